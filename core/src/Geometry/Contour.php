@@ -1,0 +1,173 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Geometry;
+
+/**
+ * A run of line and cubic segments, closed or open.
+ *
+ * Coordinates are packed: start point, then six floats a segment (first handle, second handle, end).
+ * A line is a segment whose handles lie on its ends, so no kind has to be kept beside it.
+ */
+final readonly class Contour
+{
+    /** @param list<float> $coords 6n + 2 floats, mm */
+    public function __construct(public array $coords, public bool $closed) {}
+
+    /** @param list<array{float, float}> $points joined by straight lines */
+    public static function polygon(array $points, bool $closed = true): self
+    {
+        $pen = new Pen;
+        foreach ($points as $i => [$x, $y]) {
+            $i === 0 ? $pen->moveTo($x, $y) : $pen->lineTo($x, $y);
+        }
+        if ($closed) {
+            $pen->close();
+        }
+
+        return $pen->contours()[0] ?? new self([0.0, 0.0], $closed);
+    }
+
+    public static function circle(float $x, float $y, float $radius): self
+    {
+        return self::ellipse($x, $y, $radius, $radius);
+    }
+
+    /** Four cubics with the usual handle length, off by at most 0.03 % of the radius. */
+    public static function ellipse(float $x, float $y, float $rx, float $ry): self
+    {
+        $hx = $rx * Pen::QUARTER;
+        $hy = $ry * Pen::QUARTER;
+
+        return new self([
+            $x + $rx, $y,
+            $x + $rx, $y + $hy, $x + $hx, $y + $ry, $x, $y + $ry,
+            $x - $hx, $y + $ry, $x - $rx, $y + $hy, $x - $rx, $y,
+            $x - $rx, $y - $hy, $x - $hx, $y - $ry, $x, $y - $ry,
+            $x + $hx, $y - $ry, $x + $rx, $y - $hy, $x + $rx, $y,
+        ], true);
+    }
+
+    public static function rectangle(float $x, float $y, float $width, float $height): self
+    {
+        return self::polygon([[$x, $y], [$x + $width, $y], [$x + $width, $y + $height], [$x, $y + $height]]);
+    }
+
+    public function segmentCount(): int
+    {
+        return intdiv(count($this->coords) - 2, 6);
+    }
+
+    /** @return list<float> eight floats, see Cubic */
+    public function segment(int $i): array
+    {
+        return array_slice($this->coords, 6 * $i, 8);
+    }
+
+    /** @return list<list<float>> */
+    public function segments(): array
+    {
+        $out = [];
+        for ($i = 0, $n = $this->segmentCount(); $i < $n; $i++) {
+            $out[] = $this->segment($i);
+        }
+
+        return $out;
+    }
+
+    /** Nodes as an artist counts them: a closed contour's last point is its first. */
+    public function nodeCount(): int
+    {
+        $n = $this->segmentCount();
+        $last = count($this->coords) - 2;
+        $meets = $this->coords[0] === $this->coords[$last] && $this->coords[1] === $this->coords[$last + 1];
+
+        return $this->closed && $meets ? $n : $n + 1;
+    }
+
+    /** The exact box of the curve, not of its handles. */
+    public function box(): Box
+    {
+        $c = $this->coords;
+        [$left, $top, $right, $bottom] = [$c[0], $c[1], $c[0], $c[1]];
+        for ($i = 0, $n = count($c) - 2; $i < $n; $i += 6) {
+            $xs = [$c[$i + 6]];
+            $ys = [$c[$i + 7]];
+            if (min($c[$i + 2], $c[$i + 4]) < min($left, $xs[0]) || max($c[$i + 2], $c[$i + 4]) > max($right, $xs[0])) {
+                foreach (Cubic::turns($c[$i], $c[$i + 2], $c[$i + 4], $c[$i + 6]) as $t) {
+                    $xs[] = Cubic::at(array_slice($c, $i, 8), $t)[0];
+                }
+            }
+            if (min($c[$i + 3], $c[$i + 5]) < min($top, $ys[0]) || max($c[$i + 3], $c[$i + 5]) > max($bottom, $ys[0])) {
+                foreach (Cubic::turns($c[$i + 1], $c[$i + 3], $c[$i + 5], $c[$i + 7]) as $t) {
+                    $ys[] = Cubic::at(array_slice($c, $i, 8), $t)[1];
+                }
+            }
+            $left = min($left, ...$xs);
+            $right = max($right, ...$xs);
+            $top = min($top, ...$ys);
+            $bottom = max($bottom, ...$ys);
+        }
+
+        return new Box($left, $top, $right, $bottom);
+    }
+
+    /** Signed area in mm² of the contour as if closed; positive runs clockwise on the bench. */
+    public function area(): float
+    {
+        $c = $this->coords;
+        $n = count($c) - 2;
+        // Relative to the start, so that a small shape far from the origin keeps its digits.
+        [$ox, $oy] = [$c[0], $c[1]];
+        $sum = 0.0;
+        for ($i = 0; $i < $n; $i += 6) {
+            $sum += Cubic::doubleArea([
+                $c[$i] - $ox, $c[$i + 1] - $oy, $c[$i + 2] - $ox, $c[$i + 3] - $oy,
+                $c[$i + 4] - $ox, $c[$i + 5] - $oy, $c[$i + 6] - $ox, $c[$i + 7] - $oy,
+            ]);
+        }
+
+        return $sum / 2;
+    }
+
+    /** Length in mm, the closing line included. */
+    public function length(): float
+    {
+        $sum = 0.0;
+        foreach ($this->segments() as $segment) {
+            $sum += Cubic::length($segment);
+        }
+        $last = count($this->coords) - 2;
+
+        return $this->closed
+            ? $sum + hypot($this->coords[$last] - $this->coords[0], $this->coords[$last + 1] - $this->coords[1])
+            : $sum;
+    }
+
+    public function reversed(): self
+    {
+        $out = [];
+        for ($i = count($this->coords) - 2; $i >= 0; $i -= 2) {
+            $out[] = $this->coords[$i];
+            $out[] = $this->coords[$i + 1];
+        }
+
+        return new self($out, $this->closed);
+    }
+
+    public function transformed(Matrix $m): self
+    {
+        if ($m->isIdentity()) {
+            return $this;
+        }
+        $out = [];
+        $c = $this->coords;
+        for ($i = 0, $n = count($c); $i < $n; $i += 2) {
+            $out[] = $m->a * $c[$i] + $m->c * $c[$i + 1] + $m->e;
+            $out[] = $m->b * $c[$i] + $m->d * $c[$i + 1] + $m->f;
+        }
+
+        return new self($out, $this->closed);
+    }
+}

@@ -1,0 +1,209 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Geometry;
+
+/**
+ * Arithmetic of one cubic Bézier segment, on plain floats because it runs in every hot loop.
+ * A segment is eight floats: start, first handle, second handle, end.
+ */
+final class Cubic
+{
+    /**
+     * @param  list<float>  $s
+     * @return array{float, float}
+     */
+    public static function at(array $s, float $t): array
+    {
+        $u = 1 - $t;
+        $a = $u * $u * $u;
+        $b = 3 * $u * $u * $t;
+        $c = 3 * $u * $t * $t;
+        $d = $t * $t * $t;
+
+        return [
+            $a * $s[0] + $b * $s[2] + $c * $s[4] + $d * $s[6],
+            $a * $s[1] + $b * $s[3] + $c * $s[5] + $d * $s[7],
+        ];
+    }
+
+    /**
+     * @param  list<float>  $s
+     * @return array{float, float} the first derivative
+     */
+    public static function derivative(array $s, float $t): array
+    {
+        $u = 1 - $t;
+        $a = 3 * $u * $u;
+        $b = 6 * $u * $t;
+        $c = 3 * $t * $t;
+
+        return [
+            $a * ($s[2] - $s[0]) + $b * ($s[4] - $s[2]) + $c * ($s[6] - $s[4]),
+            $a * ($s[3] - $s[1]) + $b * ($s[5] - $s[3]) + $c * ($s[7] - $s[5]),
+        ];
+    }
+
+    /**
+     * @param  list<float>  $s
+     * @return array{float, float} the second derivative
+     */
+    public static function second(array $s, float $t): array
+    {
+        $u = 6 * (1 - $t);
+        $v = 6 * $t;
+
+        return [
+            $u * ($s[4] - 2 * $s[2] + $s[0]) + $v * ($s[6] - 2 * $s[4] + $s[2]),
+            $u * ($s[5] - 2 * $s[3] + $s[1]) + $v * ($s[7] - 2 * $s[5] + $s[3]),
+        ];
+    }
+
+    /**
+     * The part between two parameters, by blossoming; t0 may be greater than t1, which reverses it.
+     * A line's parameter is its fraction of length here, as everywhere in the planar map.
+     *
+     * @param  list<float>  $s
+     * @return list<float>
+     */
+    public static function part(array $s, float $t0, float $t1): array
+    {
+        if ($t0 === 0.0 && $t1 === 1.0) {
+            return $s;
+        }
+        if (self::isLine($s)) {
+            [$ax, $ay] = [$s[0] + ($s[6] - $s[0]) * $t0, $s[1] + ($s[7] - $s[1]) * $t0];
+            [$bx, $by] = [$s[0] + ($s[6] - $s[0]) * $t1, $s[1] + ($s[7] - $s[1]) * $t1];
+
+            return [$ax, $ay, $ax, $ay, $bx, $by, $bx, $by];
+        }
+        [$x0, $x1, $x2, $x3] = self::blossoms($s[0], $s[2], $s[4], $s[6], $t0, $t1);
+        [$y0, $y1, $y2, $y3] = self::blossoms($s[1], $s[3], $s[5], $s[7], $t0, $t1);
+        $out = [$x0, $y0, $x1, $y1, $x2, $y2, $x3, $y3];
+        if ($t0 === 0.0) {
+            [$out[0], $out[1]] = [$s[0], $s[1]];
+        }
+        if ($t1 === 1.0) {
+            [$out[6], $out[7]] = [$s[6], $s[7]];
+        }
+
+        return $out;
+    }
+
+    /** @return array{float, float, float, float} the control values of the part between two parameters, for one coordinate */
+    private static function blossoms(float $a, float $b, float $c, float $d, float $t0, float $t1): array
+    {
+        $u0 = 1 - $t0;
+        $u1 = 1 - $t1;
+        // De Casteljau's first level at both parameters; the blossom values follow from it.
+        [$ab0, $bc0, $cd0] = [$u0 * $a + $t0 * $b, $u0 * $b + $t0 * $c, $u0 * $c + $t0 * $d];
+        [$ab1, $bc1, $cd1] = [$u1 * $a + $t1 * $b, $u1 * $b + $t1 * $c, $u1 * $c + $t1 * $d];
+        [$abc0, $bcd0] = [$u0 * $ab0 + $t0 * $bc0, $u0 * $bc0 + $t0 * $cd0];
+        [$abc1, $bcd1] = [$u1 * $ab1 + $t1 * $bc1, $u1 * $bc1 + $t1 * $cd1];
+
+        return [
+            $u0 * $abc0 + $t0 * $bcd0,
+            $u1 * $abc0 + $t1 * $bcd0,
+            $u0 * $abc1 + $t0 * $bcd1,
+            $u1 * $abc1 + $t1 * $bcd1,
+        ];
+    }
+
+    /** @param list<float> $s */
+    public static function isLine(array $s): bool
+    {
+        return $s[2] === $s[0] && $s[3] === $s[1] && $s[4] === $s[6] && $s[5] === $s[7];
+    }
+
+    /**
+     * Length by Gauss-Legendre quadrature, halved until two estimates agree.
+     *
+     * @param  list<float>  $s
+     */
+    public static function length(array $s, float $t0 = 0.0, float $t1 = 1.0): float
+    {
+        if (self::isLine($s)) {
+            // A line is stored with its handles drawn in, so its speed is not constant: measure it by its ends.
+            [$ax, $ay] = self::at($s, $t0);
+            [$bx, $by] = self::at($s, $t1);
+
+            return hypot($bx - $ax, $by - $ay);
+        }
+
+        return self::lengthBetween($s, $t0, $t1, self::gauss($s, $t0, $t1), 0);
+    }
+
+    /** @param list<float> $s */
+    private static function lengthBetween(array $s, float $t0, float $t1, float $whole, int $depth): float
+    {
+        $middle = ($t0 + $t1) / 2;
+        $left = self::gauss($s, $t0, $middle);
+        $right = self::gauss($s, $middle, $t1);
+        if ($depth > 12 || abs($left + $right - $whole) < 1e-9 + 1e-10 * $whole) {
+            return $left + $right;
+        }
+
+        return self::lengthBetween($s, $t0, $middle, $left, $depth + 1)
+            + self::lengthBetween($s, $middle, $t1, $right, $depth + 1);
+    }
+
+    /** @param list<float> $s */
+    private static function gauss(array $s, float $t0, float $t1): float
+    {
+        $half = ($t1 - $t0) / 2;
+        $middle = ($t1 + $t0) / 2;
+        $sum = 0.0;
+        foreach ([[0.0, 0.5688888888888889], [0.5384693101056831, 0.47862867049936647], [-0.5384693101056831, 0.47862867049936647],
+            [0.906179845938664, 0.23692688505618908], [-0.906179845938664, 0.23692688505618908]] as [$node, $weight]) {
+            [$dx, $dy] = self::derivative($s, $middle + $half * $node);
+            $sum += $weight * sqrt($dx * $dx + $dy * $dy);
+        }
+
+        return $sum * $half;
+    }
+
+    /**
+     * Twice the signed area between the segment and the origin (Green's theorem), exact for a cubic.
+     *
+     * @param  list<float>  $s
+     */
+    public static function doubleArea(array $s): float
+    {
+        [$x0, $y0, $x1, $y1, $x2, $y2, $x3, $y3] = $s;
+
+        return (
+            $x0 * (6 * $y1 + 3 * $y2 + $y3) + 3 * $x1 * (-2 * $y0 + $y2 + $y3)
+            + 3 * $x2 * (-$y0 - $y1 + 2 * $y3) + $x3 * (-$y0 - 3 * $y1 - 6 * $y2)
+        ) / 10;
+    }
+
+    /**
+     * Parameters strictly inside the segment where x or y turns.
+     *
+     * @return list<float>
+     */
+    public static function turns(float $p0, float $p1, float $p2, float $p3): array
+    {
+        $a = $p3 - 3 * $p2 + 3 * $p1 - $p0;
+        $b = 2 * ($p2 - 2 * $p1 + $p0);
+        $c = $p1 - $p0;
+        $roots = [];
+        if (abs($a) < 1e-14 * (abs($b) + abs($c))) {
+            if ($b != 0.0) {
+                $roots[] = -$c / $b;
+            }
+        } else {
+            $disc = $b * $b - 4 * $a * $c;
+            if ($disc >= 0) {
+                $q = -($b + ($b < 0 ? -1 : 1) * sqrt($disc)) / 2;
+                $roots[] = $q / $a;
+                if ($q != 0.0) {
+                    $roots[] = $c / $q;
+                }
+            }
+        }
+
+        return array_values(array_filter($roots, static fn (float $t): bool => $t > 1e-9 && $t < 1 - 1e-9));
+    }
+}

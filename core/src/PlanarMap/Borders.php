@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\PlanarMap;
+
+/**
+ * Traces the borders between faces of different labels as loops of runs. A run is a stretch of one source contour,
+ * (contour, g at its start, g at its end, first vertex, last vertex), unwrapped where it passes the contour's start.
+ */
+final class Borders
+{
+    private const SAME = 1e-9;
+
+    /**
+     * @param  array<int, int>  $labels  by face
+     * @param  list<int>  $segments  by contour
+     * @return array<int, list<list<array{int, float, float, int, int}>>> label => loops => runs
+     */
+    public static function trace(Chords $edges, Faces $faces, array $labels, array $segments): array
+    {
+        $next = $faces->next;
+        $a = $edges->a;
+        $b = $edges->b;
+        $contour = $edges->contour;
+        $ga = $edges->ga;
+        $gb = $edges->gb;
+        $cycleLabel = [];
+        foreach ($faces->face as $c => $face) {
+            // A face that no walk reached cannot be: every face has an edge to one that was reached.
+            $cycleLabel[$c] = $labels[$face];
+        }
+        $side = [];
+        foreach ($faces->cycle as $h => $c) {
+            $side[$h] = $cycleLabel[$c];
+        }
+        $done = [];
+        $out = [];
+        foreach ($side as $begin => $label) {
+            if ($label < 0 || $side[$begin ^ 1] === $label || isset($done[$begin])) {
+                continue;
+            }
+            $runs = [];
+            $runContour = -1;
+            $g0 = $g1 = 0.0;
+            $from = $to = -1;
+            $forward = true;
+            $h = $begin;
+            do {
+                $done[$h] = true;
+                $e = $h >> 1;
+                $c = $contour[$e];
+                if ($h & 1) {
+                    [$s, $t, $v, $w] = [$gb[$e], $ga[$e], $b[$e], $a[$e]];
+                } else {
+                    [$s, $t, $v, $w] = [$ga[$e], $gb[$e], $a[$e], $b[$e]];
+                }
+                $joined = false;
+                if ($c === $runContour && $forward === ($t > $s)) {
+                    $n = $segments[$c];
+                    $turns = round(($g1 - $s) / $n) * $n;
+                    if (abs($g1 - $s - $turns) < self::SAME) {
+                        $g1 = $t + $turns;
+                        $to = $w;
+                        $joined = true;
+                    }
+                }
+                if (! $joined) {
+                    if ($runContour >= 0) {
+                        $runs[] = [$runContour, $g0, $g1, $from, $to];
+                    }
+                    [$runContour, $g0, $g1, $from, $to, $forward] = [$c, $s, $t, $v, $w, $t > $s];
+                }
+                $h = $next[$h];
+                while ($side[$h ^ 1] === $label) {
+                    $h = $next[$h ^ 1];
+                }
+            } while ($h !== $begin);
+            $runs[] = [$runContour, $g0, $g1, $from, $to];
+            $out[$label][] = self::ring($runs, $segments);
+        }
+
+        return $out;
+    }
+
+    /**
+     * Joins the last run with the first, where the trace began in the middle of one.
+     *
+     * @param  non-empty-list<array{int, float, float, int, int}>  $runs
+     * @param  list<int>  $segments
+     * @return list<array{int, float, float, int, int}>
+     */
+    private static function ring(array $runs, array $segments): array
+    {
+        $k = count($runs) - 1;
+        if ($k === 0) {
+            return $runs;
+        }
+        [$c, $g0, $g1, $from] = $runs[$k];
+        [$d, $s, $t, , $to] = $runs[0];
+        $n = $segments[$c];
+        if ($c !== $d || ($g1 > $g0) !== ($t > $s)) {
+            return $runs;
+        }
+        $turns = round(($g1 - $s) / $n) * $n;
+        if (abs($g1 - $s - $turns) >= self::SAME) {
+            return $runs;
+        }
+        $runs[0] = [$c, $g0, $t + $turns, $from, $to];
+        array_pop($runs);
+
+        return $runs;
+    }
+}

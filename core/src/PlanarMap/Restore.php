@@ -1,0 +1,384 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\PlanarMap;
+
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Cubic;
+
+/**
+ * Gives the true curves back: from runs on the integer grid to contours of the original segments.
+ *
+ * Each vertex where two runs meet is moved onto the crossing of the two true curves, once, so that neighbours share it
+ * bit for bit. The segments between are the originals, whole where nothing crossed them, else parts by blossoming.
+ */
+final class Restore
+{
+    /** @var array<int, array{float, float}> place of each junction, by vertex, mm */
+    private array $places = [];
+
+    /** @param float $flatness mm */
+    public function __construct(
+        private readonly Sources $sources,
+        private readonly Chords $edges,
+        private readonly float $flatness,
+    ) {}
+
+    /**
+     * @param  list<array{int, float, float, int, int}>  $runs
+     * @return Contour|null null where the loop is thinner than the flatness lets anyone know
+     */
+    public function contour(array $runs): ?Contour
+    {
+        if (count($runs) === 1) {
+            [$c, $g0, $g1] = $runs[0];
+            if (abs(abs($g1 - $g0) - $this->sources->segments[$c]) < 1e-6) {
+                $whole = new Contour($this->sources->coords[$c], true);
+
+                return $this->isSliver($whole) ? null : ($g1 > $g0 ? $whole : $whole->reversed());
+            }
+        }
+        $k = count($runs);
+        // First every junction, then every run's ends: a place may be found by a later pair.
+        for ($i = 0; $i < $k; $i++) {
+            $this->settle($runs[$i], $runs[($i + 1) % $k]);
+        }
+        $coords = [];
+        foreach ($runs as $run) {
+            $this->draw($run, $coords);
+        }
+        $coords = self::withoutNeedlessJoints($coords);
+        if (count($coords) < 8) {
+            return null;
+        }
+        $contour = new Contour($coords, true);
+
+        return $this->isSliver($contour) ? null : $contour;
+    }
+
+    private function isSliver(Contour $contour): bool
+    {
+        $area = abs($contour->area());
+        if ($area > 100 * $this->flatness * $this->sources->extent) {
+            return false;
+        }
+
+        return $area < 0.5 * $this->flatness * $contour->length();
+    }
+
+    /**
+     * @param  array{int, float, float, int, int}  $in
+     * @param  array{int, float, float, int, int}  $out
+     */
+    private function settle(array $in, array $out): void
+    {
+        $v = $in[4];
+        if (isset($this->places[$v])) {
+            return;
+        }
+        [$c, , $g] = $in;
+        [$d, $h] = $out;
+        $gridX = $this->edges->x[$v] / $this->sources->scale + $this->sources->originX;
+        $gridY = $this->edges->y[$v] / $this->sources->scale + $this->sources->originY;
+        $gNode = abs($g - round($g)) < 1e-9;
+        $hNode = abs($h - round($h)) < 1e-9;
+        if ($gNode && $hNode) {
+            [$x, $y] = $this->at($c, $g);
+            $this->places[$v] = [$x, $y];
+
+            return;
+        }
+        $this->places[$v] = $this->crossing($c, $g, $d, $h, $gridX, $gridY)
+            ?? $this->fallback($c, $g, $gNode, $d, $h, $hNode, $gridX, $gridY);
+    }
+
+    /**
+     * The crossing of two true curves near a vertex, by Newton's method that may walk over nodes.
+     *
+     * @return array{float, float}|null
+     */
+    private function crossing(int $c, float $g, int $d, float $h, float $gridX, float $gridY): ?array
+    {
+        $g0 = $g;
+        $h0 = $h;
+        for ($k = 0; $k < 16; $k++) {
+            [$ax, $ay, $adx, $ady] = $this->jet($c, $g);
+            [$bx, $by, $bdx, $bdy] = $this->jet($d, $h);
+            $ex = $bx - $ax;
+            $ey = $by - $ay;
+            $det = $adx * $bdy - $ady * $bdx;
+            $size = sqrt(($adx * $adx + $ady * $ady) * ($bdx * $bdx + $bdy * $bdy));
+            if (abs($det) < 1e-7 * $size || $size === 0.0) {
+                return null;
+            }
+            if ($ex * $ex + $ey * $ey < 1e-22) {
+                $far = hypot($ax - $gridX, $ay - $gridY);
+                if ($far > 100 * $this->flatness || ($c === $d && abs($g - $h) < 1e-7)) {
+                    return null;
+                }
+                // A crossing that falls on a node is that node.
+                foreach ([[$c, $g], [$d, $h]] as [$on, $at]) {
+                    [$x, $y] = $this->at($on, round($at));
+                    if (abs($x - $ax) < 1e-8 && abs($y - $ay) < 1e-8) {
+                        return [$x, $y];
+                    }
+                }
+
+                return [$ax, $ay];
+            }
+            $stepG = ($ex * $bdy - $ey * $bdx) / $det;
+            $stepH = ($ex * $ady - $ey * $adx) / $det;
+            $long = max(abs($stepG), abs($stepH));
+            $damp = $long > 0.25 ? 0.25 / $long : 1.0;
+            $g += $damp * $stepG;
+            $h += $damp * $stepH;
+            if (abs($g - $g0) > 1.0 || abs($h - $h0) > 1.0) {
+                return null;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array{float, float} */
+    private function fallback(int $c, float $g, bool $gNode, int $d, float $h, bool $hNode, float $gridX, float $gridY): array
+    {
+        if ($gNode) {
+            return $this->at($c, $g);
+        }
+        if ($hNode) {
+            return $this->at($d, $h);
+        }
+        [$ax, $ay] = $this->at($c, $this->nearest($c, $g, $gridX, $gridY));
+        [$bx, $by] = $this->at($d, $this->nearest($d, $h, $gridX, $gridY));
+
+        return [($ax + $bx) / 2, ($ay + $by) / 2];
+    }
+
+    /** @return array{float, float} */
+    private function at(int $c, float $g): array
+    {
+        [$x, $y] = $this->jet($c, $g);
+
+        return [$x, $y];
+    }
+
+    /** @return array{float, float, float, float} place and derivative at g */
+    private function jet(int $c, float $g): array
+    {
+        $n = $this->sources->segments[$c];
+        $s = (int) floor($g);
+        $t = $g - $s;
+        $s %= $n;
+        if ($s < 0) {
+            $s += $n;
+        }
+        $p = $this->sources->coords[$c];
+        $i = 6 * $s;
+        $x0 = $p[$i];
+        $y0 = $p[$i + 1];
+        $x1 = $p[$i + 2];
+        $y1 = $p[$i + 3];
+        $x2 = $p[$i + 4];
+        $y2 = $p[$i + 5];
+        $x3 = $p[$i + 6];
+        $y3 = $p[$i + 7];
+        if ($x1 === $x0 && $y1 === $y0 && $x2 === $x3 && $y2 === $y3) {
+            return [$x0 + ($x3 - $x0) * $t, $y0 + ($y3 - $y0) * $t, $x3 - $x0, $y3 - $y0];
+        }
+        if ($t === 0.0) {
+            return [$x0, $y0, 3 * ($x1 - $x0), 3 * ($y1 - $y0)];
+        }
+        $u = 1 - $t;
+        $a = $u * $u;
+        $b = $u * $t;
+        $d = $t * $t;
+
+        return [
+            $a * $u * $x0 + 3 * $a * $t * $x1 + 3 * $u * $d * $x2 + $d * $t * $x3,
+            $a * $u * $y0 + 3 * $a * $t * $y1 + 3 * $u * $d * $y2 + $d * $t * $y3,
+            3 * $a * ($x1 - $x0) + 6 * $b * ($x2 - $x1) + 3 * $d * ($x3 - $x2),
+            3 * $a * ($y1 - $y0) + 6 * $b * ($y2 - $y1) + 3 * $d * ($y3 - $y2),
+        ];
+    }
+
+    /** The g of the place on a contour nearest to a point, sought near a first guess. */
+    private function nearest(int $c, float $g, float $x, float $y): float
+    {
+        $start = $g;
+        for ($k = 0; $k < 12; $k++) {
+            [$px, $py, $dx, $dy] = $this->jet($c, $g);
+            $speed = $dx * $dx + $dy * $dy;
+            if ($speed < 1e-24) {
+                break;
+            }
+            $step = (($x - $px) * $dx + ($y - $py) * $dy) / $speed;
+            $step = max(-0.25, min(0.25, $step));
+            $g += $step;
+            if (abs($step) < 1e-12) {
+                break;
+            }
+        }
+        [$px, $py] = $this->at($c, $g);
+        [$qx, $qy] = $this->at($c, $start);
+
+        return ($px - $x) ** 2 + ($py - $y) ** 2 <= ($qx - $x) ** 2 + ($qy - $y) ** 2 && abs($g - $start) <= 1.0 ? $g : $start;
+    }
+
+    /**
+     * Adds a run's segments.
+     *
+     * @param  array{int, float, float, int, int}  $run
+     * @param  list<float>  $coords
+     */
+    private function draw(array $run, array &$coords): void
+    {
+        [$c, $g0, $g1, $v, $w] = $run;
+        [$ax, $ay] = $this->places[$v];
+        [$bx, $by] = $this->places[$w];
+        $forward = $g1 > $g0;
+        $r0 = self::onNode($this->nearest($c, $g0, $ax, $ay));
+        $r1 = self::onNode($this->nearest($c, $g1, $bx, $by));
+        if ($coords === []) {
+            $coords = [$ax, $ay];
+        }
+        $n = count($coords);
+        [$coords[$n - 2], $coords[$n - 1]] = [$ax, $ay];
+        if ($forward ? $r1 <= $r0 : $r1 >= $r0) {
+            // Shorter than the junctions moved: a straight step from one to the other.
+            array_push($coords, $ax, $ay, $bx, $by, $bx, $by);
+
+            return;
+        }
+        $count = $this->sources->segments[$c];
+        $p = $this->sources->coords[$c];
+        $begin = $n;
+        $step = $forward ? 1 : -1;
+        $s = $forward ? (int) floor($r0) : (int) ceil($r0) - 1;
+        $g = $r0;
+        while ($forward ? $g < $r1 : $g > $r1) {
+            $t0 = $g - $s;
+            $t1 = $forward ? min(1.0, $r1 - $s) : max(0.0, $r1 - $s);
+            $i = 6 * ((($s % $count) + $count) % $count);
+            $seg = Cubic::part(array_slice($p, $i, 8), $t0, $forward ? $t1 : 0.0);
+            if (! $forward) {
+                $seg = Cubic::part(array_slice($p, $i, 8), $t1, $t0);
+                $seg = [$seg[6], $seg[7], $seg[4], $seg[5], $seg[2], $seg[3], $seg[0], $seg[1]];
+            }
+            array_push($coords, $seg[2], $seg[3], $seg[4], $seg[5], $seg[6], $seg[7]);
+            $g = $s + ($forward ? 1 : 0);
+            $s += $step;
+        }
+        // The ends lie on the junctions, their handles move along; a line stays a line.
+        $this->shift($coords, $begin, $ax, $ay, $this->at($c, $r0), true);
+        $this->shift($coords, count($coords) - 6, $bx, $by, $this->at($c, $r1), false);
+    }
+
+    /**
+     * @param  list<float>  $coords
+     * @param  array{float, float}  $was
+     */
+    private function shift(array &$coords, int $i, float $x, float $y, array $was, bool $start): void
+    {
+        [$wx, $wy] = $was;
+        $k = $start ? $i : $i + 2;
+        $coords[$k] += $x - $wx;
+        $coords[$k + 1] += $y - $wy;
+        if (! $start) {
+            [$coords[$i + 4], $coords[$i + 5]] = [$x, $y];
+        }
+        // Rounding must not turn a line into a flat curve.
+        $sx = $coords[$i - 2];
+        $sy = $coords[$i - 1];
+        $ex = $coords[$i + 4];
+        $ey = $coords[$i + 5];
+        if (abs($coords[$i] - $sx) + abs($coords[$i + 1] - $sy) + abs($coords[$i + 2] - $ex) + abs($coords[$i + 3] - $ey) < 1e-12) {
+            [$coords[$i], $coords[$i + 1], $coords[$i + 2], $coords[$i + 3]] = [$sx, $sy, $ex, $ey];
+        }
+    }
+
+    private static function onNode(float $g): float
+    {
+        $node = round($g);
+
+        return abs($g - $node) < 1e-9 ? $node : $g;
+    }
+
+    /**
+     * Drops segments without length and joints between two lines that run on straight.
+     *
+     * @param  list<float>  $c
+     * @return list<float>
+     */
+    private static function withoutNeedlessJoints(array $c): array
+    {
+        $segments = [];
+        for ($i = 0, $last = count($c) - 2; $i < $last; $i += 6) {
+            $line = $c[$i + 2] === $c[$i] && $c[$i + 3] === $c[$i + 1] && $c[$i + 4] === $c[$i + 6] && $c[$i + 5] === $c[$i + 7];
+            if ($line && abs($c[$i + 6] - $c[$i]) < 1e-9 && abs($c[$i + 7] - $c[$i + 1]) < 1e-9) {
+                continue;
+            }
+            $segments[] = [$line, array_slice($c, $i, 8)];
+        }
+        $out = [];
+        foreach ($segments as [$line, $s]) {
+            $k = count($out) - 1;
+            if ($line && $k >= 0 && $out[$k][0] && self::straight($out[$k][1], $s)) {
+                $out[$k][1] = self::through($out[$k][1], $s);
+            } else {
+                $out[] = [$line, $s];
+            }
+        }
+        $k = count($out) - 1;
+        if ($k > 1 && $out[0][0] && $out[$k][0] && self::straight($out[$k][1], $out[0][1])) {
+            $out[0][1] = self::through($out[$k][1], $out[0][1]);
+            array_pop($out);
+        }
+        if ($out === []) {
+            return [];
+        }
+        $coords = [$out[0][1][0], $out[0][1][1]];
+        foreach ($out as [$line, $s]) {
+            $n = count($coords);
+            // A dropped speck may leave the start a hair away: the chain's own end counts.
+            $line
+                ? array_push($coords, $coords[$n - 2], $coords[$n - 1], $s[6], $s[7], $s[6], $s[7])
+                : array_push($coords, $s[2], $s[3], $s[4], $s[5], $s[6], $s[7]);
+        }
+        $n = count($coords);
+        if (abs($coords[$n - 2] - $coords[0]) < 1e-6 && abs($coords[$n - 1] - $coords[1]) < 1e-6) {
+            if ($coords[$n - 4] === $coords[$n - 2] && $coords[$n - 3] === $coords[$n - 1]) {
+                [$coords[$n - 4], $coords[$n - 3]] = [$coords[0], $coords[1]];
+            }
+            [$coords[$n - 2], $coords[$n - 1]] = [$coords[0], $coords[1]];
+        }
+
+        return $coords;
+    }
+
+    /**
+     * @param  list<float>  $p
+     * @param  list<float>  $q
+     */
+    private static function straight(array $p, array $q): bool
+    {
+        $dx = $q[6] - $p[0];
+        $dy = $q[7] - $p[1];
+        $length = sqrt($dx * $dx + $dy * $dy);
+        $off = abs($dx * ($p[7] - $p[1]) - $dy * ($p[6] - $p[0]));
+
+        return $length > 0 && $off <= 1e-7 * $length
+            && ($p[6] - $p[0]) * ($q[6] - $q[0]) + ($p[7] - $p[1]) * ($q[7] - $q[1]) > 0;
+    }
+
+    /**
+     * @param  list<float>  $p
+     * @param  list<float>  $q
+     * @return list<float>
+     */
+    private static function through(array $p, array $q): array
+    {
+        return [$p[0], $p[1], $p[0], $p[1], $q[6], $q[7], $q[6], $q[7]];
+    }
+}

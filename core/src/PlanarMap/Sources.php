@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\PlanarMap;
+
+use NeatEdge\Core\Geometry\FillRule;
+use NeatEdge\Core\Geometry\Shape;
+
+/**
+ * The outlines that were laid into a planar map, kept whole so that the outcome can give the true curves back.
+ * A place on them is a contour and a whole-contour parameter g = segment + t.
+ */
+final class Sources
+{
+    /** Grid steps that the longer side may span: differences stay under 2^30, so cross products are exact in 64 bits. */
+    private const SPAN = 1 << 29;
+
+    /** @var list<list<float>> packed coordinates of each contour (see Contour), closed, mm */
+    public array $coords = [];
+
+    /** @var list<int> segments of each contour */
+    public array $segments = [];
+
+    /** @var list<int> */
+    public array $owner = [];
+
+    /** @var list<bool> by owner */
+    public array $evenodd = [];
+
+    public float $originX = 0.0;
+
+    public float $originY = 0.0;
+
+    /** Grid steps per mm, a power of two. */
+    public float $scale = 65536.0;
+
+    public float $extent = 0.0;
+
+    /** @param list<Shape> $shapes one owner each */
+    public function __construct(array $shapes)
+    {
+        $this->frame($shapes);
+        $tiny = 1 / $this->scale;
+        foreach ($shapes as $owner => $shape) {
+            $this->evenodd[] = $shape->rule === FillRule::Evenodd;
+            foreach ($shape->contours as $contour) {
+                $coords = self::closedAndProper($contour->coords, $tiny);
+                if (count($coords) > 2) {
+                    $this->coords[] = $coords;
+                    $this->segments[] = intdiv(count($coords) - 2, 6);
+                    $this->owner[] = $owner;
+                }
+            }
+        }
+    }
+
+    /** @param list<Shape> $shapes */
+    private function frame(array $shapes): void
+    {
+        $xs = [];
+        $ys = [];
+        foreach ($shapes as $shape) {
+            foreach ($shape->contours as $contour) {
+                // Handles bound the curve, and min() over a packed list is one C loop.
+                $parts = array_chunk($contour->coords, 2);
+                $x = array_column($parts, 0);
+                $y = array_column($parts, 1);
+                array_push($xs, min($x), max($x));
+                array_push($ys, min($y), max($y));
+            }
+        }
+        if ($xs === []) {
+            return;
+        }
+        $left = min($xs);
+        $top = min($ys);
+        $this->extent = max(max($xs) - $left, max($ys) - $top, 1e-9);
+        while ($this->extent * $this->scale > self::SPAN) {
+            $this->scale /= 2;
+        }
+        while ($this->extent * $this->scale < (1 << 20)) {
+            $this->scale *= 2;
+        }
+        // The origin lies on a whole step, so that art moved by whole steps meets the same grid.
+        $this->originX = floor($left * $this->scale) / $this->scale - 16 / $this->scale;
+        $this->originY = floor($top * $this->scale) / $this->scale - 16 / $this->scale;
+    }
+
+    /**
+     * @param  list<float>  $c
+     * @return list<float> closed by a line where it was open, without segments shorter than a grid step
+     */
+    private static function closedAndProper(array $c, float $tiny): array
+    {
+        $last = count($c) - 2;
+        if ($c[$last] !== $c[0] || $c[$last + 1] !== $c[1]) {
+            array_push($c, $c[$last], $c[$last + 1], $c[0], $c[1], $c[0], $c[1]);
+            $last += 6;
+        }
+        $short = false;
+        for ($i = 0; $i < $last; $i += 6) {
+            if (self::isShort($c, $i, $tiny)) {
+                $short = true;
+                break;
+            }
+        }
+        if (! $short) {
+            return $c;
+        }
+        $out = [$c[0], $c[1]];
+        for ($i = 0; $i < $last; $i += 6) {
+            if (self::isShort($c, $i, $tiny)) {
+                continue;
+            }
+            $n = count($out);
+            $line = $c[$i + 2] === $c[$i] && $c[$i + 3] === $c[$i + 1] && $c[$i + 4] === $c[$i + 6] && $c[$i + 5] === $c[$i + 7];
+            $line
+                ? array_push($out, $out[$n - 2], $out[$n - 1], $c[$i + 6], $c[$i + 7], $c[$i + 6], $c[$i + 7])
+                : array_push($out, $c[$i + 2], $c[$i + 3], $c[$i + 4], $c[$i + 5], $c[$i + 6], $c[$i + 7]);
+        }
+        $n = count($out) - 2;
+        if ($n > 0 && ($out[$n] !== $out[0] || $out[$n + 1] !== $out[1])) {
+            array_push($out, $out[$n], $out[$n + 1], $out[0], $out[1], $out[0], $out[1]);
+        }
+
+        return $out;
+    }
+
+    /** @param list<float> $c */
+    private static function isShort(array $c, int $i, float $tiny): bool
+    {
+        $x = $c[$i];
+        $y = $c[$i + 1];
+
+        return abs($c[$i + 6] - $x) < $tiny && abs($c[$i + 7] - $y) < $tiny
+            && abs($c[$i + 2] - $x) < $tiny && abs($c[$i + 3] - $y) < $tiny
+            && abs($c[$i + 4] - $x) < $tiny && abs($c[$i + 5] - $y) < $tiny;
+    }
+}
