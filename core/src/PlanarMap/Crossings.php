@@ -225,30 +225,31 @@ final class Crossings
                 $f = $edges[$j];
                 $fa = $a[$f];
                 $cx = $x[$fa];
-                if ($cx > $bx + 1) {
+                if ($cx > $bx) {
                     break;
                 }
                 $fb = $b[$f];
                 $cy = $y[$fa];
                 $gy = $y[$fb];
-                if ($cy < $gy ? ($gy < $low - 1 || $cy > $high + 1) : ($cy < $low - 1 || $gy > $high + 1)) {
+                if ($cy < $gy ? ($gy < $low || $cy > $high) : ($cy < $low || $gy > $high)) {
                     continue;
                 }
                 $gx = $x[$fb];
                 $c1 = $dx * ($cy - $ay) - $dy * ($cx - $ax);
                 $c2 = $dx * ($gy - $ay) - $dy * ($gx - $ax);
-                // Twice the cross product is compared with the pixel's reach, so halves need no fractions.
+                // An edge passes a vertex if it meets the unit square round it: both boxes and the edge's own normal
+                // must overlap. Twice the cross product is compared with the pixel's reach, so halves need no fractions.
                 $far1 = $c1 < 0 ? -2 * $c1 : 2 * $c1;
                 $far2 = $c2 < 0 ? -2 * $c2 : 2 * $c2;
                 if (($c1 > 0) === ($c2 > 0) && $c1 !== 0 && $c2 !== 0 && $far1 > $reach && $far2 > $reach) {
                     continue;
                 }
                 if ($far1 <= $reach && $fa !== $ea && $fa !== $eb
-                    && $cx >= $ax - 1 && $cx <= $bx + 1 && $cy >= $low - 1 && $cy <= $high + 1) {
+                    && $cx >= $ax && $cx <= $bx && $cy >= $low && $cy <= $high) {
                     $this->cuts[$e][] = $cx << 31 | $cy;
                 }
                 if ($far2 <= $reach && $fb !== $ea && $fb !== $eb
-                    && $gx >= $ax - 1 && $gx <= $bx + 1 && $gy >= $low - 1 && $gy <= $high + 1) {
+                    && $gx >= $ax && $gx <= $bx && $gy >= $low && $gy <= $high) {
                     $this->cuts[$e][] = $gx << 31 | $gy;
                 }
                 $fdx = $gx - $cx;
@@ -256,12 +257,12 @@ final class Crossings
                 $c3 = $fdx * ($ay - $cy) - $fdy * ($ax - $cx);
                 $c4 = $fdx * ($by - $cy) - $fdy * ($bx - $cx);
                 $freach = $fdx + ($fdy < 0 ? -$fdy : $fdy);
-                if (($c3 < 0 ? -2 * $c3 : 2 * $c3) <= $freach && $ea !== $fa && $ea !== $fb && $ax >= $cx - 1 && $ax <= $gx + 1
-                    && ($fdy >= 0 ? $ay >= $cy - 1 && $ay <= $gy + 1 : $ay >= $gy - 1 && $ay <= $cy + 1)) {
+                if (($c3 < 0 ? -2 * $c3 : 2 * $c3) <= $freach && $ea !== $fa && $ea !== $fb && $ax >= $cx && $ax <= $gx
+                    && ($fdy >= 0 ? $ay >= $cy && $ay <= $gy : $ay >= $gy && $ay <= $cy)) {
                     $this->cuts[$f][] = $ax << 31 | $ay;
                 }
-                if (($c4 < 0 ? -2 * $c4 : 2 * $c4) <= $freach && $eb !== $fa && $eb !== $fb && $bx >= $cx - 1 && $bx <= $gx + 1
-                    && ($fdy >= 0 ? $by >= $cy - 1 && $by <= $gy + 1 : $by >= $gy - 1 && $by <= $cy + 1)) {
+                if (($c4 < 0 ? -2 * $c4 : 2 * $c4) <= $freach && $eb !== $fa && $eb !== $fb && $bx >= $cx && $bx <= $gx
+                    && ($fdy >= 0 ? $by >= $cy && $by <= $gy : $by >= $gy && $by <= $cy)) {
                     $this->cuts[$f][] = $bx << 31 | $by;
                 }
                 if ((($c1 > 0 && $c2 < 0) || ($c1 < 0 && $c2 > 0)) && (($c3 > 0 && $c4 < 0) || ($c3 < 0 && $c4 > 0))) {
@@ -297,18 +298,18 @@ final class Crossings
         foreach ($edges as $e) {
             $ea = $a[$e];
             $ax = $x[$ea];
-            if ($ax > $px + 1) {
+            if ($ax > $px) {
                 break;
             }
             $eb = $b[$e];
             $bx = $x[$eb];
-            if ($bx < $px - 1) {
+            if ($bx < $px) {
                 continue;
             }
             $ay = $y[$ea];
             $by = $y[$eb];
             $dy = $by - $ay;
-            if ($dy >= 0 ? ($py < $ay - 1 || $py > $by + 1) : ($py < $by - 1 || $py > $ay + 1)) {
+            if ($dy >= 0 ? ($py < $ay || $py > $by) : ($py < $by || $py > $ay)) {
                 continue;
             }
             $dx = $bx - $ax;

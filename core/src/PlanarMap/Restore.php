@@ -18,12 +18,21 @@ final class Restore
     /** @var array<int, array{float, float}> place of each junction, by vertex, mm */
     private array $places = [];
 
+    /** @var array<int, true> junctions where no true crossing was found: the chords cross, the curves only run close */
+    private array $doubtful = [];
+
+    /** Square of the distance at which two places are one: what floats can tell apart at this place on the bench. */
+    private readonly float $met;
+
     /** @param float $flatness mm */
     public function __construct(
         private readonly Sources $sources,
         private readonly Chords $edges,
         private readonly float $flatness,
-    ) {}
+    ) {
+        $far = max(abs($sources->originX), abs($sources->originY)) + $sources->extent;
+        $this->met = max(1e-11, 1e-15 * $far) ** 2;
+    }
 
     /**
      * @param  list<array{int, float, float, int, int}>  $runs
@@ -36,13 +45,20 @@ final class Restore
             if (abs(abs($g1 - $g0) - $this->sources->segments[$c]) < 1e-6) {
                 $whole = new Contour($this->sources->coords[$c], true);
 
-                return $this->isSliver($whole) ? null : ($g1 > $g0 ? $whole : $whole->reversed());
+                return $this->isSliver($whole, 0.02) ? null : ($g1 > $g0 ? $whole : $whole->reversed());
             }
         }
         $k = count($runs);
         // First every junction, then every run's ends: a place may be found by a later pair.
         for ($i = 0; $i < $k; $i++) {
             $this->settle($runs[$i], $runs[($i + 1) % $k]);
+        }
+        $doubt = false;
+        foreach ($runs as $run) {
+            $doubt = $doubt || isset($this->doubtful[$run[3]]);
+        }
+        if ($doubt) {
+            $runs = $this->threaded($runs);
         }
         $coords = [];
         foreach ($runs as $run) {
@@ -54,17 +70,104 @@ final class Restore
         }
         $contour = new Contour($coords, true);
 
-        return $this->isSliver($contour) ? null : $contour;
+
+        return $this->isSliver($contour, $doubt ? 0.5 : 0.02) ? null : $contour;
     }
 
-    private function isSliver(Contour $contour): bool
+    /**
+     * Where two curves run so close that only their chords cross, back and forth, one curve stands for both: the lower
+     * numbered, so that the neighbour across the border chooses the same.
+     *
+     * @param  list<array{int, float, float, int, int}>  $runs
+     * @return list<array{int, float, float, int, int}>
+     */
+    private function threaded(array $runs): array
+    {
+        $k = count($runs);
+        for ($first = 0; $first < $k && isset($this->doubtful[$runs[$first][3]]); $first++);
+        if ($first > 0 && $first < $k) {
+            $runs = [...array_slice($runs, $first), ...array_slice($runs, 0, $first)];
+        }
+        $out = [];
+        for ($i = 0; $i < $k; $i = $j) {
+            // A chain of runs on at most two contours, joined by doubtful junctions.
+            $a = $b = $runs[$i][0];
+            for ($j = $i + 1; $j < $k && isset($this->doubtful[$runs[$j][3]]); $j++) {
+                $c = $runs[$j][0];
+                if ($c !== $a && $c !== $b) {
+                    if ($a !== $b) {
+                        break;
+                    }
+                    $b = $c;
+                }
+            }
+            $chain = array_slice($runs, $i, $j - $i);
+            array_push($out, ...($a === $b || count($chain) < 3 ? $chain : $this->oneThread($chain, min($a, $b))));
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param  list<array{int, float, float, int, int}>  $chain
+     * @return list<array{int, float, float, int, int}> with everything between the contour's first and last run on that contour
+     */
+    private function oneThread(array $chain, int $contour): array
+    {
+        $on = array_keys(array_filter($chain, static fn (array $run): bool => $run[0] === $contour));
+        $i = $on[0];
+        $j = $on[count($on) - 1];
+        [, $start, , $from] = $chain[$i];
+        $n = $this->sources->segments[$contour];
+        $forward = $chain[$i][2] > $start;
+        $g = $chain[$i][2];
+        foreach ($on as $k) {
+            [, $g0, $g1] = $chain[$k];
+            if (($g1 > $g0) !== $forward) {
+                return $chain;
+            }
+            // Unwrapped to follow on; a step back or a leap means that the curves do not run side by side.
+            $turns = round(($g - $g0) / $n) * $n;
+            $leap = ($g0 + $turns - $g) * ($forward ? 1 : -1);
+            if ($k !== $i && ($leap < -1e-6 || $leap > 0.75 || ! $this->isBeside($chain[$k - 1], $contour, $g, $g0 + $turns))) {
+                return $chain;
+            }
+            $g = $k === $i ? $g1 : $g1 + $turns;
+        }
+        if (abs($g - $start) > $n) {
+            return $chain;
+        }
+
+        return [...array_slice($chain, 0, $i), [$contour, $start, $g, $from, $chain[$j][4]], ...array_slice($chain, $j + 1)];
+    }
+
+    /**
+     * Whether a run stays within the flatness of a stretch of a contour.
+     *
+     * @param  array{int, float, float, int, int}  $run
+     */
+    private function isBeside(array $run, int $contour, float $from, float $to): bool
+    {
+        foreach ([0.25, 0.5, 0.75] as $share) {
+            [$x, $y] = $this->at($run[0], $run[1] + $share * ($run[2] - $run[1]));
+            [$px, $py] = $this->at($contour, $this->nearest($contour, $from + $share * ($to - $from), $x, $y));
+            if (hypot($px - $x, $py - $y) > 2 * $this->flatness) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** Whether a loop is narrower, on the average, than twice a share of the flatness. */
+    private function isSliver(Contour $contour, float $share): bool
     {
         $area = abs($contour->area());
         if ($area > 100 * $this->flatness * $this->sources->extent) {
             return false;
         }
 
-        return $area < 0.5 * $this->flatness * $contour->length();
+        return $area < $share * $this->flatness * $contour->length();
     }
 
     /**
@@ -89,8 +192,11 @@ final class Restore
 
             return;
         }
-        $this->places[$v] = $this->crossing($c, $g, $d, $h, $gridX, $gridY)
-            ?? $this->fallback($c, $g, $gNode, $d, $h, $hNode, $gridX, $gridY);
+        $place = $this->crossing($c, $g, $d, $h, $gridX, $gridY);
+        if ($place === null && ! $gNode && ! $hNode) {
+            $this->doubtful[$v] = true;
+        }
+        $this->places[$v] = $place ?? $this->fallback($c, $g, $gNode, $d, $h, $hNode, $gridX, $gridY);
     }
 
     /**
@@ -112,7 +218,7 @@ final class Restore
             if (abs($det) < 1e-7 * $size || $size === 0.0) {
                 return null;
             }
-            if ($ex * $ex + $ey * $ey < 1e-22) {
+            if ($ex * $ex + $ey * $ey < $this->met) {
                 $far = hypot($ax - $gridX, $ay - $gridY);
                 if ($far > 100 * $this->flatness || ($c === $d && abs($g - $h) < 1e-7)) {
                     return null;

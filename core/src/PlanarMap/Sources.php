@@ -89,7 +89,7 @@ final class Sources
 
     /**
      * @param  list<float>  $c
-     * @return list<float> closed by a line where it was open, without segments shorter than a grid step
+     * @return list<float> closed by a line where it was open, without segments shorter than a grid step; straight curves are lines
      */
     private static function closedAndProper(array $c, float $tiny): array
     {
@@ -98,14 +98,15 @@ final class Sources
             array_push($c, $c[$last], $c[$last + 1], $c[0], $c[1], $c[0], $c[1]);
             $last += 6;
         }
-        $short = false;
+        $proper = true;
         for ($i = 0; $i < $last; $i += 6) {
             if (self::isShort($c, $i, $tiny)) {
-                $short = true;
-                break;
+                $proper = false;
+            } elseif (self::isStraight($c, $i, $tiny)) {
+                [$c[$i + 2], $c[$i + 3], $c[$i + 4], $c[$i + 5]] = [$c[$i], $c[$i + 1], $c[$i + 6], $c[$i + 7]];
             }
         }
-        if (! $short) {
+        if ($proper) {
             return $c;
         }
         $out = [$c[0], $c[1]];
@@ -136,5 +137,37 @@ final class Sources
         return abs($c[$i + 6] - $x) < $tiny && abs($c[$i + 7] - $y) < $tiny
             && abs($c[$i + 2] - $x) < $tiny && abs($c[$i + 3] - $y) < $tiny
             && abs($c[$i + 4] - $x) < $tiny && abs($c[$i + 5] - $y) < $tiny;
+    }
+
+    /**
+     * Whether a segment with handles is nothing but a line: they lie on it, between its ends.
+     *
+     * @param  list<float>  $c
+     */
+    private static function isStraight(array $c, int $i, float $tiny): bool
+    {
+        $x = $c[$i];
+        $y = $c[$i + 1];
+        $dx = $c[$i + 6] - $x;
+        $dy = $c[$i + 7] - $y;
+        $square = $dx * $dx + $dy * $dy;
+        if ($square < $tiny * $tiny) {
+            return false;
+        }
+        $off = 0.01 * $tiny * sqrt($square);
+        $px = $c[$i + 2] - $x;
+        $py = $c[$i + 3] - $y;
+        if (abs($dx * $py - $dy * $px) > $off) {
+            return false;
+        }
+        $qx = $c[$i + 4] - $x;
+        $qy = $c[$i + 5] - $y;
+        if (abs($dx * $qy - $dy * $qx) > $off) {
+            return false;
+        }
+        $p = $dx * $px + $dy * $py;
+        $q = $dx * $qx + $dy * $qy;
+
+        return $p >= -$off && $p <= $square + $off && $q >= -$off && $q <= $square + $off;
     }
 }
