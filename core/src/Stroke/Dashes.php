@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Stroke;
+
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Cubic;
+
+/**
+ * Cuts a contour into its dashes, by length along the curve.
+ *
+ * @source SVG 2, 13.5.6
+ */
+final class Dashes
+{
+    /** More dashes than this in one contour cannot be told from a solid line. */
+    private const MOST = 20000;
+
+    /** @return list<Contour> open contours; the contour itself when the line is solid */
+    public static function of(Contour $contour, StrokeStyle $style): array
+    {
+        $pattern = array_map(abs(...), $style->dashes);
+        if (count($pattern) % 2 === 1) {
+            $pattern = [...$pattern, ...$pattern];
+        }
+        $period = array_sum($pattern);
+        $segments = $contour->segments();
+        $lengths = array_map(Cubic::length(...), $segments);
+        $whole = array_sum($lengths);
+        if ($period <= 1e-9 || $whole <= 1e-12 || $whole / $period * count($pattern) > self::MOST) {
+            return [$contour];
+        }
+        // Positions along the contour where a dash begins and ends.
+        $at = -fmod($style->dashOffset, $period);
+        if ($at > 0) {
+            $at -= $period;
+        }
+        $spans = [];
+        for ($k = 0, $n = count($pattern); $at < $whole; $k++) {
+            $on = $pattern[$k % $n];
+            if ($k % 2 === 0 && $at + $on >= 0 && ($at + $on > 0 || $on === 0.0)) {
+                // A dash without length still has caps, and they need its direction.
+                $spans[] = [max(0.0, $at), min($whole, $at + max($on, 1e-4 * $style->width))];
+            }
+            $at += $on;
+        }
+        $last = count($spans) - 1;
+        if ($last === 0 && $spans[0][0] <= 1e-12 && $spans[0][1] >= $whole - 1e-12) {
+            return [$contour];
+        }
+        // On a closed contour a dash that reaches its end goes on over its start.
+        if ($contour->closed && $last > 0 && $spans[0][0] <= 1e-12 && $spans[$last][1] >= $whole - 1e-12) {
+            $spans[$last][1] = $whole + $spans[0][1];
+            array_shift($spans);
+        }
+
+        return array_map(static fn (array $span): Contour => self::between($segments, $lengths, $whole, ...$span), $spans);
+    }
+
+    /**
+     * @param  list<list<float>>  $segments
+     * @param  list<float>  $lengths
+     */
+    private static function between(array $segments, array $lengths, float $whole, float $from, float $to): Contour
+    {
+        $coords = [];
+        $at = 0.0;
+        for ($lap = 0; $lap < 2; $lap++) {
+            foreach ($segments as $i => $segment) {
+                $length = $lengths[$i];
+                $begin = max(0.0, $from - $at);
+                $end = min($length, $to - $at);
+                if ($begin < $length - 1e-12 && $end > 1e-12 && $end > $begin) {
+                    $part = Cubic::part($segment, self::parameter($segment, $length, $begin), self::parameter($segment, $length, $end));
+                    if ($coords === []) {
+                        $coords = [$part[0], $part[1]];
+                    }
+                    array_push($coords, ...array_slice($part, 2));
+                }
+                $at += $length;
+            }
+            if ($to <= $whole) {
+                break;
+            }
+        }
+
+        return new Contour($coords === [] ? [$segments[0][0], $segments[0][1]] : $coords, false);
+    }
+
+    /** @param list<float> $segment */
+    private static function parameter(array $segment, float $length, float $at): float
+    {
+        if ($at <= 0.0) {
+            return 0.0;
+        }
+        if ($at >= $length) {
+            return 1.0;
+        }
+        $t = $at / $length;
+        if (Cubic::isLine($segment)) {
+            return $t;
+        }
+        [$low, $high] = [0.0, 1.0];
+        for ($k = 0; $k < 20; $k++) {
+            $over = Cubic::length($segment, 0.0, $t) - $at;
+            if (abs($over) < 1e-9) {
+                break;
+            }
+            $over > 0 ? $high = $t : $low = $t;
+            [$dx, $dy] = Cubic::derivative($segment, $t);
+            $speed = hypot($dx, $dy);
+            $next = $speed > 0 ? $t - $over / $speed : -1.0;
+            $t = $next > $low && $next < $high ? $next : ($low + $high) / 2;
+        }
+
+        return $t;
+    }
+}
