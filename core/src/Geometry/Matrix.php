@@ -69,6 +69,21 @@ final readonly class Matrix
         return $this->a * $this->d - $this->b * $this->c;
     }
 
+    /** Of a matrix that is not singular. */
+    public function inverse(): self
+    {
+        $det = $this->determinant();
+
+        return new self(
+            $this->d / $det,
+            -$this->b / $det,
+            -$this->c / $det,
+            $this->a / $det,
+            ($this->c * $this->f - $this->d * $this->e) / $det,
+            ($this->b * $this->e - $this->a * $this->f) / $det,
+        );
+    }
+
     public function isSingular(): bool
     {
         return abs($this->determinant()) < 1e-18;

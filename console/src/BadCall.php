@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Console;
+
+use DomainException;
+
+/** A call that cannot be carried out, with the reason in one sentence. */
+final class BadCall extends DomainException
+{
+    public static function noFile(string $path): self
+    {
+        return new self(sprintf('There is no file "%s" that can be read.', $path));
+    }
+
+    public static function cannotWrite(string $path): self
+    {
+        return new self(sprintf('"%s" cannot be written.', $path));
+    }
+
+    public static function missing(string $option): self
+    {
+        return new self(sprintf('The option %s is missing.', $option));
+    }
+
+    /** @param list<string> $choices */
+    public static function choice(string $option, string $value, array $choices): self
+    {
+        return new self(sprintf('%s=%s is not known; use %s.', $option, $value, implode(', ', $choices)));
+    }
+
+    public static function nothingDrawn(string $path): self
+    {
+        return new self(sprintf('"%s" draws nothing that can be used.', $path));
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Console;
+
+use NeatEdge\Core\Check\Finding;
+use NeatEdge\Core\Check\Inspection;
+use NeatEdge\Core\Check\Limits;
+use NeatEdge\Core\Geometry\Length;
+use NeatEdge\Core\Prepare\MergeByColour;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+
+#[AsCommand('check', 'Find lines and gaps that are too thin, and what cannot be taken')]
+final class CheckCommand extends ArtworkCommand
+{
+    protected function configure(): void
+    {
+        $this->takesDrawing()
+            ->addOption('min-line', null, InputOption::VALUE_REQUIRED, 'the least line width', '0.5mm')
+            ->addOption('min-gap', null, InputOption::VALUE_REQUIRED, 'the least gap', '0.5mm')
+            ->addOption('format', null, InputOption::VALUE_REQUIRED, 'text or json', 'text')
+            ->examples('What is seen of each colour is measured; places are in mm from the top left of the page.', [
+                'check decal.svg',
+                'check decal.svg --min-line=0.8mm --min-gap=0.02in --format=json',
+            ]);
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $format = self::text($input, 'format');
+        if (! in_array($format, ['text', 'json'], true)) {
+            throw BadCall::choice('--format', $format, ['text', 'json']);
+        }
+        $limits = new Limits(
+            Length::positive(self::text($input, 'min-line'))->mm,
+            Length::positive(self::text($input, 'min-gap'))->mm,
+        );
+        $drawing = $this->drawing($input);
+        $merged = (new MergeByColour)->apply($drawing->artwork);
+        $findings = [...$drawing->findings, ...Inspection::of($drawing->artwork, $merged, $limits)];
+        if ($format === 'json') {
+            $rows = array_map(static fn (Finding $finding): array => $finding->toArray(), $findings);
+            $output->writeln(json_encode(['findings' => $rows], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRETTY_PRINT), OutputInterface::OUTPUT_RAW);
+        } else {
+            foreach ($findings as $finding) {
+                $output->writeln(self::line($finding), OutputInterface::OUTPUT_RAW);
+            }
+            $output->writeln($findings === [] ? 'No findings.' : count($findings).(count($findings) === 1 ? ' finding.' : ' findings.'));
+        }
+
+        return $findings === [] ? 0 : 1;
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Artwork;
+
+/** An sRGB colour, 0 to 255 a channel. */
+final readonly class Colour
+{
+    public function __construct(public int $red, public int $green, public int $blue) {}
+
+    /** @param string $hex as hex() gives it */
+    public static function fromHex(string $hex): self
+    {
+        [$red, $green, $blue] = sscanf($hex, '#%02x%02x%02x') ?? [0, 0, 0];
+
+        return new self((int) $red, (int) $green, (int) $blue);
+    }
+
+    public function hex(): string
+    {
+        return sprintf('#%02x%02x%02x', $this->red, $this->green, $this->blue);
+    }
+
+    /** How far two colours are apart, 0 to 441, in plain sRGB. */
+    public function distanceTo(self $other): float
+    {
+        return sqrt(($this->red - $other->red) ** 2 + ($this->green - $other->green) ** 2 + ($this->blue - $other->blue) ** 2);
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Check;
+
+use NeatEdge\Core\Geometry\Point;
+
+/** What a check found: what kind of thing, where, what was measured, against which limit. */
+final readonly class Finding
+{
+    /**
+     * @param  string  $kind  a fixed word for scripts, such as thin-line
+     * @param  string  $message  one sentence for people
+     * @param  Point|null  $at  the place, mm
+     * @param  float|null  $measured  mm
+     * @param  float|null  $limit  mm
+     * @param  float|null  $length  how long the stretch is, mm
+     * @param  string|null  $piece  id of the piece it is on
+     */
+    public function __construct(
+        public string $kind,
+        public Severity $severity,
+        public string $message,
+        public ?Point $at = null,
+        public ?float $measured = null,
+        public ?float $limit = null,
+        public ?float $length = null,
+        public ?string $piece = null,
+    ) {}
+
+    /** The same finding on art that was scaled. */
+    public function scaled(float $factor): self
+    {
+        return new self(
+            $this->kind, $this->severity, $this->message,
+            $this->at === null ? null : new Point($this->at->x * $factor, $this->at->y * $factor),
+            $this->measured, $this->limit, $this->length, $this->piece,
+        );
+    }
+
+    /** @return array<string, mixed> for JSON; the place and measures in mm */
+    public function toArray(): array
+    {
+        $round = static fn (float $mm): float => round($mm, 4);
+        $out = ['kind' => $this->kind, 'severity' => $this->severity->value];
+        if ($this->measured !== null) {
+            $out[$this->kind === 'narrow-gap' ? 'gap_mm' : 'width_mm'] = $round($this->measured);
+        }
+        if ($this->limit !== null) {
+            $out['limit_mm'] = $round($this->limit);
+        }
+        if ($this->length !== null) {
+            $out['length_mm'] = $round($this->length);
+        }
+        if ($this->at !== null) {
+            $out['at'] = [$round($this->at->x), $round($this->at->y)];
+        }
+        if ($this->piece !== null) {
+            $out['piece'] = $this->piece;
+        }
+        $out['message'] = $this->message;
+
+        return $out;
+    }
+}

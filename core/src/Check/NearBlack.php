@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Check;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Geometry\Point;
+
+/** C6: several colours that are all but black, each of which would become a sheet of its own. */
+final readonly class NearBlack implements Rule
+{
+    private const NEAR = 70.0;
+
+    public function findings(Artwork $source, Artwork $merged): array
+    {
+        $black = new Colour(0, 0, 0);
+        $near = [];
+        foreach ($merged->pieces as $piece) {
+            if ($piece->fill !== null && $piece->fill->colour->distanceTo($black) < self::NEAR) {
+                $near[] = $piece;
+            }
+        }
+        if (count($near) < 2) {
+            return [];
+        }
+        usort($near, static fn ($a, $b): int => $b->shape->area() <=> $a->shape->area());
+        $main = array_shift($near);
+        $out = [];
+        foreach ($near as $piece) {
+            $start = $piece->shape->contours[0]->coords ?? [0.0, 0.0];
+            $out[] = new Finding(
+                'near-black',
+                Severity::Warning,
+                sprintf('%s is all but the same black as %s and becomes a sheet of its own.', $piece->fill?->colour->hex(), $main->fill?->colour->hex()),
+                new Point($start[0], $start[1]),
+                piece: $piece->id,
+            );
+        }
+
+        return $out;
+    }
+}

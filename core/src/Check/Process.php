@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Check;
+
+/** How the job is made. The limits are what shops commonly hold; a ticket may override them. */
+enum Process: string
+{
+    case CutVinyl = 'cut-vinyl';
+    case HeatTransfer = 'heat-transfer-vinyl';
+    case Sticker = 'sticker';
+    case ScreenPrint = 'screen-print';
+    case Engraving = 'engraving';
+    case Plain = 'plain';
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::CutVinyl => 'Cut vinyl',
+            self::HeatTransfer => 'Heat-transfer vinyl',
+            self::Sticker => 'Printed sticker with cut border',
+            self::ScreenPrint => 'Screen print',
+            self::Engraving => 'Engraving',
+            self::Plain => 'Plain artwork',
+        };
+    }
+
+    public function limits(): Limits
+    {
+        return match ($this) {
+            self::CutVinyl => new Limits(0.8, 0.5),
+            self::HeatTransfer => new Limits(1.0, 0.8),
+            self::Sticker => new Limits(0.3, 0.3),
+            self::ScreenPrint => new Limits(0.35, 0.4),
+            self::Engraving => new Limits(0.2, 0.2),
+            self::Plain => new Limits(0.25, 0.25),
+        };
+    }
+}

@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Geometry;
+
+/** A length as an artist types it: a unit and plain arithmetic, such as 4in, 25.4/2 or 120mm - 2*3. */
+final readonly class Length
+{
+    public const MM_PER = ['mm' => 1.0, 'cm' => 10.0, 'in' => 25.4, 'pt' => 25.4 / 72, 'px' => 25.4 / 96, 'pc' => 25.4 / 6, 'q' => 0.25];
+
+    private function __construct(public float $mm) {}
+
+    public static function ofMm(float $mm): self
+    {
+        return new self($mm);
+    }
+
+    /**
+     * @param  string  $unit  the unit of numbers that have none
+     *
+     * @throws InvalidLength
+     */
+    public static function parse(string $text, string $unit = 'mm'): self
+    {
+        if (strlen($text) > 200 || preg_match_all('~\s*(?:(\d+(?:[.,]\d+)?|[.,]\d+)\s*([a-zA-Z"]*)|([-+*/()]))~A', $text, $found, PREG_SET_ORDER) === false
+            || trim(implode('', array_column($found, 0))) !== trim($text) || $found === []) {
+            throw InvalidLength::unreadable($text);
+        }
+        $tokens = [];
+        foreach ($found as $token) {
+            if (($token[3] ?? '') !== '') {
+                $tokens[] = $token[3];
+
+                continue;
+            }
+            $own = strtolower($token[2] ?? '');
+            $own = $own === '"' ? 'in' : $own;
+            if ($own !== '' && ! isset(self::MM_PER[$own])) {
+                throw InvalidLength::unknownUnit($own);
+            }
+            // Bare numbers stay bare until it is known whether they scale a length or are one.
+            $tokens[] = [(float) str_replace(',', '.', $token[1]) * ($own === '' ? 1.0 : self::MM_PER[$own]), $own !== ''];
+        }
+        $at = 0;
+        [$value, $isLength] = self::sum($tokens, $at, self::MM_PER[$unit], $text);
+        if ($at !== count($tokens) || ! is_finite($value)) {
+            throw InvalidLength::unreadable($text);
+        }
+
+        return new self($isLength ? $value : $value * self::MM_PER[$unit]);
+    }
+
+    /** @throws InvalidLength */
+    public static function positive(string $text, string $unit = 'mm'): self
+    {
+        $length = self::parse($text, $unit);
+        if ($length->mm <= 0) {
+            throw InvalidLength::notPositive($text);
+        }
+
+        return $length;
+    }
+
+    public function in(string $unit): float
+    {
+        return $this->mm / self::MM_PER[$unit];
+    }
+
+    /**
+     * @param  list<string|array{float, bool}>  $tokens
+     * @return array{float, bool} value, and whether it is in mm already
+     */
+    private static function sum(array $tokens, int &$at, float $perUnit, string $text): array
+    {
+        [$value, $isLength] = self::product($tokens, $at, $perUnit, $text);
+        while (in_array($tokens[$at] ?? null, ['+', '-'], true)) {
+            $sign = $tokens[$at++] === '-' ? -1 : 1;
+            [$other, $otherIsLength] = self::product($tokens, $at, $perUnit, $text);
+            if ($isLength !== $otherIsLength) {
+                $isLength ? $other *= $perUnit : $value *= $perUnit;
+                $isLength = true;
+            }
+            $value += $sign * $other;
+        }
+
+        return [$value, $isLength];
+    }
+
+    /**
+     * @param  list<string|array{float, bool}>  $tokens
+     * @return array{float, bool}
+     */
+    private static function product(array $tokens, int &$at, float $perUnit, string $text): array
+    {
+        [$value, $isLength] = self::factor($tokens, $at, $perUnit, $text);
+        while (in_array($tokens[$at] ?? null, ['*', '/'], true)) {
+            $divide = $tokens[$at++] === '/';
+            [$other, $otherIsLength] = self::factor($tokens, $at, $perUnit, $text);
+            if (($isLength && $otherIsLength) || ($divide && ($other === 0.0 || $otherIsLength))) {
+                throw InvalidLength::unreadable($text);
+            }
+            $value = $divide ? $value / $other : $value * $other;
+            $isLength = $isLength || $otherIsLength;
+        }
+
+        return [$value, $isLength];
+    }
+
+    /**
+     * @param  list<string|array{float, bool}>  $tokens
+     * @return array{float, bool}
+     */
+    private static function factor(array $tokens, int &$at, float $perUnit, string $text): array
+    {
+        $token = $tokens[$at++] ?? null;
+        if (is_array($token)) {
+            return $token;
+        }
+        if ($token === '-') {
+            [$value, $isLength] = self::factor($tokens, $at, $perUnit, $text);
+
+            return [-$value, $isLength];
+        }
+        if ($token === '(') {
+            $inner = self::sum($tokens, $at, $perUnit, $text);
+            if (($tokens[$at++] ?? null) === ')') {
+                return $inner;
+            }
+        }
+        throw InvalidLength::unreadable($text);
+    }
+}

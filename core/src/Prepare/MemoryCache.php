@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Prepare;
+
+use NeatEdge\Core\Artwork\Artwork;
+
+/** A cache for as long as the process lives. */
+final class MemoryCache implements StepCache
+{
+    /** @var array<string, array{Artwork, StepReport}> */
+    private array $kept = [];
+
+    public function get(string $key): ?array
+    {
+        return $this->kept[$key] ?? null;
+    }
+
+    public function put(string $key, Artwork $artwork, StepReport $report): void
+    {
+        $this->kept[$key] = [$artwork, $report];
+    }
+}

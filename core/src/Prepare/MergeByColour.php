@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Prepare;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Geometry\Tolerance;
+use NeatEdge\Core\PlanarMap\PlanarMap;
+use NeatEdge\Core\PlanarMap\Rule\TopOwner;
+
+/**
+ * What is seen of each colour becomes one piece: the same colours join, and each is cut by what lies on it.
+ * See-through pieces are left as they are, since joining them would change what is seen where they overlap.
+ */
+final readonly class MergeByColour implements Step
+{
+    public function key(): string
+    {
+        return 'merge-by-colour';
+    }
+
+    public function label(): string
+    {
+        return 'Merge by colour';
+    }
+
+    public function values(): array
+    {
+        return [];
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        $pieces = (new OutlineStrokes)->apply($artwork)->pieces;
+        $solid = array_values(array_filter($pieces, static fn (Piece $piece): bool => $piece->isFlat() && ! $piece->shape->isEmpty()));
+        $labels = [];
+        $first = [];
+        $label = [];
+        foreach ($solid as $piece) {
+            $key = $piece->fill?->key() ?? '';
+            if (! isset($label[$key])) {
+                $label[$key] = count($first);
+                $first[] = $piece;
+            }
+            $labels[] = $label[$key];
+        }
+        $regions = $solid === [] ? [] : PlanarMap::of(
+            array_map(static fn (Piece $piece): Shape => $piece->shape, $solid),
+            Tolerance::forExtent(max($artwork->width, $artwork->height)),
+        )->regions(new TopOwner(count($solid), $labels));
+        $out = [];
+        foreach ($regions as $i => $shape) {
+            $out[] = new Piece($first[$i]->id, $shape, $first[$i]->fill, null, $first[$i]->name);
+        }
+        foreach ($pieces as $piece) {
+            if ($piece->fill !== null && ! $piece->isFlat()) {
+                $out[] = $piece;
+            }
+        }
+
+        return $artwork->withPieces($out);
+    }
+}

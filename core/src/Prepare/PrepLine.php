@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Prepare;
+
+use Closure;
+use NeatEdge\Core\Artwork\Artwork;
+
+/** A line of steps over source art that is never overwritten. Each step's outcome is kept by the content that led to it. */
+final readonly class PrepLine
+{
+    /** @param list<Step> $steps */
+    public function __construct(private array $steps, private StepCache $cache = new MemoryCache) {}
+
+    public static function standard(StepCache $cache = new MemoryCache, float $deviation = 0.005): self
+    {
+        return new self([new OutlineStrokes, new RemoveHidden, new MergeByColour, new CleanNodes($deviation)], $cache);
+    }
+
+    /**
+     * The standard line with only the named steps.
+     *
+     * @param  list<string>  $keys
+     */
+    public function only(array $keys): self
+    {
+        return new self(array_values(array_filter($this->steps, static fn (Step $step): bool => in_array($step->key(), $keys, true))), $this->cache);
+    }
+
+    /** @return list<Step> */
+    public function steps(): array
+    {
+        return $this->steps;
+    }
+
+    /**
+     * @param  Closure(int, int, string): void|null  $progress  told the number of steps done, of all, and what is being done; may throw Stopped
+     *
+     * @throws Stopped
+     */
+    public function run(Artwork $source, ?Closure $progress = null): PrepResult
+    {
+        $count = count($this->steps) + 1;
+        $key = hash('xxh128', serialize($source));
+        $artwork = $source;
+        $stages = [];
+        foreach ($this->steps as $i => $step) {
+            if ($progress !== null) {
+                $progress($i, $count, $step->label());
+            }
+            $key = hash('xxh128', $key.$step->key().json_encode($step->values(), JSON_THROW_ON_ERROR));
+            $kept = $this->cache->get($key);
+            if ($kept === null) {
+                $after = $step->apply($artwork);
+                $report = StepReport::of($step, $artwork, $after, Look::between($artwork, $after));
+                $this->cache->put($key, $after, $report);
+            } else {
+                [$after, $report] = $kept;
+            }
+            $stages[] = ['artwork' => $after, 'report' => $report, 'cached' => $kept !== null];
+            $artwork = $after;
+        }
+        if ($progress !== null) {
+            $progress($count - 1, $count, 'Compare the looks');
+        }
+        $look = Look::between($source, $artwork);
+        if ($progress !== null) {
+            $progress($count, $count, 'Done');
+        }
+
+        return new PrepResult($source, $stages, $look);
+    }
+}

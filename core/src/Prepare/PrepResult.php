@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Prepare;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Measure\LookDifference;
+
+/** What came out of a prep line, and every state on the way. */
+final readonly class PrepResult
+{
+    /** @param list<array{artwork: Artwork, report: StepReport, cached: bool}> $stages */
+    public function __construct(public Artwork $source, public array $stages, public LookDifference $look) {}
+
+    public function artwork(): Artwork
+    {
+        return $this->stages === [] ? $this->source : $this->stages[count($this->stages) - 1]['artwork'];
+    }
+}

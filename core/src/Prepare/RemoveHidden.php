@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Prepare;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Geometry\Tolerance;
+use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\PlanarMap\PlanarMap;
+use NeatEdge\Core\PlanarMap\Rule\TopOwner;
+
+/**
+ * Only what is seen stays, and no two solid pieces overlap. A see-through piece hides nothing: what is under it stays,
+ * and it loses only what solid pieces above it cover.
+ */
+final readonly class RemoveHidden implements Step
+{
+    public function key(): string
+    {
+        return 'remove-hidden';
+    }
+
+    public function label(): string
+    {
+        return 'Remove hidden';
+    }
+
+    public function values(): array
+    {
+        return [];
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        $pieces = (new OutlineStrokes)->apply($artwork)->pieces;
+        $pieces = array_values(array_filter($pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty()));
+        $tolerance = Tolerance::forExtent(max($artwork->width, $artwork->height));
+        $solid = array_keys(array_filter($pieces, static fn (Piece $piece): bool => $piece->isFlat()));
+        $seen = PlanarMap::of(array_map(static fn (int $i): Shape => $pieces[$i]->shape, $solid), $tolerance)
+            ->regions(new TopOwner(max(1, count($solid))));
+        $shapes = [];
+        foreach ($seen as $owner => $shape) {
+            $shapes[$solid[$owner]] = $shape;
+        }
+        foreach ($pieces as $i => $piece) {
+            if (! $piece->isFlat()) {
+                $shapes[$i] = self::uncovered($piece->shape, self::above($i, $solid, $pieces), $tolerance);
+            }
+        }
+        ksort($shapes);
+        $out = [];
+        foreach ($shapes as $i => $shape) {
+            if (! $shape->isEmpty()) {
+                $out[] = $pieces[$i]->withShape($shape);
+            }
+        }
+
+        return $artwork->withPieces($out);
+    }
+
+    /** @param list<Shape> $above */
+    private static function uncovered(Shape $shape, array $above, Tolerance $tolerance): Shape
+    {
+        return $above === [] ? Combine::weld([$shape], $tolerance) : Combine::cutAway($shape, $above, $tolerance);
+    }
+
+    /**
+     * @param  list<int>  $solid
+     * @param  list<Piece>  $pieces
+     * @return list<Shape> solid shapes that lie higher than a piece and may cover some of it
+     */
+    private static function above(int $i, array $solid, array $pieces): array
+    {
+        $box = $pieces[$i]->box();
+        $out = [];
+        foreach ($solid as $j) {
+            $other = $j > $i ? $pieces[$j]->box() : null;
+            if ($box !== null && $other !== null && $other->overlaps($box)) {
+                $out[] = $pieces[$j]->shape;
+            }
+        }
+
+        return $out;
+    }
+}

@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Prepare;
+
+use RuntimeException;
+
+/** The person who started the work stopped it. */
+final class Stopped extends RuntimeException {}

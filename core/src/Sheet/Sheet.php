@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Sheet;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Paint;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Geometry\Box;
+use NeatEdge\Core\Geometry\Shape;
+
+/** What is cut or printed in one colour. */
+final readonly class Sheet
+{
+    /** @param list<Piece> $pieces */
+    private function __construct(public Paint $paint, public array $pieces, private float $width, private float $height) {}
+
+    /** @return list<self> one for each paint, in the order in which they first appear, the lowest first */
+    public static function allOf(Artwork $artwork): array
+    {
+        $byPaint = [];
+        foreach ($artwork->pieces as $piece) {
+            if ($piece->fill !== null) {
+                $byPaint[$piece->fill->key()][] = $piece;
+            }
+        }
+        $out = [];
+        foreach ($byPaint as $pieces) {
+            /** @var Paint $paint */
+            $paint = $pieces[0]->fill;
+            $out[] = new self($paint, $pieces, $artwork->width, $artwork->height);
+        }
+
+        return $out;
+    }
+
+    /** The sheet alone, on the page of the whole, so that sheets lie on one another. */
+    public function artwork(): Artwork
+    {
+        return new Artwork($this->width, $this->height, $this->pieces);
+    }
+
+    /** @return list<Shape> */
+    public function shapes(): array
+    {
+        return array_map(static fn (Piece $piece): Shape => $piece->shape, $this->pieces);
+    }
+
+    public function box(): ?Box
+    {
+        return Box::around(...array_filter(array_map(static fn (Shape $shape): ?Box => $shape->box(), $this->shapes())));
+    }
+
+    /** Separate parts that come away from the sheet: outer contours, holes not counted. */
+    public function partCount(): int
+    {
+        $count = 0;
+        foreach ($this->shapes() as $shape) {
+            $areas = array_map(static fn ($contour): float => $contour->area(), $shape->contours);
+            $sign = array_sum($areas) >= 0 ? 1 : -1;
+            $count += count(array_filter($areas, static fn (float $area): bool => $area * $sign > 0));
+        }
+
+        return $count;
+    }
+
+    public function nodeCount(): int
+    {
+        return array_sum(array_map(static fn (Shape $shape): int => $shape->nodeCount(), $this->shapes()));
+    }
+
+    /** mm that a blade travels along all outlines. */
+    public function cutLength(): float
+    {
+        return array_sum(array_map(static fn (Shape $shape): float => $shape->length(), $this->shapes()));
+    }
+
+    /** mm² */
+    public function area(): float
+    {
+        return array_sum(array_map(static fn (Shape $shape): float => $shape->area(), $this->shapes()));
+    }
+
+    /** A name for a file: the number of the sheet and its colour. */
+    public function fileName(int $number): string
+    {
+        return sprintf('sheet-%d-%s%s.svg', $number, substr($this->paint->colour->hex(), 1), $this->paint->isOpaque() ? '' : sprintf('-%d', (int) round(100 * $this->paint->opacity)));
+    }
+
+    /** @return array<string, mixed> lengths in mm, area in mm² */
+    public function toArray(): array
+    {
+        $box = $this->box();
+
+        return [
+            'colour' => $this->paint->colour->hex(),
+            'opacity' => round($this->paint->opacity, 4),
+            'width_mm' => $box === null ? 0.0 : round($box->width(), 4),
+            'height_mm' => $box === null ? 0.0 : round($box->height(), 4),
+            'pieces' => $this->partCount(),
+            'nodes' => $this->nodeCount(),
+            'cut_length_mm' => round($this->cutLength(), 3),
+            'area_mm2' => round($this->area(), 3),
+        ];
+    }
+}
