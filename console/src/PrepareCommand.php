@@ -72,7 +72,7 @@ final class PrepareCommand extends ArtworkCommand
             'steps' => array_map(static fn (array $stage): array => $stage['report']->toArray(), $result->stages),
             'sheets' => $sheets,
             'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $findings),
-            'look_difference' => ['area_mm2' => round($result->look->area, 5), 'percent' => round($result->look->percent(), 5)],
+            'look_difference' => $result->look->toArray(),
         ];
         $json = json_encode($report, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRETTY_PRINT)."\n";
         self::ensure($directory);

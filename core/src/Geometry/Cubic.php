@@ -185,7 +185,7 @@ final class Cubic
         $b = 2 * ($p2 - 2 * $p1 + $p0);
         $c = $p1 - $p0;
         $roots = [];
-        if (abs($a) < 1e-14 * (abs($b) + abs($c))) {
+        if (abs($a) <= 1e-14 * (abs($b) + abs($c))) {
             if ($b != 0.0) {
                 $roots[] = -$c / $b;
             }

@@ -17,4 +17,10 @@ final readonly class LookDifference
     {
         return $this->whole > 0 ? 100 * $this->area / $this->whole : 0.0;
     }
+
+    /** @return array{area_mm2: float, whole_mm2: float, percent: float} */
+    public function toArray(): array
+    {
+        return ['area_mm2' => round($this->area, 5), 'whole_mm2' => round($this->whole, 5), 'percent' => round($this->percent(), 5)];
+    }
 }

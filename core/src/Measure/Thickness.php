@@ -177,7 +177,7 @@ final class Thickness
     /**
      * A thin stretch may run over the place where its contour begins.
      *
-     * @param  array<int, array{float, int}>  $thin
+     * @param  array<int, array{float, int, bool}>  $thin
      * @param  array<int, int>  $group
      * @param  callable(int): int  $find
      */
@@ -200,7 +200,7 @@ final class Thickness
         }
     }
 
-    /** @return array<int, array{float, int}> sample => width and the sample on the other wall */
+    /** @return array<int, array{float, int, bool}> sample => width, the sample on the other wall, whether it is a line there */
     private function thin(): array
     {
         $x = $this->x;
@@ -241,38 +241,54 @@ final class Thickness
                     }
                 }
             }
-            if ($at < 0 || ! $this->isLine($i, $at, $least)) {
-                continue;
+            if ($at >= 0 && $this->isFacing($i, $at, $least)) {
+                $out[$i] = [2 * $least, $at, $this->isLine($i, $at, $least)];
             }
-            $out[$i] = [2 * $least, $at];
         }
 
         return $out;
     }
 
-    private function isLine(int $i, int $j, float $r): bool
+    private function isFacing(int $i, int $j, float $r): bool
     {
         $cx = $this->x[$i] + $r * $this->nx[$i];
         $cy = $this->y[$i] + $r * $this->ny[$i];
         $facing = (($this->x[$i] - $cx) * ($this->x[$j] - $cx) + ($this->y[$i] - $cy) * ($this->y[$j] - $cy)) / ($r * $r);
-        if ($facing > self::FACING) {
-            return false;
-        }
+
+        return $facing <= self::FACING;
+    }
+
+    /** Whether the two walls are those of a line, not of a pointed corner. */
+    private function isLine(int $i, int $j, float $r): bool
+    {
         if ($this->contour[$i] !== $this->contour[$j]) {
             return true;
         }
         $way = abs($this->way[$i] - $this->way[$j]);
         $way = min($way, $this->round[$this->contour[$i]] - $way);
 
-        return $way > self::WAY_ROUND * 2 * $r;
+        if ($way <= self::WAY_ROUND * 2 * $r) {
+            return false;
+        }
+        // At a pointed corner the walls lean towards each other, and the way round is just that to the point and back.
+        $lean = acos(max(-1.0, min(1.0, -($this->nx[$i] * $this->nx[$j] + $this->ny[$i] * $this->ny[$j]))));
+        $toThePoint = $lean < 1e-6 ? INF : 2 * $r / sin($lean / 2);
+
+        return $way > 1.5 * $toThePoint || $way < 0.5 * $toThePoint;
     }
 
     /**
      * @param  list<int>  $samples
-     * @param  array<int, array{float, int}>  $thin
+     * @param  array<int, array{float, int, bool}>  $thin
      */
     private function place(array $samples, array $thin): ?ThinPlace
     {
+        // A stretch that is mostly pointed corner is no line; one that is a line may look like a corner here and there.
+        $count = count($samples);
+        $samples = array_values(array_filter($samples, static fn (int $i): bool => $thin[$i][2]));
+        if (count($samples) < max(2, 0.25 * $count)) {
+            return null;
+        }
         // The middle of the stretch that is as thin as its thinnest sample, so that a long line is marked in its middle.
         $least = INF;
         foreach ($samples as $i) {
@@ -288,11 +304,11 @@ final class Thickness
                 [$width, $point] = [$w, new Point($x, $y)];
             }
         }
-        if ($point === null || $width >= $this->limit * 0.9999) {
+        if ($point === null || $width >= $this->limit * 0.985) {
             return null;
         }
 
-        return new ThinPlace($point, $width, count($samples) * $this->step / 2);
+        return new ThinPlace($point, $width, $count * $this->step / 2);
     }
 
     /**

@@ -39,6 +39,18 @@ final readonly class StepReport
         );
     }
 
+    /** @param array<string, mixed> $data as toArray() gives it */
+    public static function fromArray(array $data): self
+    {
+        return new self(
+            $data['step'], $data['label'],
+            $data['pieces']['before'], $data['pieces']['after'],
+            $data['nodes']['before'], $data['nodes']['after'],
+            $data['strokes']['before'], $data['strokes']['after'],
+            new LookDifference((float) $data['look_difference']['area_mm2'], (float) $data['look_difference']['whole_mm2']),
+        );
+    }
+
     /** @return array<string, mixed> areas in mm² */
     public function toArray(): array
     {
@@ -48,7 +60,7 @@ final readonly class StepReport
             'pieces' => ['before' => $this->piecesBefore, 'after' => $this->piecesAfter],
             'nodes' => ['before' => $this->nodesBefore, 'after' => $this->nodesAfter],
             'strokes' => ['before' => $this->strokesBefore, 'after' => $this->strokesAfter],
-            'look_difference' => ['area_mm2' => round($this->look->area, 5), 'percent' => round($this->look->percent(), 5)],
+            'look_difference' => $this->look->toArray(),
         ];
     }
 }

@@ -250,7 +250,7 @@ final class Outliner
         $b = $ax * $cy - $ay * $cx;
         $c = $ax * $by - $ay * $bx;
         $roots = [];
-        if (abs($a) < 1e-12 * (abs($b) + abs($c))) {
+        if (abs($a) <= 1e-12 * (abs($b) + abs($c))) {
             $roots = $b != 0.0 ? [-$c / $b] : [];
         } elseif ($b * $b - 4 * $a * $c >= 0) {
             $q = -($b + ($b < 0 ? -1 : 1) * sqrt($b * $b - 4 * $a * $c)) / 2;

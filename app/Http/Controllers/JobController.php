@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Ticket;
+use App\Models\ShopJob;
+use App\Prep\Intake;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
+use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Geometry\Length;
+use NeatEdge\Core\Prepare\OutlineStrokes;
+
+final class JobController
+{
+    public function processes(): JsonResponse
+    {
+        return new JsonResponse(array_map(static fn (Process $process): array => [
+            'value' => $process->value,
+            'label' => $process->label(),
+            'line' => $process->limits()->line,
+            'gap' => $process->limits()->gap,
+        ], Process::cases()));
+    }
+
+    public function index(): JsonResponse
+    {
+        $jobs = ShopJob::query()->orderByDesc('updated_at')->orderByDesc('id')->limit(500)->get();
+
+        return new JsonResponse($jobs->map(static function (ShopJob $job): array {
+            $preparation = $job->latestPreparation();
+
+            return [
+                ...Ticket::of($job),
+                'state' => $preparation === null ? 'new' : $preparation->status,
+                'stale' => $preparation !== null && $preparation->version !== $job->version,
+                'findings' => count($job->notices) + count($preparation->result['findings'] ?? []),
+                'sheets' => count($preparation->result['sheets'] ?? []),
+            ];
+        })->values());
+    }
+
+    public function store(Request $request): JsonResponse
+    {
+        $fields = $request->validate([
+            'title' => ['nullable', 'string', 'max:120'],
+            'process' => ['required', Rule::enum(Process::class)],
+            'width' => ['nullable', 'string', 'max:200'],
+            'file' => ['required', 'file', 'max:'.intdiv((int) config('neat-edge.upload_bytes'), 1000)],
+        ], [
+            'process.*' => 'Choose how the job is made.',
+            'title.max' => 'The title is longer than 120 letters.',
+            'file.required' => 'Drop an SVG file first.',
+            'file.max' => sprintf('The file is larger than %d MB.', intdiv((int) config('neat-edge.upload_bytes'), 1_000_000)),
+            'file.uploaded' => 'The file did not arrive whole; it may be too large.',
+            'file.*' => 'The file did not arrive; drop it again.',
+        ]);
+        $file = $request->file('file');
+        if (! $file instanceof \Illuminate\Http\UploadedFile) {
+            throw ValidationException::withMessages(['file' => 'Drop one SVG file.']);
+        }
+        $name = $file->getClientOriginalName();
+        $title = trim((string) ($fields['title'] ?? ''));
+        $job = Intake::take(
+            $title !== '' ? $title : mb_substr(pathinfo(mb_scrub($name), PATHINFO_FILENAME), 0, 120),
+            Process::from($fields['process']),
+            Intake::length('width', $fields['width'] ?? null),
+            $name,
+            (string) $file->get(),
+        );
+
+        return new JsonResponse(Ticket::of($job), 201);
+    }
+
+    public function show(ShopJob $job): JsonResponse
+    {
+        return new JsonResponse(Ticket::whole($job));
+    }
+
+    /** Changes the ticket; another size scales the art as a new revision. */
+    public function update(Request $request, ShopJob $job): JsonResponse
+    {
+        $fields = $request->validate([
+            'version' => ['required', 'integer'],
+            'title' => ['sometimes', 'string', 'min:1', 'max:120'],
+            'process' => ['sometimes', Rule::enum(Process::class)],
+            'width' => ['sometimes', 'string', 'max:200'],
+            'line' => ['sometimes', 'nullable', 'string', 'max:200'],
+            'gap' => ['sometimes', 'nullable', 'string', 'max:200'],
+        ], ['title.*' => 'A job needs a title of at most 120 letters.', 'process.*' => 'Choose how the job is made.', 'width.*' => 'Type a width such as 300mm.']);
+        $width = array_key_exists('width', $fields) ? Length::positive($fields['width'])->mm : null;
+        $limits = [];
+        foreach (['line' => 'line_limit_mm', 'gap' => 'gap_limit_mm'] as $field => $column) {
+            if (array_key_exists($field, $fields)) {
+                $limits[$column] = Intake::length($field, $fields[$field]);
+            }
+        }
+        if ($width !== null) {
+            Intake::hold($width, $job->height_mm * $width / $job->width_mm);
+        }
+
+        return DB::transaction(static function () use ($job, $fields, $width, $limits): JsonResponse {
+            $job = ShopJob::query()->lockForUpdate()->findOrFail($job->id);
+            if ($job->version !== (int) $fields['version']) {
+                return new JsonResponse(['message' => 'This job was changed in another window; here is its newer state.', ...Ticket::whole($job)], 409);
+            }
+            if ($width !== null && abs($width - $job->width_mm) > 1e-9) {
+                $scale = $width / $job->width_mm;
+                $artwork = $job->current()->art()->atWidth($width);
+                History::append($job, 'Change the size', $artwork);
+                $job->notices = array_map(static function (array $notice) use ($scale): array {
+                    if (isset($notice['at'])) {
+                        $notice['at'] = [$notice['at'][0] * $scale, $notice['at'][1] * $scale];
+                    }
+
+                    return $notice;
+                }, $job->notices);
+            }
+            $job->fill([...$limits, ...array_intersect_key($fields, ['title' => 1, 'process' => 1])]);
+            if ($job->isDirty(['process', 'line_limit_mm', 'gap_limit_mm', 'revision', 'width_mm'])) {
+                $job->version++;
+            }
+            $job->save();
+
+            return new JsonResponse(Ticket::whole($job));
+        });
+    }
+
+    public function destroy(ShopJob $job): JsonResponse
+    {
+        $job->delete();
+
+        return new JsonResponse(null, 204);
+    }
+
+    /** A small picture for the list, with strokes outlined so that it is plain fills. */
+    public function picture(ShopJob $job): Response
+    {
+        return Pictures::svg((new OutlineStrokes)->apply($job->current()->art()));
+    }
+
+    /** Tells what a typed length comes to, so that the page computes nothing itself. */
+    public function length(Request $request): JsonResponse
+    {
+        $text = $request->validate(['text' => ['required', 'string', 'max:200']], ['text.*' => 'Type a length such as 300mm.'])['text'];
+
+        return new JsonResponse(['mm' => Length::positive($text)->mm]);
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Illuminate\Http\Response;
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Format\Svg\Writer;
+
+/** Pictures of artwork, written by our own writer: nothing of the customer's file is in them but numbers and colours. */
+final class Pictures
+{
+    public static function svg(Artwork $artwork, ?string $downloadAs = null): Response
+    {
+        $headers = ['Content-Type' => 'image/svg+xml', 'Cache-Control' => 'private, no-cache'];
+        if ($downloadAs !== null) {
+            $headers['Content-Disposition'] = "attachment; filename=\"{$downloadAs}\"";
+        }
+
+        return new Response(Writer::write($artwork), 200, $headers);
+    }
+}

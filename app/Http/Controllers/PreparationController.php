@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\PageArt;
+use App\Http\Ticket;
+use App\Jobs\PrepareArtwork;
+use App\Models\Preparation;
+use App\Models\ShopJob;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Validation\Rule;
+use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Prepare\Step;
+
+final class PreparationController
+{
+    public function store(Request $request, ShopJob $job): JsonResponse
+    {
+        $known = array_map(static fn (Step $step): string => $step->key(), PrepLine::standard()->steps());
+        $fields = $request->validate(['steps' => ['sometimes', 'array', 'min:1'], 'steps.*' => [Rule::in($known)]], ['steps.min' => 'Switch on at least one step.', 'steps.*' => 'There is no such step.']);
+        // What is still at work on this job would only be thrown away.
+        $job->preparations()->whereIn('status', ['waiting', 'running'])->update(['stop_requested' => true]);
+        $job->preparations()->where('status', 'waiting')->update(['status' => 'stopped']);
+        $preparation = Preparation::query()->create([
+            'shop_job_id' => $job->id,
+            'version' => $job->version,
+            'status' => 'waiting',
+            'steps' => $fields['steps'] ?? $known,
+        ]);
+        PrepareArtwork::dispatch($preparation->id);
+
+        return new JsonResponse(Ticket::preparation($preparation->refresh(), $job), 202);
+    }
+
+    public function show(Preparation $preparation): JsonResponse
+    {
+        return new JsonResponse(Ticket::preparation($preparation, $preparation->job()->firstOrFail()));
+    }
+
+    public function stop(Preparation $preparation): JsonResponse
+    {
+        $preparation->update(['stop_requested' => true]);
+        Preparation::query()->whereKey($preparation->id)->where('status', 'waiting')->update(['status' => 'stopped']);
+
+        return $this->show($preparation->refresh());
+    }
+
+    public function stage(Preparation $preparation, int $stage): JsonResponse
+    {
+        return new JsonResponse(PageArt::of($preparation->stageArt($stage) ?? abort(404)));
+    }
+
+    public function picture(Preparation $preparation, int $stage): Response
+    {
+        return Pictures::svg($preparation->stageArt($stage) ?? abort(404));
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\ValidationException;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Format\Svg\SvgRefused;
+use NeatEdge\Core\Geometry\InvalidLength;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+use Throwable;
+
+/** Every refusal is one sentence in plain words; no page ever shows a stack trace. */
+final class PlainErrors
+{
+    public static function register(Exceptions $exceptions): void
+    {
+        $exceptions->dontReport([SvgRefused::class, InvalidLength::class, EditRefused::class]);
+        $exceptions->render(static function (Throwable $problem, Request $request): ?JsonResponse {
+            if (! $request->is('api/*')) {
+                return null;
+            }
+            if ($problem instanceof ValidationException) {
+                $fields = array_map(static fn (array $messages): string => (string) ($messages[0] ?? ''), $problem->errors());
+
+                return new JsonResponse(['message' => (string) (reset($fields) ?: 'Something in the form is missing.'), 'fields' => $fields], 422);
+            }
+            if ($problem instanceof SvgRefused || $problem instanceof InvalidLength || $problem instanceof EditRefused) {
+                return new JsonResponse(['message' => $problem->getMessage()], 422);
+            }
+            $status = $problem instanceof HttpExceptionInterface ? $problem->getStatusCode() : 500;
+            $words = match ($status) {
+                404 => 'That is not here any more.',
+                405 => 'That cannot be done here.',
+                413 => 'The file is too large.',
+                419, 429 => 'Too many requests at once; wait a moment and try again.',
+                default => 'Something went wrong on our side; nothing was changed. Try again.',
+            };
+
+            return new JsonResponse(['message' => $words], $status);
+        });
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Prep;
+
+use App\Models\Revision;
+use App\Models\StepResult;
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Prepare\StepCache;
+use NeatEdge\Core\Prepare\StepReport;
+
+/** Keeps the outcome of steps in the database, so that changing a late step never reruns the early ones. */
+final class DatabaseStepCache implements StepCache
+{
+    /** @var list<string> keys asked for, in the order of the steps */
+    public array $asked = [];
+
+    public function get(string $key): ?array
+    {
+        $this->asked[] = $key;
+        $kept = StepResult::query()->find($key);
+        if ($kept === null) {
+            return null;
+        }
+        /** @var array<string, mixed> $report */
+        $report = json_decode($kept->report, true, 16, JSON_THROW_ON_ERROR);
+
+        return [$kept->art(), StepReport::fromArray($report)];
+    }
+
+    public function put(string $key, Artwork $artwork, StepReport $report): void
+    {
+        StepResult::query()->updateOrCreate(['key' => $key], [
+            'artwork' => Revision::packed($artwork),
+            'report' => json_encode($report->toArray(), JSON_THROW_ON_ERROR),
+        ]);
+    }
+}

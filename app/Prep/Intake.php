@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Prep;
+
+use App\Models\Revision;
+use App\Models\ShopJob;
+use App\Models\Source;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
+use NeatEdge\Core\Check\Finding;
+use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Format\Svg\Limits;
+use NeatEdge\Core\Format\Svg\Reader;
+use NeatEdge\Core\Format\Svg\SvgRefused;
+use NeatEdge\Core\Geometry\Length;
+
+/** Takes a customer's file in as a new job: all of it is stored, or nothing. */
+final class Intake
+{
+    /**
+     * @param  float|null  $width  finished width in mm; as drawn when null
+     *
+     * @throws SvgRefused
+     */
+    public static function take(string $title, Process $process, ?float $width, string $fileName, string $svg, bool $demo = false): ShopJob
+    {
+        $drawing = Reader::read($svg, new Limits(bytes: (int) config('neat-edge.upload_bytes')));
+        if ($drawing->artwork->pieces === [] && $drawing->findings === []) {
+            throw ValidationException::withMessages(['file' => 'The file draws nothing: it has no shapes and no lines.']);
+        }
+        $artwork = $width === null ? $drawing->artwork : $drawing->artwork->atWidth($width);
+        self::hold($artwork->width, $artwork->height);
+        $scale = $artwork->width / $drawing->artwork->width;
+
+        return DB::transaction(static function () use ($title, $process, $fileName, $svg, $demo, $artwork, $drawing, $scale): ShopJob {
+            $job = ShopJob::query()->create([
+                'title' => $title,
+                'process' => $process,
+                'width_mm' => $artwork->width,
+                'height_mm' => $artwork->height,
+                'is_demo' => $demo,
+                'source_name' => mb_substr(mb_scrub($fileName), 0, 200),
+                'notices' => array_map(static fn (Finding $finding): array => $finding->scaled($scale)->toArray(), $drawing->findings),
+                'revision' => 1,
+            ]);
+            Source::query()->create(['shop_job_id' => $job->id, 'svg' => $svg]);
+            Revision::query()->create(['shop_job_id' => $job->id, 'number' => 1, 'label' => 'As it came in', 'artwork' => Revision::packed($artwork)]);
+
+            return $job;
+        });
+    }
+
+    /** @throws ValidationException when a side is longer than is taken */
+    public static function hold(float $width, float $height): void
+    {
+        $longest = (float) config('neat-edge.longest_side_mm');
+        if (max($width, $height) > $longest) {
+            throw ValidationException::withMessages(['width' => sprintf('At that size the art is %.1f m long; at most %.0f m are taken.', max($width, $height) / 1000, $longest / 1000)]);
+        }
+    }
+
+    /** What an artist typed as a length, in mm. */
+    public static function length(string $field, ?string $text): ?float
+    {
+        return $text === null || trim($text) === '' ? null : Length::positive($text)->mm;
+    }
+}

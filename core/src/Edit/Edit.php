@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit;
+
+use NeatEdge\Core\Artwork\Artwork;
+
+/** What an artist does on the bench: artwork in, artwork out. Made from validated fields, see Edits. */
+interface Edit
+{
+    /** What the history calls it. */
+    public function label(): string;
+
+    /** @throws EditRefused */
+    public function apply(Artwork $artwork): Artwork;
+}

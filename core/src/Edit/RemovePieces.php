@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Piece;
+
+/** Takes pieces off the bench. */
+final readonly class RemovePieces implements Edit
+{
+    /** @param list<string> $ids */
+    public function __construct(private array $ids) {}
+
+    public function label(): string
+    {
+        return count($this->ids) === 1 ? 'Remove a piece' : sprintf('Remove %d pieces', count($this->ids));
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        if ($this->ids === []) {
+            throw EditRefused::tooFew(1);
+        }
+        foreach ($this->ids as $id) {
+            if ($artwork->piece($id) === null) {
+                throw EditRefused::missingPiece($id);
+            }
+        }
+        $gone = array_flip($this->ids);
+
+        return $artwork->withPieces(array_values(array_filter($artwork->pieces, static fn (Piece $piece): bool => ! isset($gone[$piece->id]))));
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Database\Seeders;
+
+use App\Jobs\PrepareArtwork;
+use App\Models\Preparation;
+use App\Models\ShopJob;
+use App\Prep\Intake;
+use Illuminate\Database\Seeder;
+use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Prepare\Step;
+
+/** The demo: what a small shop makes for the Marrowby Lantern Regatta. Run again, it adds nothing twice. */
+final class DatabaseSeeder extends Seeder
+{
+    private const JOBS = [
+        ['Proof sticker sheet, six marks', Process::Sticker, 'sticker-sheet.svg', 200.0, false],
+        ['Brass lantern tags, no. 1 to 40', Process::Engraving, 'brass-lantern-tag.svg', 72.0, false],
+        ["Stewards' tabard, three inks on dark cloth", Process::ScreenPrint, 'stewards-tabard.svg', 280.0, true],
+        ['Window decal for the boathouse', Process::CutVinyl, 'window-decal.svg', 600.0, true],
+    ];
+
+    public function run(): void
+    {
+        $steps = array_map(static fn (Step $step): string => $step->key(), PrepLine::standard()->steps());
+        foreach (self::JOBS as [$title, $process, $file, $width, $prepared]) {
+            if (ShopJob::query()->where('is_demo', true)->where('source_name', $file)->exists()) {
+                continue;
+            }
+            $job = Intake::take($title, $process, $width, $file, (string) file_get_contents(database_path("demo/{$file}")), true);
+            if ($prepared) {
+                $preparation = Preparation::query()->create(['shop_job_id' => $job->id, 'version' => 1, 'status' => 'waiting', 'steps' => $steps]);
+                PrepareArtwork::dispatchSync($preparation->id);
+            }
+        }
+    }
+}

@@ -1,0 +1,50 @@
+/** An answer that was no success, in the server's own sentence. */
+export class Refused extends Error {
+  constructor(
+    message: string,
+    readonly status: number,
+    readonly body: Record<string, unknown>,
+  ) {
+    super(message)
+  }
+}
+
+async function call<T>(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<T> {
+  const form = body instanceof FormData
+  let response: Response
+  try {
+    response = await fetch(`/api/${path}`, {
+      method,
+      headers: { Accept: 'application/json', ...(body !== undefined && !form ? { 'Content-Type': 'application/json' } : {}) },
+      body: body === undefined ? undefined : form ? body : JSON.stringify(body),
+      signal,
+    })
+  } catch (problem) {
+    if (problem instanceof DOMException && problem.name === 'AbortError') throw problem
+    throw new Refused('The server does not answer; is it still running?', 0, {})
+  }
+  const text = await response.text()
+  let data: unknown = null
+  try {
+    data = text === '' ? null : JSON.parse(text)
+  } catch {
+    throw new Refused('The server gave an answer that cannot be read. Try again.', response.status, {})
+  }
+  if (!response.ok) {
+    const fields = (data ?? {}) as Record<string, unknown>
+    const words = typeof fields.message === 'string' ? fields.message : 'Something went wrong; nothing was changed.'
+    throw new Refused(response.status === 413 ? 'The file is too large.' : words, response.status, fields)
+  }
+  return data as T
+}
+
+export const api = {
+  get: <T>(path: string, signal?: AbortSignal) => call<T>('GET', path, undefined, signal),
+  post: <T>(path: string, body: unknown = {}, signal?: AbortSignal) => call<T>('POST', path, body, signal),
+  patch: <T>(path: string, body: unknown) => call<T>('PATCH', path, body),
+  delete: (path: string) => call<null>('DELETE', path),
+}
+
+export function words(problem: unknown): string {
+  return problem instanceof Error ? problem.message : 'Something went wrong; nothing was changed.'
+}

@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import type { Finding } from '@/api/types'
+import { computed } from 'vue'
+
+const props = defineProps<{ findings: Finding[]; selected: number | null; scale: number; left: number; top: number; width: number; height: number }>()
+defineEmits<{ select: [index: number] }>()
+
+/** Marks in view, the chosen one last so that it lies on top; a number that would cover another is left out. */
+const marks = computed(() => {
+  const taken: { x: number; y: number }[] = []
+  const out = props.findings
+    .map((finding, index) => ({ finding, index, x: (finding.at?.[0] ?? 0) * props.scale + props.left, y: (finding.at?.[1] ?? 0) * props.scale + props.top }))
+    .filter(({ finding, x, y }) => finding.at && x > -50 && y > -50 && x < props.width + 50 && y < props.height + 50)
+    .sort((a, b) => Number(b.index === props.selected) - Number(a.index === props.selected))
+    .map((mark) => {
+      const free = taken.every((other) => Math.abs(other.x - mark.x) > 62 || Math.abs(other.y - mark.y) > 19)
+      if (free) taken.push(mark)
+      const value = mark.finding.width_mm ?? mark.finding.gap_mm
+      return { ...mark, text: value !== undefined ? `${value.toFixed(2)} mm` : mark.finding.kind.replace('-', ' '), labelled: free }
+    })
+  return out.reverse()
+})
+</script>
+
+<template>
+  <g class="marks">
+    <g
+      v-for="mark in marks"
+      :key="mark.index"
+      :class="['mark', mark.finding.severity, { selected: mark.index === selected }]"
+      :transform="`translate(${mark.x} ${mark.y})`"
+      role="button"
+      tabindex="0"
+      :aria-label="mark.finding.message"
+      :data-finding="mark.index"
+      @click.stop="$emit('select', mark.index)"
+      @keydown.enter.stop="$emit('select', mark.index)"
+    >
+      <title>{{ mark.finding.message }}</title>
+      <circle class="grip" r="13" />
+      <path class="caret" d="M0 -3L-7 -15H7Z" />
+      <circle class="spot" r="2.5" />
+      <template v-if="mark.labelled">
+        <rect x="-31" y="-35" width="62" height="19" rx="3" />
+        <text y="-21" text-anchor="middle">{{ mark.text }}</text>
+      </template>
+    </g>
+  </g>
+</template>
+
+<style scoped>
+.mark { cursor: pointer; outline: none; }
+.grip { fill: transparent; }
+.caret { fill: var(--coral); }
+.spot { fill: var(--paper); stroke: var(--coral); stroke-width: 2; }
+.mark rect { fill: var(--coral); }
+.mark text { font: 500 12.5px var(--text-face); fill: #fff; }
+.mark.warning rect { fill: var(--paper); stroke: var(--coral); }
+.mark.warning text { fill: var(--coral-deep); }
+.mark.note .caret, .mark.note rect { fill: var(--ink-mid); }
+.mark.selected rect, .mark:focus-visible rect { stroke: var(--ink); stroke-width: 2; }
+.mark.selected .spot { r: 5px; }
+</style>

@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import { isTyping } from '@/bench/usePanZoom'
+import Surface from '@/bench/Surface.vue'
+import KeyHelp from '@/help/KeyHelp.vue'
+import PrepLine from '@/prepline/PrepLine.vue'
+import SheetColumn from '@/sheets/SheetColumn.vue'
+import StageLine from '@/stages/StageLine.vue'
+import { stages } from '@/stages/stages'
+import { useBench } from '@/stores/bench'
+import { useEventListener } from '@vueuse/core'
+import { ElButton } from 'element-plus'
+import { computed, onUnmounted, ref, watch } from 'vue'
+import { RouterLink, useRouter } from 'vue-router'
+
+const props = defineProps<{ id: string; stage?: string }>()
+const bench = useBench()
+const router = useRouter()
+const help = ref(false)
+const current = computed(() => stages.find((stage) => stage.key === props.stage) ?? stages[0]!)
+
+watch(() => Number(props.id), (id) => bench.open(id), { immediate: true })
+watch(() => bench.job?.title, (title) => {
+  if (title) document.title = `${title} · Neat Edge`
+})
+onUnmounted(() => bench.leave())
+
+function enter(key: string) {
+  router.replace({ name: 'bench', params: { id: props.id, stage: key } })
+}
+function stepFinding(by: number) {
+  const count = bench.findings.length
+  if (count === 0) return
+  bench.finding = bench.finding === null ? (by > 0 ? 0 : count - 1) : (bench.finding + by + count) % count
+  if (current.value.key !== 'check') enter('check')
+}
+
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  if (isTyping(event) && event.key !== 'Escape') return
+  const held = event.ctrlKey || event.metaKey
+  const key = event.key.toLowerCase()
+  const act: Record<string, () => unknown> = held
+    ? { z: () => (event.shiftKey ? bench.redo() : bench.undo()), y: () => bench.redo(), a: () => bench.chooseAll() }
+    : {
+        p: () => !bench.running && bench.prepare(bench.preparation?.steps),
+        w: () => bench.prepared && bench.show({ kind: 'wipe' }),
+        s: () => bench.show({ kind: 'source' }),
+        e: () => (bench.wire = !bench.wire),
+        n: () => stepFinding(1),
+        b: () => stepFinding(-1),
+        '?': () => (help.value = true),
+        escape: () => {
+          bench.chooseNone()
+          bench.finding = null
+        },
+        delete: () => bench.chosen.size > 0 && bench.edit({ kind: 'remove', pieces: [...bench.chosen] }),
+        backspace: () => bench.chosen.size > 0 && bench.edit({ kind: 'remove', pieces: [...bench.chosen] }),
+      }
+  const digit = Number(event.key)
+  if (!held && digit >= 1 && digit <= stages.length) act[key] = () => enter(stages[digit - 1]!.key)
+  const doIt = act[key]
+  if (doIt) {
+    event.preventDefault()
+    doIt()
+  }
+})
+</script>
+
+<template>
+  <div class="bench">
+    <header>
+      <RouterLink to="/" class="home" title="All jobs"><img src="/mark.svg" alt="">Jobs</RouterLink>
+      <div class="title">
+        <h1>{{ bench.job?.title ?? (bench.loading ? 'Opening…' : 'Job') }}</h1>
+        <p v-if="bench.job" class="quiet numbers" data-test="size">{{ bench.job.processLabel }} · {{ bench.job.width.toFixed(1) }} × {{ bench.job.height.toFixed(1) }} mm</p>
+      </div>
+      <StageLine class="stage-line" :current="current.key" @enter="enter" />
+    </header>
+    <div class="drawer"><component :is="current.drawer" v-if="bench.job" /></div>
+    <main>
+      <div class="tools">
+        <ElButton size="small" :disabled="!bench.state?.history.canUndo || bench.busy" title="Undo (Ctrl Z)" data-test="undo" @click="bench.undo()">Undo{{ bench.state?.history.canUndo ? `: ${bench.state.history.label}` : '' }}</ElButton>
+        <ElButton size="small" :disabled="!bench.state?.history.canRedo || bench.busy" title="Do again (Ctrl Shift Z)" @click="bench.redo()">Do again</ElButton>
+        <ElButton size="small" :aria-pressed="bench.wire" :class="{ lit: bench.wire }" title="Wire view (E)" @click="bench.wire = !bench.wire">Wire view</ElButton>
+        <ElButton v-if="bench.view.kind !== 'source'" size="small" title="Show what came in (S)" @click="bench.show({ kind: 'source' })">What came in</ElButton>
+        <span class="push" />
+        <ElButton size="small" text @click="help = true">Keys ?</ElButton>
+      </div>
+      <p v-if="bench.problem" class="trouble" role="alert" data-test="problem">{{ bench.problem }} <button type="button" @click="bench.problem = ''">Close</button></p>
+      <p v-if="bench.loading && !bench.job" class="waiting">Laying the art on the bench…</p>
+      <Surface v-if="bench.art" />
+      <p v-if="!bench.loading && !bench.job" class="waiting"><RouterLink to="/">Back to the jobs</RouterLink></p>
+    </main>
+    <SheetColumn />
+    <PrepLine v-if="bench.job" class="prep" />
+    <KeyHelp v-model="help" />
+  </div>
+</template>
+
+<style scoped>
+.bench { display: grid; height: 100%; grid-template: auto minmax(0, 1fr) auto / 276px minmax(0, 1fr) 96px; grid-template-areas: 'head head head' 'drawer main sheets' 'prep prep prep'; overflow: hidden; }
+header { grid-area: head; display: grid; grid-template-columns: auto minmax(180px, 300px) minmax(0, 1fr); gap: 18px; align-items: center; padding: 8px 16px 7px; border-bottom: 1px solid var(--line); }
+.home { display: flex; align-items: center; gap: 7px; color: var(--ink); text-decoration: none; font-weight: 500; }
+.home img { width: 28px; height: 28px; }
+.title { min-width: 0; }
+.title h1 { font-size: 19px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.title p { font-size: 15px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.drawer { grid-area: drawer; border-right: 1px solid var(--line); min-height: 0; }
+main { grid-area: main; display: flex; flex-direction: column; min-width: 0; min-height: 0; padding: 7px 8px 8px; gap: 6px; }
+main :deep(.frame) { flex: 1; }
+.tools { display: flex; align-items: center; gap: 6px; }
+.tools .el-button { margin: 0; }
+.push { flex: 1; }
+.lit { border-color: var(--green); color: var(--green); background: var(--green-pale); }
+.waiting { margin: auto; color: var(--ink-mid); }
+.trouble button { border: 0; background: none; font: inherit; text-decoration: underline; cursor: pointer; color: inherit; }
+aside { grid-area: sheets; border-left: 1px solid var(--line); }
+.prep { grid-area: prep; }
+</style>

@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import { useBench } from '@/stores/bench'
+import { percent } from '@/units'
+import { ElButton, ElProgress, ElSwitch } from 'element-plus'
+import { computed, ref, watch } from 'vue'
+
+const bench = useBench()
+const folded = ref(false)
+const steps = [
+  { key: 'outline-strokes', label: 'Outline strokes' },
+  { key: 'remove-hidden', label: 'Remove hidden' },
+  { key: 'merge-by-colour', label: 'Merge by colour' },
+  { key: 'clean-nodes', label: 'Clean nodes' },
+]
+const on = ref(new Set(steps.map((step) => step.key)))
+watch(
+  () => bench.preparation?.id,
+  () => {
+    if (bench.preparation) on.value = new Set(bench.preparation.steps)
+  },
+  { immediate: true },
+)
+
+const share = computed(() => (bench.preparation ? Math.round((100 * bench.preparation.done) / Math.max(1, bench.preparation.of)) : 0))
+const reports = computed(() => (bench.prepared ? (bench.result?.steps ?? []) : []))
+
+function indexOf(key: string) {
+  return reports.value.findIndex((report) => report.step === key)
+}
+function isShown(key: string) {
+  const index = indexOf(key)
+  return bench.view.kind === 'step' && bench.view.index === index && index >= 0
+}
+async function turn(key: string, value: boolean) {
+  const next = new Set(on.value)
+  if (value) next.add(key)
+  else next.delete(key)
+  if (next.size === 0) return
+  on.value = next
+  if (bench.preparation) await run()
+}
+const run = () => bench.prepare(steps.map((step) => step.key).filter((key) => on.value.has(key)))
+</script>
+
+<template>
+  <section :class="['line', { folded }]" aria-label="Prep line">
+    <div class="head">
+      <h2>Prep line</h2>
+      <ElButton v-if="!bench.running" type="primary" data-test="prepare" @click="run">{{ bench.preparation ? 'Prepare again' : 'Prepare' }}</ElButton>
+      <ElButton v-else data-test="stop" @click="bench.stop()">Stop</ElButton>
+      <template v-if="bench.running">
+        <ElProgress class="progress" :percentage="share" :show-text="false" :stroke-width="7" />
+        <span class="doing" role="status">{{ bench.preparation?.doing || 'Waiting for its turn' }}…</span>
+      </template>
+      <span v-else-if="bench.preparation?.status === 'stopped'" class="quiet" role="status">Stopped; the source art is untouched.</span>
+      <span v-else-if="bench.prepared && bench.preparation?.stale" class="stale">Made of an earlier state of the job</span>
+      <span v-else-if="bench.result" class="quiet numbers">Looks {{ percent(bench.result.look_difference.percent) }} different from what came in</span>
+      <span class="push" />
+      <ElButton v-if="bench.prepared" :class="{ lit: bench.view.kind === 'wipe' }" title="Wipe (W)" data-test="show-wipe" @click="bench.show({ kind: 'wipe' })">Wipe before | after</ElButton>
+      <ElButton text :aria-expanded="!folded" @click="folded = !folded">{{ folded ? 'Unfold' : 'Fold away' }}</ElButton>
+    </div>
+    <ol v-if="!folded">
+      <li :class="{ shown: bench.view.kind === 'source' }">
+        <button type="button" class="picture" title="Show what came in" data-test="show-source" @click="bench.show({ kind: 'source' })">
+          <img v-if="bench.job" :src="`/api/jobs/${bench.job.id}/picture.svg?v=${bench.job.version}`" alt="What came in">
+        </button>
+        <div class="text"><strong>What came in</strong><span class="quiet numbers">{{ bench.art?.pieces.length }} pieces</span></div>
+      </li>
+      <li v-for="step in steps" :key="step.key" :class="{ shown: isShown(step.key), off: !on.has(step.key) }" :data-step="step.key">
+        <button type="button" class="picture" :disabled="indexOf(step.key) < 0" :title="`Show the art after: ${step.label}`" @click="bench.show({ kind: 'step', index: indexOf(step.key) })">
+          <img v-if="indexOf(step.key) >= 0" :src="`/api/preparations/${bench.preparation?.id}/stages/${indexOf(step.key)}/picture.svg`" :alt="`After: ${step.label}`">
+          <span v-else class="blank">{{ on.has(step.key) ? 'not yet' : 'off' }}</span>
+        </button>
+        <div class="text">
+          <strong>{{ step.label }}</strong>
+          <template v-if="indexOf(step.key) >= 0">
+            <span class="numbers">pieces {{ reports[indexOf(step.key)]!.pieces.before }} → {{ reports[indexOf(step.key)]!.pieces.after }}</span>
+            <span class="numbers">nodes {{ reports[indexOf(step.key)]!.nodes.before }} → {{ reports[indexOf(step.key)]!.nodes.after }}</span>
+            <span class="numbers quiet">looks {{ percent(reports[indexOf(step.key)]!.look_difference.percent) }} different</span>
+          </template>
+          <ElSwitch class="switch" size="small" :model-value="on.has(step.key)" :disabled="bench.running" :aria-label="`${step.label} on or off`" @update:model-value="turn(step.key, $event === true)" />
+        </div>
+      </li>
+    </ol>
+  </section>
+</template>
+
+<style scoped>
+.line { border-top: 1px solid var(--line); background: var(--paper); padding: 7px 14px 9px; }
+.head { display: flex; align-items: center; gap: 12px; min-height: 34px; }
+.head h2 { font-size: 19px; }
+.progress { width: 180px; }
+.push { flex: 1; }
+.stale { color: var(--coral-deep); font-weight: 500; }
+.lit { border-color: var(--green); color: var(--green); }
+ol { display: grid; grid-template-columns: repeat(5, minmax(0, 1fr)); gap: 8px; list-style: none; margin: 7px 0 0; padding: 0; }
+li { display: grid; grid-template-columns: 82px 1fr; gap: 9px; padding: 6px; border: 1px solid var(--line); border-radius: 4px; background: #fffcf4; min-width: 0; position: relative; }
+li.shown { border-color: var(--green); box-shadow: inset 0 0 0 1px var(--green); }
+li.off { opacity: .6; }
+.picture { padding: 0; border: 0; background: var(--tracing); cursor: pointer; height: 84px; border-radius: 3px; overflow: hidden; }
+.picture:disabled { cursor: default; }
+.picture img { width: 100%; height: 100%; object-fit: contain; padding: 3px; }
+.blank { color: var(--ink-soft); font-size: 15px; }
+.text { display: flex; flex-direction: column; font-size: 14.5px; line-height: 1.22; min-width: 0; }
+.text strong { font-size: 15.5px; }
+.text span { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.switch { position: absolute; right: 8px; bottom: 3px; height: 20px; }
+</style>

@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { useBench } from '@/stores/bench'
+import { ElButton } from 'element-plus'
+import { ref } from 'vue'
+import Drawer from './Drawer.vue'
+
+const bench = useBench()
+const grounds = [
+  { name: 'Night cloth', colour: '#20242f' },
+  { name: 'River blue', colour: '#24516b' },
+  { name: 'Brass', colour: '#b8923f' },
+  { name: 'Lantern paper', colour: '#f1e4c3' },
+  { name: 'Window', colour: '#cfdcdc' },
+]
+const ground = ref(grounds[0]!)
+</script>
+
+<template>
+  <Drawer title="On its ground" hint="The prepared art on the colour of cloth, metal or paper that it is made for.">
+    <template v-if="!bench.prepared">
+      <p class="quiet">A proof shows the prepared art.</p>
+      <ElButton type="primary" :disabled="bench.running" @click="bench.prepare()">Prepare</ElButton>
+    </template>
+    <template v-else>
+      <div class="swatches">
+        <button v-for="one in grounds" :key="one.name" type="button" :aria-pressed="one === ground" :class="{ on: one === ground }" @click="ground = one">
+          <span :style="{ background: one.colour }" />{{ one.name }}
+        </button>
+      </div>
+      <figure :style="{ background: ground.colour }">
+        <img :src="`/api/preparations/${bench.preparation?.id}/stages/${bench.lastStep}/picture.svg`" :alt="`The prepared art on ${ground.name.toLowerCase()}`">
+      </figure>
+      <p class="quiet numbers">{{ bench.job?.width.toFixed(1) }} × {{ bench.job?.height.toFixed(1) }} mm</p>
+    </template>
+  </Drawer>
+</template>
+
+<style scoped>
+.swatches { display: flex; flex-direction: column; gap: 2px; }
+.swatches button { display: flex; align-items: center; gap: 9px; border: 0; background: none; font: inherit; padding: 4px 6px; cursor: pointer; border-radius: 3px; color: var(--ink); }
+.swatches button.on { background: var(--green-pale); }
+.swatches span { width: 26px; height: 18px; border-radius: 3px; border: 1px solid var(--line-strong); }
+figure { margin: 0; padding: 14px; border-radius: 4px; }
+figure img { display: block; width: 100%; max-height: 300px; object-fit: contain; }
+</style>

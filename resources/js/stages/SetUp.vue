@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import { api, words } from '@/api/client'
+import type { ProcessChoice } from '@/api/types'
+import { useBench } from '@/stores/bench'
+import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus'
+import { onMounted, ref, watch } from 'vue'
+import Drawer from './Drawer.vue'
+
+const bench = useBench()
+const processes = ref<ProcessChoice[]>([])
+const fields = ref({ title: '', process: '', width: '', line: '', gap: '' })
+const trouble = ref('')
+const kept = ref(false)
+
+function fill() {
+  const job = bench.job
+  if (!job) return
+  fields.value = {
+    title: job.title,
+    process: job.process,
+    width: `${Number(job.width.toFixed(3))}mm`,
+    line: job.ownLimits.line === null ? '' : `${job.ownLimits.line}mm`,
+    gap: job.ownLimits.gap === null ? '' : `${job.ownLimits.gap}mm`,
+  }
+}
+
+onMounted(async () => {
+  try {
+    processes.value = await api.get<ProcessChoice[]>('processes')
+  } catch (problem) {
+    trouble.value = words(problem)
+  }
+})
+watch(() => `${bench.job?.id} ${bench.job?.version} ${bench.job?.title}`, fill, { immediate: true })
+
+async function keep() {
+  trouble.value = ''
+  kept.value = false
+  const job = bench.job
+  if (!job) return
+  const changes: Record<string, unknown> = { title: fields.value.title, process: fields.value.process, line: fields.value.line || null, gap: fields.value.gap || null }
+  if (fields.value.width !== `${Number(job.width.toFixed(3))}mm`) changes.width = fields.value.width
+  if (await bench.amend(changes)) kept.value = true
+  else trouble.value = bench.problem
+}
+</script>
+
+<template>
+  <Drawer title="Job ticket" hint="Changing the size or the process checks everything again.">
+    <form class="form" @submit.prevent="keep">
+      <label>Title <ElInput v-model="fields.title" maxlength="120" /></label>
+      <label>Process
+        <ElSelect v-model="fields.process" aria-label="Process">
+          <ElOption v-for="one in processes" :key="one.value" :value="one.value" :label="one.label" />
+        </ElSelect>
+      </label>
+      <label>Finished width <ElInput v-model="fields.width" data-test="width" /></label>
+      <p v-if="bench.job" class="quiet small">Height follows: {{ bench.job.height.toFixed(2) }} mm. Units mm, cm, in, pt, px; sums such as 4in - 2*3mm.</p>
+      <div class="pair">
+        <label>Least line <ElInput v-model="fields.line" :placeholder="`${bench.job?.limits.line} mm`" /></label>
+        <label>Least gap <ElInput v-model="fields.gap" :placeholder="`${bench.job?.limits.gap} mm`" /></label>
+      </div>
+      <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+      <ElButton type="primary" native-type="submit" :loading="bench.busy">Keep the ticket</ElButton>
+      <p v-if="kept" class="quiet small" role="status">Kept.</p>
+    </form>
+    <p class="quiet small">From {{ bench.job?.sourceName }}</p>
+  </Drawer>
+</template>
+
+<style scoped>
+.form { display: flex; flex-direction: column; gap: 11px; }
+label { display: flex; flex-direction: column; gap: 3px; font-weight: 500; min-width: 0; }
+.pair { display: grid; grid-template-columns: 1fr 1fr; gap: 10px; }
+.small { font-size: 15px; line-height: 1.3; overflow-wrap: anywhere; }
+</style>

@@ -1,0 +1,14 @@
+<!DOCTYPE html>
+<html lang="en">
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width, initial-scale=1">
+    <title>Neat Edge</title>
+    <link rel="icon" href="/mark.svg" type="image/svg+xml">
+    @vite('resources/js/main.ts')
+</head>
+<body>
+    <div id="app"></div>
+    <noscript>Neat Edge needs JavaScript to show the bench.</noscript>
+</body>
+</html>

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\EditController;
+use App\Http\Controllers\JobController;
+use App\Http\Controllers\PreparationController;
+use App\Http\Controllers\SheetController;
+use Illuminate\Support\Facades\Route;
+
+Route::get('processes', [JobController::class, 'processes']);
+Route::get('jobs', [JobController::class, 'index']);
+Route::post('jobs', [JobController::class, 'store']);
+Route::get('jobs/{job}', [JobController::class, 'show']);
+Route::patch('jobs/{job}', [JobController::class, 'update']);
+Route::delete('jobs/{job}', [JobController::class, 'destroy']);
+Route::get('jobs/{job}/picture.svg', [JobController::class, 'picture']);
+Route::post('length', [JobController::class, 'length']);
+
+Route::post('jobs/{job}/edits', [EditController::class, 'store']);
+Route::post('jobs/{job}/edits/preview', [EditController::class, 'preview']);
+Route::post('jobs/{job}/undo', [EditController::class, 'undo']);
+Route::post('jobs/{job}/redo', [EditController::class, 'redo']);
+
+Route::post('jobs/{job}/preparations', [PreparationController::class, 'store']);
+Route::get('preparations/{preparation}', [PreparationController::class, 'show']);
+Route::post('preparations/{preparation}/stop', [PreparationController::class, 'stop']);
+Route::get('preparations/{preparation}/stages/{stage}', [PreparationController::class, 'stage'])->whereNumber('stage');
+Route::get('preparations/{preparation}/stages/{stage}/picture.svg', [PreparationController::class, 'picture'])->whereNumber('stage');
+
+Route::get('preparations/{preparation}/sheets.zip', [SheetController::class, 'all']);
+Route::get('preparations/{preparation}/sheets/{number}.svg', [SheetController::class, 'one'])->whereNumber('number');
+Route::get('preparations/{preparation}/sheets/{number}/picture.svg', [SheetController::class, 'picture'])->whereNumber('number');

@@ -1,0 +1,18 @@
+import vue from '@vitejs/plugin-vue'
+import elementPlus from 'unplugin-element-plus/vite'
+import { fileURLToPath } from 'node:url'
+import { defineConfig } from 'vite'
+
+export default defineConfig({
+  plugins: [vue(), elementPlus({})],
+  publicDir: false,
+  resolve: { alias: { '@': fileURLToPath(new URL('./resources/js', import.meta.url)) } },
+  build: {
+    outDir: 'public/build',
+    // Where Laravel looks for it.
+    manifest: 'manifest.json',
+    emptyOutDir: true,
+    chunkSizeWarningLimit: 900,
+    rollupOptions: { input: 'resources/js/main.ts' },
+  },
+})
