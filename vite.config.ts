@@ -4,7 +4,9 @@ import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vite'
 
 export default defineConfig({
-  plugins: [vue(), elementPlus({})],
+  base: '/build/',
+  // Files under public/ are served as they are and are no part of the build.
+  plugins: [vue({ template: { transformAssetUrls: false } }), elementPlus({})],
   publicDir: false,
   resolve: { alias: { '@': fileURLToPath(new URL('./resources/js', import.meta.url)) } },
   build: {

@@ -11,7 +11,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Nothing is loaded from elsewhere, and nothing that came in a drawing can run. */
 final class SafeHeaders
 {
-    /** @param Closure(Request): Response $next */
+    /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
         $response = $next($request);

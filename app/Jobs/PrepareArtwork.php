@@ -24,7 +24,9 @@ final class PrepareArtwork implements ShouldQueue
 
     public int $timeout = 600;
 
-    public function __construct(private readonly int $preparation) {}
+    public function __construct(private readonly int $preparation)
+    {
+    }
 
     public function handle(): void
     {

@@ -29,7 +29,7 @@ abstract class ArtworkCommand extends Command
         return $this->addOption('output', 'o', InputOption::VALUE_REQUIRED, 'the SVG file to write, or - for standard output', '-');
     }
 
-    /** @param list<string> $examples */
+    /** @param  list<string>  $examples */
     protected function examples(string $text, array $examples): static
     {
         $lines = array_map(static fn (string $example): string => "  <info>bin/neat-edge {$example}</info>", $examples);
@@ -68,7 +68,7 @@ abstract class ArtworkCommand extends Command
         return self::SUCCESS;
     }
 
-    /** @param list<Finding> $findings */
+    /** @param  list<Finding>  $findings */
     protected function tell(OutputInterface $output, array $findings): void
     {
         $error = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;

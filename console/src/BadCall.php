@@ -24,7 +24,7 @@ final class BadCall extends DomainException
         return new self(sprintf('The option %s is missing.', $option));
     }
 
-    /** @param list<string> $choices */
+    /** @param  list<string>  $choices */
     public static function choice(string $option, string $value, array $choices): self
     {
         return new self(sprintf('%s=%s is not known; use %s.', $option, $value, implode(', ', $choices)));

@@ -10,7 +10,7 @@ final class OutputFile
     /** @var array<string, string> temporary path => place */
     private static array $pending = [];
 
-    /** @param array<string, string> $contents by path; "-" is standard output */
+    /** @param  array<string, string>  $contents by path; "-" is standard output */
     public static function write(array $contents): void
     {
         foreach ($contents as $path => $text) {

@@ -63,7 +63,7 @@ final class EditController
         return Edits::make($fields['edit']['kind'], $fields['edit']);
     }
 
-    /** @param callable(ShopJob): void $do */
+    /** @param  callable(ShopJob): void  $do */
     private static function change(Request $request, ShopJob $job, callable $do): JsonResponse
     {
         $version = (int) $request->validate(['version' => ['required', 'integer']])['version'];

@@ -9,10 +9,12 @@ use NeatEdge\Core\Geometry\Matrix;
 /** A document: a page in mm and the pieces on it, the lowest first. Never changed, only replaced. */
 final readonly class Artwork
 {
-    /** @param list<Piece> $pieces */
-    public function __construct(public float $width, public float $height, public array $pieces) {}
+    /** @param  list<Piece>  $pieces */
+    public function __construct(public float $width, public float $height, public array $pieces)
+    {
+    }
 
-    /** @param list<Piece> $pieces */
+    /** @param  list<Piece>  $pieces */
     public function withPieces(array $pieces): self
     {
         return new self($this->width, $this->height, $pieces);

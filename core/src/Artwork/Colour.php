@@ -7,9 +7,11 @@ namespace NeatEdge\Core\Artwork;
 /** An sRGB colour, 0 to 255 a channel. */
 final readonly class Colour
 {
-    public function __construct(public int $red, public int $green, public int $blue) {}
+    public function __construct(public int $red, public int $green, public int $blue)
+    {
+    }
 
-    /** @param string $hex as hex() gives it */
+    /** @param  string  $hex as hex() gives it */
     public static function fromHex(string $hex): self
     {
         [$red, $green, $blue] = sscanf($hex, '#%02x%02x%02x') ?? [0, 0, 0];

@@ -7,8 +7,10 @@ namespace NeatEdge\Core\Artwork;
 /** What a fill or a stroke is painted with: one flat colour. */
 final readonly class Paint
 {
-    /** @param float $opacity 0 (nothing) to 1 (solid) */
-    public function __construct(public Colour $colour, public float $opacity = 1.0) {}
+    /** @param  float  $opacity 0 (nothing) to 1 (solid) */
+    public function __construct(public Colour $colour, public float $opacity = 1.0)
+    {
+    }
 
     public function isOpaque(): bool
     {

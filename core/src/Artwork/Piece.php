@@ -20,7 +20,8 @@ final readonly class Piece
         public ?Paint $fill,
         public ?Stroke $stroke = null,
         public string $name = '',
-    ) {}
+    ) {
+    }
 
     public function withShape(Shape $shape): self
     {

@@ -13,5 +13,7 @@ final readonly class Stroke
     /**
      * @param  Matrix|null  $pen  from the space in which the pen is round, and the style's lengths hold, to mm; null when that is mm
      */
-    public function __construct(public Paint $paint, public StrokeStyle $style, public ?Matrix $pen = null) {}
+    public function __construct(public Paint $paint, public StrokeStyle $style, public ?Matrix $pen = null)
+    {
+    }
 }

@@ -27,7 +27,8 @@ final readonly class Finding
         public ?float $limit = null,
         public ?float $length = null,
         public ?string $piece = null,
-    ) {}
+    ) {
+    }
 
     /** The same finding on art that was scaled. */
     public function scaled(float $factor): self

@@ -10,8 +10,10 @@ use NeatEdge\Core\Measure\Thickness;
 /** C2: gaps within one colour that are narrower than can be weeded or printed. */
 final readonly class GapWidth implements Rule
 {
-    /** @param float $limit mm */
-    public function __construct(private float $limit) {}
+    /** @param  float  $limit mm */
+    public function __construct(private float $limit)
+    {
+    }
 
     public function findings(Artwork $source, Artwork $merged): array
     {

@@ -7,5 +7,7 @@ namespace NeatEdge\Core\Check;
 /** What a machine or a material can hold, in mm. */
 final readonly class Limits
 {
-    public function __construct(public float $line, public float $gap) {}
+    public function __construct(public float $line, public float $gap)
+    {
+    }
 }

@@ -10,8 +10,10 @@ use NeatEdge\Core\Measure\Thickness;
 /** C1: lines thinner than the machine can hold. */
 final readonly class LineWidth implements Rule
 {
-    /** @param float $limit mm */
-    public function __construct(private float $limit) {}
+    /** @param  float  $limit mm */
+    public function __construct(private float $limit)
+    {
+    }
 
     public function findings(Artwork $source, Artwork $merged): array
     {

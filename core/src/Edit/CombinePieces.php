@@ -14,8 +14,10 @@ use NeatEdge\Core\Prepare\OutlineStrokes;
 /** P2: weld, cut away, keep overlap, keep difference or split all on any number of pieces. Strokes are outlined first. */
 final readonly class CombinePieces implements Edit
 {
-    /** @param list<string> $ids */
-    public function __construct(private CombineKind $kind, private array $ids) {}
+    /** @param  list<string>  $ids */
+    public function __construct(private CombineKind $kind, private array $ids)
+    {
+    }
 
     public function label(): string
     {

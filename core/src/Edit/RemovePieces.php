@@ -10,8 +10,10 @@ use NeatEdge\Core\Artwork\Piece;
 /** Takes pieces off the bench. */
 final readonly class RemovePieces implements Edit
 {
-    /** @param list<string> $ids */
-    public function __construct(private array $ids) {}
+    /** @param  list<string>  $ids */
+    public function __construct(private array $ids)
+    {
+    }
 
     public function label(): string
     {

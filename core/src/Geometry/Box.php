@@ -12,7 +12,8 @@ final readonly class Box
         public float $top,
         public float $right,
         public float $bottom,
-    ) {}
+    ) {
+    }
 
     /** The smallest box around all of them, or null for none. */
     public static function around(self ...$boxes): ?self

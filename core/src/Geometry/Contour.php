@@ -12,10 +12,12 @@ namespace NeatEdge\Core\Geometry;
  */
 final readonly class Contour
 {
-    /** @param list<float> $coords 6n + 2 floats, mm */
-    public function __construct(public array $coords, public bool $closed) {}
+    /** @param  list<float>  $coords 6n + 2 floats, mm */
+    public function __construct(public array $coords, public bool $closed)
+    {
+    }
 
-    /** @param list<array{float, float}> $points joined by straight lines */
+    /** @param  list<array{float, float}>  $points joined by straight lines */
     public static function polygon(array $points, bool $closed = true): self
     {
         $pen = new Pen;

@@ -110,7 +110,7 @@ final class Cubic
         ];
     }
 
-    /** @param list<float> $s */
+    /** @param  list<float>  $s */
     public static function isLine(array $s): bool
     {
         return $s[2] === $s[0] && $s[3] === $s[1] && $s[4] === $s[6] && $s[5] === $s[7];
@@ -130,7 +130,7 @@ final class Cubic
         return self::lengthBetween($s, $t0, $t1, self::gauss($s, $t0, $t1), 0);
     }
 
-    /** @param list<float> $s */
+    /** @param  list<float>  $s */
     private static function lengthBetween(array $s, float $t0, float $t1, float $whole, int $depth): float
     {
         $middle = ($t0 + $t1) / 2;
@@ -144,7 +144,7 @@ final class Cubic
             + self::lengthBetween($s, $middle, $t1, $right, $depth + 1);
     }
 
-    /** @param list<float> $s */
+    /** @param  list<float>  $s */
     private static function gauss(array $s, float $t0, float $t1): float
     {
         $half = ($t1 - $t0) / 2;

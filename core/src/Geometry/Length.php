@@ -9,7 +9,9 @@ final readonly class Length
 {
     public const MM_PER = ['mm' => 1.0, 'cm' => 10.0, 'in' => 25.4, 'pt' => 25.4 / 72, 'px' => 25.4 / 96, 'pc' => 25.4 / 6, 'q' => 0.25];
 
-    private function __construct(public float $mm) {}
+    private function __construct(public float $mm)
+    {
+    }
 
     public static function ofMm(float $mm): self
     {
@@ -40,7 +42,7 @@ final readonly class Length
                 throw InvalidLength::unknownUnit($own);
             }
             // Bare numbers stay bare until it is known whether they scale a length or are one.
-            $tokens[] = [(float) str_replace(',', '.', $token[1]) * ($own === '' ? 1.0 : self::MM_PER[$own]), $own !== ''];
+            $tokens[] = [(float) str_replace(',', '.', $token[1] ?? '') * ($own === '' ? 1.0 : self::MM_PER[$own]), $own !== ''];
         }
         $at = 0;
         [$value, $isLength] = self::sum($tokens, $at, self::MM_PER[$unit], $text);

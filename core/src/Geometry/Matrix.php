@@ -16,7 +16,8 @@ final readonly class Matrix
         public float $d,
         public float $e,
         public float $f,
-    ) {}
+    ) {
+    }
 
     public static function identity(): self
     {
@@ -33,7 +34,7 @@ final readonly class Matrix
         return new self($x, 0, 0, $y, 0, 0);
     }
 
-    /** @param float $degrees clockwise on the bench, where y grows downwards */
+    /** @param  float  $degrees clockwise on the bench, where y grows downwards */
     public static function rotation(float $degrees, float $aboutX = 0, float $aboutY = 0): self
     {
         $cos = cos(deg2rad($degrees));

@@ -7,7 +7,9 @@ namespace NeatEdge\Core\Geometry;
 /** A place on the bench, in millimetres; x grows to the right and y grows downwards. */
 final readonly class Point
 {
-    public function __construct(public float $x, public float $y) {}
+    public function __construct(public float $x, public float $y)
+    {
+    }
 
     public function distanceTo(self $other): float
     {

@@ -7,8 +7,10 @@ namespace NeatEdge\Core\Geometry;
 /** Contours that are filled together by one rule. */
 final readonly class Shape
 {
-    /** @param list<Contour> $contours */
-    public function __construct(public array $contours, public FillRule $rule = FillRule::Nonzero) {}
+    /** @param  list<Contour>  $contours */
+    public function __construct(public array $contours, public FillRule $rule = FillRule::Nonzero)
+    {
+    }
 
     public static function of(Contour ...$contours): self
     {

@@ -19,9 +19,10 @@ final readonly class Tolerance
         public float $flatness = 0.005,
         public float $weld = 0.0005,
         public float $offset = 0.005,
-    ) {}
+    ) {
+    }
 
-    /** @param float $extent the longer side of the art */
+    /** @param  float  $extent the longer side of the art */
     public static function forExtent(float $extent): self
     {
         return new self(

@@ -11,7 +11,9 @@ final readonly class LookDifference
      * @param  float  $area  mm² that changed colour
      * @param  float  $whole  mm² that show anything before or after
      */
-    public function __construct(public float $area, public float $whole) {}
+    public function __construct(public float $area, public float $whole)
+    {
+    }
 
     public function percent(): float
     {

@@ -23,6 +23,9 @@ final class Thickness
     /** Two places on one outline are a line's two walls when the way round is this many widths; at a corner it is shorter. */
     private const WAY_ROUND = 7.0;
 
+    /** What is narrower by less than the measure is exact is not narrower. */
+    private const AS_GOOD_AS = 0.985;
+
     private const MOST_SAMPLES = 400_000;
 
     /** @var list<float> */
@@ -43,7 +46,7 @@ final class Thickness
     /** @var list<float> way along its contour, mm */
     private array $way = [];
 
-    /** @var list<float> length of each contour */
+    /** @var array<int, float> length of each contour */
     private array $round = [];
 
     /** @var list<array{list<float>, float}> segment and parameter of each sample */
@@ -145,7 +148,7 @@ final class Thickness
         foreach ($thin as $i => [$width, $q]) {
             // Along the wall, and across to the other wall.
             for ($k = 1; $k <= 3; $k++) {
-                if (isset($thin[$i + $k]) && $this->contour[$i] === $this->contour[$i + $k] && $this->way[$i + $k] - $this->way[$i] < 4 * $this->step) {
+                if (isset($thin[$i + $k]) && $this->contour[$i] === $this->contour[$i + $k] && 4 * $this->step > $this->way[$i + $k] - $this->way[$i]) {
                     $group[$find($i)] = $find($i + $k);
                     break;
                 }
@@ -296,19 +299,18 @@ final class Thickness
         }
         $as = array_values(array_filter($samples, static fn (int $i): bool => $thin[$i][0] <= 1.03 * $least));
         $i = $as[intdiv(count($as), 2)];
-        $width = INF;
-        $point = null;
-        foreach (array_unique([$i, ...array_slice($as, 0, 40)]) as $k) {
-            [$w, $x, $y] = $this->across($k, $thin[$k][1]);
-            if ($w < $width * 0.999 || $point === null) {
-                [$width, $point] = [$w, new Point($x, $y)];
+        [$width, $x, $y] = $this->across($i, $thin[$i][1]);
+        foreach (array_slice($as, 0, 40) as $k) {
+            [$w, $px, $py] = $this->across($k, $thin[$k][1]);
+            if ($w < $width * 0.999) {
+                [$width, $x, $y] = [$w, $px, $py];
             }
         }
-        if ($point === null || $width >= $this->limit * 0.985) {
+        if ($width >= $this->limit * self::AS_GOOD_AS) {
             return null;
         }
 
-        return new ThinPlace($point, $width, $count * $this->step / 2);
+        return new ThinPlace(new Point($x, $y), $width, $count * $this->step / 2);
     }
 
     /**

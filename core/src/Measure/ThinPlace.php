@@ -14,5 +14,7 @@ final readonly class ThinPlace
      * @param  float  $width  mm, there
      * @param  float  $length  mm, of the whole stretch
      */
-    public function __construct(public Point $at, public float $width, public float $length) {}
+    public function __construct(public Point $at, public float $width, public float $length)
+    {
+    }
 }

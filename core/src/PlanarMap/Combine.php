@@ -14,7 +14,7 @@ use NeatEdge\Core\PlanarMap\Rule\EachCover;
 /** The combinations of shapes that a shop asks for, in its own words. */
 final class Combine
 {
-    /** @param list<Shape> $shapes */
+    /** @param  list<Shape>  $shapes */
     public static function weld(array $shapes, ?Tolerance $tolerance = null): Shape
     {
         return PlanarMap::of($shapes, $tolerance)->region(new AnyOwner);
@@ -30,7 +30,7 @@ final class Combine
         return PlanarMap::of([$bottom, ...$others], $tolerance)->region(new BottomOnly);
     }
 
-    /** @param list<Shape> $shapes */
+    /** @param  list<Shape>  $shapes */
     public static function keepOverlap(array $shapes, ?Tolerance $tolerance = null): Shape
     {
         return PlanarMap::of($shapes, $tolerance)->region(CountedOwners::all(count($shapes)));

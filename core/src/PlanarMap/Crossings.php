@@ -21,7 +21,9 @@ final class Crossings
     /** @var array<int, list<int>> edge => vertex keys (x << 31 | y) on it */
     private array $cuts = [];
 
-    private function __construct(private readonly Chords $chords) {}
+    private function __construct(private readonly Chords $chords)
+    {
+    }
 
     /**
      * @return array<int, list<int>> edge => keys (x << 31 | y) of the vertices at which it must be cut, possibly repeated
@@ -286,7 +288,7 @@ final class Crossings
         }
     }
 
-    /** @param list<int> $edges */
+    /** @param  list<int>  $edges */
     private function passAt(int $key, array $edges): void
     {
         $x = $this->chords->x;

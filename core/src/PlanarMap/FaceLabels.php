@@ -61,7 +61,7 @@ final class FaceLabels
 
                 continue;
             }
-            $stack[$depth - 1][1] = $h;
+            $stack[$depth - 1] = [$entered, $h, $start];
             self::cross($through, $owner, $delta, $deltas, $winding, $evenodd, $rule);
             $labels[$face] = $rule->label();
             // The frame that undoes lies under the others of its face.

@@ -19,9 +19,10 @@ final readonly class PlanarMap
         private Chords $edges,
         private Faces $faces,
         private float $flatness,
-    ) {}
+    ) {
+    }
 
-    /** @param list<Shape> $shapes one owner each; a later shape lies above an earlier one */
+    /** @param  list<Shape>  $shapes one owner each; a later shape lies above an earlier one */
     public static function of(array $shapes, ?Tolerance $tolerance = null): self
     {
         $sources = new Sources($shapes);

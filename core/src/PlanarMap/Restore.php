@@ -24,7 +24,7 @@ final class Restore
     /** Square of the distance at which two places are one: what floats can tell apart at this place on the bench. */
     private readonly float $met;
 
-    /** @param float $flatness mm */
+    /** @param  float  $flatness mm */
     public function __construct(
         private readonly Sources $sources,
         private readonly Chords $edges,
@@ -69,7 +69,6 @@ final class Restore
             return null;
         }
         $contour = new Contour($coords, true);
-
 
         return $this->isSliver($contour, $doubt ? 0.5 : 0.02) ? null : $contour;
     }
@@ -431,14 +430,14 @@ final class Restore
         foreach ($segments as [$line, $s]) {
             $k = count($out) - 1;
             if ($line && $k >= 0 && $out[$k][0] && self::straight($out[$k][1], $s)) {
-                $out[$k][1] = self::through($out[$k][1], $s);
+                $out[$k] = [true, self::through($out[$k][1], $s)];
             } else {
                 $out[] = [$line, $s];
             }
         }
         $k = count($out) - 1;
         if ($k > 1 && $out[0][0] && $out[$k][0] && self::straight($out[$k][1], $out[0][1])) {
-            $out[0][1] = self::through($out[$k][1], $out[0][1]);
+            $out[0] = [true, self::through($out[$k][1], $out[0][1])];
             array_pop($out);
         }
         if ($out === []) {

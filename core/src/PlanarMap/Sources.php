@@ -37,7 +37,7 @@ final class Sources
 
     public float $extent = 0.0;
 
-    /** @param list<Shape> $shapes one owner each */
+    /** @param  list<Shape>  $shapes one owner each */
     public function __construct(array $shapes)
     {
         $this->frame($shapes);
@@ -55,27 +55,29 @@ final class Sources
         }
     }
 
-    /** @param list<Shape> $shapes */
+    /** @param  list<Shape>  $shapes */
     private function frame(array $shapes): void
     {
-        $xs = [];
-        $ys = [];
+        $left = $top = INF;
+        $right = $bottom = -INF;
         foreach ($shapes as $shape) {
             foreach ($shape->contours as $contour) {
-                // Handles bound the curve, and min() over a packed list is one C loop.
-                $parts = array_chunk($contour->coords, 2);
-                $x = array_column($parts, 0);
-                $y = array_column($parts, 1);
-                array_push($xs, min($x), max($x));
-                array_push($ys, min($y), max($y));
+                // Handles bound the curve.
+                foreach ($contour->coords as $i => $value) {
+                    if ($i & 1) {
+                        $top = $value < $top ? $value : $top;
+                        $bottom = $value > $bottom ? $value : $bottom;
+                    } else {
+                        $left = $value < $left ? $value : $left;
+                        $right = $value > $right ? $value : $right;
+                    }
+                }
             }
         }
-        if ($xs === []) {
+        if ($left > $right) {
             return;
         }
-        $left = min($xs);
-        $top = min($ys);
-        $this->extent = max(max($xs) - $left, max($ys) - $top, 1e-9);
+        $this->extent = max($right - $left, $bottom - $top, 1e-9);
         while ($this->extent * $this->scale > self::SPAN) {
             $this->scale /= 2;
         }
@@ -128,7 +130,7 @@ final class Sources
         return $out;
     }
 
-    /** @param list<float> $c */
+    /** @param  list<float>  $c */
     private static function isShort(array $c, int $i, float $tiny): bool
     {
         $x = $c[$i];

@@ -28,7 +28,9 @@ final class WeldPass
 
     private float $coarseSize = 1.0;
 
-    private function __construct(private readonly Sources $sources, private readonly float $distance) {}
+    private function __construct(private readonly Sources $sources, private readonly float $distance)
+    {
+    }
 
     /**
      * @param  float  $distance  weld distance, mm
@@ -80,7 +82,7 @@ final class WeldPass
         return $out;
     }
 
-    /** @param list<float> $part */
+    /** @param  list<float>  $part */
     private function isSpeck(array $part): bool
     {
         $d = $this->distance;
@@ -231,7 +233,7 @@ final class WeldPass
                 return null;
             }
         } else {
-            $t = null;
+            $t = $t0;
             $best = INF;
             for ($k = 0; $k <= 4; $k++) {
                 $at = $t0 + ($t1 - $t0) * $k / 4;

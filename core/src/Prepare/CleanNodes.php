@@ -16,8 +16,10 @@ final readonly class CleanNodes implements Step
     /** Segments shorter than this are taken out, mm. */
     private const TINY = 0.002;
 
-    /** @param float $deviation how far an outline may move, mm */
-    public function __construct(private float $deviation = 0.005) {}
+    /** @param  float  $deviation how far an outline may move, mm */
+    public function __construct(private float $deviation = 0.005)
+    {
+    }
 
     public function key(): string
     {
@@ -91,7 +93,7 @@ final readonly class CleanNodes implements Step
         return new Contour($coords, $contour->closed);
     }
 
-    /** @param list<float> $s */
+    /** @param  list<float>  $s */
     private function isFlat(array $s): bool
     {
         $dx = $s[6] - $s[0];

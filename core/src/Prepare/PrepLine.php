@@ -10,8 +10,10 @@ use NeatEdge\Core\Artwork\Artwork;
 /** A line of steps over source art that is never overwritten. Each step's outcome is kept by the content that led to it. */
 final readonly class PrepLine
 {
-    /** @param list<Step> $steps */
-    public function __construct(private array $steps, private StepCache $cache = new MemoryCache) {}
+    /** @param  list<Step>  $steps */
+    public function __construct(private array $steps, private StepCache $cache = new MemoryCache)
+    {
+    }
 
     public static function standard(StepCache $cache = new MemoryCache, float $deviation = 0.005): self
     {

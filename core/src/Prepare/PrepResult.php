@@ -10,8 +10,10 @@ use NeatEdge\Core\Measure\LookDifference;
 /** What came out of a prep line, and every state on the way. */
 final readonly class PrepResult
 {
-    /** @param list<array{artwork: Artwork, report: StepReport, cached: bool}> $stages */
-    public function __construct(public Artwork $source, public array $stages, public LookDifference $look) {}
+    /** @param  list<array{artwork: Artwork, report: StepReport, cached: bool}>  $stages */
+    public function __construct(public Artwork $source, public array $stages, public LookDifference $look)
+    {
+    }
 
     public function artwork(): Artwork
     {

@@ -61,7 +61,7 @@ final readonly class RemoveHidden implements Step
         return $artwork->withPieces($out);
     }
 
-    /** @param list<Shape> $above */
+    /** @param  list<Shape>  $above */
     private static function uncovered(Shape $shape, array $above, Tolerance $tolerance): Shape
     {
         return $above === [] ? Combine::weld([$shape], $tolerance) : Combine::cutAway($shape, $above, $tolerance);

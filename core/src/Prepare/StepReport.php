@@ -20,7 +20,8 @@ final readonly class StepReport
         public int $strokesBefore,
         public int $strokesAfter,
         public LookDifference $look,
-    ) {}
+    ) {
+    }
 
     public static function of(Step $step, Artwork $before, Artwork $after, LookDifference $look): self
     {
@@ -39,7 +40,7 @@ final readonly class StepReport
         );
     }
 
-    /** @param array<string, mixed> $data as toArray() gives it */
+    /** @param  array<string, mixed>  $data as toArray() gives it */
     public static function fromArray(array $data): self
     {
         return new self(

@@ -7,4 +7,6 @@ namespace NeatEdge\Core\Prepare;
 use RuntimeException;
 
 /** The person who started the work stopped it. */
-final class Stopped extends RuntimeException {}
+final class Stopped extends RuntimeException
+{
+}

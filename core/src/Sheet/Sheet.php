@@ -13,8 +13,10 @@ use NeatEdge\Core\Geometry\Shape;
 /** What is cut or printed in one colour. */
 final readonly class Sheet
 {
-    /** @param list<Piece> $pieces */
-    private function __construct(public Paint $paint, public array $pieces, private float $width, private float $height) {}
+    /** @param  list<Piece>  $pieces */
+    private function __construct(public Paint $paint, public array $pieces, private float $width, private float $height)
+    {
+    }
 
     /** @return list<self> one for each paint, in the order in which they first appear, the lowest first */
     public static function allOf(Artwork $artwork): array

@@ -88,7 +88,7 @@ final class Dashes
         return new Contour($coords === [] ? [$segments[0][0], $segments[0][1]] : $coords, false);
     }
 
-    /** @param list<float> $segment */
+    /** @param  list<float>  $segment */
     private static function parameter(array $segment, float $length, float $at): float
     {
         if ($at <= 0.0) {

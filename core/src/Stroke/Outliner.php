@@ -201,7 +201,7 @@ final class Outliner
         }
     }
 
-    /** @param list<float> $s */
+    /** @param  list<float>  $s */
     private function border(array $s, float $low, float $high, bool $tightAbove): float
     {
         for ($i = 0; $i < 30; $i++) {
@@ -213,7 +213,7 @@ final class Outliner
         return ($low + $high) / 2;
     }
 
-    /** @param list<float> $s */
+    /** @param  list<float>  $s */
     private function bendPart(array $s, float $from, float $to, bool $tight): void
     {
         if ($to - $from < 1e-9) {
@@ -278,7 +278,7 @@ final class Outliner
         $this->parts[] = self::running($this->band($left, $right));
     }
 
-    /** @param list<float> $s */
+    /** @param  list<float>  $s */
     private function slice(array $s, int $depth): void
     {
         [$ax, $ay] = OffsetCurve::tangent($s, 0.0);

@@ -7,7 +7,7 @@ namespace NeatEdge\Core\Stroke;
 /** How a line is drawn, in the terms of SVG 2, chapter 13. Lengths are in the units of the contour that is drawn. */
 final readonly class StrokeStyle
 {
-    /** @param list<float> $dashes on, off, on, …; empty for a solid line */
+    /** @param  list<float>  $dashes on, off, on, …; empty for a solid line */
     public function __construct(
         public float $width,
         public Cap $cap = Cap::Butt,
@@ -15,7 +15,8 @@ final readonly class StrokeStyle
         public float $miterLimit = 4.0,
         public array $dashes = [],
         public float $dashOffset = 0.0,
-    ) {}
+    ) {
+    }
 
     /** The same style for a contour that was scaled by a similarity. */
     public function scaled(float $factor): self

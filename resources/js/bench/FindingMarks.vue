@@ -2,7 +2,7 @@
 import type { Finding } from '@/api/types'
 import { computed } from 'vue'
 
-const props = defineProps<{ findings: Finding[]; selected: number | null; scale: number; left: number; top: number; width: number; height: number }>()
+const props = defineProps<{ findings: Finding[]; selected: number | null; scale: number; left: number; top: number; width: number; height: number; quiet?: boolean }>()
 defineEmits<{ select: [index: number] }>()
 
 /** Marks in view, the chosen one last so that it lies on top; a number that would cover another is left out. */
@@ -16,7 +16,7 @@ const marks = computed(() => {
       const free = taken.every((other) => Math.abs(other.x - mark.x) > 62 || Math.abs(other.y - mark.y) > 19)
       if (free) taken.push(mark)
       const value = mark.finding.width_mm ?? mark.finding.gap_mm
-      return { ...mark, text: value !== undefined ? `${value.toFixed(2)} mm` : mark.finding.kind.replace('-', ' '), labelled: free }
+      return { ...mark, text: value !== undefined ? `${value.toFixed(2)} mm` : mark.finding.kind.replace('-', ' '), labelled: free && (!props.quiet || mark.index === props.selected) }
     })
   return out.reverse()
 })

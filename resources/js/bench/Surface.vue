@@ -123,6 +123,7 @@ defineExpose({ fit: pan.fit })
           :top="top"
           :width="width"
           :height="height"
+          :quiet="bench.view.kind === 'wipe'"
           @select="bench.finding = $event"
         />
         <g

@@ -49,16 +49,25 @@ final class ArtworkJson
             throw new UnexpectedValueException('The stored artwork cannot be read.');
         }
 
-        return new Artwork((float) $data['width'], (float) $data['height'], array_map(static fn (array $piece): Piece => new Piece(
+        return new Artwork((float) $data['width'], (float) $data['height'], array_values(array_map(static fn (array $piece): Piece => new Piece(
             $piece['id'],
             new Shape(
-                array_map(static fn (array $contour): Contour => new Contour(array_map(floatval(...), $contour[1]), $contour[0]), $piece['contours']),
+                array_values(array_map(static fn (array $contour): Contour => new Contour(self::floats($contour[1]), $contour[0]), $piece['contours'])),
                 FillRule::from($piece['rule']),
             ),
             $piece['fill'] === null ? null : self::toPaint($piece['fill']),
             $piece['stroke'] === null ? null : self::toStroke($piece['stroke']),
             $piece['name'],
-        ), $data['pieces']));
+        ), $data['pieces'])));
+    }
+
+    /**
+     * @param  array<mixed>  $numbers
+     * @return list<float>
+     */
+    private static function floats(array $numbers): array
+    {
+        return array_values(array_map(floatval(...), $numbers));
     }
 
     /** @return array{string, float} */
@@ -67,7 +76,7 @@ final class ArtworkJson
         return [$paint->colour->hex(), $paint->opacity];
     }
 
-    /** @param array{string, float} $data */
+    /** @param  array{string, float}  $data */
     private static function toPaint(array $data): Paint
     {
         return new Paint(Colour::fromHex($data[0]), (float) $data[1]);
@@ -91,14 +100,14 @@ final class ArtworkJson
         ];
     }
 
-    /** @param array<string, mixed> $data */
+    /** @param  array<string, mixed>  $data */
     private static function toStroke(array $data): Stroke
     {
         return new Stroke(
             self::toPaint($data['paint']),
             new StrokeStyle(
                 (float) $data['width'], Cap::from($data['cap']), Join::from($data['join']), (float) $data['miter'],
-                array_map(floatval(...), $data['dashes']), (float) $data['offset'],
+                self::floats($data['dashes']), (float) $data['offset'],
             ),
             $data['pen'] === null ? null : new Matrix(...array_map(floatval(...), $data['pen'])),
         );

@@ -70,7 +70,7 @@ final class ColourText
         return [new Colour($v[0], $v[1], $v[2]), isset($v[3]) ? $v[3] / 255 : 1.0];
     }
 
-    /** @param list<string> $parts */
+    /** @param  list<string>  $parts */
     private static function rgb(array $parts): ?Colour
     {
         $v = [];
@@ -85,7 +85,7 @@ final class ColourText
         return new Colour($v[0], $v[1], $v[2]);
     }
 
-    /** @param list<string> $parts */
+    /** @param  list<string>  $parts */
     private static function hsl(array $parts): ?Colour
     {
         $s = self::unit($parts[1], 100.0);

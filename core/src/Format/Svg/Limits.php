@@ -15,5 +15,6 @@ final readonly class Limits
         public int $pieces = 100_000,
         public int $segments = 2_000_000,
         public float $size = 200_000.0,
-    ) {}
+    ) {
+    }
 }

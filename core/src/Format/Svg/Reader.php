@@ -316,7 +316,7 @@ final class Reader
         $this->keep($e, $shape, $fill, $stroke, $scope->clips);
     }
 
-    /** @param list<Shape> $clips */
+    /** @param  list<Shape>  $clips */
     private function keep(DOMElement $e, Shape $shape, ?Paint $fill, ?Stroke $stroke, array $clips): void
     {
         $name = mb_substr($e->getAttribute('id'), 0, 120);

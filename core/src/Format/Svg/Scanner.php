@@ -9,7 +9,9 @@ final class Scanner
 {
     private int $at = 0;
 
-    public function __construct(private readonly string $text) {}
+    public function __construct(private readonly string $text)
+    {
+    }
 
     public function command(): ?string
     {

@@ -23,7 +23,8 @@ final readonly class Scope
         public array $clips = [],
         public array $uses = [],
         public int $depth = 0,
-    ) {}
+    ) {
+    }
 
     public function inside(Style $style, Matrix $own, float $opacity): self
     {

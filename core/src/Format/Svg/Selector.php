@@ -13,7 +13,9 @@ final readonly class Selector
      * @param  list<array{element: string, id: list<string>, class: list<string>, attribute: list<array{string, string|null}>, child: bool}>  $steps  outermost first; child: directly inside the step before
      * @param  int  $specificity  ids, classes and elements in thousands
      */
-    private function __construct(private array $steps, public int $specificity) {}
+    private function __construct(private array $steps, public int $specificity)
+    {
+    }
 
     /** Null for what the page alone could decide, such as :hover: such a rule never applies to a drawing. */
     public static function parse(string $text): ?self

@@ -23,8 +23,10 @@ final readonly class Style
         'visibility' => 'visible', 'font-size' => '16px', 'opacity' => '1', 'display' => 'inline',
     ];
 
-    /** @param array<string, string> $values */
-    private function __construct(private array $values) {}
+    /** @param  array<string, string>  $values */
+    private function __construct(private array $values)
+    {
+    }
 
     public static function initial(): self
     {

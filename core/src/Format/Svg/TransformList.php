@@ -41,7 +41,7 @@ final class TransformList
         return $matrix;
     }
 
-    /** @param list<float> $n */
+    /** @param  list<float>  $n */
     private static function one(string $name, array $n): ?Matrix
     {
         $count = count($n);

@@ -11,7 +11,9 @@ use NeatEdge\Core\Geometry\Matrix;
 /** A coordinate system's size, against which percentages are taken, and the lengths written in it. */
 final readonly class Viewport
 {
-    public function __construct(public float $width, public float $height) {}
+    public function __construct(public float $width, public float $height)
+    {
+    }
 
     /** @return float|null user units; null when the text is no length */
     public function length(string $text, string $direction, float $fontSize = 16.0): ?float
@@ -65,15 +67,14 @@ final readonly class Viewport
         [$left, $top, $w, $h] = $box;
         $sx = $width / $w;
         $sy = $height / $h;
-        if (preg_match('/^\s*(?:defer\s+)?(none|x(Min|Mid|Max)Y(Min|Mid|Max))(?:\s+(meet|slice))?\s*$/', $preserve, $found) !== 1) {
-            $found = ['', 'xMidYMid', 'Mid', 'Mid', 'meet'];
-        }
+        $found = preg_match('/^\s*(?:defer\s+)?(none|x(Min|Mid|Max)Y(Min|Mid|Max))(?:\s+(meet|slice))?\s*$/', $preserve, $match) === 1
+            ? $match : ['', 'xMidYMid', 'Mid', 'Mid', 'meet'];
         if ($found[1] !== 'none') {
             $sx = $sy = ($found[4] ?? '') === 'slice' ? max($sx, $sy) : min($sx, $sy);
         }
         $share = ['Min' => 0.0, 'Mid' => 0.5, 'Max' => 1.0];
-        $freeX = $found[1] === 'none' ? 0.0 : ($width - $w * $sx) * $share[$found[2]];
-        $freeY = $found[1] === 'none' ? 0.0 : ($height - $h * $sy) * $share[$found[3]];
+        $freeX = $found[1] === 'none' ? 0.0 : ($width - $w * $sx) * ($share[$found[2] ?? ''] ?? 0.5);
+        $freeY = $found[1] === 'none' ? 0.0 : ($height - $h * $sy) * ($share[$found[3] ?? ''] ?? 0.5);
 
         return new Matrix($sx, 0, 0, $sy, $x - $left * $sx + $freeX, $y - $top * $sy + $freeY);
     }

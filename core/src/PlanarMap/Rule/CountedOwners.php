@@ -12,8 +12,10 @@ final class CountedOwners implements FaceRule
 {
     private int $covering = 0;
 
-    /** @param Closure(int): bool $keep */
-    private function __construct(private readonly Closure $keep) {}
+    /** @param  Closure(int): bool  $keep */
+    private function __construct(private readonly Closure $keep)
+    {
+    }
 
     public static function all(int $owners): self
     {

@@ -17,7 +17,7 @@ final class TopOwner implements FaceRule
 
     private int $half = 1;
 
-    /** @param list<int>|null $labels by owner; the owners themselves when null */
+    /** @param  list<int>|null  $labels by owner; the owners themselves when null */
     public function __construct(int $owners, private readonly ?array $labels = null)
     {
         while ($this->half < $owners) {

@@ -1,0 +1,72 @@
+# Sourced by bin/start and bin/test: installs what is missing on a Debian 12 machine.
+root=$(cd "$(dirname "$0")/.." && pwd)
+cd "$root"
+export COMPOSER_ALLOW_SUPERUSER=1 COMPOSER_NO_INTERACTION=1 npm_config_fund=false npm_config_audit=false npm_config_update_notifier=false
+
+say() { printf '%s\n' "$*" >&2; }
+
+# debian PACKAGE... installs what is not there yet, or names the one command that does.
+debian() {
+    missing=""
+    for package in "$@"; do
+        dpkg-query -W -f='${Status}' "$package" 2>/dev/null | grep -q 'ok installed' || missing="$missing $package"
+    done
+    [ -z "$missing" ] && return 0
+    if [ "$(id -u)" = 0 ]; then
+        say "Installing$missing"
+        export DEBIAN_FRONTEND=noninteractive
+        apt-get update -qq >/dev/null 2>&1 || true
+        # shellcheck disable=SC2086
+        apt-get install -y -qq --no-install-recommends $missing >/tmp/neat-edge-apt.log 2>&1 || { tail -n 5 /tmp/neat-edge-apt.log >&2; say "The packages could not be installed."; exit 1; }
+    else
+        say "Some packages are missing. Run this once, then start again:"
+        say "  sudo apt-get install -y --no-install-recommends$missing"
+        exit 1
+    fi
+}
+
+php_packages="php8.2-cli php8.2-sqlite3 php8.2-mbstring php8.2-xml php8.2-zip"
+command -v node >/dev/null 2>&1 || php_packages="$php_packages nodejs"
+command -v npm >/dev/null 2>&1 || php_packages="$php_packages npm"
+command -v composer >/dev/null 2>&1 || php_packages="$php_packages composer unzip"
+
+# stamped FILE... is true when the given files are as they were when the stamp of that name was set.
+stamp_of() { cat "$@" 2>/dev/null | sha256sum | cut -d' ' -f1; }
+
+vendor() { # vendor [--no-dev]
+    want="$(stamp_of composer.json)$*"
+    if [ ! -f vendor/autoload.php ] || [ "$(cat vendor/.stamp 2>/dev/null)" != "$want" ]; then
+        # What development added is more than enough to serve with.
+        if [ "$*" = "--no-dev" ] && [ -f vendor/autoload.php ] && [ "$(cat vendor/.stamp 2>/dev/null)" = "$(stamp_of composer.json)" ]; then return 0; fi
+        say "Installing PHP libraries"
+        composer update --quiet --no-progress --no-scripts "$@" || { say "The PHP libraries could not be installed."; exit 1; }
+        printf '%s' "$want" > vendor/.stamp
+    fi
+}
+
+modules() {
+    want=$(stamp_of package-lock.json)
+    if [ ! -d node_modules/vue ] || [ "$(cat node_modules/.stamp 2>/dev/null)" != "$want" ]; then
+        say "Installing the page's libraries"
+        npm ci --no-audit --no-fund >/tmp/neat-edge-npm.log 2>&1 || { tail -n 5 /tmp/neat-edge-npm.log >&2; say "The page's libraries could not be installed."; exit 1; }
+        printf '%s' "$want" > node_modules/.stamp
+    fi
+}
+
+page() {
+    want=$(find resources vite.config.ts package-lock.json -type f -print0 | sort -z | xargs -0 cat | sha256sum | cut -d' ' -f1)
+    if [ ! -f public/build/manifest.json ] || [ "$(cat public/build/.stamp 2>/dev/null)" != "$want" ]; then
+        say "Building the page"
+        npx vite build >/tmp/neat-edge-vite.log 2>&1 || { tail -n 30 /tmp/neat-edge-vite.log >&2; exit 1; }
+        printf '%s' "$want" > public/build/.stamp
+    fi
+}
+
+folders() {
+    mkdir -p storage/framework/views storage/framework/cache storage/framework/sessions storage/logs storage/app storage/opcache bootstrap/cache
+    [ -f .env ] || cp .env.example .env
+    grep -q '^APP_KEY=base64' .env || php artisan key:generate --force --quiet
+}
+
+# The same settings for the server and the worker: the JIT on, a file of 20 MB taken.
+php_flags="-d opcache.enable_cli=1 -d opcache.jit_buffer_size=128M -d opcache.memory_consumption=192 -d memory_limit=1G -d upload_max_filesize=24M -d post_max_size=25M -d display_errors=0"

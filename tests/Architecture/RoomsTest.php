@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Architecture;
+
+use PHPat\Selector\Selector;
+use PHPat\Test\Attributes\TestRule;
+use PHPat\Test\Builder\Rule;
+use PHPat\Test\PHPat;
+
+/** Each room of the core knows only the rooms above it, and the core knows nothing of the application round it. */
+final class RoomsTest
+{
+    private const ROOMS = ['Geometry', 'PlanarMap', 'Stroke', 'Measure', 'Type', 'Artwork', 'Edit', 'Prepare', 'Check', 'Separate', 'Sheet', 'Format', 'Proof'];
+
+    /** @return iterable<Rule> */
+    #[TestRule]
+    public function each_room_knows_only_those_above(): iterable
+    {
+        foreach (self::ROOMS as $i => $room) {
+            $below = array_map(
+                static fn (string $name) => Selector::inNamespace("NeatEdge\\Core\\{$name}"),
+                // Combining pieces outlines their strokes by the step of the same name: Edit may look at Prepare.
+                array_values(array_filter(array_slice(self::ROOMS, $i + 1), static fn (string $name): bool => ! ($room === 'Edit' && $name === 'Prepare'))),
+            );
+            if ($below !== []) {
+                yield PHPat::rule()
+                    ->classes(Selector::inNamespace("NeatEdge\\Core\\{$room}"))
+                    ->shouldNotDependOn()
+                    ->classes(...$below)
+                    ->because('each room of the core knows only the rooms above it');
+            }
+        }
+    }
+
+    #[TestRule]
+    public function the_core_stands_alone(): Rule
+    {
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('NeatEdge\Core'))
+            ->excluding(Selector::inNamespace('NeatEdge\Core\Tests'))
+            ->shouldNotDependOn()
+            ->classes(Selector::inNamespace('Illuminate'), Selector::inNamespace('App'), Selector::inNamespace('NeatEdge\Console'), Selector::inNamespace('Symfony'))
+            ->because('the core has no framework, no HTTP, no database');
+    }
+
+    #[TestRule]
+    public function the_command_line_starts_without_the_framework(): Rule
+    {
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('NeatEdge\Console'))
+            ->shouldNotDependOn()
+            ->classes(Selector::inNamespace('Illuminate'), Selector::inNamespace('App'))
+            ->because('a script that calls it must not wait for the web application');
+    }
+}
