@@ -95,8 +95,8 @@ final class SafeXml
         if (str_starts_with($bytes, "\xEF\xBB\xBF")) {
             $bytes = substr($bytes, 3);
         }
-        if (str_starts_with($bytes, "\x00") || str_starts_with($bytes, "<\x00")) {
-            throw SvgRefused::encoding('UTF-16 or UTF-32 without a mark');
+        if (str_starts_with($bytes, "\x00<") || str_starts_with($bytes, "\x00\x00") || str_starts_with($bytes, "<\x00")) {
+            throw SvgRefused::encoding('UTF-16 or UTF-32, no mark');
         }
         if (preg_match('/^\s*<\?xml[^>]*?\sencoding\s*=\s*["\']([^"\']*)/', $bytes, $found) === 1 && ! in_array(strtolower($found[1]), self::ENCODINGS, true)) {
             throw SvgRefused::encoding($found[1]);
