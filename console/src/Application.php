@@ -24,6 +24,22 @@ final class Application
         'prepare' => PrepareCommand::class,
     ];
 
+    /** @return list<string> the call's words, with "-o -" told in a way that is not taken for an option of its own */
+    private static function tokens(): array
+    {
+        $out = [];
+        foreach ($_SERVER['argv'] ?? [] as $token) {
+            $last = count($out) - 1;
+            if ($token === '-' && $last > 0 && in_array($out[$last], ['-o', '--output'], true)) {
+                $out[$last] = '--output=-';
+            } else {
+                $out[] = (string) $token;
+            }
+        }
+
+        return $out;
+    }
+
     public static function main(): int
     {
         register_shutdown_function(static function (): void {
@@ -45,7 +61,7 @@ final class Application
         $application->setCatchExceptions(false);
         $output = new ConsoleOutput;
         try {
-            return $application->run(new ArgvInput, $output);
+            return $application->run(new ArgvInput(self::tokens()), $output);
         } catch (Throwable $problem) {
             OutputFile::abandon();
             $words = $problem instanceof \Error ? 'the work stopped on an internal error ('.$problem->getMessage().').' : $problem->getMessage();

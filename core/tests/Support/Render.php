@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Tests\Support;
 
-use GdImage;
 use RuntimeException;
 
-/** Pictures of SVG text by a renderer that we did not write (librsvg), and how far two of them differ. */
+/** Pictures of SVG text by renderers that we did not write (librsvg, resvg), and whether two of them look the same. */
 final class Render
 {
     /** A channel must differ by more than this, of 255, to count: below it is anti-aliasing. */
@@ -16,11 +15,50 @@ final class Render
     /** No art has this colour, so that nothing and white are not the same. */
     private const GROUND = '#e9d3f1';
 
-    public static function png(string $svg, int $width): GdImage
+    /** @var array{string, int}|null the original rendered last: it is compared with several outcomes in a row */
+    private static ?array $original = null;
+
+    /** @var array{int, int, list<string>} */
+    private static array $picture = [0, 0, []];
+
+    /**
+     * Whether two drawings look the same: by librsvg, and where that sees a difference, by resvg, since each has
+     * habits of its own at joins.
+     */
+    public static function looksSame(string $original, string $outcome, int $width): bool
     {
-        $process = proc_open(['rsvg-convert', '-w', (string) $width, '-f', 'png', '--unlimited', '-b', self::GROUND], [['pipe', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']], $pipes);
+        if (self::$original !== [$original, $width]) {
+            self::$picture = self::byLibrsvg($original, $width);
+            self::$original = [$original, $width];
+        }
+
+        return self::differing(self::$picture, self::byLibrsvg($outcome, $width)) === []
+            || self::differing(self::byResvg($original, $width), self::byResvg($outcome, $width)) === [];
+    }
+
+    /** @return array{int, int, list<string>} width, height, and rows of three bytes a pixel */
+    private static function byLibrsvg(string $svg, int $width): array
+    {
+        return self::picture(['rsvg-convert', '-w', (string) $width, '-f', 'png', '--unlimited', '-b', self::GROUND], $svg);
+    }
+
+    /** @return array{int, int, list<string>} */
+    private static function byResvg(string $svg, int $width): array
+    {
+        return self::picture(['node', __DIR__.'/resvg.mjs', (string) $width, self::GROUND], $svg);
+    }
+
+    /**
+     * @param  list<string>  $command
+     * @return array{int, int, list<string>}
+     *
+     * @throws RuntimeException where the renderer gives no picture
+     */
+    private static function picture(array $command, string $svg): array
+    {
+        $process = proc_open($command, [['pipe', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']], $pipes);
         if ($process === false) {
-            throw new RuntimeException('rsvg-convert cannot be started.');
+            throw new RuntimeException("{$command[0]} cannot be started.");
         }
         fwrite($pipes[0], $svg);
         fclose($pipes[0]);
@@ -29,60 +67,56 @@ final class Render
         proc_close($process);
         $image = $png === '' ? false : imagecreatefromstring($png);
         if ($image === false) {
-            throw new RuntimeException('The SVG cannot be rendered.');
+            throw new RuntimeException("{$command[0]} gives no picture.");
+        }
+        imagepalettetotruecolor($image);
+        ob_start();
+        imagebmp($image, null, false);
+        $raw = (string) ob_get_clean();
+        /** @var array{1: int} $offset */
+        $offset = unpack('V', substr($raw, 10, 4));
+        $w = imagesx($image);
+        $h = imagesy($image);
+        $wide = intdiv(3 * $w + 3, 4) * 4;
+        $rows = [];
+        for ($y = 0; $y < $h; $y++) {
+            // A BMP begins with its lowest row.
+            $rows[] = substr($raw, $offset[1] + ($h - 1 - $y) * $wide, 3 * $w);
         }
 
-        return $image;
+        return [$w, $h, $rows];
     }
 
     /**
      * Pixels that differ clearly, with all eight of their neighbours: what is left of the difference mask when it is
      * shrunk by one pixel.
+     *
+     * @param  array{int, int, list<string>}  $a
+     * @param  array{int, int, list<string>}  $b
+     * @return list<array{int, int}>
      */
-    public static function difference(string $svgA, string $svgB, int $width): int
+    private static function differing(array $a, array $b): array
     {
-        return count(self::differing(self::png($svgA, $width), self::png($svgB, $width)));
-    }
-
-    /** @return list<array{int, int}> */
-    public static function differing(GdImage $a, GdImage $b): array
-    {
-        $w = imagesx($a);
-        $h = imagesy($a);
-        if (abs(imagesx($b) - $w) > 1 || abs(imagesy($b) - $h) > 1) {
-            throw new RuntimeException(sprintf('The pictures are of different size: %d x %d and %d x %d.', $w, $h, imagesx($b), imagesy($b)));
+        [$w, $h, $rowsA] = $a;
+        [$wB, $hB, $rowsB] = $b;
+        if (abs($wB - $w) > 1 || abs($hB - $h) > 1) {
+            throw new RuntimeException(sprintf('The pictures are of different size: %d x %d and %d x %d.', $w, $h, $wB, $hB));
         }
-        $h = min($h, imagesy($b));
-        $rowsA = self::rows($a, $w, $h);
-        $rowsB = self::rows($b, $w, $h);
         $mask = [];
-        for ($y = 0; $y < $h; $y++) {
-            if ($rowsA[$y] === $rowsB[$y]) {
-                continue;
-            }
-            $other = $rowsA[$y] ^ $rowsB[$y];
-            $at = strspn($other, "\0");
-            $end = strlen($other);
-            while ($at < $end) {
-                $x = intdiv($at, 3);
-                for ($k = 3 * $x; $k < 3 * $x + 3; $k++) {
-                    if (abs(ord($rowsA[$y][$k]) - ord($rowsB[$y][$k])) > self::CLEAR) {
-                        $mask[$y][$x] = true;
-                        break;
-                    }
+        for ($y = 0; $y < min($h, $hB); $y++) {
+            if ($rowsA[$y] !== $rowsB[$y]) {
+                $row = self::differingInRow($rowsA[$y], $rowsB[$y]);
+                if ($row !== []) {
+                    $mask[$y] = $row;
                 }
-                $at = 3 * ($x + 1);
-                $at += strspn($other, "\0", $at);
             }
         }
         $out = [];
         foreach ($mask as $y => $row) {
             foreach ($row as $x => $_) {
                 for ($dy = -1; $dy <= 1; $dy++) {
-                    for ($dx = -1; $dx <= 1; $dx++) {
-                        if (! isset($mask[$y + $dy][$x + $dx])) {
-                            continue 3;
-                        }
+                    if (! isset($mask[$y + $dy][$x - 1], $mask[$y + $dy][$x], $mask[$y + $dy][$x + 1])) {
+                        continue 2;
                     }
                 }
                 $out[] = [$x, $y];
@@ -92,21 +126,17 @@ final class Render
         return $out;
     }
 
-    /** @return list<string> rows of three bytes a pixel */
-    private static function rows(GdImage $image, int $w, int $h): array
+    /** @return array<int, true> by x */
+    private static function differingInRow(string $a, string $b): array
     {
-        imagepalettetotruecolor($image);
-        ob_start();
-        imagebmp($image, null, false);
-        $raw = (string) ob_get_clean();
-        /** @var array{1: int} $offset */
-        $offset = unpack('V', substr($raw, 10, 4));
-        $wide = intdiv(3 * imagesx($image) + 3, 4) * 4;
-        $tall = imagesy($image);
         $out = [];
-        for ($y = 0; $y < $h; $y++) {
-            // A BMP begins with its lowest row.
-            $out[] = substr($raw, $offset[1] + ($tall - 1 - $y) * $wide, 3 * $w);
+        $other = $a ^ $b;
+        $end = strlen($other);
+        for ($at = strspn($other, "\0"); $at < $end; $at += strspn($other, "\0", $at)) {
+            if (abs(ord($a[$at]) - ord($b[$at])) > self::CLEAR) {
+                $out[intdiv($at, 3)] = true;
+            }
+            $at++;
         }
 
         return $out;

@@ -14,12 +14,12 @@ final class BasicShape
     public const NAMES = ['path', 'rect', 'circle', 'ellipse', 'line', 'polyline', 'polygon'];
 
     /** @return array{list<Contour>, bool} contours, and whether all of the element could be read */
-    public static function contours(DOMElement $e, Viewport $viewport, float $fontSize): array
+    public static function contours(DOMElement $e, Viewport $viewport, float $fontSize, int $most = PHP_INT_MAX): array
     {
         $get = static fn (string $name, string $direction, float $default = 0.0): float => $viewport->attribute($e, $name, $direction, $default, $fontSize);
         switch ($e->localName) {
             case 'path':
-                [$contours, $error] = PathData::parse($e->getAttribute('d'));
+                [$contours, $error] = PathData::parse($e->getAttribute('d'), $most);
 
                 return [$contours, $error === null];
             case 'rect':

@@ -13,7 +13,7 @@ final readonly class Limits
         public int $entityBytes = 1_000_000,
         public int $depth = 200,
         public int $pieces = 100_000,
-        public int $segments = 2_000_000,
+        public int $segments = 500_000,
         public float $size = 200_000.0,
     ) {
     }

@@ -16,9 +16,15 @@ final class PathData
 {
     private const PARAMETERS = ['M' => 2, 'L' => 2, 'H' => 1, 'V' => 1, 'C' => 6, 'S' => 4, 'Q' => 4, 'T' => 2, 'Z' => 0];
 
-    /** @return array{list<Contour>, int|null} what it draws, and where it stopped being readable */
-    public static function parse(string $text): array
+    /**
+     * @param  int  $most  segments that are taken
+     * @return array{list<Contour>, int|null} what it draws, and where it stopped being readable
+     *
+     * @throws SvgRefused when it has more
+     */
+    public static function parse(string $text, int $most = PHP_INT_MAX): array
     {
+        $count = 0;
         $in = new Scanner($text);
         $pen = new Pen;
         $command = $in->command();
@@ -31,6 +37,9 @@ final class PathData
         while (true) {
             $upper = strtoupper($command);
             $before = $in->position();
+            if (++$count > $most) {
+                throw SvgRefused::tooManySegments($most);
+            }
             if ($upper === 'A') {
                 $radii = $in->numbers(3);
                 $large = $radii === null ? null : $in->flag();

@@ -286,7 +286,7 @@ final class Reader
         if (in_array($style->get('visibility'), ['hidden', 'collapse'], true)) {
             return;
         }
-        [$contours, $whole] = BasicShape::contours($e, $scope->viewport, $this->fontSize($style, $scope->viewport));
+        [$contours, $whole] = BasicShape::contours($e, $scope->viewport, $this->fontSize($style, $scope->viewport), $this->limits->segments);
         if (! $whole) {
             $this->note('path-data', 'A path could be read only in part; what comes before the error is drawn.', Severity::Warning, $this->placeOf($e, $scope));
         }
