@@ -1,0 +1,249 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Jobs\PrepareArtwork;
+use App\Models\Preparation;
+use App\Models\Revision;
+use App\Models\ShopJob;
+use App\Models\StepResult;
+use Database\Seeders\DatabaseSeeder;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Queue;
+use Illuminate\Testing\TestResponse;
+use NeatEdge\Core\Format\Svg\Reader;
+use NeatEdge\Core\Tests\Support\HostileFiles;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Test;
+use RuntimeException;
+use Tests\TestCase;
+use ZipArchive;
+
+final class JobsTest extends TestCase
+{
+    use RefreshDatabase;
+
+    private const DECAL = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="50mm" viewBox="0 0 100 50"><rect id="panel" x="10" y="10" width="50" height="20" fill="#f00"/><path id="rope" d="M20 20h60" stroke="#00f" stroke-width="4"/><path d="M10 40h80" stroke="#f00" stroke-width=".1"/><text x="5" y="45">Marrowby</text></svg>';
+
+    /**
+     * @param  array<string, string>  $fields
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
+    private function send(string $svg, array $fields = [], string $name = 'decal.svg'): TestResponse
+    {
+        return $this->post('/api/jobs', ['process' => 'cut-vinyl', ...$fields, 'file' => UploadedFile::fake()->createWithContent($name, $svg)], ['Accept' => 'application/json']);
+    }
+
+    private function job(string $svg = self::DECAL): ShopJob
+    {
+        return ShopJob::query()->findOrFail($this->send($svg)->assertCreated()->json('id'));
+    }
+
+    #[Test]
+    public function a_file_becomes_a_job_at_the_finished_width(): void
+    {
+        $id = $this->send(self::DECAL, ['width' => '12in - 2*2.4mm', 'title' => 'Boathouse'])->assertCreated()->json('id');
+        $state = $this->getJson("/api/jobs/{$id}")->assertOk();
+        self::assertEqualsWithDelta(300.0, $state->json('job.width'), 1e-9);
+        self::assertEqualsWithDelta(150.0, $state->json('job.height'), 1e-9);
+        self::assertSame(['Boathouse', 'decal.svg'], [$state->json('job.title'), $state->json('job.sourceName')]);
+        self::assertSame(['panel', 'rope', ''], array_column($state->json('art.pieces'), 'name'));
+        self::assertEqualsWithDelta(12.0, $state->json('art.pieces.1.stroke.width'), 1e-9);
+        self::assertSame('text', $state->json('notices.0.kind'));
+        self::assertEqualsWithDelta([15.0, 135.0], $state->json('notices.0.at'), 1e-6);
+    }
+
+    #[Test]
+    public function without_a_title_the_file_name_serves_and_stays_text(): void
+    {
+        $id = $this->send(self::DECAL, [], '<b>x</b>.svg')->assertCreated()->json('id');
+        self::assertStringNotContainsString('<b>', (string) $this->get("/jobs/{$id}")->assertOk()->getContent());
+        self::assertNotSame('', $this->getJson("/api/jobs/{$id}")->assertHeader('Content-Type', 'application/json')->json('job.title'));
+    }
+
+    /** @return array<string, array{string, string}> */
+    public static function refused(): array
+    {
+        return array_map(static fn (array $one): array => $one, HostileFiles::refused());
+    }
+
+    #[Test]
+    #[DataProvider('refused')]
+    public function a_hostile_file_is_answered_in_one_sentence_and_nothing_is_stored(string $file, string $words): void
+    {
+        $message = $this->send($file)->assertStatus(422)->json('message');
+        // A file beyond the limit of uploads, or an empty one, is refused before it is read.
+        self::assertMatchesRegularExpression('/^[A-Z][^\n]+\.$/u', $message);
+        self::assertTrue(str_contains($message, $words) || str_contains($message, 'larger than'), $message);
+        self::assertSame([0, 0], [ShopJob::query()->count(), Revision::query()->count()]);
+    }
+
+    #[Test]
+    public function bad_fields_are_answered_in_words(): void
+    {
+        $this->send(self::DECAL, ['width' => 'wide'])->assertStatus(422)->assertJsonPath('message', '"wide" is not a length; write it like 300mm, 4in or 120mm - 2*3.');
+        $this->send(self::DECAL, ['width' => '90m'])->assertStatus(422);
+        $this->send(self::DECAL, ['width' => '900000mm'])->assertStatus(422)->assertJsonPath('message', 'At that size the art is 900.0 m long; at most 50 m are taken.');
+        $this->send(self::DECAL, ['process' => 'knitting'])->assertStatus(422)->assertJsonPath('message', 'Choose how the job is made.');
+        $this->postJson('/api/jobs', ['process' => 'cut-vinyl'])->assertStatus(422)->assertJsonPath('message', 'Drop an SVG file first.');
+        $this->send('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"/>')->assertStatus(422)->assertJsonPath('message', 'The file draws nothing: it has no shapes and no lines.');
+        $this->getJson('/api/jobs/99')->assertNotFound()->assertJsonPath('message', 'That is not here any more.');
+        self::assertSame(0, ShopJob::query()->count());
+    }
+
+    #[Test]
+    public function preparing_gives_steps_sheets_findings_and_files(): void
+    {
+        $job = $this->job();
+        $id = $this->postJson("/api/jobs/{$job->id}/preparations")->assertStatus(202)->json('id');
+        $state = $this->getJson("/api/preparations/{$id}")->assertOk()->assertJsonPath('status', 'done');
+        self::assertSame(['outline-strokes', 'remove-hidden', 'merge-by-colour', 'clean-nodes'], array_column($state->json('result.steps'), 'step'));
+        self::assertSame(['#ff0000', '#0000ff'], array_column($state->json('result.sheets'), 'colour'));
+        self::assertSame('thin-line', $state->json('result.findings.0.kind'));
+        self::assertEqualsWithDelta(0.1, $state->json('result.findings.0.width_mm'), 0.002);
+        self::assertEqualsWithDelta(0.0, $state->json('result.look_difference.percent'), 1e-3);
+
+        $art = $this->getJson("/api/preparations/{$id}/stages/1")->assertOk();
+        self::assertCount(3, $art->json('pieces'));
+        $this->getJson("/api/preparations/{$id}/stages/9")->assertNotFound();
+
+        $file = $this->get("/api/preparations/{$id}/sheets/2.svg")->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="sheet-2-0000ff.svg"');
+        self::assertEqualsWithDelta(240.0, Reader::read((string) $file->getContent())->artwork->pieces[0]->shape->area(), 1e-4);
+        $this->get("/api/preparations/{$id}/sheets/3.svg")->assertNotFound();
+
+        $path = (string) tempnam(sys_get_temp_dir(), 'zip');
+        file_put_contents($path, $this->get("/api/preparations/{$id}/sheets.zip")->assertOk()->getContent());
+        $zip = new ZipArchive;
+        self::assertTrue($zip->open($path));
+        self::assertSame(3, $zip->numFiles);
+        self::assertStringContainsString('width="100mm"', (string) $zip->getFromName('sheet-1-ff0000.svg'));
+        self::assertSame($state->json('result.sheets'), json_decode((string) $zip->getFromName('report.json'), true)['sheets']);
+        unlink($path);
+    }
+
+    #[Test]
+    public function pictures_are_plain_and_cannot_run_anything(): void
+    {
+        $job = $this->job(str_replace('<text', '<script>alert(1)</script><text onclick="alert(1)"', self::DECAL));
+        $picture = $this->get("/api/jobs/{$job->id}/picture.svg")->assertOk();
+        self::assertStringNotContainsString('alert', (string) $picture->getContent());
+        self::assertStringContainsString('sandbox', (string) $picture->headers->get('Content-Security-Policy'));
+        self::assertSame('nosniff', $picture->headers->get('X-Content-Type-Options'));
+    }
+
+    #[Test]
+    public function a_switched_off_step_is_left_out_and_the_others_are_not_run_again(): void
+    {
+        $job = $this->job();
+        $this->postJson("/api/jobs/{$job->id}/preparations")->assertStatus(202);
+        $kept = StepResult::query()->count();
+        $id = $this->postJson("/api/jobs/{$job->id}/preparations", ['steps' => ['outline-strokes', 'remove-hidden', 'merge-by-colour']])->json('id');
+        $state = $this->getJson("/api/preparations/{$id}");
+        self::assertSame([true, true, true], array_column($state->json('result.steps'), 'cached'));
+        self::assertSame($kept, StepResult::query()->count());
+        $this->postJson("/api/jobs/{$job->id}/preparations", ['steps' => ['knit']])->assertStatus(422)->assertJsonPath('message', 'There is no such step.');
+        $this->postJson("/api/jobs/{$job->id}/preparations", ['steps' => []])->assertStatus(422);
+    }
+
+    #[Test]
+    public function a_preparation_can_be_stopped(): void
+    {
+        Queue::fake();
+        $job = $this->job();
+        $id = $this->postJson("/api/jobs/{$job->id}/preparations")->assertJsonPath('status', 'waiting')->json('id');
+        Queue::assertPushed(PrepareArtwork::class);
+        $this->postJson("/api/preparations/{$id}/stop")->assertJsonPath('status', 'stopped');
+        (new PrepareArtwork($id))->handle();
+        $this->getJson("/api/preparations/{$id}")->assertJsonPath('status', 'stopped')->assertJsonPath('result', null);
+
+        $second = $this->postJson("/api/jobs/{$job->id}/preparations")->json('id');
+        Preparation::query()->whereKey($second)->update(['stop_requested' => true]);
+        (new PrepareArtwork($second))->handle();
+        $this->getJson("/api/preparations/{$second}")->assertJsonPath('status', 'stopped');
+    }
+
+    #[Test]
+    public function work_that_breaks_off_says_so_and_touches_nothing(): void
+    {
+        Queue::fake();
+        $job = $this->job();
+        $id = $this->postJson("/api/jobs/{$job->id}/preparations")->json('id');
+        (new PrepareArtwork($id))->failed(new RuntimeException('secret detail'));
+        $state = $this->getJson("/api/preparations/{$id}")->assertJsonPath('status', 'failed');
+        self::assertStringNotContainsString('secret', (string) $state->getContent());
+        self::assertSame(1, $job->revisions()->count());
+    }
+
+    #[Test]
+    public function changing_the_ticket_scales_the_art_and_checks_against_the_new_limits(): void
+    {
+        $job = $this->job();
+        $this->postJson("/api/jobs/{$job->id}/preparations");
+        $state = $this->patchJson("/api/jobs/{$job->id}", ['version' => 1, 'process' => 'engraving', 'width' => '200mm', 'line' => '0.15mm', 'title' => 'Tag'])->assertOk();
+        self::assertEquals([200.0, 100.0, 0.15], [$state->json('job.width'), $state->json('job.height'), $state->json('job.limits.line')]);
+        self::assertTrue($state->json('preparation.stale'));
+        self::assertEqualsWithDelta([10.0, 90.0], $state->json('notices.0.at'), 1e-6);
+        $id = $this->postJson("/api/jobs/{$job->id}/preparations")->json('id');
+        self::assertSame([], $this->getJson("/api/preparations/{$id}")->json('result.findings'));
+        $this->patchJson("/api/jobs/{$job->id}", ['version' => $state->json('job.version'), 'width' => 'no'])->assertStatus(422);
+    }
+
+    #[Test]
+    public function an_edit_is_previewed_kept_undone_and_done_again(): void
+    {
+        $job = $this->job();
+        $edit = ['kind' => 'weld', 'pieces' => ['p1', 'p2']];
+        $this->postJson("/api/jobs/{$job->id}/edits/preview", ['edit' => $edit])->assertOk()->assertJsonCount(2, 'art.pieces');
+        self::assertSame(1, $job->revisions()->count());
+        $state = $this->postJson("/api/jobs/{$job->id}/edits", ['version' => 1, 'edit' => $edit])->assertOk()->assertJsonCount(2, 'art.pieces')->assertJsonPath('history.label', 'Weld');
+        $state = $this->postJson("/api/jobs/{$job->id}/undo", ['version' => $state->json('job.version')])->assertJsonCount(3, 'art.pieces')->assertJsonPath('history.canRedo', true);
+        $state = $this->postJson("/api/jobs/{$job->id}/redo", ['version' => $state->json('job.version')])->assertJsonCount(2, 'art.pieces')->assertJsonPath('history.canRedo', false);
+        $this->postJson("/api/jobs/{$job->id}/edits", ['version' => $state->json('job.version'), 'edit' => ['kind' => 'remove', 'pieces' => ['p1']]])->assertJsonCount(1, 'art.pieces');
+    }
+
+    #[Test]
+    public function a_stale_window_overwrites_nothing_and_is_shown_the_newer_state(): void
+    {
+        $job = $this->job();
+        $this->postJson("/api/jobs/{$job->id}/edits", ['version' => 1, 'edit' => ['kind' => 'remove', 'pieces' => ['p3']]])->assertOk();
+        $this->postJson("/api/jobs/{$job->id}/edits", ['version' => 1, 'edit' => ['kind' => 'remove', 'pieces' => ['p1']]])->assertStatus(409)
+            ->assertJsonCount(2, 'art.pieces')->assertJsonPath('job.version', 2);
+        $this->patchJson("/api/jobs/{$job->id}", ['version' => 1, 'width' => '50mm'])->assertStatus(409);
+        self::assertSame(2, $job->revisions()->count());
+    }
+
+    #[Test]
+    public function an_edit_that_cannot_be_made_says_why(): void
+    {
+        $job = $this->job();
+        foreach ([
+            ['kind' => 'knit', 'pieces' => []],
+            ['kind' => 'weld', 'pieces' => ['gone']],
+            ['kind' => 'cut-away', 'pieces' => ['p1']],
+            ['kind' => 'remove', 'pieces' => []],
+            ['kind' => 'keep-overlap', 'pieces' => ['p1', 'p3']],
+        ] as $edit) {
+            $message = $this->postJson("/api/jobs/{$job->id}/edits", ['version' => 1, 'edit' => $edit])->assertStatus(422)->json('message');
+            self::assertMatchesRegularExpression('/^[A-Z][^\n]+\.$/', $message);
+        }
+        self::assertSame(1, $job->revisions()->count());
+    }
+
+    #[Test]
+    public function the_demo_is_seeded_once_and_rich_enough(): void
+    {
+        $this->seed(DatabaseSeeder::class);
+        $this->seed(DatabaseSeeder::class);
+        $jobs = $this->getJson('/api/jobs')->assertOk()->assertJsonCount(4)->json();
+        foreach ($jobs as $job) {
+            $state = $this->getJson("/api/jobs/{$job['id']}");
+            self::assertGreaterThanOrEqual(40, count($state->json('art.pieces')), $job['title']);
+            self::assertContains('text', array_column($state->json('notices'), 'kind'), $job['title']);
+        }
+        $this->deleteJson("/api/jobs/{$jobs[0]['id']}")->assertNoContent();
+        $this->getJson('/api/jobs')->assertJsonCount(3);
+    }
+}
