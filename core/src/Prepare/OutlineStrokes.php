@@ -7,6 +7,7 @@ namespace NeatEdge\Core\Prepare;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Stroke;
+use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\Stroke\Outliner;
@@ -39,17 +40,31 @@ final readonly class OutlineStrokes implements Step
 
                 continue;
             }
-            if ($piece->fill !== null) {
+            $filled = $piece->fill !== null && self::enclosesSomething($piece->shape);
+            if ($filled) {
                 $pieces[] = new Piece($piece->id, $piece->shape, $piece->fill, null, $piece->name);
             }
             $outline = self::outline($piece->shape, $piece->stroke, $tolerance);
             if (! $outline->isEmpty()) {
-                $id = $piece->fill !== null ? "{$piece->id}-line" : $piece->id;
+                $id = $filled ? "{$piece->id}-line" : $piece->id;
                 $pieces[] = new Piece($id, $outline, $piece->stroke->paint, null, $piece->name);
             }
         }
 
         return $artwork->withPieces($pieces);
+    }
+
+    /** One straight line, or one there and back, is often given a fill that nobody sees. */
+    private static function enclosesSomething(Shape $shape): bool
+    {
+        foreach ($shape->contours as $contour) {
+            $segments = $contour->segments();
+            if (count($segments) > 2 || array_filter($segments, static fn (array $s): bool => ! Cubic::isLine($s)) !== []) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private static function outline(Shape $shape, Stroke $stroke, Tolerance $tolerance): Shape

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Bench;
+
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Tests\Support\RandomArt;
+
+/** Time to weld N random overlapping circles, rounded rectangles and stars at constant density. */
+final class WeldGrowth
+{
+    /** @return iterable<array{string, string, string}> */
+    public function figures(): iterable
+    {
+        $points = [];
+        Combine::weld(self::scene(200));
+        foreach ([250, 500, 1000, 2000, 4000] as $n) {
+            $times = [];
+            $scene = self::scene($n);
+            $nodes = 0;
+            for ($k = 0; $k < 3; $k++) {
+                $start = hrtime(true);
+                $nodes = Combine::weld($scene)->nodeCount();
+                $times[] = (hrtime(true) - $start) / 1e6;
+            }
+            sort($times);
+            $points[] = [log($n), log($times[1])];
+            yield ["weld of {$n} shapes, {$nodes} nodes out", sprintf('%.0f ms', $times[1]), ''];
+        }
+        yield ['growth exponent, N = 250 to 4000', sprintf('%.3f', self::slope($points)), 'at most 1.2'];
+        yield ['peak memory at N = 4000', sprintf('%.0f MB', memory_get_peak_usage() / 1e6), ''];
+    }
+
+    /** @return list<Shape> */
+    private static function scene(int $n): array
+    {
+        $art = new RandomArt(4);
+        $side = 10 * sqrt($n);
+        $out = [];
+        for ($i = 0; $i < $n; $i++) {
+            [$x, $y, $r] = [$art->between(0, $side), $art->between(0, $side), $art->between(3, 8)];
+            $out[] = Shape::of(match ($i % 3) {
+                0 => Contour::circle($x, $y, $r),
+                1 => $art->roundedRectangle($x, $y, 1.5 * $r, $r, 0.3 * $r)->transformed(Matrix::rotation($art->between(0, 360), $x, $y)),
+                default => $art->star($x, $y, $r, 5),
+            });
+        }
+
+        return $out;
+    }
+
+    /** @param  list<array{float, float}>  $points */
+    private static function slope(array $points): float
+    {
+        $n = count($points);
+        $mx = array_sum(array_column($points, 0)) / $n;
+        $my = array_sum(array_column($points, 1)) / $n;
+        $up = $down = 0.0;
+        foreach ($points as [$x, $y]) {
+            $up += ($x - $mx) * ($y - $my);
+            $down += ($x - $mx) ** 2;
+        }
+
+        return $up / $down;
+    }
+}

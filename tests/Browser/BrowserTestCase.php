@@ -1,0 +1,197 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\NoSuchElementException;
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\LocalFileDetector;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\Remote\RemoteWebElement;
+use Facebook\WebDriver\WebDriverBy;
+use PHPUnit\Framework\TestCase;
+use RuntimeException;
+
+/** The real page in headless Chromium, against a server and a worker of its own with an empty database. */
+abstract class BrowserTestCase extends TestCase
+{
+    private const PORT = 8397;
+
+    private const DRIVER_PORT = 9597;
+
+    protected static RemoteWebDriver $browser;
+
+    protected static string $folder;
+
+    /** @var list<resource> */
+    private static array $processes = [];
+
+    public static function setUpBeforeClass(): void
+    {
+        $root = dirname(__DIR__, 2);
+        self::$folder = sys_get_temp_dir().'/neat-edge-browser-'.bin2hex(random_bytes(4));
+        mkdir(self::$folder.'/downloads', recursive: true);
+        touch(self::$folder.'/test.sqlite');
+        $environment = [
+            ...getenv(),
+            'APP_ENV' => 'production', 'APP_KEY' => 'base64:'.base64_encode(random_bytes(32)),
+            'DB_DATABASE' => self::$folder.'/test.sqlite', 'QUEUE_CONNECTION' => 'database', 'CACHE_STORE' => 'database', 'LOG_CHANNEL' => 'errorlog',
+            'PHP_CLI_SERVER_WORKERS' => '3',
+        ];
+        $php = [PHP_BINARY, '-d', 'memory_limit=1G', '-d', 'upload_max_filesize=24M', '-d', 'post_max_size=25M', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=64M', '-d', 'opcache.jit=function'];
+        foreach ([['migrate', '--force'], ['db:seed', '--force']] as $command) {
+            self::wait(self::launch([...$php, 'artisan', ...$command], $environment, $root), implode(' ', $command));
+        }
+        self::$processes = [
+            self::launch([...$php, 'artisan', 'queue:work', '--sleep=0.2', '--tries=1'], $environment, $root),
+            self::launch([...$php, '-S', '127.0.0.1:'.self::PORT, '-t', 'public', 'server.php'], $environment, $root),
+            self::launch(['chromedriver', '--port='.self::DRIVER_PORT], $environment, $root),
+        ];
+        self::listen(self::PORT);
+        self::listen(self::DRIVER_PORT);
+        $options = new ChromeOptions;
+        $options->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
+            '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--window-size=1280,943', '--user-data-dir='.self::$folder.'/profile']);
+        $options->setExperimentalOption('prefs', ['download.default_directory' => self::$folder.'/downloads', 'download.prompt_for_download' => false]);
+        $capabilities = DesiredCapabilities::chrome();
+        $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
+        $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
+        self::$browser = RemoteWebDriver::create('http://127.0.0.1:'.self::DRIVER_PORT, $capabilities, 60_000, 60_000);
+    }
+
+    public static function tearDownAfterClass(): void
+    {
+        self::$browser->quit();
+        foreach (self::$processes as $process) {
+            $pid = proc_get_status($process)['pid'];
+            // The server's workers are its children.
+            exec("pkill -TERM -P {$pid}");
+            proc_terminate($process);
+            proc_close($process);
+        }
+        exec('rm -rf '.escapeshellarg(self::$folder));
+    }
+
+    protected function visit(string $path): void
+    {
+        self::$browser->get('http://127.0.0.1:'.self::PORT.$path);
+    }
+
+    /** The element, once it is there and shown. */
+    protected function see(string $selector, float $seconds = 15.0): RemoteWebElement
+    {
+        return self::until(static function () use ($selector): ?RemoteWebElement {
+            $element = self::$browser->findElement(WebDriverBy::cssSelector($selector));
+
+            return $element->isDisplayed() ? $element : null;
+        }, "{$selector} to be seen", $seconds);
+    }
+
+    protected function press(string $selector): void
+    {
+        $this->see($selector)->click();
+    }
+
+    protected function seeText(string $text, string $in = 'body', float $seconds = 15.0): void
+    {
+        self::until(static fn (): ?bool => str_contains(self::$browser->findElement(WebDriverBy::cssSelector($in))->getText(), $text) ?: null, "\"{$text}\" in {$in}", $seconds);
+        self::assertTrue(true);
+    }
+
+    protected function upload(string $path): void
+    {
+        $input = self::$browser->findElement(WebDriverBy::cssSelector('input[type=file]'));
+        $input->setFileDetector(new LocalFileDetector)->sendKeys($path);
+    }
+
+    protected function howMany(string $selector): int
+    {
+        return count(self::$browser->findElements(WebDriverBy::cssSelector($selector)));
+    }
+
+    /** The one file that was downloaded, whole; the folder is empty again after. */
+    protected function downloaded(): string
+    {
+        $path = self::until(static function (): ?string {
+            $files = glob(self::$folder.'/downloads/*') ?: [];
+
+            return count($files) === 1 && ! str_ends_with($files[0], '.crdownload') ? $files[0] : null;
+        }, 'a download', 15.0);
+        $kept = self::$folder.'/'.basename($path);
+        rename($path, $kept);
+
+        return $kept;
+    }
+
+    /** @return list<string> what the page complained of since it was last asked */
+    protected function complaints(): array
+    {
+        $out = [];
+        foreach (self::$browser->manage()->getLog('browser') as $entry) {
+            if ($entry['level'] === 'SEVERE' && ! str_contains($entry['message'], 'status of 422')) {
+                $out[] = $entry['message'];
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * @template T
+     *
+     * @param  callable(): (T|null)  $look
+     * @return T
+     */
+    protected static function until(callable $look, string $what, float $seconds): mixed
+    {
+        $end = microtime(true) + $seconds;
+        do {
+            try {
+                $found = $look();
+                if ($found !== null) {
+                    return $found;
+                }
+            } catch (NoSuchElementException|StaleElementReferenceException) {
+                // Not yet.
+            }
+            usleep(80_000);
+        } while (microtime(true) < $end);
+        self::fail("Waited {$seconds} s for {$what}.");
+    }
+
+    /**
+     * @param  list<string>  $command
+     * @param  array<string, string>  $environment
+     * @return resource
+     */
+    private static function launch(array $command, array $environment, string $root)
+    {
+        $process = proc_open($command, [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', self::$folder.'/errors.log', 'a']], $pipes, $root, $environment);
+
+        return $process === false ? throw new RuntimeException("{$command[0]} cannot be started.") : $process;
+    }
+
+    /** @param  resource  $process */
+    private static function wait($process, string $what): void
+    {
+        do {
+            usleep(50_000);
+            $status = proc_get_status($process);
+        } while ($status['running']);
+        if ($status['exitcode'] !== 0) {
+            throw new RuntimeException("{$what} failed: ".file_get_contents(self::$folder.'/errors.log'));
+        }
+    }
+
+    private static function listen(int $port): void
+    {
+        self::until(static function () use ($port): ?bool {
+            $socket = @fsockopen('127.0.0.1', $port, $code, $message, 0.2);
+
+            return $socket === false ? null : fclose($socket);
+        }, "port {$port}", 20.0);
+    }
+}
