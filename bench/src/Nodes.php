@@ -17,7 +17,7 @@ use NeatEdge\Core\Tests\Support\RealArt;
  * Nodes of outlined and welded icons, against what exact arcs and offsets need.
  *
  * What is needed is counted on the outcome itself, without looking at how it was made: each line or curve between two
- * corners needs one node for a line, and for a smooth run of curves one for every quarter turn begun.
+ * corners needs one node for a line (and none where it only goes on), and for a smooth run of curves one for every quarter turn begun.
  */
 final class Nodes
 {
@@ -43,13 +43,18 @@ final class Nodes
         $count = 0;
         $turn = 0.0;
         $before = null;
+        $line = null;
         foreach ($segments as $s) {
             if (Cubic::isLine($s)) {
-                $count += 1 + self::quarters($turn);
-                [$turn, $before] = [0.0, null];
+                $length = hypot($s[6] - $s[0], $s[7] - $s[1]);
+                $direction = [($s[6] - $s[0]) / $length, ($s[7] - $s[1]) / $length];
+                $goesOn = $line !== null && abs($line[0] * $direction[1] - $line[1] * $direction[0]) < 0.005;
+                $count += ($goesOn ? 0 : 1) + self::quarters($turn);
+                [$turn, $before, $line] = [0.0, null, $direction];
 
                 continue;
             }
+            $line = null;
             [$ax, $ay] = OffsetCurve::tangent($s, 0.0);
             [$mx, $my] = OffsetCurve::tangent($s, 0.5);
             [$bx, $by] = OffsetCurve::tangent($s, 1.0);

@@ -31,7 +31,8 @@ final class Application
         foreach ($_SERVER['argv'] ?? [] as $token) {
             $last = count($out) - 1;
             if ($token === '-' && $last > 0 && in_array($out[$last], ['-o', '--output'], true)) {
-                $out[$last] = '--output=-';
+                array_pop($out);
+                $out[] = '--output=-';
             } else {
                 $out[] = (string) $token;
             }

@@ -127,6 +127,7 @@ final class CommandLineTest extends TestCase
         self::assertStringContainsString('width="300mm"', (string) file_get_contents("{$this->folder}/ready/{$report['sheets'][0]['file']}"));
     }
 
+    /** @param  list<string>  $arguments */
     #[Test]
     #[TestWith([['outline', 'gone.svg', '-o', 'out.svg'], 'no file'])]
     #[TestWith([['outline', '.', '-o', 'out.svg'], 'no file'])]
@@ -141,6 +142,7 @@ final class CommandLineTest extends TestCase
     #[TestWith([['outline'], 'Not enough arguments'])]
     #[TestWith([['paint', 'in.svg'], 'not defined'])]
     #[TestWith([['outline', 'in.svg', '--colour'], 'does not exist'])]
+    /** @param  list<string>  $arguments */
     public function a_bad_call_is_one_line_and_exit_2_and_leaves_nothing(array $arguments, string $words): void
     {
         $this->drawing('<rect width="9" height="9"/>');

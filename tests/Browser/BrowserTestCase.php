@@ -97,8 +97,12 @@ abstract class BrowserTestCase extends TestCase
 
     protected function seeText(string $text, string $in = 'body', float $seconds = 15.0): void
     {
-        self::until(static fn (): ?bool => str_contains(self::$browser->findElement(WebDriverBy::cssSelector($in))->getText(), $text) ?: null, "\"{$text}\" in {$in}", $seconds);
-        self::assertTrue(true);
+        $all = self::until(static function () use ($text, $in): ?string {
+            $all = self::$browser->findElement(WebDriverBy::cssSelector($in))->getText();
+
+            return str_contains($all, $text) ? $all : null;
+        }, "\"{$text}\" in {$in}", $seconds);
+        self::assertStringContainsString($text, $all);
     }
 
     protected function upload(string $path): void

@@ -39,7 +39,7 @@ final class JobsTest extends TestCase
 
     private function job(string $svg = self::DECAL): ShopJob
     {
-        return ShopJob::query()->findOrFail($this->send($svg)->assertCreated()->json('id'));
+        return ShopJob::query()->whereKey($this->send($svg)->assertCreated()->json('id'))->firstOrFail();
     }
 
     #[Test]
