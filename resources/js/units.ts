@@ -9,9 +9,15 @@ export function metres(value: number): string {
 
 export function percent(value: number): string {
   if (value === 0) return '0 %'
-  return value < 0.001 ? 'under 0.001 %' : `${value.toFixed(3)} %`
+  return value < 0.001 ? '< 0.001 %' : `${value.toFixed(3)} %`
 }
 
 export function count(value: number, one: string, many = `${one}s`): string {
   return `${value.toLocaleString('en')} ${value === 1 ? one : many}`
+}
+
+/** A ground on which a colour can be seen: light colours lie on slate, all others on paper. */
+export function groundFor(colour: string): string {
+  const [red = 0, green = 0, blue = 0] = [1, 3, 5].map((at) => parseInt(colour.slice(at, at + 2), 16))
+  return 0.299 * red + 0.587 * green + 0.114 * blue > 205 ? '#5f6d6a' : '#fffdf7'
 }

@@ -16,6 +16,8 @@ const pointer = ref<{ x: number; y: number } | null>(null)
 
 const place = computed(() => `translate(${left.value} ${top.value}) scale(${scale.value})`)
 const wipeX = computed(() => left.value + bench.wipeAt * (size.value?.width ?? 0) * scale.value)
+/** A sheet alone shows the findings on it alone. */
+const onSheet = computed(() => (bench.view.kind === 'sheet' && bench.shown.after ? new Set(bench.shown.after.pieces.map((piece) => piece.id)) : null))
 const marksShown = computed(() => bench.view.kind !== 'preview' && !bench.running)
 
 watch(
@@ -124,6 +126,7 @@ defineExpose({ fit: pan.fit })
           :width="width"
           :height="height"
           :quiet="bench.view.kind === 'wipe'"
+          :pieces="onSheet"
           @select="bench.finding = $event"
         />
         <g

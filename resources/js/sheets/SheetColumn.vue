@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useBench } from '@/stores/bench'
+import { groundFor } from '@/units'
 
 const bench = useBench()
 function press(index: number) {
@@ -22,7 +23,7 @@ function press(index: number) {
       :data-sheet="index + 1"
       @click="press(index)"
     >
-      <img :src="`/api/preparations/${bench.preparation?.id}/sheets/${index + 1}/picture.svg`" alt="" loading="lazy">
+      <img :src="`/api/preparations/${bench.preparation?.id}/sheets/${index + 1}/picture.svg`" :style="{ background: groundFor(sheet.colour) }" alt="" loading="lazy">
       <span class="foot"><i :style="{ background: sheet.colour, opacity: sheet.opacity }" />{{ sheet.pieces }} pcs</span>
     </button>
   </aside>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useBench } from '@/stores/bench'
-import { count, metres, mm } from '@/units'
+import { count, groundFor, metres, mm } from '@/units'
 import { ElButton } from 'element-plus'
 import Drawer from './Drawer.vue'
 
@@ -18,7 +18,7 @@ const bench = useBench()
       <a class="all" :href="`/api/preparations/${bench.preparation?.id}/sheets.zip`" download data-test="all-sheets">Download all as ZIP</a>
       <ul>
         <li v-for="(sheet, index) in bench.sheets" :key="sheet.file">
-          <img :src="`/api/preparations/${bench.preparation?.id}/sheets/${index + 1}/picture.svg`" alt="" loading="lazy">
+          <img :src="`/api/preparations/${bench.preparation?.id}/sheets/${index + 1}/picture.svg`" :style="{ background: groundFor(sheet.colour) }" alt="" loading="lazy">
           <div>
             <strong><span class="dab" :style="{ background: sheet.colour, opacity: sheet.opacity }" />{{ index + 1 }}. {{ sheet.colour }}</strong>
             <p class="quiet numbers">{{ mm(sheet.width_mm) }} × {{ mm(sheet.height_mm) }}<br>{{ count(sheet.pieces, 'piece') }}, {{ count(sheet.nodes, 'node') }}<br>{{ metres(sheet.cut_length_mm) }} to cut</p>

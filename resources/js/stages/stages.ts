@@ -20,7 +20,7 @@ export const stages: Stage[] = [
     key: 'check',
     label: 'Check',
     drawer: defineAsyncComponent(() => import('./Check.vue')),
-    state: (b) => (b.findings.length > 0 ? `${b.findings.length} findings` : b.prepared ? 'clear' : 'not yet'),
+    state: (b) => (b.findings.length > 0 ? `${b.findings.length} ${b.findings.length === 1 ? 'finding' : 'findings'}` : b.prepared ? 'clear' : 'not yet'),
     alarming: (b) => b.findings.length > 0,
   },
   { key: 'send', label: 'Send', drawer: defineAsyncComponent(() => import('./Send.vue')), state: (b) => (b.prepared ? (b.preparation?.stale ? 'out of date' : 'ready') : 'not yet') },
