@@ -13,7 +13,7 @@ use NeatEdge\Core\PlanarMap\Rule\TopOwner;
 
 /**
  * What is seen of each colour becomes one piece: the same colours join, and each is cut by what lies on it.
- * See-through pieces are left as they are, since joining them would change what is seen where they overlap.
+ * See-through pieces lie above, each by itself: joining them would change what is seen where they overlap.
  */
 final readonly class MergeByColour implements Step
 {
@@ -34,8 +34,9 @@ final readonly class MergeByColour implements Step
 
     public function apply(Artwork $artwork): Artwork
     {
-        $pieces = (new OutlineStrokes)->apply($artwork)->pieces;
-        $solid = array_values(array_filter($pieces, static fn (Piece $piece): bool => $piece->isFlat() && ! $piece->shape->isEmpty()));
+        $pieces = array_values(array_filter((new OutlineStrokes)->apply($artwork)->pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty()));
+        $solid = array_values(array_filter($pieces, static fn (Piece $piece): bool => $piece->isFlat()));
+        $tolerance = Tolerance::forExtent(max($artwork->width, $artwork->height));
         $labels = [];
         $first = [];
         $label = [];
@@ -49,16 +50,14 @@ final readonly class MergeByColour implements Step
         }
         $regions = $solid === [] ? [] : PlanarMap::of(
             array_map(static fn (Piece $piece): Shape => $piece->shape, $solid),
-            Tolerance::forExtent(max($artwork->width, $artwork->height)),
+            $tolerance,
         )->regions(new TopOwner(count($solid), $labels));
         $out = [];
         foreach ($regions as $i => $shape) {
             $out[] = new Piece($first[$i]->id, $shape, $first[$i]->fill, null, $first[$i]->name);
         }
-        foreach ($pieces as $piece) {
-            if ($piece->fill !== null && ! $piece->isFlat()) {
-                $out[] = $piece;
-            }
+        foreach (SeeThroughParts::of($pieces, $tolerance) as $i => $shape) {
+            $out[] = $pieces[$i]->withShape($shape);
         }
 
         return $artwork->withPieces($out);

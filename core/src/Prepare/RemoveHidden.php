@@ -8,7 +8,6 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
-use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\PlanarMap\PlanarMap;
 use NeatEdge\Core\PlanarMap\Rule\TopOwner;
 
@@ -45,44 +44,13 @@ final readonly class RemoveHidden implements Step
         foreach ($seen as $owner => $shape) {
             $shapes[$solid[$owner]] = $shape;
         }
-        foreach ($pieces as $i => $piece) {
-            if (! $piece->isFlat()) {
-                $shapes[$i] = self::uncovered($piece->shape, self::above($i, $solid, $pieces), $tolerance);
-            }
-        }
+        $shapes += SeeThroughParts::of($pieces, $tolerance);
         ksort($shapes);
         $out = [];
         foreach ($shapes as $i => $shape) {
-            if (! $shape->isEmpty()) {
-                $out[] = $pieces[$i]->withShape($shape);
-            }
+            $out[] = $pieces[$i]->withShape($shape);
         }
 
         return $artwork->withPieces($out);
-    }
-
-    /** @param  list<Shape>  $above */
-    private static function uncovered(Shape $shape, array $above, Tolerance $tolerance): Shape
-    {
-        return $above === [] ? Combine::weld([$shape], $tolerance) : Combine::cutAway($shape, $above, $tolerance);
-    }
-
-    /**
-     * @param  list<int>  $solid
-     * @param  list<Piece>  $pieces
-     * @return list<Shape> solid shapes that lie higher than a piece and may cover some of it
-     */
-    private static function above(int $i, array $solid, array $pieces): array
-    {
-        $box = $pieces[$i]->box();
-        $out = [];
-        foreach ($solid as $j) {
-            $other = $j > $i ? $pieces[$j]->box() : null;
-            if ($box !== null && $other !== null && $other->overlaps($box)) {
-                $out[] = $pieces[$j]->shape;
-            }
-        }
-
-        return $out;
     }
 }

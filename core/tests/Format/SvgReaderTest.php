@@ -138,6 +138,15 @@ final class SvgReaderTest extends TestCase
     }
 
     #[Test]
+    public function a_group_is_see_through_as_a_whole(): void
+    {
+        [$low, $high] = self::pieces('<g opacity=".5"><rect width="20" height="20" fill="red"/><rect x="10" width="20" height="20" fill="blue"/></g>');
+        self::assertEqualsWithDelta([200.0, 0.5, 400.0, 0.5], [$low->shape->area(), $low->fill?->opacity, $high->shape->area(), $high->fill?->opacity], 1e-9);
+        [$fill, $line] = self::pieces('<rect x="10" y="10" width="20" height="20" fill="red" stroke="blue" stroke-width="4" opacity=".5"/>');
+        self::assertEqualsWithDelta([256.0, 320.0], [$fill->shape->area(), $line->shape->area()], 1e-9);
+    }
+
+    #[Test]
     public function what_is_not_shown_is_not_drawn(): void
     {
         $pieces = self::pieces('<path display="none" d="M0 0h9v9z"/><g visibility="hidden"><path d="M0 0h9v9z"/><path id="seen" visibility="visible" d="M0 0h9v9z"/></g><path fill="none" d="M0 0h9v9z"/><g opacity="0"><path d="M0 0h9v9z"/></g><defs><path d="M0 0h9v9z"/></defs>');

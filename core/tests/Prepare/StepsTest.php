@@ -85,6 +85,9 @@ final class StepsTest extends TestCase
         $out = (new RemoveHidden)->apply($art);
         self::assertEqualsWithDelta([1500.0, 600.0, 1000.0], array_map(static fn (Piece $piece): float => $piece->shape->area(), $out->pieces), 1e-9);
         self::assertEqualsWithDelta(0.0, Look::between($art, $out)->area, 1e-9);
+        $merged = (new MergeByColour)->apply($art);
+        self::assertEqualsWithDelta([1500.0, 1000.0, 600.0], array_map(static fn (Piece $piece): float => $piece->shape->area(), $merged->pieces), 1e-9);
+        self::assertEqualsWithDelta(0.0, Look::between($art, $merged)->area, 1e-9);
     }
 
     #[Test]

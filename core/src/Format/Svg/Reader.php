@@ -12,6 +12,7 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Stroke;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Severity;
+use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Length;
@@ -19,6 +20,7 @@ use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Point;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Prepare\RemoveHidden;
 use NeatEdge\Core\Stroke\Cap;
 use NeatEdge\Core\Stroke\Join;
 use NeatEdge\Core\Stroke\Outliner;
@@ -97,9 +99,10 @@ final class Reader
         $fit = $box === null ? Matrix::identity() : Viewport::fit($box, $root->getAttribute('preserveAspectRatio'), 0, 0, $width, $height);
         $matrix = Matrix::scaling($px, $px)->after($fit);
         $style = Style::initial()->of($root, $this->sheet);
-        $scope = new Scope($style, $matrix, $box === null ? new Viewport($width, $height) : $given, $this->opacityOf($style));
+        $scope = new Scope($style, $matrix, $box === null ? new Viewport($width, $height) : $given);
         if ($style->get('display') !== 'none') {
             $this->children($root, $scope);
+            $this->fade(0, $this->opacityOf($style));
         }
 
         return new Drawing(new Artwork($width * $px, $height * $px, $this->pieces), $this->findings);
@@ -159,13 +162,14 @@ final class Reader
             return;
         }
         $transform = $style->get('transform') !== '' && $style->get('transform') !== 'none' ? $style->get('transform') : $e->getAttribute('transform');
-        $scope = $outer->inside($style, $transform === '' ? Matrix::identity() : TransformList::parse($transform), $this->opacityOf($style));
+        $scope = $outer->inside($style, $transform === '' ? Matrix::identity() : TransformList::parse($transform));
+        $opacity = $this->opacityOf($style);
         if (isset(self::LEFT_OUT[$name])) {
             $this->leaveOut($e, $scope, $name, self::LEFT_OUT[$name]);
 
             return;
         }
-        if ($scope->opacity <= 0.0 || $scope->matrix->isSingular()) {
+        if ($opacity <= 0.0 || $scope->matrix->isSingular()) {
             return;
         }
         foreach (['mask' => 'a mask', 'filter' => 'a filter'] as $property => $words) {
@@ -188,6 +192,7 @@ final class Reader
             }
             $scope = $scope->clippedBy($shape);
         }
+        $first = count($this->pieces);
         match (true) {
             $drawn => $this->draw($e, $scope),
             $name === 'use' => $this->use($e, $scope),
@@ -195,6 +200,34 @@ final class Reader
             $name === 'switch' => $this->choose($e, $scope),
             default => $this->children($e, $scope),
         };
+        $this->fade($first, $opacity);
+    }
+
+    /**
+     * Makes the pieces drawn since the first one see-through together: what they cover of each other stays covered,
+     * so that within the group only what is seen is left before the opacity is taken.
+     */
+    private function fade(int $first, float $opacity): void
+    {
+        $group = array_slice($this->pieces, $first);
+        if ($opacity >= 1.0 || $group === []) {
+            return;
+        }
+        if (count($group) > 1 || ($group[0]->fill !== null && $group[0]->stroke !== null)) {
+            $box = Box::around(...array_values(array_filter(array_map(static fn (Piece $piece): ?Box => $piece->box(), $group))));
+            $group = (new RemoveHidden)->apply(new Artwork(max(1e-9, $box?->width() ?? 1.0), max(1e-9, $box?->height() ?? 1.0), $group))->pieces;
+        }
+        $faded = static fn (?Paint $paint): ?Paint => $paint === null ? null : new Paint($paint->colour, $paint->opacity * $opacity);
+        array_splice($this->pieces, $first);
+        foreach ($group as $piece) {
+            $stroke = $piece->stroke;
+            $this->add(
+                $piece->shape,
+                $faded($piece->fill),
+                $stroke === null ? null : new Stroke($faded($stroke->paint) ?? $stroke->paint, $stroke->style, $stroke->pen),
+                $piece->name,
+            );
+        }
     }
 
     private function choose(DOMElement $e, Scope $scope): void
@@ -247,8 +280,9 @@ final class Reader
             $style = $scope->style->of($target, $this->sheet);
             if ($style->get('display') !== 'none') {
                 $transform = $target->getAttribute('transform');
-                $scope = $scope->inside($style, $transform === '' ? Matrix::identity() : TransformList::parse($transform), $this->opacityOf($style));
-                $this->nested($target, $scope, $e);
+                $first = count($this->pieces);
+                $this->nested($target, $scope->inside($style, $transform === '' ? Matrix::identity() : TransformList::parse($transform)), $e);
+                $this->fade($first, $this->opacityOf($style));
             }
         } else {
             $this->element($target, $scope);
@@ -351,7 +385,7 @@ final class Reader
             return [];
         }
         $reach = $stroke === null ? 0.0 : $stroke->style->width * ($stroke->pen?->greatestScale() ?? 1.0) * max(1.0, $stroke->style->miterLimit);
-        $box = new \NeatEdge\Core\Geometry\Box($box->left - $reach, $box->top - $reach, $box->right + $reach, $box->bottom + $reach);
+        $box = new Box($box->left - $reach, $box->top - $reach, $box->right + $reach, $box->bottom + $reach);
 
         return array_values(array_filter($clips, static function (Shape $clip) use ($box): bool {
             $around = $clip->box();
@@ -376,7 +410,7 @@ final class Reader
     private function paint(DOMElement $e, Scope $scope, string $property): ?Paint
     {
         $text = $scope->style->get($property);
-        $opacity = (ColourText::unit($scope->style->get("{$property}-opacity"), 1.0) ?? 1.0) * $scope->opacity;
+        $opacity = ColourText::unit($scope->style->get("{$property}-opacity"), 1.0) ?? 1.0;
         if (preg_match('/^url\(\s*["\']?([^"\')]*)["\']?\s*\)\s*(.*)$/is', $text, $found) === 1) {
             $target = str_starts_with($found[1], '#') ? $this->byId[rawurldecode(substr($found[1], 1))] ?? null : null;
             $kind = $target?->localName;

@@ -19,30 +19,29 @@ final readonly class Scope
         public Style $style,
         public Matrix $matrix,
         public Viewport $viewport,
-        public float $opacity = 1.0,
         public array $clips = [],
         public array $uses = [],
         public int $depth = 0,
     ) {
     }
 
-    public function inside(Style $style, Matrix $own, float $opacity): self
+    public function inside(Style $style, Matrix $own): self
     {
-        return new self($style, $this->matrix->after($own), $this->viewport, $this->opacity * $opacity, $this->clips, $this->uses, $this->depth + 1);
+        return new self($style, $this->matrix->after($own), $this->viewport, $this->clips, $this->uses, $this->depth + 1);
     }
 
     public function clippedBy(Shape $clip): self
     {
-        return new self($this->style, $this->matrix, $this->viewport, $this->opacity, [...$this->clips, $clip], $this->uses, $this->depth);
+        return new self($this->style, $this->matrix, $this->viewport, [...$this->clips, $clip], $this->uses, $this->depth);
     }
 
     public function showing(Viewport $viewport, Matrix $fit): self
     {
-        return new self($this->style, $this->matrix->after($fit), $viewport, $this->opacity, $this->clips, $this->uses, $this->depth);
+        return new self($this->style, $this->matrix->after($fit), $viewport, $this->clips, $this->uses, $this->depth);
     }
 
     public function using(string $id): self
     {
-        return new self($this->style, $this->matrix, $this->viewport, $this->opacity, $this->clips, [...$this->uses, $id], $this->depth);
+        return new self($this->style, $this->matrix, $this->viewport, $this->clips, [...$this->uses, $id], $this->depth);
     }
 }
