@@ -26,7 +26,7 @@ final class Thickness
     /** What is narrower by less than the measure is exact is not narrower. */
     private const AS_GOOD_AS = 0.985;
 
-    private const MOST_SAMPLES = 400_000;
+    private const MOST_SAMPLES = 300_000;
 
     /** @var list<float> */
     private array $x = [];
@@ -99,6 +99,7 @@ final class Thickness
                 }
                 $n = max(1, (int) ceil($length / $this->step));
                 $line = Cubic::isLine($s);
+                [$lastX, $lastY] = [INF, INF];
                 for ($k = 0; $k < $n; $k++) {
                     $t = ($k + 0.5) / $n;
                     if ($line) {
@@ -109,9 +110,11 @@ final class Thickness
                         [$dx, $dy] = Cubic::derivative($s, $t);
                     }
                     $speed = sqrt($dx * $dx + $dy * $dy);
-                    if ($speed < 1e-12) {
+                    // A curve that all but stops would crowd its samples where it is slow.
+                    if ($speed < 1e-12 || ($k > 0 && abs($x - $lastX) + abs($y - $lastY) < 0.3 * $this->step)) {
                         continue;
                     }
+                    [$lastX, $lastY] = [$x, $y];
                     $this->x[] = $x;
                     $this->y[] = $y;
                     $this->nx[] = -$side * $dy / $speed;
@@ -213,7 +216,10 @@ final class Thickness
         $limit = $this->limit;
         $cells = [];
         foreach ($x as $i => $px) {
-            $cells[(int) floor($px / $limit) + 1_000_000 << 32 | (int) floor($y[$i] / $limit) + 1_000_000][] = $i;
+            $gx = (int) floor($px / $limit) + 1_000_000;
+            $gy = (int) floor($y[$i] / $limit) + 1_000_000;
+            // The column is mixed into the low bits, which are all that PHP hashes an integer by.
+            $cells[$gx << 30 | ($gy ^ $gx * 40503 & 0x3FFFFFFF)][] = $i;
         }
         $out = [];
         foreach ($x as $i => $px) {
@@ -226,10 +232,7 @@ final class Thickness
             $at = -1;
             for ($gx = $cx - 1; $gx <= $cx + 1; $gx++) {
                 for ($gy = $cy - 1; $gy <= $cy + 1; $gy++) {
-                    if (! isset($cells[$gx << 32 | $gy])) {
-                        continue;
-                    }
-                    foreach ($cells[$gx << 32 | $gy] as $j) {
+                    foreach ($cells[$gx << 30 | ($gy ^ $gx * 40503 & 0x3FFFFFFF)] ?? [] as $j) {
                         $dx = $x[$j] - $px;
                         $dy = $y[$j] - $py;
                         $toward = $ux * $dx + $uy * $dy;

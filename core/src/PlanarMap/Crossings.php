@@ -48,7 +48,9 @@ final class Crossings
                 continue;
             }
             if (count($edges) > self::CROWD && $shift > 4) {
-                $this->divide($edges, ($key >> 30) << $shift, ($key & 0x3FFFFFFF) << $shift, $shift);
+                $column = $key >> 30;
+                $row = ($key & 0x3FFFFFFF) ^ ($column * 40503 & 0x3FFFFFFF);
+                $this->divide($edges, $column << $shift, $row << $shift, $shift);
             } else {
                 $this->meet($edges);
             }
@@ -69,7 +71,12 @@ final class Crossings
         return max(4, (int) round(log(max(1.0, 1.6 * $sum / count($b)), 2)));
     }
 
-    /** @return array<int, list<int>> edges by cell, those of each cell in order of their left end */
+    /**
+     * Cells are keyed by column << 30 | row, with the column mixed into the row's bits: PHP's hash of an integer is its
+     * low bits, and without the mixing all cells of a row would fall into one chain.
+     *
+     * @return array<int, list<int>> edges by cell, those of each cell in order of their left end
+     */
     private function cells(int $shift): array
     {
         $x = $this->chords->x;
@@ -101,14 +108,14 @@ final class Crossings
             }
             if ($left === $right) {
                 for ($cy = $top; $cy <= $bottom; $cy++) {
-                    $cells[$left << 30 | $cy][] = $e;
+                    $cells[$left << 30 | ($cy ^ $left * 40503 & 0x3FFFFFFF)][] = $e;
                 }
 
                 continue;
             }
             if ($top === $bottom) {
                 for ($cx = $left; $cx <= $right; $cx++) {
-                    $cells[$cx << 30 | $top][] = $e;
+                    $cells[$cx << 30 | ($top ^ $cx * 40503 & 0x3FFFFFFF)][] = $e;
                 }
 
                 continue;
@@ -125,7 +132,7 @@ final class Crossings
                 }
                 $last = min($bottom, ((int) $q + 3) >> $shift);
                 for ($cy = max($top, ((int) $p - 3) >> $shift); $cy <= $last; $cy++) {
-                    $cells[$cx << 30 | $cy][] = $e;
+                    $cells[$cx << 30 | ($cy ^ $cx * 40503 & 0x3FFFFFFF)][] = $e;
                 }
             }
         }

@@ -218,7 +218,7 @@ final class Faces
                 $q = $x0 + $slope * ((($cy + 1) << $shift) - $y0);
                 $to = min($x1, (int) max($p, $q) + 2) >> $shift;
                 for ($cx = max($x0, (int) min($p, $q) - 2) >> $shift; $cx <= $to; $cx++) {
-                    $cells[$cy << 30 | $cx][] = $e;
+                    $cells[$cy << 30 | ($cx ^ $cy * 40503 & 0x3FFFFFFF)][] = $e;
                 }
             }
         }
@@ -256,7 +256,7 @@ final class Faces
         $bestX = -1.0;
         $bestSlope = 0.0;
         for ($cx = $px >> $shift; $cx >= $leftmost; $cx--) {
-            foreach ($cells[$row << 30 | $cx] ?? [] as $e) {
+            foreach ($cells[$row << 30 | ($cx ^ $row * 40503 & 0x3FFFFFFF)] ?? [] as $e) {
                 $v = $a[$e];
                 $w = $b[$e];
                 $up = $y[$v] < $y[$w];

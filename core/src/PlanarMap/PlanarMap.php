@@ -14,6 +14,9 @@ use NeatEdge\Core\Geometry\Tolerance;
  */
 final readonly class PlanarMap
 {
+    /** The finest flatness, of the extent: a curve across everything is cut into some thousand chords at most. */
+    private const FINEST = 2e-7;
+
     private function __construct(
         private Sources $sources,
         private Chords $edges,
@@ -27,14 +30,16 @@ final readonly class PlanarMap
     {
         $sources = new Sources($shapes);
         $tolerance ??= Tolerance::forExtent($sources->extent);
-        $pieces = WeldPass::pieces($sources, $tolerance->weld);
-        $chords = Chords::flatten($sources, $pieces, $tolerance->flatness);
+        // Shapes may reach far beyond the page that the tolerance was chosen for.
+        $flatness = max($tolerance->flatness, $sources->extent * self::FINEST);
+        $pieces = WeldPass::pieces($sources, max($tolerance->weld, $sources->extent * self::FINEST / 10));
+        $chords = Chords::flatten($sources, $pieces, $flatness);
         unset($pieces);
         $cuts = Crossings::find($chords);
         $edges = $chords->cutAt($cuts);
         unset($chords, $cuts);
 
-        return new self($sources, $edges, new Faces($edges), $tolerance->flatness);
+        return new self($sources, $edges, new Faces($edges), $flatness);
     }
 
     /**

@@ -118,6 +118,10 @@ final class Sources
             }
             $n = count($out);
             $line = $c[$i + 2] === $c[$i] && $c[$i + 3] === $c[$i + 1] && $c[$i + 4] === $c[$i + 6] && $c[$i + 5] === $c[$i + 7];
+            if ($line && $out[$n - 2] === $c[$i + 6] && $out[$n - 1] === $c[$i + 7]) {
+                // What was left out before it has moved its start onto its end.
+                continue;
+            }
             $line
                 ? array_push($out, $out[$n - 2], $out[$n - 1], $c[$i + 6], $c[$i + 7], $c[$i + 6], $c[$i + 7])
                 : array_push($out, $c[$i + 2], $c[$i + 3], $c[$i + 4], $c[$i + 5], $c[$i + 6], $c[$i + 7]);

@@ -20,7 +20,7 @@ final class WeldPass
     /** @var list<float> */
     private array $nodeY = [];
 
-    /** @var array<int, list<int>> nodes by fine cell, for clustering */
+    /** @var array<int, list<int>> nodes by fine cell, for clustering (the key mixes the column into the low bits: see Crossings) */
     private array $fine = [];
 
     /** @var array<int, list<int>> nodes by coarse cell, for those that lie on a segment */
@@ -94,13 +94,13 @@ final class WeldPass
     {
         $d = $this->distance;
         $h = 4 * $d;
-        $left = (int) floor(($x - $this->sources->originX - $d) / $h);
-        $right = (int) floor(($x - $this->sources->originX + $d) / $h);
-        $top = (int) floor(($y - $this->sources->originY - $d) / $h);
-        $bottom = (int) floor(($y - $this->sources->originY + $d) / $h);
+        $left = 8 + (int) floor(($x - $this->sources->originX - $d) / $h);
+        $right = 8 + (int) floor(($x - $this->sources->originX + $d) / $h);
+        $top = 8 + (int) floor(($y - $this->sources->originY - $d) / $h);
+        $bottom = 8 + (int) floor(($y - $this->sources->originY + $d) / $h);
         for ($cx = $left; $cx <= $right; $cx++) {
             for ($cy = $top; $cy <= $bottom; $cy++) {
-                foreach ($this->fine[($cx + 8) << 32 | ($cy + 8)] ?? [] as $id) {
+                foreach ($this->fine[$cx << 30 | ($cy ^ $cx * 40503 & 0x3FFFFFFF)] ?? [] as $id) {
                     if (abs($this->nodeX[$id] - $x) <= $d && abs($this->nodeY[$id] - $y) <= $d) {
                         return $id;
                     }
@@ -112,7 +112,7 @@ final class WeldPass
         $this->nodeY[] = $y;
         $cx = (int) floor(($x - $this->sources->originX) / $h) + 8;
         $cy = (int) floor(($y - $this->sources->originY) / $h) + 8;
-        $this->fine[$cx << 32 | $cy][] = $id;
+        $this->fine[$cx << 30 | ($cy ^ $cx * 40503 & 0x3FFFFFFF)][] = $id;
 
         return $id;
     }
@@ -124,7 +124,9 @@ final class WeldPass
         $ox = $this->sources->originX;
         $oy = $this->sources->originY;
         foreach ($this->nodeX as $id => $x) {
-            $this->coarse[(int) (($x - $ox) / $h) << 32 | (int) (($this->nodeY[$id] - $oy) / $h)][] = $id;
+            $cx = (int) (($x - $ox) / $h);
+            $cy = (int) (($this->nodeY[$id] - $oy) / $h);
+            $this->coarse[$cx << 30 | ($cy ^ $cx * 40503 & 0x3FFFFFFF)][] = $id;
         }
     }
 
@@ -193,10 +195,7 @@ final class WeldPass
         }
         for ($cx = $cx0; $cx <= $cx1; $cx++) {
             for ($cy = $cy0; $cy <= $cy1; $cy++) {
-                if (! isset($this->coarse[$cx << 32 | $cy])) {
-                    continue;
-                }
-                foreach ($this->coarse[$cx << 32 | $cy] as $id) {
+                foreach ($this->coarse[$cx << 30 | ($cy ^ $cx * 40503 & 0x3FFFFFFF)] ?? [] as $id) {
                     if ($id === $from || $id === $to) {
                         continue;
                     }

@@ -15,7 +15,10 @@ use NeatEdge\Core\Geometry\Cubic;
 final class Dashes
 {
     /** More dashes than this in one contour cannot be told from a solid line. */
-    private const MOST = 20000;
+    private const MOST = 20_000;
+
+    /** Nor can dashes that are so wide beside their length that they lie over one another all along the line. */
+    private const MOST_OVERLAPS = 200_000;
 
     /** @return list<Contour> open contours; the contour itself when the line is solid */
     public static function of(Contour $contour, StrokeStyle $style): array
@@ -28,7 +31,8 @@ final class Dashes
         $segments = $contour->segments();
         $lengths = array_map(Cubic::length(...), $segments);
         $whole = array_sum($lengths);
-        if ($period <= 1e-9 || $whole <= 1e-12 || $whole / $period * count($pattern) > self::MOST) {
+        if ($period <= 1e-9 || $whole <= 1e-12 || $whole / $period * count($pattern) > self::MOST
+            || $whole / $period * $style->width / $period > self::MOST_OVERLAPS) {
             return [$contour];
         }
         // Positions along the contour where a dash begins and ends.
