@@ -21,10 +21,7 @@ use NeatEdge\Core\Geometry\Point;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Prepare\RemoveHidden;
-use NeatEdge\Core\Stroke\Cap;
-use NeatEdge\Core\Stroke\Join;
 use NeatEdge\Core\Stroke\Outliner;
-use NeatEdge\Core\Stroke\StrokeStyle;
 
 /**
  * Reads SVG into artwork in millimetres. Whatever is not turned into geometry is left out and named in a finding;
@@ -43,7 +40,7 @@ final class Reader
 
     private const MOST_FINDINGS = 300;
 
-    private StyleSheet $sheet;
+    private Definitions $definitions;
 
     /** @var list<Piece> */
     private array $pieces = [];
@@ -51,16 +48,13 @@ final class Reader
     /** @var list<Finding> */
     private array $findings = [];
 
-    /** @var array<string, DOMElement> */
-    private array $byId = [];
-
     private int $visited = 0;
 
     private int $segments = 0;
 
     private function __construct(private readonly Limits $limits)
     {
-        $this->sheet = new StyleSheet;
+        $this->definitions = new Definitions;
     }
 
     /** @throws SvgRefused */
@@ -98,7 +92,7 @@ final class Reader
         }
         $fit = $box === null ? Matrix::identity() : Viewport::fit($box, $root->getAttribute('preserveAspectRatio'), 0, 0, $width, $height);
         $matrix = Matrix::scaling($px, $px)->after($fit);
-        $style = Style::initial()->of($root, $this->sheet);
+        $style = Style::initial()->of($root, $this->definitions->sheet);
         $scope = new Scope($style, $matrix, $box === null ? new Viewport($width, $height) : $given);
         if ($style->get('display') !== 'none') {
             $this->children($root, $scope);
@@ -111,15 +105,11 @@ final class Reader
     private function prepare(DOMElement $root): void
     {
         $path = new DOMXPath($root->ownerDocument ?? throw SvgRefused::empty());
-        foreach ($path->query('//*[@id]') ?: [] as $element) {
-            if ($element instanceof DOMElement) {
-                $this->byId[$element->getAttribute('id')] ??= $element;
-            }
-        }
+        $this->definitions->collect($path);
         foreach ($path->query('//*[local-name()="style"]') ?: [] as $element) {
             $type = $element instanceof DOMElement ? $element->getAttribute('type') : '';
             if ($element instanceof DOMElement && ($type === '' || $type === 'text/css')) {
-                foreach ($this->sheet->add($element->textContent) as $left) {
+                foreach ($this->definitions->sheet->add($element->textContent) as $left) {
                     $this->note('style', "Left out {$left}.", Severity::Note);
                 }
             }
@@ -157,7 +147,7 @@ final class Reader
         if (! $drawn && ! in_array($name, self::CONTAINERS, true) && ! isset(self::LEFT_OUT[$name])) {
             return;
         }
-        $style = $outer->style->of($e, $this->sheet);
+        $style = $outer->style->of($e, $this->definitions->sheet);
         if ($style->get('display') === 'none') {
             return;
         }
@@ -173,7 +163,7 @@ final class Reader
             return;
         }
         foreach (['mask' => 'a mask', 'filter' => 'a filter'] as $property => $words) {
-            if (self::reference($style->get($property)) !== null) {
+            if (Definitions::reference($style->get($property)) !== null) {
                 $this->leaveOut($e, $scope, $property, "what is under {$words}");
 
                 return;
@@ -182,9 +172,9 @@ final class Reader
         if (! in_array($style->get('mix-blend-mode'), ['', 'normal'], true)) {
             $this->note('blend', 'A blend mode is taken as plain painting.', Severity::Warning, $this->placeOf($e, $scope));
         }
-        $clip = self::reference($style->get('clip-path'));
-        if ($clip !== null && isset($this->byId[$clip]) && $this->byId[$clip]->localName === 'clipPath') {
-            $shape = $this->clipShape($this->byId[$clip], $e, $scope);
+        $clip = Definitions::reference($style->get('clip-path'));
+        if ($clip !== null && $this->definitions->get($clip)?->localName === 'clipPath') {
+            $shape = ClipShape::of($this->definitions, $clip, $e, $scope);
             if ($shape === null) {
                 $this->leaveOut($e, $scope, 'clip-path', 'what is clipped in a way that is not taken');
 
@@ -259,7 +249,7 @@ final class Reader
             return;
         }
         $id = rawurldecode(substr($href, 1));
-        $target = $this->byId[$id] ?? null;
+        $target = $this->definitions->get($id);
         if ($target === null) {
             $this->note('missing-reference', sprintf('Left out a copy of "%s", which is not in the file.', mb_substr($id, 0, 40)), Severity::Warning, $this->placeOf($e, $scope));
 
@@ -273,11 +263,11 @@ final class Reader
         if (in_array($id, $scope->uses, true)) {
             throw SvgRefused::usesItself($id, $e->getLineNo());
         }
-        $font = $this->fontSize($scope->style, $scope->viewport);
+        $font = $scope->fontSize();
         $move = Matrix::translation($scope->viewport->attribute($e, 'x', 'x', 0.0, $font), $scope->viewport->attribute($e, 'y', 'y', 0.0, $font));
         $scope = $scope->showing($scope->viewport, $move)->using($id);
         if ($target->localName === 'symbol' || $target->localName === 'svg') {
-            $style = $scope->style->of($target, $this->sheet);
+            $style = $scope->style->of($target, $this->definitions->sheet);
             if ($style->get('display') !== 'none') {
                 $transform = $target->getAttribute('transform');
                 $first = count($this->pieces);
@@ -320,7 +310,7 @@ final class Reader
         if (in_array($style->get('visibility'), ['hidden', 'collapse'], true)) {
             return;
         }
-        [$contours, $whole] = BasicShape::contours($e, $scope->viewport, $this->fontSize($style, $scope->viewport), $this->limits->segments);
+        [$contours, $whole] = BasicShape::contours($e, $scope->viewport, $scope->fontSize(), $this->limits->segments);
         if (! $whole) {
             $this->note('path-data', 'A path could be read only in part; what comes before the error is drawn.', Severity::Warning, $this->placeOf($e, $scope));
         }
@@ -329,9 +319,9 @@ final class Reader
         }
         $fill = $this->paint($e, $scope, 'fill');
         $line = $this->paint($e, $scope, 'stroke');
-        $stroke = $line === null ? null : $this->stroke($line, $scope);
+        $stroke = $line === null ? null : StrokeAttributes::stroke($line, $scope);
         foreach (['marker', 'marker-start', 'marker-mid', 'marker-end'] as $property) {
-            if (self::reference($style->get($property)) !== null) {
+            if (Definitions::reference($style->get($property)) !== null) {
                 $this->leaveOut($e, $scope, 'marker', 'the markers of a line');
                 break;
             }
@@ -412,7 +402,7 @@ final class Reader
         $text = $scope->style->get($property);
         $opacity = ColourText::unit($scope->style->get("{$property}-opacity"), 1.0) ?? 1.0;
         if (preg_match('/^url\(\s*["\']?([^"\')]*)["\']?\s*\)\s*(.*)$/is', $text, $found) === 1) {
-            $target = str_starts_with($found[1], '#') ? $this->byId[rawurldecode(substr($found[1], 1))] ?? null : null;
+            $target = str_starts_with($found[1], '#') ? $this->definitions->get(rawurldecode(substr($found[1], 1))) : null;
             $kind = $target?->localName;
             if ($kind === 'linearGradient' || $kind === 'radialGradient') {
                 $this->leaveOut($e, $scope, 'gradient', "a {$property} with a gradient");
@@ -448,118 +438,9 @@ final class Reader
         return new Paint($colour[0], $colour[1] * $opacity);
     }
 
-    private function stroke(Paint $paint, Scope $scope): ?Stroke
-    {
-        $style = $scope->style;
-        $font = $this->fontSize($style, $scope->viewport);
-        $width = $scope->viewport->length($style->get('stroke-width'), 'o', $font) ?? 1.0;
-        if ($width <= 0.0) {
-            return null;
-        }
-        $dashes = [];
-        if ($style->get('stroke-dasharray') !== 'none') {
-            foreach (preg_split('/[\s,]+/', $style->get('stroke-dasharray'), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $part) {
-                $dash = $scope->viewport->length($part, 'o', $font);
-                if ($dash === null || $dash < 0) {
-                    $dashes = [];
-                    break;
-                }
-                $dashes[] = $dash;
-            }
-        }
-        $own = new StrokeStyle(
-            $width,
-            Cap::tryFrom($style->get('stroke-linecap')) ?? Cap::Butt,
-            // Joins of SVG 2 that few programs write fall back as the standard says.
-            Join::tryFrom($style->get('stroke-linejoin')) ?? Join::Miter,
-            max(1.0, (float) $style->get('stroke-miterlimit')),
-            array_sum($dashes) > 0 ? $dashes : [],
-            $scope->viewport->length($style->get('stroke-dashoffset'), 'o', $font) ?? 0.0,
-        );
-        if ($style->get('vector-effect') === 'non-scaling-stroke') {
-            return new Stroke($paint, $own->scaled(Length::MM_PER['px']));
-        }
-
-        return $scope->matrix->isSimilarity()
-            ? new Stroke($paint, $own->scaled($scope->matrix->meanScale()))
-            : new Stroke($paint, $own, $scope->matrix);
-    }
-
-    /** The shape of a clipPath in mm, or null where it holds what is not taken. */
-    private function clipShape(DOMElement $clip, DOMElement $for, Scope $scope, int $depth = 0): ?Shape
-    {
-        $matrix = $scope->matrix;
-        if ($clip->getAttribute('clipPathUnits') === 'objectBoundingBox') {
-            if (! in_array($for->localName, BasicShape::NAMES, true)) {
-                return null;
-            }
-            $box = (new Shape(BasicShape::contours($for, $scope->viewport, 16.0)[0]))->box();
-            if ($box === null) {
-                return new Shape([]);
-            }
-            $matrix = $matrix->after(new Matrix($box->width(), 0, 0, $box->height(), $box->left, $box->top));
-        }
-        $matrix = $matrix->after(TransformList::parse($clip->getAttribute('transform')));
-        $shapes = [];
-        foreach ($clip->childNodes as $child) {
-            if (! $child instanceof DOMElement || in_array($child->localName, self::SILENT, true)) {
-                continue;
-            }
-            $style = Style::initial()->of($clip, $this->sheet)->of($child, $this->sheet);
-            if ($style->get('display') === 'none' || $style->get('visibility') === 'hidden') {
-                continue;
-            }
-            $own = $matrix->after(TransformList::parse($child->getAttribute('transform')));
-            $target = $child;
-            if ($child->localName === 'use') {
-                $href = $child->getAttribute('href') !== '' ? $child->getAttribute('href') : $child->getAttributeNS('http://www.w3.org/1999/xlink', 'href');
-                $target = $this->byId[rawurldecode(substr($href, 1))] ?? null;
-                if ($target === null) {
-                    continue;
-                }
-                $own = $own->after(Matrix::translation($scope->viewport->attribute($child, 'x', 'x', 0.0), $scope->viewport->attribute($child, 'y', 'y', 0.0)))
-                    ->after(TransformList::parse($target->getAttribute('transform')));
-                $style = $style->of($target, $this->sheet);
-            }
-            if (! in_array($target->localName, BasicShape::NAMES, true)) {
-                return null;
-            }
-            $rule = $style->get('clip-rule') === 'evenodd' ? FillRule::Evenodd : FillRule::Nonzero;
-            $shape = (new Shape(BasicShape::contours($target, $scope->viewport, 16.0)[0], $rule))->transformed($own);
-            $inner = self::reference($style->get('clip-path'));
-            $shapes[] = $inner === null ? $shape : $this->clippedClip($shape, $inner, $child, $scope, $depth);
-        }
-        $shape = count($shapes) === 1 ? $shapes[0] : ($shapes === [] ? new Shape([]) : Combine::weld($shapes));
-        $outer = self::reference(Style::initial()->of($clip, $this->sheet)->get('clip-path'));
-
-        return $outer === null ? $shape : $this->clippedClip($shape, $outer, $for, $scope, $depth);
-    }
-
-    private function clippedClip(Shape $shape, string $id, DOMElement $for, Scope $scope, int $depth): Shape
-    {
-        $by = $this->byId[$id] ?? null;
-        if ($depth > 8) {
-            throw SvgRefused::usesItself($id, $for->getLineNo());
-        }
-        $clip = $by === null ? null : $this->clipShape($by, $for, $scope, $depth + 1);
-
-        return $clip === null ? $shape : Combine::keepOverlap([$shape, $clip]);
-    }
-
     private function opacityOf(Style $style): float
     {
         return ColourText::unit($style->get('opacity'), 1.0) ?? 1.0;
-    }
-
-    private function fontSize(Style $style, Viewport $viewport): float
-    {
-        return $viewport->length($style->get('font-size'), 'o') ?? 16.0;
-    }
-
-    /** The id in url(#id), or null. */
-    private static function reference(string $text): ?string
-    {
-        return preg_match('/^url\(\s*["\']?#([^"\')]+)["\']?\s*\)/', $text, $found) === 1 ? rawurldecode($found[1]) : null;
     }
 
     private function leaveOut(DOMElement $e, Scope $scope, string $kind, string $what): void

@@ -44,4 +44,10 @@ final readonly class Scope
     {
         return new self($this->style, $this->matrix, $this->viewport, $this->clips, [...$this->uses, $id], $this->depth);
     }
+
+    /** In user units. */
+    public function fontSize(): float
+    {
+        return $this->viewport->length($this->style->get('font-size'), 'o') ?? 16.0;
+    }
 }
