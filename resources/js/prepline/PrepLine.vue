@@ -105,4 +105,8 @@ li.off { opacity: .6; }
 .text strong { font-size: 15.5px; }
 .text span { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .switch { position: absolute; right: 8px; bottom: 3px; height: 20px; }
+@media (max-width: 1150px) {
+  li { grid-template-columns: 54px 1fr; gap: 7px; }
+  .picture { height: 62px; }
+}
 </style>
