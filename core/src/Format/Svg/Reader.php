@@ -137,7 +137,7 @@ final class Reader
     private function element(DOMElement $e, Scope $outer): void
     {
         $name = (string) $e->localName;
-        if (++$this->visited > 10 * $this->limits->pieces) {
+        if (++$this->visited > 4 * $this->limits->pieces) {
             throw SvgRefused::tooMany($this->limits->pieces);
         }
         if (in_array($name, self::SILENT, true) || ! in_array($e->namespaceURI, ['http://www.w3.org/2000/svg', null], true)) {
