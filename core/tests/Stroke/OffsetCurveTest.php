@@ -24,7 +24,7 @@ final class OffsetCurveTest extends TestCase
         self::assertSame([[0.0, 2.0, 0.0, 2.0, 10.0, 2.0, 10.0, 2.0]], OffsetCurve::of([0.0, 0.0, 0.0, 0.0, 10.0, 0.0, 10.0, 0.0], 2.0, 0.01));
         $quarter = Contour::circle(0, 0, 10)->segment(0);
         foreach ([2.0, -3.0, 5.0] as $d) {
-            $offset = OffsetCurve::of($quarter, $d, 0.001);
+            $offset = OffsetCurve::of($quarter, $d, 0.005);
             self::assertCount(1, $offset);
             self::assertEqualsWithDelta(Contour::circle(0, 0, 10 - $d)->segment(0), $offset[0], 3e-3);
         }
