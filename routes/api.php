@@ -8,7 +8,7 @@ use App\Http\Controllers\PreparationController;
 use App\Http\Controllers\SheetController;
 use Illuminate\Support\Facades\Route;
 
-Route::get('processes', [JobController::class, 'processes']);
+Route::get('choices', [JobController::class, 'choices']);
 Route::get('jobs', [JobController::class, 'index']);
 Route::post('jobs', [JobController::class, 'store']);
 Route::get('jobs/{job}', [JobController::class, 'show']);

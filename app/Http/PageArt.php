@@ -7,7 +7,6 @@ namespace App\Http;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Format\Svg\Writer;
-use NeatEdge\Core\Sheet\Sheet;
 
 /** Artwork as the page draws it: path data and paints, lengths in mm. */
 final class PageArt
@@ -57,11 +56,5 @@ final class PageArt
         $out['d'] = Writer::path($shape);
 
         return $out;
-    }
-
-    /** @return array<string, mixed> */
-    public static function sheet(Sheet $sheet, int $number): array
-    {
-        return ['number' => $number, 'file' => $sheet->fileName($number), ...$sheet->toArray()];
     }
 }

@@ -36,7 +36,7 @@ final class Ticket
     public static function whole(ShopJob $job, ?Artwork $artwork = null): array
     {
         $current = $job->current();
-        $preparation = $job->latestPreparation();
+        $preparation = $job->latestPreparation;
 
         return [
             'job' => self::of($job),

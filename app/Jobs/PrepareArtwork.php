@@ -8,10 +8,10 @@ use App\Models\Preparation;
 use App\Prep\DatabaseStepCache;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
-use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Inspection;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Prepare\Stopped;
+use NeatEdge\Core\Sheet\JobReport;
 use NeatEdge\Core\Sheet\Sheet;
 use Throwable;
 
@@ -53,18 +53,16 @@ final class PrepareArtwork implements ShouldQueue
 
             return;
         }
+        $report = JobReport::of($result, Sheet::allOf($result->artwork()), $findings, $job->limits());
+        foreach ($result->stages as $i => $stage) {
+            $report['steps'][$i]['cached'] = $stage['cached'];
+        }
         $preparation->update([
             'status' => 'done',
             'done' => $preparation->of,
             'doing' => '',
             'stage_keys' => $cache->asked,
-            'result' => [
-                'steps' => array_map(static fn (array $stage): array => [...$stage['report']->toArray(), 'cached' => $stage['cached']], $result->stages),
-                'sheets' => array_map(static fn (Sheet $sheet, int $i): array => ['file' => $sheet->fileName($i + 1), ...$sheet->toArray()], $sheets = Sheet::allOf($result->artwork()), array_keys($sheets)),
-                'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $findings),
-                'look_difference' => $result->look->toArray(),
-                'limits' => ['line_mm' => $job->limits()->line, 'gap_mm' => $job->limits()->gap],
-            ],
+            'result' => $report,
         ]);
     }
 

@@ -25,6 +25,7 @@ use NeatEdge\Core\Check\Process;
  * @property list<array<string, mixed>> $notices what was left out when the file was read
  * @property int $revision
  * @property int $version
+ * @property-read Preparation|null $latestPreparation
  */
 final class ShopJob extends Model
 {
@@ -74,8 +75,9 @@ final class ShopJob extends Model
         return new Limits($this->line_limit_mm ?? $usual->line, $this->gap_limit_mm ?? $usual->gap);
     }
 
-    public function latestPreparation(): ?Preparation
+    /** @return HasOne<Preparation, $this> */
+    public function latestPreparation(): HasOne
     {
-        return $this->preparations()->orderByDesc('id')->first();
+        return $this->hasOne(Preparation::class)->latestOfMany();
     }
 }

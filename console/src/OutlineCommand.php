@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace NeatEdge\Console;
 
 use NeatEdge\Core\Prepare\OutlineStrokes;
+use NeatEdge\Core\Prepare\Step;
 use Symfony\Component\Console\Attribute\AsCommand;
-use Symfony\Component\Console\Input\InputInterface;
-use Symfony\Component\Console\Output\OutputInterface;
 
 #[AsCommand('outline', 'Turn every stroke into a filled outline that looks the same')]
-final class OutlineCommand extends ArtworkCommand
+final class OutlineCommand extends StepCommand
 {
     protected function configure(): void
     {
@@ -20,12 +19,8 @@ final class OutlineCommand extends ArtworkCommand
         ]);
     }
 
-    protected function execute(InputInterface $input, OutputInterface $output): int
+    protected function step(): Step
     {
-        $drawing = $this->drawing($input);
-        $result = (new OutlineStrokes)->apply($drawing->artwork);
-        $this->tell($output, $drawing->findings);
-
-        return $this->save($input, $result);
+        return new OutlineStrokes;
     }
 }

@@ -10,6 +10,7 @@ use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Sheet\JobReport;
 use NeatEdge\Core\Sheet\Sheet;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
@@ -53,12 +54,10 @@ final class PrepareCommand extends ArtworkCommand
             ...array_map(static fn (Finding $finding): Finding => $finding->scaled($scale), $drawing->findings),
             ...Inspection::of($source, $result->artwork(), $limits),
         ];
+        $sheets = Sheet::allOf($result->artwork());
         $files = [];
-        $sheets = [];
-        foreach (Sheet::allOf($result->artwork()) as $i => $sheet) {
-            $name = $sheet->fileName($i + 1);
-            $files["{$directory}/{$name}"] = Writer::write($sheet->artwork());
-            $sheets[] = ['file' => $name, ...$sheet->toArray()];
+        foreach ($sheets as $i => $sheet) {
+            $files["{$directory}/{$sheet->fileName($i + 1)}"] = Writer::write($sheet->artwork());
         }
         if ($files === []) {
             $path = $input->getArgument('input');
@@ -68,11 +67,7 @@ final class PrepareCommand extends ArtworkCommand
             'process' => $process->value,
             'width_mm' => round($source->width, 6),
             'height_mm' => round($source->height, 6),
-            'limits' => ['line_mm' => $limits->line, 'gap_mm' => $limits->gap],
-            'steps' => array_map(static fn (array $stage): array => $stage['report']->toArray(), $result->stages),
-            'sheets' => $sheets,
-            'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $findings),
-            'look_difference' => $result->look->toArray(),
+            ...JobReport::of($result, $sheets, $findings, $limits),
         ];
         $json = json_encode($report, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRETTY_PRINT)."\n";
         self::ensure($directory);

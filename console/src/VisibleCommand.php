@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace NeatEdge\Console;
 
 use NeatEdge\Core\Prepare\RemoveHidden;
+use NeatEdge\Core\Prepare\Step;
 use Symfony\Component\Console\Attribute\AsCommand;
-use Symfony\Component\Console\Input\InputInterface;
-use Symfony\Component\Console\Output\OutputInterface;
 
 #[AsCommand('visible', 'Keep only what is seen, with no two shapes overlapping')]
-final class VisibleCommand extends ArtworkCommand
+final class VisibleCommand extends StepCommand
 {
     protected function configure(): void
     {
@@ -20,12 +19,8 @@ final class VisibleCommand extends ArtworkCommand
         ]);
     }
 
-    protected function execute(InputInterface $input, OutputInterface $output): int
+    protected function step(): Step
     {
-        $drawing = $this->drawing($input);
-        $result = (new RemoveHidden)->apply($drawing->artwork);
-        $this->tell($output, $drawing->findings);
-
-        return $this->save($input, $result);
+        return new RemoveHidden;
     }
 }

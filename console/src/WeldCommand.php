@@ -7,7 +7,6 @@ namespace NeatEdge\Console;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Shape;
-use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Prepare\MergeByColour;
 use NeatEdge\Core\Prepare\OutlineStrokes;
@@ -47,7 +46,7 @@ final class WeldCommand extends ArtworkCommand
         }
         $shape = Combine::weld(
             array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces),
-            Tolerance::forExtent(max($artwork->width, $artwork->height)),
+            $artwork->tolerance(),
         );
 
         return $artwork->withPieces($shape->isEmpty() ? [] : [$pieces[0]->withShape($shape)]);

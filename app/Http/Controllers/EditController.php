@@ -5,11 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\PageArt;
-use App\Http\Ticket;
 use App\Models\ShopJob;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use NeatEdge\Core\Edit\Edit;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\Edits;
@@ -68,16 +66,10 @@ final class EditController
     {
         $version = (int) $request->validate(['version' => ['required', 'integer']])['version'];
 
-        return DB::transaction(static function () use ($job, $version, $do): JsonResponse {
-            $job = ShopJob::query()->lockForUpdate()->findOrFail($job->id);
-            if ($job->version !== $version) {
-                return new JsonResponse(['message' => 'This job was changed in another window; here is its newer state.', ...Ticket::whole($job)], 409);
-            }
+        return History::change($job, $version, static function (ShopJob $job) use ($do): bool {
             $do($job);
-            $job->version++;
-            $job->save();
 
-            return new JsonResponse(Ticket::whole($job));
+            return true;
         });
     }
 }

@@ -10,31 +10,43 @@ use App\Prep\Intake;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Edit\CombineKind;
 use NeatEdge\Core\Geometry\Length;
-use NeatEdge\Core\Prepare\OutlineStrokes;
+use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Prepare\Step;
 
 final class JobController
 {
-    public function processes(): JsonResponse
+    /** What there is to choose from, in the core's own words. */
+    public function choices(): JsonResponse
     {
-        return new JsonResponse(array_map(static fn (Process $process): array => [
-            'value' => $process->value,
-            'label' => $process->label(),
-            'line' => $process->limits()->line,
-            'gap' => $process->limits()->gap,
-        ], Process::cases()));
+        return new JsonResponse([
+            'processes' => array_map(static fn (Process $process): array => [
+                'value' => $process->value,
+                'label' => $process->label(),
+                'says' => $process->description(),
+                'line' => $process->limits()->line,
+                'gap' => $process->limits()->gap,
+            ], Process::cases()),
+            'steps' => array_map(static fn (Step $step): array => ['key' => $step->key(), 'label' => $step->label()], PrepLine::standard()->steps()),
+            'combine' => array_map(static fn (CombineKind $kind): array => [
+                'kind' => $kind->value,
+                'label' => $kind->label(),
+                'says' => $kind->description(),
+                'least' => $kind->leastPieces(),
+            ], CombineKind::cases()),
+        ]);
     }
 
     public function index(): JsonResponse
     {
-        $jobs = ShopJob::query()->orderByDesc('updated_at')->orderByDesc('id')->limit(500)->get();
+        $jobs = ShopJob::query()->orderByDesc('updated_at')->orderByDesc('id')->limit(500)->with('latestPreparation')->get();
 
         return new JsonResponse($jobs->map(static function (ShopJob $job): array {
-            $preparation = $job->latestPreparation();
+            $preparation = $job->latestPreparation;
 
             return [
                 ...Ticket::of($job),
@@ -105,11 +117,7 @@ final class JobController
             Intake::hold($width, $job->height_mm * $width / $job->width_mm);
         }
 
-        return DB::transaction(static function () use ($job, $fields, $width, $limits): JsonResponse {
-            $job = ShopJob::query()->lockForUpdate()->findOrFail($job->id);
-            if ($job->version !== (int) $fields['version']) {
-                return new JsonResponse(['message' => 'This job was changed in another window; here is its newer state.', ...Ticket::whole($job)], 409);
-            }
+        return History::change($job, (int) $fields['version'], static function (ShopJob $job) use ($fields, $width, $limits): bool {
             if ($width !== null && abs($width - $job->width_mm) > 1e-9) {
                 $scale = $width / $job->width_mm;
                 $artwork = $job->current()->art()->atWidth($width);
@@ -123,12 +131,8 @@ final class JobController
                 }, $job->notices);
             }
             $job->fill([...$limits, ...array_intersect_key($fields, ['title' => 1, 'process' => 1])]);
-            if ($job->isDirty(['process', 'line_limit_mm', 'gap_limit_mm', 'revision', 'width_mm'])) {
-                $job->version++;
-            }
-            $job->save();
 
-            return new JsonResponse(Ticket::whole($job));
+            return $job->isDirty(['process', 'line_limit_mm', 'gap_limit_mm', 'revision', 'width_mm']);
         });
     }
 
@@ -139,10 +143,10 @@ final class JobController
         return new JsonResponse(null, 204);
     }
 
-    /** A small picture for the list, with strokes outlined so that it is plain fills. */
+    /** A small picture for the list. */
     public function picture(ShopJob $job): Response
     {
-        return Pictures::svg((new OutlineStrokes)->apply($job->current()->art()));
+        return Pictures::svg($job->current()->art());
     }
 
     /** Tells what a typed length comes to, so that the page computes nothing itself. */

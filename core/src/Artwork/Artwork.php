@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Artwork;
 
 use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Geometry\Tolerance;
 
 /** A document: a page in mm and the pieces on it, the lowest first. Never changed, only replaced. */
 final readonly class Artwork
@@ -40,6 +41,12 @@ final readonly class Artwork
         }
 
         return new self($width, $this->height * $factor, $pieces);
+    }
+
+    /** How exact the engine works on art of this page. */
+    public function tolerance(): Tolerance
+    {
+        return Tolerance::forExtent(max($this->width, $this->height));
     }
 
     public function piece(string $id): ?Piece

@@ -26,6 +26,18 @@ enum Process: string
         };
     }
 
+    public function description(): string
+    {
+        return match ($this) {
+            self::CutVinyl => 'closed outlines, one sheet a colour',
+            self::HeatTransfer => 'pressed onto cloth, lines a little stronger',
+            self::Sticker => 'printed, then cut round',
+            self::ScreenPrint => 'one plate an ink',
+            self::Engraving => 'fine lines into metal or wood',
+            self::Plain => 'clean vector art for anything else',
+        };
+    }
+
     public function limits(): Limits
     {
         return match ($this) {

@@ -23,6 +23,12 @@ enum CombineKind: string
         };
     }
 
+    /** How many pieces must be chosen: one can be welded with itself. */
+    public function leastPieces(): int
+    {
+        return $this === self::Weld ? 1 : 2;
+    }
+
     public function description(): string
     {
         return match ($this) {

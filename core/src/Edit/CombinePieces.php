@@ -33,10 +33,10 @@ final readonly class CombinePieces implements Edit
             }
         }
         $pieces = array_values(array_filter($artwork->pieces, static fn (Piece $piece): bool => isset($chosen[$piece->id])));
-        if (count($pieces) < ($this->kind === CombineKind::Weld ? 1 : 2)) {
+        if ($pieces === [] || count($pieces) < $this->kind->leastPieces()) {
             throw EditRefused::tooFew(2);
         }
-        $tolerance = Tolerance::forExtent(max($artwork->width, $artwork->height));
+        $tolerance = $artwork->tolerance();
         $shapes = array_map(fn (Piece $piece): Shape => self::wholeShape($piece, $artwork, $tolerance), $pieces);
         $made = $this->made($pieces[0], $shapes, $tolerance, $artwork);
         // The outcome lies where the lowest of them lay.

@@ -31,6 +31,17 @@ final readonly class Contour
         return $pen->contours()[0] ?? new self([0.0, 0.0], $closed);
     }
 
+    /** @param  list<list<float>>  $segments  at least one, each beginning where the one before ends */
+    public static function ofSegments(array $segments, bool $closed): self
+    {
+        $coords = [$segments[0][0], $segments[0][1]];
+        foreach ($segments as $s) {
+            array_push($coords, $s[2], $s[3], $s[4], $s[5], $s[6], $s[7]);
+        }
+
+        return new self($coords, $closed);
+    }
+
     public static function circle(float $x, float $y, float $radius): self
     {
         return self::ellipse($x, $y, $radius, $radius);

@@ -13,11 +13,6 @@ final readonly class Length
     {
     }
 
-    public static function ofMm(float $mm): self
-    {
-        return new self($mm);
-    }
-
     /**
      * @param  string  $unit  the unit of numbers that have none
      *

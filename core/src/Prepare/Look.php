@@ -7,7 +7,6 @@ namespace NeatEdge\Core\Prepare;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Geometry\Shape;
-use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\Measure\LookDifference;
 use NeatEdge\Core\PlanarMap\PlanarMap;
 use NeatEdge\Core\PlanarMap\Rule\AnyOwner;
@@ -24,7 +23,7 @@ final class Look
         if ($shapes === []) {
             return new LookDifference(0.0, 0.0);
         }
-        $map = PlanarMap::of($shapes, Tolerance::forExtent(max($before->width, $before->height)));
+        $map = PlanarMap::of($shapes, $before->tolerance());
 
         return new LookDifference(
             $map->region(new LookChange([...$paints, ...$morePaints], $split))->area(),

@@ -7,7 +7,6 @@ namespace NeatEdge\Core\Prepare;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Shape;
-use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\PlanarMap\PlanarMap;
 use NeatEdge\Core\PlanarMap\Rule\TopOwner;
 
@@ -36,7 +35,7 @@ final readonly class MergeByColour implements Step
     {
         $pieces = array_values(array_filter((new OutlineStrokes)->apply($artwork)->pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty()));
         $solid = array_values(array_filter($pieces, static fn (Piece $piece): bool => $piece->isFlat()));
-        $tolerance = Tolerance::forExtent(max($artwork->width, $artwork->height));
+        $tolerance = $artwork->tolerance();
         $labels = [];
         $first = [];
         $label = [];

@@ -32,7 +32,7 @@ final readonly class OutlineStrokes implements Step
 
     public function apply(Artwork $artwork): Artwork
     {
-        $tolerance = Tolerance::forExtent(max($artwork->width, $artwork->height));
+        $tolerance = $artwork->tolerance();
         $pieces = [];
         foreach ($artwork->pieces as $piece) {
             if ($piece->stroke === null) {
@@ -67,13 +67,14 @@ final readonly class OutlineStrokes implements Step
         return false;
     }
 
-    private static function outline(Shape $shape, Stroke $stroke, Tolerance $tolerance): Shape
+    /** @param  Tolerance|null  $tolerance  in mm; by the shape's own extent when null */
+    public static function outline(Shape $shape, Stroke $stroke, ?Tolerance $tolerance = null): Shape
     {
         if ($stroke->pen === null) {
             return Outliner::outline($shape->contours, $stroke->style, $tolerance);
         }
         $scale = max(1e-9, $stroke->pen->greatestScale());
-        $here = new Tolerance($tolerance->flatness / $scale, $tolerance->weld / $scale, $tolerance->offset / $scale);
+        $here = $tolerance === null ? null : new Tolerance($tolerance->flatness / $scale, $tolerance->weld / $scale, $tolerance->offset / $scale);
 
         return Outliner::outline($shape->transformed($stroke->pen->inverse())->contours, $stroke->style, $here)->transformed($stroke->pen);
     }

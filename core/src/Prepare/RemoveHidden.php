@@ -7,7 +7,6 @@ namespace NeatEdge\Core\Prepare;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Shape;
-use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\PlanarMap\PlanarMap;
 use NeatEdge\Core\PlanarMap\Rule\TopOwner;
 
@@ -36,7 +35,7 @@ final readonly class RemoveHidden implements Step
     {
         $pieces = (new OutlineStrokes)->apply($artwork)->pieces;
         $pieces = array_values(array_filter($pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty()));
-        $tolerance = Tolerance::forExtent(max($artwork->width, $artwork->height));
+        $tolerance = $artwork->tolerance();
         $solid = array_keys(array_filter($pieces, static fn (Piece $piece): bool => $piece->isFlat()));
         $seen = PlanarMap::of(array_map(static fn (int $i): Shape => $pieces[$i]->shape, $solid), $tolerance)
             ->regions(new TopOwner(max(1, count($solid))));

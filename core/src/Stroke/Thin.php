@@ -63,12 +63,8 @@ final class Thin
         if (count($out) === $n || ($contour->closed && count($out) < 2)) {
             return $contour;
         }
-        $coords = [$out[0][0], $out[0][1]];
-        foreach ($out as $s) {
-            array_push($coords, $s[2], $s[3], $s[4], $s[5], $s[6], $s[7]);
-        }
 
-        return new Contour($coords, $contour->closed);
+        return Contour::ofSegments($out, $contour->closed);
     }
 
     /**

@@ -68,11 +68,7 @@ final class RandomArt
             }
             $turn = $this->pick(count($segments));
             $segments = [...array_slice($segments, $turn), ...array_slice($segments, 0, $turn)];
-            $coords = [$segments[0][0], $segments[0][1]];
-            foreach ($segments as $segment) {
-                array_push($coords, ...array_slice($segment, 2));
-            }
-            $again = new Contour($coords, true);
+            $again = Contour::ofSegments($segments, true);
             $contours[] = $this->pick(2) === 0 ? $again : $again->reversed();
         }
 

@@ -21,11 +21,10 @@ export interface ListedJob extends Job {
   sheets: number
 }
 
-export interface ProcessChoice {
-  value: string
-  label: string
-  line: number
-  gap: number
+export interface Choices {
+  processes: { value: string; label: string; says: string; line: number; gap: number }[]
+  steps: { key: string; label: string }[]
+  combine: { kind: string; label: string; says: string; least: number }[]
 }
 
 export interface StrokePaint {

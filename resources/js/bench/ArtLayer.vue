@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Art } from '@/api/types'
 
-defineProps<{ art: Art; wire: boolean; scale: number; chosen?: Set<string>; pickable?: boolean }>()
+defineProps<{ art: Art; wire: boolean; chosen?: Set<string>; pickable?: boolean }>()
 defineEmits<{ press: [id: string, more: boolean] }>()
 </script>
 

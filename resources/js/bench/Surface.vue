@@ -77,8 +77,6 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     doIt()
   }
 })
-
-defineExpose({ fit: pan.fit })
 </script>
 
 <template>
@@ -102,14 +100,13 @@ defineExpose({ fit: pan.fit })
         </defs>
         <g v-if="size" :transform="place"><rect class="page" :width="size.width" :height="size.height" /></g>
         <g v-if="bench.shown.before" clip-path="url(#wipe-before)">
-          <g :transform="place" data-test="art-before"><ArtLayer :art="bench.shown.before" :wire="bench.wire" :scale="scale" /></g>
+          <g :transform="place" data-test="art-before"><ArtLayer :art="bench.shown.before" :wire="bench.wire" /></g>
         </g>
         <g v-if="bench.shown.after" :clip-path="bench.shown.before ? 'url(#wipe-after)' : undefined">
           <g :transform="place" data-test="art">
             <ArtLayer
               :art="bench.shown.after"
               :wire="bench.wire"
-              :scale="scale"
               :pickable="bench.view.kind === 'source'"
               :chosen="bench.view.kind === 'source' ? bench.chosen : undefined"
               @press="press"

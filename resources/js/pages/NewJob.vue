@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { api, words } from '@/api/client'
-import type { Job, ProcessChoice } from '@/api/types'
+import type { Job } from '@/api/types'
+import { useChoices } from '@/stores/choices'
 import { useDebounceFn } from '@vueuse/core'
 import { ElButton, ElInput, ElUpload, type UploadFile } from 'element-plus'
 import { onMounted, ref, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 
 const router = useRouter()
-const processes = ref<ProcessChoice[]>([])
+const choices = useChoices()
 const process = ref('cut-vinyl')
 const title = ref('')
 const width = ref('')
@@ -15,18 +16,10 @@ const comesTo = ref('')
 const file = ref<File | null>(null)
 const problem = ref('')
 const sending = ref(false)
-const says: Record<string, string> = {
-  'cut-vinyl': 'closed outlines, one sheet a colour',
-  'heat-transfer-vinyl': 'pressed onto cloth, lines a little stronger',
-  sticker: 'printed, then cut round',
-  'screen-print': 'one plate an ink',
-  engraving: 'fine lines into metal or wood',
-  plain: 'clean vector art for anything else',
-}
 
 onMounted(async () => {
   try {
-    processes.value = await api.get<ProcessChoice[]>('processes')
+    await choices.load()
   } catch (refused) {
     problem.value = words(refused)
   }
@@ -82,10 +75,10 @@ async function start() {
       <fieldset>
         <legend>How is it made?</legend>
         <div class="processes">
-          <label v-for="one in processes" :key="one.value" :class="{ on: process === one.value }">
+          <label v-for="one in choices.all.processes" :key="one.value" :class="{ on: process === one.value }">
             <input v-model="process" type="radio" name="process" :value="one.value">
             <strong>{{ one.label }}</strong>
-            <span>{{ says[one.value] }}</span>
+            <span>{{ one.says }}</span>
             <span class="numbers">lines from {{ one.line }} mm, gaps from {{ one.gap }} mm</span>
           </label>
         </div>

@@ -1,25 +1,25 @@
 <script setup lang="ts">
+import { words } from '@/api/client'
 import { useBench } from '@/stores/bench'
+import { useChoices } from '@/stores/choices'
 import { percent } from '@/units'
 import { ElButton, ElProgress, ElSwitch } from 'element-plus'
-import { computed, ref, watch } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 
 const bench = useBench()
 const folded = ref(false)
-const steps = [
-  { key: 'outline-strokes', label: 'Outline strokes' },
-  { key: 'remove-hidden', label: 'Remove hidden' },
-  { key: 'merge-by-colour', label: 'Merge by colour' },
-  { key: 'clean-nodes', label: 'Clean nodes' },
-]
-const on = ref(new Set(steps.map((step) => step.key)))
+const choices = useChoices()
+const steps = computed(() => choices.all.steps)
+const on = ref(new Set<string>())
+// All steps are on until a preparation says otherwise.
 watch(
-  () => bench.preparation?.id,
+  () => `${bench.preparation?.id} ${steps.value.length}`,
   () => {
-    if (bench.preparation) on.value = new Set(bench.preparation.steps)
+    on.value = new Set(bench.preparation?.steps ?? steps.value.map((step) => step.key))
   },
   { immediate: true },
 )
+onMounted(() => choices.load().catch((refused) => (bench.problem = words(refused))))
 
 const share = computed(() => (bench.preparation ? Math.round((100 * bench.preparation.done) / Math.max(1, bench.preparation.of)) : 0))
 const reports = computed(() => (bench.prepared ? (bench.result?.steps ?? []) : []))
@@ -39,7 +39,7 @@ async function turn(key: string, value: boolean) {
   on.value = next
   if (bench.preparation) await run()
 }
-const run = () => bench.prepare(steps.map((step) => step.key).filter((key) => on.value.has(key)))
+const run = () => bench.prepare(steps.value.map((step) => step.key).filter((key) => on.value.has(key)))
 </script>
 
 <template>

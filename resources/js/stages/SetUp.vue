@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { api, words } from '@/api/client'
-import type { ProcessChoice } from '@/api/types'
+import { words } from '@/api/client'
 import { useBench } from '@/stores/bench'
+import { useChoices } from '@/stores/choices'
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus'
 import { onMounted, ref, watch } from 'vue'
 import Drawer from './Drawer.vue'
 
 const bench = useBench()
-const processes = ref<ProcessChoice[]>([])
+const choices = useChoices()
 const fields = ref({ title: '', process: '', width: '', line: '', gap: '' })
 const trouble = ref('')
 const kept = ref(false)
@@ -26,7 +26,7 @@ function fill() {
 
 onMounted(async () => {
   try {
-    processes.value = await api.get<ProcessChoice[]>('processes')
+    await choices.load()
   } catch (problem) {
     trouble.value = words(problem)
   }
@@ -51,7 +51,7 @@ async function keep() {
       <label>Title <ElInput v-model="fields.title" maxlength="120" /></label>
       <label>Process
         <ElSelect v-model="fields.process" aria-label="Process">
-          <ElOption v-for="one in processes" :key="one.value" :value="one.value" :label="one.label" />
+          <ElOption v-for="one in choices.all.processes" :key="one.value" :value="one.value" :label="one.label" />
         </ElSelect>
       </label>
       <label>Finished width <ElInput v-model="fields.width" data-test="width" /></label>

@@ -1,17 +1,14 @@
 <script setup lang="ts">
+import { words } from '@/api/client'
 import { useBench } from '@/stores/bench'
+import { useChoices } from '@/stores/choices'
 import { ElButton } from 'element-plus'
-import { ref, watch } from 'vue'
+import { onMounted, ref, watch } from 'vue'
 import Drawer from './Drawer.vue'
 
 const bench = useBench()
-const tools = [
-  { kind: 'weld', label: 'Weld', says: 'Join the chosen pieces into one outline.', least: 1 },
-  { kind: 'cut-away', label: 'Cut away', says: 'Take the upper pieces out of the lowest.', least: 2 },
-  { kind: 'keep-overlap', label: 'Keep overlap', says: 'Keep only where all of them lie.', least: 2 },
-  { kind: 'keep-difference', label: 'Keep difference', says: 'Keep where an odd number of them lie.', least: 2 },
-  { kind: 'split-all', label: 'Split all', says: 'Make every part that they form a piece.', least: 2 },
-]
+const choices = useChoices()
+onMounted(() => choices.load().catch((refused) => (bench.problem = words(refused))))
 const trying = ref<string | null>(null)
 
 async function attempt(kind: string) {
@@ -37,7 +34,7 @@ watch(
 <template>
   <Drawer title="Combine" :hint="bench.chosen.size === 0 ? 'Choose pieces on the bench first; hold Shift for more than one.' : `${bench.chosen.size} chosen. Each tool shows its outcome before it is kept.`">
     <ul>
-      <li v-for="tool in tools" :key="tool.kind">
+      <li v-for="tool in choices.all.combine" :key="tool.kind">
         <button type="button" :disabled="bench.chosen.size < tool.least" :class="{ on: trying === tool.kind }" :data-test="tool.kind" @click="attempt(tool.kind)">
           <strong>{{ tool.label }}</strong><span>{{ tool.says }}</span>
         </button>

@@ -44,7 +44,7 @@ final class ClipShape
             $own = $matrix->after(TransformList::parse($child->getAttribute('transform')));
             $target = $child;
             if ($child->localName === 'use') {
-                $href = $child->getAttribute('href') !== '' ? $child->getAttribute('href') : $child->getAttributeNS('http://www.w3.org/1999/xlink', 'href');
+                $href = Definitions::href($child);
                 $target = $definitions->get(rawurldecode(substr($href, 1)));
                 if ($target === null) {
                     continue;

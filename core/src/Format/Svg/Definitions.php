@@ -35,6 +35,14 @@ final class Definitions
         return $this->byId[$id] ?? null;
     }
 
+    /** What an element refers to, in the attribute of SVG 2 or else of SVG 1.1; empty for nothing. */
+    public static function href(DOMElement $element): string
+    {
+        $href = $element->getAttribute('href');
+
+        return trim($href !== '' ? $href : $element->getAttributeNS('http://www.w3.org/1999/xlink', 'href'));
+    }
+
     /** The id in url(#id), or null. */
     public static function reference(string $text): ?string
     {

@@ -20,8 +20,8 @@ use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Point;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Prepare\OutlineStrokes;
 use NeatEdge\Core\Prepare\RemoveHidden;
-use NeatEdge\Core\Stroke\Outliner;
 
 /**
  * Reads SVG into artwork in millimetres. Whatever is not turned into geometry is left out and named in a finding;
@@ -240,7 +240,7 @@ final class Reader
 
     private function use(DOMElement $e, Scope $scope): void
     {
-        $href = trim($e->getAttribute('href') !== '' ? $e->getAttribute('href') : $e->getAttributeNS('http://www.w3.org/1999/xlink', 'href'));
+        $href = Definitions::href($e);
         if (! str_starts_with($href, '#')) {
             if ($href !== '') {
                 $this->note('external-reference', 'Left out a piece that lies outside the file: nothing outside it is read.', Severity::Warning, $this->placeOf($e, $scope));
@@ -354,9 +354,7 @@ final class Reader
             $this->add(Combine::keepOverlap([$shape, ...$clips]), $fill, null, $name);
         }
         if ($stroke !== null) {
-            $line = $stroke->pen === null
-                ? Outliner::outline($shape->contours, $stroke->style)
-                : Outliner::outline($shape->transformed($stroke->pen->inverse())->contours, $stroke->style)->transformed($stroke->pen);
+            $line = OutlineStrokes::outline($shape, $stroke);
             $this->add(Combine::keepOverlap([$line, ...$clips]), $stroke->paint, null, $name);
         }
     }

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Sheet;
+
+use NeatEdge\Core\Check\Finding;
+use NeatEdge\Core\Check\Limits;
+use NeatEdge\Core\Prepare\PrepResult;
+
+/** What is told of a prepared job, on the page, in report.json and on the command line. */
+final class JobReport
+{
+    /**
+     * @param  list<Sheet>  $sheets
+     * @param  list<Finding>  $findings
+     * @return array{limits: array<string, float>, steps: list<array<string, mixed>>, sheets: list<array<string, mixed>>, findings: list<array<string, mixed>>, look_difference: array<string, float>}
+     */
+    public static function of(PrepResult $result, array $sheets, array $findings, Limits $limits): array
+    {
+        $rows = [];
+        foreach ($sheets as $i => $sheet) {
+            $rows[] = ['file' => $sheet->fileName($i + 1), ...$sheet->toArray()];
+        }
+
+        return [
+            'limits' => ['line_mm' => $limits->line, 'gap_mm' => $limits->gap],
+            'steps' => array_map(static fn (array $stage): array => $stage['report']->toArray(), $result->stages),
+            'sheets' => $rows,
+            'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $findings),
+            'look_difference' => $result->look->toArray(),
+        ];
+    }
+}

@@ -1,0 +1,25 @@
+import { api } from '@/api/client'
+import type { Choices } from '@/api/types'
+import { defineStore } from 'pinia'
+import { ref } from 'vue'
+
+/** What there is to choose from, asked of the server once. */
+export const useChoices = defineStore('choices', () => {
+  const all = ref<Choices>({ processes: [], steps: [], combine: [] })
+  let asked: Promise<void> | null = null
+
+  function load(): Promise<void> {
+    asked ??= api.get<Choices>('choices').then(
+      (choices) => {
+        all.value = choices
+      },
+      (refused) => {
+        asked = null
+        throw refused
+      },
+    )
+    return asked
+  }
+
+  return { all, load }
+})
