@@ -55,6 +55,7 @@ li button.on { background: var(--green-pale); border-color: var(--green); }
 li button:disabled { opacity: .55; cursor: default; }
 li strong { display: block; font-weight: 700; }
 li span { font-size: 15px; color: var(--ink-mid); }
-.keep { display: flex; flex-wrap: wrap; gap: 8px; }
+/* Always in view, however low the window. */
+.keep { display: flex; flex-wrap: wrap; gap: 8px; position: sticky; bottom: -14px; margin: 0 -16px -14px; padding: 10px 16px; background: var(--paper); border-top: 1px solid var(--line); }
 .keep .el-button { margin: 0; }
 </style>
