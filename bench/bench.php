@@ -3,23 +3,25 @@
 declare(strict_types=1);
 
 use NeatEdge\Bench\BadInput;
+use NeatEdge\Bench\Compare;
 use NeatEdge\Bench\Look;
 use NeatEdge\Bench\Nodes;
 use NeatEdge\Bench\Start;
+use NeatEdge\Bench\ThinTime;
 use NeatEdge\Bench\Web;
 use NeatEdge\Bench\WeldGrowth;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
-$all = ['weld' => WeldGrowth::class, 'nodes' => Nodes::class, 'look' => Look::class, 'start' => Start::class, 'bad' => BadInput::class, 'web' => Web::class];
+$all = ['compare' => Compare::class, 'weld' => WeldGrowth::class, 'nodes' => Nodes::class, 'look' => Look::class, 'thin' => ThinTime::class, 'start' => Start::class, 'bad' => BadInput::class, 'web' => Web::class];
 $asked = array_slice($argv, 1) ?: array_keys($all);
-printf("%-58s %18s   %s\n%s\n", 'figure', 'measured', 'target', str_repeat('-', 108));
+printf("%-54s %24s   %s\n%s\n", 'figure', 'measured', 'target', str_repeat('-', 108));
 foreach ($asked as $name) {
     if (! isset($all[$name])) {
         fwrite(STDERR, "There is no measure \"{$name}\"; choose from ".implode(', ', array_keys($all)).".\n");
         exit(2);
     }
     foreach ((new $all[$name])->figures() as [$figure, $measured, $target]) {
-        printf("%-58s %18s   %s\n", $figure, $measured, $target);
+        printf("%-54s %24s   %s\n", $figure, $measured, $target);
     }
 }

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\EditController;
+use App\Http\Controllers\FontController;
 use App\Http\Controllers\JobController;
 use App\Http\Controllers\PreparationController;
 use App\Http\Controllers\SheetController;
@@ -15,6 +16,9 @@ Route::get('jobs/{job}', [JobController::class, 'show']);
 Route::patch('jobs/{job}', [JobController::class, 'update']);
 Route::delete('jobs/{job}', [JobController::class, 'destroy']);
 Route::get('jobs/{job}/picture.svg', [JobController::class, 'picture']);
+Route::get('fonts', [FontController::class, 'index']);
+Route::post('fonts', [FontController::class, 'store']);
+Route::delete('fonts/{font}', [FontController::class, 'destroy']);
 Route::post('length', [JobController::class, 'length']);
 
 Route::post('jobs/{job}/edits', [EditController::class, 'store']);

@@ -11,6 +11,7 @@ use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Format\Svg\SvgRefused;
 use NeatEdge\Core\Geometry\InvalidLength;
+use NeatEdge\Core\Type\FontRefused;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Throwable;
 
@@ -19,7 +20,7 @@ final class PlainErrors
 {
     public static function register(Exceptions $exceptions): void
     {
-        $exceptions->dontReport([SvgRefused::class, InvalidLength::class, EditRefused::class]);
+        $exceptions->dontReport([SvgRefused::class, InvalidLength::class, EditRefused::class, FontRefused::class]);
         $exceptions->render(static function (Throwable $problem, Request $request): ?JsonResponse {
             if (! $request->is('api/*')) {
                 return null;
@@ -29,7 +30,7 @@ final class PlainErrors
 
                 return new JsonResponse(['message' => (string) (reset($fields) ?: 'Something in the form is missing.'), 'fields' => $fields], 422);
             }
-            if ($problem instanceof SvgRefused || $problem instanceof InvalidLength || $problem instanceof EditRefused) {
+            if ($problem instanceof SvgRefused || $problem instanceof InvalidLength || $problem instanceof EditRefused || $problem instanceof FontRefused) {
                 return new JsonResponse(['message' => $problem->getMessage()], 422);
             }
             $status = $problem instanceof HttpExceptionInterface ? $problem->getStatusCode() : 500;

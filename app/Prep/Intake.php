@@ -26,7 +26,7 @@ final class Intake
      */
     public static function take(string $title, Process $process, ?float $width, string $fileName, string $svg, bool $demo = false): ShopJob
     {
-        $drawing = Reader::read($svg, new Limits(bytes: (int) config('neat-edge.upload_bytes')));
+        $drawing = Reader::read($svg, self::limits(), ShopFonts::shelf());
         if ($drawing->artwork->pieces === [] && $drawing->findings === []) {
             throw ValidationException::withMessages(['file' => 'The file draws nothing: it has no shapes and no lines.']);
         }
@@ -59,6 +59,13 @@ final class Intake
         if (max($width, $height) > $longest) {
             throw ValidationException::withMessages(['width' => sprintf('At that size the art is %.1f m long; at most %.0f m are taken.', max($width, $height) / 1000, $longest / 1000)]);
         }
+    }
+
+    private static function limits(): Limits
+    {
+        preg_match_all('/(\S+?)=(\S+)/', (string) config('neat-edge.limits'), $found);
+
+        return (new Limits(bytes: (int) config('neat-edge.upload_bytes')))->with(array_combine($found[1], $found[2]));
     }
 
     /** What an artist typed as a length, in mm. */

@@ -7,7 +7,11 @@ namespace NeatEdge\Bench;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Geometry\Tolerance;
+use NeatEdge\Core\PlanarMap\Chords;
 use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\PlanarMap\Sources;
+use NeatEdge\Core\PlanarMap\WeldPass;
 use NeatEdge\Core\Tests\Support\RandomArt;
 
 /** Time to weld N random overlapping circles, rounded rectangles and stars at constant density. */
@@ -32,7 +36,24 @@ final class WeldGrowth
             yield ["weld of {$n} shapes, {$nodes} nodes out", sprintf('%.0f ms', $times[1]), ''];
         }
         yield ['growth exponent, N = 250 to 4000', sprintf('%.3f', self::slope($points)), 'at most 1.2'];
-        yield ['peak memory at N = 4000', sprintf('%.0f MB', memory_get_peak_usage() / 1e6), ''];
+        foreach ([4000, 16000] as $n) {
+            $scene = self::scene($n);
+            $edges = self::edges($scene);
+            $before = memory_get_usage();
+            memory_reset_peak_usage();
+            Combine::weld($scene);
+            $bytes = memory_get_peak_usage() - $before;
+            yield ["peak memory at N = {$n}, {$edges} flattened edges", sprintf('%.0f MB, %.2f kB an edge', $bytes / 1e6, $bytes / 1e3 / $edges), 'under 0.8 kB an edge'];
+        }
+    }
+
+    /** @param  list<Shape>  $scene */
+    private static function edges(array $scene): int
+    {
+        $sources = new Sources($scene);
+        $tolerance = Tolerance::forExtent($sources->extent);
+
+        return count(Chords::flatten($sources, WeldPass::pieces($sources, $tolerance->weld), $tolerance->flatness)->a);
     }
 
     /** @return list<Shape> */

@@ -7,8 +7,12 @@ namespace NeatEdge\Console;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Format\Svg\Drawing;
+use NeatEdge\Core\Format\Svg\Limits;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Format\Svg\Writer;
+use NeatEdge\Core\Prepare\SolidColours;
+use NeatEdge\Core\Type\Font;
+use NeatEdge\Core\Type\FontShelf;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
@@ -21,7 +25,10 @@ abstract class ArtworkCommand extends Command
 {
     protected function takesDrawing(): static
     {
-        return $this->addArgument('input', InputArgument::REQUIRED, 'the SVG file, or - for standard input');
+        return $this->addArgument('input', InputArgument::REQUIRED, 'the SVG file, or - for standard input')
+            ->addOption('fonts', null, InputOption::VALUE_REQUIRED, 'a folder of fonts (.ttf, .woff) for text, besides those that ship')
+            ->addOption('solid-colours', null, InputOption::VALUE_NONE, 'turn what one can see through into the solid colours that are seen')
+            ->addOption('limit', null, InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, 'how much of a file is taken, such as pieces=200000 or bytes=50000000');
     }
 
     protected function writesDrawing(): static
@@ -57,7 +64,40 @@ abstract class ArtworkCommand extends Command
             throw BadCall::noFile($path);
         }
 
-        return Reader::read($bytes);
+        $drawing = Reader::read($bytes, self::limits($input), self::shelf($input));
+        if ($input->getOption('solid-colours') !== true) {
+            return $drawing;
+        }
+
+        return new Drawing((new SolidColours)->apply($drawing->artwork), $drawing->findings);
+    }
+
+    private static function limits(InputInterface $input): Limits
+    {
+        $values = [];
+        foreach ((array) $input->getOption('limit') as $text) {
+            [$name, $value] = [...explode('=', is_string($text) ? $text : '', 2), ''];
+            $values[$name] = $value;
+        }
+
+        return (new Limits)->with($values);
+    }
+
+    private static function shelf(InputInterface $input): FontShelf
+    {
+        $shelf = FontShelf::shipped();
+        $folder = self::text($input, 'fonts');
+        if ($folder === '') {
+            return $shelf;
+        }
+        if (! is_dir($folder)) {
+            throw BadCall::noFolder($folder);
+        }
+        foreach (glob(rtrim($folder, '/').'/*.{ttf,TTF,woff,WOFF}', GLOB_BRACE) ?: [] as $path) {
+            $shelf->put(Font::load($path));
+        }
+
+        return $shelf;
     }
 
     protected function save(InputInterface $input, Artwork $artwork): int

@@ -14,6 +14,11 @@ final class BadCall extends DomainException
         return new self(sprintf('There is no file "%s" that can be read.', $path));
     }
 
+    public static function noFolder(string $path): self
+    {
+        return new self(sprintf('There is no folder "%s".', $path));
+    }
+
     public static function cannotWrite(string $path): self
     {
         return new self(sprintf('"%s" cannot be written.', $path));

@@ -48,7 +48,7 @@ final class PrepareCommand extends ArtworkCommand
         $drawing = $this->drawing($input);
         $source = $width === null ? $drawing->artwork : $drawing->artwork->atWidth($width);
         $scale = $source->width / $drawing->artwork->width;
-        $result = PrepLine::standard()->run($source);
+        $result = PrepLine::usual()->run($source);
         $limits = $process->limits();
         $findings = [
             ...array_map(static fn (Finding $finding): Finding => $finding->scaled($scale), $drawing->findings),

@@ -4,12 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Console;
 
-use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Geometry\Shape;
-use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Prepare\MergeByColour;
-use NeatEdge\Core\Prepare\OutlineStrokes;
+use NeatEdge\Core\Prepare\WeldAll;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
@@ -32,23 +28,9 @@ final class WeldCommand extends ArtworkCommand
             throw BadCall::choice('--by', $by, ['colour', 'all']);
         }
         $drawing = $this->drawing($input);
-        $result = $by === 'all' ? self::all($drawing->artwork) : (new MergeByColour)->apply($drawing->artwork);
+        $result = $by === 'all' ? WeldAll::of($drawing->artwork) : (new MergeByColour)->apply($drawing->artwork);
         $this->tell($output, $drawing->findings);
 
         return $this->save($input, $result);
-    }
-
-    private static function all(Artwork $artwork): Artwork
-    {
-        $pieces = array_values(array_filter((new OutlineStrokes)->apply($artwork)->pieces, static fn (Piece $piece): bool => $piece->fill !== null));
-        if ($pieces === []) {
-            return $artwork->withPieces([]);
-        }
-        $shape = Combine::weld(
-            array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces),
-            $artwork->tolerance(),
-        );
-
-        return $artwork->withPieces($shape->isEmpty() ? [] : [$pieces[0]->withShape($shape)]);
     }
 }

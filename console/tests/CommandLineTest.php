@@ -114,7 +114,7 @@ final class CommandLineTest extends TestCase
     #[Test]
     public function prepare_does_the_whole_line_at_the_width_that_is_asked(): void
     {
-        $in = $this->drawing('<rect x="10" y="10" width="50" height="20" fill="red"/><path d="M20 20h60" stroke="blue" stroke-width="4"/><text x="5" y="45">Marrowby</text>');
+        $in = $this->drawing('<rect x="10" y="10" width="50" height="20" fill="red"/><path d="M20 20h60" stroke="blue" stroke-width="4"/><foreignObject x="5" y="45" width="9" height="3"/>');
         [$code, $out] = $this->call(['prepare', $in, '--process=cut-vinyl', '--width=300mm', '--out-dir', 'ready', '--format=json']);
         self::assertSame(0, $code);
         $report = json_decode($out, true);
@@ -122,7 +122,7 @@ final class CommandLineTest extends TestCase
         self::assertSame(['outline-strokes', 'remove-hidden', 'merge-by-colour', 'clean-nodes'], array_column($report['steps'], 'step'));
         self::assertEqualsWithDelta([150.0, 180.0], array_column($report['sheets'], 'width_mm'), 0.01);
         self::assertEqualsWithDelta(0.0, $report['look_difference']['percent'], 0.001);
-        self::assertContains('text', array_column($report['findings'], 'kind'));
+        self::assertContains('foreignObject', array_column($report['findings'], 'kind'));
         self::assertSame($report, json_decode((string) file_get_contents("{$this->folder}/ready/report.json"), true));
         self::assertStringContainsString('width="300mm"', (string) file_get_contents("{$this->folder}/ready/{$report['sheets'][0]['file']}"));
     }

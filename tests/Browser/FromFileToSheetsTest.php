@@ -13,7 +13,7 @@ use ZipArchive;
 /** The way of a user: from a customer's file to sheets in hand. */
 final class FromFileToSheetsTest extends BrowserTestCase
 {
-    private const DECAL = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="50mm" viewBox="0 0 100 50"><rect id="panel" x="10" y="10" width="50" height="20" fill="#cc0000"/><path id="rope" d="M20 20h60" stroke="#0000cc" stroke-width="4"/><path id="hair" d="M10 40h80" stroke="#cc0000" stroke-width=".1"/><text x="5" y="45">Marrowby</text></svg>';
+    private const DECAL = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="50mm" viewBox="0 0 100 50"><rect id="panel" x="10" y="10" width="50" height="20" fill="#cc0000"/><path id="rope" d="M20 20h60" stroke="#0000cc" stroke-width="4"/><path id="hair" d="M10 40h80" stroke="#cc0000" stroke-width=".1"/><foreignObject x="5" y="40" width="20" height="5"/></svg>';
 
     private function file(string $name, string $content): string
     {
@@ -61,7 +61,7 @@ final class FromFileToSheetsTest extends BrowserTestCase
 
         $this->press('[data-stage=check]');
         $this->seeText('A line is 0.30 mm wide; at least 0.80 mm is needed.');
-        $this->seeText('Left out text');
+        $this->seeText('Left out foreign content');
         $this->press('[data-row="1"]');
         $this->see('.mark.selected');
         $this->seeText('0.30 mm', '.mark.selected');

@@ -26,7 +26,7 @@ final class JobsTest extends TestCase
 {
     use RefreshDatabase;
 
-    private const DECAL = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="50mm" viewBox="0 0 100 50"><rect id="panel" x="10" y="10" width="50" height="20" fill="#f00"/><path id="rope" d="M20 20h60" stroke="#00f" stroke-width="4"/><path d="M10 40h80" stroke="#f00" stroke-width=".1"/><text x="5" y="45">Marrowby</text></svg>';
+    private const DECAL = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="50mm" viewBox="0 0 100 50"><rect id="panel" x="10" y="10" width="50" height="20" fill="#f00"/><path id="rope" d="M20 20h60" stroke="#00f" stroke-width="4"/><path d="M10 40h80" stroke="#f00" stroke-width=".1"/><foreignObject x="5" y="45" width="9" height="3"/></svg>';
 
     /**
      * @param  array<string, string>  $fields
@@ -52,7 +52,7 @@ final class JobsTest extends TestCase
         self::assertSame(['Boathouse', 'decal.svg'], [$state->json('job.title'), $state->json('job.sourceName')]);
         self::assertSame(['panel', 'rope', ''], array_column($state->json('art.pieces'), 'name'));
         self::assertEqualsWithDelta(12.0, $state->json('art.pieces.1.stroke.width'), 1e-9);
-        self::assertSame('text', $state->json('notices.0.kind'));
+        self::assertSame('foreignObject', $state->json('notices.0.kind'));
         self::assertEqualsWithDelta([15.0, 135.0], $state->json('notices.0.at'), 1e-6);
     }
 
@@ -233,6 +233,45 @@ final class JobsTest extends TestCase
     }
 
     #[Test]
+    public function a_font_that_the_shop_adds_sets_the_text_that_asks_for_it(): void
+    {
+        $text = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="50mm" viewBox="0 0 100 50"><text x="5" y="45" font-size="20" font-family="DejaVu Sans Condensed, serif">Wharf</text></svg>';
+        $width = fn (): float => $this->getJson('/api/jobs/'.$this->send($text)->assertCreated()->json('id'))->json('art.pieces.0.box.2');
+        $before = $width();
+        self::assertSame('missing-font', $this->getJson('/api/jobs/'.$this->send($text)->json('id'))->json('notices.0.kind'));
+        $bytes = (string) file_get_contents(base_path('core/tests/Support/condensed.woff'));
+        $font = $this->post('/api/fonts', ['file' => UploadedFile::fake()->createWithContent('wide.woff', $bytes)])->assertCreated()->json();
+        try {
+            self::assertSame('DejaVu Sans Condensed', $font['family']);
+            self::assertNotEqualsWithDelta($before, $width(), 0.5);
+            self::assertSame($font['family'], $this->getJson('/api/fonts')->json('added.0.family'));
+        } finally {
+            $this->deleteJson("/api/fonts/{$font['id']}")->assertNoContent();
+        }
+        self::assertEqualsWithDelta($before, $width(), 1e-9);
+    }
+
+    #[Test]
+    public function what_is_no_font_is_refused_in_one_sentence_and_not_kept(): void
+    {
+        foreach (['text.ttf' => 'hello', 'cut.ttf' => "\x00\x01\x00\x00\x00\x04".str_repeat("\x07", 80), 'empty.woff' => "wOFF\x00"] as $name => $bytes) {
+            $message = $this->post('/api/fonts', ['file' => UploadedFile::fake()->createWithContent($name, $bytes)])->assertStatus(422)->json('message');
+            self::assertMatchesRegularExpression('/^"[^\n]+\.$/', $message);
+        }
+        self::assertSame([], $this->getJson('/api/fonts')->json('added'));
+    }
+
+    #[Test]
+    public function gradients_and_pictures_reach_the_page_as_paint(): void
+    {
+        $png = 'data:image/png;base64,iVBORw0KGgoAAAANSUhEUgAAAAIAAAABCAIAAAB7QOjdAAAADklEQVR4nGP4z8AARBAAABL7Af9WnVAaAAAAAElFTkSuQmCC';
+        $id = $this->send('<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="50mm" viewBox="0 0 100 50"><linearGradient id="g"><stop stop-color="red"/><stop offset="1" stop-color="blue"/></linearGradient><rect width="40" height="40" fill="url(#g)"/><image x="50" width="40" height="20" href="'.$png.'"/></svg>')->json('id');
+        $pieces = $this->getJson("/api/jobs/{$id}")->json('art.pieces');
+        self::assertSame(['linear', 2], [$pieces[0]['fillGradient']['kind'], count($pieces[0]['fillGradient']['stops'])]);
+        self::assertSame($png, $pieces[1]['picture']['href']);
+    }
+
+    #[Test]
     public function the_demo_is_seeded_once_and_rich_enough(): void
     {
         $this->seed(DatabaseSeeder::class);
@@ -241,7 +280,7 @@ final class JobsTest extends TestCase
         foreach ($jobs as $job) {
             $state = $this->getJson("/api/jobs/{$job['id']}");
             self::assertGreaterThanOrEqual(40, count($state->json('art.pieces')), $job['title']);
-            self::assertContains('text', array_column($state->json('notices'), 'kind'), $job['title']);
+            self::assertSame([], $state->json('notices'), $job['title'].': all of it is taken');
         }
         $this->deleteJson("/api/jobs/{$jobs[0]['id']}")->assertNoContent();
         $this->getJson('/api/jobs')->assertJsonCount(3);

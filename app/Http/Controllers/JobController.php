@@ -31,7 +31,11 @@ final class JobController
                 'line' => $process->limits()->line,
                 'gap' => $process->limits()->gap,
             ], Process::cases()),
-            'steps' => array_map(static fn (Step $step): array => ['key' => $step->key(), 'label' => $step->label()], PrepLine::standard()->steps()),
+            'steps' => array_map(static fn (Step $step): array => [
+                'key' => $step->key(),
+                'label' => $step->label(),
+                'usual' => in_array($step->key(), array_map(static fn (Step $one): string => $one->key(), PrepLine::usual()->steps()), true),
+            ], PrepLine::standard()->steps()),
             'combine' => array_map(static fn (CombineKind $kind): array => [
                 'kind' => $kind->value,
                 'label' => $kind->label(),

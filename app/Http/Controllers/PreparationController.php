@@ -29,7 +29,7 @@ final class PreparationController
             'shop_job_id' => $job->id,
             'version' => $job->version,
             'status' => 'waiting',
-            'steps' => $fields['steps'] ?? $known,
+            'steps' => $fields['steps'] ?? array_map(static fn (Step $step): string => $step->key(), PrepLine::usual()->steps()),
         ]);
         PrepareArtwork::dispatch($preparation->id);
 

@@ -34,10 +34,10 @@ final readonly class Artwork
             $stroke = $piece->stroke;
             if ($stroke !== null) {
                 $stroke = $stroke->pen === null
-                    ? new Stroke($stroke->paint, $stroke->style->scaled($factor))
-                    : new Stroke($stroke->paint, $stroke->style, $matrix->after($stroke->pen));
+                    ? new Stroke($stroke->paint->transformed($matrix), $stroke->style->scaled($factor))
+                    : new Stroke($stroke->paint->transformed($matrix), $stroke->style, $matrix->after($stroke->pen));
             }
-            $pieces[] = new Piece($piece->id, $piece->shape->transformed($matrix), $piece->fill, $stroke, $piece->name);
+            $pieces[] = new Piece($piece->id, $piece->shape->transformed($matrix), $piece->fill?->transformed($matrix), $stroke, $piece->name);
         }
 
         return new self($width, $this->height * $factor, $pieces);

@@ -29,7 +29,7 @@ final readonly class Piece
     }
 
     /** Whether it is a solid, filled shape and nothing else: what a planar map takes as it is. */
-    public function isFlat(): bool
+    public function isSolid(): bool
     {
         return $this->stroke === null && $this->fill !== null && $this->fill->isOpaque();
     }

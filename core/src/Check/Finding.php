@@ -17,6 +17,7 @@ final readonly class Finding
      * @param  float|null  $limit  mm
      * @param  float|null  $length  how long the stretch is, mm
      * @param  string|null  $piece  id of the piece it is on
+     * @param  list<Point>  $ribbon  outline of the stretch, mm
      */
     public function __construct(
         public string $kind,
@@ -27,6 +28,7 @@ final readonly class Finding
         public ?float $limit = null,
         public ?float $length = null,
         public ?string $piece = null,
+        public array $ribbon = [],
     ) {
     }
 
@@ -37,6 +39,7 @@ final readonly class Finding
             $this->kind, $this->severity, $this->message,
             $this->at === null ? null : new Point($this->at->x * $factor, $this->at->y * $factor),
             $this->measured, $this->limit, $this->length, $this->piece,
+            array_map(static fn (Point $p): Point => new Point($p->x * $factor, $p->y * $factor), $this->ribbon),
         );
     }
 
@@ -59,6 +62,9 @@ final readonly class Finding
         }
         if ($this->piece !== null) {
             $out['piece'] = $this->piece;
+        }
+        if ($this->ribbon !== []) {
+            $out['ribbon'] = array_map(static fn (Point $p): array => [$round($p->x), $round($p->y)], $this->ribbon);
         }
         $out['message'] = $this->message;
 

@@ -40,6 +40,7 @@ final readonly class LeastWidth implements Rule
                     $this->limit,
                     $place->length,
                     $piece->id,
+                    $place->ribbon,
                 );
             }
         }

@@ -15,7 +15,7 @@ final readonly class SeeThrough implements Rule
         $out = [];
         foreach ($source->pieces as $piece) {
             $opacity = min($piece->fill->opacity ?? 1.0, $piece->stroke->paint->opacity ?? 1.0);
-            if ($opacity > 0.9999) {
+            if ($opacity > 0.9999 || ($piece->fill->picture ?? null) !== null) {
                 continue;
             }
             $box = $piece->box();

@@ -30,6 +30,11 @@ final readonly class Box
         );
     }
 
+    public function middle(): Point
+    {
+        return new Point(($this->left + $this->right) / 2, ($this->top + $this->bottom) / 2);
+    }
+
     public function width(): float
     {
         return $this->right - $this->left;

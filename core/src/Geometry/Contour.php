@@ -103,24 +103,36 @@ final readonly class Contour
     public function box(): Box
     {
         $c = $this->coords;
-        [$left, $top, $right, $bottom] = [$c[0], $c[1], $c[0], $c[1]];
+        $left = $right = $c[0];
+        $top = $bottom = $c[1];
+        $bent = [];
         for ($i = 0, $n = count($c) - 2; $i < $n; $i += 6) {
-            $xs = [$c[$i + 6]];
-            $ys = [$c[$i + 7]];
-            if (min($c[$i + 2], $c[$i + 4]) < min($left, $xs[0]) || max($c[$i + 2], $c[$i + 4]) > max($right, $xs[0])) {
+            $x = $c[$i + 6];
+            $y = $c[$i + 7];
+            $left = $x < $left ? $x : $left;
+            $right = $x > $right ? $x : $right;
+            $top = $y < $top ? $y : $top;
+            $bottom = $y > $bottom ? $y : $bottom;
+            if ($c[$i + 2] !== $c[$i] || $c[$i + 3] !== $c[$i + 1] || $c[$i + 4] !== $x || $c[$i + 5] !== $y) {
+                $bent[] = $i;
+            }
+        }
+        // Only where a handle lies outside the box of all nodes may the curve do so.
+        foreach ($bent as $i) {
+            if ($c[$i + 2] < $left || $c[$i + 4] < $left || $c[$i + 2] > $right || $c[$i + 4] > $right) {
                 foreach (Cubic::turns($c[$i], $c[$i + 2], $c[$i + 4], $c[$i + 6]) as $t) {
-                    $xs[] = Cubic::at(array_slice($c, $i, 8), $t)[0];
+                    $x = Cubic::at(array_slice($c, $i, 8), $t)[0];
+                    $left = $x < $left ? $x : $left;
+                    $right = $x > $right ? $x : $right;
                 }
             }
-            if (min($c[$i + 3], $c[$i + 5]) < min($top, $ys[0]) || max($c[$i + 3], $c[$i + 5]) > max($bottom, $ys[0])) {
+            if ($c[$i + 3] < $top || $c[$i + 5] < $top || $c[$i + 3] > $bottom || $c[$i + 5] > $bottom) {
                 foreach (Cubic::turns($c[$i + 1], $c[$i + 3], $c[$i + 5], $c[$i + 7]) as $t) {
-                    $ys[] = Cubic::at(array_slice($c, $i, 8), $t)[1];
+                    $y = Cubic::at(array_slice($c, $i, 8), $t)[1];
+                    $top = $y < $top ? $y : $top;
+                    $bottom = $y > $bottom ? $y : $bottom;
                 }
             }
-            $left = min($left, ...$xs);
-            $right = max($right, ...$xs);
-            $top = min($top, ...$ys);
-            $bottom = max($bottom, ...$ys);
         }
 
         return new Box($left, $top, $right, $bottom);

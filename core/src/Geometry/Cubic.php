@@ -110,6 +110,34 @@ final class Cubic
         ];
     }
 
+    /**
+     * A place on a segment, also beyond its ends; t of a line is its share of the length.
+     *
+     * @param  list<float>  $s
+     * @return array{float, float}
+     */
+    public static function placeOn(array $s, float $t): array
+    {
+        return self::isLine($s) ? [$s[0] + ($s[6] - $s[0]) * $t, $s[1] + ($s[7] - $s[1]) * $t] : self::at($s, $t);
+    }
+
+    /**
+     * How fast that place moves with t.
+     *
+     * @param  list<float>  $s
+     * @return array{float, float}
+     */
+    public static function speedOn(array $s, float $t): array
+    {
+        return self::isLine($s) ? [$s[6] - $s[0], $s[7] - $s[1]] : self::derivative($s, $t);
+    }
+
+    /** @return list<float> a line as a segment: its handles lie on its ends */
+    public static function line(float $ax, float $ay, float $bx, float $by): array
+    {
+        return [$ax, $ay, $ax, $ay, $bx, $by, $bx, $by];
+    }
+
     /** @param  list<float>  $s */
     public static function isLine(array $s): bool
     {

@@ -17,19 +17,23 @@ final class CurveFit
      * @param  array{float, float}  $out  unit direction at the start, along the curve
      * @param  array{float, float}  $in  unit direction at the end, along the curve
      * @param  list<float>|null  $params  first guess of each point's parameter, chord lengths when null
+     * @param  float  $enough  a distance, mm, at which no better fit is sought; and none when the first is a hundred times as far
      * @return array{list<float>, float} the segment, and the greatest distance of a point from it
      */
-    public static function through(array $points, array $out, array $in, ?array $params = null, int $rounds = 4): array
+    public static function through(array $points, array $out, array $in, ?array $params = null, float $enough = 0.0): array
     {
         $params ??= self::chordLengths($points);
         $best = null;
         $least = INF;
-        for ($round = 0; $round < $rounds; $round++) {
+        for ($round = 0; $round < 4; $round++) {
             $segment = self::leastSquares($points, $params, $out, $in);
             [$params, $far] = self::project($segment, $points, $params);
             if ($far < $least) {
                 [$best, $least] = [$segment, $far];
             } elseif ($round > 1) {
+                break;
+            }
+            if ($least <= $enough || ($round === 0 && $enough > 0.0 && $least > 100 * $enough)) {
                 break;
             }
         }
@@ -47,23 +51,42 @@ final class CurveFit
      */
     public static function project(array $segment, array $points, array $params): array
     {
+        [$x0, $y0, $x1, $y1, $x2, $y2, $x3, $y3] = $segment;
+        $ax = $x3 - 3 * $x2 + 3 * $x1 - $x0;
+        $ay = $y3 - 3 * $y2 + 3 * $y1 - $y0;
+        $bx = 3 * ($x2 - 2 * $x1 + $x0);
+        $by = 3 * ($y2 - 2 * $y1 + $y0);
+        $cx = 3 * ($x1 - $x0);
+        $cy = 3 * ($y1 - $y0);
         $far = 0.0;
-        foreach ($points as $i => [$px, $py]) {
+        foreach ($points as $i => $point) {
+            $px = $point[0] - $x0;
+            $py = $point[1] - $y0;
             $t = $params[$i];
+            $ex = (($ax * $t + $bx) * $t + $cx) * $t - $px;
+            $ey = (($ay * $t + $by) * $t + $cy) * $t - $py;
             for ($k = 0; $k < 3; $k++) {
-                [$x, $y] = Cubic::at($segment, $t);
-                [$dx, $dy] = Cubic::derivative($segment, $t);
-                [$ddx, $ddy] = Cubic::second($segment, $t);
-                $down = $dx * $dx + $dy * $dy + ($x - $px) * $ddx + ($y - $py) * $ddy;
+                $dx = (3 * $ax * $t + 2 * $bx) * $t + $cx;
+                $dy = (3 * $ay * $t + 2 * $by) * $t + $cy;
+                $down = $dx * $dx + $dy * $dy + $ex * (6 * $ax * $t + 2 * $bx) + $ey * (6 * $ay * $t + 2 * $by);
                 if ($down <= 1e-30) {
                     break;
                 }
-                $t = min(1.0, max(0.0, $t - (($x - $px) * $dx + ($y - $py) * $dy) / $down));
+                $next = $t - ($ex * $dx + $ey * $dy) / $down;
+                $next = $next < 0.0 ? 0.0 : ($next > 1.0 ? 1.0 : $next);
+                $step = $next - $t;
+                $t = $next;
+                $ex = (($ax * $t + $bx) * $t + $cx) * $t - $px;
+                $ey = (($ay * $t + $by) * $t + $cy) * $t - $py;
+                if ($step < 1e-6 && $step > -1e-6) {
+                    break;
+                }
             }
             $params[$i] = $t;
-            [$x, $y] = Cubic::at($segment, $t);
-            $far = max($far, hypot($x - $px, $y - $py));
+            $square = $ex * $ex + $ey * $ey;
+            $far = $square > $far ? $square : $far;
         }
+        $far = sqrt($far);
 
         return [$params, $far];
     }

@@ -16,6 +16,12 @@ final class Pen
     /** @var list<float> */
     private array $coords = [];
 
+    /** @var list<int> numbers of the nodes, in the contour being drawn, at which only an arc was parted */
+    private array $parted = [];
+
+    /** @var list<list<int>> */
+    private array $partedDone = [];
+
     public function moveTo(float $x, float $y): void
     {
         $this->finish(false);
@@ -88,6 +94,10 @@ final class Pen
         $parts = max(1, (int) ceil(abs($turn) / (M_PI / 2) - 1e-6));
         $step = $turn / $parts;
         $k = 4 / 3 * tan($step / 4);
+        $node = intdiv(count($this->coords), 6);
+        for ($i = 1; $i < $parts; $i++) {
+            $this->parted[] = $node + $i;
+        }
         for ($i = 0; $i < $parts; $i++) {
             $a = $start + $i * $step;
             $b = $a + $step;
@@ -138,6 +148,12 @@ final class Pen
         return $this->done;
     }
 
+    /** @return list<list<int>> by contour, the numbers of nodes that nobody placed: those inside an arc of more than a quarter turn */
+    public function partedArcs(): array
+    {
+        return $this->partedDone;
+    }
+
     private function finish(bool $closed): void
     {
         if (count($this->coords) > 2 || ($closed && count($this->coords) === 2)) {
@@ -148,6 +164,8 @@ final class Pen
                 array_push($coords, $x, $y, $x, $y, $x, $y);
             }
             $this->done[] = new Contour($coords, $closed);
+            $this->partedDone[] = $this->parted;
         }
+        $this->parted = [];
     }
 }

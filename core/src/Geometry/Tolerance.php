@@ -14,12 +14,20 @@ final readonly class Tolerance
      * @param  float  $flatness  greatest distance between a curve and the chords that stand for it while crossings are sought
      * @param  float  $weld  end points and curves nearer than this are taken as one
      * @param  float  $offset  greatest deviation of an outlined stroke from the true offset
+     * @param  bool  $refine  whether curves that run closer than the flatness are told apart
      */
     public function __construct(
         public float $flatness = 0.005,
-        public float $weld = 0.0005,
+        public float $weld = 0.000002,
         public float $offset = 0.005,
+        public bool $refine = true,
     ) {
+    }
+
+    /** The same for art that is larger by a factor. */
+    public function times(float $factor): self
+    {
+        return $factor === 1.0 ? $this : new self($this->flatness * $factor, $this->weld * $factor, $this->offset * $factor, $this->refine);
     }
 
     /** @param  float  $extent the longer side of the art */
@@ -27,7 +35,7 @@ final readonly class Tolerance
     {
         return new self(
             max(1e-9, min(0.005, $extent * 5e-5)),
-            max(1e-10, min(0.0005, $extent * 1e-5)),
+            max(1e-12, min(0.000002, $extent * 1e-7)),
             max(1e-8, min(0.005, $extent * 2e-4)),
         );
     }

@@ -28,6 +28,9 @@ final class Thickness
 
     private const MOST_SAMPLES = 300_000;
 
+    /** About so many points show one wall of a thin stretch. */
+    private const RIBBON = 24;
+
     /** @var list<float> */
     private array $x = [];
 
@@ -290,6 +293,7 @@ final class Thickness
     private function place(array $samples, array $thin): ?ThinPlace
     {
         // A stretch that is mostly pointed corner is no line; one that is a line may look like a corner here and there.
+        $all = $samples;
         $count = count($samples);
         $samples = array_values(array_filter($samples, static fn (int $i): bool => $thin[$i][2]));
         if (count($samples) < max(2, 0.25 * $count)) {
@@ -313,7 +317,41 @@ final class Thickness
             return null;
         }
 
-        return new ThinPlace(new Point($x, $y), $width, $count * $this->step / 2);
+        return new ThinPlace(new Point($x, $y), $width, $count * $this->step / 2, $this->ribbon($all, $thin));
+    }
+
+    /**
+     * @param  list<int>  $samples
+     * @param  array<int, array{float, int, bool}>  $thin
+     * @return list<Point>
+     */
+    private function ribbon(array $samples, array $thin): array
+    {
+        // Samples are numbered along the contours: one wall is the longest row of them without a gap.
+        sort($samples);
+        $wall = [];
+        $row = [];
+        foreach ($samples as $k => $i) {
+            $row[] = $i;
+            $next = $samples[$k + 1] ?? null;
+            // Round an end, the row would go on down the other wall.
+            if ($next === null || $this->contour[$next] !== $this->contour[$i] || 4 * $this->step < $this->way[$next] - $this->way[$i]
+                || $this->nx[$next] * $this->nx[$i] + $this->ny[$next] * $this->ny[$i] < 0.5) {
+                $wall = count($row) > count($wall) ? $row : $wall;
+                $row = [];
+            }
+        }
+        $every = max(1, intdiv(count($wall), self::RIBBON));
+        $here = [];
+        $there = [];
+        foreach ($wall as $k => $i) {
+            if ($k % $every === 0 || $k === count($wall) - 1) {
+                $here[] = new Point($this->x[$i], $this->y[$i]);
+                $there[] = new Point($this->x[$i] + $thin[$i][0] * $this->nx[$i], $this->y[$i] + $thin[$i][0] * $this->ny[$i]);
+            }
+        }
+
+        return [...$here, ...array_reverse($there)];
     }
 
     /**
@@ -326,17 +364,16 @@ final class Thickness
         [$s, $t] = $this->source[$j];
         $px = $this->x[$i];
         $py = $this->y[$i];
-        $line = Cubic::isLine($s);
         for ($k = 0; $k < 6; $k++) {
-            [$x, $y] = $line ? [$s[0] + ($s[6] - $s[0]) * $t, $s[1] + ($s[7] - $s[1]) * $t] : Cubic::at($s, $t);
-            [$dx, $dy] = $line ? [$s[6] - $s[0], $s[7] - $s[1]] : Cubic::derivative($s, $t);
+            [$x, $y] = Cubic::placeOn($s, $t);
+            [$dx, $dy] = Cubic::speedOn($s, $t);
             $speed = $dx * $dx + $dy * $dy;
             if ($speed < 1e-24) {
                 break;
             }
             $t = max(0.0, min(1.0, $t + (($px - $x) * $dx + ($py - $y) * $dy) / $speed));
         }
-        [$x, $y] = $line ? [$s[0] + ($s[6] - $s[0]) * $t, $s[1] + ($s[7] - $s[1]) * $t] : Cubic::at($s, $t);
+        [$x, $y] = Cubic::placeOn($s, $t);
 
         return [hypot($x - $px, $y - $py), ($x + $px) / 2, ($y + $py) / 2];
     }

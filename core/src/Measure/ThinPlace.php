@@ -13,8 +13,9 @@ final readonly class ThinPlace
      * @param  Point  $at  between the walls where it is narrowest
      * @param  float  $width  mm, there
      * @param  float  $length  mm, of the whole stretch
+     * @param  list<Point>  $ribbon  what lies between the walls along the stretch: up one wall and back down the other
      */
-    public function __construct(public Point $at, public float $width, public float $length)
+    public function __construct(public Point $at, public float $width, public float $length, public array $ribbon = [])
     {
     }
 }

@@ -30,9 +30,11 @@ final class Borders
             // A face that no walk reached cannot be: every face has an edge to one that was reached.
             $cycleLabel[$c] = $labels[$face];
         }
+        $head = $faces->head;
+        $onward = $faces->onward;
         $side = [];
-        foreach ($faces->cycle as $h => $c) {
-            $side[$h] = $cycleLabel[$c];
+        foreach ($faces->cycle as $d => $c) {
+            $side[] = $cycleLabel[$c];
         }
         $done = [];
         $out = [];
@@ -45,37 +47,55 @@ final class Borders
             $g0 = $g1 = 0.0;
             $from = $to = -1;
             $forward = true;
-            $h = $begin;
+            $d = $begin;
             do {
-                $done[$h] = true;
-                $e = $h >> 1;
-                $c = $contour[$e];
-                if ($h & 1) {
-                    [$s, $t, $v, $w] = [$gb[$e], $ga[$e], $b[$e], $a[$e]];
-                } else {
-                    [$s, $t, $v, $w] = [$ga[$e], $gb[$e], $a[$e], $b[$e]];
-                }
-                $joined = false;
-                if ($c === $runContour && $forward === ($t > $s)) {
-                    $n = $segments[$c];
-                    $turns = round(($g1 - $s) / $n) * $n;
-                    if (abs($g1 - $s - $turns) < self::SAME) {
-                        $g1 = $t + $turns;
-                        $to = $w;
-                        $joined = true;
+                $done[$d] = true;
+                $last = $head[$d ^ 1] ^ 1;
+                for ($h = $head[$d]; ; $h = $next[$h]) {
+                    $e = $h >> 1;
+                    $c = $contour[$e];
+                    if ($h & 1) {
+                        $s = $gb[$e];
+                        $t = $ga[$e];
+                        $v = $b[$e];
+                        $w = $a[$e];
+                    } else {
+                        $s = $ga[$e];
+                        $t = $gb[$e];
+                        $v = $a[$e];
+                        $w = $b[$e];
+                    }
+                    $joined = false;
+                    if ($c === $runContour && $forward === ($t > $s)) {
+                        if ($g1 === $s) {
+                            $g1 = $t;
+                            $to = $w;
+                            $joined = true;
+                        } else {
+                            $n = $segments[$c];
+                            $turns = round(($g1 - $s) / $n) * $n;
+                            if (abs($g1 - $s - $turns) < self::SAME) {
+                                $g1 = $t + $turns;
+                                $to = $w;
+                                $joined = true;
+                            }
+                        }
+                    }
+                    if (! $joined) {
+                        if ($runContour >= 0) {
+                            $runs[] = [$runContour, $g0, $g1, $from, $to];
+                        }
+                        [$runContour, $g0, $g1, $from, $to, $forward] = [$c, $s, $t, $v, $w, $t > $s];
+                    }
+                    if ($h === $last) {
+                        break;
                     }
                 }
-                if (! $joined) {
-                    if ($runContour >= 0) {
-                        $runs[] = [$runContour, $g0, $g1, $from, $to];
-                    }
-                    [$runContour, $g0, $g1, $from, $to, $forward] = [$c, $s, $t, $v, $w, $t > $s];
+                $d = $onward[$d];
+                while ($side[$d ^ 1] === $label) {
+                    $d = $onward[$d ^ 1];
                 }
-                $h = $next[$h];
-                while ($side[$h ^ 1] === $label) {
-                    $h = $next[$h ^ 1];
-                }
-            } while ($h !== $begin);
+            } while ($d !== $begin);
             $runs[] = [$runContour, $g0, $g1, $from, $to];
             $out[$label][] = self::ring($runs, $segments);
         }

@@ -18,19 +18,30 @@ final class Crossings
     /** Cells with more edges than this are divided. */
     private const CROWD = 40;
 
+    /** Times that doubtful chords are flattened again, four times finer each. */
+    private const ROUNDS = 6;
+
     /** @var array<int, list<int>> edge => vertex keys (x << 31 | y) on it */
     private array $cuts = [];
 
-    private function __construct(private readonly Chords $chords)
+    /** @var array<int, true> edges that run so close to others that their chords cannot tell how the curves lie */
+    private array $doubtful = [];
+
+    /** Distance in grid steps within which edges that do not meet are looked at for that. */
+    private int $reach;
+
+    private function __construct(private readonly Chords $chords, private readonly ?Refinement $refinement)
     {
+        $this->reach = $refinement === null ? 0 : (int) $refinement->reach();
     }
 
     /**
+     * @param  Refinement|null  $refinement  adds finer chords where needed
      * @return array<int, list<int>> edge => keys (x << 31 | y) of the vertices at which it must be cut, possibly repeated
      */
-    public static function find(Chords $chords): array
+    public static function find(Chords $chords, ?Refinement $refinement = null): array
     {
-        $self = new self($chords);
+        $self = new self($chords, $refinement);
         $self->run();
 
         return $self->cuts;
@@ -43,7 +54,34 @@ final class Crossings
             return;
         }
         $shift = $this->cellShift();
-        foreach ($this->cells($shift) as $key => $edges) {
+        $order = [];
+        $x = $this->chords->x;
+        foreach ($this->chords->a as $e => $v) {
+            $order[] = $x[$v] << 28 | $e;
+        }
+        unset($x);
+        sort($order);
+        $cells = $this->cells($order, $shift);
+        unset($order);
+        $this->look($cells, $shift);
+        for ($round = 0; $round < self::ROUNDS && $this->doubtful !== []; $round++) {
+            $again = $this->refine($cells, $shift);
+            if ($again === []) {
+                return;
+            }
+            // Only the finer chords can still be in doubt, and they lie nearer to their curves.
+            $this->reach = (int) ($this->reach / Refinement::FINER);
+            $this->look($again, $shift);
+            foreach ($again as $key => $edges) {
+                $cells[$key] = $edges;
+            }
+        }
+    }
+
+    /** @param  array<int, list<int>>  $cells */
+    private function look(array $cells, int $shift): void
+    {
+        foreach ($cells as $key => $edges) {
             if (count($edges) < 2) {
                 continue;
             }
@@ -52,9 +90,70 @@ final class Crossings
                 $row = ($key & 0x3FFFFFFF) ^ ($column * 40503 & 0x3FFFFFFF);
                 $this->divide($edges, $column << $shift, $row << $shift, $shift);
             } else {
-                $this->meet($edges);
+                $this->meet($edges, $shift);
             }
         }
+    }
+
+    /**
+     * Puts finer chords in the place of doubtful ones and forgets what was found in the cells that they touch.
+     *
+     * @param  array<int, list<int>>  $cells
+     * @return array<int, list<int>> the cells that must be looked at again
+     */
+    private function refine(array $cells, int $shift): array
+    {
+        $gone = [];
+        $new = [];
+        foreach ($this->doubtful as $e => $_) {
+            $parts = $this->refinement?->parts($e) ?? [];
+            if ($parts !== []) {
+                $gone[$e] = true;
+                array_push($new, ...$parts);
+                unset($this->cuts[$e]);
+            }
+        }
+        $this->doubtful = [];
+        if ($new === []) {
+            return [];
+        }
+        $x = $this->chords->x;
+        $a = $this->chords->a;
+        $pack = static fn (int $e): int => $x[$a[$e]] << 28 | $e;
+        $old = $this->cells(array_map($pack, array_keys($gone)), $shift);
+        $fresh = $this->cells(array_map($pack, $new), $shift);
+        $again = [];
+        $seen = [];
+        foreach ($old + $fresh as $key => $_) {
+            $order = [];
+            foreach ([...$cells[$key] ?? [], ...$fresh[$key] ?? []] as $e) {
+                if (! isset($gone[$e])) {
+                    $order[] = $x[$a[$e]] << 28 | $e;
+                    $seen[$e] = true;
+                }
+            }
+            sort($order);
+            $again[$key] = array_map(static fn (int $packed): int => $packed & 0xFFFFFFF, $order);
+        }
+        foreach ($seen as $e => $_) {
+            if (! isset($this->cuts[$e])) {
+                continue;
+            }
+            $keep = [];
+            foreach ($this->cuts[$e] as $key) {
+                $column = $key >> 31 >> $shift;
+                if (! isset($again[$column << 30 | ((($key & 0x7FFFFFFF) >> $shift) ^ $column * 40503 & 0x3FFFFFFF)])) {
+                    $keep[] = $key;
+                }
+            }
+            if ($keep === []) {
+                unset($this->cuts[$e]);
+            } else {
+                $this->cuts[$e] = $keep;
+            }
+        }
+
+        return $again;
     }
 
     private function cellShift(): int
@@ -75,20 +174,18 @@ final class Crossings
      * Cells are keyed by column << 30 | row, with the column mixed into the row's bits: PHP's hash of an integer is its
      * low bits, and without the mixing all cells of a row would fall into one chain.
      *
-     * @return array<int, list<int>> edges by cell, those of each cell in order of their left end
+     * @param  list<int>  $order  left end << 28 | edge
+     * @return array<int, list<int>> edges by cell, in the given order
      */
-    private function cells(int $shift): array
+    private function cells(array $order, int $shift): array
     {
         $x = $this->chords->x;
         $y = $this->chords->y;
         $a = $this->chords->a;
         $b = $this->chords->b;
-        $order = [];
-        foreach ($a as $e => $v) {
-            $order[] = $x[$v] << 28 | $e;
-        }
-        sort($order);
         $cells = [];
+        // Nearness beyond a cell's border is looked for in proportion to the cell: crowded cells hold short chords.
+        $wide = 2 + min(intdiv($this->reach, 2), 1 << $shift >> 4);
         foreach ($order as $packed) {
             $e = $packed & 0xFFFFFFF;
             $v = $a[$e];
@@ -97,14 +194,14 @@ final class Crossings
             $x1 = $x[$w];
             $y0 = $y[$v];
             $y1 = $y[$w];
-            $left = ($x0 - 2) >> $shift;
-            $right = ($x1 + 2) >> $shift;
+            $left = ($x0 - $wide) >> $shift;
+            $right = ($x1 + $wide) >> $shift;
             if ($y0 < $y1) {
-                $top = ($y0 - 2) >> $shift;
-                $bottom = ($y1 + 2) >> $shift;
+                $top = ($y0 - $wide) >> $shift;
+                $bottom = ($y1 + $wide) >> $shift;
             } else {
-                $top = ($y1 - 2) >> $shift;
-                $bottom = ($y0 + 2) >> $shift;
+                $top = ($y1 - $wide) >> $shift;
+                $bottom = ($y0 + $wide) >> $shift;
             }
             if ($left === $right) {
                 for ($cy = $top; $cy <= $bottom; $cy++) {
@@ -123,15 +220,15 @@ final class Crossings
             // Column by column, only the rows that the edge passes there.
             $slope = $x1 === $x0 ? 0.0 : ($y1 - $y0) / ($x1 - $x0);
             for ($cx = $left; $cx <= $right; $cx++) {
-                $from = max($x0, ($cx << $shift) - 3);
-                $to = min($x1, (($cx + 1) << $shift) + 3);
+                $from = max($x0, ($cx << $shift) - $wide - 1);
+                $to = min($x1, (($cx + 1) << $shift) + $wide + 1);
                 $p = $y0 + $slope * ($from - $x0);
                 $q = $x1 === $x0 ? $y1 : $y0 + $slope * ($to - $x0);
                 if ($p > $q) {
                     [$p, $q] = [$q, $p];
                 }
-                $last = min($bottom, ((int) $q + 3) >> $shift);
-                for ($cy = max($top, ((int) $p - 3) >> $shift); $cy <= $last; $cy++) {
+                $last = min($bottom, ((int) $q + $wide + 1) >> $shift);
+                for ($cy = max($top, ((int) $p - $wide - 1) >> $shift); $cy <= $last; $cy++) {
                     $cells[$cx << 30 | ($cy ^ $cx * 40503 & 0x3FFFFFFF)][] = $e;
                 }
             }
@@ -153,13 +250,14 @@ final class Crossings
         $b = $this->chords->b;
         $shift--;
         $size = 1 << $shift;
+        $wide = 3 + min(intdiv($this->reach, 2), $size >> 4);
         $total = 0;
         $parts = [];
         for ($k = 0; $k < 4; $k++) {
-            $x0 = $left + ($k & 1) * $size - 3;
-            $y0 = $top + ($k >> 1) * $size - 3;
-            $x1 = $x0 + $size + 6;
-            $y1 = $y0 + $size + 6;
+            $x0 = $left + ($k & 1) * $size - $wide;
+            $y0 = $top + ($k >> 1) * $size - $wide;
+            $x1 = $x0 + $size + 2 * $wide;
+            $y1 = $y0 + $size + 2 * $wide;
             $part = [];
             foreach ($edges as $e) {
                 $v = $a[$e];
@@ -194,7 +292,7 @@ final class Crossings
             if (count($part) > self::CROWD && $helps && $shift > 4) {
                 $this->divide($part, $left + ($k & 1) * $size, $top + ($k >> 1) * $size, $shift);
             } else {
-                $this->meet($part);
+                $this->meet($part, $shift);
             }
         }
     }
@@ -204,13 +302,17 @@ final class Crossings
      *
      * @param  list<int>  $edges  in order of their left end
      */
-    private function meet(array $edges): void
+    private function meet(array $edges, int $shift): void
     {
         $x = $this->chords->x;
         $y = $this->chords->y;
         $a = $this->chords->a;
         $b = $this->chords->b;
         $n = count($edges);
+        $gap = min($this->reach, 1 << $shift >> 3);
+        $short = $this->reach * Refinement::SHORT / 2;
+        $lean = $this->reach * Refinement::LEAN / 2;
+        $refinement = $this->refinement;
         $crossings = [];
         for ($i = 0; $i < $n - 1; $i++) {
             $e = $edges[$i];
@@ -230,17 +332,22 @@ final class Crossings
             $dx = $bx - $ax;
             $dy = $by - $ay;
             $reach = $dx + $high - $low;
+            $wide = $gap * 2 * $reach;
+            $least = $reach < $short ? $reach / Refinement::SHORT : $this->reach / 2;
+            $right = $bx + $gap;
+            $above = $low - $gap;
+            $below = $high + $gap;
             for ($j = $i + 1; $j < $n; $j++) {
                 $f = $edges[$j];
                 $fa = $a[$f];
                 $cx = $x[$fa];
-                if ($cx > $bx) {
+                if ($cx > $right) {
                     break;
                 }
                 $fb = $b[$f];
                 $cy = $y[$fa];
                 $gy = $y[$fb];
-                if ($cy < $gy ? ($gy < $low || $cy > $high) : ($cy < $low || $gy > $high)) {
+                if ($cy < $gy ? ($gy < $above || $cy > $below) : ($cy < $above || $gy > $below)) {
                     continue;
                 }
                 $gx = $x[$fb];
@@ -251,6 +358,28 @@ final class Crossings
                 $far1 = $c1 < 0 ? -2 * $c1 : 2 * $c1;
                 $far2 = $c2 < 0 ? -2 * $c2 : 2 * $c2;
                 if (($c1 > 0) === ($c2 > 0) && $c1 !== 0 && $c2 !== 0 && $far1 > $reach && $far2 > $reach) {
+                    if ($far1 >= $wide && $far2 >= $wide) {
+                        continue;
+                    }
+                    $freach = $gx - $cx + ($gy < $cy ? $cy - $gy : $gy - $cy);
+                    $near = $reach * ($freach < $short ? $least + $freach / Refinement::SHORT : $least + $this->reach / 2) * 2;
+                    $cross = $c2 - $c1;
+                    $slack = $lean * ($reach + $freach);
+                    if (($far1 < $near || $far2 < $near) && $cross < $slack && $cross > -$slack && $refinement !== null
+                        && ! isset($this->doubtful[$e], $this->doubtful[$f]) && $refinement->isDoubtful($e, $f, false)) {
+                        $this->doubtful[$e] = $this->doubtful[$f] = true;
+                    }
+
+                    continue;
+                }
+                if ($fa === $ea && $fb === $eb) {
+                    // Equal edges: cut at their ends, so that they are found to be one.
+                    $this->cuts[$e][] = $this->cuts[$f][] = $cx << 31 | $cy;
+                    $this->cuts[$e][] = $this->cuts[$f][] = $gx << 31 | $gy;
+                    if ($refinement !== null && $refinement->isDoubtful($e, $f, true)) {
+                        $this->doubtful[$e] = $this->doubtful[$f] = true;
+                    }
+
                     continue;
                 }
                 if ($far1 <= $reach && $fa !== $ea && $fa !== $eb
@@ -266,6 +395,14 @@ final class Crossings
                 $c3 = $fdx * ($ay - $cy) - $fdy * ($ax - $cx);
                 $c4 = $fdx * ($by - $cy) - $fdy * ($bx - $cx);
                 $freach = $fdx + ($fdy < 0 ? -$fdy : $fdy);
+                // The difference is the cross product of the directions: small where they are nearly parallel. An edge that
+                // begins where the other ends leads on.
+                $cross = $c2 - $c1;
+                $slack = $lean * ($reach + $freach);
+                if ($cross < $slack && $cross > -$slack && $eb !== $fa && $ea !== $fb && $refinement !== null
+                    && ! isset($this->doubtful[$e], $this->doubtful[$f]) && $refinement->isDoubtful($e, $f, true)) {
+                    $this->doubtful[$e] = $this->doubtful[$f] = true;
+                }
                 if (($c3 < 0 ? -2 * $c3 : 2 * $c3) <= $freach && $ea !== $fa && $ea !== $fb && $ax >= $cx && $ax <= $gx
                     && ($fdy >= 0 ? $ay >= $cy && $ay <= $gy : $ay >= $gy && $ay <= $cy)) {
                     $this->cuts[$f][] = $ax << 31 | $ay;

@@ -16,11 +16,13 @@ final class FaceLabels
      */
     public static function walk(Chords $edges, Faces $faces, array $evenodd, FaceRule $rule): array
     {
-        $next = $faces->next;
+        $onward = $faces->onward;
+        $head = $faces->head;
         $cycleOf = $faces->cycle;
         $faceOf = $faces->face;
         $first = $faces->first;
         $owner = $edges->owner;
+        $contour = $edges->contour;
         $delta = $edges->delta;
         $deltas = $edges->deltas;
         $winding = $evenodd === [] ? [] : array_fill(0, count($evenodd), 0);
@@ -36,14 +38,14 @@ final class FaceLabels
         }
         $depth = count($stack);
         while ($depth > 0) {
-            // Entered by (a half-edge to undo, or -1), where the walk round the cycle is, where it began.
+            // Entered by (a chain to undo, or -1), where the walk round the cycle is, where it began.
             [$entered, $h, $start] = $stack[$depth - 1];
             $face = Faces::OPEN;
             $through = -1;
             while ($h >= 0) {
                 $face = $faceOf[$cycleOf[$h ^ 1]];
                 $at = $h;
-                $h = $next[$h];
+                $h = $onward[$h];
                 if ($h === $start) {
                     $h = -1;
                 }
@@ -56,13 +58,13 @@ final class FaceLabels
                 $depth--;
                 array_pop($stack);
                 if ($entered >= 0) {
-                    self::cross($entered ^ 1, $owner, $delta, $deltas, $winding, $evenodd, $rule);
+                    self::cross($head[$entered ^ 1], $contour, $owner, $delta, $deltas, $winding, $evenodd, $rule);
                 }
 
                 continue;
             }
             $stack[$depth - 1] = [$entered, $h, $start];
-            self::cross($through, $owner, $delta, $deltas, $winding, $evenodd, $rule);
+            self::cross($head[$through], $contour, $owner, $delta, $deltas, $winding, $evenodd, $rule);
             $labels[$face] = $rule->label();
             // The frame that undoes lies under the others of its face.
             foreach ($cycles[$face] as $i => $c) {
@@ -76,18 +78,18 @@ final class FaceLabels
     /**
      * Goes from the face on the left of a half-edge to the one on its right.
      *
-     * @param  list<int>  $owner
+     * @param  list<int>  $contour  by edge
+     * @param  list<int>  $owner  by contour
      * @param  list<int>  $delta
      * @param  array<int, array<int, int>>  $deltas
      * @param  array<int, int>  $winding
      * @param  list<bool>  $evenodd
      */
-    private static function cross(int $h, array $owner, array $delta, array $deltas, array &$winding, array $evenodd, FaceRule $rule): void
+    private static function cross(int $h, array $contour, array $owner, array $delta, array $deltas, array &$winding, array $evenodd, FaceRule $rule): void
     {
         $e = $h >> 1;
         $sign = $h & 1 ? 1 : -1;
-        $o = $owner[$e];
-        foreach ($o >= 0 ? [$o => $delta[$e]] : $deltas[$e] as $o => $d) {
+        foreach ($delta[$e] !== Chords::SEVERAL ? [$owner[$contour[$e]] => $delta[$e]] : $deltas[$e] as $o => $d) {
             $before = $winding[$o];
             $after = $before + $sign * $d;
             $winding[$o] = $after;

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace NeatEdge\Core\PlanarMap;
 
 /**
- * Half-edges, the cycles that they form, and which face each cycle bounds.
+ * Half-edges, the chains that they form between junctions, the cycles of chains, and which face each cycle bounds.
  *
- * Half-edge 2e runs along edge e from its first to its second vertex, 2e + 1 back; each has its face on its left. A
- * cycle that runs anticlockwise (in the sense of the cross product) bounds a face from outside and names it; every
- * other cycle is the rim of a connected part that lies inside some face, or in the open.
+ * Half-edge 2e runs along edge e from its first to its second vertex, 2e + 1 back; each has its face on its left.
+ * Between two junctions, vertices where more than two edges meet, half-edges form a chain: nothing about a face can
+ * change along it, so that all that follows goes over chains, of which there are a fraction. Chain 2k runs one way,
+ * 2k + 1 back. A cycle that runs anticlockwise (in the sense of the cross product) bounds a face from outside and names
+ * it; every other cycle is the rim of a connected part that lies inside some face, or in the open.
  *
  * @source de Berg et al., "Computational Geometry", 3rd ed. 2008, chapter 2 (doubly-connected edge list)
  */
@@ -20,43 +22,54 @@ final class Faces
     /** @var list<int> the half-edge after each, round the face on its left */
     public array $next = [];
 
-    /** @var list<int> cycle of each half-edge */
+    /** @var list<int> first half-edge of each chain; the last is the first of its counterpart, turned round */
+    public array $head = [];
+
+    /** @var list<int> the chain after each, round the face on its left */
+    public array $onward = [];
+
+    /** @var list<int> cycle of each chain */
     public array $cycle = [];
 
-    /** @var list<int> first half-edge of each cycle */
+    /** @var list<int> first chain of each cycle */
     public array $first = [];
 
     /** @var list<int> the face that each cycle bounds: a cycle's number, or OPEN */
     public array $face = [];
 
+    /** @var list<int> by edge: the chain that its forward half belongs to */
+    private array $chain = [];
+
     public function __construct(private readonly Chords $edges)
     {
-        $this->link();
-        $rims = $this->walk();
+        $junctions = $this->link();
+        [$areas, $lefts] = $this->chains($junctions);
+        $rims = $this->walk($areas, $lefts);
         $this->place($rims);
     }
 
-    private function link(): void
+    /** @return array<int, list<int>> vertex where more than two edges meet => all half-edges that leave it */
+    private function link(): array
     {
         $a = $this->edges->a;
         $b = $this->edges->b;
-        $one = [];
-        $two = [];
+        $count = count($this->edges->x);
+        $one = $two = $count === 0 ? [] : array_fill(0, $count, -1);
         $more = [];
         foreach ($a as $e => $v) {
             $h = 2 * $e;
-            if (! isset($one[$v])) {
+            if ($one[$v] < 0) {
                 $one[$v] = $h;
-            } elseif (! isset($two[$v])) {
+            } elseif ($two[$v] < 0) {
                 $two[$v] = $h;
             } else {
                 $more[$v][] = $h;
             }
             $v = $b[$e];
             $h++;
-            if (! isset($one[$v])) {
+            if ($one[$v] < 0) {
                 $one[$v] = $h;
-            } elseif (! isset($two[$v])) {
+            } elseif ($two[$v] < 0) {
                 $two[$v] = $h;
             } else {
                 $more[$v][] = $h;
@@ -64,14 +77,18 @@ final class Faces
         }
         $next = $a === [] ? [] : array_fill(0, 2 * count($a), 0);
         foreach ($one as $v => $h) {
-            $k = $two[$v] ?? $h;
+            if ($h < 0) {
+                continue;
+            }
             if (! isset($more[$v])) {
+                $k = $two[$v] < 0 ? $h : $two[$v];
                 $next[$h ^ 1] = $k;
                 $next[$k ^ 1] = $h;
 
                 continue;
             }
-            $around = $this->sorted($v, [$h, $k, ...$more[$v]]);
+            $around = $this->sorted($v, [$h, $two[$v], ...$more[$v]]);
+            $more[$v] = $around;
             $before = $around[count($around) - 1];
             foreach ($around as $out) {
                 $next[$out ^ 1] = $before;
@@ -79,6 +96,93 @@ final class Faces
             }
         }
         $this->next = $next;
+
+        return $more;
+    }
+
+    /**
+     * @param  array<int, list<int>>  $junctions
+     * @return array{list<int>, list<int>} by pair of chains: twice the area between the even one and its start, and its leftmost vertex
+     */
+    private function chains(array $junctions): array
+    {
+        $x = $this->edges->x;
+        $y = $this->edges->y;
+        $a = $this->edges->a;
+        $b = $this->edges->b;
+        $next = $this->next;
+        $chain = $a === [] ? [] : array_fill(0, count($a), -1);
+        $head = [];
+        $areas = [];
+        $lefts = [];
+        $starts = [];
+        foreach ($junctions as $out) {
+            foreach ($out as $h) {
+                $starts[] = $h;
+            }
+        }
+        // Then the loops without any junction.
+        foreach ([$starts, null] as $some) {
+            foreach ($some ?? $chain as $e => $value) {
+                if ($some === null) {
+                    if ($chain[$e] >= 0) {
+                        continue;
+                    }
+                    $h = 2 * $e;
+                } else {
+                    $h = $value;
+                    if ($chain[$h >> 1] >= 0) {
+                        continue;
+                    }
+                }
+                $d = count($head);
+                $start = $h & 1 ? $b[$h >> 1] : $a[$h >> 1];
+                $ox = $x[$start];
+                $oy = $y[$start];
+                $px = $py = $sum = 0;
+                $left = $start;
+                $leftX = $ox;
+                $k = $h;
+                while (true) {
+                    $e = $k >> 1;
+                    if ($k & 1) {
+                        $chain[$e] = $d + 1;
+                        $v = $a[$e];
+                    } else {
+                        $chain[$e] = $d;
+                        $v = $b[$e];
+                    }
+                    $vx = $x[$v];
+                    $qx = $vx - $ox;
+                    $qy = $y[$v] - $oy;
+                    $sum += $px * $qy - $py * $qx;
+                    $px = $qx;
+                    $py = $qy;
+                    if ($vx <= $leftX && ($vx < $leftX || $y[$v] < $y[$left])) {
+                        $left = $v;
+                        $leftX = $vx;
+                    }
+                    if ($v === $start || isset($junctions[$v])) {
+                        break;
+                    }
+                    $k = $next[$k];
+                }
+                $head[] = $h;
+                $head[] = $k ^ 1;
+                $areas[] = $sum;
+                $lefts[] = $left;
+            }
+        }
+        $onward = [];
+        foreach ($head as $d => $_) {
+            $h = $next[$head[$d ^ 1] ^ 1];
+            $onward[] = $h & 1 ? $chain[$h >> 1] ^ 1 : $chain[$h >> 1];
+        }
+        $this->chain = $chain;
+        $this->head = $head;
+        $this->onward = $onward;
+
+        return [$areas, $lefts];
     }
 
     /**
@@ -121,15 +225,20 @@ final class Faces
         return array_values($out);
     }
 
-    /** @return array<int, int> cycle that is a rim => its leftmost vertex */
-    private function walk(): array
+    /**
+     * @param  list<int>  $areas
+     * @param  list<int>  $lefts
+     * @return array<int, int> cycle that is a rim => its leftmost vertex
+     */
+    private function walk(array $areas, array $lefts): array
     {
         $x = $this->edges->x;
         $y = $this->edges->y;
         $a = $this->edges->a;
         $b = $this->edges->b;
-        $next = $this->next;
-        $count = count($next);
+        $head = $this->head;
+        $onward = $this->onward;
+        $count = count($head);
         $cycle = $count === 0 ? [] : array_fill(0, $count, -1);
         $first = [];
         $face = [];
@@ -140,27 +249,28 @@ final class Faces
             }
             $c = count($first);
             $first[] = $start;
-            $h = $start;
+            $d = $start;
+            $h = $head[$d & ~1];
             $v = $h & 1 ? $b[$h >> 1] : $a[$h >> 1];
             $ox = $x[$v];
             $oy = $y[$v];
-            $px = 0;
-            $py = 0;
-            $left = $v;
+            $left = $lefts[$d >> 1];
             $sum = 0;
             do {
-                $cycle[$h] = $c;
-                $v = $h & 1 ? $a[$h >> 1] : $b[$h >> 1];
-                $qx = $x[$v] - $ox;
-                $qy = $y[$v] - $oy;
-                $sum += $px * $qy - $py * $qx;
-                $px = $qx;
-                $py = $qy;
+                $cycle[$d] = $c;
+                $h = $head[$d & ~1];
+                $v = $h & 1 ? $b[$h >> 1] : $a[$h >> 1];
+                $h = $head[$d | 1];
+                $w = $h & 1 ? $b[$h >> 1] : $a[$h >> 1];
+                // Seen from another origin, the area grows by the triangle to the chain's ends.
+                $area = $areas[$d >> 1] + ($x[$v] - $ox) * ($y[$w] - $y[$v]) - ($y[$v] - $oy) * ($x[$w] - $x[$v]);
+                $sum += $d & 1 ? -$area : $area;
+                $v = $lefts[$d >> 1];
                 if ($x[$v] < $x[$left] || ($x[$v] === $x[$left] && $y[$v] < $y[$left])) {
                     $left = $v;
                 }
-                $h = $next[$h];
-            } while ($h !== $start);
+                $d = $onward[$d];
+            } while ($d !== $start);
             if ($sum > 0) {
                 $face[] = $c;
             } else {
@@ -185,6 +295,115 @@ final class Faces
         if (count($rims) < 2) {
             return;
         }
+        $hit = $this->leftOfAll($rims) ?? $this->leftOfEach($rims);
+        // The edge on the left may belong to another rim: then both hang in the same face.
+        foreach ($hit as $c => $h) {
+            $chain = [];
+            while ($h !== null && isset($hit[$this->cycleOf($h)]) && $this->face[$this->cycleOf($h)] === self::OPEN) {
+                $chain[] = $this->cycleOf($h);
+                $h = $hit[$this->cycleOf($h)];
+            }
+            $face = $h === null ? self::OPEN : $this->face[$this->cycleOf($h)];
+            $this->face[$c] = $face;
+            foreach ($chain as $other) {
+                $this->face[$other] = $face;
+            }
+        }
+    }
+
+    /**
+     * Goes over all edges once and tries each on the rims at its height: fast where edges are short.
+     *
+     * @param  array<int, int>  $rims
+     * @return array<int, int|null>|null by rim: the half-edge next to its left; null where edges are long and rims many
+     */
+    private function leftOfAll(array $rims): ?array
+    {
+        $x = $this->edges->x;
+        $y = $this->edges->y;
+        $b = $this->edges->b;
+        $order = [];
+        foreach ($rims as $c => $v) {
+            $order[$c] = $y[$v];
+        }
+        asort($order);
+        $cycles = array_keys($order);
+        $ys = array_values($order);
+        $xs = [];
+        foreach ($cycles as $c) {
+            $xs[] = $x[$rims[$c]];
+        }
+        $count = count($ys);
+        $low = $ys[0];
+        $high = $ys[$count - 1];
+        $shift = max(0, (int) ceil(log(max(1.0, ($high - $low + 1) / (2 * $count)), 2)));
+        // The first rim at or below the top of each row.
+        $firstIn = [];
+        $i = 0;
+        for ($row = 0, $rows = ($high - $low) >> $shift; $row <= $rows; $row++) {
+            while ($i < $count && $ys[$i] < $low + ($row << $shift)) {
+                $i++;
+            }
+            $firstIn[] = $i;
+        }
+        $ys[] = PHP_INT_MAX;
+        $best = array_fill(0, $count, -1);
+        $bestX = $bestSlope = array_fill(0, $count, -1.0);
+        $tries = 8 * count($b) + 1_000_000;
+        foreach ($this->edges->a as $e => $v) {
+            $w = $b[$e];
+            $y0 = $y[$v];
+            $y1 = $y[$w];
+            $up = $y0 < $y1;
+            if (! $up) {
+                [$v, $w, $y0, $y1] = [$w, $v, $y1, $y0];
+            }
+            if ($y1 <= $low || $y0 > $high) {
+                continue;
+            }
+            $i = $y0 <= $low ? 0 : $firstIn[($y0 - $low) >> $shift];
+            while ($ys[$i] < $y0) {
+                $i++;
+            }
+            if ($ys[$i] >= $y1) {
+                continue;
+            }
+            $x0 = $x[$v];
+            $dx = $x[$w] - $x0;
+            $dy = $y1 - $y0;
+            for (; $ys[$i] < $y1; $i++) {
+                $py = $ys[$i];
+                // Strictly to the left of the point, exactly.
+                if ($dx * ($py - $y0) >= ($xs[$i] - $x0) * $dy) {
+                    continue;
+                }
+                $at = $x0 + $dx * (($py - $y0) / $dy);
+                if ($at > $bestX[$i] + 1e-6 || ($at > $bestX[$i] - 1e-6 && $dx / $dy > $bestSlope[$i])) {
+                    $best[$i] = $up ? 2 * $e + 1 : 2 * $e;
+                    $bestX[$i] = $at;
+                    $bestSlope[$i] = $dx / $dy;
+                }
+                if (--$tries < 0) {
+                    return null;
+                }
+            }
+        }
+        $out = [];
+        foreach ($cycles as $i => $c) {
+            $out[$c] = $best[$i] < 0 ? null : $best[$i];
+        }
+
+        return $out;
+    }
+
+    /**
+     * The same by cells of edges, each rim's row searched from it to the left.
+     *
+     * @param  array<int, int>  $rims
+     * @return array<int, int|null>
+     */
+    private function leftOfEach(array $rims): array
+    {
         $x = $this->edges->x;
         $y = $this->edges->y;
         $a = $this->edges->a;
@@ -226,19 +445,13 @@ final class Faces
         foreach ($rims as $c => $v) {
             $hit[$c] = $this->leftOf($x[$v], $y[$v], $cells, $shift, $left >> $shift);
         }
-        // The edge on the left may belong to another rim: then both hang in the same face.
-        foreach ($hit as $c => $h) {
-            $chain = [];
-            while ($h !== null && isset($hit[$this->cycle[$h]]) && $this->face[$this->cycle[$h]] === self::OPEN) {
-                $chain[] = $this->cycle[$h];
-                $h = $hit[$this->cycle[$h]];
-            }
-            $face = $h === null ? self::OPEN : $this->face[$this->cycle[$h]];
-            $this->face[$c] = $face;
-            foreach ($chain as $other) {
-                $this->face[$other] = $face;
-            }
-        }
+
+        return $hit;
+    }
+
+    private function cycleOf(int $half): int
+    {
+        return $this->cycle[$this->chain[$half >> 1] ^ ($half & 1)];
     }
 
     /**

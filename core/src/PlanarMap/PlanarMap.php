@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\PlanarMap;
 
 use NeatEdge\Core\Geometry\FillRule;
+use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
 
@@ -17,11 +18,20 @@ final readonly class PlanarMap
     /** The finest flatness, of the extent: a curve across everything is cut into some thousand chords at most. */
     private const FINEST = 2e-7;
 
+    /** The coarsest, of the extent. */
+    private const COARSEST = 2e-4;
+
+    /** Segments of an outcome are not shorter than this, mm, or than a share of the art where that is less. */
+    public const SHORTEST = 0.002;
+
+    public const SHORTEST_SHARE = 4e-4;
+
     private function __construct(
         private Sources $sources,
         private Chords $edges,
         private Faces $faces,
         private float $flatness,
+        private float $beside,
     ) {
     }
 
@@ -29,17 +39,17 @@ final readonly class PlanarMap
     public static function of(array $shapes, ?Tolerance $tolerance = null): self
     {
         $sources = new Sources($shapes);
-        $tolerance ??= Tolerance::forExtent($sources->extent);
-        // Shapes may reach far beyond the page that the tolerance was chosen for.
-        $flatness = max($tolerance->flatness, $sources->extent * self::FINEST);
-        $pieces = WeldPass::pieces($sources, max($tolerance->weld, $sources->extent * self::FINEST / 10));
+        $tolerance = $tolerance === null ? Tolerance::forExtent($sources->extent) : $tolerance->times($sources->unit);
+        // Shapes may reach far beyond the page that the tolerance was chosen for, or be but a speck on it.
+        $flatness = min(max($tolerance->flatness, $sources->extent * self::FINEST), $sources->extent * self::COARSEST);
+        $pieces = WeldPass::pieces($sources, min(max($tolerance->weld, $sources->extent * self::FINEST / 100), $flatness / 10));
         $chords = Chords::flatten($sources, $pieces, $flatness);
+        $cuts = Crossings::find($chords, $tolerance->refine ? new Refinement($chords, $pieces, $sources, $flatness) : null);
         unset($pieces);
-        $cuts = Crossings::find($chords);
         $edges = $chords->cutAt($cuts);
         unset($chords, $cuts);
 
-        return new self($sources, $edges, new Faces($edges), $flatness);
+        return new self($sources, $edges, new Faces($edges), $flatness, $tolerance->refine ? 2 * Refinement::LEAST / $sources->scale : 2 * $flatness);
     }
 
     /**
@@ -49,14 +59,18 @@ final readonly class PlanarMap
     {
         $labels = FaceLabels::walk($this->edges, $this->faces, $this->sources->evenodd, $rule);
         $loops = Borders::trace($this->edges, $this->faces, $labels, $this->sources->segments);
-        $restore = new Restore($this->sources, $this->edges, $this->flatness);
+        $restore = new Restore($this->sources, $this->edges, $this->flatness, $this->beside);
         $out = [];
+        $shrunk = Matrix::scaling(1 / $this->sources->unit, 1 / $this->sources->unit);
+        foreach ($loops as $rings) {
+            $restore->settleAll($rings);
+        }
         foreach ($loops as $label => $rings) {
             $contours = [];
             foreach ($rings as $runs) {
                 $contour = $restore->contour($runs);
                 if ($contour !== null) {
-                    $contours[] = $contour;
+                    $contours[] = $this->sources->unit === 1.0 ? $contour : $contour->transformed($shrunk);
                 }
             }
             if ($contours !== []) {
@@ -71,6 +85,6 @@ final readonly class PlanarMap
     /** The only region of a rule with one label, or an empty shape. */
     public function region(FaceRule $rule): Shape
     {
-        return $this->regions($rule)[0] ?? new Shape([]);
+        return Tidy::shape($this->regions($rule)[0] ?? new Shape([]), min(self::SHORTEST, self::SHORTEST_SHARE * $this->sources->extent / $this->sources->unit));
     }
 }

@@ -15,23 +15,61 @@ use NeatEdge\Core\Geometry\Cubic;
  */
 final class Restore
 {
+    /** How far beyond a run's other end a crossing may lie, in lengths of the run. */
+    private const ROOM = 3.0;
+
+    /** Half the least mean width of a loop, as a share of the flatness. */
+    private const SLIVER = 0.002;
+
     /** @var array<int, array{float, float}> place of each junction, by vertex, mm */
     private array $places = [];
 
     /** @var array<int, true> junctions where no true crossing was found: the chords cross, the curves only run close */
     private array $doubtful = [];
 
+    /** Segments shorter than this are nothing but rounding to a machine, mm. */
+    private readonly float $short;
+
     /** Square of the distance at which two places are one: what floats can tell apart at this place on the bench. */
     private readonly float $met;
 
-    /** @param  float  $flatness mm */
+    /**
+     * @param  float  $flatness  mm
+     * @param  float  $beside  curves that run closer than this are not told apart, mm
+     */
     public function __construct(
         private readonly Sources $sources,
         private readonly Chords $edges,
         private readonly float $flatness,
+        private readonly float $beside,
     ) {
         $far = max(abs($sources->originX), abs($sources->originY)) + $sources->extent;
         $this->met = max(1e-11, 1e-15 * $far) ** 2;
+        $this->short = min(PlanarMap::SHORTEST, PlanarMap::SHORTEST_SHARE * $sources->extent);
+    }
+
+    /**
+     * Finds the places of all junctions of some loops: before any is drawn, so that a place is the same for all.
+     *
+     * @param  list<list<array{int, float, float, int, int}>>  $loops
+     */
+    public function settleAll(array $loops): void
+    {
+        foreach ($loops as $runs) {
+            $k = count($runs);
+            if ($k === 1 && $this->isWhole($runs[0])) {
+                continue;
+            }
+            for ($i = 0; $i < $k; $i++) {
+                $this->settle($runs[$i], $runs[$i + 1 < $k ? $i + 1 : 0]);
+            }
+        }
+    }
+
+    /** @param  array{int, float, float, int, int}  $run */
+    private function isWhole(array $run): bool
+    {
+        return abs(abs($run[2] - $run[1]) - $this->sources->segments[$run[0]]) < 1e-6;
     }
 
     /**
@@ -40,18 +78,10 @@ final class Restore
      */
     public function contour(array $runs): ?Contour
     {
-        if (count($runs) === 1) {
-            [$c, $g0, $g1] = $runs[0];
-            if (abs(abs($g1 - $g0) - $this->sources->segments[$c]) < 1e-6) {
-                $whole = new Contour($this->sources->coords[$c], true);
+        if (count($runs) === 1 && $this->isWhole($runs[0])) {
+            $whole = new Contour($this->sources->coords[$runs[0][0]], true);
 
-                return $this->isSliver($whole, 0.02) ? null : ($g1 > $g0 ? $whole : $whole->reversed());
-            }
-        }
-        $k = count($runs);
-        // First every junction, then every run's ends: a place may be found by a later pair.
-        for ($i = 0; $i < $k; $i++) {
-            $this->settle($runs[$i], $runs[($i + 1) % $k]);
+            return $this->isSliver($whole) ? null : ($runs[0][2] > $runs[0][1] ? $whole : $whole->reversed());
         }
         $doubt = false;
         foreach ($runs as $run) {
@@ -70,7 +100,7 @@ final class Restore
         }
         $contour = new Contour($coords, true);
 
-        return $this->isSliver($contour, $doubt ? 0.5 : 0.02) ? null : $contour;
+        return $this->isSliver($contour) ? null : $contour;
     }
 
     /**
@@ -141,7 +171,7 @@ final class Restore
     }
 
     /**
-     * Whether a run stays within the flatness of a stretch of a contour.
+     * Whether a run stays beside a stretch of a contour.
      *
      * @param  array{int, float, float, int, int}  $run
      */
@@ -150,7 +180,7 @@ final class Restore
         foreach ([0.25, 0.5, 0.75] as $share) {
             [$x, $y] = $this->at($run[0], $run[1] + $share * ($run[2] - $run[1]));
             [$px, $py] = $this->at($contour, $this->nearest($contour, $from + $share * ($to - $from), $x, $y));
-            if (hypot($px - $x, $py - $y) > 2 * $this->flatness) {
+            if (hypot($px - $x, $py - $y) > $this->beside) {
                 return false;
             }
         }
@@ -158,15 +188,15 @@ final class Restore
         return true;
     }
 
-    /** Whether a loop is narrower, on the average, than twice a share of the flatness. */
-    private function isSliver(Contour $contour, float $share): bool
+    /** Whether a loop is narrower, on the average, than anybody can know. */
+    private function isSliver(Contour $contour): bool
     {
         $area = abs($contour->area());
         if ($area > 100 * $this->flatness * $this->sources->extent) {
             return false;
         }
 
-        return $area < $share * $this->flatness * $contour->length();
+        return $area < self::SLIVER * $this->flatness * $contour->length();
     }
 
     /**
@@ -191,7 +221,18 @@ final class Restore
 
             return;
         }
-        $place = $this->crossing($c, $g, $d, $h, $gridX, $gridY);
+        $place = $this->crossing($c, $g, $in[1], $d, $h, $out[2], $gridX, $gridY);
+        if ($place !== null && ($gNode || $hNode)) {
+            // A node that lies on the other curve is where they meet; the crossing found farther off is another one.
+            $near = 4 / $this->sources->scale;
+            $node = $gNode ? $this->at($c, $g) : $this->at($d, $h);
+            if (abs($place[0] - $node[0]) + abs($place[1] - $node[1]) > 2 * $near) {
+                $on = $gNode ? $this->at($d, $this->nearest($d, $h, ...$node)) : $this->at($c, $this->nearest($c, $g, ...$node));
+                if (abs($on[0] - $node[0]) + abs($on[1] - $node[1]) < $near) {
+                    $place = $node;
+                }
+            }
+        }
         if ($place === null && ! $gNode && ! $hNode) {
             $this->doubtful[$v] = true;
         }
@@ -201,12 +242,17 @@ final class Restore
     /**
      * The crossing of two true curves near a vertex, by Newton's method that may walk over nodes.
      *
+     * @param  float  $from  g at the start of the run that comes in
+     * @param  float  $to  h at the end of the run that goes out: the crossing lies before the next
      * @return array{float, float}|null
      */
-    private function crossing(int $c, float $g, int $d, float $h, float $gridX, float $gridY): ?array
+    private function crossing(int $c, float $g, float $from, int $d, float $h, float $to, float $gridX, float $gridY): ?array
     {
         $g0 = $g;
         $h0 = $h;
+        // Its neighbour may move the same way, so there is some room beyond the end.
+        $from -= self::ROOM * ($g - $from);
+        $to += self::ROOM * ($to - $h);
         for ($k = 0; $k < 16; $k++) {
             [$ax, $ay, $adx, $ady] = $this->jet($c, $g);
             [$bx, $by, $bdx, $bdy] = $this->jet($d, $h);
@@ -219,7 +265,9 @@ final class Restore
             }
             if ($ex * $ex + $ey * $ey < $this->met) {
                 $far = hypot($ax - $gridX, $ay - $gridY);
-                if ($far > 100 * $this->flatness || ($c === $d && abs($g - $h) < 1e-7)) {
+                // Both chords lie within the flatness of their curves: the flatter the crossing, the farther it may lie.
+                if ($far > 100 * $this->flatness || $far * abs($det) > 2.5 * $this->flatness * $size || ($c === $d && abs($g - $h) < 1e-7)
+                    || ($g0 > $from ? $g < $from : $g > $from) || ($h0 < $to ? $h > $to : $h < $to)) {
                     return null;
                 }
                 // A crossing that falls on a node is that node.
@@ -361,23 +409,92 @@ final class Restore
         $begin = $n;
         $step = $forward ? 1 : -1;
         $s = $forward ? (int) floor($r0) : (int) ceil($r0) - 1;
+        $stretches = [];
         $g = $r0;
         while ($forward ? $g < $r1 : $g > $r1) {
             $t0 = $g - $s;
             $t1 = $forward ? min(1.0, $r1 - $s) : max(0.0, $r1 - $s);
-            $i = 6 * ((($s % $count) + $count) % $count);
-            $seg = Cubic::part(array_slice($p, $i, 8), $t0, $forward ? $t1 : 0.0);
-            if (! $forward) {
-                $seg = Cubic::part(array_slice($p, $i, 8), $t1, $t0);
+            $stretches[] = [array_slice($p, 6 * ((($s % $count) + $count) % $count), 8), $t0, $t1];
+            $g = $s + ($forward ? 1.0 : 0.0);
+            $s += $step;
+        }
+        $stretches = $this->withoutShortEnds($stretches);
+        $last = count($stretches) - 1;
+        foreach ($stretches as [$seg, $t0, $t1]) {
+            if ($forward) {
+                $seg = Cubic::part($seg, $t0, $t1);
+            } else {
+                $seg = Cubic::part($seg, $t1, $t0);
                 $seg = [$seg[6], $seg[7], $seg[4], $seg[5], $seg[2], $seg[3], $seg[0], $seg[1]];
             }
             array_push($coords, $seg[2], $seg[3], $seg[4], $seg[5], $seg[6], $seg[7]);
-            $g = $s + ($forward ? 1 : 0);
-            $s += $step;
         }
+        $wasStart = $last >= 0 ? Cubic::placeOn($stretches[0][0], $stretches[0][1]) : [$ax, $ay];
+        $wasEnd = $last >= 0 ? Cubic::placeOn($stretches[$last][0], $stretches[$last][2]) : [$bx, $by];
         // The ends lie on the junctions, their handles move along; a line stays a line.
-        $this->shift($coords, $begin, $ax, $ay, $this->at($c, $r0), true);
-        $this->shift($coords, count($coords) - 6, $bx, $by, $this->at($c, $r1), false);
+        $this->shift($coords, $begin, $ax, $ay, $wasStart, true);
+        $this->shift($coords, count($coords) - 6, $bx, $by, $wasEnd, false);
+    }
+
+    /**
+     * A stretch too short to be cut, between a junction and the next node, is left to its neighbour, which is led on so
+     * far where it runs on smoothly.
+     *
+     * @param  list<array{list<float>, float, float}>  $stretches  segment, t at start, t at end
+     * @return list<array{list<float>, float, float}>
+     */
+    private function withoutShortEnds(array $stretches): array
+    {
+        if (count($stretches) > 1) {
+            [$seg, $t0, $t1] = $stretches[0];
+            [$next, $from, $to] = $stretches[1];
+            $led = abs($t1 - $t0) < 0.5 && $this->isShort($seg, $t0, $t1) ? self::led($seg, $t0, $t1, $next, $from, $to > $from) : 0.0;
+            if ($led !== 0.0) {
+                array_splice($stretches, 0, 2, [[$next, $from - $led, $to]]);
+            }
+        }
+        $last = count($stretches) - 1;
+        if ($last > 0) {
+            [$seg, $t0, $t1] = $stretches[$last];
+            [$before, $from, $to] = $stretches[$last - 1];
+            $led = abs($t1 - $t0) < 0.5 && $this->isShort($seg, $t0, $t1) ? self::led($seg, $t0, $t1, $before, $to, $to > $from) : 0.0;
+            if ($led !== 0.0) {
+                array_splice($stretches, $last - 1, 2, [[$before, $from, $to + $led]]);
+            }
+        }
+
+        return $stretches;
+    }
+
+    /** @param  list<float>  $seg */
+    private function isShort(array $seg, float $t0, float $t1): bool
+    {
+        [$ax, $ay] = Cubic::placeOn($seg, $t0);
+        [$bx, $by] = Cubic::placeOn($seg, $t1);
+
+        return ($bx - $ax) ** 2 + ($by - $ay) ** 2 < $this->short ** 2;
+    }
+
+    /**
+     * How much further, in its own parameter, a neighbour must go to make up for a short stretch; nothing at a corner.
+     *
+     * @param  list<float>  $seg
+     * @param  list<float>  $neighbour
+     */
+    private static function led(array $seg, float $t0, float $t1, array $neighbour, float $at, bool $forward): float
+    {
+        [$dx, $dy] = Cubic::speedOn($neighbour, $at);
+        $speed = hypot($dx, $dy);
+        [$ax, $ay] = Cubic::placeOn($seg, $t0);
+        [$bx, $by] = Cubic::placeOn($seg, $t1);
+        $along = ($bx - $ax) * $dx + ($by - $ay) * $dy;
+        $across = ($bx - $ax) * $dy - ($by - $ay) * $dx;
+        $length = hypot($bx - $ax, $by - $ay) / max(1e-12, $speed);
+        if ($speed < 1e-9 || abs($across) > 0.02 * abs($along) || $length > 0.1) {
+            return 0.0;
+        }
+
+        return $forward ? $length : -$length;
     }
 
     /**

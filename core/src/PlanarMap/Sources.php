@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\PlanarMap;
 
 use NeatEdge\Core\Geometry\FillRule;
+use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 
 /**
@@ -15,6 +16,8 @@ final class Sources
 {
     /** Grid steps that the longer side may span: differences stay under 2^30, so cross products are exact in 64 bits. */
     private const SPAN = 1 << 29;
+
+    private const FINEST = 1048576.0;
 
     /** @var list<list<float>> packed coordinates of each contour (see Contour), closed, mm */
     public array $coords = [];
@@ -33,14 +36,27 @@ final class Sources
     public float $originY = 0.0;
 
     /** Grid steps per mm, a power of two. */
-    public float $scale = 65536.0;
+    public float $scale = self::FINEST;
 
     public float $extent = 0.0;
+
+    /** A power of two by which all is enlarged, so that a speck is combined as exactly as a sign. */
+    public float $unit = 1.0;
+
+    /** Art smaller than this is enlarged, mm. */
+    private const SMALL = 4.0;
 
     /** @param  list<Shape>  $shapes one owner each */
     public function __construct(array $shapes)
     {
         $this->frame($shapes);
+        if ($this->extent > 0.0 && $this->extent < self::SMALL) {
+            $this->unit = 2.0 ** min(60, ceil(log(self::SMALL / $this->extent, 2)));
+            $enlarged = Matrix::scaling($this->unit, $this->unit);
+            $shapes = array_map(static fn (Shape $shape): Shape => $shape->transformed($enlarged), $shapes);
+            $this->scale = self::FINEST;
+            $this->frame($shapes);
+        }
         $tiny = 1 / $this->scale;
         foreach ($shapes as $owner => $shape) {
             $this->evenodd[] = $shape->rule === FillRule::Evenodd;
@@ -81,7 +97,7 @@ final class Sources
         while ($this->extent * $this->scale > self::SPAN) {
             $this->scale /= 2;
         }
-        while ($this->extent * $this->scale < (1 << 20)) {
+        while ($this->extent * $this->scale < (1 << 24)) {
             $this->scale *= 2;
         }
         // The origin lies on a whole step, so that art moved by whole steps meets the same grid.

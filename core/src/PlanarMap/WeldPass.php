@@ -28,6 +28,9 @@ final class WeldPass
 
     private float $coarseSize = 1.0;
 
+    /** @var list<int>|null nodes from left to right, for segments that span more cells than there are nodes */
+    private ?array $fromLeft = null;
+
     private function __construct(private readonly Sources $sources, private readonly float $distance)
     {
     }
@@ -119,7 +122,19 @@ final class WeldPass
 
     private function sowCoarse(): void
     {
-        $this->coarseSize = max(4 * $this->distance, $this->sources->extent / max(1.0, sqrt(count($this->nodeX))));
+        // One huge shape must not make the cells so large that all the others share one.
+        $sum = 0.0;
+        $count = 0;
+        foreach ($this->sources->coords as $c) {
+            for ($i = 0, $last = count($c) - 2; $i < $last; $i += 6) {
+                $sum += log(abs($c[$i + 6] - $c[$i]) + abs($c[$i + 7] - $c[$i + 1]) + $this->distance);
+                $count++;
+            }
+        }
+        $this->coarseSize = max(4 * $this->distance, min(
+            $this->sources->extent / max(1.0, sqrt(count($this->nodeX))),
+            3 * exp($sum / max(1, $count)),
+        ));
         $h = $this->coarseSize;
         $ox = $this->sources->originX;
         $oy = $this->sources->originY;
@@ -174,7 +189,8 @@ final class WeldPass
         $cx1 = (int) ($right / $h);
         $cy0 = max(0, (int) ($top / $h));
         $cy1 = (int) ($bottom / $h);
-        if ($depth < 10 && ($cx1 - $cx0) * ($cy1 - $cy0) > 9) {
+        $cells = ($cx1 - $cx0 + 1) * ($cy1 - $cy0 + 1);
+        if ($depth < 10 && $cells > 16 && $cells <= 16 + count($this->nodeX)) {
             $middle = ($t0 + $t1) / 2;
             $this->search($seg, $t0, $middle, $from, $to, $found, $depth + 1);
             $this->search($seg, $middle, $t1, $from, $to, $found, $depth + 1);
@@ -193,27 +209,57 @@ final class WeldPass
             $lowest = 0.75 * min(0.0, $h1, $h2) - $d;
             $highest = 0.75 * max(0.0, $h1, $h2) + $d;
         }
-        for ($cx = $cx0; $cx <= $cx1; $cx++) {
-            for ($cy = $cy0; $cy <= $cy1; $cy++) {
-                foreach ($this->coarse[$cx << 30 | ($cy ^ $cx * 40503 & 0x3FFFFFFF)] ?? [] as $id) {
-                    if ($id === $from || $id === $to) {
-                        continue;
-                    }
-                    $px = $this->nodeX[$id];
-                    $py = $this->nodeY[$id];
-                    if ($length > $d) {
-                        $off = ($dx * ($py - $y0) - $dy * ($px - $x0)) / $length;
-                        if ($off < $lowest || $off > $highest) {
-                            continue;
-                        }
-                    }
-                    $t = $this->parameterAt($seg, $px, $py, $t0, $t1);
-                    if ($t !== null) {
-                        $found[$id] = $t;
-                    }
+        $near = [];
+        if ($cells > 16 + count($this->nodeX)) {
+            $near[] = $this->between($left + $this->sources->originX, $right + $this->sources->originX);
+        } else {
+            for ($cx = $cx0; $cx <= $cx1; $cx++) {
+                for ($cy = $cy0; $cy <= $cy1; $cy++) {
+                    $near[] = $this->coarse[$cx << 30 | ($cy ^ $cx * 40503 & 0x3FFFFFFF)] ?? [];
                 }
             }
         }
+        foreach ($near as $ids) {
+            foreach ($ids as $id) {
+                if ($id === $from || $id === $to) {
+                    continue;
+                }
+                $px = $this->nodeX[$id];
+                $py = $this->nodeY[$id];
+                if ($length > $d) {
+                    $off = ($dx * ($py - $y0) - $dy * ($px - $x0)) / $length;
+                    if ($off < $lowest || $off > $highest) {
+                        continue;
+                    }
+                }
+                $t = $this->parameterAt($seg, $px, $py, $t0, $t1);
+                if ($t !== null) {
+                    $found[$id] = $t;
+                }
+            }
+        }
+    }
+
+    /** @return list<int> nodes within a column */
+    private function between(float $left, float $right): array
+    {
+        if ($this->fromLeft === null) {
+            $byX = $this->nodeX;
+            asort($byX);
+            $this->fromLeft = array_keys($byX);
+        }
+        $low = 0;
+        $high = count($this->fromLeft);
+        while ($low < $high) {
+            $middle = intdiv($low + $high, 2);
+            $this->nodeX[$this->fromLeft[$middle]] < $left ? $low = $middle + 1 : $high = $middle;
+        }
+        $out = [];
+        for ($i = $low, $n = count($this->fromLeft); $i < $n && $this->nodeX[$this->fromLeft[$i]] <= $right; $i++) {
+            $out[] = $this->fromLeft[$i];
+        }
+
+        return $out;
     }
 
     /**
@@ -232,29 +278,7 @@ final class WeldPass
                 return null;
             }
         } else {
-            $t = $t0;
-            $best = INF;
-            for ($k = 0; $k <= 4; $k++) {
-                $at = $t0 + ($t1 - $t0) * $k / 4;
-                [$x, $y] = Cubic::at($seg, $at);
-                $far = ($x - $px) ** 2 + ($y - $py) ** 2;
-                if ($far < $best) {
-                    [$best, $t] = [$far, $at];
-                }
-            }
-            for ($k = 0; $k < 8; $k++) {
-                [$x, $y] = Cubic::at($seg, $t);
-                [$dx, $dy] = Cubic::derivative($seg, $t);
-                $speed = $dx * $dx + $dy * $dy;
-                if ($speed < 1e-30) {
-                    break;
-                }
-                $step = (($px - $x) * $dx + ($py - $y) * $dy) / $speed;
-                $t = min(1.0, max(0.0, $t + $step));
-                if (abs($step) < 1e-12) {
-                    break;
-                }
-            }
+            $t = self::nearest($seg, $px, $py, $t0, $t1, $d);
             [$x, $y] = Cubic::at($seg, $t);
             if (abs($x - $px) > $d || abs($y - $py) > $d) {
                 return null;
@@ -266,6 +290,53 @@ final class WeldPass
         }
 
         return $t > 1e-9 && $t < 1 - 1e-9 ? $t : null;
+    }
+
+    /**
+     * The parameter of the place nearest to a point, by Newton's method from every sample that is nearer than its neighbours,
+     * until one leads within the distance: a hairpin has two sides.
+     *
+     * @param  list<float>  $s
+     */
+    private static function nearest(array $s, float $px, float $py, float $t0, float $t1, float $distance): float
+    {
+        $n = 12;
+        $far = [];
+        for ($k = 0; $k <= $n; $k++) {
+            [$x, $y] = Cubic::at($s, $t0 + ($t1 - $t0) * $k / $n);
+            $far[] = ($x - $px) ** 2 + ($y - $py) ** 2;
+        }
+        $best = INF;
+        $found = $t0;
+        for ($k = 0; $k <= $n; $k++) {
+            if (($k > 0 && $far[$k - 1] < $far[$k]) || ($k < $n && $far[$k + 1] < $far[$k])) {
+                continue;
+            }
+            $t = $t0 + ($t1 - $t0) * $k / $n;
+            for ($i = 0; $i < 16; $i++) {
+                [$x, $y] = Cubic::at($s, $t);
+                [$dx, $dy] = Cubic::derivative($s, $t);
+                $speed = $dx * $dx + $dy * $dy;
+                if ($speed < 1e-30) {
+                    break;
+                }
+                $step = (($px - $x) * $dx + ($py - $y) * $dy) / $speed;
+                $t = min(1.0, max(0.0, $t + $step));
+                if (abs($step) < 1e-13) {
+                    break;
+                }
+            }
+            [$x, $y] = Cubic::at($s, $t);
+            $off = max(abs($x - $px), abs($y - $py));
+            if ($off < $best) {
+                [$best, $found] = [$off, $t];
+            }
+            if ($best <= $distance) {
+                break;
+            }
+        }
+
+        return $found;
     }
 
     /**

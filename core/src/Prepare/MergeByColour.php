@@ -34,7 +34,7 @@ final readonly class MergeByColour implements Step
     public function apply(Artwork $artwork): Artwork
     {
         $pieces = array_values(array_filter((new OutlineStrokes)->apply($artwork)->pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty()));
-        $solid = array_values(array_filter($pieces, static fn (Piece $piece): bool => $piece->isFlat()));
+        $solid = array_values(array_filter($pieces, static fn (Piece $piece): bool => $piece->isSolid()));
         $tolerance = $artwork->tolerance();
         $labels = [];
         $first = [];

@@ -8,6 +8,7 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Stroke;
 use NeatEdge\Core\Geometry\Cubic;
+use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\Stroke\Outliner;
@@ -73,9 +74,28 @@ final readonly class OutlineStrokes implements Step
         if ($stroke->pen === null) {
             return Outliner::outline($shape->contours, $stroke->style, $tolerance);
         }
-        $scale = max(1e-9, $stroke->pen->greatestScale());
-        $here = $tolerance === null ? null : new Tolerance($tolerance->flatness / $scale, $tolerance->weld / $scale, $tolerance->offset / $scale);
 
-        return Outliner::outline($shape->transformed($stroke->pen->inverse())->contours, $stroke->style, $here)->transformed($stroke->pen);
+        return Outliner::outline($shape->transformed($stroke->pen->inverse())->contours, $stroke->style, self::inPen($stroke->pen, $tolerance))->transformed($stroke->pen);
+    }
+
+    /**
+     * The shapes whose union is the stroke: see Outliner.
+     *
+     * @return list<Shape>
+     */
+    public static function laid(Shape $shape, Stroke $stroke, Tolerance $tolerance): array
+    {
+        $pen = $stroke->pen;
+        if ($pen === null) {
+            return Outliner::laid($shape->contours, $stroke->style, $tolerance);
+        }
+        $laid = Outliner::laid($shape->transformed($pen->inverse())->contours, $stroke->style, self::inPen($pen, $tolerance));
+
+        return array_map(static fn (Shape $part): Shape => $part->transformed($pen), $laid);
+    }
+
+    private static function inPen(Matrix $pen, ?Tolerance $tolerance): ?Tolerance
+    {
+        return $tolerance?->times(1 / max(1e-9, $pen->greatestScale()));
     }
 }

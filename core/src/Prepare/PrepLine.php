@@ -17,13 +17,21 @@ final readonly class PrepLine
 
     public static function standard(StepCache $cache = new MemoryCache, float $deviation = 0.005): self
     {
-        return new self([new OutlineStrokes, new RemoveHidden, new MergeByColour, new CleanNodes($deviation)], $cache);
+        return new self([new OutlineStrokes, new SolidColours, new RemoveHidden, new MergeByColour, new CleanNodes($deviation)], $cache);
+    }
+
+    /** The standard line without the steps that are done only where an artist chooses them. */
+    public static function usual(StepCache $cache = new MemoryCache): self
+    {
+        $line = self::standard($cache);
+
+        return $line->only(array_map(static fn (Step $step): string => $step->key(), array_filter($line->steps, static fn (Step $step): bool => ! $step instanceof SolidColours)));
     }
 
     /**
      * The standard line with only the named steps.
      *
-     * @param  list<string>  $keys
+     * @param  array<string>  $keys
      */
     public function only(array $keys): self
     {

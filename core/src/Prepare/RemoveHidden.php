@@ -36,7 +36,7 @@ final readonly class RemoveHidden implements Step
         $pieces = (new OutlineStrokes)->apply($artwork)->pieces;
         $pieces = array_values(array_filter($pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty()));
         $tolerance = $artwork->tolerance();
-        $solid = array_keys(array_filter($pieces, static fn (Piece $piece): bool => $piece->isFlat()));
+        $solid = array_keys(array_filter($pieces, static fn (Piece $piece): bool => $piece->isSolid()));
         $seen = PlanarMap::of(array_map(static fn (int $i): Shape => $pieces[$i]->shape, $solid), $tolerance)
             ->regions(new TopOwner(max(1, count($solid))));
         $shapes = [];

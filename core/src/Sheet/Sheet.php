@@ -87,7 +87,13 @@ final readonly class Sheet
     /** A name for a file: the number of the sheet and its colour. */
     public function fileName(int $number): string
     {
-        return sprintf('sheet-%d-%s%s.svg', $number, substr($this->paint->colour->hex(), 1), $this->paint->isOpaque() ? '' : sprintf('-%d', (int) round(100 * $this->paint->opacity)));
+        $kind = match (true) {
+            $this->paint->gradient !== null => '-gradient',
+            $this->paint->picture !== null => '-picture',
+            default => '',
+        };
+
+        return sprintf('sheet-%d-%s%s%s.svg', $number, substr($this->paint->colour->hex(), 1), $kind, $this->paint->opacity > 0.9999 ? '' : sprintf('-%d', (int) round(100 * $this->paint->opacity)));
     }
 
     /** @return array<string, mixed> lengths in mm, area in mm² */
@@ -98,6 +104,8 @@ final readonly class Sheet
         return [
             'colour' => $this->paint->colour->hex(),
             'opacity' => round($this->paint->opacity, 4),
+            'key' => $this->paint->key(),
+            'paint' => $this->paint->gradient !== null ? 'gradient' : ($this->paint->picture !== null ? 'picture' : 'flat'),
             'width_mm' => $box === null ? 0.0 : round($box->width(), 4),
             'height_mm' => $box === null ? 0.0 : round($box->height(), 4),
             'pieces' => $this->partCount(),

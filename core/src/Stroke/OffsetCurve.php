@@ -58,7 +58,7 @@ final class OffsetCurve
             return [$hermite];
         }
         $sign = 1 - self::curvature($s, 0.5) * $d < 0 ? -1 : 1;
-        [$fit, $far] = CurveFit::through($points, [$sign * $t0x, $sign * $t0y], [$sign * $t1x, $sign * $t1y], $params);
+        [$fit, $far] = CurveFit::through($points, [$sign * $t0x, $sign * $t0y], [$sign * $t1x, $sign * $t1y], $params, $tolerance);
         if ($far <= $tolerance || $depth >= self::DEEPEST) {
             return [$fit];
         }

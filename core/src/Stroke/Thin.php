@@ -113,7 +113,7 @@ final class Thin
                 $points[] = Cubic::at($s, $k / 6);
             }
         }
-        [$fit, $far] = CurveFit::through($points, OffsetCurve::tangent($start, 0.0), OffsetCurve::tangent($next, 1.0));
+        [$fit, $far] = CurveFit::through($points, OffsetCurve::tangent($start, 0.0), OffsetCurve::tangent($next, 1.0), null, 0.5 * $deviation);
 
         return $far <= 0.5 * $deviation ? $fit : null;
     }

@@ -7,6 +7,7 @@ namespace NeatEdge\Core\Tests\Check;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Pen;
+use NeatEdge\Core\Geometry\Point;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Thickness;
 use NeatEdge\Core\PlanarMap\Combine;
@@ -32,8 +33,9 @@ final class LineWidthTest extends TestCase
             $line = Contour::polygon([[0, 0], [30, 0]], false)->transformed(Matrix::rotation($turn));
             $places = Thickness::below(Outliner::outline([$line], new StrokeStyle($width)), 0.5);
             self::assertCount(1, $places, "turned by {$turn}");
-            self::assertEqualsWithDelta($width, $places[0]->width, 0.02 * $width);
-            self::assertEqualsWithDelta(30.0, $places[0]->length, 3.5);
+            self::assertEqualsWithDelta($width, $places[0]->width, 0.01 * $width);
+            self::assertEqualsWithDelta(30.0, $places[0]->length, 1.0);
+            self::assertEqualsWithDelta(30.0 * $width, abs(Contour::polygon(array_map(static fn (Point $p): array => [$p->x, $p->y], $places[0]->ribbon))->area()), 0.05 * 30 * $width, 'the ribbon lies between the walls');
         }
     }
 
@@ -50,7 +52,7 @@ final class LineWidthTest extends TestCase
         foreach ([$ring, Outliner::outline($wave->contours(), new StrokeStyle($width, Cap::Round))] as $shape) {
             $places = Thickness::below($shape, 0.5);
             self::assertCount(1, $places);
-            self::assertEqualsWithDelta($width, $places[0]->width, 0.02 * $width);
+            self::assertEqualsWithDelta($width, $places[0]->width, 0.01 * $width);
         }
     }
 

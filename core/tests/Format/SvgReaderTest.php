@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Tests\Format;
 
+use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Format\Svg\SvgRefused;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\FillRule;
+use NeatEdge\Core\Prepare\OutlineStrokes;
 use NeatEdge\Core\Tests\Support\HostileFiles;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -18,6 +20,9 @@ use PHPUnit\Framework\TestCase;
 
 final class SvgReaderTest extends TestCase
 {
+    /** mm */
+    private const PX = 25.4 / 96;
+
     /** @return list<Piece> */
     private static function pieces(string $body, string $attributes = 'width="100mm" height="100mm" viewBox="0 0 100 100"'): array
     {
@@ -187,19 +192,108 @@ final class SvgReaderTest extends TestCase
     }
 
     #[Test]
-    #[TestWith(['<text x="5" y="9">Lantern</text>', 'text'])]
-    #[TestWith(['<image href="data:image/png;base64,AA==" width="5" height="5"/>', 'image'])]
-    #[TestWith(['<linearGradient id="g"><stop/></linearGradient><path fill="url(#g)" d="M0 0h9v9z"/>', 'gradient'])]
-    #[TestWith(['<pattern id="g"/><path fill="url(#g)" d="M0 0h9v9z"/>', 'pattern'])]
-    #[TestWith(['<mask id="m"/><path mask="url(#m)" d="M0 0h9v9z"/>', 'mask'])]
-    #[TestWith(['<filter id="m"/><path filter="url(#m)" d="M0 0h9v9z"/>', 'filter'])]
-    #[TestWith(['<clipPath id="c"><text>x</text></clipPath><path clip-path="url(#c)" d="M0 0h9v9z"/>', 'clip-path'])]
-    #[TestWith(['<marker id="m"/><path marker-end="url(#m)" fill="none" d="M0 0h9v9z"/>', 'marker'])]
+    #[TestWith(['<foreignObject width="5" height="5"><p xmlns="http://www.w3.org/1999/xhtml">x</p></foreignObject>', 'foreignObject'])]
+    #[TestWith(['<image href="data:image/svg+xml;base64,AA==" width="5" height="5"/>', 'image'])]
+    #[TestWith(['<image href="data:image/png;base64,A&lt;A" width="5" height="5"/>', 'image'])]
+    #[TestWith(['<image href="../secret.png" width="5" height="5"/>', 'external-reference'])]
+    #[TestWith(['<pattern id="g" width="1e-4" height="1e-4"><rect width="1" height="1"/></pattern><path fill="url(#g)" d="M0 0h9v9z"/>', 'pattern'])]
+    #[TestWith(['<text><textPath href="#nowhere">Lantern</textPath></text>', 'text'])]
+    #[TestWith(['<video/>', 'video'])]
     public function what_is_no_geometry_is_left_out_and_named(string $body, string $kind): void
     {
         $drawing = Reader::read("<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 9 9\">{$body}</svg>");
         self::assertSame([], $drawing->artwork->pieces);
         self::assertSame([$kind], array_map(static fn (Finding $finding): string => $finding->kind, $drawing->findings));
+    }
+
+    #[Test]
+    #[TestWith(['<filter id="m"/><path filter="url(#m)" d="M0 0h9v9z"/>', 'filter'])]
+    #[TestWith(['<linearGradient id="g"><stop/><stop offset="1" stop-color="#fff"/></linearGradient><mask id="m"><rect width="9" height="9" fill="url(#g)"/></mask><path mask="url(#m)" d="M0 0h9v9z"/>', 'mask'])]
+    #[TestWith(['<path clip-path="inset(2px)" d="M0 0h9v9z"/>', 'clip-path'])]
+    #[TestWith(['<path style="mix-blend-mode:multiply" d="M0 0h9v9z"/>', 'blend'])]
+    public function what_is_drawn_without_an_effect_is_named_with_its_place(string $body, string $kind): void
+    {
+        $drawing = Reader::read("<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 9 9\">{$body}</svg>");
+        self::assertEqualsWithDelta(40.5 * self::PX ** 2, $drawing->artwork->pieces[0]->shape->area(), 1e-6);
+        self::assertCount(1, $drawing->findings);
+        self::assertSame($kind, $drawing->findings[0]->kind);
+        self::assertEqualsWithDelta(4.5 * self::PX, $drawing->findings[0]->at?->x, 1e-9);
+    }
+
+    #[Test]
+    #[TestWith(['<linearGradient id="g"/><path fill="url(#g)" d="M0 0h9v9z"/>'])]
+    #[TestWith(['<linearGradient id="g"><stop/><stop offset="1" stop-color="#fff"/></linearGradient><path fill="none" stroke="url(#g)" d="M0 0h9"/>'])]
+    #[TestWith(['<pattern id="g"/><path fill="url(#g)" d="M0 0h9v9z"/>'])]
+    #[TestWith(['<mask id="m"/><path mask="url(#m)" d="M0 0h9v9z"/>'])]
+    #[TestWith(['<clipPath id="m"/><path clip-path="url(#m)" d="M0 0h9v9z"/>'])]
+    #[TestWith(['<marker id="m"/><path marker-end="url(#m)" fill="none" d="M0 0h9v9z"/>'])]
+    #[TestWith(['<text x="5" y="9">   </text>'])]
+    public function what_shows_nothing_by_the_standard_draws_nothing(string $body): void
+    {
+        $drawing = Reader::read("<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 9 9\">{$body}</svg>");
+        self::assertSame([[], []], [$drawing->artwork->pieces, $drawing->findings]);
+    }
+
+    #[Test]
+    public function a_line_of_fixed_width_keeps_it_under_a_transform(): void
+    {
+        [$piece] = self::pieces('<g transform="scale(3 1)"><path d="M0 10H20" stroke="red" stroke-width="2" vector-effect="non-scaling-stroke"/></g>');
+        [$outline] = (new OutlineStrokes)->apply(new Artwork(100, 100, [$piece]))->pieces;
+        self::assertEqualsWithDelta(60 * 2 * self::PX, $outline->shape->area(), 1e-6);
+    }
+
+    #[Test]
+    public function a_transform_turns_about_its_origin(): void
+    {
+        [$piece] = self::pieces('<rect x="40" y="40" width="20" height="20" transform="rotate(45)" transform-origin="50 50"/>');
+        self::assertEqualsWithDelta([50 - 10 * M_SQRT2, 50 + 10 * M_SQRT2], [$piece->box()->left ?? 0, $piece->box()->right ?? 0], 1e-9);
+    }
+
+    #[Test]
+    public function a_gradient_stays_paint_in_mm_and_goes_along_when_the_art_is_scaled(): void
+    {
+        [$piece] = self::pieces('<linearGradient id="g" gradientUnits="userSpaceOnUse" x1="20" x2="60"><stop stop-color="red"/><stop offset="1" stop-color="blue"/></linearGradient><rect width="80" height="10" fill="url(#g)"/>');
+        $gradient = (new Artwork(100, 100, [$piece]))->atWidth(200)->pieces[0]->fill?->gradient;
+        self::assertNotNull($gradient);
+        self::assertEqualsWithDelta(40.0, $gradient->matrix->apply($gradient->axis[0], 0)->x, 1e-9);
+        self::assertSame('#800080', $piece->fill?->colour->hex(), 'the mean stands for it');
+    }
+
+    #[Test]
+    public function a_picture_is_kept_as_a_reference_and_cut_with_its_frame(): void
+    {
+        $png = 'data:image/png;base64,iVBORw0KGgoAAAANSUhEUgAAAAIAAAABCAIAAAB7QOjdAAAADklEQVR4nGP4z8AARBAAABL7Af9WnVAaAAAAAElFTkSuQmCC';
+        $drawing = Reader::read("<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 100 100\" width=\"100mm\"><clipPath id=\"c\"><circle cx=\"30\" cy=\"20\" r=\"10\"/></clipPath><image clip-path=\"url(#c)\" href=\"{$png}\" x=\"10\" y=\"10\" width=\"40\"/></svg>");
+        [$piece] = $drawing->artwork->pieces;
+        self::assertSame($png, $piece->fill?->picture?->reference);
+        self::assertSame([40.0, 20.0], [$piece->fill->picture->width, $piece->fill->picture->height]);
+        self::assertEqualsWithDelta(M_PI * 100, $piece->shape->area(), 0.1);
+        self::assertSame(['image'], array_map(static fn (Finding $finding): string => $finding->kind, $drawing->findings));
+        $again = Reader::read(Writer::write($drawing->artwork))->artwork->pieces[0];
+        self::assertSame($png, $again->fill?->picture?->reference);
+        self::assertEqualsWithDelta($piece->shape->area(), $again->shape->area(), 0.001);
+    }
+
+    #[Test]
+    public function a_missing_font_is_replaced_and_named_once(): void
+    {
+        $drawing = Reader::read('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 99 99"><g font-family="Wharf Roman" font-size="9"><text y="9">Ale</text><text y="29">Stew</text></g></svg>');
+        self::assertCount(2, $drawing->artwork->pieces);
+        self::assertCount(1, $drawing->findings);
+        self::assertSame('missing-font', $drawing->findings[0]->kind);
+        self::assertStringContainsString('"Wharf Roman"', $drawing->findings[0]->message);
+    }
+
+    #[Test]
+    public function letters_that_kern_stand_closer_and_spacing_drives_them_apart(): void
+    {
+        $width = static function (string $attributes, string $text): float {
+            $piece = self::pieces("<text y='50' font-size='40' {$attributes}>{$text}</text>")[0];
+
+            return $piece->box()?->width() ?? 0.0;
+        };
+        self::assertLessThan($width('', 'A') + $width('', 'V') - 1.0, $width('', 'AV'));
+        self::assertEqualsWithDelta($width('', 'nnn') + 10, $width("letter-spacing='5'", 'nnn'), 1e-6);
     }
 
     #[Test]

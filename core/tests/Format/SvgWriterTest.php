@@ -65,7 +65,7 @@ final class SvgWriterTest extends TestCase
     {
         self::assertSame('M0 0H10V5.5L0 10Z', Writer::path(Shape::of(Contour::polygon([[0, 0], [10, 0], [10, 5.5], [0, 10]]))));
         self::assertSame('M1 2L3 4', Writer::path(Shape::of(Contour::polygon([[1, 2], [3, 4]], false))));
-        self::assertSame('0.1 -0.00001 0 100', implode(' ', array_map(Writer::number(...), [0.1, -0.00001, -0.000001, 100.0])));
+        self::assertSame('0.1 -0.00001 0 100', implode(' ', array_map(Writer::number(...), [0.1, -0.00001, -0.0000000001, 100.0])));
         self::assertStringContainsString('fill-rule="evenodd"', Writer::write(new Artwork(9, 9, [new Piece('a', new Shape([Contour::circle(5, 5, 2)], FillRule::Evenodd), new Paint(new Colour(0, 0, 0)))])));
     }
 }

@@ -11,9 +11,12 @@ use NeatEdge\Core\Prepare\CleanNodes;
 use NeatEdge\Core\Prepare\MergeByColour;
 use NeatEdge\Core\Prepare\OutlineStrokes;
 use NeatEdge\Core\Prepare\RemoveHidden;
+use NeatEdge\Core\Prepare\SolidColours;
 use NeatEdge\Core\Prepare\Step;
 use NeatEdge\Core\Tests\Support\RealArt;
 use NeatEdge\Core\Tests\Support\Render;
+use NeatEdge\Core\Tests\Support\SvgFeatures;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -56,6 +59,28 @@ final class LookTest extends TestCase
         foreach ([new OutlineStrokes, new RemoveHidden, new MergeByColour, new CleanNodes] as $step) {
             $art = self::after($step, $art);
             self::assertTrue(Render::looksSame($kept, Writer::write($art), self::WIDTH), "{$name} after {$step->key()}");
+        }
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function features(): iterable
+    {
+        foreach (SvgFeatures::all() as $name => $svg) {
+            yield $name => [$svg];
+        }
+    }
+
+    #[Test]
+    #[DataProvider('features')]
+    public function every_part_of_svg_that_is_taken_looks_the_same_read_and_after_every_step(string $svg): void
+    {
+        $artwork = Reader::read($svg)->artwork;
+        self::assertNotSame([], $artwork->pieces);
+        foreach ([null, new OutlineStrokes, new RemoveHidden, new MergeByColour, new SolidColours] as $step) {
+            $after = $step === null ? $artwork : $step->apply($artwork);
+            self::assertTrue(Render::looksSame($svg, Writer::write($after), 400), $step === null ? 'as it is read' : $step->key());
+            // A second reading finds what was written, gradients and pictures too.
+            self::assertCount(count($after->pieces), Reader::read(Writer::write($after))->artwork->pieces);
         }
     }
 

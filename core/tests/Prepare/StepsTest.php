@@ -138,23 +138,23 @@ final class StepsTest extends TestCase
         $cache = new MemoryCache;
         $art = self::art(self::rectangle('a', 0, 0, 30, 30, '#ff0000'), self::rectangle('b', 5, 5, 60, 10, '#0000ff'));
         $ran = static fn (array $stages): array => array_map(static fn (array $stage): bool => ! $stage['cached'], $stages);
-        self::assertSame([true, true, true, true], $ran(PrepLine::standard($cache)->run($art)->stages));
-        self::assertSame([false, false, false, false], $ran(PrepLine::standard($cache)->run($art)->stages));
-        self::assertSame([false, false, false, true], $ran(PrepLine::standard($cache, 0.02)->run($art)->stages));
+        self::assertSame([true, true, true, true], $ran(PrepLine::usual($cache)->run($art)->stages));
+        self::assertSame([false, false, false, false], $ran(PrepLine::usual($cache)->run($art)->stages));
+        self::assertSame([false, false, false, true], $ran(PrepLine::standard($cache, 0.02)->only(['outline-strokes', 'remove-hidden', 'merge-by-colour', 'clean-nodes'])->run($art)->stages));
         self::assertSame([false, true, true], $ran(PrepLine::standard($cache)->only(['outline-strokes', 'merge-by-colour', 'clean-nodes'])->run($art)->stages));
-        self::assertSame([true, true, true, true], $ran(PrepLine::standard($cache)->run($art->atWidth(120))->stages));
+        self::assertSame([true, true, true, true], $ran(PrepLine::usual($cache)->run($art->atWidth(120))->stages));
     }
 
     #[Test]
     public function progress_is_told_in_order_and_a_stop_stops(): void
     {
         $told = [];
-        PrepLine::standard()->run(self::art(self::rectangle('a', 0, 0, 9, 9, '#ff0000')), static function (int $done, int $of, string $doing) use (&$told): void {
+        PrepLine::usual()->run(self::art(self::rectangle('a', 0, 0, 9, 9, '#ff0000')), static function (int $done, int $of, string $doing) use (&$told): void {
             $told[] = [$done, $of, $doing];
         });
         self::assertSame([[0, 5, 'Outline strokes'], [1, 5, 'Remove hidden'], [2, 5, 'Merge by colour'], [3, 5, 'Clean nodes'], [4, 5, 'Compare the looks'], [5, 5, 'Done']], $told);
         $this->expectException(Stopped::class);
-        PrepLine::standard()->run(self::art(self::rectangle('a', 0, 0, 9, 9, '#ff0000')), static fn (int $done) => $done === 2 ? throw new Stopped : null);
+        PrepLine::usual()->run(self::art(self::rectangle('a', 0, 0, 9, 9, '#ff0000')), static fn (int $done) => $done === 2 ? throw new Stopped : null);
     }
 
     #[Test]

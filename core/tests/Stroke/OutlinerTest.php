@@ -36,6 +36,38 @@ final class OutlinerTest extends TestCase
     }
 
     #[Test]
+    #[TestWith([90.0, 1.2])]
+    #[TestWith([30.0, 2.0])]
+    #[TestWith([150.0, 1.05])]
+    #[TestWith([90.0, 4.0])]
+    public function a_clipped_miter_ends_at_the_limit_instead_of_at_the_corner(float $angle, float $limit): void
+    {
+        $line = self::line(30, 0, 0, 0, 30 * cos(deg2rad($angle)), 30 * sin(deg2rad($angle)));
+        $area = static fn (Join $join, float $limit): float => Outliner::outline([$line], new StrokeStyle(4, Cap::Butt, $join, $limit))->area();
+        $bevel = $area(Join::Bevel, 1);
+        $full = $area(Join::Miter, 100);
+        // The tip is a triangle over the bevel; what lies beyond the limit is a similar triangle.
+        $tip = 2 / sin(deg2rad($angle / 2));
+        $base = 2 * sin(deg2rad($angle / 2));
+        $cut = max(0.0, $tip - $limit * 2) / ($tip - $base);
+        self::assertEqualsWithDelta($full - ($full - $bevel) * $cut ** 2, $area(Join::MiterClip, $limit), 1e-6);
+    }
+
+    #[Test]
+    #[TestWith([3.0, 1.0])]
+    #[TestWith([3.0, 1.5])]
+    #[TestWith([2.0, 2.9])]
+    public function an_arc_tighter_than_half_the_width_fills_in(float $width, float $turn): void
+    {
+        // Radius 1: outwards it reaches 1 + w/2, and over its own middle, on the other side, w/2 - 1.
+        $pen = new Pen;
+        $pen->moveTo(1, 0);
+        $pen->arcTo(1, 1, 0, $turn > M_PI, true, cos($turn), sin($turn));
+        $area = Outliner::outline($pen->contours(), new StrokeStyle($width, Cap::Butt))->area();
+        self::assertEqualsWithDelta($turn / 2 * ((1 + $width / 2) ** 2 + ($width / 2 - 1) ** 2), $area, 0.02);
+    }
+
+    #[Test]
     #[TestWith([Cap::Butt, 40.0])]
     #[TestWith([Cap::Square, 56.0])]
     #[TestWith([Cap::Round, 52.566])]

@@ -61,7 +61,7 @@ final class HostileFiles
         return [
             'script' => [$svg('<script>alert(1)</script>'), 'script'],
             'event handler' => [$svg('<path onclick="alert(1)" d="M5 5h1v1z"/>'), 'script'],
-            'picture from outside' => [$svg('<image href="http://127.0.0.1/x.png" width="5" height="5"/>'), 'image'],
+            'picture from outside' => [$svg('<image href="http://127.0.0.1/x.png" width="5" height="5"/>'), 'external-reference'],
             'copy from outside' => [$svg('<use href="other.svg#a"/>'), 'external-reference'],
             'paint from outside' => [$svg('<path fill="url(http://127.0.0.1/p.svg#a)" d="M5 5h1v1z"/>'), 'external-reference'],
             'import in a style sheet' => [$svg('<style>@import url(http://127.0.0.1/a.css); path{fill:red}</style>'), 'style'],

@@ -10,6 +10,7 @@ use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Pen;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\PlanarMap\Combine;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -50,6 +51,94 @@ final class RandomArt
             6 => Shape::of($this->needle($x, $y, $r)),
             default => Shape::of(Contour::rectangle(round($x), round($y), max(1.0, round($r)), max(1.0, round($r / 2)))),
         };
+    }
+
+    /**
+     * Two outlines that lie awkwardly to each other.
+     *
+     * @return array{string, Shape, Shape} what kind of pair it is, and the two
+     */
+    public function pair(): array
+    {
+        $offsets = [0.0, 1e-9, 1e-8, 1e-7, 1e-6, 1e-5, 1e-4, 1e-3, 1e-2];
+        $offset = $offsets[$this->pick(9)] * ($this->pick(2) === 0 ? 1 : -1);
+        $x = $this->between(-5, 5);
+        $y = $this->between(-5, 5);
+        $turn = $this->between(0, 2 * M_PI);
+        $r = $this->between(2, 9);
+        switch ($this->pick(8)) {
+            case 0:
+                $a = $this->shape();
+
+                return ['near copy', $a, $a->transformed(Matrix::translation($offset, $offset / 3))];
+            case 1:
+                $other = $this->between(1, 9);
+                $apart = ($this->pick(2) === 0 ? $r + $other : $r - $other) + $offset;
+
+                return ['tangent circles', Shape::of(Contour::circle($x, $y, $r)), Shape::of(Contour::circle($x + $apart * cos($turn), $y + $apart * sin($turn), $other))];
+            case 2:
+                return ['fan', $this->fan($x, $y, 2 + $this->pick(20)), $this->fan($x + $offset, $y, 2 + $this->pick(20))];
+            case 3:
+                return ['spiral', Shape::of($this->spiral($x, $y, $r, 2 + $this->pick(4))), $this->shape()];
+            case 4:
+                return ['cusps', new Shape([$this->cusped($x, $y, $r)]), new Shape([$this->cusped($x + $offset, $y, $r)])];
+            case 5:
+                $a = Combine::weld([$this->shape()]);
+
+                return ['told otherwise', $a, $this->retold($a)];
+            case 6:
+                $a = Combine::weld([$this->shape()]);
+
+                return ['told otherwise and moved', $a, $this->retold($a)->transformed(Matrix::translation($offset, -$offset))];
+            default:
+                return ['any', $this->shape(), $this->shape()];
+        }
+    }
+
+    /** Bars that all pass through one point. */
+    private function fan(float $x, float $y, int $bars): Shape
+    {
+        $out = [];
+        for ($k = 0; $k < $bars; $k++) {
+            $bar = Contour::rectangle($x - 8, $y, 16, 0.3 + 0.2 * ($k % 3));
+            $out[] = $bar->transformed(Matrix::rotation(180 * $k / $bars, $x, $y));
+        }
+
+        return new Shape($out, FillRule::Nonzero);
+    }
+
+    /** A band that winds outwards. */
+    private function spiral(float $x, float $y, float $r, int $turns): Contour
+    {
+        $pen = new Pen;
+        $pen->moveTo($x, $y);
+        $radius = 0.0;
+        $step = $r / (4 * $turns);
+        $at = static fn (int $k, float $radius): array => [$x + $radius * [1, 0, -1, 0][$k % 4], $y + $radius * [0, 1, 0, -1][$k % 4]];
+        for ($k = 1; $k <= 4 * $turns; $k++) {
+            $radius += $step;
+            $pen->arcTo($radius, $radius, 0, false, true, ...$at($k, $radius));
+        }
+        for ($k = 4 * $turns - 1; $k >= 0; $k--) {
+            $pen->arcTo($radius, $radius, 0, false, false, ...$at($k, $radius - 0.4 * $step * ($k / (4 * $turns)) - $step));
+            $radius -= $step;
+        }
+        $pen->close();
+
+        return $pen->contours()[0];
+    }
+
+    /** Curves that stop and turn round on the spot. */
+    private function cusped(float $x, float $y, float $r): Contour
+    {
+        $pen = new Pen;
+        $pen->moveTo($x, $y);
+        $pen->cubicTo($x + $r, $y + $r, $x, $y + $r, $x + $r, $y);
+        $pen->cubicTo($x + $r / 2, $y - $r, $x + $r / 2, $y - $r, $x, $y);
+        $pen->cubicTo($x - $r, $y + $r, $x - $r, $y - $r, $x, $y);
+        $pen->close();
+
+        return $pen->contours()[0];
     }
 
     /** The same outline as someone else might have given it: reversed, begun elsewhere, or split at other places. */

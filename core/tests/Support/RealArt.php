@@ -11,7 +11,13 @@ final class RealArt
 {
     private const SETS = [
         'icons' => 'feather-icons/dist/icons',
+        'strokes' => 'heroicons/24/outline',
         'emoji' => '@twemoji/svg',
+        'round-flags' => 'circle-flags/flags',
+        'flags' => 'flag-icons/flags/4x3',
+        'weather' => '@bybas/weather-icons/production/fill/all',
+        'weather-lines' => '@bybas/weather-icons/production/line/all',
+        'map-signs' => '@mapbox/maki/icons',
     ];
 
     /** @return array<string, string> name => SVG, spread evenly over the set */

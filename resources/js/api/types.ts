@@ -23,7 +23,7 @@ export interface ListedJob extends Job {
 
 export interface Choices {
   processes: { value: string; label: string; says: string; line: number; gap: number }[]
-  steps: { key: string; label: string }[]
+  steps: { key: string; label: string; usual: boolean }[]
   combine: { kind: string; label: string; says: string; least: number }[]
 }
 
@@ -38,15 +38,35 @@ export interface StrokePaint {
   offset: number
 }
 
+export interface GradientPaint {
+  kind: 'linear' | 'radial'
+  axis: number[]
+  spread: 'pad' | 'reflect' | 'repeat'
+  transform: string
+  stops: { at: number; colour: string; opacity: number }[]
+}
+
+export interface PicturePaint {
+  href: string | null
+  width: number
+  height: number
+  fit: string
+  transform: string
+}
+
 export interface Piece {
   id: string
   name: string
   d: string
   fill: string | null
+  paint: string | null
   fillOpacity: number
   rule: 'nonzero' | 'evenodd'
   nodes: number
   box: [number, number, number, number] | null
+  fillGradient?: GradientPaint
+  strokeGradient?: GradientPaint
+  picture?: PicturePaint
   stroke?: StrokePaint
   transform?: string
 }
@@ -67,6 +87,8 @@ export interface Finding {
   limit_mm?: number
   length_mm?: number
   piece?: string
+  /** Outline of the thin stretch, mm. */
+  ribbon?: [number, number][]
 }
 
 export interface LookDifference {
@@ -88,6 +110,8 @@ export interface Sheet {
   file: string
   colour: string
   opacity: number
+  key: string
+  paint: 'flat' | 'gradient' | 'picture'
   width_mm: number
   height_mm: number
   pieces: number

@@ -16,7 +16,8 @@ const marks = computed(() => {
       const free = taken.every((other) => Math.abs(other.x - mark.x) > 62 || Math.abs(other.y - mark.y) > 19)
       if (free) taken.push(mark)
       const value = mark.finding.width_mm ?? mark.finding.gap_mm
-      return { ...mark, text: value !== undefined ? `${value.toFixed(2)} mm` : mark.finding.kind.replace('-', ' '), labelled: free && (!props.quiet || mark.index === props.selected) }
+      const ribbon = mark.finding.ribbon?.map(([x, y]) => `${x * props.scale + props.left - mark.x},${y * props.scale + props.top - mark.y}`).join(' ')
+      return { ...mark, ribbon, text: value !== undefined ? `${value.toFixed(2)} mm` : mark.finding.kind.replace('-', ' '), labelled: free && (!props.quiet || mark.index === props.selected) }
     })
   return out.reverse()
 })
@@ -37,6 +38,7 @@ const marks = computed(() => {
       @keydown.enter.stop="$emit('select', mark.index)"
     >
       <title>{{ mark.finding.message }}</title>
+      <polygon v-if="mark.ribbon" class="ribbon" :points="mark.ribbon" />
       <circle class="grip" r="13" />
       <path class="caret" d="M0 -3L-7 -15H7Z" />
       <circle class="spot" r="2.5" />
@@ -51,6 +53,8 @@ const marks = computed(() => {
 <style scoped>
 .mark { cursor: pointer; outline: none; }
 .grip { fill: transparent; }
+.ribbon { fill: var(--coral); fill-opacity: .35; stroke: var(--coral); stroke-width: 1.5; stroke-linejoin: round; vector-effect: non-scaling-stroke; pointer-events: none; }
+.mark.selected .ribbon { fill-opacity: .7; }
 .caret { fill: var(--coral); }
 .spot { fill: var(--paper); stroke: var(--coral); stroke-width: 2; }
 .mark rect { fill: var(--coral); }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { api, words } from '@/api/client'
 import type { Job } from '@/api/types'
+import ShopFonts from './ShopFonts.vue'
 import { useChoices } from '@/stores/choices'
 import { useDebounceFn } from '@vueuse/core'
 import { ElButton, ElInput, ElUpload, type UploadFile } from 'element-plus'
@@ -97,6 +98,7 @@ async function start() {
         <p v-else class="file">Drop the SVG here</p>
         <p class="quiet">or press to look for it. It is read on this machine and never changed.</p>
       </ElUpload>
+      <ShopFonts />
       <p v-if="problem" class="trouble" role="alert" data-test="problem">{{ problem }}</p>
       <ElButton type="primary" size="large" native-type="submit" :loading="sending" data-test="start">Lay it on the bench</ElButton>
     </form>

@@ -11,11 +11,11 @@ const folded = ref(false)
 const choices = useChoices()
 const steps = computed(() => choices.all.steps)
 const on = ref(new Set<string>())
-// All steps are on until a preparation says otherwise.
+// The usual steps are on until a preparation says otherwise.
 watch(
   () => `${bench.preparation?.id} ${steps.value.length}`,
   () => {
-    on.value = new Set(bench.preparation?.steps ?? steps.value.map((step) => step.key))
+    on.value = new Set(bench.preparation?.steps ?? steps.value.filter((step) => step.usual).map((step) => step.key))
   },
   { immediate: true },
 )
@@ -76,7 +76,7 @@ const run = () => bench.prepare(steps.value.map((step) => step.key).filter((key)
           <template v-if="indexOf(step.key) >= 0">
             <span class="numbers">pieces {{ reports[indexOf(step.key)]!.pieces.before }} → {{ reports[indexOf(step.key)]!.pieces.after }}</span>
             <span class="numbers">nodes {{ reports[indexOf(step.key)]!.nodes.before }} → {{ reports[indexOf(step.key)]!.nodes.after }}</span>
-            <span class="numbers quiet">looks {{ percent(reports[indexOf(step.key)]!.look_difference.percent) }} different</span>
+            <span class="numbers quiet">looks {{ percent(reports[indexOf(step.key)]!.look_difference.percent) }} off</span>
           </template>
           <ElSwitch class="switch" size="small" :model-value="on.has(step.key)" :disabled="bench.running" :aria-label="`${step.label} on or off`" @update:model-value="turn(step.key, $event === true)" />
         </div>
@@ -93,8 +93,8 @@ const run = () => bench.prepare(steps.value.map((step) => step.key).filter((key)
 .push { flex: 1; }
 .stale { color: var(--coral-deep); font-weight: 500; }
 .lit { border-color: var(--green); color: var(--green); }
-ol { display: grid; grid-template-columns: repeat(5, minmax(0, 1fr)); gap: 8px; list-style: none; margin: 7px 0 0; padding: 0; }
-li { display: grid; grid-template-columns: 82px 1fr; gap: 9px; padding: 6px; border: 1px solid var(--line); border-radius: 4px; background: #fffcf4; min-width: 0; position: relative; }
+ol { display: grid; grid-auto-flow: column; grid-auto-columns: minmax(196px, 1fr); gap: 7px; list-style: none; margin: 7px 0 0; padding: 0 0 2px; overflow-x: auto; }
+li { display: grid; grid-template-columns: 62px 1fr; gap: 8px; padding: 6px; border: 1px solid var(--line); border-radius: 4px; background: #fffcf4; min-width: 0; position: relative; }
 li.shown { border-color: var(--green); box-shadow: inset 0 0 0 1px var(--green); }
 li.off { opacity: .6; }
 .picture { padding: 0; border: 0; background: var(--tracing); cursor: pointer; height: 84px; border-radius: 3px; overflow: hidden; }
@@ -105,8 +105,4 @@ li.off { opacity: .6; }
 .text strong { font-size: 15.5px; }
 .text span { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .switch { position: absolute; right: 8px; bottom: 3px; height: 20px; }
-@media (max-width: 1150px) {
-  li { grid-template-columns: 54px 1fr; gap: 7px; }
-  .picture { height: 62px; }
-}
 </style>

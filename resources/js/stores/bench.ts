@@ -44,7 +44,7 @@ export const useBench = defineStore('bench', () => {
       const whole = artAfter(lastStep.value)
       const sheet = sheets.value[here.index]
       if (!whole || !sheet) return { after: null, before: null }
-      const on = (piece: Piece) => piece.fill === sheet.colour && Math.abs(piece.fillOpacity - sheet.opacity) < 0.001
+      const on = (piece: Piece) => piece.paint === sheet.key
       return { after: { ...whole, pieces: whole.pieces.filter(on) }, before: null }
     }
     return { after: art.value, before: null }

@@ -6,8 +6,12 @@ namespace NeatEdge\Core\Format\Json;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Artwork\Gradient;
+use NeatEdge\Core\Artwork\GradientKind;
 use NeatEdge\Core\Artwork\Paint;
+use NeatEdge\Core\Artwork\Picture;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Artwork\Spread;
 use NeatEdge\Core\Artwork\Stroke;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\FillRule;
@@ -70,16 +74,43 @@ final class ArtworkJson
         return array_values(array_map(floatval(...), $numbers));
     }
 
-    /** @return array{string, float} */
+    /** @return list<mixed> hex, opacity and, if it is none flat, what it is painted with */
     private static function paint(Paint $paint): array
     {
-        return [$paint->colour->hex(), $paint->opacity];
+        $out = [$paint->colour->hex(), $paint->opacity];
+        if ($paint->gradient !== null) {
+            $gradient = $paint->gradient;
+            $out[] = ['gradient' => [
+                $gradient->kind->value, $gradient->spread->value, $gradient->axis, self::matrix($gradient->matrix),
+                array_map(static fn (array $stop): array => [$stop[0], $stop[1]->hex(), $stop[2]], $gradient->stops),
+            ]];
+        } elseif ($paint->picture !== null) {
+            $picture = $paint->picture;
+            $out[] = ['picture' => [$picture->reference, $picture->width, $picture->height, self::matrix($picture->matrix), $picture->fit]];
+        }
+
+        return $out;
     }
 
-    /** @param  array{string, float}  $data */
+    /** @param  array<mixed>  $data */
     private static function toPaint(array $data): Paint
     {
-        return new Paint(Colour::fromHex($data[0]), (float) $data[1]);
+        $gradient = $data[2]['gradient'] ?? null;
+        $picture = $data[2]['picture'] ?? null;
+        $stops = array_values(array_map(static fn (array $stop): array => [(float) $stop[0], Colour::fromHex($stop[1]), (float) $stop[2]], $gradient[4] ?? []));
+
+        return new Paint(
+            Colour::fromHex($data[0]),
+            (float) $data[1],
+            $stops === [] ? null : new Gradient(GradientKind::from($gradient[0]), self::floats($gradient[2]), $stops, new Matrix(...self::floats($gradient[3])), Spread::from($gradient[1])),
+            $picture === null ? null : new Picture($picture[0], (float) $picture[1], (float) $picture[2], new Matrix(...self::floats($picture[3])), $picture[4]),
+        );
+    }
+
+    /** @return list<float> */
+    private static function matrix(Matrix $m): array
+    {
+        return [$m->a, $m->b, $m->c, $m->d, $m->e, $m->f];
     }
 
     /** @return array<string, mixed> */
@@ -96,7 +127,7 @@ final class ArtworkJson
             'miter' => $style->miterLimit,
             'dashes' => $style->dashes,
             'offset' => $style->dashOffset,
-            'pen' => $pen === null ? null : [$pen->a, $pen->b, $pen->c, $pen->d, $pen->e, $pen->f],
+            'pen' => $pen === null ? null : self::matrix($pen),
         ];
     }
 

@@ -13,30 +13,30 @@ final class BasicShape
 {
     public const NAMES = ['path', 'rect', 'circle', 'ellipse', 'line', 'polyline', 'polygon'];
 
-    /** @return array{list<Contour>, bool} contours, and whether all of the element could be read */
+    /** @return array{list<Contour>, bool, list<list<int>>} contours, whether all of the element could be read, and the nodes inside arcs */
     public static function contours(DOMElement $e, Viewport $viewport, float $fontSize, int $most = PHP_INT_MAX): array
     {
         $get = static fn (string $name, string $direction, float $default = 0.0): float => $viewport->attribute($e, $name, $direction, $default, $fontSize);
         switch ($e->localName) {
             case 'path':
-                [$contours, $error] = PathData::parse($e->getAttribute('d'), $most);
+                [$contours, $error, $parted] = PathData::parse($e->getAttribute('d'), $most);
 
-                return [$contours, $error === null];
+                return [$contours, $error === null, $parted];
             case 'rect':
-                return [self::rectangle($get('x', 'x'), $get('y', 'y'), $get('width', 'x'), $get('height', 'y'), $get('rx', 'x', -1.0), $get('ry', 'y', -1.0)), true];
+                return [self::rectangle($get('x', 'x'), $get('y', 'y'), $get('width', 'x'), $get('height', 'y'), $get('rx', 'x', -1.0), $get('ry', 'y', -1.0)), true, []];
             case 'circle':
                 $r = $get('r', 'o');
 
-                return [$r > 0 ? [Contour::circle($get('cx', 'x'), $get('cy', 'y'), $r)] : [], true];
+                return [$r > 0 ? [Contour::circle($get('cx', 'x'), $get('cy', 'y'), $r)] : [], true, []];
             case 'ellipse':
                 $rx = $get('rx', 'x', -1.0);
                 $ry = $get('ry', 'y', -1.0);
                 $rx = $rx < 0 ? $ry : $rx;
                 $ry = $ry < 0 ? $rx : $ry;
 
-                return [$rx > 0 && $ry > 0 ? [Contour::ellipse($get('cx', 'x'), $get('cy', 'y'), $rx, $ry)] : [], true];
+                return [$rx > 0 && $ry > 0 ? [Contour::ellipse($get('cx', 'x'), $get('cy', 'y'), $rx, $ry)] : [], true, []];
             case 'line':
-                return [[Contour::polygon([[$get('x1', 'x'), $get('y1', 'y')], [$get('x2', 'x'), $get('y2', 'y')]], false)], true];
+                return [[Contour::polygon([[$get('x1', 'x'), $get('y1', 'y')], [$get('x2', 'x'), $get('y2', 'y')]], false)], true, []];
             default:
                 return self::points($e->getAttribute('points'), $e->localName === 'polygon');
         }
@@ -78,7 +78,7 @@ final class BasicShape
         return $pen->contours();
     }
 
-    /** @return array{list<Contour>, bool} */
+    /** @return array{list<Contour>, bool, list<list<int>>} */
     private static function points(string $text, bool $closed): array
     {
         $in = new Scanner($text);
@@ -87,9 +87,9 @@ final class BasicShape
             $points[] = [$pair[0], $pair[1]];
         }
         if (count($points) < 2) {
-            return [[], $in->isAtEnd()];
+            return [[], $in->isAtEnd(), []];
         }
 
-        return [[Contour::polygon($points, $closed)], $in->isAtEnd()];
+        return [[Contour::polygon($points, $closed)], $in->isAtEnd(), []];
     }
 }

@@ -5,75 +5,104 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Format\Svg;
 
 use DOMElement;
+use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\Combine;
 
 /** What a clipPath element lets be seen (CSS Masking 1, 5). */
-final class ClipShape
+final readonly class ClipShape
 {
-    /** The shape of a clipPath in mm, or null where it holds what is not taken. */
-    public static function of(Definitions $definitions, string $id, DOMElement $for, Scope $scope, int $depth = 0): ?Shape
+    private const DEEPEST = 8;
+
+    public function __construct(private Definitions $definitions, private TextReader $text, private Limits $limits)
     {
-        $clip = $definitions->get($id);
-        if ($clip === null) {
-            return null;
+    }
+
+    /** Whether the clipPath is measured against the box of what it clips. */
+    public static function needsBox(DOMElement $clip): bool
+    {
+        return $clip->getAttribute('clipPathUnits') === 'objectBoundingBox';
+    }
+
+    /**
+     * @param  Scope  $scope  of the element that is clipped
+     * @param  Box|null  $box  of that element, in its user units
+     * @return Shape in mm
+     */
+    public function of(DOMElement $clip, Scope $scope, ?Box $box, int $depth = 0): Shape
+    {
+        if ($depth > self::DEEPEST) {
+            throw SvgRefused::usesItself($clip->getAttribute('id'), $clip->getLineNo());
         }
-        $matrix = $scope->matrix;
-        if ($clip->getAttribute('clipPathUnits') === 'objectBoundingBox') {
-            if (! in_array($for->localName, BasicShape::NAMES, true)) {
-                return null;
-            }
-            $box = (new Shape(BasicShape::contours($for, $scope->viewport, 16.0)[0]))->box();
+        $style = $this->definitions->styleOf($clip);
+        $outer = $scope->unclipped($style, Matrix::identity());
+        $inner = $outer;
+        if (self::needsBox($clip)) {
             if ($box === null) {
                 return new Shape([]);
             }
-            $matrix = $matrix->after(new Matrix($box->width(), 0, 0, $box->height(), $box->left, $box->top));
+            $inner = $outer->inside($style, new Matrix($box->width(), 0, 0, $box->height(), $box->left, $box->top));
         }
-        $matrix = $matrix->after(TransformList::parse($clip->getAttribute('transform')));
+        $inner = $inner->inside($style, TransformList::of($clip, $style, $scope->viewport));
         $shapes = [];
         foreach ($clip->childNodes as $child) {
-            if (! $child instanceof DOMElement || in_array($child->localName, ['title', 'desc', 'metadata', 'animate', 'animateTransform', 'set'], true)) {
-                continue;
-            }
-            $style = Style::initial()->of($clip, $definitions->sheet)->of($child, $definitions->sheet);
-            if ($style->get('display') === 'none' || $style->get('visibility') === 'hidden') {
-                continue;
-            }
-            $own = $matrix->after(TransformList::parse($child->getAttribute('transform')));
-            $target = $child;
-            if ($child->localName === 'use') {
-                $href = Definitions::href($child);
-                $target = $definitions->get(rawurldecode(substr($href, 1)));
-                if ($target === null) {
-                    continue;
+            if ($child instanceof DOMElement) {
+                $shape = $this->child($child, $inner, $depth);
+                if ($shape !== null) {
+                    $shapes[] = $shape;
                 }
-                $own = $own->after(Matrix::translation($scope->viewport->attribute($child, 'x', 'x', 0.0), $scope->viewport->attribute($child, 'y', 'y', 0.0)))
-                    ->after(TransformList::parse($target->getAttribute('transform')));
-                $style = $style->of($target, $definitions->sheet);
             }
-            if (! in_array($target->localName, BasicShape::NAMES, true)) {
-                return null;
-            }
-            $rule = $style->get('clip-rule') === 'evenodd' ? FillRule::Evenodd : FillRule::Nonzero;
-            $shape = (new Shape(BasicShape::contours($target, $scope->viewport, 16.0)[0], $rule))->transformed($own);
-            $inner = Definitions::reference($style->get('clip-path'));
-            $shapes[] = $inner === null ? $shape : self::clipped($definitions, $shape, $inner, $child, $scope, $depth);
         }
         $shape = count($shapes) === 1 ? $shapes[0] : ($shapes === [] ? new Shape([]) : Combine::weld($shapes));
-        $outer = Definitions::reference(Style::initial()->of($clip, $definitions->sheet)->get('clip-path'));
 
-        return $outer === null ? $shape : self::clipped($definitions, $shape, $outer, $for, $scope, $depth);
+        return $this->clipped($shape, $style, $scope, $box, $depth);
     }
 
-    private static function clipped(Definitions $definitions, Shape $shape, string $id, DOMElement $for, Scope $scope, int $depth): Shape
+    private function child(DOMElement $child, Scope $scope, int $depth): ?Shape
     {
-        if ($depth > 8) {
-            throw SvgRefused::usesItself($id, $for->getLineNo());
+        $style = $scope->style->of($child, $this->definitions->sheet);
+        if ($style->get('display') === 'none' || in_array($style->get('visibility'), ['hidden', 'collapse'], true)) {
+            return null;
         }
-        $clip = self::of($definitions, $id, $for, $scope, $depth + 1);
+        $own = $scope->inside($style, TransformList::of($child, $style, $scope->viewport));
+        if ($child->localName === 'use') {
+            $href = Definitions::href($child);
+            $target = str_starts_with($href, '#') ? $this->definitions->get(rawurldecode(substr($href, 1))) : null;
+            if ($target === null || in_array($target->localName, ['use', 'g', 'symbol'], true)) {
+                return null;
+            }
+            $move = Matrix::translation($scope->viewport->attribute($child, 'x', 'x', 0.0), $scope->viewport->attribute($child, 'y', 'y', 0.0));
+            $shape = $this->child($target, $own->inside($style, $move), $depth);
 
-        return $clip === null ? $shape : Combine::keepOverlap([$shape, $clip]);
+            return $shape === null ? null : $this->clipped($shape, $style, $own, null, $depth);
+        }
+        if ($child->localName === 'text') {
+            $contours = [];
+            foreach ($this->text->runs($child, $own) as $run) {
+                array_push($contours, ...$run->contours);
+            }
+            $rule = FillRule::Nonzero;
+        } elseif (in_array($child->localName, BasicShape::NAMES, true)) {
+            $contours = BasicShape::contours($child, $scope->viewport, $own->fontSize(), $this->limits->segments)[0];
+            $rule = $style->get('clip-rule') === 'evenodd' ? FillRule::Evenodd : FillRule::Nonzero;
+        } else {
+            return null;
+        }
+        $shape = new Shape($contours, $rule);
+
+        return $this->clipped($shape->transformed($own->matrix), $style, $own, $shape->box(), $depth);
+    }
+
+    private function clipped(Shape $shape, Style $style, Scope $scope, ?Box $box, int $depth): Shape
+    {
+        $id = Definitions::reference($style->get('clip-path'));
+        $clip = $id === null ? null : $this->definitions->get($id);
+        if ($clip === null || $clip->localName !== 'clipPath') {
+            return $shape;
+        }
+
+        return Combine::keepOverlap([$shape, $this->of($clip, $scope, $box, $depth + 1)]);
     }
 }

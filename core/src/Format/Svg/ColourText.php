@@ -52,6 +52,9 @@ final class ColourText
     /** A number or a percentage, held between 0 and 1. */
     public static function unit(string $text, float $whole): ?float
     {
+        if ($text === '1' && $whole === 1.0) {
+            return 1.0;
+        }
         if (preg_match('/^\s*([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)(%?)\s*$/i', $text, $found) !== 1) {
             return null;
         }

@@ -10,6 +10,8 @@ use DOMXPath;
 /** What a drawing holds to be referred to: elements by id, and its style sheets. */
 final class Definitions
 {
+    private const LONGEST_CHAIN = 30;
+
     public readonly StyleSheet $sheet;
 
     /** @var array<string, DOMElement> */
@@ -35,6 +37,58 @@ final class Definitions
         return $this->byId[$id] ?? null;
     }
 
+    /** The style of an element where it stands, not where it is used: that of definitions. */
+    public function styleOf(DOMElement $element): Style
+    {
+        $chain = [];
+        for ($up = $element; $up instanceof DOMElement; $up = $up->parentNode) {
+            $chain[] = $up;
+        }
+        $style = Style::initial();
+        foreach (array_reverse($chain) as $one) {
+            $style = $style->of($one, $this->sheet);
+        }
+
+        return $style;
+    }
+
+    /** @return list<DOMElement> an element and those whose values it takes over, by href */
+    public function chain(DOMElement $element): array
+    {
+        $out = [$element];
+        while (count($out) < self::LONGEST_CHAIN) {
+            $href = self::href($out[count($out) - 1]);
+            $next = str_starts_with($href, '#') ? $this->get(rawurldecode(substr($href, 1))) : null;
+            if ($next === null) {
+                break;
+            }
+            foreach ($out as $one) {
+                if ($one === $next) {
+                    return $out;
+                }
+            }
+            $out[] = $next;
+        }
+
+        return $out;
+    }
+
+    /**
+     * The first of a chain that has an attribute.
+     *
+     * @param  list<DOMElement>  $chain
+     */
+    public static function attribute(array $chain, string $name): string
+    {
+        foreach ($chain as $element) {
+            if ($element->hasAttribute($name)) {
+                return trim($element->getAttribute($name));
+            }
+        }
+
+        return '';
+    }
+
     /** What an element refers to, in the attribute of SVG 2 or else of SVG 1.1; empty for nothing. */
     public static function href(DOMElement $element): string
     {
@@ -46,6 +100,6 @@ final class Definitions
     /** The id in url(#id), or null. */
     public static function reference(string $text): ?string
     {
-        return preg_match('/^url\(\s*["\']?#([^"\')]+)["\']?\s*\)/', $text, $found) === 1 ? rawurldecode($found[1]) : null;
+        return $text !== '' && preg_match('/^url\(\s*["\']?\s*#([^"\')]+?)\s*["\']?\s*\)/', $text, $found) === 1 ? rawurldecode($found[1]) : null;
     }
 }

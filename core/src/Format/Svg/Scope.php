@@ -30,9 +30,20 @@ final readonly class Scope
         return new self($style, $this->matrix->after($own), $this->viewport, $this->clips, $this->uses, $this->depth + 1);
     }
 
+    public function styled(Style $style): self
+    {
+        return new self($style, $this->matrix, $this->viewport, $this->clips, $this->uses, $this->depth);
+    }
+
     public function clippedBy(Shape $clip): self
     {
         return new self($this->style, $this->matrix, $this->viewport, [...$this->clips, $clip], $this->uses, $this->depth);
+    }
+
+    /** Inside something that is defined elsewhere and cut as a whole afterwards. */
+    public function unclipped(Style $style, Matrix $own): self
+    {
+        return new self($style, $this->matrix->after($own), $this->viewport, [], $this->uses, $this->depth + 1);
     }
 
     public function showing(Viewport $viewport, Matrix $fit): self

@@ -6,11 +6,21 @@ namespace NeatEdge\Core\Format\Svg;
 
 use DOMElement;
 
-/** One CSS selector of element names, classes, ids and attributes, with descendant and child combinators. */
+/**
+ * One CSS selector: element names, classes, ids, attributes and the pseudo-classes that a document decides, with all
+ * four combinators.
+ *
+ * @source Selectors Level 3
+ */
 final readonly class Selector
 {
+    private const PART = '/(?<element>\*|[A-Za-z][\w-]*)|\.(?<class>(?:[\w-]|\\\\.|[^\x00-\x7F])+)|#(?<id>(?:[\w-]|\\\\.|[^\x00-\x7F])+)'
+        .'|\[\s*(?<name>[\w:-]+)\s*(?:(?<how>[~|^$*]?=)\s*["\']?(?<value>[^"\'\]]*)["\']?\s*)?\]|:(?<pseudo>[a-z-]+)(?:\((?<argument>[^()]*)\))?/';
+
+    private const DECIDED = ['first-child', 'last-child', 'only-child', 'first-of-type', 'last-of-type', 'only-of-type', 'nth-child', 'nth-last-child', 'nth-of-type', 'root', 'empty', 'not'];
+
     /**
-     * @param  list<array{element: string, id: list<string>, class: list<string>, attribute: list<array{string, string|null}>, child: bool}>  $steps  outermost first; child: directly inside the step before
+     * @param  list<array{0: string, 1: list<array{string, string, string, string}>}>  $steps  outermost first: the combinator before it (" ", ">", "+" or "~"), and its parts as kind, name, how, value
      * @param  int  $specificity  ids, classes and elements in thousands
      */
     private function __construct(private array $steps, public int $specificity)
@@ -20,33 +30,50 @@ final readonly class Selector
     /** Null for what the page alone could decide, such as :hover: such a rule never applies to a drawing. */
     public static function parse(string $text): ?self
     {
-        $text = trim(preg_replace('/\s*>\s*/', ' >', trim($text)) ?? '');
+        $text = preg_replace('/\s*([>+~])(?![^\[]*\])(?!=)\s*/', ' $1', trim($text)) ?? '';
         $steps = [];
         $specificity = 0;
-        foreach (preg_split('/\s+/', $text, -1, PREG_SPLIT_NO_EMPTY) ?: [] as $part) {
-            $child = str_starts_with($part, '>');
-            $step = ['element' => '*', 'id' => [], 'class' => [], 'attribute' => [], 'child' => $child];
-            $part = ltrim($part, '>');
-            if (preg_match_all('/(\*|[A-Za-z][\w-]*)|\.((?:[\w-]|\\\\.|[^\x00-\x7F])+)|#((?:[\w-]|\\\\.|[^\x00-\x7F])+)|\[\s*([\w:-]+)\s*(?:=\s*["\']?([^"\'\]]*)["\']?\s*)?\]/', $part, $found, PREG_SET_ORDER | PREG_UNMATCHED_AS_NULL) === 0
-                || implode('', array_column($found, 0)) !== $part) {
+        // Spaces inside brackets part nothing.
+        foreach (preg_split('/\s+(?![^\[(]*[\])])/', trim($text), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $written) {
+            $combinator = ' ';
+            if (in_array($written[0], ['>', '+', '~'], true)) {
+                $combinator = $written[0];
+                $written = substr($written, 1);
+            }
+            $parts = [];
+            if (preg_match_all(self::PART, $written, $found, PREG_SET_ORDER | PREG_UNMATCHED_AS_NULL) === 0 || implode('', array_column($found, 0)) !== $written) {
                 return null;
             }
             foreach ($found as $one) {
-                if ($one[1] !== null) {
-                    $step['element'] = $one[1];
-                    $specificity += $one[1] === '*' ? 0 : 1;
-                } elseif ($one[2] !== null) {
-                    $step['class'][] = stripslashes($one[2]);
+                if ($one['element'] !== null) {
+                    $parts[] = ['element', $one['element'], '', ''];
+                    $specificity += $one['element'] === '*' ? 0 : 1;
+                } elseif ($one['class'] !== null) {
+                    $parts[] = ['class', stripslashes($one['class']), '', ''];
                     $specificity += 1000;
-                } elseif ($one[3] !== null) {
-                    $step['id'][] = stripslashes($one[3]);
+                } elseif ($one['id'] !== null) {
+                    $parts[] = ['id', stripslashes($one['id']), '', ''];
                     $specificity += 1_000_000;
-                } elseif ($one[4] !== null) {
-                    $step['attribute'][] = [$one[4], $one[5]];
+                } elseif ($one['name'] !== null) {
+                    $parts[] = ['attribute', $one['name'], $one['how'] ?? '', $one['value'] ?? ''];
                     $specificity += 1000;
+                } elseif (! in_array($one['pseudo'], self::DECIDED, true)) {
+                    return null;
+                } else {
+                    $argument = trim($one['argument'] ?? '');
+                    if ($one['pseudo'] === 'not') {
+                        $inner = self::parse($argument);
+                        if ($inner === null || count($inner->steps) !== 1) {
+                            return null;
+                        }
+                        $specificity += $inner->specificity;
+                    } else {
+                        $specificity += 1000;
+                    }
+                    $parts[] = ['pseudo', (string) $one['pseudo'], '', $argument];
                 }
             }
-            $steps[] = $step;
+            $steps[] = [$combinator, $parts];
         }
 
         return $steps === [] ? null : new self($steps, $specificity);
@@ -57,36 +84,41 @@ final readonly class Selector
         return $this->matchesFrom($element, count($this->steps) - 1);
     }
 
+    /** A class, id or element that its subject must have: for finding candidates fast. */
+    public function key(): string
+    {
+        $key = '*';
+        foreach ($this->steps[count($this->steps) - 1][1] as [$kind, $name]) {
+            if ($kind === 'id') {
+                return "#{$name}";
+            }
+            $key = match (true) {
+                $kind === 'class' => ".{$name}",
+                $kind === 'element' && $key === '*' => $name,
+                default => $key,
+            };
+        }
+
+        return $key;
+    }
+
     private function matchesFrom(DOMElement $element, int $i): bool
     {
-        $step = $this->steps[$i];
-        if ($step['element'] !== '*' && $step['element'] !== $element->localName) {
-            return false;
-        }
-        foreach ($step['id'] as $id) {
-            if ($element->getAttribute('id') !== $id) {
-                return false;
-            }
-        }
-        if ($step['class'] !== []) {
-            $classes = preg_split('/\s+/', $element->getAttribute('class')) ?: [];
-            if (array_diff($step['class'], $classes) !== []) {
-                return false;
-            }
-        }
-        foreach ($step['attribute'] as [$name, $value]) {
-            if (! $element->hasAttribute($name) || ($value !== null && $element->getAttribute($name) !== $value)) {
+        [$combinator, $parts] = $this->steps[$i];
+        foreach ($parts as $part) {
+            if (! self::hasPart($element, $part)) {
                 return false;
             }
         }
         if ($i === 0) {
             return true;
         }
-        for ($up = $element->parentNode; $up instanceof DOMElement; $up = $up->parentNode) {
-            if ($this->matchesFrom($up, $i - 1)) {
+        $beside = $combinator === '+' || $combinator === '~';
+        for ($other = self::next($element, $beside); $other !== null; $other = self::next($other, $beside)) {
+            if ($this->matchesFrom($other, $i - 1)) {
                 return true;
             }
-            if ($step['child']) {
+            if ($combinator === '>' || $combinator === '+') {
                 return false;
             }
         }
@@ -94,15 +126,87 @@ final readonly class Selector
         return false;
     }
 
-    /** A class, id or element that its subject must have: for finding candidates fast. */
-    public function key(): string
+    private static function next(DOMElement $element, bool $beside): ?DOMElement
     {
-        $last = $this->steps[count($this->steps) - 1];
+        $other = $beside ? $element->previousElementSibling : $element->parentNode;
 
-        return match (true) {
-            $last['id'] !== [] => '#'.$last['id'][0],
-            $last['class'] !== [] => '.'.$last['class'][0],
-            default => $last['element'],
+        return $other instanceof DOMElement ? $other : null;
+    }
+
+    /** @param  array{string, string, string, string}  $part */
+    private static function hasPart(DOMElement $element, array $part): bool
+    {
+        [$kind, $name, $how, $value] = $part;
+
+        return match ($kind) {
+            'element' => $name === '*' || $name === $element->localName,
+            'id' => $element->getAttribute('id') === $name,
+            'class' => in_array($name, preg_split('/\s+/', $element->getAttribute('class')) ?: [], true),
+            'attribute' => self::hasAttribute($element, $name, $how, $value),
+            default => self::isPseudo($element, $name, $value),
         };
+    }
+
+    private static function hasAttribute(DOMElement $element, string $name, string $how, string $value): bool
+    {
+        if (! $element->hasAttribute($name)) {
+            return false;
+        }
+        $has = $element->getAttribute($name);
+
+        return match ($how) {
+            '' => true,
+            '=' => $has === $value,
+            '~=' => $value !== '' && in_array($value, preg_split('/\s+/', $has) ?: [], true),
+            '|=' => $has === $value || str_starts_with($has, "{$value}-"),
+            '^=' => $value !== '' && str_starts_with($has, $value),
+            '$=' => $value !== '' && str_ends_with($has, $value),
+            default => $value !== '' && str_contains($has, $value),
+        };
+    }
+
+    private static function isPseudo(DOMElement $element, string $name, string $argument): bool
+    {
+        return match ($name) {
+            'first-child' => self::position($element, true, false) === 1,
+            'last-child' => self::position($element, false, false) === 1,
+            'only-child' => self::position($element, true, false) === 1 && self::position($element, false, false) === 1,
+            'first-of-type' => self::position($element, true, true) === 1,
+            'last-of-type' => self::position($element, false, true) === 1,
+            'only-of-type' => self::position($element, true, true) === 1 && self::position($element, false, true) === 1,
+            'nth-child' => self::isNth(self::position($element, true, false), $argument),
+            'nth-last-child' => self::isNth(self::position($element, false, false), $argument),
+            'nth-of-type' => self::isNth(self::position($element, true, true), $argument),
+            'root' => ! $element->parentNode instanceof DOMElement,
+            'empty' => trim($element->textContent) === '' && $element->firstElementChild === null,
+            default => ! (self::parse($argument)?->matches($element) ?? true),
+        };
+    }
+
+    /** Its number among its siblings, from 1. */
+    private static function position(DOMElement $element, bool $fromStart, bool $sameName): int
+    {
+        $count = 1;
+        $other = $element;
+        while (true) {
+            $other = $fromStart ? $other->previousElementSibling : $other->nextElementSibling;
+            if ($other === null) {
+                return $count;
+            }
+            $count += $sameName && $other->localName !== $element->localName ? 0 : 1;
+        }
+    }
+
+    private static function isNth(int $position, string $text): bool
+    {
+        $text = strtolower(preg_replace('/\s+/', '', $text) ?? '');
+        $text = ['odd' => '2n+1', 'even' => '2n'][$text] ?? $text;
+        if (preg_match('/^(?:([+-]?\d*)n)?([+-]?\d+)?$/', $text, $found) !== 1 || $text === '') {
+            return false;
+        }
+        $each = ! str_contains($text, 'n') ? 0 : (int) (in_array($found[1] ?? '', ['', '+', '-'], true) ? ($found[1] ?? '').'1' : $found[1]);
+        $rest = $position - (int) ($found[2] ?? 0);
+
+        return $each === 0 ? $rest === 0 : $rest % $each === 0 && intdiv($rest, $each) >= 0;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Format\Svg;
 
+use DOMElement;
 use NeatEdge\Core\Geometry\Matrix;
 
 /** The transform attribute (SVG 1.1, 7.6), and the same functions with CSS units. */
@@ -20,11 +21,13 @@ final class TransformList
             return $matrix;
         }
         foreach ($found as [, $name, $list]) {
+            $rest = preg_replace('/([+-]?(?:\\d+\\.?\\d*|\\.\\d+)(?:[eE][+-]?\\d+)?)(px|deg|rad|turn)?/', '', $list);
+            preg_match_all('/([+-]?(?:\\d+\\.?\\d*|\\.\\d+)(?:[eE][+-]?\\d+)?)(px|deg|rad|turn)?/', $list, $parts, PREG_SET_ORDER);
+            if (trim($rest ?? '', " \t\r\n,") !== '') {
+                return Matrix::identity();
+            }
             $numbers = [];
-            foreach (preg_split('/[\s,]+/', trim(preg_replace('/(?<=[\d.])([+-])(?![\d.]*[eE])/', ' $1', $list) ?? ''), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $part) {
-                if (preg_match('/^([+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?)(px|deg|rad|turn)?$/', $part, $n) !== 1) {
-                    return Matrix::identity();
-                }
+            foreach ($parts as $n) {
                 $numbers[] = (float) $n[1] * match ($n[2] ?? '') {
                     'rad' => 180 / M_PI,
                     'turn' => 360.0,
@@ -39,6 +42,29 @@ final class TransformList
         }
 
         return $matrix;
+    }
+
+    /** An element's own transform, about its transform-origin. */
+    public static function of(DOMElement $element, Style $style, Viewport $viewport): Matrix
+    {
+        $css = $style->get('transform');
+        $text = $css !== '' && $css !== 'none' ? $css : $element->getAttribute('transform');
+        if ($text === '') {
+            return Matrix::identity();
+        }
+        $matrix = self::parse($text);
+        $origin = preg_split('/\s+/', trim($style->get('transform-origin')), -1, PREG_SPLIT_NO_EMPTY) ?: [];
+        if ($origin === []) {
+            return $matrix;
+        }
+        $words = ['left' => '0%', 'top' => '0%', 'center' => '50%', 'right' => '100%', 'bottom' => '100%'];
+        if (in_array($origin[0], ['top', 'bottom'], true) || in_array($origin[1] ?? '', ['left', 'right'], true)) {
+            $origin = [$origin[1] ?? 'center', $origin[0]];
+        }
+        $x = $viewport->length($words[$origin[0]] ?? $origin[0], 'x') ?? 0.0;
+        $y = $viewport->length($words[$origin[1] ?? 'center'] ?? $origin[1], 'y') ?? 0.0;
+
+        return Matrix::translation($x, $y)->after($matrix)->after(Matrix::translation(-$x, -$y));
     }
 
     /** @param  list<float>  $n */

@@ -5,9 +5,14 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Format\Svg;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Gradient;
+use NeatEdge\Core\Artwork\GradientKind;
 use NeatEdge\Core\Artwork\Paint;
+use NeatEdge\Core\Artwork\Picture;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Artwork\Spread;
 use NeatEdge\Core\Geometry\FillRule;
+use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Stroke\Cap;
 use NeatEdge\Core\Stroke\Join;
@@ -15,8 +20,16 @@ use NeatEdge\Core\Stroke\Join;
 /** Writes artwork as SVG in real millimetres: one user unit is one mm. */
 final class Writer
 {
-    /** Digits after the point: 10 nanometres, so that what is rounded never shows and neighbours round alike. */
-    private const DIGITS = 5;
+    /** @var array<string, string> definitions by the key of their paint */
+    private array $definitions = [];
+
+    private int $clips = 0;
+
+    /** Digits after the point: a nanometre, so that what is rounded never shows and neighbours round alike. */
+    private const DIGITS = 6;
+
+    /** The same for what is smaller than a millimetre. */
+    private const DIGITS_OF_SMALL = 9;
 
     public static function write(Artwork $artwork, string $title = ''): string
     {
@@ -27,11 +40,33 @@ final class Writer
         if ($title !== '') {
             $out .= '<title>'.self::text($title)."</title>\n";
         }
+        $self = new self;
+        $body = '';
         foreach ($artwork->pieces as $piece) {
-            $out .= self::piece($piece);
+            $body .= $self->piece($piece);
+        }
+        if ($self->definitions !== []) {
+            $out .= "<defs>\n".implode('', $self->definitions)."</defs>\n";
         }
 
-        return $out."</svg>\n";
+        return $out.$body."</svg>\n";
+    }
+
+    /** A gradient as an element with this id, in the space that a matrix leads out of mm into. */
+    public static function gradient(Gradient $gradient, string $id, ?Matrix $space = null): string
+    {
+        $names = $gradient->kind === GradientKind::Linear ? ['x1', 'y1', 'x2', 'y2'] : ['cx', 'cy', 'r', 'fx', 'fy', 'fr'];
+        $out = "<{$gradient->kind->value}Gradient id=\"{$id}\" gradientUnits=\"userSpaceOnUse\"";
+        foreach ($names as $i => $name) {
+            $out .= " {$name}=\"".self::number($gradient->axis[$i], 8).'"';
+        }
+        $out .= self::transform($space === null ? $gradient->matrix : $space->after($gradient->matrix), 'gradientTransform');
+        $out .= $gradient->spread === Spread::Pad ? '>' : " spreadMethod=\"{$gradient->spread->value}\">";
+        foreach ($gradient->stops as [$at, $colour, $opacity]) {
+            $out .= '<stop offset="'.self::number($at, 6)."\" stop-color=\"{$colour->hex()}\"".($opacity < 1.0 ? ' stop-opacity="'.self::number($opacity).'"' : '').'/>';
+        }
+
+        return $out."</{$gradient->kind->value}Gradient>\n";
     }
 
     public static function path(Shape $shape): string
@@ -63,24 +98,28 @@ final class Writer
         return $out;
     }
 
-    private static function piece(Piece $piece): string
+    private function piece(Piece $piece): string
     {
+        if ($piece->fill?->picture !== null) {
+            return $this->picture($piece, $piece->fill->picture, $piece->fill->opacity);
+        }
         $shape = $piece->shape;
         $stroke = $piece->stroke;
         $transform = '';
+        $space = null;
         if ($stroke?->pen !== null) {
-            $m = $stroke->pen;
-            $shape = $shape->transformed($m->inverse());
-            $transform = sprintf(' transform="matrix(%s)"', implode(' ', array_map(static fn (float $v): string => self::number($v, 9), [$m->a, $m->b, $m->c, $m->d, $m->e, $m->f])));
+            $space = $stroke->pen->inverse();
+            $shape = $shape->transformed($space);
+            $transform = self::transform($stroke->pen, 'transform');
         }
         $out = '<path id="'.self::text($piece->id).'" d="'.self::path($shape).'"';
-        $out .= $piece->fill === null ? ' fill="none"' : self::paint('fill', $piece->fill);
+        $out .= $piece->fill === null ? ' fill="none"' : $this->paint('fill', $piece->fill, $space);
         if ($piece->fill !== null && $shape->rule === FillRule::Evenodd) {
             $out .= ' fill-rule="evenodd"';
         }
         if ($stroke !== null) {
             $style = $stroke->style;
-            $out .= self::paint('stroke', $stroke->paint).' stroke-width="'.self::number($style->width, 8).'"';
+            $out .= $this->paint('stroke', $stroke->paint, $space).' stroke-width="'.self::number($style->width, 8).'"';
             $out .= $style->cap === Cap::Butt ? '' : " stroke-linecap=\"{$style->cap->value}\"";
             $out .= $style->join === Join::Miter ? '' : " stroke-linejoin=\"{$style->join->value}\"";
             $out .= $style->miterLimit === 4.0 ? '' : ' stroke-miterlimit="'.self::number($style->miterLimit).'"';
@@ -93,14 +132,39 @@ final class Writer
         return $out.$transform."/>\n";
     }
 
-    private static function paint(string $attribute, Paint $paint): string
+    private function paint(string $attribute, Paint $paint, ?Matrix $space): string
     {
-        return " {$attribute}=\"{$paint->colour->hex()}\"".($paint->isOpaque() ? '' : " {$attribute}-opacity=\"".self::number($paint->opacity).'"');
+        if ($paint->gradient === null) {
+            return " {$attribute}=\"{$paint->colour->hex()}\"".($paint->isOpaque() ? '' : " {$attribute}-opacity=\"".self::number($paint->opacity).'"');
+        }
+        $key = $paint->key().($space === null ? '' : self::transform($space, ''));
+        if (! isset($this->definitions[$key])) {
+            $this->definitions[$key] = self::gradient($paint->gradient, 'gradient-'.(count($this->definitions) + 1), $space);
+        }
+        $id = 'gradient-'.(1 + (int) array_search($key, array_keys($this->definitions), true));
+
+        return " {$attribute}=\"url(#{$id})\"";
+    }
+
+    private function picture(Piece $piece, Picture $picture, float $opacity): string
+    {
+        $id = 'frame-'.(++$this->clips);
+        $rule = $piece->shape->rule === FillRule::Evenodd ? ' clip-rule="evenodd"' : '';
+        $this->definitions[$id] = "<clipPath id=\"{$id}\"><path d=\"".self::path($piece->shape)."\"{$rule}/></clipPath>\n";
+
+        return '<g id="'.self::text($piece->id)."\" clip-path=\"url(#{$id})\"".($opacity < 1.0 ? ' opacity="'.self::number($opacity).'"' : '').'><image href="'
+            .self::text($picture->reference).'" width="'.self::number($picture->width, 8).'" height="'.self::number($picture->height, 8)
+            .'" preserveAspectRatio="'.self::text($picture->fit).'"'.self::transform($picture->matrix, 'transform')."/></g>\n";
+    }
+
+    private static function transform(Matrix $m, string $attribute): string
+    {
+        return $m->isIdentity() ? '' : sprintf(' %s="matrix(%s)"', $attribute, implode(' ', array_map(static fn (float $v): string => self::number($v, 9), [$m->a, $m->b, $m->c, $m->d, $m->e, $m->f])));
     }
 
     public static function number(float $value, int $digits = self::DIGITS): string
     {
-        $text = number_format($value, $digits, '.', '');
+        $text = number_format($value, $digits === self::DIGITS && $value < 1.0 && $value > -1.0 ? self::DIGITS_OF_SMALL : $digits, '.', '');
         if (str_contains($text, '.')) {
             $text = rtrim(rtrim($text, '0'), '.');
         }

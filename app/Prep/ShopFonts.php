@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Prep;
+
+use App\Models\ShopFont;
+use Illuminate\Support\Facades\File;
+use NeatEdge\Core\Type\Font;
+use NeatEdge\Core\Type\FontRefused;
+use NeatEdge\Core\Type\FontShelf;
+
+/** The fonts that the shop added, beside those that ship. */
+final class ShopFonts
+{
+    public static function shelf(): FontShelf
+    {
+        $shelf = FontShelf::shipped();
+        foreach (ShopFont::query()->orderBy('id')->get() as $one) {
+            try {
+                $shelf->put(Font::load(storage_path($one->path)));
+            } catch (FontRefused) {
+                // A file that was taken away by hand: the finding on the text names what is missing.
+                continue;
+            }
+        }
+
+        return $shelf;
+    }
+
+    /** @throws FontRefused */
+    public static function add(string $fileName, string $bytes): ShopFont
+    {
+        $path = 'app/fonts/'.hash('sha256', $bytes);
+        $known = ShopFont::query()->where('path', $path)->first();
+        if ($known !== null) {
+            return $known;
+        }
+        File::ensureDirectoryExists(dirname(storage_path($path)));
+        $waiting = storage_path($path).'.'.getmypid();
+        File::put($waiting, $bytes);
+        try {
+            $font = Font::load($waiting);
+        } catch (FontRefused $refused) {
+            File::delete($waiting);
+            throw str_contains($refused->getMessage(), basename($waiting)) ? FontRefused::noFont($fileName) : $refused;
+        }
+        rename($waiting, storage_path($path));
+
+        return ShopFont::query()->create([
+            'family' => $font->family,
+            'bold' => $font->bold,
+            'italic' => $font->italic,
+            'file_name' => mb_substr(mb_scrub($fileName), 0, 200),
+            'path' => $path,
+        ]);
+    }
+
+    public static function remove(ShopFont $font): void
+    {
+        $font->delete();
+        File::delete(storage_path($font->path));
+    }
+}

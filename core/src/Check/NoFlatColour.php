@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Check;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Geometry\Point;
+
+/** C9: gradients, which no material and no single ink gives. Pictures are named when they are read. */
+final readonly class NoFlatColour implements Rule
+{
+    public function findings(Artwork $source, Artwork $merged): array
+    {
+        $out = [];
+        foreach ($source->pieces as $piece) {
+            if (($piece->fill->gradient ?? $piece->stroke->paint->gradient ?? null) === null) {
+                continue;
+            }
+            $box = $piece->box();
+            $out[] = new Finding(
+                'gradient',
+                Severity::Warning,
+                'A gradient is kept as it is and gets a sheet of its own: no knife and no single ink gives it.',
+                $box === null ? null : new Point(($box->left + $box->right) / 2, ($box->top + $box->bottom) / 2),
+                piece: $piece->id,
+            );
+        }
+
+        return $out;
+    }
+}

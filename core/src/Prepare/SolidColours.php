@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Prepare;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Paint;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\PlanarMap\PlanarMap;
+
+/**
+ * What one can see through becomes the solid colours that are seen, so that they can be separated. Where nothing solid
+ * lies under it, or a gradient or a picture does, it stays as see-through as it is.
+ */
+final readonly class SolidColours implements Step
+{
+    public function key(): string
+    {
+        return 'solid-colours';
+    }
+
+    public function label(): string
+    {
+        return 'Solid colours';
+    }
+
+    public function values(): array
+    {
+        return [];
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        $pieces = (new OutlineStrokes)->apply($artwork)->pieces;
+        $pieces = array_values(array_filter($pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty()));
+        if (array_filter($pieces, static fn (Piece $piece): bool => ! $piece->isSolid()) === []) {
+            return $artwork;
+        }
+        $rule = new SeenPaints(array_map(static fn (Piece $piece): Paint => $piece->fill ?? throw new \LogicException, $pieces));
+        $regions = PlanarMap::of(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $artwork->tolerance())->regions($rule);
+        $out = [];
+        foreach ($regions as $label => $shape) {
+            foreach ($rule->seen[$label] as [$owner, $paint]) {
+                $out[$owner][] = new Piece($pieces[$owner]->id, $shape, $paint, null, $pieces[$owner]->name);
+            }
+        }
+        ksort($out);
+
+        return $artwork->withPieces(self::apart(array_merge(...array_values($out))));
+    }
+
+    /**
+     * @param  list<Piece>  $pieces
+     * @return list<Piece> with an id for each
+     */
+    private static function apart(array $pieces): array
+    {
+        $seen = [];
+        foreach ($pieces as $i => $piece) {
+            $count = $seen[$piece->id] = ($seen[$piece->id] ?? 0) + 1;
+            if ($count > 1) {
+                $pieces[$i] = new Piece("{$piece->id}-{$count}", $piece->shape, $piece->fill, null, $piece->name);
+            }
+        }
+
+        return $pieces;
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Prepare;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Geometry\Tolerance;
+use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Stroke\Thin;
+
+/** Everything that is painted, fills and strokes, becomes one shape, whatever its colours. */
+final class WeldAll
+{
+    public static function of(Artwork $artwork): Artwork
+    {
+        $tolerance = $artwork->tolerance();
+        $strokes = array_filter($artwork->pieces, static fn (Piece $piece): bool => $piece->stroke !== null);
+        $onlyStrokes = $strokes !== [] && array_filter($artwork->pieces, static fn (Piece $piece): bool => $piece->fill !== null) === [];
+        if ($onlyStrokes) {
+            // No outline of a single stroke is asked for, so all are laid into one map, as they are.
+            $shapes = [];
+            foreach ($strokes as $piece) {
+                if ($piece->stroke !== null) {
+                    array_push($shapes, ...OutlineStrokes::laid($piece->shape, $piece->stroke, $tolerance));
+                }
+            }
+            $fitted = new Tolerance($tolerance->flatness, $tolerance->flatness * 0.1, $tolerance->offset, false);
+            $shape = Thin::shape(Combine::weld($shapes, $fitted), $tolerance->offset);
+            $first = array_values($strokes)[0];
+            $paint = $first->stroke?->paint;
+        } else {
+            $pieces = array_values(array_filter((new OutlineStrokes)->apply($artwork)->pieces, static fn (Piece $piece): bool => $piece->fill !== null));
+            if ($pieces === []) {
+                return $artwork->withPieces([]);
+            }
+            $shape = Combine::weld(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $tolerance);
+            $first = $pieces[0];
+            $paint = $first->fill;
+        }
+
+        return $artwork->withPieces($shape->isEmpty() ? [] : [new Piece($first->id, $shape, $paint, null, $first->name)]);
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Type;
+
+/** The fonts at hand: those that ship with the application and those that a shop added. */
+final class FontShelf
+{
+    private const SHIPPED = [
+        'DejaVu Sans' => ['DejaVuSans', 'DejaVuSans-Bold', 'DejaVuSans-Oblique', 'DejaVuSans-BoldOblique'],
+        'DejaVu Serif' => ['DejaVuSerif', 'DejaVuSerif-Bold', 'DejaVuSerif-Italic', 'DejaVuSerif-BoldItalic'],
+        'DejaVu Sans Mono' => ['DejaVuSansMono', 'DejaVuSansMono-Bold'],
+    ];
+
+    /** The generic families of CSS. */
+    private const GENERIC = [
+        'sans-serif' => 'DejaVu Sans', 'serif' => 'DejaVu Serif', 'monospace' => 'DejaVu Sans Mono', 'system-ui' => 'DejaVu Sans',
+        'ui-sans-serif' => 'DejaVu Sans', 'ui-serif' => 'DejaVu Serif', 'ui-monospace' => 'DejaVu Sans Mono', 'cursive' => 'DejaVu Serif', 'fantasy' => 'DejaVu Sans',
+    ];
+
+    /** @var array<string, list<array{bold: bool, italic: bool, path: string, font: Font|null}>> by family in small letters */
+    private array $faces = [];
+
+    /** @var array<string, Font> by path */
+    private array $loaded = [];
+
+    public static function shipped(): self
+    {
+        $self = new self;
+        foreach (self::SHIPPED as $family => $files) {
+            foreach ($files as $i => $file) {
+                $self->faces[strtolower($family)][] = ['bold' => ($i & 1) === 1, 'italic' => $i >= 2, 'path' => dirname(__DIR__, 2)."/fonts/{$file}.ttf", 'font' => null];
+            }
+        }
+
+        return $self;
+    }
+
+    /** @return list<string> */
+    public static function shippedFamilies(): array
+    {
+        return array_keys(self::SHIPPED);
+    }
+
+    /** Puts a font on the shelf, before those that it has of that family and style. */
+    public function put(Font $font): void
+    {
+        $faces = $this->faces[mb_strtolower($font->family)] ?? [];
+        array_unshift($faces, ['bold' => $font->bold, 'italic' => $font->italic, 'path' => '', 'font' => $font]);
+        $this->faces[mb_strtolower($font->family)] = $faces;
+    }
+
+    /**
+     * The first family of a list that is at hand, in the style that comes nearest.
+     *
+     * @param  list<string>  $families  as CSS names them
+     * @return array{Font, string|null} the font, and the family that is missing where another takes its place
+     */
+    public function find(array $families, bool $bold, bool $italic): array
+    {
+        $missing = null;
+        foreach ([...$families, 'sans-serif'] as $family) {
+            $key = mb_strtolower($family);
+            $generic = self::GENERIC[$key] ?? null;
+            $faces = $this->faces[$generic === null ? $key : strtolower($generic)] ?? null;
+            if ($faces === null) {
+                $missing ??= $family;
+
+                continue;
+            }
+            usort($faces, static fn (array $a, array $b): int => self::distance($a, $bold, $italic) <=> self::distance($b, $bold, $italic));
+            $face = $faces[0];
+            $font = $face['font'] ?? $this->loaded[$face['path']] ?? null;
+            if ($font === null) {
+                $font = Font::load($face['path']);
+                $this->loaded[$face['path']] = $font;
+            }
+
+            return [$font, $missing];
+        }
+        throw new \LogicException('The shelf has no font at all.');
+    }
+
+    /** @param  array{bold: bool, italic: bool, path: string, font: Font|null}  $face */
+    private static function distance(array $face, bool $bold, bool $italic): int
+    {
+        return ($face['bold'] === $bold ? 0 : 1) + ($face['italic'] === $italic ? 0 : 2);
+    }
+}
