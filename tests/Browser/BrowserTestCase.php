@@ -107,7 +107,12 @@ abstract class BrowserTestCase extends TestCase
 
     protected function upload(string $path): void
     {
-        $input = self::$browser->findElement(WebDriverBy::cssSelector('input[type=file]'));
+        // The chooser itself is never shown, only the button that opens it: that it is there is enough.
+        $input = self::until(
+            static fn (): RemoteWebElement => self::$browser->findElement(WebDriverBy::cssSelector('input[type=file]')),
+            'a place for a file',
+            15.0,
+        );
         $input->setFileDetector(new LocalFileDetector)->sendKeys($path);
     }
 
