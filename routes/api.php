@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\BenchController;
 use App\Http\Controllers\EditController;
 use App\Http\Controllers\FontController;
 use App\Http\Controllers\JobController;
@@ -25,6 +26,17 @@ Route::post('jobs/{job}/edits', [EditController::class, 'store']);
 Route::post('jobs/{job}/edits/preview', [EditController::class, 'preview']);
 Route::post('jobs/{job}/undo', [EditController::class, 'undo']);
 Route::post('jobs/{job}/redo', [EditController::class, 'redo']);
+
+Route::post('jobs/{job}/pieces', [BenchController::class, 'pieces']);
+Route::post('jobs/{job}/take', [BenchController::class, 'take']);
+Route::get('jobs/{job}/snaps', [BenchController::class, 'snaps']);
+Route::get('jobs/{job}/versions', [BenchController::class, 'versions']);
+Route::post('jobs/{job}/versions', [BenchController::class, 'keepVersion']);
+Route::get('jobs/{job}/versions/{version}', [BenchController::class, 'version']);
+Route::delete('jobs/{job}/versions/{version}', [BenchController::class, 'dropVersion']);
+Route::post('jobs/{job}/versions/{version}/back', [BenchController::class, 'goBack']);
+Route::post('jobs/{job}/reference', [BenchController::class, 'addPicture']);
+Route::get('reference/{file}', [BenchController::class, 'picture'])->where('file', '[0-9a-f]{32}');
 
 Route::post('jobs/{job}/preparations', [PreparationController::class, 'store']);
 Route::get('preparations/{preparation}', [PreparationController::class, 'show']);

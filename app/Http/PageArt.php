@@ -5,10 +5,21 @@ declare(strict_types=1);
 namespace App\Http;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\BasicShape;
 use NeatEdge\Core\Artwork\Gradient;
+use NeatEdge\Core\Artwork\Lettering;
+use NeatEdge\Core\Artwork\LinkedCopy;
+use NeatEdge\Core\Artwork\MirrorHalf;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Artwork\Recipe;
+use NeatEdge\Core\Artwork\RoundCorners;
+use NeatEdge\Core\Artwork\StepAndRepeat;
+use NeatEdge\Core\Format\Json\ArtworkDifference;
+use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Geometry\Tolerance;
+use NeatEdge\Core\Prepare\Flatten;
 
 /** Artwork as the page draws it: path data and paints, lengths in mm. */
 final class PageArt
@@ -16,11 +27,56 @@ final class PageArt
     /** @return array<string, mixed> */
     public static function of(Artwork $artwork): array
     {
+        $tolerance = $artwork->tolerance();
+
+        return [...self::frame(ArtworkJson::frame($artwork)), 'pieces' => array_map(static fn (Piece $piece): array => self::piece($piece, $tolerance), $artwork->pieces)];
+    }
+
+    /**
+     * @param  array<string, mixed>  $frame  as ArtworkJson has it
+     * @return array<string, mixed>
+     */
+    public static function frame(array $frame): array
+    {
+        return array_intersect_key($frame, ['width' => 1, 'height' => 1, 'layers' => 1, 'groups' => 1, 'guides' => 1, 'reference' => 1]);
+    }
+
+    /** @return array<string, mixed> what of an artwork another has otherwise */
+    public static function changes(Artwork $before, Artwork $after): array
+    {
+        $difference = ArtworkDifference::between($before, $after);
+        $tolerance = $after->tolerance();
+        $pieces = [];
+        foreach ($after->pieces as $piece) {
+            if (isset($difference->pieces[$piece->id])) {
+                $pieces[] = self::piece($piece, $tolerance);
+            }
+        }
+
         return [
-            'width' => $artwork->width,
-            'height' => $artwork->height,
-            'pieces' => array_map(self::piece(...), $artwork->pieces),
+            'pieces' => $pieces,
+            'gone' => array_map(strval(...), array_keys(array_filter($difference->pieces, static fn (?array $piece): bool => $piece === null))),
+            'order' => $difference->order,
+            'frame' => $difference->frame === null ? null : self::frame($difference->frame),
         ];
+    }
+
+    /** @return list<string> what of it is still adjustable */
+    private static function live(Recipe $recipe): array
+    {
+        $out = match (true) {
+            $recipe->base instanceof BasicShape => ['shape', $recipe->base->kind->value],
+            $recipe->base instanceof Lettering => ['text'],
+            $recipe->base instanceof LinkedCopy => ['linked'],
+            default => [],
+        };
+        foreach ([RoundCorners::class => 'corners', MirrorHalf::class => 'mirror', StepAndRepeat::class => 'repeat'] as $class => $name) {
+            if ($recipe->change($class) !== null) {
+                $out[] = $name;
+            }
+        }
+
+        return $out;
     }
 
     /** @return array<string, mixed> in the space of its piece */
@@ -41,7 +97,7 @@ final class PageArt
     }
 
     /** @return array<string, mixed> */
-    private static function piece(Piece $piece): array
+    public static function piece(Piece $piece, Tolerance $tolerance): array
     {
         $box = $piece->box();
         $out = [
@@ -53,11 +109,24 @@ final class PageArt
             'rule' => $piece->shape->rule->value,
             'nodes' => $piece->shape->nodeCount(),
             'box' => $box === null ? null : [$box->left, $box->top, $box->width(), $box->height()],
+            'layer' => $piece->place->layer,
+            'groups' => $piece->place->groups,
+            'hidden' => $piece->place->hidden,
+            'locked' => $piece->place->locked,
+            'turn' => $piece->turn,
+            'blend' => $piece->blend->value,
+            'live' => $piece->recipe === null ? null : self::live($piece->recipe),
         ];
+        if ($piece->clip !== null) {
+            $out['clip'] = ['d' => Writer::path($piece->clip->shape), 'rule' => $piece->clip->shape->rule->value];
+        }
         $stroke = $piece->stroke;
         $shape = $piece->shape;
         if ($stroke !== null) {
-            if ($stroke->pen !== null) {
+            if ($stroke->isOwnKind()) {
+                // A browser cannot draw it: it gets the outline.
+                $out['outline'] = Writer::path(Flatten::outline($piece->shape, $stroke, $tolerance));
+            } elseif ($stroke->pen !== null) {
                 $shape = $shape->transformed($stroke->pen->inverse());
                 $out['transform'] = self::matrix($stroke->pen);
             }
@@ -70,10 +139,12 @@ final class PageArt
                 'miter' => $stroke->style->miterLimit,
                 'dashes' => implode(' ', $stroke->style->dashes),
                 'offset' => $stroke->style->dashOffset,
+                'side' => $stroke->side->value,
+                'stops' => $stroke->stops?->stops,
             ];
         }
         $out['d'] = Writer::path($shape);
-        $back = $stroke?->pen?->inverse();
+        $back = isset($out['transform']) ? $stroke?->pen?->inverse() : null;
         foreach (['fillGradient' => $piece->fill?->gradient, 'strokeGradient' => $stroke?->paint->gradient] as $name => $gradient) {
             if ($gradient !== null) {
                 $out[$name] = self::gradient($gradient, $back);

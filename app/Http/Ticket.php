@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Models\BenchPiece;
 use App\Models\Preparation;
 use App\Models\ShopJob;
-use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Format\Json\ArtworkDifference;
+use NeatEdge\Core\Format\Json\ArtworkJson;
 
 /** A job as the page is told of it. */
 final class Ticket
@@ -28,27 +30,60 @@ final class Ticket
             'demo' => $job->is_demo,
             'sourceName' => $job->source_name,
             'version' => $job->version,
+            'unit' => $job->unit,
             'updated' => $job->updated_at?->toIso8601String(),
         ];
     }
 
-    /** @return array<string, mixed> */
-    public static function whole(ShopJob $job, ?Artwork $artwork = null): array
+    /** @return string JSON; the pieces are kept as the page draws them */
+    public static function whole(ShopJob $job): string
+    {
+        $frame = self::json(PageArt::frame(ArtworkJson::data((string) $job->bench)));
+
+        return substr(self::json(self::state($job)), 0, -1).',"art":'.substr($frame, 0, -1).',"pieces":['.implode(',', BenchPiece::pages($job)).']}}';
+    }
+
+    /**
+     * @param  ArtworkDifference|null  $difference  what was changed; null when the art was not
+     * @param  array<string, string>  $pages  JSON by id of the pieces that were
+     * @return string JSON
+     */
+    public static function changed(ShopJob $job, ?ArtworkDifference $difference, array $pages): string
+    {
+        $changes = self::json([
+            'gone' => array_map(strval(...), array_keys(array_filter($difference->pieces ?? [], static fn (?array $piece): bool => $piece === null))),
+            'order' => $difference?->order,
+            'frame' => $difference?->frame === null ? null : PageArt::frame($difference->frame),
+        ]);
+
+        return substr(self::json(self::state($job)), 0, -1).',"changes":'.substr($changes, 0, -1).',"pieces":['.implode(',', $pages).']}}';
+    }
+
+    /** @return array<string, mixed> everything but the art */
+    private static function state(ShopJob $job): array
     {
         $current = $job->current();
         $preparation = $job->latestPreparation;
+        $next = $job->revisions()->where('parent', $current->number)->orderByDesc('number')->first();
 
         return [
             'job' => self::of($job),
-            'art' => PageArt::of($artwork ?? $current->art()),
             'notices' => $job->notices,
             'history' => [
                 'label' => $current->label,
                 'canUndo' => $current->parent !== null,
-                'canRedo' => $job->revisions()->where('parent', $current->number)->exists(),
+                'canRedo' => $next !== null,
+                'nextLabel' => $next?->label,
+                'number' => $current->number,
             ],
             'preparation' => $preparation === null ? null : self::preparation($preparation, $job),
         ];
+    }
+
+    /** @param  array<string, mixed>  $data */
+    private static function json(array $data): string
+    {
+        return ArtworkJson::text($data);
     }
 
     /** @return array<string, mixed> */

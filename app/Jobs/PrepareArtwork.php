@@ -9,6 +9,7 @@ use App\Prep\DatabaseStepCache;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use NeatEdge\Core\Check\Inspection;
+use NeatEdge\Core\Prepare\Flatten;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Prepare\Stopped;
 use NeatEdge\Core\Sheet\JobReport;
@@ -36,7 +37,7 @@ final class PrepareArtwork implements ShouldQueue
         }
         $preparation->update(['status' => 'running']);
         $job = $preparation->job()->firstOrFail();
-        $source = $job->current()->art();
+        $source = Flatten::of($job->art());
         $cache = new DatabaseStepCache;
         try {
             $result = PrepLine::standard($cache)->only($preparation->steps)->run($source, static function (int $done, int $of, string $doing) use ($preparation): void {

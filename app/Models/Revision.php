@@ -5,18 +5,19 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
-use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 
 /**
- * One state of a job's source art. The art is kept as compressed JSON.
+ * One change of a job's source art: what leads to it from its parent, and back.
  *
  * @property int $id
  * @property int $shop_job_id
  * @property int $number
  * @property int|null $parent
  * @property string $label
- * @property string $artwork
+ * @property string $change compressed; empty for the first
+ * @property string $created_at
  */
 final class Revision extends Model
 {
@@ -24,13 +25,23 @@ final class Revision extends Model
 
     public $timestamps = false;
 
-    public function art(): Artwork
+    public function ahead(): ArtworkDifference
     {
-        return ArtworkJson::decode((string) gzuncompress($this->artwork));
+        return $this->difference('ahead');
     }
 
-    public static function packed(Artwork $artwork): string
+    public function back(): ArtworkDifference
     {
-        return (string) gzcompress(ArtworkJson::encode($artwork), 3);
+        return $this->difference('back');
+    }
+
+    public static function packed(ArtworkDifference $ahead, ArtworkDifference $back): string
+    {
+        return (string) gzcompress(ArtworkJson::text(['ahead' => $ahead->toArray(), 'back' => $back->toArray()]), 3);
+    }
+
+    private function difference(string $way): ArtworkDifference
+    {
+        return ArtworkDifference::fromArray($this->change === '' ? [] : ArtworkJson::data((string) gzuncompress($this->change))[$way]);
     }
 }

@@ -7,6 +7,7 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
+use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Check\Limits;
 use NeatEdge\Core\Check\Process;
 
@@ -25,6 +26,8 @@ use NeatEdge\Core\Check\Process;
  * @property list<array<string, mixed>> $notices what was left out when the file was read
  * @property int $revision
  * @property int $version
+ * @property string|null $bench everything on its bench but the pieces, and their order; JSON
+ * @property string $unit of lengths that are typed without one
  * @property-read Preparation|null $latestPreparation
  */
 final class ShopJob extends Model
@@ -61,6 +64,18 @@ final class ShopJob extends Model
     public function source(): HasOne
     {
         return $this->hasOne(Source::class);
+    }
+
+    /** @return HasMany<Version, $this> */
+    public function versions(): HasMany
+    {
+        return $this->hasMany(Version::class);
+    }
+
+    /** What lies on its bench now. */
+    public function art(): Artwork
+    {
+        return BenchPiece::artwork($this);
     }
 
     public function current(): Revision

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Prep;
 
-use App\Models\Revision;
 use App\Models\StepResult;
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Prepare\StepCache;
 use NeatEdge\Core\Prepare\StepReport;
 
@@ -32,7 +32,7 @@ final class DatabaseStepCache implements StepCache
     public function put(string $key, Artwork $artwork, StepReport $report): void
     {
         StepResult::query()->updateOrCreate(['key' => $key], [
-            'artwork' => Revision::packed($artwork),
+            'artwork' => (string) gzcompress(ArtworkJson::encode($artwork), 3),
             'report' => json_encode($report->toArray(), JSON_THROW_ON_ERROR),
         ]);
     }

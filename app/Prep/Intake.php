@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Prep;
 
+use App\Models\BenchPiece;
 use App\Models\Revision;
 use App\Models\ShopJob;
 use App\Models\Source;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
+use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Format\Svg\Limits;
@@ -46,9 +48,37 @@ final class Intake
                 'revision' => 1,
             ]);
             Source::query()->create(['shop_job_id' => $job->id, 'svg' => $svg]);
-            Revision::query()->create(['shop_job_id' => $job->id, 'number' => 1, 'label' => 'As it came in', 'artwork' => Revision::packed($artwork)]);
+            Revision::query()->create(['shop_job_id' => $job->id, 'number' => 1, 'label' => 'As it came in']);
+            BenchPiece::layAll($job, $artwork);
+            $job->save();
 
-            return $job;
+            return $job->refresh();
+        });
+    }
+
+    /** An empty bench to draw on. */
+    public static function blank(string $title, Process $process, Length $width, Length $height, bool $demo = false): ShopJob
+    {
+        self::hold($width->mm, $height->mm);
+
+        return DB::transaction(static function () use ($title, $process, $width, $height, $demo): ShopJob {
+            $job = ShopJob::query()->create([
+                'title' => $title === '' ? 'Drawn on the bench' : $title,
+                'process' => $process,
+                'width_mm' => $width->mm,
+                'height_mm' => $height->mm,
+                'is_demo' => $demo,
+                'source_name' => '',
+                'notices' => [],
+                'revision' => 1,
+            ]);
+            Source::query()->create(['shop_job_id' => $job->id, 'svg' => '']);
+            Revision::query()->create(['shop_job_id' => $job->id, 'number' => 1, 'label' => 'An empty bench']);
+            BenchPiece::layAll($job, new Artwork($width->mm, $height->mm, []));
+            $job->save();
+
+            // With what the database gave it.
+            return $job->refresh();
         });
     }
 

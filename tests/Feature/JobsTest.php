@@ -88,7 +88,7 @@ final class JobsTest extends TestCase
         $this->send(self::DECAL, ['width' => '90m'])->assertStatus(422);
         $this->send(self::DECAL, ['width' => '900000mm'])->assertStatus(422)->assertJsonPath('message', 'At that size the art is 900.0 m long; at most 50 m are taken.');
         $this->send(self::DECAL, ['process' => 'knitting'])->assertStatus(422)->assertJsonPath('message', 'Choose how the job is made.');
-        $this->postJson('/api/jobs', ['process' => 'cut-vinyl'])->assertStatus(422)->assertJsonPath('message', 'Drop an SVG file first.');
+        $this->postJson('/api/jobs', ['process' => 'cut-vinyl'])->assertStatus(422)->assertJsonPath('message', 'Drop an SVG file first, or type the height of an empty bench.');
         $this->send('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"/>')->assertStatus(422)->assertJsonPath('message', 'The file draws nothing: it has no shapes and no lines.');
         $this->getJson('/api/jobs/99')->assertNotFound()->assertJsonPath('message', 'That is not here any more.');
         self::assertSame(0, ShopJob::query()->count());
@@ -196,12 +196,19 @@ final class JobsTest extends TestCase
     {
         $job = $this->job();
         $edit = ['kind' => 'weld', 'pieces' => ['p1', 'p2']];
-        $this->postJson("/api/jobs/{$job->id}/edits/preview", ['edit' => $edit])->assertOk()->assertJsonCount(2, 'art.pieces');
+        $this->postJson("/api/jobs/{$job->id}/edits/preview", ['edit' => $edit])->assertOk()->assertJsonCount(1, 'pieces')->assertJsonPath('gone', ['p2'])->assertJsonPath('order', ['p1', 'p3']);
         self::assertSame(1, $job->revisions()->count());
-        $state = $this->postJson("/api/jobs/{$job->id}/edits", ['version' => 1, 'edit' => $edit])->assertOk()->assertJsonCount(2, 'art.pieces')->assertJsonPath('history.label', 'Weld');
-        $state = $this->postJson("/api/jobs/{$job->id}/undo", ['version' => $state->json('job.version')])->assertJsonCount(3, 'art.pieces')->assertJsonPath('history.canRedo', true);
-        $state = $this->postJson("/api/jobs/{$job->id}/redo", ['version' => $state->json('job.version')])->assertJsonCount(2, 'art.pieces')->assertJsonPath('history.canRedo', false);
-        $this->postJson("/api/jobs/{$job->id}/edits", ['version' => $state->json('job.version'), 'edit' => ['kind' => 'remove', 'pieces' => ['p1']]])->assertJsonCount(1, 'art.pieces');
+        $pieces = fn (): array => array_column($this->getJson("/api/jobs/{$job->id}")->json('art.pieces'), 'd', 'id');
+        $before = $pieces();
+        $state = $this->postJson("/api/jobs/{$job->id}/edits", ['version' => 1, 'edit' => $edit])->assertOk()->assertJsonCount(1, 'changes.pieces')->assertJsonPath('changes.gone', ['p2'])->assertJsonPath('history.label', 'Weld');
+        $welded = $pieces();
+        self::assertSame(['p1', 'p3'], array_keys($welded));
+        $state = $this->postJson("/api/jobs/{$job->id}/undo", ['version' => $state->json('job.version')])->assertJsonPath('history.canRedo', true)->assertJsonPath('changes.order', ['p1', 'p2', 'p3']);
+        self::assertSame($before, $pieces());
+        $state = $this->postJson("/api/jobs/{$job->id}/redo", ['version' => $state->json('job.version')])->assertJsonPath('history.canRedo', false);
+        self::assertSame($welded, $pieces());
+        $this->postJson("/api/jobs/{$job->id}/edits", ['version' => $state->json('job.version'), 'edit' => ['kind' => 'remove', 'pieces' => ['p1']]])->assertOk();
+        self::assertSame(['p3'], array_keys($pieces()));
     }
 
     #[Test]

@@ -7,16 +7,23 @@ namespace App\Http\Controllers;
 use App\Http\Ticket;
 use App\Models\ShopJob;
 use App\Prep\Intake;
+use App\Prep\ShopFonts;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Artwork\ShapeKind;
+use NeatEdge\Core\Artwork\StepAndRepeat;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Edit\CombineKind;
+use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Geometry\Length;
+use NeatEdge\Core\Prepare\Flatten;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Prepare\Step;
+use NeatEdge\Core\Stroke\WidthStops;
 
 final class JobController
 {
@@ -36,6 +43,14 @@ final class JobController
                 'label' => $step->label(),
                 'usual' => in_array($step->key(), array_map(static fn (Step $one): string => $one->key(), PrepLine::usual()->steps()), true),
             ], PrepLine::standard()->steps()),
+            'shapes' => array_map(static fn (ShapeKind $kind): array => [
+                'kind' => $kind->value,
+                'label' => $kind->label(),
+                'fields' => array_map(static fn (Field $field): array => $field->toArray(), $kind->fields()),
+            ], ShapeKind::cases()),
+            'repeat' => array_map(static fn (Field $field): array => $field->toArray(), StepAndRepeat::fields()),
+            'profiles' => array_map(static fn (array $profile): array => ['label' => $profile[0], 'stops' => $profile[1]], WidthStops::profiles()),
+            'families' => ShopFonts::shelf()->families(),
             'combine' => array_map(static fn (CombineKind $kind): array => [
                 'kind' => $kind->value,
                 'label' => $kind->label(),
@@ -68,15 +83,25 @@ final class JobController
             'title' => ['nullable', 'string', 'max:120'],
             'process' => ['required', Rule::enum(Process::class)],
             'width' => ['nullable', 'string', 'max:200'],
-            'file' => ['required', 'file', 'max:'.intdiv((int) config('neat-edge.upload_bytes'), 1000)],
+            'height' => ['required_without:file', 'nullable', 'string', 'max:200'],
+            'file' => ['required_without:height', 'file', 'max:'.intdiv((int) config('neat-edge.upload_bytes'), 1000)],
         ], [
             'process.*' => 'Choose how the job is made.',
             'title.max' => 'The title is longer than 120 letters.',
-            'file.required' => 'Drop an SVG file first.',
+            'height.required_without' => 'Drop an SVG file first, or type the height of an empty bench.',
+            'file.required_without' => 'Drop an SVG file first, or type the height of an empty bench.',
             'file.max' => sprintf('The file is larger than %d MB.', intdiv((int) config('neat-edge.upload_bytes'), 1_000_000)),
             'file.uploaded' => 'The file did not arrive whole; it may be too large.',
             'file.*' => 'The file did not arrive; drop it again.',
         ]);
+        if (! $request->hasFile('file')) {
+            return new JsonResponse(Ticket::of(Intake::blank(
+                trim((string) ($fields['title'] ?? '')),
+                Process::from($fields['process']),
+                Length::positive((string) ($fields['width'] ?? '')),
+                Length::positive((string) ($fields['height'] ?? '')),
+            )), 201);
+        }
         $file = $request->file('file');
         if (! $file instanceof \Illuminate\Http\UploadedFile) {
             throw ValidationException::withMessages(['file' => 'Drop one SVG file.']);
@@ -96,7 +121,7 @@ final class JobController
 
     public function show(ShopJob $job): JsonResponse
     {
-        return new JsonResponse(Ticket::whole($job));
+        return new JsonResponse(Ticket::whole($job), 200, [], 0, true);
     }
 
     /** Changes the ticket; another size scales the art as a new revision. */
@@ -106,6 +131,7 @@ final class JobController
             'version' => ['required', 'integer'],
             'title' => ['sometimes', 'string', 'min:1', 'max:120'],
             'process' => ['sometimes', Rule::enum(Process::class)],
+            'unit' => ['sometimes', Rule::in(['mm', 'cm', 'in', 'pt', 'px'])],
             'width' => ['sometimes', 'string', 'max:200'],
             'line' => ['sometimes', 'nullable', 'string', 'max:200'],
             'gap' => ['sometimes', 'nullable', 'string', 'max:200'],
@@ -121,11 +147,12 @@ final class JobController
             Intake::hold($width, $job->height_mm * $width / $job->width_mm);
         }
 
-        return History::change($job, (int) $fields['version'], static function (ShopJob $job) use ($fields, $width, $limits): bool {
+        return History::change($job, (int) $fields['version'], static function (ShopJob $job) use ($fields, $width, $limits): ArtworkDifference|bool {
+            $difference = null;
             if ($width !== null && abs($width - $job->width_mm) > 1e-9) {
                 $scale = $width / $job->width_mm;
-                $artwork = $job->current()->art()->atWidth($width);
-                History::append($job, 'Change the size', $artwork);
+                $before = $job->art();
+                $difference = History::append($job, 'Change the size', $before, $before->atWidth($width));
                 $job->notices = array_map(static function (array $notice) use ($scale): array {
                     if (isset($notice['at'])) {
                         $notice['at'] = [$notice['at'][0] * $scale, $notice['at'][1] * $scale];
@@ -134,9 +161,9 @@ final class JobController
                     return $notice;
                 }, $job->notices);
             }
-            $job->fill([...$limits, ...array_intersect_key($fields, ['title' => 1, 'process' => 1])]);
+            $job->fill([...$limits, ...array_intersect_key($fields, ['title' => 1, 'process' => 1, 'unit' => 1])]);
 
-            return $job->isDirty(['process', 'line_limit_mm', 'gap_limit_mm', 'revision', 'width_mm']);
+            return $difference ?? $job->isDirty(['process', 'line_limit_mm', 'gap_limit_mm', 'revision', 'width_mm']);
         });
     }
 
@@ -150,7 +177,7 @@ final class JobController
     /** A small picture for the list. */
     public function picture(ShopJob $job): Response
     {
-        return Pictures::svg($job->current()->art());
+        return Pictures::svg(Flatten::of($job->art()));
     }
 
     /** Tells what a typed length comes to, so that the page computes nothing itself. */

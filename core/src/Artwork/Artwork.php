@@ -10,15 +10,56 @@ use NeatEdge\Core\Geometry\Tolerance;
 /** A document: a page in mm and the pieces on it, the lowest first. Never changed, only replaced. */
 final readonly class Artwork
 {
-    /** @param  list<Piece>  $pieces */
-    public function __construct(public float $width, public float $height, public array $pieces)
-    {
+    /** @var non-empty-list<Layer> */
+    public array $layers;
+
+    /**
+     * @param  list<Piece>  $pieces  layer by layer, and those of a group together
+     * @param  list<Layer>  $layers  the lowest first; one when none is given
+     * @param  array<string, string>  $groups  names by the id of a group
+     * @param  list<Guide>  $guides
+     */
+    public function __construct(
+        public float $width,
+        public float $height,
+        public array $pieces,
+        array $layers = [],
+        public array $groups = [],
+        public array $guides = [],
+        public ?Reference $reference = null,
+    ) {
+        $this->layers = $layers === [] ? [new Layer(Layer::FIRST, 'Art')] : $layers;
     }
 
     /** @param  list<Piece>  $pieces */
     public function withPieces(array $pieces): self
     {
-        return new self($this->width, $this->height, $pieces);
+        return $this->with(pieces: $pieces);
+    }
+
+    /** The same with some properties, by their names, replaced. */
+    public function with(mixed ...$changes): self
+    {
+        /** @var array<string, mixed> $all */
+        $all = [...get_object_vars($this), ...$changes];
+
+        return new self(...$all);
+    }
+
+    /**
+     * @param  callable(Piece): Piece  $change
+     * @param  array<string, mixed>  $only  by id of the pieces to change
+     */
+    public function mapped(callable $change, array $only): self
+    {
+        $pieces = $this->pieces;
+        foreach ($pieces as $i => $piece) {
+            if (isset($only[$piece->id])) {
+                $pieces[$i] = $change($piece);
+            }
+        }
+
+        return $this->withPieces($pieces);
     }
 
     /** Scaled so that the page has the given width; strokes scale with it. */
@@ -29,18 +70,14 @@ final readonly class Artwork
             return $this;
         }
         $matrix = Matrix::scaling($factor, $factor);
-        $pieces = [];
-        foreach ($this->pieces as $piece) {
-            $stroke = $piece->stroke;
-            if ($stroke !== null) {
-                $stroke = $stroke->pen === null
-                    ? new Stroke($stroke->paint->transformed($matrix), $stroke->style->scaled($factor))
-                    : new Stroke($stroke->paint->transformed($matrix), $stroke->style, $matrix->after($stroke->pen));
-            }
-            $pieces[] = new Piece($piece->id, $piece->shape->transformed($matrix), $piece->fill?->transformed($matrix), $stroke, $piece->name);
-        }
 
-        return new self($width, $this->height * $factor, $pieces);
+        return $this->with(
+            width: $width,
+            height: $this->height * $factor,
+            pieces: array_map(static fn (Piece $piece): Piece => $piece->transformed($matrix), $this->pieces),
+            guides: array_map(static fn (Guide $guide): Guide => new Guide($guide->id, $guide->upright, $guide->at * $factor), $this->guides),
+            reference: $this->reference?->with(x: $this->reference->x * $factor, y: $this->reference->y * $factor, width: $this->reference->width * $factor, height: $this->reference->height * $factor),
+        );
     }
 
     /** How exact the engine works on art of this page. */
@@ -58,6 +95,23 @@ final readonly class Artwork
         }
 
         return null;
+    }
+
+    public function layer(string $id): ?Layer
+    {
+        foreach ($this->layers as $layer) {
+            if ($layer->id === $id) {
+                return $layer;
+            }
+        }
+
+        return null;
+    }
+
+    /** Whether a piece is hidden, itself or by its layer. */
+    public function hides(Piece $piece): bool
+    {
+        return $piece->place->hidden || ($this->layer($piece->place->layer)->hidden ?? false);
     }
 
     public function nodeCount(): int

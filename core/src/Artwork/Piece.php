@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Artwork;
 
 use NeatEdge\Core\Geometry\Box;
+use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 
 /** One object on the bench: a shape in mm with a fill, a stroke, both or neither. */
@@ -13,6 +14,9 @@ final readonly class Piece
     /**
      * @param  string  $id  unique within its artwork
      * @param  string  $name  what the artist called it; somebody's words, never markup
+     * @param  Recipe|null  $recipe  how the shape is made while it can still be adjusted; the shape is always what it gives
+     * @param  float  $turn  degrees by which its box is turned: what a typed angle is counted from
+     * @param  Piece|null  $clip  the filled shape inside which alone it is seen, as it was before it clipped
      */
     public function __construct(
         public string $id,
@@ -20,12 +24,53 @@ final readonly class Piece
         public ?Paint $fill,
         public ?Stroke $stroke = null,
         public string $name = '',
+        public ?Recipe $recipe = null,
+        public Place $place = new Place,
+        public float $turn = 0.0,
+        public ?self $clip = null,
+        public Blend $blend = Blend::Normal,
     ) {
     }
 
     public function withShape(Shape $shape): self
     {
-        return new self($this->id, $shape, $this->fill, $this->stroke, $this->name);
+        return $this->with(shape: $shape, recipe: null);
+    }
+
+    public function withRecipe(Recipe $recipe): self
+    {
+        return $this->with(recipe: $recipe, shape: $recipe->shape());
+    }
+
+    /** The same with some properties, by their names, replaced. */
+    public function with(mixed ...$changes): self
+    {
+        /** @var array<string, mixed> $all */
+        $all = [...get_object_vars($this), ...$changes];
+
+        return new self(...$all);
+    }
+
+    /** Moved, turned or scaled, with its paints, its clip and, unless they are kept, the widths of its stroke. */
+    public function transformed(Matrix $matrix, bool $strokes = true): self
+    {
+        if ($matrix->isIdentity()) {
+            return $this;
+        }
+        $recipe = $this->recipe?->transformed($matrix);
+        $shape = $this->shape->transformed($matrix);
+        if ($recipe !== null && $recipe->base instanceof BasicShape && $recipe->base !== $this->recipe->base) {
+            // It took the new size as its own, so that a corner's radius, say, stays what was typed.
+            $shape = $recipe->shape();
+        }
+
+        return $this->with(
+            shape: $shape,
+            fill: $this->fill?->transformed($matrix),
+            stroke: $this->stroke?->transformed($matrix, $strokes),
+            recipe: $recipe,
+            clip: $this->clip?->transformed($matrix),
+        );
     }
 
     /** Whether it is a solid, filled shape and nothing else: what a planar map takes as it is. */

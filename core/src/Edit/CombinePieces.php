@@ -9,6 +9,7 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Prepare\Flatten;
 use NeatEdge\Core\Prepare\OutlineStrokes;
 
 /** P2: weld, cut away, keep overlap, keep difference or split all on any number of pieces. Strokes are outlined first. */
@@ -19,6 +20,11 @@ final readonly class CombinePieces implements Edit
     {
     }
 
+    public static function from(Input $input): self
+    {
+        return new self(CombineKind::from($input->choice('kind', array_column(CombineKind::cases(), 'value'))), $input->pieces());
+    }
+
     public function label(): string
     {
         return $this->kind->label();
@@ -26,15 +32,10 @@ final readonly class CombinePieces implements Edit
 
     public function apply(Artwork $artwork): Artwork
     {
-        $chosen = array_flip($this->ids);
-        foreach ($this->ids as $id) {
-            if ($artwork->piece($id) === null) {
-                throw EditRefused::missingPiece($id);
-            }
-        }
-        $pieces = array_values(array_filter($artwork->pieces, static fn (Piece $piece): bool => isset($chosen[$piece->id])));
-        if ($pieces === [] || count($pieces) < $this->kind->leastPieces()) {
-            throw EditRefused::tooFew(2);
+        $chosen = Chosen::in($artwork, $this->ids, $this->kind->leastPieces());
+        $pieces = array_values($chosen);
+        if ($pieces === []) {
+            throw EditRefused::tooFew(1);
         }
         $tolerance = $artwork->tolerance();
         $shapes = array_map(fn (Piece $piece): Shape => self::wholeShape($piece, $artwork, $tolerance), $pieces);
@@ -70,7 +71,7 @@ final readonly class CombinePieces implements Edit
         foreach ($found as $i => $shape) {
             if (! $shape->isEmpty()) {
                 $id = $i === 0 ? $lowest->id : self::freeId($lowest->id, $i, $artwork);
-                $out[] = new Piece($id, $shape, $paint, null, $lowest->name);
+                $out[] = new Piece($id, $shape, $paint, null, $lowest->name, null, $lowest->place);
             }
         }
 
@@ -79,10 +80,10 @@ final readonly class CombinePieces implements Edit
 
     private static function wholeShape(Piece $piece, Artwork $artwork, Tolerance $tolerance): Shape
     {
-        if ($piece->stroke === null && $piece->fill !== null) {
+        if ($piece->isSolid() && $piece->clip === null) {
             return $piece->shape;
         }
-        $parts = (new OutlineStrokes)->apply($artwork->withPieces([$piece]))->pieces;
+        $parts = (new OutlineStrokes)->apply(Flatten::of($artwork->withPieces([$piece])))->pieces;
         if ($parts === []) {
             throw EditRefused::unpainted();
         }

@@ -33,4 +33,24 @@ final class EditRefused extends DomainException
     {
         return new self('The pieces have neither fill nor stroke, so there is nothing to combine.');
     }
+
+    public static function because(string $sentence): self
+    {
+        return new self($sentence);
+    }
+
+    public static function field(string $name, string $why): self
+    {
+        return new self(sprintf('"%s" %s.', $name, $why));
+    }
+
+    public static function locked(string $what): self
+    {
+        return new self(sprintf('%s is locked; unlock it in the list of pieces first.', $what === '' ? 'The piece' : '"'.mb_substr($what, 0, 40).'"'));
+    }
+
+    public static function stillAdjustable(string $what): self
+    {
+        return new self(sprintf('This %s is still adjustable: change its numbers, or turn it into plain curves first.', $what));
+    }
 }

@@ -15,6 +15,11 @@ final readonly class RemovePieces implements Edit
     {
     }
 
+    public static function from(Input $input): self
+    {
+        return new self($input->pieces());
+    }
+
     public function label(): string
     {
         return count($this->ids) === 1 ? 'Remove a piece' : sprintf('Remove %d pieces', count($this->ids));
@@ -22,15 +27,7 @@ final readonly class RemovePieces implements Edit
 
     public function apply(Artwork $artwork): Artwork
     {
-        if ($this->ids === []) {
-            throw EditRefused::tooFew(1);
-        }
-        foreach ($this->ids as $id) {
-            if ($artwork->piece($id) === null) {
-                throw EditRefused::missingPiece($id);
-            }
-        }
-        $gone = array_flip($this->ids);
+        $gone = Chosen::in($artwork, $this->ids);
 
         return $artwork->withPieces(array_values(array_filter($artwork->pieces, static fn (Piece $piece): bool => ! isset($gone[$piece->id]))));
     }

@@ -11,6 +11,20 @@ final class FontShelf
         'DejaVu Sans' => ['DejaVuSans', 'DejaVuSans-Bold', 'DejaVuSans-Oblique', 'DejaVuSans-BoldOblique'],
         'DejaVu Serif' => ['DejaVuSerif', 'DejaVuSerif-Bold', 'DejaVuSerif-Italic', 'DejaVuSerif-BoldItalic'],
         'DejaVu Sans Mono' => ['DejaVuSansMono', 'DejaVuSansMono-Bold'],
+        'Fraunces' => ['fraunces-400', 'fraunces-700'],
+        'Josefin Sans' => ['josefin-sans-400', 'josefin-sans-700'],
+        'League Gothic' => ['league-gothic-400'],
+        'Pacifico' => ['pacifico-400'],
+        'Rye' => ['rye-400'],
+        'Stardos Stencil' => ['stardos-stencil-400', 'stardos-stencil-700'],
+        'Zilla Slab' => ['zilla-slab-400', 'zilla-slab-600'],
+    ];
+
+    /** What each family that ships is like, for whoever chooses one. */
+    private const CHARACTER = [
+        'DejaVu Sans' => 'plain', 'DejaVu Serif' => 'plain, with serifs', 'DejaVu Sans Mono' => 'typewriter', 'Fraunces' => 'soft old style',
+        'Josefin Sans' => 'geometric', 'League Gothic' => 'tall and narrow', 'Pacifico' => 'brush script', 'Rye' => 'fairground',
+        'Stardos Stencil' => 'stencil', 'Zilla Slab' => 'slab',
     ];
 
     /** The generic families of CSS. */
@@ -30,7 +44,7 @@ final class FontShelf
         $self = new self;
         foreach (self::SHIPPED as $family => $files) {
             foreach ($files as $i => $file) {
-                $self->faces[strtolower($family)][] = ['bold' => ($i & 1) === 1, 'italic' => $i >= 2, 'path' => dirname(__DIR__, 2)."/fonts/{$file}.ttf", 'font' => null];
+                $self->faces[strtolower($family)][] = ['bold' => ($i & 1) === 1, 'italic' => $i >= 2, 'path' => dirname(__DIR__, 2)."/fonts/{$file}.".(ctype_upper($file[0]) ? 'ttf' : 'woff'), 'font' => null];
             }
         }
 
@@ -41,6 +55,24 @@ final class FontShelf
     public static function shippedFamilies(): array
     {
         return array_keys(self::SHIPPED);
+    }
+
+    /** @return list<array{family: string, character: string, bold: bool, italic: bool}> every family, and whether it has a bold and an italic */
+    public function families(): array
+    {
+        $out = [];
+        foreach (self::SHIPPED as $family => $files) {
+            $out[strtolower($family)] = ['family' => $family, 'character' => self::CHARACTER[$family], 'bold' => count($files) > 1, 'italic' => count($files) > 2];
+        }
+        foreach ($this->faces as $key => $faces) {
+            foreach ($faces as $face) {
+                $known = $out[$key] ?? ['family' => $face['font']->family ?? $key, 'character' => 'added by the shop', 'bold' => false, 'italic' => false];
+                $out[$key] = [...$known, 'bold' => $known['bold'] || $face['bold'], 'italic' => $known['italic'] || $face['italic']];
+            }
+        }
+        ksort($out);
+
+        return array_values($out);
     }
 
     /** Puts a font on the shelf, before those that it has of that family and style. */

@@ -15,6 +15,7 @@ use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Stroke\StrokeStyle;
+use NeatEdge\Core\Type\FontShelf;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -55,7 +56,7 @@ final class EditsTest extends TestCase
     #[TestWith(['split-all', ['ground' => 8100.0, 'a' => 200.0, 'a.1' => 200.0, 'a.2' => 200.0, 'between' => 25.0, 'line' => 0.0]])]
     public function combining_leaves_the_outcome_where_the_lowest_piece_lay(string $kind, array $areas): void
     {
-        $out = Edits::make($kind, ['pieces' => ['b', 'a']])->apply(self::art());
+        $out = Edits::make($kind, ['pieces' => ['b', 'a']], FontShelf::shipped())->apply(self::art());
         self::assertSame($areas, self::areas($out));
         self::assertSame('#c80000', $out->piece('a')?->fill?->colour->hex());
     }
@@ -63,17 +64,17 @@ final class EditsTest extends TestCase
     #[Test]
     public function a_stroke_is_outlined_before_it_is_combined(): void
     {
-        $out = Edits::make('weld', ['pieces' => ['a', 'line']])->apply(self::art());
+        $out = Edits::make('weld', ['pieces' => ['a', 'line']], FontShelf::shipped())->apply(self::art());
         self::assertNull($out->piece('a')?->stroke);
         self::assertEqualsWithDelta(400.0 + 2 * 35, $out->piece('a')?->shape->area(), 1e-6);
-        $alone = Edits::make('weld', ['pieces' => ['line']])->apply(self::art());
+        $alone = Edits::make('weld', ['pieces' => ['line']], FontShelf::shipped())->apply(self::art());
         self::assertEqualsWithDelta(110.0, $alone->piece('line')?->shape->area(), 1e-6);
     }
 
     #[Test]
     public function removing_takes_just_what_was_chosen(): void
     {
-        $edit = Edits::make('remove', ['pieces' => ['a', 'line']]);
+        $edit = Edits::make('remove', ['pieces' => ['a', 'line']], FontShelf::shipped());
         self::assertSame('Remove 2 pieces', $edit->label());
         self::assertSame(['ground', 'between', 'b'], array_keys(self::areas($edit->apply(self::art()))));
     }
@@ -91,14 +92,14 @@ final class EditsTest extends TestCase
     {
         $this->expectException(EditRefused::class);
         $this->expectExceptionMessage($words);
-        Edits::make($kind, ['pieces' => $pieces])->apply(self::art());
+        Edits::make($kind, ['pieces' => $pieces], FontShelf::shipped())->apply(self::art());
     }
 
     #[Test]
     public function every_way_of_combining_has_words_for_the_page(): void
     {
         foreach (CombineKind::cases() as $kind) {
-            self::assertSame($kind->label(), Edits::make($kind->value, ['pieces' => ['a', 'b']])->label());
+            self::assertSame($kind->label(), Edits::make($kind->value, ['pieces' => ['a', 'b']], FontShelf::shipped())->label());
             self::assertStringEndsWith('.', $kind->description());
         }
     }

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Artwork;
+
+/** A sheet of tracing paper that pieces lie on: named, hidden, locked and ordered as one. */
+final readonly class Layer
+{
+    /** The id of the layer that every artwork begins with. */
+    public const FIRST = 'l1';
+
+    public function __construct(public string $id, public string $name, public bool $hidden = false, public bool $locked = false)
+    {
+    }
+
+    public function with(mixed ...$changes): self
+    {
+        /** @var array<string, mixed> $all */
+        $all = [...get_object_vars($this), ...$changes];
+
+        return new self(...$all);
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Artwork;
+
+use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Geometry\Shape;
+
+/** D12: the shape of another piece, which it follows. Where the source lies does not matter, only what it looks like. */
+final readonly class LinkedCopy implements Base
+{
+    /**
+     * @param  string  $source  id of the piece that it follows
+     * @param  float  $x  mm by which the source has moved since it was copied
+     * @param  float  $y  mm
+     * @param  Shape  $shape  the source as it would lie had it not moved
+     */
+    public function __construct(public string $source, public float $x, public float $y, private Shape $shape)
+    {
+    }
+
+    public static function of(Piece $source): self
+    {
+        return new self($source->id, 0.0, 0.0, $source->shape);
+    }
+
+    public function shape(): Shape
+    {
+        return $this->shape;
+    }
+
+    /** After its source was changed. */
+    public function following(Shape $before, Shape $after): self
+    {
+        $moved = self::move($before, $after);
+        if ($moved !== null) {
+            return new self($this->source, $this->x + $moved[0], $this->y + $moved[1], $this->shape);
+        }
+
+        return new self($this->source, $this->x, $this->y, $after->transformed(Matrix::translation(-$this->x, -$this->y)));
+    }
+
+    /** @return array{float, float}|null by how much a shape was moved; null when it was changed in another way */
+    private static function move(Shape $before, Shape $after): ?array
+    {
+        if (count($before->contours) !== count($after->contours) || $before->isEmpty()) {
+            return null;
+        }
+        $dx = $after->contours[0]->coords[0] - $before->contours[0]->coords[0];
+        $dy = $after->contours[0]->coords[1] - $before->contours[0]->coords[1];
+        foreach ($before->contours as $i => $contour) {
+            $other = $after->contours[$i]->coords;
+            if (count($other) !== count($contour->coords)) {
+                return null;
+            }
+            foreach ($contour->coords as $k => $value) {
+                if (abs($other[$k] - $value - ($k % 2 === 0 ? $dx : $dy)) > 1e-9) {
+                    return null;
+                }
+            }
+        }
+
+        return [$dx, $dy];
+    }
+}

@@ -1,0 +1,225 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Artwork;
+
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Cubic;
+use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\PlanarMap\Combine;
+
+/**
+ * D5: one half is drawn, the other follows about an axis. An open line whose ends lie on the axis, or nearly, gives one
+ * closed outline with one node where it meets the axis; what runs over the axis is cut there.
+ */
+final readonly class MirrorHalf implements Change
+{
+    /**
+     * @param  float  $x  a place on the axis, mm, in the space of the base
+     * @param  float  $y  mm
+     * @param  float  $angle  degrees of the axis; 90 is upright
+     * @param  float  $reach  mm from the axis within which an end is drawn onto it
+     */
+    public function __construct(public float $x, public float $y, public float $angle, public float $reach)
+    {
+    }
+
+    public function on(Shape $shape): Shape
+    {
+        // With the axis laid on x = 0, reflecting is a change of one sign, and a node on the axis has exactly x = 0.
+        $lay = Matrix::rotation(90 - $this->angle)->after(Matrix::translation(-$this->x, -$this->y));
+        $back = Matrix::translation($this->x, $this->y)->after(Matrix::rotation($this->angle - 90));
+        $shape = $shape->transformed($lay);
+        $box = $shape->box();
+        if ($box === null) {
+            return $shape;
+        }
+        $side = $box->left + $box->right >= 0 ? 1.0 : -1.0;
+        $out = [];
+        $closed = [];
+        foreach ($shape->contours as $contour) {
+            if ($contour->closed) {
+                $closed[] = $contour;
+            } else {
+                foreach ($this->cut($contour, $side) as $part) {
+                    array_push($out, ...self::whole($part));
+                }
+            }
+        }
+        if ($closed !== []) {
+            array_push($out, ...$this->closedOnes(new Shape($closed, $shape->rule), $side));
+        }
+
+        return (new Shape($out, $shape->rule))->transformed($back);
+    }
+
+    /** @return list<Contour> */
+    private function closedOnes(Shape $shape, float $side): array
+    {
+        $box = $shape->box();
+        if ($box === null) {
+            return [];
+        }
+        $near = $side > 0 ? $box->left : -$box->right;
+        if ($near > $this->reach) {
+            return [...$shape->contours, ...$shape->transformed(Matrix::scaling(-1, 1))->contours];
+        }
+        if ($near < -1e-9) {
+            // What lies beyond the axis is cut off by the half of the bench that counts.
+            $far = max(abs($box->left), abs($box->right)) + 1;
+            $half = Contour::rectangle($side > 0 ? 0.0 : -$far, $box->top - 1, $far, $box->height() + 2);
+            $shape = Combine::keepOverlap([$shape, Shape::of($half)]);
+        }
+        $out = [];
+        foreach ($shape->contours as $contour) {
+            $parts = $this->withoutAxis($contour);
+            if ($parts === null) {
+                array_push($out, $contour, $contour->transformed(Matrix::scaling(-1, 1))->reversed());
+
+                continue;
+            }
+            foreach ($parts as $part) {
+                array_push($out, ...self::whole($part));
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * A closed contour without its lines along the axis, as open ones; null when it has none.
+     *
+     * @return list<Contour>|null
+     */
+    private function withoutAxis(Contour $contour): ?array
+    {
+        $segments = $contour->segments();
+        $last = $segments[count($segments) - 1] ?? null;
+        if ($last === null) {
+            return null;
+        }
+        if (hypot($last[6] - $segments[0][0], $last[7] - $segments[0][1]) > 1e-9) {
+            $segments[] = Cubic::line($last[6], $last[7], $segments[0][0], $segments[0][1]);
+        }
+        $n = count($segments);
+        $on = array_map(fn (array $s): bool => Cubic::isLine($s) && abs($s[0]) <= $this->reach && abs($s[6]) <= $this->reach, $segments);
+        $first = array_search(true, $on, true);
+        if ($first === false || ! in_array(false, $on, true)) {
+            return null;
+        }
+        $out = [];
+        $run = [];
+        for ($k = 1; $k <= $n; $k++) {
+            $i = ((int) $first + $k) % $n;
+            if (! $on[$i]) {
+                $run[] = $segments[$i];
+            } elseif ($run !== []) {
+                $out[] = $this->onAxis(Contour::ofSegments($run, false));
+                $run = [];
+            }
+        }
+
+        return $out;
+    }
+
+    /** An open line with its ends drawn onto the axis where they are near it; a handle goes along with its node. */
+    private function onAxis(Contour $contour): Contour
+    {
+        $c = $contour->coords;
+        $last = count($c) - 2;
+        foreach ([[0, 2], [$last, $last - 2]] as [$node, $handle]) {
+            if (abs($c[$node]) <= $this->reach) {
+                $line = $c[$handle] === $c[$node] && $c[$handle + 1] === $c[$node + 1];
+                $c[$handle] = $line ? 0.0 : $c[$handle] - $c[$node];
+                $c[$node] = 0.0;
+            }
+        }
+
+        return new Contour(array_values($c), false);
+    }
+
+    /**
+     * What of an open line lies on the side that counts, its ends on the axis where it was cut or ended near it.
+     *
+     * @return list<Contour>
+     */
+    private function cut(Contour $contour, float $side): array
+    {
+        $contour = $this->onAxis($contour);
+        $runs = [[]];
+        foreach ($contour->segments() as $s) {
+            $cuts = [0.0];
+            foreach (self::crossings($s) as $t) {
+                $cuts[] = $t;
+            }
+            $cuts[] = 1.0;
+            for ($i = 1, $n = count($cuts); $i < $n; $i++) {
+                if ($cuts[$i] - $cuts[$i - 1] < 1e-9) {
+                    continue;
+                }
+                $part = Cubic::part($s, $cuts[$i - 1], $cuts[$i]);
+                [$from, $to] = [$i > 1 ? 0.0 : $part[0], $i < $n - 1 ? 0.0 : $part[6]];
+                $part = Cubic::isLine($s) ? Cubic::line($from, $part[1], $to, $part[7]) : [$from, $part[1], $part[2], $part[3], $part[4], $part[5], $to, $part[7]];
+                $middle = Cubic::placeOn($part, 0.5)[0];
+                if ($middle * $side >= 0 || abs($middle) <= 1e-9) {
+                    $runs[count($runs) - 1][] = $part;
+                } elseif ($runs[count($runs) - 1] !== []) {
+                    $runs[] = [];
+                }
+            }
+        }
+
+        return array_values(array_map(static fn (array $run): Contour => Contour::ofSegments($run, false), array_filter($runs, static fn (array $run): bool => $run !== [])));
+    }
+
+    /**
+     * @param  list<float>  $s
+     * @return list<float> parameters inside the segment where x passes through 0, rising
+     */
+    private static function crossings(array $s): array
+    {
+        $x = static fn (float $t): float => Cubic::placeOn($s, $t)[0];
+        $stops = Cubic::isLine($s) ? [0.0, 1.0] : [0.0, ...Cubic::turns($s[0], $s[2], $s[4], $s[6]), 1.0];
+        sort($stops);
+        $out = [];
+        for ($i = 1, $n = count($stops); $i < $n; $i++) {
+            [$a, $b] = [$stops[$i - 1], $stops[$i]];
+            [$xa, $xb] = [$x($a), $x($b)];
+            if ($xa * $xb >= 0 || min(abs($xa), abs($xb)) < 1e-9) {
+                continue;
+            }
+            for ($k = 0; $k < 60; $k++) {
+                $t = ($a + $b) / 2;
+                $x($t) * $xa > 0 ? $a = $t : $b = $t;
+            }
+            $out[] = ($a + $b) / 2;
+        }
+
+        return $out;
+    }
+
+    /**
+     * A half with its reflection, joined wherever it ends on the axis.
+     *
+     * @return list<Contour>
+     */
+    private static function whole(Contour $half): array
+    {
+        $other = $half->transformed(Matrix::scaling(-1, 1))->reversed();
+        $last = count($half->coords) - 2;
+        $starts = $half->coords[0] === 0.0;
+        $ends = $half->coords[$last] === 0.0;
+        // On the axis -0.0 and 0.0 are one place.
+        $coords = array_map(static fn (float $v): float => $v + 0.0, $other->coords);
+        if ($ends) {
+            return [new Contour([...$half->coords, ...array_slice($coords, 2)], $starts)];
+        }
+        if ($starts) {
+            return [new Contour([...$coords, ...array_slice($half->coords, 2)], false)];
+        }
+
+        return [$half, new Contour($coords, false)];
+    }
+}

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Artwork;
+
+use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Geometry\Shape;
+
+/** D6: copies in a row, a grid or a ring. */
+final readonly class StepAndRepeat implements Change
+{
+    public const MOST = 10_000;
+
+    /**
+     * @param  array{string, int, int, float, float, float, float, float, bool}  $values  kind (row, grid or ring), columns or count, rows,
+     *         step across and down (mm), centre x and y (mm, in the space of the base), sweep of the ring (degrees), whether copies turn along
+     */
+    public function __construct(public array $values)
+    {
+    }
+
+    /** @return list<Field> */
+    public static function fields(): array
+    {
+        return [
+            Field::choice('kind', 'Laid out as', 'row', ['row' => 'Row', 'grid' => 'Grid', 'ring' => 'Ring']),
+            Field::count('count', 'Count', 6, 1, 1000),
+            Field::count('rows', 'Rows', 3, 1, 1000),
+            new Field('stepX', 'Step across', Field::LENGTH, 20.0),
+            new Field('stepY', 'Step down', Field::LENGTH, 0.0),
+            new Field('centreX', 'Centre, across', Field::LENGTH, 0.0),
+            new Field('centreY', 'Centre, down', Field::LENGTH, 0.0),
+            Field::angle('sweep', 'Sweep', 360.0),
+            Field::flag('turning', 'Copies turn along', true),
+        ];
+    }
+
+    public function on(Shape $shape): Shape
+    {
+        $contours = [];
+        foreach ($this->places($shape) as $matrix) {
+            foreach ($shape->contours as $contour) {
+                $contours[] = $contour->transformed($matrix);
+            }
+        }
+
+        return new Shape($contours, $shape->rule);
+    }
+
+    /** @return list<Matrix> the first of which is the base itself */
+    private function places(Shape $shape): array
+    {
+        [$kind, $count, $rows, $dx, $dy, $x, $y, $sweep, $turning] = $this->values;
+        $out = [];
+        if ($kind === 'ring') {
+            // A whole round has no copy on the first; a part of one has copies on both its ends.
+            $steps = abs($sweep) >= 360.0 - 1e-9 ? $count : max(1, $count - 1);
+            $middle = $shape->box()?->middle();
+            for ($i = 0; $i < $count; $i++) {
+                $turned = Matrix::rotation($sweep * $i / $steps, $x, $y);
+                if (! $turning && $middle !== null) {
+                    $at = $turned->apply($middle->x, $middle->y);
+                    $turned = Matrix::translation($at->x - $middle->x, $at->y - $middle->y);
+                }
+                $out[] = $i === 0 ? Matrix::identity() : $turned;
+            }
+
+            return $out;
+        }
+        for ($row = 0, $of = $kind === 'grid' ? $rows : 1; $row < $of; $row++) {
+            for ($i = 0; $i < $count; $i++) {
+                $out[] = Matrix::translation($i * $dx, $kind === 'grid' ? $row * $dy : $i * $dy);
+            }
+        }
+
+        return $out;
+    }
+}

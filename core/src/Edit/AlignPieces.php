@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Geometry\Box;
+use NeatEdge\Core\Geometry\Matrix;
+
+/** Lines pieces up with an edge or the middle of them all, of one of them, or of the page. A whole group moves as one. */
+final readonly class AlignPieces implements Edit
+{
+    /**
+     * @param  list<string>  $ids
+     * @param  string  $edge  left, centre, right, top, middle or bottom
+     * @param  string  $to  selection, page, or the id of the piece that stays
+     */
+    public function __construct(private array $ids, private string $edge, private string $to)
+    {
+    }
+
+    public static function from(Input $input): self
+    {
+        return new self($input->pieces(), $input->choice('edge', ['left', 'centre', 'right', 'top', 'middle', 'bottom']), $input->text('to') ?: 'selection');
+    }
+
+    public function label(): string
+    {
+        return 'Align';
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        $chosen = Chosen::in($artwork, $this->ids, $this->to === 'page' ? 1 : 2);
+        $target = match ($this->to) {
+            'selection' => Chosen::box($chosen),
+            'page' => new Box(0, 0, $artwork->width, $artwork->height),
+            default => Chosen::box([$chosen[$this->to] ?? throw EditRefused::missingPiece($this->to)]),
+        };
+        $moves = [];
+        foreach (Chosen::units($artwork, $chosen) as $unit) {
+            $stays = array_filter($unit, fn (Piece $piece): bool => $piece->id === $this->to) !== [];
+            $box = Chosen::box($unit);
+            $matrix = $stays ? Matrix::identity() : Matrix::translation(...match ($this->edge) {
+                'left' => [$target->left - $box->left, 0.0],
+                'right' => [$target->right - $box->right, 0.0],
+                'centre' => [$target->middle()->x - $box->middle()->x, 0.0],
+                'top' => [0.0, $target->top - $box->top],
+                'bottom' => [0.0, $target->bottom - $box->bottom],
+                default => [0.0, $target->middle()->y - $box->middle()->y],
+            });
+            foreach ($unit as $piece) {
+                $moves[$piece->id] = $matrix;
+            }
+        }
+
+        return $artwork->mapped(static fn (Piece $piece): Piece => $piece->transformed($moves[$piece->id]), $moves);
+    }
+}

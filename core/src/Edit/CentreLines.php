@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Guide;
+
+/** Guides through the middle of the page, both at once; pressed again, they are taken away. */
+final readonly class CentreLines implements Edit
+{
+    public static function from(Input $input): self
+    {
+        return new self;
+    }
+
+    public function label(): string
+    {
+        return 'Centre lines';
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        $isCentre = static fn (Guide $guide): bool => abs($guide->at - ($guide->upright ? $artwork->width : $artwork->height) / 2) < 1e-6;
+        $others = array_values(array_filter($artwork->guides, static fn (Guide $guide): bool => ! $isCentre($guide)));
+        if (count($artwork->guides) - count($others) >= 2) {
+            return $artwork->with(guides: $others);
+        }
+        $upright = new Guide(Chosen::freeId($artwork, 'u'), true, $artwork->width / 2);
+
+        return $artwork->with(guides: [...$others, $upright, new Guide('u'.(1 + (int) substr($upright->id, 1)), false, $artwork->height / 2)]);
+    }
+}

@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Geometry\Box;
+
+/** The pieces that an edit is about. */
+final class Chosen
+{
+    /**
+     * @param  list<string>  $ids
+     * @param  int  $least  how many are needed
+     * @return array<string, Piece> by id, the lowest first
+     *
+     * @throws EditRefused when one is gone or locked, or they are too few
+     */
+    public static function in(Artwork $artwork, array $ids, int $least = 1): array
+    {
+        $wanted = array_flip($ids);
+        $locked = [];
+        foreach ($artwork->layers as $layer) {
+            if ($layer->locked) {
+                $locked[$layer->id] = $layer->name;
+            }
+        }
+        $out = [];
+        foreach ($artwork->pieces as $piece) {
+            if (isset($wanted[$piece->id])) {
+                if ($piece->place->locked) {
+                    throw EditRefused::locked($piece->name);
+                }
+                if (isset($locked[$piece->place->layer])) {
+                    throw EditRefused::locked($locked[$piece->place->layer]);
+                }
+                $out[$piece->id] = $piece;
+            }
+        }
+        foreach ($ids as $id) {
+            if (! isset($out[$id])) {
+                throw EditRefused::missingPiece($id);
+            }
+        }
+
+        return count($out) < $least ? throw EditRefused::tooFew($least) : $out;
+    }
+
+    /** @param  array<Piece>  $pieces */
+    public static function box(array $pieces): Box
+    {
+        $boxes = array_filter(array_map(static fn (Piece $piece): ?Box => $piece->box(), array_values($pieces)));
+
+        return Box::around(...$boxes) ?? throw EditRefused::because('There is nothing in what was chosen that has a size.');
+    }
+
+    /**
+     * What moves as one: a group of which every piece is chosen, or a single piece.
+     *
+     * @param  array<string, Piece>  $chosen
+     * @return list<non-empty-list<Piece>>
+     */
+    public static function units(Artwork $artwork, array $chosen): array
+    {
+        $whole = [];
+        foreach ($artwork->pieces as $piece) {
+            $group = $piece->place->groups[0] ?? null;
+            if ($group !== null && ! isset($chosen[$piece->id])) {
+                $whole[$group] = false;
+            }
+        }
+        $out = [];
+        foreach ($chosen as $piece) {
+            $group = $piece->place->groups[0] ?? null;
+            $key = $group !== null && ($whole[$group] ?? true) ? "g{$group}" : "p{$piece->id}";
+            $out[$key][] = $piece;
+        }
+
+        return array_values($out);
+    }
+
+    /** An id that no piece, group, layer or guide has yet. */
+    public static function freeId(Artwork $artwork, string $letter = 'n', int $after = 0): string
+    {
+        $most = $after;
+        $count = static function (string $id) use (&$most): void {
+            if (preg_match('/^[a-z](\\d{1,9})(?!\\d)/', $id, $found) === 1) {
+                $most = max($most, (int) $found[1]);
+            }
+        };
+        foreach ($artwork->pieces as $piece) {
+            $count($piece->id);
+            array_map($count, $piece->place->groups);
+            if ($piece->clip !== null) {
+                $count($piece->clip->id);
+            }
+        }
+        foreach ([...$artwork->layers, ...$artwork->guides] as $one) {
+            $count($one->id);
+        }
+
+        return $letter.($most + 1);
+    }
+}

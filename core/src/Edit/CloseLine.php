@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Geometry\Contour;
+
+/** D2: closes open lines: with a straight line, or in one node where their ends meet. */
+final readonly class CloseLine implements Edit
+{
+    public function __construct(private string $id)
+    {
+    }
+
+    public static function from(Input $input): self
+    {
+        return new self($input->text('piece'));
+    }
+
+    public function label(): string
+    {
+        return 'Close a line';
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        return OnContours::edited($artwork, $this->id, static function (array $contours): array {
+            $open = array_filter($contours, static fn (Contour $contour): bool => ! $contour->closed);
+            if ($open === []) {
+                throw EditRefused::because('There is no open line in it.');
+            }
+
+            return array_map(static fn (Contour $contour): Contour => $contour->closed ? $contour : JoinEnds::closed($contour, 0.05), $contours);
+        });
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Geometry\Contour;
+
+/** D2: goes on from an end of an open line; arriving at the other end closes it. */
+final readonly class ContinueLine implements Edit
+{
+    /** @param  Contour  $more  begins at that end */
+    public function __construct(private string $id, private int $contour, private bool $end, private Contour $more)
+    {
+    }
+
+    public static function from(Input $input): self
+    {
+        return new self($input->text('piece'), (int) $input->number('contour', 0.0, 0, 1e5), $input->flag('end', true), DrawLine::contour($input));
+    }
+
+    public function label(): string
+    {
+        return $this->more->closed ? 'Close a line' : 'Continue a line';
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        return OnContours::edited($artwork, $this->id, function (array $contours): array {
+            $contour = $contours[$this->contour] ?? null;
+            if ($contour === null || $contour->closed) {
+                throw EditRefused::because('That end is not there any more.');
+            }
+            $before = ($this->end ? $contour : $contour->reversed())->coords;
+            $joined = new Contour([...$before, ...array_slice($this->more->coords, 2)], false);
+            $contours[$this->contour] = $this->more->closed ? JoinEnds::closed($joined, 0.01) : ($this->end ? $joined : $joined->reversed());
+
+            return array_values($contours);
+        });
+    }
+}

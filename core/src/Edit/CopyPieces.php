@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Geometry\Matrix;
+
+/** Duplicates pieces just above themselves, moved by a length. */
+final readonly class CopyPieces implements Edit
+{
+    /** @param  list<string>  $ids */
+    public function __construct(private array $ids, private float $x, private float $y)
+    {
+    }
+
+    public static function from(Input $input): self
+    {
+        return new self($input->pieces(), $input->length('x', 0.0), $input->length('y', 0.0));
+    }
+
+    public function label(): string
+    {
+        return 'Duplicate';
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        [$with, $copies] = self::copied($artwork, Chosen::in($artwork, $this->ids));
+        $matrix = Matrix::translation($this->x, $this->y);
+
+        return $with->mapped(static fn (Piece $piece): Piece => $piece->transformed($matrix), $copies);
+    }
+
+    /**
+     * @param  array<string, Piece>  $chosen
+     * @return array{Artwork, array<string, Piece>} with copies of them all above the uppermost, and the copies by id
+     */
+    public static function copied(Artwork $artwork, array $chosen): array
+    {
+        $copies = self::renamed($artwork, array_values($chosen));
+        $last = array_key_last($chosen);
+        $out = [];
+        foreach ($artwork->pieces as $piece) {
+            $out[] = $piece;
+            if ($piece->id === $last) {
+                array_push($out, ...array_values($copies['pieces']));
+            }
+        }
+
+        return [Arrangement::settled($artwork->with(pieces: $out, groups: [...$artwork->groups, ...$copies['groups']])), $copies['pieces']];
+    }
+
+    /**
+     * Pieces with ids of their own; groups of which they are all are copied too.
+     *
+     * @param  list<Piece>  $pieces
+     * @return array{pieces: array<string, Piece>, groups: array<string, string>}
+     */
+    public static function renamed(Artwork $artwork, array $pieces): array
+    {
+        $next = (int) substr(Chosen::freeId($artwork), 1);
+        $groups = $names = $out = [];
+        foreach ($pieces as $piece) {
+            $path = [];
+            foreach ($piece->place->groups as $group) {
+                if (! isset($groups[$group])) {
+                    $groups[$group] = 'g'.$next++;
+                    $names[$groups[$group]] = $artwork->groups[$group] ?? 'Group';
+                }
+                $path[] = $groups[$group];
+            }
+            $id = 'n'.$next++;
+            $out[$id] = $piece->with(id: $id, place: $piece->place->with(groups: $path));
+        }
+
+        return ['pieces' => $out, 'groups' => $names];
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Geometry\Matrix;
+
+/** Turns pieces over, left to right or top to bottom, about the middle of them all. */
+final readonly class FlipPieces implements Edit
+{
+    /** @param  list<string>  $ids */
+    public function __construct(private array $ids, private bool $across)
+    {
+    }
+
+    public static function from(Input $input): self
+    {
+        return new self($input->pieces(), $input->choice('way', ['across', 'down']) === 'across');
+    }
+
+    public function label(): string
+    {
+        return $this->across ? 'Flip across' : 'Flip top to bottom';
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        $chosen = Chosen::in($artwork, $this->ids);
+        $middle = Chosen::box($chosen)->middle();
+        $matrix = $this->across ? new Matrix(-1, 0, 0, 1, 2 * $middle->x, 0) : new Matrix(1, 0, 0, -1, 0, 2 * $middle->y);
+
+        return $artwork->mapped(static fn (Piece $piece): Piece => TransformPieces::moved($piece, $matrix, true), $chosen);
+    }
+}

@@ -1,0 +1,203 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit;
+
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Geometry\InvalidLength;
+use NeatEdge\Core\Geometry\Length;
+use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Type\FontShelf;
+
+/** What the page sent for an edit. Every value that comes out of here is of its type and within its bounds. */
+final readonly class Input
+{
+    private const FARTHEST = 1e6;
+
+    /**
+     * @param  array<mixed>  $fields
+     * @param  string  $unit  of numbers that are typed without one
+     */
+    public function __construct(private array $fields, public FontShelf $fonts, public string $unit = 'mm')
+    {
+    }
+
+    public function has(string $name): bool
+    {
+        return ($this->fields[$name] ?? null) !== null;
+    }
+
+    /** @return list<string> ids */
+    public function pieces(): array
+    {
+        $raw = $this->fields['pieces'] ?? [];
+
+        return array_values(array_filter(is_array($raw) ? $raw : [], is_string(...)));
+    }
+
+    public function text(string $name, int $most = 200): string
+    {
+        $value = $this->fields[$name] ?? '';
+        if (! is_string($value) || mb_strlen($value) > $most) {
+            throw EditRefused::field($name, sprintf('must be text of at most %d letters', $most));
+        }
+
+        return mb_scrub($value);
+    }
+
+    public function flag(string $name, bool $usual = false): bool
+    {
+        return (bool) ($this->fields[$name] ?? $usual);
+    }
+
+    /**
+     * @template T of string
+     *
+     * @param  list<T>  $of
+     * @param  T|null  $usual
+     * @return T
+     */
+    public function choice(string $name, array $of, ?string $usual = null): string
+    {
+        $value = $this->fields[$name] ?? $usual;
+        foreach ($of as $one) {
+            if ($one === $value) {
+                return $one;
+            }
+        }
+        throw EditRefused::field($name, 'must be one of '.implode(', ', $of));
+    }
+
+    public function number(string $name, ?float $usual = null, float $least = -self::FARTHEST, float $most = self::FARTHEST): float
+    {
+        $value = $this->fields[$name] ?? $usual;
+        if (is_string($value) && is_numeric(str_replace(',', '.', trim($value)))) {
+            $value = (float) str_replace(',', '.', trim($value));
+        }
+        if ((! is_int($value) && ! is_float($value)) || ! is_finite((float) $value)) {
+            throw EditRefused::field($name, 'must be a number');
+        }
+        if ($value < $least || $value > $most) {
+            throw EditRefused::field($name, sprintf('must be between %s and %s', self::plain($least), self::plain($most)));
+        }
+
+        return (float) $value;
+    }
+
+    /** A length in mm: a number, or text with a unit and plain arithmetic. */
+    public function length(string $name, ?float $usual = null, float $least = -self::FARTHEST, float $most = self::FARTHEST): float
+    {
+        $value = $this->fields[$name] ?? $usual;
+        if (is_string($value)) {
+            try {
+                $value = Length::parse($value, $this->unit)->mm;
+            } catch (InvalidLength $invalid) {
+                throw EditRefused::because($invalid->getMessage());
+            }
+        }
+
+        return (new self([$name => $value], $this->fonts))->number($name, null, $least, $most);
+    }
+
+    /** An angle in degrees, or plain arithmetic that gives one. */
+    public function angle(string $name, ?float $usual = null, float $least = -36000.0, float $most = 36000.0): float
+    {
+        $value = $this->fields[$name] ?? $usual;
+        if (is_string($value)) {
+            try {
+                $value = Length::parse(rtrim($value, '° '), 'mm')->mm;
+            } catch (InvalidLength) {
+                throw EditRefused::field($name, 'must be an angle such as 45 or 360/7');
+            }
+        }
+
+        return (new self([$name => $value], $this->fonts))->number($name, null, $least, $most);
+    }
+
+    public function matrix(string $name): Matrix
+    {
+        $n = $this->numbers($name, 6, 6);
+        $matrix = new Matrix($n[0], $n[1], $n[2], $n[3], $n[4], $n[5]);
+        if ($matrix->isSingular()) {
+            throw EditRefused::because('That would press the pieces flat to nothing.');
+        }
+
+        return $matrix;
+    }
+
+    /** @return list<float> */
+    public function numbers(string $name, int $least = 0, int $most = 200_000): array
+    {
+        $raw = $this->fields[$name] ?? [];
+        if (! is_array($raw) || count($raw) < $least || count($raw) > $most) {
+            throw EditRefused::field($name, 'does not have as many numbers as it needs');
+        }
+        $out = [];
+        foreach ($raw as $value) {
+            if ((! is_int($value) && ! is_float($value)) || ! is_finite((float) $value) || abs($value) > self::FARTHEST) {
+                throw EditRefused::field($name, 'must be numbers');
+            }
+            $out[] = (float) $value;
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param  int  $width  how many whole numbers each has
+     * @return list<list<int>>
+     */
+    public function places(string $name, int $width = 2): array
+    {
+        $raw = $this->fields[$name] ?? [];
+        $out = [];
+        foreach (is_array($raw) ? $raw : [] as $one) {
+            if (! is_array($one) || count($one) < $width || array_filter($one, static fn (mixed $n): bool => ! is_int($n) || $n < 0) !== []) {
+                throw EditRefused::field($name, 'must name nodes by their numbers');
+            }
+            $out[] = array_values($one);
+        }
+
+        return $out;
+    }
+
+    /** @return array<mixed>|null */
+    public function nested(string $name): ?array
+    {
+        $raw = $this->fields[$name] ?? null;
+
+        return is_array($raw) ? $raw : null;
+    }
+
+    /**
+     * The values of described fields; what was not sent stays as it is, or as is usual.
+     *
+     * @param  list<Field>  $fields
+     * @param  array<string, float|string|bool>  $now
+     * @return array<string, float|string|bool>
+     */
+    public function values(array $fields, array $now = []): array
+    {
+        $out = [];
+        foreach ($fields as $field) {
+            $usual = $now[$field->name] ?? $field->usual;
+            $out[$field->name] = match ($field->type) {
+                Field::LENGTH => $this->length($field->name, (float) $usual, $field->least, $field->most),
+                Field::ANGLE => $this->angle($field->name, (float) $usual, $field->least, $field->most),
+                Field::COUNT => round($this->number($field->name, (float) $usual, $field->least, $field->most)),
+                Field::FLAG => $this->flag($field->name, (bool) $usual),
+                Field::CHOICE => $this->choice($field->name, array_map(strval(...), array_keys($field->options)), (string) $usual),
+                Field::TEXT => $this->has($field->name) ? $this->text($field->name) : (string) $usual,
+                default => $this->number($field->name, (float) $usual, $field->least, $field->most),
+            };
+        }
+
+        return $out;
+    }
+
+    private static function plain(float $number): string
+    {
+        return rtrim(rtrim(number_format($number, 3, '.', ''), '0'), '.');
+    }
+}

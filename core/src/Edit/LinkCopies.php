@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\LinkedCopy;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Artwork\Recipe;
+use NeatEdge\Core\Geometry\Matrix;
+
+/** D12: copies that follow their source in shape and paint, each at a place of its own. */
+final readonly class LinkCopies implements Edit
+{
+    /** @param  list<string>  $ids */
+    public function __construct(private array $ids, private float $x, private float $y)
+    {
+    }
+
+    public static function from(Input $input): self
+    {
+        return new self($input->pieces(), $input->length('x', 0.0), $input->length('y', 0.0));
+    }
+
+    public function label(): string
+    {
+        return 'Linked copy';
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        $chosen = Chosen::in($artwork, $this->ids);
+        [$with, $copies] = CopyPieces::copied($artwork, $chosen);
+        $sources = array_values($chosen);
+        $matrix = Matrix::translation($this->x, $this->y);
+        $i = 0;
+        $linked = [];
+        foreach ($copies as $id => $copy) {
+            $source = $sources[$i++];
+            // A copy of a copy follows the first source.
+            $recipe = $source->recipe?->base instanceof LinkedCopy ? $source->recipe : new Recipe(LinkedCopy::of($source));
+            $linked[$id] = $copy->with(recipe: $recipe)->transformed($matrix);
+        }
+
+        return $with->mapped(static fn (Piece $piece): Piece => $linked[$piece->id], $linked);
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit;
+
+use NeatEdge\Core\Artwork\Artwork;
+
+/** D3: moves one handle; at a smooth node the other turns with it, at an even one it also grows with it. */
+final readonly class MoveHandle implements Edit
+{
+    public function __construct(private string $id, private int $contour, private int $node, private bool $out, private float $x, private float $y, private bool $free)
+    {
+    }
+
+    public static function from(Input $input): self
+    {
+        [$contour, $node] = $input->places('nodes')[0] ?? throw EditRefused::because('Choose a handle first.');
+
+        return new self($input->text('piece'), $contour, $node, $input->flag('out'), $input->length('x'), $input->length('y'), $input->flag('free'));
+    }
+
+    public function label(): string
+    {
+        return 'Move a handle';
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        return OnContours::edited($artwork, $this->id, function (array $contours): array {
+            $path = new NodePath($contours[$this->contour] ?? throw EditRefused::because('That node is not there any more.'));
+            $path->hold($this->node);
+            $kind = $path->kind($this->node);
+            $other = $path->handle($this->node, ! $this->out);
+            [$x, $y] = $path->at($this->node);
+            $vector = [$this->x - $x, $this->y - $y];
+            $path->setHandle($this->node, $this->out, $vector);
+            $long = hypot(...$vector);
+            if (! $this->free && $kind !== 'corner' && $other !== null && $long > 1e-9) {
+                $length = $kind === 'even' ? $long : hypot(...$other);
+                $path->setHandle($this->node, ! $this->out, [-$vector[0] / $long * $length, -$vector[1] / $long * $length]);
+            }
+            $contours[$this->contour] = $path->contour();
+
+            return $contours;
+        });
+    }
+}

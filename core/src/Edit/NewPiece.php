@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Artwork\Paint;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Artwork\Place;
+use NeatEdge\Core\Artwork\Recipe;
+use NeatEdge\Core\Artwork\Stroke;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Stroke\StrokeStyle;
+
+/** How a drawn piece begins: its paints, its name and its layer. */
+final readonly class NewPiece
+{
+    public function __construct(private ?Paint $fill, private ?Stroke $stroke, private string $layer)
+    {
+    }
+
+    /** @param  bool  $open  whether it is a line, which has no fill unless one is asked for */
+    public static function from(Input $input, bool $open = false): self
+    {
+        $colours = [];
+        foreach (['fill', 'line'] as $name) {
+            $text = $input->has($name) ? $input->text($name, 20) : null;
+            $colours[$name] = $text === null ? null : ($text === 'none' ? 'none' : StrokePieces::colour($text));
+        }
+        $fill = $colours['fill'] ?? ($open ? 'none' : new Colour(0x26, 0x23, 0x1D));
+        $line = $colours['line'] ?? ($open ? new Colour(0x26, 0x23, 0x1D) : 'none');
+        $width = $input->length('lineWidth', 1.0, 0.001, 1000.0);
+
+        return new self(
+            $fill instanceof Colour ? new Paint($fill) : null,
+            $line instanceof Colour ? new Stroke(new Paint($line), new StrokeStyle($width)) : null,
+            $input->text('layer', 40),
+        );
+    }
+
+    /** @throws EditRefused when its layer is locked */
+    public function laid(Artwork $artwork, string $name, Shape|Recipe $made, ?Stroke $stroke = null): Artwork
+    {
+        $layer = $artwork->layer($this->layer) ?? $artwork->layers[count($artwork->layers) - 1];
+        if ($layer->locked) {
+            throw EditRefused::locked($layer->name);
+        }
+        $shape = $made instanceof Recipe ? $made->shape() : $made;
+        $piece = new Piece(
+            Chosen::freeId($artwork), $shape, $this->fill, $stroke ?? $this->stroke, $name, $made instanceof Recipe ? $made : null, new Place($layer->id),
+        );
+
+        return Arrangement::settled($artwork->withPieces([...$artwork->pieces, $piece]));
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Geometry\Matrix;
+
+/** D7: any affine transform; copies are transformed when asked for, and the pieces stay. */
+final readonly class TransformPieces implements Edit
+{
+    /**
+     * @param  list<string>  $ids
+     * @param  bool  $strokes  whether stroke widths scale along
+     */
+    public function __construct(private array $ids, private Matrix $matrix, private bool $strokes = true, private bool $copies = false)
+    {
+    }
+
+    public static function from(Input $input): self
+    {
+        return new self($input->pieces(), $input->matrix('matrix'), $input->flag('strokes', true), $input->flag('copies'));
+    }
+
+    public function label(): string
+    {
+        return $this->copies ? 'Repeat on a copy' : 'Transform';
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        $chosen = Chosen::in($artwork, $this->ids);
+        if ($this->copies) {
+            [$artwork, $chosen] = CopyPieces::copied($artwork, $chosen);
+        }
+
+        return $artwork->mapped(fn (Piece $piece): Piece => self::moved($piece, $this->matrix, $this->strokes), $chosen);
+    }
+
+    /** With the turn of its box kept true. */
+    public static function moved(Piece $piece, Matrix $matrix, bool $strokes): Piece
+    {
+        $turn = $piece->turn;
+        if ($matrix->isSimilarity()) {
+            $turn = fmod(($matrix->determinant() < 0 ? -$turn : $turn) + rad2deg(atan2($matrix->b, $matrix->a)) + ($matrix->determinant() < 0 && $matrix->a < 0 ? 180 : 0), 360.0);
+            $turn = abs($turn) < 1e-9 ? 0.0 : $turn;
+        }
+
+        return $piece->transformed($matrix, $strokes)->with(turn: $turn);
+    }
+}

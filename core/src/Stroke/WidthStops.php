@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Stroke;
+
+/** D9: how the width of a stroke changes along its line. Between stops it changes smoothly, without overshoot. */
+final readonly class WidthStops
+{
+    public const MOST = 40;
+
+    /** @param  non-empty-list<array{float, float}>  $stops  share of the length 0 to 1 (rising), share of the width 0 to 10 */
+    public function __construct(public array $stops)
+    {
+    }
+
+    /** @return array<string, array{string, list<array{float, float}>}> label and stops of the profiles that ship */
+    public static function profiles(): array
+    {
+        return [
+            'even' => ['Even', []],
+            'rise' => ['Thin to full', [[0.0, 0.0], [1.0, 1.0]]],
+            'fall' => ['Full to thin', [[0.0, 1.0], [1.0, 0.0]]],
+            'swell' => ['Full in the middle', [[0.0, 0.0], [0.5, 1.0], [1.0, 0.0]]],
+            'waist' => ['Thin in the middle', [[0.0, 1.0], [0.5, 0.3], [1.0, 1.0]]],
+            'fold' => ['Fold line', [[0.0, 0.15], [0.2, 1.0], [0.55, 0.7], [1.0, 0.0]]],
+        ];
+    }
+
+    /** @param  float  $share  of the length */
+    public function at(float $share): float
+    {
+        $stops = $this->stops;
+        $n = count($stops);
+        if ($share <= $stops[0][0]) {
+            return $stops[0][1];
+        }
+        for ($i = 1; $i < $n; $i++) {
+            if ($share <= $stops[$i][0]) {
+                [$a, $b] = [$stops[$i - 1], $stops[$i]];
+                $t = ($share - $a[0]) / max(1e-12, $b[0] - $a[0]);
+
+                return $a[1] + ($b[1] - $a[1]) * $t * $t * (3 - 2 * $t);
+            }
+        }
+
+        return $stops[$n - 1][1];
+    }
+
+    public function greatest(): float
+    {
+        return max(array_column($this->stops, 1));
+    }
+}
