@@ -33,7 +33,7 @@ final class PieceDetail
             'editable' => $plain,
             'contours' => $plain ? array_map(self::contour(...), OnContours::of($piece)) : [],
             'corners' => $recipe === null ? [] : self::corners($piece, $recipe),
-            'shape' => $recipe?->base instanceof BasicShape ? self::shape($recipe->base) : null,
+            'shape' => $recipe?->base instanceof BasicShape ? [...self::shape($recipe->base), 'matrix' => self::matrix($recipe)] : null,
             'text' => $recipe?->base instanceof Lettering ? self::text($recipe->base) : null,
             'linked' => $recipe?->base instanceof LinkedCopy ? $recipe->base->source : null,
             'mirror' => $recipe === null ? null : self::mirror($recipe),
@@ -77,6 +77,14 @@ final class PieceDetail
             'fields' => array_map(static fn (Field $field): array => $field->toArray(), $shape->kind->fields()),
             'values' => $shape->values,
         ];
+    }
+
+    /** @return list<float> from the shape's own space to the bench */
+    private static function matrix(Recipe $recipe): array
+    {
+        $m = $recipe->matrix;
+
+        return [$m->a, $m->b, $m->c, $m->d, $m->e, $m->f];
     }
 
     /** @return array<string, mixed> */

@@ -21,3 +21,16 @@ export function groundFor(colour: string): string {
   const [red = 0, green = 0, blue = 0] = [1, 3, 5].map((at) => parseInt(colour.slice(at, at + 2), 16))
   return 0.299 * red + 0.587 * green + 0.114 * blue > 205 ? '#5f6d6a' : '#fffdf7'
 }
+
+export const mmPer: Record<string, number> = { mm: 1, cm: 10, in: 25.4, pt: 25.4 / 72, px: 25.4 / 96 }
+const digitsOf: Record<string, number> = { mm: 2, cm: 3, in: 3, pt: 1, px: 1 }
+
+/** A length in the unit of the job, with that unit. */
+export function inUnit(value: number, unit: string): string {
+  return `${bare(value, unit)} ${unit}`
+}
+
+/** The same without the unit, for a field that is typed in. */
+export function bare(value: number, unit: string, more = 1): string {
+  return String(Number((value / mmPer[unit]!).toFixed(digitsOf[unit]! + more)))
+}

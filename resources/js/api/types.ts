@@ -1,3 +1,5 @@
+export type Unit = 'mm' | 'cm' | 'in' | 'pt' | 'px'
+
 /** Lengths are mm and areas mm² throughout, as the server sends them. */
 export interface Job {
   id: number
@@ -9,6 +11,7 @@ export interface Job {
   limits: { line: number; gap: number }
   ownLimits: { line: number | null; gap: number | null }
   demo: boolean
+  unit: Unit
   sourceName: string
   version: number
   updated: string
@@ -25,6 +28,23 @@ export interface Choices {
   processes: { value: string; label: string; says: string; line: number; gap: number }[]
   steps: { key: string; label: string; usual: boolean }[]
   combine: { kind: string; label: string; says: string; least: number }[]
+  shapes: { kind: string; label: string; fields: Field[] }[]
+  repeat: Field[]
+  profiles: Record<string, { label: string; stops: [number, number][] }>
+  families: { family: string; character: string; bold: boolean; italic: boolean }[]
+}
+
+export type FieldValue = number | string | boolean
+
+/** One value that can be typed, as the core describes it. */
+export interface Field {
+  name: string
+  label: string
+  type: 'length' | 'angle' | 'number' | 'count' | 'share' | 'choice' | 'flag' | 'text'
+  usual: FieldValue
+  least: number
+  most: number
+  options: Record<string, string>
 }
 
 export interface StrokePaint {
@@ -36,6 +56,8 @@ export interface StrokePaint {
   miter: number
   dashes: string
   offset: number
+  side: 'centre' | 'inside' | 'outside'
+  stops: [number, number][] | null
 }
 
 export interface GradientPaint {
@@ -69,11 +91,115 @@ export interface Piece {
   picture?: PicturePaint
   stroke?: StrokePaint
   transform?: string
+  /** Outline of a stroke that a browser cannot draw. */
+  outline?: string
+  clip?: { d: string; rule: 'nonzero' | 'evenodd' }
+  layer: string
+  groups: string[]
+  hidden: boolean
+  locked: boolean
+  turn: number
+  blend: string
+  /** What of it is still adjustable: shape and its kind, text, linked, corners, mirror, repeat. */
+  live: string[] | null
 }
 
-export interface Art {
+export interface Layer {
+  id: string
+  name: string
+  hidden: boolean
+  locked: boolean
+}
+
+export interface Guide {
+  id: string
+  upright: boolean
+  at: number
+}
+
+export interface ReferencePicture {
+  file: string
+  name: string
+  x: number
+  y: number
   width: number
   height: number
+  strength: number
+  hidden: boolean
+  locked: boolean
+}
+
+export interface Frame {
+  width: number
+  height: number
+  layers: Layer[]
+  groups: Record<string, string>
+  guides: Guide[]
+  reference: ReferencePicture | null
+}
+
+export interface NodeContour {
+  closed: boolean
+  /** start point, then six numbers a segment */
+  coords: number[]
+  kinds: ('corner' | 'smooth' | 'even')[]
+}
+
+export interface TextValues {
+  text: string
+  family: string
+  bold: boolean
+  italic: boolean
+  size: number
+  spacing: number
+  leading: number
+  align: 'start' | 'middle' | 'end'
+  inside: boolean
+  stand: 'above' | 'on' | 'below'
+  slide: number
+  onLine: boolean
+  follows: string | null
+  stops: number[]
+}
+
+export interface PieceDetail {
+  id: string
+  editable: boolean
+  contours: NodeContour[]
+  /** contour, node, radius, x, y */
+  corners: [number, number, number, number, number][]
+  shape: null | { kind: string; label: string; fields: Field[]; values: Record<string, FieldValue>; matrix: [number, number, number, number, number, number] }
+  text: TextValues | null
+  linked: string | null
+  mirror: null | { x: number; y: number; angle: number; reach: number }
+  repeat: null | Record<string, FieldValue>
+}
+
+/** What is chosen: its box in the frame that its turn gives, its upright box, and the details of each piece. */
+export interface Chosen {
+  frame: { left: number; top: number; width: number; height: number; turn: number }
+  box: [number, number, number, number]
+  details: PieceDetail[]
+}
+
+export interface Changes {
+  pieces: Piece[]
+  gone: string[]
+  order: string[] | null
+  frame: Frame | null
+}
+
+export interface Snaps {
+  points: [number, number, string, string][]
+  edges: Record<string, number[][]>
+}
+
+export interface VersionList {
+  versions: { id: number; number: number; name: string; made: string; current: boolean }[]
+  steps: { number: number; label: string; made: string; current: boolean }[]
+}
+
+export interface Art extends Frame {
   pieces: Piece[]
 }
 
@@ -140,10 +266,18 @@ export interface Preparation {
   }
 }
 
-export interface JobState {
+interface JobWords {
   job: Job
-  art: Art
   notices: Finding[]
-  history: { label: string; canUndo: boolean; canRedo: boolean }
+  history: { label: string; canUndo: boolean; canRedo: boolean; nextLabel: string | null; number: number }
   preparation: Preparation | null
+}
+
+export interface JobState extends JobWords {
+  art: Art
+}
+
+/** The answer to a change: of the art only what is otherwise now. */
+export interface ChangedState extends JobWords {
+  changes: Changes
 }

@@ -1,14 +1,17 @@
 <script setup lang="ts">
+import { mmPer } from '@/units'
 import { computed } from 'vue'
 
-const props = defineProps<{ across: boolean; length: number; offset: number; scale: number }>()
+const props = defineProps<{ across: boolean; length: number; offset: number; scale: number; unit: string }>()
+/** px per unit of the job */
+const per = computed(() => props.scale * (mmPer[props.unit] ?? 1))
 
 /** The smallest step of 1, 2 or 5 that leaves room for its number. */
 const step = computed(() => {
   for (let power = -3; power < 6; power++) {
     for (const first of [1, 2, 5]) {
       const value = first * 10 ** power
-      if (value * props.scale >= 58) return value
+      if (value * per.value >= 58) return value
     }
   }
   return 1e6
@@ -16,12 +19,12 @@ const step = computed(() => {
 
 const ticks = computed(() => {
   const small = step.value / 10
-  const from = Math.floor(-props.offset / props.scale / small)
-  const to = Math.ceil((props.length - props.offset) / props.scale / small)
+  const from = Math.floor(-props.offset / per.value / small)
+  const to = Math.ceil((props.length - props.offset) / per.value / small)
   const out: { at: number; size: number; text: string }[] = []
   for (let k = from; k <= to; k++) {
     const main = k % 10 === 0
-    out.push({ at: k * small * props.scale + props.offset, size: main ? 22 : k % 5 === 0 ? 9 : 5, text: main ? String(Number((k * small).toFixed(3))) : '' })
+    out.push({ at: k * small * per.value + props.offset, size: main ? 22 : k % 5 === 0 ? 9 : 5, text: main ? String(Number((k * small).toFixed(3))) : '' })
   }
   return out
 })

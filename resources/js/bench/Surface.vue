@@ -1,11 +1,22 @@
 <script setup lang="ts">
 import { useBench } from '@/stores/bench'
 import { useEventListener } from '@vueuse/core'
+import { inUnit } from '@/units'
 import { computed, ref, watch } from 'vue'
+import { useDraw } from '@/stores/draw'
 import ArtLayer from './ArtLayer.vue'
+import BenchMenu from './BenchMenu.vue'
+import ChosenMarks from './ChosenMarks.vue'
+import EditOverlay from './EditOverlay.vue'
 import FindingMarks from './FindingMarks.vue'
+import GuideLines from './GuideLines.vue'
 import Ruler from './Ruler.vue'
 import { isTyping, usePanZoom } from './usePanZoom'
+import { useSnap } from './useSnap'
+import { useTools } from './useTools'
+
+/** Whether the art is drawn on, or only looked at and chosen from. */
+const props = defineProps<{ editing: boolean }>()
 
 const bench = useBench()
 const surface = ref<HTMLElement | null>(null)
@@ -13,6 +24,63 @@ const size = computed(() => (bench.art ? { width: bench.art.width, height: bench
 const pan = usePanZoom(surface, size)
 const { width, height, scale, left, top, grabbing, spaceHeld } = pan
 const pointer = ref<{ x: number; y: number } | null>(null)
+const draw = useDraw()
+const snap = useSnap()
+const toBench = (event: { clientX: number; clientY: number }) => {
+  const box = surface.value!.getBoundingClientRect()
+  return { x: (event.clientX - box.left - left.value) / scale.value, y: (event.clientY - box.top - top.value) / scale.value }
+}
+const tools = useTools(surface, scale, toBench, snap)
+const drawing = computed(() => props.editing && bench.view.kind === 'source')
+/** The pressed button and the keys decide: with space or the middle button the bench itself is moved. */
+function down(event: PointerEvent) {
+  if (drawing.value && !spaceHeld.value && event.button === 0 && event.pointerType !== 'touch') tools.pointerDown(event)
+  else if (drawing.value && event.pointerType === 'touch' && event.isPrimary) tools.pointerDown(event)
+}
+function up(event: PointerEvent) {
+  endWipe()
+  if (drawing.value) tools.pointerUp(event)
+}
+
+const guideDraft = ref<{ id: string; upright: boolean; at: number } | null>(null)
+function guideFrom(upright: boolean, event: PointerEvent, id = '') {
+  if (!props.editing) return
+  const at = toBench(event)
+  guideDraft.value = { id, upright, at: upright ? at.x : at.y }
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+}
+function guideMove(event: PointerEvent) {
+  if (!guideDraft.value) return
+  const at = toBench(event)
+  const value = guideDraft.value.upright ? at.x : at.y
+  guideDraft.value = { ...guideDraft.value, at: event.ctrlKey ? value : Math.round(value * 2) / 2 }
+}
+async function guideEnd(event: PointerEvent) {
+  const draft = guideDraft.value
+  guideDraft.value = null
+  if (!draft) return
+  const box = surface.value!.getBoundingClientRect()
+  const back = draft.upright ? event.clientX < box.left : event.clientY < box.top
+  // Carried back onto its ruler, a guide is taken away.
+  if (back) {
+    if (draft.id) await bench.draw({ kind: 'remove-guide', guide: draft.id })
+    return
+  }
+  await bench.draw({ kind: 'guide', guide: draft.id, upright: draft.upright, at: draft.at })
+}
+const reference = computed(() => (props.editing && bench.art?.reference && !bench.art.reference.hidden ? bench.art.reference : null))
+function grabReference(event: PointerEvent) {
+  const now = reference.value
+  if (!now || now.locked || draw.tool !== 'arrange') return
+  const start = toBench(event)
+  let at = { x: now.x, y: now.y }
+  tools.grab(event, (to) => {
+    at = { x: now.x + to.x - start.x, y: now.y + to.y - start.y }
+    referenceAt.value = at
+    return `picture at ${at.x.toFixed(1)}, ${at.y.toFixed(1)} mm`
+  }, () => bench.draw({ kind: 'reference', ...at }).finally(() => (referenceAt.value = null)))
+}
+const referenceAt = ref<{ x: number; y: number } | null>(null)
 
 const place = computed(() => `translate(${left.value} ${top.value}) scale(${scale.value})`)
 const wipeX = computed(() => left.value + bench.wipeAt * (size.value?.width ?? 0) * scale.value)
@@ -32,6 +100,7 @@ function track(event: PointerEvent) {
   const box = surface.value!.getBoundingClientRect()
   pointer.value = { x: (event.clientX - box.left - left.value) / scale.value, y: (event.clientY - box.top - top.value) / scale.value }
   if (dragging) moveWipe(event)
+  else if (drawing.value && !grabbing.value) tools.pointerMove(event)
 }
 
 let dragging = false
@@ -56,20 +125,54 @@ function wipeKey(event: KeyboardEvent) {
 }
 
 function press(id: string, more: boolean) {
-  if (!spaceHeld.value) bench.choose(id, more)
+  if (!spaceHeld.value && !props.editing) bench.choose(id, more)
 }
 
+/** Arrows nudge what is chosen, nodes or pieces, by the typed step; with nothing chosen they move over the bench. */
+function arrow(x: number, y: number, event: KeyboardEvent) {
+  const times = event.shiftKey ? 10 : 1
+  const by = (way: number) => `(${draw.nudge || '1mm'}) * ${way * times}`
+  if (drawing.value && draw.tool === 'nodes' && draw.nodes.size > 0 && tools.one.value) {
+    bench.draw({ kind: 'move-nodes', piece: tools.one.value.id, nodes: tools.chosenNodes(), x: by(x), y: by(y) })
+  } else if (drawing.value && bench.chosen.size > 0) bench.draw({ kind: 'move', pieces: [...bench.chosen], x: by(x), y: by(y) })
+  else pan.panBy(-60 * x, -60 * y)
+}
+/** The piece, or in the nodes tool the node, before or after the chosen one. */
+function stepChoice(by: number) {
+  const piece = tools.one.value
+  if (draw.tool === 'nodes' && piece?.editable) {
+    const all = piece.contours.flatMap((contour, k) => Array.from({ length: (contour.coords.length - 2) / 6 + (contour.closed ? 0 : 1) }, (_, i) => `${k} ${i}`))
+    const at = all.findIndex((one) => draw.nodes.has(one))
+    draw.nodes = new Set([all[(at + by + all.length) % all.length]!])
+    return
+  }
+  const all = bench.art?.pieces.filter(bench.touchable) ?? []
+  if (all.length === 0) return
+  const at = all.findIndex((one) => bench.chosen.has(one.id))
+  bench.choose(all[(at + by + all.length) % all.length]!.id, false, true)
+}
+defineExpose({ cancel: tools.cancel, endCurve: tools.endCurve })
+
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  if (event.key === 'Escape' && !isTyping(event) && drawing.value && tools.cancel()) {
+    event.stopImmediatePropagation()
+    return
+  }
   if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return
   const act: Record<string, () => void> = {
     '+': pan.zoomIn,
     '=': pan.zoomIn,
     '-': pan.zoomOut,
     '0': pan.fit,
-    ArrowLeft: () => pan.panBy(60, 0),
-    ArrowRight: () => pan.panBy(-60, 0),
-    ArrowUp: () => pan.panBy(0, 60),
-    ArrowDown: () => pan.panBy(0, -60),
+    ArrowLeft: () => arrow(-1, 0, event),
+    ArrowRight: () => arrow(1, 0, event),
+    ArrowUp: () => arrow(0, -1, event),
+    ArrowDown: () => arrow(0, 1, event),
+  }
+  if (drawing.value) {
+    act.Enter = () => (draw.tool === 'shape' ? tools.addShape() : tools.endCurve())
+    act['['] = () => stepChoice(-1)
+    act[']'] = () => stepChoice(1)
   }
   const doIt = act[event.key]
   if (doIt) {
@@ -81,24 +184,44 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
 
 <template>
   <div class="frame">
-    <div class="corner">mm</div>
-    <Ruler across :length="width" :offset="left" :scale="scale" />
-    <Ruler :across="false" :length="height" :offset="top" :scale="scale" />
+    <div class="corner">{{ bench.job?.unit ?? 'mm' }}</div>
+    <Ruler across :class="{ gives: editing }" :length="width" :offset="left" :scale="scale" :unit="bench.job?.unit ?? 'mm'" @pointerdown="guideFrom(false, $event)" @pointermove="guideMove" @pointerup="guideEnd" />
+    <Ruler :across="false" :class="{ gives: editing }" :length="height" :offset="top" :scale="scale" :unit="bench.job?.unit ?? 'mm'" @pointerdown="guideFrom(true, $event)" @pointermove="guideMove" @pointerup="guideEnd" />
     <div
       ref="surface"
       :class="['surface', { grabbing, grab: spaceHeld }]"
+      :style="{ cursor: drawing && !spaceHeld && !grabbing ? tools.cursor.value : undefined }"
       data-test="surface"
       @pointermove="track"
       @pointerleave="pointer = null"
-      @pointerup="endWipe"
-      @click="bench.chooseNone()"
+      @pointerdown="down"
+      @pointerup="up"
+      @pointercancel="tools.cancel()"
+      @contextmenu="drawing && tools.contextMenu($event)"
+      @click="!editing && bench.chooseNone()"
     >
       <svg :width="width" :height="height" role="img" :aria-label="bench.job ? `The bench with ${bench.job.title}` : 'The bench'">
         <defs>
           <clipPath id="wipe-before"><rect x="-10000" y="-10000" :width="10000 + wipeX" height="30000" /></clipPath>
           <clipPath id="wipe-after"><rect :x="wipeX" y="-10000" width="40000" height="30000" /></clipPath>
         </defs>
-        <g v-if="size" :transform="place"><rect class="page" :width="size.width" :height="size.height" /></g>
+        <g v-if="size" :transform="place">
+          <rect class="page" :width="size.width" :height="size.height" />
+          <image
+            v-if="reference"
+            class="reference"
+            :href="`/api/reference/${reference.file}`"
+            :x="referenceAt?.x ?? reference.x"
+            :y="referenceAt?.y ?? reference.y"
+            :width="reference.width"
+            :height="reference.height"
+            :opacity="reference.strength"
+            :class="{ locked: reference.locked }"
+            preserveAspectRatio="none"
+            data-test="reference"
+            @pointerdown="grabReference"
+          />
+        </g>
         <g v-if="bench.shown.before" clip-path="url(#wipe-before)">
           <g :transform="place" data-test="art-before"><ArtLayer :art="bench.shown.before" :wire="bench.wire" /></g>
         </g>
@@ -108,13 +231,26 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
               :art="bench.shown.after"
               :wire="bench.wire"
               :pickable="bench.view.kind === 'source'"
-              :chosen="bench.view.kind === 'source' ? bench.chosen : undefined"
               @press="press"
             />
+            <ChosenMarks v-if="bench.view.kind === 'source' && !drawing" />
           </g>
         </g>
+        <GuideLines
+          v-if="drawing && size"
+          :scale="scale"
+          :left="left"
+          :top="top"
+          :width="width"
+          :height="height"
+          :draft="guideDraft"
+          @grab="(id, upright, event) => guideFrom(upright, event, id)"
+          @pointermove="guideMove"
+          @pointerup="guideEnd"
+        />
+        <EditOverlay v-if="drawing" :tools="tools" :scale="scale" :left="left" :top="top" :caught="snap.caught.value" />
         <FindingMarks
-          v-if="marksShown"
+          v-if="marksShown && !drawing"
           :findings="bench.findings"
           :selected="bench.finding"
           :scale="scale"
@@ -149,7 +285,9 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
           </g>
         </g>
       </svg>
-      <p v-if="pointer" class="place">{{ pointer.x.toFixed(2) }}, {{ pointer.y.toFixed(2) }} mm</p>
+      <p v-if="pointer" class="place">{{ inUnit(pointer.x, bench.job?.unit ?? 'mm') }}, {{ inUnit(pointer.y, bench.job?.unit ?? 'mm') }}</p>
+      <BenchMenu v-if="tools.menu.value" :at="tools.menu.value" @close="tools.menu.value = null" />
+      <p v-if="bench.view.kind === 'version'" class="viewing">Left: {{ bench.view.name }}. Right: as it is now.</p>
       <p v-if="bench.view.kind === 'step'" class="viewing">After: {{ bench.result?.steps[bench.view.index]?.label }}</p>
       <p v-if="bench.view.kind === 'preview'" class="viewing">Preview: not kept yet</p>
       <p v-if="bench.view.kind === 'sheet'" class="viewing">Sheet {{ bench.view.index + 1 }} alone</p>
@@ -168,6 +306,9 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
 .surface { position: relative; overflow: hidden; touch-action: none; overscroll-behavior: none; background: var(--tracing); background-image: radial-gradient(var(--grain) 1px, transparent 1px); background-size: 14px 14px; }
 .surface > svg { display: block; position: absolute; inset: 0; }
 .surface.grab { cursor: grab; }
+.gives { cursor: copy; touch-action: none; }
+.reference.locked { pointer-events: none; }
+.reference { cursor: move; }
 .surface.grabbing { cursor: grabbing; }
 .page { fill: #fffdf7; stroke: var(--line-strong); stroke-width: 1; vector-effect: non-scaling-stroke; }
 .wipe { cursor: ew-resize; outline: none; }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tools } from '@/stores/draw'
 import { ElDialog } from 'element-plus'
 
 const open = defineModel<boolean>({ required: true })
@@ -15,19 +16,48 @@ const keys = [
   ['Ctrl A, Esc', 'choose all pieces, none'],
   ['Delete', 'remove what is chosen'],
   ['Ctrl Z, Ctrl Shift Z', 'undo, do again'],
+  ['V', 'versions of this job'],
   ['?', 'this list'],
+]
+const drawKeys = [
+  ...tools.map((one) => [one.key.toUpperCase(), one.label.toLowerCase()]),
+  ['Arrows', 'nudge what is chosen (Shift: ten times)'],
+  ['[ and ]', 'choose the piece or node before, after'],
+  ['Alt press', 'choose what lies beneath'],
+  ['Alt drag', 'a copy'],
+  ['Double press', 'enter a group; add a node'],
+  ['Shift', 'straight, equal sides, 15°'],
+  ['Ctrl held', 'no snapping while it is held'],
+  ['Enter', 'end a curve; lay a shape in the middle'],
+  ['R', 'repeat the last transform on a copy'],
+  ['PgUp, PgDn', 'forward, back'],
+  ['Ctrl C, X, V', 'copy, cut, paste'],
+  ['Ctrl Shift V', 'paste in place'],
+  ['Ctrl D, Ctrl G', 'duplicate, group'],
+  ['G', 'reference picture hidden or shown'],
+  ['I', 'snapping on or off'],
 ]
 </script>
 
 <template>
-  <ElDialog v-model="open" title="Keys" width="460">
-    <dl>
-      <template v-for="[key, what] in keys" :key="key"><dt>{{ key }}</dt><dd>{{ what }}</dd></template>
-    </dl>
+  <ElDialog v-model="open" title="Keys" width="820">
+    <div class="both">
+      <dl>
+        <template v-for="[key, what] in keys" :key="key"><dt>{{ key }}</dt><dd>{{ what }}</dd></template>
+      </dl>
+      <section>
+        <h3>In Draw</h3>
+        <dl>
+          <template v-for="[key, what] in drawKeys" :key="key"><dt>{{ key }}</dt><dd>{{ what }}</dd></template>
+        </dl>
+      </section>
+    </div>
   </ElDialog>
 </template>
 
 <style scoped>
+.both { display: grid; grid-template-columns: 1fr 1fr; gap: 30px; max-height: 62vh; overflow-y: auto; }
+h3 { font-size: 17px; margin-bottom: 6px; }
 dl { display: grid; grid-template-columns: auto 1fr; gap: 7px 18px; margin: 0; }
 dt { font-weight: 700; }
 dd { margin: 0; color: var(--ink-mid); }

@@ -6,16 +6,21 @@ import PrepLine from '@/prepline/PrepLine.vue'
 import SheetColumn from '@/sheets/SheetColumn.vue'
 import StageLine from '@/stages/StageLine.vue'
 import { stages } from '@/stages/stages'
+import { commands, cut, paste, take } from '@/stages/draw/commands'
 import { useBench } from '@/stores/bench'
+import { tools, useDraw } from '@/stores/draw'
 import { useEventListener } from '@vueuse/core'
 import { ElButton } from 'element-plus'
 import { computed, onUnmounted, ref, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
+import VersionDrawer from './VersionDrawer.vue'
 
 const props = defineProps<{ id: string; stage?: string }>()
 const bench = useBench()
 const router = useRouter()
 const help = ref(false)
+const versions = ref(false)
+const draw = useDraw()
 const current = computed(() => stages.find((stage) => stage.key === props.stage) ?? stages[0]!)
 
 watch(() => Number(props.id), (id) => bench.open(id), { immediate: true })
@@ -34,12 +39,46 @@ function stepFinding(by: number) {
   if (current.value.key !== 'check') enter('check')
 }
 
+/** Chosen nodes go first, then pieces. */
+function remove() {
+  if (current.value.key === 'draw' && draw.tool === 'nodes' && bench.detail?.details.length === 1) {
+    const piece = bench.detail.details[0]!
+    if (draw.nodes.size > 0) {
+      const nodes = [...draw.nodes].map((name) => name.split(' ').map(Number))
+      draw.nodes = new Set()
+      return bench.draw({ kind: 'delete-nodes', piece: piece.id, nodes })
+    }
+    if (draw.segment) {
+      const segments = [draw.segment.split(' ').map(Number)]
+      draw.segment = null
+      return bench.draw({ kind: 'delete-segment', piece: piece.id, segments })
+    }
+  }
+  if (bench.chosen.size > 0) return current.value.key === 'draw' ? bench.draw({ kind: 'remove', pieces: [...bench.chosen] }) : bench.edit({ kind: 'remove', pieces: [...bench.chosen] })
+}
+// A gesture back, or a closed window, must not cut off what is being stored.
+useEventListener(window, 'beforeunload', (event) => {
+  if (bench.busy) event.preventDefault()
+})
+
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   if (isTyping(event) && event.key !== 'Escape') return
   const held = event.ctrlKey || event.metaKey
   const key = event.key.toLowerCase()
+  const drawing = current.value.key === 'draw'
+  const done = (label: string) => () => {
+    const one = commands.find((each) => each.label === label)!
+    if (one.can(bench)) one.run(bench)
+  }
   const act: Record<string, () => unknown> = held
-    ? { z: () => (event.shiftKey ? bench.redo() : bench.undo()), y: () => bench.redo(), a: () => bench.chooseAll() }
+    ? {
+        z: () => (event.shiftKey ? bench.redo() : bench.undo()),
+        y: () => bench.redo(),
+        a: () => bench.chooseAll(),
+        ...(drawing
+          ? { c: () => take(bench), x: () => cut(bench), v: () => paste(bench, event.shiftKey), d: done('Duplicate'), g: done(event.shiftKey ? 'Ungroup' : 'Group') }
+          : {}),
+      }
     : {
         p: () => !bench.running && bench.prepare(bench.preparation?.steps),
         w: () => bench.prepared && bench.show({ kind: 'wipe' }),
@@ -52,8 +91,19 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
           bench.chooseNone()
           bench.finding = null
         },
-        delete: () => bench.chosen.size > 0 && bench.edit({ kind: 'remove', pieces: [...bench.chosen] }),
-        backspace: () => bench.chosen.size > 0 && bench.edit({ kind: 'remove', pieces: [...bench.chosen] }),
+        delete: remove,
+        backspace: remove,
+        v: () => (versions.value = true),
+        ...(drawing
+          ? {
+              pageup: done('Forward'),
+              pagedown: done('Back'),
+              r: () => draw.lastTransform && bench.chosen.size > 0 && bench.draw({ kind: 'transform', pieces: [...bench.chosen], matrix: draw.lastTransform, copies: true }, true),
+              g: () => bench.art?.reference && bench.draw({ kind: 'reference', hidden: !bench.art.reference.hidden }),
+              i: () => (draw.snap.on = !draw.snap.on),
+              ...Object.fromEntries(tools.map((one) => [one.key, () => draw.use(one.tool)])),
+            }
+          : {}),
       }
   const digit = Number(event.key)
   if (!held && digit >= 1 && digit <= stages.length) act[key] = () => enter(stages[digit - 1]!.key)
@@ -79,20 +129,22 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     <main>
       <div class="tools">
         <ElButton size="small" :disabled="!bench.state?.history.canUndo || bench.busy" title="Undo (Ctrl Z)" data-test="undo" @click="bench.undo()">Undo{{ bench.state?.history.canUndo ? `: ${bench.state.history.label}` : '' }}</ElButton>
-        <ElButton size="small" :disabled="!bench.state?.history.canRedo || bench.busy" title="Do again (Ctrl Shift Z)" @click="bench.redo()">Do again</ElButton>
+        <ElButton size="small" :disabled="!bench.state?.history.canRedo || bench.busy" title="Do again (Ctrl Shift Z)" @click="bench.redo()">Do again{{ bench.state?.history.nextLabel ? `: ${bench.state.history.nextLabel}` : '' }}</ElButton>
         <ElButton size="small" :aria-pressed="bench.wire" :class="{ lit: bench.wire }" title="Wire view (E)" @click="bench.wire = !bench.wire">Wire view</ElButton>
         <ElButton v-if="bench.view.kind !== 'source'" size="small" title="Show what came in (S)" @click="bench.show({ kind: 'source' })">What came in</ElButton>
         <span class="push" />
+        <ElButton size="small" text title="Versions (V)" data-test="versions" @click="versions = true">Versions</ElButton>
         <ElButton size="small" text @click="help = true">Keys ?</ElButton>
       </div>
-      <p v-if="bench.problem" class="trouble" role="alert" data-test="problem">{{ bench.problem }} <button type="button" @click="bench.problem = ''">Close</button></p>
+      <p v-if="bench.problem" class="trouble" role="alert" data-test="problem">{{ bench.problem }} <button v-if="bench.again" type="button" data-test="again" @click="bench.again?.()">Make my change on top of it</button> <button type="button" @click="bench.problem = ''">Close</button></p>
       <p v-if="bench.loading && !bench.job" class="waiting">Laying the art on the bench…</p>
-      <Surface v-if="bench.art" />
+      <Surface v-if="bench.art" :editing="current.key === 'draw'" />
       <p v-if="!bench.loading && !bench.job" class="waiting"><RouterLink to="/">Back to the jobs</RouterLink></p>
     </main>
     <SheetColumn />
     <PrepLine v-if="bench.job" class="prep" />
     <KeyHelp v-model="help" />
+    <VersionDrawer v-model="versions" />
   </div>
 </template>
 

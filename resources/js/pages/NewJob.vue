@@ -13,6 +13,8 @@ const choices = useChoices()
 const process = ref('cut-vinyl')
 const title = ref('')
 const width = ref('')
+const height = ref('')
+const empty = ref(false)
 const comesTo = ref('')
 const file = ref<File | null>(null)
 const problem = ref('')
@@ -47,19 +49,20 @@ function take(picked: UploadFile) {
 
 async function start() {
   problem.value = ''
-  if (!file.value) {
-    problem.value = 'Drop an SVG file first.'
+  if (!file.value && !empty.value) {
+    problem.value = 'Drop an SVG file first, or draw on an empty bench.'
     return
   }
   const form = new FormData()
   form.set('title', title.value)
   form.set('process', process.value)
   form.set('width', width.value)
-  form.set('file', file.value)
+  if (empty.value) form.set('height', height.value)
+  else form.set('file', file.value!)
   sending.value = true
   try {
     const job = await api.post<Job>('jobs', form)
-    await router.push(`/jobs/${job.id}`)
+    await router.push(empty.value ? `/jobs/${job.id}/draw` : `/jobs/${job.id}`)
   } catch (refused) {
     problem.value = words(refused)
   } finally {
@@ -84,16 +87,23 @@ async function start() {
           </label>
         </div>
       </fieldset>
+      <div class="starts" role="radiogroup" aria-label="What it begins with">
+        <button type="button" role="radio" :aria-checked="!empty" :class="{ on: !empty }" @click="empty = false">From a file</button>
+        <button type="button" role="radio" :aria-checked="empty" :class="{ on: empty }" data-test="empty" @click="empty = true">On an empty bench</button>
+      </div>
       <div class="two">
         <label>Finished width
-          <ElInput v-model="width" placeholder="as drawn, or 300mm, 12in, 600mm/2" size="large" data-test="width" />
-          <span class="quiet numbers">{{ comesTo || 'of the page of the drawing; the height follows' }}</span>
+          <ElInput v-model="width" :placeholder="empty ? '300mm, 12in, 600mm/2' : 'as drawn, or 300mm, 12in, 600mm/2'" size="large" data-test="width" />
+          <span class="quiet numbers">{{ comesTo || (empty ? 'of the page' : 'of the page of the drawing; the height follows') }}</span>
+        </label>
+        <label v-if="empty">Finished height
+          <ElInput v-model="height" placeholder="200mm" size="large" data-test="height" />
         </label>
         <label>Title
           <ElInput v-model="title" placeholder="the file's name, if left empty" maxlength="120" size="large" data-test="title" />
         </label>
       </div>
-      <ElUpload class="drop" drag :auto-upload="false" :show-file-list="false" accept=".svg,.svgz,image/svg+xml" :on-change="take">
+      <ElUpload v-if="!empty" class="drop" drag :auto-upload="false" :show-file-list="false" accept=".svg,.svgz,image/svg+xml" :on-change="take">
         <p v-if="file" class="file">{{ file.name }} <span class="quiet numbers">{{ (file.size / 1000).toFixed(1) }} kB</span></p>
         <p v-else class="file">Drop the SVG here</p>
         <p class="quiet">or press to look for it. It is read on this machine and never changed.</p>
@@ -118,6 +128,9 @@ legend { font: 560 19px var(--title-face); margin-bottom: 9px; padding: 0; }
 .processes label:focus-within { outline: 2px solid var(--green); outline-offset: 2px; }
 .processes input { position: absolute; opacity: 0; }
 .processes span { font-size: 15px; color: var(--ink-mid); }
+.starts { display: flex; gap: 8px; }
+.starts button { border: 1px solid var(--line-strong); border-radius: 4px; background: #fffcf4; font: 500 17px var(--text-face); padding: 7px 16px; cursor: pointer; color: var(--ink); }
+.starts button.on { border-color: var(--green); background: var(--green-pale); box-shadow: inset 0 0 0 1px var(--green); }
 .two { display: grid; grid-template-columns: 1fr 1fr; gap: 18px; }
 .two label { display: flex; flex-direction: column; gap: 4px; font-weight: 500; }
 .two .quiet { font-weight: 400; font-size: 15px; }

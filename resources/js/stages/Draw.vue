@@ -1,49 +1,96 @@
 <script setup lang="ts">
+import FieldForm from '@/fields/FieldForm.vue'
+import TypedValue from '@/fields/TypedValue.vue'
+import { words } from '@/api/client'
 import { useBench } from '@/stores/bench'
-import { ElButton } from 'element-plus'
-import { computed, ref } from 'vue'
-import Drawer from './Drawer.vue'
+import { useChoices } from '@/stores/choices'
+import { tools, useDraw } from '@/stores/draw'
+import { computed, onMounted } from 'vue'
+import ArrangeSection from './draw/ArrangeSection.vue'
+import LiveSection from './draw/LiveSection.vue'
+import NodeSection from './draw/NodeSection.vue'
+import PaintSection from './draw/PaintSection.vue'
+import PieceList from './draw/PieceList.vue'
+import PlaceSection from './draw/PlaceSection.vue'
+import RecolourSection from './draw/RecolourSection.vue'
+import StrokeSection from './draw/StrokeSection.vue'
+import TextSection from './draw/TextSection.vue'
+import UnderSection from './draw/UnderSection.vue'
 
 const bench = useBench()
-const shown = ref(200)
-// The uppermost piece first, as it lies.
-const pieces = computed(() => [...(bench.art?.pieces ?? [])].reverse())
-
-function describe(box: [number, number, number, number] | null) {
-  return box ? `${box[2].toFixed(1)} × ${box[3].toFixed(1)} mm` : ''
+const draw = useDraw()
+const choices = useChoices()
+onMounted(() => choices.load().catch((refused) => (bench.problem = words(refused))))
+const now = computed(() => tools.find((one) => one.tool === draw.tool))
+const isText = computed(() => draw.tool === 'text' || (bench.detail?.details.length === 1 && bench.detail.details[0]?.text !== null && bench.detail.details[0]?.text !== undefined))
+const shape = computed(() => choices.all.shapes.find((one) => one.kind === draw.shape) ?? null)
+const shapeValues = computed(() => ({ ...Object.fromEntries(shape.value?.fields.map((field) => [field.name, field.usual]) ?? []), ...draw.shapeValues[draw.shape] }))
+function setShape(name: string, value: number | string | boolean) {
+  const own = draw.shapeValues[draw.shape] ?? {}
+  const field = shape.value?.fields.find((one) => one.name === name)
+  // Lengths are kept as they were typed: the core reads them.
+  draw.shapeValues[draw.shape] = { ...own, [name]: field && ['share', 'count', 'number'].includes(field.type) ? Number(value) : value }
 }
-async function remove() {
-  await bench.edit({ kind: 'remove', pieces: [...bench.chosen] })
-}
+const says = computed(() => {
+  if (draw.tool === 'measure') return 'Drag along a distance on the reference picture.'
+  if (draw.tool === 'arrange' && bench.entered) return 'Inside a group: pieces are chosen one by one. Esc leaves it.'
+  return now.value?.says ?? ''
+})
 </script>
 
 <template>
-  <Drawer title="Pieces" hint="Press a piece here or on the bench; hold Shift for more than one.">
-    <div class="row">
-      <ElButton size="small" @click="bench.chooseAll()">Choose all</ElButton>
-      <ElButton size="small" :disabled="bench.chosen.size === 0" :loading="bench.busy" @click="remove">Remove chosen</ElButton>
+  <section class="drawer" aria-label="Draw">
+    <div class="panes" role="tablist">
+      <button type="button" role="tab" :aria-selected="draw.pane === 'tools'" @click="draw.pane = 'tools'">Tools</button>
+      <button type="button" role="tab" :aria-selected="draw.pane === 'pieces'" data-test="pieces" @click="draw.pane = 'pieces'">Pieces and layers</button>
     </div>
-    <p v-if="pieces.length === 0" class="quiet">There is no piece on the bench. Undo, or start a job with another file.</p>
-    <ul>
-      <li v-for="piece in pieces.slice(0, shown)" :key="piece.id">
-        <button type="button" :class="{ chosen: bench.chosen.has(piece.id) }" :aria-pressed="bench.chosen.has(piece.id)" @click="bench.choose(piece.id, $event.shiftKey || $event.ctrlKey || $event.metaKey)">
-          <span class="dab" :style="{ background: piece.fill ?? 'transparent', borderColor: piece.stroke?.colour ?? 'var(--line-strong)' }" />
-          <span class="name">{{ piece.name || piece.id }}</span>
-          <span class="size numbers">{{ piece.stroke ? `line ${piece.stroke.width.toFixed(2)}` : '' }} {{ describe(piece.box) }}</span>
-        </button>
-      </li>
-    </ul>
-    <ElButton v-if="pieces.length > shown" size="small" @click="shown += 500">Show more of {{ pieces.length }}</ElButton>
-  </Drawer>
+    <PieceList v-if="draw.pane === 'pieces'" />
+    <template v-else>
+      <div class="tools" role="radiogroup" aria-label="Tool">
+        <button v-for="one in tools" :key="one.tool" type="button" role="radio" :aria-checked="draw.tool === one.tool" :class="{ on: draw.tool === one.tool }" :data-tool="one.tool" @click="draw.use(one.tool)">{{ one.label }} <kbd>{{ one.key.toUpperCase() }}</kbd></button>
+      </div>
+      <p class="says">{{ says }}</p>
+      <div v-if="draw.tool === 'shape'" class="kinds" role="radiogroup" aria-label="Shape">
+        <button v-for="one in choices.all.shapes" :key="one.kind" type="button" role="radio" :aria-checked="draw.shape === one.kind" :class="{ on: draw.shape === one.kind }" :data-shape="one.kind" @click="draw.shape = one.kind">{{ one.label }}</button>
+      </div>
+      <FieldForm v-if="draw.tool === 'shape' && shape && bench.chosen.size === 0" :fields="shape.fields" :values="shapeValues" @keep="setShape" />
+      <template v-if="draw.tool === 'brush'">
+        <label class="choice"><span>Profile</span><select v-model="draw.profile" data-field="brushProfile"><option v-for="(profile, key) in choices.all.profiles" :key="key" :value="key">{{ profile.label }}</option></select></label>
+        <TypedValue label="Widest" name="brushWidth" :value="draw.brushWidth" @keep="draw.brushWidth = Number.parseFloat($event) || 2" />
+        <TypedValue label="Smoothing" name="smoothing" :value="draw.smoothing" @keep="draw.smoothing = Number.parseFloat($event) || 0.4" />
+      </template>
+      <NodeSection v-if="draw.tool === 'nodes'" />
+      <TextSection v-if="isText" />
+      <template v-if="bench.chosen.size > 0">
+        <PlaceSection v-if="draw.tool !== 'nodes'" />
+        <PaintSection />
+        <StrokeSection />
+        <LiveSection />
+        <ArrangeSection />
+      </template>
+      <template v-else>
+        <PaintSection />
+        <StrokeSection />
+      </template>
+      <RecolourSection v-if="bench.art && bench.art.pieces.length > 0" />
+      <UnderSection />
+    </template>
+  </section>
 </template>
 
 <style scoped>
-.row { display: flex; gap: 6px; }
-ul { list-style: none; margin: 0 -6px; padding: 0; }
-button:not(.el-button) { display: grid; grid-template-columns: 18px 1fr; gap: 0 9px; width: 100%; align-items: center; border: 0; background: none; padding: 4px 6px; text-align: left; font: inherit; cursor: pointer; border-radius: 3px; }
-button:not(.el-button):hover { background: var(--paper-deep); }
-button.chosen { background: var(--green-pale); }
-.dab { width: 17px; height: 17px; border-radius: 50%; border: 2px solid; }
-.name { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.size { grid-column: 2; font-size: 14px; line-height: 1.1; color: var(--ink-mid); }
+.drawer { display: flex; flex-direction: column; gap: 8px; padding: 10px 14px 16px 16px; height: 100%; overflow-y: auto; }
+.panes { display: grid; grid-template-columns: auto 1fr; gap: 16px; border-bottom: 1px solid var(--line); flex: none; }
+.panes button { border: 0; background: none; padding: 2px 0 6px; font: 560 18px/1.1 var(--title-face); color: var(--ink-mid); cursor: pointer; border-bottom: 3px solid transparent; justify-self: start; }
+.panes button[aria-selected='true'] { color: var(--green); border-bottom-color: var(--green); }
+.tools { display: grid; grid-template-columns: 1fr 1fr; gap: 5px; flex: none; }
+.tools button { display: flex; justify-content: space-between; align-items: center; border: 1px solid var(--line-strong); border-radius: 4px; background: #fffcf4; font: 16px/1.2 var(--text-face); padding: 5px 9px; cursor: pointer; color: var(--ink); }
+.tools button.on { background: var(--green); border-color: var(--green); color: #fff; }
+kbd { font: 13px var(--text-face); opacity: .65; }
+.says { font-size: 15px; line-height: 1.25; color: var(--ink-mid); }
+.kinds { display: flex; flex-wrap: wrap; gap: 4px; flex: none; }
+.kinds button { border: 1px solid var(--line-strong); border-radius: 12px; background: #fffcf4; font: 15px/1.2 var(--text-face); padding: 2px 9px; cursor: pointer; color: var(--ink); }
+.kinds button.on { background: var(--green-pale); border-color: var(--green); color: var(--green-deep); }
+.choice { display: grid; grid-template-columns: 1fr 109px; font-size: 15px; align-items: center; }
+select { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; color: var(--ink); }
 </style>

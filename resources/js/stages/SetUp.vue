@@ -8,7 +8,7 @@ import Drawer from './Drawer.vue'
 
 const bench = useBench()
 const choices = useChoices()
-const fields = ref({ title: '', process: '', width: '', line: '', gap: '' })
+const fields = ref({ title: '', process: '', unit: 'mm', width: '', line: '', gap: '' })
 const trouble = ref('')
 const kept = ref(false)
 
@@ -18,6 +18,7 @@ function fill() {
   fields.value = {
     title: job.title,
     process: job.process,
+    unit: job.unit,
     width: `${Number(job.width.toFixed(3))}mm`,
     line: job.ownLimits.line === null ? '' : `${job.ownLimits.line}mm`,
     gap: job.ownLimits.gap === null ? '' : `${job.ownLimits.gap}mm`,
@@ -38,7 +39,7 @@ async function keep() {
   kept.value = false
   const job = bench.job
   if (!job) return
-  const changes: Record<string, unknown> = { title: fields.value.title, process: fields.value.process, line: fields.value.line || null, gap: fields.value.gap || null }
+  const changes: Record<string, unknown> = { title: fields.value.title, process: fields.value.process, unit: fields.value.unit, line: fields.value.line || null, gap: fields.value.gap || null }
   if (fields.value.width !== `${Number(job.width.toFixed(3))}mm`) changes.width = fields.value.width
   if (await bench.amend(changes)) kept.value = true
   else trouble.value = bench.problem
@@ -54,6 +55,11 @@ async function keep() {
           <ElOption v-for="one in choices.all.processes" :key="one.value" :value="one.value" :label="one.label" />
         </ElSelect>
       </label>
+      <label>Unit of the bench
+        <ElSelect v-model="fields.unit" aria-label="Unit of the bench" data-test="unit">
+          <ElOption v-for="one in ['mm', 'cm', 'in', 'pt', 'px']" :key="one" :value="one" :label="one" />
+        </ElSelect>
+      </label>
       <label>Finished width <ElInput v-model="fields.width" data-test="width" /></label>
       <p v-if="bench.job" class="quiet small">Height follows: {{ bench.job.height.toFixed(2) }} mm. Units mm, cm, in, pt, px; sums such as 4in - 2*3mm.</p>
       <div class="pair">
@@ -64,7 +70,7 @@ async function keep() {
       <ElButton type="primary" native-type="submit" :loading="bench.busy">Keep the ticket</ElButton>
       <p v-if="kept" class="quiet small" role="status">Kept.</p>
     </form>
-    <p class="quiet small">From {{ bench.job?.sourceName }}</p>
+    <p class="quiet small">{{ bench.job?.sourceName ? `From ${bench.job.sourceName}` : 'Drawn on the bench' }}</p>
   </Drawer>
 </template>
 

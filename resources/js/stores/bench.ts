@@ -1,10 +1,26 @@
 import { api, Refused, words } from '@/api/client'
-import type { Art, Finding, JobState, Piece, Preparation } from '@/api/types'
+import type { Art, ChangedState, Changes, Chosen, Finding, JobState, Piece, Preparation } from '@/api/types'
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 
 /** What the bench shows: the source, the art after a step, the wipe over both, or one sheet alone. */
-export type View = { kind: 'source' } | { kind: 'step'; index: number } | { kind: 'wipe' } | { kind: 'sheet'; index: number } | { kind: 'preview' }
+export type View =
+  | { kind: 'source' }
+  | { kind: 'step'; index: number }
+  | { kind: 'wipe' }
+  | { kind: 'sheet'; index: number }
+  | { kind: 'preview' }
+  | { kind: 'version'; name: string }
+
+/** Art with what an answer says is otherwise in it; pieces that were not changed stay the same objects. */
+export function patched(art: Art, changes: Changes): Art {
+  if (changes.pieces.length === 0 && changes.gone.length === 0 && !changes.order && !changes.frame) return art
+  const byId = new Map(art.pieces.map((piece) => [piece.id, piece]))
+  for (const id of changes.gone) byId.delete(id)
+  for (const piece of changes.pieces) byId.set(piece.id, piece)
+  const pieces = changes.order ? changes.order.map((id) => byId.get(id)!) : art.pieces.map((piece) => byId.get(piece.id)!)
+  return { ...art, ...(changes.frame ?? {}), pieces }
+}
 
 export const useBench = defineStore('bench', () => {
   const state = shallowRef<JobState | null>(null)
@@ -14,6 +30,9 @@ export const useBench = defineStore('bench', () => {
   const view = ref<View>({ kind: 'source' })
   const chosen = ref<Set<string>>(new Set())
   const finding = ref<number | null>(null)
+  /** Frame and details of what is chosen; null until they have come. */
+  const detail = shallowRef<Chosen | null>(null)
+  const versionArt = shallowRef<Art | null>(null)
   const wire = ref(false)
   const wipeAt = ref(0.5)
   const problem = ref('')
@@ -38,6 +57,7 @@ export const useBench = defineStore('bench', () => {
   const shown = computed<{ after: Art | null; before: Art | null }>(() => {
     const here = view.value
     if (here.kind === 'preview') return { after: previewArt.value, before: null }
+    if (here.kind === 'version') return { after: art.value, before: versionArt.value }
     if (here.kind === 'step') return { after: artAfter(here.index), before: null }
     if (here.kind === 'wipe') return { after: artAfter(lastStep.value), before: art.value }
     if (here.kind === 'sheet') {
@@ -50,10 +70,10 @@ export const useBench = defineStore('bench', () => {
     return { after: art.value, before: null }
   })
 
-  function take(next: JobState) {
-    state.value = next
-    const ids = new Set(next.art.pieces.map((piece) => piece.id))
-    chosen.value = new Set([...chosen.value].filter((id) => ids.has(id)))
+  function take(next: JobState | ChangedState) {
+    state.value = 'art' in next ? next : { ...next, art: patched(state.value!.art, next.changes) }
+    const ids = new Set(state.value.art.pieces.map((piece) => piece.id))
+    if ([...chosen.value].some((id) => !ids.has(id))) chosen.value = new Set([...chosen.value].filter((id) => ids.has(id)))
     if (preparation.value === null || next.preparation === null || next.preparation.id >= preparation.value.id) {
       preparation.value = next.preparation
     }
@@ -68,6 +88,8 @@ export const useBench = defineStore('bench', () => {
       view.value = { kind: 'source' }
       chosen.value = new Set()
       finding.value = null
+      detail.value = null
+      entered.value = null
     }
     problem.value = ''
     loading.value = true
@@ -143,29 +165,97 @@ export const useBench = defineStore('bench', () => {
   }
 
   /** Sends a change; when another window was faster, its state is shown and nothing is overwritten. */
-  async function change(send: (version: number) => Promise<JobState>): Promise<boolean> {
-    if (!job.value) return false
+  async function change(send: (version: number) => Promise<JobState | ChangedState>, kind = ''): Promise<Changes | null> {
+    if (!job.value) return null
     problem.value = ''
+    again.value = null
     busy.value = true
     try {
       const before = preparation.value
-      take(await send(job.value.version))
-      if (view.value.kind !== 'source') view.value = { kind: 'source' }
-      if (before && before.status === 'done' && preparation.value?.stale) await prepare(before.steps)
-      return true
+      const answer = await send(job.value.version)
+      take(answer)
+      await refreshDetail()
+      if (view.value.kind !== 'source' && view.value.kind !== 'version') view.value = { kind: 'source' }
+      // While something is drawn the sheets wait; after a tool of preparation they follow at once.
+      if (!kind.startsWith('draw:') && before && before.status === 'done' && preparation.value?.stale) await prepare(before.steps)
+      return 'changes' in answer ? answer.changes : { pieces: [], gone: [], order: null, frame: null }
     } catch (refused) {
       problem.value = words(refused)
-      if (refused instanceof Refused && refused.status === 409) take(refused.body as unknown as JobState)
-      return false
+      if (refused instanceof Refused && refused.status === 409) {
+        take(refused.body as unknown as JobState)
+        again.value = () => change(send, kind)
+        await refreshDetail()
+      }
+      return null
     } finally {
       busy.value = false
     }
   }
 
-  const edit = (fields: Record<string, unknown>) => change((version) => api.post<JobState>(`jobs/${job.value!.id}/edits`, { version, edit: fields }))
-  const undo = () => (state.value?.history.canUndo ? change((version) => api.post<JobState>(`jobs/${job.value!.id}/undo`, { version })) : Promise.resolve(false))
-  const redo = () => (state.value?.history.canRedo ? change((version) => api.post<JobState>(`jobs/${job.value!.id}/redo`, { version })) : Promise.resolve(false))
-  const amend = (fields: Record<string, unknown>) => change((version) => api.patch<JobState>(`jobs/${job.value!.id}`, { version, ...fields }))
+  /** An edit that a faster window held up, to be made on top of its newer state. */
+  const again = shallowRef<null | (() => Promise<Changes | null>)>(null)
+
+  // One after the other: each must know the version that the one before made.
+  let line: Promise<unknown> = Promise.resolve()
+  function queued<T>(work: () => Promise<T>): Promise<T> {
+    const next = line.then(work, work)
+    line = next
+    return next
+  }
+
+  const changeBy = (send: (version: number) => Promise<ChangedState>) => queued(() => change(send, 'draw:'))
+  const changed = (path: string, body: () => Record<string, unknown>, kind = '') =>
+    queued(() => change((version) => api.post<ChangedState>(`jobs/${job.value!.id}/${path}`, { version, ...body() }), kind))
+  type Fields = Record<string, unknown>
+  const edit = (fields: Fields | (() => Fields), kind = '') => changed('edits', () => ({ edit: typeof fields === 'function' ? fields() : fields }), kind)
+  /** An edit of the Draw stage; ids of the pieces that are new by it are chosen. */
+  async function draw(fields: Fields | (() => Fields), chooseNew = false): Promise<Changes | null> {
+    let known = new Set<string>()
+    const changes = await edit(() => {
+      known = new Set(art.value?.pieces.map((piece) => piece.id))
+      return typeof fields === 'function' ? fields() : fields
+    }, 'draw:')
+    const fresh = changes?.pieces.filter((piece) => !known.has(piece.id)).map((piece) => piece.id) ?? []
+    if (chooseNew && fresh.length > 0) {
+      chosen.value = new Set(fresh)
+      await refreshDetail()
+    }
+    return changes
+  }
+  const undo = () => (state.value?.history.canUndo ? changed('undo', () => ({}), 'draw:undo') : Promise.resolve(null))
+  const redo = () => (state.value?.history.canRedo ? changed('redo', () => ({}), 'draw:redo') : Promise.resolve(null))
+  const amend = (fields: Record<string, unknown>) => queued(() => change((version) => api.patch<JobState | ChangedState>(`jobs/${job.value!.id}`, { version, ...fields })))
+
+  let looking: AbortController | null = null
+  async function refreshDetail() {
+    looking?.abort()
+    if (!job.value || chosen.value.size === 0 || chosen.value.size > 5000) {
+      detail.value = null
+      return
+    }
+    looking = new AbortController()
+    try {
+      detail.value = await api.post<Chosen>(`jobs/${job.value.id}/pieces`, { pieces: [...chosen.value] }, looking.signal)
+    } catch (refused) {
+      if (!(refused instanceof DOMException)) detail.value = null
+    }
+  }
+  watch(chosen, (now, before) => {
+    if (now.size !== before.size || [...now].some((id) => !before.has(id))) {
+      detail.value = null
+      refreshDetail()
+    }
+  })
+
+  async function compare(id: number, name: string) {
+    if (!job.value) return
+    try {
+      versionArt.value = await api.get<Art>(`jobs/${job.value.id}/versions/${id}`)
+      view.value = { kind: 'version', name }
+    } catch (refused) {
+      problem.value = words(refused)
+    }
+  }
 
   let asking: AbortController | null = null
   async function preview(fields: Record<string, unknown>) {
@@ -174,7 +264,8 @@ export const useBench = defineStore('bench', () => {
     asking = new AbortController()
     problem.value = ''
     try {
-      previewArt.value = (await api.post<{ art: Art }>(`jobs/${job.value.id}/edits/preview`, { edit: fields }, asking.signal)).art
+      const changes = await api.post<Changes>(`jobs/${job.value.id}/edits/preview`, { edit: fields }, asking.signal)
+      previewArt.value = patched(art.value!, changes)
       view.value = { kind: 'preview' }
     } catch (refused) {
       if (refused instanceof DOMException) return
@@ -182,18 +273,54 @@ export const useBench = defineStore('bench', () => {
     }
   }
 
-  function choose(id: string, more: boolean) {
+  let trying: AbortController | null = null
+  /** What a drag would give, while it lasts; a newer question replaces the one before. */
+  async function tried(fields: Record<string, unknown>): Promise<Piece[] | null> {
+    trying?.abort()
+    trying = new AbortController()
+    try {
+      return (await api.post<Changes>(`jobs/${job.value!.id}/edits/preview`, { edit: fields }, trying.signal)).pieces
+    } catch {
+      return null
+    }
+  }
+
+  const byId = computed(() => new Map(art.value?.pieces.map((piece) => [piece.id, piece]) ?? []))
+  const closedLayers = computed(() => new Set(art.value?.layers.filter((layer) => layer.hidden || layer.locked).map((layer) => layer.id) ?? []))
+  /** The group that was entered: presses inside it choose its pieces one by one. */
+  const entered = ref<string | null>(null)
+
+  function touchable(piece: Piece | undefined): boolean {
+    return !!piece && !piece.hidden && !piece.locked && !closedLayers.value.has(piece.layer)
+  }
+
+  /** A piece with all that moves with it: its group, unless that was entered. */
+  function together(id: string): string[] {
+    const piece = byId.value.get(id)
+    if (!piece || !art.value) return [id]
+    const depth = entered.value ? piece.groups.indexOf(entered.value) + 1 : 0
+    const group = piece.groups[depth]
+    return group === undefined ? [id] : art.value.pieces.filter((one) => one.groups.includes(group)).map((one) => one.id)
+  }
+
+  function choose(id: string, more: boolean, alone = false) {
+    const unit = alone ? [id] : together(id)
     const next = new Set(more ? chosen.value : [])
-    if (more && chosen.value.has(id)) next.delete(id)
-    else next.add(id)
+    const off = more && chosen.value.has(id)
+    for (const one of unit) {
+      if (off) next.delete(one)
+      else next.add(one)
+    }
+    if (entered.value && !byId.value.get(id)?.groups.includes(entered.value)) entered.value = null
     chosen.value = next
   }
 
   function chooseAll() {
-    chosen.value = new Set(art.value?.pieces.map((piece) => piece.id) ?? [])
+    chosen.value = new Set(art.value?.pieces.filter(touchable).map((piece) => piece.id) ?? [])
   }
 
   function chooseNone() {
+    entered.value = null
     chosen.value = new Set()
     if (view.value.kind === 'preview') view.value = { kind: 'source' }
   }
@@ -204,6 +331,7 @@ export const useBench = defineStore('bench', () => {
 
   return {
     state, job, art, preparation, result, running, prepared, lastStep, findings, sheets, view, shown, chosen, finding, wire, wipeAt,
+    detail, changeBy, entered, byId, again, touchable, together, draw, tried, refreshDetail, compare, versionArt,
     problem, loading, busy, open, show, prepare, stop, edit, undo, redo, amend, preview, choose, chooseAll, chooseNone, leave,
   }
 })

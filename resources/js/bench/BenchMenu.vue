@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import { commands } from '@/stages/draw/commands'
+import { useBench } from '@/stores/bench'
+import { onClickOutside } from '@vueuse/core'
+import { computed, onMounted, ref } from 'vue'
+
+/** What can be done here, and what lies under the pointer. */
+const props = defineProps<{ at: { x: number; y: number; under: string[] } }>()
+const emit = defineEmits<{ close: [] }>()
+const bench = useBench()
+const menu = ref<HTMLElement | null>(null)
+onClickOutside(menu, () => emit('close'))
+onMounted(() => menu.value?.querySelector<HTMLElement>('button')?.focus())
+const shown = computed(() => commands.filter((one) => one.menu && one.can(bench)))
+const under = computed(() => props.at.under.slice(0, 8).map((id) => bench.byId.get(id)).filter((piece) => piece !== undefined))
+
+function key(event: KeyboardEvent) {
+  const all = [...(menu.value?.querySelectorAll<HTMLElement>('button') ?? [])]
+  const at = all.indexOf(document.activeElement as HTMLElement)
+  const next = { ArrowDown: at + 1, ArrowUp: at - 1, Home: 0, End: all.length - 1 }[event.key]
+  if (event.key === 'Escape') emit('close')
+  else if (next === undefined) return
+  else all[(next + all.length) % all.length]?.focus()
+  event.preventDefault()
+  event.stopPropagation()
+}
+</script>
+
+<template>
+  <div ref="menu" class="menu" role="menu" aria-label="What can be done here" :style="{ left: `${at.x}px`, top: `${at.y}px` }" data-test="menu" @keydown="key" @pointerdown.stop @click.stop>
+    <template v-if="under.length > 1">
+      <p>Under the pointer</p>
+      <button v-for="piece in under" :key="piece.id" type="button" role="menuitem" :class="{ on: bench.chosen.has(piece.id) }" @click="bench.choose(piece.id, false, true), $emit('close')">
+        <span class="dab" :style="{ background: piece.fill ?? 'transparent', borderColor: piece.stroke?.colour ?? 'var(--line-strong)' }" />{{ piece.name || piece.id }}
+      </button>
+      <hr>
+    </template>
+    <button v-for="one in shown" :key="one.label" type="button" role="menuitem" @click="one.run(bench), $emit('close')"><span>{{ one.label }}</span><kbd v-if="one.keys">{{ one.keys }}</kbd></button>
+    <p v-if="shown.length === 0" class="quiet">Choose a piece first.</p>
+  </div>
+</template>
+
+<style scoped>
+.menu { position: absolute; z-index: 5; width: 210px; max-height: 330px; overflow-y: auto; background: #fffcf4; border: 1px solid var(--line-strong); border-radius: 4px; padding: 5px; box-shadow: 0 3px 14px #26231d33; }
+p { font-size: 14px; color: var(--ink-mid); padding: 2px 8px; }
+button { display: flex; align-items: center; gap: 8px; width: 100%; border: 0; background: none; font: 16px/1.2 var(--text-face); padding: 4px 8px; text-align: left; border-radius: 3px; cursor: pointer; color: var(--ink); }
+button span:not(.dab) { flex: 1; }
+button:hover, button:focus-visible { background: var(--green-pale); outline: none; }
+button.on { color: var(--green); font-weight: 700; }
+kbd { font: 13px var(--text-face); color: var(--ink-soft); }
+.dab { width: 14px; height: 14px; border-radius: 50%; border: 2px solid; }
+hr { border: 0; border-top: 1px solid var(--line); margin: 4px 0; }
+</style>

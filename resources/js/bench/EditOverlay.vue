@@ -1,0 +1,272 @@
+<script setup lang="ts">
+import { useBench } from '@/stores/bench'
+import { useDraw } from '@/stores/draw'
+import { computed } from 'vue'
+import ChosenMarks from './ChosenMarks.vue'
+import { applied, inverse, type Matrix, type Point } from './geometry'
+import { knobs, type useTools } from './useTools'
+
+/** What is drawn over the art while it is edited: frame and knobs, nodes and handles, drafts and numbers. Sizes are px at any zoom. */
+const props = defineProps<{ tools: ReturnType<typeof useTools>; scale: number; left: number; top: number; caught: { x: number; y: number; name: string } | null }>()
+const bench = useBench()
+const draw = useDraw()
+const tools = props.tools
+
+const px = (p: Point): Point => ({ x: props.left + p.x * props.scale, y: props.top + p.y * props.scale })
+const place = computed(() => `translate(${props.left} ${props.top}) scale(${props.scale})`)
+const framed = computed(() => ['arrange', 'gradient'].includes(draw.tool) && tools.showing.value && tools.frame.value !== null)
+const corners = computed(() => {
+  const frame = tools.frame.value
+  if (!frame) return []
+  const at = (fx: number, fy: number) => px(applied(frame.turn, { x: frame.box.left + fx * frame.box.width, y: frame.box.top + fy * frame.box.height }))
+  return knobs.map((knob) => ({ knob, at: at(knob.fx, knob.fy) }))
+})
+const outline = computed(() => corners.value.filter(({ knob }) => knob.fx !== 0.5 && knob.fy !== 0.5).map(({ at }) => `${at.x},${at.y}`).join(' '))
+const stalk = computed(() => {
+  const [top, bottom] = [corners.value.find(({ knob }) => knob.name === 'top')?.at, corners.value.find(({ knob }) => knob.name === 'bottom')?.at]
+  if (!top || !bottom) return null
+  const long = Math.hypot(top.x - bottom.x, top.y - bottom.y) || 1
+  const [x, y] = long > 1 ? [(top.x - bottom.x) / long, (top.y - bottom.y) / long] : [0, -1]
+  return { from: top, to: { x: top.x + 26 * x, y: top.y + 26 * y } }
+})
+
+interface ShownNode {
+  k: number
+  i: number
+  at: Point
+  kind: string
+  on: boolean
+  handles: { at: Point; out: boolean }[]
+}
+const nodes = computed<ShownNode[]>(() => {
+  if (draw.tool !== 'nodes') return []
+  const out: ShownNode[] = []
+  for (const [k, contour] of tools.contours.value.entries()) {
+    const c = contour.coords
+    const n = (c.length - 2) / 6
+    const count = n + (contour.closed ? 0 : 1)
+    if (out.length + count > 3000) break
+    for (let i = 0; i < count; i++) {
+      const at = { x: c[6 * i]!, y: c[6 * i + 1]! }
+      const on = draw.nodes.has(`${k} ${i}`)
+      const into = i > 0 ? i - 1 : contour.closed ? n - 1 : -1
+      const handles: { at: Point; out: boolean }[] = []
+      // Handles show at chosen nodes and their neighbours, so that a dense outline stays clear.
+      const near = on || draw.nodes.has(`${k} ${(i + 1) % count}`) || draw.nodes.has(`${k} ${(i + count - 1) % count}`) || draw.segment === `${k} ${i}` || draw.segment === `${k} ${into}` || count <= 12
+      if (near) {
+        const add = (at: number, isOut: boolean) => {
+          const h = { x: c[at]!, y: c[at + 1]! }
+          if (Math.hypot(h.x - c[6 * i]!, h.y - c[6 * i + 1]!) > 1e-6) handles.push({ at: px(h), out: isOut })
+        }
+        if (i < n) add(6 * i + 2, true)
+        if (into >= 0) add(6 * into + 4, false)
+      }
+      out.push({ k, i, at: px(at), kind: contour.kinds[i] ?? 'corner', on, handles })
+    }
+  }
+  return out
+})
+
+/** Knobs of an adjustable shape, in its own space. */
+const values = computed(() => {
+  const shape = tools.one.value?.shape
+  if (!shape || draw.tool !== 'arrange' || !tools.showing.value) return []
+  const m = shape.matrix as Matrix
+  const back = inverse(m)
+  const v = (name: string) => Number(shape.values[name] ?? 0)
+  const [w, h] = [v('width') / 2, v('height') / 2]
+  const out: { name: string; at: Point; set: (at: Point) => Record<string, number> }[] = []
+  const knob = (name: string, p: Point, set: (own: Point) => Record<string, number>) => out.push({ name, at: px(applied(m, p)), set: (at) => set(applied(back, at)) })
+  const least = Math.min(w, h)
+  if (shape.kind === 'rectangle') {
+    const all = (r: number) => ({ topLeft: r, topRight: r, bottomRight: r, bottomLeft: r })
+    knob('Corners', { x: -w + Math.max(v('topLeft'), Math.min(6 / props.scale * 2, least / 3)), y: -h }, (p) => all(Math.min(least, Math.max(0, p.x + w))))
+  }
+  if (shape.kind === 'star') {
+    const angle = Math.PI / v('points') - Math.PI / 2
+    knob('Inner ratio', { x: w * v('inner') * Math.cos(angle), y: h * v('inner') * Math.sin(angle) }, (p) => ({ inner: Math.min(1, Math.max(0.02, Math.hypot(p.x / w, p.y / h))) }))
+  }
+  if (shape.kind === 'ellipse') {
+    const [a, b] = [(v('start') * Math.PI) / 180, ((v('start') + v('sweep')) * Math.PI) / 180]
+    const degrees = (p: Point) => (Math.atan2(p.y / h, p.x / w) * 180) / Math.PI
+    const share = Math.max(v('inner'), 0.06)
+    knob('Inner ratio', { x: w * share * Math.cos((a + b) / 2), y: h * share * Math.sin((a + b) / 2) }, (p) => ({ inner: Math.min(0.99, Math.max(0, Math.hypot(p.x / w, p.y / h) < 0.08 ? 0 : Math.hypot(p.x / w, p.y / h))) }))
+    knob('End', { x: w * Math.cos(b), y: h * Math.sin(b) }, (p) => ({ sweep: ((((degrees(p) - v('start')) % 360) + 360) % 360) || 360 }))
+    if (v('sweep') < 360) knob('Start', { x: w * Math.cos(a), y: h * Math.sin(a) }, (p) => ({ start: degrees(p), sweep: (((v('start') + v('sweep') - degrees(p)) % 360) + 360) % 360 || 360 }))
+  }
+  if (shape.kind === 'banner') knob('Fold depth', { x: 0, y: h - v('depth') }, (p) => ({ depth: Math.min(1.9 * h, Math.max(0, h - p.y)) }))
+  if (shape.kind === 'arrow') knob('Head length', { x: w - v('head'), y: -v('shaft') / 2 }, (p) => ({ head: Math.min(2 * w, Math.max(0, w - p.x)), shaft: Math.min(2 * h, Math.max(0, -2 * p.y)) }))
+  if (shape.kind === 'heart') knob('Cleft', { x: 0, y: -h + 2 * h * v('cleft') }, (p) => ({ cleft: Math.min(0.7, Math.max(0.02, (p.y + h) / (2 * h))) }))
+  return out
+})
+
+const mirror = computed(() => {
+  const axis = tools.one.value?.mirror
+  if (!axis) return null
+  const [x, y] = [Math.cos((axis.angle * Math.PI) / 180) * 1e4, Math.sin((axis.angle * Math.PI) / 180) * 1e4]
+  return { axis, from: px({ x: axis.x - x, y: axis.y - y }), to: px({ x: axis.x + x, y: axis.y + y }) }
+})
+function grabAxis(event: PointerEvent) {
+  const axis = mirror.value?.axis
+  const id = tools.one.value?.id
+  if (!axis || !id) return
+  let at = { x: axis.x, y: axis.y }
+  const fields = () => ({ kind: 'mirror-half', pieces: [id], ...axis, x: at.x, y: at.y })
+  tools.grab(
+    event,
+    (to) => {
+      at = to
+      bench.tried(fields()).then((pieces) => {
+        if (pieces?.[0]) tools.tryPath.value = pieces[0].d
+      })
+      return `axis at ${to.x.toFixed(2)}, ${to.y.toFixed(2)} mm`
+    },
+    () => bench.draw(fields()).finally(() => (tools.tryPath.value = null)),
+  )
+}
+
+const ring = computed(() => {
+  const repeat = tools.one.value?.repeat
+  return repeat && repeat.kind === 'ring' ? { repeat, at: px({ x: Number(repeat.centreX), y: Number(repeat.centreY) }) } : null
+})
+function grabCentre(event: PointerEvent) {
+  const repeat = ring.value?.repeat
+  const id = tools.one.value?.id
+  if (!repeat || !id) return
+  let at = { x: Number(repeat.centreX), y: Number(repeat.centreY) }
+  const { kind, ...rest } = repeat
+  const fields = () => ({ ...rest, kind: 'repeat', as: kind, pieces: [id], centreX: at.x, centreY: at.y })
+  tools.grab(
+    event,
+    (to) => {
+      at = to
+      bench.tried(fields()).then((pieces) => {
+        if (pieces?.[0]) tools.tryPath.value = pieces[0].d
+      })
+      return `centre at ${to.x.toFixed(2)}, ${to.y.toFixed(2)} mm`
+    },
+    () => bench.draw(fields()).finally(() => (tools.tryPath.value = null)),
+  )
+}
+
+/** The ends of a gradient, which are dragged on the art itself. */
+const gradient = computed(() => {
+  const id = bench.chosen.size === 1 ? [...bench.chosen][0]! : ''
+  const paint = bench.byId.get(id)?.fillGradient
+  if (!paint || draw.tool !== 'arrange' && draw.tool !== 'gradient') return null
+  const m = (paint.transform.match(/-?[\d.]+(?:e-?\d+)?/g) ?? []).map(Number) as unknown as Matrix
+  const [x, y, a, b] = paint.axis as [number, number, number, number]
+  const ends = paint.kind === 'linear' ? [{ x, y }, { x: a, y: b }] : [{ x, y }, { x: x + a, y }]
+  return { id, paint, ends: ends.map((end) => applied(m, end)) as [Point, Point] }
+})
+function grabEnd(event: PointerEvent, index: number) {
+  const now = gradient.value
+  if (!now) return
+  const ends = [...now.ends] as [Point, Point]
+  tools.grab(
+    event,
+    (to) => {
+      // A radial one is carried by its middle.
+      if (index === 0 && now.paint.kind === 'radial') ends[1] = { x: now.ends[1].x + to.x - now.ends[0].x, y: now.ends[1].y + to.y - now.ends[0].y }
+      ends[index] = to
+      return `${to.x.toFixed(2)}, ${to.y.toFixed(2)} mm`
+    },
+    () => bench.draw({ kind: 'fill', pieces: [now.id], gradient: { kind: now.paint.kind, spread: now.paint.spread, axis: [ends[0].x, ends[0].y, ends[1].x, ends[1].y], stops: now.paint.stops } }),
+  )
+}
+
+const label = computed(() => (tools.said.value ? px(tools.said.value.at) : null))
+</script>
+
+<template>
+  <g class="edit">
+    <g :transform="place">
+      <ChosenMarks :hide="!tools.showing.value" />
+      <path v-if="tools.tryPath.value !== null" class="try" :d="tools.tryPath.value" />
+      <path v-if="tools.draft.value" class="draft" :d="tools.draft.value" />
+      <path v-if="tools.rubber.value" class="draft loose" :d="tools.rubber.value" />
+      <rect v-if="tools.box.value" class="box" :x="tools.box.value.left" :y="tools.box.value.top" :width="tools.box.value.width" :height="tools.box.value.height" />
+      <line v-if="draw.marks" class="measure" :x1="draw.marks[0]" :y1="draw.marks[1]" :x2="draw.marks[2]" :y2="draw.marks[3]" />
+    </g>
+    <g v-if="mirror" class="axis" @pointerdown="grabAxis" @click.stop>
+      <line class="wide" :x1="mirror.from.x" :y1="mirror.from.y" :x2="mirror.to.x" :y2="mirror.to.y" />
+      <line :x1="mirror.from.x" :y1="mirror.from.y" :x2="mirror.to.x" :y2="mirror.to.y" />
+    </g>
+    <g v-if="ring" class="ring" data-knob="centre" @pointerdown="grabCentre" @click.stop><circle :cx="ring.at.x" :cy="ring.at.y" r="9" /><path :d="`M${ring.at.x - 14} ${ring.at.y}h28M${ring.at.x} ${ring.at.y - 14}v28`" /></g>
+    <template v-if="framed">
+      <polygon class="frame" :points="outline" />
+      <template v-if="stalk">
+        <line class="frame" :x1="stalk.from.x" :y1="stalk.from.y" :x2="stalk.to.x" :y2="stalk.to.y" />
+        <circle class="knob turn" data-knob="turn" :cx="stalk.to.x" :cy="stalk.to.y" r="6" @pointerdown="tools.grabKnob($event, { name: 'turn', fx: 0.5, fy: 0, turns: true })" @click.stop><title>Turn: drag; Shift holds 15°</title></circle>
+      </template>
+      <path
+        v-for="{ knob, at } in corners"
+        :key="knob.name"
+        class="knob"
+        :data-knob="knob.name"
+        :d="`M${at.x - 6} ${at.y}L${at.x} ${at.y - 6}L${at.x + 6} ${at.y}L${at.x} ${at.y + 6}Z`"
+        @pointerdown="tools.grabKnob($event, knob)"
+        @click.stop
+      >
+<title>Size: drag; Shift keeps the ratio, Alt from the middle</title>
+</path>
+    </template>
+    <circle v-for="one in values" :key="one.name" class="value" :data-value="one.name" :cx="one.at.x" :cy="one.at.y" r="6" @pointerdown="tools.grabValue($event, one.set)" @click.stop><title>{{ one.name }}</title></circle>
+    <g v-if="gradient" class="gradient">
+      <line :x1="px(gradient.ends[0]).x" :y1="px(gradient.ends[0]).y" :x2="px(gradient.ends[1]).x" :y2="px(gradient.ends[1]).y" />
+      <circle v-for="(end, index) in gradient.ends" :key="index" :cx="px(end).x" :cy="px(end).y" r="8" :fill="gradient.paint.stops[index === 0 ? 0 : gradient.paint.stops.length - 1]!.colour" :data-gradient="index" @pointerdown="grabEnd($event, index)" @click.stop />
+    </g>
+    <g v-for="node in nodes" :key="`${node.k} ${node.i}`">
+      <template v-for="handle in node.handles" :key="String(handle.out)">
+        <line class="handle" :x1="node.at.x" :y1="node.at.y" :x2="handle.at.x" :y2="handle.at.y" />
+        <circle class="handle" :cx="handle.at.x" :cy="handle.at.y" r="4.5" :data-handle="`${node.k} ${node.i} ${handle.out ? 'out' : 'in'}`" @pointerdown="tools.grabHandle($event, node.k, node.i, handle.out)" @click.stop />
+      </template>
+      <path
+        :class="['node', { on: node.on }]"
+        :data-node="`${node.k} ${node.i}`"
+        :d="node.kind === 'corner' ? `M${node.at.x - 6} ${node.at.y + 5}L${node.at.x} ${node.at.y - 6}L${node.at.x + 6} ${node.at.y + 5}Z` : `M${node.at.x - 5.5} ${node.at.y}a5.5 5.5 0 1 0 11 0a5.5 5.5 0 1 0 -11 0Z`"
+        @pointerdown="tools.grabNode($event, node.k, node.i)"
+        @click.stop
+      />
+      <circle v-if="node.kind === 'even'" class="even" :cx="node.at.x" :cy="node.at.y" r="1.8" />
+    </g>
+    <circle v-if="tools.curve.value?.first" class="first" :cx="px(tools.curve.value.first).x" :cy="px(tools.curve.value.first).y" r="7" />
+    <g v-if="caught" class="caught">
+      <circle :cx="px(caught).x" :cy="px(caught).y" r="7" />
+      <text :x="px(caught).x + 12" :y="px(caught).y - 10" data-test="caught">{{ caught.name }}</text>
+    </g>
+    <g v-if="label && tools.said.value" class="said" :transform="`translate(${label.x + 16} ${label.y + 26})`">
+      <text data-test="said">{{ tools.said.value.text }}</text>
+    </g>
+  </g>
+</template>
+
+<style scoped>
+.try { fill: color-mix(in srgb, var(--green) 14%, transparent); stroke: var(--green); stroke-width: 2; vector-effect: non-scaling-stroke; pointer-events: none; }
+.draft { fill: none; stroke: var(--green); stroke-width: 2; vector-effect: non-scaling-stroke; pointer-events: none; }
+.draft.loose { stroke-dasharray: 3 4; }
+.box { fill: color-mix(in srgb, var(--green) 10%, transparent); stroke: var(--green); stroke-width: 1.5; vector-effect: non-scaling-stroke; pointer-events: none; }
+.measure { stroke: var(--coral); stroke-width: 2.5; vector-effect: non-scaling-stroke; pointer-events: none; }
+.frame { fill: none; stroke: var(--green); stroke-width: 1; pointer-events: none; }
+.knob { fill: #fffdf7; stroke: var(--green); stroke-width: 1.6; cursor: grab; }
+.knob:hover, .value:hover { fill: var(--green-pale); }
+.value { fill: #f3c35b; stroke: var(--ink); stroke-width: 1.2; cursor: grab; }
+.node { fill: #fffdf7; stroke: var(--ink); stroke-width: 1.5; cursor: grab; }
+.node.on { fill: var(--green); stroke: var(--green-deep); }
+.even { fill: var(--ink); pointer-events: none; }
+.node.on + .even { fill: #fffdf7; }
+line.handle { stroke: var(--ink-mid); stroke-width: 1; pointer-events: none; }
+circle.handle { fill: var(--ink-mid); stroke: #fffdf7; stroke-width: 1.5; cursor: grab; }
+.first { fill: none; stroke: var(--green); stroke-width: 2; pointer-events: none; }
+.axis { cursor: move; }
+.axis line { stroke: var(--coral-deep); stroke-width: 1.5; stroke-dasharray: 14 4 3 4; }
+.axis .wide, .ring .wide { stroke: transparent; stroke-width: 10; stroke-dasharray: none; }
+.ring { cursor: move; }
+.ring circle { fill: #fffdf7aa; stroke: var(--coral-deep); stroke-width: 1.5; }
+.ring path { stroke: var(--coral-deep); stroke-width: 1.5; fill: none; }
+.gradient line { stroke: var(--ink); stroke-width: 1.5; stroke-dasharray: 2 3; pointer-events: none; }
+.gradient circle { stroke: #fffdf7; stroke-width: 2.5; paint-order: stroke; cursor: grab; filter: drop-shadow(0 0 1px var(--ink)); }
+.caught circle { fill: none; stroke: var(--coral); stroke-width: 2; pointer-events: none; }
+.caught text, .said text { font: 500 15px var(--text-face); fill: var(--ink); paint-order: stroke; stroke: #fffdf7; stroke-width: 4; pointer-events: none; font-variant-numeric: tabular-nums; }
+.caught text { fill: var(--coral-deep); }
+</style>

@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import { useBench } from '@/stores/bench'
+import { bare } from '@/units'
+import { computed, ref, watch } from 'vue'
+
+/** A number that is typed with a unit and plain arithmetic; what was typed goes to the core as it is. */
+const props = defineProps<{ label: string; value: number | null; angle?: boolean; plain?: boolean; name?: string; disabled?: boolean; brief?: boolean }>()
+const emit = defineEmits<{ keep: [text: string] }>()
+const bench = useBench()
+const unit = computed(() => bench.job?.unit ?? 'mm')
+const shown = computed(() => (props.value === null ? '' : props.angle ? `${Number(props.value.toFixed(3))}` : props.plain ? `${Number(props.value.toFixed(4))}` : bare(props.value, unit.value)))
+const text = ref(shown.value)
+const typing = ref(false)
+watch(shown, (next) => {
+  if (!typing.value) text.value = next
+})
+
+function keep() {
+  typing.value = false
+  if (text.value.trim() !== '' && text.value !== shown.value) emit('keep', text.value)
+  else text.value = shown.value
+}
+function key(event: KeyboardEvent) {
+  if (event.key === 'Enter') {
+    if (text.value.trim() !== '') emit('keep', text.value)
+    typing.value = false
+  } else if (event.key === 'Escape') {
+    text.value = shown.value
+    typing.value = false
+    ;(event.target as HTMLElement).blur()
+  } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+    const value = Number(text.value)
+    if (!Number.isFinite(value)) return
+    const step = (event.shiftKey ? 10 : 1) * (props.plain && !props.angle && Math.abs(value) <= 1 ? 0.05 : 1) * (event.key === 'ArrowUp' ? 1 : -1)
+    text.value = String(Number((value + step).toFixed(4)))
+    emit('keep', text.value)
+    event.preventDefault()
+  } else typing.value = true
+}
+</script>
+
+<template>
+  <label :class="['typed', { brief }]">
+    <span>{{ label }}</span>
+    <input v-model="text" type="text" inputmode="text" autocomplete="off" spellcheck="false" :disabled="disabled" :data-field="name ?? label" @keydown.stop="key" @focus="($event.target as HTMLInputElement).select()" @blur="keep">
+    <i>{{ angle ? '°' : plain ? '' : unit }}</i>
+  </label>
+</template>
+
+<style scoped>
+.typed { display: grid; grid-template-columns: 1fr 84px 20px; align-items: center; gap: 0 5px; font-size: 15px; line-height: 1.15; min-height: 29px; }
+.typed.brief { grid-template-columns: auto minmax(0, 1fr) 18px; }
+input { width: 100%; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; font: inherit; font-variant-numeric: tabular-nums; padding: 3px 6px; color: var(--ink); }
+input:disabled { opacity: .5; }
+i { font-style: normal; color: var(--ink-soft); font-size: 13px; }
+</style>

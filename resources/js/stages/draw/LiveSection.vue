@@ -1,0 +1,75 @@
+<script setup lang="ts">
+import type { FieldValue } from '@/api/types'
+import FieldForm from '@/fields/FieldForm.vue'
+import TypedValue from '@/fields/TypedValue.vue'
+import { useBench } from '@/stores/bench'
+import { useChoices } from '@/stores/choices'
+import { computed } from 'vue'
+import Section from './Section.vue'
+
+/** What of the chosen piece is still adjustable: its shape, a mirrored half, a repeat, rounded corners. */
+const bench = useBench()
+const choices = useChoices()
+const one = computed(() => (bench.detail?.details.length === 1 ? bench.detail.details[0]! : null))
+const details = computed(() => bench.detail?.details ?? [])
+const ids = () => [...bench.chosen]
+const mirror = computed(() => details.value.find((detail) => detail.mirror)?.mirror ?? null)
+const repeat = computed(() => details.value.find((detail) => detail.repeat)?.repeat ?? null)
+
+function setMirror(fields: Record<string, unknown>) {
+  const usual = { x: bench.art!.width / 2, y: bench.art!.height / 2, angle: 90, reach: 1 }
+  bench.draw({ kind: 'mirror-half', pieces: ids(), ...usual, ...(mirror.value ?? {}), ...fields })
+}
+function setRepeat(name: string, value: FieldValue) {
+  const box = bench.detail?.box
+  const usual = Object.fromEntries(choices.all.repeat.map((field) => [field.name, field.usual]))
+  const step = box ? { stepX: box[2] + 5, centreX: bench.art!.width / 2, centreY: bench.art!.height / 2 } : {}
+  const { kind, ...rest } = { ...usual, ...step, ...(repeat.value ?? {}), [name]: value } as Record<string, FieldValue>
+  const grid = kind === 'grid' && !repeat.value && box ? { stepY: box[3] + 5 } : {}
+  bench.draw({ kind: 'repeat', as: kind, pieces: ids(), ...rest, ...grid })
+}
+const shown = computed(() => {
+  const kind = repeat.value?.kind
+  return (field: { name: string }) => field.name === 'kind' || field.name === 'count' || (kind === 'ring' ? ['centreX', 'centreY', 'sweep', 'turning'].includes(field.name) : ['stepX', 'stepY'].includes(field.name) || (kind === 'grid' && field.name === 'rows'))
+})
+</script>
+
+<template>
+  <Section v-if="one?.shape" :title="one.shape.label" name="shape-values" says="adjustable">
+    <FieldForm :fields="one.shape.fields" :values="one.shape.values" @keep="(name, value) => bench.draw({ kind: 'shape-values', pieces: ids(), [name]: value })" />
+  </Section>
+  <Section title="Mirrored half" name="mirror" shut :says="mirror ? 'on' : ''">
+    <template v-if="mirror">
+      <TypedValue label="Axis, across" name="axisX" :value="mirror.x" @keep="setMirror({ x: $event })" />
+      <TypedValue label="Axis, down" name="axisY" :value="mirror.y" @keep="setMirror({ y: $event })" />
+      <TypedValue label="Angle" name="axisAngle" angle :value="mirror.angle" @keep="setMirror({ angle: $event })" />
+      <TypedValue label="Ends drawn on within" name="reach" :value="mirror.reach" @keep="setMirror({ reach: $event })" />
+      <button type="button" class="quiet-button" @click="bench.draw({ kind: 'mirror-half', pieces: ids(), off: true })">Only the half again</button>
+    </template>
+    <div v-else class="row">
+      <button type="button" class="quiet-button" data-test="mirror-upright" @click="setMirror({ angle: 90 })">Upright axis</button>
+      <button type="button" class="quiet-button" @click="setMirror({ angle: 0 })">Level axis</button>
+    </div>
+  </Section>
+  <Section title="Step and repeat" name="repeat" shut :says="repeat ? `${repeat.kind}, ${repeat.count}` : ''">
+    <template v-if="repeat">
+      <FieldForm :fields="choices.all.repeat" :values="repeat" :only="shown" @keep="setRepeat" />
+      <button type="button" class="quiet-button" @click="bench.draw({ kind: 'repeat', pieces: ids(), off: true })">Only the first again</button>
+    </template>
+    <div v-else class="row">
+      <button type="button" class="quiet-button" data-test="repeat-row" @click="setRepeat('kind', 'row')">Row</button>
+      <button type="button" class="quiet-button" data-test="repeat-grid" @click="setRepeat('kind', 'grid')">Grid</button>
+      <button type="button" class="quiet-button" data-test="repeat-ring" @click="setRepeat('kind', 'ring')">Ring</button>
+    </div>
+  </Section>
+  <Section v-if="one && (one.editable || one.shape)" title="Rounded corners" name="corners" shut :says="one.corners.length ? `${one.corners.length} corners` : ''">
+    <TypedValue label="All corners" name="allCorners" :value="one.corners[0]?.[2] ?? 0" @keep="bench.draw({ kind: 'round-corners', piece: one!.id, radius: $event })" />
+    <TypedValue v-for="corner in one.corners.slice(0, 30)" :key="`${corner[0]} ${corner[1]}`" :label="`Corner at ${corner[3].toFixed(1)}, ${corner[4].toFixed(1)}`" :value="corner[2]" @keep="bench.draw({ kind: 'round-corners', piece: one!.id, nodes: [[corner[0], corner[1]]], radius: $event })" />
+    <p class="says">Chosen corners only: choose their nodes with the Nodes tool (D). Nought makes them sharp again.</p>
+  </Section>
+</template>
+
+<style scoped>
+.row { display: flex; gap: 6px; flex-wrap: wrap; }
+.says { font-size: 14px; color: var(--ink-mid); line-height: 1.2; }
+</style>

@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import TypedValue from '@/fields/TypedValue.vue'
+import { useBench } from '@/stores/bench'
+import { useDraw } from '@/stores/draw'
+import { rotation, applied } from '@/bench/geometry'
+import { computed, ref } from 'vue'
+import Section from './Section.vue'
+
+const bench = useBench()
+const draw = useDraw()
+const origin = ref<[number, number]>([0.5, 0.5])
+const names = [['top left', 'top', 'top right'], ['left', 'middle', 'right'], ['bottom left', 'bottom', 'bottom right']]
+const frame = computed(() => bench.detail?.frame ?? null)
+const at = computed(() => {
+  const f = frame.value
+  return f ? applied(rotation(f.turn), { x: f.left + origin.value[0] * f.width, y: f.top + origin.value[1] * f.height }) : null
+})
+function place(name: string, text: string) {
+  bench.draw({ kind: 'place', pieces: [...bench.chosen], originX: origin.value[0], originY: origin.value[1], ratio: draw.keepRatio, strokes: draw.strokesScale, [name]: text })
+}
+/** Strokes in what is chosen that would not grow along. */
+const warns = computed(() => !draw.strokesScale && [...bench.chosen].some((id) => bench.byId.get(id)?.stroke))
+</script>
+
+<template>
+  <Section title="Place and size" name="place">
+    <div class="two">
+      <div class="origin" role="radiogroup" aria-label="Origin of the numbers">
+        <template v-for="(row, y) in names" :key="y">
+          <button v-for="(name, x) in row" :key="name" type="button" role="radio" :aria-checked="origin[0] === x / 2 && origin[1] === y / 2" :aria-label="name" :title="`Measured at: ${name}`" :class="{ on: origin[0] === x / 2 && origin[1] === y / 2 }" @click="origin = [x / 2, y / 2]" />
+        </template>
+      </div>
+      <div>
+        <TypedValue brief label="Across" name="x" :value="at?.x ?? null" @keep="place('x', $event)" />
+        <TypedValue brief label="Down" name="y" :value="at?.y ?? null" @keep="place('y', $event)" />
+      </div>
+    </div>
+    <div class="pair">
+      <TypedValue brief label="Wide" name="width" :value="frame?.width ?? null" @keep="place('width', $event)" />
+      <TypedValue brief label="High" name="height" :value="frame?.height ?? null" @keep="place('height', $event)" />
+      <TypedValue brief label="Angle" name="angle" angle :value="frame?.turn ?? null" @keep="place('angle', $event)" />
+      <TypedValue brief label="Skew" name="skew" angle :value="0" @keep="place('skew', $event)" />
+    </div>
+    <label><input v-model="draw.keepRatio" type="checkbox"> Keep the ratio</label>
+    <label><input v-model="draw.strokesScale" type="checkbox" data-field="strokesScale"> Strokes grow with the piece</label>
+    <p v-if="warns" class="warn">Strokes will keep their width while the pieces change size.</p>
+    <div class="pair">
+      <label class="nudge">Nudge <input v-model="draw.nudge" type="text" data-field="nudge" @keydown.stop></label>
+      <button type="button" class="quiet-button" :disabled="!draw.lastTransform" @click="bench.draw({ kind: 'transform', pieces: [...bench.chosen], matrix: draw.lastTransform })">Repeat the last</button>
+    </div>
+  </Section>
+</template>
+
+<style scoped>
+.two { display: grid; grid-template-columns: 62px 1fr; gap: 10px; align-items: center; }
+.origin { display: grid; grid-template-columns: repeat(3, 1fr); gap: 4px; border: 1px solid var(--line-strong); padding: 5px; border-radius: 3px; }
+.origin button { width: 13px; height: 13px; padding: 0; border: 1px solid var(--line-strong); background: #fffcf4; transform: rotate(45deg); cursor: pointer; justify-self: center; }
+.origin button.on { background: var(--green); border-color: var(--green); }
+.pair { display: grid; grid-template-columns: 1fr 1fr; gap: 4px 10px; align-items: center; }
+label { display: flex; gap: 7px; align-items: center; font-size: 15px; line-height: 1.2; }
+.nudge input { width: 62px; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; font: inherit; padding: 3px 5px; }
+.warn { font-size: 15px; line-height: 1.2; color: var(--coral-deep); }
+</style>

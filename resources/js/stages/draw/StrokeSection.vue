@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import TypedValue from '@/fields/TypedValue.vue'
+import { useBench } from '@/stores/bench'
+import { useChoices } from '@/stores/choices'
+import { useDraw } from '@/stores/draw'
+import { computed } from 'vue'
+import Section from './Section.vue'
+import Swatches from './Swatches.vue'
+import WidthStops from './WidthStops.vue'
+
+const bench = useBench()
+const choices = useChoices()
+const draw = useDraw()
+const piece = computed(() => [...bench.chosen].map((id) => bench.byId.get(id)).find((one) => one?.stroke) ?? null)
+const stroke = computed(() => piece.value?.stroke ?? null)
+const set = (fields: Record<string, unknown>) => bench.draw({ kind: 'stroke', pieces: [...bench.chosen], ...fields })
+function colour(text: string) {
+  draw.line = text
+  if (bench.chosen.size > 0) set({ colour: text, ...(stroke.value || text === 'none' ? {} : { width: draw.lineWidth }) })
+}
+function width(text: string) {
+  const value = Number.parseFloat(text)
+  if (Number.isFinite(value)) draw.lineWidth = value
+  if (bench.chosen.size > 0) set({ width: text })
+}
+</script>
+
+<template>
+  <Section title="Stroke" name="stroke" :says="stroke ? `${Number(stroke.width.toFixed(3))} mm` : 'none'">
+    <Swatches label="Stroke" :value="bench.chosen.size > 0 ? (stroke?.colour ?? 'none') : draw.line" @keep="colour" />
+    <TypedValue label="Width" name="strokeWidth" :value="stroke?.width ?? draw.lineWidth" @keep="width" />
+    <template v-if="stroke">
+      <label class="choice"><span>Ends</span>
+        <select :value="stroke.cap" data-field="cap" @change="set({ cap: ($event.target as HTMLSelectElement).value })"><option value="butt">Cut off</option><option value="round">Round</option><option value="square">Square</option></select>
+      </label>
+      <label class="choice"><span>Corners</span>
+        <select :value="stroke.join" data-field="join" @change="set({ join: ($event.target as HTMLSelectElement).value })"><option value="miter">Mitred</option><option value="round">Round</option><option value="bevel">Bevelled</option></select>
+      </label>
+      <TypedValue v-if="stroke.join === 'miter'" label="Mitre limit" name="miter" plain :value="stroke.miter" @keep="set({ miter: $event })" />
+      <label class="choice"><span>Side</span>
+        <select :value="stroke.side" data-field="side" @change="set({ side: ($event.target as HTMLSelectElement).value })"><option value="centre">Centre</option><option value="inside">Inside</option><option value="outside">Outside</option></select>
+      </label>
+      <label class="choice"><span>Dashes</span><input type="text" :value="stroke.dashes" placeholder="4mm 2mm" data-field="dashes" @keydown.stop @keydown.enter="set({ dashes: ($event.target as HTMLInputElement).value })" @change="set({ dashes: ($event.target as HTMLInputElement).value })"></label>
+      <label class="choice"><span>Width along it</span>
+        <select :value="stroke.stops ? '' : 'even'" data-field="profile" @change="set({ profile: ($event.target as HTMLSelectElement).value })">
+          <option v-if="stroke.stops" value="">As set</option>
+          <option v-for="(profile, key) in choices.all.profiles" :key="key" :value="key">{{ profile.label }}</option>
+        </select>
+      </label>
+      <WidthStops v-if="stroke.stops" :stops="stroke.stops" @keep="set({ stops: $event })" />
+    </template>
+  </Section>
+</template>
+
+<style scoped>
+.choice { display: grid; grid-template-columns: 1fr 109px; font-size: 15px; align-items: center; gap: 5px; }
+select, .choice input { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; min-width: 0; width: 100%; color: var(--ink); }
+</style>

@@ -1,0 +1,78 @@
+import { api } from '@/api/client'
+import type { useBench } from '@/stores/bench'
+
+type Bench = ReturnType<typeof useBench>
+
+/** One thing that is done to what is chosen: offered in the drawer, in the menu and by key. */
+export interface Command {
+  label: string
+  says: string
+  keys?: string
+  menu?: boolean
+  group: 'order' | 'together' | 'copies' | 'turn' | 'clip'
+  can: (bench: Bench) => boolean
+  run: (bench: Bench) => unknown
+}
+
+const ids = (bench: Bench) => [...bench.chosen]
+const some = (bench: Bench) => bench.chosen.size > 0
+const many = (bench: Bench) => bench.chosen.size > 1
+const any = (test: (id: string, bench: Bench) => boolean) => (bench: Bench) => ids(bench).some((id) => test(id, bench))
+const edit = (kind: string, more: Record<string, unknown> = {}, chooseNew = false) => (bench: Bench) => bench.draw({ kind, pieces: ids(bench), ...more }, chooseNew)
+
+/** What was copied, for this job and any other in this browser. */
+const TAKEN = 'neat-edge-taken'
+export async function take(bench: Bench) {
+  if (!bench.job || bench.chosen.size === 0) return
+  const answer = await api.post<{ art: string }>(`jobs/${bench.job.id}/take`, { pieces: ids(bench) })
+  try {
+    localStorage.setItem(TAKEN, answer.art)
+  } catch {
+    bench.problem = 'There is no room in this browser to copy so much at once; copy fewer pieces.'
+  }
+}
+export async function cut(bench: Bench) {
+  await take(bench)
+  await edit('remove')(bench)
+}
+export function paste(bench: Bench, inPlace: boolean) {
+  const art = localStorage.getItem(TAKEN)
+  if (!art) {
+    bench.problem = 'Nothing was copied yet: choose pieces and copy them first.'
+    return
+  }
+  return bench.draw({ kind: 'paste', art, x: inPlace ? 0 : 5, y: inPlace ? 0 : 5 }, true)
+}
+
+export const commands: Command[] = [
+  { label: 'Duplicate', says: 'A copy, 5 mm aside', keys: 'Ctrl D', menu: true, group: 'copies', can: some, run: edit('copy', { x: 5, y: 5 }, true) },
+  { label: 'Linked copy', says: 'A copy that follows its source', menu: true, group: 'copies', can: some, run: edit('link-copy', { x: 8, y: 8 }, true) },
+  { label: 'Group', says: 'Move as one', keys: 'Ctrl G', menu: true, group: 'together', can: many, run: edit('group') },
+  { label: 'Ungroup', says: 'Each by itself', keys: 'Ctrl Shift G', menu: true, group: 'together', can: any((id, bench) => (bench.byId.get(id)?.groups.length ?? 0) > 0), run: edit('ungroup') },
+  { label: 'Make a compound', says: 'One piece, holes where they overlap', menu: true, group: 'together', can: many, run: edit('compound') },
+  { label: 'Separate pieces', says: 'Each outline with its holes', menu: true, group: 'together', can: some, run: edit('separate') },
+  { label: 'To the front', says: 'Above all in its layer', menu: true, group: 'order', can: some, run: edit('order', { to: 'front' }) },
+  { label: 'Forward', says: 'One up', keys: 'PgUp', group: 'order', can: some, run: edit('order', { to: 'forward' }) },
+  { label: 'Back', says: 'One down', keys: 'PgDn', group: 'order', can: some, run: edit('order', { to: 'back' }) },
+  { label: 'To the bottom', says: 'Below all in its layer', menu: true, group: 'order', can: some, run: edit('order', { to: 'bottom' }) },
+  { label: 'Flip across', says: 'Left and right change places', menu: true, group: 'turn', can: some, run: edit('flip', { way: 'across' }) },
+  { label: 'Flip top to bottom', says: 'Top and bottom change places', group: 'turn', can: some, run: edit('flip', { way: 'down' }) },
+  { label: 'Re-square the box', says: 'An upright box round a turned piece', group: 'turn', can: any((id, bench) => bench.byId.get(id)?.turn !== 0), run: edit('re-square') },
+  { label: 'Plain curves', says: 'Turn what is adjustable into curves', menu: true, group: 'turn', can: any((id, bench) => bench.byId.get(id)?.live !== null), run: edit('bake') },
+  { label: 'Clip by the uppermost', says: 'Only what lies inside it is seen', menu: true, group: 'clip', can: many, run: edit('clip') },
+  { label: 'Release the clip', says: 'Whole again', menu: true, group: 'clip', can: any((id, bench) => bench.byId.get(id)?.clip !== undefined), run: edit('release-clip') },
+  { label: 'All of this colour', says: 'Choose every piece with the same fill', menu: true, group: 'together', can: some, run: (bench) => {
+    const piece = bench.byId.get(ids(bench)[0]!)
+    const same = (one: { fill: string | null; stroke?: { colour: string } }) => (piece?.fill ? one.fill === piece.fill : one.fill === null && one.stroke?.colour === piece?.stroke?.colour)
+    bench.chosen = new Set(bench.art!.pieces.filter((one) => same(one) && bench.touchable(one)).map((one) => one.id))
+  } },
+  { label: 'Hide', says: 'Out of sight and out of the sheets', menu: true, group: 'order', can: some, run: async (bench) => {
+    await edit('mark', { hidden: true })(bench)
+    bench.chooseNone()
+  } },
+  { label: 'Lock', says: 'Seen, but not touched', menu: true, group: 'order', can: some, run: async (bench) => {
+    await edit('mark', { locked: true })(bench)
+    bench.chooseNone()
+  } },
+  { label: 'Remove', says: 'Off the bench', keys: 'Delete', menu: true, group: 'copies', can: some, run: edit('remove') },
+]

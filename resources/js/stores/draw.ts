@@ -1,0 +1,60 @@
+import type { FieldValue } from '@/api/types'
+import { defineStore } from 'pinia'
+import { reactive, ref } from 'vue'
+
+export type Tool = 'arrange' | 'nodes' | 'shape' | 'curve' | 'brush' | 'text' | 'pick' | 'measure' | 'gradient'
+
+export interface ToolWords {
+  tool: Tool
+  key: string
+  label: string
+  says: string
+}
+
+/** The tools of the Draw stage, each with a key of ours. */
+export const tools: ToolWords[] = [
+  { tool: 'arrange', key: 'q', label: 'Arrange', says: 'Press a piece to choose it; drag to move, drag a knob to size or turn.' },
+  { tool: 'nodes', key: 'd', label: 'Nodes', says: 'Drag nodes, handles or the line itself; double press adds a node.' },
+  { tool: 'shape', key: 'h', label: 'Shapes', says: 'Drag from corner to corner. Shift: equal sides. Alt: from the middle.' },
+  { tool: 'curve', key: 'c', label: 'Curve', says: 'Press for a corner, drag for a smooth node. Shift holds the angle. Press the first node to close; Enter ends.' },
+  { tool: 'brush', key: 'f', label: 'Brush line', says: 'Draw with the button down; the line is smoothed when you let go.' },
+  { tool: 'text', key: 'l', label: 'Letters', says: 'Press where the text begins, or press a line that it shall stand on.' },
+  { tool: 'pick', key: 'k', label: 'Pick colour', says: 'Press a piece to take its colour for what is chosen.' },
+]
+
+export const useDraw = defineStore('draw', () => {
+  const tool = ref<Tool>('arrange')
+  const shape = ref('rectangle')
+  const shapeValues = reactive<Record<string, Record<string, FieldValue>>>({})
+  const fill = ref('#1f6f8b')
+  const line = ref('none')
+  const lineWidth = ref(1)
+  const brushWidth = ref(2)
+  const profile = ref('fold')
+  const smoothing = ref(0.4)
+  const layer = ref('')
+  const text = reactive({ text: 'Lantern', family: 'Fraunces', bold: false, italic: false, size: 14, spacing: 0, align: 'start' })
+  const nudge = ref('1mm')
+  const strokesScale = ref(true)
+  const keepRatio = ref(false)
+  const snap = reactive({ on: true, nodes: true, midpoints: true, centres: true, crossings: true, edges: true, guides: true, grid: false })
+  const grid = ref(10)
+  /** Chosen nodes as "contour node". */
+  const nodes = ref<Set<string>>(new Set())
+  /** A chosen segment as "contour segment". */
+  const segment = ref<string | null>(null)
+  /** Both ends of a distance marked on the reference picture. */
+  const marks = ref<[number, number, number, number] | null>(null)
+  const lastTransform = ref<number[] | null>(null)
+  const pane = ref<'tools' | 'pieces'>('tools')
+
+  function use(next: Tool) {
+    tool.value = next
+    pane.value = 'tools'
+    nodes.value = new Set()
+    segment.value = null
+    if (next !== 'measure') marks.value = null
+  }
+
+  return { tool, shape, shapeValues, fill, line, lineWidth, brushWidth, profile, smoothing, layer, text, nudge, strokesScale, keepRatio, snap, grid, nodes, segment, marks, lastTransform, pane, use }
+})
