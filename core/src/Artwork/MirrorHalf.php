@@ -214,12 +214,42 @@ final readonly class MirrorHalf implements Change
         // On the axis -0.0 and 0.0 are one place.
         $coords = array_map(static fn (float $v): float => $v + 0.0, $other->coords);
         if ($ends) {
-            return [new Contour([...$half->coords, ...array_slice($coords, 2)], $starts)];
+            return [self::straightened(new Contour([...$half->coords, ...array_slice($coords, 2)], $starts))];
         }
         if ($starts) {
-            return [new Contour([...$coords, ...array_slice($half->coords, 2)], false)];
+            return [self::straightened(new Contour([...$coords, ...array_slice($half->coords, 2)], false))];
         }
 
         return [$half, new Contour($coords, false)];
+    }
+
+    /** Two lines that meet on the axis and run straight through it are one, without a node there. */
+    private static function straightened(Contour $contour): Contour
+    {
+        $out = [];
+        foreach ($contour->segments() as $s) {
+            $last = $out[count($out) - 1] ?? null;
+            if ($last !== null && self::goesThrough($last, $s)) {
+                $out[count($out) - 1] = Cubic::line($last[0], $last[1], $s[6], $s[7]);
+            } else {
+                $out[] = $s;
+            }
+        }
+        $count = count($out);
+        if ($contour->closed && $count > 2 && self::goesThrough($out[$count - 1], $out[0])) {
+            $out[0] = Cubic::line($out[$count - 1][0], $out[$count - 1][1], $out[0][6], $out[0][7]);
+            array_pop($out);
+        }
+
+        return Contour::ofSegments(array_values($out), $contour->closed);
+    }
+
+    /**
+     * @param  list<float>  $a
+     * @param  list<float>  $b
+     */
+    private static function goesThrough(array $a, array $b): bool
+    {
+        return $b[0] === 0.0 && Cubic::isLine($a) && Cubic::isLine($b) && abs($a[1] - $a[7]) < 1e-9 && abs($b[1] - $b[7]) < 1e-9 && $a[0] * $b[6] < 0;
     }
 }

@@ -203,14 +203,17 @@ final class ShapeOutlines
         $reach = 2 * $high - $w;
         // Where a tangent from the tip touches the round.
         $angle = asin($w / $reach);
-        [$x, $y] = [$w * cos($angle), $middle - $w * sin($angle)];
+        $turn = rad2deg($angle);
         $pen = new Pen;
-        $pen->moveTo(0, -$high);
-        $pen->lineTo($x, $y);
-        $pen->arcTo($w, $w, 0, true, true, -$x, $y);
+        $pen->moveTo(0, -$high - $middle);
+        $pen->lineTo($w * cos($angle), -$w * sin($angle));
+        // Nodes at the extrema.
+        foreach ([[-$turn, 0.0], [0.0, 90.0], [90.0, 180.0], [180.0, 180.0 + $turn]] as [$from, $to]) {
+            self::arc($pen, $w, $w, $from, $to);
+        }
         $pen->close();
 
-        return $pen->contours()[0]->transformed(Matrix::scaling(1, $h / $high));
+        return $pen->contours()[0]->transformed(Matrix::scaling(1, $h / $high)->after(Matrix::translation(0, $middle)));
     }
 
     private static function arrow(float $w, float $h, float $head, float $shaft): Contour

@@ -76,7 +76,7 @@ final readonly class PlacePieces implements Edit
             ->after(Matrix::translation(-$at->x, -$at->y));
         $angle = $new - $turn;
 
-        return $artwork->mapped(fn (Piece $piece): Piece => $piece->transformed($matrix, $this->strokes)->with(turn: fmod($piece->turn + $angle, 360.0)), $chosen);
+        return $artwork->mapped(fn (Piece $piece): Piece => $piece->transformed($matrix, $this->strokes)->with(turn: TransformPieces::turned($piece->turn + $angle)), $chosen);
     }
 
     /**

@@ -39,13 +39,21 @@ final readonly class TransformPieces implements Edit
         return $artwork->mapped(fn (Piece $piece): Piece => self::moved($piece, $this->matrix, $this->strokes), $chosen);
     }
 
+    /** The same angle above -180 and up to 180 degrees; one that is nothing but rounding is nothing. */
+    public static function turned(float $degrees): float
+    {
+        $turn = $degrees - 360 * ceil(($degrees - 180) / 360);
+
+        return abs($turn) < 1e-9 ? 0.0 : $turn;
+    }
+
     /** With the turn of its box kept true. */
     public static function moved(Piece $piece, Matrix $matrix, bool $strokes): Piece
     {
         $turn = $piece->turn;
         if ($matrix->isSimilarity()) {
-            $turn = fmod(($matrix->determinant() < 0 ? -$turn : $turn) + rad2deg(atan2($matrix->b, $matrix->a)) + ($matrix->determinant() < 0 && $matrix->a < 0 ? 180 : 0), 360.0);
-            $turn = abs($turn) < 1e-9 ? 0.0 : $turn;
+            // A flipped piece is as good as one turned by half a round that was flipped the other way.
+            $turn = self::turned(($matrix->determinant() < 0 ? -$turn : $turn) + rad2deg(atan2($matrix->b, $matrix->a)) + ($matrix->determinant() < 0 && $matrix->a < 0 ? 180 : 0));
         }
 
         return $piece->transformed($matrix, $strokes)->with(turn: $turn);

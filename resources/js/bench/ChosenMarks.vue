@@ -15,5 +15,5 @@ const pieces = computed(() => (props.hide ? [] : [...bench.chosen].slice(0, 400)
 </template>
 
 <style scoped>
-path { fill: none; stroke: var(--green); stroke-width: 2; vector-effect: non-scaling-stroke; stroke-dasharray: 7 4; pointer-events: none; }
+path { fill: none; stroke: var(--green); stroke-width: 1.3; vector-effect: non-scaling-stroke; stroke-dasharray: 5 3; pointer-events: none; }
 </style>

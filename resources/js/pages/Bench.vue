@@ -142,7 +142,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       <p v-if="!bench.loading && !bench.job" class="waiting"><RouterLink to="/">Back to the jobs</RouterLink></p>
     </main>
     <SheetColumn />
-    <PrepLine v-if="bench.job" class="prep" />
+    <PrepLine v-if="bench.job" class="prep" :quiet="current.key === 'draw'" />
     <KeyHelp v-model="help" />
     <VersionDrawer v-model="versions" />
   </div>

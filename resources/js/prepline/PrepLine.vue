@@ -7,7 +7,13 @@ import { ElButton, ElProgress, ElSwitch } from 'element-plus'
 import { computed, onMounted, ref, watch } from 'vue'
 
 const bench = useBench()
-const folded = ref(false)
+const props = defineProps<{ quiet?: boolean }>()
+/** While something is drawn the bench has the room, unless the line is unfolded there too. */
+const choice = ref<{ quiet: boolean; folded: boolean } | null>(null)
+const folded = computed({
+  get: () => (choice.value && choice.value.quiet === !!props.quiet ? choice.value.folded : !!props.quiet),
+  set: (next) => (choice.value = { quiet: !!props.quiet, folded: next }),
+})
 const choices = useChoices()
 const steps = computed(() => choices.all.steps)
 const on = ref(new Set<string>())
