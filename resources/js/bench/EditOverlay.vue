@@ -242,6 +242,7 @@ const label = computed(() => (tools.said.value ? px(tools.said.value.at) : null)
 </template>
 
 <style scoped>
+.knob, .value, .node, circle.handle, .axis, .ring, .gradient circle { pointer-events: auto; }
 .try { fill: color-mix(in srgb, var(--green) 14%, transparent); stroke: var(--green); stroke-width: 2; vector-effect: non-scaling-stroke; pointer-events: none; }
 .draft { fill: none; stroke: var(--green); stroke-width: 2; vector-effect: non-scaling-stroke; pointer-events: none; }
 .draft.loose { stroke-dasharray: 3 4; }

@@ -50,6 +50,7 @@ const grid = computed(() => {
 </template>
 
 <style scoped>
+.guide { pointer-events: auto; }
 .grid { stroke: #26231d; stroke-opacity: .1; stroke-width: 1; pointer-events: none; }
 .guide line { stroke: var(--green); stroke-width: 1; stroke-dasharray: 10 3 2 3; }
 .guide .wide { stroke: transparent; stroke-width: 9; stroke-dasharray: none; }

@@ -236,19 +236,6 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
             <ChosenMarks v-if="bench.view.kind === 'source' && !drawing" />
           </g>
         </g>
-        <GuideLines
-          v-if="drawing && size"
-          :scale="scale"
-          :left="left"
-          :top="top"
-          :width="width"
-          :height="height"
-          :draft="guideDraft"
-          @grab="(id, upright, event) => guideFrom(upright, event, id)"
-          @pointermove="guideMove"
-          @pointerup="guideEnd"
-        />
-        <EditOverlay v-if="drawing" :tools="tools" :scale="scale" :left="left" :top="top" :caught="snap.caught.value" />
         <FindingMarks
           v-if="marksShown && !drawing"
           :findings="bench.findings"
@@ -285,6 +272,23 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
           </g>
         </g>
       </svg>
+      <!-- On a sheet of its own: what changes with every step of the pointer must not lay out thousands of pieces anew. -->
+      <svg v-if="drawing" class="over" :width="width" :height="height">
+        <GuideLines
+          v-if="drawing && size"
+          :scale="scale"
+          :left="left"
+          :top="top"
+          :width="width"
+          :height="height"
+          :draft="guideDraft"
+          @grab="(id, upright, event) => guideFrom(upright, event, id)"
+          @pointermove="guideMove"
+          @pointerup="guideEnd"
+        />
+        <EditOverlay v-if="drawing" :tools="tools" :scale="scale" :left="left" :top="top" :caught="snap.caught.value" />
+      </svg>
+      <svg v-if="drawing" class="lift" data-lift :width="width" :height="height" aria-hidden="true"><g :transform="place" /></svg>
       <p v-if="pointer" class="place">{{ inUnit(pointer.x, bench.job?.unit ?? 'mm') }}, {{ inUnit(pointer.y, bench.job?.unit ?? 'mm') }}</p>
       <BenchMenu v-if="tools.menu.value" :at="tools.menu.value" @close="tools.menu.value = null" />
       <p v-if="bench.view.kind === 'version'" class="viewing">Left: {{ bench.view.name }}. Right: as it is now.</p>
@@ -305,6 +309,9 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
 .corner { font: 10px/24px var(--text-face); color: var(--ink-soft); text-align: center; }
 .surface { position: relative; overflow: hidden; touch-action: none; overscroll-behavior: none; background: var(--tracing); background-image: radial-gradient(var(--grain) 1px, transparent 1px); background-size: 14px 14px; }
 .surface > svg { display: block; position: absolute; inset: 0; }
+.surface.at-work > svg { pointer-events: none; }
+.surface > svg.over { pointer-events: none; }
+.surface > svg.lift { pointer-events: none; will-change: transform; overflow: visible; }
 .surface.grab { cursor: grab; }
 .gives { cursor: copy; touch-action: none; }
 .reference.locked { pointer-events: none; }

@@ -1,21 +1,40 @@
-import { nextTick } from 'vue'
+import { nextTick, type Ref } from 'vue'
 import { written, type Matrix } from './geometry'
 
+/** From this many pieces on, what is dragged is lifted onto a sheet of its own, so that the rest is not painted anew with every step. */
+const MANY = 400
+
 /** Moves the drawn pieces themselves while a drag lasts: nothing is computed or rendered anew until it is let go. */
-export function useDragging() {
-  let moved: Element[] = []
+export function useDragging(scale: Ref<number>) {
+  let moved: SVGElement[] = []
+  let sheet: SVGSVGElement | null = null
   let frame = 0
 
   function begin(root: Element | null, ids: Iterable<string>) {
     const wanted = new Set(ids)
-    moved = [...(root?.querySelectorAll('[data-move]') ?? [])].filter((element) => wanted.has(element.getAttribute('data-move')!))
+    const all = [...(root?.querySelectorAll<SVGElement>('[data-move]') ?? [])]
+    moved = all.filter((element) => wanted.has(element.getAttribute('data-move')!))
     for (const element of moved) if (!element.hasAttribute('data-was')) element.setAttribute('data-was', element.getAttribute('transform') ?? '')
+    const lift = root?.querySelector<SVGSVGElement>('[data-lift]') ?? null
+    if (lift && all.length > MANY && moved.length < all.length / 2) {
+      sheet = lift
+      for (const element of moved) {
+        lift.firstElementChild!.append(element.cloneNode(true))
+        element.style.display = 'none'
+      }
+    }
   }
 
   function show(matrix: Matrix) {
     cancelAnimationFrame(frame)
     frame = requestAnimationFrame(() => {
       const text = written(matrix)
+      if (sheet) {
+        const only = matrix[0] === 1 && matrix[1] === 0 && matrix[2] === 0 && matrix[3] === 1
+        sheet.style.transform = only ? `translate(${matrix[4] * scale.value}px, ${matrix[5] * scale.value}px)` : ''
+        if (!only) for (const element of sheet.firstElementChild!.children) element.setAttribute('transform', `${text} ${element.getAttribute('data-was') ?? ''}`.trim())
+        return
+      }
       for (const element of moved) element.setAttribute('transform', `${text} ${element.getAttribute('data-was')}`.trim())
     })
   }
@@ -28,8 +47,14 @@ export function useDragging() {
       if (was) element.setAttribute('transform', was)
       else element.removeAttribute('transform')
       element.removeAttribute('data-was')
+      element.style.display = ''
     }
     moved = []
+    if (sheet) {
+      sheet.firstElementChild!.replaceChildren()
+      sheet.style.transform = ''
+      sheet = null
+    }
   }
 
   /** Keeps what is seen where it was let go until the answer is drawn. */

@@ -31,7 +31,7 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
   const bench = useBench()
   const draw = useDraw()
   const choices = useChoices()
-  const dragging = useDragging()
+  const dragging = useDragging(scale)
   const said = ref<{ at: Point; text: string } | null>(null)
   const box = ref<Box | null>(null)
   const draft = ref<string>('')
@@ -78,6 +78,8 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
     start = toBench(event)
     startEvent = event
     surface.value?.setPointerCapture(event.pointerId)
+    // What lies under the pointer does not matter while something is dragged: among thousands it is costly to ask.
+    surface.value?.classList.add('at-work')
   }
 
   function pointerDown(event: PointerEvent) {
@@ -111,6 +113,7 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
   function pointerUp(event: PointerEvent) {
     const done = drag
     drag = null
+    surface.value?.classList.remove('at-work')
     done?.end(event)
     said.value = null
     snap.caught.value = null
@@ -119,6 +122,7 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
   function cancel() {
     if (!drag && !curve.value) return false
     drag = null
+    surface.value?.classList.remove('at-work')
     dragging.end()
     box.value = null
     draft.value = ''

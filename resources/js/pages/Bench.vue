@@ -116,7 +116,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
 </script>
 
 <template>
-  <div class="bench">
+  <div class="bench" :data-version="bench.job?.version" :data-busy="bench.busy">
     <header>
       <RouterLink to="/" class="home" title="All jobs"><img src="/mark.svg" alt="">Jobs</RouterLink>
       <div class="title">
