@@ -57,24 +57,30 @@ final class Intake
     }
 
     /** An empty bench to draw on. */
-    public static function blank(string $title, Process $process, Length $width, Length $height, bool $demo = false): ShopJob
+    public static function blank(string $title, Process $process, Length $width, Length $height): ShopJob
     {
         self::hold($width->mm, $height->mm);
 
-        return DB::transaction(static function () use ($title, $process, $width, $height, $demo): ShopJob {
+        return self::drawn($title === '' ? 'Drawn on the bench' : $title, $process, new Artwork($width->mm, $height->mm, []), 'An empty bench');
+    }
+
+    /** A job that begins with what was drawn on a bench. */
+    public static function drawn(string $title, Process $process, Artwork $artwork, string $label, string $sourceName = '', bool $demo = false): ShopJob
+    {
+        return DB::transaction(static function () use ($title, $process, $artwork, $label, $sourceName, $demo): ShopJob {
             $job = ShopJob::query()->create([
-                'title' => $title === '' ? 'Drawn on the bench' : $title,
+                'title' => $title,
                 'process' => $process,
-                'width_mm' => $width->mm,
-                'height_mm' => $height->mm,
+                'width_mm' => $artwork->width,
+                'height_mm' => $artwork->height,
                 'is_demo' => $demo,
-                'source_name' => '',
+                'source_name' => $sourceName,
                 'notices' => [],
                 'revision' => 1,
             ]);
             Source::query()->create(['shop_job_id' => $job->id, 'svg' => '']);
-            Revision::query()->create(['shop_job_id' => $job->id, 'number' => 1, 'label' => 'An empty bench']);
-            BenchPiece::layAll($job, new Artwork($width->mm, $height->mm, []));
+            Revision::query()->create(['shop_job_id' => $job->id, 'number' => 1, 'label' => $label]);
+            BenchPiece::layAll($job, $artwork);
             $job->save();
 
             // With what the database gave it.

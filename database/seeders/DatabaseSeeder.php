@@ -8,8 +8,10 @@ use App\Jobs\PrepareArtwork;
 use App\Models\Preparation;
 use App\Models\ShopJob;
 use App\Prep\Intake;
+use App\Prep\ReferencePictures;
 use Illuminate\Database\Seeder;
 use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Prepare\Step;
 
@@ -21,6 +23,13 @@ final class DatabaseSeeder extends Seeder
         ['Brass lantern tags, no. 1 to 40', Process::Engraving, 'brass-lantern-tag.svg', 72.0, false],
         ["Stewards' tabard, three inks on dark cloth", Process::ScreenPrint, 'stewards-tabard.svg', 280.0, true],
         ['Window decal for the boathouse', Process::CutVinyl, 'window-decal.svg', 600.0, true],
+    ];
+
+    /** Drawn on the bench with only the page: see tests/Browser/DrawnOnTheBenchTest. */
+    private const DRAWN = [
+        ['Boathouse mark, redrawn from a picture', Process::CutVinyl, 'boathouse-mark'],
+        ["Stewards' tabard, flat", Process::Plain, 'tabard-flat'],
+        ['Regatta emblem', Process::ScreenPrint, 'emblem'],
     ];
 
     public function run(): void
@@ -35,6 +44,16 @@ final class DatabaseSeeder extends Seeder
                 $preparation = Preparation::query()->create(['shop_job_id' => $job->id, 'version' => 1, 'status' => 'waiting', 'steps' => $steps]);
                 PrepareArtwork::dispatchSync($preparation->id);
             }
+        }
+        foreach (self::DRAWN as [$title, $process, $name]) {
+            if (ShopJob::query()->where('is_demo', true)->where('source_name', "{$name}.json")->exists()) {
+                continue;
+            }
+            $picture = database_path("demo/{$name}.png");
+            if (is_file($picture)) {
+                ReferencePictures::add((string) file_get_contents($picture));
+            }
+            Intake::drawn($title, $process, ArtworkJson::decode((string) file_get_contents(database_path("demo/{$name}.json"))), 'Drawn on the bench', "{$name}.json", true);
         }
     }
 }

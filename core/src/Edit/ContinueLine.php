@@ -7,17 +7,17 @@ namespace NeatEdge\Core\Edit;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Geometry\Contour;
 
-/** D2: goes on from an end of an open line; arriving at the other end closes it. */
+/** D2: goes on from an end of an open line; arriving at the other end closes it and gives it the paints of a closed one. */
 final readonly class ContinueLine implements Edit
 {
     /** @param  Contour  $more  begins at that end */
-    public function __construct(private string $id, private int $contour, private bool $end, private Contour $more)
+    public function __construct(private string $id, private int $contour, private bool $end, private Contour $more, private ?NewPiece $paints)
     {
     }
 
     public static function from(Input $input): self
     {
-        return new self($input->text('piece'), (int) $input->number('contour', 0.0, 0, 1e5), $input->flag('end', true), DrawLine::contour($input));
+        return new self($input->text('piece'), (int) $input->number('contour', 0.0, 0, 1e5), $input->flag('end', true), DrawLine::contour($input), $input->has('fill') ? NewPiece::from($input) : null);
     }
 
     public function label(): string
@@ -27,7 +27,7 @@ final readonly class ContinueLine implements Edit
 
     public function apply(Artwork $artwork): Artwork
     {
-        return OnContours::edited($artwork, $this->id, function (array $contours): array {
+        $continued = OnContours::edited($artwork, $this->id, function (array $contours): array {
             $contour = $contours[$this->contour] ?? null;
             if ($contour === null || $contour->closed) {
                 throw EditRefused::because('That end is not there any more.');
@@ -38,5 +38,7 @@ final readonly class ContinueLine implements Edit
 
             return array_values($contours);
         });
+
+        return $this->paints === null || ! $this->more->closed ? $continued : $continued->mapped($this->paints->painted(...), [$this->id => true]);
     }
 }

@@ -40,6 +40,12 @@ final readonly class NewPiece
         );
     }
 
+    /** A piece that is there, with these paints; one without any keeps its own. */
+    public function painted(Piece $piece): Piece
+    {
+        return $this->fill === null && $this->stroke === null ? $piece : $piece->with(fill: $this->fill, stroke: $this->stroke);
+    }
+
     /** @throws EditRefused when its layer is locked */
     public function laid(Artwork $artwork, string $name, Shape|Recipe $made, ?Stroke $stroke = null): Artwork
     {

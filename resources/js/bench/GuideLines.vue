@@ -34,7 +34,7 @@ const grid = computed(() => {
       :y1="one.upright ? top : place(false, one.at)"
       :y2="one.upright ? top + (bench.art?.height ?? 0) * scale : place(false, one.at)"
     />
-    <g v-for="guide in bench.art?.guides" :key="guide.id" :class="['guide', guide.upright ? 'upright' : 'level']" :data-guide="guide.id" @pointerdown.stop="$emit('grab', guide.id, guide.upright, $event)" @click.stop>
+    <g v-for="guide in bench.art?.guides" :key="guide.id" :class="['guide', guide.upright ? 'upright' : 'level', { free: draw.tool === 'arrange' }]" :data-guide="guide.id" @pointerdown.stop="$emit('grab', guide.id, guide.upright, $event)" @click.stop>
       <line class="wide" :x1="guide.upright ? place(true, guide.at) : 0" :x2="guide.upright ? place(true, guide.at) : width" :y1="guide.upright ? 0 : place(false, guide.at)" :y2="guide.upright ? height : place(false, guide.at)" />
       <line :x1="guide.upright ? place(true, guide.at) : 0" :x2="guide.upright ? place(true, guide.at) : width" :y1="guide.upright ? 0 : place(false, guide.at)" :y2="guide.upright ? height : place(false, guide.at)" />
     </g>
@@ -50,7 +50,7 @@ const grid = computed(() => {
 </template>
 
 <style scoped>
-.guide { pointer-events: auto; }
+.guide.free { pointer-events: auto; }
 .grid { stroke: #26231d; stroke-opacity: .1; stroke-width: 1; pointer-events: none; }
 .guide line { stroke: var(--green); stroke-width: 1; stroke-dasharray: 10 3 2 3; }
 .guide .wide { stroke: transparent; stroke-width: 9; stroke-dasharray: none; }

@@ -61,6 +61,8 @@ async function guideEnd(event: PointerEvent) {
   if (!draft) return
   const box = surface.value!.getBoundingClientRect()
   const back = draft.upright ? event.clientX < box.left : event.clientY < box.top
+  const before = bench.art?.guides.find((guide) => guide.id === draft.id)
+  if (before && Math.abs(before.at - draft.at) < 0.3) return
   // Carried back onto its ruler, a guide is taken away.
   if (back) {
     if (draft.id) await bench.draw({ kind: 'remove-guide', guide: draft.id })

@@ -585,10 +585,9 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
         } else {
           // The piece may be waiting for its name: the queue gives it in time.
           const id = now.id
-          const fields = () => ({ kind: 'continue-line', piece: id === 'waiting' ? [...bench.chosen][0] : id, contour: now.contour, end: now.end, coords, closed: closes })
+          const fields = () => ({ kind: 'continue-line', piece: id === 'waiting' ? [...bench.chosen][0] : id, contour: now.contour, end: now.end, coords, closed: closes, ...(closes ? paints() : {}) })
           bench.draw(fields).then((changes) => {
             if (!changes) curve.value = null
-            else if (closes && draw.fill !== 'none') bench.chosen = new Set(changes.pieces.map((piece) => piece.id))
           })
         }
       },

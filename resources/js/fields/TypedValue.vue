@@ -15,14 +15,22 @@ watch(shown, (next) => {
   if (!typing.value) text.value = next
 })
 
+/** What Enter sent already is not sent again when the field is left. */
+let sent: string | null = null
+function send() {
+  sent = text.value
+  emit('keep', text.value)
+}
+
 function keep() {
   typing.value = false
-  if (text.value.trim() !== '' && text.value !== shown.value) emit('keep', text.value)
+  if (text.value.trim() !== '' && text.value !== shown.value && text.value !== sent) send()
   else text.value = shown.value
+  sent = null
 }
 function key(event: KeyboardEvent) {
   if (event.key === 'Enter') {
-    if (text.value.trim() !== '') emit('keep', text.value)
+    if (text.value.trim() !== '') send()
     typing.value = false
   } else if (event.key === 'Escape') {
     text.value = shown.value
@@ -33,7 +41,7 @@ function key(event: KeyboardEvent) {
     if (!Number.isFinite(value)) return
     const step = (event.shiftKey ? 10 : 1) * (props.plain && !props.angle && Math.abs(value) <= 1 ? 0.05 : 1) * (event.key === 'ArrowUp' ? 1 : -1)
     text.value = String(Number((value + step).toFixed(4)))
-    emit('keep', text.value)
+    send()
     event.preventDefault()
   } else typing.value = true
 }

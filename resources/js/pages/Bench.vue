@@ -157,7 +157,9 @@ header { grid-area: head; display: grid; grid-template-columns: auto minmax(180p
 .title h1 { font-size: 19px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .title p { font-size: 15px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .drawer { grid-area: drawer; border-right: 1px solid var(--line); min-height: 0; }
-main { grid-area: main; display: flex; flex-direction: column; min-width: 0; min-height: 0; padding: 7px 8px 8px; gap: 6px; }
+/* Over the bench, which must not move under the hand when something is said. */
+main > .trouble { position: absolute; left: 36px; right: 16px; top: 66px; z-index: 6; box-shadow: 0 2px 10px #26231d2e; }
+main { position: relative; grid-area: main; display: flex; flex-direction: column; min-width: 0; min-height: 0; padding: 7px 8px 8px; gap: 6px; }
 main :deep(.frame) { flex: 1; }
 .tools { display: flex; align-items: center; gap: 6px; }
 .tools .el-button { margin: 0; }

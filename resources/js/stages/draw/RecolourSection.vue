@@ -36,7 +36,7 @@ watch(() => bench.view.kind, (kind, before) => {
       <button v-for="[colour, count] in colours" :key="colour" type="button" :class="{ on: from === colour }" :data-colour="colour" :aria-label="`Recolour everything that is ${colour}`" @click="from = colour"><span :style="{ background: colour }" />{{ colour }} <i>{{ count }}</i></button>
     </div>
     <template v-if="from">
-      <label>to <input type="color" :value="to" data-field="recolourTo" @input="attempt(($event.target as HTMLInputElement).value)"> <input type="text" :value="to" aria-label="New colour" spellcheck="false" @keydown.stop @keydown.enter="attempt(($event.target as HTMLInputElement).value)" @change="attempt(($event.target as HTMLInputElement).value)"></label>
+      <label>to <input type="color" :value="to" data-field="recolourTo" @input="attempt(($event.target as HTMLInputElement).value)"> <input type="text" :value="to" aria-label="New colour" spellcheck="false" @keydown.stop @keydown.enter="($event.target as HTMLInputElement).blur()" @change="attempt(($event.target as HTMLInputElement).value)"></label>
       <div class="row">
         <ElButton type="primary" size="small" :disabled="bench.view.kind !== 'preview'" data-test="keep-colour" @click="keep">Keep it</ElButton>
         <ElButton size="small" @click="leave">Leave as it was</ElButton>

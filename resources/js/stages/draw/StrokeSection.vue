@@ -40,7 +40,7 @@ function width(text: string) {
       <label class="choice"><span>Side</span>
         <select :value="stroke.side" data-field="side" @change="set({ side: ($event.target as HTMLSelectElement).value })"><option value="centre">Centre</option><option value="inside">Inside</option><option value="outside">Outside</option></select>
       </label>
-      <label class="choice"><span>Dashes</span><input type="text" :value="stroke.dashes" placeholder="4mm 2mm" data-field="dashes" @keydown.stop @keydown.enter="set({ dashes: ($event.target as HTMLInputElement).value })" @change="set({ dashes: ($event.target as HTMLInputElement).value })"></label>
+      <label class="choice"><span>Dashes</span><input type="text" :value="stroke.dashes" placeholder="4mm 2mm" data-field="dashes" @keydown.stop @keydown.enter="($event.target as HTMLInputElement).blur()" @change="set({ dashes: ($event.target as HTMLInputElement).value })"></label>
       <label class="choice"><span>Width along it</span>
         <select :value="stroke.stops ? '' : 'even'" data-field="profile" @change="set({ profile: ($event.target as HTMLSelectElement).value })">
           <option v-if="stroke.stops" value="">As set</option>

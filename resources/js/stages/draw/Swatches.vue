@@ -24,7 +24,7 @@ function typed(event: Event) {
     <button type="button" role="radio" class="none" :aria-checked="value === 'none'" :class="{ on: value === 'none' }" title="None" aria-label="None" @click="emit('keep', 'none')" />
     <button v-for="colour in colours" :key="colour" type="button" role="radio" :aria-checked="value === colour" :class="{ on: value === colour }" :style="{ background: colour }" :title="colour" :aria-label="colour" @click="emit('keep', colour)" />
     <input type="color" :value="value.startsWith('#') ? value : '#26231d'" :aria-label="`${label}: another colour`" title="Another colour" @change="emit('keep', ($event.target as HTMLInputElement).value)">
-    <input type="text" :value="value" :aria-label="`${label}: colour by number`" :data-field="`${label} colour`" spellcheck="false" @keydown.stop @keydown.enter="typed" @change="typed">
+    <input type="text" :value="value" :aria-label="`${label}: colour by number`" :data-field="`${label} colour`" spellcheck="false" @keydown.stop @keydown.enter="($event.target as HTMLInputElement).blur()" @change="typed">
   </div>
 </template>
 
