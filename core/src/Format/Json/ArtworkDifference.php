@@ -68,7 +68,7 @@ final readonly class ArtworkDifference
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return array_filter(['pieces' => $this->pieces, 'order' => $this->order, 'frame' => $this->frame], static fn (?array $part): bool => $part !== null && $part !== []);
+        return array_filter(['pieces' => $this->pieces, 'order' => $this->order, 'frame' => $this->frame], static fn (?array $part): bool => $part !== null);
     }
 
     /** @param  array<string, mixed>  $data */
