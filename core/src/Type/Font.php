@@ -14,7 +14,7 @@ use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Pen;
 use Throwable;
 
-/** A font with TrueType outlines. All measures are in ems: 1 is the size of the type; y runs down, the baseline at 0. */
+/** A font with TrueType or OpenType (CFF) outlines. All measures are in ems: 1 is the size of the type; y runs down, the baseline at 0. */
 final class Font
 {
     private const DEEPEST = 6;
@@ -46,6 +46,9 @@ final class Font
 
     private ?PairKerning $kerning = null;
 
+    /** Of a font whose glyphs are cubic curves. */
+    private ?CffOutlines $cubics = null;
+
     /** @var array<int, list<Contour>> */
     private array $outlines = [];
 
@@ -59,8 +62,13 @@ final class Font
         $this->em = (float) ($head['unitsPerEm'] ?? 0);
         $this->map = $file->getUnicodeCharMap() ?: [];
         $this->advances = $file->getData('hmtx') ?: [];
-        if ($this->family === '' || $this->em < 16 || $this->map === [] || $this->advances === [] || ! isset($file->getTable()['glyf'])) {
+        if ($this->family === '' || $this->em < 16 || $this->map === [] || $this->advances === [] || (! isset($file->getTable()['glyf']) && ! isset($file->getTable()['CFF ']))) {
             throw FontRefused::noOutlines(basename($path));
+        }
+        $table = $file->getTable()['CFF '] ?? null;
+        if ($table !== null && ! isset($file->getTable()['glyf'])) {
+            $file->seek($table->offset);
+            $this->cubics = new CffOutlines((string) $file->read(max(1, min(20_000_000, $table->length))));
         }
         $lines = $file->getData('hhea') ?: [];
         $this->ascent = ($lines['ascent'] ?? 0.8 * $this->em) / $this->em;
@@ -114,6 +122,11 @@ final class Font
     public function outline(int $glyph): array
     {
         return $this->outlines[$glyph] ??= self::guarded(function () use ($glyph): array {
+            if ($this->cubics !== null) {
+                $scale = Matrix::scaling(1 / $this->em, -1 / $this->em);
+
+                return array_map(static fn (Contour $contour): Contour => $contour->transformed($scale), $this->cubics->outline($glyph));
+            }
             $pen = new Pen;
             $this->draw($pen, $glyph, Matrix::scaling(1 / $this->em, -1 / $this->em), 0);
 

@@ -11,12 +11,12 @@ final class FontRefused extends RuntimeException
 {
     public static function noFont(string $name): self
     {
-        return new self(sprintf('"%s" is no font that can be read: TrueType (.ttf) and WOFF files are taken.', self::short($name)));
+        return new self(sprintf('"%s" is no font that can be read: TrueType (.ttf), OpenType (.otf) and WOFF files are taken.', self::short($name)));
     }
 
     public static function noOutlines(string $name): self
     {
-        return new self(sprintf('"%s" has no TrueType outlines that can be cut.', self::short($name)));
+        return new self(sprintf('"%s" has no outlines that can be cut.', self::short($name)));
     }
 
     public static function broken(string $name): self
