@@ -88,6 +88,8 @@ final class Font
             if (! $file instanceof File) {
                 throw FontRefused::noFont(basename($path));
             }
+            $file->parseTableEntries();
+            CharacterMap::hold($file);
             $file->parse();
 
             return new self($file, $path);
