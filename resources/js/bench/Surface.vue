@@ -198,6 +198,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       @pointerleave="pointer = null"
       @pointerdown="down"
       @pointerup="up"
+      @dragstart.prevent
       @pointercancel="tools.cancel()"
       @contextmenu="drawing && tools.contextMenu($event)"
       @click="!editing && bench.chooseNone()"
@@ -309,7 +310,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
 <style scoped>
 .frame { display: grid; grid-template: 24px minmax(0, 1fr) / 24px minmax(0, 1fr); min-width: 0; min-height: 0; height: 100%; border: 1px solid var(--line); border-radius: 4px; overflow: hidden; background: var(--paper-deep); }
 .corner { font: 10px/24px var(--text-face); color: var(--ink-soft); text-align: center; }
-.surface { position: relative; overflow: hidden; touch-action: none; overscroll-behavior: none; background: var(--tracing); background-image: radial-gradient(var(--grain) 1px, transparent 1px); background-size: 14px 14px; }
+.surface { position: relative; overflow: hidden; touch-action: none; overscroll-behavior: none; user-select: none; background: var(--tracing); background-image: radial-gradient(var(--grain) 1px, transparent 1px); background-size: 14px 14px; }
 .surface > svg { display: block; position: absolute; inset: 0; }
 .surface.at-work > svg { pointer-events: none; }
 .surface > svg.over { pointer-events: none; }

@@ -675,7 +675,8 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
   /** A knob of an adjustable shape: asks the core for the true outcome while it is dragged. */
   function grabValue(event: PointerEvent, values: (at: Point) => Record<string, number>) {
     const id = one.value?.id
-    if (!id || event.button !== 0) return
+    // With Alt a press goes through to what lies beneath.
+    if (!id || event.button !== 0 || event.altKey) return
     event.stopPropagation()
     let now: Record<string, number> | null = null
     begin(event, {
