@@ -65,8 +65,10 @@ final class Soak
                 $version = Served::post("jobs/{$id}/edits", ['version' => $version, 'edit' => ['kind' => 'move', 'pieces' => ['p1', 'p'.(2 + $done % 190)], 'x' => 0.01, 'y' => 0]])['job']['version'];
                 $at += 0.01;
                 $done++;
-            } catch (RuntimeException) {
+            } catch (RuntimeException $problem) {
                 $failed++;
+                fwrite(STDERR, "client of job {$id}: {$problem->getMessage()}\n");
+                $version = Served::get("jobs/{$id}")['job']['version'];
             }
             $slowest = max($slowest, 1000 * (microtime(true) - $before));
         }

@@ -296,11 +296,15 @@ final class DrawnOnTheBenchTest extends BrowserTestCase
     {
         $picture = imagecreatetruecolor(600, 400);
         self::assertNotFalse($picture);
-        $colour = static fn (int $red, int $green, int $blue): int => (int) imagecolorallocate($picture, $red, $green, $blue);
-        imagefill($picture, 0, 0, $colour(236, 230, 214));
-        imagefilledpolygon($picture, [300, 60, 300, 360, 120, 360, 160, 240, 200, 170], $colour(70, 130, 118));
-        imagefilledarc($picture, 300, 365, 420, 140, 0, 180, $colour(52, 78, 98), IMG_ARC_PIE);
-        imagefilledellipse($picture, 450, 110, 100, 100, $colour(222, 178, 92));
+        $colours = [];
+        foreach ([[236, 230, 214], [70, 130, 118], [52, 78, 98], [222, 178, 92]] as [$red, $green, $blue]) {
+            $colours[] = (int) imagecolorallocate($picture, $red, $green, $blue);
+        }
+        [$paper, $green, $blue, $gold] = $colours;
+        imagefill($picture, 0, 0, $paper);
+        imagefilledpolygon($picture, [300, 60, 300, 360, 120, 360, 160, 240, 200, 170], $green);
+        imagefilledarc($picture, 300, 365, 420, 140, 0, 180, $blue, IMG_ARC_PIE);
+        imagefilledellipse($picture, 450, 110, 100, 100, $gold);
         imagefilter($picture, IMG_FILTER_GAUSSIAN_BLUR);
         $path = self::$folder.'/boathouse.png';
         imagepng($picture, $path);

@@ -98,11 +98,11 @@ final class BenchTest extends TestCase
     {
         $a = $this->shape();
         $b = $this->shape('heart', 80, 40);
-        $before = collect($this->getJson("/api/jobs/{$this->job}")->json('art.pieces'))->keyBy('id');
+        $before = array_column($this->getJson("/api/jobs/{$this->job}")->json('art.pieces'), null, 'id');
         $changes = $this->edit('order', ['pieces' => [$a], 'to' => 'front'])->json('changes');
         self::assertSame([[], [], [$b, $a]], [$changes['pieces'], $changes['gone'], $changes['order']]);
         $changes = $this->edit('compound', ['pieces' => [$a, $b]])->json('changes');
-        $patched = $before->except($changes['gone'])->merge(collect($changes['pieces'])->keyBy('id'));
+        $patched = [...array_diff_key($before, array_flip($changes['gone'])), ...array_column($changes['pieces'], null, 'id')];
         $anew = $this->getJson("/api/jobs/{$this->job}")->json('art.pieces');
         self::assertEquals($anew, array_map(static fn (string $id): array => $patched[$id], $changes['order']));
     }
@@ -191,12 +191,12 @@ final class BenchTest extends TestCase
     {
         $first = $this->edit('draw-line', ['coords' => [0, 0, 0, 0, 40, 40, 40, 40]])->assertOk()->json('changes.pieces.0.id');
         $this->edit('draw-line', ['coords' => [0, 40, 0, 40, 40, 0, 40, 0]])->assertOk();
-        $points = collect($this->getJson("/api/jobs/{$this->job}/snaps")->assertOk()->json('points'));
-        self::assertEqualsCanonicalizing(['node', 'midpoint', 'crossing'], $points->pluck(2)->unique()->values()->all());
-        $crossing = $points->firstWhere(2, 'crossing');
+        $points = $this->getJson("/api/jobs/{$this->job}/snaps")->assertOk()->json('points');
+        self::assertEqualsCanonicalizing(['node', 'midpoint', 'crossing'], array_values(array_unique(array_column($points, 2))));
+        $crossing = array_values(array_filter($points, static fn (array $point): bool => $point[2] === 'crossing'))[0];
         self::assertEqualsWithDelta([20.0, 20.0], [$crossing[0], $crossing[1]], 1e-6);
         $this->edit('mark', ['pieces' => [$first], 'hidden' => true])->assertOk();
-        self::assertNull(collect($this->getJson("/api/jobs/{$this->job}/snaps")->json('points'))->firstWhere(2, 'crossing'), 'nothing hidden is snapped to');
+        self::assertNotContains('crossing', array_column($this->getJson("/api/jobs/{$this->job}/snaps")->json('points'), 2), 'nothing hidden is snapped to');
     }
 
     #[Test]

@@ -65,6 +65,7 @@ final class KilledServerTest extends TestCase
         $ids = array_column($this->get("jobs/{$job}")['art']['pieces'], 'id');
         while ($kills < 6) {
             // From a process of its own, a moment after the next saves have begun.
+            self::assertIsResource($this->server);
             $pid = proc_get_status($this->server)['pid'];
             exec(sprintf('(sleep %.3f; pkill -9 -P %d; kill -9 %d) >/dev/null 2>&1 &', 0.15 + 0.037 * $kills, $pid, $pid));
             try {
@@ -91,16 +92,17 @@ final class KilledServerTest extends TestCase
     private function everyStateIsWhole(int $job, int $accepted): void
     {
         $database = new PDO("sqlite:{$this->folder}/test.sqlite");
-        self::assertSame('ok', $database->query('pragma integrity_check')?->fetchColumn());
-        $rows = $database->query("select number, parent, change from revisions where shop_job_id = {$job} order by number")?->fetchAll(PDO::FETCH_ASSOC) ?: [];
+        $ask = static fn (string $sql) => $database->query($sql) ?: throw new RuntimeException($sql);
+        self::assertSame('ok', $ask('pragma integrity_check')->fetchColumn());
+        $rows = $ask("select number, parent, change from revisions where shop_job_id = {$job} order by number")->fetchAll(PDO::FETCH_ASSOC);
         self::assertCount($accepted + 1, $rows);
         $art = ArtworkJson::framed(['width' => 300.0, 'height' => 300.0], []);
         foreach (array_slice($rows, 1) as $i => $row) {
             self::assertEquals($i + 1, $row['parent']);
             $art = ArtworkDifference::fromArray(ArtworkJson::data((string) gzuncompress($row['change']))['ahead'])->on($art);
         }
-        $bench = ArtworkJson::data((string) $database->query("select bench from shop_jobs where id = {$job}")?->fetchColumn());
-        $stored = $database->query("select piece, data from bench_pieces where shop_job_id = {$job}")?->fetchAll(PDO::FETCH_KEY_PAIR) ?: [];
+        $bench = ArtworkJson::data((string) $ask("select bench from shop_jobs where id = {$job}")->fetchColumn());
+        $stored = $ask("select piece, data from bench_pieces where shop_job_id = {$job}")->fetchAll(PDO::FETCH_KEY_PAIR);
         $lies = ArtworkJson::framed($bench, array_values(array_map(static fn (string $id) => PieceJson::to(ArtworkJson::data($stored[$id])), $bench['order'])));
         self::assertSame(ArtworkJson::encode($art), ArtworkJson::encode($lies));
         self::assertCount(count($bench['order']), $stored);

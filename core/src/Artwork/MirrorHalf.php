@@ -228,20 +228,21 @@ final readonly class MirrorHalf implements Change
     {
         $out = [];
         foreach ($contour->segments() as $s) {
-            $last = $out[count($out) - 1] ?? null;
+            $last = array_pop($out);
             if ($last !== null && self::goesThrough($last, $s)) {
-                $out[count($out) - 1] = Cubic::line($last[0], $last[1], $s[6], $s[7]);
+                $out[] = Cubic::line($last[0], $last[1], $s[6], $s[7]);
+            } elseif ($last !== null) {
+                array_push($out, $last, $s);
             } else {
                 $out[] = $s;
             }
         }
-        $count = count($out);
-        if ($contour->closed && $count > 2 && self::goesThrough($out[$count - 1], $out[0])) {
-            $out[0] = Cubic::line($out[$count - 1][0], $out[$count - 1][1], $out[0][6], $out[0][7]);
-            array_pop($out);
+        $last = $out[count($out) - 1];
+        if ($contour->closed && count($out) > 2 && self::goesThrough($last, $out[0])) {
+            $out = [Cubic::line($last[0], $last[1], $out[0][6], $out[0][7]), ...array_slice($out, 1, -1)];
         }
 
-        return Contour::ofSegments(array_values($out), $contour->closed);
+        return Contour::ofSegments($out, $contour->closed);
     }
 
     /**

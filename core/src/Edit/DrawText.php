@@ -31,6 +31,12 @@ final readonly class DrawText implements Edit
         return new self($setting, $input->length('x', 0.0), $input->length('y', 0.0), $along, $input->has('slide'), NewPiece::from($input), $input->fonts);
     }
 
+    /** A text is called by its first letters. */
+    public static function name(string $text): string
+    {
+        return mb_substr(trim((string) preg_replace('/\s+/u', ' ', $text)), 0, 40);
+    }
+
     public function label(): string
     {
         return 'Set text';
@@ -50,8 +56,7 @@ final readonly class DrawText implements Edit
         if ($lettering->shape()->isEmpty()) {
             throw EditRefused::because('None of these letters leaves a mark; the line may be too short for them.');
         }
-        $name = mb_substr(trim((string) preg_replace('/\\s+/u', ' ', $setting->text)), 0, 40);
 
-        return $this->new->laid($artwork, $name, new Recipe($lettering, $matrix));
+        return $this->new->laid($artwork, self::name($setting->text), new Recipe($lettering, $matrix));
     }
 }

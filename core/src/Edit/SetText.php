@@ -56,6 +56,9 @@ final readonly class SetText implements Edit
             }
             $made = $piece->withRecipe($recipe->withBase(Lettering::set($setting, $follows, $in->fonts)));
 
+            // It goes on being called by its letters, unless it was given a name.
+            $made = $piece->name === DrawText::name($now->setting->text) ? $made->with(name: DrawText::name($setting->text)) : $made;
+
             return $made->shape->isEmpty() ? throw EditRefused::because('None of these letters leaves a mark; the line may be too short for them.') : $made;
         }, Chosen::in($artwork, $this->ids));
     }

@@ -79,9 +79,7 @@ final class CffOutlines
         $this->stack = [];
         [$this->steps, $this->hints, $this->begun, $this->x, $this->y] = [0, 0, false, 0.0, 0.0];
         $this->run($code, $this->local[$this->dictionaries[$glyph] ?? 0] ?? [], 0);
-        if ($this->begun) {
-            $this->pen->close();
-        }
+        $this->end();
 
         return $this->pen->contours();
     }
@@ -245,13 +243,18 @@ final class CffOutlines
 
     private function begin(float $dx, float $dy): void
     {
-        if ($this->begun) {
-            $this->pen->close();
-        }
+        $this->end();
         $this->begun = true;
         $this->x += $dx;
         $this->y += $dy;
         $this->pen->moveTo($this->x, $this->y);
+    }
+
+    private function end(): void
+    {
+        if ($this->begun) {
+            $this->pen->close();
+        }
     }
 
     /** @param  list<float>  $s */

@@ -53,6 +53,7 @@ final class PaintAndTextTest extends TestCase
         );
     }
 
+    /** @param  array<string, mixed>  $edit */
     #[Test]
     #[TestWith([['kind' => 'fill', 'colour' => 'red']])]
     #[TestWith([['kind' => 'stroke', 'width' => '-3mm']])]
@@ -108,6 +109,7 @@ final class PaintAndTextTest extends TestCase
         $this->bench->do('set-text', ['pieces' => [$id], 'text' => "Wharf\nRegatta", 'spacing' => '1mm']);
         $after = $this->bench->box($id);
         self::assertGreaterThan($before[3] + 20, $after[3]);
+        self::assertSame('Wharf Regatta', $this->bench->piece($id)->name);
         self::assertEqualsWithDelta(100.0, $after[0] + $after[2] / 2, 1.5);
         self::assertInstanceOf(Lettering::class, $this->bench->piece($id)->recipe?->base);
         $this->bench->do('bake', ['pieces' => [$id]]);

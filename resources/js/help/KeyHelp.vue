@@ -58,7 +58,7 @@ const drawKeys = [
 <style scoped>
 .both { display: grid; grid-template-columns: 1fr 1fr; gap: 30px; max-height: 62vh; overflow-y: auto; }
 h3 { font-size: 17px; margin-bottom: 6px; }
-dl { display: grid; grid-template-columns: auto 1fr; gap: 7px 18px; margin: 0; }
+dl { display: grid; align-content: start; grid-template-columns: auto 1fr; gap: 7px 18px; margin: 0; }
 dt { font-weight: 700; }
 dd { margin: 0; color: var(--ink-mid); }
 </style>

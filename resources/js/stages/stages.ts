@@ -1,4 +1,5 @@
 import { useBench } from '@/stores/bench'
+import { count } from '@/units'
 import { defineAsyncComponent, type Component } from 'vue'
 
 export interface Stage {
@@ -13,7 +14,7 @@ export interface Stage {
 /** The order of the work. A new stage is one drawer and one row here. */
 export const stages: Stage[] = [
   { key: 'set-up', label: 'Set up', drawer: defineAsyncComponent(() => import('./SetUp.vue')), state: (b) => (b.job ? `${Math.round(b.job.width)} mm wide` : '') },
-  { key: 'draw', label: 'Draw', drawer: defineAsyncComponent(() => import('./Draw.vue')), state: (b) => (b.art ? `${b.art.pieces.length} pieces` : '') },
+  { key: 'draw', label: 'Draw', drawer: defineAsyncComponent(() => import('./Draw.vue')), state: (b) => (b.art ? count(b.art.pieces.length, 'piece') : '') },
   { key: 'shape', label: 'Shape', drawer: defineAsyncComponent(() => import('./Shape.vue')), state: (b) => (b.chosen.size > 0 ? `${b.chosen.size} chosen` : '') },
   { key: 'separate', label: 'Separate', drawer: defineAsyncComponent(() => import('./Separate.vue')), state: (b) => (b.prepared ? `${b.sheets.length} colours` : 'not yet') },
   {
