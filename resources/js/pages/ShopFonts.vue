@@ -5,6 +5,8 @@ import { computed, onMounted, ref } from 'vue'
 
 interface ShopFont { id: number; family: string; style: string }
 
+const props = defineProps<{ open?: boolean }>()
+const emit = defineEmits<{ changed: [] }>()
 const shipped = ref<string[]>([])
 const added = ref<ShopFont[]>([])
 const problem = ref('')
@@ -29,6 +31,7 @@ async function take(picked: UploadFile) {
   try {
     await api.post('fonts', form)
     await load()
+    emit('changed')
   } catch (refused) {
     problem.value = words(refused)
   }
@@ -37,6 +40,7 @@ async function remove(font: ShopFont) {
   try {
     await api.delete(`fonts/${font.id}`)
     await load()
+    emit('changed')
   } catch (refused) {
     problem.value = words(refused)
   }
@@ -44,7 +48,7 @@ async function remove(font: ShopFont) {
 </script>
 
 <template>
-  <details class="fonts">
+  <details class="fonts" :open="props.open">
     <summary>Fonts for text in the drawing <span class="quiet">at hand: {{ said }}</span></summary>
     <ul v-if="added.length > 0">
       <li v-for="font in added" :key="font.id" data-test="font">{{ font.family }} <span class="quiet">{{ font.style }}</span> <button type="button" :aria-label="`Take away ${font.family} ${font.style}`" @click="remove(font)">Take away</button></li>

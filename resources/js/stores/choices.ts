@@ -21,5 +21,11 @@ export const useChoices = defineStore('choices', () => {
     return asked
   }
 
-  return { all, load }
+  /** Once more: the shop added or took away a font. */
+  function reload(): Promise<void> {
+    asked = null
+    return load()
+  }
+
+  return { all, load, reload }
 })

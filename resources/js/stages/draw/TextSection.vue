@@ -3,8 +3,9 @@ import TypedValue from '@/fields/TypedValue.vue'
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
 import { useDraw } from '@/stores/draw'
-import { computed } from 'vue'
-import { RouterLink } from 'vue-router'
+import ShopFonts from '@/pages/ShopFonts.vue'
+import { ElDialog } from 'element-plus'
+import { computed, ref } from 'vue'
 import Section from './Section.vue'
 
 const bench = useBench()
@@ -13,6 +14,7 @@ const draw = useDraw()
 const one = computed(() => (bench.detail?.details.length === 1 ? bench.detail.details[0]! : null))
 /** The chosen text, or how the next one will be set. */
 const now = computed(() => one.value?.text ?? { ...draw.text, leading: 1.2, inside: false, stand: 'above', slide: 0.5, onLine: false, follows: null, stops: [] as number[] })
+const fonts = ref(false)
 const family = computed(() => choices.all.families.find((each) => each.family === now.value.family))
 const lines = computed(() => bench.art?.pieces.filter((piece) => bench.touchable(piece) && !piece.live?.includes('text')).slice(-60).reverse() ?? [])
 function set(fields: Record<string, unknown>) {
@@ -36,7 +38,7 @@ function slide(event: Event) {
     <div class="row">
       <label><input type="checkbox" :checked="now.bold" :disabled="!family?.bold" data-field="bold" @change="set({ bold: ($event.target as HTMLInputElement).checked })"> Bold</label>
       <label><input type="checkbox" :checked="now.italic" :disabled="!family?.italic" @change="set({ italic: ($event.target as HTMLInputElement).checked })"> Italic</label>
-      <RouterLink to="/fonts" class="more">Add fonts</RouterLink>
+      <button type="button" class="quiet-button more" @click="fonts = true">Add fonts</button>
     </div>
     <TypedValue label="Size" name="size" :value="now.size" @keep="set({ size: one?.text ? $event : Number.parseFloat($event) || 14 })" />
     <TypedValue label="Letter spacing" name="spacing" :value="now.spacing" @keep="set({ spacing: one?.text ? $event : Number.parseFloat($event) || 0 })" />
@@ -65,6 +67,7 @@ function slide(event: Event) {
         </label>
       </template>
     </template>
+    <ElDialog v-model="fonts" title="Fonts of the shop" width="560" append-to-body><ShopFonts open @changed="choices.reload()" /></ElDialog>
   </Section>
 </template>
 
