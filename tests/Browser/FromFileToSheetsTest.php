@@ -28,9 +28,11 @@ final class FromFileToSheetsTest extends BrowserTestCase
     {
         $this->visit('/');
         $this->see('[data-test=job]');
-        self::assertSame(4, $this->howMany('[data-test=job]'));
+        self::assertSame(7, $this->howMany('[data-test=job]'));
         $this->seeText('Window decal for the boathouse');
         $this->press('[data-test=job] a');
+        $this->see('[data-test=art] path');
+        $this->visit('/jobs/4');
         $this->see('[data-test=art] path');
         self::assertGreaterThanOrEqual(40, $this->howMany('[data-test=art] path[data-piece]'));
         self::assertSame([], $this->complaints());
@@ -86,7 +88,7 @@ final class FromFileToSheetsTest extends BrowserTestCase
     {
         $this->visit('/new');
         $this->press('[data-test=start]');
-        $this->seeText('Drop an SVG file first.', '[data-test=problem]');
+        $this->seeText('Drop an SVG file first', '[data-test=problem]');
         $this->upload($this->file('letter.svg', 'Dear shop, please find enclosed'));
         $this->press('[data-test=start]');
         $this->seeText('not well-formed XML', '[data-test=problem]');

@@ -88,6 +88,27 @@ final class KilledServerTest extends TestCase
         self::assertGreaterThan(20, $accepted);
     }
 
+    #[Test]
+    public function two_clients_at_once_on_two_jobs_never_meet_a_locked_database(): void
+    {
+        $this->server = $this->serve();
+        $script = 'for ($v = 1, $bad = 0, $i = 0; $i < 60; $i++) { $a = json_decode((string) @file_get_contents($argv[1], false, stream_context_create(["http" => ["method" => "POST", "ignore_errors" => true, '
+            .'"header" => "Content-Type: application/json\r\nAccept: application/json", "content" => json_encode(["version" => $v, "edit" => ["kind" => "draw-shape", "shape" => "star", "x" => $i, "y" => 9]])]])), true); '
+            .'isset($a["job"]) ? $v = $a["job"]["version"] : $bad++; } echo $bad;';
+        $clients = $outputs = [];
+        foreach ([1, 2] as $k) {
+            $job = (int) $this->again(fn (): array => $this->send('jobs', ['process' => 'plain', 'width' => '300', 'height' => '300']))['id'];
+            $client = proc_open([PHP_BINARY, '-r', $script, 'http://127.0.0.1:'.self::PORT."/api/jobs/{$job}/edits"], [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']], $pipes);
+            self::assertIsResource($client);
+            [$clients[$job], $outputs[$job]] = [$client, $pipes[1]];
+        }
+        foreach ($clients as $job => $client) {
+            self::assertSame('0', stream_get_contents($outputs[$job]), "refused edits on job {$job}");
+            proc_close($client);
+            self::assertCount(60, $this->get("jobs/{$job}")['art']['pieces']);
+        }
+    }
+
     /** The bench is what its revisions lead to from the empty one, and they all are there. */
     private function everyStateIsWhole(int $job, int $accepted): void
     {

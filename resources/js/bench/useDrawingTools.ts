@@ -1,0 +1,205 @@
+import { useBench } from '@/stores/bench'
+import { useChoices } from '@/stores/choices'
+import { useDraw } from '@/stores/draw'
+import { computed, ref, watch } from 'vue'
+import { held, pathOf, type Point } from './geometry'
+import type { Hand } from './useHand'
+
+/** A line that is being drawn: where it goes on from, and where it would close. */
+interface Growing {
+  id: string | null
+  from: Point | null
+  out: Point | null
+  first: Point | null
+  firstOut: Point | null
+  contour: number
+  end: boolean
+}
+
+/** D1, D2, D8, D9: what is new on the bench - shapes, curves, brush lines, letters. */
+export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hover, drag, one, begin, far, free, tell, size }: Hand) {
+  const bench = useBench()
+  const draw = useDraw()
+  const choices = useChoices()
+  const curve = ref<Growing | null>(null)
+
+  const paints = () => ({ fill: draw.fill, line: draw.line, lineWidth: draw.lineWidth, layer: draw.layer })
+
+  function drawShape(event: PointerEvent) {
+    const from = snap.snapped(toBench(event), scale.value, free(event))
+    const kind = choices.all.shapes.find((one) => one.kind === draw.shape)
+    const values = { ...Object.fromEntries(kind?.fields.map((field) => [field.name, field.usual]) ?? []), ...draw.shapeValues[draw.shape] }
+    begin(event, {
+      move(at, moving) {
+        const to = snap.snapped(at, scale.value, free(moving))
+        let [w, h] = [to.x - from.x, to.y - from.y]
+        if (moving.shiftKey) {
+          if (draw.shape === 'line') ({ x: w, y: h } = { x: held(from, to).x - from.x, y: held(from, to).y - from.y })
+          else {
+            const side = Math.max(Math.abs(w), Math.abs(h))
+            ;[w, h] = [side * (w < 0 ? -1 : 1), side * (h < 0 ? -1 : 1)]
+          }
+        }
+        const centred = moving.altKey
+        box.value = { left: centred ? from.x - w : Math.min(from.x, from.x + w), top: centred ? from.y - h : Math.min(from.y, from.y + h), width: Math.abs(w) * (centred ? 2 : 1), height: Math.abs(h) * (centred ? 2 : 1) }
+        line = [w, h]
+        tell(at, draw.shape === 'line' ? `${size(Math.hypot(w, h))} long` : `${size(box.value.width)} wide, ${size(box.value.height)} high`)
+      },
+      end(ending) {
+        const area = box.value
+        box.value = null
+        if (!area || !far(ending)) {
+          bench.draw({ kind: 'draw-shape', shape: draw.shape, ...values, x: from.x, y: from.y, ...shapePaints() }, true)
+          return
+        }
+        const width = draw.shape === 'line' ? line[0] * (ending.altKey ? 2 : 1) : Math.max(0.01, area.width)
+        const height = draw.shape === 'line' ? line[1] * (ending.altKey ? 2 : 1) : Math.max(0.01, area.height)
+        bench.draw({ kind: 'draw-shape', shape: draw.shape, ...values, width, height, x: area.left + area.width / 2, y: area.top + area.height / 2, ...shapePaints() }, true)
+      },
+    })
+    let line = [0, 0] as [number, number]
+  }
+  const shapePaints = () => (draw.shape === 'line' ? { ...paints(), fill: 'none', line: draw.line === 'none' ? draw.fill : draw.line } : paints())
+
+  /** The chosen shape in the middle of what is seen: for whoever draws by keyboard. */
+  function addShape() {
+    const kind = choices.all.shapes.find((one) => one.kind === draw.shape)
+    const values = { ...Object.fromEntries(kind?.fields.map((field) => [field.name, field.usual]) ?? []), ...draw.shapeValues[draw.shape] }
+    const area = surface.value!.getBoundingClientRect()
+    const at = toBench({ clientX: area.left + area.width / 2, clientY: area.top + area.height / 2 })
+    bench.draw({ kind: 'draw-shape', shape: draw.shape, ...values, x: at.x, y: at.y, ...shapePaints() }, true)
+  }
+
+  function pressCurve(event: PointerEvent, raw: Point) {
+    let at = snap.snapped(raw, scale.value, free(event))
+    const now = curve.value
+    if (now?.from && event.shiftKey) at = held(now.from, at)
+    const reach = 9 / scale.value
+    if (!now) {
+      // Beginning on an end of the chosen open line goes on from there.
+      const piece = one.value
+      for (const [k, contour] of (piece?.contours ?? []).entries()) {
+        const last = contour.coords.length - 2
+        for (const end of [true, false]) {
+          const [x, y] = end ? [contour.coords[last]!, contour.coords[last + 1]!] : [contour.coords[0]!, contour.coords[1]!]
+          if (!contour.closed && Math.hypot(x - at.x, y - at.y) < reach) {
+            const [fx, fy] = end ? [contour.coords[0]!, contour.coords[1]!] : [contour.coords[last]!, contour.coords[last + 1]!]
+            curve.value = { id: piece!.id, from: { x, y }, out: null, first: { x: fx, y: fy }, firstOut: null, contour: k, end }
+            return
+          }
+        }
+      }
+      curve.value = { id: null, from: at, out: null, first: at, firstOut: null, contour: 0, end: true }
+      begin(event, {
+        move(to, moving) {
+          const out = moving.shiftKey ? held(at, to) : to
+          if (far(moving) && curve.value) Object.assign(curve.value, { out, firstOut: out })
+        },
+        end: () => undefined,
+      })
+      return
+    }
+    const closes = now.first !== null && Math.hypot(now.first.x - at.x, now.first.y - at.y) < reach && (now.id !== null || now.from !== now.first)
+    if (closes) at = now.first!
+    let handle: Point | null = null
+    begin(event, {
+      move(to, moving) {
+        if (!far(moving)) return
+        handle = moving.shiftKey ? held(at, to) : to
+        const into = { x: 2 * at.x - handle.x, y: 2 * at.y - handle.y }
+        draft.value = pathOf([now.from!.x, now.from!.y, now.out?.x ?? now.from!.x, now.out?.y ?? now.from!.y, into.x, into.y, at.x, at.y], false)
+        tell(to, `${size(at.x)}, ${size(at.y)}`)
+      },
+      end() {
+        draft.value = ''
+        const from = now.from!
+        const out = now.out ?? from
+        const into = handle ? { x: 2 * at.x - handle.x, y: 2 * at.y - handle.y } : closes && now.firstOut ? { x: 2 * at.x - now.firstOut.x, y: 2 * at.y - now.firstOut.y } : at
+        const coords = [from.x, from.y, out.x, out.y, into.x, into.y, at.x, at.y]
+        const straight = out === from && into === at
+        if (Math.hypot(at.x - from.x, at.y - from.y) < 1e-4 && straight) return
+        curve.value = closes ? null : { ...now, from: at, out: handle, id: now.id ?? 'waiting' }
+        if (now.id === null) {
+          const strokes = { ...paints(), fill: closes ? draw.fill : 'none', line: draw.line === 'none' ? '#26231d' : draw.line }
+          bench.draw({ kind: 'draw-line', coords, closed: false, ...strokes }, true).then((changes) => {
+            if (curve.value && changes?.pieces[0]) curve.value.id = changes.pieces[0].id
+            else if (!changes) curve.value = null
+          })
+        } else {
+          // The piece may be waiting for its name: the queue gives it in time.
+          const id = now.id
+          const fields = () => ({ kind: 'continue-line', piece: id === 'waiting' ? [...bench.chosen][0] : id, contour: now.contour, end: now.end, coords, closed: closes, ...(closes ? paints() : {}) })
+          bench.draw(fields).then((changes) => {
+            if (!changes) curve.value = null
+          })
+        }
+      },
+    })
+  }
+  function endCurve() {
+    curve.value = null
+    draft.value = ''
+  }
+  watch(
+    () => bench.state?.history.number,
+    (now, before) => {
+      // Undone: the line goes on from where it ends now.
+      if (curve.value && now !== undefined && before !== undefined && now < before) {
+        const id = curve.value.id
+        if (!id || !bench.byId.has(id)) curve.value = null
+      }
+    },
+  )
+  watch(() => bench.detail, (detail) => {
+    const now = curve.value
+    if (!now?.id || drag.value) return
+    const piece = detail?.details.find((one) => one.id === now.id)
+    const contour = piece?.contours[now.contour]
+    if (!contour || contour.closed) return
+    const last = contour.coords.length - 2
+    const [x, y] = now.end ? [contour.coords[last]!, contour.coords[last + 1]!] : [contour.coords[0]!, contour.coords[1]!]
+    if (now.from && Math.hypot(now.from.x - x, now.from.y - y) > 1e-6 && !bench.busy) Object.assign(now, { from: { x, y }, out: null })
+  })
+
+  function drawBrush(event: PointerEvent, at: Point) {
+    const points = [at.x, at.y]
+    begin(event, {
+      move(to, moving) {
+        const all = typeof moving.getCoalescedEvents === 'function' ? moving.getCoalescedEvents() : []
+        for (const place of all.length > 0 ? all.map(toBench) : [to]) {
+          if (Math.hypot(place.x - points[points.length - 2]!, place.y - points[points.length - 1]!) * scale.value > 1.5) points.push(place.x, place.y)
+        }
+        draft.value = `M${points.join(' ')}`
+      },
+      end() {
+        const wait = draft.value
+        if (points.length < 4) {
+          draft.value = ''
+          return
+        }
+        bench
+          .draw({ kind: 'brush-line', points, smoothing: draw.smoothing, profile: draw.profile, lineWidth: draw.brushWidth, line: draw.line === 'none' ? '#26231d' : draw.line, layer: draw.layer }, true)
+          .finally(() => {
+            if (draft.value === wait) draft.value = ''
+          })
+      },
+    })
+  }
+
+  async function pressText(event: PointerEvent, at: Point, under: string[]) {
+    const to = snap.snapped(at, scale.value, free(event))
+    const target = under.find((id) => !bench.byId.get(id)?.live?.includes('text'))
+    const along = target && !event.altKey ? { along: target } : {}
+    const colour = draw.fill === 'none' ? '#26231d' : draw.fill
+    await bench.draw({ kind: 'text', ...draw.text, ...(target && !event.altKey ? { align: 'middle' } : {}), x: to.x, y: to.y, ...along, fill: colour, line: 'none', layer: draw.layer }, true)
+    draw.use('arrange')
+  }
+
+  const rubber = computed(() => {
+    const now = curve.value
+    if (!now?.from || draft.value || draw.tool !== 'curve') return ''
+    return pathOf([now.from.x, now.from.y, now.out?.x ?? now.from.x, now.out?.y ?? now.from.y, hover.value.x, hover.value.y, hover.value.x, hover.value.y], false)
+  })
+
+  return { curve, rubber, drawShape, addShape, pressCurve, endCurve, drawBrush, pressText }
+}
