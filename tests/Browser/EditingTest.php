@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use App\Http\PageArt;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use NeatEdge\Core\Artwork\Piece;
@@ -101,6 +102,9 @@ final class EditingTest extends BrowserTestCase
         $this->keys('h');
         $this->change(fn () => $this->keys(WebDriverKeys::ENTER));
         self::assertCount(4, $this->art()->pieces, 'a shape without a mouse');
+        $this->keys('l');
+        $this->change(fn () => $this->keys(WebDriverKeys::ENTER));
+        self::assertSame(['text'], PageArt::piece($this->lastPiece(), $this->art()->tolerance())['live'], 'letters without a mouse');
 
         $this->press('[data-test=pieces]');
         $this->see("[data-row={$star}]");

@@ -26,7 +26,7 @@ final class Edits
         'draw-line' => DrawLine::class, 'continue-line' => ContinueLine::class, 'brush-line' => BrushLine::class,
         'move-nodes' => MoveNodes::class, 'move-handle' => MoveHandle::class, 'bend-segment' => BendSegment::class, 'add-node' => AddNode::class,
         'delete-nodes' => DeleteNodes::class, 'node-kind' => NodeKind::class, 'segment-kind' => SegmentKind::class,
-        'break-at' => BreakAtNodes::class, 'delete-segment' => DeleteSegment::class, 'join-ends' => JoinEnds::class, 'close-line' => CloseLine::class, 'reverse-line' => ReverseLine::class,
+        'break-at' => BreakAtNodes::class, 'delete-segment' => DeleteSegment::class, 'join-ends' => JoinEnds::class, 'join-lines' => JoinLines::class, 'close-line' => CloseLine::class, 'reverse-line' => ReverseLine::class,
         'round-corners' => RoundChosenCorners::class, 'mirror-half' => MirrorPieces::class, 'repeat' => RepeatPieces::class,
         'fill' => FillPieces::class, 'stroke' => StrokePieces::class, 'blend' => BlendPieces::class, 'recolour' => Recolour::class,
         'text' => DrawText::class, 'set-text' => SetText::class,

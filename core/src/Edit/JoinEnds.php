@@ -12,7 +12,11 @@ use NeatEdge\Core\Geometry\Cubic;
 /** D3: joins two ends, of one line or of two: in one node where they meet, else with a straight line. */
 final readonly class JoinEnds implements Edit
 {
-    /** @param  array{string, int, int}  $a  piece, contour, node;  */
+    /**
+     * @param  array{string, int, int}  $a  piece, contour and node of the first end
+     * @param  string  $other  the piece of the second
+     * @param  float  $near  mm up to which both become one node
+     */
     public function __construct(private array $a, private string $other, private int $contour, private int $node, private float $near)
     {
     }

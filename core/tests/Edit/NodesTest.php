@@ -131,6 +131,20 @@ final class NodesTest extends TestCase
     }
 
     #[Test]
+    public function two_lines_are_joined_at_their_nearest_ends_and_one_alone_is_closed(): void
+    {
+        $a = $this->bench->line([30, 0, 30, 0, 0, 0, 0, 0]);
+        $b = $this->bench->line([30, 40, 30, 40, 30.03, 0, 30.03, 0]);
+        $this->bench->do('join-lines', ['pieces' => [$a, $b]]);
+        self::assertSame([[$a], 3], [$this->bench->order(), $this->contour($a)->nodeCount()]);
+        $this->bench->do('join-lines', ['pieces' => [$a]]);
+        self::assertTrue($this->contour($a)->closed);
+        self::assertEqualsWithDelta(600.0, abs($this->contour($a)->area()), 1.0);
+        $this->expectExceptionObject(EditRefused::because('Only the ends of open lines can be joined.'));
+        $this->bench->do('join-lines', ['pieces' => [$a, $this->square()]]);
+    }
+
+    #[Test]
     public function a_line_goes_on_from_either_end_and_closes_on_the_other(): void
     {
         $id = $this->bench->line([0, 0, 0, 0, 10, 0, 10, 0]);

@@ -172,7 +172,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     ArrowDown: () => arrow(0, 1, event),
   }
   if (drawing.value) {
-    act.Enter = () => (draw.tool === 'shape' ? tools.addShape() : tools.endCurve())
+    act.Enter = () => (draw.tool === 'shape' ? tools.addShape() : draw.tool === 'text' ? tools.addText() : tools.endCurve())
     act['['] = () => stepChoice(-1)
     act[']'] = () => stepChoice(1)
   }

@@ -186,6 +186,14 @@ export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hov
     })
   }
 
+  /** Letters in the middle of what is seen: for whoever works by keyboard. */
+  async function addText() {
+    const area = surface.value!.getBoundingClientRect()
+    const at = toBench({ clientX: area.left + area.width / 2, clientY: area.top + area.height / 2 })
+    await bench.draw({ kind: 'text', ...draw.text, align: 'middle', ...at, fill: draw.fill === 'none' ? '#26231d' : draw.fill, line: 'none', layer: draw.layer }, true)
+    draw.use('arrange')
+  }
+
   async function pressText(event: PointerEvent, at: Point, under: string[]) {
     const to = snap.snapped(at, scale.value, free(event))
     const target = under.find((id) => !bench.byId.get(id)?.live?.includes('text'))
@@ -201,5 +209,5 @@ export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hov
     return pathOf([now.from.x, now.from.y, now.out?.x ?? now.from.x, now.out?.y ?? now.from.y, hover.value.x, hover.value.y, hover.value.x, hover.value.y], false)
   })
 
-  return { curve, rubber, drawShape, addShape, pressCurve, endCurve, drawBrush, pressText }
+  return { curve, rubber, drawShape, addShape, pressCurve, endCurve, drawBrush, pressText, addText }
 }

@@ -303,6 +303,6 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
   return {
     said, box, draft, curve, contours, one, frame, tryPath, menu, showing, cursor, hover, rubber: drawing.rubber,
     pointerDown, pointerMove, pointerUp, cancel, grabKnob, grabValue, grab, contextMenu,
-    grabNode: nodes.grabNode, grabHandle: nodes.grabHandle, chosenNodes: nodes.chosenNodes, endCurve: drawing.endCurve, addShape: drawing.addShape,
+    grabNode: nodes.grabNode, grabHandle: nodes.grabHandle, chosenNodes: nodes.chosenNodes, endCurve: drawing.endCurve, addShape: drawing.addShape, addText: drawing.addText,
   }
 }

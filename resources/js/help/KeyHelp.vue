@@ -28,7 +28,7 @@ const drawKeys = [
   ['Double press', 'enter a group; add a node'],
   ['Shift', 'straight, equal sides, 15°'],
   ['Ctrl held', 'no snapping while it is held'],
-  ['Enter', 'end a curve; lay a shape in the middle'],
+  ['Enter', 'end a curve; lay a shape or letters in the middle'],
   ['R', 'repeat the last transform on a copy'],
   ['PgUp, PgDn', 'forward, back'],
   ['Ctrl C, X, V', 'copy, cut, paste'],

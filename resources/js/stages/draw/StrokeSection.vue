@@ -30,6 +30,7 @@ function width(text: string) {
     <Swatches label="Stroke" :value="bench.chosen.size > 0 ? (stroke?.colour ?? 'none') : draw.line" @keep="colour" />
     <TypedValue label="Width" name="strokeWidth" :value="stroke?.width ?? draw.lineWidth" @keep="width" />
     <template v-if="stroke">
+      <TypedValue label="Opacity" name="strokeOpacity" plain :value="stroke.opacity" @keep="set({ opacity: $event })" />
       <label class="choice"><span>Ends</span>
         <select :value="stroke.cap" data-field="cap" @change="set({ cap: ($event.target as HTMLSelectElement).value })"><option value="butt">Cut off</option><option value="round">Round</option><option value="square">Square</option></select>
       </label>

@@ -51,6 +51,7 @@ export const commands: Command[] = [
   { label: 'Ungroup', says: 'Each by itself', keys: 'Ctrl Shift G', menu: true, group: 'together', can: any((id, bench) => (bench.byId.get(id)?.groups.length ?? 0) > 0), run: edit('ungroup') },
   { label: 'Make a compound', says: 'One piece, holes where they overlap', menu: true, group: 'together', can: many, run: edit('compound') },
   { label: 'Separate pieces', says: 'Each outline with its holes', menu: true, group: 'together', can: some, run: edit('separate') },
+  { label: 'Join two lines', says: 'At their nearest ends; one line alone is closed', menu: true, group: 'together', can: (bench) => bench.chosen.size === 1 || bench.chosen.size === 2, run: edit('join-lines') },
   { label: 'To the front', says: 'Above all in its layer', menu: true, group: 'order', can: some, run: edit('order', { to: 'front' }) },
   { label: 'Forward', says: 'One up', keys: 'PgUp', group: 'order', can: some, run: edit('order', { to: 'forward' }) },
   { label: 'Back', says: 'One down', keys: 'PgDn', group: 'order', can: some, run: edit('order', { to: 'back' }) },
