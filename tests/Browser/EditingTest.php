@@ -79,7 +79,7 @@ final class EditingTest extends BrowserTestCase
         $this->keys(WebDriverKeys::ESCAPE);
         $this->click(40, 52);
         self::assertCount(2, $this->chosen());
-        usleep(400_000);
+        usleep(520_000);
         $this->drag([[40, 52]]);
         $this->drag([[40, 52]]);
         self::assertSame([$upper], $this->chosen());
@@ -93,7 +93,7 @@ final class EditingTest extends BrowserTestCase
         self::assertSame([$star], $this->chosen());
         self::$browser->executeScript('document.activeElement?.blur()');
         $this->keys(WebDriverKeys::CONTROL, 'c', WebDriverKeys::NULL);
-        usleep(400_000);
+        usleep(520_000);
         $this->change(fn () => $this->keys(WebDriverKeys::CONTROL, WebDriverKeys::SHIFT, 'v', WebDriverKeys::NULL));
         self::assertCount(4, $this->art()->pieces);
         self::assertEqualsWithDelta($this->corner(2), $this->corner(3), 1e-9);
@@ -127,7 +127,7 @@ final class EditingTest extends BrowserTestCase
         self::assertSame(['corner', 'smooth', 'smooth', 'corner'], $this->kinds());
         $this->change(fn () => $this->drag([[40, 60], [30, 60]], 2));
         self::assertEqualsWithDelta(30.0, $this->corner(0)[0], 0.5);
-        usleep(400_000);
+        usleep(520_000);
         // A double press on the line adds a node there.
         $this->keys(WebDriverKeys::ESCAPE);
         $this->keys(']');
@@ -196,7 +196,7 @@ final class EditingTest extends BrowserTestCase
         self::assertSame('#00aa00', $this->lastPiece()->fill?->colour->hex());
 
         $this->press('[data-test=versions]');
-        usleep(400_000);
+        usleep(520_000);
         $this->press('[data-test=compare-version]');
         $this->see('[data-test=wipe]');
         self::assertSame(1, $this->howMany('[data-test=art-before] [data-piece]'));

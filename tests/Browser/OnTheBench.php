@@ -97,7 +97,7 @@ trait OnTheBench
     {
         $this->drag([[$x, $y]], $keys);
         // Two presses at once would be a double press.
-        usleep(380_000);
+        usleep(520_000);
     }
 
     private function open(string $section): void

@@ -47,7 +47,7 @@ export function useHand(surface: Ref<HTMLElement | null>, scale: Ref<number>, to
   /** Whether a press follows another at once, on the same spot. */
   function again(event: PointerEvent): boolean {
     const now = performance.now()
-    const is = now - lastPress.time < 350 && Math.hypot(event.clientX - lastPress.x, event.clientY - lastPress.y) < 4
+    const is = now - lastPress.time < 450 && Math.hypot(event.clientX - lastPress.x, event.clientY - lastPress.y) < 4
     lastPress = { x: event.clientX, y: event.clientY, time: now }
     return is
   }
