@@ -24,7 +24,6 @@ final class EditingTest extends BrowserTestCase
         $this->keys(WebDriverKeys::ESCAPE);
 
         // Dragged near to a corner of the other piece, it snaps to it and says so.
-        [$from, $to] = [$this->px(40, 35), $this->px(60.6, 50.5)];
         $this->change(fn () => $this->drag([[25, 25], [75, 65]], 2));
         self::assertEqualsWithDelta([70.0, 60.0], $this->corner(0), 0.4);
         $this->change(fn () => $this->keys(WebDriverKeys::CONTROL, 'z', WebDriverKeys::NULL));
@@ -52,7 +51,6 @@ final class EditingTest extends BrowserTestCase
         $this->change(fn () => $this->keys(WebDriverKeys::ARROW_RIGHT));
         self::assertEqualsWithDelta($left + 2.5, $this->corner(1)[0], 1e-6);
         self::assertSame([], $this->complaints());
-        unset($from, $to);
     }
 
     #[Test]

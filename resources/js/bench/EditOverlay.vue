@@ -14,7 +14,7 @@ const tools = props.tools
 
 const px = (p: Point): Point => ({ x: props.left + p.x * props.scale, y: props.top + p.y * props.scale })
 const place = computed(() => `translate(${props.left} ${props.top}) scale(${props.scale})`)
-const framed = computed(() => ['arrange', 'gradient'].includes(draw.tool) && tools.showing.value && tools.frame.value !== null)
+const framed = computed(() => draw.tool === 'arrange' && tools.showing.value && tools.frame.value !== null)
 const corners = computed(() => {
   const frame = tools.frame.value
   if (!frame) return []
@@ -106,23 +106,25 @@ const mirror = computed(() => {
   const [x, y] = [Math.cos((axis.angle * Math.PI) / 180) * 1e4, Math.sin((axis.angle * Math.PI) / 180) * 1e4]
   return { axis, from: px({ x: axis.x - x, y: axis.y - y }), to: px({ x: axis.x + x, y: axis.y + y }) }
 })
-function grabAxis(event: PointerEvent) {
-  const axis = mirror.value?.axis
-  const id = tools.one.value?.id
-  if (!axis || !id) return
-  let at = { x: axis.x, y: axis.y }
-  const fields = () => ({ kind: 'mirror-half', pieces: [id], ...axis, x: at.x, y: at.y })
+/** Drags a place that an edit is about: the true outcome is asked of the core meanwhile, and kept when it is let go. */
+function grabPlace(event: PointerEvent, called: string, from: Point, fields: (at: Point) => Record<string, unknown>) {
+  let at = from
   tools.grab(
     event,
     (to) => {
       at = to
-      bench.tried(fields()).then((pieces) => {
+      bench.tried(fields(at)).then((pieces) => {
         if (pieces?.[0]) tools.tryPath.value = pieces[0].d
       })
-      return `axis at ${to.x.toFixed(2)}, ${to.y.toFixed(2)} mm`
+      return `${called} at ${to.x.toFixed(2)}, ${to.y.toFixed(2)} mm`
     },
-    () => bench.draw(fields()).finally(() => (tools.tryPath.value = null)),
+    () => bench.draw(fields(at)).finally(() => (tools.tryPath.value = null)),
   )
+}
+function grabAxis(event: PointerEvent) {
+  const axis = mirror.value?.axis
+  const id = tools.one.value?.id
+  if (axis && id) grabPlace(event, 'axis', axis, (at) => ({ kind: 'mirror-half', pieces: [id], ...axis, x: at.x, y: at.y }))
 }
 
 const ring = computed(() => {
@@ -133,27 +135,15 @@ function grabCentre(event: PointerEvent) {
   const repeat = ring.value?.repeat
   const id = tools.one.value?.id
   if (!repeat || !id) return
-  let at = { x: Number(repeat.centreX), y: Number(repeat.centreY) }
   const { kind, ...rest } = repeat
-  const fields = () => ({ ...rest, kind: 'repeat', as: kind, pieces: [id], centreX: at.x, centreY: at.y })
-  tools.grab(
-    event,
-    (to) => {
-      at = to
-      bench.tried(fields()).then((pieces) => {
-        if (pieces?.[0]) tools.tryPath.value = pieces[0].d
-      })
-      return `centre at ${to.x.toFixed(2)}, ${to.y.toFixed(2)} mm`
-    },
-    () => bench.draw(fields()).finally(() => (tools.tryPath.value = null)),
-  )
+  grabPlace(event, 'centre', { x: Number(repeat.centreX), y: Number(repeat.centreY) }, (at) => ({ ...rest, kind: 'repeat', as: kind, pieces: [id], centreX: at.x, centreY: at.y }))
 }
 
 /** The ends of a gradient, which are dragged on the art itself. */
 const gradient = computed(() => {
   const id = bench.chosen.size === 1 ? [...bench.chosen][0]! : ''
   const paint = bench.byId.get(id)?.fillGradient
-  if (!paint || draw.tool !== 'arrange' && draw.tool !== 'gradient') return null
+  if (!paint || draw.tool !== 'arrange') return null
   const m = (paint.transform.match(/-?[\d.]+(?:e-?\d+)?/g) ?? []).map(Number) as unknown as Matrix
   const [x, y, a, b] = paint.axis as [number, number, number, number]
   const ends = paint.kind === 'linear' ? [{ x, y }, { x: a, y: b }] : [{ x, y }, { x: x + a, y }]

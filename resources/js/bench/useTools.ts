@@ -65,7 +65,6 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
       text: () => drawing.pressText(event, at, under),
       pick: () => pickColour(under),
       measure: () => mark(event, at),
-      gradient: () => pressArrange(event, under),
     })[draw.tool]()
   }
 
@@ -293,7 +292,7 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
     menu.value = { x: Math.min(event.clientX - area.left, area.width - 210), y: Math.min(event.clientY - area.top, Math.max(0, area.height - 330)), under }
   }
 
-  const cursor = computed(() => ({ arrange: 'default', nodes: 'default', shape: 'crosshair', curve: 'crosshair', brush: 'crosshair', text: 'text', pick: 'copy', measure: 'crosshair', gradient: 'default' })[draw.tool])
+  const cursor = computed(() => ({ arrange: 'default', nodes: 'default', shape: 'crosshair', curve: 'crosshair', brush: 'crosshair', text: 'text', pick: 'copy', measure: 'crosshair' })[draw.tool])
 
   watch(() => draw.tool, () => {
     curve.value = null

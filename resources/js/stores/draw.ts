@@ -2,7 +2,7 @@ import type { FieldValue } from '@/api/types'
 import { defineStore } from 'pinia'
 import { reactive, ref } from 'vue'
 
-export type Tool = 'arrange' | 'nodes' | 'shape' | 'curve' | 'brush' | 'text' | 'pick' | 'measure' | 'gradient'
+export type Tool = 'arrange' | 'nodes' | 'shape' | 'curve' | 'brush' | 'text' | 'pick' | 'measure'
 
 export interface ToolWords {
   tool: Tool
