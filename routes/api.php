@@ -10,6 +10,8 @@ use App\Http\Controllers\PreparationController;
 use App\Http\Controllers\SheetController;
 use Illuminate\Support\Facades\Route;
 
+// Brings the page a new token, by its cookie.
+Route::get('token', static fn () => response()->noContent());
 Route::get('choices', [JobController::class, 'choices']);
 Route::get('jobs', [JobController::class, 'index']);
 Route::post('jobs', [JobController::class, 'store']);

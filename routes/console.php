@@ -3,16 +3,43 @@
 declare(strict_types=1);
 
 use App\Models\Preparation;
+use App\Prep\Preparing;
+use App\Prep\Pruning;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schedule;
 
 // After a restart nothing is at work: what was cut off is named as such, and can be started again.
 Artisan::command('neat-edge:recover', function (): void {
     DB::transaction(static function (): void {
         Preparation::query()->where('status', 'running')->update([
             'status' => 'failed',
+            'doing' => '',
             'error' => 'The server was stopped while it prepared this job; the source art is untouched. Prepare it again.',
         ]);
         DB::table('queued_work')->whereNotNull('reserved_at')->delete();
     });
 })->purpose('Mark preparations that a stop cut off');
+
+// One preparation, in a process of its own: started by the queue's worker.
+Artisan::command('neat-edge:prepare {preparation}', function (): int {
+    $preparation = Preparation::query()->find((int) $this->argument('preparation'));
+    if ($preparation !== null && $preparation->status === 'running') {
+        Preparing::run($preparation);
+    }
+
+    return 0;
+})->purpose('Run one preparation that the worker handed out');
+
+Artisan::command('neat-edge:prune', function (): void {
+    foreach (Pruning::run() as $what => $count) {
+        $this->line(sprintf('%d %s', $count, $what));
+    }
+    // Room that was given free goes back to the disk when there is much of it.
+    $free = (int) DB::selectOne('PRAGMA freelist_count')->freelist_count * (int) DB::selectOne('PRAGMA page_size')->page_size;
+    if ($free > 50_000_000) {
+        DB::statement('VACUUM');
+    }
+})->purpose('Empty the trash of what is older than 30 days, and take away what nothing points to');
+
+Schedule::command('neat-edge:prune')->hourly();

@@ -5,4 +5,4 @@ declare(strict_types=1);
 use Illuminate\Support\Facades\Route;
 
 // One page: what is shown where is the front end's own routing.
-Route::view('/{any?}', 'app')->where('any', '^(?!api/).*$')->withoutMiddleware('web');
+Route::view('/{any?}', 'app')->where('any', '^(?!api/).*$');

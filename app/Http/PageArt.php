@@ -19,11 +19,14 @@ use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Tolerance;
-use NeatEdge\Core\Prepare\Flatten;
+use NeatEdge\Core\Seen\StrokeRegion;
 
 /** Artwork as the page draws it: path data and paints, lengths in mm. */
 final class PageArt
 {
+    /** Grows whenever what is told of a piece changes: what was stored in another form is made anew. */
+    public const FORM = 2;
+
     /** @return array<string, mixed> */
     public static function of(Artwork $artwork): array
     {
@@ -125,7 +128,7 @@ final class PageArt
         if ($stroke !== null) {
             if ($stroke->isOwnKind()) {
                 // A browser cannot draw it: it gets the outline.
-                $out['outline'] = Writer::path(Flatten::outline($piece->shape, $stroke, $tolerance));
+                $out['outline'] = Writer::path(StrokeRegion::of($piece->shape, $stroke, $tolerance));
             } elseif ($stroke->pen !== null) {
                 $shape = $shape->transformed($stroke->pen->inverse());
                 $out['transform'] = self::matrix($stroke->pen);

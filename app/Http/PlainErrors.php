@@ -11,6 +11,7 @@ use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Format\Svg\SvgRefused;
 use NeatEdge\Core\Geometry\InvalidLength;
+use NeatEdge\Core\PlanarMap\MapTooLarge;
 use NeatEdge\Core\Type\FontRefused;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Throwable;
@@ -18,9 +19,12 @@ use Throwable;
 /** Every refusal is one sentence in plain words; no page ever shows a stack trace. */
 final class PlainErrors
 {
+    /** Their messages are written for the page. */
+    private const REFUSALS = [SvgRefused::class, InvalidLength::class, EditRefused::class, FontRefused::class, MapTooLarge::class, BudgetSpent::class];
+
     public static function register(Exceptions $exceptions): void
     {
-        $exceptions->dontReport([SvgRefused::class, InvalidLength::class, EditRefused::class, FontRefused::class]);
+        $exceptions->dontReport(self::REFUSALS);
         $exceptions->render(static function (Throwable $problem, Request $request): ?JsonResponse {
             if (! $request->is('api/*')) {
                 return null;
@@ -30,7 +34,7 @@ final class PlainErrors
 
                 return new JsonResponse(['message' => (string) (reset($fields) ?: 'Something in the form is missing.'), 'fields' => $fields], 422);
             }
-            if ($problem instanceof SvgRefused || $problem instanceof InvalidLength || $problem instanceof EditRefused || $problem instanceof FontRefused) {
+            if (in_array($problem::class, self::REFUSALS, true)) {
                 return new JsonResponse(['message' => $problem->getMessage()], 422);
             }
             $status = $problem instanceof HttpExceptionInterface ? $problem->getStatusCode() : 500;
@@ -38,7 +42,8 @@ final class PlainErrors
                 404 => 'That is not here any more.',
                 405 => 'That cannot be done here.',
                 413 => 'The file is too large.',
-                419, 429 => 'Too many requests at once; wait a moment and try again.',
+                419 => 'The page lay open for too long; load it again.',
+                429 => 'Too many requests at once; wait a moment and try again.',
                 default => 'Something went wrong on our side; nothing was changed. Try again.',
             };
 

@@ -38,6 +38,11 @@ final class Ticket
     /** @return string JSON; the pieces are kept as the page draws them */
     public static function whole(ShopJob $job): string
     {
+        return ShopJob::reading(static fn (): string => self::read(ShopJob::query()->findOrFail($job->id)));
+    }
+
+    private static function read(ShopJob $job): string
+    {
         $frame = self::json(PageArt::frame(ArtworkJson::data((string) $job->bench)));
 
         return substr(self::json(self::state($job)), 0, -1).',"art":'.substr($frame, 0, -1).',"pieces":['.implode(',', BenchPiece::pages($job)).']}}';
@@ -68,7 +73,7 @@ final class Ticket
 
         return [
             'job' => self::of($job),
-            'notices' => $job->notices,
+            'notices' => $job->placedNotices(),
             'history' => [
                 'label' => $current->label,
                 'canUndo' => $current->parent !== null,

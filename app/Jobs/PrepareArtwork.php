@@ -5,25 +5,26 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Models\Preparation;
-use App\Prep\DatabaseStepCache;
+use App\Prep\Preparing;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
-use NeatEdge\Core\Check\Inspection;
-use NeatEdge\Core\Prepare\Flatten;
-use NeatEdge\Core\Prepare\PrepLine;
-use NeatEdge\Core\Prepare\Stopped;
-use NeatEdge\Core\Sheet\JobReport;
-use NeatEdge\Core\Sheet\Sheet;
+use Symfony\Component\Process\Process;
 use Throwable;
 
-/** Runs a prep line in the background, says how far it is, and stops when asked. */
+/**
+ * Has a prep line run in the background, in a process of its own: what it takes in memory and time is bounded, and when it breaks
+ * off neither the worker nor the shop goes with it.
+ */
 final class PrepareArtwork implements ShouldQueue
 {
     use Queueable;
 
     public int $tries = 1;
 
-    public int $timeout = 600;
+    /** How often it is asked whether to stop, in microseconds. */
+    private const LOOK = 150_000;
+
+    private const BROKE_OFF = 'The preparation broke off before it was done; the source art is untouched. Try again, or with fewer steps.';
 
     public function __construct(private readonly int $preparation)
     {
@@ -32,46 +33,46 @@ final class PrepareArtwork implements ShouldQueue
     public function handle(): void
     {
         $preparation = Preparation::query()->find($this->preparation);
-        if ($preparation === null || $preparation->status !== 'waiting') {
+        if ($preparation === null || Preparation::query()->whereKey($preparation->id)->where('status', 'waiting')->update(['status' => 'running']) === 0) {
             return;
         }
-        $preparation->update(['status' => 'running']);
-        $job = $preparation->job()->firstOrFail();
-        $source = Flatten::of($job->art());
-        $cache = new DatabaseStepCache;
-        try {
-            $result = PrepLine::standard($cache)->only($preparation->steps)->run($source, static function (int $done, int $of, string $doing) use ($preparation): void {
-                $preparation->refresh();
-                if ($preparation->stop_requested) {
-                    throw new Stopped;
-                }
-                // Checking is one more piece of work after the line.
-                $preparation->update(['done' => min($done, $of), 'of' => $of + 1, 'doing' => $doing === 'Done' ? 'Check' : $doing]);
-            });
-            $findings = Inspection::of($source, $result->artwork(), $job->limits());
-        } catch (Stopped) {
-            $preparation->update(['status' => 'stopped', 'doing' => '']);
+        $preparation->refresh();
+        if (config('neat-edge.prepare_in') === 'here') {
+            Preparing::run($preparation);
 
             return;
         }
-        $report = JobReport::of($result, Sheet::allOf($result->artwork()), $findings, $job->limits());
-        foreach ($result->stages as $i => $stage) {
-            $report['steps'][$i]['cached'] = $stage['cached'];
+        $megabytes = (int) config('neat-edge.prepare_megabytes');
+        $seconds = (int) config('neat-edge.prepare_seconds');
+        $process = new Process([
+            PHP_BINARY, '-d', "memory_limit={$megabytes}M", '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d', 'opcache.jit=function', '-d', 'display_errors=stderr',
+            base_path('artisan'), 'neat-edge:prepare', (string) $preparation->id,
+        ], base_path(), timeout: null);
+        $process->start();
+        $end = microtime(true) + $seconds;
+        while ($process->isRunning()) {
+            usleep(self::LOOK);
+            $asked = (bool) Preparation::query()->whereKey($preparation->id)->value('stop_requested');
+            if ($asked || microtime(true) > $end) {
+                $process->stop(0.0, SIGKILL);
+                Preparing::end($preparation, $asked
+                    ? ['status' => 'stopped', 'doing' => '']
+                    : ['status' => 'failed', 'doing' => '', 'error' => sprintf('Preparing took longer than %d minutes and was given up; the source art is untouched. Prepare a part of the art, or clean its nodes first.', (int) ceil($seconds / 60))]);
+
+                return;
+            }
         }
-        $preparation->update([
-            'status' => 'done',
-            'done' => $preparation->of,
-            'doing' => '',
-            'stage_keys' => $cache->asked,
-            'result' => $report,
-        ]);
+        if ($process->getExitCode() === 0) {
+            return;
+        }
+        $full = str_contains($process->getErrorOutput().$process->getOutput(), 'Allowed memory size');
+        Preparing::end($preparation, ['status' => 'failed', 'doing' => '', 'error' => $full
+            ? sprintf('Preparing this art takes more than %d MB of memory and was given up; the source art is untouched. Prepare a part of it, or clean its nodes first.', $megabytes)
+            : self::BROKE_OFF]);
     }
 
     public function failed(?Throwable $problem): void
     {
-        Preparation::query()->whereKey($this->preparation)->update([
-            'status' => 'failed',
-            'error' => 'The preparation broke off before it was done; the source art is untouched. Try again, or with fewer steps.',
-        ]);
+        Preparation::query()->whereKey($this->preparation)->whereIn('status', ['waiting', 'running'])->update(['status' => 'failed', 'error' => self::BROKE_OFF]);
     }
 }

@@ -20,6 +20,7 @@ use NeatEdge\Core\Geometry\Tolerance;
  * @property string $piece
  * @property string $data as it is stored
  * @property string $page as the page draws it
+ * @property int $page_form of that; another than PageArt's is made anew
  */
 final class BenchPiece extends Model
 {
@@ -60,21 +61,38 @@ final class BenchPiece extends Model
         }
         $changed = array_map(PieceJson::to(...), array_values(array_filter($difference->pieces, static fn (?array $piece): bool => $piece !== null)));
 
-        return self::store($job, $changed, Tolerance::forExtent(max((float) $frame['width'], (float) $frame['height'])));
+        return self::store($job, $changed, self::tolerance($frame));
+    }
+
+    /** @param  array<string, mixed>  $frame */
+    private static function tolerance(array $frame): Tolerance
+    {
+        return Tolerance::forExtent(max((float) $frame['width'], (float) $frame['height']));
     }
 
     /** @return list<string> what the page draws, the lowest first */
     public static function pages(ShopJob $job): array
     {
+        $frame = ArtworkJson::data((string) $job->bench);
         $rows = self::query()->toBase()->where('shop_job_id', $job->id)->pluck('page', 'piece')->all();
+        $old = self::query()->toBase()->where('shop_job_id', $job->id)->where('page_form', '!=', PageArt::FORM)->pluck('data', 'piece')->all();
+        foreach ($old as $id => $data) {
+            $rows[$id] = ArtworkJson::text(PageArt::piece(PieceJson::to(ArtworkJson::data($data)), self::tolerance($frame)));
+        }
 
-        return array_values(array_map(static fn (string $id): string => $rows[$id], ArtworkJson::data((string) $job->bench)['order']));
+        return array_values(array_map(static fn (string $id): string => $rows[$id], $frame['order']));
     }
 
-    public static function artwork(ShopJob $job): Artwork
+    /** @return array<string, string> its pieces as they are stored, by id */
+    public static function rows(ShopJob $job): array
+    {
+        return self::query()->toBase()->where('shop_job_id', $job->id)->pluck('data', 'piece')->all();
+    }
+
+    /** @param  array<string, string>  $rows  read at the same moment as the job */
+    public static function artwork(ShopJob $job, array $rows): Artwork
     {
         $frame = ArtworkJson::data((string) $job->bench);
-        $rows = self::query()->toBase()->where('shop_job_id', $job->id)->pluck('data', 'piece')->all();
 
         return ArtworkJson::framed($frame, array_values(array_map(static fn (string $id): Piece => PieceJson::to(ArtworkJson::data($rows[$id])), $frame['order'])));
     }
@@ -89,10 +107,10 @@ final class BenchPiece extends Model
         foreach ($pieces as $piece) {
             $page = ArtworkJson::text(PageArt::piece($piece, $tolerance));
             $pages[$piece->id] = $page;
-            $rows[] = ['shop_job_id' => $job->id, 'piece' => $piece->id, 'data' => ArtworkJson::text(PieceJson::of($piece)), 'page' => $page];
+            $rows[] = ['shop_job_id' => $job->id, 'piece' => $piece->id, 'data' => ArtworkJson::text(PieceJson::of($piece)), 'page' => $page, 'page_form' => PageArt::FORM];
         }
         foreach (array_chunk($rows, self::AT_ONCE) as $some) {
-            self::query()->upsert($some, ['shop_job_id', 'piece'], ['data', 'page']);
+            self::query()->upsert($some, ['shop_job_id', 'piece'], ['data', 'page', 'page_form']);
         }
 
         return $pages;

@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Closure;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Database\Eloquent\SoftDeletes;
+use Illuminate\Support\Facades\DB;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Check\Limits;
 use NeatEdge\Core\Check\Process;
@@ -27,12 +31,19 @@ use NeatEdge\Core\Check\Process;
  * @property int $revision
  * @property int $version
  * @property string|null $bench everything on its bench but the pieces, and their order; JSON
+ * @property float $intake_width_mm page width at which the places in its notices hold
+ * @property \Illuminate\Support\Carbon|null $deleted_at when it was put into the trash
  * @property string $unit of lengths that are typed without one
  * @property-read Preparation|null $latestPreparation
  */
 final class ShopJob extends Model
 {
+    use SoftDeletes;
+
     protected $guarded = [];
+
+    /** @var array<string, string>|null what lies on its bench, by id as it is stored, where it was read along */
+    private ?array $laid = null;
 
     /** @return array<string, string> */
     protected function casts(): array
@@ -43,6 +54,7 @@ final class ShopJob extends Model
             'height_mm' => 'float',
             'line_limit_mm' => 'float',
             'gap_limit_mm' => 'float',
+            'intake_width_mm' => 'float',
             'is_demo' => 'boolean',
             'notices' => 'array',
         ];
@@ -72,15 +84,65 @@ final class ShopJob extends Model
         return $this->hasMany(Version::class);
     }
 
+    /**
+     * A job with what lies on its bench, all read at one moment, whoever writes meanwhile.
+     *
+     * @throws ModelNotFoundException when it is gone
+     */
+    public static function snapshot(int $id): self
+    {
+        return self::reading(static function () use ($id): self {
+            $job = self::query()->findOrFail($id);
+            $job->laid = BenchPiece::rows($job);
+
+            return $job;
+        });
+    }
+
+    /**
+     * Reads that all see one state of the database.
+     *
+     * @template T
+     *
+     * @param  Closure(): T  $read
+     * @return T
+     */
+    public static function reading(Closure $read): mixed
+    {
+        $connection = DB::connection();
+
+        return $connection instanceof WriteFirstSqlite ? $connection->snapshot($read) : $read();
+    }
+
     /** What lies on its bench now. */
     public function art(): Artwork
     {
-        return BenchPiece::artwork($this);
+        if ($this->laid !== null) {
+            return BenchPiece::artwork($this, $this->laid);
+        }
+
+        return self::snapshot($this->id)->art();
     }
 
     public function current(): Revision
     {
         return $this->revisions()->where('number', $this->revision)->firstOrFail();
+    }
+
+    /** @return list<array<string, mixed>> what was left out or replaced when its file was read, placed on the page as it is now */
+    public function placedNotices(): array
+    {
+        $scale = $this->width_mm / $this->intake_width_mm;
+
+        return array_map(static function (array $notice) use ($scale): array {
+            foreach (['at', 'box'] as $name) {
+                if (isset($notice[$name])) {
+                    $notice[$name] = array_map(static fn (float|int $mm): float => $mm * $scale, $notice[$name]);
+                }
+            }
+
+            return $notice;
+        }, $this->notices);
     }
 
     public function limits(): Limits

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Closure;
 use Illuminate\Database\SQLiteConnection;
 use PDOException;
 
@@ -26,6 +27,28 @@ final class WriteFirstSqlite extends SQLiteConnection
                 $pdo->rollBack();
                 throw $problem;
             }
+        }
+    }
+
+    /**
+     * Reads that all see one state, whatever is written meanwhile; they lock nobody out. Nothing may be written inside.
+     *
+     * @template T
+     *
+     * @param  Closure(): T  $read
+     * @return T
+     */
+    public function snapshot(Closure $read): mixed
+    {
+        $pdo = $this->getPdo();
+        if ($pdo->inTransaction()) {
+            return $read();
+        }
+        $pdo->exec('BEGIN DEFERRED');
+        try {
+            return $read();
+        } finally {
+            $pdo->exec('ROLLBACK');
         }
     }
 }

@@ -42,6 +42,7 @@ final class Intake
                 'process' => $process,
                 'width_mm' => $artwork->width,
                 'height_mm' => $artwork->height,
+                'intake_width_mm' => $artwork->width,
                 'is_demo' => $demo,
                 'source_name' => mb_substr(mb_scrub($fileName), 0, 200),
                 'notices' => array_map(static fn (Finding $finding): array => $finding->scaled($scale)->toArray(), $drawing->findings),
@@ -73,6 +74,7 @@ final class Intake
                 'process' => $process,
                 'width_mm' => $artwork->width,
                 'height_mm' => $artwork->height,
+                'intake_width_mm' => $artwork->width,
                 'is_demo' => $demo,
                 'source_name' => $sourceName,
                 'notices' => [],
@@ -97,7 +99,7 @@ final class Intake
         }
     }
 
-    private static function limits(): Limits
+    public static function limits(): Limits
     {
         preg_match_all('/(\S+?)=(\S+)/', (string) config('neat-edge.limits'), $found);
 

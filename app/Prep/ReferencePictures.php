@@ -4,8 +4,12 @@ declare(strict_types=1);
 
 namespace App\Prep;
 
+use App\Http\Budget;
 use App\Models\ReferencePicture;
+use App\Models\ShopJob;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
+use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Format\Svg\SvgRefused;
 use NeatEdge\Core\Format\Svg\Writer;
@@ -15,13 +19,25 @@ final class ReferencePictures
 {
     private const LONGEST_SIDE = 20_000;
 
-    /** @throws ValidationException with one sentence */
-    public static function add(string $bytes): ReferencePicture
+    /** Dots that a browser is asked to unpack: 100 million are some 400 MB there. */
+    private const MOST_DOTS = 100_000_000;
+
+    /**
+     * Keeps a picture for a job; it stays for as long as a job does that has it.
+     *
+     * @throws ValidationException with one sentence
+     */
+    public static function add(ShopJob $job, string $bytes): ReferencePicture
     {
         [$type, $width, $height, $bytes] = self::measured($bytes);
         $file = substr(hash('sha256', $bytes), 0, 32);
 
-        return ReferencePicture::query()->firstOrCreate(['file' => $file], ['type' => $type, 'width' => $width, 'height' => $height, 'bytes' => $bytes]);
+        return DB::transaction(static function () use ($job, $file, $type, $width, $height, $bytes): ReferencePicture {
+            $picture = ReferencePicture::query()->firstOrCreate(['file' => $file], ['type' => $type, 'width' => $width, 'height' => $height, 'bytes' => $bytes]);
+            DB::table('job_pictures')->insertOrIgnore(['shop_job_id' => $job->id, 'file' => $file]);
+
+            return $picture;
+        });
     }
 
     /** @return array{string, int, int, string} type, width and height in px, bytes */
@@ -33,11 +49,20 @@ final class ReferencePictures
                 throw ValidationException::withMessages(['file' => sprintf('The picture is %d by %d dots; up to %d a side are taken.', $size[0], $size[1], self::LONGEST_SIDE)]);
             }
 
+            if ($size[0] * $size[1] > self::MOST_DOTS) {
+                throw ValidationException::withMessages(['file' => sprintf('The picture is %d by %d dots, %d million in all; up to %d million are taken.', $size[0], $size[1], intdiv($size[0] * $size[1], 1_000_000), intdiv(self::MOST_DOTS, 1_000_000))]);
+            }
+
             return [$size['mime'], $size[0], $size[1], $bytes];
         }
-        try {
-            $art = Reader::read($bytes, null, ShopFonts::shelf())->artwork;
-        } catch (SvgRefused) {
+        $art = Budget::within('Reading this picture', static function () use ($bytes): ?Artwork {
+            try {
+                return Reader::read($bytes, Intake::limits(), ShopFonts::shelf())->artwork;
+            } catch (SvgRefused) {
+                return null;
+            }
+        });
+        if ($art === null) {
             throw ValidationException::withMessages(['file' => 'The file is no picture that can be laid under the work: PNG, JPEG and SVG are taken.']);
         }
         $scale = 1000 / max($art->width, $art->height);

@@ -27,7 +27,7 @@ final class Served
         $this->folder = sys_get_temp_dir().'/neat-edge-bench-'.getmypid();
         mkdir($this->folder);
         touch("{$this->folder}/bench.sqlite");
-        $environment = [...getenv(), 'DB_DATABASE' => "{$this->folder}/bench.sqlite", 'APP_ENV' => 'production', 'PHP_CLI_SERVER_WORKERS' => '4',
+        $environment = [...getenv(), 'DB_DATABASE' => "{$this->folder}/bench.sqlite", 'APP_ENV' => 'production', 'PHP_CLI_SERVER_WORKERS' => '4', 'NEAT_EDGE_PAGE_TOKEN' => 'off',
             'APP_KEY' => 'base64:'.base64_encode(random_bytes(32)), 'APP_CONFIG_CACHE' => "{$this->folder}/config.php", 'APP_ROUTES_CACHE' => "{$this->folder}/routes.php"];
         $php = [PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d', 'memory_limit=1G', '-d', 'opcache.jit=tracing'];
         foreach ([['migrate', '--force'], ['db:seed', '--force'], ['config:cache'], ['route:cache']] as $command) {

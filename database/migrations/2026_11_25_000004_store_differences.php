@@ -2,14 +2,13 @@
 
 declare(strict_types=1);
 
-use App\Models\BenchPiece;
-use App\Models\ShopJob;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Format\Json\ArtworkJson;
+use NeatEdge\Core\Format\Json\PieceJson;
 
 /** What lies on a bench is kept piece by piece, and a revision only as what it changed. Jobs from before are carried over. */
 return new class extends Migration
@@ -46,8 +45,8 @@ return new class extends Migration
         Schema::table('revisions', static function (Blueprint $table): void {
             $table->binary('change')->default('');
         });
-        foreach (ShopJob::query()->orderBy('id')->get() as $job) {
-            self::carryOver($job);
+        foreach (DB::table('shop_jobs')->orderBy('id')->get(['id', 'revision']) as $job) {
+            self::carryOver((int) $job->id, (int) $job->revision);
         }
         Schema::table('revisions', static function (Blueprint $table): void {
             $table->dropColumn('artwork');
@@ -59,10 +58,10 @@ return new class extends Migration
         throw new RuntimeException('Differences are not turned back into whole artworks: go back to a copy of the database instead.');
     }
 
-    private static function carryOver(ShopJob $job): void
+    private static function carryOver(int $job, int $inForce): void
     {
         $art = [];
-        foreach (DB::table('revisions')->where('shop_job_id', $job->id)->orderBy('number')->get() as $revision) {
+        foreach (DB::table('revisions')->where('shop_job_id', $job)->orderBy('number')->get() as $revision) {
             $art[$revision->number] = ArtworkJson::decode((string) gzuncompress($revision->artwork));
             $before = $art[$revision->parent ?? 0] ?? null;
             if ($before !== null) {
@@ -73,9 +72,16 @@ return new class extends Migration
                 DB::table('revisions')->where('id', $revision->id)->update(['change' => (string) gzcompress(ArtworkJson::text($change), 3)]);
             }
         }
-        if (isset($art[$job->revision])) {
-            BenchPiece::layAll($job, $art[$job->revision]);
-            $job->save();
+        $now = $art[$inForce] ?? null;
+        if ($now === null) {
+            return;
         }
+        $order = [];
+        foreach ($now->pieces as $piece) {
+            $order[] = $piece->id;
+            // How the page draws it is made anew when it is read.
+            DB::table('bench_pieces')->insert(['shop_job_id' => $job, 'piece' => $piece->id, 'data' => ArtworkJson::text(PieceJson::of($piece)), 'page' => '']);
+        }
+        DB::table('shop_jobs')->where('id', $job)->update(['bench' => ArtworkJson::text([...ArtworkJson::frame($now), 'order' => $order])]);
     }
 };

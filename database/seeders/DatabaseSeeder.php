@@ -36,7 +36,7 @@ final class DatabaseSeeder extends Seeder
     {
         $steps = array_map(static fn (Step $step): string => $step->key(), PrepLine::standard()->steps());
         foreach (self::JOBS as [$title, $process, $file, $width, $prepared]) {
-            if (ShopJob::query()->where('is_demo', true)->where('source_name', $file)->exists()) {
+            if (ShopJob::withTrashed()->where('is_demo', true)->where('source_name', $file)->exists()) {
                 continue;
             }
             $job = Intake::take($title, $process, $width, $file, (string) file_get_contents(database_path("demo/{$file}")), true);
@@ -46,14 +46,14 @@ final class DatabaseSeeder extends Seeder
             }
         }
         foreach (self::DRAWN as [$title, $process, $name]) {
-            if (ShopJob::query()->where('is_demo', true)->where('source_name', "{$name}.json")->exists()) {
+            if (ShopJob::withTrashed()->where('is_demo', true)->where('source_name', "{$name}.json")->exists()) {
                 continue;
             }
+            $job = Intake::drawn($title, $process, ArtworkJson::decode((string) file_get_contents(database_path("demo/{$name}.json"))), 'Drawn on the bench', "{$name}.json", true);
             $picture = database_path("demo/{$name}.png");
             if (is_file($picture)) {
-                ReferencePictures::add((string) file_get_contents($picture));
+                ReferencePictures::add($job, (string) file_get_contents($picture));
             }
-            Intake::drawn($title, $process, ArtworkJson::decode((string) file_get_contents(database_path("demo/{$name}.json"))), 'Drawn on the bench', "{$name}.json", true);
         }
     }
 }

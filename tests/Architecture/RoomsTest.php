@@ -12,7 +12,7 @@ use PHPat\Test\PHPat;
 /** Each room of the core knows only the rooms above it, and the core knows nothing of the application round it. */
 final class RoomsTest
 {
-    private const ROOMS = ['Geometry', 'PlanarMap', 'Stroke', 'Measure', 'Type', 'Artwork', 'Edit', 'Prepare', 'Check', 'Separate', 'Sheet', 'Format', 'Proof'];
+    private const ROOMS = ['Geometry', 'PlanarMap', 'Stroke', 'Measure', 'Type', 'Artwork', 'Seen', 'Edit', 'Prepare', 'Check', 'Separate', 'Sheet', 'Format', 'Proof'];
 
     /** @return iterable<Rule> */
     #[TestRule]

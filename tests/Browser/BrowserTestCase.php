@@ -39,7 +39,7 @@ abstract class BrowserTestCase extends TestCase
             ...getenv(),
             'APP_ENV' => 'production', 'APP_KEY' => 'base64:'.base64_encode(random_bytes(32)),
             'DB_DATABASE' => self::$folder.'/test.sqlite', 'QUEUE_CONNECTION' => 'database', 'CACHE_STORE' => 'database', 'LOG_CHANNEL' => 'errorlog',
-            'PHP_CLI_SERVER_WORKERS' => '3',
+            'PHP_CLI_SERVER_WORKERS' => '3', 'NEAT_EDGE_PAGE_TOKEN' => 'on', 'NEAT_EDGE_PREPARE_IN' => 'child',
         ];
         $php = [PHP_BINARY, '-d', 'memory_limit=1G', '-d', 'upload_max_filesize=24M', '-d', 'post_max_size=25M', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=64M', '-d', 'opcache.jit=function'];
         foreach ([['migrate', '--force'], ['db:seed', '--force']] as $command) {

@@ -9,7 +9,7 @@ use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\Combine;
-use NeatEdge\Core\Prepare\Flatten;
+use NeatEdge\Core\Seen\Seen;
 use PHPUnit\Framework\Attributes\Test;
 
 /** Three pieces for the regatta, made from nothing with only the page. */
@@ -120,7 +120,7 @@ final class DrawnOnTheBenchTest extends BrowserTestCase
         $this->change(fn () => $this->type('y', '79mm'));
 
         $this->keep('emblem');
-        $flat = Flatten::of($this->art());
+        $flat = Seen::of($this->art());
         self::assertGreaterThan(9, count($flat->pieces));
         self::assertSame([], $this->complaints());
     }
@@ -190,7 +190,7 @@ final class DrawnOnTheBenchTest extends BrowserTestCase
         $art = $this->art();
         $folds = array_filter($art->pieces, static fn (Piece $piece): bool => $piece->stroke?->stops !== null);
         self::assertCount(4, $folds);
-        foreach (Flatten::of($art->withPieces(array_values($folds)))->pieces as $fold) {
+        foreach (Seen::of($art->withPieces(array_values($folds)))->pieces as $fold) {
             self::assertNull($fold->stroke);
             self::assertGreaterThan(8.0, $fold->shape->area());
         }

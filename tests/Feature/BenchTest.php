@@ -11,7 +11,7 @@ use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
 use NeatEdge\Core\Format\Json\ArtworkJson;
-use NeatEdge\Core\Prepare\Flatten;
+use NeatEdge\Core\Seen\Seen;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
 
@@ -212,7 +212,7 @@ final class BenchTest extends TestCase
         $this->edit('reference', ['x' => 5])->assertStatus(422);
         $this->edit('reference', ['locked' => false])->assertOk();
         $this->edit('reference', ['x' => 5, 'strength' => 0.3])->assertOk();
-        self::assertSame([], Flatten::of(ShopJob::query()->findOrFail($this->job)->art())->pieces);
+        self::assertSame([], Seen::of(ShopJob::query()->findOrFail($this->job)->art())->pieces);
         self::assertStringNotContainsString('image', (string) $this->get("/api/jobs/{$this->job}/picture.svg")->getContent());
         $this->edit('reference', ['picture' => ['file' => 'nothing']])->assertStatus(422);
     }

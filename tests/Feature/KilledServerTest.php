@@ -34,7 +34,7 @@ final class KilledServerTest extends TestCase
         mkdir($this->folder);
         touch("{$this->folder}/test.sqlite");
         $this->environment = [...getenv(), 'APP_ENV' => 'production', 'APP_KEY' => 'base64:'.base64_encode(random_bytes(32)), 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => "{$this->folder}/test.sqlite",
-            'CACHE_STORE' => 'database', 'QUEUE_CONNECTION' => 'database', 'LOG_CHANNEL' => 'errorlog', 'PHP_CLI_SERVER_WORKERS' => '2',
+            'CACHE_STORE' => 'database', 'QUEUE_CONNECTION' => 'database', 'LOG_CHANNEL' => 'errorlog', 'PHP_CLI_SERVER_WORKERS' => '2', 'NEAT_EDGE_PAGE_TOKEN' => 'off',
             'APP_CONFIG_CACHE' => "{$this->folder}/config.php", 'APP_ROUTES_CACHE' => "{$this->folder}/routes.php"];
         $this->php = [PHP_BINARY, '-d', 'memory_limit=512M', '-d', 'opcache.enable_cli=1'];
         $migrate = proc_open([...$this->php, 'artisan', 'migrate', '--force'], self::quiet(), $pipes, dirname(__DIR__, 2), $this->environment);
@@ -188,7 +188,7 @@ final class KilledServerTest extends TestCase
         $text = @file_get_contents('http://127.0.0.1:'.self::PORT."/api/{$path}", false, stream_context_create(['http' => $http]));
         $data = json_decode((string) $text, true);
 
-        return is_array($data) ? $data : throw new RuntimeException("No answer from {$path}.");
+        return is_array($data) ? $data : throw new RuntimeException("No answer from {$path}: ".substr((string) $text, 0, 300).(error_get_last()['message'] ?? ''));
     }
 
     /** @return list<array{string, string, string}> */

@@ -19,7 +19,6 @@ use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\PlacePieces;
-use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Json\PieceJson;
 use NeatEdge\Core\Measure\SnapPlaces;
@@ -125,11 +124,8 @@ final class BenchController
     public function goBack(Request $request, ShopJob $job, Version $version): JsonResponse
     {
         abort_if($version->shop_job_id !== $job->id, 404);
-        $known = (int) $request->validate(['version' => ['required', 'integer']])['version'];
 
-        return History::change($job, $known, static function (ShopJob $job) use ($version): ArtworkDifference {
-            return History::append($job, 'Back to "'.$version->name.'"', $job->art(), $version->art());
-        });
+        return History::change($job, EditController::version($request), static fn (ShopJob $job): Proposal => Proposal::state('Back to "'.$version->name.'"', $job->art(), $version->art()));
     }
 
     public function addPicture(Request $request, ShopJob $job): JsonResponse
@@ -138,7 +134,8 @@ final class BenchController
         if (! $file instanceof UploadedFile || ! $file->isValid()) {
             throw ValidationException::withMessages(['file' => 'Choose one picture: PNG, JPEG or SVG, up to 20 MB.']);
         }
-        $picture = ReferencePictures::add((string) $file->get());
+        $bytes = (string) $file->get();
+        $picture = ReferencePictures::add($job, $bytes);
 
         return new JsonResponse(['file' => $picture->file, 'name' => mb_substr(mb_scrub($file->getClientOriginalName()), 0, 80)], 201);
     }

@@ -4,22 +4,26 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Budget;
 use App\Http\PageArt;
 use App\Models\ReferencePicture;
 use App\Models\ShopJob;
 use App\Prep\ShopFonts;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Validation\ValidationException;
 use JsonException;
 use NeatEdge\Core\Artwork\Reference;
 use NeatEdge\Core\Edit\Edit;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\Edits;
-use NeatEdge\Core\Format\Json\ArtworkDifference;
+use NeatEdge\Core\Edit\PastePieces;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Json\PieceJson;
+use NeatEdge\Core\Format\Json\StoredForm;
+use NeatEdge\Core\Format\Json\StoredFormRefused;
 use NeatEdge\Core\Type\FontShelf;
-use Throwable;
+use UnexpectedValueException;
 
 final class EditController
 {
@@ -27,56 +31,50 @@ final class EditController
     public function preview(Request $request, ShopJob $job): JsonResponse
     {
         $fonts = ShopFonts::shelf();
-        $before = $job->art();
-        $after = Edits::applied(self::edit($request, $job, $fonts), $before, $fonts);
+        $job = ShopJob::snapshot($job->id);
+        $edit = self::edit($request, $job, $fonts);
 
-        return new JsonResponse(PageArt::changes($before, $after));
+        return new JsonResponse(Budget::within('This change', static function () use ($edit, $job, $fonts): array {
+            $before = $job->art();
+
+            return PageArt::changes($before, Edits::applied($edit, $before, $fonts));
+        }));
     }
 
     public function store(Request $request, ShopJob $job): JsonResponse
     {
         $fonts = ShopFonts::shelf();
-        $edit = self::edit($request, $job, $fonts);
 
-        return self::change($request, $job, static function (ShopJob $job) use ($edit, $fonts): ArtworkDifference {
+        return self::change($request, $job, static function (ShopJob $job) use ($request, $fonts): Proposal {
+            $edit = self::edit($request, $job, $fonts);
             $before = $job->art();
 
-            return History::append($job, $edit->label(), $before, Edits::applied($edit, $before, $fonts));
+            return Proposal::state($edit->label(), $before, Edits::applied($edit, $before, $fonts));
         });
     }
 
     public function undo(Request $request, ShopJob $job): JsonResponse
     {
-        return self::change($request, $job, static function (ShopJob $job): ?ArtworkDifference {
+        return self::change($request, $job, static function (ShopJob $job): Proposal {
             $current = $job->current();
-            if ($current->parent === null) {
-                return null;
-            }
-            $back = $current->back();
-            History::putInForce($job, $current->parent, $back);
 
-            return $back;
+            return $current->parent === null ? Proposal::nothing() : Proposal::inForce($current->parent, $current->back());
         });
     }
 
     public function redo(Request $request, ShopJob $job): JsonResponse
     {
-        return self::change($request, $job, static function (ShopJob $job): ?ArtworkDifference {
+        return self::change($request, $job, static function (ShopJob $job): Proposal {
             $child = $job->revisions()->where('parent', $job->revision)->orderByDesc('number')->first();
-            if ($child === null) {
-                return null;
-            }
-            $ahead = $child->ahead();
-            History::putInForce($job, $child->number, $ahead);
 
-            return $ahead;
+            return $child === null ? Proposal::nothing() : Proposal::inForce($child->number, $child->ahead());
         });
     }
 
     /** @throws EditRefused */
     private static function edit(Request $request, ShopJob $job, FontShelf $fonts): Edit
     {
-        $fields = $request->validate(['edit' => ['required', 'array'], 'edit.kind' => ['required', 'string', 'max:40']])['edit'];
+        $fields = $request->validate(['edit' => ['required', 'array'], 'edit.kind' => ['required', 'string', 'max:40']], ['edit' => 'Say which change is to be made.', 'edit.*' => 'Say which change is to be made.'])['edit'];
         // Not everything that an edit takes is named above; what was sent is checked by the edit itself.
         $fields = [...(array) $request->input('edit'), 'kind' => $fields['kind']];
         if ($fields['kind'] === 'paste') {
@@ -96,14 +94,23 @@ final class EditController
     {
         try {
             $pieces = ArtworkJson::data(is_string($text) ? $text : '[]')['pieces'] ?? [];
-
-            return array_values(array_map(PieceJson::to(...), is_array($pieces) ? $pieces : []));
-        } catch (JsonException) {
+        } catch (JsonException|UnexpectedValueException) {
             throw EditRefused::because('What was copied cannot be read; copy it again.');
-        } catch (Throwable) {
-            // Somebody else's words under our name: pieces that are none.
-            throw EditRefused::because('What was copied are no pieces; copy them again.');
         }
+        if (! is_array($pieces) || ! array_is_list($pieces) || count($pieces) > PastePieces::MOST) {
+            throw EditRefused::because(sprintf('What was copied are no pieces, or more than %d; copy them again.', PastePieces::MOST));
+        }
+        $out = [];
+        foreach ($pieces as $data) {
+            try {
+                StoredForm::hold($data);
+            } catch (StoredFormRefused $refused) {
+                throw EditRefused::because($refused->getMessage());
+            }
+            $out[] = PieceJson::to($data);
+        }
+
+        return $out;
     }
 
     /** @throws EditRefused */
@@ -122,11 +129,20 @@ final class EditController
         return new Reference($picture->file, $name, ($job->width_mm - $width) / 2, ($job->height_mm - $height) / 2, $width, $height);
     }
 
-    /** @param  callable(ShopJob): ?ArtworkDifference  $do */
+    /** @param  callable(ShopJob): Proposal  $do */
     private static function change(Request $request, ShopJob $job, callable $do): JsonResponse
     {
-        $version = (int) $request->validate(['version' => ['required', 'integer']])['version'];
+        return History::change($job, self::version($request), $do);
+    }
 
-        return History::change($job, $version, $do);
+    /** The version of the job that the page knows. */
+    public static function version(Request $request): int
+    {
+        // No word, no truth value: a version is counted.
+        $version = $request->input('version');
+
+        return is_int($version) || (is_string($version) && preg_match('/^\d{1,9}$/D', $version) === 1)
+            ? (int) $version
+            : throw ValidationException::withMessages(['version' => 'The page did not say which state of the job it knows; load it again.']);
     }
 }

@@ -4,73 +4,84 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Budget;
 use App\Http\Ticket;
 use App\Models\BenchPiece;
 use App\Models\Revision;
 use App\Models\ShopJob;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\DB;
-use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
 
 /** A job's states in a row: each new one follows the one in force, which undo goes back to. */
 final class History
 {
     /**
-     * Changes a job in one transaction, unless another window was faster: then nothing is changed and the newer state is sent.
+     * Changes a job, unless another window was faster: then nothing is changed and the newer state is sent. The change is worked out against
+     * one state of the job, with nobody kept waiting; only then is the write lock taken, for as long as storing takes.
      *
      * @param  int  $version  the job's version that the window knows
-     * @param  callable(ShopJob): (ArtworkDifference|bool|null)  $do  what of the art it changed; of other changes, whether other windows are stale by it
+     * @param  callable(ShopJob): Proposal  $propose
      */
-    public static function change(ShopJob $job, int $version, callable $do): JsonResponse
+    public static function change(ShopJob $job, int $version, callable $propose): JsonResponse
     {
-        return DB::transaction(static function () use ($job, $version, $do): JsonResponse {
+        $read = ShopJob::snapshot($job->id);
+        if ($read->version !== $version) {
+            return self::stale($read);
+        }
+        $proposal = Budget::within('This change', static fn (): Proposal => $propose($read));
+
+        return DB::transaction(static function () use ($job, $version, $proposal): JsonResponse {
             $job = ShopJob::query()->lockForUpdate()->findOrFail($job->id);
             if ($job->version !== $version) {
-                return self::text('{"message":"This job was changed in another window; here is its newer state.",'.substr(Ticket::whole($job), 1), 409);
+                return self::stale($job);
             }
-            $done = $do($job);
-            if ($done === null || $done === false) {
-                $job->save();
 
-                return self::text(Ticket::changed($job, null, []));
-            }
-            $pages = $done instanceof ArtworkDifference ? BenchPiece::change($job, $done) : [];
-            $job->version++;
-            $job->save();
-
-            return self::text(Ticket::changed($job, $done instanceof ArtworkDifference ? $done : null, $pages));
+            return self::text(Ticket::changed($job, $proposal->ahead, self::store($job, $proposal)));
         });
     }
 
-    /** Stores a new state and puts it in force; to be called inside a change. */
-    public static function append(ShopJob $job, string $label, Artwork $before, Artwork $after): ArtworkDifference
+    /**
+     * @return array<string, string> what the page draws, by id, of the pieces that were changed or are new
+     */
+    private static function store(ShopJob $job, Proposal $proposal): array
     {
-        $ahead = ArtworkDifference::between($before, $after);
-        if ($ahead->isNothing()) {
-            throw EditRefused::because('That changes nothing.');
+        $job->fill($proposal->columns);
+        $pages = [];
+        if ($proposal->ahead !== null) {
+            $number = $proposal->revision ?? 1 + (int) $job->revisions()->max('number');
+            if ($proposal->back !== null) {
+                Revision::query()->create([
+                    'shop_job_id' => $job->id,
+                    'number' => $number,
+                    'parent' => $job->revision,
+                    'label' => $proposal->label,
+                    'change' => Revision::packed($proposal->ahead, $proposal->back),
+                ]);
+            }
+            self::putInForce($job, $number, $proposal->ahead);
+            $pages = BenchPiece::change($job, $proposal->ahead);
         }
-        $number = 1 + (int) $job->revisions()->max('number');
-        Revision::query()->create([
-            'shop_job_id' => $job->id,
-            'number' => $number,
-            'parent' => $job->revision,
-            'label' => $label,
-            'change' => Revision::packed($ahead, ArtworkDifference::between($after, $before)),
-        ]);
-        self::putInForce($job, $number, $ahead);
+        if ($proposal->tells) {
+            $job->version++;
+        }
+        $job->save();
 
-        return $ahead;
+        return $pages;
     }
 
-    public static function putInForce(ShopJob $job, int $number, ArtworkDifference $difference): void
+    private static function putInForce(ShopJob $job, int $number, ArtworkDifference $difference): void
     {
         $job->revision = $number;
         if ($difference->frame !== null) {
             $job->width_mm = (float) $difference->frame['width'];
             $job->height_mm = (float) $difference->frame['height'];
         }
+    }
+
+    private static function stale(ShopJob $job): JsonResponse
+    {
+        return self::text('{"message":"This job was changed in another window; here is its newer state.",'.substr(Ticket::whole($job), 1), 409);
     }
 
     private static function text(string $json, int $status = 200): JsonResponse

@@ -18,11 +18,10 @@ use NeatEdge\Core\Artwork\ShapeKind;
 use NeatEdge\Core\Artwork\StepAndRepeat;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Edit\CombineKind;
-use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Geometry\Length;
-use NeatEdge\Core\Prepare\Flatten;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Prepare\Step;
+use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Stroke\WidthStops;
 
 final class JobController
@@ -128,7 +127,6 @@ final class JobController
     public function update(Request $request, ShopJob $job): JsonResponse
     {
         $fields = $request->validate([
-            'version' => ['required', 'integer'],
             'title' => ['sometimes', 'string', 'min:1', 'max:120'],
             'process' => ['sometimes', Rule::enum(Process::class)],
             'unit' => ['sometimes', Rule::in(['mm', 'cm', 'in', 'pt', 'px'])],
@@ -147,23 +145,16 @@ final class JobController
             Intake::hold($width, $job->height_mm * $width / $job->width_mm);
         }
 
-        return History::change($job, (int) $fields['version'], static function (ShopJob $job) use ($fields, $width, $limits): ArtworkDifference|bool {
-            $difference = null;
+        return History::change($job, EditController::version($request), static function (ShopJob $job) use ($fields, $width, $limits): Proposal {
+            $columns = [...$limits, ...array_intersect_key($fields, ['title' => 1, 'process' => 1, 'unit' => 1])];
             if ($width !== null && abs($width - $job->width_mm) > 1e-9) {
-                $scale = $width / $job->width_mm;
                 $before = $job->art();
-                $difference = History::append($job, 'Change the size', $before, $before->atWidth($width));
-                $job->notices = array_map(static function (array $notice) use ($scale): array {
-                    if (isset($notice['at'])) {
-                        $notice['at'] = [$notice['at'][0] * $scale, $notice['at'][1] * $scale];
-                    }
 
-                    return $notice;
-                }, $job->notices);
+                return Proposal::state('Change the size', $before, $before->atWidth($width), $columns);
             }
-            $job->fill([...$limits, ...array_intersect_key($fields, ['title' => 1, 'process' => 1, 'unit' => 1])]);
+            $job->fill($columns);
 
-            return $difference ?? $job->isDirty(['process', 'line_limit_mm', 'gap_limit_mm', 'revision', 'width_mm']);
+            return Proposal::ticket($columns, $job->isDirty(['process', 'line_limit_mm', 'gap_limit_mm']));
         });
     }
 
@@ -177,7 +168,7 @@ final class JobController
     /** A small picture for the list. */
     public function picture(ShopJob $job): Response
     {
-        return Pictures::svg(Flatten::of($job->art()));
+        return Pictures::svg(Seen::of($job->art()));
     }
 
     /** Tells what a typed length comes to, so that the page computes nothing itself. */

@@ -81,6 +81,6 @@ final readonly class Gradient
             $text .= sprintf(' %.5f%s%.4f', $at, $colour->hex(), $opacity);
         }
 
-        return $this->kind->value.'-'.hash('crc32b', $text);
+        return $this->kind->value.'-'.hash('xxh128', $text);
     }
 }

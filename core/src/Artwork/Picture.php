@@ -9,6 +9,16 @@ use NeatEdge\Core\Geometry\Matrix;
 /** A picture of dots, kept as it was referred to: its bytes in a data: address, or the name of a file beside the drawing. It is never opened. */
 final readonly class Picture
 {
+    /** How it may fill its frame. */
+    public const FIT = '/^(none|xM(in|id|ax)YM(in|id|ax))(\s+(meet|slice))?$/D';
+
+    /** Whether it is the picture itself, or a file that lies beside the drawing: nothing else may be referred to. */
+    public static function isReference(string $text): bool
+    {
+        return preg_match('~^data:image/(png|jpeg|jpg|gif|webp);base64,[A-Za-z0-9+/]+={0,2}$~iD', $text) === 1
+            || (strlen($text) <= 1000 && preg_match('~^[\w.\-][\w .\-]*(/[\w.\-][\w .\-]*)*$~uD', $text) === 1 && ! str_contains($text, '..'));
+    }
+
     /**
      * @param  string  $reference  data:image/png, jpeg, gif or webp in base64, or a relative file name
      * @param  float  $width  of its frame, from 0, in its own space
@@ -34,6 +44,6 @@ final readonly class Picture
     {
         $m = $this->matrix;
 
-        return 'picture-'.hash('crc32b', $this->reference.$this->fit.sprintf(' %.6f %.6f %.6f %.6f %.6f %.6f %.6f %.6f', $this->width, $this->height, $m->a, $m->b, $m->c, $m->d, $m->e, $m->f));
+        return 'picture-'.hash('xxh128', $this->reference.$this->fit.sprintf(' %.6f %.6f %.6f %.6f %.6f %.6f %.6f %.6f', $this->width, $this->height, $m->a, $m->b, $m->c, $m->d, $m->e, $m->f));
     }
 }

@@ -76,7 +76,7 @@ final readonly class Piece
     /** Whether it is a solid, filled shape and nothing else: what a planar map takes as it is. */
     public function isSolid(): bool
     {
-        return $this->stroke === null && $this->fill !== null && $this->fill->isOpaque();
+        return $this->stroke === null && $this->fill !== null && $this->fill->isOpaque() && $this->blend === Blend::Normal;
     }
 
     /** The box of its contours, the stroke's width not counted. */

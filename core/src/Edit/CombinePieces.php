@@ -9,8 +9,8 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\PlanarMap\Combine;
-use NeatEdge\Core\Prepare\Flatten;
 use NeatEdge\Core\Prepare\OutlineStrokes;
+use NeatEdge\Core\Seen\Seen;
 
 /** P2: weld, cut away, keep overlap, keep difference or split all on any number of pieces. Strokes are outlined first. */
 final readonly class CombinePieces implements Edit
@@ -83,7 +83,7 @@ final readonly class CombinePieces implements Edit
         if ($piece->isSolid() && $piece->clip === null) {
             return $piece->shape;
         }
-        $parts = (new OutlineStrokes)->apply(Flatten::of($artwork->withPieces([$piece])))->pieces;
+        $parts = (new OutlineStrokes)->apply(Seen::of($artwork->withPieces([$piece])))->pieces;
         if ($parts === []) {
             throw EditRefused::unpainted();
         }

@@ -27,6 +27,9 @@ final class Crossings
     /** @var array<int, true> edges that run so close to others that their chords cannot tell how the curves lie */
     private array $doubtful = [];
 
+    /** How many crossings were found; one on the border of two cells counts twice. */
+    private int $met = 0;
+
     /** Distance in grid steps within which edges that do not meet are looked at for that. */
     private int $reach;
 
@@ -52,6 +55,9 @@ final class Crossings
         $count = count($this->chords->a);
         if ($count < 2) {
             return;
+        }
+        if ($count > MapTooLarge::MOST_CHORDS) {
+            throw MapTooLarge::chords($count);
         }
         $shift = $this->cellShift();
         $order = [];
@@ -424,6 +430,10 @@ final class Crossings
                     $crossings[$px << 31 | $py] = true;
                 }
             }
+        }
+        $this->met += count($crossings);
+        if ($this->met > MapTooLarge::MOST_CROSSINGS) {
+            throw MapTooLarge::crossings();
         }
         if ($n > 2) {
             foreach ($crossings as $key => $_) {

@@ -4,33 +4,45 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Prepare;
 
-use NeatEdge\Core\Artwork\Paint;
+use NeatEdge\Core\Artwork\Blend;
 use NeatEdge\Core\PlanarMap\FaceRule;
 use NeatEdge\Core\PlanarMap\Rule\TopOwner;
+use NeatEdge\Core\Seen\Painted;
 
-/** Labels the faces whose colour is not the same before and after. */
+/**
+ * Labels the faces whose colour is not the same before and after.
+ *
+ * @source W3C, Compositing and Blending Level 1: simple alpha compositing with separable blends, on plain sRGB as browsers do it
+ */
 final class LookChange implements FaceRule
 {
+    /** Channels, 0 to 255, that a rounded colour may be off by. */
+    private const ROUNDING = 1.0;
+
     private TopOwner $before;
 
     private TopOwner $after;
 
-    /** @var array<int, true> see-through owners that cover the face */
+    /** @var array<int, true> owners that one can see through and that cover the face */
     private array $veils = [];
 
+    /** @var list<bool> by owner */
+    private array $solid;
+
     /**
-     * @param  list<Paint>  $paints  by owner: those of the state before, then those of the state after
+     * @param  list<Painted>  $areas  by owner: those of the state before, then those of the state after
      * @param  int  $split  how many belong to the state before
      */
-    public function __construct(private readonly array $paints, private readonly int $split)
+    public function __construct(private readonly array $areas, private readonly int $split)
     {
+        $this->solid = array_map(static fn (Painted $area): bool => $area->isSolid(), $areas);
         $this->before = new TopOwner(max(1, $split));
-        $this->after = new TopOwner(max(1, count($paints) - $split));
+        $this->after = new TopOwner(max(1, count($areas) - $split));
     }
 
     public function cover(int $owner, bool $inside): void
     {
-        if ($this->paints[$owner]->isOpaque()) {
+        if ($this->solid[$owner]) {
             $owner < $this->split ? $this->before->cover($owner, $inside) : $this->after->cover($owner - $this->split, $inside);
         } elseif ($inside) {
             $this->veils[$owner] = true;
@@ -45,14 +57,17 @@ final class LookChange implements FaceRule
         $after = $this->after->top();
         if ($this->veils === []) {
             $same = ($before < 0) === ($after < 0)
-                && ($before < 0 || $this->paints[$before]->key() === $this->paints[$after + $this->split]->key());
+                && ($before < 0 || $this->areas[$before]->paint->key() === $this->areas[$after + $this->split]->paint->key());
 
             return $same ? self::NOTHING : 0;
         }
-        $a = $this->blended($before, 0, $this->split);
-        $b = $this->blended($after < 0 ? -1 : $after + $this->split, $this->split, count($this->paints));
+        [$a, $unsaidA] = $this->seen($before, 0, $this->split);
+        [$b, $unsaidB] = $this->seen($after < 0 ? -1 : $after + $this->split, $this->split, count($this->areas));
+        if ($unsaidA !== $unsaidB) {
+            return 0;
+        }
         foreach ($a as $i => $value) {
-            if (abs($value - $b[$i]) > 1.0) {
+            if (abs($value - $b[$i]) > self::ROUNDING) {
                 return 0;
             }
         }
@@ -60,21 +75,49 @@ final class LookChange implements FaceRule
         return self::NOTHING;
     }
 
-    /** @return array{float, float, float, float} red, green, blue (premultiplied, 0 to 255) and coverage (0 to 255) */
-    private function blended(int $top, int $from, int $to): array
+    /**
+     * What is seen of one state: the highest solid area with all that is laid over it.
+     *
+     * @return array{array{float, float, float, float}, list<string>} red, green, blue (premultiplied, 0 to 255) and coverage (0 to 255);
+     *         keys of the gradients and pictures among them, which have no one colour
+     */
+    private function seen(int $top, int $from, int $to): array
     {
-        $base = $top < 0 ? null : $this->paints[$top]->colour;
-        $out = $base === null ? [0.0, 0.0, 0.0, 0.0] : [(float) $base->red, (float) $base->green, (float) $base->blue, 255.0];
-        $veils = array_filter(array_keys($this->veils), static fn (int $owner): bool => $owner >= $from && $owner < $to && $owner > $top);
-        sort($veils);
-        foreach ($veils as $owner) {
-            $alpha = $this->paints[$owner]->opacity;
-            $colour = $this->paints[$owner]->colour;
-            foreach ([$colour->red, $colour->green, $colour->blue, 255] as $i => $value) {
-                $out[$i] = $out[$i] * (1 - $alpha) + $value * $alpha;
+        $stack = array_filter(array_keys($this->veils), static fn (int $owner): bool => $owner >= $from && $owner < $to && $owner > $top);
+        sort($stack);
+        if ($top >= 0) {
+            array_unshift($stack, $top);
+        }
+        $out = [0.0, 0.0, 0.0, 0.0];
+        $unsaid = [];
+        foreach ($stack as $owner) {
+            $area = $this->areas[$owner];
+            if (! $area->paint->isFlatColour()) {
+                $unsaid[] = $area->paint->key();
             }
+            $alpha = $area->paint->opacity;
+            $under = $out[3] / 255;
+            $colour = $area->paint->colour;
+            foreach ([$colour->red, $colour->green, $colour->blue] as $i => $own) {
+                $below = $under > 0 ? $out[$i] / $under : 0.0;
+                $mixed = (1 - $under) * $own + $under * self::blended($area->blend, $below, (float) $own);
+                $out[$i] = $out[$i] * (1 - $alpha) + $mixed * $alpha;
+            }
+            $out[3] = $out[3] * (1 - $alpha) + 255 * $alpha;
         }
 
-        return $out;
+        return [$out, $unsaid];
+    }
+
+    /** One channel of a colour over another, 0 to 255. */
+    private static function blended(Blend $blend, float $below, float $own): float
+    {
+        return match ($blend) {
+            Blend::Normal => $own,
+            Blend::Multiply => $below * $own / 255,
+            Blend::Screen => $below + $own - $below * $own / 255,
+            Blend::Darken => min($below, $own),
+            Blend::Lighten => max($below, $own),
+        };
     }
 }

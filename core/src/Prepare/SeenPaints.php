@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Prepare;
 
+use NeatEdge\Core\Artwork\Blend;
 use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\PlanarMap\FaceRule;
@@ -27,15 +28,18 @@ final class SeenPaints implements FaceRule
     /** @var array<string, int> */
     private array $labels = [];
 
-    /** @param  list<Paint>  $paints by owner, the lowest first */
-    public function __construct(private readonly array $paints)
+    /**
+     * @param  list<Paint>  $paints by owner, the lowest first
+     * @param  array<int, Blend>  $blends  of owners that do not simply lie over what is under them
+     */
+    public function __construct(private readonly array $paints, private readonly array $blends = [])
     {
         $this->solid = new TopOwner(max(1, count($paints)));
     }
 
     public function cover(int $owner, bool $inside): void
     {
-        if ($this->paints[$owner]->isOpaque()) {
+        if ($this->paints[$owner]->isOpaque() && ! isset($this->blends[$owner])) {
             $this->solid->cover($owner, $inside);
         } elseif ($inside) {
             $this->veils[$owner] = true;
@@ -93,14 +97,30 @@ final class SeenPaints implements FaceRule
                 return null;
             }
             $own = $paint->opacity;
-            $red = $red * (1 - $own) + $paint->colour->red * $own;
-            $green = $green * (1 - $own) + $paint->colour->green * $own;
-            $blue = $blue * (1 - $own) + $paint->colour->blue * $own;
+            $blend = $this->blends[$owner] ?? Blend::Normal;
+            $red = self::laid($blend, $red, $alpha, $paint->colour->red, $own);
+            $green = self::laid($blend, $green, $alpha, $paint->colour->green, $own);
+            $blue = self::laid($blend, $blue, $alpha, $paint->colour->blue, $own);
             $alpha = $alpha * (1 - $own) + $own;
         }
         $whole = max(1e-9, $alpha);
 
         return new Paint(new Colour(self::channel($red / $whole), self::channel($green / $whole), self::channel($blue / $whole)), $alpha > 0.9999 ? 1.0 : $alpha);
+    }
+
+    /** One channel, premultiplied, with a paint laid over it. */
+    private static function laid(Blend $blend, float $under, float $alpha, int $own, float $opacity): float
+    {
+        $below = $alpha > 0 ? $under / $alpha : 0.0;
+        $mixed = match ($blend) {
+            Blend::Normal => (float) $own,
+            Blend::Multiply => $below * $own / 255,
+            Blend::Screen => $below + $own - $below * $own / 255,
+            Blend::Darken => min($below, $own),
+            Blend::Lighten => max($below, $own),
+        };
+
+        return $under * (1 - $opacity) + ((1 - $alpha) * $own + $alpha * $mixed) * $opacity;
     }
 
     private static function channel(float $value): int

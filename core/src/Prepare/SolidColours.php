@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Blend;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Shape;
@@ -38,7 +39,7 @@ final readonly class SolidColours implements Step
         if (array_filter($pieces, static fn (Piece $piece): bool => ! $piece->isSolid()) === []) {
             return $artwork;
         }
-        $rule = new SeenPaints(array_map(static fn (Piece $piece): Paint => $piece->fill ?? throw new \LogicException, $pieces));
+        $rule = new SeenPaints(array_map(static fn (Piece $piece): Paint => $piece->fill ?? throw new \LogicException, $pieces), array_filter(array_map(static fn (Piece $piece): ?Blend => $piece->blend === Blend::Normal ? null : $piece->blend, $pieces)));
         $regions = PlanarMap::of(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $artwork->tolerance())->regions($rule);
         $out = [];
         foreach ($regions as $label => $shape) {

@@ -9,6 +9,7 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Seen\StrokeRegion;
 use NeatEdge\Core\Stroke\Thin;
 
 /** Everything that is painted, fills and strokes, becomes one shape, whatever its colours. */
@@ -24,7 +25,7 @@ final class WeldAll
             $shapes = [];
             foreach ($strokes as $piece) {
                 if ($piece->stroke !== null) {
-                    array_push($shapes, ...OutlineStrokes::laid($piece->shape, $piece->stroke, $tolerance));
+                    array_push($shapes, ...StrokeRegion::laid($piece->shape, $piece->stroke, $tolerance));
                 }
             }
             $fitted = new Tolerance($tolerance->flatness, $tolerance->flatness * 0.1, $tolerance->offset, false);

@@ -8,7 +8,8 @@ use NeatEdge\Core\Artwork\ShapeKind;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\PlanarMap\Combine;
-use NeatEdge\Core\Prepare\Flatten;
+use NeatEdge\Core\Seen\Seen;
+use NeatEdge\Core\Seen\StrokeRegion;
 use NeatEdge\Core\Tests\Support\Bench;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -141,7 +142,7 @@ final class AdjustableTest extends TestCase
         $id = $this->bench->shape('rectangle', 50, 50, 40, 20, ['fill' => 'none', 'line' => '#000000', 'lineWidth' => 2]);
         foreach (['inside' => [40.0, 20.0, 40 * 20 - 36 * 16], 'outside' => [44.0, 24.0, 44 * 24 - 40 * 20], 'centre' => [42.0, 22.0, 42 * 22 - 38 * 18]] as $side => [$width, $height, $area]) {
             $this->bench->do('stroke', ['pieces' => [$id], 'side' => $side]);
-            $flat = Flatten::outline($this->bench->piece($id)->shape, $this->bench->piece($id)->stroke ?? throw new \LogicException, $this->bench->art->tolerance());
+            $flat = StrokeRegion::of($this->bench->piece($id)->shape, $this->bench->piece($id)->stroke ?? throw new \LogicException, $this->bench->art->tolerance());
             self::assertEqualsWithDelta([$width, $height, (float) $area], [$flat->box()?->width(), $flat->box()?->height(), $flat->area()], 1e-4, $side);
         }
     }
@@ -151,7 +152,7 @@ final class AdjustableTest extends TestCase
     {
         $id = $this->bench->line([20, 50, 20, 50, 120, 50, 120, 50]);
         $this->bench->do('stroke', ['pieces' => [$id], 'width' => '4mm', 'cap' => 'butt', 'stops' => [[0, 0.5], [0.5, 1], [1, 0]]]);
-        $flat = Flatten::of($this->bench->art)->pieces[0]->shape;
+        $flat = Seen::of($this->bench->art)->pieces[0]->shape;
         self::assertSame(1, count($flat->contours));
         foreach ([[21, 2.0], [70, 4.0], [45, 3.0], [95, 2.0]] as [$x, $width]) {
             $strip = Combine::keepOverlap([$flat, \NeatEdge\Core\Geometry\Shape::of(Contour::rectangle($x - 0.01, 0, 0.02, 100))]);

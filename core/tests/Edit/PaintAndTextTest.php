@@ -7,7 +7,7 @@ namespace NeatEdge\Core\Tests\Edit;
 use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Format\Json\ArtworkJson;
-use NeatEdge\Core\Prepare\Flatten;
+use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Tests\Support\Bench;
 use NeatEdge\Core\Type\FontShelf;
 use PHPUnit\Framework\Attributes\Test;
@@ -95,7 +95,7 @@ final class PaintAndTextTest extends TestCase
         $areas = [];
         foreach (FontShelf::shipped()->families() as $family) {
             $id = $this->bench->do('text', ['text' => 'Marrowby', 'family' => $family['family'], 'size' => 20, 'x' => 10, 'y' => 50])->made[0];
-            $areas[$family['family']] = round(Flatten::of($this->bench->art)->piece($id)?->shape->length() ?? 0.0);
+            $areas[$family['family']] = round(Seen::of($this->bench->art)->piece($id)?->shape->length() ?? 0.0);
         }
         self::assertGreaterThanOrEqual(6, count(array_unique($areas)));
     }
@@ -149,7 +149,7 @@ final class PaintAndTextTest extends TestCase
             self::assertStringContainsString('its colour does not matter', $refused->getMessage());
         }
         $this->bench->do('fill', ['pieces' => [$by], 'colour' => '#ff00ff'])->do('clip', ['pieces' => [$art, $by]]);
-        $flat = Flatten::of($this->bench->art);
+        $flat = Seen::of($this->bench->art);
         self::assertEqualsWithDelta(20.0 * 20.0, $flat->pieces[0]->shape->area(), 1e-6);
         self::assertEqualsWithDelta(2 * 20.0 * 2 + 0.0, $flat->pieces[1]->shape->area() - 2 * 0.0, 45.0);
         $this->bench->do('release-clip', ['pieces' => [$art]]);
@@ -177,9 +177,9 @@ final class PaintAndTextTest extends TestCase
         $this->bench->do('add-layer');
         $b = $this->bench->shape('star', 50, 50, 40, 40);
         $this->bench->do('mark', ['pieces' => [$a], 'hidden' => true]);
-        self::assertSame([$b], array_map(static fn ($piece): string => $piece->id, Flatten::of($this->bench->art)->pieces));
+        self::assertSame([$b], array_map(static fn ($piece): string => $piece->id, Seen::of($this->bench->art)->pieces));
         $this->bench->do('change-layer', ['layer' => $this->bench->art->layers[1]->id, 'hidden' => true]);
-        self::assertSame([], Flatten::of($this->bench->art)->pieces);
+        self::assertSame([], Seen::of($this->bench->art)->pieces);
     }
 
     /** @return array{float, float} nearest and farthest node from a place, mm */

@@ -9,19 +9,30 @@ export class Refused extends Error {
   }
 }
 
-async function call<T>(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<T> {
+/** The token that the server gave this page; a change without it is refused. */
+export function pageToken(cookies: string): string {
+  const found = cookies.split('; ').find((one) => one.startsWith('XSRF-TOKEN='))
+  return found === undefined ? '' : decodeURIComponent(found.slice('XSRF-TOKEN='.length))
+}
+
+async function call<T>(method: string, path: string, body?: unknown, signal?: AbortSignal, again = false): Promise<T> {
   const form = body instanceof FormData
   let response: Response
   try {
     response = await fetch(`/api/${path}`, {
       method,
-      headers: { Accept: 'application/json', ...(body !== undefined && !form ? { 'Content-Type': 'application/json' } : {}) },
+      headers: { Accept: 'application/json', 'X-XSRF-TOKEN': pageToken(document.cookie), ...(body !== undefined && !form ? { 'Content-Type': 'application/json' } : {}) },
       body: body === undefined ? undefined : form ? body : JSON.stringify(body),
       signal,
     })
   } catch (problem) {
     if (problem instanceof DOMException && problem.name === 'AbortError') throw problem
     throw new Refused('The server does not answer; is it still running?', 0, {})
+  }
+  if (response.status === 419 && !again) {
+    // The page lay open longer than its token holds: any answer brings a new one.
+    await fetch('/api/token', { headers: { Accept: 'application/json' }, signal })
+    return call<T>(method, path, body, signal, true)
   }
   const text = await response.text()
   let data: unknown = null

@@ -13,9 +13,9 @@ use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\Combine;
-use NeatEdge\Core\Prepare\OutlineStrokes;
 use NeatEdge\Core\Prepare\RemoveHidden;
 use NeatEdge\Core\Prepare\SolidColours;
+use NeatEdge\Core\Seen\StrokeRegion;
 
 /** The pieces drawn so far, within the limits; what was drawn last can be cut or made see-through together. */
 final class Canvas
@@ -112,7 +112,7 @@ final class Canvas
             $this->add(Combine::keepOverlap([$shape, ...$clips]), $fill, null, $name);
         }
         if ($stroke !== null) {
-            $this->add(Combine::keepOverlap([OutlineStrokes::outline($shape, $stroke), ...$clips]), $stroke->paint, null, $name);
+            $this->add(Combine::keepOverlap([StrokeRegion::of($shape, $stroke), ...$clips]), $stroke->paint, null, $name);
         }
     }
 

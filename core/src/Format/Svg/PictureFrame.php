@@ -26,7 +26,7 @@ final class PictureFrame
         $at = $scope->matrix->apply($x, $y);
         if (preg_match(self::KINDS, $href) === 1) {
             $href = preg_replace('/\s+/', '', $href) ?? '';
-            if (preg_match('~^data:image/\w+;base64,[A-Za-z0-9+/]+={0,2}$~i', $href) !== 1) {
+            if (! Picture::isReference($href)) {
                 $notes->leftOut('image', 'a picture that is damaged', $at);
 
                 return null;
@@ -35,7 +35,7 @@ final class PictureFrame
             $notes->leftOut('image', 'a picture of a kind that is not taken', $at);
 
             return null;
-        } elseif ($href === '' || preg_match('~^[\w.\-][\w .\-]*(/[\w.\-][\w .\-]*)*$~u', $href) !== 1 || str_contains($href, '..')) {
+        } elseif (! Picture::isReference($href)) {
             // Only a file that lies beside the drawing may be referred to.
             $notes->outside('a picture', $at);
 
@@ -55,7 +55,7 @@ final class PictureFrame
         }
         $notes->add('image', 'A picture of dots is kept as it is: it has no outlines to cut.', Severity::Warning, $scope->matrix->apply($x + $width / 2, $y + $height / 2));
         $fit = trim($e->getAttribute('preserveAspectRatio'));
-        $fit = preg_match('/^(none|xM(in|id|ax)YM(in|id|ax))(\s+(meet|slice))?$/', $fit) === 1 ? $fit : 'xMidYMid meet';
+        $fit = preg_match(Picture::FIT, $fit) === 1 ? $fit : 'xMidYMid meet';
         $picture = new Picture($href, $width, $height, $scope->matrix->after(Matrix::translation($x, $y)), $fit);
 
         return [Contour::rectangle($x, $y, $width, $height), Paint::picture($picture)];

@@ -15,7 +15,7 @@ use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Point;
 use NeatEdge\Core\Geometry\Shape;
-use NeatEdge\Core\Prepare\OutlineStrokes;
+use NeatEdge\Core\Seen\StrokeRegion;
 use NeatEdge\Core\Type\FontShelf;
 
 /** Walks the elements of a drawing in the order of painting and lays what they show onto the canvas. */
@@ -332,7 +332,7 @@ final class Walk
                     : $this->patterned($fill, $scope, $drawn, $box ?? $shape->box(), 'fill', $name);
             } elseif ($part === 'stroke' && $stroke !== null) {
                 $line instanceof DOMElement
-                    ? $this->patterned($line, $scope, OutlineStrokes::outline($drawn, $stroke), $box ?? $shape->box(), 'stroke', $name)
+                    ? $this->patterned($line, $scope, StrokeRegion::of($drawn, $stroke), $box ?? $shape->box(), 'stroke', $name)
                     : $this->canvas->addWithin($scope->clips, $drawn, null, $stroke, $name);
             }
         }

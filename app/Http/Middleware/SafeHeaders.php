@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Http;
+namespace App\Http\Middleware;
 
 use Closure;
 use Illuminate\Http\Request;

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Format\Json\ArtworkDifference;
+use NeatEdge\Core\Format\Json\StoredForm;
+use NeatEdge\Core\Format\Json\StoredFormRefused;
+
+/** What a request would make of a job: worked out before anything is locked, stored only if the job is still as it was read. */
+final readonly class Proposal
+{
+    /**
+     * @param  ArtworkDifference|null  $ahead  what of the art changes
+     * @param  ArtworkDifference|null  $back  the way back, of a new state
+     * @param  string  $label  what the history calls it
+     * @param  int|null  $revision  a state that is there already, to be put in force
+     * @param  array<string, mixed>  $columns  of the job
+     * @param  bool  $tells  whether other windows are stale by it
+     */
+    private function __construct(
+        public ?ArtworkDifference $ahead,
+        public ?ArtworkDifference $back,
+        public string $label,
+        public ?int $revision,
+        public array $columns,
+        public bool $tells,
+    ) {
+    }
+
+    /**
+     * @param  array<string, mixed>  $columns
+     *
+     * @throws EditRefused when it changes nothing or cannot be stored
+     */
+    public static function state(string $label, Artwork $before, Artwork $after, array $columns = []): self
+    {
+        $ahead = ArtworkDifference::between($before, $after);
+        if ($ahead->isNothing()) {
+            throw EditRefused::because('That changes nothing.');
+        }
+        try {
+            StoredForm::holdAll($ahead, $after);
+        } catch (StoredFormRefused $refused) {
+            throw EditRefused::because($refused->getMessage());
+        }
+
+        return new self($ahead, ArtworkDifference::between($after, $before), $label, null, $columns, true);
+    }
+
+    public static function inForce(int $revision, ArtworkDifference $difference): self
+    {
+        return new self($difference, null, '', $revision, [], true);
+    }
+
+    /** @param  array<string, mixed>  $columns */
+    public static function ticket(array $columns, bool $tells): self
+    {
+        return new self(null, null, '', null, $columns, $tells);
+    }
+
+    public static function nothing(): self
+    {
+        return self::ticket([], false);
+    }
+}

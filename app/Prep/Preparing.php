@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Prep;
+
+use App\Models\Preparation;
+use App\Models\ShopJob;
+use NeatEdge\Core\Check\Inspection;
+use NeatEdge\Core\PlanarMap\MapTooLarge;
+use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Prepare\Stopped;
+use NeatEdge\Core\Seen\Seen;
+use NeatEdge\Core\Sheet\JobReport;
+use NeatEdge\Core\Sheet\Sheet;
+
+/** Runs a job's prep line, says how far it is, and stops when asked. */
+final class Preparing
+{
+    public static function run(Preparation $preparation): void
+    {
+        $job = ShopJob::snapshot($preparation->shop_job_id);
+        if ($job->version !== $preparation->version) {
+            // Something was changed since it was asked for: what is made now is made of that.
+            self::end($preparation, ['version' => $job->version], 'running');
+        }
+        $cache = new DatabaseStepCache;
+        try {
+            $source = Seen::of($job->art());
+            $result = PrepLine::standard($cache)->only($preparation->steps)->run($source, static function (int $done, int $of, string $doing) use ($preparation): void {
+                $preparation->refresh();
+                if ($preparation->stop_requested) {
+                    throw new Stopped;
+                }
+                // Checking is one more piece of work after the line.
+                $preparation->update(['done' => min($done, $of), 'of' => $of + 1, 'doing' => $doing === 'Done' ? 'Check' : $doing]);
+            });
+            $findings = Inspection::of($source, $result->artwork(), $job->limits());
+            $report = JobReport::of($result, Sheet::allOf($result->artwork()), $findings, $job->limits());
+        } catch (Stopped) {
+            self::end($preparation, ['status' => 'stopped', 'doing' => '']);
+
+            return;
+        } catch (MapTooLarge $tooLarge) {
+            self::end($preparation, ['status' => 'failed', 'doing' => '', 'error' => $tooLarge->getMessage()]);
+
+            return;
+        }
+        foreach ($result->stages as $i => $stage) {
+            $report['steps'][$i]['cached'] = $stage['cached'];
+        }
+        self::end($preparation, [
+            'status' => 'done',
+            'done' => $preparation->of,
+            'doing' => '',
+            'stage_keys' => $cache->asked,
+            'result' => $report,
+        ]);
+    }
+
+    /**
+     * Ends what is still running, once: a preparation that was stopped or given up meanwhile stays so.
+     *
+     * @param  array<string, mixed>  $columns
+     */
+    public static function end(Preparation $preparation, array $columns, string $while = 'running'): void
+    {
+        $preparation->fill($columns);
+        Preparation::query()->whereKey($preparation->id)->where('status', $while)->update($preparation->getDirty());
+        $preparation->refresh();
+    }
+}

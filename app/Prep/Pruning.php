@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Prep;
+
+use App\Models\Preparation;
+use App\Models\Revision;
+use App\Models\ShopJob;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Takes away what nothing points to any more, so that the database stays within a size per job: its file, its bench and named versions, a history of
+ * so many bytes, and the outcome of its last two preparations.
+ */
+final class Pruning
+{
+    /** What a running preparation has put by and not yet named is left alone for so long, in hours. */
+    private const FRESH = 2;
+
+    /** @return array<string, int> how many of what went */
+    public static function run(): array
+    {
+        return [
+            'jobs' => self::jobs(),
+            'revisions' => self::history(),
+            'preparations' => self::preparations(),
+            'step results' => self::stepResults(),
+            'reference pictures' => self::pictures(),
+        ];
+    }
+
+    private static function jobs(): int
+    {
+        $gone = 0;
+        foreach (ShopJob::onlyTrashed()->where('deleted_at', '<', now()->subDays((int) config('neat-edge.trash_days')))->get() as $job) {
+            $job->forceDelete();
+            $gone++;
+        }
+
+        return $gone;
+    }
+
+    /** The oldest changes of jobs whose history is larger than is kept; what is in force and what leads to it goes last. */
+    private static function history(): int
+    {
+        $most = (int) config('neat-edge.history_bytes');
+        $gone = 0;
+        $large = Revision::query()->toBase()->groupBy('shop_job_id')->havingRaw('sum(length(change)) > ?', [$most])->pluck('shop_job_id');
+        foreach ($large as $id) {
+            $gone += DB::transaction(static fn (): int => self::shorten((int) $id, $most));
+        }
+
+        return $gone;
+    }
+
+    private static function shorten(int $id, int $most): int
+    {
+        $job = ShopJob::withTrashed()->findOrFail($id);
+        $rows = Revision::query()->where('shop_job_id', $id)->orderByDesc('number')->toBase()->get(['number', 'parent', DB::raw('length(change) as bytes')])->keyBy('number');
+        $line = [];
+        for ($at = $rows->get($job->revision); $at !== null; $at = $at->parent === null ? null : $rows->get($at->parent)) {
+            $line[$at->number] = (int) $at->bytes;
+        }
+        $sum = 0;
+        $keep = [];
+        foreach ($line as $number => $bytes) {
+            if ($keep !== [] && $sum + $bytes > $most) {
+                break;
+            }
+            $sum += $bytes;
+            $keep[] = $number;
+        }
+        // What was undone and can be done again, as far as there is room.
+        $known = array_flip($keep);
+        foreach ($rows->sortBy('number') as $number => $row) {
+            if (! isset($known[$number]) && isset($known[$row->parent ?? -1]) && ! isset($line[$number]) && $sum + (int) $row->bytes <= $most) {
+                $sum += (int) $row->bytes;
+                $known[$number] = true;
+                $keep[] = $number;
+            }
+        }
+        $gone = 0;
+        foreach (array_chunk(array_diff($rows->keys()->all(), $keep), 500) as $numbers) {
+            $gone += Revision::query()->where('shop_job_id', $id)->whereIn('number', $numbers)->delete();
+        }
+        // The oldest that is left is where the history begins now.
+        Revision::query()->where('shop_job_id', $id)->where('number', min([$job->revision, ...$keep]))->update(['parent' => null, 'change' => '', 'label' => 'Earlier changes are no longer kept']);
+
+        return $gone;
+    }
+
+    private static function preparations(): int
+    {
+        $keep = [];
+        foreach (Preparation::query()->toBase()->orderByDesc('id')->get(['id', 'shop_job_id', 'status']) as $row) {
+            $of = $keep[$row->shop_job_id] ?? ['all' => [], 'done' => []];
+            if (count($of['all']) < 2 || in_array($row->status, ['waiting', 'running'], true)) {
+                $of['all'][] = $row->id;
+            }
+            if ($row->status === 'done' && $of['done'] === []) {
+                $of['done'][] = $row->id;
+            }
+            $keep[$row->shop_job_id] = $of;
+        }
+        $kept = [];
+        foreach ($keep as $of) {
+            array_push($kept, ...$of['all'], ...$of['done']);
+        }
+
+        return Preparation::query()->whereNotIn('id', $kept)->delete();
+    }
+
+    private static function stepResults(): int
+    {
+        $pointed = [];
+        foreach (Preparation::query()->toBase()->whereNotNull('stage_keys')->pluck('stage_keys') as $keys) {
+            foreach (json_decode((string) $keys, true) ?: [] as $key) {
+                $pointed[$key] = true;
+            }
+        }
+        $gone = 0;
+        $old = DB::table('step_results')->where('created_at', '<', now()->subHours(self::FRESH))->pluck('key')->all();
+        foreach (array_chunk(array_values(array_filter($old, static fn (string $key): bool => ! isset($pointed[$key]))), 500) as $keys) {
+            $gone += DB::table('step_results')->whereIn('key', $keys)->delete();
+        }
+
+        return $gone;
+    }
+
+    private static function pictures(): int
+    {
+        return DB::table('reference_pictures')->whereNotIn('file', DB::table('job_pictures')->select('file'))->delete();
+    }
+}
