@@ -14,6 +14,7 @@ use Illuminate\Support\Facades\Route;
 Route::get('token', static fn () => response()->noContent());
 Route::get('choices', [JobController::class, 'choices']);
 Route::get('jobs', [JobController::class, 'index']);
+Route::post('look', [JobController::class, 'look']);
 Route::post('jobs', [JobController::class, 'store']);
 Route::get('jobs/{job}', [JobController::class, 'show']);
 Route::patch('jobs/{job}', [JobController::class, 'update']);

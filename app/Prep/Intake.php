@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Prep;
 
+use App\Http\Budget;
 use App\Models\BenchPiece;
 use App\Models\Revision;
 use App\Models\ShopJob;
@@ -13,6 +14,10 @@ use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Format\Json\PieceJson;
+use NeatEdge\Core\Format\Json\StoredForm;
+use NeatEdge\Core\Format\Json\StoredFormRefused;
+use NeatEdge\Core\Format\Svg\Drawing;
 use NeatEdge\Core\Format\Svg\Limits;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Format\Svg\SvgRefused;
@@ -22,21 +27,24 @@ use NeatEdge\Core\Geometry\Length;
 final class Intake
 {
     /**
-     * @param  float|null  $width  finished width in mm; as drawn when null
+     * @param  float|null  $width  finished width in mm; as the file states when null
+     * @param  bool  $ofArt  whether the finished width is that of the art, whose box is then the page, and not of the page that the file states
      *
      * @throws SvgRefused
+     * @throws ValidationException
      */
-    public static function take(string $title, Process $process, ?float $width, string $fileName, string $svg, bool $demo = false): ShopJob
+    public static function take(string $title, Process $process, ?float $width, string $fileName, string $svg, bool $demo = false, bool $ofArt = false): ShopJob
     {
-        $drawing = Reader::read($svg, self::limits(), ShopFonts::shelf());
-        if ($drawing->artwork->pieces === [] && $drawing->findings === []) {
-            throw ValidationException::withMessages(['file' => 'The file draws nothing: it has no shapes and no lines.']);
+        $drawing = self::read($svg);
+        $drawing = $ofArt ? $drawing->framedByArt() : $drawing;
+        if ($width === null && ! $drawing->statesSize) {
+            throw ValidationException::withMessages(['width' => sprintf('The file states no size; type the finished width. At 96 units an inch its %s would be %.2f mm wide.', $ofArt ? 'art' : 'page', $drawing->artwork->width)]);
         }
-        $artwork = $width === null ? $drawing->artwork : $drawing->artwork->atWidth($width);
+        $drawing = $drawing->atWidth($width);
+        $artwork = $drawing->artwork;
         self::hold($artwork->width, $artwork->height);
-        $scale = $artwork->width / $drawing->artwork->width;
 
-        return DB::transaction(static function () use ($title, $process, $fileName, $svg, $demo, $artwork, $drawing, $scale): ShopJob {
+        return DB::transaction(static function () use ($title, $process, $fileName, $svg, $demo, $artwork, $drawing): ShopJob {
             $job = ShopJob::query()->create([
                 'title' => $title,
                 'process' => $process,
@@ -45,7 +53,7 @@ final class Intake
                 'intake_width_mm' => $artwork->width,
                 'is_demo' => $demo,
                 'source_name' => mb_substr(mb_scrub($fileName), 0, 200),
-                'notices' => array_map(static fn (Finding $finding): array => $finding->scaled($scale)->toArray(), $drawing->findings),
+                'notices' => array_map(static fn (Finding $finding): array => $finding->toArray(), $drawing->findings),
                 'revision' => 1,
             ]);
             Source::query()->create(['shop_job_id' => $job->id, 'svg' => $svg]);
@@ -55,6 +63,30 @@ final class Intake
 
             return $job->refresh();
         });
+    }
+
+    /**
+     * Reads a customer's file within the time that a request has.
+     *
+     * @throws SvgRefused
+     * @throws ValidationException when it draws nothing, or nothing that can be kept
+     */
+    public static function read(string $svg): Drawing
+    {
+        $drawing = Budget::within('Reading this file', static fn (): Drawing => Reader::read($svg, self::limits(), ShopFonts::shelf()));
+        if ($drawing->artwork->pieces === [] && array_filter($drawing->findings, static fn (Finding $finding): bool => $finding->kind !== Drawing::NO_SIZE) === []) {
+            throw ValidationException::withMessages(['file' => 'The file draws nothing: it has no shapes and no lines.']);
+        }
+        try {
+            foreach ($drawing->artwork->pieces as $piece) {
+                StoredForm::hold(PieceJson::of($piece));
+            }
+            StoredForm::holdIds($drawing->artwork);
+        } catch (StoredFormRefused $refused) {
+            throw ValidationException::withMessages(['file' => $refused->getMessage()]);
+        }
+
+        return $drawing;
     }
 
     /** An empty bench to draw on. */
@@ -106,9 +138,15 @@ final class Intake
         return (new Limits(bytes: (int) config('neat-edge.upload_bytes')))->with(array_combine($found[1], $found[2]));
     }
 
-    /** What an artist typed as a length, in mm. */
-    public static function length(string $field, ?string $text): ?float
+    /** What an artist typed as a finished width, in mm; null for nothing. */
+    public static function width(?string $text): ?float
     {
         return $text === null || trim($text) === '' ? null : Length::positive($text)->mm;
+    }
+
+    /** What an artist typed as a limit, in mm: nought switches its check off; nothing at all means the usual one. */
+    public static function limit(?string $text, string $unit): ?float
+    {
+        return $text === null || trim($text) === '' ? null : Length::limit($text, $unit)->mm;
     }
 }

@@ -81,7 +81,7 @@ final class BenchController
             }
         }
 
-        return new JsonResponse(['art' => ArtworkJson::text(['pieces' => $pieces]), 'count' => count($pieces)]);
+        return new JsonResponse(['art' => ArtworkJson::text(['job' => $job->id, 'pieces' => $pieces]), 'count' => count($pieces)]);
     }
 
     /** The versions of a job that were given names, and what was done last. */

@@ -13,6 +13,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
 use JsonException;
+use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Reference;
 use NeatEdge\Core\Edit\Edit;
 use NeatEdge\Core\Edit\EditRefused;
@@ -78,7 +79,8 @@ final class EditController
         // Not everything that an edit takes is named above; what was sent is checked by the edit itself.
         $fields = [...(array) $request->input('edit'), 'kind' => $fields['kind']];
         if ($fields['kind'] === 'paste') {
-            $fields['art'] = self::pasted($fields['art'] ?? null);
+            [$fields['art'], $from] = self::pasted($fields['art'] ?? null);
+            $fields['fromHere'] = $from === $job->id;
         }
         $fields['picture'] = isset($fields['picture']) ? ['reference' => self::reference($fields['picture'], $job)] : null;
 
@@ -86,14 +88,15 @@ final class EditController
     }
 
     /**
-     * @return list<\NeatEdge\Core\Artwork\Piece>
+     * @return array{list<Piece>, int} the pieces, and the job that they were taken from
      *
      * @throws EditRefused
      */
     private static function pasted(mixed $text): array
     {
         try {
-            $pieces = ArtworkJson::data(is_string($text) ? $text : '[]')['pieces'] ?? [];
+            $data = ArtworkJson::data(is_string($text) ? $text : '[]');
+            $pieces = $data['pieces'] ?? [];
         } catch (JsonException|UnexpectedValueException) {
             throw EditRefused::because('What was copied cannot be read; copy it again.');
         }
@@ -110,7 +113,7 @@ final class EditController
             $out[] = PieceJson::to($data);
         }
 
-        return $out;
+        return [$out, is_int($data['job'] ?? null) ? $data['job'] : 0];
     }
 
     /** @throws EditRefused */

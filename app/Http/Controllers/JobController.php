@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Budget;
 use App\Http\Ticket;
 use App\Models\ShopJob;
 use App\Prep\Intake;
@@ -16,11 +17,15 @@ use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\ShapeKind;
 use NeatEdge\Core\Artwork\StepAndRepeat;
+use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Edit\CombineKind;
+use NeatEdge\Core\Format\Svg\Writer;
+use NeatEdge\Core\Geometry\InvalidLength;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Prepare\Step;
+use NeatEdge\Core\Seen\Extent;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Stroke\WidthStops;
 
@@ -83,9 +88,13 @@ final class JobController
             'process' => ['required', Rule::enum(Process::class)],
             'width' => ['nullable', 'string', 'max:200'],
             'height' => ['required_without:file', 'nullable', 'string', 'max:200'],
+            'of' => ['nullable', Rule::in(['page', 'art'])],
             'file' => ['required_without:height', 'file', 'max:'.intdiv((int) config('neat-edge.upload_bytes'), 1000)],
         ], [
             'process.*' => 'Choose how the job is made.',
+            'of.*' => 'The finished width is that of the page or of the art.',
+            'width.*' => 'Type a width such as 300mm.',
+            'height.string' => 'Type a height such as 200mm.',
             'title.max' => 'The title is longer than 120 letters.',
             'height.required_without' => 'Drop an SVG file first, or type the height of an empty bench.',
             'file.required_without' => 'Drop an SVG file first, or type the height of an empty bench.',
@@ -110,12 +119,39 @@ final class JobController
         $job = Intake::take(
             $title !== '' ? $title : mb_substr(pathinfo(mb_scrub($name), PATHINFO_FILENAME), 0, 120),
             Process::from($fields['process']),
-            Intake::length('width', $fields['width'] ?? null),
+            Intake::width($fields['width'] ?? null),
             $name,
             (string) $file->get(),
+            ofArt: ($fields['of'] ?? 'page') === 'art',
         );
 
         return new JsonResponse(Ticket::of($job), 201);
+    }
+
+    /** What a file is before it becomes a job: its page, the box of its art, and what would be left out. */
+    public function look(Request $request): JsonResponse
+    {
+        $most = (int) config('neat-edge.upload_bytes');
+        $request->validate(['file' => ['required', 'file', 'max:'.intdiv($most, 1000)]], [
+            'file.max' => sprintf('The file is larger than %d MB.', intdiv($most, 1_000_000)),
+            'file.*' => 'The file did not arrive; drop it again.',
+        ]);
+        $file = $request->file('file');
+        if (! $file instanceof \Illuminate\Http\UploadedFile) {
+            throw ValidationException::withMessages(['file' => 'Drop one SVG file.']);
+        }
+        $drawing = Intake::read((string) $file->get());
+        $art = $drawing->artwork;
+        $box = Budget::within('Measuring this file', static fn () => Extent::of($art));
+
+        return new JsonResponse([
+            'statesSize' => $drawing->statesSize,
+            'page' => [$art->width, $art->height],
+            'box' => $box === null ? null : [$box->left, $box->top, $box->width(), $box->height()],
+            'outside' => $box !== null && max(-$box->left, -$box->top, $box->right - $art->width, $box->bottom - $art->height) > 0.01,
+            'leftOut' => array_map(static fn (Finding $finding): string => $finding->message, $drawing->findings),
+            'picture' => Writer::write(Seen::of($art)),
+        ]);
     }
 
     public function show(ShopJob $job): JsonResponse
@@ -134,11 +170,12 @@ final class JobController
             'line' => ['sometimes', 'nullable', 'string', 'max:200'],
             'gap' => ['sometimes', 'nullable', 'string', 'max:200'],
         ], ['title.*' => 'A job needs a title of at most 120 letters.', 'process.*' => 'Choose how the job is made.', 'width.*' => 'Type a width such as 300mm.']);
-        $width = array_key_exists('width', $fields) ? Length::positive($fields['width'])->mm : null;
+        $unit = $fields['unit'] ?? $job->unit;
+        $width = array_key_exists('width', $fields) ? Length::positive($fields['width'], $unit, $job->width_mm)->mm : null;
         $limits = [];
         foreach (['line' => 'line_limit_mm', 'gap' => 'gap_limit_mm'] as $field => $column) {
             if (array_key_exists($field, $fields)) {
-                $limits[$column] = Intake::length($field, $fields[$field]);
+                $limits[$column] = Intake::limit($fields[$field], $unit);
             }
         }
         if ($width !== null) {
@@ -174,8 +211,17 @@ final class JobController
     /** Tells what a typed length comes to, so that the page computes nothing itself. */
     public function length(Request $request): JsonResponse
     {
-        $text = $request->validate(['text' => ['required', 'string', 'max:200']], ['text.*' => 'Type a length such as 300mm.'])['text'];
+        $fields = $request->validate([
+            'text' => ['required', 'string', 'max:200'],
+            'unit' => ['sometimes', Rule::in(array_keys(Length::MM_PER))],
+            'of' => ['sometimes', 'nullable', 'numeric'],
+            'any' => ['sometimes', 'boolean'],
+        ], ['text.*' => 'Type a length such as 300mm.', 'unit.*' => 'There is no such unit.', 'of.*' => 'Type a length such as 300mm.', 'any.*' => 'Type a length such as 300mm.']);
+        $length = Length::parse($fields['text'], $fields['unit'] ?? 'mm', isset($fields['of']) ? (float) $fields['of'] : null);
+        if ($length->mm <= 0 && ! ($fields['any'] ?? false)) {
+            throw InvalidLength::notPositive($fields['text']);
+        }
 
-        return new JsonResponse(['mm' => Length::positive($text)->mm]);
+        return new JsonResponse(['mm' => $length->mm]);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Artwork;
 
+use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Tolerance;
 
@@ -77,6 +78,20 @@ final readonly class Artwork
             pieces: array_map(static fn (Piece $piece): Piece => $piece->transformed($matrix), $this->pieces),
             guides: array_map(static fn (Guide $guide): Guide => new Guide($guide->id, $guide->upright, $guide->at * $factor), $this->guides),
             reference: $this->reference?->with(x: $this->reference->x * $factor, y: $this->reference->y * $factor, width: $this->reference->width * $factor, height: $this->reference->height * $factor),
+        );
+    }
+
+    /** With another page: the given part of the bench, which then begins at its corner. */
+    public function framed(Box $page): self
+    {
+        $matrix = Matrix::translation(-$page->left, -$page->top);
+
+        return $this->with(
+            width: $page->width(),
+            height: $page->height(),
+            pieces: array_map(static fn (Piece $piece): Piece => $piece->transformed($matrix), $this->pieces),
+            guides: array_map(static fn (Guide $guide): Guide => new Guide($guide->id, $guide->upright, $guide->at - ($guide->upright ? $page->left : $page->top)), $this->guides),
+            reference: $this->reference?->with(x: $this->reference->x - $page->left, y: $this->reference->y - $page->top),
         );
     }
 

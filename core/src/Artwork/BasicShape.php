@@ -19,6 +19,19 @@ final readonly class BasicShape implements Base
         return new Shape(ShapeOutlines::of($this->kind, $this->values));
     }
 
+    /** The same, all its lengths greater by a factor. */
+    public function scaled(float $factor): self
+    {
+        $values = $this->values;
+        foreach ($this->kind->fields() as $field) {
+            if ($field->type === Field::LENGTH) {
+                $values[$field->name] = (float) $values[$field->name] * $factor;
+            }
+        }
+
+        return new self($this->kind, $values);
+    }
+
     /** The same, wider and higher by factors; null when it has no such size. */
     public function resized(float $x, float $y): ?self
     {

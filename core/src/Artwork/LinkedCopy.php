@@ -30,6 +30,18 @@ final readonly class LinkedCopy implements Base
         return $this->shape;
     }
 
+    /** The same after another source, which looks alike and lies alike. */
+    public function from(string $source): self
+    {
+        return new self($source, $this->x, $this->y, $this->shape);
+    }
+
+    /** From where the source lies now to where its shape was when it was copied. */
+    public function back(): Matrix
+    {
+        return Matrix::translation(-$this->x, -$this->y);
+    }
+
     /** After its source was changed. */
     public function following(Shape $before, Shape $after): self
     {

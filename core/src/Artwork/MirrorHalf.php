@@ -21,22 +21,36 @@ final readonly class MirrorHalf implements Change
      * @param  float  $y  mm
      * @param  float  $angle  degrees of the axis; 90 is upright
      * @param  float  $reach  mm from the axis within which an end is drawn onto it
+     * @param  int  $side  the side that is drawn, with the axis laid upright: 1 right, -1 left; 0 where most of it lies
      */
-    public function __construct(public float $x, public float $y, public float $angle, public float $reach)
+    public function __construct(public float $x, public float $y, public float $angle, public float $reach, public int $side = 0)
     {
+    }
+
+    /** The same, holding to the side on which most of a shape lies now, whatever its nodes do later. */
+    public function heldTo(Shape $shape): self
+    {
+        $box = $shape->transformed($this->laid())->box();
+
+        return new self($this->x, $this->y, $this->angle, $this->reach, $box === null ? 0 : ($box->left + $box->right >= 0 ? 1 : -1));
+    }
+
+    private function laid(): Matrix
+    {
+        return Matrix::rotation(90 - $this->angle)->after(Matrix::translation(-$this->x, -$this->y));
     }
 
     public function on(Shape $shape): Shape
     {
         // With the axis laid on x = 0, reflecting is a change of one sign, and a node on the axis has exactly x = 0.
-        $lay = Matrix::rotation(90 - $this->angle)->after(Matrix::translation(-$this->x, -$this->y));
+        $lay = $this->laid();
         $back = Matrix::translation($this->x, $this->y)->after(Matrix::rotation($this->angle - 90));
         $shape = $shape->transformed($lay);
         $box = $shape->box();
         if ($box === null) {
             return $shape;
         }
-        $side = $box->left + $box->right >= 0 ? 1.0 : -1.0;
+        $side = $this->side !== 0 ? (float) $this->side : ($box->left + $box->right >= 0 ? 1.0 : -1.0);
         $out = [];
         $closed = [];
         foreach ($shape->contours as $contour) {

@@ -42,19 +42,28 @@ final readonly class Stroke
     public function transformed(Matrix $matrix, bool $widths): self
     {
         $paint = $this->paint->transformed($matrix);
-        if ($this->pen !== null) {
-            return $this->with(paint: $paint, pen: $matrix->after($this->pen));
-        }
         if (! $widths) {
             return $this->with(paint: $paint);
         }
-        if ($matrix->isSimilarity() || $this->isOwnKind()) {
-            $factor = $matrix->meanScale();
-
-            return $this->with(paint: $paint, style: abs($factor - 1) < 1e-12 ? $this->style : $this->style->scaled($factor));
+        // A round pen that is stretched one way becomes an ellipse: what it draws is stretched as the line is. Stretched back, it is round again.
+        $pen = $this->pen === null ? $matrix : $matrix->after($this->pen);
+        if (! $pen->isSimilarity()) {
+            return $this->with(paint: $paint, pen: $pen);
         }
+        $factor = $pen->meanScale();
 
-        // A round pen becomes an ellipse: what it draws is stretched as the line is.
-        return $this->with(paint: $paint, pen: $matrix);
+        return $this->with(paint: $paint, pen: null, style: abs($factor - 1) < 1e-12 ? $this->style : $this->style->scaled($factor));
+    }
+
+    /** @return array{float, float} mm of its least and its greatest width: two unlike ones where its pen is no round one */
+    public function widths(): array
+    {
+        $pen = $this->pen;
+        if ($pen === null) {
+            return [$this->style->width, $this->style->width];
+        }
+        $greatest = $pen->greatestScale();
+
+        return [$this->style->width * abs($pen->determinant()) / max(1e-12, $greatest), $this->style->width * $greatest];
     }
 }

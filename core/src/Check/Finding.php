@@ -32,14 +32,16 @@ final readonly class Finding
     ) {
     }
 
-    /** The same finding on art that was scaled. */
-    public function scaled(float $factor): self
+    /** The same finding on art that was scaled, and moved before. */
+    public function scaled(float $factor, float $dx = 0.0, float $dy = 0.0): self
     {
+        $place = static fn (Point $p): Point => new Point(($p->x + $dx) * $factor, ($p->y + $dy) * $factor);
+
         return new self(
             $this->kind, $this->severity, $this->message,
-            $this->at === null ? null : new Point($this->at->x * $factor, $this->at->y * $factor),
+            $this->at === null ? null : $place($this->at),
             $this->measured, $this->limit, $this->length, $this->piece,
-            array_map(static fn (Point $p): Point => new Point($p->x * $factor, $p->y * $factor), $this->ribbon),
+            array_map($place, $this->ribbon),
         );
     }
 

@@ -12,7 +12,7 @@ final class Inspection
     /** @return list<Finding> serious first, then in the order of the rules */
     public static function of(Artwork $source, Artwork $merged, Limits $limits): array
     {
-        $rules = [LeastWidth::ofLines($limits->line), LeastWidth::ofGaps($limits->gap), new SeeThrough, new NoFlatColour, new Blended, new NearBlack];
+        $rules = [LeastWidth::ofLines($limits->line), LeastWidth::ofGaps($limits->gap), new SeeThrough, new NoFlatColour, new Blended, new NearBlack, new OutsidePage];
         $out = [];
         foreach ($rules as $rule) {
             array_push($out, ...$rule->findings($source, $merged));

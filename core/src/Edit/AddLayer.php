@@ -33,6 +33,6 @@ final readonly class AddLayer implements Edit
         }
         $name = $this->name !== '' ? $this->name : 'Layer '.(count($artwork->layers) + 1);
 
-        return $artwork->with(layers: [...$artwork->layers, new Layer(Chosen::freeId($artwork, 'l'), $name)]);
+        return $artwork->with(layers: [...$artwork->layers, new Layer(FreeIds::in($artwork)->next('l'), $name)]);
     }
 }

@@ -15,15 +15,16 @@ final readonly class AlignPieces implements Edit
     /**
      * @param  list<string>  $ids
      * @param  string  $edge  left, centre, right, top, middle or bottom
+     * @param  string  $inside  id of the group that was entered
      * @param  string  $to  selection, page, or the id of the piece that stays
      */
-    public function __construct(private array $ids, private string $edge, private string $to)
+    public function __construct(private array $ids, private string $edge, private string $to, private string $inside = '')
     {
     }
 
     public static function from(Input $input): self
     {
-        return new self($input->pieces(), $input->choice('edge', ['left', 'centre', 'right', 'top', 'middle', 'bottom']), $input->text('to') ?: 'selection');
+        return new self($input->pieces(), $input->choice('edge', ['left', 'centre', 'right', 'top', 'middle', 'bottom']), $input->text('to') ?: 'selection', $input->text('inside', 80));
     }
 
     public function label(): string
@@ -40,7 +41,7 @@ final readonly class AlignPieces implements Edit
             default => Chosen::box([$chosen[$this->to] ?? throw EditRefused::missingPiece($this->to)]),
         };
         $moves = [];
-        foreach (Chosen::units($artwork, $chosen) as $unit) {
+        foreach (Chosen::units($artwork, $chosen, $this->inside) as $unit) {
             $stays = array_filter($unit, fn (Piece $piece): bool => $piece->id === $this->to) !== [];
             $box = Chosen::box($unit);
             $matrix = $stays ? Matrix::identity() : Matrix::translation(...match ($this->edge) {

@@ -27,7 +27,7 @@ final readonly class CentreLines implements Edit
         if (count($artwork->guides) - count($others) >= 2) {
             return $artwork->with(guides: $others);
         }
-        $upright = new Guide(Chosen::freeId($artwork, 'u'), true, $artwork->width / 2);
+        $upright = new Guide(FreeIds::in($artwork)->next('u'), true, $artwork->width / 2);
 
         return $artwork->with(guides: [...$others, $upright, new Guide('u'.(1 + (int) substr($upright->id, 1)), false, $artwork->height / 2)]);
     }

@@ -60,47 +60,30 @@ final class Chosen
      * What moves as one: a group of which every piece is chosen, or a single piece.
      *
      * @param  array<string, Piece>  $chosen
+     * @param  string  $inside  id of the group that was entered: what lies in it is met piece by piece, and groups within as one
      * @return list<non-empty-list<Piece>>
      */
-    public static function units(Artwork $artwork, array $chosen): array
+    public static function units(Artwork $artwork, array $chosen, string $inside = ''): array
     {
+        $at = static function (Piece $piece) use ($inside): ?string {
+            $entered = $inside === '' ? false : array_search($inside, $piece->place->groups, true);
+
+            return $piece->place->groups[$entered === false ? 0 : (int) $entered + 1] ?? null;
+        };
         $whole = [];
         foreach ($artwork->pieces as $piece) {
-            $group = $piece->place->groups[0] ?? null;
+            $group = $at($piece);
             if ($group !== null && ! isset($chosen[$piece->id])) {
                 $whole[$group] = false;
             }
         }
         $out = [];
         foreach ($chosen as $piece) {
-            $group = $piece->place->groups[0] ?? null;
+            $group = $at($piece);
             $key = $group !== null && ($whole[$group] ?? true) ? "g{$group}" : "p{$piece->id}";
             $out[$key][] = $piece;
         }
 
         return array_values($out);
-    }
-
-    /** An id that no piece, group, layer or guide has yet. */
-    public static function freeId(Artwork $artwork, string $letter = 'n', int $after = 0): string
-    {
-        $most = $after;
-        $count = static function (string $id) use (&$most): void {
-            if (preg_match('/^[a-z](\\d{1,9})(?!\\d)/', $id, $found) === 1) {
-                $most = max($most, (int) $found[1]);
-            }
-        };
-        foreach ($artwork->pieces as $piece) {
-            $count($piece->id);
-            array_map($count, $piece->place->groups);
-            if ($piece->clip !== null) {
-                $count($piece->clip->id);
-            }
-        }
-        foreach ([...$artwork->layers, ...$artwork->guides] as $one) {
-            $count($one->id);
-        }
-
-        return $letter.($most + 1);
     }
 }

@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Edit;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\PlanarMap\Combine;
@@ -39,7 +40,12 @@ final readonly class CombinePieces implements Edit
         }
         $tolerance = $artwork->tolerance();
         $shapes = array_map(fn (Piece $piece): Shape => self::wholeShape($piece, $artwork, $tolerance), $pieces);
-        $made = $this->made($pieces[0], $shapes, $tolerance, $artwork);
+        // What is wholly clipped away takes no part; only where nothing paints at all there is nothing to combine.
+        $seen = array_keys(array_filter($shapes, static fn (Shape $shape): bool => ! $shape->isEmpty()));
+        if ($seen === []) {
+            throw EditRefused::unpainted();
+        }
+        $made = $this->made(array_map(static fn (int $i): Piece => $pieces[$i], $seen), array_map(static fn (int $i): Shape => $shapes[$i], $seen), $tolerance, FreeIds::in($artwork));
         // The outcome lies where the lowest of them lay.
         $out = [];
         foreach ($artwork->pieces as $piece) {
@@ -50,28 +56,48 @@ final readonly class CombinePieces implements Edit
             }
         }
 
-        return $artwork->withPieces($out);
+        return Arrangement::settled($artwork->withPieces($out));
     }
 
     /**
+     * @param  non-empty-list<Piece>  $pieces  the lowest first
+     * @param  non-empty-list<Shape>  $shapes  of each
+     * @return non-empty-list<Piece>
+     */
+    private function made(array $pieces, array $shapes, Tolerance $tolerance, FreeIds $free): array
+    {
+        if ($this->kind === CombineKind::SplitAll) {
+            return self::split($pieces, $shapes, $tolerance, $free);
+        }
+        $lowest = $pieces[0];
+        $shape = match ($this->kind) {
+            CombineKind::Weld => Combine::weld($shapes, $tolerance),
+            CombineKind::CutAway => Combine::cutAway($shapes[0], array_slice($shapes, 1), $tolerance),
+            CombineKind::KeepOverlap => Combine::keepOverlap($shapes, $tolerance),
+            CombineKind::KeepDifference => Combine::keepDifference($shapes, $tolerance),
+        };
+        if ($shape->isEmpty()) {
+            throw EditRefused::nothingLeft();
+        }
+
+        return [new Piece($lowest->id, $shape, $lowest->fill ?? $lowest->stroke?->paint, null, $lowest->name, null, $lowest->place, blend: $lowest->blend)];
+    }
+
+    /**
+     * Every connected part, in the paint that is seen there: that of the uppermost piece that covers it.
+     *
+     * @param  non-empty-list<Piece>  $pieces
      * @param  non-empty-list<Shape>  $shapes
      * @return non-empty-list<Piece>
      */
-    private function made(Piece $lowest, array $shapes, Tolerance $tolerance, Artwork $artwork): array
+    private static function split(array $pieces, array $shapes, Tolerance $tolerance, FreeIds $free): array
     {
-        $paint = $lowest->fill ?? $lowest->stroke?->paint;
-        $found = match ($this->kind) {
-            CombineKind::Weld => [Combine::weld($shapes, $tolerance)],
-            CombineKind::CutAway => [Combine::cutAway($shapes[0], array_slice($shapes, 1), $tolerance)],
-            CombineKind::KeepOverlap => [Combine::keepOverlap($shapes, $tolerance)],
-            CombineKind::KeepDifference => [Combine::keepDifference($shapes, $tolerance)],
-            CombineKind::SplitAll => array_column(Combine::splitAll($shapes, $tolerance), 'shape'),
-        };
         $out = [];
-        foreach ($found as $i => $shape) {
-            if (! $shape->isEmpty()) {
-                $id = $i === 0 ? $lowest->id : self::freeId($lowest->id, $i, $artwork);
-                $out[] = new Piece($id, $shape, $paint, null, $lowest->name, null, $lowest->place);
+        foreach (Combine::splitAll($shapes, $tolerance) as ['owners' => $owners, 'shape' => $whole]) {
+            $top = $pieces[max([0, ...$owners])];
+            foreach (Parts::of($whole) as $shape) {
+                $id = $out === [] ? $pieces[0]->id : $free->next();
+                $out[] = new Piece($id, $shape, $top->fill ?? $top->stroke?->paint, null, $top->name, null, $top->place, blend: $top->blend);
             }
         }
 
@@ -85,19 +111,9 @@ final readonly class CombinePieces implements Edit
         }
         $parts = (new OutlineStrokes)->apply(Seen::of($artwork->withPieces([$piece])))->pieces;
         if ($parts === []) {
-            throw EditRefused::unpainted();
+            return new Shape([]);
         }
 
         return Combine::weld(array_map(static fn (Piece $part): Shape => $part->shape, $parts), $tolerance);
-    }
-
-    private static function freeId(string $base, int $i, Artwork $artwork): string
-    {
-        do {
-            $id = "{$base}.{$i}";
-            $i++;
-        } while ($artwork->piece($id) !== null);
-
-        return $id;
     }
 }

@@ -54,26 +54,35 @@ final readonly class CopyPieces implements Edit
     }
 
     /**
-     * Pieces with ids of their own; groups of which they are all are copied too.
+     * Pieces with ids of their own; groups of which they are all are copied too. What follows a piece that is copied along follows the copy.
      *
      * @param  list<Piece>  $pieces
+     * @param  bool  $from  whether they come from this artwork: only then does what they follow here stay theirs
      * @return array{pieces: array<string, Piece>, groups: array<string, string>}
      */
-    public static function renamed(Artwork $artwork, array $pieces): array
+    public static function renamed(Artwork $artwork, array $pieces, bool $from = true): array
     {
-        $next = (int) substr(Chosen::freeId($artwork), 1);
+        $free = FreeIds::in($artwork);
+        $new = [];
         $groups = $names = $out = [];
         foreach ($pieces as $piece) {
             $path = [];
             foreach ($piece->place->groups as $group) {
                 if (! isset($groups[$group])) {
-                    $groups[$group] = 'g'.$next++;
+                    $groups[$group] = $free->next('g');
                     $names[$groups[$group]] = $artwork->groups[$group] ?? 'Group';
                 }
                 $path[] = $groups[$group];
             }
-            $id = 'n'.$next++;
+            $id = $free->next();
+            $new[$piece->id] = $id;
             $out[$id] = $piece->with(id: $id, place: $piece->place->with(groups: $path));
+        }
+        foreach ($out as $id => $piece) {
+            $leader = References::of($piece);
+            if ($leader !== null) {
+                $out[$id] = References::following($piece, $new[$leader] ?? ($from && $artwork->piece($leader) !== null ? $leader : null));
+            }
         }
 
         return ['pieces' => $out, 'groups' => $names];

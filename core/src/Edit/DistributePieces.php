@@ -14,9 +14,10 @@ final readonly class DistributePieces implements Edit
     /**
      * @param  list<string>  $ids
      * @param  bool  $gaps  equal gaps; equal steps from middle to middle when false
+     * @param  string  $inside  id of the group that was entered
      * @param  float|null  $by  mm of each gap or step; what fits between the outermost, or on the page, when null
      */
-    public function __construct(private array $ids, private bool $across, private bool $gaps, private bool $onPage, private ?float $by)
+    public function __construct(private array $ids, private bool $across, private bool $gaps, private bool $onPage, private ?float $by, private string $inside = '')
     {
     }
 
@@ -28,6 +29,7 @@ final readonly class DistributePieces implements Edit
             $input->choice('of', ['gaps', 'middles'], 'gaps') === 'gaps',
             $input->choice('to', ['selection', 'page'], 'selection') === 'page',
             $input->has('by') ? $input->length('by') : null,
+            $input->text('inside', 80),
         );
     }
 
@@ -39,7 +41,7 @@ final readonly class DistributePieces implements Edit
     public function apply(Artwork $artwork): Artwork
     {
         $units = [];
-        foreach (Chosen::units($artwork, Chosen::in($artwork, $this->ids, 2)) as $unit) {
+        foreach (Chosen::units($artwork, Chosen::in($artwork, $this->ids, 2), $this->inside) as $unit) {
             $box = Chosen::box($unit);
             $units[] = [$this->across ? $box->left : $box->top, $this->across ? $box->width() : $box->height(), $unit];
         }

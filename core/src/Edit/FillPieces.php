@@ -76,11 +76,14 @@ final readonly class FillPieces implements Edit
                 return $piece->with(fill: self::atOpacity($piece->fill, $this->opacity));
             }
 
-            return $piece->with(fill: $this->opacity === null ? $this->paint : self::atOpacity($this->paint, $this->opacity));
+            // Another colour is as see-through as the one before.
+            $opacity = $this->opacity ?? ($this->paint?->gradient === null && $piece->fill?->gradient === null ? $piece->fill?->opacity : null);
+
+            return $piece->with(fill: $opacity === null ? $this->paint : self::atOpacity($this->paint, $opacity));
         }, Chosen::in($artwork, $this->ids));
     }
 
-    private static function atOpacity(?Paint $paint, float $opacity): ?Paint
+    public static function atOpacity(?Paint $paint, float $opacity): ?Paint
     {
         if ($paint === null) {
             return null;

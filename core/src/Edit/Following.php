@@ -10,14 +10,14 @@ use NeatEdge\Core\Artwork\LinkedCopy;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Type\FontShelf;
 
-/** What follows another piece - a linked copy its source, a text its line - brought up to date after an edit. */
+/** What follows another piece - a linked copy its source, a text its line - brought up to date after an edit, in the order of who follows whom. */
 final class Following
 {
     public static function settled(Artwork $before, Artwork $after, FontShelf $fonts): Artwork
     {
         $followers = false;
         foreach ($after->pieces as $piece) {
-            if ($piece->recipe !== null && ($piece->recipe->base instanceof LinkedCopy || ($piece->recipe->base instanceof Lettering && $piece->recipe->base->follows !== null))) {
+            if (References::of($piece) !== null) {
                 $followers = true;
                 break;
             }
@@ -32,15 +32,20 @@ final class Following
         foreach ($after->pieces as $piece) {
             $new[$piece->id] = $piece;
         }
-        $pieces = $after->pieces;
-        foreach ($pieces as $i => $piece) {
+        foreach (References::order($new) as $id) {
+            $piece = $new[$id];
+            $leader = References::of($piece);
+            if ($leader === null) {
+                continue;
+            }
             $base = $piece->recipe?->base;
             if ($base instanceof LinkedCopy) {
-                $pieces[$i] = self::linked($piece, $base, $old[$base->source] ?? null, $new[$base->source] ?? null);
-            } elseif ($base instanceof Lettering && $base->follows !== null) {
-                $pieces[$i] = self::lettered($piece, $base, $old[$base->follows] ?? null, $new[$base->follows] ?? null, $fonts);
+                $new[$id] = self::linked($piece, $base, $old[$leader] ?? null, $new[$leader] ?? null);
+            } elseif ($base instanceof Lettering) {
+                $new[$id] = self::lettered($piece, $base, $old[$leader] ?? null, $new[$leader] ?? null, $fonts);
             }
         }
+        $pieces = array_map(static fn (Piece $piece): Piece => $new[$piece->id], $after->pieces);
 
         return $pieces === $after->pieces ? $after : $after->withPieces($pieces);
     }
@@ -49,15 +54,20 @@ final class Following
     {
         if ($source === null) {
             // Its source is gone: it stays as it is, on its own.
-            return $piece->with(recipe: null);
+            return References::following($piece, null);
         }
         if ($before === $source || $before === null || $piece->recipe === null) {
             return $piece;
         }
         $recipe = $before->shape === $source->shape ? $piece->recipe : $piece->recipe->withBase($base->following($before->shape, $source->shape));
         $followed = $piece->withRecipe($recipe);
+        if ($source->fill === $before->fill && $source->stroke === $before->stroke) {
+            return $followed;
+        }
+        // Its paints lie on it as the source's lie there.
+        $way = $recipe->matrix->after($recipe->base instanceof LinkedCopy ? $recipe->base->back() : $base->back());
 
-        return $source->fill === $before->fill && $source->stroke === $before->stroke ? $followed : $followed->with(fill: $source->fill, stroke: $source->stroke);
+        return $followed->with(fill: $source->fill?->transformed($way), stroke: $source->stroke?->transformed($way, true));
     }
 
     private static function lettered(Piece $piece, Lettering $base, ?Piece $before, ?Piece $line, FontShelf $fonts): Piece
@@ -66,7 +76,7 @@ final class Following
             return $piece;
         }
         if ($line === null) {
-            return $piece->with(recipe: $piece->recipe->withBase(new Lettering($base->setting, null, $base->shape())));
+            return References::following($piece, null);
         }
         if ($before === null || $before->shape === $line->shape || $line->shape->isEmpty()) {
             return $piece;

@@ -30,7 +30,7 @@ final readonly class GroupPieces implements Edit
         $chosen = Chosen::in($artwork, $this->ids, 2);
         $path = Arrangement::common(...array_values($chosen));
         $depth = count($path);
-        $id = Chosen::freeId($artwork, 'g');
+        $id = FreeIds::in($artwork)->next('g');
         $top = $chosen[array_key_last($chosen)];
         $grouped = array_map(static fn (Piece $piece): Piece => $piece->with(place: $piece->place->with(
             layer: $top->place->layer,

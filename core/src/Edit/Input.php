@@ -85,19 +85,27 @@ final readonly class Input
         return (float) $value;
     }
 
-    /** A length in mm: a number, or text with a unit and plain arithmetic. */
+    /** A length in mm: a number, or text with a unit and plain arithmetic; percentages are of what is usual, or was before. */
     public function length(string $name, ?float $usual = null, float $least = -self::FARTHEST, float $most = self::FARTHEST): float
     {
         $value = $this->fields[$name] ?? $usual;
         if (is_string($value)) {
             try {
-                $value = Length::parse($value, $this->unit)->mm;
+                $value = Length::parse($value, $this->unit, $usual)->mm;
             } catch (InvalidLength $invalid) {
                 throw EditRefused::because($invalid->getMessage());
             }
         }
 
         return (new self([$name => $value], $this->fonts))->number($name, null, $least, $most);
+    }
+
+    /** A share that was typed as a percentage, such as 40%; null for anything else. */
+    public function percentage(string $name): ?float
+    {
+        $value = $this->fields[$name] ?? null;
+
+        return is_string($value) && preg_match('/^\s*(\d+(?:[.,]\d+)?)\s*%\s*$/D', $value, $found) === 1 ? (float) str_replace(',', '.', $found[1]) / 100 : null;
     }
 
     /** An angle in degrees, or plain arithmetic that gives one. */

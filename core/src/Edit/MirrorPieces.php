@@ -49,7 +49,8 @@ final readonly class MirrorPieces implements Edit
             $at = $back->apply($this->x, $this->y);
             $ahead = $back->apply($this->x + cos(deg2rad($this->angle)), $this->y + sin(deg2rad($this->angle)));
             $angle = rad2deg(atan2($ahead->y - $at->y, $ahead->x - $at->x));
-            $made = $piece->withRecipe($recipe->changed(new MirrorHalf($at->x, $at->y, self::upright($angle), $this->reach / $recipe->matrix->meanScale())));
+            $half = new MirrorHalf($at->x, $at->y, self::upright($angle), $this->reach / $recipe->matrix->meanScale());
+            $made = $piece->withRecipe($recipe->changed($half->heldTo($recipe->base->shape())));
 
             return $made->shape->isEmpty() ? throw EditRefused::because('Nothing would be left on the side of the axis that is mirrored.') : $made;
         }, Chosen::in($artwork, $this->ids));

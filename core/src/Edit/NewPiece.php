@@ -55,7 +55,7 @@ final readonly class NewPiece
         }
         $shape = $made instanceof Recipe ? $made->shape() : $made;
         $piece = new Piece(
-            Chosen::freeId($artwork), $shape, $this->fill, $stroke ?? $this->stroke, $name, $made instanceof Recipe ? $made : null, new Place($layer->id),
+            FreeIds::in($artwork)->next(), $shape, $this->fill, $stroke ?? $this->stroke, $name, $made instanceof Recipe ? $made : null, new Place($layer->id),
         );
 
         return Arrangement::settled($artwork->withPieces([...$artwork->pieces, $piece]));

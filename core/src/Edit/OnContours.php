@@ -20,10 +20,11 @@ final class OnContours
 {
     /**
      * @param  callable(list<Contour>): array<int, Contour>  $edit  closed contours end where they begin
+     * @param  bool  $moves  whether nodes keep their places and may be counted otherwise, so that what belongs to one is found by its place
      *
      * @throws EditRefused
      */
-    public static function edited(Artwork $artwork, string $id, callable $edit): Artwork
+    public static function edited(Artwork $artwork, string $id, callable $edit, bool $moves = false): Artwork
     {
         $piece = Chosen::in($artwork, [$id])[$id];
         $before = self::of($piece);
@@ -37,7 +38,7 @@ final class OnContours
         } else {
             $recipe = $piece->recipe->withBase(new Contours($shape->transformed($piece->recipe->matrix->inverse())));
             $rounded = $recipe->change(RoundCorners::class);
-            $changed = $piece->withRecipe($rounded === null ? $recipe : $recipe->changed(new RoundCorners(self::followed($rounded->corners, $before, $after))));
+            $changed = $piece->withRecipe($rounded === null ? $recipe : $recipe->changed(new RoundCorners(self::followed($rounded->corners, $before, $after, $moves))));
         }
 
         return $artwork->mapped(static fn (): Piece => $changed, [$id => true]);
@@ -96,9 +97,9 @@ final class OnContours
      * @param  list<Contour>  $after
      * @return list<array{int, int, float}>
      */
-    private static function followed(array $corners, array $before, array $after): array
+    private static function followed(array $corners, array $before, array $after, bool $moves): array
     {
-        if (array_map(static fn (Contour $c): array => [count($c->coords), $c->closed], $before) === array_map(static fn (Contour $c): array => [count($c->coords), $c->closed], $after)) {
+        if (! $moves && array_map(static fn (Contour $c): array => [count($c->coords), $c->closed], $before) === array_map(static fn (Contour $c): array => [count($c->coords), $c->closed], $after)) {
             return $corners;
         }
         $at = [];

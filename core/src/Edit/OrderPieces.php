@@ -35,7 +35,20 @@ final readonly class OrderPieces implements Edit
 
     public function apply(Artwork $artwork): Artwork
     {
-        $chosen = Chosen::in($artwork, $this->ids);
+        $layers = [];
+        foreach (Chosen::in($artwork, $this->ids) as $id => $piece) {
+            $layers[$piece->place->layer][$id] = $piece;
+        }
+        foreach ($layers as $chosen) {
+            $artwork = $this->within($artwork, $chosen);
+        }
+
+        return $artwork;
+    }
+
+    /** @param  non-empty-array<string, Piece>  $chosen  all of one layer */
+    private function within(Artwork $artwork, array $chosen): Artwork
+    {
         // A whole group moves among its neighbours; a part of one moves inside it.
         $whole = count(Chosen::units($artwork, $chosen)) === 1 && count($chosen) > 1;
         $depth = count(Arrangement::common(...array_values($chosen)));

@@ -13,8 +13,11 @@ final readonly class PastePieces implements Edit
 {
     public const MOST = 20_000;
 
-    /** @param  list<Piece>  $pieces */
-    public function __construct(private array $pieces, private float $x, private float $y, private string $layer)
+    /**
+     * @param  list<Piece>  $pieces
+     * @param  bool  $from  whether they were taken from this very job
+     */
+    public function __construct(private array $pieces, private float $x, private float $y, private string $layer, private bool $from = false)
     {
     }
 
@@ -23,7 +26,7 @@ final readonly class PastePieces implements Edit
         // The application reads what was copied, as it was stored by it, and gives the pieces themselves.
         $pieces = array_values(array_filter($input->nested('art') ?? [], static fn (mixed $one): bool => $one instanceof Piece));
 
-        return new self($pieces, $input->length('x', 0.0), $input->length('y', 0.0), $input->text('layer', 40));
+        return new self($pieces, $input->length('x', 0.0), $input->length('y', 0.0), $input->text('layer', 40), $input->flag('fromHere'));
     }
 
     public function label(): string
@@ -41,7 +44,7 @@ final readonly class PastePieces implements Edit
         }
         $layer = $artwork->layer($this->layer) ?? $artwork->layers[count($artwork->layers) - 1];
         $matrix = Matrix::translation($this->x, $this->y);
-        $new = CopyPieces::renamed($artwork, $this->pieces);
+        $new = CopyPieces::renamed($artwork, $this->pieces, $this->from);
         $laid = array_map(static fn (Piece $piece): Piece => $piece->with(place: $piece->place->with(layer: $layer->id, hidden: false, locked: false))->transformed($matrix), array_values($new['pieces']));
 
         return Arrangement::settled($artwork->with(pieces: [...$artwork->pieces, ...$laid], groups: [...$artwork->groups, ...$new['groups']]));

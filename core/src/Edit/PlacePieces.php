@@ -32,7 +32,10 @@ final readonly class PlacePieces implements Edit
             }
         }
         foreach (['width', 'height'] as $name) {
-            if ($input->has($name)) {
+            $share = $input->percentage($name);
+            if ($share !== null) {
+                $values["{$name}Share"] = $share > 0 ? $share : throw EditRefused::because('A size of nothing cannot be given.');
+            } elseif ($input->has($name)) {
                 $values[$name] = $input->length($name, null, 1e-4);
             }
         }
@@ -49,7 +52,7 @@ final readonly class PlacePieces implements Edit
     public function label(): string
     {
         return match (array_key_first($this->values)) {
-            'width', 'height' => 'Size by number',
+            'width', 'height', 'widthShare', 'heightShare' => 'Size by number',
             'angle' => 'Turn by number',
             'skew' => 'Skew by number',
             default => 'Place by number',
@@ -61,8 +64,8 @@ final readonly class PlacePieces implements Edit
         $chosen = Chosen::in($artwork, $this->ids);
         [$box, $turn, $at] = self::frame($chosen, $this->origin);
         $v = $this->values;
-        $across = $this->factor($v['width'] ?? null, $box->width());
-        $down = $this->factor($v['height'] ?? null, $box->height());
+        $across = $v['widthShare'] ?? $this->factor($v['width'] ?? null, $box->width());
+        $down = $v['heightShare'] ?? $this->factor($v['height'] ?? null, $box->height());
         if ($this->ratio) {
             $across ??= $down;
             $down ??= $across;

@@ -31,16 +31,20 @@ final readonly class ReleaseClip implements Edit
         if ($chosen === []) {
             throw EditRefused::because('What was chosen is not clipped.');
         }
+        // Pieces that were clipped together have one and the same shape; it comes back once, above the last of them.
         $shapes = [];
         foreach ($chosen as $piece) {
-            $shapes[$piece->clip->id ?? ''] = [$piece->clip, $piece->id];
+            $shapes[serialize($piece->clip)] = [$piece->clip, $piece->id];
         }
+        $free = FreeIds::in($artwork);
+        $known = array_flip(array_map(static fn (Piece $piece): string => $piece->id, $artwork->pieces));
         $out = [];
         foreach ($artwork->pieces as $piece) {
             $out[] = isset($chosen[$piece->id]) ? $piece->with(clip: null) : $piece;
             foreach ($shapes as [$shape, $last]) {
                 if ($piece->id === $last && $shape !== null) {
-                    $id = $artwork->piece($shape->id) === null ? $shape->id : Chosen::freeId($artwork);
+                    $id = isset($known[$shape->id]) ? $free->next() : $shape->id;
+                    $known[$id] = true;
                     $out[] = $shape->with(id: $id, place: $piece->place);
                 }
             }

@@ -26,6 +26,6 @@ final readonly class ReverseLine implements Edit
 
     public function apply(Artwork $artwork): Artwork
     {
-        return OnContours::edited($artwork, $this->id, static fn (array $contours): array => array_map(static fn (Contour $contour): Contour => $contour->reversed(), $contours));
+        return OnContours::edited($artwork, $this->id, static fn (array $contours): array => array_map(static fn (Contour $contour): Contour => $contour->reversed(), $contours), true);
     }
 }

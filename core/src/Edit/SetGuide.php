@@ -31,7 +31,7 @@ final readonly class SetGuide implements Edit
         if ($this->id === '') {
             return count($artwork->guides) >= self::MOST
                 ? throw EditRefused::because(sprintf('There are %d guides already.', self::MOST))
-                : $artwork->with(guides: [...$artwork->guides, new Guide(Chosen::freeId($artwork, 'u'), $this->upright, $this->at)]);
+                : $artwork->with(guides: [...$artwork->guides, new Guide(FreeIds::in($artwork)->next('u'), $this->upright, $this->at)]);
         }
         $found = false;
         $guides = array_map(function (Guide $guide) use (&$found): Guide {

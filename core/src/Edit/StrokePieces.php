@@ -60,12 +60,12 @@ final readonly class StrokePieces implements Edit
         }
         $now ??= new Stroke(new Paint(new Colour(0x26, 0x23, 0x1D)), new StrokeStyle(1.0));
         $style = $now->style;
-        $opacity = $in->number('opacity', $now->paint->opacity, 0.0, 1.0);
+        $opacity = $in->number('opacity', $now->paint->gradient === null ? $now->paint->opacity : 1.0, 0.0, 1.0);
         $paint = $now->paint;
         if ($in->has('colour')) {
             $paint = new Paint(self::colour($in->text('colour', 20)), $opacity);
         } elseif ($in->has('opacity')) {
-            $paint = new Paint($paint->colour, $opacity);
+            $paint = FillPieces::atOpacity($paint, $opacity) ?? $paint;
         }
         // A typed width holds on the bench: a pen that was stretched is round again.
         $pen = $in->has('width') ? null : $now->pen;

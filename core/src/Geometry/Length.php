@@ -15,12 +15,16 @@ final readonly class Length
 
     /**
      * @param  string  $unit  the unit of numbers that have none
+     * @param  float|null  $whole  what percentages are of, mm
      *
      * @throws InvalidLength
      */
-    public static function parse(string $text, string $unit = 'mm'): self
+    public static function parse(string $text, string $unit = 'mm', ?float $whole = null): self
     {
-        if (strlen($text) > 200 || preg_match_all('~\s*(?:(\d+(?:[.,]\d+)?|[.,]\d+)\s*([a-zA-Z"]*)|([-+*/()]))~A', $text, $found, PREG_SET_ORDER) === false
+        if (preg_match('/(?<![\d.,])[1-9]\d{0,2},\d{3}(?!\d)/', $text) === 1) {
+            throw InvalidLength::doubtful($text);
+        }
+        if (strlen($text) > 200 || preg_match_all('~\s*(?:(\d+(?:[.,]\d+)?|[.,]\d+)\s*([a-zA-Z"%]*)|([-+*/()]))~A', $text, $found, PREG_SET_ORDER) === false
             || trim(implode('', array_column($found, 0))) !== trim($text) || $found === []) {
             throw InvalidLength::unreadable($text);
         }
@@ -33,11 +37,16 @@ final readonly class Length
             }
             $own = strtolower($token[2] ?? '');
             $own = $own === '"' ? 'in' : $own;
+            if ($own === '%') {
+                $tokens[] = [(float) str_replace(',', '.', $token[1] ?? '') / 100 * ($whole ?? throw InvalidLength::ofNothing($text)), true, 0.0];
+
+                continue;
+            }
             if ($own !== '' && ! isset(self::MM_PER[$own])) {
                 throw InvalidLength::unknownUnit($own);
             }
             // Bare numbers stay bare until it is known whether they scale a length or are one.
-            $tokens[] = [(float) str_replace(',', '.', $token[1] ?? '') * ($own === '' ? 1.0 : self::MM_PER[$own]), $own !== ''];
+            $tokens[] = [(float) str_replace(',', '.', $token[1] ?? '') * ($own === '' ? 1.0 : self::MM_PER[$own]), $own !== '', $own === '' ? 0.0 : self::MM_PER[$own]];
         }
         $at = 0;
         [$value, $isLength] = self::sum($tokens, $at, self::MM_PER[$unit], $text);
@@ -49,14 +58,26 @@ final readonly class Length
     }
 
     /** @throws InvalidLength */
-    public static function positive(string $text, string $unit = 'mm'): self
+    public static function positive(string $text, string $unit = 'mm', ?float $whole = null): self
     {
-        $length = self::parse($text, $unit);
+        $length = self::parse($text, $unit, $whole);
         if ($length->mm <= 0) {
             throw InvalidLength::notPositive($text);
         }
 
         return $length;
+    }
+
+    /**
+     * A limit: nought switches its check off.
+     *
+     * @throws InvalidLength
+     */
+    public static function limit(string $text, string $unit = 'mm'): self
+    {
+        $length = self::parse($text, $unit);
+
+        return $length->mm < 0 ? throw InvalidLength::notPositive($text) : $length;
     }
 
     public function in(string $unit): float
@@ -65,7 +86,7 @@ final readonly class Length
     }
 
     /**
-     * @param  list<string|array{float, bool}>  $tokens
+     * @param  list<string|array{float, bool, float}>  $tokens
      * @return array{float, bool} value, and whether it is in mm already
      */
     private static function sum(array $tokens, int &$at, float $perUnit, string $text): array
@@ -85,7 +106,7 @@ final readonly class Length
     }
 
     /**
-     * @param  list<string|array{float, bool}>  $tokens
+     * @param  list<string|array{float, bool, float}>  $tokens
      * @return array{float, bool}
      */
     private static function product(array $tokens, int &$at, float $perUnit, string $text): array
@@ -93,7 +114,14 @@ final readonly class Length
         [$value, $isLength] = self::factor($tokens, $at, $perUnit, $text);
         while (in_array($tokens[$at] ?? null, ['*', '/'], true)) {
             $divide = $tokens[$at++] === '/';
+            $next = $tokens[$at] ?? null;
             [$other, $otherIsLength] = self::factor($tokens, $at, $perUnit, $text);
+            if ($divide && ! $isLength && $otherIsLength && is_array($next) && $next[2] > 0 && $other > 0) {
+                // 1/2in: the unit stands behind the fraction and is meant for all of it.
+                [$value, $isLength] = [$value * $next[2] * $next[2] / $other, true];
+
+                continue;
+            }
             if (($isLength && $otherIsLength) || ($divide && ($other === 0.0 || $otherIsLength))) {
                 throw InvalidLength::unreadable($text);
             }
@@ -105,14 +133,14 @@ final readonly class Length
     }
 
     /**
-     * @param  list<string|array{float, bool}>  $tokens
+     * @param  list<string|array{float, bool, float}>  $tokens
      * @return array{float, bool}
      */
     private static function factor(array $tokens, int &$at, float $perUnit, string $text): array
     {
         $token = $tokens[$at++] ?? null;
         if (is_array($token)) {
-            return $token;
+            return [$token[0], $token[1]];
         }
         if ($token === '-') {
             [$value, $isLength] = self::factor($tokens, $at, $perUnit, $text);

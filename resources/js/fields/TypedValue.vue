@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { api, words } from '@/api/client'
 import { useBench } from '@/stores/bench'
 import { bare } from '@/units'
 import { computed, ref, watch } from 'vue'
 
 /** A number that is typed with a unit and plain arithmetic; what was typed goes to the core as it is. */
-const props = defineProps<{ label: string; value: number | null; angle?: boolean; plain?: boolean; name?: string; disabled?: boolean; brief?: boolean }>()
-const emit = defineEmits<{ keep: [text: string] }>()
+const props = defineProps<{ label: string; value: number | null; angle?: boolean; plain?: boolean; name?: string; disabled?: boolean; brief?: boolean; local?: boolean; least?: number }>()
+const emit = defineEmits<{ keep: [text: string]; measured: [mm: number] }>()
 const bench = useBench()
 const unit = computed(() => bench.job?.unit ?? 'mm')
 const shown = computed(() => (props.value === null ? '' : props.angle ? `${Number(props.value.toFixed(3))}` : props.plain ? `${Number(props.value.toFixed(4))}` : bare(props.value, unit.value)))
@@ -19,7 +20,19 @@ watch(shown, (next) => {
 let sent: string | null = null
 function send() {
   sent = text.value
-  emit('keep', text.value)
+  if (props.local) measure(text.value)
+  else emit('keep', text.value)
+}
+/** A length that the page itself works with is read by the core like any other: units and sums count. */
+async function measure(typed: string) {
+  try {
+    const { mm } = await api.post<{ mm: number }>('length', { text: typed, unit: unit.value, of: props.value, any: true })
+    if (mm < (props.least ?? -Infinity)) bench.problem = `At least ${props.least} mm are needed.`
+    else emit('measured', mm)
+  } catch (refused) {
+    bench.problem = words(refused)
+  }
+  text.value = shown.value
 }
 
 function keep() {

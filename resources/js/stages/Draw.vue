@@ -56,8 +56,8 @@ const says = computed(() => {
       <FieldForm v-if="draw.tool === 'shape' && shape && bench.chosen.size === 0" :fields="shape.fields" :values="shapeValues" @keep="setShape" />
       <template v-if="draw.tool === 'brush'">
         <label class="choice"><span>Profile</span><select v-model="draw.profile" data-field="brushProfile"><option v-for="(profile, key) in choices.all.profiles" :key="key" :value="key">{{ profile.label }}</option></select></label>
-        <TypedValue label="Widest" name="brushWidth" :value="draw.brushWidth" @keep="draw.brushWidth = Number.parseFloat($event) || 2" />
-        <TypedValue label="Smoothing" name="smoothing" :value="draw.smoothing" @keep="draw.smoothing = Number.parseFloat($event) || 0.4" />
+        <TypedValue label="Widest" name="brushWidth" :value="draw.brushWidth" local :least="0.01" @measured="draw.brushWidth = $event" />
+        <TypedValue label="Smoothing" name="smoothing" :value="draw.smoothing" local :least="0" @measured="draw.smoothing = $event" />
       </template>
       <NodeSection v-if="draw.tool === 'nodes'" />
       <TextSection v-if="isText" />

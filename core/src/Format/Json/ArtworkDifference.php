@@ -19,7 +19,7 @@ final readonly class ArtworkDifference
     {
     }
 
-    /** A piece that is the same object was not changed. */
+    /** A piece that is the same object, or says the same, was not changed. */
     public static function between(Artwork $before, Artwork $after): self
     {
         $old = [];
@@ -28,8 +28,12 @@ final readonly class ArtworkDifference
         }
         $pieces = [];
         foreach ($after->pieces as $piece) {
-            if (($old[$piece->id] ?? null) !== $piece) {
-                $pieces[$piece->id] = PieceJson::of($piece);
+            $was = $old[$piece->id] ?? null;
+            if ($was !== $piece) {
+                $data = PieceJson::of($piece);
+                if ($was === null || PieceJson::of($was) !== $data) {
+                    $pieces[$piece->id] = $data;
+                }
             }
             unset($old[$piece->id]);
         }

@@ -79,7 +79,7 @@ final class RecipeJson
     {
         return match (true) {
             $change instanceof RoundCorners => ['is' => 'corners', 'corners' => $change->corners],
-            $change instanceof MirrorHalf => ['is' => 'mirror', 'x' => $change->x, 'y' => $change->y, 'angle' => $change->angle, 'reach' => $change->reach],
+            $change instanceof MirrorHalf => ['is' => 'mirror', 'x' => $change->x, 'y' => $change->y, 'angle' => $change->angle, 'reach' => $change->reach, 'side' => $change->side],
             $change instanceof StepAndRepeat => ['is' => 'repeat', 'values' => $change->values],
             default => throw new UnexpectedValueException('A recipe cannot be stored: '.$change::class),
         };
@@ -96,7 +96,7 @@ final class RecipeJson
 
         return match ($data['is']) {
             'corners' => new RoundCorners(array_values(array_map(static fn (array $corner): array => [$corner[0], $corner[1], (float) $corner[2]], $data['corners']))),
-            'mirror' => new MirrorHalf((float) $data['x'], (float) $data['y'], (float) $data['angle'], (float) $data['reach']),
+            'mirror' => new MirrorHalf((float) $data['x'], (float) $data['y'], (float) $data['angle'], (float) $data['reach'], (int) ($data['side'] ?? 0)),
             default => throw new UnexpectedValueException('The stored recipe cannot be read.'),
         };
     }

@@ -7,6 +7,7 @@ namespace NeatEdge\Core\Format\Svg;
 use DOMElement;
 use DOMXPath;
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Geometry\Matrix;
@@ -38,7 +39,33 @@ final class Reader
             $walk->canvas->fade(0, Walk::opacityOf($style));
         }
 
-        return new Drawing(new Artwork($width, $height, $walk->canvas->pieces()), $notes->findings);
+        return self::sized(new Artwork($width, $height, $walk->canvas->pieces()), $notes, $root);
+    }
+
+    /** A file that states no size is told so; one that has no page either gets the box of its art. */
+    private static function sized(Artwork $artwork, Notes $notes, DOMElement $root): Drawing
+    {
+        $stated = static fn (string $name): bool => ! str_contains($root->getAttribute($name), '%') && (new Viewport(1.0, 1.0))->length($root->getAttribute($name), 'x') !== null;
+        if ($stated('width') || $stated('height')) {
+            $whole = Viewport::viewBox($root) !== null || ($stated('width') && $stated('height'));
+            $drawing = new Drawing($artwork, $notes->findings);
+
+            // One side alone and no viewBox: the other is nobody's wish.
+            return $whole ? $drawing : self::warned($drawing->framedByArt(), 'only one side');
+        }
+        $drawing = new Drawing($artwork, $notes->findings, false);
+
+        return self::warned(Viewport::viewBox($root) === null ? $drawing->framedByArt() : $drawing, 'no size');
+    }
+
+    private static function warned(Drawing $drawing, string $what): Drawing
+    {
+        $art = $drawing->artwork;
+        $finding = new Finding(Drawing::NO_SIZE, Severity::Serious, sprintf(
+            'The file states %s; at 96 units an inch it comes to %.2f x %.2f mm. Type the finished width.', $what, $art->width, $art->height,
+        ));
+
+        return new Drawing($art, [$finding, ...$drawing->findings], false);
     }
 
     /**

@@ -3,6 +3,7 @@ import TypedValue from '@/fields/TypedValue.vue'
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
 import { useDraw } from '@/stores/draw'
+import { inUnit } from '@/units'
 import { computed } from 'vue'
 import Section from './Section.vue'
 import Swatches from './Swatches.vue'
@@ -18,17 +19,18 @@ function colour(text: string) {
   draw.line = text
   if (bench.chosen.size > 0) set({ colour: text, ...(stroke.value || text === 'none' ? {} : { width: draw.lineWidth }) })
 }
-function width(text: string) {
-  const value = Number.parseFloat(text)
-  if (Number.isFinite(value)) draw.lineWidth = value
-  if (bench.chosen.size > 0) set({ width: text })
+async function width(text: string) {
+  await set({ width: text })
+  if (stroke.value) draw.lineWidth = stroke.value.width
 }
+/** Dashes in the unit of the job, as the fields beside them are. */
+const dashes = computed(() => (stroke.value?.dashes ?? '').split(' ').filter((part) => part !== '').map((part) => inUnit(Number(part), bench.job?.unit ?? 'mm').replace(' ', '')).join(' '))
 </script>
 
 <template>
   <Section title="Stroke" name="stroke" :says="stroke ? `${Number(stroke.width.toFixed(3))} mm` : 'none'">
     <Swatches label="Stroke" :value="bench.chosen.size > 0 ? (stroke?.colour ?? 'none') : draw.line" @keep="colour" />
-    <TypedValue label="Width" name="strokeWidth" :value="stroke?.width ?? draw.lineWidth" @keep="width" />
+    <TypedValue label="Width" name="strokeWidth" :value="stroke?.width ?? draw.lineWidth" :local="bench.chosen.size === 0" :least="0.001" @keep="width" @measured="draw.lineWidth = $event" />
     <template v-if="stroke">
       <TypedValue label="Opacity" name="strokeOpacity" plain :value="stroke.opacity" @keep="set({ opacity: $event })" />
       <label class="choice"><span>Ends</span>
@@ -41,7 +43,7 @@ function width(text: string) {
       <label class="choice"><span>Side</span>
         <select :value="stroke.side" data-field="side" @change="set({ side: ($event.target as HTMLSelectElement).value })"><option value="centre">Centre</option><option value="inside">Inside</option><option value="outside">Outside</option></select>
       </label>
-      <label class="choice"><span>Dashes</span><input type="text" :value="stroke.dashes" placeholder="4mm 2mm" data-field="dashes" @keydown.stop @keydown.enter="($event.target as HTMLInputElement).blur()" @change="set({ dashes: ($event.target as HTMLInputElement).value })"></label>
+      <label class="choice"><span>Dashes</span><input type="text" :value="dashes" placeholder="4mm 2mm" data-field="dashes" @keydown.stop @keydown.enter="($event.target as HTMLInputElement).blur()" @change="set({ dashes: ($event.target as HTMLInputElement).value })"></label>
       <label class="choice"><span>Width along it</span>
         <select :value="stroke.stops ? '' : 'even'" data-field="profile" @change="set({ profile: ($event.target as HTMLSelectElement).value })">
           <option v-if="stroke.stops" value="">As set</option>

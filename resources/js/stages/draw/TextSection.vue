@@ -40,8 +40,8 @@ function slide(event: Event) {
       <label><input type="checkbox" :checked="now.italic" :disabled="!family?.italic" @change="set({ italic: ($event.target as HTMLInputElement).checked })"> Italic</label>
       <button type="button" class="quiet-button more" @click="fonts = true">Add fonts</button>
     </div>
-    <TypedValue label="Size" name="size" :value="now.size" @keep="set({ size: one?.text ? $event : Number.parseFloat($event) || 14 })" />
-    <TypedValue label="Letter spacing" name="spacing" :value="now.spacing" @keep="set({ spacing: one?.text ? $event : Number.parseFloat($event) || 0 })" />
+    <TypedValue label="Size" name="size" :value="now.size" :local="!one?.text" :least="0.1" @keep="set({ size: $event })" @measured="set({ size: $event })" />
+    <TypedValue label="Letter spacing" name="spacing" :value="now.spacing" :local="!one?.text" @keep="set({ spacing: $event })" @measured="set({ spacing: $event })" />
     <TypedValue v-if="one?.text" label="Line spacing" name="leading" plain :value="now.leading" @keep="set({ leading: $event })" />
     <label class="choice"><span>Aligned</span>
       <select :value="now.align" data-field="align" @change="set({ align: ($event.target as HTMLSelectElement).value })"><option value="start">At its start</option><option value="middle">In the middle</option><option value="end">At its end</option></select>

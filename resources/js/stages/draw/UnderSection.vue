@@ -73,7 +73,7 @@ const upright = ref(true)
     <div class="kinds">
       <label v-for="[key, label] in kinds" :key="key"><input v-model="draw.snap[key]" type="checkbox" :disabled="!draw.snap.on" :data-field="`snap-${key}`"> {{ label }}</label>
     </div>
-    <TypedValue v-if="draw.snap.grid" label="Grid step" :value="draw.grid" @keep="draw.grid = Math.max(0.1, Number.parseFloat($event) || 10)" />
+    <TypedValue v-if="draw.snap.grid" label="Grid step" :value="draw.grid" local :least="0.1" @measured="draw.grid = $event" />
     <p class="says">Guides are also dragged out of the rulers, and back.</p>
   </Section>
 </template>

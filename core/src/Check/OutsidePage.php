@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Check;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Geometry\Box;
+use NeatEdge\Core\Geometry\Point;
+use NeatEdge\Core\Seen\Extent;
+
+/** S5: art that lies outside the page, wholly or in part: what a viewer of the file does not see is cut all the same. */
+final readonly class OutsidePage implements Rule
+{
+    /** mm that art may reach over the page. */
+    private const LEAST = 0.01;
+
+    public function findings(Artwork $source, Artwork $merged): array
+    {
+        $page = new Box(0.0, 0.0, $source->width, $source->height);
+        $tolerance = $source->tolerance();
+        $groups = ['wholly' => [], 'partly' => []];
+        foreach ($source->pieces as $piece) {
+            $box = Extent::piece($piece, $tolerance);
+            if ($box === null) {
+                continue;
+            }
+            $over = max(-$box->left, -$box->top, $box->right - $page->right, $box->bottom - $page->bottom);
+            if ($over > self::LEAST) {
+                $groups[$page->overlaps($box) ? 'partly' : 'wholly'][] = [$over, $piece, $box];
+            }
+        }
+        $out = [];
+        foreach ($groups as $how => $rows) {
+            if ($rows === []) {
+                continue;
+            }
+            usort($rows, static fn (array $a, array $b): int => $b[0] <=> $a[0]);
+            [$over, $piece, $box] = $rows[0];
+            $out[] = self::finding($how === 'wholly', count($rows), $over, $piece, $box);
+        }
+
+        return $out;
+    }
+
+    private static function finding(bool $wholly, int $count, float $over, Piece $piece, Box $box): Finding
+    {
+        $what = $count === 1 ? ($wholly ? 'A piece lies' : 'A piece reaches') : sprintf('%d pieces %s', $count, $wholly ? 'lie' : 'reach');
+
+        return new Finding(
+            'outside-page',
+            $wholly ? Severity::Serious : Severity::Warning,
+            sprintf('%s %s the page, by up to %.2f mm: it is cut or printed all the same. Take it out, or let the page be that of the art.', $what, $wholly ? 'outside' : 'beyond', $over),
+            $box->middle(),
+            $over,
+            0.0,
+            piece: $piece->id,
+            ribbon: [new Point($box->left, $box->top), new Point($box->right, $box->top), new Point($box->right, $box->bottom), new Point($box->left, $box->bottom)],
+        );
+    }
+}
