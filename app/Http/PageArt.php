@@ -25,7 +25,7 @@ use NeatEdge\Core\Seen\StrokeRegion;
 final class PageArt
 {
     /** Grows whenever what is told of a piece changes: what was stored in another form is made anew. */
-    public const FORM = 2;
+    public const FORM = 3;
 
     /** @return array<string, mixed> */
     public static function of(Artwork $artwork): array
@@ -144,6 +144,7 @@ final class PageArt
                 'offset' => $stroke->style->dashOffset,
                 'side' => $stroke->side->value,
                 'stops' => $stroke->stops?->stops,
+                'widths' => $stroke->widths(),
             ];
         }
         $out['d'] = Writer::path($shape);

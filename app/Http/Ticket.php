@@ -7,8 +7,11 @@ namespace App\Http;
 use App\Models\BenchPiece;
 use App\Models\Preparation;
 use App\Models\ShopJob;
+use NeatEdge\Core\Check\Severity;
+use NeatEdge\Core\Check\Verdict;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Format\Json\ArtworkJson;
+use NeatEdge\Core\Measure\LookDifference;
 
 /** A job as the page is told of it. */
 final class Ticket
@@ -29,6 +32,7 @@ final class Ticket
             'ownLimits' => ['line' => $job->line_limit_mm, 'gap' => $job->gap_limit_mm],
             'demo' => $job->is_demo,
             'sourceName' => $job->source_name,
+            'file' => $job->fileFrame(),
             'version' => $job->version,
             'unit' => $job->unit,
             'updated' => $job->updated_at?->toIso8601String(),
@@ -65,6 +69,12 @@ final class Ticket
     }
 
     /** @return array<string, mixed> everything but the art */
+    public static function words(ShopJob $job): array
+    {
+        return self::state($job);
+    }
+
+    /** @return array<string, mixed> */
     private static function state(ShopJob $job): array
     {
         $current = $job->current();
@@ -103,7 +113,29 @@ final class Ticket
             'doing' => $preparation->doing,
             'error' => $preparation->error,
             'stale' => $preparation->version !== $job->version,
+            'ground' => $preparation->ground,
             'result' => $preparation->result,
+            'verdict' => self::verdict($preparation, $job)?->toArray(),
         ];
+    }
+
+    /** What is true of the job as it was prepared last; null while nothing is prepared. */
+    public static function verdict(Preparation $preparation, ShopJob $job): ?Verdict
+    {
+        $result = $preparation->result;
+        if ($preparation->status !== 'done' || $result === null) {
+            return null;
+        }
+        $look = $result['look_difference'];
+        $leftOut = $job->leftOut();
+
+        return Verdict::of(
+            new LookDifference((float) $look['area_mm2'], (float) $look['whole_mm2'], (float) ($look['seen_mm2'] ?? $look['area_mm2'])),
+            count($leftOut),
+            count(array_filter($leftOut, static fn (array $notice): bool => isset($notice['accepted']))),
+            count(array_filter([...$result['findings'], ...$job->notices], static fn (array $finding): bool => $finding['severity'] === Severity::Serious->value && ! isset($finding['accepted']) && ! in_array($finding, $leftOut, true))),
+            $preparation->version !== $job->version,
+            $result['sheets'] === [],
+        );
     }
 }

@@ -17,6 +17,7 @@ use NeatEdge\Core\Sheet\Sheet;
  * @property int $version the job's version that it was made of
  * @property string $status waiting, running, done, stopped or failed
  * @property list<string> $steps
+ * @property string|null $ground hex of what see-through pieces are laid on
  * @property int $done
  * @property int $of
  * @property string $doing

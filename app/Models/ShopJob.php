@@ -14,6 +14,8 @@ use Illuminate\Support\Facades\DB;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Check\Limits;
 use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Check\Severity;
+use NeatEdge\Core\Format\Svg\Drawing;
 
 /**
  * A job with its ticket.
@@ -31,6 +33,7 @@ use NeatEdge\Core\Check\Process;
  * @property int $revision
  * @property int $version
  * @property string|null $bench everything on its bench but the pieces, and their order; JSON
+ * @property list<float>|null $file_frame where the page of the customer's file lies at that width, mm
  * @property float $intake_width_mm page width at which the places in its notices hold
  * @property \Illuminate\Support\Carbon|null $deleted_at when it was put into the trash
  * @property string $unit of lengths that are typed without one
@@ -57,6 +60,7 @@ final class ShopJob extends Model
             'intake_width_mm' => 'float',
             'is_demo' => 'boolean',
             'notices' => 'array',
+            'file_frame' => 'array',
         ];
     }
 
@@ -143,6 +147,20 @@ final class ShopJob extends Model
 
             return $notice;
         }, $this->notices);
+    }
+
+    /** @return list<array<string, mixed>> of the notices those that say what was left out or replaced: all but remarks, and but that the file states no size */
+    public function leftOut(): array
+    {
+        return array_values(array_filter($this->notices, static fn (array $notice): bool => $notice['severity'] !== Severity::Note->value && $notice['kind'] !== Drawing::NO_SIZE));
+    }
+
+    /** @return list<float>|null where the page of the customer's file lies on the bench: left, top, width, height in mm; null where there is no file */
+    public function fileFrame(): ?array
+    {
+        $scale = $this->width_mm / $this->intake_width_mm;
+
+        return $this->file_frame === null ? null : array_map(static fn (float|int $mm): float => $mm * $scale, $this->file_frame);
     }
 
     public function limits(): Limits

@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Model;
  *
  * @property int $shop_job_id
  * @property string $svg
+ * @property list<float>|null $view_box what of it is shown, in its own units, where it does not say so
  */
 final class Source extends Model
 {
@@ -21,4 +22,10 @@ final class Source extends Model
     public $incrementing = false;
 
     public $timestamps = false;
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['view_box' => 'array'];
+    }
 }

@@ -51,12 +51,14 @@ final class Intake
                 'width_mm' => $artwork->width,
                 'height_mm' => $artwork->height,
                 'intake_width_mm' => $artwork->width,
+                'file_frame' => [$drawing->file->left, $drawing->file->top, $drawing->file->width(), $drawing->file->height()],
                 'is_demo' => $demo,
                 'source_name' => mb_substr(mb_scrub($fileName), 0, 200),
                 'notices' => array_map(static fn (Finding $finding): array => $finding->toArray(), $drawing->findings),
                 'revision' => 1,
             ]);
-            Source::query()->create(['shop_job_id' => $job->id, 'svg' => $svg]);
+            $view = $drawing->viewBox;
+            Source::query()->create(['shop_job_id' => $job->id, 'svg' => $svg, 'view_box' => $view === null ? null : [$view->left, $view->top, $view->width(), $view->height()]]);
             Revision::query()->create(['shop_job_id' => $job->id, 'number' => 1, 'label' => 'As it came in']);
             BenchPiece::layAll($job, $artwork);
             $job->save();

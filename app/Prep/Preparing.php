@@ -6,6 +6,7 @@ namespace App\Prep;
 
 use App\Models\Preparation;
 use App\Models\ShopJob;
+use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Check\Inspection;
 use NeatEdge\Core\PlanarMap\MapTooLarge;
 use NeatEdge\Core\Prepare\PrepLine;
@@ -26,8 +27,10 @@ final class Preparing
         }
         $cache = new DatabaseStepCache;
         try {
-            $source = Seen::of($job->art());
-            $result = PrepLine::standard($cache)->only($preparation->steps)->run($source, static function (int $done, int $of, string $doing) use ($preparation): void {
+            $bench = $job->art();
+            $source = Seen::of($bench);
+            $ground = $preparation->ground === null ? null : Colour::fromHex($preparation->ground);
+            $result = PrepLine::standard($cache, ground: $ground)->only($preparation->steps)->run($source, static function (int $done, int $of, string $doing) use ($preparation): void {
                 $preparation->refresh();
                 if ($preparation->stop_requested) {
                     throw new Stopped;
@@ -35,7 +38,7 @@ final class Preparing
                 // Checking is one more piece of work after the line.
                 $preparation->update(['done' => min($done, $of), 'of' => $of + 1, 'doing' => $doing === 'Done' ? 'Check' : $doing]);
             });
-            $findings = Inspection::of($source, $result->artwork(), $job->limits());
+            $findings = Inspection::of($bench, $source, $result->artwork(), $job->limits());
             $report = JobReport::of($result, Sheet::allOf($result->artwork()), $findings, $job->limits());
         } catch (Stopped) {
             self::end($preparation, ['status' => 'stopped', 'doing' => '']);

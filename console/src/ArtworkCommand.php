@@ -5,11 +5,15 @@ declare(strict_types=1);
 namespace NeatEdge\Console;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Check\Finding;
+use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Format\Svg\Drawing;
 use NeatEdge\Core\Format\Svg\Limits;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Format\Svg\Writer;
+use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Prepare\SolidColours;
 use NeatEdge\Core\Type\Font;
 use NeatEdge\Core\Type\FontShelf;
@@ -23,11 +27,14 @@ use Symfony\Component\Console\Output\OutputInterface;
 /** A command that reads one drawing. */
 abstract class ArtworkCommand extends Command
 {
+    private const FAILS = ['serious', 'warning', 'left-out', 'any', 'never'];
+
     protected function takesDrawing(): static
     {
         return $this->addArgument('input', InputArgument::REQUIRED, 'the SVG file, or - for standard input')
             ->addOption('fonts', null, InputOption::VALUE_REQUIRED, 'a folder of fonts (.ttf, .woff) for text, besides those that ship')
             ->addOption('solid-colours', null, InputOption::VALUE_NONE, 'turn what one can see through into the solid colours that are seen')
+            ->addOption('ground', null, InputOption::VALUE_REQUIRED, 'the colour that see-through pieces are laid on where nothing solid lies under them, such as #ffffff')
             ->addOption('limit', null, InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, 'how much of a file is taken, such as pieces=200000 or bytes=50000000');
     }
 
@@ -51,7 +58,8 @@ abstract class ArtworkCommand extends Command
         return is_string($value) ? $value : '';
     }
 
-    protected function drawing(InputInterface $input): Drawing
+    /** @param  bool  $solid  whether see-through colours are made solid at once, where that was asked for */
+    protected function drawing(InputInterface $input, bool $solid = true): Drawing
     {
         $path = $input->getArgument('input');
         $path = is_string($path) ? $path : '';
@@ -65,11 +73,82 @@ abstract class ArtworkCommand extends Command
         }
 
         $drawing = Reader::read($bytes, self::limits($input), self::shelf($input));
-        if ($input->getOption('solid-colours') !== true) {
+        $drawing = self::sized($input, $drawing);
+        if (! $solid || ! self::wantsSolid($input)) {
             return $drawing;
         }
 
-        return new Drawing((new SolidColours)->apply($drawing->artwork), $drawing->findings);
+        return new Drawing((new SolidColours(self::ground($input)))->apply($drawing->artwork), $drawing->findings, $drawing->statesSize);
+    }
+
+    /** At the finished width that was asked for, of the art or of the page. */
+    private static function sized(InputInterface $input, Drawing $drawing): Drawing
+    {
+        $of = $input->hasOption('of') ? self::text($input, 'of') : 'page';
+        if (! in_array($of, ['page', 'art'], true)) {
+            throw BadCall::choice('--of', $of, ['page', 'art']);
+        }
+        $width = $input->hasOption('width') ? self::text($input, 'width') : '';
+
+        return ($of === 'art' ? $drawing->framedByArt() : $drawing)->atWidth($width === '' ? null : Length::positive($width)->mm);
+    }
+
+    protected static function wantsSolid(InputInterface $input): bool
+    {
+        return $input->getOption('solid-colours') === true || self::ground($input) !== null;
+    }
+
+    protected static function ground(InputInterface $input): ?Colour
+    {
+        $text = strtolower(self::text($input, 'ground'));
+
+        return $text === '' ? null : (preg_match('/^#[0-9a-f]{6}$/D', $text) === 1 ? Colour::fromHex($text) : throw BadCall::noColour($text));
+    }
+
+    protected function takesSize(): static
+    {
+        return $this->addOption('width', null, InputOption::VALUE_REQUIRED, 'the finished width; as the file states when left out')
+            ->addOption('of', null, InputOption::VALUE_REQUIRED, 'what has that width: page, or art for the box of all that is drawn', 'page');
+    }
+
+    protected function takesProcess(string $usual): static
+    {
+        return $this->addOption('process', null, InputOption::VALUE_REQUIRED, 'how the job is made, which sets the limits: '.implode(', ', array_column(Process::cases(), 'value')), $usual);
+    }
+
+    protected static function process(InputInterface $input): Process
+    {
+        return Process::tryFrom(self::text($input, 'process')) ?? throw BadCall::choice('--process', self::text($input, 'process'), array_column(Process::cases(), 'value'));
+    }
+
+    protected function failsOn(string $usual): static
+    {
+        return $this->addOption('fail-on', null, InputOption::VALUE_REQUIRED, 'what ends with exit code 1: '.implode(', ', self::FAILS), $usual);
+    }
+
+    /** @param  list<Finding>  $findings */
+    protected static function exit(InputInterface $input, array $findings): int
+    {
+        $on = self::text($input, 'fail-on');
+        $serious = array_filter($findings, static fn (Finding $finding): bool => $finding->severity === Severity::Serious);
+        $warning = array_filter($findings, static fn (Finding $finding): bool => $finding->severity !== Severity::Note);
+        $leftOut = array_filter($findings, static fn (Finding $finding): bool => $finding->isLeftOut());
+        $failed = match ($on) {
+            'serious' => $serious !== [],
+            'warning' => $warning !== [],
+            'left-out' => $leftOut !== [],
+            'any' => $findings !== [],
+            'never' => false,
+            default => throw BadCall::choice('--fail-on', $on, self::FAILS),
+        };
+
+        return $failed ? 1 : 0;
+    }
+
+    /** @param  list<Finding>  $findings  what the reader had to say: said on standard error in every command, so that no script misses it */
+    protected function tellLeftOut(OutputInterface $output, array $findings): void
+    {
+        $this->tell($output, array_values(array_filter($findings, static fn (Finding $finding): bool => $finding->severity !== Severity::Note)));
     }
 
     private static function limits(InputInterface $input): Limits
@@ -124,21 +203,17 @@ abstract class ArtworkCommand extends Command
         return "{$finding->kind} ({$finding->severity->value}){$at}: {$finding->message}";
     }
 
-    protected static function directory(InputInterface $input): string
+    /** The folder for what is written: a new or an empty one, or one whose last outcome is replaced. */
+    protected static function folder(InputInterface $input): OutputFolder
     {
         $directory = self::text($input, 'out-dir');
-        if ($directory === '') {
-            throw BadCall::missing('--out-dir');
-        }
 
-        return rtrim($directory, '/');
+        return OutputFolder::at($directory === '' ? throw BadCall::missing('--out-dir') : rtrim($directory, '/'), $input->getOption('replace') === true);
     }
 
-    /** Makes the directory if need be, once there is something to put into it. */
-    protected static function ensure(string $directory): void
+    protected function writesFolder(): static
     {
-        if (! is_dir($directory) && ! @mkdir($directory, 0755, true)) {
-            throw BadCall::cannotWrite($directory);
-        }
+        return $this->addOption('out-dir', null, InputOption::VALUE_REQUIRED, 'the folder to write into: a new or an empty one')
+            ->addOption('replace', null, InputOption::VALUE_NONE, 'take away first what an earlier run wrote into that folder, and nothing else');
     }
 }

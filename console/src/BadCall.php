@@ -39,4 +39,19 @@ final class BadCall extends DomainException
     {
         return new self(sprintf('"%s" draws nothing that can be used.', $path));
     }
+
+    public static function noColour(string $text): self
+    {
+        return new self(sprintf('"%s" is no colour; write it as # and six digits, such as #ffffff.', mb_substr($text, 0, 20)));
+    }
+
+    public static function usedFolder(string $path): self
+    {
+        return new self(sprintf('"%s" is not empty: the sheets of another job would lie beside these. Choose a new folder, or say --replace to take away what an earlier run wrote there.', $path));
+    }
+
+    public static function notOurFolder(string $path): self
+    {
+        return new self(sprintf('"%s" holds files and no list of an earlier run, so nothing there is taken away; choose a new folder.', $path));
+    }
 }

@@ -19,13 +19,14 @@ final class CheckCommand extends ArtworkCommand
 {
     protected function configure(): void
     {
-        $this->takesDrawing()
-            ->addOption('min-line', null, InputOption::VALUE_REQUIRED, 'the least line width', '0.5mm')
-            ->addOption('min-gap', null, InputOption::VALUE_REQUIRED, 'the least gap', '0.5mm')
+        $this->takesDrawing()->takesSize()->takesProcess('')->failsOn('any')
+            ->addOption('min-line', null, InputOption::VALUE_REQUIRED, 'the least line width; 0 switches it off; that of the process, or 0.5mm, when left out')
+            ->addOption('min-gap', null, InputOption::VALUE_REQUIRED, 'the least gap; 0 switches it off; that of the process, or 0.5mm, when left out')
             ->addOption('format', null, InputOption::VALUE_REQUIRED, 'text or json', 'text')
             ->examples('What is seen of each colour is measured; places are in mm from the top left of the page.', [
                 'check decal.svg',
                 'check decal.svg --min-line=0.8mm --min-gap=0.02in --format=json',
+                'check decal.svg --width=300mm --process=cut-vinyl --fail-on=serious',
             ]);
     }
 
@@ -35,13 +36,12 @@ final class CheckCommand extends ArtworkCommand
         if (! in_array($format, ['text', 'json'], true)) {
             throw BadCall::choice('--format', $format, ['text', 'json']);
         }
-        $limits = new Limits(
-            Length::positive(self::text($input, 'min-line'))->mm,
-            Length::positive(self::text($input, 'min-gap'))->mm,
-        );
+        $usual = self::text($input, 'process') === '' ? new Limits(0.5, 0.5) : self::process($input)->limits();
+        $limit = static fn (string $option, float $mm): float => self::text($input, $option) === '' ? $mm : Length::limit(self::text($input, $option))->mm;
+        $limits = new Limits($limit('min-line', $usual->line), $limit('min-gap', $usual->gap));
         $drawing = $this->drawing($input);
         $merged = (new MergeByColour)->apply($drawing->artwork);
-        $findings = [...$drawing->findings, ...Inspection::of($drawing->artwork, $merged, $limits)];
+        $findings = [...$drawing->findings, ...Inspection::of($drawing->artwork, $drawing->artwork, $merged, $limits)];
         if ($format === 'json') {
             $rows = array_map(static fn (Finding $finding): array => $finding->toArray(), $findings);
             $output->writeln(json_encode(['findings' => $rows], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRETTY_PRINT), OutputInterface::OUTPUT_RAW);
@@ -52,6 +52,8 @@ final class CheckCommand extends ArtworkCommand
             $output->writeln($findings === [] ? 'No findings.' : count($findings).(count($findings) === 1 ? ' finding.' : ' findings.'));
         }
 
-        return $findings === [] ? 0 : 1;
+        $this->tellLeftOut($output, $drawing->findings);
+
+        return self::exit($input, $findings);
     }
 }

@@ -6,10 +6,15 @@ namespace NeatEdge\Console;
 
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Inspection;
-use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Check\Severity;
+use NeatEdge\Core\Check\Verdict;
+use NeatEdge\Core\Format\Svg\Drawing;
 use NeatEdge\Core\Format\Svg\Writer;
-use NeatEdge\Core\Geometry\Length;
+use NeatEdge\Core\Prepare\JoinNearBlacks;
 use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Prepare\PrepResult;
+use NeatEdge\Core\Prepare\SolidColours;
+use NeatEdge\Core\Prepare\Step;
 use NeatEdge\Core\Sheet\JobReport;
 use NeatEdge\Core\Sheet\Sheet;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -22,11 +27,8 @@ final class PrepareCommand extends ArtworkCommand
 {
     protected function configure(): void
     {
-        $processes = implode(', ', array_map(static fn (Process $process): string => $process->value, Process::cases()));
-        $this->takesDrawing()
-            ->addOption('process', null, InputOption::VALUE_REQUIRED, "how the job is made: {$processes}", 'cut-vinyl')
-            ->addOption('width', null, InputOption::VALUE_REQUIRED, 'the finished width of the page; as drawn when left out')
-            ->addOption('out-dir', null, InputOption::VALUE_REQUIRED, 'the folder to write into; it is made if need be')
+        $this->takesDrawing()->takesSize()->takesProcess('cut-vinyl')->writesFolder()->failsOn('never')
+            ->addOption('join-near-blacks', null, InputOption::VALUE_NONE, 'make one black of all that only a screen tells apart')
             ->addOption('format', null, InputOption::VALUE_REQUIRED, 'text or json', 'text')
             ->examples('Writes one SVG for each colour in real millimetres, and report.json.', [
                 'prepare decal.svg --process=cut-vinyl --width=300mm --out-dir ready',
@@ -37,27 +39,28 @@ final class PrepareCommand extends ArtworkCommand
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $directory = self::directory($input);
+        $folder = self::folder($input);
         $format = self::text($input, 'format');
         if (! in_array($format, ['text', 'json'], true)) {
             throw BadCall::choice('--format', $format, ['text', 'json']);
         }
-        $process = Process::tryFrom(self::text($input, 'process'))
-            ?? throw BadCall::choice('--process', self::text($input, 'process'), array_map(static fn (Process $one): string => $one->value, Process::cases()));
-        $width = self::text($input, 'width') === '' ? null : Length::positive(self::text($input, 'width'))->mm;
-        $drawing = $this->drawing($input);
-        $source = $width === null ? $drawing->artwork : $drawing->artwork->atWidth($width);
-        $scale = $source->width / $drawing->artwork->width;
-        $result = PrepLine::usual()->run($source);
+        $process = self::process($input);
+        $drawing = $this->drawing($input, false);
+        $source = $drawing->artwork;
+        $steps = array_map(static fn (Step $step): string => $step->key(), PrepLine::usual()->steps());
+        if ($input->getOption('join-near-blacks') === true) {
+            $steps[] = (new JoinNearBlacks)->key();
+        }
+        if (self::wantsSolid($input)) {
+            $steps[] = (new SolidColours)->key();
+        }
+        $result = PrepLine::standard(ground: self::ground($input))->only($steps)->run($source);
         $limits = $process->limits();
-        $findings = [
-            ...array_map(static fn (Finding $finding): Finding => $finding->scaled($scale), $drawing->findings),
-            ...Inspection::of($source, $result->artwork(), $limits),
-        ];
+        $findings = [...$drawing->findings, ...Inspection::of($source, $source, $result->artwork(), $limits)];
         $sheets = Sheet::allOf($result->artwork());
         $files = [];
         foreach ($sheets as $i => $sheet) {
-            $files["{$directory}/{$sheet->fileName($i + 1)}"] = Writer::write($sheet->artwork());
+            $files[$sheet->fileName($i + 1)] = Writer::write($sheet->artwork());
         }
         if ($files === []) {
             $path = $input->getArgument('input');
@@ -68,13 +71,24 @@ final class PrepareCommand extends ArtworkCommand
             'width_mm' => round($source->width, 6),
             'height_mm' => round($source->height, 6),
             ...JobReport::of($result, $sheets, $findings, $limits),
+            'verdict' => self::verdict($drawing, $result, $findings)->toArray(),
         ];
         $json = json_encode($report, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRETTY_PRINT)."\n";
-        self::ensure($directory);
-        OutputFile::write([...$files, "{$directory}/report.json" => $json]);
+        $folder->write([...$files, 'report.json' => $json]);
+        $this->tellLeftOut($output, $drawing->findings);
         $output->writeln($format === 'json' ? rtrim($json) : self::words($report, $findings), OutputInterface::OUTPUT_RAW);
 
-        return self::SUCCESS;
+        return self::exit($input, $findings);
+    }
+
+    /** @param  list<Finding>  $findings */
+    private static function verdict(Drawing $drawing, PrepResult $result, array $findings): Verdict
+    {
+        $serious = array_filter($findings, static fn (Finding $finding): bool => $finding->severity === Severity::Serious && ! in_array($finding, $drawing->findings, true));
+        $leftOut = array_filter($drawing->findings, static fn (Finding $finding): bool => $finding->isLeftOut());
+        $unsized = array_filter($drawing->findings, static fn (Finding $finding): bool => $finding->kind === Drawing::NO_SIZE);
+
+        return Verdict::of($result->look, count($leftOut), 0, count($serious) + count($unsized));
     }
 
     /**
@@ -95,6 +109,7 @@ final class PrepareCommand extends ArtworkCommand
         foreach ($findings as $finding) {
             $lines[] = self::line($finding);
         }
+        $lines[] = $report['verdict']['sentence'].'.'.($report['verdict']['ready'] ? ' Ready.' : ' Not ready: '.implode(' ', $report['verdict']['open']));
         $lines[] = sprintf('Look difference: %.3f mm², %.4f %%', $report['look_difference']['area_mm2'], $report['look_difference']['percent']);
 
         return $lines;

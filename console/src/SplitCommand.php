@@ -9,7 +9,6 @@ use NeatEdge\Core\Prepare\MergeByColour;
 use NeatEdge\Core\Sheet\Sheet;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
-use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 
 #[AsCommand('split', 'Write one file for each colour that is seen')]
@@ -17,29 +16,27 @@ final class SplitCommand extends ArtworkCommand
 {
     protected function configure(): void
     {
-        $this->takesDrawing()
-            ->addOption('out-dir', null, InputOption::VALUE_REQUIRED, 'the folder to write into; it is made if need be')
+        $this->takesDrawing()->takesSize()->writesFolder()
             ->examples('Each sheet keeps the page of the drawing, so that sheets lie on one another.', ['split decal.svg --out-dir sheets']);
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $directory = self::directory($input);
+        $folder = self::folder($input);
         $drawing = $this->drawing($input);
         $files = [];
         $lines = [];
         foreach (Sheet::allOf((new MergeByColour)->apply($drawing->artwork)) as $i => $sheet) {
             $name = $sheet->fileName($i + 1);
-            $files["{$directory}/{$name}"] = Writer::write($sheet->artwork());
+            $files[$name] = Writer::write($sheet->artwork());
             $lines[] = sprintf('%s: %d pieces, %d nodes, %.1f mm to cut', $name, $sheet->partCount(), $sheet->nodeCount(), $sheet->cutLength());
         }
         if ($files === []) {
             $path = $input->getArgument('input');
             throw BadCall::nothingDrawn(is_string($path) ? $path : '-');
         }
-        self::ensure($directory);
-        OutputFile::write($files);
-        $this->tell($output, $drawing->findings);
+        $folder->write($files);
+        $this->tellLeftOut($output, $drawing->findings);
         $output->writeln($lines, OutputInterface::OUTPUT_RAW);
 
         return self::SUCCESS;

@@ -17,7 +17,7 @@ abstract class StepCommand extends ArtworkCommand
     {
         $drawing = $this->drawing($input);
         $result = $this->step()->apply($drawing->artwork);
-        $this->tell($output, $drawing->findings);
+        $this->tellLeftOut($output, $drawing->findings);
 
         return $this->save($input, $result);
     }

@@ -29,7 +29,7 @@ final class WeldCommand extends ArtworkCommand
         }
         $drawing = $this->drawing($input);
         $result = $by === 'all' ? WeldAll::of($drawing->artwork) : (new MergeByColour)->apply($drawing->artwork);
-        $this->tell($output, $drawing->findings);
+        $this->tellLeftOut($output, $drawing->findings);
 
         return $this->save($input, $result);
     }

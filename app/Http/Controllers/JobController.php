@@ -12,6 +12,7 @@ use App\Prep\ShopFonts;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Artwork\Field;
@@ -20,7 +21,9 @@ use NeatEdge\Core\Artwork\StepAndRepeat;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Edit\CombineKind;
+use NeatEdge\Core\Format\Svg\Isolated;
 use NeatEdge\Core\Format\Svg\Writer;
+use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\InvalidLength;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Prepare\PrepLine;
@@ -74,6 +77,7 @@ final class JobController
             return [
                 ...Ticket::of($job),
                 'state' => $preparation === null ? 'new' : $preparation->status,
+                'verdict' => $preparation === null ? null : Ticket::verdict($preparation, $job)?->toArray(),
                 'stale' => $preparation !== null && $preparation->version !== $job->version,
                 'findings' => count($job->notices) + count($preparation->result['findings'] ?? []),
                 'sheets' => count($preparation->result['sheets'] ?? []),
@@ -195,11 +199,75 @@ final class JobController
         });
     }
 
+    /** To the trash, from where it can be brought back for some weeks. */
     public function destroy(ShopJob $job): JsonResponse
     {
+        $job->preparations()->whereIn('status', ['waiting', 'running'])->update(['stop_requested' => true]);
         $job->delete();
 
         return new JsonResponse(null, 204);
+    }
+
+    public function trash(): JsonResponse
+    {
+        $days = (int) config('neat-edge.trash_days');
+
+        return new JsonResponse([
+            'days' => $days,
+            'jobs' => ShopJob::onlyTrashed()->orderByDesc('deleted_at')->limit(500)->get()->map(static fn (ShopJob $job): array => [
+                'id' => $job->id, 'title' => $job->title, 'processLabel' => $job->process->label(), 'deleted' => $job->deleted_at?->toIso8601String(),
+                'gone' => $job->deleted_at?->copy()->addDays($days)->toIso8601String(),
+            ])->values(),
+        ]);
+    }
+
+    public function restore(int $job): JsonResponse
+    {
+        $found = ShopJob::onlyTrashed()->findOrFail($job);
+        $found->restore();
+
+        return new JsonResponse(Ticket::of($found));
+    }
+
+    /** Takes a job out of the trash for good, with all that belonged to it. */
+    public function burn(int $job): JsonResponse
+    {
+        ShopJob::onlyTrashed()->findOrFail($job)->forceDelete();
+
+        return new JsonResponse(null, 204);
+    }
+
+    /** The customer's file as a picture: a browser draws it by itself, whatever was understood of it. */
+    public function source(ShopJob $job): Response
+    {
+        $source = $job->source()->firstOrFail();
+        if ($source->svg === '') {
+            abort(404);
+        }
+        $box = $source->view_box;
+        $picture = Isolated::picture($source->svg, $box === null ? null : new Box($box[0], $box[1], $box[0] + $box[2], $box[1] + $box[3]), Intake::limits());
+
+        return new Response($picture, 200, ['Content-Type' => 'image/svg+xml', 'Cache-Control' => 'private, max-age=86400']);
+    }
+
+    /** Somebody looked at what was left out or replaced and can do without it; or takes that back. */
+    public function accept(Request $request, ShopJob $job, int $notice): JsonResponse
+    {
+        $fields = $request->validate(['accepted' => ['present', 'nullable', 'string', 'max:200']], ['accepted.*' => 'Give a reason of up to 200 letters.']);
+        $reason = $fields['accepted'] === null ? null : trim($fields['accepted']);
+        DB::transaction(static function () use ($job, $notice, $reason): void {
+            $job = ShopJob::query()->lockForUpdate()->findOrFail($job->id);
+            $notices = $job->notices;
+            abort_if(! isset($notices[$notice]), 404);
+            if ($reason === null) {
+                unset($notices[$notice]['accepted']);
+            } else {
+                $notices[$notice]['accepted'] = $reason;
+            }
+            $job->update(['notices' => $notices]);
+        });
+
+        return new JsonResponse(Ticket::words(ShopJob::query()->findOrFail($job->id)));
     }
 
     /** A small picture for the list. */

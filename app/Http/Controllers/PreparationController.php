@@ -21,7 +21,10 @@ final class PreparationController
     public function store(Request $request, ShopJob $job): JsonResponse
     {
         $known = array_map(static fn (Step $step): string => $step->key(), PrepLine::standard()->steps());
-        $fields = $request->validate(['steps' => ['sometimes', 'array', 'min:1'], 'steps.*' => [Rule::in($known)]], ['steps.min' => 'Switch on at least one step.', 'steps.*' => 'There is no such step.']);
+        $fields = $request->validate(
+            ['steps' => ['sometimes', 'array', 'min:1'], 'steps.*' => [Rule::in($known)], 'ground' => ['sometimes', 'nullable', 'string', 'regex:/^#[0-9a-f]{6}$/D']],
+            ['steps.min' => 'Switch on at least one step.', 'steps.*' => 'There is no such step.', 'steps' => 'Switch on at least one step.', 'ground.*' => 'A colour is written as # and six digits, such as #1d5c46.'],
+        );
         // What is still at work on this job would only be thrown away.
         $job->preparations()->whereIn('status', ['waiting', 'running'])->update(['stop_requested' => true]);
         $job->preparations()->where('status', 'waiting')->update(['status' => 'stopped']);
@@ -29,6 +32,7 @@ final class PreparationController
             'shop_job_id' => $job->id,
             'version' => $job->version,
             'status' => 'waiting',
+            'ground' => $fields['ground'] ?? null,
             'steps' => $fields['steps'] ?? array_map(static fn (Step $step): string => $step->key(), PrepLine::usual()->steps()),
         ]);
         PrepareArtwork::dispatch($preparation->id);

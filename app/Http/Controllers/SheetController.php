@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Ticket;
 use App\Models\Preparation;
+use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
+use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Sheet\Sheet;
 use RuntimeException;
@@ -14,8 +17,9 @@ use ZipArchive;
 
 final class SheetController
 {
-    public function one(Preparation $preparation, int $number): Response
+    public function one(Request $request, Preparation $preparation, int $number): Response
     {
+        self::holdStale($request, $preparation);
         $sheet = self::sheet($preparation, $number);
 
         return Pictures::svg($sheet->artwork(), $sheet->fileName($number));
@@ -27,8 +31,9 @@ final class SheetController
     }
 
     /** All sheets and the report in one ZIP. */
-    public function all(Preparation $preparation): Response
+    public function all(Request $request, Preparation $preparation): Response
     {
+        self::holdStale($request, $preparation);
         $sheets = $preparation->sheets();
         if ($sheets === []) {
             abort(404);
@@ -42,7 +47,8 @@ final class SheetController
             foreach ($sheets as $i => $sheet) {
                 $zip->addFromString($sheet->fileName($i + 1), Writer::write($sheet->artwork()));
             }
-            $zip->addFromString('report.json', json_encode($preparation->result, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE));
+            $job = $preparation->job()->firstOrFail();
+            $zip->addFromString('report.json', json_encode([...$preparation->result ?? [], 'verdict' => Ticket::verdict($preparation, $job)?->toArray(), 'left_out' => $job->leftOut()], JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE));
             $zip->close();
             $bytes = (string) file_get_contents($path);
         } finally {
@@ -51,6 +57,14 @@ final class SheetController
         $name = Str::slug($preparation->job()->firstOrFail()->title) ?: 'sheets';
 
         return new Response($bytes, 200, ['Content-Type' => 'application/zip', 'Content-Disposition' => "attachment; filename=\"{$name}.zip\""]);
+    }
+
+    /** Sheets of an earlier state go out only to who says that they are wanted all the same. */
+    private static function holdStale(Request $request, Preparation $preparation): void
+    {
+        if ($preparation->version !== $preparation->job()->firstOrFail()->version && $request->query('earlier') !== '1') {
+            throw EditRefused::because('The job was changed since these sheets were made. Prepare it again, or ask for the earlier state by name.');
+        }
     }
 
     private static function sheet(Preparation $preparation, int $number): Sheet

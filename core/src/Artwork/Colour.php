@@ -7,6 +7,9 @@ namespace NeatEdge\Core\Artwork;
 /** An sRGB colour, 0 to 255 a channel. */
 final readonly class Colour
 {
+    /** Of 441: the six near-blacks of customers' files that were looked at lie within it, a dark blue or green beyond. */
+    private const NEAR_BLACK = 70.0;
+
     public function __construct(public int $red, public int $green, public int $blue)
     {
     }
@@ -22,6 +25,12 @@ final readonly class Colour
     public function hex(): string
     {
         return sprintf('#%02x%02x%02x', $this->red, $this->green, $this->blue);
+    }
+
+    /** Whether a press or a blade takes it for black: its distance from black, in plain sRGB. */
+    public function isNearBlack(): bool
+    {
+        return sqrt($this->red ** 2 + $this->green ** 2 + $this->blue ** 2) < self::NEAR_BLACK;
     }
 
     /** How far two colours are apart, 0 to 441, in plain sRGB. */

@@ -9,6 +9,9 @@ use NeatEdge\Core\Geometry\Point;
 /** What a check found: what kind of thing, where, what was measured, against which limit. */
 final readonly class Finding
 {
+    /** Kinds that say nothing of what the file lost. */
+    private const BY_RULES = ['no-size', 'near-black', 'see-through', 'overlapping-sheets', 'gradient', 'outside-page'];
+
     /**
      * @param  string  $kind  a fixed word for scripts, such as thin-line
      * @param  string  $message  one sentence for people
@@ -18,6 +21,7 @@ final readonly class Finding
      * @param  float|null  $length  how long the stretch is, mm
      * @param  string|null  $piece  id of the piece it is on
      * @param  list<Point>  $ribbon  outline of the stretch, mm
+     * @param  string|null  $step  key of the step of preparation that mends it
      */
     public function __construct(
         public string $kind,
@@ -29,7 +33,14 @@ final readonly class Finding
         public ?float $length = null,
         public ?string $piece = null,
         public array $ribbon = [],
+        public ?string $step = null,
     ) {
+    }
+
+    /** Whether something of the file was left out, replaced or cannot be made: not what a rule measured, nor that the file states no size. */
+    public function isLeftOut(): bool
+    {
+        return $this->measured === null && $this->severity !== Severity::Note && ! in_array($this->kind, self::BY_RULES, true);
     }
 
     /** The same finding on art that was scaled, and moved before. */
@@ -42,6 +53,7 @@ final readonly class Finding
             $this->at === null ? null : $place($this->at),
             $this->measured, $this->limit, $this->length, $this->piece,
             array_map($place, $this->ribbon),
+            $this->step,
         );
     }
 
@@ -51,7 +63,7 @@ final readonly class Finding
         $round = static fn (float $mm): float => round($mm, 4);
         $out = ['kind' => $this->kind, 'severity' => $this->severity->value];
         if ($this->measured !== null) {
-            $out[$this->kind === 'narrow-gap' ? 'gap_mm' : 'width_mm'] = $round($this->measured);
+            $out['width_mm'] = $round($this->measured);
         }
         if ($this->limit !== null) {
             $out['limit_mm'] = $round($this->limit);
@@ -67,6 +79,9 @@ final readonly class Finding
         }
         if ($this->ribbon !== []) {
             $out['ribbon'] = array_map(static fn (Point $p): array => [$round($p->x), $round($p->y)], $this->ribbon);
+        }
+        if ($this->step !== null) {
+            $out['step'] = $this->step;
         }
         $out['message'] = $this->message;
 

@@ -5,20 +5,17 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Check;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Geometry\Point;
 
 /** C6: several colours that are all but black, each of which would become a sheet of its own. */
 final readonly class NearBlack implements Rule
 {
-    private const NEAR = 70.0;
-
     public function findings(Artwork $source, Artwork $merged): array
     {
-        $black = new Colour(0, 0, 0);
-        $near = [];
+        $near = $seen = [];
         foreach ($merged->pieces as $piece) {
-            if ($piece->fill !== null && $piece->fill->colour->distanceTo($black) < self::NEAR) {
+            if ($piece->fill !== null && $piece->fill->isFlatColour() && $piece->fill->colour->isNearBlack() && ! isset($seen[$piece->fill->colour->hex()])) {
+                $seen[$piece->fill->colour->hex()] = true;
                 $near[] = $piece;
             }
         }
@@ -33,9 +30,10 @@ final readonly class NearBlack implements Rule
             $out[] = new Finding(
                 'near-black',
                 Severity::Warning,
-                sprintf('%s is all but the same black as %s and becomes a sheet of its own.', $piece->fill?->colour->hex(), $main->fill?->colour->hex()),
+                sprintf('%s is all but the same black as %s and becomes a sheet of its own; join them first.', $piece->fill?->colour->hex(), $main->fill?->colour->hex()),
                 new Point($start[0], $start[1]),
                 piece: $piece->id,
+                step: 'join-near-blacks',
             );
         }
 

@@ -92,11 +92,13 @@ final readonly class CombinePieces implements Edit
      */
     private static function split(array $pieces, array $shapes, Tolerance $tolerance, FreeIds $free): array
     {
-        $out = [];
+        $out = $taken = [];
         foreach (Combine::splitAll($shapes, $tolerance) as ['owners' => $owners, 'shape' => $whole]) {
             $top = $pieces[max([0, ...$owners])];
             foreach (Parts::of($whole) as $shape) {
-                $id = $out === [] ? $pieces[0]->id : $free->next();
+                // The first part in which a piece is seen goes on under its name.
+                $id = isset($taken[$top->id]) ? $free->next() : $top->id;
+                $taken[$top->id] = true;
                 $out[] = new Piece($id, $shape, $top->fill ?? $top->stroke?->paint, null, $top->name, null, $top->place, blend: $top->blend);
             }
         }

@@ -36,7 +36,7 @@ final class References
 
         return match (true) {
             $base instanceof LinkedCopy => $id === null ? $piece->with(recipe: null) : $piece->with(recipe: $piece->recipe->withBase($base->from($id))),
-            $base instanceof Lettering => $piece->with(recipe: $piece->recipe->withBase(new Lettering($base->setting, $id, $base->shape()))),
+            $base instanceof Lettering => $piece->with(recipe: $piece->recipe->withBase(new Lettering($base->setting, $id, $base->shape(), $base->cut))),
             default => $piece,
         };
     }

@@ -7,12 +7,22 @@ namespace NeatEdge\Core\Measure;
 /** How much of a picture looks other than before. */
 final readonly class LookDifference
 {
+    /** mm² under which a change is a speck that no print and no cut shows. */
+    public const LEAST = 0.005;
+
     /**
      * @param  float  $area  mm² that changed colour
      * @param  float  $whole  mm² that show anything before or after
+     * @param  float  $seen  mm² of what changed in places that are wide enough to be seen: outlines that moved by less than a hair are not
      */
-    public function __construct(public float $area, public float $whole)
+    public function __construct(public float $area, public float $whole, public float $seen = 0.0)
     {
+    }
+
+    /** Whether nobody sees a difference. */
+    public function isNone(): bool
+    {
+        return $this->seen < self::LEAST;
     }
 
     public function percent(): float
@@ -20,9 +30,9 @@ final readonly class LookDifference
         return $this->whole > 0 ? 100 * $this->area / $this->whole : 0.0;
     }
 
-    /** @return array{area_mm2: float, whole_mm2: float, percent: float} */
+    /** @return array{area_mm2: float, whole_mm2: float, seen_mm2: float, percent: float} */
     public function toArray(): array
     {
-        return ['area_mm2' => round($this->area, 5), 'whole_mm2' => round($this->whole, 5), 'percent' => round($this->percent(), 5)];
+        return ['area_mm2' => round($this->area, 5), 'whole_mm2' => round($this->whole, 5), 'seen_mm2' => round($this->seen, 5), 'percent' => round($this->percent(), 5)];
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\LookDifference;
 use NeatEdge\Core\PlanarMap\PlanarMap;
@@ -18,6 +19,14 @@ use NeatEdge\Core\Seen\StrokeProbe;
  */
 final class Look
 {
+    /** mm of mean width, or a share of the art where that is less: what outlines may move without being seen. */
+    private const HAIR = 0.02;
+
+    private const HAIR_SHARE = 2e-4;
+
+    /** Contours beyond which parts are not told apart. */
+    private const MOST_CONTOURS = 3000;
+
     public static function between(Artwork $before, Artwork $after): LookDifference
     {
         $areas = Painted::areas($before);
@@ -28,9 +37,22 @@ final class Look
         }
         $map = PlanarMap::of(array_map(static fn (Painted $area): Shape => $area->shape, $areas), $before->tolerance());
 
-        return new LookDifference(
-            $map->region(new LookChange($areas, $split))->area() + StrokeProbe::missed($before),
-            $map->region(new AnyOwner)->area(),
-        );
+        $changed = $map->region(new LookChange($areas, $split));
+        $missed = StrokeProbe::missed($before);
+
+        return new LookDifference($changed->area() + $missed, $map->region(new AnyOwner)->area(), self::seen($changed, min(self::HAIR, self::HAIR_SHARE * max($before->width, $before->height))) + $missed);
+    }
+
+    /** mm² of the parts that are at least as wide as a hair in the mean. */
+    private static function seen(Shape $changed, float $hair): float
+    {
+        $sum = 0.0;
+        foreach (count($changed->contours) > self::MOST_CONTOURS ? array_map(Shape::of(...), $changed->contours) : Parts::of($changed) as $part) {
+            if (2 * $part->area() >= $hair * $part->length()) {
+                $sum += $part->area();
+            }
+        }
+
+        return $sum;
     }
 }

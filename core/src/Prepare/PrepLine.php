@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Prepare;
 
 use Closure;
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Colour;
 
 /** A line of steps over source art that is never overwritten. Each step's outcome is kept by the content that led to it. */
 final readonly class PrepLine
@@ -15,9 +16,16 @@ final readonly class PrepLine
     {
     }
 
-    public static function standard(StepCache $cache = new MemoryCache, float $deviation = 0.005): self
+    /** Grows whenever a step or the engine under it gives another outcome: what was kept of an earlier one is not used again. */
+    public const ENGINE = 5;
+
+    /** Steps that are done only where an artist chooses them: they change how the art looks. */
+    private const CHOSEN = [JoinNearBlacks::class, SolidColours::class];
+
+    /** @param  Colour|null  $ground  what see-through pieces are laid on where nothing solid lies under them; they stay as they are there when null */
+    public static function standard(StepCache $cache = new MemoryCache, float $deviation = 0.005, ?Colour $ground = null): self
     {
-        return new self([new OutlineStrokes, new SolidColours, new RemoveHidden, new MergeByColour, new CleanNodes($deviation)], $cache);
+        return new self([new OutlineStrokes, new JoinNearBlacks, new SolidColours($ground), new RemoveHidden, new MergeByColour, new CleanNodes($deviation)], $cache);
     }
 
     /** The standard line without the steps that are done only where an artist chooses them. */
@@ -25,7 +33,7 @@ final readonly class PrepLine
     {
         $line = self::standard($cache);
 
-        return $line->only(array_map(static fn (Step $step): string => $step->key(), array_filter($line->steps, static fn (Step $step): bool => ! $step instanceof SolidColours)));
+        return $line->only(array_map(static fn (Step $step): string => $step->key(), array_filter($line->steps, static fn (Step $step): bool => ! in_array($step::class, self::CHOSEN, true))));
     }
 
     /**
@@ -52,7 +60,7 @@ final readonly class PrepLine
     public function run(Artwork $source, ?Closure $progress = null): PrepResult
     {
         $count = count($this->steps) + 1;
-        $key = hash('xxh128', serialize($source));
+        $key = hash('xxh128', self::ENGINE.serialize($source));
         $artwork = $source;
         $stages = [];
         foreach ($this->steps as $i => $step) {
@@ -62,8 +70,8 @@ final readonly class PrepLine
             $key = hash('xxh128', $key.$step->key().json_encode($step->values(), JSON_THROW_ON_ERROR));
             $kept = $this->cache->get($key);
             if ($kept === null) {
-                $after = $step->apply($artwork);
-                $report = StepReport::of($step, $artwork, $after, Look::between($artwork, $after));
+                [$after, $slivers] = $step instanceof GivesSlivers ? $step->withoutSlivers($artwork) : [$step->apply($artwork), 0];
+                $report = StepReport::of($step, $artwork, $after, Look::between($artwork, $after), $slivers);
                 $this->cache->put($key, $after, $report);
             } else {
                 [$after, $report] = $kept;

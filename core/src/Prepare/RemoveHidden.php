@@ -14,7 +14,7 @@ use NeatEdge\Core\PlanarMap\Rule\TopOwner;
  * Only what is seen stays, and no two solid pieces overlap. A see-through piece hides nothing: what is under it stays,
  * and it loses only what solid pieces above it cover.
  */
-final readonly class RemoveHidden implements Step
+final readonly class RemoveHidden implements GivesSlivers
 {
     public function key(): string
     {
@@ -33,6 +33,11 @@ final readonly class RemoveHidden implements Step
 
     public function apply(Artwork $artwork): Artwork
     {
+        return $this->withoutSlivers($artwork)[0];
+    }
+
+    public function withoutSlivers(Artwork $artwork): array
+    {
         $pieces = (new OutlineStrokes)->apply($artwork)->pieces;
         $pieces = array_values(array_filter($pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty()));
         $tolerance = $artwork->tolerance();
@@ -49,7 +54,9 @@ final readonly class RemoveHidden implements Step
         foreach ($shapes as $i => $shape) {
             $out[] = $pieces[$i]->withShape($shape);
         }
+        $sources = array_column(array_map(static fn (Piece $piece): array => [$piece->id, $piece->shape], $pieces), 1, 0);
+        [$out, $count] = Slivers::given($out, $sources, max($artwork->width, $artwork->height), $tolerance);
 
-        return $artwork->withPieces($out);
+        return [$artwork->withPieces($out), $count];
     }
 }

@@ -30,9 +30,10 @@ final class SeenPaints implements FaceRule
 
     /**
      * @param  list<Paint>  $paints by owner, the lowest first
+     * @param  Colour|null  $ground  what lies under all of it
      * @param  array<int, Blend>  $blends  of owners that do not simply lie over what is under them
      */
-    public function __construct(private readonly array $paints, private readonly array $blends = [])
+    public function __construct(private readonly array $paints, private readonly array $blends = [], private readonly ?Colour $ground = null)
     {
         $this->solid = new TopOwner(max(1, count($paints)));
     }
@@ -64,7 +65,7 @@ final class SeenPaints implements FaceRule
         if ($top >= 0) {
             array_unshift($stack, $top);
         }
-        if (count($stack) === 1) {
+        if (count($stack) === 1 && ($this->ground === null || $this->paints[$stack[0]]->isOpaque() || ! $this->paints[$stack[0]]->isFlatColour())) {
             return $this->labels["o{$stack[0]}"] ??= $this->keep([[$stack[0], $this->paints[$stack[0]]]]);
         }
         $highest = $stack[count($stack) - 1];
@@ -90,7 +91,8 @@ final class SeenPaints implements FaceRule
      */
     private function over(array $stack): ?Paint
     {
-        [$red, $green, $blue, $alpha] = [0.0, 0.0, 0.0, 0.0];
+        $ground = $this->ground;
+        [$red, $green, $blue, $alpha] = $ground === null ? [0.0, 0.0, 0.0, 0.0] : [(float) $ground->red, (float) $ground->green, (float) $ground->blue, 1.0];
         foreach ($stack as $owner) {
             $paint = $this->paints[$owner];
             if (! $paint->isFlatColour()) {

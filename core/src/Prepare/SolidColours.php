@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Blend;
+use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Shape;
@@ -13,10 +14,15 @@ use NeatEdge\Core\PlanarMap\PlanarMap;
 
 /**
  * What one can see through becomes the solid colours that are seen, so that they can be separated. Where nothing solid
- * lies under it, or a gradient or a picture does, it stays as see-through as it is.
+ * lies under it, it is laid on the colour of the ground if there is one; where a gradient or a picture does, it stays as see-through as it is.
  */
 final readonly class SolidColours implements Step
 {
+    /** @param  Colour|null  $ground  what shows through where nothing solid lies under; there they stay see-through when null */
+    public function __construct(private ?Colour $ground = null)
+    {
+    }
+
     public function key(): string
     {
         return 'solid-colours';
@@ -29,7 +35,7 @@ final readonly class SolidColours implements Step
 
     public function values(): array
     {
-        return [];
+        return ['ground' => $this->ground?->hex() ?? ''];
     }
 
     public function apply(Artwork $artwork): Artwork
@@ -39,7 +45,7 @@ final readonly class SolidColours implements Step
         if (array_filter($pieces, static fn (Piece $piece): bool => ! $piece->isSolid()) === []) {
             return $artwork;
         }
-        $rule = new SeenPaints(array_map(static fn (Piece $piece): Paint => $piece->fill ?? throw new \LogicException, $pieces), array_filter(array_map(static fn (Piece $piece): ?Blend => $piece->blend === Blend::Normal ? null : $piece->blend, $pieces)));
+        $rule = new SeenPaints(array_map(static fn (Piece $piece): Paint => $piece->fill ?? throw new \LogicException, $pieces), array_filter(array_map(static fn (Piece $piece): ?Blend => $piece->blend === Blend::Normal ? null : $piece->blend, $pieces)), $this->ground);
         $regions = PlanarMap::of(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $artwork->tolerance())->regions($rule);
         $out = [];
         foreach ($regions as $label => $shape) {

@@ -20,10 +20,11 @@ final readonly class StepReport
         public int $strokesBefore,
         public int $strokesAfter,
         public LookDifference $look,
+        public int $slivers = 0,
     ) {
     }
 
-    public static function of(Step $step, Artwork $before, Artwork $after, LookDifference $look): self
+    public static function of(Step $step, Artwork $before, Artwork $after, LookDifference $look, int $slivers = 0): self
     {
         $strokes = static fn (Artwork $artwork): int => count(array_filter($artwork->pieces, static fn ($piece): bool => $piece->stroke !== null));
 
@@ -37,6 +38,7 @@ final readonly class StepReport
             $strokes($before),
             $strokes($after),
             $look,
+            $slivers,
         );
     }
 
@@ -48,7 +50,8 @@ final readonly class StepReport
             $data['pieces']['before'], $data['pieces']['after'],
             $data['nodes']['before'], $data['nodes']['after'],
             $data['strokes']['before'], $data['strokes']['after'],
-            new LookDifference((float) $data['look_difference']['area_mm2'], (float) $data['look_difference']['whole_mm2']),
+            new LookDifference((float) $data['look_difference']['area_mm2'], (float) $data['look_difference']['whole_mm2'], (float) ($data['look_difference']['seen_mm2'] ?? 0.0)),
+            (int) ($data['slivers'] ?? 0),
         );
     }
 
@@ -61,6 +64,7 @@ final readonly class StepReport
             'pieces' => ['before' => $this->piecesBefore, 'after' => $this->piecesAfter],
             'nodes' => ['before' => $this->nodesBefore, 'after' => $this->nodesAfter],
             'strokes' => ['before' => $this->strokesBefore, 'after' => $this->strokesAfter],
+            'slivers' => $this->slivers,
             'look_difference' => $this->look->toArray(),
         ];
     }

@@ -22,6 +22,11 @@ final class StrokeProbe
     /** How far off the line, of the width: inside by more than what fitting an outline may move it. */
     private const OFF = 0.42;
 
+    /** How far a chord may lie off the region's outline, of the width: less than what is left outside the places that are asked. */
+    private const FLAT = 0.02;
+
+    private const MOST_CHORDS = 400;
+
     /** mm; thinner lines are not asked. */
     private const THINNEST = 0.01;
 
@@ -48,7 +53,7 @@ final class StrokeProbe
         if ($places === []) {
             return 0.0;
         }
-        $ring = self::flattened($region);
+        $ring = self::flattened($region, self::FLAT * $stroke->style->width * ($pen === null ? 1.0 : abs($pen->determinant()) / max(1e-12, $pen->greatestScale())));
         $missed = 0.0;
         foreach ($places as [$x, $y, $area]) {
             if ($pen !== null) {
@@ -124,15 +129,19 @@ final class StrokeProbe
         return false;
     }
 
-    /** @return list<array{float, float, float, float}> edges */
-    private static function flattened(Shape $shape): array
+    /**
+     * @param  float  $tolerance  mm by which a chord may lie off its curve
+     * @return list<array{float, float, float, float}> edges
+     */
+    private static function flattened(Shape $shape, float $tolerance): array
     {
         $out = [];
         foreach ($shape->contours as $contour) {
             $c = $contour->coords;
             [$x, $y] = [$c[0], $c[1]];
             foreach ($contour->segments() as $s) {
-                for ($k = 1, $n = Cubic::isLine($s) ? 1 : 8; $k <= $n; $k++) {
+                $bend = max(hypot($s[0] - 2 * $s[2] + $s[4], $s[1] - 2 * $s[3] + $s[5]), hypot($s[2] - 2 * $s[4] + $s[6], $s[3] - 2 * $s[5] + $s[7]));
+                for ($k = 1, $n = Cubic::isLine($s) ? 1 : min(self::MOST_CHORDS, 1 + (int) sqrt(0.75 * $bend / $tolerance)); $k <= $n; $k++) {
                     [$to, $down] = Cubic::placeOn($s, $k / $n);
                     $out[] = [$x, $y, $to, $down];
                     [$x, $y] = [$to, $down];

@@ -13,9 +13,16 @@ final class Typesetter
 {
     public static function shape(Setting $setting, FontShelf $shelf): Shape
     {
+        return self::set($setting, $shelf)[0];
+    }
+
+    /** @return array{Shape, int} the outlines, and how many letters did not fit their line and were left out */
+    public static function set(Setting $setting, FontShelf $shelf): array
+    {
         [$font] = $shelf->find([$setting->family], $setting->bold, $setting->italic);
         $lines = preg_split('/\R/u', mb_scrub($setting->text)) ?: [''];
         $contours = [];
+        $cut = 0;
         $along = $setting->along === null ? null : new LineAlong([$setting->inside ? $setting->along->reversed() : $setting->along]);
         foreach ($lines as $i => $line) {
             $placed = self::placed($line, $font, $setting);
@@ -31,15 +38,19 @@ final class Typesetter
                 $matrix = $along === null
                     ? new Matrix($setting->size, 0, 0, $setting->size, $start + $x, $down)
                     : self::onLine($along, $setting, $font, $start + $x, $advance, $down);
-                if ($matrix !== null) {
-                    foreach ($font->outline($glyph) as $contour) {
-                        $contours[] = $contour->transformed($matrix);
-                    }
+                $outline = $font->outline($glyph);
+                if ($matrix === null) {
+                    $cut += $outline === [] ? 0 : 1;
+
+                    continue;
+                }
+                foreach ($outline as $contour) {
+                    $contours[] = $contour->transformed($matrix);
                 }
             }
         }
 
-        return new Shape($contours);
+        return [new Shape($contours), $cut];
     }
 
     /**

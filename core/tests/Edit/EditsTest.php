@@ -53,7 +53,7 @@ final class EditsTest extends TestCase
     #[TestWith(['cut-away', ['ground' => 8100.0, 'a' => 200.0, 'between' => 25.0, 'line' => 0.0]])]
     #[TestWith(['keep-overlap', ['ground' => 8100.0, 'a' => 200.0, 'between' => 25.0, 'line' => 0.0]])]
     #[TestWith(['keep-difference', ['ground' => 8100.0, 'a' => 400.0, 'between' => 25.0, 'line' => 0.0]])]
-    #[TestWith(['split-all', ['ground' => 8100.0, 'a' => 200.0, 'a.1' => 200.0, 'a.2' => 200.0, 'between' => 25.0, 'line' => 0.0]])]
+    #[TestWith(['split-all', ['ground' => 8100.0, 'b' => 200.0, 'n2' => 200.0, 'a' => 200.0, 'between' => 25.0, 'line' => 0.0]])]
     public function combining_leaves_the_outcome_where_the_lowest_piece_lay(string $kind, array $areas): void
     {
         $out = Edits::make($kind, ['pieces' => ['b', 'a']], FontShelf::shipped())->apply(self::art());

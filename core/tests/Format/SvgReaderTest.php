@@ -201,7 +201,7 @@ final class SvgReaderTest extends TestCase
     #[TestWith(['<video/>', 'video'])]
     public function what_is_no_geometry_is_left_out_and_named(string $body, string $kind): void
     {
-        $drawing = Reader::read("<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 9 9\">{$body}</svg>");
+        $drawing = Reader::read("<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"9px\" height=\"9px\" viewBox=\"0 0 9 9\">{$body}</svg>");
         self::assertSame([], $drawing->artwork->pieces);
         self::assertSame([$kind], array_map(static fn (Finding $finding): string => $finding->kind, $drawing->findings));
     }
@@ -213,7 +213,7 @@ final class SvgReaderTest extends TestCase
     #[TestWith(['<path style="mix-blend-mode:multiply" d="M0 0h9v9z"/>', 'blend'])]
     public function what_is_drawn_without_an_effect_is_named_with_its_place(string $body, string $kind): void
     {
-        $drawing = Reader::read("<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 9 9\">{$body}</svg>");
+        $drawing = Reader::read("<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"9px\" height=\"9px\" viewBox=\"0 0 9 9\">{$body}</svg>");
         self::assertEqualsWithDelta(40.5 * self::PX ** 2, $drawing->artwork->pieces[0]->shape->area(), 1e-6);
         self::assertCount(1, $drawing->findings);
         self::assertSame($kind, $drawing->findings[0]->kind);
@@ -230,7 +230,7 @@ final class SvgReaderTest extends TestCase
     #[TestWith(['<text x="5" y="9">   </text>'])]
     public function what_shows_nothing_by_the_standard_draws_nothing(string $body): void
     {
-        $drawing = Reader::read("<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 9 9\">{$body}</svg>");
+        $drawing = Reader::read("<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"9px\" height=\"9px\" viewBox=\"0 0 9 9\">{$body}</svg>");
         self::assertSame([[], []], [$drawing->artwork->pieces, $drawing->findings]);
     }
 
@@ -277,7 +277,7 @@ final class SvgReaderTest extends TestCase
     #[Test]
     public function a_missing_font_is_replaced_and_named_once(): void
     {
-        $drawing = Reader::read('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 99 99"><g font-family="Wharf Roman" font-size="9"><text y="9">Ale</text><text y="29">Stew</text></g></svg>');
+        $drawing = Reader::read('<svg xmlns="http://www.w3.org/2000/svg" width="99" height="99" viewBox="0 0 99 99"><g font-family="Wharf Roman" font-size="9"><text y="9">Ale</text><text y="29">Stew</text></g></svg>');
         self::assertCount(2, $drawing->artwork->pieces);
         self::assertCount(1, $drawing->findings);
         self::assertSame('missing-font', $drawing->findings[0]->kind);

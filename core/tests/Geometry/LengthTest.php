@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Tests\Geometry;
 
 use NeatEdge\Core\Geometry\InvalidLength;
 use NeatEdge\Core\Geometry\Length;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -37,7 +38,12 @@ final class LengthTest extends TestCase
     #[TestWith(['5 furlong', 'not a unit'])]
     #[TestWith(['5mm*5mm', 'not a length'])]
     #[TestWith(['5/0', 'not a length'])]
-    #[TestWith(['5/2mm', 'not a length'])]
+    #[TestWith(['5/(2mm)', 'not a length'])]
+    #[TestWith(['5mm/2mm', 'not a length'])]
+    #[TestWith(['1,200mm', 'a thousand and some'])]
+    #[TestWith(['1,200.5', 'a thousand and some'])]
+    #[TestWith(['12,500,000', 'a thousand and some'])]
+    #[TestWith(['40%', 'a share of nothing'])]
     #[TestWith(['(5', 'not a length'])]
     #[TestWith(['5 5', 'not a length'])]
     #[TestWith(['0', 'greater than nothing'])]
@@ -47,6 +53,31 @@ final class LengthTest extends TestCase
         $this->expectException(InvalidLength::class);
         $this->expectExceptionMessage($words);
         Length::positive($text);
+    }
+
+    /** @return array<string, array{string, float}> */
+    public static function fractionsAndShares(): array
+    {
+        return [
+            'a fraction of an inch' => ['1/2in', 12.7], 'with its mark' => ['3/8"', 9.525], 'a sum before its unit' => ['(40+20)/3mm', 20.0],
+            'a length divided' => ['40mm/2', 20.0], 'a share of what was there' => ['40%', 20.0], 'a share in a sum' => ['50% + 5mm', 30.0],
+            'a comma as a point' => ['1,25mm', 1.25], 'and with nought before it' => ['0,250', 0.25],
+        ];
+    }
+
+    #[Test]
+    #[DataProvider('fractionsAndShares')]
+    public function fractions_and_shares_mean_what_a_shop_means_by_them(string $text, float $mm): void
+    {
+        self::assertEqualsWithDelta($mm, Length::parse($text, 'mm', 50.0)->mm, 1e-9);
+    }
+
+    #[Test]
+    public function nought_is_a_limit_and_less_is_none(): void
+    {
+        self::assertSame(0.0, Length::limit('0')->mm);
+        $this->expectException(InvalidLength::class);
+        Length::limit('-1mm');
     }
 
     #[Test]

@@ -13,6 +13,8 @@ export interface Job {
   demo: boolean
   unit: Unit
   sourceName: string
+  /** Where the page of the customer's file lies on the bench: left, top, width, height; null where there is none. */
+  file: [number, number, number, number] | null
   version: number
   updated: string
 }
@@ -22,6 +24,7 @@ export interface ListedJob extends Job {
   stale: boolean
   findings: number
   sheets: number
+  verdict: Verdict | null
 }
 
 export interface Choices {
@@ -58,6 +61,8 @@ export interface StrokePaint {
   offset: number
   side: 'centre' | 'inside' | 'outside'
   stops: [number, number][] | null
+  /** Least and greatest width on the art: two unlike ones where it was stretched with its piece. */
+  widths: [number, number]
 }
 
 export interface GradientPaint {
@@ -209,16 +214,27 @@ export interface Finding {
   message: string
   at?: [number, number]
   width_mm?: number
-  gap_mm?: number
   limit_mm?: number
   length_mm?: number
   piece?: string
+  /** Key of the step of preparation that mends it. */
+  step?: string
+  /** Why somebody can do without what was left out. */
+  accepted?: string
   /** Outline of the thin stretch, mm. */
   ribbon?: [number, number][]
 }
 
+/** What is true of a prepared job, and what stands between it and the machine. */
+export interface Verdict {
+  sentence: string
+  ready: boolean
+  open: string[]
+}
+
 export interface LookDifference {
   area_mm2: number
+  seen_mm2: number
   percent: number
 }
 
@@ -228,6 +244,7 @@ export interface StepReport {
   pieces: { before: number; after: number }
   nodes: { before: number; after: number }
   strokes: { before: number; after: number }
+  slivers: number
   look_difference: LookDifference
   cached: boolean
 }
@@ -257,6 +274,8 @@ export interface Preparation {
   doing: string
   error: string | null
   stale: boolean
+  ground: string | null
+  verdict: Verdict | null
   result: null | {
     steps: StepReport[]
     sheets: Sheet[]

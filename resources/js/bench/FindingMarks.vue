@@ -15,7 +15,7 @@ const marks = computed(() => {
     .map((mark) => {
       const free = taken.every((other) => Math.abs(other.x - mark.x) > 62 || Math.abs(other.y - mark.y) > 19)
       if (free) taken.push(mark)
-      const value = mark.finding.width_mm ?? mark.finding.gap_mm
+      const value = mark.finding.width_mm
       const ribbon = mark.finding.ribbon?.map(([x, y]) => `${x * props.scale + props.left - mark.x},${y * props.scale + props.top - mark.y}`).join(' ')
       return { ...mark, ribbon, text: value !== undefined ? `${value.toFixed(2)} mm` : mark.finding.kind.replace('-', ' '), labelled: free && (!props.quiet || mark.index === props.selected) }
     })

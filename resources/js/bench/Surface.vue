@@ -85,6 +85,10 @@ function grabReference(event: PointerEvent) {
 const referenceAt = ref<{ x: number; y: number } | null>(null)
 
 const place = computed(() => `translate(${left.value} ${top.value}) scale(${scale.value})`)
+/** Left, top, width and height of the customer's file, where it is to be seen. */
+const fileAt = computed(() => (bench.view.kind === 'file' || bench.wipesFile ? (bench.job?.file ?? null) : null))
+const wiping = computed(() => bench.shown.before !== null || bench.wipesFile)
+const befores = [['file', 'the file as it came in'], ['bench', 'what lies on the bench']] as const
 const wipeX = computed(() => left.value + bench.wipeAt * (size.value?.width ?? 0) * scale.value)
 /** A sheet alone shows the findings on it alone. */
 const onSheet = computed(() => (bench.view.kind === 'sheet' && bench.shown.after ? new Set(bench.shown.after.pieces.map((piece) => piece.id)) : null))
@@ -225,10 +229,16 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
             @pointerdown="grabReference"
           />
         </g>
+        <g v-if="fileAt" :clip-path="bench.wipesFile ? 'url(#wipe-before)' : undefined">
+          <!-- The customer's file as the browser draws it: a picture, which runs nothing and fetches nothing. -->
+          <g :transform="place">
+            <image class="file" :href="`/api/jobs/${bench.job!.id}/source.svg`" :x="fileAt[0]" :y="fileAt[1]" :width="fileAt[2]" :height="fileAt[3]" preserveAspectRatio="none" data-test="file" />
+          </g>
+        </g>
         <g v-if="bench.shown.before" clip-path="url(#wipe-before)">
           <g :transform="place" data-test="art-before"><ArtLayer :art="bench.shown.before" :wire="bench.wire" /></g>
         </g>
-        <g v-if="bench.shown.after" :clip-path="bench.shown.before ? 'url(#wipe-after)' : undefined">
+        <g v-if="bench.shown.after" :clip-path="wiping ? 'url(#wipe-after)' : undefined">
           <g :transform="place" data-test="art">
             <ArtLayer
               :art="bench.shown.after"
@@ -253,7 +263,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
           @select="bench.finding = $event"
         />
         <g
-          v-if="bench.shown.before"
+          v-if="wiping"
           class="wipe"
           role="slider"
           tabindex="0"
@@ -294,6 +304,11 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       <svg v-if="drawing" class="lift" data-lift :width="width" :height="height" aria-hidden="true"><g :transform="place" /></svg>
       <p v-if="pointer" class="place">{{ inUnit(pointer.x, bench.job?.unit ?? 'mm') }}, {{ inUnit(pointer.y, bench.job?.unit ?? 'mm') }}</p>
       <BenchMenu v-if="tools.menu.value" :at="tools.menu.value" @close="tools.menu.value = null" />
+      <p v-if="bench.view.kind === 'file'" class="viewing">The file as it came in, drawn by the browser</p>
+      <p v-if="bench.view.kind === 'wipe' && bench.hasFile" class="viewing with" role="radiogroup" aria-label="What the wipe compares with">
+        <span>Before:</span>
+        <button v-for="[key, label] in befores" :key="key" type="button" role="radio" :aria-checked="bench.wipeWith === key" :class="{ on: bench.wipeWith === key }" :data-test="`wipe-with-${key}`" @click.stop="bench.wipeWith = key">{{ label }}</button>
+      </p>
       <p v-if="bench.view.kind === 'version'" class="viewing">Left: {{ bench.view.name }}. Right: as it is now.</p>
       <p v-if="bench.view.kind === 'step'" class="viewing">After: {{ bench.result?.steps[bench.view.index]?.label }}</p>
       <p v-if="bench.view.kind === 'preview'" class="viewing">Preview: not kept yet</p>
@@ -329,6 +344,9 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
 .wipe text { font: 500 14px var(--text-face); fill: #fff; }
 .place, .viewing { position: absolute; margin: 0; padding: 2px 9px; background: color-mix(in srgb, var(--paper) 88%, transparent); border-radius: 3px; font-size: 14px; color: var(--ink-mid); pointer-events: none; }
 .place { left: 8px; bottom: 8px; font-variant-numeric: tabular-nums; }
+.viewing.with { pointer-events: auto; display: flex; gap: 8px; }
+.viewing.with button { border: 0; border-bottom: 2px solid transparent; background: none; font: inherit; color: var(--ink-mid); padding: 0 1px; cursor: pointer; }
+.viewing.with button.on { border-bottom-color: var(--green); color: var(--green); }
 .viewing { left: 8px; top: 8px; color: var(--green); font-weight: 500; }
 .zoom { position: absolute; right: 8px; bottom: 8px; display: flex; background: var(--paper); border: 1px solid var(--line); border-radius: 4px; overflow: hidden; }
 .zoom button { border: 0; background: none; min-width: 34px; height: 30px; padding: 0 8px; font: 15px var(--text-face); color: var(--ink); cursor: pointer; }

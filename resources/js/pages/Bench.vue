@@ -83,6 +83,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
         p: () => !bench.running && bench.prepare(bench.preparation?.steps),
         w: () => bench.prepared && bench.show({ kind: 'wipe' }),
         s: () => bench.show({ kind: 'source' }),
+        o: () => bench.hasFile && bench.show({ kind: 'file' }),
         e: () => (bench.wire = !bench.wire),
         n: () => stepFinding(1),
         b: () => stepFinding(-1),
@@ -131,7 +132,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
         <ElButton size="small" :disabled="!bench.state?.history.canUndo || bench.busy" title="Undo (Ctrl Z)" data-test="undo" @click="bench.undo()">Undo{{ bench.state?.history.canUndo ? `: ${bench.state.history.label}` : '' }}</ElButton>
         <ElButton size="small" :disabled="!bench.state?.history.canRedo || bench.busy" title="Do again (Ctrl Shift Z)" @click="bench.redo()">Do again{{ bench.state?.history.nextLabel ? `: ${bench.state.history.nextLabel}` : '' }}</ElButton>
         <ElButton size="small" :aria-pressed="bench.wire" :class="{ lit: bench.wire }" title="Wire view (E)" @click="bench.wire = !bench.wire">Wire view</ElButton>
-        <ElButton v-if="bench.view.kind !== 'source'" size="small" title="Show what came in (S)" @click="bench.show({ kind: 'source' })">What came in</ElButton>
+        <ElButton v-if="bench.view.kind !== 'source'" size="small" title="Back to the bench (S)" data-test="to-bench" @click="bench.show({ kind: 'source' })">Back to the bench</ElButton>
         <span class="push" />
         <ElButton size="small" text title="Versions (V)" data-test="versions" @click="versions = true">Versions</ElButton>
         <ElButton size="small" text @click="help = true">Keys ?</ElButton>

@@ -19,19 +19,56 @@ async function load() {
 }
 onMounted(load)
 
+interface Trash {
+  days: number
+  jobs: { id: number; title: string; processLabel: string; deleted: string; gone: string }[]
+}
+const trash = ref<Trash | null>(null)
+const trashOpen = ref(false)
+async function loadTrash() {
+  try {
+    trash.value = await api.get<Trash>('trash')
+  } catch (refused) {
+    problem.value = words(refused)
+  }
+}
+onMounted(loadTrash)
+async function bringBack(id: number) {
+  try {
+    await api.post(`trash/${id}/restore`)
+    await Promise.all([load(), loadTrash()])
+  } catch (refused) {
+    problem.value = words(refused)
+  }
+}
+async function burn(job: Trash['jobs'][number]) {
+  try {
+    await ElMessageBox.confirm(`"${job.title}" and everything made of it will be gone for good.`, 'Take it out of the trash?', { confirmButtonText: 'Delete for good', cancelButtonText: 'Leave it' })
+  } catch {
+    return
+  }
+  try {
+    await api.delete(`trash/${job.id}`)
+    await loadTrash()
+  } catch (refused) {
+    problem.value = words(refused)
+  }
+}
+const day = (text: string) => new Date(text).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })
+
 function state(job: ListedJob): string {
-  if (job.state === 'done') return job.stale ? 'changed since it was prepared' : `ready, ${count(job.sheets, 'sheet')}`
+  if (job.state === 'done') return job.stale ? 'changed since it was prepared' : `${job.verdict?.ready ? 'ready' : 'prepared, not ready'}, ${count(job.sheets, 'sheet')}`
   return { new: 'not prepared', waiting: 'waiting', running: 'at work', stopped: 'stopped', failed: 'broke off' }[job.state]
 }
 async function remove(job: ListedJob) {
   try {
-    await ElMessageBox.confirm(`"${job.title}" and everything made of it will be gone for good.`, 'Delete this job?', { confirmButtonText: 'Delete', cancelButtonText: 'Leave it' })
+    await ElMessageBox.confirm(`"${job.title}" goes to the trash, and can be brought back from there for ${trash.value?.days ?? 30} days.`, 'Delete this job?', { confirmButtonText: 'To the trash', cancelButtonText: 'Leave it' })
   } catch {
     return
   }
   try {
     await api.delete(`jobs/${job.id}`)
-    await load()
+    await Promise.all([load(), loadTrash()])
   } catch (refused) {
     problem.value = words(refused)
   }
@@ -64,6 +101,15 @@ async function remove(job: ListedJob) {
         <span class="corner"><span v-if="job.demo" class="demo">demo</span><button type="button" :aria-label="`Delete ${job.title}`" title="Delete" @click="remove(job)">Delete</button></span>
       </li>
     </ul>
+    <section v-if="trash && trash.jobs.length > 0" class="trash" aria-label="Trash">
+      <button type="button" class="open" :aria-expanded="trashOpen" data-test="trash" @click="trashOpen = !trashOpen">{{ trashOpen ? 'Close the trash' : `Trash: ${count(trash.jobs.length, 'job')}` }}</button>
+      <ul v-if="trashOpen">
+        <li v-for="job in trash.jobs" :key="job.id" data-test="trashed">
+          <span><strong>{{ job.title }}</strong> <span class="quiet">{{ job.processLabel }}, deleted on {{ day(job.deleted) }}, kept until {{ day(job.gone) }}</span></span>
+          <span class="acts"><ElButton size="small" data-test="bring-back" @click="bringBack(job.id)">Bring back</ElButton><ElButton size="small" text @click="burn(job)">Delete for good</ElButton></span>
+        </li>
+      </ul>
+    </section>
   </div>
 </template>
 
@@ -86,6 +132,11 @@ header div { flex: 1; }
 .demo { font-size: 14px; color: var(--green); }
 .corner button { pointer-events: auto; border: 0; background: none; font: 15px var(--text-face); color: var(--ink-soft); cursor: pointer; text-decoration: underline; margin-top: auto; }
 .corner button:hover { color: var(--coral-deep); }
+.trash { border-top: 1px solid var(--line); padding: 12px 0 40px; }
+.trash .open { border: 0; background: none; font: 16px var(--text-face); color: var(--ink-mid); text-decoration: underline; cursor: pointer; padding: 0; }
+.trash ul { list-style: none; margin: 10px 0 0; padding: 0; }
+.trash li { display: flex; justify-content: space-between; align-items: center; gap: 16px; padding: 8px 0; border-top: 1px solid var(--line); line-height: 1.25; }
+.acts { white-space: nowrap; }
 .empty { text-align: center; padding: 80px 0; }
 .empty h2 { margin-bottom: 8px; }
 </style>

@@ -5,7 +5,7 @@ import ShopFonts from './ShopFonts.vue'
 import { useChoices } from '@/stores/choices'
 import { useDebounceFn } from '@vueuse/core'
 import { ElButton, ElInput, ElUpload, type UploadFile } from 'element-plus'
-import { onMounted, ref, watch } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 
 const router = useRouter()
@@ -42,10 +42,43 @@ const ask = useDebounceFn(async (text: string) => {
 }, 250)
 watch(width, ask)
 
-function take(picked: UploadFile) {
-  file.value = picked.raw ?? null
-  problem.value = ''
+interface Look {
+  statesSize: boolean
+  page: [number, number]
+  box: [number, number, number, number] | null
+  outside: boolean
+  leftOut: string[]
+  picture: string
 }
+/** What the file says of its size, and where its art lies; null until it was read. */
+const look = ref<Look | null>(null)
+const looking = ref(false)
+const of = ref<'page' | 'art'>('page')
+const picture = computed(() => (look.value ? `data:image/svg+xml;charset=utf-8,${encodeURIComponent(look.value.picture)}` : ''))
+const size = (width: number, height: number) => `${Number(width.toFixed(2))} × ${Number(height.toFixed(2))} mm`
+
+async function take(picked: UploadFile) {
+  file.value = picked.raw ?? null
+  await lookAt()
+}
+async function lookAt() {
+  problem.value = ''
+  look.value = null
+  if (!file.value) return
+  const form = new FormData()
+  form.set('file', file.value)
+  looking.value = true
+  try {
+    look.value = await api.post<Look>('look', form)
+    of.value = look.value.outside ? 'art' : 'page'
+  } catch (refused) {
+    problem.value = words(refused)
+  } finally {
+    looking.value = false
+  }
+}
+const placeholder = computed(() => (empty.value ? '300mm, 12in, 600mm/2' : look.value && !look.value.statesSize ? 'the file states none: type it' : 'as the file states, or 300mm, 12in, 600mm/2'))
+const widthOf = computed(() => (empty.value ? 'of the page' : of.value === 'art' ? 'of all that is drawn; the height follows' : 'of the page of the drawing; the height follows'))
 
 async function start() {
   problem.value = ''
@@ -58,7 +91,10 @@ async function start() {
   form.set('process', process.value)
   form.set('width', width.value)
   if (empty.value) form.set('height', height.value)
-  else form.set('file', file.value!)
+  else {
+    form.set('file', file.value!)
+    form.set('of', of.value)
+  }
   sending.value = true
   try {
     const job = await api.post<Job>('jobs', form)
@@ -93,8 +129,8 @@ async function start() {
       </div>
       <div class="two">
         <label>Finished width
-          <ElInput v-model="width" :placeholder="empty ? '300mm, 12in, 600mm/2' : 'as drawn, or 300mm, 12in, 600mm/2'" size="large" data-test="width" />
-          <span class="quiet numbers">{{ comesTo || (empty ? 'of the page' : 'of the page of the drawing; the height follows') }}</span>
+          <ElInput v-model="width" :placeholder="placeholder" size="large" data-test="width" />
+          <span class="quiet numbers">{{ comesTo || widthOf }}</span>
         </label>
         <label v-if="empty">Finished height
           <ElInput v-model="height" placeholder="200mm" size="large" data-test="height" />
@@ -108,7 +144,21 @@ async function start() {
         <p v-else class="file">Drop the SVG here</p>
         <p class="quiet">or press to look for it. It is read on this machine and never changed.</p>
       </ElUpload>
-      <ShopFonts />
+      <section v-if="look && !empty" class="look" data-test="look">
+        <div class="sheet"><img :src="picture" alt="The drawing as it was understood"></div>
+        <div class="facts">
+          <p v-if="!look.statesSize" class="asks" data-test="asks"><strong>The file states no size.</strong> Type the finished width; its own numbers would come to {{ size(...look.page) }}.</p>
+          <fieldset class="of">
+            <legend>The finished width is that of</legend>
+            <label><input v-model="of" type="radio" value="page"> the page<span class="numbers quiet">{{ look.statesSize ? size(...look.page) : 'as large as you say' }}</span></label>
+            <label v-if="look.box"><input v-model="of" type="radio" value="art" data-test="of-art"> the art alone<span class="numbers quiet">{{ look.statesSize ? size(look.box[2], look.box[3]) : 'the box of all that is drawn' }}</span></label>
+          </fieldset>
+          <p v-if="look.outside" class="asks">Some of the art lies outside the page of the file.</p>
+          <details v-if="look.leftOut.length > 0"><summary>{{ look.leftOut.length === 1 ? '1 remark' : `${look.leftOut.length} remarks` }} on what was read</summary><ul><li v-for="(one, index) in look.leftOut.slice(0, 30)" :key="index">{{ one }}</li></ul></details>
+        </div>
+      </section>
+      <p v-else-if="looking" class="quiet" role="status">Reading the file…</p>
+      <ShopFonts @changed="lookAt" />
       <p v-if="problem" class="trouble" role="alert" data-test="problem">{{ problem }}</p>
       <ElButton type="primary" size="large" native-type="submit" :loading="sending" data-test="start">Lay it on the bench</ElButton>
     </form>
@@ -134,5 +184,14 @@ legend { font: 560 19px var(--title-face); margin-bottom: 9px; padding: 0; }
 .two { display: grid; grid-template-columns: 1fr 1fr; gap: 18px; }
 .two label { display: flex; flex-direction: column; gap: 4px; font-weight: 500; }
 .two .quiet { font-weight: 400; font-size: 15px; }
+.look { display: grid; grid-template-columns: 220px 1fr; gap: 20px; align-items: start; border: 1px solid var(--line); border-radius: 4px; background: #fffcf4; padding: 14px; }
+.sheet { background: var(--tracing); border-radius: 3px; padding: 8px; }
+.sheet img { display: block; width: 100%; max-height: 180px; object-fit: contain; background: #fffdf7; outline: 1px solid var(--line-strong); }
+.facts { display: flex; flex-direction: column; gap: 10px; line-height: 1.3; }
+.facts label { display: flex; align-items: baseline; gap: 8px; }
+.of legend { font: 500 17px var(--text-face); }
+.of .quiet { font-size: 15px; }
+.asks { color: var(--coral-deep); }
+.facts ul { margin: 6px 0 0; padding-left: 18px; font-size: 15px; max-height: 130px; overflow-y: auto; }
 .file { font: 560 20px var(--title-face); }
 </style>

@@ -2,7 +2,7 @@
 import { words } from '@/api/client'
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
-import { percent } from '@/units'
+import { count, percent } from '@/units'
 import { ElButton, ElProgress, ElSwitch } from 'element-plus'
 import { computed, onMounted, ref, watch } from 'vue'
 
@@ -45,7 +45,14 @@ async function turn(key: string, value: boolean) {
   on.value = next
   if (bench.preparation) await run()
 }
-const run = () => bench.prepare(steps.value.map((step) => step.key).filter((key) => on.value.has(key)))
+/** What see-through colours are laid on where nothing lies under them; empty for what they are. */
+const ground = ref('')
+watch(() => bench.preparation?.id, () => (ground.value = bench.preparation?.ground ?? ''), { immediate: true })
+const run = () => bench.prepare(steps.value.map((step) => step.key).filter((key) => on.value.has(key)), ground.value || null)
+async function lay(colour: string) {
+  ground.value = colour
+  if (bench.preparation && on.value.has('solid-colours')) await run()
+}
 </script>
 
 <template>
@@ -60,17 +67,23 @@ const run = () => bench.prepare(steps.value.map((step) => step.key).filter((key)
       </template>
       <span v-else-if="bench.preparation?.status === 'stopped'" class="quiet" role="status">Stopped; the source art is untouched.</span>
       <span v-else-if="bench.prepared && bench.preparation?.stale" class="stale">Made of an earlier state of the job</span>
-      <span v-else-if="bench.result" class="quiet numbers">Looks {{ percent(bench.result.look_difference.percent) }} different from what came in</span>
+      <span v-else-if="bench.verdict" :class="['verdict', { ready: bench.verdict.ready }]" data-test="verdict" :title="bench.verdict.open.join(' ')"><strong>{{ bench.verdict.ready ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.</span>
       <span class="push" />
       <ElButton v-if="bench.prepared" :class="{ lit: bench.view.kind === 'wipe' }" title="Wipe (W)" data-test="show-wipe" @click="bench.show({ kind: 'wipe' })">Wipe before | after</ElButton>
       <ElButton text :aria-expanded="!folded" @click="folded = !folded">{{ folded ? 'Unfold' : 'Fold away' }}</ElButton>
     </div>
     <ol v-if="!folded">
-      <li :class="{ shown: bench.view.kind === 'source' }">
-        <button type="button" class="picture" title="Show what came in" data-test="show-source" @click="bench.show({ kind: 'source' })">
-          <img v-if="bench.job" :src="`/api/jobs/${bench.job.id}/picture.svg?v=${bench.job.version}`" alt="What came in">
+      <li v-if="bench.job && bench.hasFile" :class="['came', { shown: bench.view.kind === 'file' }]">
+        <button type="button" class="picture" title="Show the file as it came in (O)" data-test="show-file" @click="bench.show({ kind: 'file' })">
+          <img :src="`/api/jobs/${bench.job.id}/source.svg`" alt="The file as it came in">
         </button>
-        <div class="text"><strong>What came in</strong><span class="quiet numbers">{{ bench.art?.pieces.length }} pieces</span></div>
+        <div class="text"><strong>What came in</strong><span class="quiet file" :title="bench.job.sourceName">{{ bench.job.sourceName }}</span></div>
+      </li>
+      <li :class="['came', { shown: bench.view.kind === 'source' }]">
+        <button type="button" class="picture" title="Show what lies on the bench (S)" data-test="show-source" @click="bench.show({ kind: 'source' })">
+          <img v-if="bench.job" :src="`/api/jobs/${bench.job.id}/picture.svg?v=${bench.job.version}`" alt="What lies on the bench">
+        </button>
+        <div class="text"><strong>On the bench</strong><span class="quiet numbers">{{ count(bench.art?.pieces.length ?? 0, 'piece') }}</span></div>
       </li>
       <li v-for="step in steps" :key="step.key" :class="{ shown: isShown(step.key), off: !on.has(step.key) }" :data-step="step.key">
         <button type="button" class="picture" :disabled="indexOf(step.key) < 0" :title="`Show the art after: ${step.label}`" @click="bench.show({ kind: 'step', index: indexOf(step.key) })">
@@ -83,7 +96,12 @@ const run = () => bench.prepare(steps.value.map((step) => step.key).filter((key)
             <span class="numbers">pieces {{ reports[indexOf(step.key)]!.pieces.before }} → {{ reports[indexOf(step.key)]!.pieces.after }}</span>
             <span class="numbers">nodes {{ reports[indexOf(step.key)]!.nodes.before }} → {{ reports[indexOf(step.key)]!.nodes.after }}</span>
             <span class="numbers quiet">looks {{ percent(reports[indexOf(step.key)]!.look_difference.percent) }} off</span>
+            <span v-if="reports[indexOf(step.key)]!.slivers > 0" class="numbers quiet">{{ count(reports[indexOf(step.key)]!.slivers, 'sliver') }} given away</span>
           </template>
+          <label v-if="step.key === 'solid-colours'" class="ground" title="What see-through colours are laid on where nothing lies under them">
+            <input type="checkbox" :checked="ground !== ''" :disabled="bench.running" data-test="on-ground" @change="lay(($event.target as HTMLInputElement).checked ? '#ffffff' : '')"> on ground
+            <input v-if="ground !== ''" type="color" :value="ground" :disabled="bench.running" aria-label="Colour of the ground" @change="lay(($event.target as HTMLInputElement).value)">
+          </label>
           <ElSwitch class="switch" size="small" :model-value="on.has(step.key)" :disabled="bench.running" :aria-label="`${step.label} on or off`" @update:model-value="turn(step.key, $event === true)" />
         </div>
       </li>
@@ -97,9 +115,14 @@ const run = () => bench.prepare(steps.value.map((step) => step.key).filter((key)
 .head h2 { font-size: 19px; }
 .progress { width: 180px; }
 .push { flex: 1; }
+.verdict { min-width: 0; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.verdict strong { color: var(--coral-deep); font-weight: 600; }
+.verdict.ready strong { color: var(--green); }
+.ground { display: flex; align-items: center; gap: 4px; font-size: 14px; white-space: nowrap; }
+.ground input[type='color'] { width: 26px; height: 18px; padding: 0; border: 1px solid var(--line-strong); }
 .stale { color: var(--coral-deep); font-weight: 500; }
 .lit { border-color: var(--green); color: var(--green); }
-ol { display: grid; grid-auto-flow: column; grid-auto-columns: minmax(196px, 1fr); gap: 7px; list-style: none; margin: 7px 0 0; padding: 0 0 2px; overflow-x: auto; }
+ol { display: grid; grid-auto-flow: column; grid-auto-columns: minmax(186px, 1fr); gap: 7px; list-style: none; margin: 7px 0 0; padding: 0 0 2px; overflow-x: auto; }
 li { display: grid; grid-template-columns: 62px 1fr; gap: 8px; padding: 6px; border: 1px solid var(--line); border-radius: 4px; background: #fffcf4; min-width: 0; position: relative; }
 li.shown { border-color: var(--green); box-shadow: inset 0 0 0 1px var(--green); }
 li.off { opacity: .6; }

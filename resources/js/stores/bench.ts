@@ -6,6 +6,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 /** What the bench shows: the source, the art after a step, the wipe over both, or one sheet alone. */
 export type View =
   | { kind: 'source' }
+  | { kind: 'file' }
   | { kind: 'step'; index: number }
   | { kind: 'wipe' }
   | { kind: 'sheet'; index: number }
@@ -35,6 +36,8 @@ export const useBench = defineStore('bench', () => {
   const versionArt = shallowRef<Art | null>(null)
   const wire = ref(false)
   const wipeAt = ref(0.5)
+  /** What the wipe compares with: the customer's file as a browser draws it, or what lies on the bench. */
+  const wipeWith = ref<'file' | 'bench'>('file')
   const problem = ref('')
   const loading = ref(false)
   const busy = ref(false)
@@ -49,6 +52,10 @@ export const useBench = defineStore('bench', () => {
   const findings = computed<Finding[]>(() => [...(state.value?.notices ?? []), ...(result.value?.findings ?? [])])
   const sheets = computed(() => result.value?.sheets ?? [])
 
+  const hasFile = computed(() => job.value?.file != null)
+  const wipesFile = computed(() => view.value.kind === 'wipe' && hasFile.value && wipeWith.value === 'file')
+  const verdict = computed(() => preparation.value?.verdict ?? null)
+
   function artAfter(index: number): Art | null {
     return stepArt.value[`${preparation.value?.id}/${index}`] ?? null
   }
@@ -59,7 +66,8 @@ export const useBench = defineStore('bench', () => {
     if (here.kind === 'preview') return { after: previewArt.value, before: null }
     if (here.kind === 'version') return { after: art.value, before: versionArt.value }
     if (here.kind === 'step') return { after: artAfter(here.index), before: null }
-    if (here.kind === 'wipe') return { after: artAfter(lastStep.value), before: art.value }
+    if (here.kind === 'file') return { after: null, before: null }
+    if (here.kind === 'wipe') return { after: artAfter(lastStep.value), before: wipesFile.value ? null : art.value }
     if (here.kind === 'sheet') {
       const whole = artAfter(lastStep.value)
       const sheet = sheets.value[here.index]
@@ -123,11 +131,11 @@ export const useBench = defineStore('bench', () => {
     }
   }
 
-  async function prepare(steps?: string[]) {
+  async function prepare(steps?: string[], ground: string | null = preparation.value?.ground ?? null) {
     if (!job.value) return
     problem.value = ''
     try {
-      preparation.value = await api.post<Preparation>(`jobs/${job.value.id}/preparations`, steps ? { steps } : {})
+      preparation.value = await api.post<Preparation>(`jobs/${job.value.id}/preparations`, { ...(steps ? { steps } : {}), ground })
       finding.value = null
       view.value = { kind: 'source' }
       follow()
@@ -153,6 +161,24 @@ export const useBench = defineStore('bench', () => {
         follow()
       }
     }, 250)
+  }
+
+  /** Switches a step on that mends a finding, and prepares again. */
+  async function prepareWith(step: string, ground: string | null = null) {
+    await prepare([...new Set([...(preparation.value?.steps ?? []), step])], ground ?? preparation.value?.ground ?? null)
+  }
+
+  /** Somebody can do without what was left out, for a reason; or cannot, after all. */
+  async function accept(notice: number, reason: string | null) {
+    if (!job.value || !state.value) return
+    problem.value = ''
+    try {
+      const answer = await api.patch<Omit<JobState, 'art'>>(`jobs/${job.value.id}/notices/${notice}`, { accepted: reason })
+      state.value = { ...answer, art: state.value.art }
+      preparation.value = answer.preparation
+    } catch (refused) {
+      problem.value = words(refused)
+    }
   }
 
   async function stop() {
@@ -330,7 +356,7 @@ export const useBench = defineStore('bench', () => {
   }
 
   return {
-    state, job, art, preparation, result, running, prepared, lastStep, findings, sheets, view, shown, chosen, finding, wire, wipeAt,
+    state, job, art, preparation, result, running, prepared, lastStep, findings, sheets, hasFile, wipesFile, wipeWith, verdict, prepareWith, accept, view, shown, chosen, finding, wire, wipeAt,
     detail, changeBy, entered, byId, again, touchable, together, draw, tried, refreshDetail, compare, versionArt,
     problem, loading, busy, open, show, prepare, stop, edit, undo, redo, amend, preview, choose, chooseAll, chooseNone, leave,
   }

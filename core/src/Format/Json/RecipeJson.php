@@ -44,6 +44,7 @@ final class RecipeJson
                 'setting' => [...get_object_vars($base->setting), 'along' => $base->setting->along === null ? null : PieceJson::contour($base->setting->along)],
                 'follows' => $base->follows,
                 'shape' => PieceJson::shape($base->shape()),
+                'cut' => $base->cut,
             ],
             $base instanceof LinkedCopy => ['is' => 'linked', 'source' => $base->source, 'x' => $base->x, 'y' => $base->y, 'shape' => PieceJson::shape($base->shape())],
             $base instanceof Contours => ['is' => 'contours', 'shape' => PieceJson::shape($base->shape())],
@@ -56,7 +57,7 @@ final class RecipeJson
     {
         return match ($data['is']) {
             'basic' => new BasicShape(ShapeKind::from($data['kind']), array_map(static fn (mixed $value): mixed => is_int($value) ? (float) $value : $value, $data['values'])),
-            'text' => new Lettering(self::setting($data['setting']), $data['follows'], PieceJson::toShape($data['shape'])),
+            'text' => new Lettering(self::setting($data['setting']), $data['follows'], PieceJson::toShape($data['shape']), (int) ($data['cut'] ?? 0)),
             'linked' => new LinkedCopy($data['source'], (float) $data['x'], (float) $data['y'], PieceJson::toShape($data['shape'])),
             'contours' => new Contours(PieceJson::toShape($data['shape'])),
             default => throw new UnexpectedValueException('The stored recipe cannot be read.'),

@@ -36,7 +36,8 @@ final readonly class Paints
         }
         if (str_starts_with($text, 'url') && preg_match('/^url\(\s*["\']?\s*([^"\')]*?)\s*["\']?\s*\)\s*(.*)$/is', $text, $found) === 1) {
             $target = str_starts_with($found[1], '#') ? $this->definitions->get(rawurldecode(substr($found[1], 1))) : null;
-            if ($target?->localName === 'pattern') {
+            // A pattern without a size is as if it were not there: what is written behind it counts.
+            if ($target?->localName === 'pattern' && Patterns::hasSize($this->definitions, $target, $scope)) {
                 return $opacity <= 0.0 ? null : $target;
             }
             if ($target !== null && in_array($target->localName, ['linearGradient', 'radialGradient'], true)) {

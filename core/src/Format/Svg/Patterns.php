@@ -24,6 +24,21 @@ final readonly class Patterns
     {
     }
 
+    /** Whether its tile has a width and a height. */
+    public static function hasSize(Definitions $definitions, DOMElement $pattern, Scope $scope): bool
+    {
+        $chain = self::chain($definitions, $pattern);
+        $view = Definitions::attribute($chain, 'patternUnits') !== 'userSpaceOnUse' ? new Viewport(1.0, 1.0) : $scope->viewport;
+
+        return ($view->length(Definitions::attribute($chain, 'width'), 'x') ?? 0.0) > 0 && ($view->length(Definitions::attribute($chain, 'height'), 'y') ?? 0.0) > 0;
+    }
+
+    /** @return list<DOMElement> */
+    private static function chain(Definitions $definitions, DOMElement $pattern): array
+    {
+        return array_values(array_filter($definitions->chain($pattern), static fn (DOMElement $one): bool => $one->localName === 'pattern'));
+    }
+
     /**
      * @param  Shape  $target  in mm
      * @param  Box|null  $box  of what is painted, in its user units
@@ -32,7 +47,7 @@ final readonly class Patterns
     public function fill(DOMElement $pattern, Scope $scope, Shape $target, ?Box $box, float $opacity, string $name): bool
     {
         $definitions = $this->walk->definitions;
-        $chain = array_values(array_filter($definitions->chain($pattern), static fn (DOMElement $one): bool => $one->localName === 'pattern'));
+        $chain = self::chain($definitions, $pattern);
         $byBox = Definitions::attribute($chain, 'patternUnits') !== 'userSpaceOnUse';
         $view = $byBox ? new Viewport(1.0, 1.0) : $scope->viewport;
         $get = static fn (string $name, string $direction): float => $view->length(Definitions::attribute($chain, $name), $direction) ?? 0.0;

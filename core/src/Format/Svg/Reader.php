@@ -46,26 +46,19 @@ final class Reader
     private static function sized(Artwork $artwork, Notes $notes, DOMElement $root): Drawing
     {
         $stated = static fn (string $name): bool => ! str_contains($root->getAttribute($name), '%') && (new Viewport(1.0, 1.0))->length($root->getAttribute($name), 'x') !== null;
-        if ($stated('width') || $stated('height')) {
-            $whole = Viewport::viewBox($root) !== null || ($stated('width') && $stated('height'));
-            $drawing = new Drawing($artwork, $notes->findings);
-
-            // One side alone and no viewBox: the other is nobody's wish.
-            return $whole ? $drawing : self::warned($drawing->framedByArt(), 'only one side');
+        $hasPage = Viewport::viewBox($root) !== null;
+        $drawing = new Drawing($artwork, $notes->findings, $stated('width') || $stated('height'));
+        if ($drawing->statesSize && ($hasPage || ($stated('width') && $stated('height')))) {
+            return $drawing;
         }
-        $drawing = new Drawing($artwork, $notes->findings, false);
-
-        return self::warned(Viewport::viewBox($root) === null ? $drawing->framedByArt() : $drawing, 'no size');
-    }
-
-    private static function warned(Drawing $drawing, string $what): Drawing
-    {
+        $what = $drawing->statesSize ? 'only one side' : 'no size';
+        $drawing = $hasPage ? $drawing : $drawing->withoutPage(Length::MM_PER['px']);
         $art = $drawing->artwork;
         $finding = new Finding(Drawing::NO_SIZE, Severity::Serious, sprintf(
             'The file states %s; at 96 units an inch it comes to %.2f x %.2f mm. Type the finished width.', $what, $art->width, $art->height,
         ));
 
-        return new Drawing($art, [$finding, ...$drawing->findings], false);
+        return new Drawing($art, [$finding, ...$drawing->findings], false, $drawing->file, $drawing->viewBox);
     }
 
     /**

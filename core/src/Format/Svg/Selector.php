@@ -12,24 +12,39 @@ use DOMElement;
  *
  * @source Selectors Level 3
  */
-final readonly class Selector
+final class Selector
 {
     private const PART = '/(?<element>\*|[A-Za-z][\w-]*)|\.(?<class>(?:[\w-]|\\\\.|[^\x00-\x7F])+)|#(?<id>(?:[\w-]|\\\\.|[^\x00-\x7F])+)'
         .'|\[\s*(?<name>[\w:-]+)\s*(?:(?<how>[~|^$*]?=)\s*["\']?(?<value>[^"\'\]]*)["\']?\s*)?\]|:(?<pseudo>[a-z-]+)(?:\((?<argument>[^()]*)\))?/';
 
     private const DECIDED = ['first-child', 'last-child', 'only-child', 'first-of-type', 'last-of-type', 'only-of-type', 'nth-child', 'nth-last-child', 'nth-of-type', 'root', 'empty', 'not'];
 
+    /** Letters and steps beyond which no selector was ever meant. */
+    private const LONGEST = 2000;
+
+    private const MOST_STEPS = 40;
+
+    private const MOST_BESIDE = 4;
+
+    private readonly bool $onlyUp;
+
+    private static ?string $note = null;
+
     /**
      * @param  list<array{0: string, 1: list<array{string, string, string, string}>}>  $steps  outermost first: the combinator before it (" ", ">", "+" or "~"), and its parts as kind, name, how, value
      * @param  int  $specificity  ids, classes and elements in thousands
      */
-    private function __construct(private array $steps, public int $specificity)
+    private function __construct(private readonly array $steps, public readonly int $specificity)
     {
+        $this->onlyUp = array_filter($steps, static fn (array $step): bool => $step[0] === '+' || $step[0] === '~') === [];
     }
 
     /** Null for what the page alone could decide, such as :hover: such a rule never applies to a drawing. */
     public static function parse(string $text): ?self
     {
+        if (strlen($text) > self::LONGEST) {
+            return null;
+        }
         $text = preg_replace('/\s*([>+~])(?![^\[]*\])(?!=)\s*/', ' $1', trim($text)) ?? '';
         $steps = [];
         $specificity = 0;
@@ -76,12 +91,22 @@ final readonly class Selector
             $steps[] = [$combinator, $parts];
         }
 
-        return $steps === [] ? null : new self($steps, $specificity);
+        $beside = count(array_filter($steps, static fn (array $step): bool => $step[0] === '+' || $step[0] === '~'));
+
+        return $steps === [] || count($steps) > ($beside > 0 ? 2 * self::MOST_BESIDE : self::MOST_STEPS) || $beside > self::MOST_BESIDE ? null : new self($steps, $specificity);
     }
 
     public function matches(DOMElement $element): bool
     {
-        return $this->matchesFrom($element, count($this->steps) - 1);
+        $tried = [];
+
+        return $this->matchesFrom($element, count($this->steps) - 1, 0, $tried);
+    }
+
+    /** Whether name, class and id of the element alone decide. */
+    public function isPlain(): bool
+    {
+        return count($this->steps) === 1 && array_filter($this->steps[0][1], static fn (array $part): bool => ! in_array($part[0], ['element', 'class', 'id'], true)) === [];
     }
 
     /** A class, id or element that its subject must have: for finding candidates fast. */
@@ -102,7 +127,11 @@ final readonly class Selector
         return $key;
     }
 
-    private function matchesFrom(DOMElement $element, int $i): bool
+    /**
+     * @param  int  $far  how many elements it is from the one that was asked about, which tells elements on the way apart
+     * @param  array<string, true>  $tried  steps that were found not to match from there: no way is gone twice
+     */
+    private function matchesFrom(DOMElement $element, int $i, int $far, array &$tried): bool
     {
         [$combinator, $parts] = $this->steps[$i];
         foreach ($parts as $part) {
@@ -114,11 +143,17 @@ final readonly class Selector
             return true;
         }
         $beside = $combinator === '+' || $combinator === '~';
-        for ($other = self::next($element, $beside); $other !== null; $other = self::next($other, $beside)) {
-            if ($this->matchesFrom($other, $i - 1)) {
+        $alone = $combinator === '>' || $combinator === '+';
+        for ($other = self::next($element, $beside), $n = 1; $other !== null; $other = self::next($other, $beside), $n++) {
+            // Going up only, how far tells which element it is; with siblings in it, steps are few enough to be tried again.
+            $key = $i.' '.($far + $n);
+            if (! isset($tried[$key]) && $this->matchesFrom($other, $i - 1, $far + $n, $tried)) {
                 return true;
             }
-            if ($combinator === '>' || $combinator === '+') {
+            if ($this->onlyUp) {
+                $tried[$key] = true;
+            }
+            if ($alone) {
                 return false;
             }
         }
@@ -183,18 +218,31 @@ final readonly class Selector
         };
     }
 
-    /** Its number among its siblings, from 1. */
+    /** Its number among its siblings, from 1; all of a parent are counted at once and noted on them. */
     private static function position(DOMElement $element, bool $fromStart, bool $sameName): int
     {
-        $count = 1;
-        $other = $element;
-        while (true) {
-            $other = $fromStart ? $other->previousElementSibling : $other->nextElementSibling;
-            if ($other === null) {
-                return $count;
+        // A name that no file can know beforehand.
+        self::$note ??= 'position-'.bin2hex(random_bytes(8));
+        if (! $element->hasAttribute(self::$note)) {
+            $siblings = [];
+            for ($one = $element->parentNode?->firstChild; $one !== null; $one = $one->nextSibling) {
+                if ($one instanceof DOMElement) {
+                    $siblings[] = $one;
+                }
             }
-            $count += $sameName && $other->localName !== $element->localName ? 0 : 1;
+            $siblings = $siblings === [] ? [$element] : $siblings;
+            $names = array_count_values(array_map(static fn (DOMElement $one): string => (string) $one->localName, $siblings));
+            $seen = [];
+            $n = count($siblings);
+            foreach ($siblings as $i => $one) {
+                $name = (string) $one->localName;
+                $of = $seen[$name] = ($seen[$name] ?? 0) + 1;
+                $one->setAttribute(self::$note, implode(' ', [$i + 1, $n - $i, $of, $names[$name] - $of + 1]));
+            }
         }
+        $counts = array_map(intval(...), explode(' ', $element->getAttribute(self::$note)));
+
+        return $counts[($sameName ? 2 : 0) + ($fromStart ? 0 : 1)] ?? 0;
     }
 
     private static function isNth(int $position, string $text): bool

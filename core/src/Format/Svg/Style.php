@@ -30,6 +30,9 @@ final readonly class Style
         'font-family' => 'sans-serif', 'font-weight' => 'normal', 'font-style' => 'normal', 'text-anchor' => 'start',
     ];
 
+    /** Bytes of a style attribute; a longer one was never meant. */
+    private const LONGEST = 1_000_000;
+
     private const FONT_SIZES = ['xx-small' => 9, 'x-small' => 10, 'small' => 13, 'medium' => 16, 'large' => 18, 'x-large' => 24, 'xx-large' => 32];
 
     /** @param  array<string, string>  $values */
@@ -42,15 +45,30 @@ final readonly class Style
         return new self(self::INITIAL);
     }
 
+    /** Whether a property decides anything about how a drawing looks here. */
+    public static function knows(string $property): bool
+    {
+        return isset(self::known()[$property]);
+    }
+
+    /** @return array<string, int> */
+    private static function known(): array
+    {
+        static $known = null;
+
+        return $known ??= array_flip([...self::INHERITED, ...self::OWN, ...self::SHORTHAND]);
+    }
+
     public function of(DOMElement $element, StyleSheet $sheet): self
     {
         static $inherited = null;
-        static $known = null;
+        static $shorthand = null;
         $inherited ??= array_flip(self::INHERITED);
-        $known ??= array_flip([...self::INHERITED, ...self::OWN, ...self::SHORTHAND]);
+        $shorthand ??= array_flip(self::SHORTHAND);
+        $known = self::known();
         $set = [];
         foreach ($element->attributes as $attribute) {
-            if ($attribute->prefix === '' && isset($known[$attribute->nodeName]) && $attribute->nodeName !== 'transform') {
+            if ($attribute->prefix === '' && isset($known[$attribute->nodeName]) && ! isset($shorthand[$attribute->nodeName]) && $attribute->nodeName !== 'transform') {
                 $set[$attribute->nodeName] = $attribute->value;
             }
         }
@@ -147,16 +165,24 @@ final readonly class Style
     {
         $plain = [];
         $important = [];
-        $text = preg_replace('~/\*.*?\*/~s', '', $text) ?? '';
-        foreach (preg_split('/;(?![^(]*\))/', $text) ?: [] as $declaration) {
+        if (strlen($text) > self::LONGEST) {
+            return [[], []];
+        }
+        $text = preg_replace('~/\*(?:[^*]++|\*(?!/))*+(?:\*/|$)~', '', $text) ?? '';
+        // A semicolon inside brackets or quotes parts nothing.
+        preg_match_all('/(?:[^;("\']++|\((?:[^()"\']++|"[^"]*+"|\'[^\']*+\')*+\)|"[^"]*+"|\'[^\']*+\'|[("\'])++/', $text, $found);
+        foreach ($found[0] as $declaration) {
             $colon = strpos($declaration, ':');
             if ($colon === false) {
                 continue;
             }
             $property = strtolower(trim(substr($declaration, 0, $colon)));
+            if (! self::knows($property)) {
+                continue;
+            }
             $value = trim(substr($declaration, $colon + 1));
-            if (preg_match('/^(.*?)\s*!\s*important$/is', $value, $found) === 1) {
-                $important[$property] = $found[1];
+            if (preg_match('/!\s*important$/i', $value, $word) === 1) {
+                $important[$property] = rtrim(substr($value, 0, -strlen($word[0])));
             } else {
                 $plain[$property] = $value;
             }

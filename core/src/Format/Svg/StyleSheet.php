@@ -18,10 +18,31 @@ final class StyleSheet
 
     private int $order = 0;
 
+    /** Bytes of style that are read of one drawing. */
+    public const MOST = 300_000;
+
+    /** Comparisons of a selector with an element. */
+    private const MOST_LOOKS = 20_000_000;
+
+    private int $bytes = 0;
+
+    private int $looks = 0;
+
+    /** @var array<string, array{array<string, string>, array<string, string>}> what applies to elements of one name, id and class, while only these decide */
+    private array $known = [];
+
+    private bool $plainOnly = true;
+
     /** @return list<string> names of what was left out: at-rules */
     public function add(string $css): array
     {
+        $this->bytes += strlen($css);
+        if ($this->bytes > self::MOST) {
+            return [sprintf('a style sheet of more than %d kB', intdiv(self::MOST, 1000))];
+        }
         $left = [];
+        $this->known = [];
+        $css = self::withoutComments($css);
         try {
             $sheet = (new Parser($css, Settings::create()->withMultibyteSupport(false)->beStrict()))->parse();
         } catch (Throwable) {
@@ -47,11 +68,15 @@ final class StyleSheet
                 $value = $declaration->getValue();
                 $text = is_string($value) ? $value : ($value === null ? '' : $value->render(\Sabberworm\CSS\OutputFormat::create()));
                 $property = strtolower($declaration->getPropertyName());
+                if (! Style::knows($property)) {
+                    continue;
+                }
                 $declaration->getIsImportant() ? $important[$property] = $text : $plain[$property] = $text;
             }
             foreach ($block->getSelectors() as $written) {
                 $selector = Selector::parse($written->getSelector());
                 if ($selector !== null) {
+                    $this->plainOnly = $this->plainOnly && $selector->isPlain();
                     $this->rules[$selector->key()][] = [$selector, $this->order++, $plain, $important];
                 }
             }
@@ -66,6 +91,10 @@ final class StyleSheet
         if ($this->rules === []) {
             return [[], []];
         }
+        $signature = $this->plainOnly ? $element->localName.'#'.$element->getAttribute('id').'.'.$element->getAttribute('class') : '';
+        if ($this->plainOnly && isset($this->known[$signature])) {
+            return $this->known[$signature];
+        }
         $keys = ['*', (string) $element->localName];
         if ($element->hasAttribute('id')) {
             $keys[] = '#'.$element->getAttribute('id');
@@ -75,6 +104,10 @@ final class StyleSheet
         }
         $found = [];
         foreach (array_unique($keys) as $key) {
+            $this->looks += count($this->rules[$key] ?? []);
+            if ($this->looks > self::MOST_LOOKS) {
+                throw SvgRefused::stylesCost(self::MOST_LOOKS);
+            }
             foreach ($this->rules[$key] ?? [] as $rule) {
                 if ($rule[0]->matches($element)) {
                     $found[] = $rule;
@@ -85,10 +118,26 @@ final class StyleSheet
         $plain = [];
         $important = [];
         foreach ($found as [, , $some, $more]) {
-            $plain = [...$plain, ...$some];
-            $important = [...$important, ...$more];
+            foreach ($some as $property => $value) {
+                // Later ones last, since shorthands are taken apart in the order in which they stand.
+                unset($plain[$property]);
+                $plain[$property] = $value;
+            }
+            foreach ($more as $property => $value) {
+                unset($important[$property]);
+                $important[$property] = $value;
+            }
+        }
+        if ($this->plainOnly) {
+            $this->known[$signature] = [$plain, $important];
         }
 
         return [$plain, $important];
+    }
+
+    /** A comment that is not closed takes the rest with it; what looks like one inside quotes is none. */
+    private static function withoutComments(string $css): string
+    {
+        return preg_replace('~("(?:[^"\\\\\n]++|\\\\.)*+"|\'(?:[^\'\\\\\n]++|\\\\.)*+\')(*SKIP)(*FAIL)|/\*(?:[^*]++|\*(?!/))*+(?:\*/|$)~s', ' ', $css) ?? '';
     }
 }

@@ -79,6 +79,11 @@ final class SvgRefused extends DomainException
         return new self(sprintf('The element "%s" uses itself at line %d.', mb_substr($id, 0, 40), $line));
     }
 
+    public static function stylesCost(int $limit): self
+    {
+        return new self(sprintf('The style sheet and the pieces together ask for more than %s comparisons; put the styles on the pieces themselves.', number_format($limit)));
+    }
+
     public static function noSize(): self
     {
         return new self('The drawing has no size: its width or height is nothing.');

@@ -47,7 +47,34 @@ final class TextReader
         $advances = $this->advances($characters, $fonts);
         $this->fit($collector->lengths, $characters, $advances);
 
-        return $this->outlined($this->placed($collector, $fonts, $advances), $characters, $fonts, $advances);
+        $placed = $this->placed($collector, $fonts, $advances);
+        $this->nameWhatIsCut($placed, $characters, $at);
+
+        return $this->outlined($placed, $characters, $fonts, $advances);
+    }
+
+    /**
+     * Letters that run over the end of their line are not drawn, by the standard; whoever cuts them must know.
+     *
+     * @param  array<int, Matrix>  $placed
+     * @param  list<TextCharacter>  $characters
+     */
+    private function nameWhatIsCut(array $placed, array $characters, Point $at): void
+    {
+        $cut = [];
+        foreach ($characters as $i => $one) {
+            if (! isset($placed[$i]) && trim($one->text) !== '') {
+                $cut[] = $one->text;
+            }
+        }
+        if ($cut !== []) {
+            $text = implode('', array_map(static fn (TextCharacter $one): string => $one->text, $characters));
+            $first = reset($placed);
+            $this->notes->add('letters-cut', sprintf(
+                '%s of "%s" %s not fit the line that the text stands on and %s left out: "%s".', count($cut) === 1 ? 'A letter' : count($cut).' letters', mb_substr(trim($text), 0, 40),
+                count($cut) === 1 ? 'does' : 'do', count($cut) === 1 ? 'is' : 'are', mb_substr(implode('', $cut), 0, 20),
+            ), Severity::Serious, $first === false ? $at : $characters[0]->scope->matrix->apply($first->e, $first->f));
+        }
     }
 
     /** @param  non-empty-list<TextCharacter>  $characters */

@@ -86,6 +86,9 @@ final class Walk
         if (! $drawn && ! in_array($name, self::CONTAINERS, true) && ! isset(self::LEFT_OUT[$name])) {
             return;
         }
+        if (! self::applies($e)) {
+            return;
+        }
         $style = $outer->style->of($e, $this->definitions->sheet);
         if ($style->get('display') === 'none') {
             return;
@@ -175,14 +178,21 @@ final class Walk
         return $target;
     }
 
+    /**
+     * Whether an element is shown at all: no extension of the language is known here, and English is understood. What SVG 1.1 called features says nothing any more.
+     *
+     * @source SVG 2, 5.8 (conditional processing)
+     */
+    private static function applies(DOMElement $e): bool
+    {
+        return ! $e->hasAttribute('requiredExtensions')
+            && (! $e->hasAttribute('systemLanguage') || preg_match('/(^|,)\s*en(-|\s*(,|$))/i', $e->getAttribute('systemLanguage')) === 1);
+    }
+
     private function choose(DOMElement $e, Scope $scope): void
     {
         foreach ($e->childNodes as $child) {
-            if (! $child instanceof DOMElement || $child->getAttribute('requiredExtensions') !== '') {
-                continue;
-            }
-            $language = $child->getAttribute('systemLanguage');
-            if ($child->hasAttribute('systemLanguage') && preg_match('/(^|,)\s*en(-|\s*(,|$))/i', $language) !== 1) {
+            if (! $child instanceof DOMElement || ! self::applies($child)) {
                 continue;
             }
             if (in_array($child->localName, [...BasicShape::NAMES, ...self::CONTAINERS, ...array_keys(self::LEFT_OUT)], true)) {
@@ -363,7 +373,7 @@ final class Walk
 
     private static function nameOf(DOMElement $e): string
     {
-        return mb_substr($e->getAttribute('id'), 0, 120);
+        return mb_substr(mb_scrub($e->getAttribute('id')), 0, 120);
     }
 
     private function boxOf(DOMElement $e, Scope $scope): ?Box

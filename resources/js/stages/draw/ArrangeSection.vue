@@ -10,8 +10,8 @@ const to = ref('selection')
 const edges = [['left', 'Left'], ['centre', 'Centre'], ['right', 'Right'], ['top', 'Top'], ['middle', 'Middle'], ['bottom', 'Bottom']] as const
 const key = computed(() => [...bench.chosen].map((id) => bench.byId.get(id)).filter((piece) => piece !== undefined).slice(0, 40))
 const target = computed(() => (to.value === 'selection' || to.value === 'page' || bench.chosen.has(to.value) ? to.value : 'selection'))
-const align = (edge: string) => bench.draw({ kind: 'align', pieces: [...bench.chosen], edge, to: target.value })
-const spread = (way: string, more: Record<string, unknown> = {}) => bench.draw({ kind: 'distribute', pieces: [...bench.chosen], way, to: target.value === 'page' ? 'page' : 'selection', ...more })
+const align = (edge: string) => bench.draw({ kind: 'align', pieces: [...bench.chosen], edge, to: target.value, inside: bench.entered ?? '' })
+const spread = (way: string, more: Record<string, unknown> = {}) => bench.draw({ kind: 'distribute', pieces: [...bench.chosen], way, to: target.value === 'page' ? 'page' : 'selection', inside: bench.entered ?? '', ...more })
 </script>
 
 <template>

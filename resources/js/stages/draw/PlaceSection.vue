@@ -42,7 +42,7 @@ const warns = computed(() => !draw.strokesScale && [...bench.chosen].some((id) =
       <TypedValue brief label="Skew" name="skew" angle :value="0" @keep="place('skew', $event)" />
     </div>
     <label><input v-model="draw.keepRatio" type="checkbox"> Keep the ratio</label>
-    <label><input v-model="draw.strokesScale" type="checkbox" data-field="strokesScale"> Strokes grow with the piece</label>
+    <label title="Sized unlike ways, a line is stretched with its piece, and then has two widths"><input v-model="draw.strokesScale" type="checkbox" data-field="strokesScale"> Strokes grow with the piece</label>
     <p v-if="warns" class="warn">Strokes will keep their width while the pieces change size.</p>
     <div class="pair">
       <label class="nudge">Nudge <input v-model="draw.nudge" type="text" data-field="nudge" @keydown.stop></label>

@@ -19,19 +19,27 @@ function colour(text: string) {
   draw.line = text
   if (bench.chosen.size > 0) set({ colour: text, ...(stroke.value || text === 'none' ? {} : { width: draw.lineWidth }) })
 }
+/** As it is on the art: a line that was stretched with its piece has two widths. */
+const uneven = computed(() => stroke.value !== null && stroke.value.widths[1] - stroke.value.widths[0] > 1e-6 * stroke.value.widths[1])
+const widths = computed(() => {
+  if (!stroke.value) return ''
+  const [least, greatest] = stroke.value.widths.map((one) => Number(one.toFixed(3)))
+  return uneven.value ? `${least} to ${greatest} mm` : `${greatest} mm`
+})
 async function width(text: string) {
   await set({ width: text })
-  if (stroke.value) draw.lineWidth = stroke.value.width
+  if (stroke.value) draw.lineWidth = stroke.value.widths[1]
 }
 /** Dashes in the unit of the job, as the fields beside them are. */
 const dashes = computed(() => (stroke.value?.dashes ?? '').split(' ').filter((part) => part !== '').map((part) => inUnit(Number(part), bench.job?.unit ?? 'mm').replace(' ', '')).join(' '))
 </script>
 
 <template>
-  <Section title="Stroke" name="stroke" :says="stroke ? `${Number(stroke.width.toFixed(3))} mm` : 'none'">
+  <Section title="Stroke" name="stroke" :says="stroke ? widths : 'none'">
     <Swatches label="Stroke" :value="bench.chosen.size > 0 ? (stroke?.colour ?? 'none') : draw.line" @keep="colour" />
-    <TypedValue label="Width" name="strokeWidth" :value="stroke?.width ?? draw.lineWidth" :local="bench.chosen.size === 0" :least="0.001" @keep="width" @measured="draw.lineWidth = $event" />
+    <TypedValue label="Width" name="strokeWidth" :value="stroke?.widths[1] ?? draw.lineWidth" :local="bench.chosen.size === 0" :least="0.001" @keep="width" @measured="draw.lineWidth = $event" />
     <template v-if="stroke">
+      <p v-if="uneven" class="says" data-test="uneven">Stretched with its piece: {{ widths }} wide. A typed width makes it even again.</p>
       <TypedValue label="Opacity" name="strokeOpacity" plain :value="stroke.opacity" @keep="set({ opacity: $event })" />
       <label class="choice"><span>Ends</span>
         <select :value="stroke.cap" data-field="cap" @change="set({ cap: ($event.target as HTMLSelectElement).value })"><option value="butt">Cut off</option><option value="round">Round</option><option value="square">Square</option></select>
@@ -56,6 +64,7 @@ const dashes = computed(() => (stroke.value?.dashes ?? '').split(' ').filter((pa
 </template>
 
 <style scoped>
+.says { font-size: 14px; color: var(--coral-deep); line-height: 1.2; }
 .choice { display: grid; grid-template-columns: 1fr 109px; font-size: 15px; align-items: center; gap: 5px; }
 select, .choice input { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; min-width: 0; width: 100%; color: var(--ink); }
 </style>

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Check;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Lettering;
+
+/** C10: letters that do not fit the line that they stand on, and are therefore not there. */
+final readonly class LettersCut implements BenchRule
+{
+    public function onBench(Artwork $bench): array
+    {
+        $out = [];
+        foreach ($bench->pieces as $piece) {
+            $base = $piece->recipe?->base;
+            if ($base instanceof Lettering && $base->cut > 0 && ! $bench->hides($piece)) {
+                $out[] = new Finding('letters-cut', Severity::Serious, sprintf(
+                    '%s of "%s" %s not fit the line that the text stands on and %s left out. Set it smaller, closer, or on a longer line.',
+                    $base->cut === 1 ? 'A letter' : "{$base->cut} letters", mb_substr(trim($base->setting->text), 0, 40), $base->cut === 1 ? 'does' : 'do', $base->cut === 1 ? 'is' : 'are',
+                ), $piece->box()?->middle(), piece: $piece->id);
+            }
+        }
+
+        return $out;
+    }
+}
