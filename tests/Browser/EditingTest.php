@@ -184,8 +184,7 @@ final class EditingTest extends BrowserTestCase
 
         // Another window colours the piece; this one does not know yet.
         $id = $this->lastPiece()->id;
-        file_get_contents("http://127.0.0.1:8397/api/jobs/{$this->job}/edits", false, stream_context_create(['http' => ['method' => 'POST', 'header' => "Content-Type: application/json\r\nAccept: application/json\r\n",
-            'content' => json_encode(['version' => $this->version(), 'edit' => ['kind' => 'fill', 'pieces' => [$id], 'colour' => '#00aa00']])]]));
+        self::asPage("jobs/{$this->job}/edits", ['version' => $this->version(), 'edit' => ['kind' => 'fill', 'pieces' => [$id], 'colour' => '#00aa00']]);
         $this->drag([[50, 40], [90, 70]], 2);
         $this->seeText('changed in another window', '[data-test=problem]');
         self::assertSame('#00aa00', self::$browser->executeScript('return document.querySelector("[data-test=art] [data-piece]").getAttribute("fill")'));

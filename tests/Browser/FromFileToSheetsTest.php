@@ -56,7 +56,7 @@ final class FromFileToSheetsTest extends BrowserTestCase
 
         $this->press('[data-test=prepare]');
         $this->see('[data-test=wipe]', 30);
-        $this->seeText('Looks 0 % different');
+        $this->seeText('Looks the same', '[data-test=verdict]');
         $this->seeText('pieces 3 → 3', '[data-step=outline-strokes]');
         $this->seeText('pieces 3 → 2', '[data-step=merge-by-colour]');
         self::assertSame(2, $this->howMany('[data-sheet]'));
@@ -155,6 +155,6 @@ final class FromFileToSheetsTest extends BrowserTestCase
         $width->sendKeys([WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL, '144mm', WebDriverKeys::ENTER]);
         $this->seeText('144.0 × 184.0 mm', '[data-test=size]');
         $this->see('[data-test=wipe]', 30);
-        $this->seeText('from what came in');
+        $this->seeText('Looks the same', '[data-test=verdict]');
     }
 }

@@ -146,10 +146,7 @@ trait OnTheBench
         if ($ids === []) {
             return ArtworkJson::framed($state['art'], []);
         }
-        $answer = (string) file_get_contents("http://127.0.0.1:8397/api/jobs/{$this->job}/take", false, stream_context_create(['http' => [
-            'method' => 'POST', 'header' => "Content-Type: application/json\r\nAccept: application/json\r\n", 'content' => json_encode(['pieces' => $ids]),
-        ]]));
-        $pieces = array_values(array_map(PieceJson::to(...), ArtworkJson::data(json_decode($answer, true)['art'])['pieces']));
+        $pieces = array_values(array_map(PieceJson::to(...), ArtworkJson::data(self::asPage("jobs/{$this->job}/take", ['pieces' => $ids])['art'])['pieces']));
 
         return ArtworkJson::framed($state['art'], $pieces);
     }

@@ -34,13 +34,14 @@ final readonly class Proposal
     /**
      * @param  array<string, mixed>  $columns
      *
-     * @throws EditRefused when it changes nothing or cannot be stored
+     * @throws EditRefused when it cannot be stored
      */
     public static function state(string $label, Artwork $before, Artwork $after, array $columns = []): self
     {
         $ahead = ArtworkDifference::between($before, $after);
         if ($ahead->isNothing()) {
-            throw EditRefused::because('That changes nothing.');
+            // A number typed again, a swatch pressed again: what is wished is so already.
+            return self::ticket($columns, false);
         }
         try {
             StoredForm::holdAll($ahead, $after);

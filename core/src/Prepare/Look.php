@@ -19,10 +19,10 @@ use NeatEdge\Core\Seen\StrokeProbe;
  */
 final class Look
 {
-    /** mm of mean width, or a share of the art where that is less: what outlines may move without being seen. */
-    private const HAIR = 0.02;
+    /** mm of mean width, or a share of the art where that is less: a hair's, which is also what a sliver may have that goes to its neighbour. */
+    private const HAIR = 0.05;
 
-    private const HAIR_SHARE = 2e-4;
+    private const HAIR_SHARE = 5e-4;
 
     /** Contours beyond which parts are not told apart. */
     private const MOST_CONTOURS = 3000;

@@ -35,6 +35,7 @@ final class Slivers
     {
         $width = min(self::WIDTH, self::SHARE * $extent);
         $count = 0;
+        $gifts = [];
         foreach ($pieces as $i => $piece) {
             $source = $sources[$piece->id] ?? null;
             if ($source === null || ! $piece->isSolid() || ! self::mayHold($piece->shape, $width) || self::parts($source, $width)[1] !== []) {
@@ -48,10 +49,14 @@ final class Slivers
 
                     continue;
                 }
-                $pieces[$to] = $pieces[$to]->withShape(Combine::weld([$pieces[$to]->shape, $sliver], $tolerance));
+                $gifts[$to][] = $sliver;
                 $count++;
             }
             $pieces[$i] = $piece->withShape(new Shape(array_merge(...array_map(static fn (Shape $part): array => $part->contours, $kept)), $piece->shape->rule));
+        }
+
+        foreach ($gifts as $to => $slivers) {
+            $pieces[$to] = $pieces[$to]->withShape(Combine::weld([$pieces[$to]->shape, ...$slivers], $tolerance));
         }
 
         return [array_values(array_filter($pieces, static fn (Piece $piece): bool => ! $piece->shape->isEmpty())), $count];

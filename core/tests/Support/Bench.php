@@ -9,6 +9,7 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Format\Json\ArtworkJson;
+use NeatEdge\Core\Format\Json\StoredForm;
 use NeatEdge\Core\Type\FontShelf;
 use PHPUnit\Framework\Assert;
 
@@ -30,6 +31,7 @@ final class Bench
         self::$fonts ??= FontShelf::shipped();
         $before = $this->art;
         $after = Edits::applied(Edits::make($kind, $fields, self::$fonts), $before, self::$fonts);
+        StoredForm::holdAll(ArtworkDifference::between($before, $after), $after);
         foreach ([[$before, $after], [$after, $before]] as [$from, $to]) {
             $stored = ArtworkJson::data(ArtworkJson::text(ArtworkDifference::between($from, $to)->toArray()));
             Assert::assertSame(ArtworkJson::encode($to), ArtworkJson::encode(ArtworkDifference::fromArray($stored)->on($from)), "{$kind} is stored whole");

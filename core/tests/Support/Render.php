@@ -12,11 +12,16 @@ final class Render
     /** A channel must differ by more than this, of 255, to count: below it is anti-aliasing. */
     private const CLEAR = 40;
 
+    /** So many pairs of pixels side by side that hang together are a thin line that was lost; an edge that moved by less than a pixel is one wide. */
+    private const RUN = 8;
+
     /** So much finer are pictures drawn and averaged where edges that pieces share show. */
     private const FINER = 4;
 
     /** No art has this colour, so that nothing and white are not the same. */
     private const GROUND = '#e9d3f1';
+
+    private static bool $lines = true;
 
     /** @var array{string, int}|null the original rendered last: it is compared with several outcomes in a row */
     private static ?array $original = null;
@@ -28,9 +33,12 @@ final class Render
      * Whether two drawings look the same: by librsvg, and where that sees a difference, by resvg, since each has
      * habits of its own at joins; and where both see one, drawn four times finer and averaged. Along an edge that two
      * pieces share, a renderer blends the ground in, and that shows as a line where there is none.
+     *
+     * @param  bool  $lines  whether thin lines count; not where letters stand on a bent line, which no two renderers set alike
      */
-    public static function looksSame(string $original, string $outcome, int $width): bool
+    public static function looksSame(string $original, string $outcome, int $width, bool $lines = true): bool
     {
+        self::$lines = $lines;
         if (self::$original !== [$original, $width]) {
             self::$picture = self::byLibrsvg($original, $width);
             self::$original = [$original, $width];
@@ -38,7 +46,8 @@ final class Render
 
         return self::differing(self::$picture, self::byLibrsvg($outcome, $width)) === []
             || self::differing(self::byResvg($original, $width), self::byResvg($outcome, $width)) === []
-            || self::differing(self::byLibrsvg($original, $width, self::FINER), self::byLibrsvg($outcome, $width, self::FINER)) === [];
+            || self::differing(self::byLibrsvg($original, $width, self::FINER), self::byLibrsvg($outcome, $width, self::FINER)) === []
+            || self::differing(self::byResvg($original, $width, self::FINER), self::byResvg($outcome, $width, self::FINER)) === [];
     }
 
     /** @return array{int, int, list<string>} width, height, and rows of three bytes a pixel */
@@ -48,9 +57,9 @@ final class Render
     }
 
     /** @return array{int, int, list<string>} */
-    private static function byResvg(string $svg, int $width): array
+    private static function byResvg(string $svg, int $width, int $finer = 1): array
     {
-        return self::picture(['node', __DIR__.'/resvg.mjs', (string) $width, self::GROUND], $svg);
+        return self::picture(['node', __DIR__.'/resvg.mjs', (string) ($width * $finer), self::GROUND], $svg, $finer);
     }
 
     /**
@@ -113,7 +122,7 @@ final class Render
 
     /**
      * Pixels that differ clearly, with all eight of their neighbours: what is left of the difference mask when it is
-     * shrunk by one pixel.
+     * shrunk by one pixel. Where that is nothing, pixels of thin lines that differ strongly.
      *
      * @param  array{int, int, list<string>}  $a
      * @param  array{int, int, list<string>}  $b
@@ -143,6 +152,52 @@ final class Render
                         continue 2;
                     }
                 }
+                $out[] = [$x, $y];
+            }
+        }
+
+        return $out === [] && self::$lines ? self::lines($mask) : $out;
+    }
+
+    /**
+     * @param  array<int, array<int, true>>  $mask  by y and x
+     * @return list<array{int, int}> one pixel of each line that was lost
+     */
+    private static function lines(array $mask): array
+    {
+        $pairs = [];
+        foreach ($mask as $y => $row) {
+            foreach ($row as $x => $_) {
+                if (isset($row[$x + 1], $mask[$y + 1][$x], $mask[$y + 1][$x + 1])) {
+                    $pairs[$y][$x] = true;
+                }
+            }
+        }
+        $mask = $pairs;
+        $out = [];
+        while (($y = array_key_first($mask)) !== null) {
+            $x = array_key_first($mask[$y]);
+            if ($x === null) {
+                unset($mask[$y]);
+
+                continue;
+            }
+            unset($mask[$y][$x]);
+            $stack = [[$x, $y]];
+            $count = 0;
+            while ($stack !== []) {
+                [$px, $py] = array_pop($stack);
+                $count++;
+                for ($ny = $py - 1; $ny <= $py + 1; $ny++) {
+                    for ($nx = $px - 1; $nx <= $px + 1; $nx++) {
+                        if (isset($mask[$ny][$nx])) {
+                            unset($mask[$ny][$nx]);
+                            $stack[] = [$nx, $ny];
+                        }
+                    }
+                }
+            }
+            if ($count >= self::RUN) {
                 $out[] = [$x, $y];
             }
         }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Finding } from '@/api/types'
+import { labelWidth, nameOf } from '@/findings'
 import { computed } from 'vue'
 
 const props = defineProps<{ findings: Finding[]; selected: number | null; scale: number; left: number; top: number; width: number; height: number; quiet?: boolean; pieces?: Set<string> | null }>()
@@ -17,7 +18,7 @@ const marks = computed(() => {
       if (free) taken.push(mark)
       const value = mark.finding.width_mm
       const ribbon = mark.finding.ribbon?.map(([x, y]) => `${x * props.scale + props.left - mark.x},${y * props.scale + props.top - mark.y}`).join(' ')
-      return { ...mark, ribbon, text: value !== undefined ? `${value.toFixed(2)} mm` : mark.finding.kind.replace('-', ' '), labelled: free && (!props.quiet || mark.index === props.selected) }
+      return { ...mark, ribbon, text: value !== undefined ? `${value.toFixed(2)} mm` : nameOf(mark.finding.kind), labelled: free && (!props.quiet || mark.index === props.selected) }
     })
   return out.reverse()
 })
@@ -43,7 +44,7 @@ const marks = computed(() => {
       <path class="caret" d="M0 -3L-7 -15H7Z" />
       <circle class="spot" r="2.5" />
       <template v-if="mark.labelled">
-        <rect x="-31" y="-35" width="62" height="19" rx="3" />
+        <rect :x="-labelWidth(mark.text) / 2" y="-35" :width="labelWidth(mark.text)" height="19" rx="3" />
         <text y="-21" text-anchor="middle">{{ mark.text }}</text>
       </template>
     </g>

@@ -57,7 +57,7 @@ async function burn(job: Trash['jobs'][number]) {
 const day = (text: string) => new Date(text).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })
 
 function state(job: ListedJob): string {
-  if (job.state === 'done') return job.stale ? 'changed since it was prepared' : `${job.verdict?.ready ? 'ready' : 'prepared, not ready'}, ${count(job.sheets, 'sheet')}`
+  if (job.state === 'done') return job.stale ? 'changed since it was prepared' : `${job.verdict?.ready ? 'ready' : 'not ready'}, ${count(job.sheets, 'sheet')}`
   return { new: 'not prepared', waiting: 'waiting', running: 'at work', stopped: 'stopped', failed: 'broke off' }[job.state]
 }
 async function remove(job: ListedJob) {

@@ -77,8 +77,10 @@ async function lookAt() {
     looking.value = false
   }
 }
+/** Whether page and art are two things: a file without a page has that of its art. */
+const partly = computed(() => !!look.value?.box && [0, 1].some((i) => Math.abs(look.value!.page[i]! - look.value!.box![i + 2]!) > 0.01))
 const placeholder = computed(() => (empty.value ? '300mm, 12in, 600mm/2' : look.value && !look.value.statesSize ? 'the file states none: type it' : 'as the file states, or 300mm, 12in, 600mm/2'))
-const widthOf = computed(() => (empty.value ? 'of the page' : of.value === 'art' ? 'of all that is drawn; the height follows' : 'of the page of the drawing; the height follows'))
+const widthOf = computed(() => (empty.value ? 'of the page' : of.value === 'art' || (look.value && !partly.value) ? 'of all that is drawn; the height follows' : 'of the page of the drawing; the height follows'))
 
 async function start() {
   problem.value = ''
@@ -148,7 +150,7 @@ async function start() {
         <div class="sheet"><img :src="picture" alt="The drawing as it was understood"></div>
         <div class="facts">
           <p v-if="!look.statesSize" class="asks" data-test="asks"><strong>The file states no size.</strong> Type the finished width; its own numbers would come to {{ size(...look.page) }}.</p>
-          <fieldset class="of">
+          <fieldset v-if="partly" class="of">
             <legend>The finished width is that of</legend>
             <label><input v-model="of" type="radio" value="page"> the page<span class="numbers quiet">{{ look.statesSize ? size(...look.page) : 'as large as you say' }}</span></label>
             <label v-if="look.box"><input v-model="of" type="radio" value="art" data-test="of-art"> the art alone<span class="numbers quiet">{{ look.statesSize ? size(look.box[2], look.box[3]) : 'the box of all that is drawn' }}</span></label>

@@ -90,6 +90,7 @@ async function lay(colour: string) {
           <img v-if="indexOf(step.key) >= 0" :src="`/api/preparations/${bench.preparation?.id}/stages/${indexOf(step.key)}/picture.svg`" :alt="`After: ${step.label}`">
           <span v-else class="blank">{{ on.has(step.key) ? 'not yet' : 'off' }}</span>
         </button>
+        <ElSwitch class="switch" size="small" :model-value="on.has(step.key)" :disabled="bench.running" :aria-label="`${step.label} on or off`" @update:model-value="turn(step.key, $event === true)" />
         <div class="text">
           <strong>{{ step.label }}</strong>
           <template v-if="indexOf(step.key) >= 0">
@@ -99,10 +100,9 @@ async function lay(colour: string) {
             <span v-if="reports[indexOf(step.key)]!.slivers > 0" class="numbers quiet">{{ count(reports[indexOf(step.key)]!.slivers, 'sliver') }} given away</span>
           </template>
           <label v-if="step.key === 'solid-colours'" class="ground" title="What see-through colours are laid on where nothing lies under them">
-            <input type="checkbox" :checked="ground !== ''" :disabled="bench.running" data-test="on-ground" @change="lay(($event.target as HTMLInputElement).checked ? '#ffffff' : '')"> on ground
+            <input type="checkbox" :checked="ground !== ''" :disabled="bench.running" data-test="on-ground" @change="lay(($event.target as HTMLInputElement).checked ? '#ffffff' : '')"> ground
             <input v-if="ground !== ''" type="color" :value="ground" :disabled="bench.running" aria-label="Colour of the ground" @change="lay(($event.target as HTMLInputElement).value)">
           </label>
-          <ElSwitch class="switch" size="small" :model-value="on.has(step.key)" :disabled="bench.running" :aria-label="`${step.label} on or off`" @update:model-value="turn(step.key, $event === true)" />
         </div>
       </li>
     </ol>
@@ -122,16 +122,19 @@ async function lay(colour: string) {
 .ground input[type='color'] { width: 26px; height: 18px; padding: 0; border: 1px solid var(--line-strong); }
 .stale { color: var(--coral-deep); font-weight: 500; }
 .lit { border-color: var(--green); color: var(--green); }
-ol { display: grid; grid-auto-flow: column; grid-auto-columns: minmax(186px, 1fr); gap: 7px; list-style: none; margin: 7px 0 0; padding: 0 0 2px; overflow-x: auto; }
-li { display: grid; grid-template-columns: 62px 1fr; gap: 8px; padding: 6px; border: 1px solid var(--line); border-radius: 4px; background: #fffcf4; min-width: 0; position: relative; }
+ol { display: flex; gap: 7px; list-style: none; margin: 7px 0 0; padding: 0 0 2px; overflow-x: auto; }
+li { flex: 1 0 150px; display: grid; grid-template: 62px 20px / 56px 1fr; gap: 3px 8px; padding: 6px; border: 1px solid var(--line); border-radius: 4px; background: #fffcf4; min-width: 0; position: relative; }
 li.shown { border-color: var(--green); box-shadow: inset 0 0 0 1px var(--green); }
+li.came { flex: 0 0 130px; }
+li.off:not(:has(img)) { flex: 0 0 128px; }
 li.off { opacity: .6; }
-.picture { padding: 0; border: 0; background: var(--tracing); cursor: pointer; height: 84px; border-radius: 3px; overflow: hidden; }
+.picture { padding: 0; border: 0; background: var(--tracing); cursor: pointer; height: 62px; border-radius: 3px; overflow: hidden; }
 .picture:disabled { cursor: default; }
 .picture img { width: 100%; height: 100%; object-fit: contain; padding: 3px; }
 .blank { color: var(--ink-soft); font-size: 15px; }
-.text { display: flex; flex-direction: column; font-size: 14.5px; line-height: 1.22; min-width: 0; }
+.came .picture { grid-row: 1 / 3; height: 85px; }
+.text { grid-column: 2; grid-row: 1 / 3; display: flex; flex-direction: column; font-size: 14.5px; line-height: 1.22; min-width: 0; }
 .text strong { font-size: 15.5px; }
 .text span { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-.switch { position: absolute; right: 8px; bottom: 3px; height: 20px; }
+.switch { grid-column: 1; justify-self: center; height: 20px; }
 </style>

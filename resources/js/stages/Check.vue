@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { nameOf } from '@/findings'
 import { useBench } from '@/stores/bench'
 import { mm, percent } from '@/units'
 import { ElButton } from 'element-plus'
@@ -7,12 +8,6 @@ import Drawer from './Drawer.vue'
 
 const bench = useBench()
 const list = ref<HTMLElement | null>(null)
-const names: Record<string, string> = {
-  'thin-line': 'Thin line', 'narrow-gap': 'Narrow gap', 'see-through': 'See-through', 'near-black': 'Near-black', 'clip-path': 'Clip', 'path-data': 'Broken path',
-  'external-reference': 'Outside the file', 'missing-reference': 'Missing copy', text: 'Text', gradient: 'Gradient', image: 'Picture', mask: 'Mask', filter: 'Filter', pattern: 'Pattern',
-  'outside-page': 'Outside the page', 'overlapping-sheets': 'Sheets overlap', 'letters-cut': 'Letters cut off', 'missing-font': 'Font replaced', 'missing-glyph': 'Missing letter', 'no-size': 'No size', blend: 'Blend', foreignObject: 'Foreign content', style: 'Style sheet', colour: 'Colour',
-}
-
 /** What the reader said comes first in the list. */
 const isNotice = (index: number) => index < (bench.state?.notices.length ?? 0)
 const cures: Record<string, string> = { 'solid-colours': 'Lay it on what is under it', 'join-near-blacks': 'Join near-blacks first' }
@@ -48,7 +43,7 @@ watch(
     <ul ref="list">
       <li v-for="(finding, index) in bench.findings" :key="index">
         <button type="button" :class="[finding.severity, { on: bench.finding === index }]" :data-row="index" @click="bench.finding = bench.finding === index ? null : index">
-          <span class="kind">{{ names[finding.kind] ?? finding.kind }}</span>
+          <span class="kind">{{ nameOf(finding.kind) }}</span>
           <span class="value numbers">{{ finding.width_mm !== undefined ? mm(finding.width_mm) : '' }}</span>
           <span class="says">{{ finding.message }}<template v-if="finding.length_mm"> Over {{ mm(finding.length_mm) }}.</template></span>
           <span v-if="finding.accepted !== undefined" class="says accepted">Accepted{{ finding.accepted ? `: ${finding.accepted}` : '' }}</span>
