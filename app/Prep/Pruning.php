@@ -58,27 +58,23 @@ final class Pruning
     {
         $job = ShopJob::withTrashed()->findOrFail($id);
         $rows = Revision::query()->where('shop_job_id', $id)->orderByDesc('number')->toBase()->get(['number', 'parent', DB::raw('length(change) as bytes')])->keyBy('number');
-        $line = [];
-        for ($at = $rows->get($job->revision); $at !== null; $at = $at->parent === null ? null : $rows->get($at->parent)) {
-            $line[$at->number] = (int) $at->bytes;
+        // What was undone and can be done again goes last, but for what is in force; then what leads to it, the newest first.
+        $line = [$job->revision];
+        for ($at = $job->revision; ($next = $rows->where('parent', $at)->keys()->max()) !== null; $at = $next) {
+            $line[] = $next;
+        }
+        for ($at = $rows->get($job->revision)?->parent; $at !== null && $rows->has($at); $at = $rows->get($at)?->parent) {
+            $line[] = $at;
         }
         $sum = 0;
         $keep = [];
-        foreach ($line as $number => $bytes) {
+        foreach ($line as $number) {
+            $bytes = (int) $rows->get($number)?->bytes;
             if ($keep !== [] && $sum + $bytes > $most) {
                 break;
             }
             $sum += $bytes;
-            $keep[] = $number;
-        }
-        // What was undone and can be done again, as far as there is room.
-        $known = array_flip($keep);
-        foreach ($rows->sortBy('number') as $number => $row) {
-            if (! isset($known[$number]) && isset($known[$row->parent ?? -1]) && ! isset($line[$number]) && $sum + (int) $row->bytes <= $most) {
-                $sum += (int) $row->bytes;
-                $known[$number] = true;
-                $keep[] = $number;
-            }
+            $keep[] = (int) $number;
         }
         $gone = 0;
         foreach (array_chunk(array_diff($rows->keys()->all(), $keep), 500) as $numbers) {

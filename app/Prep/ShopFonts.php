@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Prep;
 
+use App\Http\Budget;
 use App\Models\ShopFont;
 use Illuminate\Support\Facades\File;
 use NeatEdge\Core\Type\Font;
 use NeatEdge\Core\Type\FontRefused;
 use NeatEdge\Core\Type\FontShelf;
+use Throwable;
 
 /** The fonts that the shop added, beside those that ship. */
 final class ShopFonts
@@ -38,12 +40,14 @@ final class ShopFonts
         }
         File::ensureDirectoryExists(dirname(storage_path($path)));
         $waiting = storage_path($path).'.'.getmypid();
+        // Whatever ends the request, memory included, nothing is left behind.
+        register_shutdown_function(static fn () => @unlink($waiting));
         File::put($waiting, $bytes);
         try {
-            $font = Font::load($waiting);
-        } catch (FontRefused $refused) {
+            $font = Budget::within('Reading this font', static fn (): Font => Font::load($waiting, $fileName));
+        } catch (Throwable $refused) {
             File::delete($waiting);
-            throw str_contains($refused->getMessage(), basename($waiting)) ? FontRefused::noFont($fileName) : $refused;
+            throw $refused;
         }
         rename($waiting, storage_path($path));
 

@@ -121,7 +121,7 @@ final class JobController
         $name = $file->getClientOriginalName();
         $title = trim((string) ($fields['title'] ?? ''));
         $job = Intake::take(
-            $title !== '' ? $title : mb_substr(pathinfo(mb_scrub($name), PATHINFO_FILENAME), 0, 120),
+            $title !== '' ? $title : mb_substr((string) preg_replace('/\.svgz?$/i', '', mb_scrub($name)), 0, 120),
             Process::from($fields['process']),
             Intake::width($fields['width'] ?? null),
             $name,

@@ -40,7 +40,7 @@ final readonly class Input
     {
         $value = $this->fields[$name] ?? '';
         if (! is_string($value) || mb_strlen($value) > $most) {
-            throw EditRefused::field($name, sprintf('must be text of at most %d letters', $most));
+            throw EditRefused::because(sprintf('Write at most %d letters.', $most));
         }
 
         return mb_scrub($value);
@@ -66,7 +66,7 @@ final readonly class Input
                 return $one;
             }
         }
-        throw EditRefused::field($name, 'must be one of '.implode(', ', $of));
+        throw EditRefused::because('Choose one of these: '.implode(', ', $of).'.');
     }
 
     public function number(string $name, ?float $usual = null, float $least = -self::FARTHEST, float $most = self::FARTHEST): float
@@ -76,10 +76,10 @@ final readonly class Input
             $value = (float) str_replace(',', '.', trim($value));
         }
         if ((! is_int($value) && ! is_float($value)) || ! is_finite((float) $value)) {
-            throw EditRefused::field($name, 'must be a number');
+            throw EditRefused::because(is_string($value) && $value !== '' ? sprintf('"%s" is no number.', mb_substr(mb_scrub($value), 0, 40)) : 'A number is missing.');
         }
         if ($value < $least || $value > $most) {
-            throw EditRefused::field($name, sprintf('must be between %s and %s', self::plain($least), self::plain($most)));
+            throw EditRefused::because(sprintf('Type a number between %s and %s.', self::plain($least), self::plain($most)));
         }
 
         return (float) $value;
@@ -116,7 +116,7 @@ final readonly class Input
             try {
                 $value = Length::parse(rtrim($value, '° '), 'mm')->mm;
             } catch (InvalidLength) {
-                throw EditRefused::field($name, 'must be an angle such as 45 or 360/7');
+                throw EditRefused::because('Write an angle such as 45 or 360/7.');
             }
         }
 
@@ -139,12 +139,12 @@ final readonly class Input
     {
         $raw = $this->fields[$name] ?? [];
         if (! is_array($raw) || count($raw) < $least || count($raw) > $most) {
-            throw EditRefused::field($name, 'does not have as many numbers as it needs');
+            throw EditRefused::because('The drawing has fewer or more points than it needs.');
         }
         $out = [];
         foreach ($raw as $value) {
             if ((! is_int($value) && ! is_float($value)) || ! is_finite((float) $value) || abs($value) > self::FARTHEST) {
-                throw EditRefused::field($name, 'must be numbers');
+                throw EditRefused::because('The drawing has places that are none, or lie too far off.');
             }
             $out[] = (float) $value;
         }
@@ -162,7 +162,7 @@ final readonly class Input
         $out = [];
         foreach (is_array($raw) ? $raw : [] as $one) {
             if (! is_array($one) || count($one) < $width || array_filter($one, static fn (mixed $n): bool => ! is_int($n) || $n < 0) !== []) {
-                throw EditRefused::field($name, 'must name nodes by their numbers');
+                throw EditRefused::because('Choose nodes of the piece first.');
             }
             $out[] = array_values($one);
         }
@@ -190,18 +190,27 @@ final readonly class Input
         $out = [];
         foreach ($fields as $field) {
             $usual = $now[$field->name] ?? $field->usual;
-            $out[$field->name] = match ($field->type) {
-                Field::LENGTH => $this->length($field->name, (float) $usual, $field->least, $field->most),
-                Field::ANGLE => $this->angle($field->name, (float) $usual, $field->least, $field->most),
-                Field::COUNT => round($this->number($field->name, (float) $usual, $field->least, $field->most)),
-                Field::FLAG => $this->flag($field->name, (bool) $usual),
-                Field::CHOICE => $this->choice($field->name, array_map(strval(...), array_keys($field->options)), (string) $usual),
-                Field::TEXT => $this->has($field->name) ? $this->text($field->name) : (string) $usual,
-                default => $this->number($field->name, (float) $usual, $field->least, $field->most),
-            };
+            try {
+                $out[$field->name] = $this->value($field, $usual);
+            } catch (EditRefused $refused) {
+                throw EditRefused::because("{$field->label}: ".lcfirst($refused->getMessage()));
+            }
         }
 
         return $out;
+    }
+
+    private function value(Field $field, float|string|bool $usual): float|string|bool
+    {
+        return match ($field->type) {
+            Field::LENGTH => $this->length($field->name, (float) $usual, $field->least, $field->most),
+            Field::ANGLE => $this->angle($field->name, (float) $usual, $field->least, $field->most),
+            Field::COUNT => round($this->number($field->name, (float) $usual, $field->least, $field->most)),
+            Field::FLAG => $this->flag($field->name, (bool) $usual),
+            Field::CHOICE => $this->choice($field->name, array_map(strval(...), array_keys($field->options)), (string) $usual),
+            Field::TEXT => $this->has($field->name) ? $this->text($field->name) : (string) $usual,
+            default => $this->number($field->name, (float) $usual, $field->least, $field->most),
+        };
     }
 
     private static function plain(float $number): string

@@ -52,7 +52,7 @@ final class Font
     /** @var array<int, list<Contour>> */
     private array $outlines = [];
 
-    private function __construct(private readonly File $file, string $path)
+    private function __construct(private readonly File $file, string $name)
     {
         $this->family = mb_substr(mb_scrub(trim((string) $file->getFontName())), 0, 100);
         $style = strtolower((string) $file->getFontSubfamily());
@@ -63,7 +63,7 @@ final class Font
         $this->map = $file->getUnicodeCharMap() ?: [];
         $this->advances = $file->getData('hmtx') ?: [];
         if ($this->family === '' || $this->em < 16 || $this->map === [] || $this->advances === [] || (! isset($file->getTable()['glyf']) && ! isset($file->getTable()['CFF ']))) {
-            throw FontRefused::noOutlines(basename($path));
+            throw FontRefused::noOutlines($name);
         }
         $table = $file->getTable()['CFF '] ?? null;
         if ($table !== null && ! isset($file->getTable()['glyf'])) {
@@ -80,20 +80,31 @@ final class Font
         $this->xHeight = $box > 0 ? $box : 0.5;
     }
 
-    /** @throws FontRefused for what is no font, or one with outlines of another kind */
-    public static function load(string $path): self
+    /**
+     * @param  string|null  $name  what people know the file by; its own name when null
+     *
+     * @throws FontRefused for what is no font, or one with outlines of another kind
+     */
+    public static function load(string $path, ?string $name = null): self
     {
-        return self::guarded(static function () use ($path): self {
+        $name ??= basename($path);
+
+        return self::guarded(static function () use ($path, $name): self {
+            $bytes = (string) file_get_contents($path);
+            if (preg_match('/^(wOFF|OTTO|true|\x00\x01\x00\x00)/', $bytes) !== 1) {
+                throw FontRefused::noFont($name);
+            }
+            FontDirectory::hold($bytes);
             $file = FontFile::load($path);
             if (! $file instanceof File) {
-                throw FontRefused::noFont(basename($path));
+                throw FontRefused::noFont($name);
             }
             $file->parseTableEntries();
             CharacterMap::hold($file);
             $file->parse();
 
-            return new self($file, $path);
-        }, basename($path));
+            return new self($file, $name);
+        }, $name);
     }
 
     public function has(int $code): bool

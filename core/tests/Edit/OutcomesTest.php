@@ -39,6 +39,7 @@ final class OutcomesTest extends TestCase
         return array_sum(array_map(static fn (Painted $area): float => abs($area->shape->area()), Painted::areas(Seen::of($art))));
     }
 
+    /** @param  array<string, float|int>  $fields */
     #[Test]
     #[TestWith(['arrow', ['head' => 30, 'shaft' => 20]])]
     #[TestWith(['banner', []])]
@@ -68,7 +69,7 @@ final class OutcomesTest extends TestCase
         $this->bench->do('transform', ['pieces' => [$id], 'matrix' => [1, 0, 0, 6, 0, 0]]);
         $stroke = $this->bench->piece($id)->stroke;
         self::assertNull($stroke?->pen, 'its pen is round again');
-        self::assertEqualsWithDelta(4.8, $stroke->style->width, 1e-9);
+        self::assertEqualsWithDelta(4.8, $stroke?->style->width, 1e-9);
         // What is shown is what is there: 300 mm long, as wide as its pen.
         self::assertEqualsWithDelta(300 * 4.8, self::paintedArea($this->bench->art), 0.01);
     }
@@ -170,7 +171,7 @@ final class OutcomesTest extends TestCase
         $stops = [['at' => 0, 'colour' => '#ff0000'], ['at' => 1, 'colour' => '#0000ff']];
         $this->bench->do('fill', ['pieces' => [$source], 'gradient' => ['kind' => 'linear', 'axis' => [10, 20, 30, 20], 'stops' => $stops]]);
         $box = $this->bench->box($copy);
-        $gradient = $this->bench->piece($copy)->fill?->gradient ?? throw new \LogicException;
+        $gradient = $this->bench->piece($copy)->fill->gradient ?? throw new \LogicException;
         $start = $gradient->matrix->apply($gradient->axis[0], $gradient->axis[1]);
         $end = $gradient->matrix->apply($gradient->axis[2], $gradient->axis[3]);
         self::assertEqualsWithDelta([$box[0], $box[0] + $box[2]], [$start->x, $end->x], 1e-9);
@@ -179,7 +180,7 @@ final class OutcomesTest extends TestCase
         $this->bench->do('move', ['pieces' => [$source], 'x' => 5, 'y' => 5]);
         self::assertEqualsWithDelta($box, $this->bench->box($copy), 1e-9);
         $this->bench->do('fill', ['pieces' => [$source], 'gradient' => ['kind' => 'linear', 'axis' => [15, 25, 35, 25], 'stops' => $stops]]);
-        $gradient = $this->bench->piece($copy)->fill?->gradient ?? throw new \LogicException;
+        $gradient = $this->bench->piece($copy)->fill->gradient ?? throw new \LogicException;
         self::assertEqualsWithDelta($box[0], $gradient->matrix->apply($gradient->axis[0], $gradient->axis[1])->x, 1e-9);
     }
 

@@ -37,7 +37,7 @@ final class LookTest extends TestCase
     public function real_artwork_looks_the_same_outlined_and_without_hidden_areas(string $set): void
     {
         $wrong = [];
-        foreach (RealArt::of($set, 100) as $name => $svg) {
+        foreach (RealArt::of($set, 60) as $name => $svg) {
             $name = (string) $name;
             $drawing = Reader::read($svg);
             self::assertSame([], array_filter($drawing->findings, static fn (Finding $finding): bool => $finding->kind !== Drawing::NO_SIZE), $name);
@@ -137,7 +137,10 @@ final class LookTest extends TestCase
     #[TestWith(['sticker-sheet'])]
     public function the_demo_jobs_look_as_their_files_do_when_all_is_prepared(string $name): void
     {
-        self::assertNull(self::wholeWay((string) file_get_contents(dirname(__DIR__, 3)."/database/demo/{$name}.svg"), self::WIDTH));
+        // Letters along a line no two renderers set alike, nor does librsvg set them at all: they are judged by themselves, among the parts of SVG.
+        $svg = (string) preg_replace('~<text[^>]*><textPath.*?</text>~s', '', (string) file_get_contents(dirname(__DIR__, 3)."/database/demo/{$name}.svg"), -1, $count);
+        self::assertLessThanOrEqual(2, $count);
+        self::assertNull(self::wholeWay($svg, self::WIDTH));
     }
 
     /** @return string|null what was said of it, where that is not true */
@@ -153,7 +156,7 @@ final class LookTest extends TestCase
             return $verdict->sentence;
         }
 
-        return $leftOut === [] && ! Render::looksSame($svg, Writer::write($result->artwork()), $width, ! str_contains($svg, '<textPath')) ? "{$verdict->sentence}, and it does not" : null;
+        return $leftOut === [] && ! Render::looksSame($svg, Writer::write($result->artwork()), $width) ? "{$verdict->sentence}, and it does not" : null;
     }
 
     private static function after(Step $step, Artwork $artwork): Artwork

@@ -53,7 +53,7 @@ watch(
             <ElButton v-if="finding.accepted !== undefined" size="small" data-test="unaccept" @click="bench.accept(index, null)">Not accepted after all</ElButton>
             <form v-else @submit.prevent="accept(index)">
               <input v-model="reason" type="text" maxlength="200" placeholder="why we can do without it" aria-label="Why we can do without it" data-test="reason" @keydown.stop>
-              <ElButton size="small" native-type="submit" data-test="accept">Accept</ElButton>
+              <ElButton size="small" native-type="submit" :disabled="reason.trim() === ''" data-test="accept">Accept</ElButton>
             </form>
           </template>
           <template v-if="finding.step">

@@ -1,0 +1,280 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Http\Budget;
+use App\Http\BudgetSpent;
+use App\Models\BenchPiece;
+use App\Models\Preparation;
+use App\Models\ReferencePicture;
+use App\Models\Revision;
+use App\Models\ShopJob;
+use App\Models\StepResult;
+use App\Models\WriteFirstSqlite;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Queue;
+use PDO;
+use PHPUnit\Framework\Attributes\Test;
+use Tests\TestCase;
+
+/** What a shop keeps, for how long, and that two who work on it never see half of anything. */
+final class NothingIsLostTest extends TestCase
+{
+    use RefreshDatabase;
+
+    private const SVG = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="50mm" viewBox="0 0 100 50"><rect x="10" y="10" width="50" height="20" fill="#f00"/><path d="M20 20h60" stroke="#00f" stroke-width="4"/><foreignObject x="5" y="45" width="9" height="3"/></svg>';
+
+    private function job(string $svg = self::SVG): int
+    {
+        return $this->post('/api/jobs', ['process' => 'cut-vinyl', 'file' => UploadedFile::fake()->createWithContent('a.svg', $svg)], ['Accept' => 'application/json'])->assertCreated()->json('id');
+    }
+
+    private function version(int $job): int
+    {
+        return ShopJob::query()->findOrFail($job)->version;
+    }
+
+    #[Test]
+    public function a_deleted_job_lies_in_the_trash_and_comes_back_as_it_was(): void
+    {
+        $job = $this->job();
+        $this->postJson("/api/jobs/{$job}/preparations");
+        $before = $this->getJson("/api/jobs/{$job}")->json();
+        $this->deleteJson("/api/jobs/{$job}")->assertNoContent();
+        $this->getJson("/api/jobs/{$job}")->assertNotFound();
+        self::assertSame([], $this->getJson('/api/jobs')->json());
+        $this->getJson('/api/trash')->assertJsonPath('jobs.0.id', $job)->assertJsonPath('days', 30);
+        $this->travel(29)->days();
+        Artisan::call('neat-edge:prune');
+        $this->postJson("/api/trash/{$job}/restore")->assertOk()->assertJsonPath('id', $job);
+        $after = $this->getJson("/api/jobs/{$job}")->json();
+        unset($before['job']['updated'], $after['job']['updated']);
+        self::assertSame($before, $after);
+        $this->postJson("/api/trash/{$job}/restore")->assertNotFound();
+    }
+
+    #[Test]
+    public function after_thirty_days_everything_of_it_is_gone(): void
+    {
+        $job = $this->job();
+        $stays = $this->job(str_replace('#f00', '#0a0', self::SVG));
+        foreach ([$job, $stays] as $one) {
+            $this->postJson("/api/jobs/{$one}/preparations");
+            $this->postJson("/api/jobs/{$one}/versions", ['name' => 'First']);
+            $picture = imagecreatetruecolor(8, max(1, $one));
+            ob_start();
+            imagepng($picture);
+            $file = $this->post("/api/jobs/{$one}/reference", ['file' => UploadedFile::fake()->createWithContent('a.png', (string) ob_get_clean())], ['Accept' => 'application/json'])->json('file');
+            $this->postJson("/api/jobs/{$one}/edits", ['version' => $this->version($one), 'edit' => ['kind' => 'reference', 'picture' => ['file' => $file]]])->assertOk();
+        }
+        self::assertSame([2, 8], [ReferencePicture::query()->count(), StepResult::query()->count()]);
+        $this->deleteJson("/api/jobs/{$job}");
+        $this->travel(31)->days();
+        Artisan::call('neat-edge:prune');
+        foreach (['bench_pieces', 'revisions', 'versions', 'preparations', 'sources', 'job_pictures'] as $table) {
+            self::assertSame([$stays], DB::table($table)->distinct()->pluck('shop_job_id')->all(), $table);
+        }
+        self::assertSame([1, 4], [ReferencePicture::query()->count(), StepResult::query()->count()]);
+        $this->getJson("/api/jobs/{$stays}")->assertOk();
+        // Taken out of the trash by hand it is gone at once.
+        $this->deleteJson("/api/jobs/{$stays}");
+        $this->deleteJson("/api/trash/{$stays}")->assertNoContent();
+        self::assertSame(0, DB::table('shop_jobs')->count());
+    }
+
+    #[Test]
+    public function outcomes_of_older_preparations_go_and_those_of_the_last_stay(): void
+    {
+        $job = $this->job();
+        for ($i = 0; $i < 5; $i++) {
+            $this->postJson("/api/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'move', 'pieces' => ['p1'], 'x' => 0.5]])->assertOk();
+            $this->postJson("/api/jobs/{$job}/preparations")->assertStatus(202);
+        }
+        self::assertSame([5, 20], [Preparation::query()->count(), StepResult::query()->count()]);
+        Artisan::call('neat-edge:prune');
+        self::assertSame(20, StepResult::query()->count(), 'what may still be at work is left alone');
+        $this->travel(3)->hours();
+        Artisan::call('neat-edge:prune');
+        self::assertSame([2, 8], [Preparation::query()->count(), StepResult::query()->count()]);
+        $id = $this->getJson("/api/jobs/{$job}")->json('preparation.id');
+        $this->get("/api/preparations/{$id}/sheets/1.svg")->assertOk();
+    }
+
+    #[Test]
+    public function a_history_that_grows_too_large_forgets_its_oldest_changes_and_keeps_what_can_be_done_again(): void
+    {
+        $job = $this->job();
+        for ($i = 0; $i < 30; $i++) {
+            $this->postJson("/api/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'move', 'pieces' => ['p1', 'p2'], 'x' => 0.1 * ($i + 1)]])->assertOk();
+        }
+        $this->postJson("/api/jobs/{$job}/undo", ['version' => $this->version($job)]);
+        $bench = $this->getJson("/api/jobs/{$job}")->json('art');
+        $most = (int) (DB::table('revisions')->where('shop_job_id', $job)->sum(DB::raw('length(change)')) / 3);
+        config(['neat-edge.history_bytes' => $most]);
+        Artisan::call('neat-edge:prune');
+        self::assertLessThanOrEqual($most, (int) DB::table('revisions')->where('shop_job_id', $job)->sum(DB::raw('length(change)')));
+        self::assertSame($bench, $this->getJson("/api/jobs/{$job}")->json('art'));
+        $this->postJson("/api/jobs/{$job}/redo", ['version' => $this->version($job)])->assertOk()->assertJsonCount(2, 'changes.pieces');
+        $undone = 0;
+        while ($this->postJson("/api/jobs/{$job}/undo", ['version' => $this->version($job)])->json('history.canUndo')) {
+            $undone++;
+        }
+        self::assertGreaterThan(5, $undone);
+        self::assertLessThan(15, $undone);
+    }
+
+    #[Test]
+    public function undo_takes_a_size_back_whole_and_with_it_the_places_of_what_was_left_out(): void
+    {
+        $job = $this->job();
+        $before = $this->getJson("/api/jobs/{$job}")->json();
+        self::assertEqualsWithDelta([5.0, 45.0], $before['notices'][0]['at'], 1e-9);
+        $state = $this->patchJson("/api/jobs/{$job}", ['version' => 1, 'width' => '300'])->assertOk();
+        self::assertEqualsWithDelta([15.0, 135.0], $state->json('notices.0.at'), 1e-9);
+        self::assertEqualsWithDelta([0.0, 0.0, 300.0, 150.0], $state->json('job.file'), 1e-9);
+        $this->postJson("/api/jobs/{$job}/undo", ['version' => 2])->assertOk();
+        $after = $this->getJson("/api/jobs/{$job}")->json();
+        self::assertSame([$before['notices'], $before['art'], $before['job']['width'], $before['job']['height']], [$after['notices'], $after['art'], $after['job']['width'], $after['job']['height']]);
+        $redone = $this->postJson("/api/jobs/{$job}/redo", ['version' => 3])->assertOk();
+        self::assertEqualsWithDelta([15.0, 135.0], $redone->json('notices.0.at'), 1e-9);
+    }
+
+    #[Test]
+    public function redo_takes_the_newest_of_several_ways(): void
+    {
+        $job = $this->job();
+        $fill = fn (string $colour) => $this->postJson("/api/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'fill', 'pieces' => ['p1'], 'colour' => $colour]])->assertOk();
+        $go = fn (string $way) => $this->postJson("/api/jobs/{$job}/{$way}", ['version' => $this->version($job)]);
+        $fill('#111111');
+        $go('undo');
+        $fill('#222222');
+        $go('undo');
+        $fill('#333333');
+        $go('undo');
+        $go('redo')->assertJsonPath('changes.pieces.0.fill', '#333333');
+    }
+
+    #[Test]
+    public function a_version_of_another_job_is_neither_shown_nor_laid_back_nor_dropped(): void
+    {
+        [$job, $other] = [$this->job(), $this->job(str_replace('#f00', '#0a0', self::SVG))];
+        $version = $this->postJson("/api/jobs/{$other}/versions", ['name' => 'Theirs'])->json('versions.0.id');
+        $before = $this->getJson("/api/jobs/{$job}")->json('art');
+        $this->getJson("/api/jobs/{$job}/versions/{$version}")->assertNotFound();
+        $this->postJson("/api/jobs/{$job}/versions/{$version}/back", ['version' => 1])->assertNotFound();
+        $this->deleteJson("/api/jobs/{$job}/versions/{$version}")->assertNotFound();
+        self::assertSame($before, $this->getJson("/api/jobs/{$job}")->json('art'));
+        $this->getJson("/api/jobs/{$other}/versions")->assertJsonCount(1, 'versions');
+        // An equal version laid back changes nothing and stores nothing.
+        $revisions = Revision::query()->count();
+        $this->postJson("/api/jobs/{$other}/versions/{$version}/back", ['version' => 1])->assertOk()->assertJsonPath('changes.pieces', [])->assertJsonPath('job.version', 1);
+        self::assertSame($revisions, Revision::query()->count());
+    }
+
+    #[Test]
+    public function a_new_preparation_stops_the_one_before(): void
+    {
+        Queue::fake();
+        $job = $this->job();
+        $first = $this->postJson("/api/jobs/{$job}/preparations")->json('id');
+        $second = $this->postJson("/api/jobs/{$job}/preparations")->json('id');
+        $this->getJson("/api/preparations/{$first}")->assertJsonPath('status', 'stopped');
+        Preparation::query()->whereKey($second)->update(['status' => 'running']);
+        $this->postJson("/api/jobs/{$job}/preparations");
+        self::assertTrue((bool) Preparation::query()->whereKey($second)->value('stop_requested'));
+    }
+
+    #[Test]
+    public function after_a_restart_work_that_was_cut_off_is_named_and_can_be_begun_again(): void
+    {
+        Queue::fake();
+        $job = $this->job();
+        $id = $this->postJson("/api/jobs/{$job}/preparations")->json('id');
+        Preparation::query()->whereKey($id)->update(['status' => 'running', 'doing' => 'Remove hidden']);
+        $waits = $this->job();
+        $waiting = $this->postJson("/api/jobs/{$waits}/preparations")->json('id');
+        foreach ([['reserved_at' => time()], ['reserved_at' => null]] as $row) {
+            DB::table('queued_work')->insert(['queue' => 'default', 'payload' => '{}', 'attempts' => 1, 'available_at' => 0, 'created_at' => 0, ...$row]);
+        }
+        Artisan::call('neat-edge:recover');
+        $this->getJson("/api/preparations/{$id}")->assertJsonPath('status', 'failed')->assertJsonPath('error', 'The server was stopped while it prepared this job; the source art is untouched. Prepare it again.')->assertJsonPath('doing', '');
+        $this->getJson("/api/preparations/{$waiting}")->assertJsonPath('status', 'waiting');
+        self::assertSame(1, DB::table('queued_work')->count(), 'what nobody has taken yet still waits');
+    }
+
+    #[Test]
+    public function a_bench_is_read_at_one_moment_although_somebody_writes_between(): void
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'neat-edge-snapshot-');
+        try {
+            $writer = new PDO("sqlite:{$path}");
+            $writer->exec('PRAGMA journal_mode=WAL; CREATE TABLE migrations (id INTEGER, batch INTEGER); CREATE TABLE job (width REAL); CREATE TABLE piece (x REAL); INSERT INTO job VALUES (100); INSERT INTO piece VALUES (95)');
+            $reader = new WriteFirstSqlite(new PDO("sqlite:{$path}", options: [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]), $path);
+            $read = static fn (?callable $between): array => $reader->snapshot(static function () use ($reader, $between): array {
+                $width = $reader->selectOne('SELECT width FROM job')->width;
+                $between === null ?: $between();
+
+                return [$width, $reader->selectOne('SELECT x FROM piece')->x];
+            });
+            self::assertSame([100.0, 95.0], $read(static fn () => $writer->exec('BEGIN IMMEDIATE; UPDATE job SET width = 200; UPDATE piece SET x = 195; COMMIT')));
+            self::assertSame([200.0, 195.0], $read(null), 'and the next reading sees what was written');
+            // Nobody was kept out meanwhile, and nothing is left locked.
+            $writer->exec('UPDATE job SET width = 300');
+            self::assertSame(300.0, $reader->selectOne('SELECT width FROM job')->width);
+        } finally {
+            array_map(unlink(...), glob("{$path}*") ?: []);
+        }
+    }
+
+    #[Test]
+    public function what_computes_too_long_is_given_up_with_a_sentence_and_changes_nothing(): void
+    {
+        config(['neat-edge.request_seconds' => 1]);
+        try {
+            Budget::within('This change', static function (): float {
+                for ($sum = 0.0, $i = 1; $i < PHP_INT_MAX; $i++) {
+                    $sum += 1 / $i;
+                }
+
+                return $sum;
+            });
+            self::fail('It never ended.');
+        } catch (BudgetSpent $spent) {
+            self::assertSame('This change takes longer than 1 seconds and was given up; nothing was changed. Try it with less at once.', $spent->getMessage());
+        }
+        self::assertSame(5, Budget::within('This change', static fn (): int => 5));
+        // The alarm is off again: nothing rings in whatever comes next.
+        usleep(1_200_000);
+        self::assertSame(0, pcntl_alarm(0));
+    }
+
+    #[Test]
+    public function a_drawing_of_too_many_crossings_is_refused_by_its_measure_and_the_shop_goes_on(): void
+    {
+        $strips = '';
+        for ($i = 0; $i < 360; $i++) {
+            $strips .= sprintf('<path d="M%1$d 0h.5v400h-.5z" fill="#123"/><path d="M0 %1$dv.5h400v-.5z" fill="#456"/>', $i);
+        }
+        $job = $this->job("<svg xmlns='http://www.w3.org/2000/svg' width='400mm' height='400mm' viewBox='0 0 400 400'>{$strips}</svg>");
+        $id = $this->postJson("/api/jobs/{$job}/preparations")->assertStatus(202)->json('id');
+        $state = $this->getJson("/api/preparations/{$id}")->assertJsonPath('status', 'failed');
+        self::assertStringContainsString('more than 500,000 places', (string) $state->json('error'));
+        $this->postJson("/api/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'weld', 'pieces' => array_column($this->getJson("/api/jobs/{$job}")->json('art.pieces'), 'id')]])
+            ->assertStatus(422)->assertJsonPath('message', $state->json('error'));
+        self::assertSame(1, $this->version($job));
+    }
+
+    #[Test]
+    public function pages_in_an_older_form_are_made_anew_when_they_are_read(): void
+    {
+        $job = $this->job();
+        $before = $this->getJson("/api/jobs/{$job}")->json('art');
+        BenchPiece::query()->where('shop_job_id', $job)->update(['page' => '{"id":"p1","old":true}', 'page_form' => 1]);
+        self::assertSame($before, $this->getJson("/api/jobs/{$job}")->json('art'));
+    }
+}

@@ -1,0 +1,173 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Testing\TestResponse;
+use PHPUnit\Framework\Attributes\Test;
+use PHPUnit\Framework\Attributes\TestWith;
+use Tests\TestCase;
+use ZipArchive;
+
+/** C12, S5: what is said of a job is true of the customer's file, and nothing goes out that is not. */
+final class VerdictTest extends TestCase
+{
+    use RefreshDatabase;
+
+    private const WHOLE = '<rect x="10" y="10" width="50" height="20" fill="#f00"/><path d="M20 40h60" stroke="#00f" stroke-width="4"/>';
+
+    private const LOST = '<foreignObject x="5" y="45" width="9" height="3"/><image href="https://elsewhere.test/a.png" x="70" y="10" width="9" height="9"/>';
+
+    private static function svg(string $body, string $size = 'width="100mm" height="50mm" viewBox="0 0 100 50"'): string
+    {
+        return "<svg xmlns=\"http://www.w3.org/2000/svg\" {$size}>{$body}</svg>";
+    }
+
+    /**
+     * @param  array<string, string>  $fields
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
+    private function send(string $svg, array $fields = [], string $to = '/api/jobs'): TestResponse
+    {
+        return $this->post($to, ['process' => 'cut-vinyl', ...$fields, 'file' => UploadedFile::fake()->createWithContent('a.svg', $svg)], ['Accept' => 'application/json']);
+    }
+
+    /** @return array{int, array<string, mixed>} the job, and its state when it is prepared */
+    private function prepared(string $svg): array
+    {
+        $job = $this->send($svg)->assertCreated()->json('id');
+        $this->postJson("/api/jobs/{$job}/preparations")->assertStatus(202);
+
+        return [$job, $this->getJson("/api/jobs/{$job}")->json()];
+    }
+
+    #[Test]
+    public function a_whole_file_is_ready_and_looks_the_same(): void
+    {
+        [, $state] = $this->prepared(self::svg(self::WHOLE));
+        self::assertSame(['sentence' => 'Looks the same', 'ready' => true, 'open' => []], $state['preparation']['verdict']);
+        self::assertSame('Looks the same', $this->getJson('/api/jobs')->json('0.verdict.sentence'));
+    }
+
+    #[Test]
+    public function what_was_left_out_is_part_of_it_until_somebody_can_do_without(): void
+    {
+        [$job, $state] = $this->prepared(self::svg(self::WHOLE.self::LOST));
+        self::assertSame('Looks the same but for 2 things that were left out or replaced', $state['preparation']['verdict']['sentence']);
+        self::assertFalse($state['preparation']['verdict']['ready']);
+        self::assertSame(['2 things were left out or replaced, and nobody has accepted that.'], $state['preparation']['verdict']['open']);
+        $this->patchJson("/api/jobs/{$job}/notices/0", ['accepted' => 'the tag is not cut'])->assertOk()->assertJsonPath('preparation.verdict.open', ['1 thing was left out or replaced, and nobody has accepted that.']);
+        $words = $this->patchJson("/api/jobs/{$job}/notices/1", ['accepted' => 'a mark of the customer'])->assertOk();
+        self::assertSame([true, 'Looks the same but for 2 things that were left out or replaced'], [$words->json('preparation.verdict.ready'), $words->json('preparation.verdict.sentence')]);
+        self::assertSame('the tag is not cut', $this->getJson("/api/jobs/{$job}")->json('notices.0.accepted'));
+        $this->patchJson("/api/jobs/{$job}/notices/1", ['accepted' => null])->assertOk()->assertJsonPath('preparation.verdict.ready', false);
+        $this->patchJson("/api/jobs/{$job}/notices/7", ['accepted' => 'x'])->assertNotFound();
+        $this->patchJson("/api/jobs/{$job}/notices/0", ['accepted' => str_repeat('x', 300)])->assertStatus(422);
+    }
+
+    #[Test]
+    public function a_serious_finding_and_a_change_since_keep_it_from_being_ready(): void
+    {
+        [$job, $state] = $this->prepared(self::svg(self::WHOLE.'<path d="M10 45h80" stroke="#000" stroke-width=".1"/>'));
+        self::assertSame(['1 serious finding is open.'], $state['preparation']['verdict']['open']);
+        $this->patchJson("/api/jobs/{$job}", ['version' => 1, 'line' => '0'])->assertOk();
+        self::assertSame(['The job was changed since it was prepared.', '1 serious finding is open.'], $this->getJson("/api/jobs/{$job}")->json('preparation.verdict.open'));
+        // A limit of nought switches its check off.
+        $this->postJson("/api/jobs/{$job}/preparations");
+        self::assertSame([true, []], [$this->getJson("/api/jobs/{$job}")->json('preparation.verdict.ready'), $this->getJson("/api/jobs/{$job}")->json('preparation.result.findings')]);
+    }
+
+    #[Test]
+    public function sheets_of_an_earlier_state_go_out_only_by_name(): void
+    {
+        [$job, $state] = $this->prepared(self::svg(self::WHOLE.self::LOST));
+        $id = $state['preparation']['id'];
+        $this->get("/api/preparations/{$id}/sheets/1.svg")->assertOk();
+        $this->postJson("/api/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'move', 'pieces' => ['p1'], 'x' => 3]])->assertOk();
+        foreach (['sheets/1.svg', 'sheets.zip'] as $what) {
+            $this->getJson("/api/preparations/{$id}/{$what}")->assertStatus(422)->assertJsonPath('message', 'The job was changed since these sheets were made. Prepare it again, or ask for the earlier state by name.');
+            $this->get("/api/preparations/{$id}/{$what}?earlier=1")->assertOk();
+        }
+        $this->get("/api/preparations/{$id}/sheets/1/picture.svg")->assertOk();
+        // The report that goes along says what is true of them.
+        $path = (string) tempnam(sys_get_temp_dir(), 'zip');
+        file_put_contents($path, $this->get("/api/preparations/{$id}/sheets.zip?earlier=1")->getContent());
+        $zip = new ZipArchive;
+        $zip->open($path);
+        $report = json_decode((string) $zip->getFromName('report.json'), true);
+        unlink($path);
+        self::assertContains('The job was changed since it was prepared.', $report['verdict']['open']);
+        self::assertSame(['foreignObject', 'external-reference'], array_column($report['left_out'], 'kind'));
+    }
+
+    #[Test]
+    public function what_came_in_is_the_file_itself_also_after_edits_and_can_run_nothing(): void
+    {
+        $svg = self::svg(self::WHOLE.'<script>alert(1)</script>'.self::LOST);
+        $job = $this->send($svg)->json('id');
+        $this->postJson("/api/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'remove', 'pieces' => ['p1']]])->assertOk();
+        $picture = $this->get("/api/jobs/{$job}/source.svg")->assertOk();
+        self::assertStringContainsString('foreignObject', (string) $picture->getContent());
+        self::assertStringContainsString('#f00', (string) $picture->getContent());
+        self::assertStringStartsWith('image/svg+xml', (string) $picture->headers->get('Content-Type'));
+        self::assertStringContainsString("default-src 'none'", (string) $picture->headers->get('Content-Security-Policy'));
+        self::assertStringContainsString('sandbox', (string) $picture->headers->get('Content-Security-Policy'));
+        self::assertEqualsWithDelta([0, 0, 100, 50], $this->getJson("/api/jobs/{$job}")->json('job.file'), 1e-9);
+        $blank = $this->postJson('/api/jobs', ['process' => 'plain', 'width' => '50', 'height' => '50'])->json('id');
+        $this->get("/api/jobs/{$blank}/source.svg")->assertNotFound();
+        self::assertNull($this->getJson("/api/jobs/{$blank}")->json('job.file'));
+    }
+
+    #[Test]
+    #[TestWith(['', [30.0, 20.0, 60.0, 40.0]])]
+    #[TestWith(['viewBox="0 0 400 200"', [0.0, 0.0, 400.0, 200.0]])]
+    #[TestWith(['width="100%" height="100%" viewBox="0 0 400 200"', [0.0, 0.0, 400.0, 200.0]])]
+    public function a_file_that_states_no_size_is_asked_about(string $size, array $view): void
+    {
+        $svg = self::svg('<rect x="30" y="20" width="60" height="40"/>', $size);
+        $look = $this->send($svg, [], '/api/look')->assertOk();
+        self::assertFalse($look->json('statesSize'));
+        self::assertEqualsWithDelta([60 * 25.4 / 96, 40 * 25.4 / 96], [$look->json('box.2'), $look->json('box.3')], 1e-6);
+        self::assertStringContainsString('states no size; type the finished width', (string) $this->send($svg)->assertStatus(422)->json('message'));
+        $state = $this->getJson('/api/jobs/'.$this->send($svg, ['width' => '300mm', 'of' => 'art'])->assertCreated()->json('id'))->json();
+        self::assertEqualsWithDelta([300.0, 200.0], [$state['job']['width'], $state['job']['height']], 1e-6);
+        self::assertEqualsWithDelta([0.0, 0.0, 300.0, 200.0], $state['art']['pieces'][0]['box'], 1e-6);
+        self::assertSame([], $state['notices'], 'who typed a width was asked');
+        // The customer's own page lies where its art does.
+        [$left, $top, $width] = $state['job']['file'];
+        self::assertEqualsWithDelta([($view[0] - 30) * 5, ($view[1] - 20) * 5, $view[2] * 5], [$left, $top, $width], 1e-6);
+    }
+
+    #[Test]
+    public function the_finished_width_is_that_of_the_page_or_of_the_art(): void
+    {
+        $svg = self::svg('<circle cx="100" cy="25" r="20" stroke="#000" stroke-width="10"/>');
+        $look = $this->send($svg, [], '/api/look')->assertOk();
+        self::assertTrue($look->json('outside') && $look->json('statesSize'));
+        self::assertEqualsWithDelta([75.0, 0.0, 50.0, 50.0], $look->json('box'), 1e-3);
+        $page = $this->getJson('/api/jobs/'.$this->send($svg, ['width' => '200'])->json('id'))->json();
+        self::assertEqualsWithDelta([200.0, 100.0], [$page['job']['width'], $page['job']['height']], 1e-6);
+        $art = $this->getJson('/api/jobs/'.$this->send($svg, ['width' => '200', 'of' => 'art'])->json('id'))->json();
+        self::assertEqualsWithDelta([200.0, 200.0], [$art['job']['width'], $art['job']['height']], 0.01);
+        self::assertEqualsWithDelta([-300.0, 0.0, 400.0, 200.0], $art['job']['file'], 0.01);
+        $this->send('no drawing', [], '/api/look')->assertStatus(422);
+        $this->send(self::svg(''), [], '/api/look')->assertStatus(422)->assertJsonPath('message', 'The file draws nothing: it has no shapes and no lines.');
+    }
+
+    #[Test]
+    public function see_through_colours_are_laid_on_the_ground_that_was_chosen(): void
+    {
+        [$job, $state] = $this->prepared(self::svg('<rect x="10" y="10" width="40" height="20" fill="#f00"/><rect x="30" y="20" width="40" height="20" fill="#000" opacity=".5"/>'));
+        self::assertSame(['overlapping-sheets', 'solid-colours'], [$state['preparation']['result']['findings'][0]['kind'], $state['preparation']['result']['findings'][0]['step']]);
+        $steps = [...$state['preparation']['steps'], 'solid-colours'];
+        $this->postJson("/api/jobs/{$job}/preparations", ['steps' => $steps, 'ground' => '#ffffff'])->assertStatus(202);
+        $after = $this->getJson("/api/jobs/{$job}")->json('preparation');
+        $colours = array_column($after['result']['sheets'], 'colour');
+        sort($colours);
+        self::assertSame(['#800000', '#808080', '#ff0000'], $colours);
+        self::assertSame(['#ffffff', []], [$after['ground'], array_filter($after['result']['findings'], static fn (array $finding): bool => in_array($finding['kind'], ['see-through', 'overlapping-sheets'], true))]);
+    }
+}
