@@ -35,17 +35,21 @@ final class StrokeProbe
     {
         $sum = 0.0;
         foreach ($artwork->pieces as $piece) {
-            $stroke = $piece->stroke;
-            if ($stroke !== null && ! $stroke->isOwnKind() && $stroke->style->width * ($stroke->pen?->meanScale() ?? 1.0) > self::THINNEST) {
-                $sum += self::missedOf($piece, $stroke, Painted::region($piece, $artwork->tolerance()));
+            if ($piece->stroke !== null) {
+                $sum += self::missedBy($piece, Painted::region($piece, $artwork->tolerance()));
             }
         }
 
         return $sum;
     }
 
-    private static function missedOf(Piece $piece, Stroke $stroke, Shape $region): float
+    /** @return float mm² that the stroke of a piece should cover and a region does not */
+    public static function missedBy(Piece $piece, Shape $region): float
     {
+        $stroke = $piece->stroke;
+        if ($stroke === null || $stroke->isOwnKind() || $stroke->style->width * ($stroke->pen?->meanScale() ?? 1.0) <= self::THINNEST) {
+            return 0.0;
+        }
         $pen = $stroke->pen;
         $line = $pen === null ? $piece->shape : $piece->shape->transformed($pen->inverse());
         $scale = $pen === null ? 1.0 : abs($pen->determinant());

@@ -22,7 +22,7 @@ final class Selector
     /** Letters and steps beyond which no selector was ever meant. */
     private const LONGEST = 2000;
 
-    private const MOST_STEPS = 40;
+    private const MOST_STEPS = 24;
 
     private const MOST_BESIDE = 4;
 
@@ -176,10 +176,15 @@ final class Selector
         return match ($kind) {
             'element' => $name === '*' || $name === $element->localName,
             'id' => $element->getAttribute('id') === $name,
-            'class' => in_array($name, preg_split('/\s+/', $element->getAttribute('class')) ?: [], true),
+            'class' => self::hasClass($element->getAttribute('class'), $name),
             'attribute' => self::hasAttribute($element, $name, $how, $value),
             default => self::isPseudo($element, $name, $value),
         };
+    }
+
+    private static function hasClass(string $classes, string $name): bool
+    {
+        return $classes === $name || (str_contains($classes, $name) && in_array($name, preg_split('/\s+/', $classes) ?: [], true));
     }
 
     private static function hasAttribute(DOMElement $element, string $name, string $how, string $value): bool
