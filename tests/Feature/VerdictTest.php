@@ -121,6 +121,7 @@ final class VerdictTest extends TestCase
         self::assertNull($this->getJson("/api/jobs/{$blank}")->json('job.file'));
     }
 
+    /** @param  array{float, float, float, float}  $view */
     #[Test]
     #[TestWith(['', [30.0, 20.0, 60.0, 40.0]])]
     #[TestWith(['viewBox="0 0 400 200"', [0.0, 0.0, 400.0, 200.0]])]

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\LookDifference;
@@ -27,7 +28,8 @@ final class Look
     /** Contours beyond which parts are not told apart. */
     private const MOST_CONTOURS = 3000;
 
-    public static function between(Artwork $before, Artwork $after): LookDifference
+    /** @param  Colour|null  $ground  what shows through see-through colours, where a job has said so */
+    public static function between(Artwork $before, Artwork $after, ?Colour $ground = null): LookDifference
     {
         $areas = Painted::areas($before);
         $split = count($areas);
@@ -37,7 +39,7 @@ final class Look
         }
         $map = PlanarMap::of(array_map(static fn (Painted $area): Shape => $area->shape, $areas), $before->tolerance());
 
-        $changed = $map->region(new LookChange($areas, $split));
+        $changed = $map->region(new LookChange($areas, $split, $ground));
         $missed = StrokeProbe::missed($before);
 
         return new LookDifference($changed->area() + $missed, $map->region(new AnyOwner)->area(), self::seen($changed, min(self::HAIR, self::HAIR_SHARE * max($before->width, $before->height))) + $missed);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Blend;
+use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\PlanarMap\FaceRule;
 use NeatEdge\Core\PlanarMap\Rule\TopOwner;
 use NeatEdge\Core\Seen\Painted;
@@ -32,8 +33,9 @@ final class LookChange implements FaceRule
     /**
      * @param  list<Painted>  $areas  by owner: those of the state before, then those of the state after
      * @param  int  $split  how many belong to the state before
+     * @param  Colour|null  $ground  what shows through; where one state paints nothing at all, that is another look all the same
      */
-    public function __construct(private readonly array $areas, private readonly int $split)
+    public function __construct(private readonly array $areas, private readonly int $split, private readonly ?Colour $ground = null)
     {
         $this->solid = array_map(static fn (Painted $area): bool => $area->isSolid(), $areas);
         $this->before = new TopOwner(max(1, $split));
@@ -63,8 +65,11 @@ final class LookChange implements FaceRule
         }
         [$a, $unsaidA] = $this->seen($before, 0, $this->split);
         [$b, $unsaidB] = $this->seen($after < 0 ? -1 : $after + $this->split, $this->split, count($this->areas));
-        if ($unsaidA !== $unsaidB) {
+        if ($unsaidA !== $unsaidB || ($a[3] > 0) !== ($b[3] > 0)) {
             return 0;
+        }
+        if ($this->ground !== null) {
+            [$a, $b] = [self::laidOn($this->ground, $a), self::laidOn($this->ground, $b)];
         }
         foreach ($a as $i => $value) {
             if (abs($value - $b[$i]) > self::ROUNDING) {
@@ -107,6 +112,17 @@ final class LookChange implements FaceRule
         }
 
         return [$out, $unsaid];
+    }
+
+    /**
+     * @param  array{float, float, float, float}  $seen
+     * @return array{float, float, float, float}
+     */
+    private static function laidOn(Colour $ground, array $seen): array
+    {
+        $through = 1 - $seen[3] / 255;
+
+        return [$seen[0] + $through * $ground->red, $seen[1] + $through * $ground->green, $seen[2] + $through * $ground->blue, 255.0];
     }
 
     /** One channel of a colour over another, 0 to 255. */

@@ -12,7 +12,7 @@ use NeatEdge\Core\Artwork\Colour;
 final readonly class PrepLine
 {
     /** @param  list<Step>  $steps */
-    public function __construct(private array $steps, private StepCache $cache = new MemoryCache)
+    public function __construct(private array $steps, private StepCache $cache = new MemoryCache, private ?Colour $ground = null)
     {
     }
 
@@ -25,7 +25,7 @@ final readonly class PrepLine
     /** @param  Colour|null  $ground  what see-through pieces are laid on where nothing solid lies under them; they stay as they are there when null */
     public static function standard(StepCache $cache = new MemoryCache, float $deviation = 0.005, ?Colour $ground = null): self
     {
-        return new self([new OutlineStrokes, new JoinNearBlacks, new SolidColours($ground), new RemoveHidden, new MergeByColour, new CleanNodes($deviation)], $cache);
+        return new self([new OutlineStrokes, new JoinNearBlacks, new SolidColours($ground), new RemoveHidden, new MergeByColour, new CleanNodes($deviation)], $cache, $ground);
     }
 
     /** The standard line without the steps that are done only where an artist chooses them. */
@@ -43,7 +43,7 @@ final readonly class PrepLine
      */
     public function only(array $keys): self
     {
-        return new self(array_values(array_filter($this->steps, static fn (Step $step): bool => in_array($step->key(), $keys, true))), $this->cache);
+        return new self(array_values(array_filter($this->steps, static fn (Step $step): bool => in_array($step->key(), $keys, true))), $this->cache, $this->ground);
     }
 
     /** @return list<Step> */
@@ -60,7 +60,7 @@ final readonly class PrepLine
     public function run(Artwork $source, ?Closure $progress = null): PrepResult
     {
         $count = count($this->steps) + 1;
-        $key = hash('xxh128', self::ENGINE.serialize($source));
+        $key = hash('xxh128', self::ENGINE.($this->ground?->hex() ?? '').serialize($source));
         $artwork = $source;
         $stages = [];
         foreach ($this->steps as $i => $step) {
@@ -71,7 +71,7 @@ final readonly class PrepLine
             $kept = $this->cache->get($key);
             if ($kept === null) {
                 [$after, $slivers] = $step instanceof GivesSlivers ? $step->withoutSlivers($artwork) : [$step->apply($artwork), 0];
-                $report = StepReport::of($step, $artwork, $after, Look::between($artwork, $after), $slivers);
+                $report = StepReport::of($step, $artwork, $after, Look::between($artwork, $after, $this->ground), $slivers);
                 $this->cache->put($key, $after, $report);
             } else {
                 [$after, $report] = $kept;
@@ -82,7 +82,7 @@ final readonly class PrepLine
         if ($progress !== null) {
             $progress($count - 1, $count, 'Compare the looks');
         }
-        $look = Look::between($source, $artwork);
+        $look = Look::between($source, $artwork, $this->ground);
         if ($progress !== null) {
             $progress($count, $count, 'Done');
         }

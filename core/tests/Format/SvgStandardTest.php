@@ -86,6 +86,7 @@ final class SvgStandardTest extends TestCase
         self::assertSame([null, '#ff0000'], self::fills("{$marker}<path d='M10 10L50 50' fill='none' stroke='#000' marker-end='url(#m)'/>"));
     }
 
+    /** @param  list<string>  $fills */
     #[Test]
     #[TestWith(['<switch><rect requiredExtensions="http://elsewhere.test/x" width="9" height="9" fill="#ff0000"/><rect width="9" height="9" fill="#00ff00"/></switch>', ['#00ff00']])]
     #[TestWith(['<switch><rect requiredExtensions="" width="9" height="9" fill="#ff0000"/><rect width="9" height="9" fill="#00ff00"/></switch>', ['#00ff00']])]

@@ -122,7 +122,7 @@ final class HonestLookTest extends TestCase
         self::assertTrue(Look::between($stroked, (new OutlineStrokes)->apply($stroked))->isNone(), 'outlining keeps it');
         $solid = (new SolidColours)->apply($art($blend));
         self::assertTrue(Look::between($art($blend), $solid)->isNone());
-        $expected = ['multiply' => '#304030', 'screen' => '#d0c0d0', 'darken' => '#408040', 'lighten' => '#c080c0'][$blend->value];
+        $expected = ['multiply' => '#304030', 'screen' => '#d0c0d0', 'darken' => '#408040', 'lighten' => '#c080c0'][$blend->value] ?? '';
         $found = array_map(static fn (Piece $piece): string => $piece->fill?->colour->hex() ?? '', $solid->pieces);
         self::assertContains($expected, $found);
     }
@@ -194,6 +194,18 @@ final class HonestLookTest extends TestCase
         self::assertEqualsCanonicalizing(['#ff0000 1', '#800000 1', '#000000 0.5'], $on(null));
         self::assertEqualsCanonicalizing(['#ff0000 1', '#800000 1', '#808080 1'], $on('#ffffff'));
         self::assertEqualsCanonicalizing(['#ff0000 1', '#800000 1', '#0a1428 1'], $on('#142850'));
+    }
+
+    #[Test]
+    public function on_the_ground_of_the_job_it_looks_the_same_and_a_part_in_its_colour_is_missed_all_the_same(): void
+    {
+        $white = Colour::fromHex('#ffffff');
+        $art = new Artwork(100, 100, [self::rectangle('a', 0, 0, 20, 20, self::paint('#000000', 0.5)), self::rectangle('b', 50, 50, 20, 20, self::paint('#ffffff'))]);
+        $solid = (new SolidColours($white))->apply($art);
+        self::assertTrue(Look::between($art, $solid, $white)->isNone());
+        self::assertFalse(Look::between($art, $solid)->isNone(), 'on any other ground it is another look');
+        self::assertEqualsWithDelta(400.0, Look::between($art, $solid->withPieces(array_values(array_filter($solid->pieces, static fn (Piece $piece): bool => $piece->id !== 'b'))), $white)->seen, 1e-6);
+        self::assertEqualsWithDelta(400.0, Look::between($art, $art->withPieces([$art->pieces[1]]), $white)->seen, 1e-6);
     }
 
     #[Test]

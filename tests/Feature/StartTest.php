@@ -1,0 +1,193 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use PHPUnit\Framework\Attributes\Test;
+use PHPUnit\Framework\TestCase;
+use RuntimeException;
+
+/** bin/start keeps the shop open whatever happens to the work behind it, and ends just what it began. */
+final class StartTest extends TestCase
+{
+    private const PORT = 8394;
+
+    private string $folder;
+
+    /** @var resource|null */
+    private $shop = null;
+
+    /** @var array<string, string> */
+    private array $cookies = [];
+
+    protected function setUp(): void
+    {
+        $this->folder = sys_get_temp_dir().'/neat-edge-start-'.bin2hex(random_bytes(4));
+        mkdir($this->folder);
+        $this->shop = $this->open();
+    }
+
+    protected function tearDown(): void
+    {
+        if (is_resource($this->shop)) {
+            proc_terminate($this->shop, SIGTERM);
+            proc_close($this->shop);
+        }
+        exec('rm -rf '.escapeshellarg($this->folder));
+    }
+
+    #[Test]
+    public function a_broken_preparation_or_worker_leaves_the_shop_open_and_says_what_happened(): void
+    {
+        $job = $this->job(self::strips(150));
+        // Stopped, it stops at once.
+        $id = $this->prepare($job);
+        $this->wait($id, 'running');
+        $start = microtime(true);
+        $this->ask("preparations/{$id}/stop", []);
+        self::assertSame('stopped', $this->wait($id, 'stopped')['status']);
+        self::assertLessThan(2.0, microtime(true) - $start);
+
+        // Its process is killed: the preparation says so, the worker goes on.
+        $id = $this->prepare($job);
+        $this->wait($id, 'running');
+        $child = $this->until(fn (): ?string => $this->pids("neat-edge:prepare {$id}\$")[0] ?? null, 'the process of the preparation');
+        posix_kill((int) $child, SIGKILL);
+        self::assertSame('The preparation broke off before it was done; the source art is untouched. Try again, or with fewer steps.', $this->wait($id, 'failed')['error']);
+
+        // The worker itself is killed: another one comes, after what was cut off was named.
+        $id = $this->prepare($job);
+        $this->wait($id, 'running');
+        [$worker] = $this->pids('queue:work');
+        posix_kill((int) $worker, SIGKILL);
+        self::assertStringContainsString('The server was stopped while it prepared this job', $this->wait($id, 'failed')['error']);
+        $this->until(fn (): ?bool => $this->pids('queue:work') !== [] && $this->pids('queue:work') !== [$worker] ? true : null, 'another worker');
+        $small = $this->job(self::strips(4));
+        self::assertSame('done', $this->wait($this->prepare($small), 'done')['status']);
+
+        // Too large is refused by its measure.
+        $large = $this->job(self::strips(500));
+        self::assertStringContainsString('500,000 places', $this->wait($this->prepare($large), 'failed')['error']);
+        self::assertCount(10, $this->ask('jobs'), 'the demo jobs and these three');
+
+        // Ended, it takes all its own with it and nothing else.
+        self::assertIsResource($this->shop);
+        $leader = proc_get_status($this->shop)['pid'];
+        posix_kill((int) ($this->children($leader)[0] ?? 0), SIGTERM);
+        $this->until(fn (): ?bool => $this->pids('(queue|schedule):work') === [] && $this->pids('server.php') === [] ? true : null, 'the end of all of it');
+        $status = proc_get_status($this->shop);
+        self::assertSame([false, 77], [$status['running'], $status['exitcode']], 'the script that called it lived on');
+    }
+
+    private static function strips(int $n): string
+    {
+        $out = '';
+        for ($i = 0; $i < $n; $i++) {
+            $out .= sprintf('<path d="M%1$d 0h.5v%2$dh-.5z" fill="#123"/><path d="M0 %1$dv.5h%2$dv-.5z" fill="#456"/>', $i, $n);
+        }
+
+        return "<svg xmlns='http://www.w3.org/2000/svg' width='{$n}mm' height='{$n}mm' viewBox='0 0 {$n} {$n}'>{$out}</svg>";
+    }
+
+    /** @return resource */
+    private function open()
+    {
+        touch("{$this->folder}/shop.sqlite");
+        $environment = array_filter([...getenv(), 'PORT' => (string) self::PORT, 'APP_ENV' => 'production', 'APP_KEY' => 'base64:'.base64_encode(random_bytes(32)), 'DB_DATABASE' => "{$this->folder}/shop.sqlite", 'QUEUE_CONNECTION' => 'database', 'CACHE_STORE' => 'database',
+            'APP_CONFIG_CACHE' => "{$this->folder}/config.php", 'APP_ROUTES_CACHE' => "{$this->folder}/routes.php", 'NEAT_EDGE_PAGE_TOKEN' => 'on', 'NEAT_EDGE_PREPARE_IN' => 'child']);
+        // A script of somebody's own, which must outlive what it started.
+        $shop = proc_open(['bash', '-c', 'bin/start; exit 77'], [['file', '/dev/null', 'r'], ['file', "{$this->folder}/log", 'a'], ['file', "{$this->folder}/log", 'a']], $pipes, dirname(__DIR__, 2), $environment);
+        self::assertIsResource($shop);
+        $this->until(fn (): ?bool => str_contains((string) file_get_contents("{$this->folder}/log"), 'Neat Edge is at') ? true : null, 'the address: '.file_get_contents("{$this->folder}/log"), 90.0);
+
+        return $shop;
+    }
+
+    private function job(string $svg): int
+    {
+        $body = "--b\r\nContent-Disposition: form-data; name=\"process\"\r\n\r\nplain\r\n--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"a.svg\"\r\n\r\n{$svg}\r\n--b--\r\n";
+
+        return (int) $this->ask('jobs', $body)['id'];
+    }
+
+    private function prepare(int $job): int
+    {
+        return (int) $this->ask("jobs/{$job}/preparations", [])['id'];
+    }
+
+    /** @return array<string, mixed> */
+    private function wait(int $preparation, string $status): array
+    {
+        return $this->until(function () use ($preparation, $status): ?array {
+            $state = $this->ask("preparations/{$preparation}");
+
+            return $state['status'] === $status ? $state : null;
+        }, "preparation {$preparation} to be {$status}");
+    }
+
+    /**
+     * As a browser would, with the page's token.
+     *
+     * @param  array<string, mixed>|string|null  $send
+     * @return array<mixed>
+     */
+    private function ask(string $path, array|string|null $send = null): array
+    {
+        if ($send !== null && $this->cookies === []) {
+            file_get_contents('http://127.0.0.1:'.self::PORT.'/');
+            foreach ($http_response_header as $line) {
+                if (preg_match('/^Set-Cookie: ([^=]+)=([^;]+)/', $line, $found) === 1) {
+                    $this->cookies[$found[1]] = $found[2];
+                }
+            }
+        }
+        $headers = ['Accept: application/json', 'Content-Type: '.(is_string($send) ? 'multipart/form-data; boundary=b' : 'application/json'), 'X-XSRF-TOKEN: '.urldecode($this->cookies['XSRF-TOKEN'] ?? ''),
+            'Cookie: '.implode('; ', array_map(static fn (string $name, string $value): string => "{$name}={$value}", array_keys($this->cookies), $this->cookies))];
+        $answer = file_get_contents('http://127.0.0.1:'.self::PORT."/api/{$path}", false, stream_context_create(['http' => [
+            'method' => $send === null ? 'GET' : 'POST', 'header' => implode("\r\n", $headers), 'content' => is_array($send) ? json_encode($send, JSON_THROW_ON_ERROR) : (string) $send, 'ignore_errors' => true, 'timeout' => 30,
+        ]]));
+        $data = json_decode((string) $answer, true);
+
+        return is_array($data) && ! isset($data['message']) ? $data : throw new RuntimeException("{$path}: {$answer}");
+    }
+
+    /** @return list<string> of processes of this shop whose command matches */
+    private function pids(string $pattern): array
+    {
+        $out = [];
+        foreach (glob('/proc/[0-9]*', GLOB_ONLYDIR) ?: [] as $process) {
+            $command = trim(str_replace("\0", ' ', (string) @file_get_contents("{$process}/cmdline")));
+            if (preg_match("~^\\S*php.*{$pattern}~", $command) === 1 && str_contains((string) @file_get_contents("{$process}/environ"), "{$this->folder}/")) {
+                $out[] = basename($process);
+            }
+        }
+
+        return $out;
+    }
+
+    /** @return list<string> */
+    private function children(int $pid): array
+    {
+        return preg_split('/\s+/', trim((string) @file_get_contents("/proc/{$pid}/task/{$pid}/children")), -1, PREG_SPLIT_NO_EMPTY) ?: [];
+    }
+
+    /**
+     * @template T
+     *
+     * @param  callable(): (T|null)  $look
+     * @return T
+     */
+    private function until(callable $look, string $what, float $seconds = 40.0): mixed
+    {
+        $end = microtime(true) + $seconds;
+        do {
+            $found = $look();
+            if ($found !== null) {
+                return $found;
+            }
+            usleep(50_000);
+        } while (microtime(true) < $end);
+        self::fail("Waited {$seconds} s for {$what}: ".file_get_contents("{$this->folder}/log"));
+    }
+}
