@@ -57,8 +57,8 @@ final class FromFileToSheetsTest extends BrowserTestCase
         $this->press('[data-test=prepare]');
         $this->see('[data-test=wipe]', 30);
         $this->seeText('Looks the same', '[data-test=verdict]');
-        $this->seeText('pieces 3 → 3', '[data-step=outline-strokes]');
-        $this->seeText('pieces 3 → 2', '[data-step=merge-by-colour]');
+        $this->seeText('pieces 3→3', '[data-step=outline-strokes]');
+        $this->seeText('pieces 3→2', '[data-step=merge-by-colour]');
         self::assertSame(2, $this->howMany('[data-sheet]'));
 
         $this->press('[data-stage=check]');

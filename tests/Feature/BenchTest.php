@@ -122,7 +122,12 @@ final class BenchTest extends TestCase
     {
         $id = $this->shape();
         $before = $this->stored();
-        foreach ([['mark', ['pieces' => [$id], 'name' => 'Star', 'hidden' => false, 'locked' => false]], ['place', ['pieces' => [$id], 'width' => 'wide']], ['text', ['text' => '']], ['knit', []], ['fill', ['pieces' => [$id], 'colour' => '<b>']]] as [$kind, $fields]) {
+        // What is wished and is so already is no mistake: nothing is said, and nothing stored.
+        $version = $this->version();
+        foreach ([['mark', ['pieces' => [$id], 'name' => 'Star', 'hidden' => false, 'locked' => false]], ['place', ['pieces' => [$id], 'width' => '100%']], ['order', ['pieces' => [$id], 'to' => 'front']]] as [$kind, $fields]) {
+            $this->edit($kind, $fields)->assertOk()->assertJsonPath('changes.pieces', [])->assertJsonPath('job.version', $version);
+        }
+        foreach ([['place', ['pieces' => [$id], 'width' => 'wide']], ['text', ['text' => '']], ['knit', []], ['fill', ['pieces' => [$id], 'colour' => '<b>']]] as [$kind, $fields]) {
             self::assertMatchesRegularExpression('/^["A-Z][^\n]+\.$/', $this->edit($kind, $fields)->assertStatus(422)->json('message'));
         }
         self::assertSame([2, $before], [Revision::query()->count(), $this->stored()]);

@@ -40,6 +40,17 @@ final class StartTest extends TestCase
     #[Test]
     public function a_broken_preparation_or_worker_leaves_the_shop_open_and_says_what_happened(): void
     {
+        file_get_contents('http://127.0.0.1:'.self::PORT.'/mark.svg');
+        self::assertContains('X-Content-Type-Options: nosniff', $http_response_header);
+        foreach (['/', '/mark.svg', '/api/jobs'] as $path) {
+            file_get_contents('http://127.0.0.1:'.self::PORT.$path);
+            self::assertSame([], preg_grep('/^X-Powered-By/i', $http_response_header), $path);
+        }
+        // What lies beside the public folder is not served, however it is asked for.
+        foreach (['/../composer.json', '/%2e%2e/composer.json', '/build/../../.env'] as $path) {
+            self::assertStringNotContainsString('APP_KEY', (string) @file_get_contents('http://127.0.0.1:'.self::PORT.$path));
+            self::assertStringNotContainsString('"require"', (string) @file_get_contents('http://127.0.0.1:'.self::PORT.$path));
+        }
         $job = $this->job(self::strips(150));
         // Stopped, it stops at once.
         $id = $this->prepare($job);

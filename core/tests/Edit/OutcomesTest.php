@@ -207,6 +207,20 @@ final class OutcomesTest extends TestCase
     }
 
     #[Test]
+    public function drawn_letters_have_all_their_contours_and_stand_apart_as_they_are_told(): void
+    {
+        $set = fn (string $text, array $more = []): Piece => $this->bench->piece($this->bench->do('text', ['text' => $text, 'family' => 'DejaVu Sans', 'size' => 20, ...$more])->made[0]);
+        self::assertCount(2, $set('o')->shape->contours, 'an o has its hole');
+        self::assertCount(3, $set('B')->shape->contours);
+        self::assertCount(2 + 3 + 2, $set('oBi')->shape->contours);
+        $width = static fn (Piece $piece): float => $piece->box()?->width() ?? 0.0;
+        self::assertEqualsWithDelta($width($set('ooo')) + 2 * 4.0, $width($set('ooo', ['spacing' => 4])), 1e-6);
+        self::assertEqualsWithDelta($width($set('ooo')) - 2 * 1.5, $width($set('ooo', ['spacing' => -1.5])), 1e-6);
+        $high = static fn (Piece $piece): float => $piece->box()?->height() ?? 0.0;
+        self::assertEqualsWithDelta($high($set("o\no")) + 0.5 * 20, $high($set("o\no", ['leading' => 1.7])), 1e-6);
+    }
+
+    #[Test]
     public function opacity_and_paint_do_not_take_each_other_away(): void
     {
         $id = $this->bench->shape('rectangle', 50, 50, 40, 40, ['line' => '#222222', 'lineWidth' => 2]);

@@ -161,6 +161,17 @@ final class SvgStandardTest extends TestCase
         Isolated::picture('<html/>');
     }
 
+    #[Test]
+    public function a_picture_that_claims_more_dots_than_anybody_unpacks_is_left_out_by_its_measure(): void
+    {
+        $chunk = static fn (string $type, string $data): string => pack('N', strlen($data)).$type.$data.pack('N', crc32($type.$data));
+        $png = static fn (int $side): string => base64_encode("\x89PNG\r\n\x1a\n".$chunk('IHDR', pack('NNCCCCC', $side, $side, 8, 2, 0, 0, 0)).$chunk('IDAT', (string) gzcompress('')).$chunk('IEND', ''));
+        $read = static fn (int $side): Drawing => Reader::read("<svg xmlns='http://www.w3.org/2000/svg' width='9mm' height='9mm'><image width='5' height='5' href='data:image/png;base64,{$png($side)}'/></svg>");
+        self::assertCount(1, $read(500)->artwork->pieces);
+        self::assertSame([], $read(20_000)->artwork->pieces);
+        self::assertStringContainsString('claims 20000 by 20000 dots', $read(20_000)->findings[0]->message);
+    }
+
     /** CPU time that grows with the length of a style sheet and not with its square. */
     #[Test]
     #[TestWith(['comments'])]

@@ -14,6 +14,9 @@ use NeatEdge\Core\Geometry\Matrix;
 /** An image element: its frame as a shape, painted with a reference to the picture, which is never opened. */
 final class PictureFrame
 {
+    /** Dots that whoever shows it has to unpack. */
+    private const MOST_DOTS = 100_000_000;
+
     private const KINDS = '~^data:image/(png|jpeg|jpg|gif|webp);base64,~i';
 
     /** @return array{Contour, Paint}|null the frame in user units; null where it is left out */
@@ -42,6 +45,11 @@ final class PictureFrame
             return null;
         }
         $size = str_starts_with($href, 'data:') ? self::size($href) : null;
+        if ($size !== null && $size[0] * $size[1] > self::MOST_DOTS) {
+            $notes->leftOut('image', sprintf('a picture that claims %.0f by %.0f dots', $size[0], $size[1]), $at);
+
+            return null;
+        }
         $width = $view->length($e->getAttribute('width'), 'x', $font);
         $height = $view->length($e->getAttribute('height'), 'y', $font);
         if ($size !== null) {
