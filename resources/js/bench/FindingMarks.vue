@@ -3,7 +3,7 @@ import type { Finding } from '@/api/types'
 import { labelWidth, nameOf } from '@/findings'
 import { computed } from 'vue'
 
-const props = defineProps<{ findings: Finding[]; selected: number | null; scale: number; left: number; top: number; width: number; height: number; quiet?: boolean; pieces?: Set<string> | null }>()
+const props = defineProps<{ findings: Finding[]; selected: number | null; scale: number; left: number; top: number; width: number; height: number; quiet?: boolean; pieces?: Set<string> | null; first?: number }>()
 defineEmits<{ select: [index: number] }>()
 
 /** Marks in view, the chosen one last so that it lies on top; a number that would cover another is left out. */
@@ -11,7 +11,7 @@ const marks = computed(() => {
   const taken: { x: number; y: number }[] = []
   const out = props.findings
     .map((finding, index) => ({ finding, index, x: (finding.at?.[0] ?? 0) * props.scale + props.left, y: (finding.at?.[1] ?? 0) * props.scale + props.top }))
-    .filter(({ finding, x, y }) => finding.at && (!props.pieces || (finding.piece !== undefined && props.pieces.has(finding.piece))) && x > -50 && y > -50 && x < props.width + 50 && y < props.height + 50)
+    .filter(({ finding, index, x, y }) => finding.at && index < (props.first ?? Infinity) && (!props.pieces || (finding.piece !== undefined && props.pieces.has(finding.piece))) && x > -50 && y > -50 && x < props.width + 50 && y < props.height + 50)
     .sort((a, b) => Number(b.index === props.selected) - Number(a.index === props.selected))
     .map((mark) => {
       const free = taken.every((other) => Math.abs(other.x - mark.x) > 62 || Math.abs(other.y - mark.y) > 19)

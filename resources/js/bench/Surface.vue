@@ -260,6 +260,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
           :height="height"
           :quiet="bench.view.kind === 'wipe'"
           :pieces="onSheet"
+          :first="bench.view.kind === 'file' ? bench.state?.notices.length : undefined"
           @select="bench.finding = $event"
         />
         <g

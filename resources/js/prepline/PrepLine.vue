@@ -123,7 +123,7 @@ async function lay(colour: string) {
 .stale { color: var(--coral-deep); font-weight: 500; }
 .lit { border-color: var(--green); color: var(--green); }
 ol { display: flex; gap: 7px; list-style: none; margin: 7px 0 0; padding: 0 0 2px; overflow-x: auto; }
-li { flex: 1 0 150px; display: grid; grid-template: 62px 20px / 46px minmax(0, 1fr); gap: 3px 7px; padding: 6px; border: 1px solid var(--line); border-radius: 4px; background: #fffcf4; min-width: 0; position: relative; }
+li { flex: 1 0 150px; display: grid; grid-template: 62px 20px / 42px minmax(0, 1fr); gap: 3px 7px; padding: 6px; border: 1px solid var(--line); border-radius: 4px; background: #fffcf4; min-width: 0; position: relative; }
 li.shown { border-color: var(--green); box-shadow: inset 0 0 0 1px var(--green); }
 li.came { flex: 0 0 130px; }
 li.off:not(:has(img)) { flex: 0 0 128px; }
@@ -133,7 +133,7 @@ li.off { opacity: .6; }
 .picture img { width: 100%; height: 100%; object-fit: contain; padding: 3px; }
 .blank { color: var(--ink-soft); font-size: 15px; }
 .came .picture { grid-row: 1 / 3; height: 85px; }
-.text { grid-column: 2; grid-row: 1 / 3; display: flex; flex-direction: column; font-size: 14px; line-height: 1.22; min-width: 0; }
+.text { grid-column: 2; grid-row: 1 / 3; display: flex; flex-direction: column; font-size: 13.5px; line-height: 1.25; min-width: 0; }
 .text strong { font-size: 15px; }
 .text span { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .switch { grid-column: 1; justify-self: center; height: 20px; }

@@ -25,7 +25,7 @@ watch(() => bench.preparation?.id, () => (earlier.value = false))
         <ElButton type="primary" :disabled="bench.running" data-test="prepare-stale" @click="bench.prepare(bench.preparation?.steps)">Prepare again</ElButton>
         <label><input v-model="earlier" type="checkbox" data-test="earlier"> I want the earlier state all the same</label>
       </div>
-      <p v-else-if="bench.verdict" :class="['verdict', { open: !bench.verdict.ready }]" data-test="send-verdict"><strong>{{ bench.verdict.ready ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.<template v-for="reason in bench.verdict.open" :key="reason"> {{ reason }}</template></p>
+      <p v-else-if="bench.verdict" :class="['verdict', { open: !bench.verdict.ready }]" data-test="send-verdict"><strong>{{ bench.verdict.ready ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.<span v-for="reason in bench.verdict.open" :key="reason">{{ ` ${reason}` }}</span></p>
       <a v-if="!stale || earlier" class="all" :href="`/api/preparations/${bench.preparation?.id}/sheets.zip${asked}`" download data-test="all-sheets">Download all as ZIP</a>
       <ul>
         <li v-for="(sheet, index) in bench.sheets" :key="sheet.file">
