@@ -28,11 +28,12 @@ final readonly class OutputFolder
             throw BadCall::usedFolder($path);
         }
         $list = is_file("{$path}/".self::LIST) ? (string) file_get_contents("{$path}/".self::LIST) : '';
-        $written = array_filter(explode("\n", $list), static fn (string $name): bool => $name !== '' && basename($name) === $name && ! str_starts_with($name, '.'));
+        $written = array_filter(explode("\n", $list), static fn (string $name): bool => $name !== '' && ! str_starts_with($name, '.'));
         if ($written === []) {
             throw BadCall::notOurFolder($path);
         }
 
+        // Only what lies right in the folder: a list may have been written by anybody.
         return new self($path, array_values(array_intersect($written, $there)));
     }
 

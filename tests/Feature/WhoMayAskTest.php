@@ -136,6 +136,9 @@ final class WhoMayAskTest extends TestCase
         ] as $art => $words) {
             self::assertSame($words, $paste($art));
         }
+        foreach ([['id' => 5], ['id' => 'x'], 'x', null, [...$piece, 'contours' => 'x'], [...$piece, 'stroke' => []], [...$piece, 'recipe' => ['base' => ['is' => 'text']]], [...$piece, 'clip' => 7], [...$piece, 'fill' => 'red']] as $wrong) {
+            self::assertMatchesRegularExpression('/^(What was sent is no piece|That cannot be kept)/', $paste(['pieces' => [$wrong]]));
+        }
         self::assertStringContainsString('farther off', $paste(['pieces' => [[...$piece, 'contours' => [[true, [0, 0, 0, 0, 1e300, 0, 9, 9]]]]]]));
         self::assertStringContainsString('outside the drawing', $paste(['pieces' => [[...$piece, 'fill' => ['#ff0000', 1, ['picture' => ['https://elsewhere.test/a.png', 9, 9, [1, 0, 0, 1, 0, 0], 'none']]]]]]));
         self::assertStringContainsString('fewer than two colours', $paste(['pieces' => [[...$piece, 'fill' => ['#ff0000', 1, ['gradient' => ['linear', 'pad', [0, 0, 9, 0], [1, 0, 0, 1, 0, 0], [[0, '#ff0000', 1]]]]]]]]));
