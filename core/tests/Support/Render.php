@@ -50,6 +50,18 @@ final class Render
             || self::differing(self::byResvg($original, $width, self::FINER), self::byResvg($outcome, $width, self::FINER)) === [];
     }
 
+    /**
+     * @param  list<array{int, int}>  $places  x, y of pixels
+     * @return list<array{int, int, int}> red, green and blue there, as librsvg paints them
+     */
+    public static function colours(string $svg, int $width, array $places): array
+    {
+        [, , $rows] = self::byLibrsvg($svg, $width);
+
+        // A BMP has blue first.
+        return array_map(static fn (array $at): array => [ord($rows[$at[1]][3 * $at[0] + 2]), ord($rows[$at[1]][3 * $at[0] + 1]), ord($rows[$at[1]][3 * $at[0]])], $places);
+    }
+
     /** @return array{int, int, list<string>} width, height, and rows of three bytes a pixel */
     private static function byLibrsvg(string $svg, int $width, int $finer = 1): array
     {
