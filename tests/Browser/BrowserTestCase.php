@@ -14,13 +14,12 @@ use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
 use PHPUnit\Framework\TestCase;
 use RuntimeException;
+use Tests\Support\FreePort;
 
 /** The real page in headless Chromium, against a server and a worker of its own with an empty database. */
 abstract class BrowserTestCase extends TestCase
 {
-    private const PORT = 8397;
-
-    private const DRIVER_PORT = 9597;
+    protected static int $port;
 
     protected static RemoteWebDriver $browser;
 
@@ -32,6 +31,8 @@ abstract class BrowserTestCase extends TestCase
     public static function setUpBeforeClass(): void
     {
         $root = dirname(__DIR__, 2);
+        self::$port = FreePort::any();
+        $driver = FreePort::any();
         self::$folder = sys_get_temp_dir().'/neat-edge-browser-'.bin2hex(random_bytes(4));
         mkdir(self::$folder.'/downloads', recursive: true);
         touch(self::$folder.'/test.sqlite');
@@ -47,11 +48,11 @@ abstract class BrowserTestCase extends TestCase
         }
         self::$processes = [
             self::launch([...$php, 'artisan', 'queue:work', '--sleep=0.2', '--tries=1'], $environment, $root),
-            self::launch([...$php, '-S', '127.0.0.1:'.self::PORT, '-t', 'public', 'server.php'], $environment, $root),
-            self::launch(['chromedriver', '--port='.self::DRIVER_PORT], $environment, $root),
+            self::launch([...$php, '-S', '127.0.0.1:'.self::$port, '-t', 'public', 'server.php'], $environment, $root),
+            self::launch(['chromedriver', '--port='.$driver], $environment, $root),
         ];
-        self::listen(self::PORT);
-        self::listen(self::DRIVER_PORT);
+        self::listen(self::$port);
+        self::listen($driver);
         $options = new ChromeOptions;
         $options->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
             '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--window-size=1280,943', '--user-data-dir='.self::$folder.'/profile']);
@@ -59,7 +60,7 @@ abstract class BrowserTestCase extends TestCase
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
         $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
-        self::$browser = RemoteWebDriver::create('http://127.0.0.1:'.self::DRIVER_PORT, $capabilities, 60_000, 60_000);
+        self::$browser = RemoteWebDriver::create('http://127.0.0.1:'.$driver, $capabilities, 60_000, 60_000);
     }
 
     public static function tearDownAfterClass(): void
@@ -77,7 +78,7 @@ abstract class BrowserTestCase extends TestCase
 
     protected function visit(string $path): void
     {
-        self::$browser->get('http://127.0.0.1:'.self::PORT.$path);
+        self::$browser->get('http://127.0.0.1:'.self::$port.$path);
     }
 
     /** The element, once it is there and shown. */

@@ -11,11 +11,12 @@ use PDO;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 use RuntimeException;
+use Tests\Support\FreePort;
 
 /** H1: the server is killed with no warning in the middle of saves, again and again; nothing that it accepted is lost, nothing is half stored. */
 final class KilledServerTest extends TestCase
 {
-    private const PORT = 8396;
+    private int $port;
 
     private string $folder;
 
@@ -30,6 +31,7 @@ final class KilledServerTest extends TestCase
 
     protected function setUp(): void
     {
+        $this->port = FreePort::any();
         $this->folder = sys_get_temp_dir().'/neat-edge-killed-'.bin2hex(random_bytes(4));
         mkdir($this->folder);
         touch("{$this->folder}/test.sqlite");
@@ -98,7 +100,7 @@ final class KilledServerTest extends TestCase
         $clients = $outputs = [];
         foreach ([1, 2] as $k) {
             $job = (int) $this->again(fn (): array => $this->send('jobs', ['process' => 'plain', 'width' => '300', 'height' => '300']))['id'];
-            $client = proc_open([PHP_BINARY, '-r', $script, 'http://127.0.0.1:'.self::PORT."/api/jobs/{$job}/edits"], [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']], $pipes);
+            $client = proc_open([PHP_BINARY, '-r', $script, 'http://127.0.0.1:'.$this->port."/api/jobs/{$job}/edits"], [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']], $pipes);
             self::assertIsResource($client);
             [$clients[$job], $outputs[$job]] = [$client, $pipes[1]];
         }
@@ -150,10 +152,10 @@ final class KilledServerTest extends TestCase
     /** @return resource */
     private function serve()
     {
-        $server = proc_open([...$this->php, '-S', '127.0.0.1:'.self::PORT, '-t', 'public', 'server.php'], self::quiet(), $pipes, dirname(__DIR__, 2), $this->environment);
+        $server = proc_open([...$this->php, '-S', '127.0.0.1:'.$this->port, '-t', 'public', 'server.php'], self::quiet(), $pipes, dirname(__DIR__, 2), $this->environment);
         self::assertIsResource($server);
         for ($i = 0; $i < 200; $i++) {
-            $socket = @fsockopen('127.0.0.1', self::PORT, $code, $why, 0.2);
+            $socket = @fsockopen('127.0.0.1', $this->port, $code, $why, 0.2);
             if ($socket !== false) {
                 fclose($socket);
 
@@ -185,7 +187,7 @@ final class KilledServerTest extends TestCase
      */
     private function answer(string $path, array $http): array
     {
-        $text = @file_get_contents('http://127.0.0.1:'.self::PORT."/api/{$path}", false, stream_context_create(['http' => $http]));
+        $text = @file_get_contents('http://127.0.0.1:'.$this->port."/api/{$path}", false, stream_context_create(['http' => $http]));
         $data = json_decode((string) $text, true);
 
         return is_array($data) ? $data : throw new RuntimeException("No answer from {$path}: ".substr((string) $text, 0, 300).(error_get_last()['message'] ?? ''));

@@ -62,14 +62,16 @@ final class OneCoreTest extends TestCase
     public function sheets_laid_on_one_another_look_like_the_file_that_came_in(): void
     {
         $path = base_path('database/demo/stewards-tabard.svg');
-        $page = $this->byPage($path, 'screen-print', '280mm');
+        $sheets = $this->byPage($path, 'screen-print', '280mm');
         $body = '';
         $frame = '';
-        foreach ($page as $name => $svg) {
+        foreach ($sheets as $name => $svg) {
             if (str_ends_with($name, '.svg')) {
-                self::assertSame(1, preg_match('~(<svg[^>]*>)(.*)</svg>~s', $svg, $found));
-                [$frame, $body] = [$frame === '' ? $found[1] : $frame, $body.$found[2]];
-                self::assertSame($frame, $found[1], 'all sheets have one page, so that they register');
+                $inside = (int) strpos($svg, '>', (int) strpos($svg, '<svg')) + 1;
+                $page = substr($svg, 0, $inside);
+                $frame = $frame === '' ? $page : $frame;
+                self::assertSame($frame, $page, 'all sheets have one page, so that they register');
+                $body .= str_replace('</svg>', '', substr($svg, $inside));
             }
         }
         self::assertTrue(Render::looksSame((string) file_get_contents($path), "{$frame}{$body}</svg>", 900));

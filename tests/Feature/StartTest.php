@@ -7,11 +7,12 @@ namespace Tests\Feature;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 use RuntimeException;
+use Tests\Support\FreePort;
 
 /** bin/start keeps the shop open whatever happens to the work behind it, and ends just what it began. */
 final class StartTest extends TestCase
 {
-    private const PORT = 8394;
+    private int $port;
 
     private string $folder;
 
@@ -25,6 +26,7 @@ final class StartTest extends TestCase
     {
         $this->folder = sys_get_temp_dir().'/neat-edge-start-'.bin2hex(random_bytes(4));
         mkdir($this->folder);
+        $this->port = FreePort::any();
         $this->shop = $this->open();
     }
 
@@ -40,16 +42,16 @@ final class StartTest extends TestCase
     #[Test]
     public function a_broken_preparation_or_worker_leaves_the_shop_open_and_says_what_happened(): void
     {
-        file_get_contents('http://127.0.0.1:'.self::PORT.'/mark.svg');
+        file_get_contents('http://127.0.0.1:'.$this->port.'/mark.svg');
         self::assertContains('X-Content-Type-Options: nosniff', $http_response_header);
         foreach (['/', '/mark.svg', '/api/jobs'] as $path) {
-            file_get_contents('http://127.0.0.1:'.self::PORT.$path);
+            file_get_contents('http://127.0.0.1:'.$this->port.$path);
             self::assertSame([], preg_grep('/^X-Powered-By/i', $http_response_header), $path);
         }
         // What lies beside the public folder is not served, however it is asked for.
         foreach (['/../composer.json', '/%2e%2e/composer.json', '/build/../../.env'] as $path) {
-            self::assertStringNotContainsString('APP_KEY', (string) @file_get_contents('http://127.0.0.1:'.self::PORT.$path));
-            self::assertStringNotContainsString('"require"', (string) @file_get_contents('http://127.0.0.1:'.self::PORT.$path));
+            self::assertStringNotContainsString('APP_KEY', (string) @file_get_contents('http://127.0.0.1:'.$this->port.$path));
+            self::assertStringNotContainsString('"require"', (string) @file_get_contents('http://127.0.0.1:'.$this->port.$path));
         }
         $job = $this->job(self::strips(150));
         // Stopped, it stops at once.
@@ -105,7 +107,7 @@ final class StartTest extends TestCase
     private function open()
     {
         touch("{$this->folder}/shop.sqlite");
-        $environment = array_filter([...getenv(), 'PORT' => (string) self::PORT, 'APP_ENV' => 'production', 'APP_KEY' => 'base64:'.base64_encode(random_bytes(32)), 'DB_DATABASE' => "{$this->folder}/shop.sqlite", 'QUEUE_CONNECTION' => 'database', 'CACHE_STORE' => 'database',
+        $environment = array_filter([...getenv(), 'PORT' => (string) $this->port, 'APP_ENV' => 'production', 'APP_KEY' => 'base64:'.base64_encode(random_bytes(32)), 'DB_DATABASE' => "{$this->folder}/shop.sqlite", 'QUEUE_CONNECTION' => 'database', 'CACHE_STORE' => 'database',
             'APP_CONFIG_CACHE' => "{$this->folder}/config.php", 'APP_ROUTES_CACHE' => "{$this->folder}/routes.php", 'NEAT_EDGE_PAGE_TOKEN' => 'on', 'NEAT_EDGE_PREPARE_IN' => 'child']);
         // A script of somebody's own, which must outlive what it started.
         $shop = proc_open(['bash', '-c', 'bin/start; exit 77'], [['file', '/dev/null', 'r'], ['file', "{$this->folder}/log", 'a'], ['file', "{$this->folder}/log", 'a']], $pipes, dirname(__DIR__, 2), $environment);
@@ -146,7 +148,7 @@ final class StartTest extends TestCase
     private function ask(string $path, array|string|null $send = null): array
     {
         if ($send !== null && $this->cookies === []) {
-            file_get_contents('http://127.0.0.1:'.self::PORT.'/');
+            file_get_contents('http://127.0.0.1:'.$this->port.'/');
             foreach ($http_response_header as $line) {
                 if (preg_match('/^Set-Cookie: ([^=]+)=([^;]+)/', $line, $found) === 1) {
                     $this->cookies[$found[1]] = $found[2];
@@ -155,7 +157,7 @@ final class StartTest extends TestCase
         }
         $headers = ['Accept: application/json', 'Content-Type: '.(is_string($send) ? 'multipart/form-data; boundary=b' : 'application/json'), 'X-XSRF-TOKEN: '.urldecode($this->cookies['XSRF-TOKEN'] ?? ''),
             'Cookie: '.implode('; ', array_map(static fn (string $name, string $value): string => "{$name}={$value}", array_keys($this->cookies), $this->cookies))];
-        $answer = file_get_contents('http://127.0.0.1:'.self::PORT."/api/{$path}", false, stream_context_create(['http' => [
+        $answer = file_get_contents('http://127.0.0.1:'.$this->port."/api/{$path}", false, stream_context_create(['http' => [
             'method' => $send === null ? 'GET' : 'POST', 'header' => implode("\r\n", $headers), 'content' => is_array($send) ? json_encode($send, JSON_THROW_ON_ERROR) : (string) $send, 'ignore_errors' => true, 'timeout' => 30,
         ]]));
         $data = json_decode((string) $answer, true);
