@@ -34,7 +34,7 @@ final class PartsTest extends TestCase
     }
 
     #[Test]
-    public function a_hole_in_a_lens_is_not_taken_for_its_neighbours(): void
+    public function what_lies_in_the_box_of_a_part_is_not_taken_for_a_hole_in_it(): void
     {
         // The box of the tall part holds the small one, but its outline does not.
         $bracket = Contour::polygon([[0, 0], [30, 0], [30, 4], [4, 4], [4, 30], [0, 30]]);
