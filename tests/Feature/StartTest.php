@@ -109,6 +109,10 @@ final class StartTest extends TestCase
         touch("{$this->folder}/shop.sqlite");
         $environment = array_filter([...getenv(), 'PORT' => (string) $this->port, 'APP_ENV' => 'production', 'APP_KEY' => 'base64:'.base64_encode(random_bytes(32)), 'DB_DATABASE' => "{$this->folder}/shop.sqlite", 'QUEUE_CONNECTION' => 'database', 'CACHE_STORE' => 'database',
             'APP_CONFIG_CACHE' => "{$this->folder}/config.php", 'APP_ROUTES_CACHE' => "{$this->folder}/routes.php", 'NEAT_EDGE_PAGE_TOKEN' => 'on', 'NEAT_EDGE_PREPARE_IN' => 'child']);
+        // An earlier start was told of another database; this one is not to be misled by what is kept of it.
+        $earlier = proc_open([PHP_BINARY, 'artisan', 'config:cache', '--quiet'], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes, dirname(__DIR__, 2), ['DB_DATABASE' => "{$this->folder}/other.sqlite"] + $environment);
+        self::assertIsResource($earlier);
+        self::assertSame(0, proc_close($earlier));
         // A script of somebody's own, which must outlive what it started.
         $shop = proc_open(['bash', '-c', 'bin/start; exit 77'], [['file', '/dev/null', 'r'], ['file', "{$this->folder}/log", 'a'], ['file', "{$this->folder}/log", 'a']], $pipes, dirname(__DIR__, 2), $environment);
         self::assertIsResource($shop);

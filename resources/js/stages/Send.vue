@@ -32,7 +32,7 @@ watch(() => bench.preparation?.id, () => (earlier.value = false))
           <img :src="`/api/preparations/${bench.preparation?.id}/sheets/${index + 1}/picture.svg`" :style="{ background: groundFor(sheet.colour) }" alt="" loading="lazy">
           <div>
             <strong><span class="dab" :style="{ background: sheet.colour, opacity: sheet.opacity }" />{{ index + 1 }}. {{ sheet.colour }}</strong>
-            <p class="quiet numbers">{{ mm(sheet.width_mm) }} × {{ mm(sheet.height_mm) }}<br>{{ count(sheet.pieces, 'piece') }}, {{ count(sheet.nodes, 'node') }}<br>{{ metres(sheet.cut_length_mm) }} to cut</p>
+            <p class="quiet numbers">{{ sheet.width_mm.toFixed(1) }} × {{ mm(sheet.height_mm) }}<br>{{ count(sheet.pieces, 'piece') }}, {{ count(sheet.nodes, 'node') }}<br>{{ metres(sheet.cut_length_mm) }} to cut</p>
             <a v-if="!stale || earlier" :href="`/api/preparations/${bench.preparation?.id}/sheets/${index + 1}.svg${asked}`" download :data-test="`sheet-${index + 1}`">Download SVG</a>
           </div>
         </li>

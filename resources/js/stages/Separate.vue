@@ -20,7 +20,7 @@ const whole = computed(() => bench.sheets.reduce((sum, sheet) => sum + sheet.are
         <button type="button" :class="{ on: bench.view.kind === 'sheet' && bench.view.index === index }" @click="bench.show({ kind: 'sheet', index })">
           <span class="swatch" :style="{ background: sheet.colour, opacity: sheet.opacity }" />
           <span class="what"><strong>{{ sheet.paint === 'flat' ? sheet.colour : sheet.paint }}</strong>{{ sheet.opacity < 1 ? ` at ${Math.round(sheet.opacity * 100)} %` : '' }}<br>
-            <span class="quiet numbers">{{ mm(sheet.width_mm) }} × {{ mm(sheet.height_mm) }}</span></span>
+            <span class="quiet numbers">{{ sheet.width_mm.toFixed(1) }} × {{ mm(sheet.height_mm) }}</span></span>
           <span class="share numbers">{{ ((100 * sheet.area_mm2) / whole).toFixed(1) }} %</span>
           <span class="bar"><span :style="{ width: `${(100 * sheet.area_mm2) / whole}%`, background: sheet.colour }" /></span>
         </button>
