@@ -67,7 +67,7 @@ async function lay(colour: string) {
       </template>
       <span v-else-if="bench.preparation?.status === 'stopped'" class="quiet" role="status">Stopped; the source art is untouched.</span>
       <span v-else-if="bench.prepared && bench.preparation?.stale" class="stale">Made of an earlier state of the job</span>
-      <span v-else-if="bench.verdict" :class="['verdict', { ready: bench.verdict.ready }]" data-test="verdict" :title="bench.verdict.open.join(' ')"><strong>{{ bench.verdict.ready ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.</span>
+      <span v-else-if="bench.verdict" :class="['verdict', { ready: bench.verdict.ready }]" data-test="verdict" :title="bench.verdict.open.join(' ')"><strong>{{ bench.verdict.ready ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.<span v-for="reason in bench.verdict.open" :key="reason" class="quiet">{{ ` ${reason}` }}</span></span>
       <span class="push" />
       <ElButton v-if="bench.prepared" :class="{ lit: bench.view.kind === 'wipe' }" title="Wipe (W)" data-test="show-wipe" @click="bench.show({ kind: 'wipe' })">Wipe before | after</ElButton>
       <ElButton text :aria-expanded="!folded" @click="folded = !folded">{{ folded ? 'Unfold' : 'Fold away' }}</ElButton>
