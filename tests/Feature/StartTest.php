@@ -33,7 +33,15 @@ final class StartTest extends TestCase
     protected function tearDown(): void
     {
         if (is_resource($this->shop)) {
-            proc_terminate($this->shop, SIGTERM);
+            // After a failure too nothing may stay behind: the script itself first, which ends all that it began.
+            $leader = proc_get_status($this->shop)['pid'];
+            foreach ($this->children($leader) as $script) {
+                posix_kill((int) $script, SIGTERM);
+            }
+            for ($i = 0; $i < 100 && $this->children($leader) !== []; $i++) {
+                usleep(100_000);
+            }
+            proc_terminate($this->shop, SIGKILL);
             proc_close($this->shop);
         }
         exec('rm -rf '.escapeshellarg($this->folder));
