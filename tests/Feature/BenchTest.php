@@ -176,6 +176,20 @@ final class BenchTest extends TestCase
     }
 
     #[Test]
+    public function a_linked_copy_pasted_where_its_source_lies_still_follows_it_and_elsewhere_no_stranger(): void
+    {
+        $star = $this->shape();
+        $copy = $this->edit('link-copy', ['pieces' => [$star], 'x' => '8mm', 'y' => '8mm'])->assertOk()->json('changes.pieces.0.id');
+        $art = $this->postJson("/api/jobs/{$this->job}/take", ['pieces' => [$copy]])->assertOk()->json('art');
+        $here = $this->edit('paste', ['art' => $art, 'x' => '5mm'])->assertOk()->json('changes.pieces.0.live');
+        self::assertSame('linked', $here[0] ?? null);
+        $this->job = $this->postJson('/api/jobs', ['process' => 'plain', 'width' => '200', 'height' => '200'])->json('id');
+        self::assertSame($star, $this->shape(), 'a stranger has the same id');
+        $there = $this->edit('paste', ['art' => $art])->assertOk()->json('changes.pieces.0.live');
+        self::assertNotSame('linked', $there[0] ?? null);
+    }
+
+    #[Test]
     public function pieces_tell_their_nodes_values_and_frame(): void
     {
         $id = $this->shape('rectangle');

@@ -104,13 +104,13 @@ final class EditController
             throw EditRefused::because(sprintf('What was copied are no pieces, or more than %d; copy them again.', PastePieces::MOST));
         }
         $out = [];
-        foreach ($pieces as $data) {
+        foreach ($pieces as $piece) {
             try {
-                StoredForm::hold($data);
+                StoredForm::hold($piece);
             } catch (StoredFormRefused $refused) {
                 throw EditRefused::because($refused->getMessage());
             }
-            $out[] = PieceJson::to($data);
+            $out[] = PieceJson::to($piece);
         }
 
         return [$out, is_int($data['job'] ?? null) ? $data['job'] : 0];
