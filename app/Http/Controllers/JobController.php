@@ -12,6 +12,7 @@ use App\Prep\ShopFonts;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
@@ -114,10 +115,7 @@ final class JobController
                 Length::positive((string) ($fields['height'] ?? '')),
             )), 201);
         }
-        $file = $request->file('file');
-        if (! $file instanceof \Illuminate\Http\UploadedFile) {
-            throw ValidationException::withMessages(['file' => 'Drop one SVG file.']);
-        }
+        $file = self::file($request);
         $name = $file->getClientOriginalName();
         $title = trim((string) ($fields['title'] ?? ''));
         $job = Intake::take(
@@ -140,11 +138,7 @@ final class JobController
             'file.max' => sprintf('The file is larger than %d MB.', intdiv($most, 1_000_000)),
             'file.*' => 'The file did not arrive; drop it again.',
         ]);
-        $file = $request->file('file');
-        if (! $file instanceof \Illuminate\Http\UploadedFile) {
-            throw ValidationException::withMessages(['file' => 'Drop one SVG file.']);
-        }
-        $drawing = Intake::read((string) $file->get());
+        $drawing = Intake::read((string) self::file($request)->get());
         $art = $drawing->artwork;
         $box = Budget::within('Measuring this file', static fn () => Extent::of($art));
 
@@ -291,5 +285,13 @@ final class JobController
         }
 
         return new JsonResponse(['mm' => $length->mm]);
+    }
+
+    /** @throws ValidationException where there are several, or none */
+    private static function file(Request $request): UploadedFile
+    {
+        $file = $request->file('file');
+
+        return $file instanceof UploadedFile ? $file : throw ValidationException::withMessages(['file' => 'Drop one SVG file.']);
     }
 }
