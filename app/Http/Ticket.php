@@ -126,11 +126,10 @@ final class Ticket
         if ($preparation->status !== 'done' || $result === null) {
             return null;
         }
-        $look = $result['look_difference'];
         $leftOut = $job->leftOut();
 
         return Verdict::of(
-            new LookDifference((float) $look['area_mm2'], (float) $look['whole_mm2'], (float) ($look['seen_mm2'] ?? $look['area_mm2'])),
+            LookDifference::fromArray($result['look_difference']),
             count($leftOut),
             count(array_filter($leftOut, static fn (array $notice): bool => isset($notice['accepted']))),
             count(array_filter([...$result['findings'], ...$job->notices], static fn (array $finding): bool => $finding['severity'] === Severity::Serious->value && ! isset($finding['accepted']) && ! in_array($finding, $leftOut, true))),

@@ -29,6 +29,7 @@ final class PrepareCommand extends ArtworkCommand
     {
         $this->takesDrawing()->takesSize()->takesProcess('cut-vinyl')->writesFolder()->failsOn('never')
             ->addOption('join-near-blacks', null, InputOption::VALUE_NONE, 'make one black of all that only a screen tells apart')
+            ->addOption('looks', null, InputOption::VALUE_NONE, 'measure also what each step did to the look, besides the whole line')
             ->addOption('format', null, InputOption::VALUE_REQUIRED, 'text or json', 'text')
             ->examples('Writes one SVG for each colour in real millimetres, and report.json.', [
                 'prepare decal.svg --process=cut-vinyl --width=300mm --out-dir ready',
@@ -54,7 +55,8 @@ final class PrepareCommand extends ArtworkCommand
         if (self::wantsSolid($input)) {
             $steps[] = (new SolidColours)->key();
         }
-        $result = PrepLine::standard(ground: self::ground($input))->only($steps)->run($source);
+        $line = PrepLine::standard(ground: self::ground($input))->only($steps);
+        $result = $line->run($source);
         $limits = $process->limits();
         $findings = [...$drawing->findings, ...Inspection::of($source, $source, $result->artwork(), $limits)];
         $sheets = Sheet::allOf($result->artwork());
@@ -70,7 +72,7 @@ final class PrepareCommand extends ArtworkCommand
             'process' => $process->value,
             'width_mm' => round($source->width, 6),
             'height_mm' => round($source->height, 6),
-            ...JobReport::of($result, $sheets, $findings, $limits),
+            ...JobReport::of($input->getOption('looks') === true ? $result->withLooks($line) : $result, $sheets, $findings, $limits),
             'verdict' => self::verdict($drawing, $result, $findings)->toArray(),
         ];
         $json = json_encode($report, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRETTY_PRINT)."\n";
@@ -100,8 +102,8 @@ final class PrepareCommand extends ArtworkCommand
     {
         $lines = [sprintf('%s, %.2f x %.2f mm', $report['process'], $report['width_mm'], $report['height_mm'])];
         foreach ($report['steps'] as $step) {
-            $lines[] = sprintf('%-16s pieces %d -> %d, nodes %d -> %d, looks %.4f %% different', $step['label'], $step['pieces']['before'], $step['pieces']['after'],
-                $step['nodes']['before'], $step['nodes']['after'], $step['look_difference']['percent']);
+            $lines[] = sprintf('%-16s pieces %d -> %d, nodes %d -> %d', $step['label'], $step['pieces']['before'], $step['pieces']['after'], $step['nodes']['before'], $step['nodes']['after'])
+                .(isset($step['look_difference']) ? sprintf(', looks %.4f %% different', $step['look_difference']['percent']) : '');
         }
         foreach ($report['sheets'] as $sheet) {
             $lines[] = sprintf('%s: %.2f x %.2f mm, %d pieces, %d nodes, %.1f mm to cut', $sheet['file'], $sheet['width_mm'], $sheet['height_mm'], $sheet['pieces'], $sheet['nodes'], $sheet['cut_length_mm']);

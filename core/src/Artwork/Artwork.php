@@ -19,6 +19,7 @@ final readonly class Artwork
      * @param  list<Layer>  $layers  the lowest first; one when none is given
      * @param  array<string, string>  $groups  names by the id of a group
      * @param  list<Guide>  $guides
+     * @param  bool  $apart  whether it is known that no two solid pieces overlap; with other pieces it is known no more
      */
     public function __construct(
         public float $width,
@@ -28,6 +29,7 @@ final readonly class Artwork
         public array $groups = [],
         public array $guides = [],
         public ?Reference $reference = null,
+        public bool $apart = false,
     ) {
         $this->layers = $layers === [] ? [new Layer(Layer::FIRST, 'Art')] : $layers;
     }
@@ -42,7 +44,7 @@ final readonly class Artwork
     public function with(mixed ...$changes): self
     {
         /** @var array<string, mixed> $all */
-        $all = [...get_object_vars($this), ...$changes];
+        $all = [...get_object_vars($this), ...(isset($changes['pieces']) ? ['apart' => false] : []), ...$changes];
 
         return new self(...$all);
     }

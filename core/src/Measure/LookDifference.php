@@ -30,6 +30,12 @@ final readonly class LookDifference
         return $this->whole > 0 ? 100 * $this->area / $this->whole : 0.0;
     }
 
+    /** @param  array<string, mixed>  $data  as toArray() gives it */
+    public static function fromArray(array $data): self
+    {
+        return new self((float) $data['area_mm2'], (float) $data['whole_mm2'], (float) ($data['seen_mm2'] ?? $data['area_mm2']));
+    }
+
     /** @return array{area_mm2: float, whole_mm2: float, seen_mm2: float, percent: float} */
     public function toArray(): array
     {

@@ -15,10 +15,17 @@ final class Borders
     /**
      * @param  array<int, int>  $labels  by face
      * @param  list<int>  $segments  by contour
-     * @return array<int, list<list<array{int, float, float, int, int}>>> label => loops => runs
+     * @param  list<list<int>>|null  $groups  by label: the regions that it belongs to; each label is one when null
+     * @return array<int, list<list<array{int, float, float, int, int}>>> label or region => loops => runs
      */
-    public static function trace(Chords $edges, Faces $faces, array $labels, array $segments): array
+    public static function trace(Chords $edges, Faces $faces, array $labels, array $segments, ?array $groups = null): array
     {
+        $within = [];
+        foreach ($groups ?? [] as $label => $list) {
+            foreach ($list as $group) {
+                $within[$group][$label] = true;
+            }
+        }
         $next = $faces->next;
         $a = $edges->a;
         $b = $edges->b;
@@ -39,65 +46,71 @@ final class Borders
         $done = [];
         $out = [];
         foreach ($side as $begin => $label) {
-            if ($label < 0 || $side[$begin ^ 1] === $label || isset($done[$begin])) {
+            if ($label < 0 || $side[$begin ^ 1] === $label) {
                 continue;
             }
-            $runs = [];
-            $runContour = -1;
-            $g0 = $g1 = 0.0;
-            $from = $to = -1;
-            $forward = true;
-            $d = $begin;
-            do {
-                $done[$d] = true;
-                $last = $head[$d ^ 1] ^ 1;
-                for ($h = $head[$d]; ; $h = $next[$h]) {
-                    $e = $h >> 1;
-                    $c = $contour[$e];
-                    if ($h & 1) {
-                        $s = $gb[$e];
-                        $t = $ga[$e];
-                        $v = $b[$e];
-                        $w = $a[$e];
-                    } else {
-                        $s = $ga[$e];
-                        $t = $gb[$e];
-                        $v = $a[$e];
-                        $w = $b[$e];
-                    }
-                    $joined = false;
-                    if ($c === $runContour && $forward === ($t > $s)) {
-                        if ($g1 === $s) {
-                            $g1 = $t;
-                            $to = $w;
-                            $joined = true;
+            foreach ($groups[$label] ?? [$label] as $group) {
+                $same = $within[$group] ??= [$label => true];
+                if (isset($same[$side[$begin ^ 1]]) || isset($done[$group][$begin])) {
+                    continue;
+                }
+                $runs = [];
+                $runContour = -1;
+                $g0 = $g1 = 0.0;
+                $from = $to = -1;
+                $forward = true;
+                $d = $begin;
+                do {
+                    $done[$group][$d] = true;
+                    $last = $head[$d ^ 1] ^ 1;
+                    for ($h = $head[$d]; ; $h = $next[$h]) {
+                        $e = $h >> 1;
+                        $c = $contour[$e];
+                        if ($h & 1) {
+                            $s = $gb[$e];
+                            $t = $ga[$e];
+                            $v = $b[$e];
+                            $w = $a[$e];
                         } else {
-                            $n = $segments[$c];
-                            $turns = round(($g1 - $s) / $n) * $n;
-                            if (abs($g1 - $s - $turns) < self::SAME) {
-                                $g1 = $t + $turns;
+                            $s = $ga[$e];
+                            $t = $gb[$e];
+                            $v = $a[$e];
+                            $w = $b[$e];
+                        }
+                        $joined = false;
+                        if ($c === $runContour && $forward === ($t > $s)) {
+                            if ($g1 === $s) {
+                                $g1 = $t;
                                 $to = $w;
                                 $joined = true;
+                            } else {
+                                $n = $segments[$c];
+                                $turns = round(($g1 - $s) / $n) * $n;
+                                if (abs($g1 - $s - $turns) < self::SAME) {
+                                    $g1 = $t + $turns;
+                                    $to = $w;
+                                    $joined = true;
+                                }
                             }
                         }
-                    }
-                    if (! $joined) {
-                        if ($runContour >= 0) {
-                            $runs[] = [$runContour, $g0, $g1, $from, $to];
+                        if (! $joined) {
+                            if ($runContour >= 0) {
+                                $runs[] = [$runContour, $g0, $g1, $from, $to];
+                            }
+                            [$runContour, $g0, $g1, $from, $to, $forward] = [$c, $s, $t, $v, $w, $t > $s];
                         }
-                        [$runContour, $g0, $g1, $from, $to, $forward] = [$c, $s, $t, $v, $w, $t > $s];
+                        if ($h === $last) {
+                            break;
+                        }
                     }
-                    if ($h === $last) {
-                        break;
+                    $d = $onward[$d];
+                    while (isset($same[$side[$d ^ 1]])) {
+                        $d = $onward[$d ^ 1];
                     }
-                }
-                $d = $onward[$d];
-                while ($side[$d ^ 1] === $label) {
-                    $d = $onward[$d ^ 1];
-                }
-            } while ($d !== $begin);
-            $runs[] = [$runContour, $g0, $g1, $from, $to];
-            $out[$label][] = self::ring($runs, $segments);
+                } while ($d !== $begin);
+                $runs[] = [$runContour, $g0, $g1, $from, $to];
+                $out[$group][] = self::ring($runs, $segments);
+            }
         }
 
         return $out;

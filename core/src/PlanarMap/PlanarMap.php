@@ -53,12 +53,13 @@ final readonly class PlanarMap
     }
 
     /**
-     * @return array<int, Shape> by label, holes running the other way round than outer contours; labels without area are left out
+     * @return array<int, Shape> by label (by region where a face may belong to several), holes running the other way round than outer contours; those
+     *                           without area are left out
      */
     public function regions(FaceRule $rule): array
     {
         $labels = FaceLabels::walk($this->edges, $this->faces, $this->sources->evenodd, $rule);
-        $loops = Borders::trace($this->edges, $this->faces, $labels, $this->sources->segments);
+        $loops = Borders::trace($this->edges, $this->faces, $labels, $this->sources->segments, $rule instanceof LayeredRule ? $rule->groups() : null);
         $restore = new Restore($this->sources, $this->edges, $this->flatness, $this->beside);
         $out = [];
         $shrunk = Matrix::scaling(1 / $this->sources->unit, 1 / $this->sources->unit);
@@ -80,6 +81,16 @@ final readonly class PlanarMap
         ksort($out);
 
         return $out;
+    }
+
+    /**
+     * The parts of each label in numbers, without drawing them.
+     *
+     * @return array<int, list<MeasuredPart>> by label
+     */
+    public function parts(FaceRule $rule): array
+    {
+        return FaceMeasure::parts($this->sources, $this->edges, $this->faces, FaceLabels::walk($this->edges, $this->faces, $this->sources->evenodd, $rule));
     }
 
     /** The only region of a rule with one label, or an empty shape. */

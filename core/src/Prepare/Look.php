@@ -6,11 +6,10 @@ namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Colour;
-use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\Measure\LookDifference;
 use NeatEdge\Core\PlanarMap\PlanarMap;
-use NeatEdge\Core\PlanarMap\Rule\AnyOwner;
 use NeatEdge\Core\Seen\Painted;
 use NeatEdge\Core\Seen\StrokeProbe;
 
@@ -25,8 +24,8 @@ final class Look
 
     private const HAIR_SHARE = 5e-4;
 
-    /** Contours beyond which parts are not told apart. */
-    private const MOST_CONTOURS = 3000;
+    /** Chords of the measure, in those of the engine. */
+    private const COARSER = 4.0;
 
     /** @param  Colour|null  $ground  what shows through see-through colours, where a job has said so */
     public static function between(Artwork $before, Artwork $after, ?Colour $ground = null): LookDifference
@@ -37,24 +36,23 @@ final class Look
         if ($areas === []) {
             return new LookDifference(0.0, 0.0);
         }
-        $map = PlanarMap::of(array_map(static fn (Painted $area): Shape => $area->shape, $areas), $before->tolerance());
-
-        $changed = $map->region(new LookChange($areas, $split, $ground));
-        $missed = StrokeProbe::missed($before);
-
-        return new LookDifference($changed->area() + $missed, $map->region(new AnyOwner)->area(), self::seen($changed, min(self::HAIR, self::HAIR_SHARE * max($before->width, $before->height))) + $missed);
-    }
-
-    /** mm² of the parts that are at least as wide as a hair in the mean. */
-    private static function seen(Shape $changed, float $hair): float
-    {
-        $sum = 0.0;
-        foreach (count($changed->contours) > self::MOST_CONTOURS ? array_map(Shape::of(...), $changed->contours) : Parts::of($changed) as $part) {
-            if (2 * $part->area() >= $hair * $part->length()) {
-                $sum += $part->area();
+        $shapes = array_map(static fn (Painted $area): Shape => $area->shape, $areas);
+        $tolerance = $before->tolerance();
+        // Measured with the lens of each curve, chords may be coarse, and curves that run close need not be told apart.
+        $parts = PlanarMap::of($shapes, new Tolerance(self::COARSER * $tolerance->flatness, $tolerance->weld, $tolerance->offset, refine: false))->parts(new LookChange($areas, $split, $ground));
+        $hair = min(self::HAIR, self::HAIR_SHARE * max($before->width, $before->height));
+        $changed = $seen = StrokeProbe::missed($before);
+        $whole = 0.0;
+        foreach ($parts as $label => $list) {
+            foreach ($list as $part) {
+                $whole += $part->area;
+                if ($label === LookChange::CHANGED) {
+                    $changed += $part->area;
+                    $seen += 2 * $part->area >= $hair * $part->border ? $part->area : 0.0;
+                }
             }
         }
 
-        return $sum;
+        return new LookDifference($changed, $whole, $seen);
     }
 }

@@ -11,12 +11,16 @@ use NeatEdge\Core\PlanarMap\Rule\TopOwner;
 use NeatEdge\Core\Seen\Painted;
 
 /**
- * Labels the faces whose colour is not the same before and after.
+ * Labels the faces whose colour is not the same before and after, and those that show the same.
  *
  * @source W3C, Compositing and Blending Level 1: simple alpha compositing with separable blends, on plain sRGB as browsers do it
  */
 final class LookChange implements FaceRule
 {
+    public const CHANGED = 0;
+
+    public const SAME = 1;
+
     /** Channels, 0 to 255, that a rounded colour may be off by. */
     private const ROUNDING = 1.0;
 
@@ -61,23 +65,23 @@ final class LookChange implements FaceRule
             $same = ($before < 0) === ($after < 0)
                 && ($before < 0 || $this->areas[$before]->paint->key() === $this->areas[$after + $this->split]->paint->key());
 
-            return $same ? self::NOTHING : 0;
+            return $same ? ($before < 0 ? self::NOTHING : self::SAME) : self::CHANGED;
         }
         [$a, $unsaidA] = $this->seen($before, 0, $this->split);
         [$b, $unsaidB] = $this->seen($after < 0 ? -1 : $after + $this->split, $this->split, count($this->areas));
         if ($unsaidA !== $unsaidB || ($a[3] > 0) !== ($b[3] > 0)) {
-            return 0;
+            return self::CHANGED;
         }
         if ($this->ground !== null) {
             [$a, $b] = [self::laidOn($this->ground, $a), self::laidOn($this->ground, $b)];
         }
         foreach ($a as $i => $value) {
             if (abs($value - $b[$i]) > self::ROUNDING) {
-                return 0;
+                return self::CHANGED;
             }
         }
 
-        return self::NOTHING;
+        return self::SAME;
     }
 
     /**

@@ -6,9 +6,12 @@ namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Geometry\Tolerance;
+use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\PlanarMap\PlanarMap;
-use NeatEdge\Core\PlanarMap\Rule\TopOwner;
+use NeatEdge\Core\PlanarMap\Rule\SeenOwners;
 
 /**
  * What is seen of each colour becomes one piece: the same colours join, and each is cut by what lies on it.
@@ -39,38 +42,62 @@ final readonly class MergeByColour implements GivesSlivers
     public function withoutSlivers(Artwork $artwork): array
     {
         $pieces = array_values(array_filter((new OutlineStrokes)->apply($artwork)->pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty()));
-        $solid = array_values(array_filter($pieces, static fn (Piece $piece): bool => $piece->isSolid()));
         $tolerance = $artwork->tolerance();
-        $labels = [];
-        $first = [];
-        $label = [];
-        foreach ($solid as $piece) {
-            $key = $piece->fill?->key() ?? '';
-            if (! isset($label[$key])) {
-                $label[$key] = count($first);
-                $first[] = $piece;
-            }
-            $labels[] = $label[$key];
+        $group = $first = $label = [];
+        foreach ($pieces as $i => $piece) {
+            $key = $piece->isSolid() ? ($piece->fill?->key() ?? '') : "veil {$i}";
+            $group[] = $label[$key] ??= count($label);
+            $first[$label[$key]] ??= $piece;
         }
-        $regions = $solid === [] ? [] : PlanarMap::of(
-            array_map(static fn (Piece $piece): Shape => $piece->shape, $solid),
-            $tolerance,
-        )->regions(new TopOwner(count($solid), $labels));
-        $out = [];
-        foreach ($regions as $i => $shape) {
-            $out[] = new Piece($first[$i]->id, $shape, $first[$i]->fill, null, $first[$i]->name);
+        $hides = array_map(static fn (Piece $piece): bool => $piece->isSolid(), $pieces);
+        $shapes = array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces);
+        $regions = $artwork->apart ? self::joined($shapes, $group, $hides, $tolerance) : PlanarMap::of($shapes, $tolerance)->regions(new SeenOwners($hides, $group));
+        // See-through pieces lie above.
+        $out = $veils = [];
+        foreach ($regions as $g => $shape) {
+            if ($first[$g]->isSolid()) {
+                $out[] = new Piece($first[$g]->id, $shape, $first[$g]->fill, null, $first[$g]->name);
+            } else {
+                $veils[] = $first[$g]->withShape($shape);
+            }
         }
         // A colour was a sliver already where one of its pieces was.
         $sources = [];
-        foreach ($solid as $k => $piece) {
-            $id = $first[$labels[$k]]->id;
-            $sources[$id] = new Shape([...($sources[$id]->contours ?? []), ...$piece->shape->contours]);
+        foreach ($pieces as $i => $piece) {
+            $id = $first[$group[$i]]->id;
+            $sources[$id] = [...($sources[$id] ?? []), ...$piece->shape->contours];
         }
-        [$out, $count] = Slivers::given($out, $sources, max($artwork->width, $artwork->height), $tolerance);
-        foreach (SeeThroughParts::of($pieces, $tolerance) as $i => $shape) {
-            $out[] = $pieces[$i]->withShape($shape);
+        [$out, $count] = Slivers::given($out, array_map(static fn (array $contours): Shape => new Shape($contours), $sources), max($artwork->width, $artwork->height), $tolerance);
+
+        return [$artwork->with(pieces: [...$out, ...$veils], apart: true), $count];
+    }
+
+    /**
+     * Where no two solid pieces overlap, only those of one colour that touch each other need a map.
+     *
+     * @param  list<Shape>  $shapes
+     * @param  list<int>  $group  by shape
+     * @param  list<bool>  $hides  by shape
+     * @return array<int, Shape> by group
+     */
+    private static function joined(array $shapes, array $group, array $hides, Tolerance $tolerance): array
+    {
+        $members = [];
+        foreach ($group as $i => $g) {
+            $members[$g][] = $i;
+        }
+        $out = [];
+        foreach ($members as $g => $list) {
+            $contours = [];
+            foreach ($hides[$list[0]] ? Touching::clusters(array_map(static fn (int $i): Shape => $shapes[$i], $list)) : [[$shapes[$list[0]]]] as $cluster) {
+                // What the map gave before is as it would give it again.
+                array_push($contours, ...(count($cluster) === 1 && $cluster[0]->rule === FillRule::Nonzero ? $cluster[0] : Combine::weld($cluster, $tolerance))->contours);
+            }
+            if ($contours !== []) {
+                $out[$g] = new Shape($contours, FillRule::Nonzero);
+            }
         }
 
-        return [$artwork->withPieces($out), $count];
+        return $out;
     }
 }

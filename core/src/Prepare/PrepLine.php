@@ -7,6 +7,7 @@ namespace NeatEdge\Core\Prepare;
 use Closure;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Measure\LookDifference;
 
 /** A line of steps over source art that is never overwritten. Each step's outcome is kept by the content that led to it. */
 final readonly class PrepLine
@@ -17,7 +18,7 @@ final readonly class PrepLine
     }
 
     /** Grows whenever a step or the engine under it gives another outcome: what was kept of an earlier one is not used again. */
-    public const ENGINE = 5;
+    public const ENGINE = 6;
 
     /** Steps that are done only where an artist chooses them: they change how the art looks. */
     private const CHOSEN = [JoinNearBlacks::class, SolidColours::class];
@@ -52,6 +53,12 @@ final readonly class PrepLine
         return $this->steps;
     }
 
+    /** What a step did to the look: asked for by itself, for it costs about as much as the step. */
+    public function look(Artwork $before, Artwork $after): LookDifference
+    {
+        return Look::between($before, $after, $this->ground);
+    }
+
     /**
      * @param  Closure(int, int, string): void|null  $progress  told the number of steps done, of all, and what is being done; may throw Stopped
      *
@@ -71,7 +78,7 @@ final readonly class PrepLine
             $kept = $this->cache->get($key);
             if ($kept === null) {
                 [$after, $slivers] = $step instanceof GivesSlivers ? $step->withoutSlivers($artwork) : [$step->apply($artwork), 0];
-                $report = StepReport::of($step, $artwork, $after, Look::between($artwork, $after, $this->ground), $slivers);
+                $report = StepReport::of($step, $artwork, $after, $slivers);
                 $this->cache->put($key, $after, $report);
             } else {
                 [$after, $report] = $kept;

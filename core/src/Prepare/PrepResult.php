@@ -19,4 +19,21 @@ final readonly class PrepResult
     {
         return $this->stages === [] ? $this->source : $this->stages[count($this->stages) - 1]['artwork'];
     }
+
+    /** The art before a stage. */
+    public function before(int $stage): Artwork
+    {
+        return $stage === 0 ? $this->source : $this->stages[$stage - 1]['artwork'];
+    }
+
+    /** With what each stage did to the look measured. */
+    public function withLooks(PrepLine $line): self
+    {
+        $stages = $this->stages;
+        foreach ($stages as $i => $stage) {
+            $stages[$i]['report'] = $stage['report']->withLook($line->look($this->before($i), $stage['artwork']));
+        }
+
+        return new self($this->source, $stages, $this->look);
+    }
 }

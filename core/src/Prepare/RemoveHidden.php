@@ -8,7 +8,7 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\PlanarMap;
-use NeatEdge\Core\PlanarMap\Rule\TopOwner;
+use NeatEdge\Core\PlanarMap\Rule\SeenOwners;
 
 /**
  * Only what is seen stays, and no two solid pieces overlap. A see-through piece hides nothing: what is under it stays,
@@ -41,22 +41,14 @@ final readonly class RemoveHidden implements GivesSlivers
         $pieces = (new OutlineStrokes)->apply($artwork)->pieces;
         $pieces = array_values(array_filter($pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty()));
         $tolerance = $artwork->tolerance();
-        $solid = array_keys(array_filter($pieces, static fn (Piece $piece): bool => $piece->isSolid()));
-        $seen = PlanarMap::of(array_map(static fn (int $i): Shape => $pieces[$i]->shape, $solid), $tolerance)
-            ->regions(new TopOwner(max(1, count($solid))));
-        $shapes = [];
-        foreach ($seen as $owner => $shape) {
-            $shapes[$solid[$owner]] = $shape;
-        }
-        $shapes += SeeThroughParts::of($pieces, $tolerance);
-        ksort($shapes);
+        $rule = new SeenOwners(array_map(static fn (Piece $piece): bool => $piece->isSolid(), $pieces));
         $out = [];
-        foreach ($shapes as $i => $shape) {
+        foreach (PlanarMap::of(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $tolerance)->regions($rule) as $i => $shape) {
             $out[] = $pieces[$i]->withShape($shape);
         }
         $sources = array_column(array_map(static fn (Piece $piece): array => [$piece->id, $piece->shape], $pieces), 1, 0);
         [$out, $count] = Slivers::given($out, $sources, max($artwork->width, $artwork->height), $tolerance);
 
-        return [$artwork->withPieces($out), $count];
+        return [$artwork->with(pieces: $out, apart: true), $count];
     }
 }

@@ -7,7 +7,7 @@ namespace NeatEdge\Core\Prepare;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Measure\LookDifference;
 
-/** What a step did, in numbers. */
+/** What a step did, in numbers; what it did to the look once that was asked for. */
 final readonly class StepReport
 {
     public function __construct(
@@ -19,12 +19,12 @@ final readonly class StepReport
         public int $nodesAfter,
         public int $strokesBefore,
         public int $strokesAfter,
-        public LookDifference $look,
         public int $slivers = 0,
+        public ?LookDifference $look = null,
     ) {
     }
 
-    public static function of(Step $step, Artwork $before, Artwork $after, LookDifference $look, int $slivers = 0): self
+    public static function of(Step $step, Artwork $before, Artwork $after, int $slivers = 0): self
     {
         $strokes = static fn (Artwork $artwork): int => count(array_filter($artwork->pieces, static fn ($piece): bool => $piece->stroke !== null));
 
@@ -37,9 +37,16 @@ final readonly class StepReport
             $after->nodeCount(),
             $strokes($before),
             $strokes($after),
-            $look,
             $slivers,
         );
+    }
+
+    public function withLook(LookDifference $look): self
+    {
+        /** @var array<string, mixed> $all */
+        $all = [...get_object_vars($this), 'look' => $look];
+
+        return new self(...$all);
     }
 
     /** @param  array<string, mixed>  $data as toArray() gives it */
@@ -50,8 +57,8 @@ final readonly class StepReport
             $data['pieces']['before'], $data['pieces']['after'],
             $data['nodes']['before'], $data['nodes']['after'],
             $data['strokes']['before'], $data['strokes']['after'],
-            new LookDifference((float) $data['look_difference']['area_mm2'], (float) $data['look_difference']['whole_mm2'], (float) ($data['look_difference']['seen_mm2'] ?? 0.0)),
             (int) ($data['slivers'] ?? 0),
+            isset($data['look_difference']) ? LookDifference::fromArray($data['look_difference']) : null,
         );
     }
 
@@ -65,7 +72,7 @@ final readonly class StepReport
             'nodes' => ['before' => $this->nodesBefore, 'after' => $this->nodesAfter],
             'strokes' => ['before' => $this->strokesBefore, 'after' => $this->strokesAfter],
             'slivers' => $this->slivers,
-            'look_difference' => $this->look->toArray(),
+            ...($this->look === null ? [] : ['look_difference' => $this->look->toArray()]),
         ];
     }
 }

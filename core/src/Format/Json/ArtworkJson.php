@@ -18,14 +18,14 @@ final class ArtworkJson
 
     public static function encode(Artwork $artwork): string
     {
-        return self::text([...self::frame($artwork), 'pieces' => array_map(PieceJson::of(...), $artwork->pieces)]);
+        return self::text([...self::frame($artwork), ...($artwork->apart ? ['apart' => true] : []), 'pieces' => array_map(PieceJson::of(...), $artwork->pieces)]);
     }
 
     public static function decode(string $text): Artwork
     {
         $data = self::data($text);
 
-        return self::framed($data, array_values(array_map(PieceJson::to(...), $data['pieces'])));
+        return self::framed($data, array_values(array_map(PieceJson::to(...), $data['pieces'])))->with(apart: ($data['apart'] ?? false) === true);
     }
 
     /** @return array<string, mixed> everything but the pieces */

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Prepare;
+
+use NeatEdge\Core\Geometry\Shape;
+
+/** Shapes in clusters that do not reach each other, by their boxes. */
+final class Touching
+{
+    /** mm by which boxes may be apart and still touch. */
+    private const NEAR = 0.001;
+
+    /**
+     * @param  list<Shape>  $shapes
+     * @return list<non-empty-list<Shape>> each in the order of the shapes
+     */
+    public static function clusters(array $shapes): array
+    {
+        $boxes = [];
+        foreach ($shapes as $i => $shape) {
+            $box = $shape->box();
+            if ($box !== null) {
+                $boxes[$i] = $box;
+            }
+        }
+        uasort($boxes, static fn ($a, $b): int => $a->left <=> $b->left);
+        $root = array_combine(array_keys($boxes), array_keys($boxes));
+        $find = static function (int $i) use (&$root): int {
+            while ($root[$i] !== $i) {
+                $i = $root[$i] = $root[$root[$i]];
+            }
+
+            return $i;
+        };
+        $open = [];
+        foreach ($boxes as $i => $box) {
+            foreach ($open as $k => $other) {
+                if ($other->right < $box->left - self::NEAR) {
+                    unset($open[$k]);
+                } elseif ($other->top <= $box->bottom + self::NEAR && $other->bottom >= $box->top - self::NEAR) {
+                    $root[$find($k)] = $find($i);
+                }
+            }
+            $open[$i] = $box;
+        }
+        $out = [];
+        foreach ($shapes as $i => $shape) {
+            if (isset($root[$i])) {
+                $out[$find($i)][] = $shape;
+            }
+        }
+
+        return array_values($out);
+    }
+}
