@@ -142,18 +142,49 @@ final readonly class Contour
     public function area(): float
     {
         $c = $this->coords;
-        $n = count($c) - 2;
         // Relative to the start, so that a small shape far from the origin keeps its digits.
-        [$ox, $oy] = [$c[0], $c[1]];
-        $sum = 0.0;
-        for ($i = 0; $i < $n; $i += 6) {
-            $sum += Cubic::doubleArea([
-                $c[$i] - $ox, $c[$i + 1] - $oy, $c[$i + 2] - $ox, $c[$i + 3] - $oy,
-                $c[$i + 4] - $ox, $c[$i + 5] - $oy, $c[$i + 6] - $ox, $c[$i + 7] - $oy,
-            ]);
+        $ox = $c[0];
+        $oy = $c[1];
+        $px = $py = $sum = 0.0;
+        for ($i = 2, $n = count($c); $i < $n; $i += 6) {
+            $ax = $c[$i] - $ox;
+            $ay = $c[$i + 1] - $oy;
+            $bx = $c[$i + 2] - $ox;
+            $by = $c[$i + 3] - $oy;
+            $qx = $c[$i + 4] - $ox;
+            $qy = $c[$i + 5] - $oy;
+            // Green's theorem, exact for a cubic; see Cubic::doubleArea().
+            $sum += $px * (6 * $ay + 3 * $by + $qy) + 3 * $ax * ($by + $qy - 2 * $py) + 3 * $bx * (2 * $qy - $py - $ay) - $qx * ($py + 3 * $ay + 6 * $by);
+            $px = $qx;
+            $py = $qy;
         }
 
-        return $sum / 2;
+        return $sum / 20;
+    }
+
+    /**
+     * About how long it is, the closing line included, to some percent: each segment as the mean of its chord and the way along its handles. For what is
+     * decided by the order of size only.
+     */
+    public function roughLength(): float
+    {
+        $c = $this->coords;
+        $sum = 0.0;
+        $last = count($c) - 2;
+        for ($i = 0; $i < $last; $i += 6) {
+            $x = $c[$i];
+            $y = $c[$i + 1];
+            $ax = $c[$i + 2];
+            $ay = $c[$i + 3];
+            $bx = $c[$i + 4];
+            $by = $c[$i + 5];
+            $dx = $c[$i + 6];
+            $dy = $c[$i + 7];
+            $sum += sqrt(($dx - $x) * ($dx - $x) + ($dy - $y) * ($dy - $y)) + sqrt(($ax - $x) * ($ax - $x) + ($ay - $y) * ($ay - $y))
+                + sqrt(($bx - $ax) * ($bx - $ax) + ($by - $ay) * ($by - $ay)) + sqrt(($dx - $bx) * ($dx - $bx) + ($dy - $by) * ($dy - $by));
+        }
+
+        return $sum / 2 + ($this->closed ? hypot($c[$last] - $c[0], $c[$last + 1] - $c[1]) : 0.0);
     }
 
     /** Length in mm, the closing line included. */

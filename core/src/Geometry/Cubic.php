@@ -177,14 +177,34 @@ final class Cubic
     {
         $half = ($t1 - $t0) / 2;
         $middle = ($t1 + $t0) / 2;
-        $sum = 0.0;
-        foreach ([[0.0, 0.5688888888888889], [0.5384693101056831, 0.47862867049936647], [-0.5384693101056831, 0.47862867049936647],
-            [0.906179845938664, 0.23692688505618908], [-0.906179845938664, 0.23692688505618908]] as [$node, $weight]) {
-            [$dx, $dy] = self::derivative($s, $middle + $half * $node);
-            $sum += $weight * sqrt($dx * $dx + $dy * $dy);
-        }
+        // The derivative's coefficients, a third of them.
+        $ax = $s[2] - $s[0];
+        $ay = $s[3] - $s[1];
+        $bx = 2 * ($s[4] - $s[2] - $ax);
+        $by = 2 * ($s[5] - $s[3] - $ay);
+        $cx = $s[6] - 3 * ($s[4] - $s[2]) - $s[0];
+        $cy = $s[7] - 3 * ($s[5] - $s[3]) - $s[1];
+        $x = $ax + ($bx + $cx * $middle) * $middle;
+        $y = $ay + ($by + $cy * $middle) * $middle;
+        $sum = 0.5688888888888889 * sqrt($x * $x + $y * $y);
+        $near = 0.5384693101056831 * $half;
+        $far = 0.906179845938664 * $half;
+        $t = $middle + $near;
+        $x = $ax + ($bx + $cx * $t) * $t;
+        $y = $ay + ($by + $cy * $t) * $t;
+        $near = $middle - $near;
+        $u = $ax + ($bx + $cx * $near) * $near;
+        $v = $ay + ($by + $cy * $near) * $near;
+        $sum += 0.47862867049936647 * (sqrt($x * $x + $y * $y) + sqrt($u * $u + $v * $v));
+        $t = $middle + $far;
+        $x = $ax + ($bx + $cx * $t) * $t;
+        $y = $ay + ($by + $cy * $t) * $t;
+        $far = $middle - $far;
+        $u = $ax + ($bx + $cx * $far) * $far;
+        $v = $ay + ($by + $cy * $far) * $far;
+        $sum += 0.23692688505618908 * (sqrt($x * $x + $y * $y) + sqrt($u * $u + $v * $v));
 
-        return $sum * $half;
+        return 3 * $sum * $half;
     }
 
     /**

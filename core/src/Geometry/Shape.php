@@ -59,6 +59,17 @@ final readonly class Shape
         return $sum;
     }
 
+    /** About how long all its contours are, mm; see Contour. */
+    public function roughLength(): float
+    {
+        $sum = 0.0;
+        foreach ($this->contours as $contour) {
+            $sum += $contour->roughLength();
+        }
+
+        return $sum;
+    }
+
     public function nodeCount(): int
     {
         $sum = 0;

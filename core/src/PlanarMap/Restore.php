@@ -196,7 +196,7 @@ final class Restore
             return false;
         }
 
-        return $area < self::SLIVER * $this->flatness * $contour->length();
+        return $area < self::SLIVER * $this->flatness * $contour->roughLength();
     }
 
     /**

@@ -65,7 +65,7 @@ final class Slivers
     /** Whether it is worth taking apart: one contour is thin, or one lies close inside another. */
     private static function mayHold(Shape $shape, float $width): bool
     {
-        $sizes = array_map(static fn (Contour $contour): array => [abs($contour->area()), $contour->length()], $shape->contours);
+        $sizes = array_map(static fn (Contour $contour): array => [abs($contour->area()), $contour->roughLength()], $shape->contours);
         if (count($sizes) > self::MOST_CONTOURS) {
             return false;
         }
@@ -87,7 +87,7 @@ final class Slivers
     {
         $kept = $slivers = [];
         foreach (Parts::of($shape) as $part) {
-            if (2 * $part->area() < $width * $part->length()) {
+            if (2 * $part->area() < $width * $part->roughLength()) {
                 $slivers[] = $part;
             } else {
                 $kept[] = $part;

@@ -103,6 +103,9 @@ final class Canvas
     public function addWithin(array $clips, Shape $shape, ?Paint $fill, ?Stroke $stroke, string $name): void
     {
         $clips = self::needed($clips, $shape, $stroke);
+        if ($clips === null) {
+            return;
+        }
         if ($clips === []) {
             $this->add($shape, $fill, $stroke, $name);
 
@@ -162,9 +165,9 @@ final class Canvas
 
     /**
      * @param  list<Shape>  $clips
-     * @return list<Shape> those that are not plain boxes round the whole piece
+     * @return list<Shape>|null those whose outlines come near the piece; null where it lies outside one of them
      */
-    private static function needed(array $clips, Shape $shape, ?Stroke $stroke): array
+    private static function needed(array $clips, Shape $shape, ?Stroke $stroke): ?array
     {
         $box = $clips === [] ? null : $shape->box();
         if ($box === null) {
@@ -172,13 +175,15 @@ final class Canvas
         }
         $reach = $stroke === null ? 0.0 : $stroke->style->width * ($stroke->pen?->greatestScale() ?? 1.0) * max(1.0, $stroke->style->miterLimit);
         $box = new Box($box->left - $reach, $box->top - $reach, $box->right + $reach, $box->bottom + $reach);
+        $near = [];
+        foreach ($clips as $clip) {
+            if (Within::touches($clip, $box)) {
+                $near[] = $clip;
+            } elseif (! Within::covers($clip, $box->left, $box->top)) {
+                return null;
+            }
+        }
 
-        return array_values(array_filter($clips, static function (Shape $clip) use ($box): bool {
-            $around = $clip->box();
-            $upright = $around !== null && count($clip->contours) === 1 && $clip->contours[0]->segmentCount() === 4
-                && abs($clip->area() - $around->width() * $around->height()) < 1e-9 * $clip->area();
-
-            return ! ($upright && $around->contains($box));
-        }));
+        return $near;
     }
 }
