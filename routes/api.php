@@ -24,6 +24,7 @@ Route::post('trash/{job}/restore', [JobController::class, 'restore'])->whereNumb
 Route::delete('trash/{job}', [JobController::class, 'burn'])->whereNumber('job');
 Route::get('jobs/{job}/source.svg', [JobController::class, 'source']);
 Route::patch('jobs/{job}/notices/{notice}', [JobController::class, 'accept'])->whereNumber('notice');
+Route::patch('jobs/{job}/findings', [JobController::class, 'judge']);
 Route::get('jobs/{job}/picture.svg', [JobController::class, 'picture']);
 Route::get('fonts', [FontController::class, 'index']);
 Route::post('fonts', [FontController::class, 'store']);
@@ -50,6 +51,7 @@ Route::post('jobs/{job}/preparations', [PreparationController::class, 'store']);
 Route::get('preparations/{preparation}', [PreparationController::class, 'show']);
 Route::post('preparations/{preparation}/stop', [PreparationController::class, 'stop']);
 Route::get('preparations/{preparation}/stages/{stage}', [PreparationController::class, 'stage'])->whereNumber('stage');
+Route::get('preparations/{preparation}/stages/{stage}/look', [PreparationController::class, 'look'])->whereNumber('stage');
 Route::get('preparations/{preparation}/stages/{stage}/picture.svg', [PreparationController::class, 'picture'])->whereNumber('stage');
 
 Route::get('preparations/{preparation}/sheets.zip', [SheetController::class, 'all']);

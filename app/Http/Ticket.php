@@ -7,6 +7,8 @@ namespace App\Http;
 use App\Models\BenchPiece;
 use App\Models\Preparation;
 use App\Models\ShopJob;
+use NeatEdge\Core\Check\FindingGroups;
+use NeatEdge\Core\Check\Judgements;
 use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Check\Verdict;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
@@ -65,7 +67,7 @@ final class Ticket
             'frame' => $difference?->frame === null ? null : PageArt::frame($difference->frame),
         ]);
 
-        return substr(self::json(self::state($job)), 0, -1).',"changes":'.substr($changes, 0, -1).',"pieces":['.implode(',', $pages).']}}';
+        return substr(self::json(self::state($job, brief: true)), 0, -1).',"changes":'.substr($changes, 0, -1).',"pieces":['.implode(',', $pages).']}}';
     }
 
     /** @return array<string, mixed> everything but the art */
@@ -74,16 +76,20 @@ final class Ticket
         return self::state($job);
     }
 
-    /** @return array<string, mixed> */
-    private static function state(ShopJob $job): array
+    /**
+     * @param  bool  $brief  without what no change to the art changes: the outcome of the last preparation, which may be long
+     * @return array<string, mixed>
+     */
+    private static function state(ShopJob $job, bool $brief = false): array
     {
         $current = $job->current();
-        $preparation = $job->latestPreparation;
+        $preparation = $brief ? $job->preparations()->latest('id')->first(Preparation::BRIEF) : $job->latestPreparation;
         $next = $job->revisions()->where('parent', $current->number)->orderByDesc('number')->first();
 
         return [
             'job' => self::of($job),
-            'notices' => $job->placedNotices(),
+            'notices' => $notices = $job->placedNotices(),
+            ...($brief || $preparation !== null ? [] : ['groups' => FindingGroups::of($notices)]),
             'history' => [
                 'label' => $current->label,
                 'canUndo' => $current->parent !== null,
@@ -91,7 +97,7 @@ final class Ticket
                 'nextLabel' => $next?->label,
                 'number' => $current->number,
             ],
-            'preparation' => $preparation === null ? null : self::preparation($preparation, $job),
+            'preparation' => $preparation === null ? null : ($brief ? self::run($preparation, $job) : self::preparation($preparation, $job)),
         ];
     }
 
@@ -101,8 +107,8 @@ final class Ticket
         return ArtworkJson::text($data);
     }
 
-    /** @return array<string, mixed> */
-    public static function preparation(Preparation $preparation, ShopJob $job): array
+    /** @return array<string, mixed> how far a preparation is */
+    private static function run(Preparation $preparation, ShopJob $job): array
     {
         return [
             'id' => $preparation->id,
@@ -111,12 +117,28 @@ final class Ticket
             'done' => $preparation->done,
             'of' => $preparation->of,
             'doing' => $preparation->doing,
+            'share' => $preparation->share,
+            'left' => $preparation->secondsLeft(),
             'error' => $preparation->error,
             'stale' => $preparation->version !== $job->version,
             'ground' => $preparation->ground,
-            'result' => $preparation->result,
+        ];
+    }
+
+    /** @return array<string, mixed> with its outcome */
+    public static function preparation(Preparation $preparation, ShopJob $job): array
+    {
+        return self::run($preparation, $job) + [
+            'result' => $preparation->result === null ? null : ['findings' => self::findings($preparation, $job)] + $preparation->result,
+            'groups' => FindingGroups::of([...$job->placedNotices(), ...self::findings($preparation, $job)]),
             'verdict' => self::verdict($preparation, $job)?->toArray(),
         ];
+    }
+
+    /** @return list<array<string, mixed>> with what was judged of them */
+    private static function findings(Preparation $preparation, ShopJob $job): array
+    {
+        return Judgements::on($preparation->findings(), $job->judged ?? [], $job->width_mm);
     }
 
     /** What is true of the job as it was prepared last; null while nothing is prepared. */
@@ -132,7 +154,7 @@ final class Ticket
             LookDifference::fromArray($result['look_difference']),
             count($leftOut),
             count(array_filter($leftOut, static fn (array $notice): bool => isset($notice['accepted']))),
-            count(array_filter([...$result['findings'], ...$job->notices], static fn (array $finding): bool => $finding['severity'] === Severity::Serious->value && ! isset($finding['accepted']) && ! in_array($finding, $leftOut, true))),
+            count(array_filter([...self::findings($preparation, $job), ...$job->notices], static fn (array $finding): bool => $finding['severity'] === Severity::Serious->value && ! isset($finding['accepted']) && ! in_array($finding, $leftOut, true))),
             $preparation->version !== $job->version,
             $result['sheets'] === [],
         );

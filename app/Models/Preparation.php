@@ -18,6 +18,8 @@ use NeatEdge\Core\Sheet\Sheet;
  * @property string $status waiting, running, done, stopped or failed
  * @property list<string> $steps
  * @property string|null $ground hex of what see-through pieces are laid on
+ * @property float $share of all its work that is done, 0 to 1
+ * @property float|null $began_at seconds since 1970
  * @property int $done
  * @property int $of
  * @property string $doing
@@ -30,16 +32,43 @@ final class Preparation extends Model
 {
     protected $guarded = [];
 
+    /** Share done from which on the rest can be told. */
+    private const TOLD = 0.08;
+
+    /** All but its outcome. */
+    public const BRIEF = ['id', 'shop_job_id', 'version', 'status', 'steps', 'done', 'of', 'doing', 'error', 'ground', 'created_at', 'began_at', 'share'];
+
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['steps' => 'array', 'stage_keys' => 'array', 'result' => 'array', 'stop_requested' => 'boolean'];
+        return ['steps' => 'array', 'stage_keys' => 'array', 'result' => 'array', 'stop_requested' => 'boolean', 'share' => 'float', 'began_at' => 'float'];
     }
 
     /** @return BelongsTo<ShopJob, $this> */
     public function job(): BelongsTo
     {
         return $this->belongsTo(ShopJob::class, 'shop_job_id');
+    }
+
+    /** @return list<array<string, mixed>> what was found, as Finding::toArray() gives it now */
+    public function findings(): array
+    {
+        return array_values(array_map(static function (array $finding): array {
+            // Before findings had several outlines, a stretch was one.
+            if (isset($finding['ribbon'][0][0]) && ! is_array($finding['ribbon'][0][0])) {
+                $finding['ribbon'] = [$finding['ribbon']];
+            }
+
+            return $finding;
+        }, $this->result['findings'] ?? []));
+    }
+
+    /** Seconds that it still takes, by what it took for its share so far; null while too little is done to tell. */
+    public function secondsLeft(): ?int
+    {
+        $took = $this->began_at === null ? 0.0 : microtime(true) - $this->began_at;
+
+        return $this->status !== 'running' || $this->share < self::TOLD ? null : (int) ceil($took * (1 - $this->share) / $this->share);
     }
 
     /** The art after a step, the first of which is 0; null when there is no such step. */

@@ -30,6 +30,11 @@ use NeatEdge\Core\Format\Svg\Drawing;
  * @property bool $is_demo
  * @property string $source_name
  * @property list<array<string, mixed>> $notices what was left out when the file was read
+ * @property list<array{kind: string, sheet: string|null, at: array{float, float}|null, share: float|null, accepted: string|null}>|null $judged what was said of findings
+ * @property string $customer
+ * @property string|null $due the day it is wanted, YYYY-MM-DD
+ * @property string|null $picture small SVG of the bench, made at picture_version
+ * @property int $picture_version
  * @property int $revision
  * @property int $version
  * @property string|null $bench everything on its bench but the pieces, and their order; JSON
@@ -60,6 +65,7 @@ final class ShopJob extends Model
             'intake_width_mm' => 'float',
             'is_demo' => 'boolean',
             'notices' => 'array',
+            'judged' => 'array',
             'file_frame' => 'array',
         ];
     }

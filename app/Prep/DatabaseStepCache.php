@@ -23,10 +23,8 @@ final class DatabaseStepCache implements StepCache
         if ($kept === null) {
             return null;
         }
-        /** @var array<string, mixed> $report */
-        $report = json_decode($kept->report, true, 16, JSON_THROW_ON_ERROR);
 
-        return [$kept->art(), StepReport::fromArray($report)];
+        return [$kept->art(), $kept->report()];
     }
 
     public function put(string $key, Artwork $artwork, StepReport $report): void

@@ -18,6 +18,9 @@ use NeatEdge\Core\Sheet\Sheet;
 /** Runs a job's prep line, says how far it is, and stops when asked. */
 final class Preparing
 {
+    /** Share of the work that measuring lines and gaps is. */
+    private const CHECKING = 0.25;
+
     public static function run(Preparation $preparation): void
     {
         $job = ShopJob::snapshot($preparation->shop_job_id);
@@ -25,18 +28,19 @@ final class Preparing
             // Something was changed since it was asked for: what is made now is made of that.
             self::end($preparation, ['version' => $job->version], 'running');
         }
+        $preparation->update(['began_at' => microtime(true), 'share' => 0.0]);
         $cache = new DatabaseStepCache;
         try {
             $bench = $job->art();
             $source = Seen::of($bench);
             $ground = $preparation->ground === null ? null : Colour::fromHex($preparation->ground);
-            $result = PrepLine::standard($cache, ground: $ground)->only($preparation->steps)->run($source, static function (int $done, int $of, string $doing) use ($preparation): void {
+            $result = PrepLine::standard($cache, ground: $ground)->only($preparation->steps)->run($source, static function (int $done, int $of, string $doing, float $share) use ($preparation): void {
                 $preparation->refresh();
                 if ($preparation->stop_requested) {
                     throw new Stopped;
                 }
                 // Checking is one more piece of work after the line.
-                $preparation->update(['done' => min($done, $of), 'of' => $of + 1, 'doing' => $doing === 'Done' ? 'Check' : $doing]);
+                $preparation->update(['done' => min($done, $of), 'of' => $of + 1, 'doing' => $doing === 'Done' ? 'Check' : $doing, 'share' => (1 - self::CHECKING) * $share]);
             });
             $findings = Inspection::of($bench, $source, $result->artwork(), $job->limits());
             $report = JobReport::of($result, Sheet::allOf($result->artwork()), $findings, $job->limits());
@@ -55,6 +59,7 @@ final class Preparing
         self::end($preparation, [
             'status' => 'done',
             'done' => $preparation->of,
+            'share' => 1.0,
             'doing' => '',
             'stage_keys' => $cache->asked,
             'result' => $report,

@@ -20,6 +20,7 @@ use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\ShapeKind;
 use NeatEdge\Core\Artwork\StepAndRepeat;
 use NeatEdge\Core\Check\Finding;
+use NeatEdge\Core\Check\Judgements;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Edit\CombineKind;
 use NeatEdge\Core\Format\Svg\Isolated;
@@ -259,6 +260,33 @@ final class JobController
                 $notices[$notice]['accepted'] = $reason;
             }
             $job->update(['notices' => $notices]);
+        });
+
+        return new JsonResponse(Ticket::words(ShopJob::query()->findOrFail($job->id)));
+    }
+
+    /** Somebody looked at findings, accepts them with a reason, or takes that back. */
+    public function judge(Request $request, ShopJob $job): JsonResponse
+    {
+        $fields = $request->validate([
+            'preparation' => ['required', 'integer'],
+            'findings' => ['required', 'array', 'min:1', 'max:20000'],
+            'findings.*' => ['integer', 'min:0'],
+            'accepted' => ['sometimes', 'nullable', 'string', 'min:1', 'max:200'],
+            'open' => ['sometimes', 'boolean'],
+        ], ['accepted.*' => 'Give a reason of up to 200 letters.', 'open.*' => 'Say true or false.', '*' => 'Choose findings first.']);
+        DB::transaction(static function () use ($job, $fields): void {
+            $job = ShopJob::query()->lockForUpdate()->findOrFail($job->id);
+            $rows = ($job->preparations()->whereKey((int) $fields['preparation'])->first() ?? abort(404))->findings();
+            $judged = $job->judged ?? [];
+            foreach ($fields['findings'] as $number) {
+                $row = $rows[$number] ?? abort(404);
+                $judged = Judgements::without($judged, $row, $job->width_mm);
+                if (! ($fields['open'] ?? false)) {
+                    $judged[] = Judgements::of($row, $job->width_mm, isset($fields['accepted']) ? trim($fields['accepted']) : null);
+                }
+            }
+            $job->update(['judged' => $judged]);
         });
 
         return new JsonResponse(Ticket::words(ShopJob::query()->findOrFail($job->id)));

@@ -9,12 +9,16 @@ use App\Http\Ticket;
 use App\Jobs\PrepareArtwork;
 use App\Models\Preparation;
 use App\Models\ShopJob;
+use App\Models\StepResult;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Validation\Rule;
+use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Prepare\Look;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Prepare\Step;
+use NeatEdge\Core\Seen\Seen;
 
 final class PreparationController
 {
@@ -56,6 +60,25 @@ final class PreparationController
     public function stage(Preparation $preparation, int $stage): JsonResponse
     {
         return new JsonResponse(PageArt::of($preparation->stageArt($stage) ?? abort(404)));
+    }
+
+    /** What a step did to the look: measured the first time that somebody asks, and kept with the step's outcome. */
+    public function look(Preparation $preparation, int $stage): JsonResponse
+    {
+        $key = $preparation->stage_keys[$stage] ?? abort(404);
+        $kept = StepResult::query()->findOrFail($key);
+        $report = $kept->report();
+        if ($report->look === null) {
+            $before = $stage > 0 ? $preparation->stageArt($stage - 1) : Seen::of($preparation->job()->firstOrFail()->art());
+            $ground = $preparation->ground === null ? null : Colour::fromHex($preparation->ground);
+            $report = $report->withLook(Look::between($before ?? abort(404), $kept->art(), $ground));
+            // Before the first step lies the bench, which may be another by now.
+            if ($stage > 0) {
+                $kept->update(['report' => json_encode($report->toArray(), JSON_THROW_ON_ERROR)]);
+            }
+        }
+
+        return new JsonResponse($report->look?->toArray());
     }
 
     public function picture(Preparation $preparation, int $stage): Response

@@ -20,8 +20,11 @@ final readonly class Finding
      * @param  float|null  $limit  mm
      * @param  float|null  $length  how long the stretch is, mm
      * @param  string|null  $piece  id of the piece it is on
-     * @param  list<Point>  $ribbon  outline of the stretch, mm
+     * @param  list<list<Point>>  $ribbon  outlines of the stretch, mm, whole
      * @param  string|null  $step  key of the step of preparation that mends it
+     * @param  string|null  $sheet  colour of the sheet that it is on, #rrggbb, or what else it is made of
+     * @param  float|null  $typical  mm, as a rule along the stretch
+     * @param  bool  $minor  whether it is too small to be looked at before the others
      */
     public function __construct(
         public string $kind,
@@ -34,6 +37,9 @@ final readonly class Finding
         public ?string $piece = null,
         public array $ribbon = [],
         public ?string $step = null,
+        public ?string $sheet = null,
+        public ?float $typical = null,
+        public bool $minor = false,
     ) {
     }
 
@@ -52,8 +58,8 @@ final readonly class Finding
             $this->kind, $this->severity, $this->message,
             $this->at === null ? null : $place($this->at),
             $this->measured, $this->limit, $this->length, $this->piece,
-            array_map($place, $this->ribbon),
-            $this->step,
+            array_map(static fn (array $ring): array => array_map($place, $ring), $this->ribbon),
+            $this->step, $this->sheet, $this->typical, $this->minor,
         );
     }
 
@@ -71,6 +77,15 @@ final readonly class Finding
         if ($this->length !== null) {
             $out['length_mm'] = $round($this->length);
         }
+        if ($this->typical !== null) {
+            $out['typical_mm'] = $round($this->typical);
+        }
+        if ($this->sheet !== null) {
+            $out['sheet'] = $this->sheet;
+        }
+        if ($this->minor) {
+            $out['minor'] = true;
+        }
         if ($this->at !== null) {
             $out['at'] = [$round($this->at->x), $round($this->at->y)];
         }
@@ -78,7 +93,7 @@ final readonly class Finding
             $out['piece'] = $this->piece;
         }
         if ($this->ribbon !== []) {
-            $out['ribbon'] = array_map(static fn (Point $p): array => [$round($p->x), $round($p->y)], $this->ribbon);
+            $out['ribbon'] = array_map(static fn (array $ring): array => array_map(static fn (Point $p): array => [$round($p->x), $round($p->y)], $ring), $this->ribbon);
         }
         if ($this->step !== null) {
             $out['step'] = $this->step;

@@ -35,9 +35,7 @@ final class Inspection
     private static function rules(Limits $limits): array
     {
         return [
-            ...($limits->line > 0 ? [LeastWidth::ofLines($limits->line)] : []),
-            ...($limits->gap > 0 ? [LeastWidth::ofGaps($limits->gap)] : []),
-            new OutsidePage, new SeeThrough, new NoFlatColour, new Blended, new NearBlack,
+            new LeastWidth($limits), new OutsidePage, new SeeThrough, new NoFlatColour, new Blended, new NearBlack,
         ];
     }
 }

@@ -56,7 +56,7 @@ final readonly class OutsidePage implements Rule
             $over,
             0.0,
             piece: $piece->id,
-            ribbon: [new Point($box->left, $box->top), new Point($box->right, $box->top), new Point($box->right, $box->bottom), new Point($box->left, $box->bottom)],
+            ribbon: [[new Point($box->left, $box->top), new Point($box->right, $box->top), new Point($box->right, $box->bottom), new Point($box->left, $box->bottom)]],
         );
     }
 }

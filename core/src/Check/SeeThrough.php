@@ -37,11 +37,11 @@ final readonly class SeeThrough implements Rule
                 $out[] = new Finding('overlapping-sheets', Severity::Serious, sprintf(
                     'A see-through piece in %s lies over other sheets on %.1f mm². Lay see-through colours on what is under them%s.',
                     $piece->fill->colour->hex(), self::area($over), $bare ? ' and on the ground' : '',
-                ), $over[0]->box->middle(), piece: $piece->id, step: 'solid-colours');
+                ), $over[0]->box->middle(), piece: $piece->id, sheet: $piece->fill->colour->hex(), step: 'solid-colours');
             } elseif ($bare) {
                 $out[] = new Finding('see-through', Severity::Warning, sprintf(
                     'A see-through piece in %s lies on the bare ground: no material is see-through. Lay it on the colour of the ground.', $piece->fill->colour->hex(),
-                ), $box->middle(), piece: $piece->id, step: 'solid-colours');
+                ), $box->middle(), piece: $piece->id, sheet: $piece->fill->colour->hex(), step: 'solid-colours');
             }
         }
 

@@ -23,13 +23,29 @@ final class Thickness
     /** Two places on one outline are a line's two walls when the way round is this many widths; at a corner it is shorter. */
     private const WAY_ROUND = 7.0;
 
+    /** A point that is under the limit over more than this many limits is a line that runs out: it tears first. */
+    private const LONG_POINT = 10.0;
+
+    /** Places nearer than this share of the limit are one. */
+    private const TOUCH = 5e-3;
+
+    /** Radians between walls from which on they bound a wedge, not a neck: at a neck they run alongside. */
+    private const WEDGE = 0.21;
+
     /** What is narrower by less than the measure is exact is not narrower. */
     private const AS_GOOD_AS = 0.985;
 
-    private const MOST_SAMPLES = 300_000;
+    /** Places in a limit. */
+    private const FINE = 6.0;
 
-    /** About so many points show one wall of a thin stretch. */
+    /** Degrees between the normals that are tried at a corner which points into the material. */
+    private const FAN = 15.0;
+
+    /** About so many points show one wall of a part of a stretch. */
     private const RIBBON = 24;
+
+    /** Parts of a stretch that are shown at most. */
+    private const PARTS = 40;
 
     /** @var list<float> */
     private array $x = [];
@@ -49,17 +65,20 @@ final class Thickness
     /** @var list<float> way along its contour, mm */
     private array $way = [];
 
-    /** @var array<int, float> length of each contour */
-    private array $round = [];
+    /** @var list<float> mm of wall that each stands for; nothing where several stand on one corner */
+    private array $share = [];
 
-    /** @var list<array{list<float>, float}> segment and parameter of each sample */
+    /** @var list<array{int, float}> segment and parameter of each sample */
     private array $source = [];
 
-    private float $step;
+    private readonly float $step;
 
-    private function __construct(private readonly float $limit)
+    private readonly float $side;
+
+    private function __construct(private readonly Walls $walls, private readonly float $limit, private readonly bool $gaps)
     {
-        $this->step = $limit / 6;
+        $this->step = $limit / self::FINE;
+        $this->side = $walls->side * ($gaps ? -1.0 : 1.0);
     }
 
     /**
@@ -69,67 +88,116 @@ final class Thickness
      */
     public static function below(Shape $shape, float $limit, bool $gaps = false): array
     {
-        if ($limit <= 0 || $shape->isEmpty()) {
-            return [];
-        }
-        $self = new self($limit);
-        $self->sample($shape, $gaps);
+        return $limit <= 0 || $shape->isEmpty() ? [] : self::along(Walls::of($shape, $limit), $limit, $gaps);
+    }
+
+    /**
+     * @param  Walls  $walls  made for at least this limit
+     * @return list<ThinPlace> thinnest first
+     */
+    public static function along(Walls $walls, float $limit, bool $gaps): array
+    {
+        $self = new self($walls, $limit, $gaps);
+        $self->sample();
 
         return $self->places();
     }
 
-    private function sample(Shape $shape, bool $gaps): void
+    /** Places on the stretches that have another wall near on the side that is asked for. */
+    private function sample(): void
     {
-        $this->step = max($this->step, $shape->length() / self::MOST_SAMPLES);
-        $signed = 0.0;
-        foreach ($shape->contours as $contour) {
-            $signed += $contour->area();
-        }
-        // Clockwise outer contours (positive area) have the material on their right on the bench.
-        $side = ($signed >= 0 ? 1.0 : -1.0) * ($gaps ? -1.0 : 1.0);
-        foreach ($shape->contours as $c => $contour) {
-            $way = 0.0;
-            $segments = $contour->segments();
-            $last = count($contour->coords) - 2;
-            if ($contour->coords[$last] !== $contour->coords[0] || $contour->coords[$last + 1] !== $contour->coords[1]) {
-                [$ax, $ay, $bx, $by] = [$contour->coords[$last], $contour->coords[$last + 1], $contour->coords[0], $contour->coords[1]];
-                $segments[] = [$ax, $ay, $ax, $ay, $bx, $by, $bx, $by];
-            }
-            foreach ($segments as $s) {
-                $length = Cubic::length($s);
-                if ($length < 1e-9) {
+        $walls = $this->walls;
+        $near = $walls->near;
+        $wanted = $this->gaps ? Walls::OUTSIDE : Walls::INSIDE;
+        $x = $walls->x;
+        $y = $walls->y;
+        foreach ($walls->segments as $c => $segments) {
+            $first = $walls->first[$c];
+            $end = $walls->first[$c + 1];
+            for ($i = $first; $i < $end; $i++) {
+                $next = $i + 1 < $end ? $i + 1 : $first;
+                $before = $i > $first ? $i - 1 : $end - 1;
+                if ((($near[$i] | $near[$next]) & $wanted) === 0) {
                     continue;
                 }
-                $n = max(1, (int) ceil($length / $this->step));
-                $line = Cubic::isLine($s);
-                [$lastX, $lastY] = [INF, INF];
+                $segment = $walls->segment[$i];
+                $s = $segments[$segment];
+                if ($walls->t[$i] === 0.0) {
+                    $this->corner($c, $segment, $segments[$walls->segment[$before]], $s, $i);
+                }
+                $t0 = $walls->t[$i];
+                $t1 = $walls->t[$next] > $t0 && $walls->segment[$next] === $segment ? $walls->t[$next] : 1.0;
+                $long = sqrt(($x[$next] - $x[$i]) ** 2 + ($y[$next] - $y[$i]) ** 2);
+                $n = max(1, (int) ceil($long / $this->step));
                 for ($k = 0; $k < $n; $k++) {
-                    $t = ($k + 0.5) / $n;
-                    if ($line) {
-                        [$x, $y] = [$s[0] + ($s[6] - $s[0]) * $t, $s[1] + ($s[7] - $s[1]) * $t];
-                        [$dx, $dy] = [$s[6] - $s[0], $s[7] - $s[1]];
-                    } else {
-                        [$x, $y] = Cubic::at($s, $t);
-                        [$dx, $dy] = Cubic::derivative($s, $t);
-                    }
+                    $t = $t0 + ($t1 - $t0) * ($k + 0.5) / $n;
+                    [$dx, $dy] = Cubic::speedOn($s, $t);
                     $speed = sqrt($dx * $dx + $dy * $dy);
-                    // A curve that all but stops would crowd its samples where it is slow.
-                    if ($speed < 1e-12 || ($k > 0 && abs($x - $lastX) + abs($y - $lastY) < 0.3 * $this->step)) {
+                    if ($speed < 1e-12) {
                         continue;
                     }
-                    [$lastX, $lastY] = [$x, $y];
-                    $this->x[] = $x;
-                    $this->y[] = $y;
-                    $this->nx[] = -$side * $dy / $speed;
-                    $this->ny[] = $side * $dx / $speed;
-                    $this->contour[] = $c;
-                    $this->way[] = $way + $t * $length;
-                    $this->source[] = [$s, $t];
+                    [$px, $py] = Cubic::placeOn($s, $t);
+                    $this->add($px, $py, -$this->side * $dy / $speed, $this->side * $dx / $speed, $c, $walls->way[$i] + $long * ($k + 0.5) / $n, $long / $n, $segment, $t);
                 }
-                $way += $length;
             }
-            $this->round[$c] = $way;
         }
+    }
+
+    /**
+     * A corner that points into the material is a wall with many normals: two such corners may be all that a neck has.
+     *
+     * @param  list<float>  $in  the segment before
+     * @param  list<float>  $out
+     */
+    private function corner(int $c, int $segment, array $in, array $out, int $i): void
+    {
+        [$ax, $ay] = self::direction($in, 1.0);
+        [$bx, $by] = self::direction($out, 0.0);
+        $turn = atan2($ax * $by - $ay * $bx, $ax * $bx + $ay * $by);
+        // Turning away from the material, normals diverge.
+        if (abs($turn) >= deg2rad(self::FAN) && $turn * $this->side >= 0) {
+            return;
+        }
+        if (abs($turn) < deg2rad(self::FAN)) {
+            $long = hypot($bx, $by);
+            $this->add($out[0], $out[1], -$this->side * $by / $long, $this->side * $bx / $long, $c, $this->walls->way[$i], 0.0, $segment, 0.0);
+
+            return;
+        }
+        $from = atan2($ay, $ax);
+        for ($k = 0, $n = (int) ceil(abs($turn) / deg2rad(self::FAN)); $k <= $n; $k++) {
+            $angle = $from + $turn * $k / $n;
+            $this->add($out[0], $out[1], -$this->side * sin($angle), $this->side * cos($angle), $c, $this->walls->way[$i], 0.0, $segment, 0.0);
+        }
+    }
+
+    /**
+     * @param  list<float>  $s
+     * @return array{float, float} of a segment at one of its ends
+     */
+    private static function direction(array $s, float $t): array
+    {
+        $ends = $t === 0.0 ? [[2, 0], [4, 0], [6, 0]] : [[6, 4], [6, 2], [6, 0]];
+        foreach ($ends as [$to, $from]) {
+            [$dx, $dy] = [$s[$to] - $s[$from], $s[$to + 1] - $s[$from + 1]];
+            if (abs($dx) + abs($dy) > 1e-9) {
+                return [$dx, $dy];
+            }
+        }
+
+        return [1.0, 0.0];
+    }
+
+    private function add(float $x, float $y, float $nx, float $ny, int $contour, float $way, float $share, int $segment, float $t): void
+    {
+        $this->x[] = $x;
+        $this->y[] = $y;
+        $this->nx[] = $nx;
+        $this->ny[] = $ny;
+        $this->contour[] = $contour;
+        $this->way[] = $way;
+        $this->share[] = $share;
+        $this->source[] = [$segment, $t];
     }
 
     /** @return list<ThinPlace> */
@@ -160,7 +228,7 @@ final class Thickness
                 }
             }
             for ($k = -2; $k <= 2; $k++) {
-                if (isset($thin[$q + $k]) && $this->contour[$q] === $this->contour[$q + $k]) {
+                if (isset($thin[$q + $k]) && $this->contour[$q] === $this->contour[$q + $k] && abs($this->way[$q + $k] - $this->way[$q]) < 4 * $this->step) {
                     $group[$find($i)] = $find($q + $k);
                     break;
                 }
@@ -180,7 +248,29 @@ final class Thickness
         }
         usort($places, static fn (ThinPlace $a, ThinPlace $b): int => $a->width <=> $b->width);
 
-        return $places;
+        return $this->eachOnce($places);
+    }
+
+    /**
+     * @param  list<ThinPlace>  $places  thinnest first
+     * @return list<ThinPlace> without short ones right beside a thinner one: the two corners of a blunt tip
+     */
+    private function eachOnce(array $places): array
+    {
+        $x = array_map(static fn (ThinPlace $place): float => $place->at->x, $places);
+        $y = array_map(static fn (ThinPlace $place): float => $place->at->y, $places);
+        $cells = Cells::of($x, $y, $this->limit);
+        $gone = [];
+        foreach ($places as $k => $place) {
+            foreach ($place->length < 2 * $this->limit ? Cells::at($cells, $x[$k], $y[$k], $this->limit) : [] as $m) {
+                if ($m < $k && ! isset($gone[$m]) && hypot($x[$m] - $x[$k], $y[$m] - $y[$k]) < $this->limit / 2) {
+                    $gone[$k] = true;
+                    break;
+                }
+            }
+        }
+
+        return array_values(array_diff_key($places, $gone));
     }
 
     /**
@@ -199,6 +289,9 @@ final class Thickness
             $last[$c] = $i;
         }
         foreach ($first as $c => $i) {
+            if (4 * $this->step < $this->way[$i] + $this->walls->round[$c] - $this->way[$last[$c]]) {
+                continue;
+            }
             for ($a = 0; $a < 3; $a++) {
                 for ($b = 0; $b < 3; $b++) {
                     if (isset($thin[$i + $a], $thin[$last[$c] - $b])) {
@@ -216,44 +309,43 @@ final class Thickness
         $y = $this->y;
         $nx = $this->nx;
         $ny = $this->ny;
-        $limit = $this->limit;
-        $cells = [];
-        foreach ($x as $i => $px) {
-            $gx = (int) floor($px / $limit) + 1_000_000;
-            $gy = (int) floor($y[$i] / $limit) + 1_000_000;
-            // The column is mixed into the low bits, which are all that PHP hashes an integer by.
-            $cells[$gx << 30 | ($gy ^ $gx * 40503 & 0x3FFFFFFF)][] = $i;
-        }
+        $cells = Cells::of($x, $y, $this->limit);
+        $touch = (self::TOUCH * $this->limit) ** 2;
         $out = [];
-        foreach ($x as $i => $px) {
-            $py = $y[$i];
-            $ux = $nx[$i];
-            $uy = $ny[$i];
-            $cx = (int) floor($px / $limit) + 1_000_000;
-            $cy = (int) floor($py / $limit) + 1_000_000;
-            $least = $limit / 2;
-            $at = -1;
-            for ($gx = $cx - 1; $gx <= $cx + 1; $gx++) {
-                for ($gy = $cy - 1; $gy <= $cy + 1; $gy++) {
-                    foreach ($cells[$gx << 30 | ($gy ^ $gx * 40503 & 0x3FFFFFFF)] ?? [] as $j) {
-                        $dx = $x[$j] - $px;
-                        $dy = $y[$j] - $py;
-                        $toward = $ux * $dx + $uy * $dy;
-                        if ($toward <= 0.0) {
-                            continue;
-                        }
-                        $r = ($dx * $dx + $dy * $dy) / (2 * $toward);
-                        if ($r < $least) {
-                            $least = $r;
-                            $at = $j;
-                        }
+        foreach ($cells as $key => $own) {
+            $around = Cells::around($cells, $key);
+            foreach ($own as $i) {
+                $px = $x[$i];
+                $py = $y[$i];
+                $ux = $nx[$i];
+                $uy = $ny[$i];
+                $least = $this->limit / 2;
+                $at = -1;
+                foreach ($around as $j) {
+                    $dx = $x[$j] - $px;
+                    $dy = $y[$j] - $py;
+                    $toward = $ux * $dx + $uy * $dy;
+                    $d = $dx * $dx + $dy * $dy;
+                    if ($d < $touch && ($this->contour[$i] !== $this->contour[$j] || $this->wayRound($i, $j) > $this->limit)) {
+                        // Where a corner touches another wall there is nothing between them.
+                        $at = -1;
+                        break;
+                    }
+                    if ($toward <= 0.0) {
+                        continue;
+                    }
+                    $r = $d / (2 * $toward);
+                    if ($r < $least) {
+                        $least = $r;
+                        $at = $j;
                     }
                 }
-            }
-            if ($at >= 0 && $this->isFacing($i, $at, $least)) {
-                $out[$i] = [2 * $least, $at, $this->isLine($i, $at, $least)];
+                if ($at >= 0 && $this->isFacing($i, $at, $least)) {
+                    $out[$i] = [2 * $least, $at, $this->isLine($i, $at, $least)];
+                }
             }
         }
+        ksort($out);
 
         return $out;
     }
@@ -273,17 +365,29 @@ final class Thickness
         if ($this->contour[$i] !== $this->contour[$j]) {
             return true;
         }
-        $way = abs($this->way[$i] - $this->way[$j]);
-        $way = min($way, $this->round[$this->contour[$i]] - $way);
-
+        $way = $this->wayRound($i, $j);
         if ($way <= self::WAY_ROUND * 2 * $r) {
             return false;
         }
-        // At a pointed corner the walls lean towards each other, and the way round is just that to the point and back.
-        $lean = acos(max(-1.0, min(1.0, -($this->nx[$i] * $this->nx[$j] + $this->ny[$i] * $this->ny[$j]))));
+        // At a pointed corner the walls lean towards each other, and the way round is just that to the point and back, or less where the point is blunt.
+        $lean = $this->lean($i, $j);
         $toThePoint = $lean < 1e-6 ? INF : 2 * $r / sin($lean / 2);
 
-        return $way > 1.5 * $toThePoint || $way < 0.5 * $toThePoint;
+        return $way > 1.5 * $toThePoint || 2 * tan($lean / 2) * self::LONG_POINT < 1;
+    }
+
+    /** mm along the outline from one sample to another, the shorter way. */
+    private function wayRound(int $i, int $j): float
+    {
+        $way = abs($this->way[$i] - $this->way[$j]);
+
+        return min($way, $this->walls->round[$this->contour[$i]] - $way);
+    }
+
+    /** Angle between the walls at two samples, radians; nought where they run alongside. */
+    private function lean(int $i, int $j): float
+    {
+        return acos(max(-1.0, min(1.0, -($this->nx[$i] * $this->nx[$j] + $this->ny[$i] * $this->ny[$j]))));
     }
 
     /**
@@ -296,40 +400,69 @@ final class Thickness
         $all = $samples;
         $count = count($samples);
         $samples = array_values(array_filter($samples, static fn (int $i): bool => $thin[$i][2]));
-        if (count($samples) < max(2, 0.25 * $count)) {
+        if ($samples === [] || count($samples) < max(2, 0.25 * $count)) {
             return null;
         }
         // The middle of the stretch that is as thin as its thinnest sample, so that a long line is marked in its middle.
-        $least = INF;
-        foreach ($samples as $i) {
-            $least = min($least, $thin[$i][0]);
-        }
+        $widths = array_map(static fn (int $i): float => $thin[$i][0], $samples);
+        $least = min($widths);
         $as = array_values(array_filter($samples, static fn (int $i): bool => $thin[$i][0] <= 1.03 * $least));
         $i = $as[intdiv(count($as), 2)];
         [$width, $x, $y] = $this->across($i, $thin[$i][1]);
         foreach (array_slice($as, 0, 40) as $k) {
             [$w, $px, $py] = $this->across($k, $thin[$k][1]);
             if ($w < $width * 0.999) {
-                [$width, $x, $y] = [$w, $px, $py];
+                [$width, $x, $y, $i] = [$w, $px, $py, $k];
             }
         }
-        if ($width >= $this->limit * self::AS_GOOD_AS) {
+        if ($width >= $this->limit * self::AS_GOOD_AS || $this->isWedge($as, $thin)) {
             return null;
         }
+        sort($widths);
+        $typical = max($width, $widths[intdiv(count($widths), 2)]);
+        $length = 0.0;
+        foreach ($all as $k) {
+            $length += $this->share[$k];
+        }
+        [$ribbon, $middle] = $this->ribbon($all, $thin);
 
-        return new ThinPlace(new Point($x, $y), $width, $count * $this->step / 2, $this->ribbon($all, $thin));
+        return new ThinPlace(new Point($x, $y), $width, $typical, $length / 2, $this->isPoint($i, $thin[$i][1], $width, $typical), $ribbon, $middle);
+    }
+
+    /**
+     * Whether walls that do not hang together lean towards each other where they come nearest: two corners that touch, with a wedge between them.
+     *
+     * @param  list<int>  $narrowest
+     * @param  array<int, array{float, int, bool}>  $thin
+     */
+    private function isWedge(array $narrowest, array $thin): bool
+    {
+        foreach ($narrowest as $i) {
+            if ($this->lean($i, $thin[$i][1]) < self::WEDGE || $this->share[$i] === 0.0 || $this->share[$thin[$i][1]] === 0.0) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** Whether the narrowest place of a stretch is where it runs out. */
+    private function isPoint(int $i, int $j, float $width, float $typical): bool
+    {
+        return $width < 0.6 * $typical && $this->contour[$i] === $this->contour[$j] && $this->wayRound($i, $j) < 3 * $this->limit + 2 * self::LONG_POINT * $width
+            && $this->lean($i, $j) < 2 * atan(0.5 / self::LONG_POINT);
     }
 
     /**
      * @param  list<int>  $samples
      * @param  array<int, array{float, int, bool}>  $thin
-     * @return list<Point>
+     * @return array{list<list<Point>>, list<Point>} the parts of the stretch, and places along their middle lines
      */
     private function ribbon(array $samples, array $thin): array
     {
-        // Samples are numbered along the contours: one wall is the longest row of them without a gap.
+        // Samples are numbered along the contours: a wall is a row of them without a gap.
         sort($samples);
-        $wall = [];
+        $rows = [];
         $row = [];
         foreach ($samples as $k => $i) {
             $row[] = $i;
@@ -337,21 +470,37 @@ final class Thickness
             // Round an end, the row would go on down the other wall.
             if ($next === null || $this->contour[$next] !== $this->contour[$i] || 4 * $this->step < $this->way[$next] - $this->way[$i]
                 || $this->nx[$next] * $this->nx[$i] + $this->ny[$next] * $this->ny[$i] < 0.5) {
-                $wall = count($row) > count($wall) ? $row : $wall;
+                $rows[] = $row;
                 $row = [];
             }
         }
-        $every = max(1, intdiv(count($wall), self::RIBBON));
-        $here = [];
-        $there = [];
-        foreach ($wall as $k => $i) {
-            if ($k % $every === 0 || $k === count($wall) - 1) {
-                $here[] = new Point($this->x[$i], $this->y[$i]);
-                $there[] = new Point($this->x[$i] + $thin[$i][0] * $this->nx[$i], $this->y[$i] + $thin[$i][0] * $this->ny[$i]);
+        usort($rows, static fn (array $a, array $b): int => count($b) <=> count($a));
+        $shown = [];
+        $parts = [];
+        $middle = [];
+        foreach ($rows as $wall) {
+            // The other wall shows the same stretch.
+            $wall = array_values(array_filter($wall, static fn (int $i): bool => ! isset($shown[$i])));
+            if ($wall === [] || count($parts) >= self::PARTS) {
+                continue;
             }
+            $every = max(1, intdiv(count($wall), self::RIBBON));
+            $here = [];
+            $there = [];
+            foreach ($wall as $k => $i) {
+                for ($j = $thin[$i][1] - 2; $j <= $thin[$i][1] + 2; $j++) {
+                    $shown[$j] = true;
+                }
+                $middle[] = new Point($this->x[$i] + $thin[$i][0] / 2 * $this->nx[$i], $this->y[$i] + $thin[$i][0] / 2 * $this->ny[$i]);
+                if ($k % $every === 0 || $k === count($wall) - 1) {
+                    $here[] = new Point($this->x[$i], $this->y[$i]);
+                    $there[] = new Point($this->x[$i] + $thin[$i][0] * $this->nx[$i], $this->y[$i] + $thin[$i][0] * $this->ny[$i]);
+                }
+            }
+            $parts[] = [...$here, ...array_reverse($there)];
         }
 
-        return [...$here, ...array_reverse($there)];
+        return [$parts, $middle];
     }
 
     /**
@@ -361,7 +510,8 @@ final class Thickness
      */
     private function across(int $i, int $j): array
     {
-        [$s, $t] = $this->source[$j];
+        [$segment, $t] = $this->source[$j];
+        $s = $this->walls->segments[$this->contour[$j]][$segment];
         $px = $this->x[$i];
         $py = $this->y[$i];
         for ($k = 0; $k < 6; $k++) {

@@ -23,7 +23,7 @@ final readonly class PrepResult
     /** The art before a stage. */
     public function before(int $stage): Artwork
     {
-        return $stage === 0 ? $this->source : $this->stages[$stage - 1]['artwork'];
+        return $this->stages[$stage - 1]['artwork'] ?? $this->source;
     }
 
     /** With what each stage did to the look measured. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Sheet;
 
 use NeatEdge\Core\Check\Finding;
+use NeatEdge\Core\Check\FindingGroups;
 use NeatEdge\Core\Check\Limits;
 use NeatEdge\Core\Prepare\PrepResult;
 
@@ -14,7 +15,7 @@ final class JobReport
     /**
      * @param  list<Sheet>  $sheets
      * @param  list<Finding>  $findings
-     * @return array{limits: array<string, float>, steps: list<array<string, mixed>>, sheets: list<array<string, mixed>>, findings: list<array<string, mixed>>, look_difference: array<string, float>}
+     * @return array{limits: array<string, float>, steps: list<array<string, mixed>>, sheets: list<array<string, mixed>>, findings: list<array<string, mixed>>, groups: list<array<string, mixed>>, look_difference: array<string, float>}
      */
     public static function of(PrepResult $result, array $sheets, array $findings, Limits $limits): array
     {
@@ -27,7 +28,8 @@ final class JobReport
             'limits' => ['line_mm' => $limits->line, 'gap_mm' => $limits->gap],
             'steps' => array_map(static fn (array $stage): array => $stage['report']->toArray(), $result->stages),
             'sheets' => $rows,
-            'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $findings),
+            'findings' => $found = array_map(static fn (Finding $finding): array => $finding->toArray(), $findings),
+            'groups' => FindingGroups::of($found),
             'look_difference' => $result->look->toArray(),
         ];
     }

@@ -16,6 +16,7 @@ use NeatEdge\Core\Stroke\Join;
 use NeatEdge\Core\Stroke\Outliner;
 use NeatEdge\Core\Stroke\StrokeStyle;
 use NeatEdge\Core\Tests\Support\RandomArt;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -35,7 +36,7 @@ final class LineWidthTest extends TestCase
             self::assertCount(1, $places, "turned by {$turn}");
             self::assertEqualsWithDelta($width, $places[0]->width, 0.01 * $width);
             self::assertEqualsWithDelta(30.0, $places[0]->length, 1.0);
-            self::assertEqualsWithDelta(30.0 * $width, abs(Contour::polygon(array_map(static fn (Point $p): array => [$p->x, $p->y], $places[0]->ribbon))->area()), 0.05 * 30 * $width, 'the ribbon lies between the walls');
+            self::assertEqualsWithDelta(30.0 * $width, abs(Contour::polygon(array_map(static fn (Point $p): array => [$p->x, $p->y], $places[0]->ribbon[0]))->area()), 0.05 * 30 * $width, 'the ribbon lies between the walls');
         }
     }
 
@@ -114,5 +115,75 @@ final class LineWidthTest extends TestCase
         self::assertSame([], Thickness::below($pair, 0.5));
         $slot = Combine::cutAway(Shape::of(Contour::rectangle(0, 0, 20, 20)), [Shape::of(Contour::rectangle(5, 5, 10, 0.2))]);
         self::assertEqualsWithDelta(0.2, Thickness::below($slot, 0.5, true)[0]->width ?? 0, 0.004);
+    }
+
+    /** @param  list<array{float, float}>  $points */
+    private static function welded(array $points): Shape
+    {
+        return Combine::weld([Shape::of(Contour::polygon($points))]);
+    }
+
+    /** @return array<string, array{list<array{float, float}>, float, array{float, float}}> outline, width, place */
+    public static function necks(): array
+    {
+        return [
+            'two pointed notches' => [[[0, 0], [9.2, 0], [10, 0.8], [10.8, 0], [20, 0], [20, 2], [10.8, 2], [10, 1.2], [9.2, 2], [0, 2]], 0.4, [10, 1]],
+            'two slots' => [[[0, 0], [9.8, 0], [9.8, 0.8], [10.2, 0.8], [10.2, 0], [20, 0], [20, 2], [10.2, 2], [10.2, 1.2], [9.8, 1.2], [9.8, 2], [0, 2]], 0.4, [10, 1]],
+            'one notch' => [[[0, 0], [9, 0], [10, 1.6], [11, 0], [20, 0], [20, 2], [0, 2]], 0.4, [10, 1.8]],
+            'notches beside each other' => [[[0, 0], [9.2, 0], [10, 0.9], [10.8, 0], [20, 0], [20, 2], [11, 2], [10.2, 1.1], [9.4, 2], [0, 2]], 0.283, [10.1, 1]],
+        ];
+    }
+
+    /**
+     * @param  list<array{float, float}>  $outline
+     * @param  array{float, float}  $at
+     */
+    #[Test]
+    #[DataProvider('necks')]
+    public function a_neck_between_notches_is_found_for_it_tears_first(array $outline, float $width, array $at): void
+    {
+        foreach ([0, 30, 90] as $turn) {
+            $matrix = Matrix::rotation($turn, 10, 1);
+            $places = Thickness::below(self::welded($outline)->transformed($matrix), 0.8);
+            self::assertCount(1, $places);
+            self::assertEqualsWithDelta($width, $places[0]->width, 0.01);
+            $to = $matrix->apply($at[0], $at[1]);
+            self::assertLessThan(0.3, hypot($places[0]->at->x - $to->x, $places[0]->at->y - $to->y));
+        }
+        self::assertSame([], Thickness::below(self::welded($outline), 0.9 * $width));
+    }
+
+    #[Test]
+    public function a_long_point_is_found_and_a_wide_one_is_not(): void
+    {
+        $point = Thickness::below(self::welded([[0, 0], [25.5, 0], [25.5, 0.8]]), 0.8);
+        self::assertCount(1, $point);
+        self::assertTrue($point[0]->pointed);
+        self::assertEqualsWithDelta(25, $point[0]->length, 1.0);
+        self::assertEqualsWithDelta(0.4, $point[0]->typical, 0.05);
+        self::assertCount(1, Thickness::below(self::welded([[0, 0], [120, -2], [120, 2]]), 0.8), 'under the limit over 24 mm');
+        self::assertSame([], Thickness::below(self::welded([[0, 0], [120, -12], [120, 12]]), 0.8), 'under the limit over 4 mm');
+        self::assertSame([], Thickness::below(self::welded([[0, 0], [3, 0], [10, 18], [17, 0], [20, 0], [10.15, 20], [9.85, 20]]), 0.8), 'a blunt tip of two legs');
+        self::assertFalse(Thickness::below(self::welded([[0, 0], [50, 0], [50, 0.5], [0, 0.5]]), 0.8)[0]->pointed, 'an end is no point');
+    }
+
+    #[Test]
+    public function a_line_that_is_thin_at_one_point_is_told_from_one_that_is_thin_all_along(): void
+    {
+        [$place] = Thickness::below(self::welded([[0, 0], [50, 0], [50.5, 0.3], [51, 0], [100, 0], [100, 0.5], [51, 0.5], [50.5, 0.35], [50, 0.5], [0, 0.5]]), 0.8);
+        self::assertEqualsWithDelta([0.05, 0.5, 50.5], [$place->width, $place->typical, $place->at->x], 0.02);
+        // Only what is under the limit counts, and all of it is shown.
+        [$place] = Thickness::below(self::welded([[0, 0], [40, 0], [40, 4], [60, 4], [60, 0], [100, 0], [100, 0.5], [60.6, 0.5], [60.6, 5], [39.4, 5], [39.4, 0.5], [0, 0.5]]), 0.55);
+        $shown = array_sum(array_map(static fn (array $ring): float => abs(Contour::polygon(array_map(static fn (Point $p): array => [$p->x, $p->y], $ring))->area()), $place->ribbon));
+        self::assertEqualsWithDelta($place->length * 0.5, $shown, 0.06 * $shown);
+        self::assertEqualsWithDelta(39.4, $place->length, 1.0);
+    }
+
+    #[Test]
+    public function two_walls_that_lean_together_from_a_corner_where_they_touch_are_no_gap(): void
+    {
+        $corner = Combine::cutAway(Shape::of(Contour::rectangle(0, 0, 20, 20)), [Shape::of(Contour::polygon([[0, 5], [20, 5], [10, 20]]))]);
+        self::assertSame([], Thickness::below($corner, 0.8, true));
+        self::assertSame([], Thickness::below($corner, 0.8));
     }
 }

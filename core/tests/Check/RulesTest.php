@@ -10,7 +10,9 @@ use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Check\Finding;
+use NeatEdge\Core\Check\FindingGroups;
 use NeatEdge\Core\Check\Inspection;
+use NeatEdge\Core\Check\Judgements;
 use NeatEdge\Core\Check\Limits;
 use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Format\Svg\Reader;
@@ -110,5 +112,63 @@ final class RulesTest extends TestCase
         self::assertSame(['letters-cut'], array_map(static fn (Finding $finding): string => $finding->kind, $read(12)));
         self::assertStringContainsString('5 letters of "Marrowby Lantern" do not fit the line that the text stands on and are left out: "Maern".', $read(8)[0]->message);
         self::assertSame([], $read(4));
+    }
+
+    #[Test]
+    public function a_white_line_and_the_gap_around_it_are_one_place(): void
+    {
+        $found = self::findings(self::drawn('<rect x="10" y="10" width="80" height="40" fill="#1f6f8b"/><path d="M5 30C30 10 60 50 95 30" stroke="#ffffff" fill="none" stroke-width=".4"/>'));
+        self::assertSame(['thin-line'], array_map(static fn (Finding $finding): string => $finding->kind, $found));
+        self::assertSame('#ffffff', $found[0]->sheet);
+        self::assertStringEndsWith('The gap in #1f6f8b around it goes with it.', $found[0]->message);
+        $bare = self::findings(self::drawn('<path d="M10 10h80v20h-80zM10 30.4h80v20h-80z" fill="#1f6f8b"/>'));
+        self::assertSame(['narrow-gap'], array_map(static fn (Finding $finding): string => $finding->kind, $bare), 'a gap that nothing fills stays one');
+    }
+
+    #[Test]
+    public function the_tip_of_a_wide_v_at_the_edge_of_the_page_is_no_finding(): void
+    {
+        self::assertSame([], self::findings(self::drawn('<rect width="100" height="100" fill="#1f6f8b"/><path d="M0 25H100L50.1 100H49.9z" fill="#ffd23f"/>')));
+    }
+
+    #[Test]
+    public function findings_of_one_kind_on_one_sheet_are_one_group_the_narrowest_first_and_the_small_ones_last(): void
+    {
+        $bars = '';
+        foreach ([0.5, 0.2, 0.7, 0.3] as $k => $width) {
+            $y = 10 + 8 * $k;
+            $bars .= "<rect x='10' y='{$y}' width='60' height='{$width}' fill='#224'/>";
+        }
+        $nearly = '<path d="M10 60H20L20.3 60.65H20.6L20.9 60H40V62H20.9L20.6 61.35H20.3L20 62H10z" fill="#224"/>';
+        $findings = self::findings(self::drawn($bars.$nearly.'<rect x="10" y="80" width="60" height=".5" fill="#c33"/>'));
+        $groups = FindingGroups::of(array_map(static fn (Finding $finding): array => $finding->toArray(), $findings));
+        self::assertSame([['thin-line', '#222244'], ['thin-line', '#cc3333']], array_map(static fn (array $group): array => [$group['kind'], $group['sheet']], $groups));
+        self::assertSame(['serious', 'warning'], array_column($groups, 'severity'));
+        [$first] = $groups;
+        self::assertEqualsWithDelta([0.2, 0.3, 0.5, 0.7, 0.7], array_map(static fn (int $i): ?float => $findings[$i]->measured, $first['findings']), 0.02);
+        self::assertSame([5, 1], [count($first['findings']), $first['minor']]);
+        self::assertTrue($findings[$first['findings'][4]]->minor, 'short, and nearly wide enough');
+        self::assertEqualsWithDelta([0.2, 0.5, 240.5], [$first['least_mm'], $first['typical_mm'], $first['length_mm']], 1.5);
+    }
+
+    #[Test]
+    public function what_was_judged_is_known_again_unless_it_moved_or_became_worse(): void
+    {
+        $row = static fn (float $x, float $width, string $sheet = '#224466'): array => ['kind' => 'thin-line', 'sheet' => $sheet, 'at' => [$x, 20.0], 'width_mm' => $width, 'limit_mm' => 0.8];
+        $judged = [Judgements::of($row(30, 0.4), 100.0, 'the customer wants it so'), Judgements::of($row(70, 0.5), 100.0, null)];
+        $seen = static fn (array $rows, float $page = 100.0): array => array_map(static fn (array $one): array => [$one['seen'] ?? false, $one['accepted'] ?? null], Judgements::on(array_values($rows), $judged, $page));
+        self::assertSame([[true, 'the customer wants it so'], [true, null], [false, null]], $seen([$row(30.2, 0.4), $row(70, 0.5), $row(50, 0.5)]));
+        self::assertSame([[false, null], [false, null]], $seen([$row(30, 0.3), $row(30, 0.4, '#ffffff')]), 'narrower, or on another sheet');
+        self::assertSame([[true, 'the customer wants it so']], $seen([['at' => [60.0, 40.0]] + $row(30, 0.8)], 200.0), 'the same art at twice the size');
+        self::assertSame([], Judgements::without([$judged[0]], $row(30, 0.4), 100.0));
+        self::assertCount(2, Judgements::without($judged, $row(50, 0.4), 100.0));
+    }
+
+    #[Test]
+    public function one_black_in_two_strengths_is_no_pair_of_blacks(): void
+    {
+        foreach (self::findings(self::drawn('<rect x="10" y="10" width="40" height="40" fill="#000"/><rect x="60" y="10" width="20" height="20" fill="#000" opacity=".6"/>')) as $finding) {
+            self::assertNotSame('near-black', $finding->kind);
+        }
     }
 }

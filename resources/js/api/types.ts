@@ -221,8 +221,30 @@ export interface Finding {
   step?: string
   /** Why somebody can do without what was left out. */
   accepted?: string
-  /** Outline of the thin stretch, mm. */
-  ribbon?: [number, number][]
+  /** Colour of the sheet that it is on, or what else it is made of. */
+  sheet?: string
+  typical_mm?: number
+  /** Too small to be looked at before the others. */
+  minor?: boolean
+  /** Somebody looked at it. */
+  seen?: boolean
+  /** Outlines of the thin stretch, mm, whole. */
+  ribbon?: [number, number][][]
+}
+
+/** Findings of one kind on one sheet. */
+export interface FindingGroup {
+  kind: string
+  sheet: string | null
+  severity: Finding['severity']
+  /** Numbers of its findings among the notices and then what was found; the narrowest first, the small ones last. */
+  findings: number[]
+  minor: number
+  seen: number
+  accepted: number
+  least_mm: number | null
+  typical_mm: number | null
+  length_mm: number | null
 }
 
 /** What is true of a prepared job, and what stands between it and the machine. */
@@ -245,7 +267,6 @@ export interface StepReport {
   nodes: { before: number; after: number }
   strokes: { before: number; after: number }
   slivers: number
-  look_difference: LookDifference
   cached: boolean
 }
 
@@ -272,11 +293,17 @@ export interface Preparation {
   done: number
   of: number
   doing: string
+  /** Share of all its work that is done. */
+  share: number
+  /** Seconds; null while that cannot be told. */
+  left: number | null
   error: string | null
   stale: boolean
   ground: string | null
-  verdict: Verdict | null
-  result: null | {
+  /** Not sent along with edits: they do not change what was made before. */
+  verdict?: Verdict | null
+  groups?: FindingGroup[]
+  result?: null | {
     steps: StepReport[]
     sheets: Sheet[]
     findings: Finding[]
@@ -288,6 +315,7 @@ export interface Preparation {
 interface JobWords {
   job: Job
   notices: Finding[]
+  groups?: FindingGroup[]
   history: { label: string; canUndo: boolean; canRedo: boolean; nextLabel: string | null; number: number }
   preparation: Preparation | null
 }

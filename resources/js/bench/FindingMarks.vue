@@ -3,24 +3,27 @@ import type { Finding } from '@/api/types'
 import { labelWidth, nameOf } from '@/findings'
 import { computed } from 'vue'
 
-const props = defineProps<{ findings: Finding[]; selected: number | null; scale: number; left: number; top: number; width: number; height: number; quiet?: boolean; pieces?: Set<string> | null; first?: number }>()
+const props = defineProps<{ findings: Finding[]; shown: number[]; group: Set<number> | null; selected: number | null; scale: number; left: number; top: number; width: number; height: number; quiet?: boolean; pieces?: Set<string> | null; first?: number }>()
 defineEmits<{ select: [index: number] }>()
 
-/** Marks in view, the chosen one last so that it lies on top; a number that would cover another is left out. */
+/** Marks in view: small ones, and those of the chosen group with their widths, as far as they do not cover each other. The chosen one lies on top. */
 const marks = computed(() => {
   const taken: { x: number; y: number }[] = []
-  const out = props.findings
-    .map((finding, index) => ({ finding, index, x: (finding.at?.[0] ?? 0) * props.scale + props.left, y: (finding.at?.[1] ?? 0) * props.scale + props.top }))
-    .filter(({ finding, index, x, y }) => finding.at && index < (props.first ?? Infinity) && (!props.pieces || (finding.piece !== undefined && props.pieces.has(finding.piece))) && x > -50 && y > -50 && x < props.width + 50 && y < props.height + 50)
+  const numbers = props.selected === null || props.shown.includes(props.selected) ? props.shown : [...props.shown, props.selected]
+  return numbers
+    .map((index) => ({ finding: props.findings[index]!, index, x: (props.findings[index]?.at?.[0] ?? 0) * props.scale + props.left, y: (props.findings[index]?.at?.[1] ?? 0) * props.scale + props.top }))
+    .filter(({ finding, index, x, y }) => finding?.at && index < (props.first ?? Infinity) && (!props.pieces || (finding.piece !== undefined && props.pieces.has(finding.piece))) && x > -50 && y > -50 && x < props.width + 50 && y < props.height + 50)
     .sort((a, b) => Number(b.index === props.selected) - Number(a.index === props.selected))
     .map((mark) => {
-      const free = taken.every((other) => Math.abs(other.x - mark.x) > 62 || Math.abs(other.y - mark.y) > 19)
+      const named = mark.index === props.selected || (!!props.group?.has(mark.index) && !props.quiet)
+      const free = named && taken.every((other) => Math.abs(other.x - mark.x) > 62 || Math.abs(other.y - mark.y) > 19)
       if (free) taken.push(mark)
       const value = mark.finding.width_mm
-      const ribbon = mark.finding.ribbon?.map(([x, y]) => `${x * props.scale + props.left - mark.x},${y * props.scale + props.top - mark.y}`).join(' ')
-      return { ...mark, ribbon, text: value !== undefined ? `${value.toFixed(2)} mm` : nameOf(mark.finding.kind), labelled: free && (!props.quiet || mark.index === props.selected) }
+      // The stretch is drawn for the chosen one and its group; of all others only the place.
+      const ribbon = named ? mark.finding.ribbon?.map((ring) => `M${ring.map(([x, y]) => `${(x * props.scale + props.left - mark.x).toFixed(1)} ${(y * props.scale + props.top - mark.y).toFixed(1)}`).join('L')}Z`).join('') : undefined
+      return { ...mark, ribbon, small: !named, text: value !== undefined ? `${value.toFixed(2)} mm` : nameOf(mark.finding.kind), labelled: free }
     })
-  return out.reverse()
+    .reverse()
 })
 </script>
 
@@ -29,7 +32,7 @@ const marks = computed(() => {
     <g
       v-for="mark in marks"
       :key="mark.index"
-      :class="['mark', mark.finding.severity, { selected: mark.index === selected }]"
+      :class="['mark', mark.finding.severity, { selected: mark.index === selected, small: mark.small }]"
       :transform="`translate(${mark.x} ${mark.y})`"
       role="button"
       tabindex="0"
@@ -39,10 +42,13 @@ const marks = computed(() => {
       @keydown.enter.stop="$emit('select', mark.index)"
     >
       <title>{{ mark.finding.message }}</title>
-      <polygon v-if="mark.ribbon" class="ribbon" :points="mark.ribbon" />
-      <circle class="grip" r="13" />
-      <path class="caret" d="M0 -3L-7 -15H7Z" />
-      <circle class="spot" r="2.5" />
+      <path v-if="mark.ribbon" class="ribbon" :d="mark.ribbon" />
+      <circle class="grip" :r="mark.small ? 8 : 13" />
+      <path v-if="mark.small" class="caret" d="M0 0L-4 -7H4Z" />
+      <template v-else>
+        <path class="caret" d="M0 -3L-7 -15H7Z" />
+        <circle class="spot" r="2.5" />
+      </template>
       <template v-if="mark.labelled">
         <rect :x="-labelWidth(mark.text) / 2" y="-35" :width="labelWidth(mark.text)" height="19" rx="3" />
         <text y="-21" text-anchor="middle">{{ mark.text }}</text>
@@ -57,6 +63,7 @@ const marks = computed(() => {
 .ribbon { fill: var(--coral); fill-opacity: .35; stroke: var(--coral); stroke-width: 1.5; stroke-linejoin: round; vector-effect: non-scaling-stroke; pointer-events: none; }
 .mark.selected .ribbon { fill-opacity: .7; }
 .caret { fill: var(--coral); }
+.small .caret { stroke: #fffdf7; stroke-width: 1; paint-order: stroke; }
 .spot { fill: var(--paper); stroke: var(--coral); stroke-width: 2; }
 .mark rect { fill: var(--coral); }
 .mark text { font: 500 12.5px var(--text-face); fill: #fff; }
@@ -64,5 +71,6 @@ const marks = computed(() => {
 .mark.warning text { fill: var(--coral-deep); }
 .mark.note .caret, .mark.note rect { fill: var(--ink-mid); }
 .mark.selected rect, .mark:focus-visible rect { stroke: var(--ink); stroke-width: 2; }
+.mark:focus-visible .caret { stroke: var(--ink); stroke-width: 2; }
 .mark.selected .spot { r: 5px; }
 </style>

@@ -1,28 +1,63 @@
 <script setup lang="ts">
+import type { FindingGroup } from '@/api/types'
 import { nameOf } from '@/findings'
 import { useBench } from '@/stores/bench'
-import { mm, percent } from '@/units'
+import { count, mm, percent } from '@/units'
 import { ElButton } from 'element-plus'
 import { nextTick, ref, watch } from 'vue'
 import Drawer from './Drawer.vue'
 
+/** How many of a group are listed at first. */
+const SOME = 25
 const bench = useBench()
 const list = ref<HTMLElement | null>(null)
-/** What the reader said comes first in the list. */
+/** What the reader said comes first. */
 const isNotice = (index: number) => index < (bench.state?.notices.length ?? 0)
 const cures: Record<string, string> = { 'solid-colours': 'Lay it on what is under it', 'join-near-blacks': 'Join near-blacks first' }
 const reason = ref('')
 const ground = ref('#ffffff')
-async function accept(index: number) {
-  await bench.accept(index, reason.value)
+const more = ref(SOME)
+const words = { small: 'Small ones too', done: 'Seen and accepted too', serious: 'Serious only' }
+
+const key = (one: FindingGroup) => `${one.kind} ${one.sheet}`
+function enter(index: number) {
+  bench.group = bench.group === index ? null : index
+  bench.finding = null
+  more.value = SOME
   reason.value = ''
 }
+function press(number: number) {
+  bench.finding = bench.finding === number ? null : number
+}
+async function accept(numbers: number[]) {
+  const said = reason.value.trim()
+  reason.value = ''
+  for (const number of numbers.filter(isNotice)) await bench.accept(number, said)
+  await bench.judge(numbers.filter((number) => !isNotice(number)), { accepted: said })
+}
+async function reopen(number: number) {
+  if (isNotice(number)) await bench.accept(number, null)
+  else await bench.judge([number], { open: true })
+}
+/** How many of a group are still open, of all. */
+function tally(one: FindingGroup) {
+  const open = one.findings.filter((number) => !bench.findings[number]?.seen && bench.findings[number]?.accepted === undefined).length
+  return open === one.findings.length ? `${open}` : `${open} of ${one.findings.length}`
+}
+const isColour = (sheet: string | null) => !!sheet?.startsWith('#')
+const canAccept = (number: number) => !isNotice(number) || (bench.findings[number]!.severity !== 'note' && bench.findings[number]!.kind !== 'no-size')
 
+// Whatever finding is chosen, on the art or by key, its group is open and its row in view.
 watch(
   () => bench.finding,
-  async (index) => {
+  async (number) => {
+    if (number === null) return
+    const at = bench.groups.findIndex((one) => one.findings.includes(number))
+    if (at >= 0 && at !== bench.group) bench.group = at
+    const place = at >= 0 ? bench.listed(bench.groups[at]!).indexOf(number) : -1
+    if (place >= more.value) more.value = place + SOME
     await nextTick()
-    list.value?.querySelector(`[data-row="${index}"]`)?.scrollIntoView({ block: 'nearest' })
+    list.value?.querySelector(`[data-row="${number}"]`)?.scrollIntoView({ block: 'nearest' })
   },
 )
 </script>
@@ -30,9 +65,10 @@ watch(
 <template>
   <Drawer title="Findings">
     <p v-if="bench.job" class="quiet">Lines under {{ mm(bench.job.limits.line) }} and gaps under {{ mm(bench.job.limits.gap) }}, for {{ bench.job.processLabel.toLowerCase() }}.</p>
-    <div v-if="bench.verdict" :class="['look', { open: !bench.verdict.ready }]" data-test="look">
-      <p><strong>{{ bench.verdict.ready ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.</p>
-      <p v-for="open in bench.verdict.open" :key="open" class="reason">{{ open }}</p>
+    <div v-if="bench.verdict" :class="['look', { open: !bench.verdict.ready || bench.preparation?.stale }]" data-test="look">
+      <p><strong>{{ bench.verdict.ready && !bench.preparation?.stale ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.</p>
+      <p v-if="bench.preparation?.stale" class="reason">The job was changed since it was prepared.</p>
+      <p v-for="open in bench.verdict.open.filter((one) => !bench.preparation?.stale || !one.startsWith('The job was changed'))" :key="open" class="reason">{{ open }}</p>
       <p v-if="bench.result" class="reason numbers">Measured: {{ bench.result.look_difference.area_mm2.toFixed(3) }} mm², {{ percent(bench.result.look_difference.percent) }}</p>
     </div>
     <template v-if="!bench.prepared && !bench.running">
@@ -40,27 +76,51 @@ watch(
       <ElButton type="primary" @click="bench.prepare()">Prepare</ElButton>
     </template>
     <p v-else-if="bench.findings.length === 0 && bench.prepared" class="quiet">Nothing found: every line and gap can be made.</p>
-    <ul ref="list">
-      <li v-for="(finding, index) in bench.findings" :key="index">
-        <button type="button" :class="[finding.severity, { on: bench.finding === index }]" :data-row="index" @click="bench.finding = bench.finding === index ? null : index">
-          <span class="kind">{{ nameOf(finding.kind) }}</span>
-          <span class="value numbers">{{ finding.width_mm !== undefined ? mm(finding.width_mm) : '' }}</span>
-          <span class="says">{{ finding.message }}<template v-if="finding.length_mm"> Over {{ mm(finding.length_mm) }}.</template></span>
-          <span v-if="finding.accepted !== undefined" class="says accepted">Accepted{{ finding.accepted ? `: ${finding.accepted}` : '' }}</span>
+    <div v-if="bench.findings.length > 0" class="sieve" role="group" aria-label="Which findings are shown">
+      <label v-for="(label, name) in words" :key="name"><input v-model="bench.sieve[name]" type="checkbox" :data-test="`sieve-${name}`">{{ label }}</label>
+    </div>
+    <ul ref="list" class="groups">
+      <li v-for="(one, index) in bench.groups" :key="key(one)" :class="{ open: bench.group === index }" :data-group="one.kind">
+        <button type="button" :class="['head', one.severity, { on: bench.group === index, done: bench.listed(one).length === 0 }]" :aria-expanded="bench.group === index" @click="enter(index)">
+          <span class="kind"><i v-if="isColour(one.sheet)" class="dab" :style="{ background: one.sheet! }" />{{ nameOf(one.kind) }}</span>
+          <span class="value numbers">{{ tally(one) }}</span>
+          <span v-if="one.least_mm !== null" class="says numbers">least {{ mm(one.least_mm) }}<template v-if="one.findings.length > 1 && one.typical_mm !== null">, as a rule {{ mm(one.typical_mm) }}</template><template v-if="one.length_mm">, {{ mm(one.length_mm) }} long</template></span>
+          <span v-else-if="one.findings.length === 1" class="says">{{ bench.findings[one.findings[0]!]?.message }}</span>
         </button>
-        <div v-if="bench.finding === index && (isNotice(index) || finding.step)" class="cure">
-          <template v-if="isNotice(index) && finding.severity !== 'note' && finding.kind !== 'no-size'">
-            <ElButton v-if="finding.accepted !== undefined" size="small" data-test="unaccept" @click="bench.accept(index, null)">Not accepted after all</ElButton>
-            <form v-else @submit.prevent="accept(index)">
-              <input v-model="reason" type="text" maxlength="200" placeholder="why we can do without it" aria-label="Why we can do without it" data-test="reason" @keydown.stop>
-              <ElButton size="small" native-type="submit" :disabled="reason.trim() === ''" data-test="accept">Accept</ElButton>
+        <template v-if="bench.group === index">
+          <p v-if="bench.listed(one).length === 0" class="none">{{ one.minor === one.findings.length ? 'All of these are small.' : 'All of these are small, seen or accepted.' }}</p>
+          <ol>
+            <li v-for="number in bench.listed(one).slice(0, more)" :key="number">
+              <button type="button" :class="['row', { on: bench.finding === number, seen: bench.findings[number]!.seen || bench.findings[number]!.accepted !== undefined }]" :data-row="number" @click="press(number)">
+                <span class="value numbers">{{ bench.findings[number]!.width_mm !== undefined ? mm(bench.findings[number]!.width_mm!) : '' }}</span>
+                <span class="says">{{ bench.findings[number]!.message }}</span>
+                <span v-if="bench.findings[number]!.accepted !== undefined" class="says accepted">Accepted{{ bench.findings[number]!.accepted ? `: ${bench.findings[number]!.accepted}` : '' }}</span>
+              </button>
+              <div v-if="bench.finding === number" class="cure">
+                <template v-if="canAccept(number)">
+                  <ElButton v-if="bench.findings[number]!.accepted !== undefined" size="small" data-test="unaccept" @click="reopen(number)">Not accepted after all</ElButton>
+                  <form v-else @submit.prevent="accept([number])">
+                    <input v-model="reason" type="text" maxlength="200" placeholder="why it can stay so" aria-label="Why it can stay so" data-test="reason" @keydown.stop>
+                    <ElButton size="small" native-type="submit" :disabled="reason.trim() === ''" data-test="accept">Accept</ElButton>
+                  </form>
+                </template>
+                <template v-if="bench.findings[number]!.step">
+                  <label v-if="bench.findings[number]!.step === 'solid-colours'" class="ground">Ground <input v-model="ground" type="color" aria-label="Colour of the ground"></label>
+                  <ElButton size="small" type="primary" :disabled="bench.running" data-test="cure" @click="bench.prepareWith(bench.findings[number]!.step!, bench.findings[number]!.step === 'solid-colours' ? ground : null)">{{ cures[bench.findings[number]!.step!] ?? 'Mend it' }}</ElButton>
+                </template>
+                <ElButton v-if="!isNotice(number) && bench.findings[number]!.accepted === undefined" size="small" :data-test="bench.findings[number]!.seen ? 'unseen' : 'seen'" @click="bench.judge([number], bench.findings[number]!.seen ? { open: true } : {})">{{ bench.findings[number]!.seen ? 'Open again' : 'Seen' }}</ElButton>
+              </div>
+            </li>
+          </ol>
+          <button v-if="bench.listed(one).length > more" type="button" class="quiet-button" @click="more += 100">Show {{ Math.min(100, bench.listed(one).length - more) }} more of {{ count(bench.listed(one).length, 'finding') }}</button>
+          <div v-if="bench.finding === null && bench.listed(one).length > 1" class="cure all">
+            <form v-if="bench.listed(one).some(canAccept)" @submit.prevent="accept(bench.listed(one).filter(canAccept))">
+              <input v-model="reason" type="text" maxlength="200" placeholder="why they can all stay so" aria-label="Why they can all stay so" data-test="reason-all" @keydown.stop>
+              <ElButton size="small" native-type="submit" :disabled="reason.trim() === ''" data-test="accept-all">Accept all</ElButton>
             </form>
-          </template>
-          <template v-if="finding.step">
-            <label v-if="finding.step === 'solid-colours'" class="ground">Ground <input v-model="ground" type="color" aria-label="Colour of the ground"></label>
-            <ElButton size="small" type="primary" :disabled="bench.running" data-test="cure" @click="bench.prepareWith(finding.step, finding.step === 'solid-colours' ? ground : null)">{{ cures[finding.step] ?? 'Mend it' }}</ElButton>
-          </template>
-        </div>
+            <ElButton v-if="bench.listed(one).some((number) => !isNotice(number))" size="small" data-test="seen-all" @click="bench.judge(bench.listed(one), {})">All seen</ElButton>
+          </div>
+        </template>
       </li>
     </ul>
   </Drawer>
@@ -72,17 +132,32 @@ watch(
 .look strong { font-weight: 600; }
 .reason { font-size: 15px; color: var(--ink-mid); }
 .accepted { font-style: italic; }
+.sieve { display: flex; flex-wrap: wrap; gap: 2px 12px; font-size: 14px; color: var(--ink-mid); }
+.sieve label { display: flex; align-items: center; gap: 5px; }
+.sieve input { margin: 0; accent-color: var(--green); }
 .cure { display: flex; flex-direction: column; align-items: flex-start; gap: 6px; padding: 4px 8px 8px 12px; }
+.cure .el-button { margin: 0; }
 .cure form { display: flex; gap: 6px; width: 100%; }
 .cure input[type='text'] { flex: 1; min-width: 0; font: inherit; font-size: 15px; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 2px 6px; }
+.all { padding: 6px 0 8px 4px; }
 .ground { display: flex; align-items: center; gap: 6px; font-size: 15px; }
 .ground input { width: 34px; height: 22px; padding: 0; border: 1px solid var(--line-strong); }
-ul { list-style: none; margin: 0 -6px; padding: 0; display: flex; flex-direction: column; gap: 3px; }
-button:not(.el-button) { display: grid; grid-template-columns: 1fr auto; gap: 0 8px; width: 100%; text-align: left; border: 0; border-left: 4px solid var(--line-strong); background: none; font: inherit; line-height: 1.25; padding: 5px 8px; cursor: pointer; border-radius: 0 3px 3px 0; }
-button:not(.el-button):hover { background: var(--paper-deep); }
-button.serious { border-left-color: var(--coral); }
-button.warning { border-left-color: #eaa795; }
-button.on { background: var(--coral-pale); }
+ul, ol { list-style: none; margin: 0; padding: 0; }
+.groups { margin: 0 -6px; display: flex; flex-direction: column; gap: 4px; }
+.groups > li.open { background: #fffcf4; border-radius: 3px; box-shadow: 0 0 0 1px var(--line); }
+.head, .row { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 0 8px; width: 100%; text-align: left; border: 0; border-left: 4px solid var(--line-strong); background: none; font: inherit; line-height: 1.25; padding: 5px 8px; cursor: pointer; border-radius: 0 3px 3px 0; color: var(--ink); }
+.head:hover, .row:hover { background: var(--paper-deep); }
+.head.serious { border-left-color: var(--coral); }
+.head.warning { border-left-color: #eaa795; }
+.head.done { opacity: .6; }
+.row { border-left-color: transparent; grid-template-columns: 62px minmax(0, 1fr); padding: 3px 8px; }
+.row .says { grid-column: 2; }
+.row.on { background: var(--coral-pale); }
+.row.seen { opacity: .65; }
+.kind { display: flex; align-items: center; gap: 7px; }
+.dab { width: 13px; height: 13px; border: 1px solid var(--line-strong); border-radius: 2px; flex: none; }
 .kind, .value { font-weight: 700; }
+.row .value { font-weight: 500; font-size: 15px; }
 .says { grid-column: 1 / -1; font-size: 15px; color: var(--ink-mid); }
+.none { font-size: 15px; color: var(--ink-mid); padding: 3px 12px 6px; }
 </style>

@@ -1,7 +1,7 @@
 import { api, Refused, words } from '@/api/client'
-import type { Art, ChangedState, Changes, Chosen, Finding, JobState, Piece, Preparation } from '@/api/types'
+import type { Art, ChangedState, Changes, Chosen, Finding, FindingGroup, JobState, Piece, Preparation } from '@/api/types'
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, reactive, ref, shallowRef, watch } from 'vue'
 
 /** What the bench shows: the source, the art after a step, the wipe over both, or one sheet alone. */
 export type View =
@@ -23,6 +23,14 @@ export function patched(art: Art, changes: Changes): Art {
   return { ...art, ...(changes.frame ?? {}), pieces }
 }
 
+/** Those numbers of findings that pass a sieve. */
+export function sifted(numbers: number[], findings: Finding[], sieve: { small: boolean; done: boolean; serious: boolean }): number[] {
+  return numbers.filter((number) => {
+    const one = findings[number]
+    return !!one && (sieve.small || !one.minor) && (sieve.done || (!one.seen && one.accepted === undefined)) && (!sieve.serious || one.severity === 'serious')
+  })
+}
+
 export const useBench = defineStore('bench', () => {
   const state = shallowRef<JobState | null>(null)
   const preparation = shallowRef<Preparation | null>(null)
@@ -31,6 +39,9 @@ export const useBench = defineStore('bench', () => {
   const view = ref<View>({ kind: 'source' })
   const chosen = ref<Set<string>>(new Set())
   const finding = ref<number | null>(null)
+  /** The group of findings that is looked at. */
+  const group = ref<number | null>(null)
+  const sieve = reactive({ small: false, done: false, serious: false })
   /** Frame and details of what is chosen; null until they have come. */
   const detail = shallowRef<Chosen | null>(null)
   const versionArt = shallowRef<Art | null>(null)
@@ -50,6 +61,11 @@ export const useBench = defineStore('bench', () => {
   const prepared = computed(() => preparation.value?.status === 'done' && result.value !== null)
   const lastStep = computed(() => (result.value?.steps.length ?? 0) - 1)
   const findings = computed<Finding[]>(() => [...(state.value?.notices ?? []), ...(result.value?.findings ?? [])])
+  const groups = computed<FindingGroup[]>(() => preparation.value?.groups ?? state.value?.groups ?? [])
+  /** What there is to work through in a group: small findings, and those that were seen or accepted, only when they are asked for. */
+  const listed = (one: FindingGroup) => sifted(one.findings, findings.value, sieve)
+  /** Numbers of the findings that are shown, group by group. */
+  const open = computed(() => groups.value.flatMap(listed))
   const sheets = computed(() => result.value?.sheets ?? [])
 
   const hasFile = computed(() => job.value?.file != null)
@@ -82,12 +98,14 @@ export const useBench = defineStore('bench', () => {
     state.value = 'art' in next ? next : { ...next, art: patched(state.value!.art, next.changes) }
     const ids = new Set(state.value.art.pieces.map((piece) => piece.id))
     if ([...chosen.value].some((id) => !ids.has(id))) chosen.value = new Set([...chosen.value].filter((id) => ids.has(id)))
-    if (preparation.value === null || next.preparation === null || next.preparation.id >= preparation.value.id) {
-      preparation.value = next.preparation
+    const known = preparation.value
+    if (known === null || next.preparation === null || next.preparation.id >= known.id) {
+      // With an edit comes only how a preparation stands; what it made is known.
+      preparation.value = next.preparation && known?.id === next.preparation.id && next.preparation.result === undefined ? { ...known, ...next.preparation } : next.preparation
     }
   }
 
-  async function open(id: number) {
+  async function enter(id: number) {
     window.clearTimeout(poll)
     if (job.value?.id !== id) {
       state.value = null
@@ -96,6 +114,7 @@ export const useBench = defineStore('bench', () => {
       view.value = { kind: 'source' }
       chosen.value = new Set()
       finding.value = null
+      group.value = null
       detail.value = null
       entered.value = null
     }
@@ -137,6 +156,7 @@ export const useBench = defineStore('bench', () => {
     try {
       preparation.value = await api.post<Preparation>(`jobs/${job.value.id}/preparations`, { ...(steps ? { steps } : {}), ground })
       finding.value = null
+      group.value = null
       view.value = { kind: 'source' }
       follow()
     } catch (refused) {
@@ -174,6 +194,21 @@ export const useBench = defineStore('bench', () => {
     problem.value = ''
     try {
       const answer = await api.patch<Omit<JobState, 'art'>>(`jobs/${job.value.id}/notices/${notice}`, { accepted: reason })
+      state.value = { ...answer, art: state.value.art }
+      preparation.value = answer.preparation
+    } catch (refused) {
+      problem.value = words(refused)
+    }
+  }
+
+  /** Findings of the last preparation are looked at, accepted with a reason, or open again. */
+  async function judge(numbers: number[], say: { accepted?: string; open?: boolean }) {
+    const first = state.value?.notices.length ?? 0
+    const own = numbers.filter((number) => number >= first).map((number) => number - first)
+    if (!job.value || !state.value || !preparation.value || own.length === 0) return
+    problem.value = ''
+    try {
+      const answer = await api.patch<Omit<JobState, 'art'>>(`jobs/${job.value.id}/findings`, { preparation: preparation.value.id, findings: own, ...say })
       state.value = { ...answer, art: state.value.art }
       preparation.value = answer.preparation
     } catch (refused) {
@@ -356,8 +391,8 @@ export const useBench = defineStore('bench', () => {
   }
 
   return {
-    state, job, art, preparation, result, running, prepared, lastStep, findings, sheets, hasFile, wipesFile, wipeWith, verdict, prepareWith, accept, view, shown, chosen, finding, wire, wipeAt,
+    state, job, art, preparation, result, running, prepared, lastStep, findings, sheets, hasFile, wipesFile, wipeWith, verdict, prepareWith, accept, view, shown, chosen, finding, group, groups, sieve, listed, openFindings: open, judge, wire, wipeAt,
     detail, changeBy, entered, byId, again, touchable, together, draw, tried, refreshDetail, compare, versionArt,
-    problem, loading, busy, open, show, prepare, stop, edit, undo, redo, amend, preview, choose, chooseAll, chooseNone, leave,
+    problem, loading, busy, open: enter, show, prepare, stop, edit, undo, redo, amend, preview, choose, chooseAll, chooseNone, leave,
   }
 })

@@ -17,7 +17,7 @@ final class SeenOwners implements LayeredRule
     /** @var array<int, true> owners that one can see through and that cover the face */
     private array $veils = [];
 
-    /** @var array<string, int> */
+    /** @var array<int|string, int> */
     private array $labels = [];
 
     /** @var list<list<int>> groups by label */

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\Schema;
+
+/** What was said of findings stays with the job; jobs are found by customer and due date, and their small pictures are kept. */
+return new class extends Migration
+{
+    public function up(): void
+    {
+        Schema::table('shop_jobs', static function (Blueprint $table): void {
+            $table->text('judged')->nullable();
+            $table->string('customer', 120)->default('');
+            $table->date('due')->nullable();
+            $table->binary('picture')->nullable();
+            $table->unsignedInteger('picture_version')->default(0);
+        });
+        Schema::table('preparations', static function (Blueprint $table): void {
+            $table->float('share')->default(0);
+            $table->double('began_at')->nullable();
+        });
+    }
+
+    public function down(): void
+    {
+        Schema::table('shop_jobs', static function (Blueprint $table): void {
+            $table->dropColumn(['judged', 'customer', 'due', 'picture', 'picture_version']);
+        });
+        Schema::table('preparations', static fn (Blueprint $table) => $table->dropColumn(['share', 'began_at']));
+    }
+};
