@@ -18,6 +18,7 @@ Route::post('look', [JobController::class, 'look']);
 Route::post('jobs', [JobController::class, 'store']);
 Route::get('jobs/{job}', [JobController::class, 'show']);
 Route::patch('jobs/{job}', [JobController::class, 'update']);
+Route::post('jobs/{job}/copy', [JobController::class, 'copy']);
 Route::delete('jobs/{job}', [JobController::class, 'destroy']);
 Route::get('trash', [JobController::class, 'trash']);
 Route::post('trash/{job}/restore', [JobController::class, 'restore'])->whereNumber('job');

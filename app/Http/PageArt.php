@@ -6,6 +6,7 @@ namespace App\Http;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\BasicShape;
+use NeatEdge\Core\Artwork\Called;
 use NeatEdge\Core\Artwork\Gradient;
 use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\LinkedCopy;
@@ -25,7 +26,7 @@ use NeatEdge\Core\Seen\StrokeRegion;
 final class PageArt
 {
     /** Grows whenever what is told of a piece changes: what was stored in another form is made anew. */
-    public const FORM = 3;
+    public const FORM = 4;
 
     /** @return array<string, mixed> */
     public static function of(Artwork $artwork): array
@@ -106,6 +107,7 @@ final class PageArt
         $out = [
             'id' => $piece->id,
             'name' => $piece->name,
+            'called' => Called::name($piece),
             'fill' => $piece->fill?->colour->hex(),
             'paint' => $piece->fill?->key(),
             'fillOpacity' => $piece->fill?->gradient !== null ? 1 : $piece->fill->opacity ?? 1,

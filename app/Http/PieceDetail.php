@@ -17,11 +17,15 @@ use NeatEdge\Core\Artwork\StepAndRepeat;
 use NeatEdge\Core\Edit\NodePath;
 use NeatEdge\Core\Edit\OnContours;
 use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Type\LineAlong;
 use NeatEdge\Core\Type\Typesetter;
 
 /** What of a piece can be edited: its nodes and handles as they lie on the bench, and the values that are still adjustable. */
 final class PieceDetail
 {
+    /** Places on a line less one. */
+    private const RAIL = 120;
+
     /** @return array<string, mixed> */
     public static function of(Piece $piece): array
     {
@@ -38,7 +42,23 @@ final class PieceDetail
             'linked' => $recipe?->base instanceof LinkedCopy ? $recipe->base->source : null,
             'mirror' => $recipe === null ? null : self::mirror($recipe),
             'repeat' => $recipe === null ? null : self::repeat($recipe),
+            'rail' => $piece->stroke?->stops === null ? [] : self::rail($piece),
         ];
+    }
+
+    /** @return list<array{float, float, float, float}> places on its line at equal shares of its length, and the direction there: what width stops are laid out by */
+    private static function rail(Piece $piece): array
+    {
+        $along = isset($piece->shape->contours[0]) ? new LineAlong([$piece->shape->contours[0]]) : null;
+        $out = [];
+        for ($i = 0; $along !== null && $i <= self::RAIL; $i++) {
+            $at = $along->at($along->length * min(1.0 - 1e-12, $i / self::RAIL));
+            if ($at !== null) {
+                $out[] = $at;
+            }
+        }
+
+        return $out;
     }
 
     /** @return array<string, mixed> */
@@ -113,6 +133,15 @@ final class PieceDetail
         return ['x' => $at->x, 'y' => $at->y, 'angle' => rad2deg(atan2($ahead->y - $at->y, $ahead->x - $at->x)), 'reach' => $mirror->reach * $recipe->matrix->meanScale()];
     }
 
+    /** @return array{ownWidth: float, ownHeight: float, stacked: int} the size of one copy on the bench, and how many lie on another */
+    private static function copies(Recipe $recipe, StepAndRepeat $repeat): array
+    {
+        $one = $recipe->without(StepAndRepeat::class)->shape();
+        $box = $one->box();
+
+        return ['ownWidth' => $box?->width() ?? 0.0, 'ownHeight' => $box?->height() ?? 0.0, 'stacked' => $repeat->stacked($one)];
+    }
+
     /** @return array<string, float|int|string|bool>|null with the centre and the step on the bench */
     private static function repeat(Recipe $recipe): ?array
     {
@@ -127,6 +156,7 @@ final class PieceDetail
         return [
             'kind' => $kind, 'count' => $count, 'rows' => $rows,
             'stepX' => $m->a * $dx + $m->c * $dy, 'stepY' => $m->b * $dx + $m->d * $dy,
+            ...self::copies($recipe, $repeat),
             'centreX' => $centre->x, 'centreY' => $centre->y, 'sweep' => $sweep, 'turning' => $turning,
         ];
     }

@@ -26,6 +26,8 @@ final class Ticket
         return [
             'id' => $job->id,
             'title' => $job->title,
+            'customer' => $job->customer,
+            'due' => $job->due,
             'process' => $job->process->value,
             'processLabel' => $job->process->label(),
             'width' => $job->width_mm,
@@ -96,6 +98,7 @@ final class Ticket
                 'canRedo' => $next !== null,
                 'nextLabel' => $next?->label,
                 'number' => $current->number,
+                'key' => $job->last_key,
             ],
             'preparation' => $preparation === null ? null : ($brief ? self::run($preparation, $job) : self::preparation($preparation, $job)),
         ];

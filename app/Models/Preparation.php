@@ -7,6 +7,8 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Check\Judgements;
+use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Sheet\Sheet;
 
 /**
@@ -20,6 +22,7 @@ use NeatEdge\Core\Sheet\Sheet;
  * @property string|null $ground hex of what see-through pieces are laid on
  * @property float $share of all its work that is done, 0 to 1
  * @property float|null $began_at seconds since 1970
+ * @property array{findings: int, sheets: int, serious: int}|null $summary what lists of jobs tell of its outcome
  * @property int $done
  * @property int $of
  * @property string $doing
@@ -36,12 +39,12 @@ final class Preparation extends Model
     private const TOLD = 0.08;
 
     /** All but its outcome. */
-    public const BRIEF = ['id', 'shop_job_id', 'version', 'status', 'steps', 'done', 'of', 'doing', 'error', 'ground', 'created_at', 'began_at', 'share'];
+    public const BRIEF = ['id', 'shop_job_id', 'version', 'status', 'steps', 'done', 'of', 'doing', 'error', 'ground', 'created_at', 'began_at', 'share', 'summary'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['steps' => 'array', 'stage_keys' => 'array', 'result' => 'array', 'stop_requested' => 'boolean', 'share' => 'float', 'began_at' => 'float'];
+        return ['steps' => 'array', 'stage_keys' => 'array', 'result' => 'array', 'stop_requested' => 'boolean', 'share' => 'float', 'began_at' => 'float', 'summary' => 'array'];
     }
 
     /** @return BelongsTo<ShopJob, $this> */
@@ -61,6 +64,21 @@ final class Preparation extends Model
 
             return $finding;
         }, $this->result['findings'] ?? []));
+    }
+
+    /**
+     * @param  list<array{kind: string, sheet: string|null, at: array{float, float}|null, share: float|null, accepted: string|null}>  $judged  see ShopJob
+     * @return array{findings: int, sheets: int, serious: int} findings and serious ones that nobody has accepted
+     */
+    public function summed(array $judged, float $width): array
+    {
+        $open = array_filter(Judgements::on($this->findings(), $judged, $width), static fn (array $finding): bool => ! isset($finding['accepted']));
+
+        return [
+            'findings' => count($open),
+            'sheets' => count($this->result['sheets'] ?? []),
+            'serious' => count(array_filter($open, static fn (array $finding): bool => $finding['severity'] === Severity::Serious->value)),
+        ];
     }
 
     /** Seconds that it still takes, by what it took for its share so far; null while too little is done to tell. */

@@ -63,6 +63,7 @@ final class Preparing
             'doing' => '',
             'stage_keys' => $cache->asked,
             'result' => $report,
+            'summary' => $preparation->fill(['result' => $report])->summed($job->judged ?? [], $job->width_mm),
         ]);
     }
 

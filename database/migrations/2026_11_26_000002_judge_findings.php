@@ -13,6 +13,7 @@ return new class extends Migration
     {
         Schema::table('shop_jobs', static function (Blueprint $table): void {
             $table->text('judged')->nullable();
+            $table->string('last_key', 40)->default('');
             $table->string('customer', 120)->default('');
             $table->date('due')->nullable();
             $table->binary('picture')->nullable();
@@ -21,14 +22,15 @@ return new class extends Migration
         Schema::table('preparations', static function (Blueprint $table): void {
             $table->float('share')->default(0);
             $table->double('began_at')->nullable();
+            $table->text('summary')->nullable();
         });
     }
 
     public function down(): void
     {
         Schema::table('shop_jobs', static function (Blueprint $table): void {
-            $table->dropColumn(['judged', 'customer', 'due', 'picture', 'picture_version']);
+            $table->dropColumn(['judged', 'last_key', 'customer', 'due', 'picture', 'picture_version']);
         });
-        Schema::table('preparations', static fn (Blueprint $table) => $table->dropColumn(['share', 'began_at']));
+        Schema::table('preparations', static fn (Blueprint $table) => $table->dropColumn(['share', 'began_at', 'summary']));
     }
 };

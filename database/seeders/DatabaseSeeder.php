@@ -32,6 +32,13 @@ final class DatabaseSeeder extends Seeder
         ['Regatta emblem', Process::ScreenPrint, 'emblem'],
     ];
 
+    /** By title: who it is for, and in how many days it is wanted. */
+    private const WANTED = [
+        'Proof sticker sheet, six marks' => ['Lantern Regatta committee', 6], 'Brass lantern tags, no. 1 to 40' => ['Marrowby Boat Club', 9],
+        "Stewards' tabard, three inks on dark cloth" => ['Regatta stewards', 4], 'Window decal for the boathouse' => ['Marrowby Boat Club', 12],
+        "Stewards' tabard, flat" => ['Regatta stewards', 4], 'Regatta emblem' => ['Lantern Regatta committee', 20],
+    ];
+
     public function run(): void
     {
         $steps = array_map(static fn (Step $step): string => $step->key(), PrepLine::standard()->steps());
@@ -54,6 +61,9 @@ final class DatabaseSeeder extends Seeder
             if (is_file($picture)) {
                 ReferencePictures::add($job, (string) file_get_contents($picture));
             }
+        }
+        foreach (self::WANTED as $title => [$customer, $days]) {
+            ShopJob::query()->where('is_demo', true)->where('title', $title)->where('customer', '')->whereNull('due')->toBase()->update(['customer' => $customer, 'due' => now()->addDays($days)->toDateString()]);
         }
     }
 }

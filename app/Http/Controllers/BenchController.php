@@ -43,9 +43,11 @@ final class BenchController
         }
         [$box, $turn] = PlacePieces::frame($found, [0.5, 0.5]);
         $upright = Chosen::box($found);
+        $outer = count($found) > 200 ? null : PlacePieces::outer($found, $turn, $artwork->tolerance());
 
         return new JsonResponse([
             'frame' => ['left' => $box->left, 'top' => $box->top, 'width' => $box->width(), 'height' => $box->height(), 'turn' => $turn],
+            'outer' => $outer === null ? null : [$outer->width(), $outer->height()],
             'box' => [$upright->left, $upright->top, $upright->width(), $upright->height()],
             // One at a time has its nodes edited; of many, the page shows only what they have in common.
             'details' => count($found) > 20 ? [] : array_map(PieceDetail::of(...), array_values($found)),

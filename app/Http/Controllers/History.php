@@ -64,6 +64,7 @@ final class History
         }
         if ($proposal->tells) {
             $job->version++;
+            $job->last_key = self::key();
         }
         $job->save();
 
@@ -77,6 +78,14 @@ final class History
             $job->width_mm = (float) $difference->frame['width'];
             $job->height_mm = (float) $difference->frame['height'];
         }
+    }
+
+    /** What the page calls the change. */
+    private static function key(): string
+    {
+        $key = request()->input('key');
+
+        return is_string($key) && preg_match('/^[0-9a-z-]{1,40}$/D', $key) === 1 ? $key : '';
     }
 
     private static function stale(ShopJob $job): JsonResponse

@@ -6,7 +6,9 @@ namespace App\Http\Controllers;
 
 use App\Http\Budget;
 use App\Http\Ticket;
+use App\Models\Preparation;
 use App\Models\ShopJob;
+use App\Prep\Duplicating;
 use App\Prep\Intake;
 use App\Prep\ShopFonts;
 use Illuminate\Http\JsonResponse;
@@ -23,6 +25,7 @@ use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Judgements;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Edit\CombineKind;
+use NeatEdge\Core\Format\Svg\Drawing;
 use NeatEdge\Core\Format\Svg\Isolated;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Box;
@@ -32,6 +35,7 @@ use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Prepare\Step;
 use NeatEdge\Core\Seen\Extent;
 use NeatEdge\Core\Seen\Seen;
+use NeatEdge\Core\Seen\Small;
 use NeatEdge\Core\Stroke\WidthStops;
 
 final class JobController
@@ -69,22 +73,37 @@ final class JobController
         ]);
     }
 
+    /** All jobs, as short as a list of hundreds needs it: nothing is read that is long. */
     public function index(): JsonResponse
     {
-        $jobs = ShopJob::query()->orderByDesc('updated_at')->orderByDesc('id')->limit(500)->with('latestPreparation')->get();
+        $columns = ['id', 'title', 'customer', 'due', 'process', 'width_mm', 'height_mm', 'is_demo', 'version', 'notices', 'created_at', 'updated_at'];
+        $jobs = ShopJob::query()->orderByDesc('updated_at')->orderByDesc('id')->limit(2000)->get($columns);
+        $last = Preparation::query()->whereIn('id', Preparation::query()->selectRaw('max(id)')->groupBy('shop_job_id'))->get(Preparation::BRIEF)->keyBy('shop_job_id');
 
-        return new JsonResponse($jobs->map(static function (ShopJob $job): array {
-            $preparation = $job->latestPreparation;
+        return new JsonResponse($jobs->map(static function (ShopJob $job) use ($last): array {
+            $preparation = $last->get($job->id);
+            // One of before there were summaries tells the same from all that it gave.
+            $summary = $preparation?->status !== 'done' ? null : $preparation->summary ?? Preparation::query()->findOrFail($preparation->id)->summed([], $job->width_mm);
+            $open = array_filter($job->leftOut(), static fn (array $notice): bool => ! isset($notice['accepted']));
+            $stale = $preparation !== null && $preparation->version !== $job->version;
 
             return [
-                ...Ticket::of($job),
+                'id' => $job->id, 'title' => $job->title, 'customer' => $job->customer, 'due' => $job->due, 'process' => $job->process->value, 'processLabel' => $job->process->label(),
+                'width' => $job->width_mm, 'height' => $job->height_mm, 'demo' => $job->is_demo, 'version' => $job->version,
+                'created' => $job->created_at?->toIso8601String(), 'updated' => $job->updated_at?->toIso8601String(),
                 'state' => $preparation === null ? 'new' : $preparation->status,
-                'verdict' => $preparation === null ? null : Ticket::verdict($preparation, $job)?->toArray(),
-                'stale' => $preparation !== null && $preparation->version !== $job->version,
-                'findings' => count($job->notices) + count($preparation->result['findings'] ?? []),
-                'sheets' => count($preparation->result['sheets'] ?? []),
+                'stale' => $stale,
+                'ready' => $summary !== null && ! $stale && $open === [] && $summary['serious'] === 0 && $summary['sheets'] > 0 && ! in_array(Drawing::NO_SIZE, array_column($job->notices, 'kind'), true),
+                'findings' => count($open) + ($summary['findings'] ?? 0),
+                'sheets' => $summary['sheets'] ?? 0,
             ];
         })->values());
+    }
+
+    /** A second job like it. */
+    public function copy(ShopJob $job): JsonResponse
+    {
+        return new JsonResponse(Ticket::of(Duplicating::of($job)), 201);
     }
 
     public function store(Request $request): JsonResponse
@@ -163,12 +182,14 @@ final class JobController
     {
         $fields = $request->validate([
             'title' => ['sometimes', 'string', 'min:1', 'max:120'],
+            'customer' => ['sometimes', 'nullable', 'string', 'max:120'],
+            'due' => ['sometimes', 'nullable', 'date_format:Y-m-d'],
             'process' => ['sometimes', Rule::enum(Process::class)],
             'unit' => ['sometimes', Rule::in(['mm', 'cm', 'in', 'pt', 'px'])],
             'width' => ['sometimes', 'string', 'max:200'],
             'line' => ['sometimes', 'nullable', 'string', 'max:200'],
             'gap' => ['sometimes', 'nullable', 'string', 'max:200'],
-        ], ['title.*' => 'A job needs a title of at most 120 letters.', 'process.*' => 'Choose how the job is made.', 'width.*' => 'Type a width such as 300mm.']);
+        ], ['title.*' => 'A job needs a title of at most 120 letters.', 'customer.*' => 'A customer has a name of at most 120 letters.', 'due.*' => 'Choose a day.', 'process.*' => 'Choose how the job is made.', 'width.*' => 'Type a width such as 300mm.']);
         $unit = $fields['unit'] ?? $job->unit;
         $width = array_key_exists('width', $fields) ? Length::positive($fields['width'], $unit, $job->width_mm)->mm : null;
         $limits = [];
@@ -182,7 +203,7 @@ final class JobController
         }
 
         return History::change($job, EditController::version($request), static function (ShopJob $job) use ($fields, $width, $limits): Proposal {
-            $columns = [...$limits, ...array_intersect_key($fields, ['title' => 1, 'process' => 1, 'unit' => 1])];
+            $columns = [...$limits, ...array_intersect_key($fields, ['title' => 1, 'process' => 1, 'unit' => 1, 'due' => 1]), ...(array_key_exists('customer', $fields) ? ['customer' => trim((string) $fields['customer'])] : [])];
             if ($width !== null && abs($width - $job->width_mm) > 1e-9) {
                 $before = $job->art();
 
@@ -277,7 +298,8 @@ final class JobController
         ], ['accepted.*' => 'Give a reason of up to 200 letters.', 'open.*' => 'Say true or false.', '*' => 'Choose findings first.']);
         DB::transaction(static function () use ($job, $fields): void {
             $job = ShopJob::query()->lockForUpdate()->findOrFail($job->id);
-            $rows = ($job->preparations()->whereKey((int) $fields['preparation'])->first() ?? abort(404))->findings();
+            $preparation = $job->preparations()->whereKey((int) $fields['preparation'])->first() ?? abort(404);
+            $rows = $preparation->findings();
             $judged = $job->judged ?? [];
             foreach ($fields['findings'] as $number) {
                 $row = $rows[$number] ?? abort(404);
@@ -287,15 +309,23 @@ final class JobController
                 }
             }
             $job->update(['judged' => $judged]);
+            $preparation->update(['summary' => $preparation->summed($judged, $job->width_mm)]);
         });
 
         return new JsonResponse(Ticket::words(ShopJob::query()->findOrFail($job->id)));
     }
 
-    /** A small picture for the list. */
-    public function picture(ShopJob $job): Response
+    /** A small picture for the list: made once for each state of the bench, and kept. */
+    public function picture(Request $request, ShopJob $job): Response
     {
-        return Pictures::svg(Seen::of($job->art()));
+        if ($job->picture === null || $job->picture_version !== $job->version) {
+            $read = ShopJob::snapshot($job->id);
+            $job->picture = Writer::write(Small::of($read->art()));
+            // Looking at a job does not change it.
+            DB::table('shop_jobs')->where('id', $job->id)->update(['picture' => $job->picture, 'picture_version' => $read->version]);
+        }
+
+        return new Response($job->picture, 200, ['Content-Type' => 'image/svg+xml', 'Cache-Control' => $request->query('v') === (string) $job->version ? 'private, max-age=31536000, immutable' : 'private, no-cache']);
     }
 
     /** Tells what a typed length comes to, so that the page computes nothing itself. */

@@ -36,6 +36,26 @@ final readonly class StepAndRepeat implements Change
         ];
     }
 
+    /** How many copies lie exactly on another: with no step between them, or turned about their own middle. */
+    public function stacked(Shape $shape): int
+    {
+        $box = $shape->box();
+        if ($box === null) {
+            return 0;
+        }
+        $near = 1e-3 * max($box->width(), $box->height(), 1e-6);
+        $seen = [];
+        $count = 0;
+        foreach ($this->places($shape) as $matrix) {
+            $copy = $shape->transformed($matrix)->box() ?? $box;
+            $key = implode(' ', array_map(static fn (float $mm): int => (int) round($mm / $near), [$copy->left, $copy->top, $copy->right, $copy->bottom]));
+            $count += isset($seen[$key]) ? 1 : 0;
+            $seen[$key] = true;
+        }
+
+        return $count;
+    }
+
     public function on(Shape $shape): Shape
     {
         $contours = [];

@@ -10,6 +10,7 @@ use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Place;
 use NeatEdge\Core\Artwork\Recipe;
+use NeatEdge\Core\Artwork\Side;
 use NeatEdge\Core\Artwork\Stroke;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Stroke\StrokeStyle;
@@ -35,7 +36,7 @@ final readonly class NewPiece
 
         return new self(
             $fill instanceof Colour ? new Paint($fill) : null,
-            $line instanceof Colour ? new Stroke(new Paint($line), new StrokeStyle($width)) : null,
+            $line instanceof Colour ? new Stroke(new Paint($line), new StrokeStyle($width), side: Side::from($input->choice('side', ['centre', 'inside', 'outside'], 'centre'))) : null,
             $input->text('layer', 40),
         );
     }

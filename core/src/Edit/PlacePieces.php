@@ -9,6 +9,8 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Point;
+use NeatEdge\Core\Geometry\Tolerance;
+use NeatEdge\Core\Seen\Extent;
 
 /** D7: position, size, angle and skew by number, about a chosen origin. Several pieces are placed as one. */
 final readonly class PlacePieces implements Edit
@@ -18,8 +20,9 @@ final readonly class PlacePieces implements Edit
      * @param  array{float, float}  $origin  0 to 1 across and down the box
      * @param  array<string, float>  $values  any of x, y, width, height, angle, skew
      * @param  bool  $ratio  whether the side that was not typed follows
+     * @param  bool  $outer  whether a typed size is that of all that is painted, strokes included
      */
-    public function __construct(private array $ids, private array $origin, private array $values, private bool $ratio, private bool $strokes)
+    public function __construct(private array $ids, private array $origin, private array $values, private bool $ratio, private bool $strokes, private bool $outer = false)
     {
     }
 
@@ -46,7 +49,7 @@ final readonly class PlacePieces implements Edit
             $values['skew'] = $input->angle('skew', null, -85.0, 85.0);
         }
 
-        return new self($input->pieces(), [$input->number('originX', 0.5, 0, 1), $input->number('originY', 0.5, 0, 1)], $values, $input->flag('ratio'), $input->flag('strokes', true));
+        return new self($input->pieces(), [$input->number('originX', 0.5, 0, 1), $input->number('originY', 0.5, 0, 1)], $values, $input->flag('ratio'), $input->flag('strokes', true), $input->flag('outer'));
     }
 
     public function label(): string
@@ -64,8 +67,10 @@ final readonly class PlacePieces implements Edit
         $chosen = Chosen::in($artwork, $this->ids);
         [$box, $turn, $at] = self::frame($chosen, $this->origin);
         $v = $this->values;
-        $across = $v['widthShare'] ?? $this->factor($v['width'] ?? null, $box->width());
-        $down = $v['heightShare'] ?? $this->factor($v['height'] ?? null, $box->height());
+        // How far strokes reach over the box; unlike the box, that grows only if strokes do.
+        $more = $this->outer ? self::outer($chosen, $turn, $artwork->tolerance()) : null;
+        $across = $v['widthShare'] ?? $this->factor($v['width'] ?? null, $box->width(), $more?->width());
+        $down = $v['heightShare'] ?? $this->factor($v['height'] ?? null, $box->height(), $more?->height());
         if ($this->ratio) {
             $across ??= $down;
             $down ??= $across;
@@ -100,10 +105,32 @@ final readonly class PlacePieces implements Edit
         return [$box, $turn, $at];
     }
 
-    private function factor(?float $wanted, float $now): ?float
+    /**
+     * The box of all that pieces paint, in the same frame.
+     *
+     * @param  array<string, Piece>  $chosen
+     */
+    public static function outer(array $chosen, float $turn, Tolerance $tolerance): ?Box
+    {
+        $level = Matrix::rotation(-$turn);
+
+        return Box::around(...array_values(array_filter(array_map(static fn (Piece $piece): ?Box => Extent::piece(($turn === 0.0 ? $piece : $piece->transformed($level))->with(clip: null), $tolerance), $chosen))));
+    }
+
+    /** @param  float|null  $outer  mm with strokes, where that is what is wanted */
+    private function factor(?float $wanted, float $now, ?float $outer = null): ?float
     {
         if ($wanted === null) {
             return null;
+        }
+        if ($outer !== null && $outer > $now) {
+            if ($this->strokes) {
+                return $wanted / $outer;
+            }
+            $wanted -= $outer - $now;
+            if ($wanted <= 0) {
+                throw EditRefused::because(sprintf('The strokes alone are %.2f mm wide: it cannot be made so small with them.', $outer - $now));
+            }
         }
         if ($now < 1e-9) {
             throw EditRefused::because('What has no extent in that direction cannot be given one by number.');

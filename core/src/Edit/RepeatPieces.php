@@ -23,7 +23,8 @@ final readonly class RepeatPieces implements Edit
 
     public static function from(Input $input): self
     {
-        return new self($input->pieces(), $input->values(StepAndRepeat::fields()), $input->flag('off'));
+        // What is taken off has no values.
+        return $input->flag('off') ? new self($input->pieces(), ['count' => 1.0, 'kind' => 'row'], true) : new self($input->pieces(), $input->values(StepAndRepeat::fields()), false);
     }
 
     public function label(): string

@@ -50,9 +50,11 @@ final readonly class SetText implements Edit
             } elseif ($in->has('along')) {
                 [$setting, $follows] = [$setting->with(along: null), null];
             }
-            $turned = $setting->inside !== $now->setting->inside || $line !== null;
-            if ($setting->along !== null && $turned && ! $in->has('slide')) {
+            if ($setting->along !== null && $line !== null && ! $in->has('slide')) {
                 $setting = $setting->with(slide: Typesetter::bestSlide($setting->along, $setting->inside));
+            } elseif ($setting->inside !== $now->setting->inside && ! $in->has('slide')) {
+                // On the other side the line runs the other way: the letters stay where they are on it.
+                $setting = $setting->with(slide: 1 - $setting->slide);
             }
             $made = $piece->withRecipe($recipe->withBase(Lettering::set($setting, $follows, $in->fonts)));
 

@@ -10,6 +10,7 @@ use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Side;
 use NeatEdge\Core\Artwork\Stroke;
+use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Stroke\Cap;
 use NeatEdge\Core\Stroke\Join;
 use NeatEdge\Core\Stroke\StrokeStyle;
@@ -49,7 +50,15 @@ final readonly class StrokePieces implements Edit
 
     public function apply(Artwork $artwork): Artwork
     {
-        return $artwork->mapped(fn (Piece $piece): Piece => $piece->with(stroke: $this->stroke($piece->stroke)), Chosen::in($artwork, $this->ids));
+        return $artwork->mapped(fn (Piece $piece): Piece => $piece->with(stroke: self::settled($this->stroke($piece->stroke), $piece)), Chosen::in($artwork, $this->ids));
+    }
+
+    /** With one width where a closed line begins and ends. */
+    private static function settled(?Stroke $stroke, Piece $piece): ?Stroke
+    {
+        $closed = $piece->shape->contours !== [] && array_filter($piece->shape->contours, static fn (Contour $contour): bool => ! $contour->closed) === [];
+
+        return $stroke?->stops === null || ! $closed ? $stroke : new Stroke($stroke->paint, $stroke->style, $stroke->pen, $stroke->side, $stroke->stops->closed());
     }
 
     private function stroke(?Stroke $now): ?Stroke

@@ -33,6 +33,7 @@ final class TextInput
             align: $in->choice('align', ['start', 'middle', 'end'], $now->align),
             inside: $in->flag('inside', $now->inside),
             stand: $in->choice('stand', ['above', 'on', 'below'], $now->stand),
+            distance: $in->length('distance', $now->distance, -1000.0, 1000.0),
             slide: $in->number('slide', $now->slide, -1.0, 2.0),
         );
     }

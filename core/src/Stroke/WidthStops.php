@@ -47,6 +47,25 @@ final readonly class WidthStops
         return $stops[$n - 1][1];
     }
 
+    /** On a closed line the first and the last place are one, and have one width: the first stop's, or what lies between the stops beside the seam. */
+    public function closed(): self
+    {
+        $stops = $this->stops;
+        $n = count($stops);
+        [$first, $last] = [$stops[0], $stops[$n - 1]];
+        if ($first[0] <= 1e-9) {
+            $seam = $first[1];
+        } elseif ($last[0] >= 1 - 1e-9) {
+            $seam = $last[1];
+        } else {
+            $t = (1 - $last[0]) / (1 - $last[0] + $first[0]);
+            $seam = $last[1] + ($first[1] - $last[1]) * $t * $t * (3 - 2 * $t);
+        }
+        $inner = array_values(array_filter($stops, static fn (array $stop): bool => $stop[0] > 1e-9 && $stop[0] < 1 - 1e-9));
+
+        return new self([[0.0, $seam], ...$inner, [1.0, $seam]]);
+    }
+
     public function greatest(): float
     {
         return max(array_column($this->stops, 1));

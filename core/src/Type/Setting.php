@@ -17,6 +17,7 @@ final readonly class Setting
      * @param  Contour|null  $along  the line that it stands on; straight when null
      * @param  bool  $inside  whether it stands on the other side of that line, running the other way
      * @param  string  $stand  above, on or below the line
+     * @param  float  $distance  between the letters and the line, mm; below it where negative
      * @param  float  $slide  where on the line its place is, as a share of the length
      */
     public function __construct(
@@ -32,6 +33,7 @@ final readonly class Setting
         public bool $inside = false,
         public string $stand = 'above',
         public float $slide = 0.5,
+        public float $distance = 0.0,
     ) {
     }
 

@@ -129,7 +129,7 @@ final class Typesetter
             return null;
         }
         [$px, $py, $dx, $dy] = $place;
-        $rise = $down + $setting->size * match ($setting->stand) {
+        $rise = $down - $setting->distance + $setting->size * match ($setting->stand) {
             'on' => $font->xHeight / 2,
             'below' => $font->ascent,
             default => 0.0,

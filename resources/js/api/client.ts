@@ -49,6 +49,11 @@ async function call<T>(method: string, path: string, body?: unknown, signal?: Ab
   return data as T
 }
 
+/** Whether a change did not reach a server that works: it can be sent again. */
+export function isAway(problem: unknown): boolean {
+  return problem instanceof Refused && [0, 502, 503, 504].includes(problem.status)
+}
+
 export const api = {
   get: <T>(path: string, signal?: AbortSignal) => call<T>('GET', path, undefined, signal),
   post: <T>(path: string, body: unknown = {}, signal?: AbortSignal) => call<T>('POST', path, body, signal),

@@ -4,6 +4,8 @@ export type Unit = 'mm' | 'cm' | 'in' | 'pt' | 'px'
 export interface Job {
   id: number
   title: string
+  customer: string
+  due: string | null
   process: string
   processLabel: string
   width: number
@@ -19,12 +21,24 @@ export interface Job {
   updated: string
 }
 
-export interface ListedJob extends Job {
+export interface ListedJob {
+  id: number
+  title: string
+  customer: string
+  due: string | null
+  process: string
+  processLabel: string
+  width: number
+  height: number
+  demo: boolean
+  version: number
+  created: string
+  updated: string
   state: 'new' | PreparationStatus
   stale: boolean
+  ready: boolean
   findings: number
   sheets: number
-  verdict: Verdict | null
 }
 
 export interface Choices {
@@ -42,6 +56,8 @@ export type FieldValue = number | string | boolean
 /** One value that can be typed, as the core describes it. */
 export interface Field {
   name: string
+  /** What it is called in lists: its name, else what it is and its colour. */
+  called: string
   label: string
   type: 'length' | 'angle' | 'number' | 'count' | 'share' | 'choice' | 'flag' | 'text'
   usual: FieldValue
@@ -84,6 +100,8 @@ export interface PicturePaint {
 export interface Piece {
   id: string
   name: string
+  /** What it is called in lists: its name, else what it is and its colour. */
+  called: string
   d: string
   fill: string | null
   paint: string | null
@@ -162,6 +180,7 @@ export interface TextValues {
   inside: boolean
   stand: 'above' | 'on' | 'below'
   slide: number
+  distance: number
   onLine: boolean
   follows: string | null
   stops: number[]
@@ -178,12 +197,16 @@ export interface PieceDetail {
   linked: string | null
   mirror: null | { x: number; y: number; angle: number; reach: number }
   repeat: null | Record<string, FieldValue>
+  /** Places on a line with width stops, at equal shares of its length, and the direction there: x, y, dx, dy. */
+  rail: [number, number, number, number][]
 }
 
 /** What is chosen: its box in the frame that its turn gives, its upright box, and the details of each piece. */
 export interface Chosen {
   frame: { left: number; top: number; width: number; height: number; turn: number }
   box: [number, number, number, number]
+  /** Width and height of all that is painted, strokes included; null where that is too much to measure. */
+  outer: [number, number] | null
   details: PieceDetail[]
 }
 
@@ -316,7 +339,7 @@ interface JobWords {
   job: Job
   notices: Finding[]
   groups?: FindingGroup[]
-  history: { label: string; canUndo: boolean; canRedo: boolean; nextLabel: string | null; number: number }
+  history: { label: string; canUndo: boolean; canRedo: boolean; nextLabel: string | null; number: number; key: string }
   preparation: Preparation | null
 }
 

@@ -10,7 +10,13 @@ const emit = defineEmits<{ close: [] }>()
 const bench = useBench()
 const menu = ref<HTMLElement | null>(null)
 onClickOutside(menu, () => emit('close'))
-onMounted(() => menu.value?.querySelector<HTMLElement>('button')?.focus())
+/** Where there is room for all of it: in the window, not in the bench, whose frame would cut it off. */
+const place = ref({ left: props.at.x, top: props.at.y })
+onMounted(() => {
+  const box = menu.value!.getBoundingClientRect()
+  place.value = { left: Math.max(4, Math.min(props.at.x, window.innerWidth - box.width - 4)), top: Math.max(4, Math.min(props.at.y, window.innerHeight - box.height - 4)) }
+  menu.value?.querySelector<HTMLElement>('button')?.focus({ preventScroll: true })
+})
 const shown = computed(() => commands.filter((one) => one.menu && one.can(bench)))
 const under = computed(() => props.at.under.slice(0, 8).map((id) => bench.byId.get(id)).filter((piece) => piece !== undefined))
 
@@ -27,21 +33,23 @@ function key(event: KeyboardEvent) {
 </script>
 
 <template>
-  <div ref="menu" class="menu" role="menu" aria-label="What can be done here" :style="{ left: `${at.x}px`, top: `${at.y}px` }" data-test="menu" @keydown="key" @pointerdown.stop @click.stop>
+  <Teleport to="body">
+  <div ref="menu" class="menu" role="menu" aria-label="What can be done here" :style="{ left: `${place.left}px`, top: `${place.top}px` }" data-test="menu" @keydown="key" @pointerdown.stop @click.stop @contextmenu.prevent>
     <template v-if="under.length > 1">
       <p>Under the pointer</p>
       <button v-for="piece in under" :key="piece.id" type="button" role="menuitem" :class="{ on: bench.chosen.has(piece.id) }" @click="bench.choose(piece.id, false, true), $emit('close')">
-        <span class="dab" :style="{ background: piece.fill ?? 'transparent', borderColor: piece.stroke?.colour ?? 'var(--line-strong)' }" />{{ piece.name || piece.id }}
+        <span class="dab" :style="{ background: piece.fill ?? 'transparent', borderColor: piece.stroke?.colour ?? 'var(--line-strong)' }" />{{ piece.called }}
       </button>
       <hr>
     </template>
     <button v-for="one in shown" :key="one.label" type="button" role="menuitem" @click="one.run(bench), $emit('close')"><span>{{ one.label }}</span><kbd v-if="one.keys">{{ one.keys }}</kbd></button>
     <p v-if="shown.length === 0" class="quiet">Choose a piece first.</p>
   </div>
+  </Teleport>
 </template>
 
 <style scoped>
-.menu { position: absolute; z-index: 5; width: 210px; max-height: 330px; overflow-y: auto; background: #fffcf4; border: 1px solid var(--line-strong); border-radius: 4px; padding: 5px; box-shadow: 0 3px 14px #26231d33; }
+.menu { position: fixed; z-index: 50; width: 216px; max-height: calc(100vh - 8px); overflow-y: auto; background: #fffcf4; border: 1px solid var(--line-strong); border-radius: 4px; padding: 5px; box-shadow: 0 3px 14px #26231d33; }
 p { font-size: 14px; color: var(--ink-mid); padding: 2px 8px; }
 button { display: flex; align-items: center; gap: 8px; width: 100%; border: 0; background: none; font: 16px/1.2 var(--text-face); padding: 4px 8px; text-align: left; border-radius: 3px; cursor: pointer; color: var(--ink); }
 button span:not(.dab) { flex: 1; }

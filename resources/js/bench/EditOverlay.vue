@@ -3,6 +3,7 @@ import { useBench } from '@/stores/bench'
 import { useDraw } from '@/stores/draw'
 import { computed } from 'vue'
 import ChosenMarks from './ChosenMarks.vue'
+import StopKnobs from './StopKnobs.vue'
 import { applied, inverse, type Matrix, type Point } from './geometry'
 import { knobs, type useTools } from './useTools'
 
@@ -65,6 +66,14 @@ const nodes = computed<ShownNode[]>(() => {
     }
   }
   return out
+})
+
+/** The side of an outline that is chosen. */
+const segment = computed(() => {
+  if (draw.tool !== 'nodes' || !draw.segment) return ''
+  const [k, i] = draw.segment.split(' ').map(Number) as [number, number]
+  const c = tools.contours.value[k]?.coords
+  return c && c[6 * i + 7] !== undefined ? `M${c[6 * i]} ${c[6 * i + 1]}C${c.slice(6 * i + 2, 6 * i + 8).join(' ')}` : ''
 })
 
 /** Knobs of an adjustable shape, in its own space. */
@@ -174,6 +183,8 @@ const label = computed(() => (tools.said.value ? px(tools.said.value.at) : null)
       <ChosenMarks :hide="!tools.showing.value" />
       <path v-if="tools.tryPath.value !== null" class="try" :d="tools.tryPath.value" />
       <path v-if="tools.draft.value" class="draft" :d="tools.draft.value" />
+      <path v-for="d in tools.pending.value" :key="d" class="draft" :d="d" />
+      <path v-if="segment" class="side" :d="segment" data-test="side" />
       <path v-if="tools.rubber.value" class="draft loose" :d="tools.rubber.value" />
       <rect v-if="tools.box.value" class="box" :x="tools.box.value.left" :y="tools.box.value.top" :width="tools.box.value.width" :height="tools.box.value.height" />
       <line v-if="draw.marks" class="measure" :x1="draw.marks[0]" :y1="draw.marks[1]" :x2="draw.marks[2]" :y2="draw.marks[3]" />
@@ -201,7 +212,10 @@ const label = computed(() => (tools.said.value ? px(tools.said.value.at) : null)
 <title>Size: drag; Shift keeps the ratio, Alt from the middle</title>
 </path>
     </template>
-    <circle v-for="one in values" :key="one.name" class="value" :data-value="one.name" :cx="one.at.x" :cy="one.at.y" r="6" @pointerdown="tools.grabValue($event, one.set)" @click.stop><title>{{ one.name }}</title></circle>
+    <!-- What shapes a shape: an upright tab with a slit, unlike the lozenges that size it and the corners and rounds of nodes. -->
+    <g v-for="one in values" :key="one.name" class="value" :data-value="one.name" :transform="`translate(${one.at.x} ${one.at.y})`" @pointerdown="tools.grabValue($event, one.set)" @click.stop><title>{{ one.name }}</title><rect x="-4.5" y="-8" width="9" height="16" rx="2" /><path d="M0 -4V4" /></g>
+    <g v-if="framed && tools.pivot.value && stalk" class="pivot" data-knob="pivot" :transform="`translate(${px(tools.pivot.value).x} ${px(tools.pivot.value).y})`" @pointerdown="tools.grabPivot" @click.stop><title>Turns about this place: drag it; a double press takes it back to the middle</title><circle r="9" class="wide" /><path d="M-6 0H6M0 -6V6" /><circle r="3" /></g>
+    <StopKnobs v-if="draw.tool === 'arrange' && tools.showing.value && tools.one.value?.rail.length" :tools="tools" :scale="scale" :left="left" :top="top" />
     <g v-if="gradient" class="gradient">
       <line :x1="px(gradient.ends[0]).x" :y1="px(gradient.ends[0]).y" :x2="px(gradient.ends[1]).x" :y2="px(gradient.ends[1]).y" />
       <circle v-for="(end, index) in gradient.ends" :key="index" :cx="px(end).x" :cy="px(end).y" r="8" :fill="gradient.paint.stops[index === 0 ? 0 : gradient.paint.stops.length - 1]!.colour" :data-gradient="index" @pointerdown="grabEnd($event, index)" @click.stop />
@@ -232,7 +246,7 @@ const label = computed(() => (tools.said.value ? px(tools.said.value.at) : null)
 </template>
 
 <style scoped>
-.knob, .value, .node, circle.handle, .axis, .ring, .gradient circle { pointer-events: auto; }
+.knob, .value, .pivot, .node, circle.handle, .axis, .ring, .gradient circle { pointer-events: auto; }
 .try { fill: color-mix(in srgb, var(--green) 14%, transparent); stroke: var(--green); stroke-width: 2; vector-effect: non-scaling-stroke; pointer-events: none; }
 .draft { fill: none; stroke: var(--green); stroke-width: 2; vector-effect: non-scaling-stroke; pointer-events: none; }
 .draft.loose { stroke-dasharray: 3 4; }
@@ -240,8 +254,16 @@ const label = computed(() => (tools.said.value ? px(tools.said.value.at) : null)
 .measure { stroke: var(--coral); stroke-width: 2.5; vector-effect: non-scaling-stroke; pointer-events: none; }
 .frame { fill: none; stroke: var(--green); stroke-width: 1; pointer-events: none; }
 .knob { fill: #fffdf7; stroke: var(--green); stroke-width: 1.6; cursor: grab; }
-.knob:hover, .value:hover { fill: var(--green-pale); }
-.value { fill: #f3c35b; stroke: var(--ink); stroke-width: 1.2; cursor: grab; }
+.knob:hover { fill: var(--green-pale); }
+.value { cursor: grab; }
+.value rect { fill: var(--ink); stroke: #fffdf7; stroke-width: 1.4; }
+.value path { stroke: #fffdf7; stroke-width: 1.6; stroke-linecap: round; }
+.value:hover rect { fill: var(--green-deep); }
+.pivot { cursor: move; }
+.pivot path { stroke: var(--green); stroke-width: 1.2; }
+.pivot circle { fill: #fffdf7; stroke: var(--green); stroke-width: 1.2; }
+.pivot .wide { fill: transparent; stroke: none; }
+.side { fill: none; stroke: var(--coral); stroke-width: 3.5; stroke-linecap: round; vector-effect: non-scaling-stroke; pointer-events: none; }
 .node { fill: #fffdf7; stroke: var(--ink); stroke-width: 1.5; cursor: grab; }
 .node.on { fill: var(--green); stroke: var(--green-deep); }
 .even { fill: var(--ink); pointer-events: none; }

@@ -3,7 +3,7 @@ import type { Finding } from '@/api/types'
 import { labelWidth, nameOf } from '@/findings'
 import { computed } from 'vue'
 
-const props = defineProps<{ findings: Finding[]; shown: number[]; group: Set<number> | null; selected: number | null; scale: number; left: number; top: number; width: number; height: number; quiet?: boolean; pieces?: Set<string> | null; first?: number }>()
+const props = defineProps<{ findings: Finding[]; shown: number[]; group: Set<number> | null; selected: number | null; scale: number; left: number; top: number; width: number; height: number; pieces?: Set<string> | null; first?: number }>()
 defineEmits<{ select: [index: number] }>()
 
 /** Marks in view: small ones, and those of the chosen group with their widths, as far as they do not cover each other. The chosen one lies on top. */
@@ -15,7 +15,7 @@ const marks = computed(() => {
     .filter(({ finding, index, x, y }) => finding?.at && index < (props.first ?? Infinity) && (!props.pieces || (finding.piece !== undefined && props.pieces.has(finding.piece))) && x > -50 && y > -50 && x < props.width + 50 && y < props.height + 50)
     .sort((a, b) => Number(b.index === props.selected) - Number(a.index === props.selected))
     .map((mark) => {
-      const named = mark.index === props.selected || (!!props.group?.has(mark.index) && !props.quiet)
+      const named = mark.index === props.selected || !!props.group?.has(mark.index)
       const free = named && taken.every((other) => Math.abs(other.x - mark.x) > 62 || Math.abs(other.y - mark.y) > 19)
       if (free) taken.push(mark)
       const value = mark.finding.width_mm

@@ -10,13 +10,15 @@ import ChosenMarks from './ChosenMarks.vue'
 import EditOverlay from './EditOverlay.vue'
 import FindingMarks from './FindingMarks.vue'
 import GuideLines from './GuideLines.vue'
+import { between } from './geometry'
 import Ruler from './Ruler.vue'
+import TypeOnArt from './TypeOnArt.vue'
 import { isTyping, usePanZoom } from './usePanZoom'
 import { useSnap } from './useSnap'
 import { useTools } from './useTools'
 
 /** Whether the art is drawn on, or only looked at and chosen from. */
-const props = defineProps<{ editing: boolean }>()
+const props = defineProps<{ editing: boolean; stage: string }>()
 
 const bench = useBench()
 const surface = ref<HTMLElement | null>(null)
@@ -94,13 +96,36 @@ const wipeX = computed(() => left.value + bench.wipeAt * (size.value?.width ?? 0
 const onSheet = computed(() => (bench.view.kind === 'sheet' && bench.shown.after ? new Set(bench.shown.after.pieces.map((piece) => piece.id)) : null))
 const marksShown = computed(() => bench.view.kind !== 'preview' && !bench.running)
 
+/** Where the bench was before a finding was looked at, and where each stage left it. */
+let before: ReturnType<typeof pan.view> | null = null
+const leftAt = new Map<string, ReturnType<typeof pan.view>>()
 watch(
   () => bench.finding,
-  (index) => {
-    const at = index === null ? undefined : bench.findings[index]?.at
-    if (at) pan.lookAt(at[0], at[1])
+  (index, was) => {
+    if (index === null) {
+      if (before) pan.goTo(before)
+      before = null
+      return
+    }
+    const finding = bench.findings[index]
+    if (!finding?.at) return
+    if (was === null) before = pan.view()
+    const all = [finding.at, ...(finding.ribbon ?? []).flat()]
+    pan.lookAt({ left: Math.min(...all.map(([x]) => x)), right: Math.max(...all.map(([x]) => x)), top: Math.min(...all.map(([, y]) => y)), bottom: Math.max(...all.map(([, y]) => y)) })
   },
 )
+watch(
+  () => props.stage,
+  (next, last) => {
+    leftAt.set(last, before ?? pan.view())
+    before = null
+    if (bench.finding !== null && next !== 'check') bench.finding = null
+    const to = leftAt.get(next)
+    if (to) pan.goTo(to)
+  },
+)
+watch(() => bench.job?.id, () => leftAt.clear())
+const chosenGroup = computed(() => (bench.group === null ? null : new Set(bench.groups[bench.group]?.findings ?? [])))
 
 function track(event: PointerEvent) {
   const box = surface.value!.getBoundingClientRect()
@@ -140,7 +165,12 @@ function arrow(x: number, y: number, event: KeyboardEvent) {
   const by = (way: number) => `(${draw.nudge || '1mm'}) * ${way * times}`
   if (drawing.value && draw.tool === 'nodes' && draw.nodes.size > 0 && tools.one.value) {
     bench.draw({ kind: 'move-nodes', piece: tools.one.value.id, nodes: tools.chosenNodes(), x: by(x), y: by(y) })
-  } else if (drawing.value && bench.chosen.size > 0) bench.draw({ kind: 'move', pieces: [...bench.chosen], x: by(x), y: by(y) })
+  } else if (drawing.value && bench.chosen.size > 0) {
+    const before = bench.detail?.frame
+    bench.draw({ kind: 'move', pieces: [...bench.chosen], x: by(x), y: by(y) }).then((done) => {
+      if (done && before && bench.detail) draw.lastTransform = between(before, bench.detail.frame)
+    })
+  }
   else pan.panBy(-60 * x, -60 * y)
 }
 /** The piece, or in the nodes tool the node, before or after the chosen one. */
@@ -252,13 +282,14 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
         <FindingMarks
           v-if="marksShown && !drawing"
           :findings="bench.findings"
+          :shown="bench.openFindings"
+          :group="chosenGroup"
           :selected="bench.finding"
           :scale="scale"
           :left="left"
           :top="top"
           :width="width"
           :height="height"
-          :quiet="bench.view.kind === 'wipe'"
           :pieces="onSheet"
           :first="bench.view.kind === 'file' ? bench.state?.notices.length : undefined"
           @select="bench.finding = $event"
@@ -303,8 +334,11 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
         <EditOverlay v-if="drawing" :tools="tools" :scale="scale" :left="left" :top="top" :caught="snap.caught.value" />
       </svg>
       <svg v-if="drawing" class="lift" data-lift :width="width" :height="height" aria-hidden="true"><g :transform="place" /></svg>
-      <p v-if="pointer" class="place">{{ inUnit(pointer.x, bench.job?.unit ?? 'mm') }}, {{ inUnit(pointer.y, bench.job?.unit ?? 'mm') }}</p>
+      <TypeOnArt v-if="drawing && draw.typing" :tools="tools" :scale="scale" :left="left" :top="top" :width="width" :height="height" />
       <BenchMenu v-if="tools.menu.value" :at="tools.menu.value" @close="tools.menu.value = null" />
+    </div>
+    <div class="strip">
+      <p class="place numbers">{{ pointer ? `${inUnit(pointer.x, bench.job?.unit ?? 'mm')}, ${inUnit(pointer.y, bench.job?.unit ?? 'mm')}` : '' }}</p>
       <p v-if="bench.view.kind === 'file'" class="viewing">The file as it came in, drawn by the browser</p>
       <p v-if="bench.view.kind === 'wipe' && bench.hasFile" class="viewing with" role="radiogroup" aria-label="What the wipe compares with">
         <span>Before:</span>
@@ -324,7 +358,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
 </template>
 
 <style scoped>
-.frame { display: grid; grid-template: 24px minmax(0, 1fr) / 24px minmax(0, 1fr); min-width: 0; min-height: 0; height: 100%; border: 1px solid var(--line); border-radius: 4px; overflow: hidden; background: var(--paper-deep); }
+.frame { display: grid; grid-template: 24px minmax(0, 1fr) 27px / 24px minmax(0, 1fr); min-width: 0; min-height: 0; height: 100%; border: 1px solid var(--line); border-radius: 4px; overflow: hidden; background: var(--paper-deep); }
 .corner { font: 10px/24px var(--text-face); color: var(--ink-soft); text-align: center; }
 .surface { position: relative; overflow: hidden; touch-action: none; overscroll-behavior: none; user-select: none; background: var(--tracing); background-image: radial-gradient(var(--grain) 1px, transparent 1px); background-size: 14px 14px; }
 .surface > svg { display: block; position: absolute; inset: 0; }
@@ -343,13 +377,16 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
 .wipe rect { fill: var(--green); }
 .wipe:focus-visible rect { stroke: var(--ink); stroke-width: 2; }
 .wipe text { font: 500 14px var(--text-face); fill: #fff; }
-.place, .viewing { position: absolute; margin: 0; padding: 2px 9px; background: color-mix(in srgb, var(--paper) 88%, transparent); border-radius: 3px; font-size: 14px; color: var(--ink-mid); pointer-events: none; }
-.place { left: 8px; bottom: 8px; font-variant-numeric: tabular-nums; }
-.viewing.with { pointer-events: auto; display: flex; gap: 8px; }
+.strip { grid-column: 1 / 3; display: flex; align-items: center; gap: 12px; border-top: 1px solid var(--line); background: var(--paper); padding-left: 9px; font-size: 14px; color: var(--ink-mid); min-width: 0; }
+.strip p { margin: 0; white-space: nowrap; }
+.place { width: 168px; flex: none; }
+.viewing { flex: 1; overflow: hidden; text-overflow: ellipsis; }
+.viewing.with { display: flex; gap: 8px; }
 .viewing.with button { border: 0; border-bottom: 2px solid transparent; background: none; font: inherit; color: var(--ink-mid); padding: 0 1px; cursor: pointer; }
 .viewing.with button.on { border-bottom-color: var(--green); color: var(--green); }
-.viewing { left: 8px; top: 8px; color: var(--green); font-weight: 500; }
-.zoom { position: absolute; right: 8px; bottom: 8px; display: flex; background: var(--paper); border: 1px solid var(--line); border-radius: 4px; overflow: hidden; }
-.zoom button { border: 0; background: none; min-width: 34px; height: 30px; padding: 0 8px; font: 15px var(--text-face); color: var(--ink); cursor: pointer; }
+.viewing { color: var(--green); font-weight: 500; }
+.zoom { display: flex; margin-left: auto; border-left: 1px solid var(--line); height: 100%; }
+.zoom button:nth-child(2) { width: 78px; font-variant-numeric: tabular-nums; }
+.zoom button { border: 0; background: none; min-width: 34px; height: 100%; padding: 0 8px; font: 15px var(--text-face); color: var(--ink); cursor: pointer; }
 .zoom button:hover { background: var(--paper-deep); }
 </style>

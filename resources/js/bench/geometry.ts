@@ -87,3 +87,16 @@ export function held(from: Point, to: Point): Point {
   const long = (to.x - from.x) * Math.cos(angle) + (to.y - from.y) * Math.sin(angle)
   return { x: from.x + long * Math.cos(angle), y: from.y + long * Math.sin(angle) }
 }
+
+interface Frame {
+  left: number
+  top: number
+  width: number
+  height: number
+  turn: number
+}
+/** What leads from one frame round a piece to another: each a box that is turned about the corner of the bench. */
+export function between(from: Frame, to: Frame): Matrix {
+  const [sx, sy] = [from.width > 1e-9 ? to.width / from.width : 1, from.height > 1e-9 ? to.height / from.height : 1]
+  return combined(rotation(to.turn), translation(to.left, to.top), scaling(sx, sy), translation(-from.left, -from.top), rotation(-from.turn))
+}

@@ -17,13 +17,16 @@ interface Growing {
 }
 
 /** D1, D2, D8, D9: what is new on the bench - shapes, curves, brush lines, letters. */
-export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hover, drag, one, begin, far, free, tell, size }: Hand) {
+export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hover, drag, one, begin, again, far, free, tell, size }: Hand) {
   const bench = useBench()
   const draw = useDraw()
   const choices = useChoices()
   const curve = ref<Growing | null>(null)
+  /** Stretches that were pressed and are on their way. */
+  const pending = ref<string[]>([])
 
-  const paints = () => ({ fill: draw.fill, line: draw.line, lineWidth: draw.lineWidth, layer: draw.layer })
+  /** What the drawer says is what the next piece gets. Where that is nothing at all, a line shows where it is. */
+  const paints = () => ({ fill: draw.fill, line: draw.fill === 'none' && draw.line === 'none' ? '#26231d' : draw.line, lineWidth: draw.lineWidth, side: draw.side, layer: draw.layer })
 
   function drawShape(event: PointerEvent) {
     const from = snap.snapped(toBench(event), scale.value, free(event))
@@ -49,7 +52,8 @@ export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hov
         const area = box.value
         box.value = null
         if (!area || !far(ending)) {
-          bench.draw({ kind: 'draw-shape', shape: draw.shape, ...values, x: from.x, y: from.y, ...shapePaints() }, true)
+          // A press alone lays nothing by chance: it takes two.
+          if (twice) bench.draw({ kind: 'draw-shape', shape: draw.shape, ...values, x: from.x, y: from.y, ...shapePaints() }, true)
           return
         }
         const width = draw.shape === 'line' ? line[0] * (ending.altKey ? 2 : 1) : Math.max(0.01, area.width)
@@ -57,6 +61,7 @@ export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hov
         bench.draw({ kind: 'draw-shape', shape: draw.shape, ...values, width, height, x: area.left + area.width / 2, y: area.top + area.height / 2, ...shapePaints() }, true)
       },
     })
+    const twice = again()
     let line = [0, 0] as [number, number]
   }
   const shapePaints = () => (draw.shape === 'line' ? { ...paints(), fill: 'none', line: draw.line === 'none' ? draw.fill : draw.line } : paints())
@@ -119,9 +124,12 @@ export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hov
         const straight = out === from && into === at
         if (Math.hypot(at.x - from.x, at.y - from.y) < 1e-4 && straight) return
         curve.value = closes ? null : { ...now, from: at, out: handle, id: now.id ?? 'waiting' }
+        // What the server has yet to draw is shown meanwhile: quick presses are never behind.
+        const drawn = pathOf(coords, false)
+        pending.value = [...pending.value, drawn]
+        const seen = () => (pending.value = pending.value.filter((one) => one !== drawn))
         if (now.id === null) {
-          const strokes = { ...paints(), fill: closes ? draw.fill : 'none', line: draw.line === 'none' ? '#26231d' : draw.line }
-          bench.draw({ kind: 'draw-line', coords, closed: false, ...strokes }, true).then((changes) => {
+          bench.draw({ kind: 'draw-line', coords, closed: false, ...paints() }, true).finally(seen).then((changes) => {
             if (curve.value && changes?.pieces[0]) curve.value.id = changes.pieces[0].id
             else if (!changes) curve.value = null
           })
@@ -129,7 +137,7 @@ export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hov
           // The piece may be waiting for its name: the queue gives it in time.
           const id = now.id
           const fields = () => ({ kind: 'continue-line', piece: id === 'waiting' ? [...bench.chosen][0] : id, contour: now.contour, end: now.end, coords, closed: closes, ...(closes ? paints() : {}) })
-          bench.draw(fields).then((changes) => {
+          bench.draw(fields).finally(seen).then((changes) => {
             if (!changes) curve.value = null
           })
         }
@@ -152,7 +160,7 @@ export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hov
   )
   watch(() => bench.detail, (detail) => {
     const now = curve.value
-    if (!now?.id || drag.value) return
+    if (!now?.id || drag.value || pending.value.length > 0) return
     const piece = detail?.details.find((one) => one.id === now.id)
     const contour = piece?.contours[now.contour]
     if (!contour || contour.closed) return
@@ -196,11 +204,19 @@ export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hov
 
   async function pressText(event: PointerEvent, at: Point, under: string[]) {
     const to = snap.snapped(at, scale.value, free(event))
-    const target = under.find((id) => !bench.byId.get(id)?.live?.includes('text'))
-    const along = target && !event.altKey ? { along: target } : {}
+    const letters = under.find((id) => bench.byId.get(id)?.live?.includes('text'))
+    if (letters && !draw.onLine) {
+      // Letters that lie there already are typed on.
+      draw.use('arrange')
+      bench.choose(letters, false, true)
+      draw.typing = letters
+      return
+    }
+    const target = draw.onLine ? under.find((id) => !bench.byId.get(id)?.live?.includes('text')) : undefined
     const colour = draw.fill === 'none' ? '#26231d' : draw.fill
-    await bench.draw({ kind: 'text', ...draw.text, ...(target && !event.altKey ? { align: 'middle' } : {}), x: to.x, y: to.y, ...along, fill: colour, line: 'none', layer: draw.layer }, true)
+    const changes = await bench.draw({ kind: 'text', ...draw.text, ...(target ? { align: 'middle', along: target } : {}), x: to.x, y: to.y, fill: colour, line: 'none', layer: draw.layer }, true)
     draw.use('arrange')
+    if (changes?.pieces.length) draw.typing = [...bench.chosen][0] ?? null
   }
 
   const rubber = computed(() => {
@@ -209,5 +225,5 @@ export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hov
     return pathOf([now.from.x, now.from.y, now.out?.x ?? now.from.x, now.out?.y ?? now.from.y, hover.value.x, hover.value.y, hover.value.x, hover.value.y], false)
   })
 
-  return { curve, rubber, drawShape, addShape, pressCurve, endCurve, drawBrush, pressText, addText }
+  return { curve, pending, rubber, drawShape, addShape, pressCurve, endCurve, drawBrush, pressText, addText }
 }

@@ -24,6 +24,7 @@ export function useHand(surface: Ref<HTMLElement | null>, scale: Ref<number>, to
   const start = ref<Point>({ x: 0, y: 0 })
   let startEvent: PointerEvent | null = null
   let lastPress = { x: 0, y: 0, time: 0 }
+  let double = false
 
   const one = computed<PieceDetail | null>(() => (bench.detail?.details.length === 1 ? bench.detail.details[0]! : null))
   const contours = computed<NodeContour[]>(() => dragged.value ?? one.value?.contours ?? [])
@@ -44,20 +45,24 @@ export function useHand(surface: Ref<HTMLElement | null>, scale: Ref<number>, to
     return done
   }
 
-  /** Whether a press follows another at once, on the same spot. */
-  function again(event: PointerEvent): boolean {
-    const now = performance.now()
-    const is = now - lastPress.time < 450 && Math.hypot(event.clientX - lastPress.x, event.clientY - lastPress.y) < 4
-    lastPress = { x: event.clientX, y: event.clientY, time: now }
-    return is
+  /** A press begins: whether it follows another at once, on the same spot. */
+  function pressed(event: PointerEvent) {
+    startEvent = event
+    double = performance.now() - lastPress.time < 450 && Math.hypot(event.clientX - lastPress.x, event.clientY - lastPress.y) < 4
   }
+  /** It ends: one that was dragged is no half of a double press, nor is a third. */
+  function lifted(event: PointerEvent) {
+    const still = startEvent !== null && !far(event) && !double
+    lastPress = { x: event.clientX, y: event.clientY, time: still ? performance.now() : 0 }
+  }
+  const again = () => double
 
   const far = (event: PointerEvent) => startEvent !== null && Math.hypot(event.clientX - startEvent.clientX, event.clientY - startEvent.clientY) > 3
   const free = (event: PointerEvent) => event.ctrlKey || event.metaKey
   const tell = (at: Point, text: string) => (said.value = { at, text })
   const size = (mm: number) => inUnit(mm, bench.job?.unit ?? 'mm')
 
-  return { surface, scale, toBench, snap, said, box, draft, dragged, tryPath, hover, drag, start, one, contours, begin, release, again, far, free, tell, size }
+  return { surface, scale, toBench, snap, said, box, draft, dragged, tryPath, hover, drag, start, one, contours, begin, release, pressed, lifted, again, far, free, tell, size }
 }
 
 export type Hand = ReturnType<typeof useHand>

@@ -38,7 +38,7 @@ export function useNodeTool({ scale, snap, box, dragged, tryPath, start, one, be
       for (const [k, contour] of piece.contours.entries()) {
         const hit = nearestOn(contour.coords, at)
         if (hit.distance < reach) {
-          if (again(event)) {
+          if (again()) {
             bench.draw({ kind: 'add-node', piece: piece.id, segments: [[k, hit.segment]], t: hit.t })
             return
           }

@@ -40,12 +40,17 @@ export function usePanZoom(surface: Ref<HTMLElement | null>, size: Ref<{ width: 
     top.value += dy
   }
 
-  /** Brings a place into the middle, near enough to see it. */
-  function lookAt(x: number, y: number, across = 12) {
-    const close = Math.min(limits.value.most, Math.max(scale.value, Math.min(width.value, height.value) / across / 2.5))
-    scale.value = close
-    left.value = width.value / 2 - x * close
-    top.value = height.value / 2 - y * close
+  /** Brings a box into view, whole, near enough to see it, and not nearer than so many mm across. */
+  function lookAt(box: { left: number; top: number; right: number; bottom: number }, across = 12) {
+    const close = Math.min(width.value / Math.max(across, 1.6 * (box.right - box.left)), height.value / Math.max(across, 1.6 * (box.bottom - box.top)))
+    scale.value = Math.min(limits.value.most, Math.max(limits.value.least, close))
+    left.value = width.value / 2 - ((box.left + box.right) / 2) * scale.value
+    top.value = height.value / 2 - ((box.top + box.bottom) / 2) * scale.value
+  }
+
+  const view = () => ({ scale: scale.value, left: left.value, top: top.value })
+  function goTo(to: { scale: number; left: number; top: number }) {
+    ;[scale.value, left.value, top.value] = [to.scale, to.left, to.top]
   }
 
   // The wheel and a pinch must never scroll or zoom the page itself.
@@ -112,11 +117,17 @@ export function usePanZoom(surface: Ref<HTMLElement | null>, size: Ref<{ width: 
     () => fit(),
   )
 
-  return { width, height, scale, left, top, grabbing, spaceHeld, fit, zoomIn, zoomOut, panBy, lookAt }
+  return { width, height, scale, left, top, grabbing, spaceHeld, fit, zoomIn, zoomOut, panBy, lookAt, view, goTo }
 }
 
-/** Whether a key belongs to a field or a button that has the focus. */
+/** Whether a key belongs to what has the focus: all of them to a field that is typed in, those that press it to a button, arrows to a slider. */
 export function isTyping(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement | null
-  return !!target?.closest('input, textarea, select, [contenteditable], button, a, [role="switch"], [role="combobox"], [role="slider"]')
+  if (!target || typeof target.closest !== 'function') return false
+  if (target.closest('[role="dialog"], textarea, select, [contenteditable], [role="combobox"]')) return true
+  const input = target.closest('input')
+  if (input && !['checkbox', 'radio', 'color', 'range', 'button', 'submit'].includes(input.type)) return true
+  if (target.closest('[role="slider"], input[type="range"]')) return event.key.startsWith('Arrow') || event.key === 'Home' || event.key === 'End'
+  if (target.closest('button, a, input, summary, [role="switch"], [role="button"]')) return event.key === 'Enter' || event.key === ' '
+  return false
 }

@@ -27,7 +27,7 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
   const draw = useDraw()
   const dragging = useDragging(scale)
   const hand = useHand(surface, scale, toBench, snap)
-  const { said, box, draft, dragged, tryPath, hover, drag, start, one, contours, begin, release, again, far, free, tell, size } = hand
+  const { said, box, draft, dragged, tryPath, hover, drag, start, one, contours, begin, release, pressed, lifted, again, far, free, tell, size } = hand
   const nodes = useNodeTool(hand)
   const drawing = useDrawingTools(hand)
   const { curve } = drawing
@@ -48,12 +48,18 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
       const id = element.getAttribute('data-piece')
       if (id && !ids.includes(id) && bench.touchable(bench.byId.get(id))) ids.push(id)
     }
-    return ids
+    if (ids.length > 0 || !bench.art) return ids
+    // Letters are pressed by their box too: between thin strokes there is little else to hit.
+    const at = toBench(event)
+    const letters = bench.art.pieces.filter((piece) => piece.live?.includes('text') && bench.touchable(piece) && piece.box && at.x >= piece.box[0] && at.y >= piece.box[1] && at.x <= piece.box[0] + piece.box[2] && at.y <= piece.box[1] + piece.box[3])
+    return letters.reverse().map((piece) => piece.id)
   }
 
   function pointerDown(event: PointerEvent) {
     menu.value = null
     if (event.button !== 0) return
+    pressed(event)
+    draw.typing = null
     const at = toBench(event)
     const under = pieceAt(event)
     ;({
@@ -80,6 +86,7 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
 
   function pointerUp(event: PointerEvent) {
     const done = release()
+    lifted(event)
     done?.end(event)
     said.value = null
     snap.caught.value = null
@@ -104,7 +111,12 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
   function pressArrange(event: PointerEvent, under: string[]) {
     const more = event.shiftKey
     const top = under[0]
-    if (again(event) && top) {
+    if (again() && top && bench.byId.get(top)?.live?.includes('text')) {
+      bench.choose(top, false, true)
+      draw.typing = top
+      return
+    }
+    if (again() && top) {
       // A second press at once enters the group; without one it opens the nodes.
       const piece = bench.byId.get(top)!
       const depth = bench.entered ? piece.groups.indexOf(bench.entered) + 1 : 0
@@ -185,7 +197,7 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
     const ids = new Set(bench.chosen)
     const { box: area, turn } = held
     const back = inverse(turn)
-    const middle = applied(turn, { x: area.left + area.width / 2, y: area.top + area.height / 2 })
+    const middle = draw.pivot ?? applied(turn, { x: area.left + area.width / 2, y: area.top + area.height / 2 })
     let matrix: Matrix = identity
     let begun = false
     begin(event, {
@@ -228,6 +240,31 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
     })
     event.stopPropagation()
   }
+
+  /** The centre of turning is carried to where it is wanted; a double press takes it back to the middle. */
+  const pivot = computed(() => {
+    const held = frame.value
+    return held ? (draw.pivot ?? applied(held.turn, { x: held.box.left + held.box.width / 2, y: held.box.top + held.box.height / 2 })) : null
+  })
+  function grabPivot(event: PointerEvent) {
+    if (event.button !== 0) return
+    pressed(event)
+    event.stopPropagation()
+    if (again()) {
+      draw.pivot = null
+      return
+    }
+    begin(event, {
+      move(at, moving) {
+        if (!far(moving)) return
+        const to = snap.snapped(at, scale.value, free(moving))
+        draw.pivot = to
+        tell(at, `turns about ${size(to.x)}, ${size(to.y)}`)
+      },
+      end: () => undefined,
+    })
+  }
+  watch(() => [...bench.chosen].join(' '), () => (draw.pivot = null))
 
   function pickColour(under: string[]) {
     const piece = bench.byId.get(under[0] ?? '')
@@ -273,6 +310,7 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
   /** Any other thing that is dragged along the bench. */
   function grab(event: PointerEvent, move: (at: Point, event: PointerEvent) => string, end: () => unknown) {
     if (event.button !== 0) return
+    pressed(event)
     event.stopPropagation()
     let begun = false
     begin(event, {
@@ -288,8 +326,7 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
     event.preventDefault()
     const under = pieceAt(event)
     if (under[0] && !under.some((id) => bench.chosen.has(id))) bench.choose(under[0], false)
-    const area = surface.value!.getBoundingClientRect()
-    menu.value = { x: Math.min(event.clientX - area.left, area.width - 210), y: Math.min(event.clientY - area.top, Math.max(0, area.height - 330)), under }
+    menu.value = { x: event.clientX, y: event.clientY, under }
   }
 
   const cursor = computed(() => ({ arrange: 'default', nodes: 'default', shape: 'crosshair', curve: 'crosshair', brush: 'crosshair', text: 'text', pick: 'copy', measure: 'crosshair' })[draw.tool])
@@ -300,7 +337,7 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
   })
 
   return {
-    said, box, draft, curve, contours, one, frame, tryPath, menu, showing, cursor, hover, rubber: drawing.rubber,
+    said, box, draft, curve, contours, one, frame, pivot, grabPivot, tryPath, menu, showing, cursor, hover, rubber: drawing.rubber, pending: drawing.pending,
     pointerDown, pointerMove, pointerUp, cancel, grabKnob, grabValue, grab, contextMenu,
     grabNode: nodes.grabNode, grabHandle: nodes.grabHandle, chosenNodes: nodes.chosenNodes, endCurve: drawing.endCurve, addShape: drawing.addShape, addText: drawing.addText,
   }

@@ -45,6 +45,8 @@ function key(event: KeyboardEvent) {
   if (event.key === 'Enter') {
     if (text.value.trim() !== '') send()
     typing.value = false
+    // Back to the bench: what is typed next is not meant for this field.
+    ;(event.target as HTMLElement).blur()
   } else if (event.key === 'Escape') {
     text.value = shown.value
     typing.value = false

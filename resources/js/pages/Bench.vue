@@ -11,7 +11,7 @@ import { useBench } from '@/stores/bench'
 import { tools, useDraw } from '@/stores/draw'
 import { useEventListener } from '@vueuse/core'
 import { ElButton } from 'element-plus'
-import { computed, onUnmounted, ref, watch } from 'vue'
+import { computed, nextTick, onUnmounted, ref, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import VersionDrawer from './VersionDrawer.vue'
 
@@ -32,11 +32,18 @@ onUnmounted(() => bench.leave())
 function enter(key: string) {
   router.replace({ name: 'bench', params: { id: props.id, stage: key } })
 }
-function stepFinding(by: number) {
-  const count = bench.findings.length
-  if (count === 0) return
-  bench.finding = bench.finding === null ? (by > 0 ? 0 : count - 1) : (bench.finding + by + count) % count
-  if (current.value.key !== 'check') enter('check')
+/** The next finding of those that are shown: of the chosen group first, then of the one after it. */
+async function stepFinding(by: number) {
+  const all = bench.openFindings
+  if (all.length === 0) return
+  if (current.value.key !== 'check') {
+    enter('check')
+    await nextTick()
+  }
+  const own = bench.group === null ? [] : bench.listed(bench.groups[bench.group]!)
+  const at = bench.finding === null ? -1 : all.indexOf(bench.finding)
+  const first = own.length > 0 ? all.indexOf(by > 0 ? own[0]! : own[own.length - 1]!) : by > 0 ? 0 : all.length - 1
+  bench.finding = all[at < 0 ? first : (at + by + all.length) % all.length]!
 }
 
 /** Chosen nodes go first, then pieces. */
@@ -88,9 +95,12 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
         n: () => stepFinding(1),
         b: () => stepFinding(-1),
         '?': () => (help.value = true),
+        // One thing at a time: out of what is looked at, then of the finding, its group, what is chosen.
         escape: () => {
+          if (bench.view.kind !== 'source') return bench.show({ kind: 'source' })
+          if (bench.finding !== null) return (bench.finding = null)
+          if (current.value.key === 'check' && bench.group !== null) return (bench.group = null)
           bench.chooseNone()
-          bench.finding = null
         },
         delete: remove,
         backspace: remove,
@@ -129,8 +139,8 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     <div class="drawer"><component :is="current.drawer" v-if="bench.job" /></div>
     <main>
       <div class="tools">
-        <ElButton size="small" :disabled="!bench.state?.history.canUndo || bench.busy" title="Undo (Ctrl Z)" data-test="undo" @click="bench.undo()">Undo{{ bench.state?.history.canUndo ? `: ${bench.state.history.label}` : '' }}</ElButton>
-        <ElButton size="small" :disabled="!bench.state?.history.canRedo || bench.busy" title="Do again (Ctrl Shift Z)" @click="bench.redo()">Do again{{ bench.state?.history.nextLabel ? `: ${bench.state.history.nextLabel}` : '' }}</ElButton>
+        <ElButton size="small" :disabled="!bench.state?.history.canUndo || bench.busy" :title="`Undo${bench.state?.history.canUndo ? `: ${bench.state.history.label}` : ''} (Ctrl Z)`" class="step" data-test="undo" @click="bench.undo()"><span>Undo{{ bench.state?.history.canUndo ? `: ${bench.state.history.label}` : '' }}</span></ElButton>
+        <ElButton size="small" :disabled="!bench.state?.history.canRedo || bench.busy" title="Do again (Ctrl Shift Z)" class="step" @click="bench.redo()"><span>Do again{{ bench.state?.history.nextLabel ? `: ${bench.state.history.nextLabel}` : '' }}</span></ElButton>
         <ElButton size="small" :aria-pressed="bench.wire" :class="{ lit: bench.wire }" title="Wire view (E)" @click="bench.wire = !bench.wire">Wire view</ElButton>
         <ElButton v-if="bench.view.kind !== 'source'" size="small" title="Back to the bench (S)" data-test="to-bench" @click="bench.show({ kind: 'source' })">Back to the bench</ElButton>
         <span class="push" />
@@ -138,8 +148,9 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
         <ElButton size="small" text @click="help = true">Keys ?</ElButton>
       </div>
       <p v-if="bench.problem" class="trouble" role="alert" data-test="problem">{{ bench.problem }} <button v-if="bench.again" type="button" data-test="again" @click="bench.again?.()">Make my change on top of it</button> <button type="button" @click="bench.problem = ''">Close</button></p>
+      <p v-if="bench.away > 0" class="trouble" role="status" data-test="away">The server does not answer. {{ bench.away === 1 ? '1 change waits' : `${bench.away} changes wait` }} and will be sent, in order, when it is back; leave this page open.</p>
       <p v-if="bench.loading && !bench.job" class="waiting">Laying the art on the bench…</p>
-      <Surface v-if="bench.art" :editing="current.key === 'draw'" />
+      <Surface v-if="bench.art" :editing="current.key === 'draw'" :stage="current.key" />
       <p v-if="!bench.loading && !bench.job" class="waiting"><RouterLink to="/">Back to the jobs</RouterLink></p>
     </main>
     <SheetColumn />
@@ -158,12 +169,14 @@ header { grid-area: head; display: grid; grid-template-columns: auto minmax(180p
 .title h1 { font-size: 19px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .title p { font-size: 15px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .drawer { grid-area: drawer; border-right: 1px solid var(--line); min-height: 0; }
-/* Over the bench, which must not move under the hand when something is said. */
-main > .trouble { position: absolute; left: 36px; right: 16px; top: 66px; z-index: 6; box-shadow: 0 2px 10px #26231d2e; }
+/* Over the row of buttons: neither is the bench moved nor the work covered when something is said. */
+main > .trouble { position: absolute; left: 8px; right: 8px; top: 5px; z-index: 6; min-height: 28px; padding: 4px 10px; line-height: 1.2; }
 main { position: relative; grid-area: main; display: flex; flex-direction: column; min-width: 0; min-height: 0; padding: 7px 8px 8px; gap: 6px; }
 main :deep(.frame) { flex: 1; }
 .tools { display: flex; align-items: center; gap: 6px; }
 .tools .el-button { margin: 0; }
+.step { width: 156px; justify-content: flex-start; }
+.step span { overflow: hidden; text-overflow: ellipsis; }
 .push { flex: 1; }
 .lit { border-color: var(--green); color: var(--green); background: var(--green-pale); }
 .waiting { margin: auto; color: var(--ink-mid); }

@@ -3,7 +3,9 @@ import { api, words } from '@/api/client'
 import type { ListedJob } from '@/api/types'
 import { count } from '@/units'
 import { ElButton, ElMessageBox } from 'element-plus'
-import { onMounted, ref } from 'vue'
+import { useSessionStorage } from '@vueuse/core'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { orders, sifted, states, type JobOrder, type JobState } from './jobs'
 import { RouterLink } from 'vue-router'
 
 const jobs = ref<ListedJob[] | null>(null)
@@ -57,8 +59,44 @@ async function burn(job: Trash['jobs'][number]) {
 const day = (text: string) => new Date(text).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })
 
 function state(job: ListedJob): string {
-  if (job.state === 'done') return job.stale ? 'changed since it was prepared' : `${job.verdict?.ready ? 'ready' : 'not ready'}, ${count(job.sheets, 'sheet')}`
+  if (job.state === 'done') return job.stale ? 'changed since it was prepared' : `${job.ready ? 'ready' : 'not ready'}, ${count(job.sheets, 'sheet')}`
   return { new: 'not prepared', waiting: 'waiting', running: 'at work', stopped: 'stopped', failed: 'broke off' }[job.state]
+}
+
+/** How many rows are drawn at first. */
+const SOME = 60
+const search = useSessionStorage('neat-edge-search', '')
+const order = useSessionStorage<JobOrder>('neat-edge-order', 'updated')
+const only = useSessionStorage<JobState>('neat-edge-only', 'all')
+const more = ref(SOME)
+watch([search, order, only], () => (more.value = SOME))
+const found = computed(() => sifted(jobs.value ?? [], search.value, only.value, order.value))
+const today = new Date().toISOString().slice(0, 10)
+
+async function edit(id: number) {
+  naming.value = id
+  await nextTick()
+  document.querySelector<HTMLInputElement>('[data-test="rename-field"]')?.select()
+}
+const naming = ref<number | null>(null)
+async function rename(job: ListedJob, event: Event) {
+  const title = (event.target as HTMLInputElement).value.trim()
+  naming.value = null
+  if (title === '' || title === job.title) return
+  try {
+    await api.patch(`jobs/${job.id}`, { version: job.version, title })
+    await load()
+  } catch (refused) {
+    problem.value = words(refused)
+  }
+}
+async function duplicate(job: ListedJob) {
+  try {
+    await api.post(`jobs/${job.id}/copy`)
+    await load()
+  } catch (refused) {
+    problem.value = words(refused)
+  }
 }
 async function remove(job: ListedJob) {
   try {
@@ -88,19 +126,34 @@ async function remove(job: ListedJob) {
       <h2>No jobs yet</h2>
       <p class="quiet">Start one with an SVG of your own. The demo jobs come back with <code>php artisan db:seed</code>.</p>
     </div>
-    <ul v-else-if="jobs" class="jobs">
-      <li v-for="job in jobs" :key="job.id" data-test="job">
-        <RouterLink :to="`/jobs/${job.id}`" class="card">
-          <span class="picture"><img :src="`/api/jobs/${job.id}/picture.svg?v=${job.version}`" alt="" loading="lazy"></span>
-          <span class="body">
-            <strong>{{ job.title }}</strong>
-            <span class="quiet">{{ job.processLabel }}<br><span class="numbers">{{ job.width.toFixed(0) }} × {{ job.height.toFixed(0) }} mm</span></span>
-            <span class="foot"><span>{{ state(job) }}</span><span v-if="job.findings > 0" class="findings">{{ count(job.findings, 'finding') }}</span></span>
+    <template v-else-if="jobs">
+      <div class="sieve" role="search">
+        <input v-model="search" type="search" placeholder="Search title, customer, process" aria-label="Search the jobs" data-test="search">
+        <label>Show <select v-model="only" data-test="only"><option v-for="(label, key) in states" :key="key" :value="key">{{ label }}</option></select></label>
+        <label>By <select v-model="order" data-test="order"><option v-for="(label, key) in orders" :key="key" :value="key">{{ label }}</option></select></label>
+        <span class="quiet numbers" data-test="found">{{ found.length === jobs.length ? count(jobs.length, 'job') : `${found.length} of ${count(jobs.length, 'job')}` }}</span>
+      </div>
+      <p v-if="found.length === 0" class="quiet">No job is like that. <button type="button" class="quiet-button" @click="(search = ''), (only = 'all')">Show all</button></p>
+      <ul class="jobs">
+        <li v-for="job in found.slice(0, more)" :key="job.id" data-test="job">
+          <RouterLink :to="`/jobs/${job.id}`" class="picture" tabindex="-1" aria-hidden="true"><img :src="`/api/jobs/${job.id}/picture.svg?v=${job.version}`" alt="" loading="lazy" decoding="async"></RouterLink>
+          <div class="body">
+            <input v-if="naming === job.id" :value="job.title" maxlength="120" aria-label="Title of the job" data-test="rename-field" @keydown.enter="($event.target as HTMLInputElement).blur()" @keydown.escape="naming = null" @blur="naming === job.id && rename(job, $event)">
+            <RouterLink v-else :to="`/jobs/${job.id}`" class="title">{{ job.title }}</RouterLink>
+            <span class="quiet">{{ job.processLabel }}, <span class="numbers">{{ job.width.toFixed(0) }} × {{ job.height.toFixed(0) }} mm</span><template v-if="job.demo"> · demo</template></span>
+          </div>
+          <span class="who"><span>{{ job.customer || '–' }}</span><span v-if="job.due" :class="['numbers', { late: job.due < today }]">wanted {{ day(job.due) }}</span></span>
+          <span class="how"><span>{{ state(job) }}</span><span v-if="job.findings > 0" class="findings">{{ count(job.findings, 'open finding') }}</span></span>
+          <span class="when numbers quiet">{{ day(job.updated) }}</span>
+          <span class="acts">
+            <button type="button" :aria-label="`Rename ${job.title}`" data-test="rename" @click="edit(job.id)">Rename</button>
+            <button type="button" :aria-label="`Duplicate ${job.title}`" data-test="duplicate" @click="duplicate(job)">Duplicate</button>
+            <button type="button" :aria-label="`Delete ${job.title}`" title="Delete" @click="remove(job)">Delete</button>
           </span>
-        </RouterLink>
-        <span class="corner"><span v-if="job.demo" class="demo">demo</span><button type="button" :aria-label="`Delete ${job.title}`" title="Delete" @click="remove(job)">Delete</button></span>
-      </li>
-    </ul>
+        </li>
+      </ul>
+      <ElButton v-if="found.length > more" data-test="more" @click="more += 200">Show {{ Math.min(200, found.length - more) }} more</ElButton>
+    </template>
     <section v-if="trash && trash.jobs.length > 0" class="trash" aria-label="Trash">
       <button type="button" class="open" :aria-expanded="trashOpen" data-test="trash" @click="trashOpen = !trashOpen">{{ trashOpen ? 'Close the trash' : `Trash: ${count(trash.jobs.length, 'job')}` }}</button>
       <ul v-if="trashOpen">
@@ -118,25 +171,28 @@ async function remove(job: ListedJob) {
 header { display: flex; align-items: center; gap: 18px; padding-bottom: 20px; margin-bottom: 24px; border-bottom: 2px solid var(--ink); }
 header div { flex: 1; }
 .mark { width: 54px; height: 54px; }
-.jobs { list-style: none; margin: 0; padding: 0 0 40px; display: grid; grid-template-columns: repeat(auto-fill, minmax(500px, 1fr)); gap: 18px; }
-.jobs li { position: relative; }
-.card { display: grid; grid-template-columns: 210px 1fr; min-height: 190px; color: inherit; text-decoration: none; background: #fffcf4; border: 1px solid var(--line); border-radius: 5px; overflow: hidden; }
-.card:hover { border-color: var(--green); }
-.picture { background: var(--tracing); display: grid; place-items: center; padding: 12px; height: 100%; min-height: 0; }
-.picture img { width: 100%; height: 165px; object-fit: contain; }
-.body { display: flex; flex-direction: column; gap: 6px; padding: 15px 16px 13px; }
-.body strong { font: 560 20px/1.2 var(--title-face); padding-right: 40px; }
-.foot { margin-top: auto; display: flex; gap: 14px; font-weight: 500; padding-right: 60px; }
-.findings { color: var(--coral-deep); }
-.corner { position: absolute; right: 14px; top: 13px; bottom: 13px; display: flex; flex-direction: column; justify-content: space-between; align-items: flex-end; pointer-events: none; }
-.demo { font-size: 14px; color: var(--green); }
-.corner button { pointer-events: auto; border: 0; background: none; font: 15px var(--text-face); color: var(--ink-soft); cursor: pointer; text-decoration: underline; margin-top: auto; }
-.corner button:hover { color: var(--coral-deep); }
+.sieve { display: flex; align-items: center; gap: 16px; padding-bottom: 14px; }
+.sieve input { flex: 1; max-width: 380px; font: inherit; border: 1px solid var(--line-strong); border-radius: 4px; background: #fffcf4; padding: 6px 11px; color: var(--ink); }
+.sieve select { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 4px 6px; color: var(--ink); }
+.sieve span { margin-left: auto; }
+.jobs { list-style: none; margin: 0; padding: 0 0 24px; }
+.jobs li { display: grid; grid-template-columns: 96px minmax(0, 1fr) 164px 168px 92px auto; gap: 16px; align-items: center; padding: 9px 4px; border-top: 1px solid var(--line); line-height: 1.25; content-visibility: auto; contain-intrinsic-size: auto 90px; }
+.jobs li:hover { background: #fffcf4; }
+.picture { background: var(--tracing); border: 1px solid var(--line); border-radius: 3px; width: 96px; height: 72px; display: grid; place-items: center; padding: 5px; }
+.picture img { width: 100%; height: 100%; min-height: 0; object-fit: contain; }
+.body, .who, .how { display: flex; flex-direction: column; min-width: 0; }
+.title { font: 560 19px/1.2 var(--title-face); color: var(--ink); text-decoration: none; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.title:hover { color: var(--green); }
+.body input { font: 560 19px/1.2 var(--title-face); border: 1px solid var(--green); border-radius: 3px; background: #fffdf7; padding: 0 5px; color: var(--ink); }
+.who span { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.late, .findings { color: var(--coral-deep); }
+.acts { display: flex; gap: 12px; white-space: nowrap; }
+.jobs .acts button { border: 0; background: none; font: 15px var(--text-face); color: var(--ink-mid); cursor: pointer; text-decoration: underline; padding: 0; }
+.jobs .acts button:hover { color: var(--green); }
 .trash { border-top: 1px solid var(--line); padding: 12px 0 40px; }
 .trash .open { border: 0; background: none; font: 16px var(--text-face); color: var(--ink-mid); text-decoration: underline; cursor: pointer; padding: 0; }
 .trash ul { list-style: none; margin: 10px 0 0; padding: 0; }
 .trash li { display: flex; justify-content: space-between; align-items: center; gap: 16px; padding: 8px 0; border-top: 1px solid var(--line); line-height: 1.25; }
-.acts { white-space: nowrap; }
 .empty { text-align: center; padding: 80px 0; }
 .empty h2 { margin-bottom: 8px; }
 </style>

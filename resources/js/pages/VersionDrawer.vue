@@ -33,7 +33,7 @@ function compare(id: number, called: string) {
 }
 async function back(id: number) {
   open.value = false
-  await bench.changeBy((version) => api.post<ChangedState>(`jobs/${bench.job!.id}/versions/${id}/back`, { version }))
+  await bench.changeBy((version, key) => api.post<ChangedState>(`jobs/${bench.job!.id}/versions/${id}/back`, { version, key }))
 }
 const when = (text: string) => new Date(`${text.replace(' ', 'T')}Z`).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
 </script>

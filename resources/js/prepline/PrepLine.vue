@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { words } from '@/api/client'
+import { api, words } from '@/api/client'
+import type { LookDifference } from '@/api/types'
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
 import { count, percent } from '@/units'
@@ -27,7 +28,23 @@ watch(
 )
 onMounted(() => choices.load().catch((refused) => (bench.problem = words(refused))))
 
-const share = computed(() => (bench.preparation ? Math.round((100 * bench.preparation.done) / Math.max(1, bench.preparation.of)) : 0))
+const share = computed(() => Math.round(100 * (bench.preparation?.share ?? 0)))
+const left = computed(() => (bench.preparation?.left ? `, about ${bench.preparation.left < 90 ? `${bench.preparation.left} s` : `${Math.round(bench.preparation.left / 60)} min`} left` : ''))
+/** What a step did to the look is measured when its picture is opened. */
+const looks = ref<Record<string, LookDifference>>({})
+async function open(key: string) {
+  const index = indexOf(key)
+  const id = bench.preparation?.id
+  await bench.show({ kind: 'step', index })
+  if (id === undefined || looks.value[`${id}/${index}`]) return
+  try {
+    const look = await api.get<LookDifference>(`preparations/${id}/stages/${index}/look`)
+    looks.value = { ...looks.value, [`${id}/${index}`]: look }
+  } catch (refused) {
+    bench.problem = words(refused)
+  }
+}
+const lookOf = (key: string) => looks.value[`${bench.preparation?.id}/${indexOf(key)}`]
 const reports = computed(() => (bench.prepared ? (bench.result?.steps ?? []) : []))
 
 function indexOf(key: string) {
@@ -59,18 +76,18 @@ async function lay(colour: string) {
   <section :class="['line', { folded }]" aria-label="Prep line">
     <div class="head">
       <h2>Prep line</h2>
-      <ElButton v-if="!bench.running" type="primary" data-test="prepare" @click="run">{{ bench.preparation ? 'Prepare again' : 'Prepare' }}</ElButton>
-      <ElButton v-else data-test="stop" @click="bench.stop()">Stop</ElButton>
+      <ElButton v-if="!bench.running" class="main" type="primary" data-test="prepare" @click="run">{{ bench.preparation ? 'Prepare again' : 'Prepare' }}</ElButton>
+      <ElButton v-else class="main" data-test="stop" @click="bench.stop()">Stop</ElButton>
       <template v-if="bench.running">
         <ElProgress class="progress" :percentage="share" :show-text="false" :stroke-width="7" />
-        <span class="doing" role="status">{{ bench.preparation?.doing || 'Waiting for its turn' }}…</span>
+        <span class="doing" role="status">{{ bench.preparation?.doing || 'Waiting for its turn' }}{{ left }}…</span>
       </template>
       <span v-else-if="bench.preparation?.status === 'stopped'" class="quiet" role="status">Stopped; the source art is untouched.</span>
       <span v-else-if="bench.prepared && bench.preparation?.stale" class="stale">Made of an earlier state of the job</span>
       <span v-else-if="bench.verdict" :class="['verdict', { ready: bench.verdict.ready }]" data-test="verdict" :title="bench.verdict.open.join(' ')"><strong>{{ bench.verdict.ready ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.<span v-for="reason in bench.verdict.open" :key="reason" class="quiet">{{ ` ${reason}` }}</span></span>
       <span class="push" />
       <ElButton v-if="bench.prepared" :class="{ lit: bench.view.kind === 'wipe' }" title="Wipe (W)" data-test="show-wipe" @click="bench.show({ kind: 'wipe' })">Wipe before | after</ElButton>
-      <ElButton text :aria-expanded="!folded" @click="folded = !folded">{{ folded ? 'Unfold' : 'Fold away' }}</ElButton>
+      <ElButton text class="fold" :aria-expanded="!folded" @click="folded = !folded">{{ folded ? 'Unfold' : 'Fold away' }}</ElButton>
     </div>
     <ol v-if="!folded">
       <li v-if="bench.job && bench.hasFile" :class="['came', { shown: bench.view.kind === 'file' }]">
@@ -86,9 +103,9 @@ async function lay(colour: string) {
         <div class="text"><strong>On the bench</strong><span class="quiet numbers">{{ count(bench.art?.pieces.length ?? 0, 'piece') }}</span></div>
       </li>
       <li v-for="step in steps" :key="step.key" :class="{ shown: isShown(step.key), off: !on.has(step.key) }" :data-step="step.key">
-        <button type="button" class="picture" :disabled="indexOf(step.key) < 0" :title="`Show the art after: ${step.label}`" @click="bench.show({ kind: 'step', index: indexOf(step.key) })">
+        <button type="button" class="picture" :disabled="indexOf(step.key) < 0" :title="`Show the art after: ${step.label}`" @click="open(step.key)">
           <img v-if="indexOf(step.key) >= 0" :src="`/api/preparations/${bench.preparation?.id}/stages/${indexOf(step.key)}/picture.svg`" :alt="`After: ${step.label}`">
-          <span v-else class="blank">{{ on.has(step.key) ? 'not yet' : 'off' }}</span>
+          <span v-else class="blank">{{ on.has(step.key) ? (bench.running && bench.preparation?.doing === step.label ? 'at work' : 'not yet') : 'off' }}</span>
         </button>
         <ElSwitch class="switch" size="small" :model-value="on.has(step.key)" :disabled="bench.running" :aria-label="`${step.label} on or off`" @update:model-value="turn(step.key, $event === true)" />
         <div class="text">
@@ -96,7 +113,7 @@ async function lay(colour: string) {
           <template v-if="indexOf(step.key) >= 0">
             <span class="numbers">pieces {{ reports[indexOf(step.key)]!.pieces.before }}→{{ reports[indexOf(step.key)]!.pieces.after }}</span>
             <span class="numbers">nodes {{ reports[indexOf(step.key)]!.nodes.before }}→{{ reports[indexOf(step.key)]!.nodes.after }}</span>
-            <span class="numbers quiet">{{ percent(reports[indexOf(step.key)]!.look_difference.percent) }} off</span>
+            <span class="numbers quiet">{{ lookOf(step.key) ? `${percent(lookOf(step.key)!.percent)} off` : isShown(step.key) ? 'measuring the look…' : '' }}</span>
             <span v-if="reports[indexOf(step.key)]!.slivers > 0" class="numbers quiet">{{ count(reports[indexOf(step.key)]!.slivers, 'sliver') }} given away</span>
           </template>
           <label v-if="step.key === 'solid-colours'" class="ground" title="What see-through colours are laid on where nothing lies under them">
@@ -115,6 +132,8 @@ async function lay(colour: string) {
 .head h2 { font-size: 19px; }
 .progress { width: 180px; }
 .push { flex: 1; }
+.main { width: 128px; }
+.fold { width: 96px; }
 .verdict { min-width: 0; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 .verdict strong { color: var(--coral-deep); font-weight: 600; }
 .verdict.ready strong { color: var(--green); }

@@ -93,7 +93,7 @@ watch(
             <li v-for="number in bench.listed(one).slice(0, more)" :key="number">
               <button type="button" :class="['row', { on: bench.finding === number, seen: bench.findings[number]!.seen || bench.findings[number]!.accepted !== undefined }]" :data-row="number" @click="press(number)">
                 <span class="value numbers">{{ bench.findings[number]!.width_mm !== undefined ? mm(bench.findings[number]!.width_mm!) : '' }}</span>
-                <span class="says">{{ bench.findings[number]!.message }}</span>
+                <span class="says">{{ bench.finding === number || bench.findings[number]!.length_mm === undefined ? bench.findings[number]!.message : `over ${mm(bench.findings[number]!.length_mm!)}` }}</span>
                 <span v-if="bench.findings[number]!.accepted !== undefined" class="says accepted">Accepted{{ bench.findings[number]!.accepted ? `: ${bench.findings[number]!.accepted}` : '' }}</span>
               </button>
               <div v-if="bench.finding === number" class="cure">

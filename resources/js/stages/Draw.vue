@@ -5,7 +5,7 @@ import { words } from '@/api/client'
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
 import { tools, useDraw } from '@/stores/draw'
-import { computed, onMounted } from 'vue'
+import { computed, onMounted, watch } from 'vue'
 import ArrangeSection from './draw/ArrangeSection.vue'
 import LiveSection from './draw/LiveSection.vue'
 import NodeSection from './draw/NodeSection.vue'
@@ -31,6 +31,20 @@ function setShape(name: string, value: number | string | boolean) {
   // Lengths are kept as they were typed: the core reads them.
   draw.shapeValues[draw.shape] = { ...own, [name]: field && ['share', 'count', 'number'].includes(field.type) ? Number(value) : value }
 }
+/** What the drawer says is what the next piece gets: while something is drawn, it takes on what it shows of the chosen piece. */
+watch(
+  () => [draw.tool, bench.detail] as const,
+  ([tool, detail]) => {
+    if (!['shape', 'curve', 'brush'].includes(tool) || !detail || detail.details.length !== 1) return
+    const piece = bench.byId.get(detail.details[0]!.id)
+    if (!piece || piece.live?.includes('text')) return
+    if (!piece.fillGradient) draw.fill = piece.fill ?? 'none'
+    draw.line = piece.stroke?.colour ?? 'none'
+    if (piece.stroke && tool !== 'brush') [draw.lineWidth, draw.side] = [piece.stroke.widths[1], piece.stroke.side]
+    const own = detail.details[0]!.shape
+    if (own && own.kind !== 'line' && own.kind === draw.shape) draw.shapeValues[own.kind] = { ...own.values }
+  },
+)
 const says = computed(() => {
   if (draw.tool === 'measure') return 'Drag along a distance on the reference picture.'
   if (draw.tool === 'arrange' && bench.entered) return 'Inside a group: pieces are chosen one by one. Esc leaves it.'

@@ -8,7 +8,7 @@ import Drawer from './Drawer.vue'
 
 const bench = useBench()
 const choices = useChoices()
-const fields = ref({ title: '', process: '', unit: 'mm', width: '', line: '', gap: '' })
+const fields = ref({ title: '', customer: '', due: '', process: '', unit: 'mm', width: '', line: '', gap: '' })
 const trouble = ref('')
 const kept = ref(false)
 
@@ -17,6 +17,8 @@ function fill() {
   if (!job) return
   fields.value = {
     title: job.title,
+    customer: job.customer,
+    due: job.due ?? '',
     process: job.process,
     unit: job.unit,
     width: `${Number(job.width.toFixed(3))}mm`,
@@ -39,7 +41,7 @@ async function keep() {
   kept.value = false
   const job = bench.job
   if (!job) return
-  const changes: Record<string, unknown> = { title: fields.value.title, process: fields.value.process, unit: fields.value.unit, line: fields.value.line || null, gap: fields.value.gap || null }
+  const changes: Record<string, unknown> = { title: fields.value.title, customer: fields.value.customer, due: fields.value.due || null, process: fields.value.process, unit: fields.value.unit, line: fields.value.line || null, gap: fields.value.gap || null }
   if (fields.value.width !== `${Number(job.width.toFixed(3))}mm`) changes.width = fields.value.width
   if (await bench.amend(changes)) kept.value = true
   else trouble.value = bench.problem
@@ -50,6 +52,10 @@ async function keep() {
   <Drawer title="Job ticket" hint="Changing the size or the process checks everything again.">
     <form class="form" @submit.prevent="keep">
       <label>Title <ElInput v-model="fields.title" maxlength="120" /></label>
+      <div class="pair">
+        <label>Customer <ElInput v-model="fields.customer" maxlength="120" data-test="customer" /></label>
+        <label>Wanted on <ElInput v-model="fields.due" type="date" data-test="due" /></label>
+      </div>
       <label>Process
         <ElSelect v-model="fields.process" aria-label="Process">
           <ElOption v-for="one in choices.all.processes" :key="one.value" :value="one.value" :label="one.label" />

@@ -1,4 +1,4 @@
-import { api, Refused, words } from '@/api/client'
+import { api, isAway, Refused, words } from '@/api/client'
 import type { Art, ChangedState, Changes, Chosen, Finding, FindingGroup, JobState, Piece, Preparation } from '@/api/types'
 import { defineStore } from 'pinia'
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
@@ -225,15 +225,47 @@ export const useBench = defineStore('bench', () => {
     }
   }
 
-  /** Sends a change; when another window was faster, its state is shown and nothing is overwritten. */
-  async function change(send: (version: number) => Promise<JobState | ChangedState>, kind = ''): Promise<Changes | null> {
+  type Send = (version: number, key: string) => Promise<JobState | ChangedState>
+  /** Changes that wait for a server that does not answer, in order; how many. */
+  const away = ref(0)
+  const waiting = ref(0)
+  const newKey = () => `${Date.now().toString(36)}-${Math.random().toString(36).slice(2, 12)}`
+
+  /** Sends a change, and again until the server is back. One that arrived although its answer was lost is known by its key. */
+  async function sent(send: Send, key: string): Promise<JobState | ChangedState> {
+    for (let wait = 500, lost = false; ; wait = Math.min(4000, wait * 2)) {
+      try {
+        const answer = await send(job.value!.version, key)
+        away.value = 0
+        return answer
+      } catch (refused) {
+        if (lost && refused instanceof Refused && refused.status === 409 && (refused.body as unknown as JobState).history?.key === key) {
+          away.value = 0
+          return refused.body as unknown as JobState
+        }
+        if (!isAway(refused)) {
+          away.value = 0
+          throw refused
+        }
+        lost = true
+        away.value = waiting.value
+        await new Promise((go) => window.setTimeout(go, wait))
+        if (!job.value) throw refused
+      }
+    }
+  }
+
+  /** Makes a change; when another window was faster, its state is shown and nothing is overwritten. */
+  async function change(send: Send, kind = ''): Promise<Changes | null> {
     if (!job.value) return null
     problem.value = ''
     again.value = null
+    // A preview that is on its way must not come over what is kept.
+    asking?.abort()
     busy.value = true
     try {
       const before = preparation.value
-      const answer = await send(job.value.version)
+      const answer = await sent(send, newKey())
       take(answer)
       await refreshDetail()
       if (view.value.kind !== 'source' && view.value.kind !== 'version') view.value = { kind: 'source' }
@@ -259,14 +291,16 @@ export const useBench = defineStore('bench', () => {
   // One after the other: each must know the version that the one before made.
   let line: Promise<unknown> = Promise.resolve()
   function queued<T>(work: () => Promise<T>): Promise<T> {
+    waiting.value++
+    if (away.value > 0) away.value = waiting.value
     const next = line.then(work, work)
     line = next
-    return next
+    return next.finally(() => waiting.value--)
   }
 
-  const changeBy = (send: (version: number) => Promise<ChangedState>) => queued(() => change(send, 'draw:'))
+  const changeBy = (send: Send) => queued(() => change(send, 'draw:'))
   const changed = (path: string, body: () => Record<string, unknown>, kind = '') =>
-    queued(() => change((version) => api.post<ChangedState>(`jobs/${job.value!.id}/${path}`, { version, ...body() }), kind))
+    queued(() => change((version, key) => api.post<ChangedState>(`jobs/${job.value!.id}/${path}`, { version, key, ...body() }), kind))
   type Fields = Record<string, unknown>
   const edit = (fields: Fields | (() => Fields), kind = '') => changed('edits', () => ({ edit: typeof fields === 'function' ? fields() : fields }), kind)
   /** An edit of the Draw stage; ids of the pieces that are new by it are chosen. */
@@ -285,7 +319,7 @@ export const useBench = defineStore('bench', () => {
   }
   const undo = () => (state.value?.history.canUndo ? changed('undo', () => ({}), 'draw:undo') : Promise.resolve(null))
   const redo = () => (state.value?.history.canRedo ? changed('redo', () => ({}), 'draw:redo') : Promise.resolve(null))
-  const amend = (fields: Record<string, unknown>) => queued(() => change((version) => api.patch<JobState | ChangedState>(`jobs/${job.value!.id}`, { version, ...fields })))
+  const amend = (fields: Record<string, unknown>) => queued(() => change((version, key) => api.patch<JobState | ChangedState>(`jobs/${job.value!.id}`, { version, key, ...fields })))
 
   let looking: AbortController | null = null
   async function refreshDetail() {
@@ -391,7 +425,7 @@ export const useBench = defineStore('bench', () => {
   }
 
   return {
-    state, job, art, preparation, result, running, prepared, lastStep, findings, sheets, hasFile, wipesFile, wipeWith, verdict, prepareWith, accept, view, shown, chosen, finding, group, groups, sieve, listed, openFindings: open, judge, wire, wipeAt,
+    state, job, art, preparation, result, running, prepared, lastStep, findings, sheets, hasFile, wipesFile, wipeWith, verdict, prepareWith, accept, view, shown, chosen, away, waiting, finding, group, groups, sieve, listed, openFindings: open, judge, wire, wipeAt,
     detail, changeBy, entered, byId, again, touchable, together, draw, tried, refreshDetail, compare, versionArt,
     problem, loading, busy, open: enter, show, prepare, stop, edit, undo, redo, amend, preview, choose, chooseAll, chooseNone, leave,
   }

@@ -15,10 +15,10 @@ export interface ToolWords {
 export const tools: ToolWords[] = [
   { tool: 'arrange', key: 'q', label: 'Arrange', says: 'Press a piece to choose it; drag to move, drag a knob to size or turn.' },
   { tool: 'nodes', key: 'd', label: 'Nodes', says: 'Drag nodes, handles or the line itself; double press adds a node.' },
-  { tool: 'shape', key: 'h', label: 'Shapes', says: 'Drag from corner to corner. Shift: equal sides. Alt: from the middle.' },
+  { tool: 'shape', key: 'h', label: 'Shapes', says: 'Drag from corner to corner; a double press lays one of the size below. Shift: equal sides. Alt: from the middle.' },
   { tool: 'curve', key: 'c', label: 'Curve', says: 'Press for a corner, drag for a smooth node. Shift holds the angle. Press the first node to close; Enter ends.' },
   { tool: 'brush', key: 'f', label: 'Brush line', says: 'Draw with the button down; the line is smoothed when you let go.' },
-  { tool: 'text', key: 'l', label: 'Letters', says: 'Press where the text begins, or press a line that it shall stand on.' },
+  { tool: 'text', key: 'l', label: 'Letters', says: 'Press where the text begins and type on the art. Enter keeps it, Shift Enter begins a line.' },
   { tool: 'pick', key: 'k', label: 'Pick colour', says: 'Press a piece to take its colour for what is chosen.' },
 ]
 
@@ -29,6 +29,14 @@ export const useDraw = defineStore('draw', () => {
   const fill = ref('#1f6f8b')
   const line = ref('none')
   const lineWidth = ref(1)
+  const side = ref('centre')
+  /** Where a turn is about, once it was moved off the middle; and whether sizes count strokes. */
+  const pivot = ref<{ x: number; y: number } | null>(null)
+  const outer = ref(false)
+  /** Whether the next text stands on the line that is pressed. */
+  const onLine = ref(false)
+  /** The text that is being typed on the art. */
+  const typing = ref<string | null>(null)
   const brushWidth = ref(2)
   const profile = ref('fold')
   const smoothing = ref(0.4)
@@ -53,8 +61,9 @@ export const useDraw = defineStore('draw', () => {
     pane.value = 'tools'
     nodes.value = new Set()
     segment.value = null
+    typing.value = null
     if (next !== 'measure') marks.value = null
   }
 
-  return { tool, shape, shapeValues, fill, line, lineWidth, brushWidth, profile, smoothing, layer, text, nudge, strokesScale, keepRatio, snap, grid, nodes, segment, marks, lastTransform, pane, use }
+  return { tool, shape, shapeValues, fill, line, lineWidth, side, pivot, outer, onLine, typing, brushWidth, profile, smoothing, layer, text, nudge, strokesScale, keepRatio, snap, grid, nodes, segment, marks, lastTransform, pane, use }
 })

@@ -71,7 +71,7 @@ final class RecipeJson
 
         return new Setting(
             $data['text'], $data['family'], $data['bold'], $data['italic'], (float) $data['size'], (float) $data['spacing'], (float) $data['leading'],
-            $data['align'], $along, $data['inside'], $data['stand'], (float) $data['slide'],
+            $data['align'], $along, $data['inside'], $data['stand'], (float) $data['slide'], (float) ($data['distance'] ?? 0.0),
         );
     }
 

@@ -241,6 +241,7 @@ final class StoredForm
         self::within($setting['spacing'] ?? null, -self::FARTHEST, self::FARTHEST, 'letters have no such spacing');
         self::within($setting['leading'] ?? null, 0.01, 100, 'lines have no such distance');
         self::within($setting['slide'] ?? null, -10, 10, 'letters begin nowhere');
+        self::within($setting['distance'] ?? 0.0, -self::FARTHEST, self::FARTHEST, 'letters are too far from their line');
         self::need(in_array($setting['align'] ?? null, ['start', 'middle', 'end'], true) && in_array($setting['stand'] ?? null, ['above', 'on', 'below'], true), 'letters stand nowhere');
         if (($setting['along'] ?? null) !== null) {
             self::contour($setting['along']);

@@ -373,6 +373,12 @@ final class Walk
 
     private static function nameOf(DOMElement $e): string
     {
+        foreach ($e->childNodes as $child) {
+            if ($child instanceof DOMElement && $child->localName === 'title' && trim($child->textContent) !== '') {
+                return mb_substr(trim((string) preg_replace('/\s+/u', ' ', mb_scrub($child->textContent))), 0, 120);
+            }
+        }
+
         return mb_substr(mb_scrub($e->getAttribute('id')), 0, 120);
     }
 

@@ -17,7 +17,7 @@ const spread = (way: string, more: Record<string, unknown> = {}) => bench.draw({
 <template>
   <Section title="Align and spread" name="align" shut>
     <label class="choice"><span>To</span>
-      <select v-model="to" data-field="alignTo"><option value="selection">All that is chosen</option><option value="page">The page</option><option v-for="piece in key" :key="piece.id" :value="piece.id">{{ piece.name || piece.id }}</option></select>
+      <select v-model="to" data-field="alignTo"><option value="selection">All that is chosen</option><option value="page">The page</option><option v-for="piece in key" :key="piece.id" :value="piece.id">{{ piece.called }}</option></select>
     </label>
     <div class="three"><button v-for="[edge, label] in edges" :key="edge" type="button" class="quiet-button" :data-test="`align-${edge}`" @click="align(edge)">{{ label }}</button></div>
     <div class="three">

@@ -25,9 +25,15 @@ function setRepeat(name: string, value: FieldValue) {
   const usual = Object.fromEntries(choices.all.repeat.map((field) => [field.name, field.usual]))
   const step = box ? { stepX: box[2] + 5, centreX: bench.art!.width / 2, centreY: bench.art!.height / 2 } : {}
   const { kind, ...rest } = { ...usual, ...step, ...(repeat.value ?? {}), [name]: value } as Record<string, FieldValue>
-  const grid = kind === 'grid' && !repeat.value && box ? { stepY: box[3] + 5 } : {}
-  bench.draw({ kind: 'repeat', as: kind, pieces: ids(), ...rest, ...grid })
+  // Laid out otherwise, copies stand side by side, with their own size for a step: what was set for a ring says nothing of rows.
+  const [wide, high] = repeat.value ? [Number(repeat.value.ownWidth), Number(repeat.value.ownHeight)] : [box?.[2] ?? 0, box?.[3] ?? 0]
+  const other = name === 'kind' && (!repeat.value || repeat.value.kind !== value)
+  const steps = other && kind === 'grid' ? { stepX: wide + 5, stepY: high + 5, ...(repeat.value?.kind === 'ring' ? { count: 4, rows: 3 } : {}) } : other && kind === 'row' ? { stepX: wide + 5, stepY: 0 } : {}
+  bench.draw({ kind: 'repeat', as: kind, pieces: ids(), ...rest, ...steps })
 }
+/** A grid counts columns, all else copies. */
+const fields = computed(() => choices.all.repeat.map((field) => (field.name === 'count' && repeat.value?.kind === 'grid' ? { ...field, label: 'Columns' } : field)))
+const laid = computed(() => (repeat.value ? (repeat.value.kind === 'grid' ? `grid, ${repeat.value.count} × ${repeat.value.rows}` : `${repeat.value.kind}, ${repeat.value.count}`) : ''))
 const shown = computed(() => {
   const kind = repeat.value?.kind
   return (field: { name: string }) => field.name === 'kind' || field.name === 'count' || (kind === 'ring' ? ['centreX', 'centreY', 'sweep', 'turning'].includes(field.name) : ['stepX', 'stepY'].includes(field.name) || (kind === 'grid' && field.name === 'rows'))
@@ -51,10 +57,11 @@ const shown = computed(() => {
       <button type="button" class="quiet-button" @click="setMirror({ angle: 0 })">Level axis</button>
     </div>
   </Section>
-  <Section title="Step and repeat" name="repeat" shut :says="repeat ? `${repeat.kind}, ${repeat.count}` : ''">
+  <Section title="Step and repeat" name="repeat" shut :says="laid">
     <template v-if="repeat">
-      <FieldForm :fields="choices.all.repeat" :values="repeat" :only="shown" @keep="setRepeat" />
-      <button type="button" class="quiet-button" @click="bench.draw({ kind: 'repeat', pieces: ids(), off: true })">Only the first again</button>
+      <p v-if="Number(repeat.stacked) > 0" class="warn" data-test="stacked">{{ Number(repeat.stacked) === 1 ? '1 copy lies' : `${repeat.stacked} copies lie` }} exactly on another: nobody sees more of them, and each is cut again.</p>
+      <FieldForm :fields="fields" :values="repeat" :only="shown" @keep="setRepeat" />
+      <button type="button" class="quiet-button" data-test="repeat-off" @click="bench.draw({ kind: 'repeat', pieces: ids(), off: true })">Only the first again</button>
     </template>
     <div v-else class="row">
       <button type="button" class="quiet-button" data-test="repeat-row" @click="setRepeat('kind', 'row')">Row</button>
@@ -71,5 +78,6 @@ const shown = computed(() => {
 
 <style scoped>
 .row { display: flex; gap: 6px; flex-wrap: wrap; }
+.warn { font-size: 15px; line-height: 1.2; color: var(--coral-deep); }
 .says { font-size: 14px; color: var(--ink-mid); line-height: 1.2; }
 </style>

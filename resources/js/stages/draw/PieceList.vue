@@ -65,12 +65,12 @@ function named(piece: Piece, event: Event) {
         <button type="button" class="piece" :aria-pressed="bench.chosen.has(piece.id)" :data-row="piece.id" @click="press(piece, $event)" @dblclick="naming = piece.id">
           <span class="dab" :style="{ background: piece.fill ?? 'transparent', borderColor: piece.stroke?.colour ?? 'var(--line-strong)', marginLeft: `${piece.groups.length * 8}px` }" />
           <input v-if="naming === piece.id" :value="piece.name" aria-label="Name of the piece" @click.stop @keydown.stop.enter="($event.target as HTMLInputElement).blur()" @blur="named(piece, $event)">
-          <span v-else class="name">{{ piece.name || piece.id }}</span>
+          <span v-else class="name">{{ piece.called }}</span>
           <span class="size numbers">{{ describe(piece) }}</span>
         </button>
         <span class="acts">
-          <button type="button" :aria-label="`${piece.hidden ? 'Show' : 'Hide'} ${piece.name || piece.id}`" @click="mark(piece, { hidden: !piece.hidden })">{{ piece.hidden ? 'show' : 'hide' }}</button>
-          <button type="button" :aria-label="`${piece.locked ? 'Unlock' : 'Lock'} ${piece.name || piece.id}`" @click="mark(piece, { locked: !piece.locked })">{{ piece.locked ? 'unlock' : 'lock' }}</button>
+          <button type="button" :aria-label="`${piece.hidden ? 'Show' : 'Hide'} ${piece.called}`" @click="mark(piece, { hidden: !piece.hidden })">{{ piece.hidden ? 'show' : 'hide' }}</button>
+          <button type="button" :aria-label="`${piece.locked ? 'Unlock' : 'Lock'} ${piece.called}`" @click="mark(piece, { locked: !piece.locked })">{{ piece.locked ? 'unlock' : 'lock' }}</button>
         </span>
       </li>
     </ul>

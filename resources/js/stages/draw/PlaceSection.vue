@@ -2,7 +2,7 @@
 import TypedValue from '@/fields/TypedValue.vue'
 import { useBench } from '@/stores/bench'
 import { useDraw } from '@/stores/draw'
-import { rotation, applied } from '@/bench/geometry'
+import { about, applied, between, rotation } from '@/bench/geometry'
 import { computed, ref } from 'vue'
 import Section from './Section.vue'
 
@@ -15,15 +15,32 @@ const at = computed(() => {
   const f = frame.value
   return f ? applied(rotation(f.turn), { x: f.left + origin.value[0] * f.width, y: f.top + origin.value[1] * f.height }) : null
 })
-function place(name: string, text: string) {
-  bench.draw({ kind: 'place', pieces: [...bench.chosen], originX: origin.value[0], originY: origin.value[1], ratio: draw.keepRatio, strokes: draw.strokesScale, [name]: text })
+const pieces = () => [...bench.chosen]
+/** What a typed value did is what "Repeat the last" does again. */
+async function place(name: string, text: string, ratio = draw.keepRatio) {
+  const before = frame.value
+  const turning = name === 'angle' && draw.pivot && before
+  if (turning) {
+    // A typed angle turns about the place that the centre was carried to.
+    const degrees = Number(text)
+    if (!Number.isFinite(degrees)) return (bench.problem = 'Type the angle as a plain number of degrees, such as 30.')
+    draw.lastTransform = about(draw.pivot!, rotation(degrees - before.turn))
+    return bench.draw({ kind: 'transform', pieces: pieces(), matrix: draw.lastTransform })
+  }
+  const done = await bench.draw({ kind: 'place', pieces: pieces(), originX: origin.value[0], originY: origin.value[1], ratio, strokes: draw.strokesScale, outer: draw.outer, [name]: text })
+  const after = frame.value
+  if (done && before && after && name !== 'skew') draw.lastTransform = between(before, after)
 }
+const named = (event: Event) => bench.draw({ kind: 'mark', pieces: pieces(), name: (event.target as HTMLInputElement).value.trim() })
+const only = computed(() => (bench.chosen.size === 1 ? (bench.byId.get([...bench.chosen][0]!) ?? null) : null))
+const size = computed(() => (draw.outer && bench.detail?.outer ? { width: bench.detail.outer[0], height: bench.detail.outer[1] } : frame.value))
 /** Strokes in what is chosen that would not grow along. */
 const warns = computed(() => !draw.strokesScale && [...bench.chosen].some((id) => bench.byId.get(id)?.stroke))
 </script>
 
 <template>
   <Section title="Place and size" name="place">
+    <label v-if="only" class="named"><span>Name</span><input type="text" :value="only.name" :placeholder="only.called" maxlength="80" data-field="name" @keydown.stop @keydown.enter="($event.target as HTMLInputElement).blur()" @change="named"></label>
     <div class="two">
       <div class="origin" role="radiogroup" aria-label="Origin of the numbers">
         <template v-for="(row, y) in names" :key="y">
@@ -36,17 +53,19 @@ const warns = computed(() => !draw.strokesScale && [...bench.chosen].some((id) =
       </div>
     </div>
     <div class="pair">
-      <TypedValue brief label="Wide" name="width" :value="frame?.width ?? null" @keep="place('width', $event)" />
-      <TypedValue brief label="High" name="height" :value="frame?.height ?? null" @keep="place('height', $event)" />
-      <TypedValue brief label="Angle" name="angle" angle :value="frame?.turn ?? null" @keep="place('angle', $event)" />
-      <TypedValue brief label="Skew" name="skew" angle :value="0" @keep="place('skew', $event)" />
+      <TypedValue brief label="Wide" name="width" :value="size?.width ?? null" @keep="place('width', $event)" />
+      <TypedValue brief label="High" name="height" :value="size?.height ?? null" @keep="place('height', $event)" />
+      <TypedValue brief label="Angle °" name="angle" angle :value="frame?.turn ?? null" @keep="place('angle', $event)" />
+      <TypedValue brief label="Skew °" name="skew" angle :value="0" @keep="place('skew', $event)" />
+      <TypedValue brief label="Scale %" name="scale" plain :value="100" @keep="place('width', `${$event}%`, true)" />
     </div>
+    <label title="Sizes count the strokes, as the machine will see them"><input v-model="draw.outer" type="checkbox" data-field="outer"> Sizes with the strokes</label>
     <label><input v-model="draw.keepRatio" type="checkbox"> Keep the ratio</label>
     <label title="Sized unlike ways, a line is stretched with its piece, and then has two widths"><input v-model="draw.strokesScale" type="checkbox" data-field="strokesScale"> Strokes grow with the piece</label>
     <p v-if="warns" class="warn">Strokes will keep their width while the pieces change size.</p>
     <div class="pair">
       <label class="nudge">Nudge <input v-model="draw.nudge" type="text" data-field="nudge" @keydown.stop></label>
-      <button type="button" class="quiet-button" :disabled="!draw.lastTransform" @click="bench.draw({ kind: 'transform', pieces: [...bench.chosen], matrix: draw.lastTransform })">Repeat the last</button>
+      <button type="button" class="quiet-button" title="The last move, size or turn once more; R does it on copies" data-test="repeat-last" :disabled="!draw.lastTransform" @click="bench.draw({ kind: 'transform', pieces: [...bench.chosen], matrix: draw.lastTransform })">Repeat the last</button>
     </div>
   </Section>
 </template>
@@ -57,7 +76,12 @@ const warns = computed(() => !draw.strokesScale && [...bench.chosen].some((id) =
 .origin button { width: 13px; height: 13px; padding: 0; border: 1px solid var(--line-strong); background: #fffcf4; transform: rotate(45deg); cursor: pointer; justify-self: center; }
 .origin button.on { background: var(--green); border-color: var(--green); }
 .pair { display: grid; grid-template-columns: 1fr 1fr; gap: 4px 10px; align-items: center; }
+/* Room for six digits; the unit stands above. */
+.pair :deep(.typed.brief) { grid-template-columns: auto minmax(0, 1fr); }
+.pair :deep(.typed.brief i) { display: none; }
 label { display: flex; gap: 7px; align-items: center; font-size: 15px; line-height: 1.2; }
+.named { display: grid; grid-template-columns: auto minmax(0, 1fr); }
+.named input { border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; font: inherit; padding: 3px 6px; min-width: 0; color: var(--ink); }
 .nudge input { width: 62px; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; font: inherit; padding: 3px 5px; }
 .warn { font-size: 15px; line-height: 1.2; color: var(--coral-deep); }
 </style>

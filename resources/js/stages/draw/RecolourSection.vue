@@ -19,6 +19,7 @@ function attempt(colour: string) {
   if (from.value) bench.preview({ kind: 'recolour', colour: from.value, to: colour })
 }
 async function keep() {
+  // A colour that is still being shown is kept all the same.
   if (await bench.draw({ kind: 'recolour', colour: from.value, to: to.value })) from.value = null
 }
 function leave() {
@@ -38,7 +39,7 @@ watch(() => bench.view.kind, (kind, before) => {
     <template v-if="from">
       <label>to <input type="color" :value="to" data-field="recolourTo" @input="attempt(($event.target as HTMLInputElement).value)"> <input type="text" :value="to" aria-label="New colour" spellcheck="false" @keydown.stop @keydown.enter="($event.target as HTMLInputElement).blur()" @change="attempt(($event.target as HTMLInputElement).value)"></label>
       <div class="row">
-        <ElButton type="primary" size="small" :disabled="bench.view.kind !== 'preview'" data-test="keep-colour" @click="keep">Keep it</ElButton>
+        <ElButton type="primary" size="small" :disabled="to === from" data-test="keep-colour" @click="keep">Keep it</ElButton>
         <ElButton size="small" @click="leave">Leave as it was</ElButton>
       </div>
     </template>

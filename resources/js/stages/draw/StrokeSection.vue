@@ -14,6 +14,7 @@ const choices = useChoices()
 const draw = useDraw()
 const piece = computed(() => [...bench.chosen].map((id) => bench.byId.get(id)).find((one) => one?.stroke) ?? null)
 const stroke = computed(() => piece.value?.stroke ?? null)
+const closed = computed(() => bench.detail?.details.find((detail) => detail.id === piece.value?.id)?.contours[0]?.closed ?? false)
 const set = (fields: Record<string, unknown>) => bench.draw({ kind: 'stroke', pieces: [...bench.chosen], ...fields })
 function colour(text: string) {
   draw.line = text
@@ -35,9 +36,12 @@ const dashes = computed(() => (stroke.value?.dashes ?? '').split(' ').filter((pa
 </script>
 
 <template>
-  <Section title="Stroke" name="stroke" :says="stroke ? widths : 'none'">
+  <Section title="Stroke" name="stroke" :says="stroke ? widths : bench.chosen.size === 0 && draw.line !== 'none' ? inUnit(draw.lineWidth, bench.job?.unit ?? 'mm') : 'none'">
     <Swatches label="Stroke" :value="bench.chosen.size > 0 ? (stroke?.colour ?? 'none') : draw.line" @keep="colour" />
     <TypedValue label="Width" name="strokeWidth" :value="stroke?.widths[1] ?? draw.lineWidth" :local="bench.chosen.size === 0" :least="0.001" @keep="width" @measured="draw.lineWidth = $event" />
+    <label v-if="!stroke" class="choice"><span>Side</span>
+      <select :value="draw.side" data-field="nextSide" @change="draw.side = ($event.target as HTMLSelectElement).value"><option value="centre">Centre</option><option value="inside">Inside</option><option value="outside">Outside</option></select>
+    </label>
     <template v-if="stroke">
       <p v-if="uneven" class="says" data-test="uneven">Stretched with its piece: {{ widths }} wide. A typed width makes it even again.</p>
       <TypedValue label="Opacity" name="strokeOpacity" plain :value="stroke.opacity" @keep="set({ opacity: $event })" />
@@ -58,7 +62,7 @@ const dashes = computed(() => (stroke.value?.dashes ?? '').split(' ').filter((pa
           <option v-for="(profile, key) in choices.all.profiles" :key="key" :value="key">{{ profile.label }}</option>
         </select>
       </label>
-      <WidthStops v-if="stroke.stops" :stops="stroke.stops" @keep="set({ stops: $event })" />
+      <WidthStops v-if="stroke.stops" :stops="stroke.stops" :width="stroke.width" :closed="closed" @keep="set({ stops: $event })" />
     </template>
   </Section>
 </template>

@@ -13,7 +13,7 @@ const choices = useChoices()
 const draw = useDraw()
 const one = computed(() => (bench.detail?.details.length === 1 ? bench.detail.details[0]! : null))
 /** The chosen text, or how the next one will be set. */
-const now = computed(() => one.value?.text ?? { ...draw.text, leading: 1.2, inside: false, stand: 'above', slide: 0.5, onLine: false, follows: null, stops: [] as number[] })
+const now = computed(() => one.value?.text ?? { ...draw.text, leading: 1.2, inside: false, stand: 'above', slide: 0.5, distance: 0, onLine: false, follows: null, stops: [] as number[] })
 const fonts = ref(false)
 const family = computed(() => choices.all.families.find((each) => each.family === now.value.family))
 const lines = computed(() => bench.art?.pieces.filter((piece) => bench.touchable(piece) && !piece.live?.includes('text')).slice(-60).reverse() ?? [])
@@ -46,12 +46,13 @@ function slide(event: Event) {
     <label class="choice"><span>Aligned</span>
       <select :value="now.align" data-field="align" @change="set({ align: ($event.target as HTMLSelectElement).value })"><option value="start">At its start</option><option value="middle">In the middle</option><option value="end">At its end</option></select>
     </label>
+    <label v-if="!one?.text" class="tick"><input v-model="draw.onLine" type="checkbox" data-field="onLine"> The next stands on the line that I press</label>
     <template v-if="one?.text">
       <label class="choice"><span>Stands on</span>
         <select :value="now.onLine ? (now.follows ?? 'kept') : 'none'" data-field="along" @change="set({ along: ($event.target as HTMLSelectElement).value })">
           <option value="none">A straight line</option>
           <option v-if="now.onLine && !now.follows" value="kept">A line that is gone</option>
-          <option v-for="piece in lines" :key="piece.id" :value="piece.id">{{ piece.name || piece.id }}</option>
+          <option v-for="piece in lines" :key="piece.id" :value="piece.id">{{ piece.called }}</option>
         </select>
       </label>
       <template v-if="now.onLine">
@@ -61,6 +62,8 @@ function slide(event: Event) {
         <label class="choice"><span>Stands</span>
           <select :value="now.stand" data-field="stand" @change="set({ stand: ($event.target as HTMLSelectElement).value })"><option value="above">Above the line</option><option value="on">On the line</option><option value="below">Below the line</option></select>
         </label>
+        <TypedValue label="From the line" name="distance" :value="now.distance" @keep="set({ distance: $event })" />
+        <TypedValue label="Along it, %" name="along-share" plain :value="Number((now.slide * 100).toFixed(2))" @keep="set({ slide: Number($event) / 100 })" />
         <label class="slide"><span>Slid along it</span>
           <input type="range" min="0" max="1" step="0.002" :value="now.slide" list="text-stops" data-field="slide" @change="slide">
           <datalist id="text-stops"><option v-for="stop in now.stops" :key="stop" :value="stop" /></datalist>
@@ -77,6 +80,7 @@ textarea { width: 100%; border: 1px solid var(--line-strong); border-radius: 3px
 select { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; min-width: 0; width: 100%; color: var(--ink); }
 .row { display: flex; gap: 12px; align-items: center; font-size: 15px; }
 .more { margin-left: auto; }
+.tick { display: flex; gap: 7px; align-items: center; font-size: 15px; line-height: 1.2; }
 .slide { font-size: 15px; display: block; }
 .slide input { width: 100%; accent-color: var(--green); }
 </style>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import TypedValue from '@/fields/TypedValue.vue'
 import { ref, watch } from 'vue'
 
 /** The width along a line as a profile whose stops are dragged; a press between them adds one, Delete takes one away. */
-const props = defineProps<{ stops: [number, number][] }>()
+const props = defineProps<{ stops: [number, number][]; width: number; closed?: boolean }>()
 const emit = defineEmits<{ keep: [stops: [number, number][]] }>()
 const W = 236
 const H = 56
@@ -42,6 +43,13 @@ function end() {
   if (dragging) emit('keep', now.value)
   dragging = false
 }
+/** On a closed line the last stop is the first. */
+const listed = () => (props.closed && now.value.length > 1 && now.value.at(-1)![0] === 1 ? now.value.slice(0, -1) : now.value)
+function typed(index: number, part: 0 | 1, value: number) {
+  if (!Number.isFinite(value)) return
+  now.value = now.value.map((stop, i) => (i === index ? (part === 0 ? [Math.min(1, Math.max(0, value)), stop[1]] : [stop[0], Math.min(10, Math.max(0, value))]) : stop))
+  emit('keep', now.value)
+}
 function key(event: KeyboardEvent) {
   if (on.value === null) return
   const stop = now.value[on.value]
@@ -66,7 +74,11 @@ const border = (side: number) => now.value.map((stop, i) => `${i === 0 ? 'M' : '
     <path :d="border(-1)" /><path :d="border(1)" />
     <circle v-for="(stop, i) in now" :key="i" :cx="x(stop)" :cy="y(stop, -1)" r="5" :class="{ on: i === on }" />
   </svg>
-  <p class="says">Press to add a stop, drag it, Delete takes it away.</p>
+  <p class="says">Press to add a stop, drag it here or on the line, Delete takes it away.</p>
+  <div v-for="(stop, i) in listed()" :key="i" class="stop">
+    <TypedValue brief label="At %" :name="`stopAt${i}`" plain :value="Number((stop[0] * 100).toFixed(1))" :disabled="closed && i === 0" @keep="typed(i, 0, Number($event) / 100)" />
+    <TypedValue brief label="Wide" :name="`stopWidth${i}`" :value="stop[1] * width" local :least="0" @measured="typed(i, 1, $event / width)" />
+  </div>
 </template>
 
 <style scoped>
@@ -75,5 +87,6 @@ line { stroke: var(--line-strong); stroke-dasharray: 3 3; }
 path { fill: none; stroke: var(--ink); stroke-width: 1.5; }
 circle { fill: #fffdf7; stroke: var(--green); stroke-width: 1.6; }
 circle.on { fill: var(--green); }
+.stop { display: grid; grid-template-columns: 84px 1fr; gap: 8px; }
 .says { font-size: 14px; color: var(--ink-mid); line-height: 1.2; }
 </style>

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Prep;
+
+use App\Models\Revision;
+use App\Models\ShopJob;
+use App\Models\Source;
+use Illuminate\Support\Facades\DB;
+
+/** A second job with the same ticket, file and bench; its history begins anew. */
+final class Duplicating
+{
+    public static function of(ShopJob $job): ShopJob
+    {
+        return DB::transaction(static function () use ($job): ShopJob {
+            $job = ShopJob::query()->findOrFail($job->id);
+            $copy = $job->replicate(['version', 'last_key', 'deleted_at', 'is_demo']);
+            $copy->fill(['title' => mb_substr($job->title, 0, 112).' (copy)', 'revision' => 1, 'is_demo' => false]);
+            $copy->save();
+            DB::insert('insert into bench_pieces (shop_job_id, piece, data, page, page_form) select ?, piece, data, page, page_form from bench_pieces where shop_job_id = ?', [$copy->id, $job->id]);
+            DB::insert('insert or ignore into job_pictures (shop_job_id, file) select ?, file from job_pictures where shop_job_id = ?', [$copy->id, $job->id]);
+            $source = Source::query()->find($job->id);
+            if ($source !== null) {
+                Source::query()->create(['shop_job_id' => $copy->id] + $source->getAttributes());
+            }
+            Revision::query()->create(['shop_job_id' => $copy->id, 'number' => 1, 'label' => mb_substr("Copied from \"{$job->title}\"", 0, 200)]);
+
+            return $copy->refresh();
+        });
+    }
+}
