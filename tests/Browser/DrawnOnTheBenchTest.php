@@ -27,10 +27,9 @@ final class DrawnOnTheBenchTest extends BrowserTestCase
         // A ring of exact circles.
         $this->fill('#1f3a4d');
         $this->drawShape('ellipse', 12, 12, 90, 90);
-        foreach (['width' => '4in - 1.6mm', 'x' => '60', 'y' => '120/2'] as $field => $text) {
-            $this->change(fn () => $this->type($field, $text));
+        foreach (['width' => '4in - 1.6mm', 'x' => '60', 'y' => '120/2', 'height' => '100mm'] as $field => $text) {
+            $this->put($field, $text);
         }
-        $this->change(fn () => $this->type('height', '100mm'));
         $this->open('shape-values');
         $this->change(fn () => $this->type('inner', '0.96'));
         self::assertEqualsWithDelta([100.0, 100.0], $this->sides($this->lastPiece()), 1e-6);
@@ -39,7 +38,7 @@ final class DrawnOnTheBenchTest extends BrowserTestCase
         $this->none();
         $this->fill('#d9a441');
         $this->drawShape('drop', 58, 28, 4, 12);
-        $this->change(fn () => $this->type('x', '60mm'));
+        $this->put('x', '60mm');
         $this->open('repeat');
         $this->change(fn () => $this->press('[data-test=repeat-ring]'));
         $this->change(fn () => $this->type('count', '24'));
@@ -51,7 +50,7 @@ final class DrawnOnTheBenchTest extends BrowserTestCase
         $this->none();
         $this->fill('#a8452f');
         $this->drawShape('rectangle', 51, 46, 20, 26);
-        $this->change(fn () => $this->type('x', '60'));
+        $this->put('x', '60');
         $this->open('shape-values');
         foreach (['topLeft', 'topRight', 'bottomRight', 'bottomLeft'] as $corner) {
             $this->change(fn () => $this->type($corner, '6'));
@@ -59,13 +58,13 @@ final class DrawnOnTheBenchTest extends BrowserTestCase
         $this->none();
         $this->fill('#f2d58a');
         $this->drawShape('drop', 57, 50, 8, 14);
-        $this->change(fn () => $this->type('x', '60'));
+        $this->put('x', '60');
         $this->none();
         $this->fill('#1f3a4d');
         foreach ([[54, 42, 14, 4], [54, 72, 14, 4]] as [$x, $y, $w, $h]) {
             $this->none();
             $this->drawShape('rectangle', $x, $y, $w, $h);
-            $this->change(fn () => $this->type('x', '60mm'));
+            $this->put('x', '60mm');
         }
 
         // Names outside a circle and inside another, each slid to its stop by itself.
@@ -75,7 +74,7 @@ final class DrawnOnTheBenchTest extends BrowserTestCase
             $this->none();
             $this->drawShape('ellipse', 21, 22, 80, 80);
             foreach (['width' => $size, 'height' => $size, 'x' => '60', 'y' => '60'] as $field => $text) {
-                $this->change(fn () => $this->type($field, $text));
+                $this->put($field, $text);
             }
             $circle = $this->lastPiece()->id;
             $this->paintNone();
@@ -89,7 +88,9 @@ final class DrawnOnTheBenchTest extends BrowserTestCase
             $this->change(fn () => $this->type('size', '7mm'));
             $this->change(fn () => $this->type('spacing', '0.4'));
             if ($inside) {
+                // Inside they stay where they are on it, until they are slid to its foot.
                 $this->change(fn () => $this->choose('inside', 'in'));
+                $this->change(fn () => $this->type('along-share', '75'));
             }
             $text = $this->lastPiece();
             self::assertInstanceOf(Lettering::class, $text->recipe?->base);
@@ -103,7 +104,7 @@ final class DrawnOnTheBenchTest extends BrowserTestCase
         $this->none();
         $this->fill('#a8452f');
         $this->drawShape('banner', 26, 75, 68, 14);
-        $this->change(fn () => $this->type('x', '60'));
+        $this->put('x', '60');
         $this->open('stroke');
         $this->change(fn () => $this->type('Stroke colour', '#f6efdd'));
         $this->change(fn () => $this->type('strokeWidth', '0.5mm'));
@@ -115,8 +116,8 @@ final class DrawnOnTheBenchTest extends BrowserTestCase
         $this->change(fn () => $this->choose('family', 'Rye'));
         $this->change(fn () => $this->type('size', '6'));
         $this->open('place');
-        $this->change(fn () => $this->type('x', '60'));
-        $this->change(fn () => $this->type('y', '79mm'));
+        $this->put('x', '60');
+        $this->put('y', '79mm');
 
         $this->keep('emblem');
         $flat = Seen::of($this->art());
@@ -157,8 +158,7 @@ final class DrawnOnTheBenchTest extends BrowserTestCase
             $onAxis += abs($s[0] - 80) < 1e-6 ? 1 : 0;
         }
         self::assertSame(2, $onAxis, 'one node where each end meets the axis');
-        $this->open('fill');
-        $this->change(fn () => $this->type('Fill colour', '#e3d3a8'));
+        self::assertSame('#e3d3a8', $whole->fill?->colour->hex(), 'what the drawer said when it was drawn');
 
         // A node of the half is pulled; the other half follows.
         $this->tool('nodes');

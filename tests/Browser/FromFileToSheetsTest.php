@@ -62,9 +62,10 @@ final class FromFileToSheetsTest extends BrowserTestCase
         self::assertSame(2, $this->howMany('[data-sheet]'));
 
         $this->press('[data-stage=check]');
-        $this->seeText('A line is 0.30 mm wide; at least 0.80 mm is needed.');
+        $this->seeText('least 0.30 mm');
         $this->seeText('Left out foreign content');
-        $this->press('[data-row="1"]');
+        $this->press('[data-group=thin-line] .head');
+        $this->seeText('at least 0.80 mm is needed.');
         $this->see('.mark.selected');
         $this->seeText('0.30 mm', '.mark.selected');
 

@@ -60,7 +60,7 @@ final class HonestTest extends BrowserTestCase
         self::assertSame(['#c00000', '#c00000'], [$this->colourAt(0.45, 0.4), $this->colourAt(0.55, 0.4)]);
         // An edit changes nothing of what came in.
         $this->press('[data-stage=check]');
-        $this->press('[data-row="0"]');
+        $this->press('[data-group=filter] .head');
         $this->see('[data-finding="0"]');
         self::assertFalse(self::$browser->findElement(WebDriverBy::cssSelector('[data-test=accept]'))->isEnabled());
         $this->see('[data-test=reason]')->sendKeys('printed plain');
@@ -81,7 +81,7 @@ final class HonestTest extends BrowserTestCase
         $this->seeText('Not ready.', '[data-test=verdict]');
         // The finding leads to its cure.
         $this->press('[data-stage=check]');
-        $this->press('[data-row="0"]');
+        $this->press('[data-group=overlapping-sheets] .head');
         $this->press('[data-test=cure]');
         $this->seeText('Ready. Looks the same.', '[data-test=look]', 20.0);
         $this->press('[data-stage=send]');
@@ -107,8 +107,8 @@ final class HonestTest extends BrowserTestCase
         $this->visit('/');
         $this->see('[data-test=job]');
         $before = $this->howMany('[data-test=job]');
-        $title = self::$browser->findElement(WebDriverBy::cssSelector('[data-test=job] strong'))->getText();
-        $this->press('[data-test=job] .corner button');
+        $title = self::$browser->findElement(WebDriverBy::cssSelector('[data-test=job] .title'))->getText();
+        $this->press('[data-test=job] button[title=Delete]');
         $this->seeText('can be brought back from there for 30 days', '.el-message-box');
         usleep(400_000);
         $this->press('.el-message-box__btns .el-button--primary');

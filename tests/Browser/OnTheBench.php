@@ -116,6 +116,14 @@ trait OnTheBench
         $input->sendKeys(WebDriverKeys::ENTER);
     }
 
+    /** A value that may be so already: dragged out, a piece can lie exactly where it is wanted. */
+    private function put(string $field, string $text): void
+    {
+        $this->type($field, $text);
+        usleep(150_000);
+        self::until(static fn (): ?bool => self::$browser->executeScript('return document.querySelector(".bench").dataset.busy') === 'false' ? true : null, 'the bench at rest', 15.0);
+    }
+
     private function choose(string $field, string $value): void
     {
         $this->see("[data-field=\"{$field}\"] option[value=\"{$value}\"]");

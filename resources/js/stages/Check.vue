@@ -22,7 +22,9 @@ const words = { small: 'Small ones too', done: 'Seen and accepted too', serious:
 const key = (one: FindingGroup) => `${one.kind} ${one.sheet}`
 function enter(index: number) {
   bench.group = bench.group === index ? null : index
-  bench.finding = null
+  const own = bench.group === null ? [] : bench.listed(bench.groups[index]!)
+  // One alone is looked at at once.
+  bench.finding = own.length === 1 ? own[0]! : null
   more.value = SOME
   reason.value = ''
 }

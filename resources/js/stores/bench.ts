@@ -63,7 +63,11 @@ export const useBench = defineStore('bench', () => {
   const findings = computed<Finding[]>(() => [...(state.value?.notices ?? []), ...(result.value?.findings ?? [])])
   const groups = computed<FindingGroup[]>(() => preparation.value?.groups ?? state.value?.groups ?? [])
   /** What there is to work through in a group: small findings, and those that were seen or accepted, only when they are asked for. */
-  const listed = (one: FindingGroup) => sifted(one.findings, findings.value, sieve)
+  const listed = (one: FindingGroup) => {
+    const numbers = sifted(one.findings, findings.value, sieve)
+    // What is looked at stays, also when it was judged just now.
+    return finding.value !== null && one.findings.includes(finding.value) && !numbers.includes(finding.value) ? one.findings.filter((number) => number === finding.value || numbers.includes(number)) : numbers
+  }
   /** Numbers of the findings that are shown, group by group. */
   const open = computed(() => groups.value.flatMap(listed))
   const sheets = computed(() => result.value?.sheets ?? [])

@@ -1,0 +1,71 @@
+import type { Finding, ListedJob } from '@/api/types'
+import { between } from '@/bench/geometry'
+import { applied } from '@/bench/geometry'
+import { sifted as sift } from '@/pages/jobs'
+import { isTyping } from '@/bench/usePanZoom'
+import { sifted } from '@/stores/bench'
+import { describe, expect, it } from 'vitest'
+
+const finding = (more: Partial<Finding>): Finding => ({ kind: 'thin-line', severity: 'warning', message: 'A line.', ...more })
+const job = (id: number, more: Partial<ListedJob>): ListedJob => ({ id, title: `Job ${id}`, customer: '', due: null, process: 'cut-vinyl', processLabel: 'Cut vinyl', width: 1, height: 1, demo: false, version: 1, created: '', updated: `2026-11-${10 + id}`, state: 'new', stale: false, ready: false, findings: 0, sheets: 0, ...more })
+
+describe('findings', () => {
+  it('are shown unless they are small, seen, accepted or not what is asked for', () => {
+    const all = [finding({}), finding({ minor: true }), finding({ seen: true }), finding({ accepted: 'so' }), finding({ severity: 'serious' })]
+    const numbers = [0, 1, 2, 3, 4, 9]
+    expect(sifted(numbers, all, { small: false, done: false, serious: false })).toEqual([0, 4])
+    expect(sifted(numbers, all, { small: true, done: false, serious: false })).toEqual([0, 1, 4])
+    expect(sifted(numbers, all, { small: false, done: true, serious: false })).toEqual([0, 2, 3, 4])
+    expect(sifted(numbers, all, { small: true, done: true, serious: true })).toEqual([4])
+  })
+})
+
+describe('a list of jobs', () => {
+  const jobs = [job(1, { title: 'Window decal', customer: 'Boat Club', due: '2026-12-09' }), job(2, { title: 'decal 10', findings: 3, state: 'done' }), job(3, { title: 'Decal 9', customer: 'anglers', due: '2026-12-01', ready: true, state: 'done' })]
+  const ids = (list: ListedJob[]) => list.map((one) => one.id)
+  it('is searched by all words, in any of title, customer and process', () => {
+    expect(ids(sift(jobs, 'club DECAL', 'all', 'updated'))).toEqual([1])
+    expect(ids(sift(jobs, ' vinyl ', 'all', 'updated'))).toEqual([3, 2, 1])
+    expect(sift(jobs, 'tabard', 'all', 'updated')).toEqual([])
+  })
+  it('is ordered and parted by state', () => {
+    expect(ids(sift(jobs, '', 'all', 'title'))).toEqual([3, 2, 1])
+    expect(ids(sift(jobs, '', 'all', 'due'))).toEqual([3, 1, 2])
+    expect(ids(sift(jobs, '', 'all', 'customer'))).toEqual([3, 1, 2])
+    expect(ids(sift(jobs, '', 'all', 'findings'))[0]).toBe(2)
+    expect(ids(sift(jobs, '', 'ready', 'updated'))).toEqual([3])
+    expect(ids(sift(jobs, '', 'open', 'updated'))).toEqual([2])
+    expect(ids(sift(jobs, '', 'fresh', 'updated'))).toEqual([1])
+    expect(ids(sift(jobs, '', 'due', 'updated'))).toEqual([3, 1])
+  })
+})
+
+describe('what a typed value did', () => {
+  it('is what leads from the frame before to the frame after', () => {
+    const from = { left: 10, top: 20, width: 40, height: 10, turn: 0 }
+    const m = between(from, { left: 5, top: 2, width: 80, height: 10, turn: 90 })
+    const at = applied(m, { x: 10, y: 20 })
+    expect([at.x, at.y].map((v) => Number(v.toFixed(6)))).toEqual([-2, 5])
+    const far = applied(m, { x: 50, y: 20 })
+    expect([far.x, far.y].map((v) => Number(v.toFixed(6)))).toEqual([-2, 85])
+  })
+})
+
+describe('a key', () => {
+  const on = (matches: string[], key: string, type = 'text') => {
+    const target = { type, closest: (selector: string) => (matches.some((one) => selector.split(', ').includes(one)) ? { type } : null) }
+    return isTyping({ target, key } as unknown as KeyboardEvent)
+  }
+  it('belongs to a field that is typed in, and to a button only where it presses it', () => {
+    expect(on(['input'], 'q')).toBe(true)
+    expect(on(['textarea'], 'q')).toBe(true)
+    expect(on(['input'], 'q', 'checkbox')).toBe(false)
+    expect(on(['button'], 'q')).toBe(false)
+    expect(on(['button'], '3')).toBe(false)
+    expect(on(['button'], 'Enter')).toBe(true)
+    expect(on(['[role="slider"]'], 'ArrowLeft')).toBe(true)
+    expect(on(['[role="slider"]'], 'w')).toBe(false)
+    expect(on(['[role="dialog"]', 'button'], 'q')).toBe(true)
+    expect(on([], 'q')).toBe(false)
+  })
+})
