@@ -8,6 +8,7 @@ use App\Http\PageArt;
 use Illuminate\Database\Eloquent\Model;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Edit\References;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Json\PieceJson;
@@ -83,16 +84,75 @@ final class BenchPiece extends Model
         return array_values(array_map(static fn (string $id): string => $rows[$id], $frame['order']));
     }
 
+    /**
+     * Pieces with all that follows them, and what those follow: all that an edit of them alone can have to do with.
+     *
+     * @param  list<string>  $ids
+     * @return array<string, string>|null as they are stored, by id; null where it is not known who follows whom
+     */
+    public static function some(ShopJob $job, array $ids): ?array
+    {
+        $all = static fn () => self::query()->toBase()->where('shop_job_id', $job->id);
+        if ($all()->whereNull('refers')->exists()) {
+            return null;
+        }
+        /** @var array<string, string> $refers who follows whom, of all followers: there are few */
+        $refers = $all()->where('refers', '!=', '')->pluck('refers', 'piece')->all();
+        $wanted = array_fill_keys($ids, true);
+        for ($grown = -1; $grown !== count($wanted);) {
+            $grown = count($wanted);
+            foreach ($refers as $follower => $leader) {
+                if (isset($wanted[$leader]) || isset($wanted[$follower])) {
+                    $wanted[$follower] = $wanted[$leader] = true;
+                }
+            }
+        }
+        $out = [];
+        foreach (array_chunk(array_map(strval(...), array_keys($wanted)), self::AT_ONCE) as $some) {
+            $out += $all()->whereIn('piece', $some)->pluck('data', 'piece')->all();
+        }
+
+        return $out;
+    }
+
+    /**
+     * Pieces whose boxes come near those of others, them included.
+     *
+     * @param  list<string>  $ids
+     * @return array<string, string>|null as they are stored, by id; null where boxes are not known
+     */
+    public static function near(ShopJob $job, array $ids): ?array
+    {
+        $all = static fn () => self::query()->toBase()->where('shop_job_id', $job->id);
+        if ($all()->whereNull('refers')->exists()) {
+            return null;
+        }
+        $out = [];
+        foreach (array_chunk($ids, self::AT_ONCE) as $some) {
+            foreach ($all()->whereIn('piece', $some)->get(['piece', 'left', 'top', 'right', 'bottom']) as $own) {
+                $out += $all()->where('left', '<=', $own->right)->where('right', '>=', $own->left)->where('top', '<=', $own->bottom)->where('bottom', '>=', $own->top)->pluck('data', 'piece')->all();
+            }
+        }
+
+        return $out;
+    }
+
     /** @return array<string, string> its pieces as they are stored, by id */
     public static function rows(ShopJob $job): array
     {
         return self::query()->toBase()->where('shop_job_id', $job->id)->pluck('data', 'piece')->all();
     }
 
-    /** @param  array<string, string>  $rows  read at the same moment as the job */
-    public static function artwork(ShopJob $job, array $rows): Artwork
+    /**
+     * @param  array<string, string>  $rows  read at the same moment as the job
+     * @param  bool  $part  whether they are but some of its pieces
+     */
+    public static function artwork(ShopJob $job, array $rows, bool $part = false): Artwork
     {
         $frame = ArtworkJson::data((string) $job->bench);
+        if ($part) {
+            $frame['order'] = array_values(array_filter($frame['order'], static fn (string $id): bool => isset($rows[$id])));
+        }
 
         return ArtworkJson::framed($frame, array_values(array_map(static fn (string $id): Piece => PieceJson::to(ArtworkJson::data($rows[$id])), $frame['order'])));
     }
@@ -107,10 +167,12 @@ final class BenchPiece extends Model
         foreach ($pieces as $piece) {
             $page = ArtworkJson::text(PageArt::piece($piece, $tolerance));
             $pages[$piece->id] = $page;
-            $rows[] = ['shop_job_id' => $job->id, 'piece' => $piece->id, 'data' => ArtworkJson::text(PieceJson::of($piece)), 'page' => $page, 'page_form' => PageArt::FORM];
+            $box = $piece->box();
+            $rows[] = ['shop_job_id' => $job->id, 'piece' => $piece->id, 'data' => ArtworkJson::text(PieceJson::of($piece)), 'page' => $page, 'page_form' => PageArt::FORM,
+                'refers' => References::of($piece) ?? '', 'left' => $box?->left, 'top' => $box?->top, 'right' => $box?->right, 'bottom' => $box?->bottom];
         }
         foreach (array_chunk($rows, self::AT_ONCE) as $some) {
-            self::query()->upsert($some, ['shop_job_id', 'piece'], ['data', 'page', 'page_form']);
+            self::query()->upsert($some, ['shop_job_id', 'piece'], ['data', 'page', 'page_form', 'refers', 'left', 'top', 'right', 'bottom']);
         }
 
         return $pages;

@@ -54,6 +54,9 @@ final class ShopJob extends Model
     /** @var array<string, string>|null what lies on its bench, by id as it is stored, where it was read along */
     private ?array $laid = null;
 
+    /** Whether that is but a part of what lies there. */
+    private bool $partly = false;
+
     /** @return array<string, string> */
     protected function casts(): array
     {
@@ -111,6 +114,44 @@ final class ShopJob extends Model
     }
 
     /**
+     * The same with nothing of the bench but some pieces and who follows whom among them: for an edit that leaves all else alone.
+     *
+     * @param  list<string>  $ids
+     * @param  bool  $groups  whether, where one lies in a group, all of it is needed
+     */
+    public static function part(int $id, array $ids, bool $groups = false): self
+    {
+        return self::reading(static function () use ($id, $ids, $groups): self {
+            $job = self::query()->findOrFail($id);
+            $some = BenchPiece::some($job, $ids);
+            if ($groups && $some !== null && array_filter($some, static fn (string $data): bool => str_contains($data, '"groups":[')) !== []) {
+                $some = null;
+            }
+            $job->laid = $some ?? BenchPiece::rows($job);
+            $job->partly = $some !== null;
+
+            return $job;
+        });
+    }
+
+    /**
+     * The same with some pieces and what lies near them.
+     *
+     * @param  list<string>  $ids
+     */
+    public static function around(int $id, array $ids): self
+    {
+        return self::reading(static function () use ($id, $ids): self {
+            $job = self::query()->findOrFail($id);
+            $near = BenchPiece::near($job, $ids);
+            $job->laid = $near ?? BenchPiece::rows($job);
+            $job->partly = $near !== null;
+
+            return $job;
+        });
+    }
+
+    /**
      * Reads that all see one state of the database.
      *
      * @template T
@@ -129,7 +170,7 @@ final class ShopJob extends Model
     public function art(): Artwork
     {
         if ($this->laid !== null) {
-            return BenchPiece::artwork($this, $this->laid);
+            return BenchPiece::artwork($this, $this->laid, $this->partly);
         }
 
         return self::snapshot($this->id)->art();

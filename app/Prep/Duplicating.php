@@ -19,7 +19,7 @@ final class Duplicating
             $copy = $job->replicate(['version', 'last_key', 'deleted_at', 'is_demo']);
             $copy->fill(['title' => mb_substr($job->title, 0, 112).' (copy)', 'revision' => 1, 'is_demo' => false]);
             $copy->save();
-            DB::insert('insert into bench_pieces (shop_job_id, piece, data, page, page_form) select ?, piece, data, page, page_form from bench_pieces where shop_job_id = ?', [$copy->id, $job->id]);
+            DB::insert('insert into bench_pieces (shop_job_id, piece, data, page, page_form, refers, "left", top, "right", bottom) select ?, piece, data, page, page_form, refers, "left", top, "right", bottom from bench_pieces where shop_job_id = ?', [$copy->id, $job->id]);
             DB::insert('insert or ignore into job_pictures (shop_job_id, file) select ?, file from job_pictures where shop_job_id = ?', [$copy->id, $job->id]);
             $source = Source::query()->find($job->id);
             if ($source !== null) {

@@ -17,17 +17,16 @@ final class ShopFonts
 {
     public static function shelf(): FontShelf
     {
-        $shelf = FontShelf::shipped();
-        foreach (ShopFont::query()->orderBy('id')->get() as $one) {
-            try {
-                $shelf->put(Font::load(storage_path($one->path)));
-            } catch (FontRefused) {
-                // A file that was taken away by hand: the finding on the text names what is missing.
-                continue;
+        return FontShelf::shipped(static function (FontShelf $shelf): void {
+            foreach (ShopFont::query()->orderBy('id')->get() as $one) {
+                try {
+                    $shelf->put(Font::load(storage_path($one->path)));
+                } catch (FontRefused) {
+                    // A file that was taken away by hand: the finding on the text names what is missing.
+                    continue;
+                }
             }
-        }
-
-        return $shelf;
+        });
     }
 
     /** @throws FontRefused */

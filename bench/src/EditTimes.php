@@ -21,7 +21,7 @@ final class EditTimes
     /** @return iterable<array{string, string, string}> */
     private function edits(): iterable
     {
-        $id = Served::job(Served::sheet(500));
+        $id = Served::job(Served::sheet(2000));
         $fifty = array_map(static fn (int $k): string => 'p'.(1 + 9 * $k), range(0, 49));
         $edges = ['left', 'top', 'right', 'bottom'];
         $kinds = [
@@ -43,7 +43,7 @@ final class EditTimes
                 }
             }
             sort($times);
-            yield ["{$name}, 500 pieces: median, 95th percentile", sprintf('%.0f, %.0f ms', $times[29], $times[56]), '95th under 80 ms'];
+            yield ["{$name}, 2,000 pieces: median, 95th percentile", sprintf('%.0f, %.0f ms', $times[29], $times[56]), '95th under 40 ms'];
         }
     }
 
@@ -63,9 +63,30 @@ final class EditTimes
             $times[] = (float) $at;
         }
         sort($times);
-        yield ['opening 2,000 pieces to their drawing: median, slowest of 5', sprintf('%.0f, %.0f ms', $times[2], $times[4]), 'under 2000 ms'];
+        yield ['opening 2,000 pieces to their drawing: median, slowest of 5', sprintf('%.0f, %.0f ms', $times[2], $times[4]), 'under 700 ms'];
+        yield $this->many($browser);
+        $browser->get(Served::address("/jobs/{$id}/draw"));
         yield from $this->frames($browser);
         $browser->quit();
+    }
+
+    /** @return array{string, string, string} */
+    private function many(RemoteWebDriver $browser): array
+    {
+        $id = Served::job(Served::sheet(10_000));
+        $times = [];
+        for ($k = 0; $k < 3; $k++) {
+            $browser->get('about:blank');
+            $browser->get(Served::address("/jobs/{$id}/draw"));
+            do {
+                usleep(20_000);
+                $at = $browser->executeScript('return document.querySelectorAll("[data-test=art] [data-piece]").length >= 10000 ? (window.__drawn ??= performance.now()) : 0');
+            } while ($at == 0);
+            $times[] = (float) $at;
+        }
+        sort($times);
+
+        return ['opening 10,000 pieces to their drawing: median, slowest of 3', sprintf('%.0f, %.0f ms', $times[1], $times[2]), 'under 2000 ms'];
     }
 
     /** @return iterable<array{string, string, string}> */

@@ -19,6 +19,14 @@ return new class extends Migration
             $table->binary('picture')->nullable();
             $table->unsignedInteger('picture_version')->default(0);
         });
+        Schema::table('bench_pieces', static function (Blueprint $table): void {
+            // What it follows, and its box in mm: unknown for pieces from before, until they are changed.
+            $table->string('refers', 80)->nullable();
+            foreach (['left', 'top', 'right', 'bottom'] as $side) {
+                $table->double($side)->nullable();
+            }
+            $table->index(['shop_job_id', 'refers']);
+        });
         Schema::table('preparations', static function (Blueprint $table): void {
             $table->float('share')->default(0);
             $table->double('began_at')->nullable();
@@ -30,6 +38,10 @@ return new class extends Migration
     {
         Schema::table('shop_jobs', static function (Blueprint $table): void {
             $table->dropColumn(['judged', 'last_key', 'customer', 'due', 'picture', 'picture_version']);
+        });
+        Schema::table('bench_pieces', static function (Blueprint $table): void {
+            $table->dropIndex(['shop_job_id', 'refers']);
+            $table->dropColumn(['refers', 'left', 'top', 'right', 'bottom']);
         });
         Schema::table('preparations', static fn (Blueprint $table) => $table->dropColumn(['share', 'began_at', 'summary']));
     }

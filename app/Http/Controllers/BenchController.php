@@ -30,7 +30,7 @@ final class BenchController
     public function pieces(Request $request, ShopJob $job): JsonResponse
     {
         $ids = self::ids($request);
-        $artwork = $job->art();
+        $artwork = count($ids) > 400 ? $job->art() : ShopJob::part($job->id, $ids)->art();
         $wanted = array_flip($ids);
         $found = [];
         foreach ($artwork->pieces as $piece) {
@@ -54,9 +54,11 @@ final class BenchController
         ]);
     }
 
-    public function snaps(ShopJob $job): JsonResponse
+    /** Places to snap to: all, or with those that are named only theirs, crossings with what lies near included. */
+    public function snaps(Request $request, ShopJob $job): JsonResponse
     {
-        $artwork = $job->art();
+        $ids = $request->isMethod('POST') ? self::ids($request) : null;
+        $artwork = $ids === null ? $job->art() : ShopJob::around($job->id, $ids)->art();
         $shapes = [];
         foreach ($artwork->pieces as $piece) {
             if (! $artwork->hides($piece)) {
@@ -64,7 +66,7 @@ final class BenchController
             }
         }
         $round = static fn (float $value): float => round($value, 6);
-        $places = SnapPlaces::of($shapes);
+        $places = SnapPlaces::of($shapes, $ids === null ? null : array_fill_keys($ids, true));
 
         return new JsonResponse([
             'points' => array_map(static fn (array $p): array => [$round($p[0]), $round($p[1]), $p[2], $p[3]], $places['points']),

@@ -32,7 +32,8 @@ final class EditController
     public function preview(Request $request, ShopJob $job): JsonResponse
     {
         $fonts = ShopFonts::shelf();
-        $job = ShopJob::snapshot($job->id);
+        $only = self::only($request);
+        $job = $only === null ? ShopJob::snapshot($job->id) : ShopJob::part($job->id, $only, Edits::minds($request->input('edit.kind')));
         $edit = self::edit($request, $job, $fonts);
 
         return new JsonResponse(Budget::within('This change', static function () use ($edit, $job, $fonts): array {
@@ -51,7 +52,15 @@ final class EditController
             $before = $job->art();
 
             return Proposal::state($edit->label(), $before, Edits::applied($edit, $before, $fonts));
-        });
+        }, self::only($request));
+    }
+
+    /** @return list<string>|null ids of the pieces that the edit is about, where it leaves all others alone */
+    private static function only(Request $request): ?array
+    {
+        $fields = $request->input('edit');
+
+        return is_array($fields) && is_string($fields['kind'] ?? null) ? Edits::only($fields['kind'], $fields) : null;
     }
 
     public function undo(Request $request, ShopJob $job): JsonResponse
@@ -60,7 +69,7 @@ final class EditController
             $current = $job->current();
 
             return $current->parent === null ? Proposal::nothing() : Proposal::inForce($current->parent, $current->back());
-        });
+        }, []);
     }
 
     public function redo(Request $request, ShopJob $job): JsonResponse
@@ -69,7 +78,7 @@ final class EditController
             $child = $job->revisions()->where('parent', $job->revision)->orderByDesc('number')->first();
 
             return $child === null ? Proposal::nothing() : Proposal::inForce($child->number, $child->ahead());
-        });
+        }, []);
     }
 
     /** @throws EditRefused */
@@ -132,10 +141,13 @@ final class EditController
         return new Reference($picture->file, $name, ($job->width_mm - $width) / 2, ($job->height_mm - $height) / 2, $width, $height);
     }
 
-    /** @param  callable(ShopJob): Proposal  $do */
-    private static function change(Request $request, ShopJob $job, callable $do): JsonResponse
+    /**
+     * @param  callable(ShopJob): Proposal  $do
+     * @param  list<string>|null  $only
+     */
+    private static function change(Request $request, ShopJob $job, callable $do, ?array $only = null): JsonResponse
     {
-        return History::change($job, self::version($request), $do);
+        return History::change($job, self::version($request), $do, $only);
     }
 
     /** The version of the job that the page knows. */

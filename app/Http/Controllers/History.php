@@ -11,6 +11,7 @@ use App\Models\Revision;
 use App\Models\ShopJob;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\DB;
+use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
 
 /** A job's states in a row: each new one follows the one in force, which undo goes back to. */
@@ -22,10 +23,11 @@ final class History
      *
      * @param  int  $version  the job's version that the window knows
      * @param  callable(ShopJob): Proposal  $propose
+     * @param  list<string>|null  $only  ids of the pieces that it is about, where it leaves all others alone
      */
-    public static function change(ShopJob $job, int $version, callable $propose): JsonResponse
+    public static function change(ShopJob $job, int $version, callable $propose, ?array $only = null): JsonResponse
     {
-        $read = ShopJob::snapshot($job->id);
+        $read = $only === null ? ShopJob::snapshot($job->id) : ShopJob::part($job->id, $only, Edits::minds(request()->input('edit.kind')));
         if ($read->version !== $version) {
             return self::stale($read);
         }

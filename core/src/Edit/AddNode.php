@@ -8,7 +8,7 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Geometry\Cubic;
 
 /** D3: adds a node anywhere on a line, which keeps its shape. */
-final readonly class AddNode implements Edit
+final readonly class AddNode implements Local
 {
     public function __construct(private string $id, private int $contour, private int $segment, private float $t)
     {

@@ -10,7 +10,7 @@ use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Matrix;
 
 /** Lines pieces up with an edge or the middle of them all, of one of them, or of the page. A whole group moves as one. */
-final readonly class AlignPieces implements Edit
+final readonly class AlignPieces implements LocalToGroups
 {
     /**
      * @param  list<string>  $ids

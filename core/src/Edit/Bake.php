@@ -8,7 +8,7 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 
 /** Turns what is still adjustable - shapes, text, rounded corners, mirrored halves, repeats, linked copies - into plain curves. */
-final readonly class Bake implements Edit
+final readonly class Bake implements Local
 {
     /** @param  list<string>  $ids */
     public function __construct(private array $ids)

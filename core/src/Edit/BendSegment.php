@@ -7,7 +7,7 @@ namespace NeatEdge\Core\Edit;
 use NeatEdge\Core\Artwork\Artwork;
 
 /** D3: pulls a place on a segment elsewhere; both handles follow, the one that is nearer the more. A line becomes a curve. */
-final readonly class BendSegment implements Edit
+final readonly class BendSegment implements Local
 {
     public function __construct(private string $id, private int $contour, private int $segment, private float $t, private float $x, private float $y)
     {

@@ -9,7 +9,7 @@ use NeatEdge\Core\Artwork\Blend;
 use NeatEdge\Core\Artwork\Piece;
 
 /** D10: how pieces meet what lies under them, for printed work. */
-final readonly class BlendPieces implements Edit
+final readonly class BlendPieces implements Local
 {
     /** @param  list<string>  $ids */
     public function __construct(private array $ids, private Blend $blend)

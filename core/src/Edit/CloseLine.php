@@ -8,7 +8,7 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Geometry\Contour;
 
 /** D2: closes open lines: with a straight line, or in one node where their ends meet. */
-final readonly class CloseLine implements Edit
+final readonly class CloseLine implements Local
 {
     public function __construct(private string $id)
     {

@@ -9,7 +9,7 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Matrix;
 
 /** Spreads pieces so that the gaps between them, or the steps from middle to middle, are equal. A whole group moves as one. */
-final readonly class DistributePieces implements Edit
+final readonly class DistributePieces implements LocalToGroups
 {
     /**
      * @param  list<string>  $ids

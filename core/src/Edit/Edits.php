@@ -10,6 +10,9 @@ use NeatEdge\Core\Type\FontShelf;
 /** The registry: makes an edit from what the page sends. A new edit is one class and one line here. */
 final class Edits
 {
+    /** Beyond so many pieces all are read at once. */
+    private const MOST_ALONE = 400;
+
     /** @var array<string, class-string<Edit>> */
     private const KINDS = [
         'weld' => CombinePieces::class, 'cut-away' => CombinePieces::class, 'keep-overlap' => CombinePieces::class,
@@ -44,6 +47,29 @@ final class Edits
         $class = self::KINDS[$kind] ?? throw EditRefused::unknown($kind);
 
         return $class::from(new Input([...$fields, 'kind' => $fields['as'] ?? $kind], $fonts, $unit));
+    }
+
+    /**
+     * The pieces that an edit names, where it leaves all others alone; null for an edit of which that cannot be said before.
+     *
+     * @param  array<mixed>  $fields  as they are sent
+     * @return list<string>|null
+     */
+    public static function only(string $kind, array $fields): ?array
+    {
+        $class = self::KINDS[$kind] ?? '';
+        if (! is_a($class, Local::class, true) || ($fields['copies'] ?? false) !== false) {
+            return null;
+        }
+        $ids = array_values(array_filter([...(is_array($fields['pieces'] ?? null) ? $fields['pieces'] : []), $fields['piece'] ?? null, $fields['along'] ?? null], is_string(...)));
+
+        return $ids === [] || count($ids) > self::MOST_ALONE ? null : $ids;
+    }
+
+    /** Whether such an edit needs all of a group of which it names a piece. */
+    public static function minds(mixed $kind): bool
+    {
+        return is_string($kind) && is_a(self::KINDS[$kind] ?? '', LocalToGroups::class, true);
     }
 
     /** What an edit gives, with everything that follows what it changed. @throws EditRefused */

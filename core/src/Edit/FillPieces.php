@@ -13,7 +13,7 @@ use NeatEdge\Core\Artwork\Spread;
 use NeatEdge\Core\Geometry\Matrix;
 
 /** D10: gives pieces a fill: none, one colour, or a gradient from place to place on the bench. */
-final readonly class FillPieces implements Edit
+final readonly class FillPieces implements Local
 {
     public const MOST_STOPS = 40;
 

@@ -9,7 +9,7 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Matrix;
 
 /** Turns pieces over, left to right or top to bottom, about the middle of them all. */
-final readonly class FlipPieces implements Edit
+final readonly class FlipPieces implements Local
 {
     /** @param  list<string>  $ids */
     public function __construct(private array $ids, private bool $across)

@@ -11,7 +11,7 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
 
 /** D5: mirrors pieces about an axis, live; or stops doing so. */
-final readonly class MirrorPieces implements Edit
+final readonly class MirrorPieces implements Local
 {
     /**
      * @param  list<string>  $ids

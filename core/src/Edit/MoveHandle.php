@@ -7,7 +7,7 @@ namespace NeatEdge\Core\Edit;
 use NeatEdge\Core\Artwork\Artwork;
 
 /** D3: moves one handle; at a smooth node the other turns with it, at an even one it also grows with it. */
-final readonly class MoveHandle implements Edit
+final readonly class MoveHandle implements Local
 {
     public function __construct(private string $id, private int $contour, private int $node, private bool $out, private float $x, private float $y, private bool $free)
     {

@@ -8,7 +8,7 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Geometry\Contour;
 
 /** D3: moves nodes, their handles with them; a handle between two of them keeps its shape. */
-final readonly class MoveNodes implements Edit
+final readonly class MoveNodes implements Local
 {
     /** @param  list<list<int>>  $nodes  contour and node of each */
     public function __construct(private string $id, private array $nodes, private float $x, private float $y)

@@ -9,7 +9,7 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Matrix;
 
 /** Moves pieces by typed or dragged lengths. */
-final readonly class MovePieces implements Edit
+final readonly class MovePieces implements Local
 {
     /** @param  list<string>  $ids */
     public function __construct(private array $ids, private float $x, private float $y)

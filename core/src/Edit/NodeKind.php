@@ -8,7 +8,7 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Geometry\Contour;
 
 /** D3: makes nodes corners, smooth or even. A corner draws its handles in; a smooth node lays them in one line. */
-final readonly class NodeKind implements Edit
+final readonly class NodeKind implements Local
 {
     /** @param  list<list<int>>  $nodes  contour and node of each */
     public function __construct(private string $id, private array $nodes, private string $as)

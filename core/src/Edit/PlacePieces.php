@@ -13,7 +13,7 @@ use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\Seen\Extent;
 
 /** D7: position, size, angle and skew by number, about a chosen origin. Several pieces are placed as one. */
-final readonly class PlacePieces implements Edit
+final readonly class PlacePieces implements Local
 {
     /**
      * @param  list<string>  $ids

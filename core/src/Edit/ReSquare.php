@@ -8,7 +8,7 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 
 /** The box of a turned piece is upright again; the piece itself stays as it lies. */
-final readonly class ReSquare implements Edit
+final readonly class ReSquare implements Local
 {
     /** @param  list<string>  $ids */
     public function __construct(private array $ids)

@@ -11,7 +11,7 @@ use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Artwork\StepAndRepeat;
 
 /** D6: step and repeat, live; or off again. */
-final readonly class RepeatPieces implements Edit
+final readonly class RepeatPieces implements Local
 {
     /**
      * @param  list<string>  $ids

@@ -8,7 +8,7 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Geometry\Contour;
 
 /** Runs lines the other way: a text on them, or a changing width, turns round. */
-final readonly class ReverseLine implements Edit
+final readonly class ReverseLine implements Local
 {
     public function __construct(private string $id)
     {

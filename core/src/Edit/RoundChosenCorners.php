@@ -11,7 +11,7 @@ use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Artwork\RoundCorners;
 
 /** D4: rounds chosen corners by a radius, or all of them; a radius of nothing makes them sharp again. They stay adjustable. */
-final readonly class RoundChosenCorners implements Edit
+final readonly class RoundChosenCorners implements Local
 {
     /** @param  list<list<int>>  $nodes  all when empty */
     public function __construct(private string $id, private array $nodes, private float $radius)

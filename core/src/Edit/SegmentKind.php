@@ -8,7 +8,7 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Geometry\Contour;
 
 /** D3: turns lines into curves that look the same, or curves into straight lines. */
-final readonly class SegmentKind implements Edit
+final readonly class SegmentKind implements Local
 {
     /** @param  list<list<int>>  $segments  contour and segment of each */
     public function __construct(private string $id, private array $segments, private bool $line)

@@ -10,7 +10,7 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Type\Typesetter;
 
 /** D8: other letters, another font, size, spacing or place on the line for texts that are still text. */
-final readonly class SetText implements Edit
+final readonly class SetText implements Local
 {
     /** @param  list<string>  $ids */
     public function __construct(private array $ids, private Input $input)

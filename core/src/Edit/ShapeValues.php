@@ -9,7 +9,7 @@ use NeatEdge\Core\Artwork\BasicShape;
 use NeatEdge\Core\Artwork\Piece;
 
 /** Other values for basic shapes that are still adjustable. */
-final readonly class ShapeValues implements Edit
+final readonly class ShapeValues implements Local
 {
     /** @param  list<string>  $ids */
     public function __construct(private array $ids, private Input $input)

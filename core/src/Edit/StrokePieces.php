@@ -17,7 +17,7 @@ use NeatEdge\Core\Stroke\StrokeStyle;
 use NeatEdge\Core\Stroke\WidthStops;
 
 /** D9: gives pieces a stroke, changes parts of it, or takes it away. What is not named stays as it is. */
-final readonly class StrokePieces implements Edit
+final readonly class StrokePieces implements Local
 {
     /** @param  list<string>  $ids */
     public function __construct(private array $ids, private ?Input $input)

@@ -9,7 +9,7 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Matrix;
 
 /** D7: any affine transform; copies are transformed when asked for, and the pieces stay. */
-final readonly class TransformPieces implements Edit
+final readonly class TransformPieces implements Local
 {
     /**
      * @param  list<string>  $ids

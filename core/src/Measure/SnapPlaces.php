@@ -18,10 +18,11 @@ final class SnapPlaces
 
     /**
      * @param  array<string, Shape>  $shapes  by id of their piece
+     * @param  array<string, true>|null  $only  ids of those whose places are wanted, crossings with the others included; all when null
      * @return array{points: list<array{float, float, string, string}>, edges: array<string, list<list<float>>>} x, y, what it is (node,
-     *         midpoint, centre or crossing) and whose; and chains of chords (x, y, x, y, …) along the edges by piece
+     *         midpoint, centre or crossing) and whose (of a crossing of two pieces both, with a space between); and chains of chords (x, y, x, y, …) along the edges by piece
      */
-    public static function of(array $shapes): array
+    public static function of(array $shapes, ?array $only = null): array
     {
         $points = $edges = [];
         foreach ($shapes as $id => $shape) {
@@ -50,7 +51,13 @@ final class SnapPlaces
             }
         }
 
-        return ['points' => [...self::distinct($points), ...self::crossings($edges)], 'edges' => $edges];
+        $crossings = self::crossings($edges, $only);
+        if ($only !== null) {
+            $points = array_values(array_filter($points, static fn (array $point): bool => isset($only[$point[3]])));
+            $edges = array_intersect_key($edges, $only);
+        }
+
+        return ['points' => [...self::distinct($points), ...$crossings], 'edges' => $edges];
     }
 
     /**
@@ -71,9 +78,10 @@ final class SnapPlaces
      * Where edges of different pieces, or of one, cross: by cells of a grid, so that chords far apart are never compared.
      *
      * @param  array<string, list<list<float>>>  $edges
+     * @param  array<string, true>|null  $only  one of the two must be one of these
      * @return list<array{float, float, string, string}>
      */
-    private static function crossings(array $edges): array
+    private static function crossings(array $edges, ?array $only): array
     {
         $chords = [];
         $long = 0.0;
@@ -97,11 +105,11 @@ final class SnapPlaces
             for ($cx = (int) floor(min($ax, $bx) / $cell), $tx = (int) floor(max($ax, $bx) / $cell); $cx <= $tx; $cx++) {
                 for ($cy = (int) floor(min($ay, $by) / $cell), $ty = (int) floor(max($ay, $by) / $cell); $cy <= $ty; $cy++) {
                     foreach ($grid[$cx][$cy] ?? [] as $other) {
-                        if (! isset($seen[$other])) {
+                        if (! isset($seen[$other]) && ($only === null || isset($only[$id]) || isset($only[$chords[$other][4]]))) {
                             $seen[$other] = true;
                             $at = self::meeting($chords[$other], [$ax, $ay, $bx, $by]);
                             if ($at !== null) {
-                                $out[sprintf('%.4f %.4f', ...$at)] = [$at[0], $at[1], 'crossing', $chords[$other][4] === $id ? $id : ''];
+                                $out[sprintf('%.4f %.4f', ...$at)] = [$at[0], $at[1], 'crossing', $chords[$other][4] === $id ? $id : "{$chords[$other][4]} {$id}"];
                             }
                         }
                     }

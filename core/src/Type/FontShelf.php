@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Type;
 
+use Closure;
+
 /** The fonts at hand: those that ship with the application and those that a shop added. */
 final class FontShelf
 {
@@ -39,9 +41,14 @@ final class FontShelf
     /** @var array<string, Font> by path */
     private array $loaded = [];
 
-    public static function shipped(): self
+    /** Puts more fonts on the shelf the first time that it is looked through. */
+    private ?Closure $more = null;
+
+    /** @param  Closure(self): void|null  $more  fills the shelf with what does not ship, when letters need it and not before */
+    public static function shipped(?Closure $more = null): self
     {
         $self = new self;
+        $self->more = $more;
         foreach (self::SHIPPED as $family => $files) {
             foreach ($files as $i => $file) {
                 $self->faces[strtolower($family)][] = ['bold' => ($i & 1) === 1, 'italic' => $i >= 2, 'path' => dirname(__DIR__, 2)."/fonts/{$file}.".(ctype_upper($file[0]) ? 'ttf' : 'woff'), 'font' => null];
@@ -60,6 +67,7 @@ final class FontShelf
     /** @return list<array{family: string, character: string, bold: bool, italic: bool}> every family, and whether it has a bold and an italic */
     public function families(): array
     {
+        $this->fill();
         $out = [];
         foreach (self::SHIPPED as $family => $files) {
             $out[strtolower($family)] = ['family' => $family, 'character' => self::CHARACTER[$family], 'bold' => count($files) > 1, 'italic' => count($files) > 2];
@@ -73,6 +81,15 @@ final class FontShelf
         ksort($out);
 
         return array_values($out);
+    }
+
+    private function fill(): void
+    {
+        $more = $this->more;
+        $this->more = null;
+        if ($more !== null) {
+            $more($this);
+        }
     }
 
     /** Puts a font on the shelf, before those that it has of that family and style. */
@@ -91,6 +108,7 @@ final class FontShelf
      */
     public function find(array $families, bool $bold, bool $italic): array
     {
+        $this->fill();
         $missing = null;
         foreach ([...$families, 'sans-serif'] as $family) {
             $key = mb_strtolower($family);

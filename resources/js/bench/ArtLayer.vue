@@ -4,7 +4,15 @@ import { computed, useId } from 'vue'
 import GradientDef from './GradientDef.vue'
 
 const props = defineProps<{ art: Art; wire: boolean; pickable?: boolean }>()
-defineEmits<{ press: [id: string, more: boolean] }>()
+const emit = defineEmits<{ press: [id: string, more: boolean] }>()
+/** One listener for all pieces. */
+function press(event: MouseEvent) {
+  const id = props.pickable ? (event.target as Element).closest('[data-piece]')?.getAttribute('data-piece') : null
+  if (!id) return
+  event.stopPropagation()
+  emit('press', id, event.shiftKey || event.ctrlKey || event.metaKey)
+}
+const isPlain = (piece: Piece) => !piece.stroke && !piece.fillGradient && !piece.clip && !piece.picture && !piece.outline && !piece.transform && piece.blend === 'normal'
 
 // Ids are the page's own: two layers may show the same piece.
 const layer = useId()
@@ -28,48 +36,62 @@ function lineOf(piece: Piece) {
 </script>
 
 <template>
-  <g>
-    <!-- Each piece is drawn anew only when it is another object, so that one edit among thousands costs one piece. -->
-    <g
-      v-for="piece in seen"
-      :key="piece.id"
-      v-memo="[piece, wire, touchable(piece)]"
-      :data-move="piece.id"
-      :style="piece.blend !== 'normal' && !wire ? { mixBlendMode: piece.blend as 'multiply' } : undefined"
-    >
-      <GradientDef v-if="piece.fillGradient && !wire" :id="`${layer}-f-${piece.id}`" :gradient="piece.fillGradient" />
-      <GradientDef v-if="piece.strokeGradient && !wire" :id="`${layer}-s-${piece.id}`" :gradient="piece.strokeGradient" />
-      <clipPath v-if="piece.clip && !wire" :id="`${layer}-k-${piece.id}`"><path :d="piece.clip.d" :clip-rule="piece.clip.rule" /></clipPath>
-      <g :clip-path="piece.clip && !wire ? `url(#${layer}-k-${piece.id})` : undefined">
-        <template v-if="piece.picture?.href && !wire">
-          <clipPath :id="`${layer}-c-${piece.id}`"><path :d="piece.d" :clip-rule="piece.rule" /></clipPath>
-          <g :clip-path="`url(#${layer}-c-${piece.id})`" :opacity="piece.fillOpacity">
-            <image :href="piece.picture.href" :width="piece.picture.width" :height="piece.picture.height" :preserveAspectRatio="piece.picture.fit" :transform="piece.picture.transform" />
-          </g>
-        </template>
-        <path
-          :data-piece="piece.id"
-          :d="piece.d"
-          :transform="piece.transform"
-          :class="{ pickable: touchable(piece), untouchable: pickable && !touchable(piece) }"
-          :fill="fillOf(piece)"
-          :pointer-events="piece.picture?.href ? 'all' : undefined"
-          :fill-opacity="piece.fillOpacity"
-          :fill-rule="piece.rule"
-          :stroke="strokeOf(piece)"
-          :stroke-width="wire ? 1 : piece.stroke?.width"
-          :vector-effect="wire ? 'non-scaling-stroke' : undefined"
-          :stroke-opacity="wire ? 1 : piece.stroke?.opacity"
-          :stroke-linecap="piece.stroke?.cap"
-          :stroke-linejoin="piece.stroke?.join"
-          :stroke-miterlimit="piece.stroke?.miter"
-          :stroke-dasharray="wire ? undefined : piece.stroke?.dashes || undefined"
-          :stroke-dashoffset="piece.stroke?.offset"
-          @click.stop="pickable && $emit('press', piece.id, $event.shiftKey || $event.ctrlKey || $event.metaKey)"
-        />
-        <path v-if="piece.outline && !wire" :data-piece="piece.id" :d="piece.outline" :fill="lineOf(piece)" :fill-opacity="piece.stroke?.opacity" :class="{ pickable: touchable(piece) }" />
+  <g @click="press">
+    <template v-for="piece in seen" :key="piece.id">
+      <!-- Each piece is drawn anew only when it is another object, so that one edit among thousands costs one piece; most are one path and nothing else. -->
+      <path
+        v-if="isPlain(piece)"
+        v-memo="[piece, wire, touchable(piece)]"
+        :data-move="piece.id"
+        :data-piece="piece.id"
+        :d="piece.d"
+        :class="{ pickable: touchable(piece), untouchable: pickable && !touchable(piece) }"
+        :fill="wire ? 'none' : (piece.fill ?? 'none')"
+        :fill-opacity="piece.fillOpacity === 1 ? undefined : piece.fillOpacity"
+        :fill-rule="piece.rule"
+        :stroke="wire ? 'var(--ink)' : undefined"
+        :stroke-width="wire ? 1 : undefined"
+        :vector-effect="wire ? 'non-scaling-stroke' : undefined"
+      />
+      <g
+        v-else
+        v-memo="[piece, wire, touchable(piece)]"
+        :data-move="piece.id"
+        :style="piece.blend !== 'normal' && !wire ? { mixBlendMode: piece.blend as 'multiply' } : undefined"
+      >
+        <GradientDef v-if="piece.fillGradient && !wire" :id="`${layer}-f-${piece.id}`" :gradient="piece.fillGradient" />
+        <GradientDef v-if="piece.strokeGradient && !wire" :id="`${layer}-s-${piece.id}`" :gradient="piece.strokeGradient" />
+        <clipPath v-if="piece.clip && !wire" :id="`${layer}-k-${piece.id}`"><path :d="piece.clip.d" :clip-rule="piece.clip.rule" /></clipPath>
+        <g :clip-path="piece.clip && !wire ? `url(#${layer}-k-${piece.id})` : undefined">
+          <template v-if="piece.picture?.href && !wire">
+            <clipPath :id="`${layer}-c-${piece.id}`"><path :d="piece.d" :clip-rule="piece.rule" /></clipPath>
+            <g :clip-path="`url(#${layer}-c-${piece.id})`" :opacity="piece.fillOpacity">
+              <image :href="piece.picture.href" :width="piece.picture.width" :height="piece.picture.height" :preserveAspectRatio="piece.picture.fit" :transform="piece.picture.transform" />
+            </g>
+          </template>
+          <path
+            :data-piece="piece.id"
+            :d="piece.d"
+            :transform="piece.transform"
+            :class="{ pickable: touchable(piece), untouchable: pickable && !touchable(piece) }"
+            :fill="fillOf(piece)"
+            :pointer-events="piece.picture?.href ? 'all' : undefined"
+            :fill-opacity="piece.fillOpacity"
+            :fill-rule="piece.rule"
+            :stroke="strokeOf(piece)"
+            :stroke-width="wire ? 1 : piece.stroke?.width"
+            :vector-effect="wire ? 'non-scaling-stroke' : undefined"
+            :stroke-opacity="wire ? 1 : piece.stroke?.opacity"
+            :stroke-linecap="piece.stroke?.cap"
+            :stroke-linejoin="piece.stroke?.join"
+            :stroke-miterlimit="piece.stroke?.miter"
+            :stroke-dasharray="wire ? undefined : piece.stroke?.dashes || undefined"
+            :stroke-dashoffset="piece.stroke?.offset"
+          />
+          <path v-if="piece.outline && !wire" :data-piece="piece.id" :d="piece.outline" :fill="lineOf(piece)" :fill-opacity="piece.stroke?.opacity" :class="{ pickable: touchable(piece) }" />
+        </g>
       </g>
-    </g>
+    </template>
   </g>
 </template>
 

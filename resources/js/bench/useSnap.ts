@@ -1,5 +1,5 @@
 import { api } from '@/api/client'
-import type { Snaps } from '@/api/types'
+import type { Piece, Snaps } from '@/api/types'
 import { useBench } from '@/stores/bench'
 import { useDraw } from '@/stores/draw'
 import { ref, shallowRef, watch } from 'vue'
@@ -22,34 +22,66 @@ export function useSnap() {
   const draw = useDraw()
   const caught = ref<Caught | null>(null)
   const cells = shallowRef(new Map<string, Snaps['points']>())
-  const snaps = shallowRef<Snaps | null>(null)
-  let known = ''
+  const edges = shallowRef<Record<string, number[][]>>({})
+  /** Cells in which a piece has places, so that those of one piece can be taken out again. */
+  let places = new Map<string, Set<string>>()
+  /** The pieces as they were when their places were asked for. */
+  let known = new Map<string, Piece>()
+  let from = 0
   let asking: AbortController | null = null
 
+  function lay(answer: Snaps) {
+    for (const point of answer.points) {
+      const cell = `${Math.floor(point[0] / CELL)} ${Math.floor(point[1] / CELL)}`
+      const list = cells.value.get(cell)
+      if (list) list.push(point)
+      else cells.value.set(cell, [point])
+      for (const id of point[3].split(' ')) {
+        const own = places.get(id)
+        if (own) own.add(cell)
+        else places.set(id, new Set([cell]))
+      }
+    }
+    edges.value = { ...edges.value, ...answer.edges }
+  }
+  function lift(ids: Set<string>) {
+    for (const id of ids) {
+      for (const cell of places.get(id) ?? []) cells.value.set(cell, (cells.value.get(cell) ?? []).filter((point) => !point[3].split(' ').some((one) => ids.has(one))))
+      places.delete(id)
+    }
+    const left = { ...edges.value }
+    for (const id of ids) delete left[id]
+    edges.value = left
+  }
+
+  /** Asks for the places of what changed since; of all where that is much, or another job. */
   async function load() {
     const job = bench.job
-    const key = job ? `${job.id}/${job.version}` : ''
-    if (!job || key === known) return
-    known = key
+    const now = bench.byId
+    if (!job || now === known) return
+    const same = from === job.id && known.size > 0
+    const changed = same ? [...now.values()].filter((piece) => known.get(piece.id) !== piece).map((piece) => piece.id) : []
+    const gone = same ? [...known.keys()].filter((id) => !now.has(id)) : []
+    if (same && changed.length + gone.length === 0) return
     asking?.abort()
     asking = new AbortController()
     try {
-      const answer = await api.get<Snaps>(`jobs/${job.id}/snaps`, asking.signal)
-      const next = new Map<string, Snaps['points']>()
-      for (const point of answer.points) {
-        const cell = `${Math.floor(point[0] / CELL)} ${Math.floor(point[1] / CELL)}`
-        const list = next.get(cell)
-        if (list) list.push(point)
-        else next.set(cell, [point])
+      const some = same && changed.length < 200 && changed.length < now.size / 2
+      const answer = !some ? await api.get<Snaps>(`jobs/${job.id}/snaps`, asking.signal) : changed.length > 0 ? await api.post<Snaps>(`jobs/${job.id}/snaps`, { pieces: changed }, asking.signal) : { points: [], edges: {} }
+      if (some) lift(new Set([...changed, ...gone]))
+      else {
+        cells.value = new Map()
+        places = new Map()
+        edges.value = {}
       }
-      cells.value = next
-      snaps.value = answer
+      lay(answer)
+      ;[known, from] = [now, job.id]
     } catch {
-      known = ''
+      // Asked again with the next change.
     }
   }
   watch(
-    () => `${bench.job?.id}/${bench.job?.version}`,
+    () => bench.byId,
     () => {
       if (draw.snap.on) window.setTimeout(load, 150)
     },
@@ -60,7 +92,7 @@ export function useSnap() {
 
   function nameOf(kind: string, id: string): string {
     const piece = bench.byId.get(id)
-    return piece && (piece.name || kind !== 'crossing') ? `${kind} of ${piece.name || 'a piece'}` : kind
+    return piece ? `${kind} of ${piece.called}` : kind
   }
 
   function point(p: Point, reach: number, without: Set<string>): Caught | null {
@@ -70,7 +102,7 @@ export function useSnap() {
     for (let cx = Math.floor(p.x / CELL) - span; cx <= Math.floor(p.x / CELL) + span; cx++) {
       for (let cy = Math.floor(p.y / CELL) - span; cy <= Math.floor(p.y / CELL) + span; cy++) {
         for (const [x, y, kind, id] of cells.value.get(`${cx} ${cy}`) ?? []) {
-          if (without.has(id) || !draw.snap[wanted[kind]!]) continue
+          if (!draw.snap[wanted[kind]!] || without.has(id) || (kind === 'crossing' && id.split(' ').some((one) => without.has(one)))) continue
           const distance = Math.hypot(x - p.x, y - p.y) * (kind === 'node' ? 0.9 : 1)
           if (distance < least) {
             least = distance
@@ -85,7 +117,7 @@ export function useSnap() {
   function edge(p: Point, reach: number, without: Set<string>): Caught | null {
     let best: Caught | null = null
     let least = reach
-    for (const [id, chains] of Object.entries(snaps.value?.edges ?? {})) {
+    for (const [id, chains] of Object.entries(edges.value)) {
       const box = bench.byId.get(id)?.box
       if (without.has(id) || !box || p.x < box[0] - reach || p.y < box[1] - reach || p.x > box[0] + box[2] + reach || p.y > box[1] + box[3] + reach) continue
       for (const chain of chains) {
@@ -97,7 +129,7 @@ export function useSnap() {
           const distance = Math.hypot(x - p.x, y - p.y)
           if (distance < least) {
             least = distance
-            best = { x, y, name: `edge of ${bench.byId.get(id)?.name || 'a piece'}` }
+            best = { x, y, name: `edge of ${bench.byId.get(id)?.called ?? 'a piece'}` }
           }
         }
       }
