@@ -289,7 +289,7 @@ final class JobsTest extends TestCase
         foreach ($jobs as $job) {
             $state = $this->getJson("/api/jobs/{$job['id']}");
             // Files bring many pieces; what was drawn on the bench has few, still adjustable ones.
-            $drawn = str_ends_with($job['sourceName'], '.json');
+            $drawn = str_ends_with($state->json('job.sourceName'), '.json');
             self::assertGreaterThanOrEqual($drawn ? 3 : 40, count($state->json('art.pieces')), $job['title']);
             self::assertSame($drawn, array_filter(array_column($state->json('art.pieces'), 'live')) !== [], $job['title']);
             self::assertSame([], $state->json('notices'), $job['title'].': all of it is taken');

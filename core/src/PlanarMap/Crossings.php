@@ -30,6 +30,9 @@ final class Crossings
     /** How many crossings were found; one on the border of two cells counts twice. */
     private int $met = 0;
 
+    /** Crossings times the edges beside them, summed up: what all but makes the time. */
+    private int $work = 0;
+
     /** Distance in grid steps within which edges that do not meet are looked at for that. */
     private int $reach;
 
@@ -432,6 +435,10 @@ final class Crossings
             }
         }
         $this->met += count($crossings);
+        $this->work += count($crossings) * $n;
+        if ($this->work > MapTooLarge::MOST_WORK) {
+            throw MapTooLarge::crowded();
+        }
         if ($this->met > MapTooLarge::MOST_CROSSINGS) {
             throw MapTooLarge::crossings();
         }

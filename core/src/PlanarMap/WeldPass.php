@@ -120,6 +120,9 @@ final class WeldPass
         return $id;
     }
 
+    /** Nodes that were looked at beside segments. */
+    private int $work = 0;
+
     private function sowCoarse(): void
     {
         // One huge shape must not make the cells so large that all the others share one.
@@ -220,6 +223,10 @@ final class WeldPass
             }
         }
         foreach ($near as $ids) {
+            $this->work += count($ids);
+            if ($this->work > MapTooLarge::MOST_WORK / 40) {
+                throw MapTooLarge::crowded();
+            }
             foreach ($ids as $id) {
                 if ($id === $from || $id === $to) {
                     continue;

@@ -10,6 +10,9 @@ use DOMElement;
 /** Parses somebody's XML: no network, no external entities, no entity that grows. */
 final class SafeXml
 {
+    /** Attributes of one element. */
+    private const MOST_ATTRIBUTES = 2000;
+
     private const ENCODINGS = ['utf-8', 'us-ascii', 'ascii', 'iso-8859-1', 'iso-8859-15', 'windows-1252', 'utf-16'];
 
     /** @throws SvgRefused */
@@ -26,6 +29,7 @@ final class SafeXml
             throw SvgRefused::empty();
         }
         $bytes = self::withoutDoctype($bytes, $limits->entityBytes);
+        self::holdAttributes($bytes);
         $before = libxml_use_internal_errors(true);
         libxml_clear_errors();
         $document = new DOMDocument;
@@ -53,6 +57,27 @@ final class SafeXml
         }
 
         return $root;
+    }
+
+    /**
+     * An element with very many attributes takes the parser a time that grows with their square: they are counted before.
+     *
+     * @throws SvgRefused
+     */
+    private static function holdAttributes(string $bytes): void
+    {
+        // Only where so much lies between two angle brackets can there be so many.
+        for ($at = strpos($bytes, '<'); $at !== false; $at = strpos($bytes, '<', $at + 1)) {
+            $end = strpos($bytes, '>', $at);
+            if ($end === false) {
+                return;
+            }
+            if ($end - $at > 4 * self::MOST_ATTRIBUTES && substr_count($bytes, '=', $at, $end - $at) > self::MOST_ATTRIBUTES
+                && preg_match_all('/[\w:.-]\s*=\s*["\']/', substr($bytes, $at, $end - $at)) > self::MOST_ATTRIBUTES) {
+                throw SvgRefused::tooManyAttributes(self::MOST_ATTRIBUTES, 1 + substr_count($bytes, "\n", 0, $at));
+            }
+            $at = $end;
+        }
     }
 
     private static function firstLine(string $message): string

@@ -64,6 +64,11 @@ final class SvgRefused extends DomainException
         return new self(sprintf('The elements are nested more than %d deep at line %d.', $limit, $line));
     }
 
+    public static function tooManyAttributes(int $limit, int $line): self
+    {
+        return new self(sprintf('An element at line %d has more than %d attributes.', $line, $limit));
+    }
+
     public static function tooMany(int $limit): self
     {
         return new self(sprintf('The file draws more than %d pieces.', $limit));
