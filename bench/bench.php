@@ -12,10 +12,11 @@ use NeatEdge\Bench\Start;
 use NeatEdge\Bench\ThinTime;
 use NeatEdge\Bench\Web;
 use NeatEdge\Bench\WeldGrowth;
+use NeatEdge\Bench\WholeLine;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
-$all = ['compare' => Compare::class, 'weld' => WeldGrowth::class, 'nodes' => Nodes::class, 'look' => Look::class, 'thin' => ThinTime::class, 'start' => Start::class, 'bad' => BadInput::class, 'web' => Web::class, 'edits' => EditTimes::class, 'soak' => Soak::class];
+$all = ['compare' => Compare::class, 'weld' => WeldGrowth::class, 'nodes' => Nodes::class, 'look' => Look::class, 'thin' => ThinTime::class, 'start' => Start::class, 'bad' => BadInput::class, 'web' => Web::class, 'edits' => EditTimes::class, 'soak' => Soak::class, 'line' => WholeLine::class];
 $asked = array_slice($argv, 1) ?: array_keys($all);
 printf("%-54s %24s   %s\n%s\n", 'figure', 'measured', 'target', str_repeat('-', 108));
 foreach ($asked as $name) {

@@ -128,6 +128,8 @@ final class PaintAndTextTest extends TestCase
         self::assertGreaterThan(38.5, $far()[0], 'outside');
         $this->bench->do('set-text', ['pieces' => [$id], 'inside' => true]);
         self::assertLessThan(41.0, $far()[1], 'inside');
+        self::assertLessThan(75.0, $this->bench->box($id)[1], 'where it was on the circle');
+        $this->bench->do('set-text', ['pieces' => [$id], 'slide' => 0.75]);
         self::assertGreaterThan(75.0, $this->bench->box($id)[1], 'about its lowest place');
         $this->bench->do('shape-values', ['pieces' => [$circle], 'width' => 120, 'height' => 120]);
         self::assertGreaterThan(48.0, $far()[0], 'it follows the wider circle');

@@ -36,7 +36,9 @@ final class SnapPlacesTest extends TestCase
         $crossings = array_values(array_filter($points, static fn (array $p): bool => $p[2] === 'crossing'));
         self::assertCount(1, $crossings);
         self::assertEqualsWithDelta([20.0, 20.0], [$crossings[0][0], $crossings[0][1]], 1e-9);
-        self::assertSame('', $crossings[0][3], 'it belongs to both');
+        self::assertSame('a b', $crossings[0][3], 'it belongs to both');
+        $of = static fn (string $id): array => array_values(array_unique(array_column(SnapPlaces::of(['a' => Shape::of(Contour::polygon([[0, 0], [40, 40]], false)), 'b' => Shape::of(Contour::polygon([[0, 30], [40, 10]], false)), 'c' => Shape::of(Contour::polygon([[0, 5], [40, 4]], false))], [$id => true])['points'], 3)));
+        self::assertSame(['b', 'a b'], $of('b'), 'its own places and its crossings');
     }
 
     #[Test]

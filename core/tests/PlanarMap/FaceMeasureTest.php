@@ -55,7 +55,7 @@ final class FaceMeasureTest extends TestCase
             $drawn = array_map(static fn (Shape $shape): float => $shape->area(), PlanarMap::of($shapes)->regions(new EachCover));
             foreach ([0.005, 0.02] as $flatness) {
                 $told = array_map(self::area(...), PlanarMap::of($shapes, new Tolerance($flatness, refine: false))->parts(new EachCover));
-                self::assertEqualsWithDelta(array_sum($drawn), array_sum($told), 0.2 * $flatness + 1e-5 * array_sum($drawn), "seed {$seed}");
+                self::assertEqualsWithDelta(array_sum($drawn), array_sum($told), 0.3 * $flatness + 1e-5 * array_sum($drawn), "seed {$seed}");
             }
         }
     }
