@@ -36,6 +36,7 @@ final class Slivers
         $width = min(self::WIDTH, self::SHARE * $extent);
         $count = 0;
         $gifts = [];
+        $borders = null;
         foreach ($pieces as $i => $piece) {
             $source = $sources[$piece->id] ?? null;
             if ($source === null || ! $piece->isSolid() || ! self::mayHold($piece->shape, $width) || self::parts($source, $width)[1] !== []) {
@@ -43,7 +44,8 @@ final class Slivers
             }
             [$kept, $slivers] = self::parts($piece->shape, $width);
             foreach ($slivers as $sliver) {
-                $to = self::neighbour($sliver, $pieces, $i);
+                $borders ??= self::borders($pieces);
+                $to = self::neighbour($sliver, $borders, $i);
                 if ($to === null) {
                     $kept[] = $sliver;
 
@@ -98,44 +100,52 @@ final class Slivers
     }
 
     /**
-     * The piece that shares most of its border, segment by segment as the map gave it to both.
-     *
      * @param  array<int, Piece>  $pieces
+     * @return array<string, list<int>> the solid pieces whose outline each segment is part of
      */
-    private static function neighbour(Shape $sliver, array $pieces, int $own): ?int
+    private static function borders(array $pieces): array
     {
-        $box = $sliver->box();
-        $border = [];
-        foreach ($sliver->contours as $contour) {
-            foreach ($contour->segments() as $s) {
-                $border[self::key($s)] = hypot($s[6] - $s[0], $s[7] - $s[1]);
-            }
-        }
-        $best = null;
+        $out = [];
         foreach ($pieces as $i => $piece) {
-            if ($i === $own || ! $piece->isSolid() || $box === null || ! ($piece->box()?->overlaps($box) ?? false)) {
-                continue;
-            }
-            $shared = 0.0;
-            foreach ($piece->shape->contours as $contour) {
+            foreach ($piece->isSolid() ? $piece->shape->contours : [] as $contour) {
                 foreach ($contour->segments() as $s) {
-                    $shared += $border[self::key($s)] ?? 0.0;
+                    $out[self::key($s)][] = $i;
                 }
             }
-            if ($shared > ($best[0] ?? 0.0)) {
-                $best = [$shared, $i];
-            }
         }
 
-        return $best[1] ?? null;
+        return $out;
     }
 
-    /** @param  list<float>  $s  the same for a segment and its reverse */
+    /**
+     * The piece that shares most of its border, segment by segment as the map gave it to both.
+     *
+     * @param  array<string, list<int>>  $borders
+     */
+    private static function neighbour(Shape $sliver, array $borders, int $own): ?int
+    {
+        $shared = [];
+        foreach ($sliver->contours as $contour) {
+            foreach ($contour->segments() as $s) {
+                foreach ($borders[self::key($s)] ?? [] as $i) {
+                    if ($i !== $own) {
+                        $shared[$i] = ($shared[$i] ?? 0.0) + hypot($s[6] - $s[0], $s[7] - $s[1]);
+                    }
+                }
+            }
+        }
+        arsort($shared);
+
+        return array_key_first($shared);
+    }
+
+    /** @param  list<float>  $s  the same for a segment and its reverse: ends to a millionth of a mm, handles to a thousandth */
     private static function key(array $s): string
     {
-        $ends = [sprintf('%.6f %.6f', $s[0], $s[1]), sprintf('%.6f %.6f', $s[6], $s[7])];
-        sort($ends);
+        $from = (int) round($s[0] * 1e6).' '.(int) round($s[1] * 1e6);
+        $to = (int) round($s[6] * 1e6).' '.(int) round($s[7] * 1e6);
+        $handles = (int) round(1e3 * (sqrt(($s[2] - $s[0]) ** 2 + ($s[3] - $s[1]) ** 2) + sqrt(($s[6] - $s[4]) ** 2 + ($s[7] - $s[5]) ** 2)));
 
-        return implode(' ', $ends).sprintf(' %.4f', hypot($s[2] - $s[0], $s[3] - $s[1]) + hypot($s[6] - $s[4], $s[7] - $s[5]));
+        return $from < $to ? "{$from} {$to} {$handles}" : "{$to} {$from} {$handles}";
     }
 }
