@@ -38,9 +38,6 @@ final class Thickness
     /** Places in a limit. */
     private const FINE = 6.0;
 
-    /** Degrees between the normals that are tried at a corner which points into the material. */
-    private const FAN = 15.0;
-
     /** About so many points show one wall of a part of a stretch. */
     private const RIBBON = 24;
 
@@ -48,37 +45,37 @@ final class Thickness
     private const PARTS = 40;
 
     /** @var list<float> */
-    private array $x = [];
+    private readonly array $x;
 
     /** @var list<float> */
-    private array $y = [];
+    private readonly array $y;
 
     /** @var list<float> unit normal, into the material (or out of it, for gaps) */
-    private array $nx = [];
+    private readonly array $nx;
 
     /** @var list<float> */
-    private array $ny = [];
+    private readonly array $ny;
 
     /** @var list<int> */
-    private array $contour = [];
+    private readonly array $contour;
 
     /** @var list<float> way along its contour, mm */
-    private array $way = [];
+    private readonly array $way;
 
     /** @var list<float> mm of wall that each stands for; nothing where several stand on one corner */
-    private array $share = [];
+    private readonly array $share;
 
-    /** @var list<array{int, float}> segment and parameter of each sample */
-    private array $source = [];
+    /** @var list<array{int, float}> segment and parameter of each */
+    private readonly array $source;
 
     private readonly float $step;
 
-    private readonly float $side;
-
-    private function __construct(private readonly Walls $walls, private readonly float $limit, private readonly bool $gaps)
+    private function __construct(private readonly Walls $walls, private readonly float $limit, bool $gaps)
     {
         $this->step = $limit / self::FINE;
-        $this->side = $walls->side * ($gaps ? -1.0 : 1.0);
+        $samples = new WallSamples($walls, $this->step, $gaps);
+        [$this->x, $this->y, $this->nx, $this->ny] = [$samples->x, $samples->y, $samples->nx, $samples->ny];
+        [$this->contour, $this->way, $this->share, $this->source] = [$samples->contour, $samples->way, $samples->share, $samples->source];
     }
 
     /**
@@ -97,107 +94,7 @@ final class Thickness
      */
     public static function along(Walls $walls, float $limit, bool $gaps): array
     {
-        $self = new self($walls, $limit, $gaps);
-        $self->sample();
-
-        return $self->places();
-    }
-
-    /** Places on the stretches that have another wall near on the side that is asked for. */
-    private function sample(): void
-    {
-        $walls = $this->walls;
-        $near = $walls->near;
-        $wanted = $this->gaps ? Walls::OUTSIDE : Walls::INSIDE;
-        $x = $walls->x;
-        $y = $walls->y;
-        foreach ($walls->segments as $c => $segments) {
-            $first = $walls->first[$c];
-            $end = $walls->first[$c + 1];
-            for ($i = $first; $i < $end; $i++) {
-                $next = $i + 1 < $end ? $i + 1 : $first;
-                $before = $i > $first ? $i - 1 : $end - 1;
-                if ((($near[$i] | $near[$next]) & $wanted) === 0) {
-                    continue;
-                }
-                $segment = $walls->segment[$i];
-                $s = $segments[$segment];
-                if ($walls->t[$i] === 0.0) {
-                    $this->corner($c, $segment, $segments[$walls->segment[$before]], $s, $i);
-                }
-                $t0 = $walls->t[$i];
-                $t1 = $walls->t[$next] > $t0 && $walls->segment[$next] === $segment ? $walls->t[$next] : 1.0;
-                $long = sqrt(($x[$next] - $x[$i]) ** 2 + ($y[$next] - $y[$i]) ** 2);
-                $n = max(1, (int) ceil($long / $this->step));
-                for ($k = 0; $k < $n; $k++) {
-                    $t = $t0 + ($t1 - $t0) * ($k + 0.5) / $n;
-                    [$dx, $dy] = Cubic::speedOn($s, $t);
-                    $speed = sqrt($dx * $dx + $dy * $dy);
-                    if ($speed < 1e-12) {
-                        continue;
-                    }
-                    [$px, $py] = Cubic::placeOn($s, $t);
-                    $this->add($px, $py, -$this->side * $dy / $speed, $this->side * $dx / $speed, $c, $walls->way[$i] + $long * ($k + 0.5) / $n, $long / $n, $segment, $t);
-                }
-            }
-        }
-    }
-
-    /**
-     * A corner that points into the material is a wall with many normals: two such corners may be all that a neck has.
-     *
-     * @param  list<float>  $in  the segment before
-     * @param  list<float>  $out
-     */
-    private function corner(int $c, int $segment, array $in, array $out, int $i): void
-    {
-        [$ax, $ay] = self::direction($in, 1.0);
-        [$bx, $by] = self::direction($out, 0.0);
-        $turn = atan2($ax * $by - $ay * $bx, $ax * $bx + $ay * $by);
-        // Turning away from the material, normals diverge.
-        if (abs($turn) >= deg2rad(self::FAN) && $turn * $this->side >= 0) {
-            return;
-        }
-        if (abs($turn) < deg2rad(self::FAN)) {
-            $long = hypot($bx, $by);
-            $this->add($out[0], $out[1], -$this->side * $by / $long, $this->side * $bx / $long, $c, $this->walls->way[$i], 0.0, $segment, 0.0);
-
-            return;
-        }
-        $from = atan2($ay, $ax);
-        for ($k = 0, $n = (int) ceil(abs($turn) / deg2rad(self::FAN)); $k <= $n; $k++) {
-            $angle = $from + $turn * $k / $n;
-            $this->add($out[0], $out[1], -$this->side * sin($angle), $this->side * cos($angle), $c, $this->walls->way[$i], 0.0, $segment, 0.0);
-        }
-    }
-
-    /**
-     * @param  list<float>  $s
-     * @return array{float, float} of a segment at one of its ends
-     */
-    private static function direction(array $s, float $t): array
-    {
-        $ends = $t === 0.0 ? [[2, 0], [4, 0], [6, 0]] : [[6, 4], [6, 2], [6, 0]];
-        foreach ($ends as [$to, $from]) {
-            [$dx, $dy] = [$s[$to] - $s[$from], $s[$to + 1] - $s[$from + 1]];
-            if (abs($dx) + abs($dy) > 1e-9) {
-                return [$dx, $dy];
-            }
-        }
-
-        return [1.0, 0.0];
-    }
-
-    private function add(float $x, float $y, float $nx, float $ny, int $contour, float $way, float $share, int $segment, float $t): void
-    {
-        $this->x[] = $x;
-        $this->y[] = $y;
-        $this->nx[] = $nx;
-        $this->ny[] = $ny;
-        $this->contour[] = $contour;
-        $this->way[] = $way;
-        $this->share[] = $share;
-        $this->source[] = [$segment, $t];
+        return (new self($walls, $limit, $gaps))->places();
     }
 
     /** @return list<ThinPlace> */

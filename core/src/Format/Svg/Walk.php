@@ -301,7 +301,7 @@ final class Walk
         }
         $frame = PictureFrame::of($e, $scope, $this->notes);
         if ($frame !== null) {
-            $this->canvas->addWithin($scope->clips, Shape::of($frame[0])->transformed($scope->matrix), $frame[1], null, self::nameOf($e));
+            $this->canvas->addWithin($scope->clips, Shape::of($frame[0])->transformed($scope->matrix), $frame[1], null, ElementName::of($e));
         }
     }
 
@@ -321,7 +321,7 @@ final class Walk
         $fill = $this->paints->of($scope, 'fill', $shape, $box);
         $line = $this->paints->of($scope, 'stroke', $shape, $box);
         $stroke = $line === null ? null : StrokeAttributes::stroke($line instanceof Paint ? $line : new Paint(new \NeatEdge\Core\Artwork\Colour(0, 0, 0)), $scope);
-        $name = self::nameOf($e);
+        $name = ElementName::of($e);
         $order = self::order($scope->style->get('paint-order'));
         if (($fill === null || $fill instanceof Paint) && ($stroke === null || $line instanceof Paint) && array_search('fill', $order, true) < array_search('stroke', $order, true)
             && ($markers === null || $order[1] !== 'markers')) {
@@ -369,17 +369,6 @@ final class Walk
         $first = array_values(array_intersect(preg_split('/\s+/', strtolower($text), -1, PREG_SPLIT_NO_EMPTY) ?: [], ['fill', 'stroke', 'markers']));
 
         return array_values(array_unique([...$first, 'fill', 'stroke', 'markers']));
-    }
-
-    private static function nameOf(DOMElement $e): string
-    {
-        foreach ($e->childNodes as $child) {
-            if ($child instanceof DOMElement && $child->localName === 'title' && trim($child->textContent) !== '') {
-                return mb_substr(trim((string) preg_replace('/\s+/u', ' ', mb_scrub($child->textContent))), 0, 120);
-            }
-        }
-
-        return mb_substr(mb_scrub($e->getAttribute('id')), 0, 120);
     }
 
     private function boxOf(DOMElement $e, Scope $scope): ?Box
