@@ -52,10 +52,8 @@ async function keep() {
   <Drawer title="Job ticket" hint="Changing the size or the process checks everything again.">
     <form class="form" @submit.prevent="keep">
       <label>Title <ElInput v-model="fields.title" maxlength="120" /></label>
-      <div class="pair">
-        <label>Customer <ElInput v-model="fields.customer" maxlength="120" data-test="customer" /></label>
-        <label>Wanted on <ElInput v-model="fields.due" type="date" data-test="due" /></label>
-      </div>
+      <label>Customer <ElInput v-model="fields.customer" maxlength="120" data-test="customer" /></label>
+      <label>Wanted on <ElInput v-model="fields.due" type="date" data-test="due" /></label>
       <label>Process
         <ElSelect v-model="fields.process" aria-label="Process">
           <ElOption v-for="one in choices.all.processes" :key="one.value" :value="one.value" :label="one.label" />
