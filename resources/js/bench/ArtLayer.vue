@@ -37,11 +37,10 @@ function lineOf(piece: Piece) {
 
 <template>
   <g @click="press">
-    <template v-for="piece in seen" :key="piece.id">
+    <template v-for="piece in seen" :key="piece.id" v-memo="[piece, wire, touchable(piece)]">
       <!-- Each piece is drawn anew only when it is another object, so that one edit among thousands costs one piece; most are one path and nothing else. -->
       <path
         v-if="isPlain(piece)"
-        v-memo="[piece, wire, touchable(piece)]"
         :data-move="piece.id"
         :data-piece="piece.id"
         :d="piece.d"
@@ -55,7 +54,6 @@ function lineOf(piece: Piece) {
       />
       <g
         v-else
-        v-memo="[piece, wire, touchable(piece)]"
         :data-move="piece.id"
         :style="piece.blend !== 'normal' && !wire ? { mixBlendMode: piece.blend as 'multiply' } : undefined"
       >
