@@ -37,11 +37,16 @@ function lineOf(piece: Piece) {
 
 <template>
   <g @click="press">
-    <template v-for="piece in seen" :key="piece.id" v-memo="[piece, wire, touchable(piece)]">
-      <!-- Each piece is drawn anew only when it is another object, so that one edit among thousands costs one piece; most are one path and nothing else. -->
+    <!-- Each piece is drawn anew only when it is another object, so that one edit among thousands costs one piece; most are one path and nothing else. -->
+    <g
+      v-for="piece in seen"
+      :key="piece.id"
+      v-memo="[piece, wire, touchable(piece)]"
+      :data-move="piece.id"
+      :style="piece.blend !== 'normal' && !wire ? { mixBlendMode: piece.blend as 'multiply' } : undefined"
+    >
       <path
         v-if="isPlain(piece)"
-        :data-move="piece.id"
         :data-piece="piece.id"
         :d="piece.d"
         :class="{ pickable: touchable(piece), untouchable: pickable && !touchable(piece) }"
@@ -52,11 +57,7 @@ function lineOf(piece: Piece) {
         :stroke-width="wire ? 1 : undefined"
         :vector-effect="wire ? 'non-scaling-stroke' : undefined"
       />
-      <g
-        v-else
-        :data-move="piece.id"
-        :style="piece.blend !== 'normal' && !wire ? { mixBlendMode: piece.blend as 'multiply' } : undefined"
-      >
+      <template v-else>
         <GradientDef v-if="piece.fillGradient && !wire" :id="`${layer}-f-${piece.id}`" :gradient="piece.fillGradient" />
         <GradientDef v-if="piece.strokeGradient && !wire" :id="`${layer}-s-${piece.id}`" :gradient="piece.strokeGradient" />
         <clipPath v-if="piece.clip && !wire" :id="`${layer}-k-${piece.id}`"><path :d="piece.clip.d" :clip-rule="piece.clip.rule" /></clipPath>
@@ -88,8 +89,8 @@ function lineOf(piece: Piece) {
           />
           <path v-if="piece.outline && !wire" :data-piece="piece.id" :d="piece.outline" :fill="lineOf(piece)" :fill-opacity="piece.stroke?.opacity" :class="{ pickable: touchable(piece) }" />
         </g>
-      </g>
-    </template>
+      </template>
+    </g>
   </g>
 </template>
 
