@@ -12,6 +12,7 @@ use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
+use NeatEdge\Core\PlanarMap\MapTooLarge;
 use NeatEdge\Core\PlanarMap\MeasuredPart;
 use NeatEdge\Core\PlanarMap\PlanarMap;
 use NeatEdge\Core\PlanarMap\Rule\AnyOwner;
@@ -105,5 +106,23 @@ final class FaceMeasureTest extends TestCase
         $parts = PlanarMap::of($shapes)->parts(new Laid([true, false, false]));
         self::assertEqualsWithDelta([100.0, 300.0, 25.0], [self::area($parts[Laid::over(1)]), self::area($parts[Laid::bare(1)]), self::area($parts[Laid::bare(2)])], 1e-4);
         self::assertArrayNotHasKey(Laid::over(2), $parts);
+    }
+
+    #[Test]
+    public function long_lines_over_one_another_without_end_are_refused_with_the_measure(): void
+    {
+        $art = new RandomArt(9);
+        $points = [];
+        for ($k = 0; $k < 30_000; $k++) {
+            $points[] = [$art->between(0, 100), 50 + $art->between(-0.5, 0.5)];
+        }
+        $began = microtime(true);
+        try {
+            PlanarMap::of([Shape::of(Contour::polygon($points))]);
+            self::fail('it is worked on');
+        } catch (MapTooLarge $tooLarge) {
+            self::assertMatchesRegularExpression('/\d[\d,]+ ?(million )?(comparisons|places)/', $tooLarge->getMessage());
+        }
+        self::assertLessThan(20.0, microtime(true) - $began);
     }
 }

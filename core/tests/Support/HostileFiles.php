@@ -42,6 +42,7 @@ final class HostileFiles
                 static fn (int $k): string => "<g id=\"l{$k}\">".str_repeat('<use href="#l'.($k - 1).'"/>', 12).'</g>', range(1, 9),
             )).'</defs><use href="#l9"/>'), 'more than'],
             'a clip in its own circle' => [$svg('<clipPath id="a" clip-path="url(#a)"><path d="M0 0h9v9z"/></clipPath><path clip-path="url(#a)" d="M0 0h5v5z"/>'), 'uses itself'],
+            'more attributes than an element has' => [$svg('<path '.implode(' ', array_map(static fn (int $k): string => "a{$k}='1'", range(1, 2100))).' d="M0 0h1"/>'), 'attributes'],
             'no size' => ['<svg xmlns="http://www.w3.org/2000/svg" width="0" height="10"><path d="M0 0h1v1z"/></svg>', 'no size'],
             'as large as a town' => ['<svg xmlns="http://www.w3.org/2000/svg" width="900000mm" height="10mm"><path d="M0 0h1v1z"/></svg>', 'm large'],
             'more bytes than are read' => [self::OPEN.'<!--'.str_repeat('padding ', 2_600_000).'--></svg>', 'too large'],
