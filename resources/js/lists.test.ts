@@ -4,6 +4,7 @@ import { applied } from '@/bench/geometry'
 import { sifted as sift } from '@/pages/jobs'
 import { isTyping } from '@/bench/usePanZoom'
 import { sifted } from '@/stores/bench'
+import { lane } from '@/stores/lane'
 import { describe, expect, it } from 'vitest'
 
 const finding = (more: Partial<Finding>): Finding => ({ kind: 'thin-line', severity: 'warning', message: 'A line.', ...more })
@@ -67,5 +68,29 @@ describe('a key', () => {
     expect(on(['[role="slider"]'], 'w')).toBe(false)
     expect(on(['[role="dialog"]', 'button'], 'q')).toBe(true)
     expect(on([], 'q')).toBe(false)
+  })
+})
+
+describe('a lane of previews', () => {
+  it('asks one question at a time, and of those that wait only the latest', async () => {
+    const asked: number[] = []
+    const answers: ((value: number) => void)[] = []
+    const ask = lane((question: number) => {
+      asked.push(question)
+      return question === 9 ? Promise.reject(new Error('refused')) : new Promise<number>((done) => answers.push(done))
+    })
+    const [one, two, three] = [ask(1), ask(2), ask(3)]
+    expect(asked).toEqual([1])
+    expect(await two).toBeNull()
+    answers[0]!(10)
+    expect(await one).toBe(10)
+    await Promise.resolve()
+    expect(asked).toEqual([1, 3])
+    answers[1]!(30)
+    expect(await three).toBe(30)
+    expect(await ask(9)).toBeNull()
+    const four = ask(4)
+    answers[2]!(40)
+    expect(await four).toBe(40)
   })
 })

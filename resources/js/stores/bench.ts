@@ -1,5 +1,6 @@
 import { api, isAway, Refused, words } from '@/api/client'
 import type { Art, ChangedState, Changes, Chosen, Finding, FindingGroup, JobState, Piece, Preparation } from '@/api/types'
+import { lane } from './lane'
 import { defineStore } from 'pinia'
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
 
@@ -372,17 +373,8 @@ export const useBench = defineStore('bench', () => {
     }
   }
 
-  let trying: AbortController | null = null
-  /** What a drag would give, while it lasts; a newer question replaces the one before. */
-  async function tried(fields: Record<string, unknown>): Promise<Piece[] | null> {
-    trying?.abort()
-    trying = new AbortController()
-    try {
-      return (await api.post<Changes>(`jobs/${job.value!.id}/edits/preview`, { edit: fields }, trying.signal)).pieces
-    } catch {
-      return null
-    }
-  }
+  /** What a drag would give, while it lasts: one question at a time, for the server would work on each that was given up. */
+  const tried = lane(async (fields: Record<string, unknown>): Promise<Piece[]> => (await api.post<Changes>(`jobs/${job.value!.id}/edits/preview`, { edit: fields })).pieces)
 
   const byId = computed(() => new Map(art.value?.pieces.map((piece) => [piece.id, piece]) ?? []))
   const closedLayers = computed(() => new Set(art.value?.layers.filter((layer) => layer.hidden || layer.locked).map((layer) => layer.id) ?? []))
