@@ -111,6 +111,8 @@ final class HandOnTheBenchTest extends BrowserTestCase
         self::$browser->executeScript('let lost = true; window.fetch = async (url, how) => { const answer = await window.real(url, how); if (lost && String(url).endsWith("/edits")) { lost = false; throw new TypeError("lost") } return answer }');
         $this->change(fn () => $this->drag([[10, 80], [30, 110]], 2));
         self::assertSame([3, 0], [$this->pieces(), $this->howMany('[data-test=problem]')]);
+        // The browser notes that the second sending met the change already made.
+        self::assertStringContainsString('409', implode(' ', $this->complaints()));
     }
 
     #[Test]
