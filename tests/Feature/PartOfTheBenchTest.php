@@ -72,15 +72,19 @@ final class PartOfTheBenchTest extends TestCase
     {
         $made = $this->edit(['kind' => 'transform', 'pieces' => [$this->ids[0]], 'matrix' => [1, 0, 0, 1, 0, 50], 'copies' => true])->json('changes.pieces.0.id');
         self::assertNotContains($made, $this->ids, 'an id that is free on the whole bench');
-        $this->edit(['kind' => 'group', 'pieces' => [$this->ids[0], $this->ids[1]]]);
-        // Of the group only one is named: it is met piece by piece, and aligned alone.
+        $this->edit(['kind' => 'group', 'pieces' => [$this->ids[0], $this->ids[1], $made]]);
+        // Of the group only two are named: it is met piece by piece, and each is aligned by itself.
         $this->edit(['kind' => 'move', 'pieces' => [$this->ids[1]], 'x' => 0, 'y' => 30]);
-        $this->edit(['kind' => 'align', 'pieces' => [$this->ids[0], $this->ids[3]], 'edge' => 'bottom', 'to' => $this->ids[3]]);
-        self::assertEqualsWithDelta([15.0, 45.0], [$this->boxes()[$this->ids[0]][1], $this->boxes()[$this->ids[1]][1]], 1e-6);
+        $this->edit(['kind' => 'align', 'pieces' => [$this->ids[0], $this->ids[1], $this->ids[3]], 'edge' => 'bottom', 'to' => $this->ids[3]]);
+        self::assertEqualsWithDelta([15.0, 15.0], [$this->boxes()[$this->ids[0]][1], $this->boxes()[$this->ids[1]][1]], 1e-6);
+        $copy = $this->edit(['kind' => 'link-copy', 'pieces' => [$this->ids[2]], 'x' => 0, 'y' => 60])->json('changes.pieces.0.id');
+        DB::table('bench_pieces')->update(['refers' => null, 'left' => null]);
+        $this->edit(['kind' => 'shape-values', 'pieces' => [$this->ids[2]], 'width' => 14]);
+        self::assertEqualsWithDelta(14.0, $this->boxes()[$copy][2], 1e-6, 'a follower from before is found too');
         DB::table('bench_pieces')->update(['refers' => null, 'left' => null]);
         $this->edit(['kind' => 'move', 'pieces' => [$this->ids[2]], 'x' => 5, 'y' => 0]);
-        self::assertEqualsWithDelta(70.0, $this->boxes()[$this->ids[2]][0], 1e-6);
-        self::assertCount(5, $this->boxes());
+        self::assertEqualsWithDelta(68.0, $this->boxes()[$this->ids[2]][0], 1e-6);
+        self::assertCount(6, $this->boxes());
         $this->postJson("/api/jobs/{$this->job}/edits", ['version' => $this->version, 'edit' => ['kind' => 'move', 'pieces' => ['p99'], 'x' => 1, 'y' => 0]])->assertStatus(422);
         $this->postJson("/api/jobs/{$this->job}/edits", ['version' => $this->version, 'edit' => ['kind' => ['x'], 'pieces' => $this->ids[0]]])->assertStatus(422);
     }

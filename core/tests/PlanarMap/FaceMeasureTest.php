@@ -97,6 +97,9 @@ final class FaceMeasureTest extends TestCase
         $grouped = PlanarMap::of($shapes)->regions(new SeenOwners($hides, [0, 0, 1, 0, 2]));
         self::assertSame([800.0, 375.0, 1600.0], array_map(static fn (Shape $shape): float => round($shape->area(), 3), $grouped));
         self::assertCount(1, $grouped[0]->contours, 'where they meet there is no border');
+        // One that lies wholly over a solid piece is seen whole too.
+        $inside = PlanarMap::of([$square(0, 0, 20), $square(5, 5, 4)])->regions(new SeenOwners([true, false]));
+        self::assertSame([400.0, 16.0], array_map(static fn (Shape $shape): float => round($shape->area(), 3), $inside));
     }
 
     #[Test]

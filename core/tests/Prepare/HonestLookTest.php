@@ -11,9 +11,11 @@ use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Stroke;
 use NeatEdge\Core\Check\Verdict;
+use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\Measure\LookDifference;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Prepare\JoinNearBlacks;
@@ -22,6 +24,7 @@ use NeatEdge\Core\Prepare\MergeByColour;
 use NeatEdge\Core\Prepare\OutlineStrokes;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Prepare\RemoveHidden;
+use NeatEdge\Core\Prepare\Slivers;
 use NeatEdge\Core\Prepare\SolidColours;
 use NeatEdge\Core\Prepare\Step;
 use NeatEdge\Core\Seen\Painted;
@@ -233,5 +236,32 @@ final class HonestLookTest extends TestCase
         $verdict = Verdict::of(new LookDifference($seen, 1000.0, $seen), $leftOut, $accepted, $serious, $stale);
         self::assertSame(['sentence' => $sentence, 'ready' => $open === [], 'open' => $open], $verdict->toArray());
         self::assertFalse(Verdict::of(new LookDifference(0.0, 0.0), 0, 0, 0, false, true)->isReady(), 'nothing to make is not ready');
+    }
+
+    #[Test]
+    public function pieces_that_are_known_to_lie_apart_join_where_they_touch_and_are_known_so_no_more_with_others(): void
+    {
+        $piece = static fn (string $id, float $x, float $w, Colour $colour): Piece => new Piece($id, Shape::of(Contour::rectangle($x, 0, $w, 10)), new Paint($colour));
+        [$red, $blue] = [new Colour(200, 20, 20), new Colour(20, 20, 200)];
+        $apart = (new RemoveHidden)->apply(new Artwork(100, 100, [$piece('a', 0, 10, $red), $piece('b', 10, 10, $red), $piece('c', 40, 10, $red), $piece('d', 20, 20, $blue)]));
+        self::assertTrue($apart->apart);
+        $merged = (new MergeByColour)->apply($apart)->pieces;
+        self::assertSame([2, 1], array_map(static fn (Piece $one): int => count($one->shape->contours), $merged), 'two that touch are one outline, one beside them is another');
+        self::assertEqualsWithDelta([300.0, 200.0], array_map(static fn (Piece $one): float => $one->shape->area(), $merged), 1e-6);
+        // Laid over by another piece, they are cut by it.
+        $over = $apart->withPieces([...$apart->pieces, $piece('e', 5, 10, $blue)]);
+        self::assertFalse($over->apart);
+        self::assertEqualsWithDelta([200.0, 300.0], array_map(static fn (Piece $one): float => $one->shape->area(), (new MergeByColour)->apply($over)->pieces), 1e-6);
+        self::assertTrue(ArtworkJson::decode(ArtworkJson::encode($apart))->apart, 'also when it was stored between');
+    }
+
+    #[Test]
+    public function a_sliver_goes_to_the_neighbour_with_the_longest_shared_border(): void
+    {
+        $piece = static fn (string $id, float $x, float $y, float $w, float $h): Piece => new Piece($id, Shape::of(Contour::rectangle($x, $y, $w, $h)), new Paint(new Colour(20, 20, 200)));
+        $pieces = [$piece('left', 0, 10, 10, 20), $piece('sliver', 10, 10, 0.02, 20), $piece('above', 10, 5, 0.02, 5)];
+        [$out, $count] = Slivers::given($pieces, ['sliver' => Shape::of(Contour::rectangle(0, 0, 50, 50))], 100.0, new Tolerance);
+        self::assertSame([1, ['left', 'above']], [$count, array_map(static fn (Piece $one): string => $one->id, $out)]);
+        self::assertEqualsWithDelta(200.4, $out[0]->shape->area(), 1e-6);
     }
 }
