@@ -131,17 +131,13 @@ final class Ticket
     /** @return array<string, mixed> with its outcome */
     public static function preparation(Preparation $preparation, ShopJob $job): array
     {
+        $findings = Judgements::on($preparation->findings(), $job->judged ?? [], $job->width_mm);
+
         return self::run($preparation, $job) + [
-            'result' => $preparation->result === null ? null : ['findings' => self::findings($preparation, $job)] + $preparation->result,
-            'groups' => FindingGroups::of([...$job->placedNotices(), ...self::findings($preparation, $job)]),
+            'result' => $preparation->result === null ? null : ['findings' => $findings] + $preparation->result,
+            'groups' => FindingGroups::of([...$job->placedNotices(), ...$findings]),
             'verdict' => self::verdict($preparation, $job)?->toArray(),
         ];
-    }
-
-    /** @return list<array<string, mixed>> with what was judged of them */
-    private static function findings(Preparation $preparation, ShopJob $job): array
-    {
-        return Judgements::on($preparation->findings(), $job->judged ?? [], $job->width_mm);
     }
 
     /** What is true of the job as it was prepared last; null while nothing is prepared. */
@@ -151,15 +147,26 @@ final class Ticket
         if ($preparation->status !== 'done' || $result === null) {
             return null;
         }
+
+        return self::judged($preparation, $job, LookDifference::fromArray($result['look_difference']), $preparation->summed($job->judged ?? [], $job->width_mm));
+    }
+
+    /**
+     * The one rule by which a job is ready, for its page and for the list of all.
+     *
+     * @param  array{findings: int, sheets: int, serious: int}  $summary  see Preparation
+     */
+    public static function judged(Preparation $preparation, ShopJob $job, LookDifference $look, array $summary): Verdict
+    {
         $leftOut = $job->leftOut();
 
         return Verdict::of(
-            LookDifference::fromArray($result['look_difference']),
+            $look,
             count($leftOut),
             count(array_filter($leftOut, static fn (array $notice): bool => isset($notice['accepted']))),
-            count(array_filter([...self::findings($preparation, $job), ...$job->notices], static fn (array $finding): bool => $finding['severity'] === Severity::Serious->value && ! isset($finding['accepted']) && ! in_array($finding, $leftOut, true))),
+            $summary['serious'] + count(array_filter($job->notices, static fn (array $notice): bool => $notice['severity'] === Severity::Serious->value && ! isset($notice['accepted']) && ! in_array($notice, $leftOut, true))),
             $preparation->version !== $job->version,
-            $result['sheets'] === [],
+            $summary['sheets'] === 0,
         );
     }
 }

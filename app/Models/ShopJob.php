@@ -121,16 +121,10 @@ final class ShopJob extends Model
      */
     public static function part(int $id, array $ids, bool $groups = false): self
     {
-        return self::reading(static function () use ($id, $ids, $groups): self {
-            $job = self::query()->findOrFail($id);
+        return self::partly($id, static function (self $job) use ($ids, $groups): ?array {
             $some = BenchPiece::some($job, $ids);
-            if ($groups && $some !== null && array_filter($some, static fn (string $data): bool => str_contains($data, '"groups":[')) !== []) {
-                $some = null;
-            }
-            $job->laid = $some ?? BenchPiece::rows($job);
-            $job->partly = $some !== null;
 
-            return $job;
+            return $groups && $some !== null && array_filter($some, static fn (string $data): bool => str_contains($data, '"groups":[')) !== [] ? null : $some;
         });
     }
 
@@ -141,11 +135,17 @@ final class ShopJob extends Model
      */
     public static function around(int $id, array $ids): self
     {
-        return self::reading(static function () use ($id, $ids): self {
+        return self::partly($id, static fn (self $job): ?array => BenchPiece::near($job, $ids));
+    }
+
+    /** @param  Closure(self): (array<string, string>|null)  $rows  pieces as they are stored, by id; null where all are needed */
+    private static function partly(int $id, Closure $rows): self
+    {
+        return self::reading(static function () use ($id, $rows): self {
             $job = self::query()->findOrFail($id);
-            $near = BenchPiece::near($job, $ids);
-            $job->laid = $near ?? BenchPiece::rows($job);
-            $job->partly = $near !== null;
+            $some = $rows($job);
+            $job->laid = $some ?? BenchPiece::rows($job);
+            $job->partly = $some !== null;
 
             return $job;
         });

@@ -16,7 +16,7 @@ final class Duplicating
     {
         return DB::transaction(static function () use ($job): ShopJob {
             $job = ShopJob::query()->findOrFail($job->id);
-            $copy = $job->replicate(['version', 'last_key', 'deleted_at', 'is_demo']);
+            $copy = $job->replicate(['version', 'last_key', 'picture', 'picture_version', 'deleted_at', 'is_demo']);
             $copy->fill(['title' => mb_substr($job->title, 0, 112).' (copy)', 'revision' => 1, 'is_demo' => false]);
             $copy->save();
             DB::insert('insert into bench_pieces (shop_job_id, piece, data, page, page_form, refers, "left", top, "right", bottom) select ?, piece, data, page, page_form, refers, "left", top, "right", bottom from bench_pieces where shop_job_id = ?', [$copy->id, $job->id]);

@@ -1,6 +1,5 @@
 import type { Finding, ListedJob } from '@/api/types'
-import { between } from '@/bench/geometry'
-import { applied } from '@/bench/geometry'
+import { applied, between } from '@/bench/geometry'
 import { sifted as sift } from '@/pages/jobs'
 import { isTyping } from '@/bench/usePanZoom'
 import { sifted } from '@/stores/bench'

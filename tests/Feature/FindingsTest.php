@@ -98,6 +98,10 @@ final class FindingsTest extends TestCase
         self::assertSame([2, false], [count($state['art']['pieces']), $state['history']['canUndo']]);
         $this->postJson("/api/jobs/{$copy['id']}/edits", ['version' => 1, 'edit' => ['kind' => 'remove', 'pieces' => ['p1']]])->assertOk();
         self::assertCount(2, $this->getJson("/api/jobs/{$job}")->json('art.pieces'), 'the first is untouched');
+        // A picture of the first as it was once is none of the copy.
+        ShopJob::query()->whereKey($job)->toBase()->update(['picture' => '<svg/>', 'picture_version' => 1]);
+        $third = $this->postJson("/api/jobs/{$job}/copy")->assertCreated()->json('id');
+        self::assertStringContainsString('<path', (string) $this->get("/api/jobs/{$third}/picture.svg?v=1")->getContent());
         self::assertSame($this->get("/api/jobs/{$job}/source.svg")->getContent(), $this->get("/api/jobs/{$copy['id']}/source.svg")->getContent());
         foreach (['customer' => str_repeat('x', 200), 'due' => 'tomorrow'] as $field => $wrong) {
             $this->patchJson("/api/jobs/{$job}", ['version' => 2, $field => $wrong])->assertStatus(422);

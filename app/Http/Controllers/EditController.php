@@ -32,8 +32,7 @@ final class EditController
     public function preview(Request $request, ShopJob $job): JsonResponse
     {
         $fonts = ShopFonts::shelf();
-        $only = self::only($request);
-        $job = $only === null ? ShopJob::snapshot($job->id) : ShopJob::part($job->id, $only, Edits::minds($request->input('edit.kind')));
+        $job = self::read($request, $job);
         $edit = self::edit($request, $job, $fonts);
 
         return new JsonResponse(Budget::within('This change', static function () use ($edit, $job, $fonts): array {
@@ -52,15 +51,17 @@ final class EditController
             $before = $job->art();
 
             return Proposal::state($edit->label(), $before, Edits::applied($edit, $before, $fonts));
-        }, self::only($request));
+        }, self::read($request, $job));
     }
 
-    /** @return list<string>|null ids of the pieces that the edit is about, where it leaves all others alone */
-    private static function only(Request $request): ?array
+    /** The job with the pieces that the edit is about, where it leaves all others alone; else with all. */
+    private static function read(Request $request, ShopJob $job): ShopJob
     {
         $fields = $request->input('edit');
+        $kind = is_array($fields) ? ($fields['kind'] ?? null) : null;
+        $only = is_string($kind) ? Edits::only($kind, $fields) : null;
 
-        return is_array($fields) && is_string($fields['kind'] ?? null) ? Edits::only($fields['kind'], $fields) : null;
+        return $only === null ? ShopJob::snapshot($job->id) : ShopJob::part($job->id, $only, Edits::minds($kind));
     }
 
     public function undo(Request $request, ShopJob $job): JsonResponse
@@ -69,7 +70,7 @@ final class EditController
             $current = $job->current();
 
             return $current->parent === null ? Proposal::nothing() : Proposal::inForce($current->parent, $current->back());
-        }, []);
+        }, ShopJob::part($job->id, []));
     }
 
     public function redo(Request $request, ShopJob $job): JsonResponse
@@ -78,7 +79,7 @@ final class EditController
             $child = $job->revisions()->where('parent', $job->revision)->orderByDesc('number')->first();
 
             return $child === null ? Proposal::nothing() : Proposal::inForce($child->number, $child->ahead());
-        }, []);
+        }, ShopJob::part($job->id, []));
     }
 
     /** @throws EditRefused */
@@ -143,11 +144,11 @@ final class EditController
 
     /**
      * @param  callable(ShopJob): Proposal  $do
-     * @param  list<string>|null  $only
+     * @param  ShopJob|null  $read  see History
      */
-    private static function change(Request $request, ShopJob $job, callable $do, ?array $only = null): JsonResponse
+    private static function change(Request $request, ShopJob $job, callable $do, ?ShopJob $read = null): JsonResponse
     {
-        return History::change($job, self::version($request), $do, $only);
+        return History::change($job, self::version($request), $do, $read);
     }
 
     /** The version of the job that the page knows. */

@@ -11,7 +11,6 @@ use App\Models\Revision;
 use App\Models\ShopJob;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\DB;
-use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
 
 /** A job's states in a row: each new one follows the one in force, which undo goes back to. */
@@ -23,11 +22,11 @@ final class History
      *
      * @param  int  $version  the job's version that the window knows
      * @param  callable(ShopJob): Proposal  $propose
-     * @param  list<string>|null  $only  ids of the pieces that it is about, where it leaves all others alone
+     * @param  ShopJob|null  $read  the job with as much of its bench as the change is about; all of it is read when null
      */
-    public static function change(ShopJob $job, int $version, callable $propose, ?array $only = null): JsonResponse
+    public static function change(ShopJob $job, int $version, callable $propose, ?ShopJob $read = null): JsonResponse
     {
-        $read = $only === null ? ShopJob::snapshot($job->id) : ShopJob::part($job->id, $only, Edits::minds(request()->input('edit.kind')));
+        $read ??= ShopJob::snapshot($job->id);
         if ($read->version !== $version) {
             return self::stale($read);
         }

@@ -25,12 +25,12 @@ use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Judgements;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Edit\CombineKind;
-use NeatEdge\Core\Format\Svg\Drawing;
 use NeatEdge\Core\Format\Svg\Isolated;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\InvalidLength;
 use NeatEdge\Core\Geometry\Length;
+use NeatEdge\Core\Measure\LookDifference;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Prepare\Step;
 use NeatEdge\Core\Seen\Extent;
@@ -85,15 +85,15 @@ final class JobController
             // One of before there were summaries tells the same from all that it gave.
             $summary = $preparation?->status !== 'done' ? null : $preparation->summary ?? Preparation::query()->findOrFail($preparation->id)->summed([], $job->width_mm);
             $open = array_filter($job->leftOut(), static fn (array $notice): bool => ! isset($notice['accepted']));
-            $stale = $preparation !== null && $preparation->version !== $job->version;
 
             return [
                 'id' => $job->id, 'title' => $job->title, 'customer' => $job->customer, 'due' => $job->due, 'process' => $job->process->value, 'processLabel' => $job->process->label(),
                 'width' => $job->width_mm, 'height' => $job->height_mm, 'demo' => $job->is_demo, 'version' => $job->version,
                 'created' => $job->created_at?->toIso8601String(), 'updated' => $job->updated_at?->toIso8601String(),
                 'state' => $preparation === null ? 'new' : $preparation->status,
-                'stale' => $stale,
-                'ready' => $summary !== null && ! $stale && $open === [] && $summary['serious'] === 0 && $summary['sheets'] > 0 && ! in_array(Drawing::NO_SIZE, array_column($job->notices, 'kind'), true),
+                'stale' => $preparation !== null && $preparation->version !== $job->version,
+                // How it looks is said of a job, and keeps none from being ready.
+                'ready' => $preparation !== null && $summary !== null && Ticket::judged($preparation, $job, new LookDifference(0.0, 0.0), $summary)->isReady(),
                 'findings' => count($open) + ($summary['findings'] ?? 0),
                 'sheets' => $summary['sheets'] ?? 0,
             ];

@@ -67,9 +67,9 @@ final class Edits
     }
 
     /** Whether such an edit needs all of a group of which it names a piece. */
-    public static function minds(mixed $kind): bool
+    public static function minds(string $kind): bool
     {
-        return is_string($kind) && is_a(self::KINDS[$kind] ?? '', LocalToGroups::class, true);
+        return is_a(self::KINDS[$kind] ?? '', LocalToGroups::class, true);
     }
 
     /** What an edit gives, with everything that follows what it changed. @throws EditRefused */

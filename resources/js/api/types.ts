@@ -21,17 +21,7 @@ export interface Job {
   updated: string
 }
 
-export interface ListedJob {
-  id: number
-  title: string
-  customer: string
-  due: string | null
-  process: string
-  processLabel: string
-  width: number
-  height: number
-  demo: boolean
-  version: number
+export interface ListedJob extends Pick<Job, 'id' | 'title' | 'customer' | 'due' | 'process' | 'processLabel' | 'width' | 'height' | 'demo' | 'version'> {
   created: string
   updated: string
   state: 'new' | PreparationStatus

@@ -70,7 +70,7 @@ export const useBench = defineStore('bench', () => {
     return finding.value !== null && one.findings.includes(finding.value) && !numbers.includes(finding.value) ? one.findings.filter((number) => number === finding.value || numbers.includes(number)) : numbers
   }
   /** Numbers of the findings that are shown, group by group. */
-  const open = computed(() => groups.value.flatMap(listed))
+  const openFindings = computed(() => groups.value.flatMap(listed))
   const sheets = computed(() => result.value?.sheets ?? [])
 
   const hasFile = computed(() => job.value?.file != null)
@@ -110,7 +110,7 @@ export const useBench = defineStore('bench', () => {
     }
   }
 
-  async function enter(id: number) {
+  async function open(id: number) {
     window.clearTimeout(poll)
     if (job.value?.id !== id) {
       state.value = null
@@ -421,8 +421,8 @@ export const useBench = defineStore('bench', () => {
   }
 
   return {
-    state, job, art, preparation, result, running, prepared, lastStep, findings, sheets, hasFile, wipesFile, wipeWith, verdict, prepareWith, accept, view, shown, chosen, away, waiting, finding, group, groups, sieve, listed, openFindings: open, judge, wire, wipeAt,
+    state, job, art, preparation, result, running, prepared, lastStep, findings, sheets, hasFile, wipesFile, wipeWith, verdict, prepareWith, accept, view, shown, chosen, away, waiting, finding, group, groups, sieve, listed, openFindings, judge, wire, wipeAt,
     detail, changeBy, entered, byId, again, touchable, together, draw, tried, refreshDetail, compare, versionArt,
-    problem, loading, busy, open: enter, show, prepare, stop, edit, undo, redo, amend, preview, choose, chooseAll, chooseNone, leave,
+    problem, loading, busy, open, show, prepare, stop, edit, undo, redo, amend, preview, choose, chooseAll, chooseNone, leave,
   }
 })
