@@ -233,7 +233,7 @@ final class EditingTest extends BrowserTestCase
     /** @return list<string> */
     private function kinds(): array
     {
-        return array_map(fn (int $i): string => (new \NeatEdge\Core\Edit\NodePath($this->art()->pieces[0]->shape->contours[0]))->kind($i), range(0, 3));
+        return array_map(fn (int $i): string => (new \NeatEdge\Core\Edit\Lines\NodePath($this->art()->pieces[0]->shape->contours[0]))->kind($i), range(0, 3));
     }
 
     /** @param  list<array{float, float}>  $places  the button stays down */

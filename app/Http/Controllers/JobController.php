@@ -24,7 +24,7 @@ use NeatEdge\Core\Artwork\StepAndRepeat;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Judgements;
 use NeatEdge\Core\Check\Process;
-use NeatEdge\Core\Edit\CombineKind;
+use NeatEdge\Core\Edit\Shaping\CombineKind;
 use NeatEdge\Core\Format\Svg\Isolated;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Box;

@@ -61,6 +61,19 @@ enum ShapeKind: string
         }];
     }
 
+    /** @return list<Field> those of all kinds, each name once */
+    public static function everyField(): array
+    {
+        $out = [];
+        foreach (self::cases() as $kind) {
+            foreach ($kind->fields() as $field) {
+                $out[$field->name] ??= $field;
+            }
+        }
+
+        return array_values($out);
+    }
+
     /** @return array<string, float|string|bool> */
     public function usual(): array
     {

@@ -9,6 +9,9 @@ use NeatEdge\Core\Artwork\Artwork;
 /** What an artist does on the bench: artwork in, artwork out. Made from validated fields, see Edits. */
 interface Edit
 {
+    /** What it is called, does and takes, as one of the kinds that it serves. */
+    public static function about(string $kind): About;
+
     /** @throws EditRefused for fields that it cannot be made from */
     public static function from(Input $input): self;
 

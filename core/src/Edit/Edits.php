@@ -5,36 +5,41 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Edit\Arranging\ArrangingRoom;
+use NeatEdge\Core\Edit\Layers\LayersRoom;
+use NeatEdge\Core\Edit\Letters\LettersRoom;
+use NeatEdge\Core\Edit\Lines\LinesRoom;
+use NeatEdge\Core\Edit\Live\LiveRoom;
+use NeatEdge\Core\Edit\Paint\PaintRoom;
+use NeatEdge\Core\Edit\Shapes\ShapesRoom;
+use NeatEdge\Core\Edit\Shaping\ShapingRoom;
 use NeatEdge\Core\Type\FontShelf;
 
-/** The registry: makes an edit from what the page sends. A new edit is one class and one line here. */
+/** The registry: makes an edit from what the page sends. A new edit is one class and one line in its room. */
 final class Edits
 {
     /** Beyond so many pieces all are read at once. */
     private const MOST_ALONE = 400;
 
-    /** @var array<string, class-string<Edit>> */
-    private const KINDS = [
-        'weld' => CombinePieces::class, 'cut-away' => CombinePieces::class, 'keep-overlap' => CombinePieces::class,
-        'keep-difference' => CombinePieces::class, 'split-all' => CombinePieces::class,
-        'remove' => RemovePieces::class,
-        'move' => MovePieces::class, 'transform' => TransformPieces::class, 'place' => PlacePieces::class, 'flip' => FlipPieces::class,
-        're-square' => ReSquare::class, 'align' => AlignPieces::class, 'distribute' => DistributePieces::class,
-        'copy' => CopyPieces::class, 'paste' => PastePieces::class, 'link-copy' => LinkCopies::class,
-        'order' => OrderPieces::class, 'group' => GroupPieces::class, 'ungroup' => UngroupPieces::class, 'mark' => MarkPieces::class,
-        'add-layer' => AddLayer::class, 'change-layer' => ChangeLayer::class, 'order-layer' => OrderLayer::class, 'remove-layer' => RemoveLayer::class, 'to-layer' => ToLayer::class,
-        'guide' => SetGuide::class, 'remove-guide' => RemoveGuide::class, 'centre-lines' => CentreLines::class,
-        'reference' => ChangeReference::class, 'true-size' => TrueSize::class,
-        'draw-shape' => DrawShape::class, 'shape-values' => ShapeValues::class, 'bake' => Bake::class,
-        'draw-line' => DrawLine::class, 'continue-line' => ContinueLine::class, 'brush-line' => BrushLine::class,
-        'move-nodes' => MoveNodes::class, 'move-handle' => MoveHandle::class, 'bend-segment' => BendSegment::class, 'add-node' => AddNode::class,
-        'delete-nodes' => DeleteNodes::class, 'node-kind' => NodeKind::class, 'segment-kind' => SegmentKind::class,
-        'break-at' => BreakAtNodes::class, 'delete-segment' => DeleteSegment::class, 'join-ends' => JoinEnds::class, 'join-lines' => JoinLines::class, 'close-line' => CloseLine::class, 'reverse-line' => ReverseLine::class,
-        'round-corners' => RoundChosenCorners::class, 'mirror-half' => MirrorPieces::class, 'repeat' => RepeatPieces::class,
-        'fill' => FillPieces::class, 'stroke' => StrokePieces::class, 'blend' => BlendPieces::class, 'recolour' => Recolour::class,
-        'text' => DrawText::class, 'set-text' => SetText::class,
-        'clip' => ClipPieces::class, 'release-clip' => ReleaseClip::class, 'compound' => MakeCompound::class, 'separate' => SeparatePieces::class,
-    ];
+    /** @var list<class-string<Room>> */
+    private const ROOMS = [ArrangingRoom::class, LinesRoom::class, ShapesRoom::class, PaintRoom::class, LettersRoom::class, LayersRoom::class, LiveRoom::class, ShapingRoom::class];
+
+    /** @return array<string, class-string<Edit>> every edit there is, by kind */
+    public static function kinds(): array
+    {
+        return array_merge(...array_map(static fn (string $room): array => $room::edits(), self::ROOMS));
+    }
+
+    /** @return array<string, About> what each kind says of itself */
+    public static function catalogue(): array
+    {
+        $out = [];
+        foreach (self::kinds() as $kind => $class) {
+            $out[$kind] = $class::about($kind);
+        }
+
+        return $out;
+    }
 
     /**
      * @param  array<mixed>  $fields
@@ -44,7 +49,7 @@ final class Edits
      */
     public static function make(string $kind, array $fields, FontShelf $fonts, string $unit = 'mm'): Edit
     {
-        $class = self::KINDS[$kind] ?? throw EditRefused::unknown($kind);
+        $class = self::kinds()[$kind] ?? throw EditRefused::unknown($kind);
 
         return $class::from(new Input([...$fields, 'kind' => $fields['as'] ?? $kind], $fonts, $unit));
     }
@@ -57,7 +62,7 @@ final class Edits
      */
     public static function only(string $kind, array $fields): ?array
     {
-        $class = self::KINDS[$kind] ?? '';
+        $class = self::kinds()[$kind] ?? '';
         if (! is_a($class, Local::class, true) || ($fields['copies'] ?? false) !== false) {
             return null;
         }
@@ -69,7 +74,7 @@ final class Edits
     /** Whether such an edit needs all of a group of which it names a piece. */
     public static function minds(string $kind): bool
     {
-        return is_a(self::KINDS[$kind] ?? '', LocalToGroups::class, true);
+        return is_a(self::kinds()[$kind] ?? '', LocalToGroups::class, true);
     }
 
     /** What an edit gives, with everything that follows what it changed. @throws EditRefused */

@@ -6,12 +6,14 @@ namespace NeatEdge\Core\Edit;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Place;
 use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Artwork\Side;
 use NeatEdge\Core\Artwork\Stroke;
+use NeatEdge\Core\Edit\Paint\StrokePieces;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Stroke\StrokeStyle;
 
@@ -20,6 +22,15 @@ final readonly class NewPiece
 {
     public function __construct(private ?Paint $fill, private ?Stroke $stroke, private string $layer)
     {
+    }
+
+    /** @return list<Field> what can be said of a new piece */
+    public static function fields(): array
+    {
+        return [
+            Field::words('fill', 'Fill', Field::COLOUR), Field::words('line', 'Stroke', Field::COLOUR), Field::length('lineWidth', 'Stroke width', 1.0, 0.001),
+            Field::choice('side', 'Side', 'centre', ['centre' => 'Centre', 'inside' => 'Inside', 'outside' => 'Outside']), Field::words('layer', 'Layer'),
+        ];
     }
 
     /** @param  bool  $open  whether it is a line, which has no fill unless one is asked for */

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Tests\Edit;
 
 use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\NodePath;
+use NeatEdge\Core\Edit\Lines\NodePath;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Tests\Support\Bench;

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit\Arranging;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Edit\About;
+use NeatEdge\Core\Edit\Arrangement;
+use NeatEdge\Core\Edit\Chosen;
+use NeatEdge\Core\Edit\Edit;
+use NeatEdge\Core\Edit\FreeIds;
+use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Edit\References;
+use NeatEdge\Core\Geometry\Matrix;
+
+/** Duplicates pieces just above themselves, moved by a length. */
+final readonly class CopyPieces implements Edit
+{
+    /** @param  list<string>  $ids */
+    public function __construct(private array $ids, private float $x, private float $y)
+    {
+    }
+
+    public static function about(string $kind): About
+    {
+        return new About('Duplicate', 'Lay a copy aside.', [Field::length('x', 'Right by', 0.0, -1e5), Field::length('y', 'Down by', 0.0, -1e5)]);
+    }
+
+    public static function from(Input $input): self
+    {
+        return new self($input->pieces(), $input->length('x', 0.0), $input->length('y', 0.0));
+    }
+
+    public function label(): string
+    {
+        return 'Duplicate';
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        [$with, $copies] = self::copied($artwork, Chosen::in($artwork, $this->ids));
+        $matrix = Matrix::translation($this->x, $this->y);
+
+        return $with->mapped(static fn (Piece $piece): Piece => $piece->transformed($matrix), $copies);
+    }
+
+    /**
+     * @param  array<string, Piece>  $chosen
+     * @return array{Artwork, array<string, Piece>} with copies of them all above the uppermost, and the copies by id
+     */
+    public static function copied(Artwork $artwork, array $chosen): array
+    {
+        $copies = self::renamed($artwork, array_values($chosen));
+        $last = array_key_last($chosen);
+        $out = [];
+        foreach ($artwork->pieces as $piece) {
+            $out[] = $piece;
+            if ($piece->id === $last) {
+                array_push($out, ...array_values($copies['pieces']));
+            }
+        }
+
+        return [Arrangement::settled($artwork->with(pieces: $out, groups: [...$artwork->groups, ...$copies['groups']])), $copies['pieces']];
+    }
+
+    /**
+     * Pieces with ids of their own; groups of which they are all are copied too. What follows a piece that is copied along follows the copy.
+     *
+     * @param  list<Piece>  $pieces
+     * @param  bool  $from  whether they come from this artwork: only then does what they follow here stay theirs
+     * @return array{pieces: array<string, Piece>, groups: array<string, string>}
+     */
+    public static function renamed(Artwork $artwork, array $pieces, bool $from = true): array
+    {
+        $free = FreeIds::in($artwork);
+        $new = [];
+        $groups = $names = $out = [];
+        foreach ($pieces as $piece) {
+            $path = [];
+            foreach ($piece->place->groups as $group) {
+                if (! isset($groups[$group])) {
+                    $groups[$group] = $free->next('g');
+                    $names[$groups[$group]] = $artwork->groups[$group] ?? 'Group';
+                }
+                $path[] = $groups[$group];
+            }
+            $id = $free->next();
+            $new[$piece->id] = $id;
+            $out[$id] = $piece->with(id: $id, place: $piece->place->with(groups: $path));
+        }
+        foreach ($out as $id => $piece) {
+            $leader = References::of($piece);
+            if ($leader !== null) {
+                $out[$id] = References::following($piece, $new[$leader] ?? ($from && $artwork->piece($leader) !== null ? $leader : null));
+            }
+        }
+
+        return ['pieces' => $out, 'groups' => $names];
+    }
+}

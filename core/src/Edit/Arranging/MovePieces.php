@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit\Arranging;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Edit\About;
+use NeatEdge\Core\Edit\Chosen;
+use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Edit\Local;
+use NeatEdge\Core\Geometry\Matrix;
+
+/** Moves pieces by typed or dragged lengths. */
+final readonly class MovePieces implements Local
+{
+    /** @param  list<string>  $ids */
+    public function __construct(private array $ids, private float $x, private float $y)
+    {
+    }
+
+    public static function about(string $kind): About
+    {
+        return new About('Move', 'Move by a distance.', [Field::length('x', 'Right by', 0.0, -1e5), Field::length('y', 'Down by', 0.0, -1e5)]);
+    }
+
+    public static function from(Input $input): self
+    {
+        return new self($input->pieces(), $input->length('x', 0.0), $input->length('y', 0.0));
+    }
+
+    public function label(): string
+    {
+        return 'Move';
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        $matrix = Matrix::translation($this->x, $this->y);
+
+        return $artwork->mapped(static fn (Piece $piece): Piece => $piece->transformed($matrix), Chosen::in($artwork, $this->ids));
+    }
+}

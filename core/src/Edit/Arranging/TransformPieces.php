@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit\Arranging;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Edit\About;
+use NeatEdge\Core\Edit\Chosen;
+use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Edit\Local;
+use NeatEdge\Core\Geometry\Matrix;
+
+/** D7: any affine transform; copies are transformed when asked for, and the pieces stay. */
+final readonly class TransformPieces implements Local
+{
+    /**
+     * @param  list<string>  $ids
+     * @param  bool  $strokes  whether stroke widths scale along
+     */
+    public function __construct(private array $ids, private Matrix $matrix, private bool $strokes = true, private bool $copies = false)
+    {
+    }
+
+    public static function about(string $kind): About
+    {
+        return new About('Transform', 'Move, turn, scale or skew by a matrix.', [Field::words('matrix', 'Matrix', Field::DATA, help: 'six numbers a b c d e f'), Field::flag('strokes', 'Strokes grow along', true), Field::flag('copies', 'On copies', false)]);
+    }
+
+    public static function from(Input $input): self
+    {
+        return new self($input->pieces(), $input->matrix('matrix'), $input->flag('strokes', true), $input->flag('copies'));
+    }
+
+    public function label(): string
+    {
+        return $this->copies ? 'Repeat on a copy' : 'Transform';
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        $chosen = Chosen::in($artwork, $this->ids);
+        if ($this->copies) {
+            [$artwork, $chosen] = CopyPieces::copied($artwork, $chosen);
+        }
+
+        return $artwork->mapped(fn (Piece $piece): Piece => self::moved($piece, $this->matrix, $this->strokes), $chosen);
+    }
+
+    /** The same angle above -180 and up to 180 degrees; one that is nothing but rounding is nothing. */
+    public static function turned(float $degrees): float
+    {
+        $turn = $degrees - 360 * ceil(($degrees - 180) / 360);
+
+        return abs($turn) < 1e-9 ? 0.0 : $turn;
+    }
+
+    /** With the turn of its box kept true. */
+    public static function moved(Piece $piece, Matrix $matrix, bool $strokes): Piece
+    {
+        $turn = $piece->turn;
+        if ($matrix->isSimilarity()) {
+            // A flipped piece is as good as one turned by half a round that was flipped the other way.
+            $turn = self::turned(($matrix->determinant() < 0 ? -$turn : $turn) + rad2deg(atan2($matrix->b, $matrix->a)) + ($matrix->determinant() < 0 && $matrix->a < 0 ? 180 : 0));
+        }
+
+        return $piece->transformed($matrix, $strokes)->with(turn: $turn);
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit\Layers;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Artwork\Layer;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Edit\About;
+use NeatEdge\Core\Edit\Arrangement;
+use NeatEdge\Core\Edit\Edit;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Edit\Input;
+
+/** Takes a layer away, with what lies on it. */
+final readonly class RemoveLayer implements Edit
+{
+    public function __construct(private string $id)
+    {
+    }
+
+    public static function about(string $kind): About
+    {
+        return new About('Remove a layer', 'With what lies on it.', [Field::words('layer', 'Layer')], 0);
+    }
+
+    public static function from(Input $input): self
+    {
+        return new self($input->text('layer', 40));
+    }
+
+    public function label(): string
+    {
+        return 'Remove a layer';
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        $layer = $artwork->layer($this->id) ?? throw EditRefused::because('That layer is not there any more.');
+        if (count($artwork->layers) === 1) {
+            throw EditRefused::because('The last layer stays: there must be one to lie on.');
+        }
+        if ($layer->locked) {
+            throw EditRefused::locked($layer->name);
+        }
+
+        return Arrangement::settled($artwork->with(
+            layers: array_values(array_filter($artwork->layers, fn (Layer $one): bool => $one->id !== $this->id)),
+            pieces: array_values(array_filter($artwork->pieces, fn (Piece $piece): bool => $piece->place->layer !== $this->id)),
+        ));
+    }
+}

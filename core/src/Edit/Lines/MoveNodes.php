@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit\Lines;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Edit\About;
+use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Edit\Local;
+use NeatEdge\Core\Geometry\Contour;
+
+/** D3: moves nodes, their handles with them; a handle between two of them keeps its shape. */
+final readonly class MoveNodes implements Local
+{
+    /** @param  list<list<int>>  $nodes  contour and node of each */
+    public function __construct(private string $id, private array $nodes, private float $x, private float $y)
+    {
+    }
+
+    public static function about(string $kind): About
+    {
+        return new About('Move nodes', 'By a distance.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('nodes', 'Nodes', Field::NODES), Field::length('x', 'Right by', 0.0, -1e5), Field::length('y', 'Down by', 0.0, -1e5)], 0);
+    }
+
+    public static function from(Input $input): self
+    {
+        return new self($input->text('piece'), $input->places('nodes'), $input->length('x', 0.0), $input->length('y', 0.0));
+    }
+
+    public function label(): string
+    {
+        return count($this->nodes) === 1 ? 'Move a node' : 'Move nodes';
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        return OnContours::edited($artwork, $this->id, function (array $contours): array {
+            foreach (Nodes::byContour($this->nodes, $contours) as $k => $nodes) {
+                $path = new NodePath($contours[$k]);
+                $lines = $path->lines();
+                foreach ($nodes as $node) {
+                    $path->move($node, $this->x, $this->y, $lines);
+                }
+                $contours[$k] = $path->contour();
+            }
+
+            return $contours;
+        });
+    }
+}

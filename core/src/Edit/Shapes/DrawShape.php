@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit\Shapes;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\BasicShape;
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Artwork\Recipe;
+use NeatEdge\Core\Artwork\ShapeKind;
+use NeatEdge\Core\Edit\About;
+use NeatEdge\Core\Edit\Edit;
+use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Edit\NewPiece;
+use NeatEdge\Core\Geometry\Matrix;
+
+/** D1: a new basic shape, its middle at a place. */
+final readonly class DrawShape implements Edit
+{
+    public function __construct(private BasicShape $shape, private float $x, private float $y, private NewPiece $new)
+    {
+    }
+
+    public static function about(string $kind): About
+    {
+        return new About('Draw a shape', 'From typed values.', [Field::choice('shape', 'Shape', 'rectangle', array_combine(array_column(ShapeKind::cases(), 'value'), array_map(static fn (ShapeKind $one): string => $one->label(), ShapeKind::cases()))), Field::length('x', 'Middle across', 0.0, -1e5), Field::length('y', 'Middle down', 0.0, -1e5), ...ShapeKind::everyField(), ...NewPiece::fields()], 0);
+    }
+
+    public static function from(Input $input): self
+    {
+        $kind = ShapeKind::from($input->choice('shape', array_column(ShapeKind::cases(), 'value')));
+        $shape = new BasicShape($kind, $input->values($kind->fields()));
+
+        return new self($shape, $input->length('x'), $input->length('y'), NewPiece::from($input, $kind === ShapeKind::Line));
+    }
+
+    public function label(): string
+    {
+        return 'Draw: '.mb_strtolower($this->shape->kind->label());
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        return $this->new->laid($artwork, $this->shape->kind->label(), new Recipe($this->shape, Matrix::translation($this->x, $this->y)));
+    }
+}
