@@ -96,14 +96,16 @@ final class BenchPiece extends Model
         if ($all()->whereNull('refers')->exists()) {
             return null;
         }
-        /** @var array<string, string> $refers who follows whom, of all followers: there are few */
+        /** @var array<string, string> $refers who follows whom, ids parted by spaces, of all followers: there are few */
         $refers = $all()->where('refers', '!=', '')->pluck('refers', 'piece')->all();
         $wanted = array_fill_keys($ids, true);
         for ($grown = -1; $grown !== count($wanted);) {
             $grown = count($wanted);
-            foreach ($refers as $follower => $leader) {
-                if (isset($wanted[$leader]) || isset($wanted[$follower])) {
-                    $wanted[$follower] = $wanted[$leader] = true;
+            foreach ($refers as $follower => $leaders) {
+                $leaders = explode(' ', $leaders);
+                if (isset($wanted[$follower]) || array_intersect_key($wanted, array_flip($leaders)) !== []) {
+                    $wanted[$follower] = true;
+                    $wanted += array_fill_keys($leaders, true);
                 }
             }
         }
@@ -169,7 +171,7 @@ final class BenchPiece extends Model
             $pages[$piece->id] = $page;
             $box = $piece->box();
             $rows[] = ['shop_job_id' => $job->id, 'piece' => $piece->id, 'data' => ArtworkJson::text(PieceJson::of($piece)), 'page' => $page, 'page_form' => PageArt::FORM,
-                'refers' => References::of($piece) ?? '', 'left' => $box?->left, 'top' => $box?->top, 'right' => $box?->right, 'bottom' => $box?->bottom];
+                'refers' => implode(' ', References::of($piece)), 'left' => $box?->left, 'top' => $box?->top, 'right' => $box?->right, 'bottom' => $box?->bottom];
         }
         foreach (array_chunk($rows, self::AT_ONCE) as $some) {
             self::query()->upsert($some, ['shop_job_id', 'piece'], ['data', 'page', 'page_form', 'refers', 'left', 'top', 'right', 'bottom']);

@@ -22,6 +22,8 @@ final class Application
         'split' => SplitCommand::class,
         'check' => CheckCommand::class,
         'prepare' => PrepareCommand::class,
+        'edit' => EditCommand::class,
+        'catalogue' => CatalogueCommand::class,
     ];
 
     /** @return list<string> the call's words, with "-o -" told in a way that is not taken for an option of its own */

@@ -12,7 +12,9 @@ use NeatEdge\Core\Edit\Lines\LinesRoom;
 use NeatEdge\Core\Edit\Live\LiveRoom;
 use NeatEdge\Core\Edit\Paint\PaintRoom;
 use NeatEdge\Core\Edit\Shapes\ShapesRoom;
+use NeatEdge\Core\Edit\Shaping\Leftovers;
 use NeatEdge\Core\Edit\Shaping\ShapingRoom;
+use NeatEdge\Core\Edit\Shaping\WithoutLeftovers;
 use NeatEdge\Core\Type\FontShelf;
 
 /** The registry: makes an edit from what the page sends. A new edit is one class and one line in its room. */
@@ -51,7 +53,11 @@ final class Edits
     {
         $class = self::kinds()[$kind] ?? throw EditRefused::unknown($kind);
 
-        return $class::from(new Input([...$fields, 'kind' => $fields['as'] ?? $kind], $fonts, $unit));
+        $input = new Input([...$fields, 'kind' => $fields['as'] ?? $kind], $fonts, $unit);
+        $edit = $class::from($input);
+        $leftovers = Leftovers::after($kind, $edit, $input);
+
+        return $leftovers === null ? $edit : new WithoutLeftovers($edit, $leftovers);
     }
 
     /**
@@ -75,6 +81,12 @@ final class Edits
     public static function minds(string $kind): bool
     {
         return is_a(self::kinds()[$kind] ?? '', LocalToGroups::class, true);
+    }
+
+    /** @return list<Mark> what an edit has to show on the art before it is made */
+    public static function marks(Edit $edit, Artwork $artwork): array
+    {
+        return $edit instanceof ShowsMarks ? $edit->marks($artwork) : [];
     }
 
     /** What an edit gives, with everything that follows what it changed. @throws EditRefused */

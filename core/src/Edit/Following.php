@@ -5,9 +5,16 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\BorderAround;
 use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\LinkedCopy;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Artwork\Recipe;
+use NeatEdge\Core\Edit\Shaping\BorderLine;
+use NeatEdge\Core\Edit\Shaping\Outlined;
+use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Type\FontShelf;
 
 /** What follows another piece - a linked copy its source, a text its line - brought up to date after an edit, in the order of who follows whom. */
@@ -17,7 +24,7 @@ final class Following
     {
         $followers = false;
         foreach ($after->pieces as $piece) {
-            if (References::of($piece) !== null) {
+            if (References::of($piece) !== []) {
                 $followers = true;
                 break;
             }
@@ -34,15 +41,18 @@ final class Following
         }
         foreach (References::order($new) as $id) {
             $piece = $new[$id];
-            $leader = References::of($piece);
-            if ($leader === null) {
+            $leaders = References::of($piece);
+            if ($leaders === []) {
                 continue;
             }
+            $leader = $leaders[0];
             $base = $piece->recipe?->base;
             if ($base instanceof LinkedCopy) {
                 $new[$id] = self::linked($piece, $base, $old[$leader] ?? null, $new[$leader] ?? null);
             } elseif ($base instanceof Lettering) {
                 $new[$id] = self::lettered($piece, $base, $old[$leader] ?? null, $new[$leader] ?? null, $fonts);
+            } elseif ($base instanceof BorderAround) {
+                $new[$id] = self::bordered($piece, $base, $old, $new, $after);
             }
         }
         $pieces = array_map(static fn (Piece $piece): Piece => $new[$piece->id], $after->pieces);
@@ -54,7 +64,7 @@ final class Following
     {
         if ($source === null) {
             // Its source is gone: it stays as it is, on its own.
-            return References::following($piece, null);
+            return References::following($piece, array_fill_keys(References::of($piece), null));
         }
         if ($before === $source || $before === null || $piece->recipe === null) {
             return $piece;
@@ -70,13 +80,52 @@ final class Following
         return $followed->with(fill: $source->fill?->transformed($way), stroke: $source->stroke?->transformed($way, true));
     }
 
+    /**
+     * @param  array<string, Piece>  $old
+     * @param  array<string, Piece>  $new
+     */
+    private static function bordered(Piece $piece, BorderAround $base, array $old, array $new, Artwork $artwork): Piece
+    {
+        $gone = array_filter($base->sources, static fn (string $id): bool => ! isset($new[$id]));
+        $piece = References::following($piece, array_fill_keys($gone, null));
+        $changed = $gone !== [] || array_filter($base->sources, static fn (string $id): bool => isset($old[$id]) && $old[$id] !== $new[$id]) !== [];
+        $recipe = $piece->recipe;
+        if ($recipe === null || ! $changed || ! $recipe->base instanceof BorderAround) {
+            return $piece;
+        }
+        $sources = $recipe->base->sources;
+        $border = self::border($sources, $recipe->base->values, array_map(static fn (string $id): Piece => $new[$id], $sources), $artwork);
+        if ($border->shape()->isEmpty()) {
+            return $piece;
+        }
+
+        // It lies round its pieces on the bench, wherever it was moved before.
+        return $piece->withRecipe(new Recipe($border, Matrix::identity(), $recipe->changes));
+    }
+
+    /**
+     * A cut border as it goes round some pieces now.
+     *
+     * @param  non-empty-list<string>  $sources
+     * @param  array<string, float|string|bool>  $values
+     * @param  list<Piece>  $pieces  of these ids
+     */
+    public static function border(array $sources, array $values, array $pieces, Artwork $artwork): BorderAround
+    {
+        $shapes = array_values(array_filter(array_map(static fn (Piece $one): Shape => Outlined::whole($one, $artwork), $pieces), static fn (Shape $shape): bool => ! $shape->isEmpty()));
+
+        $seen = $shapes === [] ? new Shape([]) : Combine::weld($shapes, $artwork->tolerance());
+
+        return new BorderAround($sources, $values, BorderLine::around($seen, (float) $values['distance'], (float) $values['bridge'], (float) $values['dropHoles'], (float) $values['radius'], $artwork->tolerance()));
+    }
+
     private static function lettered(Piece $piece, Lettering $base, ?Piece $before, ?Piece $line, FontShelf $fonts): Piece
     {
         if ($piece->recipe === null) {
             return $piece;
         }
         if ($line === null) {
-            return References::following($piece, null);
+            return References::following($piece, array_fill_keys(References::of($piece), null));
         }
         if ($before === null || $before->shape === $line->shape || $line->shape->isEmpty()) {
             return $piece;

@@ -4,16 +4,22 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Edit;
 
+use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\InvalidLength;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Geometry\PathData;
+use NeatEdge\Core\Geometry\PathTooLong;
 use NeatEdge\Core\Type\FontShelf;
 
 /** What the page sent for an edit. Every value that comes out of here is of its type and within its bounds. */
 final readonly class Input
 {
     private const FARTHEST = 1e6;
+
+    private const MOST_SEGMENTS = 20_000;
 
     /**
      * @param  array<mixed>  $fields
@@ -26,6 +32,12 @@ final readonly class Input
     public function has(string $name): bool
     {
         return ($this->fields[$name] ?? null) !== null;
+    }
+
+    /** What was sent, as it was sent. */
+    public function raw(string $name): mixed
+    {
+        return $this->fields[$name] ?? null;
     }
 
     /** @return list<string> ids */
@@ -170,6 +182,78 @@ final readonly class Input
         return $out;
     }
 
+    /**
+     * Places on the page, in groups: "x,y x,y; x,y", lengths with or without unit.
+     *
+     * @return list<non-empty-list<array{float, float}>> mm
+     */
+    public function spots(string $name, int $most = 2000): array
+    {
+        $out = [];
+        foreach (array_filter(array_map(trim(...), explode(';', $this->text($name, 50 * $most)))) as $group) {
+            $spots = array_map($this->spotOf(...), preg_split('/\s+/', $group) ?: []);
+            if ($spots !== []) {
+                $out[] = $spots;
+            }
+        }
+
+        return array_sum(array_map(count(...), $out)) > $most ? throw EditRefused::because(sprintf('That are more than %d places.', $most)) : $out;
+    }
+
+    /** @return array{float, float} mm */
+    public function spot(string $name): array
+    {
+        return $this->spotOf(trim($this->text($name, 100)));
+    }
+
+    /** @return array{float, float} */
+    private function spotOf(string $text): array
+    {
+        $parts = explode(',', $text);
+        if (count($parts) !== 2) {
+            throw EditRefused::because(sprintf('A place is written as x,y such as 12.5,40: "%s" is none.', mb_substr($text, 0, 40)));
+        }
+        $at = new self(['x' => $parts[0], 'y' => $parts[1]], $this->fonts, $this->unit);
+
+        return [$at->length('x'), $at->length('y')];
+    }
+
+    /** @return list<Contour> lines from path data in mm; none when nothing was sent */
+    public function path(string $name): array
+    {
+        try {
+            [$contours, $fault] = PathData::parse($this->text($name, 200_000), self::MOST_SEGMENTS);
+        } catch (PathTooLong $refused) {
+            throw EditRefused::because($refused->getMessage());
+        }
+        if ($fault !== null) {
+            throw EditRefused::because('The line is no path data: write it such as M0,0 L20,10.');
+        }
+        foreach ($contours as $contour) {
+            foreach ($contour->coords as $value) {
+                if (abs($value) > self::FARTHEST) {
+                    throw EditRefused::because('The line lies too far off.');
+                }
+            }
+        }
+
+        return $contours;
+    }
+
+    /** A colour such as #c33 or #cc3333; null when none was sent. */
+    public function colour(string $name): ?Colour
+    {
+        $text = strtolower(trim($this->text($name, 20)));
+        if ($text === '') {
+            return null;
+        }
+        if (preg_match('/^#([0-9a-f]{3}|[0-9a-f]{6})$/D', $text) !== 1) {
+            throw EditRefused::because('Write a colour such as #cc3333.');
+        }
+
+        return Colour::fromHex(strlen($text) === 4 ? "#{$text[1]}{$text[1]}{$text[2]}{$text[2]}{$text[3]}{$text[3]}" : $text);
+    }
+
     /** @return array<mixed>|null */
     public function nested(string $name): ?array
     {
@@ -208,7 +292,7 @@ final readonly class Input
             Field::COUNT => round($this->number($field->name, (float) $usual, $field->least, $field->most)),
             Field::FLAG => $this->flag($field->name, (bool) $usual),
             Field::CHOICE => $this->choice($field->name, array_map(strval(...), array_keys($field->options)), (string) $usual),
-            Field::TEXT => $this->has($field->name) ? $this->text($field->name) : (string) $usual,
+            Field::TEXT, Field::COLOUR, Field::PIECE => $this->has($field->name) ? $this->text($field->name) : (string) $usual,
             default => $this->number($field->name, (float) $usual, $field->least, $field->most),
         };
     }

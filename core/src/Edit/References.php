@@ -4,45 +4,54 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Edit;
 
+use NeatEdge\Core\Artwork\BorderAround;
 use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\LinkedCopy;
 use NeatEdge\Core\Artwork\Piece;
 
 /**
- * Which piece refers to which: a linked copy to its source, letters to the line that they stand on. The only place that knows; what copies, pastes,
- * moves or settles pieces asks here.
+ * Which piece refers to which: a linked copy to its source, letters to the line that they stand on, a cut border to what it goes round. The only place
+ * that knows; what copies, pastes, moves or settles pieces asks here.
  */
 final class References
 {
-    /** The id of the piece that this one follows; null when it stands alone. */
-    public static function of(Piece $piece): ?string
+    /** @return list<string> the ids of the pieces that this one follows; none when it stands alone */
+    public static function of(Piece $piece): array
     {
         $base = $piece->recipe?->base;
 
         return match (true) {
-            $base instanceof LinkedCopy => $base->source,
-            $base instanceof Lettering => $base->follows,
-            default => null,
+            $base instanceof LinkedCopy => [$base->source],
+            $base instanceof Lettering => $base->follows === null ? [] : [$base->follows],
+            $base instanceof BorderAround => $base->sources,
+            default => [],
         };
     }
 
-    /** The same piece following another, or nobody: then it keeps the look that it has. */
-    public static function following(Piece $piece, ?string $id): Piece
+    /**
+     * The same piece following others, or nobody: then it keeps the look that it has.
+     *
+     * @param  array<string, string|null>  $ids  by the id of each that it follows now: whom it follows instead, null for nobody
+     */
+    public static function following(Piece $piece, array $ids): Piece
     {
         $base = $piece->recipe?->base;
-        if ($piece->recipe === null || self::of($piece) === $id) {
+        $old = self::of($piece);
+        $new = array_values(array_filter(array_map(static fn (string $id): ?string => array_key_exists($id, $ids) ? $ids[$id] : $id, $old), static fn (?string $id): bool => $id !== null));
+        if ($piece->recipe === null || $old === $new) {
             return $piece;
         }
 
         return match (true) {
-            $base instanceof LinkedCopy => $id === null ? $piece->with(recipe: null) : $piece->with(recipe: $piece->recipe->withBase($base->from($id))),
-            $base instanceof Lettering => $piece->with(recipe: $piece->recipe->withBase(new Lettering($base->setting, $id, $base->shape(), $base->cut))),
+            $base instanceof LinkedCopy => $new === [] ? $piece->with(recipe: null) : $piece->with(recipe: $piece->recipe->withBase($base->from($new[0]))),
+            $base instanceof Lettering => $piece->with(recipe: $piece->recipe->withBase(new Lettering($base->setting, $new[0] ?? null, $base->shape(), $base->cut))),
+            $base instanceof BorderAround => $new === [] ? $piece->with(recipe: null) : $piece->with(recipe: $piece->recipe->withBase(new BorderAround($new, $base->values, $base->shape()))),
             default => $piece,
         };
     }
 
     /**
-     * Pieces in an order in which each comes after the one that it follows.
+     * Pieces in an order in which each comes after those that it follows.
      *
      * @param  array<string, Piece>  $pieces  by id
      * @return list<string> ids; who goes round in a circle comes last, once
@@ -51,14 +60,24 @@ final class References
     {
         $out = [];
         $state = [];
-        foreach (array_keys($pieces) as $id) {
-            $path = [];
-            for ($at = (string) $id; isset($pieces[$at]) && ! isset($state[$at]); $at = (string) self::of($pieces[$at])) {
-                $state[$at] = true;
-                $path[] = $at;
+        $stack = [];
+        foreach (array_reverse(array_keys($pieces)) as $id) {
+            $stack[] = [(string) $id, false];
+        }
+        while ($stack !== []) {
+            [$id, $ready] = array_pop($stack);
+            if ($ready) {
+                $out[] = $id;
+
+                continue;
             }
-            foreach (array_reverse($path) as $one) {
-                $out[] = $one;
+            if (isset($state[$id]) || ! isset($pieces[$id])) {
+                continue;
+            }
+            $state[$id] = true;
+            $stack[] = [$id, true];
+            foreach (self::of($pieces[$id]) as $leader) {
+                $stack[] = [$leader, false];
             }
         }
 

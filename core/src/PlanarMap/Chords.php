@@ -77,6 +77,7 @@ final class Chords
         $delta = [];
         $deltas = [];
         $owners = $sources->owner;
+        $borders = $sources->border;
         /** @var array<int, list<array{list<float>, int, int}>> $curves by end vertices: coordinates, first chord, one past the last */
         $curves = [];
         foreach ($pieces as [$c, $g0, $g1, $p]) {
@@ -132,6 +133,10 @@ final class Chords
                 $vy[] = $lastY;
             }
             $sign = $forward ? 1 : -1;
+            if (isset($borders[$c])) {
+                // Each segment its own weight: a line that runs back over itself must not cancel out.
+                $sign *= 2 * (int) min($g0, $g1) + 1;
+            }
             $ends = $from << 31 | $to;
             if (isset($curves[$ends])) {
                 foreach ($curves[$ends] as [$other, $begin, $end]) {

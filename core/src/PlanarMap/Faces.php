@@ -48,7 +48,7 @@ final class Faces
         $this->place($rims);
     }
 
-    /** @return array<int, list<int>> vertex where more than two edges meet => all half-edges that leave it */
+    /** @return array<int, list<int>> vertex where more than two edges meet, or where a line ends => all half-edges that leave it */
     private function link(): array
     {
         $a = $this->edges->a;
@@ -76,12 +76,18 @@ final class Faces
             }
         }
         $next = $a === [] ? [] : array_fill(0, 2 * count($a), 0);
+        $ends = [];
         foreach ($one as $v => $h) {
             if ($h < 0) {
                 continue;
             }
             if (! isset($more[$v])) {
-                $k = $two[$v] < 0 ? $h : $two[$v];
+                $k = $two[$v];
+                if ($k < 0) {
+                    // A line ends here, and goes back: as good as a junction.
+                    $ends[$v] = [$h];
+                    $k = $h;
+                }
                 $next[$h ^ 1] = $k;
                 $next[$k ^ 1] = $h;
 
@@ -97,7 +103,7 @@ final class Faces
         }
         $this->next = $next;
 
-        return $more;
+        return $more + $ends;
     }
 
     /**
@@ -447,6 +453,12 @@ final class Faces
         }
 
         return $hit;
+    }
+
+    /** The face that a half-edge has on its left. */
+    public function leftOfHalf(int $half): int
+    {
+        return $this->face[$this->cycleOf($half)];
     }
 
     private function cycleOf(int $half): int

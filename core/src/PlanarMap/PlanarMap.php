@@ -35,10 +35,13 @@ final readonly class PlanarMap
     ) {
     }
 
-    /** @param  list<Shape>  $shapes one owner each; a later shape lies above an earlier one */
-    public static function of(array $shapes, ?Tolerance $tolerance = null): self
+    /**
+     * @param  list<Shape>  $shapes  one owner each; a later shape lies above an earlier one
+     * @param  list<Shape>  $borders  lines, open or closed, that part faces and enclose nothing: owners after those of the shapes
+     */
+    public static function of(array $shapes, ?Tolerance $tolerance = null, array $borders = []): self
     {
-        $sources = new Sources($shapes);
+        $sources = new Sources($shapes, $borders);
         $tolerance = $tolerance === null ? Tolerance::forExtent($sources->extent) : $tolerance->times($sources->unit);
         // Shapes may reach far beyond the page that the tolerance was chosen for, or be but a speck on it.
         $flatness = min(max($tolerance->flatness, $sources->extent * self::FINEST), $sources->extent * self::COARSEST);
@@ -58,8 +61,25 @@ final readonly class PlanarMap
      */
     public function regions(FaceRule $rule): array
     {
-        $labels = FaceLabels::walk($this->edges, $this->faces, $this->sources->evenodd, $rule);
-        $loops = Borders::trace($this->edges, $this->faces, $labels, $this->sources->segments, $rule instanceof LayeredRule ? $rule->groups() : null);
+        return $this->drawn(FaceLabels::walk($this->edges, $this->faces, $this->sources->evenodd, $rule), $rule instanceof LayeredRule ? $rule->groups() : null);
+    }
+
+    /** Every face by itself, to be chosen and joined one by one. */
+    public function cells(): Cells
+    {
+        return new Cells($this, $this->sources, $this->edges, $this->faces);
+    }
+
+    /**
+     * The regions of faces that were labelled one by one.
+     *
+     * @param  array<int, int>  $labels  by face, with that of Faces::OPEN
+     * @param  list<list<int>>|null  $groups  see LayeredRule
+     * @return array<int, Shape>
+     */
+    public function drawn(array $labels, ?array $groups = null): array
+    {
+        $loops = Borders::trace($this->edges, $this->faces, $labels, $this->sources->segments, $groups);
         $restore = new Restore($this->sources, $this->edges, $this->flatness, $this->beside);
         $out = [];
         $shrunk = Matrix::scaling(1 / $this->sources->unit, 1 / $this->sources->unit);

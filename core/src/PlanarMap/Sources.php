@@ -31,6 +31,9 @@ final class Sources
     /** @var list<bool> by owner */
     public array $evenodd = [];
 
+    /** How many owners enclose something; those after them are borders. */
+    public readonly int $filled;
+
     public float $originX = 0.0;
 
     public float $originY = 0.0;
@@ -46,9 +49,20 @@ final class Sources
     /** Art smaller than this is enlarged, mm. */
     private const SMALL = 4.0;
 
-    /** @param  list<Shape>  $shapes one owner each */
-    public function __construct(array $shapes)
+    /** @var array<int, true> contours that enclose nothing: lines that part faces; an open one ends in a segment that is not laid */
+    public array $border = [];
+
+    /** @var array<int, int> by open border: the segment that only leads back to its start */
+    public array $unlaid = [];
+
+    /**
+     * @param  list<Shape>  $shapes  one owner each
+     * @param  list<Shape>  $borders  lines that part faces and enclose nothing, owners after those of the shapes
+     */
+    public function __construct(array $shapes, array $borders = [])
     {
+        $this->filled = $filled = count($shapes);
+        array_push($shapes, ...$borders);
         $this->frame($shapes);
         if ($this->extent > 0.0 && $this->extent < self::SMALL) {
             $this->unit = 2.0 ** min(60, ceil(log(self::SMALL / $this->extent, 2)));
@@ -63,12 +77,26 @@ final class Sources
             foreach ($shape->contours as $contour) {
                 $coords = self::closedAndProper($contour->coords, $tiny);
                 if (count($coords) > 2) {
+                    if ($owner >= $filled) {
+                        $this->border[count($this->coords)] = true;
+                        if (! $contour->closed && ! self::meets($contour->coords)) {
+                            $this->unlaid[count($this->coords)] = intdiv(count($coords) - 2, 6) - 1;
+                        }
+                    }
                     $this->coords[] = $coords;
                     $this->segments[] = intdiv(count($coords) - 2, 6);
                     $this->owner[] = $owner;
                 }
             }
         }
+    }
+
+    /** @param  list<float>  $c */
+    private static function meets(array $c): bool
+    {
+        $last = count($c) - 2;
+
+        return $c[$last] === $c[0] && $c[$last + 1] === $c[1];
     }
 
     /** @param  list<Shape>  $shapes */

@@ -63,7 +63,11 @@ final class WeldPass
         $curves = [];
         foreach ($this->sources->coords as $c => $coords) {
             $ids = $ends[$c];
+            $unlaid = $this->sources->unlaid[$c] ?? -1;
             for ($s = 0, $n = count($ids) - 1; $s < $n; $s++) {
+                if ($s === $unlaid) {
+                    continue;
+                }
                 $seg = array_slice($coords, 6 * $s, 8);
                 foreach ($this->split($seg, $ids[$s], $ids[$s + 1]) as [$t0, $t1, $a, $b]) {
                     $part = Cubic::part($seg, $t0, $t1);

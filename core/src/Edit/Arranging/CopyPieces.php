@@ -92,10 +92,11 @@ final readonly class CopyPieces implements Edit
             $out[$id] = $piece->with(id: $id, place: $piece->place->with(groups: $path));
         }
         foreach ($out as $id => $piece) {
-            $leader = References::of($piece);
-            if ($leader !== null) {
-                $out[$id] = References::following($piece, $new[$leader] ?? ($from && $artwork->piece($leader) !== null ? $leader : null));
+            $instead = [];
+            foreach (References::of($piece) as $leader) {
+                $instead[$leader] = $new[$leader] ?? ($from && $artwork->piece($leader) !== null ? $leader : null);
             }
+            $out[$id] = References::following($piece, $instead);
         }
 
         return ['pieces' => $out, 'groups' => $names];

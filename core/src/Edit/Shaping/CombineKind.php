@@ -29,6 +29,18 @@ enum CombineKind: string
         return $this === self::Weld ? 1 : 2;
     }
 
+    /** The key that takes the tool in hand, in the stage where pieces are shaped. */
+    public function key(): string
+    {
+        return match ($this) {
+            self::Weld => 'W',
+            self::CutAway => 'X',
+            self::KeepOverlap => 'V',
+            self::KeepDifference => '',
+            self::SplitAll => 'A',
+        };
+    }
+
     public function description(): string
     {
         return match ($this) {

@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Format\Json;
 
 use NeatEdge\Core\Artwork\Base;
 use NeatEdge\Core\Artwork\BasicShape;
+use NeatEdge\Core\Artwork\BorderAround;
 use NeatEdge\Core\Artwork\Change;
 use NeatEdge\Core\Artwork\Contours;
 use NeatEdge\Core\Artwork\Lettering;
@@ -15,6 +16,8 @@ use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Artwork\RoundCorners;
 use NeatEdge\Core\Artwork\ShapeKind;
 use NeatEdge\Core\Artwork\StepAndRepeat;
+use NeatEdge\Core\Artwork\Wrap;
+use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Type\Setting;
 use UnexpectedValueException;
@@ -47,6 +50,7 @@ final class RecipeJson
                 'cut' => $base->cut,
             ],
             $base instanceof LinkedCopy => ['is' => 'linked', 'source' => $base->source, 'x' => $base->x, 'y' => $base->y, 'shape' => PieceJson::shape($base->shape())],
+            $base instanceof BorderAround => ['is' => 'border', 'sources' => $base->sources, 'values' => $base->values, 'shape' => PieceJson::shape($base->shape())],
             $base instanceof Contours => ['is' => 'contours', 'shape' => PieceJson::shape($base->shape())],
             default => throw new UnexpectedValueException('A recipe cannot be stored: '.$base::class),
         };
@@ -59,9 +63,21 @@ final class RecipeJson
             'basic' => new BasicShape(ShapeKind::from($data['kind']), array_map(static fn (mixed $value): mixed => is_int($value) ? (float) $value : $value, $data['values'])),
             'text' => new Lettering(self::setting($data['setting']), $data['follows'], PieceJson::toShape($data['shape']), (int) ($data['cut'] ?? 0)),
             'linked' => new LinkedCopy($data['source'], (float) $data['x'], (float) $data['y'], PieceJson::toShape($data['shape'])),
+            'border' => self::toBorder($data),
             'contours' => new Contours(PieceJson::toShape($data['shape'])),
             default => throw new UnexpectedValueException('The stored recipe cannot be read.'),
         };
+    }
+
+    /** @param  array<string, mixed>  $data */
+    private static function toBorder(array $data): BorderAround
+    {
+        $sources = array_values(array_map(strval(...), $data['sources']));
+        if ($sources === []) {
+            throw new UnexpectedValueException('The stored recipe cannot be read.');
+        }
+
+        return new BorderAround($sources, array_map(static fn (mixed $value): mixed => is_int($value) ? (float) $value : $value, $data['values']), PieceJson::toShape($data['shape']));
     }
 
     /** @param  array<string, mixed>  $data */
@@ -82,6 +98,7 @@ final class RecipeJson
             $change instanceof RoundCorners => ['is' => 'corners', 'corners' => $change->corners],
             $change instanceof MirrorHalf => ['is' => 'mirror', 'x' => $change->x, 'y' => $change->y, 'angle' => $change->angle, 'reach' => $change->reach, 'side' => $change->side],
             $change instanceof StepAndRepeat => ['is' => 'repeat', 'values' => $change->values],
+            $change instanceof Wrap => ['is' => 'wrap', 'box' => array_values(get_object_vars($change->box)), 'sides' => $change->sides, 'lay' => PieceJson::matrix($change->lay), 'values' => $change->values],
             default => throw new UnexpectedValueException('A recipe cannot be stored: '.$change::class),
         };
     }
@@ -93,6 +110,10 @@ final class RecipeJson
             $v = $data['values'];
 
             return new StepAndRepeat([$v[0], $v[1], $v[2], (float) $v[3], (float) $v[4], (float) $v[5], (float) $v[6], (float) $v[7], $v[8]]);
+        }
+
+        if ($data['is'] === 'wrap') {
+            return new Wrap(new Box(...PieceJson::floats($data['box'])), array_values(array_map(PieceJson::floats(...), $data['sides'])), new Matrix(...PieceJson::floats($data['lay'])), $data['values']);
         }
 
         return match ($data['is']) {

@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Format\Json;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Blend;
+use NeatEdge\Core\Artwork\BorderAround;
 use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\GradientKind;
 use NeatEdge\Core\Artwork\Picture;
@@ -195,6 +196,7 @@ final class StoredForm
             'basic' => self::basic($base),
             'text' => self::text($base),
             'linked' => self::linked($base),
+            'border' => self::border($base),
             'contours' => self::shape($base['shape'] ?? null),
             default => throw StoredFormRefused::wrong('a recipe has no base that is known'),
         };
@@ -253,6 +255,21 @@ final class StoredForm
     }
 
     /** @param  array<mixed>  $base */
+    private static function border(array $base): void
+    {
+        $sources = self::rows($base['sources'] ?? null, 5000, 'its border goes round too many pieces');
+        self::need($sources !== [], 'its border goes round nothing');
+        foreach ($sources as $id) {
+            self::word($id, 80, 'its border goes round nothing');
+        }
+        $values = is_array($base['values'] ?? null) ? $base['values'] : [];
+        foreach (BorderAround::fields() as $field) {
+            self::within($values[$field->name] ?? null, 0, self::FARTHEST, 'its border has no such distance');
+        }
+        self::shape($base['shape'] ?? null);
+    }
+
+    /** @param  array<mixed>  $base */
     private static function linked(array $base): void
     {
         self::word($base['source'] ?? null, 80, 'it follows no piece');
@@ -289,6 +306,19 @@ final class StoredForm
                 self::need(count($v) === 9 && in_array($v[0], ['row', 'grid', 'ring'], true) && is_int($v[1]) && is_int($v[2]) && is_bool($v[8]), 'its repeat cannot be read');
                 self::need($v[1] >= 1 && $v[2] >= 1 && $v[1] * ($v[0] === 'grid' ? $v[2] : 1) <= StepAndRepeat::MOST, sprintf('at most %d copies are made', StepAndRepeat::MOST));
                 self::numbers(array_slice($v, 3, 5), 5, 'its repeat has no steps');
+                break;
+            case 'wrap':
+                self::numbers($change['box'] ?? null, 4, 'its frame cannot be read');
+                $sides = self::rows($change['sides'] ?? null, 4, 'its frame has four sides');
+                self::need(count($sides) === 4 && count($change['box']) === 4, 'its frame has four sides');
+                foreach ($sides as $side) {
+                    self::need(count(self::numbers($side, 8, 'its frame cannot be read')) === 8, 'its frame cannot be read');
+                }
+                self::matrix($change['lay'] ?? null);
+                $values = self::rows($change['values'] ?? null, 4, 'its frame cannot be read');
+                foreach ($values as $value) {
+                    self::need(is_scalar($value) && strlen((string) $value) < 40, 'its frame cannot be read');
+                }
                 break;
             default:
                 throw StoredFormRefused::wrong('a recipe has a change that is not known');

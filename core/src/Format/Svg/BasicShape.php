@@ -7,6 +7,7 @@ namespace NeatEdge\Core\Format\Svg;
 use DOMElement;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Pen;
+use NeatEdge\Core\Geometry\Scanner;
 
 /** The basic shapes as paths (SVG 2, chapter 10), in user units. */
 final class BasicShape
@@ -19,7 +20,7 @@ final class BasicShape
         $get = static fn (string $name, string $direction, float $default = 0.0): float => $viewport->attribute($e, $name, $direction, $default, $fontSize);
         switch ($e->localName) {
             case 'path':
-                [$contours, $error, $parted] = PathData::parse($e->getAttribute('d'), $most);
+                [$contours, $error, $parted] = PathAttribute::parse($e->getAttribute('d'), $most);
 
                 return [$contours, $error === null, $parted];
             case 'rect':

@@ -123,7 +123,7 @@ final class TextCollector
         $id = ltrim(Definitions::href($e), '#');
         $target = $this->definitions->get(rawurldecode($id));
         if ($e->hasAttribute('path')) {
-            $contours = PathData::parse($e->getAttribute('path'), $this->limits->segments)[0];
+            $contours = PathAttribute::parse($e->getAttribute('path'), $this->limits->segments)[0];
         } elseif ($target !== null && in_array($target->localName, BasicShape::NAMES, true)) {
             $matrix = TransformList::of($target, $this->definitions->styleOf($target), $scope->viewport);
             $contours = (new Shape(BasicShape::contours($target, $scope->viewport, $scope->fontSize(), $this->limits->segments)[0]))->transformed($matrix)->contours;

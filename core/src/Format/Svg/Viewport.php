@@ -7,6 +7,7 @@ namespace NeatEdge\Core\Format\Svg;
 use DOMElement;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Geometry\Scanner;
 
 /** A coordinate system's size, against which percentages are taken, and the lengths written in it. */
 final readonly class Viewport

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Format\Svg;
+namespace NeatEdge\Core\Geometry;
 
 /** Reads numbers and flags out of SVG's compact number lists. */
 final class Scanner

@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Tests\Format;
+namespace NeatEdge\Core\Tests\Geometry;
 
-use NeatEdge\Core\Format\Svg\PathData;
-use NeatEdge\Core\Format\Svg\SvgRefused;
 use NeatEdge\Core\Format\Svg\TransformList;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Geometry\PathData;
+use NeatEdge\Core\Geometry\PathTooLong;
 use NeatEdge\Core\Tests\Support\RandomArt;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -109,7 +109,7 @@ final class PathDataTest extends TestCase
     {
         $text = 'M0 0'.str_repeat('q1 1 2 0', 50);
         self::assertSame(50, PathData::parse($text, 60)[0][0]->segmentCount());
-        $this->expectException(SvgRefused::class);
+        $this->expectException(PathTooLong::class);
         PathData::parse($text, 40);
     }
 

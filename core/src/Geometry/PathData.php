@@ -2,10 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Format\Svg;
-
-use NeatEdge\Core\Geometry\Contour;
-use NeatEdge\Core\Geometry\Pen;
+namespace NeatEdge\Core\Geometry;
 
 /**
  * The d attribute.
@@ -130,7 +127,7 @@ final class PathData
      * @param  int  $most  segments that are taken
      * @return array{list<Contour>, int|null, list<list<int>>} what it draws, where it stopped being readable, and the nodes inside arcs
      *
-     * @throws SvgRefused when it has more
+     * @throws PathTooLong when it has more
      */
     public static function parse(string $text, int $most = PHP_INT_MAX): array
     {
@@ -152,7 +149,7 @@ final class PathData
             $upper = strtoupper($command);
             $before = $in->position();
             if (++$count > $most) {
-                throw SvgRefused::tooManySegments($most);
+                throw PathTooLong::segments($most);
             }
             if ($upper === 'A') {
                 $radii = $in->numbers(3);

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit;
+
+use NeatEdge\Core\Geometry\Shape;
+
+/** Something that a tool shows on the art before anything is kept: a cell, a gap, a crossing, a fault. */
+final readonly class Mark
+{
+    /** @param  string  $kind  cell, stretch, gap, sticks-out, crossing or fault */
+    public function __construct(
+        public string $kind,
+        public float $x,
+        public float $y,
+        public string $says = '',
+        public ?Shape $shape = null,
+        public string $state = '',
+    ) {
+    }
+}

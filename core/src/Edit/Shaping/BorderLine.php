@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit\Shaping;
+
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\FillRule;
+use NeatEdge\Core\Geometry\Parts;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Geometry\Tolerance;
+use NeatEdge\Core\Measure\Inscribed;
+use NeatEdge\Core\Stroke\Offset;
+use NeatEdge\Core\Stroke\Thin;
+
+/**
+ * The line round a sticker: at a distance from all that is seen, over gaps that are narrower than a width, without holes into which only a small circle
+ * fits, with no corner sharper than a radius, in few nodes.
+ */
+final class BorderLine
+{
+    /** How far nodes that are not needed may have moved the line, mm. */
+    private const THIN = 0.05;
+
+    /**
+     * @param  Shape  $seen  all that it goes round
+     * @param  float  $distance  mm
+     * @param  float  $bridge  gaps under this are bridged, mm
+     * @param  float  $holes  holes into which no circle of this width fits are dropped, mm
+     * @param  float  $radius  least radius, mm
+     */
+    public static function around(Shape $seen, float $distance, float $bridge, float $holes, float $radius, ?Tolerance $tolerance = null): Shape
+    {
+        // To bridge is to go out by half the gap and back; what goes out by the distance anyway bridges as much by itself.
+        $out = max($distance, $bridge / 2);
+        $shape = self::without(Offset::outset($seen, $out, 'round', $tolerance), $holes);
+        $back = $out - $distance;
+        if ($radius > 0.0) {
+            // Hollows are filled to the radius, then points are rounded to it.
+            $shape = self::without(Offset::outset($shape, $radius, 'round', $tolerance), $holes);
+            $shape = Offset::inset($shape, 2 * $radius + $back, 'round', $tolerance);
+            $shape = Offset::outset($shape, $radius, 'round', $tolerance);
+        } elseif ($back > 1e-9) {
+            $shape = Offset::inset($shape, $back, 'round', $tolerance);
+        }
+
+        return Thin::shape(self::without($shape, $holes), self::THIN);
+    }
+
+    private static function without(Shape $shape, float $width): Shape
+    {
+        if ($width <= 0.0) {
+            return $shape;
+        }
+        $out = [];
+        foreach (Parts::of($shape) as $part) {
+            foreach ($part->contours as $i => $contour) {
+                if ($i === 0 || 2 * Inscribed::in(new Shape([$contour], FillRule::Evenodd), 0.02)[2] >= $width) {
+                    $out[] = $contour;
+                }
+            }
+        }
+
+        return new Shape(array_values(array_filter($out, static fn (Contour $one): bool => $one->segmentCount() > 0)), $shape->rule);
+    }
+}

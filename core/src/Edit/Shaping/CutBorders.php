@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit\Shaping;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\BorderAround;
+use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Artwork\Paint;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Artwork\Place;
+use NeatEdge\Core\Artwork\Recipe;
+use NeatEdge\Core\Artwork\Stroke;
+use NeatEdge\Core\Edit\About;
+use NeatEdge\Core\Edit\Chosen;
+use NeatEdge\Core\Edit\Edit;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Edit\Following;
+use NeatEdge\Core\Edit\FreeIds;
+use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Stroke\StrokeStyle;
+
+/** P7: a cut border round everything chosen, or round each; it follows while the art under it changes. A border that is chosen is set anew. */
+final readonly class CutBorders implements Edit
+{
+    /**
+     * @param  list<string>  $ids
+     * @param  array<string, float|string|bool>  $values
+     */
+    public function __construct(private array $ids, private array $values, private bool $each, private ?Colour $fill)
+    {
+    }
+
+    public static function about(string $kind): About
+    {
+        return new About('Cut border', 'A line round the sticker that follows the art under it.', [
+            ...BorderAround::fields(), Field::flag('each', 'Round each by itself', false), Field::words('fill', 'Ground', Field::COLOUR, help: 'the colour of the sticker; only a cut line when left out'),
+        ], under: About::BORDERS, key: 'K');
+    }
+
+    public static function from(Input $input): self
+    {
+        return new self($input->pieces(), $input->values(BorderAround::fields()), $input->flag('each'), $input->colour('fill'));
+    }
+
+    public function label(): string
+    {
+        return 'Cut border';
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        $chosen = Chosen::in($artwork, $this->ids);
+        $by = [];
+        $art = [];
+        foreach ($chosen as $id => $piece) {
+            $base = $piece->recipe?->base;
+            if ($base instanceof BorderAround) {
+                $by[$id] = [$this->laid($piece, $base->sources, $artwork)];
+            } else {
+                $art[$id] = $piece;
+            }
+        }
+        // Borders that are chosen by themselves are set anew; with art, the art gets one more.
+        if ($by === [] || $art !== []) {
+            $free = FreeIds::in($artwork);
+            $by = [];
+            foreach ($this->each ? Chosen::units($artwork, $art) : [array_values($art)] as $unit) {
+                $ids = array_map(static fn (Piece $piece): string => $piece->id, $unit);
+                $place = new Place($unit[0]->place->layer);
+                $new = new Piece(
+                    $free->next(), $unit[0]->shape, $this->fill === null ? null : new Paint($this->fill),
+                    $this->fill === null ? new Stroke(new Paint(new Colour(0xC2, 0x3B, 0x7A)), new StrokeStyle(0.25)) : null, 'Cut border', null, $place,
+                );
+                $by[$ids[0]] = [$this->laid($new, $ids, $artwork), $unit[0]];
+            }
+        }
+
+        return Outlined::replaced($artwork, $by);
+    }
+
+    /** @param  list<string>  $ids */
+    private function laid(Piece $piece, array $ids, Artwork $artwork): Piece
+    {
+        if ($ids === []) {
+            throw EditRefused::tooFew(1);
+        }
+        $border = Following::border($ids, $this->values, array_map(static fn (string $id): Piece => $artwork->piece($id) ?? throw EditRefused::missingPiece($id), $ids), $artwork);
+        if ($border->shape()->isEmpty()) {
+            throw EditRefused::unpainted();
+        }
+
+        return $piece->withRecipe(new Recipe($border));
+    }
+}

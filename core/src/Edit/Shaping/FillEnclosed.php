@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit\Shaping;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Artwork\Paint;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Artwork\Place;
+use NeatEdge\Core\Edit\About;
+use NeatEdge\Core\Edit\Arrangement;
+use NeatEdge\Core\Edit\Edit;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Edit\FreeIds;
+use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Edit\Mark;
+use NeatEdge\Core\Edit\ShowsMarks;
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\FillRule;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\PlanarMap\PlanarMap;
+
+/** One press inside makes a filled piece of exactly what surrounds it, over any number of pieces. */
+final readonly class FillEnclosed implements Edit, ShowsMarks
+{
+    /** Gaps that are looked into for where it leaks, mm. */
+    private const WIDEST = 10.0;
+
+    /**
+     * @param  list<string>  $ids  pieces that enclose; all that can be touched when none
+     * @param  array{float, float}|null  $at
+     */
+    public function __construct(private array $ids, private ?array $at, private ?Colour $colour, private bool $toEdge, private bool $over)
+    {
+    }
+
+    public static function about(string $kind): About
+    {
+        return new About('Fill what lines enclose', 'One press makes a piece of exactly what surrounds the place.', [
+            Field::words('at', 'Place', Field::PLACE),
+            Field::words('fill', 'Fill', Field::COLOUR, '#26231d'),
+            Field::choice('to', 'Up to', 'middle', ['middle' => 'The middle of strokes', 'edge' => 'Their edge']),
+            Field::choice('islands', 'Islands inside', 'holes', ['holes' => 'Stay open', 'over' => 'Are filled over']),
+        ], 0, About::CELLS, 'E');
+    }
+
+    public static function from(Input $input): self
+    {
+        return new self($input->pieces(), $input->has('at') ? $input->spot('at') : null, $input->colour('fill'), $input->choice('to', ['middle', 'edge'], 'middle') === 'edge', $input->choice('islands', ['holes', 'over'], 'holes') === 'over');
+    }
+
+    public function label(): string
+    {
+        return 'Fill what lines enclose';
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        if ($this->at === null) {
+            throw EditRefused::because('Press the place that is to be filled.');
+        }
+        $pieces = Lines::pieces($artwork, $this->ids);
+        $plan = CellPlan::of($pieces, $artwork, $this->toEdge);
+        $cell = $plan->cells->at(...$this->at);
+        if ($cell === null) {
+            throw EditRefused::because($this->leak($pieces));
+        }
+        $shape = $plan->cells->shapes([$cell => 0])[0] ?? throw EditRefused::because('That place is too small to be filled.');
+        if ($this->over) {
+            $outer = array_values(array_filter($shape->contours, static fn (Contour $contour): bool => $contour->area() * $shape->contours[0]->area() > 0));
+            $shape = new Shape($outer, FillRule::Nonzero);
+        }
+        $top = $plan->top($cell);
+        $lowest = $pieces[0] ?? null;
+        $made = new Piece(FreeIds::in($artwork)->next(), $shape, new Paint($this->colour ?? new Colour(0x26, 0x23, 0x1D)), null, 'Filled', null, new Place(($top ?? $lowest)->place->layer ?? $artwork->layers[0]->id));
+        // Right above what covers the place; where nothing does, below the lines, so that they stay in sight.
+        $out = [];
+        foreach ($artwork->pieces as $piece) {
+            if ($top === null && $piece === $lowest) {
+                $out[] = $made;
+            }
+            $out[] = $piece;
+            if ($top !== null && $piece->id === $top->id) {
+                $out[] = $made;
+            }
+        }
+
+        return Arrangement::settled($artwork->withPieces($out));
+    }
+
+    /**
+     * Where it is open, by the widest gap that must be bridged: gaps are closed in growing order until the place is enclosed.
+     *
+     * @param  list<Piece>  $pieces
+     */
+    private function leak(array $pieces): string
+    {
+        $gap = $this->gap($pieces);
+
+        return $gap === null ? 'Nothing encloses that place.' : sprintf('It is open by %.2f mm at %.2f, %.2f.', $gap->by, $gap->x, $gap->y);
+    }
+
+    /** @param  list<Piece>  $pieces */
+    private function gap(array $pieces): ?LooseEnd
+    {
+        $contours = Lines::of($pieces)->contours;
+        $gaps = array_values(array_filter(LooseEnds::among($contours, self::WIDEST), static fn (LooseEnd $end): bool => $end->short));
+        usort($gaps, static fn (LooseEnd $a, LooseEnd $b): int => $a->by <=> $b->by);
+        $borders = array_map(static fn (Contour $contour): Shape => Shape::of($contour), $contours);
+        $closes = function (int $count) use ($borders, $gaps): bool {
+            foreach (array_slice($gaps, 0, $count) as $gap) {
+                $borders[] = Shape::of(Contour::polygon([[$gap->x, $gap->y], $gap->to], false));
+            }
+
+            return $this->at !== null && PlanarMap::of([], null, $borders)->cells()->at(...$this->at) !== null;
+        };
+        if ($gaps === [] || ! $closes(count($gaps))) {
+            return null;
+        }
+        [$low, $high] = [1, count($gaps)];
+        while ($low < $high) {
+            $middle = intdiv($low + $high, 2);
+            $closes($middle) ? $high = $middle : $low = $middle + 1;
+        }
+
+        return $gaps[$low - 1];
+    }
+
+    public function marks(Artwork $artwork): array
+    {
+        $pieces = Lines::pieces($artwork, $this->ids);
+        if ($this->at === null) {
+            return [];
+        }
+        $plan = CellPlan::of($pieces, $artwork, $this->toEdge);
+        $cell = $plan->cells->at(...$this->at);
+        if ($cell !== null) {
+            return [new Mark('cell', $this->at[0], $this->at[1], '', $plan->cells->shapes([$cell => 0])[0] ?? null)];
+        }
+        $gap = $this->gap($pieces);
+
+        return $gap === null ? [] : [new Mark('gap', $gap->x, $gap->y, $gap->says(), state: sprintf('%.4f,%.4f', ...$gap->to))];
+    }
+}

@@ -1,0 +1,239 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit\Shaping;
+
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Crossing;
+use NeatEdge\Core\Geometry\Crossings;
+use NeatEdge\Core\Geometry\Cubic;
+use NeatEdge\Core\Stroke\OffsetCurve;
+
+/** Open ends among lines: where they would meet, how a line is led on, and how it is cut. */
+final class LooseEnds
+{
+    /** An end nearer than this to a line lies on it, mm. */
+    private const MEETS = 1e-4;
+
+    /** A curve goes on by itself as long as it turns by less than this, in radians. */
+    private const MOST_TURN = M_PI / 6;
+
+    /**
+     * @param  list<Contour>  $lines
+     * @param  float  $within  mm
+     * @return list<LooseEnd> each end once: first what it lacks, else what sticks out
+     */
+    public static function among(array $lines, float $within): array
+    {
+        $out = [];
+        foreach ($lines as $k => $line) {
+            if ($line->closed || $line->segmentCount() === 0) {
+                continue;
+            }
+            $on = Crossings::on($k, $lines);
+            foreach ([false, true] as $atEnd) {
+                $end = self::end($line, $atEnd);
+                if (array_filter($on, static fn (Crossing $c): bool => hypot($c->x - $end[0], $c->y - $end[1]) < self::MEETS) !== [] || self::isOn($end, $k, $lines)) {
+                    continue;
+                }
+                $found = self::short($lines, $k, $atEnd, $within) ?? self::long($line, $k, $atEnd, $on, $within);
+                if ($found !== null) {
+                    $out[] = $found;
+                }
+            }
+        }
+
+        return $out;
+    }
+
+    /** @return array{float, float} */
+    public static function end(Contour $line, bool $atEnd): array
+    {
+        $c = $line->coords;
+        $n = count($c);
+
+        return $atEnd ? [$c[$n - 2], $c[$n - 1]] : [$c[0], $c[1]];
+    }
+
+    /**
+     * @param  array{float, float}  $end
+     * @param  list<Contour>  $lines
+     */
+    private static function isOn(array $end, int $own, array $lines): bool
+    {
+        foreach ($lines as $k => $line) {
+            if ($k !== $own && hypot(...self::away($line, $end)) < self::MEETS) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * From a place to the nearest place on a line.
+     *
+     * @param  array{float, float}  $at
+     * @return array{float, float} mm
+     */
+    private static function away(Contour $line, array $at): array
+    {
+        [, $x, $y] = LinePlace::nearest($line, ...$at);
+
+        return [$x - $at[0], $y - $at[1]];
+    }
+
+    /**
+     * Led on along its own way it meets another within the distance; else another lies within it.
+     *
+     * @param  list<Contour>  $lines
+     */
+    private static function short(array $lines, int $k, bool $atEnd, float $within): ?LooseEnd
+    {
+        $end = self::end($lines[$k], $atEnd);
+        $met = self::ahead($lines, $k, $atEnd, $within);
+        if ($met !== null) {
+            return new LooseEnd($k, $atEnd, true, $met[2], $end[0], $end[1], [$met[0], $met[1]]);
+        }
+        $best = null;
+        foreach ($lines as $i => $line) {
+            if ($i === $k) {
+                continue;
+            }
+            $way = self::away($line, $end);
+            $far = hypot(...$way);
+            if ($far <= $within && $far > self::MEETS && ($best === null || $far < $best->by)) {
+                $best = new LooseEnd($k, $atEnd, true, $far, $end[0], $end[1], [$end[0] + $way[0], $end[1] + $way[1]]);
+            }
+        }
+        // One that already crosses something near its end rather sticks out.
+        foreach (Crossings::on($k, $lines) as $c) {
+            if ($best !== null && hypot($c->x - $end[0], $c->y - $end[1]) <= $within) {
+                return null;
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * Where a line that is led on first meets another, or itself.
+     *
+     * @param  list<Contour>  $lines
+     * @return array{float, float, float}|null x, y and how far, mm
+     */
+    public static function ahead(array $lines, int $k, bool $atEnd, float $within): ?array
+    {
+        $on = self::onward($lines[$k], $atEnd, $within);
+        $best = null;
+        $count = count($lines);
+        foreach (Crossings::on($count, [...$lines, $on]) as $c) {
+            if ($c->b === $count || $c->g < 1e-6) {
+                continue;
+            }
+            $far = self::lengthTo($on, $c->g);
+            if ($far > self::MEETS && $far <= $within * (1 + 1e-9) && ($best === null || $far < $best[2])) {
+                $best = [$c->x, $c->y, $far];
+            }
+        }
+
+        return $best;
+    }
+
+    /** The way on from an end: the curve's own beyond it, as long as it does not turn far, then straight. */
+    public static function onward(Contour $line, bool $atEnd, float $within): Contour
+    {
+        $s = $line->segment($atEnd ? $line->segmentCount() - 1 : 0);
+        if (! $atEnd) {
+            $s = [$s[6], $s[7], $s[4], $s[5], $s[2], $s[3], $s[0], $s[1]];
+        }
+        [$tx, $ty] = OffsetCurve::tangent($s, 1.0);
+        $out = [];
+        if (! Cubic::isLine($s)) {
+            $t = 1.0;
+            $length = 0.0;
+            while ($length < $within && $t < 3.0) {
+                $next = Cubic::part($s, 1.0, $t + 0.1);
+                [$ux, $uy] = OffsetCurve::tangent($next, 1.0);
+                if (abs(atan2($tx * $uy - $ty * $ux, $tx * $ux + $ty * $uy)) > self::MOST_TURN) {
+                    break;
+                }
+                $t += 0.1;
+                $length = Cubic::length($next);
+            }
+            if ($t > 1.0) {
+                $part = Cubic::part($s, 1.0, $t);
+                $out[] = [$s[6], $s[7], ...array_slice($part, 2)];
+                [$tx, $ty] = OffsetCurve::tangent($part, 1.0);
+            }
+        }
+        $last = $out === [] ? $s : $out[0];
+        $out[] = Cubic::line($last[6], $last[7], $last[6] + $within * $tx, $last[7] + $within * $ty);
+
+        return Contour::ofSegments($out, false);
+    }
+
+    private static function lengthTo(Contour $line, float $g): float
+    {
+        $sum = 0.0;
+        foreach ($line->segments() as $i => $s) {
+            if ($g <= $i) {
+                break;
+            }
+            $sum += Cubic::length($s, 0.0, min(1.0, $g - $i));
+        }
+
+        return $sum;
+    }
+
+    /** @param  list<Crossing>  $on  in the order of g */
+    private static function long(Contour $line, int $k, bool $atEnd, array $on, float $within): ?LooseEnd
+    {
+        if ($on === []) {
+            return null;
+        }
+        $last = $on[$atEnd ? count($on) - 1 : 0];
+        $rest = LinePlace::between($line, $atEnd ? $last->g : 0.0, $atEnd ? (float) $line->segmentCount() : $last->g);
+        $by = $rest?->length() ?? 0.0;
+        if ($by < self::MEETS || $by > $within) {
+            return null;
+        }
+        $end = self::end($line, $atEnd);
+
+        return new LooseEnd($k, $atEnd, false, $by, $end[0], $end[1], [$last->x, $last->y]);
+    }
+
+    /** A line led on to where it meets, or cut back to its last crossing. */
+    public static function mended(Contour $line, LooseEnd $end): Contour
+    {
+        if (! $end->short) {
+            [$g] = LinePlace::nearest($line, ...$end->to);
+
+            return LinePlace::between($line, $end->atEnd ? 0.0 : $g, $end->atEnd ? $g : (float) $line->segmentCount()) ?? $line;
+        }
+        $on = self::onward($line, $end->atEnd, 2 * $end->by + 1e-3);
+        [$g, $x, $y] = LinePlace::nearest($on, ...$end->to);
+        // What it meets may lie beside its way: then it goes there straight.
+        $more = hypot($x - $end->to[0], $y - $end->to[1]) < 1e-3 ? LinePlace::between($on, 0.0, $g) : Contour::ofSegments([Cubic::line($end->x, $end->y, ...$end->to)], false);
+        if ($more === null) {
+            return $line;
+        }
+        $segments = $more->segments();
+        $last = count($segments) - 1;
+        $segments[$last] = [...array_slice($segments[$last], 0, 6), ...$end->to];
+        if (Cubic::isLine($on->segment(min($on->segmentCount() - 1, (int) floor($g))))) {
+            $segments[$last] = Cubic::line($segments[$last][0], $segments[$last][1], ...$end->to);
+        }
+        $own = $end->atEnd ? $line->segments() : $line->reversed()->segments();
+        $joint = $own[count($own) - 1];
+        // A line that goes on straight has no node where it ended.
+        if (Cubic::isLine($joint) && Cubic::isLine($segments[0]) && count($segments) === 1) {
+            array_pop($own);
+            $segments = [Cubic::line($joint[0], $joint[1], ...$end->to)];
+        }
+        $whole = Contour::ofSegments([...$own, ...$segments], false);
+
+        return $end->atEnd ? $whole : $whole->reversed();
+    }
+}

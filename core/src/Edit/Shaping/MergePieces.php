@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit\Shaping;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Edit\About;
+use NeatEdge\Core\Edit\Chosen;
+use NeatEdge\Core\Edit\Edit;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Prepare\MergeByColour;
+use NeatEdge\Core\Seen\Seen;
+
+/** P9: the chosen pieces of one colour join, and each colour is cut by what lies on it. */
+final readonly class MergePieces implements Edit
+{
+    /** @param  list<string>  $ids */
+    public function __construct(private array $ids)
+    {
+    }
+
+    public static function about(string $kind): About
+    {
+        return new About('Merge by colour', 'Same colours join, and each is cut by what lies on it.', [], under: About::CLEAN, key: 'M');
+    }
+
+    public static function from(Input $input): self
+    {
+        return new self($input->pieces());
+    }
+
+    public function label(): string
+    {
+        return 'Merge by colour';
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        $chosen = Chosen::in($artwork, $this->ids);
+        $merged = (new MergeByColour)->apply(Seen::of($artwork->withPieces(array_values(array_map(static fn (Piece $piece): Piece => $piece->with(place: $piece->place->with(hidden: false)), $chosen)))))->pieces;
+        if ($merged === []) {
+            throw EditRefused::unpainted();
+        }
+        $lowest = array_values($chosen)[0];
+        $by = array_map(static fn (): array => [], $chosen);
+        // Cut apart they cover nothing of one another: all lie where the lowest lay.
+        $by[$lowest->id] = array_map(static fn (Piece $piece): Piece => $piece->with(place: ($chosen[$piece->id] ?? $lowest)->place->with(groups: [])), $merged);
+
+        return Outlined::replaced($artwork, $by);
+    }
+}

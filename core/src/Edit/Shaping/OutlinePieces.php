@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit\Shaping;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Edit\About;
+use NeatEdge\Core\Edit\Chosen;
+use NeatEdge\Core\Edit\Edit;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Edit\FreeIds;
+use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Seen\Painted;
+use NeatEdge\Core\Seen\Seen;
+
+/** P1: strokes of the chosen pieces become filled outlines; fill and stroke part into two pieces, the stroke above. */
+final readonly class OutlinePieces implements Edit
+{
+    /** @param  list<string>  $ids */
+    public function __construct(private array $ids, private bool $strokeAlone)
+    {
+    }
+
+    public static function about(string $kind): About
+    {
+        return new About('Outline strokes', 'Every stroke becomes a filled outline that looks the same.', [
+            Field::choice('keep', 'Keep', 'both', ['both' => 'Fill and stroke, two pieces', 'stroke' => 'The stroke alone']),
+        ], under: About::LINES, key: 'O');
+    }
+
+    public static function from(Input $input): self
+    {
+        return new self($input->pieces(), $input->choice('keep', ['both', 'stroke'], 'both') === 'stroke');
+    }
+
+    public function label(): string
+    {
+        return 'Outline strokes';
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        $free = FreeIds::in($artwork);
+        $by = [];
+        foreach (Chosen::in($artwork, $this->ids) as $piece) {
+            if ($piece->stroke === null) {
+                continue;
+            }
+            $outline = Painted::region($piece, $artwork->tolerance());
+            $filled = ! $this->strokeAlone && $piece->fill !== null && Seen::encloses($piece->shape);
+            $by[$piece->id] = $filled ? [$piece->with(stroke: null)] : [];
+            if (! $outline->isEmpty()) {
+                $by[$piece->id][] = $piece->with(id: $filled ? $free->next() : $piece->id, shape: $outline, fill: $piece->stroke->paint, stroke: null, recipe: null);
+            }
+        }
+        if ($by === []) {
+            throw EditRefused::because('None of the chosen pieces has a stroke.');
+        }
+
+        return Outlined::replaced($artwork, $by);
+    }
+}

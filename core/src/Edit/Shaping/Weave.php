@@ -1,0 +1,165 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit\Shaping;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Artwork\Place;
+use NeatEdge\Core\Edit\About;
+use NeatEdge\Core\Edit\Chosen;
+use NeatEdge\Core\Edit\Edit;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Edit\FreeIds;
+use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Edit\Mark;
+use NeatEdge\Core\Edit\ShowsMarks;
+use NeatEdge\Core\Geometry\Parts;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Inscribed;
+use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Seen\StrokeRegion;
+use NeatEdge\Core\Stroke\Offset;
+use NeatEdge\Core\Stroke\StrokeStyle;
+use NeatEdge\Core\Stroke\Thin;
+
+/**
+ * P8: at each crossing of strands the one that passes under is cut back by a gap. Over and under alternate along each strand, or follow how the pieces
+ * lie; single crossings are turned. What is left of each strand are closed pieces.
+ */
+final readonly class Weave implements Edit, ShowsMarks
+{
+    /**
+     * @param  list<string>  $ids
+     * @param  list<array{float, float}>  $turn  near crossings that are turned round
+     */
+    public function __construct(private array $ids, private float $gap, private string $pattern, private bool $over, private array $turn, private bool $together)
+    {
+    }
+
+    public static function about(string $kind): About
+    {
+        return new About('Weave', 'Strands pass over and under one another, with a gap.', [
+            Field::length('gap', 'Gap', 1.0),
+            Field::choice('pattern', 'Crossings', 'alternate', ['alternate' => 'Over and under in turn', 'upper' => 'As the pieces lie', 'lower' => 'The lower pieces over']),
+            Field::choice('start', 'The first strand begins', 'over', ['over' => 'Over', 'under' => 'Under']),
+            Field::words('turn', 'Turned', Field::PLACES, help: 'near crossings that are the other way round'),
+            Field::choice('parts', 'Parts of a strand', 'apart', ['apart' => 'Pieces of their own', 'together' => 'One piece']),
+            ...Leftovers::fields(),
+        ], under: About::CELLS, key: 'Y');
+    }
+
+    public static function from(Input $input): self
+    {
+        return new self(
+            $input->pieces(), $input->length('gap', 1.0, 0.0, 1000.0), $input->choice('pattern', ['alternate', 'upper', 'lower'], 'alternate'),
+            $input->choice('start', ['over', 'under'], 'over') === 'over', array_merge([], ...$input->spots('turn')), $input->choice('parts', ['apart', 'together'], 'apart') === 'together',
+        );
+    }
+
+    public function label(): string
+    {
+        return 'Weave';
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        $chosen = Chosen::in($artwork, $this->ids);
+        $weaving = Weaving::of(array_values($chosen), $artwork);
+        if ($weaving->crossings === []) {
+            throw EditRefused::because('The chosen pieces do not cross one another.');
+        }
+        $free = FreeIds::in($artwork);
+        $by = array_map(static fn (): array => [], $chosen);
+        foreach ($this->left($weaving, $artwork) as $whole => $shape) {
+            $piece = $weaving->strands[$whole]->piece;
+            $parts = $this->together ? [$shape] : Parts::of($shape);
+            foreach ($shape->isEmpty() ? [] : $parts as $part) {
+                $id = $by[$piece->id] === [] ? $piece->id : $free->next();
+                $by[$piece->id][] = Outlined::as($piece, $part, $id)->with(place: new Place($piece->place->layer, $piece->place->groups));
+            }
+        }
+
+        return Outlined::replaced($artwork, $by);
+    }
+
+    /** @return array<int, Shape> by the number of its first strand: what is left of each line or outline */
+    private function left(Weaving $weaving, Artwork $artwork): array
+    {
+        $tolerance = $artwork->tolerance();
+        $states = $this->states($weaving);
+        $wide = $cuts = [];
+        foreach ($weaving->crossings as $c => $crossing) {
+            [$over, $under] = $states[$c] ? [$crossing->a, $crossing->b] : [$crossing->b, $crossing->a];
+            $wide[$over] ??= $this->widened($weaving->strands[$over], $artwork);
+            foreach (Parts::of(Combine::keepOverlap([$wide[$over], $weaving->strands[$under]->area], $tolerance)) as $part) {
+                if (Inscribed::holds($part, $crossing->x, $crossing->y)) {
+                    $cuts[$under][] = $part;
+                }
+            }
+        }
+        $wholes = [];
+        foreach ($weaving->strands as $k => $strand) {
+            $wholes[$strand->whole][$k] = isset($cuts[$k]) ? Combine::cutAway($strand->area, $cuts[$k], $tolerance) : $strand->area;
+        }
+        $out = [];
+        foreach ($wholes as $stretches) {
+            $first = array_key_first($stretches);
+            // Where a line was cut into stretches their common ends leave no node.
+            $out[$first] = count($stretches) === 1 ? $stretches[$first] : Thin::shape(Combine::weld(array_values($stretches), $tolerance), $tolerance->offset);
+        }
+
+        return $out;
+    }
+
+    /** The band of a strand with the gap on both sides. */
+    private function widened(Strand $strand, Artwork $artwork): Shape
+    {
+        $stroke = $strand->piece->stroke;
+        if (! $strand->stroked || $stroke === null || $stroke->isOwnKind() || $stroke->pen !== null) {
+            return $this->gap > 0.0 ? Offset::outset($strand->area, $this->gap, 'miter', $artwork->tolerance()) : $strand->area;
+        }
+        $style = $stroke->style;
+
+        return StrokeRegion::of(Shape::of($strand->line), $stroke->with(style: new StrokeStyle($style->width + 2 * $this->gap, $style->cap, $style->join, $style->miterLimit)), $artwork->tolerance());
+    }
+
+    /** @return list<bool> */
+    private function states(Weaving $weaving): array
+    {
+        $states = $weaving->states($this->pattern, $this->over);
+        foreach ($this->turn as $place) {
+            $c = $weaving->nearest(...$place);
+            if ($c !== null) {
+                $states[$c] = ! $states[$c];
+            }
+        }
+
+        return array_values($states);
+    }
+
+    public function marks(Artwork $artwork): array
+    {
+        $weaving = Weaving::of(array_values(Chosen::in($artwork, $this->ids)), $artwork);
+        $states = $this->states($weaving);
+        $out = [];
+        foreach ($weaving->crossings as $c => $crossing) {
+            $over = $weaving->strands[$states[$c] ? $crossing->a : $crossing->b]->piece;
+            $under = $weaving->strands[$states[$c] ? $crossing->b : $crossing->a]->piece;
+            $out[] = new Mark('crossing', $crossing->x, $crossing->y, self::called($over).' over '.self::called($under), $crossing->part, $over->id);
+            $fault = $weaving->fault($c);
+            if ($fault !== null) {
+                $out[] = new Mark('fault', $crossing->x, $crossing->y, $fault);
+            }
+        }
+
+        return $out;
+    }
+
+    private static function called(Piece $piece): string
+    {
+        return $piece->name === '' ? 'one' : $piece->name;
+    }
+}

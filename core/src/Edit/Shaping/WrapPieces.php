@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit\Shaping;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Artwork\Recipe;
+use NeatEdge\Core\Artwork\Wrap;
+use NeatEdge\Core\Edit\About;
+use NeatEdge\Core\Edit\Chosen;
+use NeatEdge\Core\Edit\Edit;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Edit\Mark;
+use NeatEdge\Core\Edit\ShowsMarks;
+use NeatEdge\Core\Geometry\Box;
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Geometry\Shape;
+
+/** P12: the chosen pieces are bent together by one frame: by number, or with four sides drawn. It stays adjustable until it is turned into plain curves. */
+final readonly class WrapPieces implements Edit, ShowsMarks
+{
+    public const KINDS = ['arc' => 'Arc', 'bulge' => 'Bulge', 'flag' => 'Flag', 'cone' => 'Cone', 'drawn' => 'Drawn sides'];
+
+    /**
+     * @param  list<string>  $ids
+     * @param  list<list<float>>|null  $sides  of a drawn frame
+     */
+    public function __construct(private array $ids, private string $kind, private float $amount, private ?array $sides, private bool $off)
+    {
+    }
+
+    public static function about(string $kind): About
+    {
+        return new About('Wrap', 'Bend by a frame with curved sides.', [
+            Field::choice('shape', 'Frame', 'arc', self::KINDS), Field::share('amount', 'Amount', 0.3, -1.0, 1.0),
+            Field::words('frame', 'Sides', Field::PATH, help: 'one closed line of four segments, clockwise from the upper left corner'), Field::flag('off', 'Off', false),
+        ], under: About::BORDERS, key: 'F');
+    }
+
+    public static function from(Input $input): self
+    {
+        $kind = $input->choice('shape', array_keys(self::KINDS), 'arc');
+        $sides = null;
+        if ($kind === 'drawn' && ! $input->flag('off')) {
+            $line = $input->path('frame')[0] ?? null;
+            $segments = $line?->segments() ?? [];
+            if (count($segments) !== 4) {
+                throw EditRefused::because('A drawn frame has four sides: one closed line of four segments, clockwise from the upper left corner.');
+            }
+            $back = static fn (array $s): array => [$s[6], $s[7], $s[4], $s[5], $s[2], $s[3], $s[0], $s[1]];
+            $sides = [$segments[0], $back($segments[2]), $back($segments[3]), $segments[1]];
+        }
+
+        return new self($input->pieces(), $kind, self::signed($input), $sides, $input->flag('off'));
+    }
+
+    /** A share, or a percentage with its sign. */
+    private static function signed(Input $input): float
+    {
+        $text = $input->has('amount') && is_string($raw = $input->raw('amount')) ? trim($raw) : '';
+
+        return str_ends_with($text, '%') ? (new Input(['amount' => substr($text, 0, -1)], $input->fonts))->number('amount', null, -100.0, 100.0) / 100 : $input->number('amount', 0.3, -1.0, 1.0);
+    }
+
+    public function label(): string
+    {
+        return $this->off ? 'Wrap off' : 'Wrap: '.mb_strtolower(self::KINDS[$this->kind]);
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        $chosen = Chosen::in($artwork, $this->ids);
+        if ($this->off) {
+            return $artwork->mapped(static fn (Piece $piece): Piece => $piece->recipe?->change(Wrap::class) === null ? $piece : $piece->withRecipe($piece->recipe->without(Wrap::class)), $chosen);
+        }
+        $box = self::frameBox($chosen);
+        $sides = $this->sides ?? Wrap::frame($this->kind, $box, $this->amount);
+        $fold = (new Wrap($box, $sides, Matrix::identity()))->fold();
+        if ($fold !== null) {
+            throw EditRefused::because(sprintf('The frame folds over itself at %.1f, %.1f; bend it less.', ...$fold));
+        }
+
+        return $artwork->mapped(function (Piece $piece) use ($box, $sides): Piece {
+            $recipe = Recipe::of($piece);
+            $lay = $recipe->change(Wrap::class)->lay ?? $recipe->matrix;
+
+            return $piece->withRecipe($recipe->changed(new Wrap($box, $sides, $lay, ['shape' => $this->kind, 'amount' => $this->amount])));
+        }, $chosen);
+    }
+
+    /**
+     * Round what was there before it was wrapped, where all were wrapped by one frame.
+     *
+     * @param  array<string, Piece>  $chosen
+     */
+    private static function frameBox(array $chosen): Box
+    {
+        $boxes = [];
+        foreach ($chosen as $piece) {
+            $wrap = $piece->recipe?->change(Wrap::class);
+            $boxes[$wrap === null ? '' : serialize($wrap->box)] = $wrap?->box;
+        }
+        $only = count($boxes) === 1 ? array_values($boxes)[0] : null;
+
+        return $only ?? Chosen::box($chosen);
+    }
+
+    public function marks(Artwork $artwork): array
+    {
+        $chosen = Chosen::in($artwork, $this->ids);
+        $box = self::frameBox($chosen);
+        [$top, $bottom, $left, $right] = $this->sides ?? Wrap::frame($this->kind, $box, $this->amount);
+        $back = static fn (array $s): array => [$s[6], $s[7], $s[4], $s[5], $s[2], $s[3], $s[0], $s[1]];
+        $frame = Shape::of(Contour::ofSegments([$top, $right, $back($bottom), $back($left)], true));
+        $out = [new Mark('stretch', $top[0], $top[1], '', $frame)];
+        $fold = (new Wrap($box, [$top, $bottom, $left, $right], Matrix::identity()))->fold();
+
+        return $fold === null ? $out : [...$out, new Mark('fault', $fold[0], $fold[1], 'The frame folds over itself here.')];
+    }
+}

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Geometry;
+
+/** Takes shapes through a smooth map of the plane: each cubic becomes as few cubics as a deviation asks, and a line that stays straight stays a line. */
+final class Warp
+{
+    private const MOST_HALVINGS = 8;
+
+    /** Samples between the ends at which a fit is judged. */
+    private const SAMPLES = 8;
+
+    /**
+     * @param  callable(float, float): array{float, float}  $map  mm to mm
+     * @param  float  $deviation  mm
+     */
+    public static function shape(Shape $shape, callable $map, float $deviation): Shape
+    {
+        return new Shape(array_map(static fn (Contour $contour): Contour => self::contour($contour, $map, $deviation), $shape->contours), $shape->rule);
+    }
+
+    /** @param  callable(float, float): array{float, float}  $map */
+    private static function contour(Contour $contour, callable $map, float $deviation): Contour
+    {
+        $segments = $contour->segments();
+        if ($contour->closed && $segments !== []) {
+            $last = $segments[count($segments) - 1];
+            if (hypot($last[6] - $segments[0][0], $last[7] - $segments[0][1]) > 1e-9) {
+                $segments[] = Cubic::line($last[6], $last[7], $segments[0][0], $segments[0][1]);
+            }
+        }
+        $out = [];
+        foreach ($segments as $s) {
+            array_push($out, ...self::segment($s, $map, $deviation, 0));
+        }
+
+        return $out === [] ? $contour : Contour::ofSegments($out, $contour->closed);
+    }
+
+    /**
+     * @param  list<float>  $s
+     * @param  callable(float, float): array{float, float}  $map
+     * @return non-empty-list<list<float>>
+     */
+    private static function segment(array $s, callable $map, float $deviation, int $depth): array
+    {
+        $points = [];
+        for ($k = 0; $k <= self::SAMPLES; $k++) {
+            $points[] = $map(...Cubic::placeOn($s, $k / self::SAMPLES));
+        }
+        $n = self::SAMPLES;
+        [$ax, $ay] = $points[0];
+        [$bx, $by] = $points[$n];
+        $chord = hypot($bx - $ax, $by - $ay);
+        if (Cubic::isLine($s)) {
+            $off = 0.0;
+            foreach ($points as [$x, $y]) {
+                $off = max($off, $chord > 0 ? abs(($bx - $ax) * ($y - $ay) - ($by - $ay) * ($x - $ax)) / $chord : hypot($x - $ax, $y - $ay));
+            }
+            if ($off < 1e-9 * (1 + $chord)) {
+                return [Cubic::line($ax, $ay, $bx, $by)];
+            }
+        }
+        // The tangents of the image, by the map along a hair of the curve.
+        $out = self::way($points[0], $map(...Cubic::placeOn($s, 1e-4)));
+        $in = self::way($map(...Cubic::placeOn($s, 1 - 1e-4)), $points[$n]);
+        $fit = null;
+        if ($out !== null && $in !== null) {
+            [$fit, $far] = CurveFit::through($points, $out, $in, null, 0.25 * $deviation);
+            if ($far > $deviation / 2 || self::worst($fit, $s, $map) > $deviation) {
+                $fit = null;
+            }
+        }
+        if ($fit !== null) {
+            return [$fit];
+        }
+        if ($depth >= self::MOST_HALVINGS || $chord < 1e-9) {
+            return [Cubic::line($ax, $ay, $bx, $by)];
+        }
+        $halves = Cubic::isLine($s)
+            ? [Cubic::line($s[0], $s[1], ($s[0] + $s[6]) / 2, ($s[1] + $s[7]) / 2), Cubic::line(($s[0] + $s[6]) / 2, ($s[1] + $s[7]) / 2, $s[6], $s[7])]
+            : [Cubic::part($s, 0.0, 0.5), Cubic::part($s, 0.5, 1.0)];
+
+        return [...self::segment($halves[0], $map, $deviation, $depth + 1), ...self::segment($halves[1], $map, $deviation, $depth + 1)];
+    }
+
+    /**
+     * @param  array{float, float}  $a
+     * @param  array{float, float}  $b
+     * @return array{float, float}|null
+     */
+    private static function way(array $a, array $b): ?array
+    {
+        $long = hypot($b[0] - $a[0], $b[1] - $a[1]);
+
+        return $long < 1e-15 ? null : [($b[0] - $a[0]) / $long, ($b[1] - $a[1]) / $long];
+    }
+
+    /**
+     * How far places between the samples lie from the fit, mm.
+     *
+     * @param  list<float>  $fit
+     * @param  list<float>  $s
+     * @param  callable(float, float): array{float, float}  $map
+     */
+    private static function worst(array $fit, array $s, callable $map): float
+    {
+        $worst = 0.0;
+        for ($k = 0; $k < self::SAMPLES; $k++) {
+            [$x, $y] = $map(...Cubic::placeOn($s, ($k + 0.5) / self::SAMPLES));
+            $t = ($k + 0.5) / self::SAMPLES;
+            for ($i = 0; $i < 6; $i++) {
+                [$px, $py] = Cubic::placeOn($fit, $t);
+                [$dx, $dy] = Cubic::speedOn($fit, $t);
+                $speed = $dx * $dx + $dy * $dy;
+                if ($speed < 1e-18) {
+                    break;
+                }
+                $t = max(0.0, min(1.0, $t + (($x - $px) * $dx + ($y - $py) * $dy) / $speed));
+            }
+            [$px, $py] = Cubic::placeOn($fit, $t);
+            $worst = max($worst, hypot($px - $x, $py - $y));
+        }
+
+        return $worst;
+    }
+}
