@@ -71,7 +71,7 @@ final class EditCommand extends ArtworkCommand
         $drawing = $this->drawing($input);
         $this->tellLeftOut($output, $drawing->findings);
         $fonts = FontShelf::shipped();
-        $artwork = $drawing->artwork;
+        $artwork = self::withOwnIds($drawing->artwork);
         $marks = $input->getOption('marks') === true;
         foreach ($call as [$kind, $fields]) {
             $fields['pieces'] ??= $this->chosen($input, $artwork, Edits::catalogue()[$kind] ?? null);
@@ -85,6 +85,19 @@ final class EditCommand extends ArtworkCommand
         }
 
         return $this->save($input, $artwork);
+    }
+
+    /** Pieces under the ids that they have in the file, as far as no two have the same: what a script calls them by, before and after. */
+    private static function withOwnIds(Artwork $artwork): Artwork
+    {
+        $names = array_count_values(array_map(static fn (Piece $piece): string => $piece->name, $artwork->pieces));
+        $taken = array_flip(array_map(static fn (Piece $piece): string => $piece->id, $artwork->pieces));
+
+        return $artwork->withPieces(array_map(
+            static fn (Piece $piece): Piece => preg_match('/^[A-Za-z_][\w.-]{0,60}$/D', $piece->name) === 1 && $names[$piece->name] === 1 && ! isset($taken[$piece->name])
+                ? $piece->with(id: $piece->name) : $piece,
+            $artwork->pieces,
+        ));
     }
 
     /** @return array<string, mixed> */

@@ -24,7 +24,7 @@ final readonly class BorderAround implements Base
             Field::length('distance', 'Distance', 2.0, 0.0, 'from what is seen to the cut'),
             Field::length('bridge', 'Bridge gaps under', 1.0, 0.0),
             Field::length('dropHoles', 'Drop holes under', 3.0, 0.0, 'holes into which no circle of this width fits'),
-            Field::length('radius', 'Least radius', 0.5, 0.0, 'what is sharper tears or stops the blade'),
+            Field::length('radius', 'Least radius', 0.5, 0.0, 'hollows that are sharper tear or stop the blade'),
         ];
     }
 

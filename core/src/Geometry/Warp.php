@@ -12,6 +12,9 @@ final class Warp
     /** Samples between the ends at which a fit is judged. */
     private const SAMPLES = 8;
 
+    /** Share of a segment that stands for its end when a speed is measured. */
+    private const HAIR = 1e-4;
+
     /**
      * @param  callable(float, float): array{float, float}  $map  mm to mm
      * @param  float  $deviation  mm
@@ -63,9 +66,15 @@ final class Warp
                 return [Cubic::line($ax, $ay, $bx, $by)];
             }
         }
-        // The tangents of the image, by the map along a hair of the curve.
-        $out = self::way($points[0], $map(...Cubic::placeOn($s, 1e-4)));
-        $in = self::way($map(...Cubic::placeOn($s, 1 - 1e-4)), $points[$n]);
+        // Where the image is a cubic itself, its speeds at both ends say all of it.
+        [$ux, $uy] = self::speed($points[0], $map(...Cubic::placeOn($s, self::HAIR)), $map(...Cubic::placeOn($s, 2 * self::HAIR)));
+        [$vx, $vy] = self::speed($points[$n], $map(...Cubic::placeOn($s, 1 - self::HAIR)), $map(...Cubic::placeOn($s, 1 - 2 * self::HAIR)));
+        $exact = [$ax, $ay, $ax + $ux / 3, $ay + $uy / 3, $bx + $vx / 3, $by + $vy / 3, $bx, $by];
+        if (self::worst($exact, $s, $map) <= $deviation) {
+            return [$exact];
+        }
+        $out = self::way([0.0, 0.0], [$ux, $uy]);
+        $in = self::way([$vx, $vy], [0.0, 0.0]);
         $fit = null;
         if ($out !== null && $in !== null) {
             [$fit, $far] = CurveFit::through($points, $out, $in, null, 0.25 * $deviation);
@@ -84,6 +93,19 @@ final class Warp
             : [Cubic::part($s, 0.0, 0.5), Cubic::part($s, 0.5, 1.0)];
 
         return [...self::segment($halves[0], $map, $deviation, $depth + 1), ...self::segment($halves[1], $map, $deviation, $depth + 1)];
+    }
+
+    /**
+     * How fast a place leaves, from three places a hair apart.
+     *
+     * @param  array{float, float}  $p
+     * @param  array{float, float}  $q
+     * @param  array{float, float}  $r
+     * @return array{float, float}
+     */
+    private static function speed(array $p, array $q, array $r): array
+    {
+        return [(4 * $q[0] - 3 * $p[0] - $r[0]) / (2 * self::HAIR), (4 * $q[1] - 3 * $p[1] - $r[1]) / (2 * self::HAIR)];
     }
 
     /**

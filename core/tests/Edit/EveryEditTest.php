@@ -5,9 +5,13 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Tests\Edit;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\Edits;
+use NeatEdge\Core\Edit\Letters\TextInput;
+use NeatEdge\Core\Edit\NewPiece;
+use NeatEdge\Core\Edit\Shaping\Leftovers;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Json\StoredForm;
@@ -34,10 +38,7 @@ final class EveryEditTest extends TestCase
     /** @return list<string> */
     private static function registered(): array
     {
-        /** @var array<string, class-string> $kinds */
-        $kinds = (new \ReflectionClassConstant(Edits::class, 'KINDS'))->getValue();
-
-        return array_keys($kinds);
+        return array_keys(Edits::kinds());
     }
 
     /** A bench with one piece of every sort. */
@@ -96,6 +97,11 @@ final class EveryEditTest extends TestCase
             'text' => ['text' => 'Pier', 'family' => 'Zilla Slab'], 'set-text' => ['pieces' => [$text], 'size' => 11], 'clip' => ['pieces' => [$oblong, $disc]], 'compound' => ['pieces' => [$oblong, $disc]],
             'ungroup' => ['pieces' => [$oblong, $disc]], 'group' => ['pieces' => [$star, $square]], 'copy' => ['pieces' => [$star], 'x' => 4], 'link-copy' => ['pieces' => [$star], 'x' => 4], 'remove' => ['pieces' => [$star]],
             'bake' => ['pieces' => [$star]], 'centre-lines' => [],
+            'outline-strokes' => ['pieces' => [$star]], 'cells' => ['pieces' => [$oblong, $disc], 'lift' => '135,92'], 'fill-enclosed' => ['pieces' => [$square], 'at' => '80,80', 'fill' => '#c33'],
+            'weave' => ['pieces' => [$oblong, $disc], 'gap' => '0.5mm'], 'part' => ['pieces' => [$square], 'angle' => 45], 'inset' => ['pieces' => [$square], 'distance' => 2],
+            'outset' => ['pieces' => [$square], 'distance' => '1/8in', 'join' => 'bevel'], 'ring' => ['pieces' => [$square], 'inner' => 1, 'outer' => 2], 'cut-border' => ['pieces' => [$oblong, $disc], 'distance' => 3],
+            'drop-shade' => ['pieces' => [$square], 'distance' => 4], 'spread-behind' => ['pieces' => [$disc], 'by' => 1], 'wrap' => ['pieces' => [$text], 'shape' => 'arc', 'amount' => '20%'],
+            'merge-by-colour' => ['pieces' => [$oblong, $disc]],
         ];
         foreach ($own as $kind => $fields) {
             yield $kind => [$kind, $fields];
@@ -173,8 +179,31 @@ final class EveryEditTest extends TestCase
     #[Test]
     public function every_kind_that_is_registered_is_tried_here(): void
     {
-        $elsewhere = ['paste', 'reference', 'true-size', 're-square', 'join-ends', 'join-lines', 'release-clip', 'separate'];
+        $elsewhere = ['paste', 'reference', 'true-size', 're-square', 'join-ends', 'join-lines', 'release-clip', 'separate', 'trim', 'extend', 'lift-hole', 'fill-hole', 'clean-nodes'];
         self::assertEqualsCanonicalizing(self::registered(), [...array_keys(iterator_to_array(self::calls())), ...$elsewhere]);
+    }
+
+    /** What an edit reads of what was sent, it says that it takes; and it reads all that it says. */
+    #[Test]
+    public function every_edit_takes_the_fields_that_it_describes_and_no_others(): void
+    {
+        foreach (Edits::kinds() as $kind => $class) {
+            $fields = array_map(static fn (Field $field): string => $field->name, $class::about($kind)->fields);
+            self::assertSame($fields, array_values(array_unique($fields)), "{$kind} describes each field once");
+            self::assertMatchesRegularExpression('/^[A-Z][^\n]+\.$/u', $class::about($kind)->says, $kind);
+            $code = '';
+            /** @var class-string $one */
+            foreach ([$class, NewPiece::class, TextInput::class, Leftovers::class] as $one) {
+                $file = (string) (new \ReflectionClass($one))->getFileName();
+                $code .= $one === $class || str_contains($code, (new \ReflectionClass($one))->getShortName().'::') ? file_get_contents($file) : '';
+            }
+            preg_match_all('/\$(?:this->)?in(?:put)?->(?:has|text|flag|choice|number|length|angle|matrix|numbers|places|spots?|path|colour|percentage|nested|raw)\(\'(\w+)\'/', $code, $found);
+            foreach (array_keys(Edits::kinds(), $class, true) as $sister) {
+                array_push($fields, ...array_map(static fn (Field $field): string => $field->name, $class::about($sister)->fields));
+            }
+            $read = array_diff($found[1], ['pieces', 'kind', 'fromHere'], $kind === 'fill' ? ['stops', 'axis', 'spread'] : []); // what a gradient consists of is one field
+            self::assertSame([], array_values(array_diff($read, $fields)), "{$kind} reads what it does not describe");
+        }
     }
 
     /** Whatever is sent: it is made, or refused in one sentence; nothing else is ever thrown. */
@@ -183,7 +212,7 @@ final class EveryEditTest extends TestCase
     {
         $random = new Randomizer(new Mt19937(20261126));
         $nonsense = [null, true, false, 0, -1, 7, 1e300, -1e-300, NAN, INF, '', 'x', '5mm', '1,200', '40%', '1/0', "\xC3\x28", str_repeat('9', 5000), [], [[]], [[0, 0]], [[-1, 5]], [['x']], ['a' => 1], [1e300], [0, 0, 0, 0, 0, 0], '#ff0000', 'none', '<b>', ['kind' => 'linear'], ['stops' => []]];
-        $names = ['pieces', 'piece', 'x', 'y', 'width', 'height', 'matrix', 'coords', 'nodes', 'segments', 'contour', 'segment', 'node', 't', 'to', 'edge', 'way', 'of', 'by', 'shape', 'as', 'kind', 'count', 'colour', 'gradient', 'opacity', 'stops', 'dashes', 'profile', 'text', 'family', 'size', 'along', 'slide', 'layer', 'guide', 'at', 'upright', 'name', 'angle', 'radius', 'reach', 'points', 'from', 'inside', 'side', 'art', 'picture', 'strength', 'near', 'fill', 'line', 'lineWidth', 'originX'];
+        $names = ['pieces', 'piece', 'x', 'y', 'width', 'height', 'matrix', 'coords', 'nodes', 'segments', 'contour', 'segment', 'node', 't', 'to', 'edge', 'way', 'of', 'by', 'shape', 'as', 'kind', 'count', 'colour', 'gradient', 'opacity', 'stops', 'dashes', 'profile', 'text', 'family', 'size', 'along', 'slide', 'layer', 'guide', 'at', 'upright', 'name', 'angle', 'radius', 'reach', 'points', 'from', 'inside', 'side', 'art', 'picture', 'strength', 'near', 'fill', 'line', 'lineWidth', 'originX', 'join', 'drop', 'lift', 'paint', 'rest', 'meet', 'mend', 'leftover', 'slices', 'sectors', 'distance', 'steps', 'spacing', 'gap', 'pattern', 'turn', 'amount', 'frame', 'knife', 'deviation', 'dropHoles', 'scale'];
         $bench = self::bench()->art;
         $calls = iterator_to_array(self::calls());
         $made = $refused = 0;

@@ -33,7 +33,7 @@ final readonly class BrushLine implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Brush line', 'A smooth line of changing width.', [Field::words('points', 'Places', Field::DATA), Field::words('profile', 'Profile', usual: 'fold'), Field::length('smoothing', 'Smoothing', 0.4, 0.01), Field::length('lineWidth', 'Width', 1.5, 0.001), Field::words('line', 'Colour', Field::COLOUR), Field::words('layer', 'Layer')], 0);
+        return new About('Brush line', 'A smooth line of changing width.', [Field::words('points', 'Places', Field::DATA), Field::words('profile', 'Profile', usual: 'fold'), Field::length('smoothing', 'Smoothing', 0.4, 0.01), ...NewPiece::fields()], 0);
     }
 
     public static function from(Input $input): self

@@ -32,7 +32,7 @@ final readonly class StrokePieces implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Stroke', 'Width, colour, ends, corners, dashes and side.', [Field::words('colour', 'Colour', Field::COLOUR), Field::length('width', 'Width', 1.0), Field::words('cap', 'Ends'), Field::words('join', 'Corners'), Field::number('miter', 'Mitre limit', 4.0), Field::words('dashes', 'Dashes', Field::DATA), Field::words('side', 'Side'), Field::words('profile', 'Profile'), Field::words('stops', 'Width stops', Field::DATA)]);
+        return new About('Stroke', 'Width, colour, ends, corners, dashes and side.', [Field::words('colour', 'Colour', Field::COLOUR), Field::length('width', 'Width', 1.0), Field::words('cap', 'Ends'), Field::words('join', 'Corners'), Field::number('miter', 'Mitre limit', 4.0), Field::words('dashes', 'Dashes', Field::DATA), Field::share('opacity', 'Opacity', 1.0), Field::length('dashOffset', 'Dashes begin at', 0.0, -1e5), Field::words('side', 'Side'), Field::words('profile', 'Profile'), Field::words('stops', 'Width stops', Field::DATA)]);
     }
 
     public static function from(Input $input): self

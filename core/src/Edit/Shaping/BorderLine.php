@@ -15,7 +15,7 @@ use NeatEdge\Core\Stroke\Thin;
 
 /**
  * The line round a sticker: at a distance from all that is seen, over gaps that are narrower than a width, without holes into which only a small circle
- * fits, with no corner sharper than a radius, in few nodes.
+ * fits, with no hollow sharper than a radius, in few nodes.
  */
 final class BorderLine
 {
@@ -31,17 +31,16 @@ final class BorderLine
      */
     public static function around(Shape $seen, float $distance, float $bridge, float $holes, float $radius, ?Tolerance $tolerance = null): Shape
     {
-        // To bridge is to go out by half the gap and back; what goes out by the distance anyway bridges as much by itself.
-        $out = max($distance, $bridge / 2);
-        $shape = self::without(Offset::outset($seen, $out, 'round', $tolerance), $holes);
-        $back = $out - $distance;
+        // To bridge is to go out by half the gap and back; what goes out by the distance anyway bridges as much by itself. Going out by the radius more, and
+        // back, rounds every hollow and every hole to it; points are as round as the distance, for rounder ones would come nearer to the art.
+        $shape = $seen;
+        if ($bridge / 2 > $distance) {
+            $shape = Offset::inset(self::without(Offset::outset($shape, $bridge / 2, 'round', $tolerance), $holes), $bridge / 2 - $distance, 'round', $tolerance);
+            $distance = 0.0;
+        }
+        $shape = self::without(Offset::outset($shape, $distance + $radius, 'round', $tolerance), $holes);
         if ($radius > 0.0) {
-            // Hollows are filled to the radius, then points are rounded to it.
-            $shape = self::without(Offset::outset($shape, $radius, 'round', $tolerance), $holes);
-            $shape = Offset::inset($shape, 2 * $radius + $back, 'round', $tolerance);
-            $shape = Offset::outset($shape, $radius, 'round', $tolerance);
-        } elseif ($back > 1e-9) {
-            $shape = Offset::inset($shape, $back, 'round', $tolerance);
+            $shape = Offset::inset($shape, $radius, 'round', $tolerance);
         }
 
         return Thin::shape(self::without($shape, $holes), self::THIN);

@@ -70,7 +70,9 @@ final readonly class FillEnclosed implements Edit, ShowsMarks
         }
         $shape = $plan->cells->shapes([$cell => 0])[0] ?? throw EditRefused::because('That place is too small to be filled.');
         if ($this->over) {
-            $outer = array_values(array_filter($shape->contours, static fn (Contour $contour): bool => $contour->area() * $shape->contours[0]->area() > 0));
+            $areas = array_map(static fn (Contour $contour): float => $contour->area(), $shape->contours);
+            $largest = array_reduce($areas, static fn (float $most, float $area): float => abs($area) > abs($most) ? $area : $most, 0.0);
+            $outer = array_values(array_filter($shape->contours, static fn (Contour $contour, int $i): bool => $areas[$i] * $largest > 0, ARRAY_FILTER_USE_BOTH));
             $shape = new Shape($outer, FillRule::Nonzero);
         }
         $top = $plan->top($cell);

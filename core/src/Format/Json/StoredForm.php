@@ -315,8 +315,9 @@ final class StoredForm
                     self::need(count(self::numbers($side, 8, 'its frame cannot be read')) === 8, 'its frame cannot be read');
                 }
                 self::matrix($change['lay'] ?? null);
-                $values = self::rows($change['values'] ?? null, 4, 'its frame cannot be read');
-                foreach ($values as $value) {
+                $values = $change['values'] ?? null;
+                self::need(is_array($values) && count($values) <= 4, 'its frame cannot be read');
+                foreach ((array) $values as $value) {
                     self::need(is_scalar($value) && strlen((string) $value) < 40, 'its frame cannot be read');
                 }
                 break;
