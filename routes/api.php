@@ -13,6 +13,7 @@ use Illuminate\Support\Facades\Route;
 // Brings the page a new token, by its cookie.
 Route::get('token', static fn () => response()->noContent());
 Route::get('choices', [JobController::class, 'choices']);
+Route::get('catalogue', [EditController::class, 'catalogue']);
 Route::get('jobs', [JobController::class, 'index']);
 Route::post('look', [JobController::class, 'look']);
 Route::post('jobs', [JobController::class, 'store']);
@@ -34,6 +35,7 @@ Route::post('length', [JobController::class, 'length']);
 
 Route::post('jobs/{job}/edits', [EditController::class, 'store']);
 Route::post('jobs/{job}/edits/preview', [EditController::class, 'preview']);
+Route::post('jobs/{job}/marks', [EditController::class, 'marks']);
 Route::post('jobs/{job}/undo', [EditController::class, 'undo']);
 Route::post('jobs/{job}/redo', [EditController::class, 'redo']);
 

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\CatalogueTypes;
 use App\Models\Preparation;
 use App\Prep\Preparing;
 use App\Prep\Pruning;
@@ -43,3 +44,8 @@ Artisan::command('neat-edge:prune', function (): void {
 })->purpose('Empty the trash of what is older than 30 days, and take away what nothing points to');
 
 Schedule::command('neat-edge:prune')->hourly();
+
+// The page's types of edits, from what the edits say of themselves.
+Artisan::command('neat-edge:types', function (): void {
+    file_put_contents(base_path(CatalogueTypes::FILE), CatalogueTypes::text());
+});

@@ -6,6 +6,7 @@ namespace App\Http;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\BasicShape;
+use NeatEdge\Core\Artwork\BorderAround;
 use NeatEdge\Core\Artwork\Called;
 use NeatEdge\Core\Artwork\Gradient;
 use NeatEdge\Core\Artwork\Lettering;
@@ -15,6 +16,7 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Artwork\RoundCorners;
 use NeatEdge\Core\Artwork\StepAndRepeat;
+use NeatEdge\Core\Edit\Mark;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Svg\Writer;
@@ -26,7 +28,7 @@ use NeatEdge\Core\Seen\StrokeRegion;
 final class PageArt
 {
     /** Grows whenever what is told of a piece changes: what was stored in another form is made anew. */
-    public const FORM = 4;
+    public const FORM = 5;
 
     /** @return array<string, mixed> */
     public static function of(Artwork $artwork): array
@@ -65,6 +67,12 @@ final class PageArt
         ];
     }
 
+    /** @return array<string, mixed> what a tool shows on the art */
+    public static function mark(Mark $mark): array
+    {
+        return ['kind' => $mark->kind, 'x' => $mark->x, 'y' => $mark->y, 'says' => $mark->says, 'd' => $mark->shape === null ? '' : Writer::path($mark->shape), 'state' => $mark->state];
+    }
+
     /** @return list<string> what of it is still adjustable */
     private static function live(Recipe $recipe): array
     {
@@ -72,9 +80,10 @@ final class PageArt
             $recipe->base instanceof BasicShape => ['shape', $recipe->base->kind->value],
             $recipe->base instanceof Lettering => ['text'],
             $recipe->base instanceof LinkedCopy => ['linked'],
+            $recipe->base instanceof BorderAround => ['border'],
             default => [],
         };
-        foreach ([RoundCorners::class => 'corners', MirrorHalf::class => 'mirror', StepAndRepeat::class => 'repeat'] as $class => $name) {
+        foreach ([RoundCorners::class => 'corners', MirrorHalf::class => 'mirror', StepAndRepeat::class => 'repeat', Wrap::class => 'wrap'] as $class => $name) {
             if ($recipe->change($class) !== null) {
                 $out[] = $name;
             }

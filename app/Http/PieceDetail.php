@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http;
 
 use NeatEdge\Core\Artwork\BasicShape;
+use NeatEdge\Core\Artwork\BorderAround;
 use NeatEdge\Core\Artwork\Contours;
 use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Lettering;
@@ -14,6 +15,7 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Artwork\RoundCorners;
 use NeatEdge\Core\Artwork\StepAndRepeat;
+use NeatEdge\Core\Artwork\Wrap;
 use NeatEdge\Core\Edit\Lines\NodePath;
 use NeatEdge\Core\Edit\Lines\OnContours;
 use NeatEdge\Core\Geometry\Contour;
@@ -42,6 +44,12 @@ final class PieceDetail
             'linked' => $recipe?->base instanceof LinkedCopy ? $recipe->base->source : null,
             'mirror' => $recipe === null ? null : self::mirror($recipe),
             'repeat' => $recipe === null ? null : self::repeat($recipe),
+            // What a tool of shaping begins with when such a piece is chosen.
+            'shaped' => match (true) {
+                $recipe?->base instanceof BorderAround => ['kind' => 'cut-border', 'values' => $recipe->base->values],
+                $recipe?->change(Wrap::class) !== null => ['kind' => 'wrap', 'values' => $recipe->change(Wrap::class)->values],
+                default => null,
+            },
             'rail' => $piece->stroke?->stops === null ? [] : self::rail($piece),
         ];
     }

@@ -15,10 +15,12 @@ use Illuminate\Validation\ValidationException;
 use JsonException;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Reference;
+use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Arranging\PastePieces;
 use NeatEdge\Core\Edit\Edit;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\Edits;
+use NeatEdge\Core\Edit\Shaping\Outcome;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Json\PieceJson;
 use NeatEdge\Core\Format\Json\StoredForm;
@@ -35,11 +37,29 @@ final class EditController
         $job = self::read($request, $job);
         $edit = self::edit($request, $job, $fonts);
 
-        return new JsonResponse(Budget::within('This change', static function () use ($edit, $job, $fonts): array {
+        return new JsonResponse(Budget::within('This change', static function () use ($edit, $job, $fonts, $request): array {
             $before = $job->art();
+            $after = Edits::applied($edit, $before, $fonts);
+            $width = $request->input('edit.leftover');
 
-            return PageArt::changes($before, Edits::applied($edit, $before, $fonts));
+            return [...PageArt::changes($before, $after), ...($request->boolean('report') ? ['report' => Outcome::between($before, $after, is_numeric($width) ? (float) $width : 0.0)->toArray()] : [])];
         }));
+    }
+
+    /** What an edit has to show on the art while it is being set: cells, crossings, gaps, faults. */
+    public function marks(Request $request, ShopJob $job): JsonResponse
+    {
+        $fonts = ShopFonts::shelf();
+        $job = ShopJob::snapshot($job->id);
+        $edit = self::edit($request, $job, $fonts);
+
+        return new JsonResponse(['marks' => Budget::within('This tool', static fn (): array => array_map(PageArt::mark(...), Edits::marks($edit, $job->art())))]);
+    }
+
+    /** Every kind of edit as it describes itself. */
+    public function catalogue(): JsonResponse
+    {
+        return new JsonResponse(array_map(static fn (About $about): array => $about->toArray(), Edits::catalogue()));
     }
 
     public function store(Request $request, ShopJob $job): JsonResponse

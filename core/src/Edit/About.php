@@ -23,12 +23,25 @@ final readonly class About
 
     public const CLEAN = 'Clean';
 
+    /** A press says the place, and the edit is made at once. */
+    public const AT_ONCE = 'at-once';
+
+    /** Presses join, drop and lift what is marked; the edit is made when it is kept. */
+    public const CELLS_PRESSED = 'cells';
+
+    /** A drag draws the line. */
+    public const DRAWS_LINE = 'line';
+
+    /** Presses turn what is marked. */
+    public const TURNS = 'turn';
+
     /**
      * @param  string  $says  what it does, in one sentence
      * @param  list<Field>  $fields  what it takes besides the pieces
      * @param  int  $least  pieces that must be chosen; 0 for an edit that needs none, or takes all when none is chosen
      * @param  string  $under  one of the headings
-     * @param  string  $key  the key that takes the tool in hand
+     * @param  string  $key  the letter that, with Shift, takes the tool in hand
+     * @param  string  $press  what a press on the bench does while the tool is in hand: nothing, one of the constants
      */
     public function __construct(
         public string $label,
@@ -37,6 +50,7 @@ final readonly class About
         public int $least = 1,
         public string $under = '',
         public string $key = '',
+        public string $press = '',
     ) {
     }
 

@@ -46,14 +46,13 @@ export type FieldValue = number | string | boolean
 /** One value that can be typed, as the core describes it. */
 export interface Field {
   name: string
-  /** What it is called in lists: its name, else what it is and its colour. */
-  called: string
   label: string
-  type: 'length' | 'angle' | 'number' | 'count' | 'share' | 'choice' | 'flag' | 'text'
+  type: 'length' | 'angle' | 'number' | 'count' | 'share' | 'choice' | 'flag' | 'text' | 'colour' | 'piece' | 'place' | 'places' | 'path' | 'nodes' | 'data'
   usual: FieldValue
   least: number
   most: number
   options: Record<string, string>
+  help: string
 }
 
 export interface StrokePaint {
@@ -187,6 +186,7 @@ export interface PieceDetail {
   linked: string | null
   mirror: null | { x: number; y: number; angle: number; reach: number }
   repeat: null | Record<string, FieldValue>
+  shaped: null | { kind: string; values: Record<string, FieldValue> }
   /** Places on a line with width stops, at equal shares of its length, and the direction there: x, y, dx, dy. */
   rail: [number, number, number, number][]
 }
@@ -205,6 +205,37 @@ export interface Changes {
   gone: string[]
   order: string[] | null
   frame: Frame | null
+}
+
+/** What an edit says of itself. */
+export interface About {
+  label: string
+  says: string
+  fields: Field[]
+  least: number
+  under: string
+  key: string
+  press: '' | 'at-once' | 'cells' | 'line' | 'turn'
+}
+
+/** Something that a tool shows on the art: path data and places in mm. */
+export interface Mark {
+  kind: 'cell' | 'stretch' | 'gap' | 'sticks-out' | 'crossing' | 'fault' | 'node'
+  x: number
+  y: number
+  says: string
+  d: string
+  state: string
+}
+
+/** What an operation would change, in numbers. */
+export interface Outcome {
+  before: number
+  nodesBefore: number
+  after: number
+  nodesAfter: number
+  leftovers: number
+  says: string
 }
 
 export interface Snaps {

@@ -9,6 +9,8 @@ import BenchMenu from './BenchMenu.vue'
 import ChosenMarks from './ChosenMarks.vue'
 import EditOverlay from './EditOverlay.vue'
 import FindingMarks from './FindingMarks.vue'
+import ShapeOverlay from './ShapeOverlay.vue'
+import { useShaping } from '@/stores/shaping'
 import GuideLines from './GuideLines.vue'
 import { between } from './geometry'
 import Ruler from './Ruler.vue'
@@ -33,7 +35,11 @@ const toBench = (event: { clientX: number; clientY: number }) => {
   return { x: (event.clientX - box.left - left.value) / scale.value, y: (event.clientY - box.top - top.value) / scale.value }
 }
 const tools = useTools(surface, scale, toBench, snap)
-const drawing = computed(() => props.editing && bench.view.kind === 'source')
+const shaping = useShaping()
+/** With a tool of shaping in hand that is pressed on the art, presses are for it. */
+const shapes = computed(() => props.stage === 'shape' && shaping.hand !== null && shaping.enough && (bench.view.kind === 'source' || bench.view.kind === 'preview'))
+const pressed = computed(() => shapes.value && shaping.about?.press !== '')
+const drawing = computed(() => props.editing && bench.view.kind === 'source' && !pressed.value)
 /** The pressed button and the keys decide: with space or the middle button the bench itself is moved. */
 function down(event: PointerEvent) {
   if (drawing.value && !spaceHeld.value && event.button === 0 && event.pointerType !== 'touch') tools.pointerDown(event)
@@ -332,6 +338,9 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
           @pointerup="guideEnd"
         />
         <EditOverlay v-if="drawing" :tools="tools" :scale="scale" :left="left" :top="top" :caught="snap.caught.value" />
+      </svg>
+       <svg v-if="shapes" class="over" :width="width" :height="height" data-test="shape-marks">
+        <ShapeOverlay :scale="scale" :left="left" :top="top" :width="width" :height="height" :moving="spaceHeld || grabbing" :to-bench="toBench" />
       </svg>
       <svg v-if="drawing" class="lift" data-lift :width="width" :height="height" aria-hidden="true"><g :transform="place" /></svg>
       <TypeOnArt v-if="drawing && draw.typing" :tools="tools" :scale="scale" :left="left" :top="top" :width="width" :height="height" />

@@ -3,7 +3,7 @@ import type { Field, FieldValue } from '@/api/types'
 import TypedValue from './TypedValue.vue'
 
 /** Fields as the core describes them. */
-defineProps<{ fields: Field[]; values: Record<string, FieldValue>; only?: (field: Field) => boolean }>()
+defineProps<{ fields: Field[]; values: Record<string, FieldValue>; only?: (field: Field) => boolean; pieces?: { id: string; called: string }[] }>()
 const emit = defineEmits<{ keep: [name: string, value: FieldValue] }>()
 </script>
 
@@ -11,15 +11,26 @@ const emit = defineEmits<{ keep: [name: string, value: FieldValue] }>()
   <div class="fields">
     <template v-for="field in fields" :key="field.name">
       <template v-if="!only || only(field)">
-        <label v-if="field.type === 'choice'" class="choice">
+        <label v-if="field.type === 'choice'" class="choice" :title="field.help">
           <span>{{ field.label }}</span>
           <select :value="values[field.name]" :data-field="field.name" @change="emit('keep', field.name, ($event.target as HTMLSelectElement).value)">
             <option v-for="(label, value) in field.options" :key="value" :value="value">{{ label }}</option>
           </select>
         </label>
-        <label v-else-if="field.type === 'flag'" class="flag">
+        <label v-else-if="field.type === 'flag'" class="flag" :title="field.help">
           <input type="checkbox" :checked="Boolean(values[field.name])" :data-field="field.name" @change="emit('keep', field.name, ($event.target as HTMLInputElement).checked)">
           <span>{{ field.label }}</span>
+        </label>
+        <label v-else-if="field.type === 'piece'" class="choice" :title="field.help">
+          <span>{{ field.label }}</span>
+          <select :value="values[field.name] ?? ''" :data-field="field.name" @change="emit('keep', field.name, ($event.target as HTMLSelectElement).value)">
+            <option value="">As they lie</option>
+            <option v-for="piece in pieces ?? []" :key="piece.id" :value="piece.id">{{ piece.called }}</option>
+          </select>
+        </label>
+        <label v-else-if="field.type === 'colour'" class="choice" :title="field.help">
+          <span>{{ field.label }}</span>
+          <input type="color" :value="String(values[field.name] || '#26231d')" :data-field="field.name" @change="emit('keep', field.name, ($event.target as HTMLInputElement).value)">
         </label>
         <TypedValue
           v-else
@@ -39,5 +50,6 @@ const emit = defineEmits<{ keep: [name: string, value: FieldValue] }>()
 .fields { display: flex; flex-direction: column; gap: 4px; }
 .choice { display: grid; grid-template-columns: 1fr 109px; align-items: center; gap: 5px; font-size: 15px; }
 .flag { display: flex; gap: 7px; align-items: center; font-size: 15px; }
-select { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; color: var(--ink); }
+input[type='color'] { width: 100%; height: 26px; padding: 1px; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; }
+select { min-width: 0; font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; color: var(--ink); }
 </style>

@@ -9,6 +9,7 @@ import { stages } from '@/stages/stages'
 import { commands, cut, paste, take } from '@/stages/draw/commands'
 import { useBench } from '@/stores/bench'
 import { tools, useDraw } from '@/stores/draw'
+import { useShaping } from '@/stores/shaping'
 import { useEventListener } from '@vueuse/core'
 import { ElButton } from 'element-plus'
 import { computed, nextTick, onUnmounted, ref, watch } from 'vue'
@@ -21,15 +22,23 @@ const router = useRouter()
 const help = ref(false)
 const versions = ref(false)
 const draw = useDraw()
+/** Draw and Shape are worked in with the same hands: choice, keys and menu. */
+const hands = computed(() => current.value.key === 'draw' || current.value.key === 'shape')
+const shaping = useShaping()
 const current = computed(() => stages.find((stage) => stage.key === props.stage) ?? stages[0]!)
 
 watch(() => Number(props.id), (id) => bench.open(id), { immediate: true })
+watch(() => current.value.key, (key) => {
+  if (key === 'shape') draw.use('arrange')
+  if (key === 'shape' || key === 'draw') shaping.load()
+})
 watch(() => bench.job?.title, (title) => {
   if (title) document.title = `${title} · Neat Edge`
 })
 onUnmounted(() => bench.leave())
 
 function enter(key: string) {
+  if (key === 'shape') draw.use('arrange')
   router.replace({ name: 'bench', params: { id: props.id, stage: key } })
 }
 /** The next finding of those that are shown: of the chosen group first, then of the one after it. */
@@ -72,7 +81,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   if (isTyping(event) && event.key !== 'Escape') return
   const held = event.ctrlKey || event.metaKey
   const key = event.key.toLowerCase()
-  const drawing = current.value.key === 'draw'
+  const drawing = hands.value
   const done = (label: string) => () => {
     const one = commands.find((each) => each.label === label)!
     if (one.can(bench)) one.run(bench)
@@ -112,10 +121,27 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
               r: () => draw.lastTransform && bench.chosen.size > 0 && bench.draw({ kind: 'transform', pieces: [...bench.chosen], matrix: draw.lastTransform, copies: true }, true),
               g: () => bench.art?.reference && bench.draw({ kind: 'reference', hidden: !bench.art.reference.hidden }),
               i: () => (draw.snap.on = !draw.snap.on),
-              ...Object.fromEntries(tools.map((one) => [one.key, () => draw.use(one.tool)])),
+              ...(current.value.key === 'draw' ? Object.fromEntries(tools.map((one) => [one.key, () => draw.use(one.tool)])) : {}),
             }
           : {}),
       }
+  // The tools of shaping, with Shift, in both stages; what they are called comes with them.
+  if (!held && drawing && event.shiftKey && key.length === 1) {
+    const kind = Object.entries(shaping.tools).find(([, one]) => one.key.toLowerCase() === key)?.[0]
+    if (kind) {
+      event.preventDefault()
+      if (current.value.key !== 'shape') enter('shape')
+      return void nextTick(() => shaping.take(kind))
+    }
+  }
+  if (!held && current.value.key === 'shape') {
+    act['.'] = () => shaping.again()
+    if (shaping.hand) {
+      act.enter = () => shaping.keep()
+      act.escape = () => shaping.put()
+    }
+  }
+  if (held && key === 'z' && shaping.hand && shaping.takeBack()) return event.preventDefault()
   const digit = Number(event.key)
   if (!held && digit >= 1 && digit <= stages.length) act[key] = () => enter(stages[digit - 1]!.key)
   const doIt = act[key]
@@ -150,11 +176,11 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       <p v-if="bench.problem" class="trouble" role="alert" data-test="problem">{{ bench.problem }} <button v-if="bench.again" type="button" data-test="again" @click="bench.again?.()">Make my change on top of it</button> <button type="button" @click="bench.problem = ''">Close</button></p>
       <p v-if="bench.away > 0" class="trouble" role="status" data-test="away">The server does not answer. {{ bench.away === 1 ? '1 change waits' : `${bench.away} changes wait` }} and will be sent, in order, when it is back; leave this page open.</p>
       <p v-if="bench.loading && !bench.job" class="waiting">Laying the art on the bench…</p>
-      <Surface v-if="bench.art" :editing="current.key === 'draw'" :stage="current.key" />
+      <Surface v-if="bench.art" :editing="hands" :stage="current.key" />
       <p v-if="!bench.loading && !bench.job" class="waiting"><RouterLink to="/">Back to the jobs</RouterLink></p>
     </main>
     <SheetColumn />
-    <PrepLine v-if="bench.job" class="prep" :quiet="current.key === 'draw'" />
+    <PrepLine v-if="bench.job" class="prep" :quiet="hands" />
     <KeyHelp v-model="help" />
     <VersionDrawer v-model="versions" />
   </div>

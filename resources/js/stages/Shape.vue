@@ -1,61 +1,111 @@
 <script setup lang="ts">
-import { words } from '@/api/client'
+import type { Field } from '@/api/types'
+import FieldForm from '@/fields/FieldForm.vue'
 import { useBench } from '@/stores/bench'
-import { useChoices } from '@/stores/choices'
+import { useShaping } from '@/stores/shaping'
 import { ElButton } from 'element-plus'
-import { onMounted, ref, watch } from 'vue'
+import { computed, onMounted, onUnmounted } from 'vue'
+import Swatches from './draw/Swatches.vue'
 import Drawer from './Drawer.vue'
+import { pictures } from './shape/pictures'
 
 const bench = useBench()
-const choices = useChoices()
-onMounted(() => choices.load().catch((refused) => (bench.problem = words(refused))))
-const trying = ref<string | null>(null)
+const shaping = useShaping()
+onMounted(() => shaping.load())
+onUnmounted(() => shaping.put())
 
-async function attempt(kind: string) {
-  trying.value = kind
-  await bench.preview({ kind, pieces: [...bench.chosen] })
-  if (bench.view.kind !== 'preview') trying.value = null
+/** In the order of the work: what one wants to do first stands first. */
+const order = ['Join and cut', 'Cells', 'Lines', 'Borders', 'Clean']
+const headings = computed(() => {
+  const out = new Map<string, [string, (typeof shaping.tools)[string]][]>(order.map((heading) => [heading, []]))
+  for (const [kind, about] of Object.entries(shaping.tools)) out.set(about.under, [...(out.get(about.under) ?? []), [kind, about]])
+  return [...out].filter(([, list]) => list.length > 0)
+})
+/** What a press, a drag and each key do with the tool in hand. */
+const hints: Record<string, string> = {
+  'at-once': 'Press on the art; it is made at once, and one undo takes it back.',
+  'cells': 'Press or drag through cells to join them; Alt: drop, Shift: lift each. [ and ] walk, Enter joins, Delete drops. Press a gap to close it.',
+  'line': 'Draw a line over the pieces; Shift holds it straight. Or type an angle, slices or sectors.',
+  'turn': 'Press a crossing to turn it; [ and ] walk, Enter turns.',
+  '': 'What it would give is on the bench; nothing is kept yet.',
 }
-async function keep() {
-  if (trying.value && (await bench.edit({ kind: trying.value, pieces: [...bench.chosen] }))) trying.value = null
-}
-function drop() {
-  trying.value = null
-  bench.show({ kind: 'source' })
-}
-watch(
-  () => bench.view.kind,
-  (kind) => {
-    if (kind !== 'preview') trying.value = null
-  },
-)
+const shown = (field: Field) => !['place', 'places', 'path', 'nodes', 'data', 'text'].includes(field.type) && !(shaping.hand === 'fill-enclosed' && field.name === 'fill')
+const painted = computed(() => shaping.hand === 'cells' || shaping.hand === 'fill-enclosed')
+const pieces = computed(() => [...bench.chosen].map((id) => bench.byId.get(id)).filter((piece) => piece !== undefined).slice(0, 60).map((piece) => ({ id: piece.id, called: piece.called })))
 </script>
 
 <template>
-  <Drawer title="Combine" :hint="bench.chosen.size === 0 ? 'Choose pieces on the bench first; hold Shift for more than one.' : `${bench.chosen.size} chosen. Each tool shows its outcome before it is kept.`">
-    <ul>
-      <li v-for="tool in choices.all.combine" :key="tool.kind">
-        <button type="button" :disabled="bench.chosen.size < tool.least" :class="{ on: trying === tool.kind }" :data-test="tool.kind" @click="attempt(tool.kind)">
-          <strong>{{ tool.label }}</strong><span>{{ tool.says }}</span>
-        </button>
-      </li>
-    </ul>
-    <div v-if="trying && bench.view.kind === 'preview'" class="keep">
-      <ElButton type="primary" :loading="bench.busy" data-test="keep" @click="keep">Keep it</ElButton>
-      <ElButton @click="drop">Leave as it was</ElButton>
-    </div>
+  <Drawer title="Shape" :hint="bench.chosen.size === 0 ? 'Choose pieces on the bench first; Shift for more than one, or drag a box round them.' : `${bench.chosen.size} chosen.`">
+    <button v-if="shaping.last && !shaping.hand" type="button" class="again" :disabled="bench.chosen.size === 0" data-test="again-shape" @click="shaping.again()">Once more: {{ shaping.tools[shaping.last.kind]?.label }}<kbd>.</kbd></button>
+    <section v-if="shaping.about" class="hand" data-test="hand">
+      <header>
+        <h3>{{ shaping.about.label }}</h3>
+        <button type="button" class="plain" data-test="put" @click="shaping.put()">Put it down</button>
+      </header>
+      <p class="quiet">{{ shaping.enough ? hints[shaping.about.press] : `Choose ${shaping.about.least === 1 ? 'a piece' : `${shaping.about.least} pieces`} first.` }}</p>
+      <Swatches v-if="painted" label="Paint" :value="shaping.swatch ?? 'none'" @keep="shaping.swatch = $event === 'none' ? null : $event" />
+      <FieldForm :fields="shaping.about.fields" :values="shaping.own" :only="shown" :pieces="pieces" @keep="shaping.set" />
+      <ElButton v-if="shaping.about.press === 'line'" size="small" :disabled="!shaping.enough" data-test="straight" @click="shaping.set('straight', true)">Straight by that angle</ElButton>
+      <ElButton v-if="shaping.about.press === 'cells'" size="small" :disabled="shaping.cellsBefore.length === 0" data-test="take-back" @click="shaping.takeBack()">Take back a press</ElButton>
+      <p v-if="shaping.why" class="why" role="status" data-test="why">{{ shaping.why }}</p>
+      <p v-else-if="shaping.report" class="says" role="status" data-test="report">{{ shaping.report.says }}</p>
+      <p v-else-if="shaping.about.press === 'cells' && shaping.cellMarks.length" class="says" data-test="report">{{ shaping.cellMarks.length }} cells.</p>
+      <div v-if="shaping.report && shaping.report.leftovers > 0" class="left">
+        <ElButton size="small" data-test="drop-leftovers" @click="shaping.set('leftover', '0.3mm'), shaping.set('leftovers', 'drop')">Drop them</ElButton>
+        <ElButton size="small" @click="shaping.set('leftover', '0.3mm'), shaping.set('leftovers', 'neighbour')">Give to neighbours</ElButton>
+      </div>
+      <div v-if="shaping.about.press !== 'at-once'" class="keep">
+        <ElButton type="primary" :disabled="!shaping.canKeep || bench.busy" data-test="keep" @click="shaping.keep()">Keep it</ElButton>
+        <ElButton @click="shaping.put()">Leave as it was</ElButton>
+      </div>
+    </section>
+    <section v-for="[heading, list] in headings" :key="heading">
+      <h3>{{ heading }}</h3>
+      <ul>
+        <li v-for="[kind, one] in list" :key="kind">
+          <button type="button" :class="{ on: shaping.hand === kind }" :aria-pressed="shaping.hand === kind" :title="`${one.says}${one.key ? ` (Shift ${one.key})` : ''}`" :data-test="kind" @click="shaping.take(kind)">
+            <!-- eslint-disable-next-line vue/no-v-html -- our own drawings, no words of others -->
+            <svg viewBox="0 0 44 30" aria-hidden="true" v-html="pictures[kind] ?? ''" />
+            <span>{{ one.label }}</span>
+          </button>
+        </li>
+      </ul>
+    </section>
   </Drawer>
 </template>
 
 <style scoped>
-ul { list-style: none; margin: 0; padding: 0; display: flex; flex-direction: column; gap: 7px; }
-li button { display: block; width: 100%; text-align: left; font: inherit; line-height: 1.25; padding: 8px 11px; border: 1px solid var(--line-strong); border-radius: 4px; background: #fffcf4; cursor: pointer; color: var(--ink); }
-li button:hover:not(:disabled) { border-color: var(--green); }
-li button.on { background: var(--green-pale); border-color: var(--green); }
-li button:disabled { opacity: .55; cursor: default; }
-li strong { display: block; font-weight: 700; }
-li span { font-size: 15px; color: var(--ink-mid); }
-/* Always in view, however low the window. */
-.keep { display: flex; flex-wrap: wrap; gap: 8px; position: sticky; bottom: -14px; margin: 0 -16px -14px; padding: 10px 16px; background: var(--paper); border-top: 1px solid var(--line); }
+h3 { font-size: 15px; font-weight: 700; margin: 0; color: var(--ink-mid); }
+section { display: flex; flex-direction: column; gap: 6px; }
+ul { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 6px; }
+li button { display: flex; flex-direction: column; align-items: center; gap: 2px; width: 100%; min-height: 66px; font: 14px/1.1 var(--text-face); padding: 5px 2px 4px; border: 1px solid var(--line-strong); border-radius: 4px; background: #fffcf4; cursor: pointer; color: var(--ink); }
+li button:hover { border-color: var(--green); }
+li button.on { background: var(--green-pale); border-color: var(--green); font-weight: 700; }
+svg { width: 44px; height: 30px; flex: none; }
+svg :deep(.g) { fill: var(--green); }
+svg :deep(.c) { fill: #d9a441; }
+svg :deep(.ink) { fill: var(--ink); }
+svg :deep(.hole) { fill: #fffcf4; }
+svg :deep(.ghost) { fill: none; stroke: var(--ink-soft); stroke-dasharray: 2 2; }
+svg :deep(.line) { fill: none; stroke: var(--ink); stroke-width: 1.4; }
+svg :deep(.gone) { fill: none; stroke: var(--coral); stroke-width: 1.8; stroke-dasharray: 3 2; }
+svg :deep(.new) { fill: none; stroke: var(--green); stroke-width: 2.4; }
+svg :deep(.band), svg :deep(.band2) { fill: none; stroke: var(--green); stroke-width: 6; }
+svg :deep(.band2) { stroke: #d9a441; }
+svg :deep(.gapband) { fill: none; stroke: #fffcf4; stroke-width: 10; }
+svg :deep(.dots) { fill: var(--green); }
+.hand { border: 1px solid var(--green); border-radius: 4px; background: #fffcf4; padding: 8px 10px 0; gap: 7px; }
+.hand :deep(.choice) { grid-template-columns: 1fr 128px; line-height: 1.1; }
+.hand header { display: flex; justify-content: space-between; align-items: baseline; }
+.hand h3 { font-size: 17px; color: var(--ink); }
+.hand p { margin: 0; font-size: 15px; line-height: 1.25; }
+.plain { border: 0; background: none; font: inherit; font-size: 14px; text-decoration: underline; cursor: pointer; color: var(--ink-mid); padding: 0; }
+.why { color: var(--coral-deep, #a33a2a); }
+.says { color: var(--green); font-weight: 500; }
+.left { display: flex; gap: 6px; }
+.left .el-button { margin: 0; }
+.again { display: flex; justify-content: space-between; font: inherit; font-size: 15px; padding: 5px 10px; border: 1px solid var(--line-strong); border-radius: 4px; background: #fffcf4; cursor: pointer; color: var(--ink); }
+kbd { font: 13px var(--text-face); color: var(--ink-soft); }
+.keep { display: flex; gap: 8px; position: sticky; bottom: -14px; margin: 0 -10px; padding: 8px 10px; background: #fffcf4; border-top: 1px solid var(--line); border-radius: 0 0 4px 4px; }
 .keep .el-button { margin: 0; }
 </style>

@@ -373,6 +373,13 @@ export const useBench = defineStore('bench', () => {
     }
   }
 
+  /** Shows what an edit would give, as it was told. */
+  function showPreview(changes: Changes) {
+    if (!art.value) return
+    previewArt.value = patched(art.value, changes)
+    view.value = { kind: 'preview' }
+  }
+
   /** What a drag would give, while it lasts: one question at a time, for the server would work on each that was given up. */
   const tried = lane(async (fields: Record<string, unknown>): Promise<Piece[]> => (await api.post<Changes>(`jobs/${job.value!.id}/edits/preview`, { edit: fields })).pieces)
 
@@ -423,6 +430,6 @@ export const useBench = defineStore('bench', () => {
   return {
     state, job, art, preparation, result, running, prepared, lastStep, findings, sheets, hasFile, wipesFile, wipeWith, verdict, prepareWith, accept, view, shown, chosen, away, waiting, finding, group, groups, sieve, listed, openFindings, judge, wire, wipeAt,
     detail, changeBy, entered, byId, again, touchable, together, draw, tried, refreshDetail, compare, versionArt,
-    problem, loading, busy, open, show, prepare, stop, edit, undo, redo, amend, preview, choose, chooseAll, chooseNone, leave,
+    problem, loading, busy, open, show, prepare, stop, edit, undo, redo, amend, preview, showPreview, choose, chooseAll, chooseNone, leave,
   }
 })

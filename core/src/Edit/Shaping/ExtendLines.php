@@ -30,10 +30,10 @@ final readonly class ExtendLines implements Edit, ShowsMarks
 
     public static function about(string $kind): About
     {
-        return new About('Extend to meet', 'Lead the end of a line on to the next line.', [
+        return new About('Extend to meet', 'Lead the end of a line on to the next line, or cut what sticks out.', [
             Field::words('at', 'Ends', Field::PLACES, help: 'near the ends that are led on; every loose end when left out'),
             Field::length('meet', 'Ends nearer than', 1.0, 0.0, 'without places: ends that stop short or stick out by less'),
-        ], 0, About::LINES, 'N');
+        ], 0, About::LINES, 'N', About::AT_ONCE);
     }
 
     public static function from(Input $input): self
@@ -61,7 +61,7 @@ final readonly class ExtendLines implements Edit, ShowsMarks
         }
         foreach ($this->at as $place) {
             $lines = Lines::chosen($artwork, $this->ids);
-            [$k, $end] = self::end($lines, $place);
+            [$k, $end] = $this->end($lines, $place);
             $piece = $lines->pieces[$k];
             $contours = $piece->shape->contours;
             $contours[$lines->numbers[$k]] = LooseEnds::mended($lines->contours[$k], $end);
@@ -75,7 +75,7 @@ final readonly class ExtendLines implements Edit, ShowsMarks
      * @param  array{float, float}  $place
      * @return array{int, LooseEnd}
      */
-    private static function end(Lines $lines, array $place): array
+    private function end(Lines $lines, array $place): array
     {
         $best = null;
         $least = INF;
@@ -92,6 +92,12 @@ final readonly class ExtendLines implements Edit, ShowsMarks
             throw EditRefused::because('There is no open end to be led on.');
         }
         [$k, $atEnd, $x, $y] = $best;
+        foreach ($this->meet > 0.0 ? LooseEnds::among($lines->contours, $this->meet) : [] as $end) {
+            // One that sticks out a little is cut back rather than led on.
+            if ($end->line === $k && $end->atEnd === $atEnd) {
+                return [$k, $end];
+            }
+        }
         $met = LooseEnds::ahead($lines->contours, $k, $atEnd, self::FARTHEST) ?? throw EditRefused::because('Nothing lies ahead of that end.');
 
         return [$k, new LooseEnd($k, $atEnd, true, $met[2], $x, $y, [$met[0], $met[1]])];
@@ -103,7 +109,7 @@ final readonly class ExtendLines implements Edit, ShowsMarks
         $out = Meeting::marks($lines, $this->meet);
         foreach ($this->at as $place) {
             try {
-                [, $end] = self::end($lines, $place);
+                [, $end] = $this->end($lines, $place);
                 $out[] = new Mark('gap', $end->x, $end->y, $end->says(), state: sprintf('%.4f,%.4f', ...$end->to));
             } catch (EditRefused $refused) {
                 $out[] = new Mark('fault', $place[0], $place[1], $refused->getMessage());

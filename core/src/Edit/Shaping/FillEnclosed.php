@@ -44,7 +44,7 @@ final readonly class FillEnclosed implements Edit, ShowsMarks
             Field::words('fill', 'Fill', Field::COLOUR, '#26231d'),
             Field::choice('to', 'Up to', 'middle', ['middle' => 'The middle of strokes', 'edge' => 'Their edge']),
             Field::choice('islands', 'Islands inside', 'holes', ['holes' => 'Stay open', 'over' => 'Are filled over']),
-        ], 0, About::CELLS, 'E');
+        ], 0, About::CELLS, 'E', About::AT_ONCE);
     }
 
     public static function from(Input $input): self

@@ -64,7 +64,7 @@ final readonly class PartPieces implements Edit, ShowsMarks
             Field::flag('leadOn', 'Lead the line on where it falls short', false),
             Field::length('smooth', 'Smoothing', 0.0, 0.0, 'for a line drawn by hand'),
             ...Leftovers::fields(),
-        ], 1, About::JOIN, 'P');
+        ], 1, About::JOIN, 'P', About::DRAWS_LINE);
     }
 
     public static function from(Input $input): self

@@ -62,7 +62,7 @@ final readonly class ShapeCells implements Edit, ShowsMarks
             Field::length('meet', 'Ends nearer than', 1.0, 0.0, 'ends that stop short or stick out by less are shown'),
             Field::flag('mend', 'Make them meet', false),
             ...Leftovers::fields(),
-        ], 1, About::CELLS, 'C');
+        ], 1, About::CELLS, 'C', About::CELLS_PRESSED);
     }
 
     public static function from(Input $input): self

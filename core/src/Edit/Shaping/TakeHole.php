@@ -32,10 +32,10 @@ final readonly class TakeHole implements Edit
     public static function about(string $kind): About
     {
         return $kind === 'fill-hole'
-            ? new About('Fill a hole', 'The hole at a place is closed.', [Field::words('at', 'Places', Field::PLACES)], 0, About::JOIN)
+            ? new About('Fill a hole', 'The hole at a place is closed.', [Field::words('at', 'Places', Field::PLACES)], 0, About::JOIN, 'J', About::AT_ONCE)
             : new About('Lift a hole', 'The hole at a place becomes a piece above, as large or scaled about its middle.', [
                 Field::words('at', 'Places', Field::PLACES), Field::share('scale', 'Scale', 1.0, 0.01, 100.0),
-            ], 0, About::JOIN, 'H');
+            ], 0, About::JOIN, 'H', About::AT_ONCE);
     }
 
     public static function from(Input $input): self

@@ -37,7 +37,7 @@ final readonly class TrimLines implements Edit, ShowsMarks
         return new About('Trim to crossing', 'Take away the stretch of a line between two crossings.', [
             Field::words('at', 'Places', Field::PLACES),
             Field::length('meet', 'Ends nearer than', 1.0, 0.0, 'ends that stop short by less are shown'),
-        ], 0, About::LINES, 'T');
+        ], 0, About::LINES, 'T', About::AT_ONCE);
     }
 
     public static function from(Input $input): self

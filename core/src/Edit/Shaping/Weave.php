@@ -48,7 +48,7 @@ final readonly class Weave implements Edit, ShowsMarks
             Field::words('turn', 'Turned', Field::PLACES, help: 'near crossings that are the other way round'),
             Field::choice('parts', 'Parts of a strand', 'apart', ['apart' => 'Pieces of their own', 'together' => 'One piece']),
             ...Leftovers::fields(),
-        ], under: About::CELLS, key: 'Y');
+        ], under: About::CELLS, key: 'Y', press: About::TURNS);
     }
 
     public static function from(Input $input): self

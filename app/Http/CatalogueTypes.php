@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Edit\Edits;
+
+/** The edits and their fields as TypeScript, made from their descriptions; a test holds the file in the page to it. */
+final class CatalogueTypes
+{
+    public const FILE = 'resources/js/api/catalogue.ts';
+
+    public static function text(): string
+    {
+        $out = "// Made by `php artisan neat-edge:types` from what the edits say of themselves. Not to be changed by hand: a test compares.\n\nexport interface EditFields {\n";
+        foreach (Edits::catalogue() as $kind => $about) {
+            $fields = array_map(static fn (Field $field): string => $field->name.'?: '.self::type($field), $about->fields);
+            $out .= "  '{$kind}': ".($fields === [] ? 'Record<string, never>' : '{ '.implode('; ', $fields).' }')."\n";
+        }
+
+        return $out."}\n\nexport type EditKind = keyof EditFields\n";
+    }
+
+    private static function type(Field $field): string
+    {
+        return match ($field->type) {
+            Field::LENGTH, Field::ANGLE, Field::NUMBER, Field::COUNT, Field::SHARE => 'number | string',
+            Field::FLAG => 'boolean',
+            Field::CHOICE => implode(' | ', array_map(static fn (string $one): string => "'{$one}'", array_map(strval(...), array_keys($field->options)))),
+            Field::NODES => 'number[][]',
+            Field::DATA => 'unknown',
+            default => 'string',
+        };
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit\Shaping;
+
+use NeatEdge\Core\Artwork\Artwork;
+
+/** What an operation would change, in numbers: said before it is kept. */
+final readonly class Outcome
+{
+    /** Leftovers are counted from this width on where no other was said, mm. */
+    private const USUAL = 0.3;
+
+    private function __construct(public int $before, public int $nodesBefore, public int $after, public int $nodesAfter, public int $leftovers, public float $width)
+    {
+    }
+
+    /** @param  float  $width  of a leftover, mm; the usual one when 0 */
+    public static function between(Artwork $before, Artwork $after, float $width = 0.0): self
+    {
+        $width = $width > 0.0 ? $width : self::USUAL;
+        $old = $new = [];
+        foreach ($before->pieces as $piece) {
+            $old[$piece->id] = $piece;
+        }
+        foreach ($after->pieces as $piece) {
+            if (isset($old[$piece->id]) && $old[$piece->id] === $piece) {
+                unset($old[$piece->id]);
+            } else {
+                $new[] = $piece;
+            }
+        }
+        $leftovers = 0;
+        foreach (Leftovers::in($before, $after, $width) as $parts) {
+            $leftovers += count(array_filter($parts, static fn (array $part): bool => $part[1]));
+        }
+        $nodes = static fn (array $pieces): int => array_sum(array_map(static fn ($piece): int => $piece->shape->nodeCount(), $pieces));
+
+        return new self(count($old), $nodes($old), count($new), $nodes($new), $leftovers, $width);
+    }
+
+    /** @return array{before: int, nodesBefore: int, after: int, nodesAfter: int, leftovers: int, says: string} */
+    public function toArray(): array
+    {
+        $count = static fn (int $n, string $one): string => $n === 1 ? "1 {$one}" : "{$n} {$one}s";
+        $says = $this->before === 0
+            ? sprintf('%s more, with %s.', $count($this->after, 'piece'), $count($this->nodesAfter, 'node'))
+            : sprintf('%s with %s would be %s with %s.', $count($this->before, 'piece'), $count($this->nodesBefore, 'node'), $this->after, $count($this->nodesAfter, 'node'));
+
+        return [
+            'before' => $this->before, 'nodesBefore' => $this->nodesBefore, 'after' => $this->after, 'nodesAfter' => $this->nodesAfter, 'leftovers' => $this->leftovers,
+            'says' => $says.($this->leftovers === 0 ? '' : sprintf(' %s narrower than %.2f mm.', $this->leftovers === 1 ? 'One part is' : "{$this->leftovers} parts are", $this->width)),
+        ];
+    }
+}

@@ -1,0 +1,86 @@
+// Made by `php artisan neat-edge:types` from what the edits say of themselves. Not to be changed by hand: a test compares.
+
+export interface EditFields {
+  'remove': Record<string, never>
+  'move': { x?: number | string; y?: number | string }
+  'transform': { matrix?: unknown; strokes?: boolean; copies?: boolean }
+  'place': { x?: number | string; y?: number | string; width?: number | string; height?: number | string; angle?: number | string; skew?: number | string; originX?: number | string; originY?: number | string; ratio?: boolean; strokes?: boolean; outer?: boolean }
+  'flip': { way?: 'across' | 'down' }
+  're-square': Record<string, never>
+  'align': { edge?: 'left' | 'centre' | 'right' | 'top' | 'middle' | 'bottom'; to?: string; inside?: string }
+  'distribute': { way?: 'across' | 'down'; of?: 'gaps' | 'middles'; to?: 'selection' | 'page'; by?: number | string; inside?: string }
+  'copy': { x?: number | string; y?: number | string }
+  'paste': { art?: unknown; x?: number | string; y?: number | string; layer?: string }
+  'order': { to?: 'front' | 'forward' | 'back' | 'bottom' }
+  'group': { name?: string }
+  'ungroup': Record<string, never>
+  'mark': { name?: string; hidden?: boolean; locked?: boolean; alone?: boolean }
+  'draw-line': { coords?: unknown; closed?: boolean; fill?: string; line?: string; lineWidth?: number | string; side?: 'centre' | 'inside' | 'outside'; layer?: string }
+  'continue-line': { piece?: string; contour?: number | string; end?: boolean; coords?: unknown; closed?: boolean; fill?: string; line?: string; lineWidth?: number | string; side?: 'centre' | 'inside' | 'outside'; layer?: string }
+  'brush-line': { points?: unknown; profile?: string; smoothing?: number | string; fill?: string; line?: string; lineWidth?: number | string; side?: 'centre' | 'inside' | 'outside'; layer?: string }
+  'move-nodes': { piece?: string; nodes?: number[][]; x?: number | string; y?: number | string }
+  'move-handle': { piece?: string; nodes?: number[][]; out?: boolean; x?: number | string; y?: number | string; free?: boolean }
+  'bend-segment': { piece?: string; segments?: number[][]; t?: number | string; x?: number | string; y?: number | string }
+  'add-node': { piece?: string; segments?: number[][]; t?: number | string }
+  'delete-nodes': { piece?: string; nodes?: number[][] }
+  'node-kind': { piece?: string; nodes?: number[][]; to?: 'corner' | 'smooth' | 'even' }
+  'segment-kind': { piece?: string; segments?: number[][]; to?: 'line' | 'curve' }
+  'break-at': { piece?: string; nodes?: number[][] }
+  'delete-segment': { piece?: string; segments?: number[][] }
+  'join-ends': { piece?: string; nodes?: number[][]; other?: string; near?: number | string }
+  'join-lines': { near?: number | string }
+  'close-line': { piece?: string }
+  'reverse-line': { piece?: string }
+  'draw-shape': { shape?: 'rectangle' | 'ellipse' | 'polygon' | 'star' | 'heart' | 'banner' | 'drop' | 'arrow' | 'line'; x?: number | string; y?: number | string; width?: number | string; height?: number | string; topLeft?: number | string; topRight?: number | string; bottomRight?: number | string; bottomLeft?: number | string; start?: number | string; sweep?: number | string; inner?: number | string; ends?: 'pie' | 'arc'; sides?: number | string; round?: number | string; points?: number | string; cleft?: number | string; depth?: number | string; overlap?: number | string; tail?: number | string; notch?: number | string; head?: number | string; shaft?: number | string; fill?: string; line?: string; lineWidth?: number | string; side?: 'centre' | 'inside' | 'outside'; layer?: string }
+  'shape-values': { width?: number | string; height?: number | string; topLeft?: number | string; topRight?: number | string; bottomRight?: number | string; bottomLeft?: number | string; start?: number | string; sweep?: number | string; inner?: number | string; ends?: 'pie' | 'arc'; sides?: number | string; round?: number | string; points?: number | string; cleft?: number | string; depth?: number | string; overlap?: number | string; tail?: number | string; notch?: number | string; head?: number | string; shaft?: number | string }
+  'fill': { colour?: string; gradient?: unknown; opacity?: number | string }
+  'stroke': { colour?: string; width?: number | string; cap?: string; join?: string; miter?: number | string; dashes?: unknown; opacity?: number | string; dashOffset?: number | string; side?: string; profile?: string; stops?: unknown }
+  'blend': { blend?: 'normal' | 'multiply' | 'screen' | 'darken' | 'lighten' }
+  'recolour': { colour?: string; to?: string }
+  'text': { text?: string; family?: string; bold?: boolean; italic?: boolean; size?: number | string; spacing?: number | string; leading?: number | string; align?: 'start' | 'middle' | 'end'; inside?: boolean; stand?: 'above' | 'on' | 'below'; distance?: number | string; slide?: number | string; x?: number | string; y?: number | string; along?: string; fill?: string; line?: string; lineWidth?: number | string; side?: 'centre' | 'inside' | 'outside'; layer?: string }
+  'set-text': { text?: string; family?: string; bold?: boolean; italic?: boolean; size?: number | string; spacing?: number | string; leading?: number | string; align?: 'start' | 'middle' | 'end'; inside?: boolean; stand?: 'above' | 'on' | 'below'; distance?: number | string; slide?: number | string; along?: string }
+  'add-layer': { name?: string }
+  'change-layer': { layer?: string; name?: string; hidden?: boolean; locked?: boolean; alone?: boolean }
+  'order-layer': { layer?: string; way?: 'up' | 'down' }
+  'remove-layer': { layer?: string }
+  'to-layer': { layer?: string }
+  'guide': { guide?: string; upright?: boolean; at?: number | string }
+  'remove-guide': { guide?: string }
+  'centre-lines': Record<string, never>
+  'reference': { picture?: unknown; x?: number | string; y?: number | string; width?: number | string; strength?: number | string; hidden?: boolean; locked?: boolean; remove?: boolean }
+  'true-size': { marks?: unknown; length?: number | string }
+  'link-copy': { x?: number | string; y?: number | string }
+  'bake': Record<string, never>
+  'round-corners': { piece?: string; nodes?: number[][]; radius?: number | string }
+  'mirror-half': { x?: number | string; y?: number | string; angle?: number | string; reach?: number | string; off?: boolean }
+  'repeat': { kind?: 'row' | 'grid' | 'ring'; count?: number | string; rows?: number | string; stepX?: number | string; stepY?: number | string; centreX?: number | string; centreY?: number | string; sweep?: number | string; turning?: boolean; off?: boolean }
+  'clip': { by?: string }
+  'release-clip': Record<string, never>
+  'outline-strokes': { keep?: 'both' | 'stroke' }
+  'cells': { join?: string; drop?: string; lift?: string; paint?: string; rest?: 'keep' | 'lift' | 'drop'; keepLines?: boolean; meet?: number | string; mend?: boolean; leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
+  'fill-enclosed': { at?: string; fill?: string; to?: 'middle' | 'edge'; islands?: 'holes' | 'over' }
+  'weave': { gap?: number | string; pattern?: 'alternate' | 'upper' | 'lower'; start?: 'over' | 'under'; turn?: string; parts?: 'apart' | 'together'; leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
+  'part': { line?: string; along?: string; angle?: number | string; at?: string; slices?: number | string; equal?: 'extent' | 'area'; sectors?: number | string; leadOn?: boolean; smooth?: number | string; leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
+  'trim': { at?: string; meet?: number | string }
+  'extend': { at?: string; meet?: number | string }
+  'lift-hole': { at?: string; scale?: number | string }
+  'fill-hole': { at?: string }
+  'inset': { distance?: number | string; join?: 'round' | 'miter' | 'bevel'; steps?: number | string; spacing?: number | string; result?: 'replace' | 'beside' | 'band'; side?: 'both' | 'left' | 'right' }
+  'outset': { distance?: number | string; join?: 'round' | 'miter' | 'bevel'; steps?: number | string; spacing?: number | string; result?: 'replace' | 'beside' | 'band'; side?: 'both' | 'left' | 'right' }
+  'ring': { inner?: number | string; outer?: number | string; join?: 'round' | 'miter' | 'bevel'; steps?: number | string; spacing?: number | string; result?: 'replace' | 'beside'; side?: 'both' | 'left' | 'right' }
+  'cut-border': { distance?: number | string; bridge?: number | string; dropHoles?: number | string; radius?: number | string; each?: boolean; fill?: string }
+  'drop-shade': { angle?: number | string; distance?: number | string; gap?: number | string; shade?: 'sweep' | 'copy'; fill?: string; leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
+  'spread-behind': { by?: number | string; join?: 'round' | 'miter' | 'bevel' }
+  'wrap': { shape?: 'arc' | 'bulge' | 'flag' | 'cone' | 'drawn'; amount?: number | string; frame?: string; off?: boolean }
+  'clean-nodes': { deviation?: number | string }
+  'merge-by-colour': Record<string, never>
+  'weld': Record<string, never>
+  'cut-away': { knife?: string; keepKnife?: boolean; leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
+  'keep-overlap': { leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
+  'keep-difference': { leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
+  'split-all': { leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
+  'compound': Record<string, never>
+  'separate': Record<string, never>
+}
+
+export type EditKind = keyof EditFields

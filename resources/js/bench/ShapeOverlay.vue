@@ -1,0 +1,202 @@
+<script setup lang="ts">
+import type { Mark } from '@/api/types'
+import { held15, pathOf, type Act } from '@/stages/shape/presses'
+import { isTyping } from './usePanZoom'
+import { useBench } from '@/stores/bench'
+import { useShaping } from '@/stores/shaping'
+import { useEventListener } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+
+/** What a tool of shaping shows on the art, and what presses and keys do there. Sizes are px at any zoom. */
+const props = defineProps<{ scale: number; left: number; top: number; width: number; height: number; moving: boolean; toBench: (event: { clientX: number; clientY: number }) => { x: number; y: number } }>()
+const bench = useBench()
+const shaping = useShaping()
+
+const place = computed(() => `translate(${props.left} ${props.top}) scale(${props.scale})`)
+const px = (mark: { x: number; y: number }) => ({ x: props.left + mark.x * props.scale, y: props.top + mark.y * props.scale })
+const press = computed(() => shaping.about?.press ?? '')
+const cells = computed(() => (press.value === 'cells' ? shaping.cellMarks : []))
+const stretches = computed(() => shaping.marks.filter((mark) => mark.d !== '' && (mark.kind === 'stretch' || (mark.kind === 'cell' && press.value === 'at-once'))))
+const ends = computed(() => shaping.marks.filter((mark) => mark.kind === 'gap' || mark.kind === 'sticks-out').map((mark) => ({ mark, at: px(mark), to: px({ x: Number(mark.state.split(',')[0]), y: Number(mark.state.split(',')[1]) }) })))
+const crossings = computed(() => shaping.marks.filter((mark) => mark.kind === 'crossing'))
+const faults = computed(() => shaping.marks.filter((mark) => mark.kind === 'fault'))
+const nodes = computed(() => shaping.marks.filter((mark) => mark.kind === 'node').slice(0, 2000))
+
+function stateOf(i: number): string {
+  const group = shaping.cells.of[i]
+  return group === undefined ? '' : group === 'dropped' ? 'dropped' : 'joined'
+}
+function colourOf(i: number): string | undefined {
+  const group = shaping.cells.of[i]
+  if (typeof group !== 'number') return undefined
+  const first = Number(Object.entries(shaping.cells.of).find(([, one]) => one === group)?.[0])
+  return shaping.cells.colours[group] ?? (shaping.cellMarks[first]?.state || '#8a8374')
+}
+
+/** Cells that the pressed pointer passed over. */
+const passed = ref<number[]>([])
+let act: Act | null = null
+function begin(event: PointerEvent, i: number) {
+  if (props.moving || event.button !== 0) return
+  event.stopPropagation()
+  ;(event.target as Element).releasePointerCapture?.(event.pointerId)
+  act = event.altKey ? 'drop' : event.shiftKey ? 'lift' : 'join'
+  passed.value = [i]
+}
+function pass(i: number) {
+  if (act && !passed.value.includes(i)) passed.value = [...passed.value, i]
+}
+useEventListener(window, 'pointerup', () => {
+  if (act && passed.value.length > 0) shaping.press(act, passed.value)
+  act = null
+  passed.value = []
+})
+
+/** A line that is being drawn. */
+const line = ref<{ x: number; y: number }[]>([])
+let straight = false
+function drawFrom(event: PointerEvent) {
+  if (props.moving || event.button !== 0) return
+  event.stopPropagation()
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+  const at = props.toBench(event)
+  if (press.value === 'line') line.value = [at]
+  else if (press.value === 'at-once') shaping.atOnce(at.x, at.y)
+}
+function drawOn(event: PointerEvent) {
+  const at = props.toBench(event)
+  if (line.value.length > 0) {
+    straight = event.shiftKey
+    const first = line.value[0]!
+    const last = line.value.at(-1)!
+    if (straight) line.value = [first, held15(first, at)]
+    else if (Math.hypot(at.x - last.x, at.y - last.y) * props.scale > 3) line.value = [...line.value, at]
+  } else if (press.value === 'at-once' && ['trim', 'extend', 'fill-enclosed'].includes(shaping.hand!)) {
+    if (event.buttons === 1) sweep(at)
+    else shaping.hovered(at.x, at.y)
+  }
+}
+function drawEnd() {
+  if (line.value.length > 1) {
+    shaping.set('smooth', straight ? 0 : `${Math.max(0.05, 1.5 / props.scale).toFixed(3)}mm`)
+    shaping.set('line', pathOf(line.value))
+  }
+  line.value = []
+}
+/** Dragged over several stretches, one after the other goes. */
+let swept: { x: number; y: number } | null = null
+function sweep(at: { x: number; y: number }) {
+  if (shaping.hand !== 'trim' || (swept && Math.hypot(at.x - swept.x, at.y - swept.y) * props.scale < 24)) return
+  swept = at
+  if (!bench.busy) shaping.atOnce(at.x, at.y)
+}
+
+function close(mark: Mark, event: PointerEvent) {
+  if (props.moving) return
+  event.stopPropagation()
+  shaping.atOnce(mark.x, mark.y, 'extend')
+}
+function turn(mark: Mark, event: PointerEvent) {
+  if (props.moving || event.button !== 0) return
+  event.stopPropagation()
+  shaping.turn(mark)
+}
+
+/** What can be walked through by keys. */
+const walk = computed(() => (press.value === 'cells' ? cells.value : press.value === 'turn' ? crossings.value : ends.value.map((end) => end.mark)))
+watch(walk, (all) => {
+  if (shaping.at !== null && shaping.at >= all.length) shaping.at = null
+})
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  if (isTyping(event) || event.ctrlKey || event.metaKey || walk.value.length === 0) return
+  const n = walk.value.length
+  const now = shaping.at
+  const done = () => {
+    event.preventDefault()
+    event.stopImmediatePropagation()
+  }
+  if (event.key === ']' || event.key === '[') {
+    shaping.at = now === null ? (event.key === ']' ? 0 : n - 1) : (now + (event.key === ']' ? 1 : n - 1)) % n
+    return done()
+  }
+  if (now === null) return
+  if (press.value === 'cells') {
+    if (event.key === 'Enter') return shaping.press(event.shiftKey ? 'lift' : 'join', [now]), done()
+    if (event.key === 'Delete' || event.key === 'Backspace') return shaping.press('drop', [now]), done()
+  } else if (event.key === 'Enter') {
+    const mark = walk.value[now]!
+    if (press.value === 'turn') shaping.turn(mark)
+    else shaping.atOnce(mark.x, mark.y)
+    done()
+  }
+}, { capture: true })
+const walked = computed(() => (shaping.at === null ? null : (walk.value[shaping.at] ?? null)))
+</script>
+
+<template>
+  <g :class="['shape-over', { moving }]">
+    <rect v-if="press === 'line' || press === 'at-once'" class="sheet" :width="width" :height="height" data-test="shape-sheet" @pointerdown="drawFrom" @pointermove="drawOn" @pointerup="drawEnd" />
+    <g :transform="place">
+      <path
+        v-for="(cell, i) in cells"
+        :key="i"
+        :d="cell.d"
+        fill-rule="evenodd"
+        :class="['cell', stateOf(i), { passing: passed.includes(i), walked: walked === cell }]"
+        :style="{ fill: colourOf(i) }"
+        :data-cell="i"
+        role="button"
+        :aria-label="`Cell ${i + 1}${cell.says ? ` of ${cell.says}` : ''}${stateOf(i) ? `, ${stateOf(i)}` : ''}`"
+        vector-effect="non-scaling-stroke"
+        @pointerdown="begin($event, i)"
+        @pointerenter="pass(i)"
+      />
+      <path v-for="(mark, i) in stretches" :key="`s${i}`" :d="mark.d" :class="mark.kind === 'cell' ? 'would' : 'stretch'" vector-effect="non-scaling-stroke" data-test="stretch" />
+      <path v-if="line.length > 1" :d="pathOf(line)" class="stretch" vector-effect="non-scaling-stroke" />
+    </g>
+    <g v-for="({ mark, at, to }, i) in ends" :key="`e${i}`" :class="['end', { walked: walked === mark, out: mark.kind === 'sticks-out' }]" :data-test="mark.kind" @pointerdown="close(mark, $event)">
+      <line :x1="at.x" :y1="at.y" :x2="to.x" :y2="to.y" />
+      <circle :cx="at.x" :cy="at.y" r="7" />
+      <text :x="at.x + 10" :y="at.y - 8">{{ mark.says }}</text>
+    </g>
+    <g v-for="(mark, i) in crossings" :key="`c${i}`" :class="['crossing', { walked: walked === mark }]" :transform="`translate(${px(mark).x} ${px(mark).y})`" :data-crossing="i" role="button" :aria-label="mark.says" @pointerdown="turn(mark, $event)">
+      <title>{{ mark.says }}</title>
+      <path d="M0-11L11 0L0 11L-11 0z" />
+      <path class="under" d="M-5-5L5 5" />
+      <path class="upper" d="M-5 5L5-5" />
+    </g>
+    <g v-for="(mark, i) in faults" :key="`f${i}`" class="fault" :transform="`translate(${px(mark).x} ${px(mark).y})`" data-test="fault">
+      <circle r="11" />
+      <text y="5" text-anchor="middle">!</text>
+      <text class="says" x="15" y="5">{{ mark.says }}</text>
+    </g>
+    <path v-for="(mark, i) in nodes" :key="`n${i}`" class="node" :transform="`translate(${px(mark).x} ${px(mark).y})`" d="M-3.5-3.5l7 7M3.5-3.5l-7 7" data-test="needless" />
+  </g>
+</template>
+
+<style scoped>
+.moving { pointer-events: none; }
+.sheet { fill: transparent; pointer-events: all; cursor: crosshair; }
+.cell { fill: transparent; stroke: var(--ink-mid); stroke-width: 1; stroke-dasharray: 3 3; pointer-events: all; cursor: pointer; }
+.cell:hover, .cell.passing { fill: #1d5c4640 !important; stroke: var(--green); stroke-width: 2; stroke-dasharray: none; }
+.cell.joined { stroke: var(--green); stroke-width: 2.5; stroke-dasharray: none; }
+.cell.dropped { fill: #fffcf4e0; stroke: var(--coral); stroke-width: 2; }
+.cell.walked { stroke: var(--ink); stroke-width: 3.5; stroke-dasharray: none; }
+.stretch { fill: none; stroke: var(--coral); stroke-width: 3.5; pointer-events: none; }
+.would { fill: #1d5c4655; stroke: var(--green); stroke-width: 1.5; pointer-events: none; }
+.end { cursor: pointer; pointer-events: all; }
+.end line { stroke: var(--coral); stroke-width: 2; stroke-dasharray: 3 2; }
+.end circle { fill: #fffcf4; stroke: var(--coral); stroke-width: 2; }
+.end.out circle { fill: var(--coral-pale); }
+.end.walked circle { stroke-width: 4; }
+text { font: 500 14px var(--text-face); fill: var(--ink); paint-order: stroke; stroke: #fffcf4; stroke-width: 3px; pointer-events: none; }
+.crossing { cursor: pointer; pointer-events: all; }
+.crossing path:first-of-type { fill: #fffcf4; stroke: var(--ink-mid); stroke-width: 1.2; }
+.crossing .under, .crossing .upper { fill: none; stroke: var(--ink-soft); stroke-width: 2.5; }
+.crossing .upper { stroke: var(--green); stroke-width: 4; }
+.crossing:hover path:first-of-type, .crossing.walked path:first-of-type { stroke: var(--green); stroke-width: 3; }
+.fault circle { fill: var(--coral); }
+.fault text { fill: #fff; stroke: none; font-weight: 700; }
+.fault .says { fill: var(--coral-deep); stroke: #fffcf4; }
+.node { fill: none; stroke: var(--coral); stroke-width: 2; }
+</style>
