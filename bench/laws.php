@@ -1,16 +1,22 @@
 <?php
 
 /**
- * Usage: bench/laws.php [runs] [first seed]: the laws of core/tests/Support/Laws over many random pairs of outlines.
+ * Usage: bench/laws.php [shaping] [runs] [first seed]: the laws of core/tests/Support/Laws over many random pairs of outlines, or those of
+ * core/tests/Support/ShapingLaws over many random selections.
  * Every breach is printed with its seed; the worst of each law at the end. Exits with 1 if any law was broken.
  */
 
 declare(strict_types=1);
 
 use NeatEdge\Core\Tests\Support\Laws;
+use NeatEdge\Core\Tests\Support\ShapingLaws;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
+$shaping = ($argv[1] ?? '') === 'shaping';
+if ($shaping) {
+    array_splice($argv, 1, 1);
+}
 $runs = (int) ($argv[1] ?? 100000);
 $first = (int) ($argv[2] ?? 1);
 $broken = 0;
@@ -18,7 +24,7 @@ $worst = [];
 $began = microtime(true);
 for ($seed = $first; $seed < $first + $runs; $seed++) {
     $bad = [];
-    foreach (Laws::errors($seed) as $law => $error) {
+    foreach (($shaping ? ShapingLaws::errors($seed) : Laws::errors($seed)) as $law => $error) {
         if ($error > ($worst[$law][0] ?? -1.0)) {
             $worst[$law] = [$error, $seed];
         }

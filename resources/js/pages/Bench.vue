@@ -8,7 +8,7 @@ import StageLine from '@/stages/StageLine.vue'
 import { stages } from '@/stages/stages'
 import { commands, cut, paste, take } from '@/stages/draw/commands'
 import { useBench } from '@/stores/bench'
-import { tools, useDraw } from '@/stores/draw'
+import { tools, useDraw, type Tool } from '@/stores/draw'
 import { useShaping } from '@/stores/shaping'
 import { useEventListener } from '@vueuse/core'
 import { ElButton } from 'element-plus'
@@ -28,17 +28,21 @@ const shaping = useShaping()
 const current = computed(() => stages.find((stage) => stage.key === props.stage) ?? stages[0]!)
 
 watch(() => Number(props.id), (id) => bench.open(id), { immediate: true })
-watch(() => current.value.key, (key) => {
-  if (key === 'shape') draw.use('arrange')
+/** What was in hand in Draw is so again after a visit to Shape, where pieces are chosen and moved. */
+let inDraw: Tool = 'arrange'
+watch(() => current.value.key, (key, before) => {
+  if (key === 'shape') {
+    inDraw = before === 'draw' ? draw.tool : inDraw
+    draw.use('arrange')
+  } else if (before === 'shape') draw.use(inDraw)
   if (key === 'shape' || key === 'draw') shaping.load()
-})
+}, { immediate: true })
 watch(() => bench.job?.title, (title) => {
   if (title) document.title = `${title} · Neat Edge`
 })
 onUnmounted(() => bench.leave())
 
 function enter(key: string) {
-  if (key === 'shape') draw.use('arrange')
   router.replace({ name: 'bench', params: { id: props.id, stage: key } })
 }
 /** The next finding of those that are shown: of the chosen group first, then of the one after it. */
