@@ -10,7 +10,7 @@ final class Warp
     private const MOST_HALVINGS = 8;
 
     /** Samples between the ends at which a fit is judged. */
-    private const SAMPLES = 8;
+    private const SAMPLES = 5;
 
     /** Share of a segment that stands for its end when a speed is measured. */
     private const HAIR = 1e-4;
@@ -49,17 +49,15 @@ final class Warp
      */
     private static function segment(array $s, callable $map, float $deviation, int $depth): array
     {
-        $points = [];
-        for ($k = 0; $k <= self::SAMPLES; $k++) {
-            $points[] = $map(...Cubic::placeOn($s, $k / self::SAMPLES));
-        }
-        $n = self::SAMPLES;
-        [$ax, $ay] = $points[0];
-        [$bx, $by] = $points[$n];
+        $start = $map($s[0], $s[1]);
+        $end = $map($s[6], $s[7]);
+        [$ax, $ay] = $start;
+        [$bx, $by] = $end;
         $chord = hypot($bx - $ax, $by - $ay);
         if (Cubic::isLine($s)) {
             $off = 0.0;
-            foreach ($points as [$x, $y]) {
+            foreach ([0.25, 0.5, 0.75] as $t) {
+                [$x, $y] = $map(...Cubic::placeOn($s, $t));
                 $off = max($off, $chord > 0 ? abs(($bx - $ax) * ($y - $ay) - ($by - $ay) * ($x - $ax)) / $chord : hypot($x - $ax, $y - $ay));
             }
             if ($off < 1e-9 * (1 + $chord)) {
@@ -67,11 +65,15 @@ final class Warp
             }
         }
         // Where the image is a cubic itself, its speeds at both ends say all of it.
-        [$ux, $uy] = self::speed($points[0], $map(...Cubic::placeOn($s, self::HAIR)), $map(...Cubic::placeOn($s, 2 * self::HAIR)));
-        [$vx, $vy] = self::speed($points[$n], $map(...Cubic::placeOn($s, 1 - self::HAIR)), $map(...Cubic::placeOn($s, 1 - 2 * self::HAIR)));
+        [$ux, $uy] = self::speed($start, $map(...Cubic::placeOn($s, self::HAIR)), $map(...Cubic::placeOn($s, 2 * self::HAIR)));
+        [$vx, $vy] = self::speed($end, $map(...Cubic::placeOn($s, 1 - self::HAIR)), $map(...Cubic::placeOn($s, 1 - 2 * self::HAIR)));
         $exact = [$ax, $ay, $ax + $ux / 3, $ay + $uy / 3, $bx + $vx / 3, $by + $vy / 3, $bx, $by];
         if (self::worst($exact, $s, $map) <= $deviation) {
             return [$exact];
+        }
+        $points = [];
+        for ($k = 0; $k <= self::SAMPLES; $k++) {
+            $points[] = $map(...Cubic::placeOn($s, $k / self::SAMPLES));
         }
         $out = self::way([0.0, 0.0], [$ux, $uy]);
         $in = self::way([$vx, $vy], [0.0, 0.0]);
@@ -140,7 +142,11 @@ final class Warp
                 if ($speed < 1e-18) {
                     break;
                 }
-                $t = max(0.0, min(1.0, $t + (($x - $px) * $dx + ($y - $py) * $dy) / $speed));
+                $step = (($x - $px) * $dx + ($y - $py) * $dy) / $speed;
+                $t = max(0.0, min(1.0, $t + $step));
+                if (abs($step) < 1e-4) {
+                    break;
+                }
             }
             [$px, $py] = Cubic::placeOn($fit, $t);
             $worst = max($worst, hypot($px - $x, $py - $y));

@@ -59,15 +59,15 @@ final class Outliner
         if ($shapes === []) {
             return new Shape([]);
         }
-        // The sides are fitted, not exact: what lies closer than that need not be told apart.
-        $welded = Combine::weld($shapes, new Tolerance(
-            min($tolerance->flatness, $style->width * 0.002),
-            min($tolerance->flatness * 0.1, $style->width * 0.0002),
-            $tolerance->offset,
-            false,
-        ));
+        $welded = Combine::weld($shapes, self::laidTolerance($style, $tolerance));
 
         return Thin::shape($welded, self::deviation($style, $tolerance));
+    }
+
+    /** How exact what was laid for a stroke is combined: its sides are fitted, not exact, and what lies closer than that need not be told apart. */
+    public static function laidTolerance(StrokeStyle $style, Tolerance $tolerance): Tolerance
+    {
+        return new Tolerance(min($tolerance->flatness, $style->width * 0.002), min($tolerance->flatness * 0.1, $style->width * 0.0002), $tolerance->offset, false);
     }
 
     /**

@@ -35,15 +35,21 @@ final class BorderLine
         // back, rounds every hollow and every hole to it; points are as round as the distance, for rounder ones would come nearer to the art.
         $shape = $seen;
         if ($bridge / 2 > $distance) {
-            $shape = Offset::inset(self::without(Offset::outset($shape, $bridge / 2, 'round', $tolerance), $holes), $bridge / 2 - $distance, 'round', $tolerance);
+            $shape = Offset::inset(self::out($shape, $bridge / 2, $holes, $tolerance), $bridge / 2 - $distance, 'round', $tolerance);
             $distance = 0.0;
         }
-        $shape = self::without(Offset::outset($shape, $distance + $radius, 'round', $tolerance), $holes);
+        $shape = self::out($shape, $distance + $radius, $holes, $tolerance);
         if ($radius > 0.0) {
             $shape = Offset::inset($shape, $radius, 'round', $tolerance);
         }
 
         return Thin::shape(self::without($shape, $holes), self::THIN);
+    }
+
+    /** Larger by a distance; holes that would close are left out before, and those that are too small after. */
+    private static function out(Shape $shape, float $distance, float $holes, ?Tolerance $tolerance): Shape
+    {
+        return self::without(Offset::outset(self::without($shape, 2 * $distance), $distance, 'round', $tolerance), $holes);
     }
 
     private static function without(Shape $shape, float $width): Shape
@@ -54,7 +60,8 @@ final class BorderLine
         $out = [];
         foreach (Parts::of($shape) as $part) {
             foreach ($part->contours as $i => $contour) {
-                if ($i === 0 || 2 * Inscribed::in(new Shape([$contour], FillRule::Evenodd), 0.02)[2] >= $width) {
+                $box = $contour->box();
+                if ($i === 0 || (min($box->width(), $box->height()) >= $width && 2 * Inscribed::in(new Shape([$contour], FillRule::Evenodd), 0.02)[2] >= $width)) {
                     $out[] = $contour;
                 }
             }

@@ -146,7 +146,7 @@ final readonly class OffsetPieces implements Edit
             if ($open) {
                 $next = $this->alongLine($lines, max($in, $out) + $more);
             } elseif ($this->kind === 'ring') {
-                $next = Combine::cutAway(Offset::outset($shape, $out + $more, $this->join, $tolerance), [Offset::inset($shape, $in + $more, $this->join, $tolerance)], $tolerance);
+                $next = Offset::ring($shape, $in + $more, $out + $more, $this->join, $tolerance);
             } else {
                 $next = $this->kind === 'inset' ? Offset::inset($shape, $in + $more, $this->join, $tolerance) : Offset::outset($shape, $out + $more, $this->join, $tolerance);
             }
