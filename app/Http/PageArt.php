@@ -16,6 +16,7 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Artwork\RoundCorners;
 use NeatEdge\Core\Artwork\StepAndRepeat;
+use NeatEdge\Core\Artwork\Wrap;
 use NeatEdge\Core\Edit\Mark;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Format\Json\ArtworkJson;

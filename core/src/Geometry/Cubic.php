@@ -138,6 +138,19 @@ final class Cubic
         return [$ax, $ay, $ax, $ay, $bx, $by, $bx, $by];
     }
 
+    /**
+     * The line from the end of a chain back to its start, as the six numbers that are added to its coordinates.
+     *
+     * @param  list<float>  $c
+     * @return list<float> none where it is closed already
+     */
+    public static function closing(array $c): array
+    {
+        $n = count($c);
+
+        return $n < 2 || ($c[$n - 2] === $c[0] && $c[$n - 1] === $c[1]) ? [] : [$c[$n - 2], $c[$n - 1], $c[0], $c[1], $c[0], $c[1]];
+    }
+
     /** @param  list<float>  $s */
     public static function isLine(array $s): bool
     {

@@ -101,7 +101,7 @@ final class EveryEditTest extends TestCase
             'weave' => ['pieces' => [$oblong, $disc], 'gap' => '0.5mm'], 'part' => ['pieces' => [$square], 'angle' => 45], 'inset' => ['pieces' => [$square], 'distance' => 2],
             'outset' => ['pieces' => [$square], 'distance' => '1/8in', 'join' => 'bevel'], 'ring' => ['pieces' => [$square], 'inner' => 1, 'outer' => 2], 'cut-border' => ['pieces' => [$oblong, $disc], 'distance' => 3],
             'drop-shade' => ['pieces' => [$square], 'distance' => 4], 'spread-behind' => ['pieces' => [$disc], 'by' => 1], 'wrap' => ['pieces' => [$text], 'shape' => 'arc', 'amount' => '20%'],
-            'merge-by-colour' => ['pieces' => [$oblong, $disc]],
+            'merge-by-colour' => ['pieces' => [$oblong, $disc]], 'pull-apart' => ['pieces' => [$star, $square], 'by' => 3],
         ];
         foreach ($own as $kind => $fields) {
             yield $kind => [$kind, $fields];

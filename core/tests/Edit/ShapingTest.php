@@ -475,6 +475,33 @@ final class ShapingTest extends TestCase
     }
 
     #[Test]
+    public function parts_are_pulled_apart_from_a_place_and_each_gets_a_colour_of_its_own(): void
+    {
+        $bench = self::dial();
+        $bench->do('cells', ['pieces' => self::all($bench), 'rest' => 'lift', 'colours' => 'apart']);
+        self::assertCount(36, array_unique(array_map(static fn (Piece $piece): string => (string) $piece->fill?->colour->hex(), $bench->art->pieces)));
+        $outer = array_values(array_filter($bench->art->pieces, static fn (Piece $piece): bool => hypot(Inscribed::in($piece->shape)[0] - 50, Inscribed::in($piece->shape)[1] - 50) > 26));
+        self::assertCount(12, $outer);
+        $before = array_map(static fn (Piece $piece): float => hypot(Inscribed::in($piece->shape)[0] - 50, Inscribed::in($piece->shape)[1] - 50), $outer);
+        $bench->do('pull-apart', ['pieces' => array_map(static fn (Piece $piece): string => $piece->id, $outer), 'by' => '4mm', 'from' => '50,50']);
+        foreach ($outer as $i => $piece) {
+            [$x, $y] = Inscribed::in($bench->piece($piece->id)->shape);
+            self::assertEqualsWithDelta($before[$i] + 4, hypot($x - 50, $y - 50), 0.01);
+        }
+        self::assertEqualsWithDelta(0.0, array_sum(array_map(static fn (Piece $piece): float => ($piece->box()->left ?? 0) + ($piece->box()->right ?? 0) - 100, array_map(static fn (Piece $piece): Piece => $bench->piece($piece->id), $outer))), 0.5, 'to all sides alike');
+    }
+
+    #[Test]
+    public function a_flag_is_broken_at_two_nodes_and_both_parts_closed(): void
+    {
+        $bench = self::bench('<path id="flag" d="M10 10H50V40H10Z" fill="#c33"/>');
+        $bench->do('break-at', ['piece' => 'flag', 'nodes' => [[0, 0], [0, 2]], 'close' => true]);
+        self::assertSame([600.0, 600.0], array_map(static fn (Piece $piece): float => $piece->shape->area(), $bench->art->pieces));
+        self::assertSame([true, true], array_map(static fn (Piece $piece): bool => $piece->shape->contours[0]->closed, $bench->art->pieces));
+        self::assertMatchesRegularExpression('/two nodes at least/', self::refusal($bench, 'break-at', ['piece' => 'flag', 'nodes' => [[0, 0]], 'close' => true]));
+    }
+
+    #[Test]
     public function the_largest_circle_in_a_shape_is_found(): void
     {
         [$x, $y, $radius] = Inscribed::in(self::bench('<path id="l" fill="#c33" d="M0 0 H60 V20 H20 V60 H0 Z"/>')->piece('l')->shape, 0.001);

@@ -25,7 +25,7 @@ export interface EditFields {
   'delete-nodes': { piece?: string; nodes?: number[][] }
   'node-kind': { piece?: string; nodes?: number[][]; to?: 'corner' | 'smooth' | 'even' }
   'segment-kind': { piece?: string; segments?: number[][]; to?: 'line' | 'curve' }
-  'break-at': { piece?: string; nodes?: number[][] }
+  'break-at': { piece?: string; nodes?: number[][]; close?: boolean }
   'delete-segment': { piece?: string; segments?: number[][] }
   'join-ends': { piece?: string; nodes?: number[][]; other?: string; near?: number | string }
   'join-lines': { near?: number | string }
@@ -57,12 +57,13 @@ export interface EditFields {
   'clip': { by?: string }
   'release-clip': Record<string, never>
   'outline-strokes': { keep?: 'both' | 'stroke' }
-  'cells': { join?: string; drop?: string; lift?: string; paint?: string; rest?: 'keep' | 'lift' | 'drop'; keepLines?: boolean; meet?: number | string; mend?: boolean; leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
+  'cells': { join?: string; drop?: string; lift?: string; paint?: string; rest?: 'keep' | 'lift' | 'drop'; colours?: 'seen' | 'apart'; keepLines?: boolean; meet?: number | string; mend?: boolean; leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
   'fill-enclosed': { at?: string; fill?: string; to?: 'middle' | 'edge'; islands?: 'holes' | 'over' }
   'weave': { gap?: number | string; pattern?: 'alternate' | 'upper' | 'lower'; start?: 'over' | 'under'; turn?: string; parts?: 'apart' | 'together'; leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
   'part': { line?: string; along?: string; angle?: number | string; at?: string; slices?: number | string; equal?: 'extent' | 'area'; sectors?: number | string; leadOn?: boolean; smooth?: number | string; leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
   'trim': { at?: string; meet?: number | string }
   'extend': { at?: string; meet?: number | string }
+  'pull-apart': { by?: number | string; from?: string }
   'lift-hole': { at?: string; scale?: number | string }
   'fill-hole': { at?: string }
   'inset': { distance?: number | string; join?: 'round' | 'miter' | 'bevel'; steps?: number | string; spacing?: number | string; result?: 'replace' | 'beside' | 'band'; side?: 'both' | 'left' | 'right' }

@@ -35,6 +35,7 @@ final readonly class ShapeCells implements Edit, ShowsMarks
      * @param  list<array{float, float}>  $lift
      * @param  list<array{array{float, float}, Colour}>  $paint
      * @param  string  $rest  keep, lift or drop: what becomes of cells that were not pressed
+     * @param  bool  $ownColours  whether every piece that is made gets a colour of its own
      * @param  float  $meet  ends that stop short by this or stick out by it are shown and, where $mend says so, mended, mm
      */
     public function __construct(
@@ -44,6 +45,7 @@ final readonly class ShapeCells implements Edit, ShowsMarks
         private array $lift,
         private array $paint,
         private string $rest,
+        private bool $ownColours,
         private bool $keepLines,
         private float $meet,
         private bool $mend,
@@ -58,6 +60,7 @@ final readonly class ShapeCells implements Edit, ShowsMarks
             Field::words('lift', 'Lifted', Field::PLACES, help: 'places in cells that become pieces of their own'),
             Field::words('paint', 'Painted', help: 'places with colours, such as 12,4 #cc3333; 30,8 #1d5c46'),
             Field::choice('rest', 'The others', 'keep', ['keep' => 'Stay with their pieces', 'lift' => 'Are lifted too', 'drop' => 'Are dropped']),
+            Field::choice('colours', 'Colours', 'seen', ['seen' => 'As they are seen', 'apart' => 'One for each']),
             Field::flag('keepLines', 'Keep the lines', false),
             Field::length('meet', 'Ends nearer than', 1.0, 0.0, 'ends that stop short or stick out by less are shown'),
             Field::flag('mend', 'Make them meet', false),
@@ -76,7 +79,7 @@ final readonly class ShapeCells implements Edit, ShowsMarks
 
         return new self(
             $input->pieces(), $input->spots('join'), array_merge([], ...$input->spots('drop')), array_merge([], ...$input->spots('lift')), $paint,
-            $input->choice('rest', ['keep', 'lift', 'drop'], 'keep'), $input->flag('keepLines'), $input->length('meet', 1.0, 0.0, 1000.0), $input->flag('mend'),
+            $input->choice('rest', ['keep', 'lift', 'drop'], 'keep'), $input->choice('colours', ['seen', 'apart'], 'seen') === 'apart', $input->flag('keepLines'), $input->length('meet', 1.0, 0.0, 1000.0), $input->flag('mend'),
         );
     }
 
@@ -139,7 +142,23 @@ final readonly class ShapeCells implements Edit, ShowsMarks
             }
         }
 
+        if ($this->ownColours) {
+            foreach (array_values(array_unique(array_filter($groups, static fn (int $group): bool => $group >= 0))) as $k => $group) {
+                $colours[$group] ??= self::colour($k);
+            }
+        }
+
         return [$groups, $colours];
+    }
+
+    /** The k-th of colours of which no two are alike: hues at the golden angle, in turn lighter and darker. */
+    private static function colour(int $k): Colour
+    {
+        $hue = fmod(0.36 + $k * 0.381966, 1.0) * 6;
+        $light = [0.42, 0.58, 0.5][$k % 3];
+        $channel = static fn (float $shift): int => (int) round(255 * ($light - 0.55 * min($light, 1 - $light) * max(-1.0, min(fmod($shift + $hue * 2, 12) - 3, 9 - fmod($shift + $hue * 2, 12), 1.0))));
+
+        return new Colour($channel(0), $channel(8), $channel(4));
     }
 
     /** @param  array{float, float}  $place */

@@ -15,7 +15,7 @@ final class ShapingRoom implements Room
             'outline-strokes' => OutlinePieces::class,
             'cells' => ShapeCells::class, 'fill-enclosed' => FillEnclosed::class, 'weave' => Weave::class,
             'part' => PartPieces::class, 'trim' => TrimLines::class, 'extend' => ExtendLines::class,
-            'lift-hole' => TakeHole::class, 'fill-hole' => TakeHole::class,
+            'pull-apart' => PullApart::class, 'lift-hole' => TakeHole::class, 'fill-hole' => TakeHole::class,
             'inset' => OffsetPieces::class, 'outset' => OffsetPieces::class, 'ring' => OffsetPieces::class,
             'cut-border' => CutBorders::class, 'drop-shade' => DropShade::class, 'spread-behind' => SpreadBehind::class, 'wrap' => WrapPieces::class,
             'clean-nodes' => CleanPieces::class, 'merge-by-colour' => MergePieces::class,

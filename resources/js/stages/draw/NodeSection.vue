@@ -44,6 +44,7 @@ defineExpose({ away })
         <button type="button" class="quiet-button" :disabled="!segments.length" @click="act('add-node', { segments: [segments[0]], t: 0.5 })">Add in the middle</button>
         <button type="button" class="quiet-button" :disabled="!nodes.length" data-test="delete-nodes" @click="away">Delete</button>
         <button type="button" class="quiet-button" :disabled="!nodes.length" @click="act('break-at', { nodes })">Break here</button>
+        <button type="button" class="quiet-button" :disabled="nodes.length < 2" data-test="break-close" @click="act('break-at', { nodes, close: true }), (draw.nodes = new Set())">Break and close each</button>
         <button type="button" class="quiet-button" :disabled="nodes.length !== 2" @click="act('join-ends', { nodes })">Join two ends</button>
         <button type="button" class="quiet-button" :disabled="one.contours.every((contour) => contour.closed)" @click="act('close-line')">Close</button>
         <button type="button" class="quiet-button" :disabled="!segments.length" @click="act('delete-segment', { segments: [segments[0]] })">Delete segment</button>

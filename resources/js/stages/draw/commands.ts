@@ -9,7 +9,7 @@ export interface Command {
   says: string
   keys?: string
   menu?: boolean
-  group: 'order' | 'together' | 'copies' | 'turn' | 'clip'
+  group: 'order' | 'together' | 'copies' | 'turn' | 'clip' | 'shape'
   can: (bench: Bench) => boolean
   run: (bench: Bench) => unknown
 }
@@ -49,6 +49,8 @@ export const commands: Command[] = [
   { label: 'Linked copy', says: 'A copy that follows its source', menu: true, group: 'copies', can: some, run: edit('link-copy', { x: 8, y: 8 }, true) },
   { label: 'Group', says: 'Move as one', keys: 'Ctrl G', menu: true, group: 'together', can: many, run: edit('group') },
   { label: 'Ungroup', says: 'Each by itself', keys: 'Ctrl Shift G', menu: true, group: 'together', can: any((id, bench) => (bench.byId.get(id)?.groups.length ?? 0) > 0), run: edit('ungroup') },
+  { label: 'Weld', says: 'One outline of all that is chosen', menu: true, group: 'shape', can: some, run: edit('weld') },
+  { label: 'Outline strokes', says: 'Every stroke a filled outline that looks the same', menu: true, group: 'shape', can: any((id, bench) => bench.byId.get(id)?.stroke != null), run: edit('outline-strokes') },
   { label: 'Make a compound', says: 'One piece, holes where they overlap', menu: true, group: 'together', can: many, run: edit('compound') },
   { label: 'Separate pieces', says: 'Each outline with its holes', menu: true, group: 'together', can: some, run: edit('separate') },
   { label: 'Join two lines', says: 'At their nearest ends; one line alone is closed', menu: true, group: 'together', can: (bench) => bench.chosen.size === 1 || bench.chosen.size === 2, run: edit('join-lines') },

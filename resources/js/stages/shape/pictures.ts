@@ -8,6 +8,7 @@ export const pictures: Record<string, string> = {
   'part': '<path class="g" d="M4 4h32L22 26H4z" transform="translate(-1 0)"/><path class="c" d="M39 4h2v22H25z"/><path class="line" d="M41 1L21 29"/>',
   'lift-hole': '<path class="g" fill-rule="evenodd" d="M3 4h22v22H3zM9 10v10h10V10z"/><path class="c" d="M30 4h10v10H30z"/><path class="line" d="M20 11l8-3"/>',
   'fill-hole': '<path class="g" fill-rule="evenodd" d="M8 3h28v24H8zM16 10v10h12V10z"/><path class="c" d="M16 10h12v10H16z"/>',
+  'pull-apart': '<path class="g" d="M3 3h13v9H3zM3 18h13v9H3z"/><path class="c" d="M28 3h13v9H28zM28 18h13v9H28z"/><path class="line" d="M19 13l-2-1M25 13l2-1M19 17l-2 1M25 17l2 1"/>',
   'separate': '<path class="g" d="M3 6h14v18H3z"/><path class="g" d="M27 6h14v18H27z"/><path class="line" d="M22 3v24" stroke-dasharray="2 2"/>',
   'compound': '<path class="g" fill-rule="evenodd" d="M6 3h32v24H6zM15 9v12h14V9z"/>',
   'cells': '<path class="g" d="M3 4h12v10H3z"/><path class="c" d="M17 4h24v10H17z"/><path class="ghost" d="M3 16h18v10H3zM23 16h18v10H23z"/>',
