@@ -298,4 +298,64 @@ final class CommandLineTest extends TestCase
             self::assertStringContainsString("bin/neat-edge {$command} ", $out);
         }
     }
+
+    #[Test]
+    public function edits_of_the_bench_are_made_by_command_on_pieces_by_their_own_ids_by_colour_or_all(): void
+    {
+        $in = $this->drawing('<rect id="plate" width="20" height="20" fill="#cc3333"/><rect id="bar" x="10" width="20" height="20" fill="#224488"/><rect id="far" x="60" width="10" height="10" fill="#cc3333"/>');
+        self::assertSame(0, $this->call(['edit', 'cut-away', $in, '--pieces=plate,bar', '--knife=plate', '--keep-knife', '-o', 'out.svg'])[0]);
+        self::assertEqualsWithDelta([400.0, 200.0, 100.0], array_map(static fn (Shape $s): float => $s->area(), $this->shapes('out.svg')), 1e-9);
+        self::assertStringContainsString('id="bar"', (string) file_get_contents("{$this->folder}/out.svg"), 'a piece is called as it was');
+        self::assertSame(0, $this->call(['edit', 'outset', $in, '--colour=#c33', '--distance=1mm', '--join=miter', '-o', 'out.svg'])[0]);
+        self::assertEqualsWithDelta([484.0, 400.0, 144.0], array_map(static fn (Shape $s): float => $s->area(), $this->shapes('out.svg')), 1e-6);
+        self::assertSame(0, $this->call(['edit', 'cells', $in, '--all', '--drop=15,10', '--lift=5,5', '-o', 'out.svg'])[0]);
+        self::assertEqualsWithDelta([200.0, 200.0, 100.0], array_map(static fn (Shape $s): float => $s->area(), $this->shapes('out.svg')), 1e-9);
+        [$code, $out] = $this->call(['edit', 'cells', $in, '--all', '--marks']);
+        self::assertSame([0, 4], [$code, count(json_decode($out, true))]);
+        file_put_contents("{$this->folder}/list.json", '[{"kind": "weld", "pieces": ["plate", "bar"]}, {"kind": "move", "pieces": ["plate"], "x": "1cm"}]');
+        self::assertSame(0, $this->call(['edit', '--edits=list.json', $in, '-o', 'out.svg'])[0]);
+        self::assertEqualsWithDelta([10.0, 600.0], [$this->shapes('out.svg')[0]->box()?->left, $this->shapes('out.svg')[0]->area()], 1e-9);
+    }
+
+    #[Test]
+    public function a_call_of_an_edit_that_cannot_be_made_is_one_line_and_no_file(): void
+    {
+        $in = $this->drawing('<rect id="plate" width="20" height="20" fill="#cc3333"/>');
+        foreach ([
+            [['edit', 'nothing', $in, '--all'], 'the kind=nothing is not known'],
+            [['edit', 'weld', $in], '--pieces, --colour or --all'],
+            [['edit', 'weld', $in, '--colour=#00ff00'], 'a piece of the colour #00ff00'],
+            [['edit', 'inset', $in, '--all', '--distance=12'], 'is narrower than that'],
+            [['edit', 'inset', $in, '--all', '--distance=wide'], 'wide'],
+            [['edit', 'inset', $in, '--all', '--gap=2'], '"--gap" option does not exist'],
+            [['edit', 'part', $in, '--all', '--line=hello'], 'is no path data'],
+            [['edit', 'cells', $in, '--all', '--lift=5'], 'written as x,y'],
+            [['edit', '--edits=none.json', $in], 'There is no file "none.json"'],
+        ] as [$call, $words]) {
+            [$code, , $error] = $this->call([...$call, '-o', 'none.svg']);
+            self::assertSame(2, $code, $words);
+            self::assertStringContainsString($words, $error);
+            self::assertSame(1, substr_count(trim($error), "\n") + 1);
+            self::assertFileDoesNotExist("{$this->folder}/none.svg");
+        }
+    }
+
+    #[Test]
+    public function the_catalogue_lists_kinds_and_fields_that_scripts_rely_on(): void
+    {
+        [$code, $out] = $this->call(['catalogue', '--format=json']);
+        $all = json_decode($out, true);
+        self::assertSame(0, $code);
+        $relied = [
+            'outline-strokes' => [], 'weld' => [], 'cut-away' => ['knife', 'keepKnife'], 'keep-overlap' => [], 'keep-difference' => [], 'split-all' => [], 'cells' => ['join', 'drop', 'lift'],
+            'fill-enclosed' => ['at', 'fill'], 'part' => ['line', 'angle', 'at', 'slices', 'sectors'], 'trim' => ['at'], 'extend' => ['at'], 'separate' => [], 'lift-hole' => ['at', 'scale'], 'fill-hole' => ['at'],
+            'inset' => ['distance', 'join', 'steps', 'spacing'], 'outset' => ['distance', 'join', 'steps', 'spacing'], 'ring' => ['inner', 'outer', 'join', 'steps', 'spacing'],
+            'cut-border' => ['distance', 'bridge', 'dropHoles', 'radius'], 'weave' => ['gap', 'start', 'turn'], 'drop-shade' => ['angle', 'distance', 'gap'], 'wrap' => ['shape', 'amount'],
+            'spread-behind' => ['by'], 'clean-nodes' => ['deviation'], 'merge-by-colour' => [],
+        ];
+        foreach ($relied as $kind => $fields) {
+            self::assertSame([], array_diff($fields, array_column($all[$kind]['fields'], 'name')), $kind);
+        }
+        self::assertStringContainsString('--drop-holes=LENGTH', $this->call(['catalogue'])[1]);
+    }
 }

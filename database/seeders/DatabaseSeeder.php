@@ -25,11 +25,13 @@ final class DatabaseSeeder extends Seeder
         ['Window decal for the boathouse', Process::CutVinyl, 'window-decal.svg', 600.0, true],
     ];
 
-    /** Drawn on the bench with only the page: see tests/Browser/DrawnOnTheBenchTest. */
+    /** Drawn on the bench with only the page: see tests/Browser, DrawnOnTheBenchTest and ShapedByHandTest. */
     private const DRAWN = [
         ['Boathouse mark, redrawn from a picture', Process::CutVinyl, 'boathouse-mark'],
         ["Stewards' tabard, flat", Process::Plain, 'tabard-flat'],
         ['Regatta emblem', Process::ScreenPrint, 'emblem'],
+        ['Harbour dial, 36 pieces', Process::CutVinyl, 'harbour-dial'],
+        ['Lantern chain, woven', Process::CutVinyl, 'lantern-chain'],
     ];
 
     /** By title: who it is for, and in how many days it is wanted. */

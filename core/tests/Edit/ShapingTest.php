@@ -142,6 +142,25 @@ final class ShapingTest extends TestCase
     }
 
     #[Test]
+    public function lines_that_miss_one_another_at_their_corners_are_made_to_meet_exactly(): void
+    {
+        $svg = '';
+        foreach ([[20, 20, 80.6, 20], [80, 19.2, 80, 79.4], [80.5, 80, 20, 80], [20, 80.7, 20, 20.5], [20.4, 20.4, 79.7, 79.7], [79.8, 20.2, 20.3, 79.7]] as $k => [$x0, $y0, $x1, $y1]) {
+            $svg .= "<path id=\"l{$k}\" d=\"M{$x0} {$y0} L{$x1} {$y1}\" fill=\"none\" stroke=\"#222\"/>";
+        }
+        $bench = self::bench($svg);
+        $bench->do('extend', ['pieces' => self::all($bench), 'meet' => 1]);
+        foreach ($bench->art->pieces as $piece) {
+            self::assertSame(1, $piece->shape->contours[0]->segmentCount(), 'a line that is led on has no node more');
+            foreach ([0, 1, 6, 7] as $i) {
+                self::assertEqualsWithDelta(30.0, abs($piece->shape->contours[0]->coords[$i] - 50), 1e-9);
+            }
+        }
+        $bench->do('cells', ['pieces' => self::all($bench), 'rest' => 'lift']);
+        self::assertSame([900.0, 900.0, 900.0, 900.0], array_map(static fn (Piece $piece): float => round($piece->shape->area(), 6), $bench->art->pieces));
+    }
+
+    #[Test]
     public function filling_stops_at_the_middle_or_at_the_edge_of_strokes_and_islands_stay_or_go(): void
     {
         $svg = '<rect id="frame" x="10" y="10" width="40" height="40" fill="none" stroke="#000" stroke-width="4"/><circle id="dot" cx="30" cy="30" r="5" fill="#333"/>';

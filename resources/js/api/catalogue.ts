@@ -56,6 +56,13 @@ export interface EditFields {
   'repeat': { kind?: 'row' | 'grid' | 'ring'; count?: number | string; rows?: number | string; stepX?: number | string; stepY?: number | string; centreX?: number | string; centreY?: number | string; sweep?: number | string; turning?: boolean; off?: boolean }
   'clip': { by?: string }
   'release-clip': Record<string, never>
+  'weld': Record<string, never>
+  'cut-away': { knife?: string; keepKnife?: boolean; leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
+  'keep-overlap': { leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
+  'keep-difference': { leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
+  'split-all': { leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
+  'compound': Record<string, never>
+  'separate': Record<string, never>
   'outline-strokes': { keep?: 'both' | 'stroke' }
   'cells': { join?: string; drop?: string; lift?: string; paint?: string; rest?: 'keep' | 'lift' | 'drop'; colours?: 'seen' | 'apart'; keepLines?: boolean; meet?: number | string; mend?: boolean; leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
   'fill-enclosed': { at?: string; fill?: string; to?: 'middle' | 'edge'; islands?: 'holes' | 'over' }
@@ -75,13 +82,6 @@ export interface EditFields {
   'wrap': { shape?: 'arc' | 'bulge' | 'flag' | 'cone' | 'drawn'; amount?: number | string; frame?: string; off?: boolean }
   'clean-nodes': { deviation?: number | string }
   'merge-by-colour': Record<string, never>
-  'weld': Record<string, never>
-  'cut-away': { knife?: string; keepKnife?: boolean; leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
-  'keep-overlap': { leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
-  'keep-difference': { leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
-  'split-all': { leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
-  'compound': Record<string, never>
-  'separate': Record<string, never>
 }
 
 export type EditKind = keyof EditFields

@@ -228,7 +228,9 @@ export const useShaping = defineStore('shaping', () => {
     if (!changes) return
     last.value = { kind, fields: Object.fromEntries(Object.entries(sent).filter(([name]) => name !== 'kind' && name !== 'pieces')) as Values }
     put()
-    if (changes.pieces.length > 0) bench.chosen = new Set(changes.pieces.map((piece) => piece.id))
+    // What only followed is not what was made.
+    const made = changes.pieces.filter((piece) => kind === 'cut-border' || !piece.live?.includes('border'))
+    if (made.length > 0) bench.chosen = new Set(made.map((piece) => piece.id))
   }
 
   /** The last operation once more, on what is chosen now. */

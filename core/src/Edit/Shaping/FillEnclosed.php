@@ -39,7 +39,7 @@ final readonly class FillEnclosed implements Edit, ShowsMarks
 
     public static function about(string $kind): About
     {
-        return new About('Fill what lines enclose', 'One press makes a piece of exactly what surrounds the place.', [
+        return new About('Fill enclosed', 'One press makes a piece of exactly what surrounds the place.', [
             Field::words('at', 'Place', Field::PLACE),
             Field::words('fill', 'Fill', Field::COLOUR, '#26231d'),
             Field::choice('to', 'Up to', 'middle', ['middle' => 'The middle of strokes', 'edge' => 'Their edge']),
@@ -54,7 +54,7 @@ final readonly class FillEnclosed implements Edit, ShowsMarks
 
     public function label(): string
     {
-        return 'Fill what lines enclose';
+        return 'Fill enclosed';
     }
 
     public function apply(Artwork $artwork): Artwork

@@ -20,28 +20,41 @@ final class LooseEnds
     private const MOST_TURN = M_PI / 6;
 
     /**
+     * First the ends that meet another line when they are led on along their own way; then, with those led on, what is still short or sticks out: an end
+     * that only waits for another to reach it is not loose itself.
+     *
      * @param  list<Contour>  $lines
      * @param  float  $within  mm
-     * @return list<LooseEnd> each end once: first what it lacks, else what sticks out
+     * @return list<LooseEnd> each end once, in the order in which they are mended
      */
     public static function among(array $lines, float $within): array
     {
-        $out = [];
-        foreach ($lines as $k => $line) {
-            if ($line->closed || $line->segmentCount() === 0) {
-                continue;
-            }
-            $on = Crossings::on($k, $lines);
-            foreach ([false, true] as $atEnd) {
-                $end = self::end($line, $atEnd);
-                if (array_filter($on, static fn (Crossing $c): bool => hypot($c->x - $end[0], $c->y - $end[1]) < self::MEETS) !== [] || self::isOn($end, $k, $lines)) {
-                    continue;
+        $out = $done = [];
+        foreach ([true, false] as $onward) {
+            $found = [];
+            foreach ($lines as $k => $line) {
+                $on = null;
+                foreach ($line->closed || $line->segmentCount() === 0 ? [] : [false, true] as $atEnd) {
+                    if (isset($done["{$k} {$atEnd}"])) {
+                        continue;
+                    }
+                    $on ??= Crossings::on($k, $lines);
+                    $end = self::end($line, $atEnd);
+                    if (array_filter($on, static fn (Crossing $c): bool => hypot($c->x - $end[0], $c->y - $end[1]) < self::MEETS) !== [] || self::isOn($end, $k, $lines)) {
+                        continue;
+                    }
+                    $loose = $onward ? self::onTheWay($lines, $k, $atEnd, $on, $within) : self::long($line, $k, $atEnd, $on, $within) ?? self::beside($lines, $k, $atEnd, $within);
+                    if ($loose !== null) {
+                        $found[] = $loose;
+                        $done["{$k} {$atEnd}"] = true;
+                    }
                 }
-                $found = self::short($lines, $k, $atEnd, $within) ?? self::long($line, $k, $atEnd, $on, $within);
-                if ($found !== null) {
-                    $out[] = $found;
-                }
             }
+            foreach ($found as $loose) {
+                $lines[$loose->line] = self::mended($lines[$loose->line], $loose);
+            }
+            $lines = array_values($lines);
+            array_push($out, ...$found);
         }
 
         return $out;
@@ -85,32 +98,37 @@ final class LooseEnds
     }
 
     /**
-     * Led on along its own way it meets another within the distance; else another lies within it.
+     * Led on along its own way it meets another within the distance, and nothing that it crosses lies as near behind it.
+     *
+     * @param  list<Contour>  $lines
+     * @param  list<Crossing>  $on
+     */
+    private static function onTheWay(array $lines, int $k, bool $atEnd, array $on, float $within): ?LooseEnd
+    {
+        $met = self::ahead($lines, $k, $atEnd, $within);
+        $long = $met === null ? null : self::long($lines[$k], $k, $atEnd, $on, $met[2]);
+        if ($met === null || $long !== null) {
+            return null;
+        }
+        $end = self::end($lines[$k], $atEnd);
+
+        return new LooseEnd($k, $atEnd, true, $met[2], $end[0], $end[1], [$met[0], $met[1]]);
+    }
+
+    /**
+     * Another line lies within the distance, though not ahead.
      *
      * @param  list<Contour>  $lines
      */
-    private static function short(array $lines, int $k, bool $atEnd, float $within): ?LooseEnd
+    private static function beside(array $lines, int $k, bool $atEnd, float $within): ?LooseEnd
     {
         $end = self::end($lines[$k], $atEnd);
-        $met = self::ahead($lines, $k, $atEnd, $within);
-        if ($met !== null) {
-            return new LooseEnd($k, $atEnd, true, $met[2], $end[0], $end[1], [$met[0], $met[1]]);
-        }
         $best = null;
         foreach ($lines as $i => $line) {
-            if ($i === $k) {
-                continue;
-            }
-            $way = self::away($line, $end);
+            $way = $i === $k ? [INF, 0.0] : self::away($line, $end);
             $far = hypot(...$way);
             if ($far <= $within && $far > self::MEETS && ($best === null || $far < $best->by)) {
                 $best = new LooseEnd($k, $atEnd, true, $far, $end[0], $end[1], [$end[0] + $way[0], $end[1] + $way[1]]);
-            }
-        }
-        // One that already crosses something near its end rather sticks out.
-        foreach (Crossings::on($k, $lines) as $c) {
-            if ($best !== null && hypot($c->x - $end[0], $c->y - $end[1]) <= $within) {
-                return null;
             }
         }
 
@@ -204,6 +222,17 @@ final class LooseEnds
         return new LooseEnd($k, $atEnd, false, $by, $end[0], $end[1], [$last->x, $last->y]);
     }
 
+    /**
+     * @param  list<float>  $line
+     * @param  array{float, float}  $to
+     */
+    private static function straightOn(array $line, array $to): bool
+    {
+        [$dx, $dy, $ex, $ey] = [$line[6] - $line[0], $line[7] - $line[1], $to[0] - $line[0], $to[1] - $line[1]];
+
+        return abs($dx * $ey - $dy * $ex) < 1e-7 * hypot($dx, $dy) * hypot($ex, $ey);
+    }
+
     /** A line led on to where it meets, or cut back to its last crossing. */
     public static function mended(Contour $line, LooseEnd $end): Contour
     {
@@ -228,7 +257,7 @@ final class LooseEnds
         $own = $end->atEnd ? $line->segments() : $line->reversed()->segments();
         $joint = $own[count($own) - 1];
         // A line that goes on straight has no node where it ended.
-        if (Cubic::isLine($joint) && Cubic::isLine($segments[0]) && count($segments) === 1) {
+        if (Cubic::isLine($joint) && Cubic::isLine($segments[0]) && count($segments) === 1 && self::straightOn($joint, $end->to)) {
             array_pop($own);
             $segments = [Cubic::line($joint[0], $joint[1], ...$end->to)];
         }

@@ -12,13 +12,6 @@ final class ShapingRoom implements Room
     public static function edits(): array
     {
         return [
-            'outline-strokes' => OutlinePieces::class,
-            'cells' => ShapeCells::class, 'fill-enclosed' => FillEnclosed::class, 'weave' => Weave::class,
-            'part' => PartPieces::class, 'trim' => TrimLines::class, 'extend' => ExtendLines::class,
-            'pull-apart' => PullApart::class, 'lift-hole' => TakeHole::class, 'fill-hole' => TakeHole::class,
-            'inset' => OffsetPieces::class, 'outset' => OffsetPieces::class, 'ring' => OffsetPieces::class,
-            'cut-border' => CutBorders::class, 'drop-shade' => DropShade::class, 'spread-behind' => SpreadBehind::class, 'wrap' => WrapPieces::class,
-            'clean-nodes' => CleanPieces::class, 'merge-by-colour' => MergePieces::class,
             'weld' => CombinePieces::class,
             'cut-away' => CombinePieces::class,
             'keep-overlap' => CombinePieces::class,
@@ -26,6 +19,13 @@ final class ShapingRoom implements Room
             'split-all' => CombinePieces::class,
             'compound' => MakeCompound::class,
             'separate' => SeparatePieces::class,
+            'outline-strokes' => OutlinePieces::class,
+            'cells' => ShapeCells::class, 'fill-enclosed' => FillEnclosed::class, 'weave' => Weave::class,
+            'part' => PartPieces::class, 'trim' => TrimLines::class, 'extend' => ExtendLines::class,
+            'pull-apart' => PullApart::class, 'lift-hole' => TakeHole::class, 'fill-hole' => TakeHole::class,
+            'inset' => OffsetPieces::class, 'outset' => OffsetPieces::class, 'ring' => OffsetPieces::class,
+            'cut-border' => CutBorders::class, 'drop-shade' => DropShade::class, 'spread-behind' => SpreadBehind::class, 'wrap' => WrapPieces::class,
+            'clean-nodes' => CleanPieces::class, 'merge-by-colour' => MergePieces::class,
         ];
     }
 }

@@ -1,0 +1,303 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys;
+use NeatEdge\Core\Artwork\BorderAround;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\PlanarMap\Combine;
+use PHPUnit\Framework\Attributes\Test;
+
+/** Pieces of the regatta made from nothing with the tools of Shape, with a mouse and keys; each is judged by its areas, pieces and nodes. */
+final class ShapedByHandTest extends BrowserTestCase
+{
+    use OnTheBench;
+
+    private function everything(): void
+    {
+        $this->keys(WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL);
+    }
+
+    /** Takes a tool of shaping in hand by its key and waits for it. */
+    private function take(string $kind, string $key): void
+    {
+        $this->keys(WebDriverKeys::SHIFT, $key, WebDriverKeys::NULL);
+        $this->see("[data-test={$kind}].on");
+    }
+
+    private function keepIt(): void
+    {
+        $this->see('[data-test=keep]:not([disabled])');
+        $this->change(fn () => $this->press('[data-test=keep]'));
+    }
+
+    private function line(float $x0, float $y0, float $x1, float $y1): void
+    {
+        $this->tool('curve');
+        $this->click($x0, $y0, 2);
+        // Each press is stored as it is made; Enter only ends the line.
+        $this->change(fn () => $this->click($x1, $y1, 2));
+        $this->keys(WebDriverKeys::ENTER);
+    }
+
+    /** What is drawn next, and what is chosen, is a line without fill. */
+    private function lineOnly(string $colour, string $width): void
+    {
+        $this->open('fill');
+        if ($this->lastPiece()->fill !== null) {
+            $this->change(fn () => $this->press('[data-section=fill] [aria-label=None]'));
+        }
+        $this->open('stroke');
+        if ($this->lastPiece()->stroke?->paint->colour->hex() !== $colour) {
+            $this->change(fn () => $this->type('Stroke colour', $colour));
+        }
+        $this->put('strokeWidth', $width);
+    }
+
+    private function filled(string $colour): void
+    {
+        $this->open('fill');
+        $this->type('Fill colour', $colour);
+    }
+
+    private function none(): void
+    {
+        if ($this->howMany('[data-tool=arrange]') > 0) {
+            $this->tool('arrange');
+        }
+        $this->keys(WebDriverKeys::ESCAPE);
+        self::until(fn (): ?bool => $this->howMany('[data-chosen]') === 0 ?: null, 'nothing to be chosen', 5.0);
+    }
+
+    private function shape(string $kind, float $x, float $y, float $width, float $height): void
+    {
+        $this->drawShape($kind, $x - $width / 2, $y - $height / 2, $width, $height);
+        foreach (['width' => "{$width}mm", 'height' => "{$height}mm", 'x' => "{$x}mm", 'y' => "{$y}mm"] as $field => $text) {
+            $this->put($field, $text);
+        }
+    }
+
+    /** Middle of each mark of a kind on the page, in px. */
+    private function marks(string $selector): int
+    {
+        return (int) self::$browser->executeScript('return document.querySelectorAll(arguments[0]).length', ["[data-test=shape-marks] {$selector}"]);
+    }
+
+    private static function area(Shape $shape): float
+    {
+        return Combine::weld([$shape])->area();
+    }
+
+    /** A place inside of what is marked, pressed with the mouse. */
+    private function pressMark(string $selector): void
+    {
+        [$x, $y] = self::$browser->executeScript('const r = document.querySelector(arguments[0]).getBoundingClientRect(); return [r.left + r.width / 2, r.top + r.height / 2]', ["[data-test=shape-marks] {$selector}"]);
+        $this->dragPx([[$x, $y]]);
+    }
+
+    #[Test]
+    public function a_harbour_dial_in_36_pieces_each_of_a_colour_its_outer_ring_pulled_apart(): void
+    {
+        $this->emptyBench('Harbour dial', 'cut-vinyl', '120mm', '120mm');
+        foreach ([100, 64, 26] as $i => $size) {
+            $this->shape('ellipse', 60, 60, $size, $size);
+            if ($i > 0) {
+                $this->lineOnly('#26231d', '0.5mm');
+            }
+            $this->none();
+        }
+        $this->line(60, 60, 60, 5);
+        $this->tool('arrange');
+        $this->open('repeat');
+        $this->change(fn () => $this->press('[data-test=repeat-ring]'));
+        foreach (['count' => '12', 'centreX' => '60mm', 'centreY' => '60mm'] as $field => $text) {
+            $this->put($field, $text);
+        }
+        $this->keys('3');
+        $this->see('[data-test=cells]');
+        $this->everything();
+        $this->take('cells', 'c');
+        self::until(fn (): ?bool => $this->marks('[data-cell]') >= 36 ? true : null, '36 cells', 10.0);
+        self::assertSame(36, $this->marks('[data-cell]'));
+        $this->choose('rest', 'lift');
+        $this->choose('colours', 'apart');
+        $this->keepIt();
+        $art = $this->art();
+        self::assertCount(36, $art->pieces);
+        self::assertCount(36, array_unique(array_map(static fn (Piece $piece): string => (string) $piece->fill?->colour->hex(), $art->pieces)));
+        self::assertEqualsWithDelta(M_PI * 2500 * 1.00027, array_sum(array_map(static fn (Piece $piece): float => self::area($piece->shape), $art->pieces)), 0.5);
+        self::assertSame([], array_filter($art->pieces, static fn (Piece $piece): bool => $piece->stroke !== null), 'no line is left');
+        // The twelve outer ones are pulled apart.
+        $this->keys(WebDriverKeys::ESCAPE);
+        for ($k = 0; $k < 12; $k++) {
+            $this->click(60 + 41 * cos(deg2rad(15 + 30 * $k)), 60 + 41 * sin(deg2rad(15 + 30 * $k)), $k === 0 ? 0 : 8);
+        }
+        $this->seeText('12 chosen');
+        $this->take('pull-apart', 'z');
+        $this->put('by', '3mm');
+        $this->keepIt();
+        $art = $this->art();
+        foreach ($art->pieces as $k => $piece) {
+            foreach (array_slice($art->pieces, $k + 1) as $other) {
+                self::assertTrue(Combine::keepOverlap([$piece->shape, $other->shape])->isEmpty() || Combine::keepOverlap([$piece->shape, $other->shape])->area() < 1e-3);
+            }
+        }
+        $this->keep('harbour-dial');
+        self::assertSame([], $this->complaints());
+    }
+
+    #[Test]
+    public function a_lantern_chain_of_six_rings_over_and_under_in_turn(): void
+    {
+        $this->emptyBench('Lantern chain', 'cut-vinyl', '120mm', '120mm');
+        $this->shape('ellipse', 60, 34, 32, 32);
+        $this->lineOnly('#1d5c46', '4mm');
+        $this->open('repeat');
+        $this->change(fn () => $this->press('[data-test=repeat-ring]'));
+        foreach (['count' => '6', 'centreX' => '60mm', 'centreY' => '60mm'] as $field => $text) {
+            $this->put($field, $text);
+        }
+        $this->take('weave', 'y');
+        self::until(fn (): ?bool => $this->marks('[data-crossing]') === 12 ? true : null, '12 crossings', 10.0);
+        $this->put('gap', '0.8mm');
+        $this->see('[data-test=report]');
+        // One crossing turned, and turned back with keys.
+        $this->pressMark('[data-crossing="0"]');
+        usleep(600_000);
+        $this->keys(']');
+        $this->keys(WebDriverKeys::ENTER);
+        usleep(600_000);
+        $this->keepIt();
+        $art = $this->art();
+        self::assertCount(12, $art->pieces, 'each ring is cut at two places');
+        foreach ($art->pieces as $k => $piece) {
+            self::assertCount(1, $piece->shape->contours, 'a closed outline');
+            foreach (array_slice($art->pieces, $k + 1) as $other) {
+                self::assertTrue(Combine::keepOverlap([$piece->shape, $other->shape])->isEmpty());
+            }
+        }
+        $this->keep('lantern-chain');
+        self::assertSame([], $this->complaints());
+    }
+
+    #[Test]
+    public function a_pinwheel_of_lines_that_stop_short_and_stick_out_is_filled_and_no_line_is_left(): void
+    {
+        $this->emptyBench('Pinwheel', 'cut-vinyl', '100mm', '100mm');
+        $this->line(20, 20, 80.6, 20);
+        $this->lineOnly('#26231d', '0.4mm');
+        foreach ([[80, 19.2, 80, 79.4], [80.5, 80, 20, 80], [20, 80.7, 20, 20.5], [20.4, 20.4, 79.7, 79.7], [79.8, 20.2, 20.3, 79.7]] as [$x0, $y0, $x1, $y1]) {
+            $this->none();
+            $this->line($x0, $y0, $x1, $y1);
+        }
+        $this->keys('3');
+        $this->see('[data-test=cells]');
+        $this->everything();
+        $this->take('cells', 'c');
+        self::until(fn (): ?bool => $this->marks('[data-test=gap]') > 0 ? true : null, 'gaps to be shown', 10.0);
+        self::assertGreaterThan(2, $this->marks('[data-test=gap]') + $this->marks('[data-test=sticks-out]'));
+        $this->press('[data-field=mend]');
+        self::until(fn (): ?bool => $this->marks('[data-cell]') === 4 ? true : null, 'four sails', 10.0);
+        // Two opposite sails joined in one go are one piece; the others are lifted with Shift.
+        $this->pressMark('[data-cell="0"]');
+        $this->choose('rest', 'lift');
+        $this->choose('colours', 'apart');
+        $this->keepIt();
+        $art = $this->art();
+        self::assertCount(4, $art->pieces);
+        self::assertSame([], array_filter($art->pieces, static fn (Piece $piece): bool => $piece->stroke !== null || $piece->fill === null), 'no line is left');
+        foreach ($art->pieces as $piece) {
+            self::assertLessThanOrEqual(5, $piece->shape->nodeCount());
+            self::assertEqualsWithDelta(900.0, $piece->shape->area(), 5.0);
+        }
+        self::assertSame([], $this->complaints());
+    }
+
+    #[Test]
+    public function flags_parted_along_a_drawn_wave_and_a_life_ring_in_six(): void
+    {
+        $this->emptyBench('Regatta flags', 'cut-vinyl', '140mm', '100mm');
+        $this->shape('rectangle', 40, 30, 60, 30);
+        $this->filled('#cc3333');
+        $this->none();
+        $this->shape('ellipse', 105, 40, 50, 50);
+        $this->filled('#e0a030');
+        $this->put('inner', '0.6');
+        $this->keys('3');
+        $this->see('[data-test=part]');
+        $this->none();
+        $this->click(20, 30);
+        self::until(fn (): ?bool => $this->howMany('[data-chosen]') > 0 ?: null, 'the flag to be chosen', 5.0);
+        $this->take('part', 'p');
+        $this->see('[data-test=shape-sheet]');
+        $wave = [];
+        for ($k = 0; $k <= 16; $k++) {
+            $wave[] = [5 + 70 * $k / 16, 30 + 4 * sin($k * M_PI / 4)];
+        }
+        $this->drag($wave);
+        $this->see('[data-test=report]');
+        $this->keepIt();
+        self::assertCount(3, $this->art()->pieces);
+        $flag = array_slice($this->art()->pieces, 0, 2);
+        self::assertEqualsWithDelta(1800.0, self::area($flag[0]->shape) + self::area($flag[1]->shape), 1e-3);
+        self::assertLessThan(20, $flag[0]->shape->nodeCount(), 'a smooth wave of few nodes');
+        // The ring in six, and once more on nothing else.
+        $this->none();
+        $this->click(105, 20);
+        self::until(fn (): ?bool => $this->howMany('[data-chosen]') > 0 ?: null, 'the ring to be chosen', 5.0);
+        $this->take('part', 'p');
+        $this->put('sectors', '6');
+        $this->see('[data-test=report]');
+        $this->keepIt();
+        $parts = array_slice($this->art()->pieces, 2);
+        self::assertCount(6, $parts);
+        foreach ($parts as $part) {
+            self::assertEqualsWithDelta(M_PI * 625 * (1 - 0.36) / 6, self::area($part->shape), 0.3);
+        }
+        self::assertSame([], $this->complaints());
+    }
+
+    #[Test]
+    public function stickers_have_borders_that_follow_and_a_hole_is_lifted_as_a_rim(): void
+    {
+        $this->emptyBench('Sticker sheet', 'sticker', '160mm', '80mm');
+        foreach ([[30, 'star'], [80, 'heart'], [130, 'polygon']] as [$x, $kind]) {
+            $this->shape($kind, $x, 40, 30, 30);
+            $this->filled('#cc3333');
+            $this->none();
+        }
+        $this->keys('3');
+        $this->see('[data-test=cut-border]');
+        $this->everything();
+        $this->take('cut-border', 'k');
+        $this->press('[data-field=each]');
+        $this->see('[data-test=report]');
+        $this->keepIt();
+        $borders = array_values(array_filter($this->art()->pieces, static fn (Piece $piece): bool => $piece->recipe?->base instanceof BorderAround));
+        self::assertCount(3, $borders);
+        self::assertEqualsWithDelta(34.0, ($borders[2]->box()?->width() ?? 0.0), 0.2);
+        // A mark is moved, its border follows.
+        $this->none();
+        $right = $borders[0]->box()->right ?? 0.0;
+        $this->change(fn () => $this->drag([[30, 42], [34, 44], [36, 46]], 2));
+        $moved = array_values(array_filter($this->art()->pieces, static fn (Piece $piece): bool => $piece->id === $borders[0]->id))[0];
+        self::assertGreaterThan($right + 3, $moved->box()->right ?? 0.0);
+        // A ring from the heart; its hole lifted and enlarged.
+        $this->none();
+        $this->click(80, 42);
+        $this->take('ring', 'r');
+        $this->put('inner', '3mm');
+        $this->put('outer', '0mm');
+        $this->see('[data-test=report]');
+        $this->keepIt();
+        $this->take('lift-hole', 'h');
+        $this->put('scale', '1.12');
+        $before = count($this->art()->pieces);
+        $this->change(fn () => $this->click(80, 42));
+        self::assertCount($before + 1, $this->art()->pieces);
+        self::assertSame([], $this->complaints());
+    }
+}
