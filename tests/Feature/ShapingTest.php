@@ -48,7 +48,7 @@ final class ShapingTest extends TestCase
         self::assertSame(['cell', 'cell', 'cell'], array_column($marks, 'kind'));
         self::assertStringStartsWith('M', $marks[0]['d']);
         $preview = $this->postJson("/api/jobs/{$job}/edits/preview", ['edit' => ['kind' => 'split-all', 'pieces' => ['p1', 'p2']], 'report' => true])->assertOk()->json();
-        self::assertSame(['before' => 2, 'nodesBefore' => 8, 'after' => 3, 'nodesAfter' => 12, 'leftovers' => 0, 'says' => '2 pieces with 8 nodes would be 3 with 12 nodes.'], $preview['report']);
+        self::assertSame(['before' => 2, 'nodesBefore' => 8, 'after' => 3, 'nodesAfter' => 12, 'leftovers' => 0, 'says' => '2 pieces with 8 nodes would be 3 with 12 nodes. "a" and "b" change.'], $preview['report']);
         $this->postJson("/api/jobs/{$job}/marks", ['edit' => ['kind' => 'cells', 'pieces' => ['gone']]])->assertStatus(422)->assertJsonPath('message', 'The piece "gone" is not on the bench any more.');
     }
 

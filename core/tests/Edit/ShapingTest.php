@@ -142,6 +142,28 @@ final class ShapingTest extends TestCase
     }
 
     #[Test]
+    public function a_cell_has_the_colour_of_the_uppermost_piece_there_and_groups_that_share_a_cell_are_one(): void
+    {
+        // Entered from the right, the uppermost is met first; from the left last.
+        $svg = '<rect id="low" x="10" y="10" width="30" height="30" fill="#111111"/><rect id="mid" x="20" y="10" width="40" height="30" fill="#222222"/><rect id="high" x="5" y="20" width="60" height="10" fill="#333333"/>';
+        $bench = self::bench($svg);
+        foreach (self::marks($bench, 'cells', ['pieces' => ['low', 'mid', 'high']], 'cell') as $mark) {
+            $seen = $mark->y > 20 && $mark->y < 30 ? '#333333' : ($mark->x > 20 ? '#222222' : '#111111');
+            self::assertSame($seen, $mark->state, "at {$mark->x}, {$mark->y}");
+        }
+        $bench->do('cells', ['pieces' => ['low', 'mid', 'high'], 'join' => '12,12 12,25; 50,12 50,25; 12,25 50,25']);
+        $joined = array_values(array_filter($bench->art->pieces, static fn (Piece $piece): bool => abs($piece->shape->area() - 100 - 100 - 200 - 200) < 1e-6));
+        self::assertCount(1, $joined, 'one piece of four cells');
+    }
+
+    #[Test]
+    public function where_it_is_open_is_told_by_the_widest_gap_that_must_be_bridged(): void
+    {
+        $bench = self::bench('<path id="a" d="M10 10 H90" fill="none" stroke="#000"/><path id="b" d="M90 10 V90 H10" fill="none" stroke="#000"/><path id="c" d="M10 89.6 V12" fill="none" stroke="#000"/><path id="d" d="M40 50 H46" fill="none" stroke="#000"/><path id="e" d="M55 50 H51" fill="none" stroke="#000"/>');
+        self::assertMatchesRegularExpression('/open by 2\.00 mm at 10\.00, 12\.00/', self::refusal($bench, 'fill-enclosed', ['at' => '20,20']), 'not by the smaller one, nor by that of lines inside');
+    }
+
+    #[Test]
     public function lines_that_miss_one_another_at_their_corners_are_made_to_meet_exactly(): void
     {
         $svg = '';
@@ -181,6 +203,8 @@ final class ShapingTest extends TestCase
         yield 'by slices along' => [['slices' => 2, 'angle' => 0], [800.0, 800.0]];
         yield 'by sectors' => [['sectors' => 4], [400.0, 400.0, 400.0, 400.0]];
         yield 'along a curve' => [['line' => 'M0 30 C30 30 30 30 60 30'], [800.0, 800.0]];
+        yield 'along an open line with a corner: nothing closes it' => [['line' => 'M0 60 L30 30 L60 60'], [400.0, 1200.0]];
+        yield 'along a line that runs back over itself' => [['line' => 'M0 20 L60 20 L0 20'], [400.0, 1200.0]];
         yield 'along a piece' => [['along' => 'knife'], [400.0, 1200.0]];
     }
 

@@ -77,6 +77,8 @@ function drawOn(event: PointerEvent) {
   }
 }
 function drawEnd() {
+  // A press without a drag says the place: what a straight line goes through, or the middle of sectors.
+  if (line.value.length === 1) shaping.set('at', `${line.value[0]!.x.toFixed(4)},${line.value[0]!.y.toFixed(4)}`)
   if (line.value.length > 1) {
     shaping.set('smooth', straight ? 0 : `${Math.max(0.05, 1.5 / props.scale).toFixed(3)}mm`)
     shaping.set('line', pathOf(line.value))
@@ -101,6 +103,12 @@ function turn(mark: Mark, event: PointerEvent) {
   event.stopPropagation()
   shaping.turn(mark)
 }
+
+/** So many marks can have their words beside them; of more, only the one that is pointed at. */
+const FEW = 12
+/** The fault whose sentence stands beside it. */
+const said = ref<number | null>(0)
+watch(() => faults.value.length, (many) => (said.value = many > FEW ? null : 0))
 
 /** What can be walked through by keys. */
 const walk = computed(() => (press.value === 'cells' ? cells.value : press.value === 'turn' ? crossings.value : ends.value.map((end) => end.mark)))
@@ -157,18 +165,19 @@ const walked = computed(() => (shaping.at === null ? null : (walk.value[shaping.
     <g v-for="({ mark, at, to }, i) in ends" :key="`e${i}`" :class="['end', { walked: walked === mark, out: mark.kind === 'sticks-out' }]" :data-test="mark.kind" @pointerdown="close(mark, $event)">
       <line :x1="at.x" :y1="at.y" :x2="to.x" :y2="to.y" />
       <circle :cx="at.x" :cy="at.y" r="7" />
-      <text :x="at.x + 10" :y="at.y - 8">{{ mark.says }}</text>
+      <title>{{ mark.says }}</title>
+      <text v-if="ends.length <= FEW || walked === mark" :x="at.x + 10" :y="at.y - 8">{{ mark.says }}</text>
     </g>
     <g v-for="(mark, i) in crossings" :key="`c${i}`" :class="['crossing', { walked: walked === mark }]" :transform="`translate(${px(mark).x} ${px(mark).y})`" :data-crossing="i" role="button" :aria-label="mark.says" @pointerdown="turn(mark, $event)">
       <title>{{ mark.says }}</title>
-      <path d="M0-11L11 0L0 11L-11 0z" />
-      <path class="under" d="M-5-5L5 5" />
-      <path class="upper" d="M-5 5L5-5" />
+      <path :d="crossings.length > 80 ? 'M0-6L6 0L0 6L-6 0z' : 'M0-11L11 0L0 11L-11 0z'" />
+      <template v-if="crossings.length <= 80"><path class="under" d="M-5-5L5 5" /><path class="upper" d="M-5 5L5-5" /></template>
     </g>
-    <g v-for="(mark, i) in faults" :key="`f${i}`" class="fault" :transform="`translate(${px(mark).x} ${px(mark).y})`" data-test="fault">
-      <circle r="11" />
-      <text y="5" text-anchor="middle">!</text>
-      <text class="says" x="15" y="5">{{ mark.says }}</text>
+    <g v-for="(mark, i) in faults" :key="`f${i}`" class="fault" @pointerenter="said = i" @pointerleave="said = faults.length > FEW ? null : 0" :transform="`translate(${px(mark).x} ${px(mark).y})`" data-test="fault">
+      <circle :r="faults.length > FEW ? 6 : 11" />
+      <text v-if="faults.length <= FEW" y="5" text-anchor="middle">!</text>
+      <title>{{ mark.says }}</title>
+      <text v-if="i === said" class="says" x="15" y="5">{{ mark.says }}</text>
     </g>
     <path v-for="(mark, i) in nodes" :key="`n${i}`" class="node" :transform="`translate(${px(mark).x} ${px(mark).y})`" d="M-3.5-3.5l7 7M3.5-3.5l-7 7" data-test="needless" />
   </g>
@@ -195,6 +204,7 @@ text { font: 500 14px var(--text-face); fill: var(--ink); paint-order: stroke; s
 .crossing .under, .crossing .upper { fill: none; stroke: var(--ink-soft); stroke-width: 2.5; }
 .crossing .upper { stroke: var(--green); stroke-width: 4; }
 .crossing:hover path:first-of-type, .crossing.walked path:first-of-type { stroke: var(--green); stroke-width: 3; }
+.fault { pointer-events: all; }
 .fault circle { fill: var(--coral); }
 .fault text { fill: #fff; stroke: none; font-weight: 700; }
 .fault .says { fill: var(--coral-deep); stroke: #fffcf4; }

@@ -30,7 +30,10 @@ const emit = defineEmits<{ keep: [name: string, value: FieldValue] }>()
         </label>
         <label v-else-if="field.type === 'colour'" class="choice" :title="field.help">
           <span>{{ field.label }}</span>
-          <input type="color" :value="String(values[field.name] || '#26231d')" :data-field="field.name" @change="emit('keep', field.name, ($event.target as HTMLInputElement).value)">
+          <span class="colour">
+          <button v-if="field.usual === ''" type="button" :aria-pressed="!values[field.name]" :class="{ on: !values[field.name] }" @click.prevent="emit('keep', field.name, '')">None</button>
+          <input type="color" :class="{ off: !values[field.name] && field.usual === '' }" :value="String(values[field.name] || '#26231d')" :data-field="field.name" @change="emit('keep', field.name, ($event.target as HTMLInputElement).value)">
+          </span>
         </label>
         <TypedValue
           v-else
@@ -50,6 +53,10 @@ const emit = defineEmits<{ keep: [name: string, value: FieldValue] }>()
 .fields { display: flex; flex-direction: column; gap: 4px; }
 .choice { display: grid; grid-template-columns: 1fr 109px; align-items: center; gap: 5px; font-size: 15px; }
 .flag { display: flex; gap: 7px; align-items: center; font-size: 15px; }
+.colour { display: flex; gap: 4px; }
+.colour button { font: inherit; font-size: 14px; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; color: var(--ink-mid); cursor: pointer; padding: 0 6px; }
+.colour button.on { border-color: var(--green); color: var(--green); background: var(--green-pale); }
+input.off { opacity: .35; }
 input[type='color'] { width: 100%; height: 26px; padding: 1px; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; }
 select { min-width: 0; font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; color: var(--ink); }
 </style>

@@ -1,8 +1,12 @@
 <script setup lang="ts">
 import { tools } from '@/stores/draw'
+import { useShaping } from '@/stores/shaping'
 import { ElDialog } from 'element-plus'
+import { computed } from 'vue'
 
 const open = defineModel<boolean>({ required: true })
+const shaping = useShaping()
+const shaped = computed(() => Object.values(shaping.tools).filter((one) => one.key !== ''))
 const keys = [
   ['1 to 7', 'enter a stage'],
   ['P', 'prepare'],
@@ -52,6 +56,12 @@ const drawKeys = [
         <dl>
           <template v-for="[key, what] in drawKeys" :key="key"><dt>{{ key }}</dt><dd>{{ what }}</dd></template>
         </dl>
+        <h3>Shaping, in Draw and Shape</h3>
+        <dl>
+          <template v-for="one in shaped" :key="one.key"><dt>Shift {{ one.key }}</dt><dd>{{ one.label.toLowerCase() }}</dd></template>
+          <dt>.</dt><dd>the last operation once more, on what is chosen</dd>
+          <dt>[ and ], Enter</dt><dd>walk through cells, crossings and gaps; press one</dd>
+        </dl>
       </section>
     </div>
   </ElDialog>
@@ -59,7 +69,8 @@ const drawKeys = [
 
 <style scoped>
 .both { display: grid; grid-template-columns: 1fr 1fr; gap: 30px; max-height: 62vh; overflow-y: auto; }
-h3 { font-size: 17px; margin-bottom: 6px; }
+h3 { font-size: 17px; margin: 0 0 6px; }
+dl + h3 { margin-top: 14px; }
 dl { display: grid; align-content: start; grid-template-columns: auto 1fr; gap: 7px 18px; margin: 0; }
 dt { font-weight: 700; }
 dd { margin: 0; color: var(--ink-mid); }

@@ -4,7 +4,7 @@ import FieldForm from '@/fields/FieldForm.vue'
 import { useBench } from '@/stores/bench'
 import { useShaping } from '@/stores/shaping'
 import { ElButton } from 'element-plus'
-import { computed, onMounted, onUnmounted } from 'vue'
+import { computed, nextTick, onMounted, onUnmounted, watch } from 'vue'
 import Swatches from './draw/Swatches.vue'
 import Drawer from './Drawer.vue'
 import { pictures } from './shape/pictures'
@@ -13,6 +13,8 @@ const bench = useBench()
 const shaping = useShaping()
 onMounted(() => shaping.load())
 onUnmounted(() => shaping.put())
+/** A tool that was taken further down is set at the top. */
+watch(() => shaping.hand, (kind) => kind && nextTick(() => document.querySelector('[data-test=hand]')?.closest('.drawer')?.querySelector('h2')?.scrollIntoView({ block: 'start' })))
 
 /** In the order of the work: what one wants to do first stands first. */
 const order = ['Join and cut', 'Cells', 'Lines', 'Borders', 'Clean']
@@ -25,7 +27,7 @@ const headings = computed(() => {
 const hints: Record<string, string> = {
   'at-once': 'Press on the art; it is made at once, and one undo takes it back.',
   'cells': 'Press or drag through cells to join them; Alt: drop, Shift: lift each. [ and ] walk, Enter joins, Delete drops. Press a gap to close it.',
-  'line': 'Draw a line over the pieces; Shift holds it straight. Or type an angle, slices or sectors.',
+  'line': 'Draw a line over the pieces; Shift holds it straight. Or type an angle, slices or sectors; a press says where through.',
   'turn': 'Press a crossing to turn it; [ and ] walk, Enter turns.',
   '': 'What it would give is on the bench; nothing is kept yet.',
 }

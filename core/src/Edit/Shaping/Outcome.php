@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Called;
+use NeatEdge\Core\Artwork\Piece;
 
 /** What an operation would change, in numbers: said before it is kept. */
 final readonly class Outcome
@@ -12,7 +14,10 @@ final readonly class Outcome
     /** Leftovers are counted from this width on where no other was said, mm. */
     private const USUAL = 0.3;
 
-    private function __construct(public int $before, public int $nodesBefore, public int $after, public int $nodesAfter, public int $leftovers, public float $width)
+    /** So many pieces are told by name. */
+    private const FEW = 4;
+
+    private function __construct(public int $before, public int $nodesBefore, public int $after, public int $nodesAfter, public int $leftovers, public float $width, private string $names)
     {
     }
 
@@ -35,9 +40,31 @@ final readonly class Outcome
         foreach (Leftovers::in($before, $after, $width) as $parts) {
             $leftovers += count(array_filter($parts, static fn (array $part): bool => $part[1]));
         }
-        $nodes = static fn (array $pieces): int => array_sum(array_map(static fn ($piece): int => $piece->shape->nodeCount(), $pieces));
+        $nodes = static fn (array $pieces): int => array_sum(array_map(static fn (Piece $piece): int => $piece->shape->nodeCount(), $pieces));
 
-        return new self(count($old), $nodes($old), count($new), $nodes($new), $leftovers, $width);
+        return new self(count($old), $nodes($old), count($new), $nodes($new), $leftovers, $width, self::named($old, $new));
+    }
+
+    /**
+     * What becomes of each, where they are few.
+     *
+     * @param  array<string, Piece>  $old
+     * @param  list<Piece>  $new
+     */
+    private static function named(array $old, array $new): string
+    {
+        if (count($old) === 0 || count($old) > self::FEW) {
+            return '';
+        }
+        $kept = array_flip(array_map(static fn (Piece $piece): string => $piece->id, $new));
+        $changed = $gone = [];
+        foreach ($old as $id => $piece) {
+            $called = '"'.mb_substr(Called::name($piece), 0, 30).'"';
+            isset($kept[$id]) ? $changed[] = $called : $gone[] = $called;
+        }
+        $list = static fn (array $names): string => count($names) < 2 ? implode('', $names) : implode(', ', array_slice($names, 0, -1)).' and '.$names[count($names) - 1];
+
+        return ($changed === [] ? '' : sprintf(' %s %s.', $list($changed), count($changed) === 1 ? 'changes' : 'change')).($gone === [] ? '' : sprintf(' %s %s.', $list($gone), count($gone) === 1 ? 'goes' : 'go'));
     }
 
     /** @return array{before: int, nodesBefore: int, after: int, nodesAfter: int, leftovers: int, says: string} */
@@ -50,7 +77,7 @@ final readonly class Outcome
 
         return [
             'before' => $this->before, 'nodesBefore' => $this->nodesBefore, 'after' => $this->after, 'nodesAfter' => $this->nodesAfter, 'leftovers' => $this->leftovers,
-            'says' => $says.($this->leftovers === 0 ? '' : sprintf(' %s narrower than %.2f mm.', $this->leftovers === 1 ? 'One part is' : "{$this->leftovers} parts are", $this->width)),
+            'says' => $says.$this->names.($this->leftovers === 0 ? '' : sprintf(' %s narrower than %.2f mm.', $this->leftovers === 1 ? 'One part is' : "{$this->leftovers} parts are", $this->width)),
         ];
     }
 }
