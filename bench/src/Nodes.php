@@ -38,7 +38,7 @@ final class Nodes
     }
 
     /** @param  list<list<float>>  $segments */
-    private static function needed(array $segments): int
+    public static function needed(array $segments): int
     {
         $count = 0;
         $turn = 0.0;

@@ -300,4 +300,60 @@ final class ShapedByHandTest extends BrowserTestCase
         self::assertCount($before + 1, $this->art()->pieces);
         self::assertSame([], $this->complaints());
     }
+
+    #[Test]
+    public function window_panes_behind_their_frame_and_a_hoop_before_and_behind_a_lantern(): void
+    {
+        $this->emptyBench('Window panes', 'cut-vinyl', '160mm', '100mm');
+        // A frame of four diamonds: one plate, and panes punched out of it by copies that are kept.
+        $this->shape('rectangle', 40, 50, 60, 60);
+        $this->filled('#26231d');
+        $this->none();
+        $this->shape('rectangle', 28, 38, 16, 16);
+        $this->filled('#3b8ea5');
+        $this->open('repeat');
+        $this->change(fn () => $this->press('[data-test=repeat-grid]'));
+        foreach (['count' => '2', 'rows' => '2', 'stepX' => '24mm', 'stepY' => '24mm'] as $field => $text) {
+            $this->put($field, $text);
+        }
+        $panes = $this->lastPiece()->id;
+        $this->everything();
+        $this->take('cut-away', 'x');
+        $this->choose('knife', $panes);
+        $this->press('[data-field=keepKnife]');
+        $this->see('[data-test=report]');
+        $this->keepIt();
+        $frame = array_values(array_filter($this->art()->pieces, static fn (Piece $piece): bool => $piece->id !== $panes))[0];
+        self::assertEqualsWithDelta(3600 - 4 * 256, self::area($frame->shape), 1e-3);
+        $this->none();
+        $this->click(28, 38);
+        self::until(fn (): ?bool => $this->howMany('[data-chosen]') > 0 ?: null, 'the panes to be chosen', 5.0);
+        $this->take('spread-behind', 'b');
+        $this->put('by', '1.2mm');
+        $this->see('[data-test=report]');
+        $this->keepIt();
+        $art = $this->art();
+        self::assertSame($panes, $art->pieces[0]->id, 'beneath the frame');
+        self::assertEqualsWithDelta(4 * 18.4 ** 2, self::area($art->pieces[0]->shape), 1e-3);
+
+        // A hoop that passes before and behind a lantern.
+        $this->keys('2');
+        $this->none();
+        $this->shape('ellipse', 120, 50, 30, 54);
+        $this->filled('#e0a030');
+        $lantern = $this->lastPiece()->id;
+        $this->none();
+        $this->shape('ellipse', 120, 50, 66, 18);
+        $this->lineOnly('#1d5c46', '3mm');
+        $this->click(120, 70, 8);
+        $this->seeText('2 chosen', '[data-stage=shape]');
+        $this->take('weave', 'y');
+        self::until(fn (): ?bool => $this->marks('[data-crossing]') === 2 ? true : null, 'two crossings', 10.0);
+        $this->see('[data-test=report]');
+        $this->keepIt();
+        $hoop = array_values(array_filter($this->art()->pieces, static fn (Piece $piece): bool => ($piece->box()?->left ?? 0.0) > 80));
+        self::assertCount(3, $hoop, 'the lantern in two, and the hoop');
+        self::assertGreaterThan(0, count(array_filter($hoop, static fn (Piece $piece): bool => $piece->id === $lantern)));
+        self::assertSame([], $this->complaints());
+    }
 }

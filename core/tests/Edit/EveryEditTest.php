@@ -206,6 +206,35 @@ final class EveryEditTest extends TestCase
         }
     }
 
+    /** Shapes that are live, linked copies, letters, letters on a line, open lines, groups, clipped and stroked pieces: every tool of shaping takes them all. */
+    #[Test]
+    public function every_tool_of_shaping_takes_every_sort_of_piece(): void
+    {
+        $bench = self::bench();
+        $named = array_column(array_map(static fn (Piece $piece): array => [$piece->name, $piece->id], $bench->art->pieces), 1, 0);
+        $bench->do('clip', ['pieces' => [$named['square'], $bench->shape('ellipse', 85, 85, 25, 25)]]);
+        $named['clipped'] = $named['square'];
+        $tools = [
+            'weld' => [], 'cells' => ['rest' => 'lift'], 'part' => ['sectors' => 3], 'inset' => ['distance' => 0.05], 'outset' => ['distance' => 1], 'ring' => ['inner' => 0.05, 'outer' => 0.3],
+            'cut-border' => [], 'drop-shade' => [], 'spread-behind' => [], 'wrap' => ['amount' => 0.1],
+        ];
+        foreach ($named as $name => $id) {
+            foreach ($tools as $kind => $fields) {
+                if ($name === 'line' && in_array($kind, ['cells', 'part'], true)) {
+                    // An open line by itself encloses nothing, and rays from its middle need not meet it.
+                    continue;
+                }
+                $before = $bench->art;
+                $after = Edits::applied(Edits::make($kind, ['pieces' => [$id], ...$fields], self::fonts()), $before, self::fonts());
+                StoredForm::holdAll(ArtworkDifference::between($before, $after), $after);
+                self::assertNotSame(ArtworkJson::encode($before), ArtworkJson::encode($after), "{$kind} on {$name}");
+                foreach ($after->pieces as $piece) {
+                    self::assertFalse($piece->shape->isEmpty(), "{$kind} on {$name} leaves no empty piece");
+                }
+            }
+        }
+    }
+
     /** Whatever is sent: it is made, or refused in one sentence; nothing else is ever thrown. */
     #[Test]
     public function nonsense_is_refused_in_one_sentence_whatever_it_is(): void

@@ -240,9 +240,13 @@ final class ShapingTest extends TestCase
         $ring = self::bench('<path id="ring" fill-rule="evenodd" fill="#c33" d="M10 10 H60 V60 H10 Z M20 20 H50 V50 H20 Z"/><path id="line" d="M0 35 H90" fill="none" stroke="#000"/><circle id="hoop" cx="35" cy="35" r="30" fill="none" stroke="#000"/>');
         $ring->do('part', ['pieces' => ['ring', 'line', 'hoop'], 'line' => 'M35 0 V90']);
         self::assertCount(6, $ring->art->pieces, 'each in two');
+        foreach (array_filter($ring->art->pieces, static fn (Piece $piece): bool => str_starts_with($piece->name, 'hoop')) as $half) {
+            self::assertEqualsWithDelta(30 * M_PI, $half->shape->length(), 0.02);
+        }
         self::assertEqualsWithDelta(1600.0, array_sum(array_map(static fn (Piece $piece): float => $piece->fill === null ? 0.0 : $piece->shape->area(), $ring->art->pieces)), 1e-6);
         $short = self::bench('<rect id="square" x="10" y="10" width="40" height="40" fill="#c33"/>');
         self::assertMatchesRegularExpression('/falls short by 12\.00 mm/', self::refusal($short, 'part', ['pieces' => ['square'], 'line' => 'M5 20 L38 20']));
+        self::assertMatchesRegularExpression('/falls short by 12\.00 mm/', self::refusal($short, 'part', ['pieces' => ['square'], 'line' => 'M15 20 L38 20']), 'the longer of both ways');
         $short->do('part', ['pieces' => ['square'], 'line' => 'M5 20 L38 20', 'leadOn' => true]);
         self::assertCount(2, $short->art->pieces);
     }
@@ -257,6 +261,9 @@ final class ShapingTest extends TestCase
         $bench->do('trim', ['at' => '50,40']);
         self::assertEqualsWithDelta(10 * M_PI, $bench->piece('hoop')->shape->length(), 0.01, 'half of the hoop is left');
         self::assertFalse($bench->piece('hoop')->shape->contours[0]->closed);
+        $third = self::bench('<circle id="hoop" cx="50" cy="50" r="10" fill="none" stroke="#000"/><path id="p" d="M55 0 V100" fill="none" stroke="#000"/>');
+        $third->do('trim', ['at' => '60,50']);
+        self::assertEqualsWithDelta(20 * M_PI * 2 / 3, $third->piece('hoop')->shape->length(), 0.01, 'what was pressed is gone, not the rest');
         $alone = self::bench('<path id="line" d="M0 50 H100" fill="none" stroke="#000"/>');
         self::assertMatchesRegularExpression('/Nothing crosses this line/', self::refusal($alone, 'trim', ['at' => '35,50']));
     }
@@ -318,12 +325,19 @@ final class ShapingTest extends TestCase
     #[Test]
     public function a_cut_border_bridges_drops_small_holes_has_no_sharp_corner_and_follows_its_art(): void
     {
-        $bench = self::bench('<path id="plate" fill-rule="evenodd" fill="#c33" d="M20 20 H50 V50 H20 Z M30 30 H34 V34 H30 Z"/><rect id="bar" x="56" y="20" width="10" height="30" fill="#333"/>');
+        $bench = self::bench('<path id="plate" fill-rule="evenodd" fill="#c33" d="M20 20 H50 V50 H20 Z M30 30 H34 V34 H30 Z"/><rect id="bar" x="56.5" y="20" width="9.5" height="30" fill="#333"/>');
         $bench->do('cut-border', ['pieces' => ['plate', 'bar'], 'distance' => '1mm', 'bridge' => '7mm', 'dropHoles' => '5mm', 'radius' => '2mm']);
         $border = $bench->piece($bench->made[0]);
         self::assertCount(1, $border->shape->contours, 'one line: the gap of 6 mm is bridged, the hole of 4 mm dropped');
         self::assertSame('plate', self::all($bench)[1], 'under the art');
         self::assertLessThanOrEqual(20, $border->shape->nodeCount());
+        $plate = self::bench('<path id="plate" fill-rule="evenodd" fill="#c33" d="M20 20 H50 V50 H20 Z M30 30 H38 V38 H30 Z"/>');
+        foreach ([['9mm', 1], ['5mm', 2]] as [$width, $lines]) {
+            $art = $plate->art;
+            $plate->do('cut-border', ['pieces' => ['plate'], 'distance' => 1, 'bridge' => 0, 'dropHoles' => $width, 'radius' => 0]);
+            self::assertCount($lines, $plate->piece($plate->made[0])->shape->contours, "a hole of 6 mm is left, dropped under {$width}");
+            $plate->art = $art;
+        }
         // Nothing of the art comes nearer to it than the distance, less what thinning may take.
         $within = Offset::inset($border->shape, 0.94);
         self::assertEqualsWithDelta(0.0, Combine::cutAway($bench->piece('bar')->shape, [$within])->area(), 1e-6);
@@ -421,8 +435,8 @@ final class ShapingTest extends TestCase
         self::assertEqualsWithDelta(2 * 20 * 5.0, $shade->shape->area(), 1e-6);
         self::assertSame(6, $shade->shape->nodeCount());
         $disc = self::bench('<circle id="disc" cx="50" cy="50" r="10" fill="#c33"/>');
-        $disc->do('drop-shade', ['pieces' => ['disc'], 'angle' => 0, 'distance' => 8]);
-        self::assertEqualsWithDelta(20 * 8.0, $disc->piece($disc->made[0])->shape->area(), 1e-3);
+        $disc->do('drop-shade', ['pieces' => ['disc'], 'angle' => 33, 'distance' => 8]);
+        self::assertEqualsWithDelta(20 * 8.0, $disc->piece($disc->made[0])->shape->area(), 0.03);
         $gap = self::bench('<rect id="square" x="20" y="20" width="20" height="20" fill="#c33"/>');
         $gap->do('drop-shade', ['pieces' => ['square'], 'angle' => 0, 'distance' => 5, 'gap' => 1]);
         self::assertEqualsWithDelta(80.0, $gap->piece($gap->made[0])->shape->area(), 0.01);
@@ -449,6 +463,11 @@ final class ShapingTest extends TestCase
         // Another amount bends what was there before, not what came of it.
         $bench->do('wrap', ['pieces' => ['bar'], 'shape' => 'arc', 'amount' => '10%']);
         self::assertEqualsWithDelta(36.0, $bench->piece('bar')->box()?->top, 0.02);
+        $bench->do('wrap', ['pieces' => ['bar'], 'shape' => 'bulge', 'amount' => '50%']);
+        self::assertEqualsWithDelta(35.0, $bench->piece('bar')->box()?->top, 0.02, 'of the height that it had');
+        $bench->do('move', ['pieces' => ['bar'], 'x' => 3, 'y' => 7]);
+        $bench->do('wrap', ['pieces' => ['bar'], 'shape' => 'bulge', 'amount' => '20%']);
+        self::assertEqualsWithDelta([13.0, 45.0, 93.0, 69.0], array_values(get_object_vars($bench->piece('bar')->box() ?? throw new \LogicException)), 0.02, 'where it was moved to');
         $bench->do('wrap', ['pieces' => ['bar'], 'off' => true]);
         self::assertEqualsWithDelta($before->area(), $bench->piece('bar')->shape->area(), 1e-9);
         $bench->do('wrap', ['pieces' => ['bar'], 'shape' => 'cone', 'amount' => '50%']);
