@@ -43,7 +43,7 @@ final class ShapingTest extends TestCase
     #[Test]
     public function cells_and_faults_are_shown_and_an_outcome_is_said_in_numbers(): void
     {
-        $job = $this->job('<rect id="a" width="30" height="30" fill="#112233"/><rect id="b" x="20" width="30" height="30" fill="#aa0000"/>');
+        $job = $this->job('<rect id="a" width="30" height="30" fill="#112233"/><rect id="b" x="20" width="30" height="30" fill="#aa0000"/><circle cx="80" cy="80" r="9" fill="#00aa00"/>');
         $marks = $this->postJson("/api/jobs/{$job}/marks", ['edit' => ['kind' => 'cells', 'pieces' => ['p1', 'p2']]])->assertOk()->json('marks');
         self::assertSame(['cell', 'cell', 'cell'], array_column($marks, 'kind'));
         self::assertStringStartsWith('M', $marks[0]['d']);

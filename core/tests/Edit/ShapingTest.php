@@ -183,6 +183,28 @@ final class ShapingTest extends TestCase
     }
 
     #[Test]
+    public function a_curve_goes_on_by_itself_and_a_line_beside_another_is_joined_without_being_bent(): void
+    {
+        // A quarter of a circle that lacks 3 mm of its arc before the line.
+        $turn = deg2rad(90 - 3 / 30 * 180 / M_PI);
+        $k = 4 / 3 * tan($turn / 4) * 30;
+        $bench = self::bench(sprintf('<path id="arc" d="M20 50 C20 %F %F %F %F %F" fill="none" stroke="#000"/><path id="line" d="M50 5 V35" fill="none" stroke="#000"/>',
+            50 - $k, 50 - 30 * cos($turn) - $k * sin($turn), 50 - 30 * sin($turn) + $k * cos($turn), 50 - 30 * cos($turn), 50 - 30 * sin($turn)));
+        $bench->do('extend', ['at' => sprintf('%F,%F', 50 - 30 * cos($turn), 50 - 30 * sin($turn))]);
+        [$x, $y] = array_slice($bench->piece('arc')->shape->contours[0]->coords, -2);
+        self::assertEqualsWithDelta(50.0, $x, 1e-6);
+        self::assertEqualsWithDelta(20.0, $y, 0.05, 'on its circle, not along its tangent');
+
+        $beside = self::bench('<path id="a" d="M10 10 H49.5" fill="none" stroke="#000"/><path id="b" d="M30 9.4 V2" fill="none" stroke="#000"/><path id="c" d="M49.7 10.6 V40" fill="none" stroke="#000"/>');
+        $beside->do('extend', ['pieces' => ['a', 'b', 'c'], 'meet' => 1]);
+        self::assertEqualsWithDelta(10.0, $beside->piece('a')->shape->contours[0]->coords[7], 1e-9, 'it is led on straight');
+        self::assertEqualsWithDelta(10.0, $beside->piece('b')->shape->contours[0]->coords[1], 1e-9);
+        self::assertEqualsWithDelta(30.0, $beside->piece('b')->shape->contours[0]->coords[0], 1e-9);
+        $corner = $beside->piece('c')->shape->contours[0];
+        self::assertEqualsWithDelta([49.7, 49.7], [$corner->coords[count($corner->coords) - 2], $corner->coords[count($corner->coords) - 8]], 1e-9, 'its own way stays upright');
+    }
+
+    #[Test]
     public function filling_stops_at_the_middle_or_at_the_edge_of_strokes_and_islands_stay_or_go(): void
     {
         $svg = '<rect id="frame" x="10" y="10" width="40" height="40" fill="none" stroke="#000" stroke-width="4"/><circle id="dot" cx="30" cy="30" r="5" fill="#333"/>';
