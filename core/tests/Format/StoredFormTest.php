@@ -96,6 +96,46 @@ final class StoredFormTest extends TestCase
         }
     }
 
+    /** @return array<string, array{list<int|string>, mixed}> */
+    public static function spoiltLive(): array
+    {
+        return [
+            'a border round nothing' => [['recipe', 'base', 'sources'], []],
+            'a border round a number' => [['recipe', 'base', 'sources'], [7]],
+            'a border at no distance' => [['recipe', 'base', 'values', 'distance'], 'far'],
+            'a border at an endless distance' => [['recipe', 'base', 'values', 'bridge'], INF],
+            'a border without a line' => [['recipe', 'base', 'shape'], null],
+            'a frame of three sides' => [['recipe', 'changes', 0, 'sides'], [[0, 0, 0, 0, 0, 0, 1, 1], [0, 0, 0, 0, 0, 0, 1, 1], [0, 0, 0, 0, 0, 0, 1, 1]]],
+            'a side of seven numbers' => [['recipe', 'changes', 0, 'sides', 2], [0, 0, 0, 0, 0, 0, 1]],
+            'a frame round half a box' => [['recipe', 'changes', 0, 'box'], [0.0, 1.0]],
+            'a frame that was laid flat' => [['recipe', 'changes', 0, 'lay'], [0.0, 0.0, 0.0, 0.0, 0.0, 0.0]],
+            'a frame with a thousand values' => [['recipe', 'changes', 0, 'values'], array_fill(0, 1000, 1.0)],
+            'a frame with a list in it' => [['recipe', 'changes', 0, 'values', 'shape'], ['arc']],
+        ];
+    }
+
+    /** @param  list<int|string>  $path */
+    #[Test]
+    #[DataProvider('spoiltLive')]
+    public function a_border_or_a_frame_that_is_none_is_refused(array $path, mixed $value): void
+    {
+        $bench = new Bench;
+        $id = $bench->shape('rectangle', 50, 50, 40, 20);
+        $bench->do('cut-border', ['pieces' => [$id], 'distance' => 2]);
+        $border = $bench->made[0];
+        $bench->do('wrap', ['pieces' => [$border], 'shape' => 'flag', 'amount' => 0.1]);
+        $data = PieceJson::of($bench->piece($border));
+        StoredForm::hold($data);
+        $at = &$data;
+        foreach ($path as $step) {
+            $at = &$at[$step];
+        }
+        $at = $value;
+        unset($at);
+        $this->expectException(StoredFormRefused::class);
+        StoredForm::hold($data);
+    }
+
     #[Test]
     public function clips_in_clips_end_somewhere(): void
     {
