@@ -351,7 +351,7 @@ final class ShapedByHandTest extends BrowserTestCase
         self::until(fn (): ?bool => $this->marks('[data-crossing]') === 2 ? true : null, 'two crossings', 10.0);
         $this->see('[data-test=report]');
         $this->keepIt();
-        $hoop = array_values(array_filter($this->art()->pieces, static fn (Piece $piece): bool => ($piece->box()?->left ?? 0.0) > 80));
+        $hoop = array_values(array_filter($this->art()->pieces, static fn (Piece $piece): bool => ($piece->box()->left ?? 0.0) > 80));
         self::assertCount(3, $hoop, 'the lantern in two, and the hoop');
         self::assertGreaterThan(0, count(array_filter($hoop, static fn (Piece $piece): bool => $piece->id === $lantern)));
         self::assertSame([], $this->complaints());

@@ -225,7 +225,7 @@ final class ShapingTest extends TestCase
         yield 'by slices along' => [['slices' => 2, 'angle' => 0], [800.0, 800.0]];
         yield 'by sectors' => [['sectors' => 4], [400.0, 400.0, 400.0, 400.0]];
         yield 'along a curve' => [['line' => 'M0 30 C30 30 30 30 60 30'], [800.0, 800.0]];
-        yield 'along an open line with a corner: nothing closes it' => [['line' => 'M0 60 L30 30 L60 60'], [400.0, 1200.0]];
+        yield 'along an open line with a corner: nothing closes it' => [['line' => 'M0 35 L30 20 L60 35'], [600.0, 1000.0]];
         yield 'along a line that runs back over itself' => [['line' => 'M0 20 L60 20 L0 20'], [400.0, 1200.0]];
         yield 'along a piece' => [['along' => 'knife'], [400.0, 1200.0]];
     }
@@ -496,6 +496,21 @@ final class ShapingTest extends TestCase
         self::assertSame(4, $bench->piece('bar')->shape->nodeCount(), 'lines stay lines');
         self::assertEqualsWithDelta(0.75 * 1600, $bench->piece('bar')->shape->area(), 1e-6);
         self::assertMatchesRegularExpression('/folds over itself at/', self::refusal($bench, 'wrap', ['pieces' => ['bar'], 'shape' => 'drawn', 'frame' => 'M90 40 L10 40 L90 60 L10 60 Z']));
+    }
+
+    #[Test]
+    public function what_is_no_cubic_when_it_is_bent_is_fitted_within_a_fiftieth(): void
+    {
+        $bench = self::bench('<circle id="disc" cx="50" cy="50" r="30" fill="#c33"/>');
+        $bench->do('wrap', ['pieces' => ['disc'], 'shape' => 'flag', 'amount' => '30%']);
+        // The frame's sides as they are drawn: a place moves up by what the wave rises there.
+        $wave = [20.0, 0.0, 40.0, -36.0, 60.0, 36.0, 80.0, 0.0];
+        for ($k = 0; $k < 60; $k++) {
+            [$x, $y] = [50 + 30 * cos($k * M_PI / 30), 50 + 30 * sin($k * M_PI / 30)];
+            [, $px, $py] = LinePlace::nearest($bench->piece('disc')->shape->contours[0], $x, $y + Cubic::at($wave, ($x - 20) / 60)[1]);
+            self::assertLessThan(0.03, hypot($px - $x, $py - $y - Cubic::at($wave, ($x - 20) / 60)[1]));
+        }
+        self::assertLessThan(24, $bench->piece('disc')->shape->nodeCount());
     }
 
     #[Test]

@@ -128,7 +128,8 @@ final class ShapingLaws
     private function cells(): array
     {
         $lines = array_map(static fn (Piece $piece): Shape => $piece->shape, array_slice($this->art->pieces, count($this->shapes), 3));
-        $cells = PlanarMap::of($this->shapes, null, $lines)->cells();
+        // Of the same flatness as the edit's: whether a gap of a thousandth encloses anything is decided by it.
+        $cells = PlanarMap::of($this->shapes, $this->art->tolerance(), $lines)->cells();
         $covered = $holes = 0.0;
         $each = $cells->each();
         foreach ($each as $cell => $shape) {

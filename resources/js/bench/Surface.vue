@@ -16,6 +16,7 @@ import { between } from './geometry'
 import Ruler from './Ruler.vue'
 import TypeOnArt from './TypeOnArt.vue'
 import { isTyping, usePanZoom } from './usePanZoom'
+import { useGuides } from './useGuides'
 import { useSnap } from './useSnap'
 import { useTools } from './useTools'
 
@@ -50,34 +51,7 @@ function up(event: PointerEvent) {
   if (drawing.value) tools.pointerUp(event)
 }
 
-const guideDraft = ref<{ id: string; upright: boolean; at: number } | null>(null)
-function guideFrom(upright: boolean, event: PointerEvent, id = '') {
-  if (!props.editing) return
-  const at = toBench(event)
-  guideDraft.value = { id, upright, at: upright ? at.x : at.y }
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-}
-function guideMove(event: PointerEvent) {
-  if (!guideDraft.value) return
-  const at = toBench(event)
-  const value = guideDraft.value.upright ? at.x : at.y
-  guideDraft.value = { ...guideDraft.value, at: event.ctrlKey ? value : Math.round(value * 2) / 2 }
-}
-async function guideEnd(event: PointerEvent) {
-  const draft = guideDraft.value
-  guideDraft.value = null
-  if (!draft) return
-  const box = surface.value!.getBoundingClientRect()
-  const back = draft.upright ? event.clientX < box.left : event.clientY < box.top
-  const before = bench.art?.guides.find((guide) => guide.id === draft.id)
-  if (before && Math.abs(before.at - draft.at) < 0.3) return
-  // Carried back onto its ruler, a guide is taken away.
-  if (back) {
-    if (draft.id) await bench.draw({ kind: 'remove-guide', guide: draft.id })
-    return
-  }
-  await bench.draw({ kind: 'guide', guide: draft.id, upright: draft.upright, at: draft.at })
-}
+const { draft: guideDraft, from: guideFrom, move: guideMove, end: guideEnd } = useGuides(surface, toBench, () => props.editing)
 const reference = computed(() => (props.editing && bench.art?.reference && !bench.art.reference.hidden ? bench.art.reference : null))
 function grabReference(event: PointerEvent) {
   const now = reference.value

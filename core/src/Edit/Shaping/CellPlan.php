@@ -12,6 +12,9 @@ use NeatEdge\Core\PlanarMap\PlanarMap;
 /** Chosen pieces laid out as cells: those with a fill enclose something, lines only part. */
 final readonly class CellPlan
 {
+    /** mm: twice the greatest flatness */
+    public const HAIR = 0.01;
+
     /**
      * @param  list<Piece>  $filled  by owner in the map
      * @param  list<Piece>  $lines
@@ -27,7 +30,8 @@ final readonly class CellPlan
     public static function of(array $pieces, Artwork $artwork, bool $strokes = false): self
     {
         $filled = $shapes = $lines = $borders = [];
-        foreach ($pieces as $piece) {
+        // What ends a hair from a line ends on it: the map cannot tell on which side.
+        foreach (Meeting::mended($pieces, self::HAIR) as $piece) {
             $shape = $strokes ? Outlined::whole($piece, $artwork) : Outlined::filled($piece, $artwork);
             if (! $shape->isEmpty()) {
                 $filled[] = $piece;

@@ -32,13 +32,13 @@ final class LooseEnds
         $out = $done = [];
         foreach ([true, false] as $onward) {
             $found = [];
+            $all = self::crossings($lines);
             foreach ($lines as $k => $line) {
-                $on = null;
+                $on = $all[$k] ?? [];
                 foreach ($line->closed || $line->segmentCount() === 0 ? [] : [false, true] as $atEnd) {
                     if (isset($done["{$k} {$atEnd}"])) {
                         continue;
                     }
-                    $on ??= Crossings::on($k, $lines);
                     $end = self::end($line, $atEnd);
                     if (array_filter($on, static fn (Crossing $c): bool => hypot($c->x - $end[0], $c->y - $end[1]) < self::MEETS) !== [] || self::isOn($end, $k, $lines)) {
                         continue;
@@ -55,6 +55,25 @@ final class LooseEnds
             }
             $lines = array_values($lines);
             array_push($out, ...$found);
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param  list<Contour>  $lines
+     * @return array<int, list<Crossing>> by line, in the order of the place on it
+     */
+    private static function crossings(array $lines): array
+    {
+        $out = [];
+        foreach (Crossings::of($lines) as $one) {
+            $out[$one->a][] = $one;
+            $out[$one->b][] = new Crossing($one->b, $one->h, $one->a, $one->g, $one->x, $one->y);
+        }
+        foreach ($out as $k => $row) {
+            usort($row, static fn (Crossing $p, Crossing $q): int => $p->g <=> $q->g);
+            $out[$k] = $row;
         }
 
         return $out;
