@@ -514,6 +514,31 @@ final class ShapingTest extends TestCase
     }
 
     #[Test]
+    public function what_follows_a_piece_that_is_bent_along_is_bent_once(): void
+    {
+        $bench = new Bench;
+        $line = $bench->line([40, 60, 60, 60, 80, 60, 100, 60]);
+        $bench->do('text', ['text' => 'Regatta', 'family' => 'Josefin Sans', 'size' => 8, 'along' => $line]);
+        $text = $bench->made[0];
+        $bench->do('link-copy', ['pieces' => [$line], 'x' => 0, 'y' => 10]);
+        $copy = $bench->made[0];
+        $bench->do('cut-border', ['pieces' => [$text], 'distance' => 1]);
+        $border = $bench->made[0];
+        $before = array_map(static fn (string $id): float => $bench->piece($id)->box()->top ?? 0.0, [$line, $text, $copy]);
+        $bench->do('wrap', ['pieces' => [$line, $text, $copy, $border], 'shape' => 'arc', 'amount' => 0.2]);
+        // A frame of 60 mm rises by a fifth of its half.
+        $rise = 0.2 * 60 / 2;
+        foreach ([$line, $text, $copy] as $k => $id) {
+            $by = $before[$k] - ($bench->piece($id)->box()->top ?? 0.0);
+            self::assertGreaterThan(3.0, $by);
+            self::assertLessThan($rise + 1.5, $by, 'once');
+        }
+        $round = $bench->piece($border);
+        self::assertInstanceOf(BorderAround::class, $round->recipe?->base);
+        self::assertEqualsWithDelta(($bench->piece($text)->box()->top ?? 0.0) - 1, $round->box()?->top, 0.06, 'and the border goes round the bent letters');
+    }
+
+    #[Test]
     public function panes_are_spread_behind_their_frame(): void
     {
         $bench = self::bench('<path id="frame" fill-rule="evenodd" fill="#333" d="M10 10 H50 V50 H10 Z M20 20 H40 V40 H20 Z"/><rect id="pane" x="20" y="20" width="20" height="20" fill="#6bf"/>');

@@ -220,7 +220,7 @@ export interface About {
 
 /** Something that a tool shows on the art: path data and places in mm. */
 export interface Mark {
-  kind: 'cell' | 'stretch' | 'gap' | 'sticks-out' | 'crossing' | 'fault' | 'node'
+  kind: 'cell' | 'stretch' | 'gap' | 'sticks-out' | 'crossing' | 'fault' | 'node' | 'frame'
   x: number
   y: number
   says: string

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Mark } from '@/api/types'
-import { held15, pathOf, type Act } from '@/stages/shape/presses'
+import { frameOf, framePath, held15, pathOf, pulled, type Act } from '@/stages/shape/presses'
 import { isTyping } from './usePanZoom'
 import { useBench } from '@/stores/bench'
 import { useShaping } from '@/stores/shaping'
@@ -93,6 +93,26 @@ function sweep(at: { x: number; y: number }) {
   if (!bench.busy) shaping.atOnce(at.x, at.y)
 }
 
+/** The frame of a wrap, while one of its places is pulled. */
+const pulling = ref<{ x: number; y: number }[] | null>(null)
+const frame = computed(() => pulling.value ?? frameOf(shaping.marks.find((mark) => mark.kind === 'frame')?.state ?? ''))
+let knob = -1
+function grab(event: PointerEvent, i: number) {
+  if (props.moving || event.button !== 0) return
+  event.stopPropagation()
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+  knob = i
+  pulling.value = frame.value
+}
+function pull(event: PointerEvent) {
+  if (knob >= 0 && pulling.value) pulling.value = pulled(pulling.value, knob, props.toBench(event))
+}
+function letGo() {
+  if (knob >= 0 && pulling.value) shaping.setAll({ shape: 'drawn', frame: framePath(pulling.value) })
+  knob = -1
+}
+watch(() => shaping.marks, () => (pulling.value = null))
+
 function close(mark: Mark, event: PointerEvent) {
   if (props.moving) return
   event.stopPropagation()
@@ -179,6 +199,13 @@ const walked = computed(() => (shaping.at === null ? null : (walk.value[shaping.
       <title>{{ mark.says }}</title>
       <text v-if="i === said" class="says" x="15" y="5">{{ mark.says }}</text>
     </g>
+    <g v-if="frame.length" data-test="frame">
+      <path :d="framePath(frame)" class="frame" vector-effect="non-scaling-stroke" :transform="place" />
+      <template v-for="(at, i) in frame" :key="`k${i}`">
+        <line v-if="i % 3 !== 0" class="arm" :x1="px(at).x" :y1="px(at).y" :x2="px(frame[(i % 3 === 1 ? i - 1 : i + 1) % 12]!).x" :y2="px(frame[(i % 3 === 1 ? i - 1 : i + 1) % 12]!).y" />
+        <path :class="['knob', { corner: i % 3 === 0 }]" :transform="`translate(${px(at).x} ${px(at).y})`" :d="i % 3 === 0 ? 'M-7 7V-7H7z' : 'M-6 0A6 6 0 0 1 6 0z'" :data-knob="i" role="button" :aria-label="i % 3 === 0 ? `Corner ${i / 3 + 1} of the frame` : `Handle ${i} of the frame`" @pointerdown="grab($event, i)" @pointermove="pull" @pointerup="letGo" />
+      </template>
+    </g>
     <path v-for="(mark, i) in nodes" :key="`n${i}`" class="node" :transform="`translate(${px(mark).x} ${px(mark).y})`" d="M-3.5-3.5l7 7M3.5-3.5l-7 7" data-test="needless" />
   </g>
 </template>
@@ -208,5 +235,10 @@ text { font: 500 14px var(--text-face); fill: var(--ink); paint-order: stroke; s
 .fault circle { fill: var(--coral); }
 .fault text { fill: #fff; stroke: none; font-weight: 700; }
 .fault .says { fill: var(--coral-deep); stroke: #fffcf4; }
+/* Ours: a folded corner and a half moon. */
+.knob { fill: #fffcf4; stroke: var(--green); stroke-width: 2; pointer-events: all; cursor: grab; }
+.knob.corner { fill: var(--green); }
+.arm { stroke: var(--green); stroke-width: 1; stroke-dasharray: 2 3; }
+.frame { fill: none; stroke: var(--green); stroke-width: 1.5; }
 .node { fill: none; stroke: var(--coral); stroke-width: 2; }
 </style>

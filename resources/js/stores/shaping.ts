@@ -8,6 +8,9 @@ import { lane } from './lane'
 
 type Values = Record<string, FieldValue>
 
+/** What belongs to these pieces alone and is not remembered. */
+const FLEETING = ['at', 'line', 'turn', 'knife', 'along', 'frame']
+
 /** The tool of shaping that is in hand: its values, what it shows on the art, and what it would give. */
 export const useShaping = defineStore('shaping', () => {
   const bench = useBench()
@@ -63,7 +66,7 @@ export const useShaping = defineStore('shaping', () => {
   })
   function remember() {
     try {
-      const kept = Object.fromEntries(Object.entries(values).map(([kind, all]) => [kind, Object.fromEntries(Object.entries(all).filter(([name]) => !['at', 'line', 'turn', 'knife', 'along'].includes(name)))]))
+      const kept = Object.fromEntries(Object.entries(values).map(([kind, all]) => [kind, Object.fromEntries(Object.entries(all).filter(([name]) => !FLEETING.includes(name)))]))
       localStorage.setItem(store.value, JSON.stringify(kept))
     } catch {
       // A full store is no reason to stop the work.
@@ -101,12 +104,18 @@ export const useShaping = defineStore('shaping', () => {
     cells.value = untouched
     cellsBefore.value = []
     at.value = null
-    for (const name of ['at', 'line', 'turn', 'knife', 'along']) for (const all of Object.values(values)) delete all[name]
+    for (const name of FLEETING) for (const all of Object.values(values)) delete all[name]
   }
 
   function set(name: string, value: FieldValue) {
     if (!hand.value) return
     values[hand.value] = { ...own.value, [name]: value }
+    remember()
+  }
+
+  function setAll(some: Values) {
+    if (!hand.value) return
+    values[hand.value] = { ...own.value, ...some }
     remember()
   }
 
@@ -239,5 +248,5 @@ export const useShaping = defineStore('shaping', () => {
     await bench.edit({ ...last.value.fields, kind: last.value.kind, pieces: [...bench.chosen] })
   }
 
-  return { tools, hand, about, own, marks, cellMarks, report, why, cells, cellsBefore, swatch, at, last, waiting, enough, ready, canKeep, load, take, put, set, refresh, hovered, press, takeBack, atOnce, turn, keep, again }
+  return { tools, hand, about, own, marks, cellMarks, report, why, cells, cellsBefore, swatch, at, last, waiting, enough, ready, canKeep, load, take, put, set, setAll, refresh, hovered, press, takeBack, atOnce, turn, keep, again }
 })

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\BorderAround;
 use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
@@ -15,9 +16,11 @@ use NeatEdge\Core\Edit\Edit;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Mark;
+use NeatEdge\Core\Edit\References;
 use NeatEdge\Core\Edit\ShowsMarks;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 
@@ -85,7 +88,14 @@ final readonly class WrapPieces implements Edit, ShowsMarks
             throw EditRefused::because(sprintf('The frame folds over itself at %.1f, %.1f; bend it less.', ...$fold));
         }
 
-        return $artwork->mapped(function (Piece $piece) use ($box, $sides): Piece {
+        return $artwork->mapped(function (Piece $piece) use ($box, $sides, $chosen): Piece {
+            $leaders = array_intersect(References::of($piece), array_keys($chosen));
+            if ($piece->recipe?->base instanceof BorderAround && $leaders !== []) {
+                // It goes round what was bent by itself.
+                return $piece;
+            }
+            // What follows a piece that is bent along would be bent twice.
+            $piece = References::following($piece, array_fill_keys($leaders, null));
             $recipe = Recipe::of($piece);
             $lay = $recipe->change(Wrap::class)->lay ?? $recipe->matrix;
 
@@ -110,14 +120,25 @@ final readonly class WrapPieces implements Edit, ShowsMarks
         return $only ?? Chosen::box($chosen);
     }
 
+    /**
+     * A straight side with handles to pull it by.
+     *
+     * @param  list<float>  $s
+     * @return list<float>
+     */
+    private static function handled(array $s): array
+    {
+        return Cubic::isLine($s) ? [$s[0], $s[1], (2 * $s[0] + $s[6]) / 3, (2 * $s[1] + $s[7]) / 3, ($s[0] + 2 * $s[6]) / 3, ($s[1] + 2 * $s[7]) / 3, $s[6], $s[7]] : $s;
+    }
+
     public function marks(Artwork $artwork): array
     {
         $chosen = Chosen::in($artwork, $this->ids);
         $box = self::frameBox($chosen);
         [$top, $bottom, $left, $right] = $this->sides ?? Wrap::frame($this->kind, $box, $this->amount);
         $back = static fn (array $s): array => [$s[6], $s[7], $s[4], $s[5], $s[2], $s[3], $s[0], $s[1]];
-        $frame = Shape::of(Contour::ofSegments([$top, $right, $back($bottom), $back($left)], true));
-        $out = [new Mark('stretch', $top[0], $top[1], '', $frame)];
+        $frame = Contour::ofSegments(array_map(self::handled(...), [$top, $right, $back($bottom), $back($left)]), true);
+        $out = [new Mark('frame', $top[0], $top[1], '', Shape::of($frame), implode(' ', array_map(static fn (float $n): string => (string) round($n, 4), array_slice($frame->coords, 0, 24))))];
         $fold = (new Wrap($box, [$top, $bottom, $left, $right], Matrix::identity()))->fold();
 
         return $fold === null ? $out : [...$out, new Mark('fault', $fold[0], $fold[1], 'The frame folds over itself here.')];

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { fieldsOf, held15, pathOf, pressed, untouched } from './presses'
+import { fieldsOf, frameOf, framePath, held15, pathOf, pressed, pulled, untouched } from './presses'
 
 const spot = (cell: number) => `${cell},0`
 
@@ -30,5 +30,23 @@ describe('a drawn line', () => {
     const to = held15({ x: 0, y: 0 }, { x: 10, y: 1 })
     expect(to.y).toBeCloseTo(0)
     expect(to.x).toBeCloseTo(Math.hypot(10, 1))
+  })
+})
+
+describe('the frame of a wrap', () => {
+  const frame = frameOf('0 0 10 0 20 0 30 0 30 5 30 10 30 15 20 15 10 15 0 15 0 10 0 5')
+
+  it('has four corners with two handles after each, and is path data', () => {
+    expect(frame).toHaveLength(12)
+    expect(frameOf('1 2 3')).toEqual([])
+    expect(framePath(frame).match(/C/g)).toHaveLength(4)
+    expect(framePath(frame).endsWith('0.0000 0.0000Z')).toBe(true)
+  })
+
+  it('is pulled by a handle alone, by a corner with its handles on both sides', () => {
+    expect(pulled(frame, 1, { x: 10, y: -8 }).filter((at, i) => at !== frame[i])).toEqual([{ x: 10, y: -8 }])
+    const corner = pulled(frame, 0, { x: -1, y: -2 })
+    expect([corner[0], corner[1], corner[11]]).toEqual([{ x: -1, y: -2 }, { x: 9, y: -2 }, { x: -1, y: 3 }])
+    expect(corner[2]).toBe(frame[2])
   })
 })

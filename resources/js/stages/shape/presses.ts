@@ -62,3 +62,23 @@ export function held15(from: { x: number; y: number }, to: { x: number; y: numbe
   const turn = Math.round(Math.atan2(to.y - from.y, to.x - from.x) / (Math.PI / 12)) * (Math.PI / 12)
   return { x: from.x + long * Math.cos(turn), y: from.y + long * Math.sin(turn) }
 }
+
+/** The frame of a wrap as twelve places, clockwise from the upper left corner: each corner with the two handles after it. */
+export function frameOf(state: string): { x: number; y: number }[] {
+  const n = state.split(' ').map(Number)
+  return n.length === 24 ? Array.from({ length: 12 }, (_, i) => ({ x: n[2 * i]!, y: n[2 * i + 1]! })) : []
+}
+
+/** A corner takes its two handles along; a handle moves alone. */
+export function pulled(frame: { x: number; y: number }[], i: number, to: { x: number; y: number }): { x: number; y: number }[] {
+  const dx = to.x - frame[i]!.x
+  const dy = to.y - frame[i]!.y
+  const moved = i % 3 === 0 ? [i, (i + 1) % 12, (i + 11) % 12] : [i]
+  return frame.map((at, k) => (moved.includes(k) ? { x: at.x + dx, y: at.y + dy } : at))
+}
+
+/** The frame as path data, mm. */
+export function framePath(frame: { x: number; y: number }[]): string {
+  const at = (i: number) => `${frame[i % 12]!.x.toFixed(4)} ${frame[i % 12]!.y.toFixed(4)}`
+  return `M${at(0)}${[0, 3, 6, 9].map((i) => `C${at(i + 1)} ${at(i + 2)} ${at(i + 3)}`).join('')}Z`
+}
