@@ -35,7 +35,7 @@ Route::post('length', [JobController::class, 'length']);
 
 Route::post('jobs/{job}/edits', [EditController::class, 'store']);
 Route::post('jobs/{job}/edits/preview', [EditController::class, 'preview']);
-Route::post('jobs/{job}/marks', [EditController::class, 'marks']);
+Route::post('jobs/{job}/previews', [EditController::class, 'lane']);
 Route::post('jobs/{job}/undo', [EditController::class, 'undo']);
 Route::post('jobs/{job}/redo', [EditController::class, 'redo']);
 

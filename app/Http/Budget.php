@@ -14,17 +14,27 @@ final class Budget
      *
      * @param  Closure(): T  $work  computation only: it may be broken off anywhere
      * @param  string  $what  that takes too long, as the sentence begins
+     * @param  (Closure(): bool)|null  $goesOn  asked every second: whether anybody still waits for it
      * @return T
      *
-     * @throws BudgetSpent
+     * @throws BudgetSpent|GivenUp
      */
-    public static function within(string $what, Closure $work): mixed
+    public static function within(string $what, Closure $work, ?Closure $goesOn = null): mixed
     {
         $seconds = (int) config('neat-edge.request_seconds');
         $before = pcntl_async_signals(true);
         $handler = pcntl_signal_get_handler(SIGALRM);
-        pcntl_signal(SIGALRM, static fn () => throw BudgetSpent::after($what, $seconds));
-        pcntl_alarm($seconds);
+        $end = microtime(true) + $seconds;
+        pcntl_signal(SIGALRM, static function () use ($what, $seconds, $end, $goesOn): void {
+            if (microtime(true) >= $end - 0.01) {
+                throw BudgetSpent::after($what, $seconds);
+            }
+            if ($goesOn !== null && ! $goesOn()) {
+                throw GivenUp::forALater();
+            }
+            pcntl_alarm(1);
+        });
+        pcntl_alarm($seconds > 0 ? 1 : 0);
         try {
             return $work();
         } finally {

@@ -24,7 +24,7 @@ final class PlainErrors
 
     public static function register(Exceptions $exceptions): void
     {
-        $exceptions->dontReport(self::REFUSALS);
+        $exceptions->dontReport([...self::REFUSALS, GivenUp::class]);
         $exceptions->render(static function (Throwable $problem, Request $request): ?JsonResponse {
             if (! $request->is('api/*')) {
                 return null;
@@ -36,6 +36,10 @@ final class PlainErrors
             }
             if (in_array($problem::class, self::REFUSALS, true)) {
                 return new JsonResponse(['message' => $problem->getMessage()], 422);
+            }
+            if ($problem instanceof GivenUp) {
+                // The page has asked for something else since.
+                return new JsonResponse(['message' => $problem->getMessage()], 409);
             }
             $status = $problem instanceof HttpExceptionInterface ? $problem->getStatusCode() : 500;
             $words = match ($status) {

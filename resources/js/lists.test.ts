@@ -4,7 +4,7 @@ import { sifted as sift } from '@/pages/jobs'
 import { isTyping } from '@/bench/usePanZoom'
 import { sifted } from '@/stores/bench'
 import { lane } from '@/stores/lane'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 
 const finding = (more: Partial<Finding>): Finding => ({ kind: 'thin-line', severity: 'warning', message: 'A line.', ...more })
 const job = (id: number, more: Partial<ListedJob>): ListedJob => ({ id, title: `Job ${id}`, customer: '', due: null, process: 'cut-vinyl', processLabel: 'Cut vinyl', width: 1, height: 1, demo: false, version: 1, created: '', updated: `2026-11-${10 + id}`, state: 'new', stale: false, ready: false, findings: 0, sheets: 0, ...more })
@@ -91,5 +91,27 @@ describe('a lane of previews', () => {
     const four = ask(4)
     answers[2]!(40)
     expect(await four).toBe(40)
+  })
+
+  it('asks the next beside one that takes too long, and only the latest of those', async () => {
+    vi.useFakeTimers()
+    const started: number[] = []
+    const finish: ((answer: number) => void)[] = []
+    const ask = lane((question: number) => {
+      started.push(question)
+      return new Promise<number>((done) => finish.push(done))
+    }, 500)
+    const first = ask(1)
+    const second = ask(2)
+    const third = ask(3)
+    expect(await second).toBe(null)
+    expect(started).toEqual([1])
+    await vi.advanceTimersByTimeAsync(600)
+    expect(started).toEqual([1, 3])
+    finish[1]!(30)
+    expect(await third).toBe(30)
+    finish[0]!(10)
+    expect(await first).toBe(10)
+    vi.useRealTimers()
   })
 })

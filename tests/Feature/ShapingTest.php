@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Http\Budget;
 use App\Http\CatalogueTypes;
+use App\Http\GivenUp;
+use App\Http\Lane;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Http\UploadedFile;
 use NeatEdge\Core\Edit\Edits;
@@ -44,12 +47,12 @@ final class ShapingTest extends TestCase
     public function cells_and_faults_are_shown_and_an_outcome_is_said_in_numbers(): void
     {
         $job = $this->job('<rect id="a" width="30" height="30" fill="#112233"/><rect id="b" x="20" width="30" height="30" fill="#aa0000"/><circle cx="80" cy="80" r="9" fill="#00aa00"/>');
-        $marks = $this->postJson("/api/jobs/{$job}/marks", ['edit' => ['kind' => 'cells', 'pieces' => ['p1', 'p2']]])->assertOk()->json('marks');
+        $marks = $this->postJson("/api/jobs/{$job}/previews", ['lane' => 'marks', 'version' => 1, 'what' => 'marks', 'edit' => ['kind' => 'cells', 'pieces' => ['p1', 'p2']]])->assertOk()->json('marks');
         self::assertSame(['cell', 'cell', 'cell'], array_column($marks, 'kind'));
         self::assertStringStartsWith('M', $marks[0]['d']);
-        $preview = $this->postJson("/api/jobs/{$job}/edits/preview", ['edit' => ['kind' => 'split-all', 'pieces' => ['p1', 'p2']], 'report' => true])->assertOk()->json();
+        $preview = $this->postJson("/api/jobs/{$job}/previews", ['lane' => 'shape', 'version' => 1, 'what' => 'edit', 'edit' => ['kind' => 'split-all', 'pieces' => ['p1', 'p2']]])->assertOk()->json();
         self::assertSame(['before' => 2, 'nodesBefore' => 8, 'after' => 3, 'nodesAfter' => 12, 'leftovers' => 0, 'says' => '2 pieces with 8 nodes would be 3 with 12 nodes. "a" and "b" change.'], $preview['report']);
-        $this->postJson("/api/jobs/{$job}/marks", ['edit' => ['kind' => 'cells', 'pieces' => ['gone']]])->assertStatus(422)->assertJsonPath('message', 'The piece "gone" is not on the bench any more.');
+        $this->postJson("/api/jobs/{$job}/previews", ['lane' => 'marks', 'version' => 1, 'what' => 'marks', 'edit' => ['kind' => 'cells', 'pieces' => ['gone']]])->assertStatus(422)->assertJsonPath('message', 'The piece "gone" is not on the bench any more.');
     }
 
     #[Test]
@@ -65,5 +68,31 @@ final class ShapingTest extends TestCase
         self::assertEqualsWithDelta([3.0, 3.0, 63.0, 24.0], $box, 0.06);
         $back = $this->postJson("/api/jobs/{$job}/undo", ['version' => 3])->assertOk()->json();
         self::assertEqualsWithDelta([3.0, 3.0, 59.0, 24.0], array_column($back['changes']['pieces'], 'box', 'id')[$border], 0.06);
+    }
+
+    #[Test]
+    public function a_preview_is_of_the_state_that_the_page_knows_and_stops_when_a_later_one_of_its_lane_comes(): void
+    {
+        $job = $this->job('<rect width="20" height="20" fill="#112233"/>');
+        $this->postJson("/api/jobs/{$job}/previews", ['lane' => 'shape', 'version' => 7, 'what' => 'edit', 'edit' => ['kind' => 'outset', 'pieces' => ['p1'], 'distance' => 1]])->assertStatus(409);
+        $this->postJson("/api/jobs/{$job}/previews", ['lane' => 'shape', 'version' => 1, 'what' => 'secrets', 'edit' => ['kind' => 'outset', 'pieces' => ['p1']]])->assertStatus(422);
+        $mine = Lane::enter($job, 'shape', 'page');
+        $other = Lane::enter($job, 'marks', 'page');
+        $elsewhere = Lane::enter($job, 'shape', 'another page');
+        self::assertTrue($mine->isLatest() && $other->isLatest() && $elsewhere->isLatest(), 'lanes and pages do not stop one another');
+        $began = microtime(true);
+        try {
+            Budget::within('This', static function () use ($job): void {
+                Lane::enter($job, 'shape', 'page');
+                for ($end = microtime(true) + 8; microtime(true) < $end;) {
+                    usleep(1000);
+                }
+            }, $mine->isLatest(...));
+            self::fail('It went on.');
+        } catch (GivenUp) {
+            self::assertLessThan(2.5, microtime(true) - $began, 'stopped within a second or two');
+        }
+        self::assertFalse($mine->isLatest());
+        self::assertSame(3, Budget::within('This', static fn (): int => 3, $other->isLatest(...)));
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Budget;
+use App\Http\Lane;
 use App\Http\PageArt;
 use App\Models\ReferencePicture;
 use App\Models\ShopJob;
@@ -37,23 +38,41 @@ final class EditController
         $job = self::read($request, $job);
         $edit = self::edit($request, $job, $fonts);
 
-        return new JsonResponse(Budget::within('This change', static function () use ($edit, $job, $fonts, $request): array {
+        return new JsonResponse(Budget::within('This change', static function () use ($edit, $job, $fonts): array {
             $before = $job->art();
-            $after = Edits::applied($edit, $before, $fonts);
-            $width = $request->input('edit.leftover');
 
-            return [...PageArt::changes($before, $after), ...($request->boolean('report') ? ['report' => Outcome::between($before, $after, is_numeric($width) ? (float) $width : 0.0)->toArray()] : [])];
+            return PageArt::changes($before, Edits::applied($edit, $before, $fonts));
         }));
     }
 
-    /** What an edit has to show on the art while it is being set: cells, crossings, gaps, faults. */
-    public function marks(Request $request, ShopJob $job): JsonResponse
+    /** A preview in a lane: what an edit would give, or what it has to show on the art; the one before in the same lane is stopped. Nothing is stored. */
+    public function lane(Request $request, ShopJob $job): JsonResponse
     {
+        $asked = $request->validate(
+            ['lane' => ['required', 'string', 'max:40'], 'version' => ['required', 'integer'], 'what' => ['required', 'in:edit,marks']],
+            ['*' => 'Say the lane, the version of the job and what is to be shown.'],
+        );
+        $lane = Lane::enter($job->id, $asked['lane'], (string) $request->header('X-Page', $request->ip() ?? ''));
         $fonts = ShopFonts::shelf();
-        $job = ShopJob::snapshot($job->id);
+        $job = self::read($request, $job);
+        if ($job->version !== (int) $asked['version']) {
+            return new JsonResponse(['message' => 'The bench has changed since; this is shown anew.'], 409);
+        }
         $edit = self::edit($request, $job, $fonts);
+        $work = $asked['what'] === 'marks'
+            ? static fn (): array => ['marks' => array_map(PageArt::mark(...), Edits::marks($edit, $job->art()))]
+            : static fn (): array => self::outcome($edit, $job, $fonts, $request->input('edit.leftover'));
 
-        return new JsonResponse(['marks' => Budget::within('This tool', static fn (): array => array_map(PageArt::mark(...), Edits::marks($edit, $job->art())))]);
+        return new JsonResponse(Budget::within('This tool', $work, $lane->isLatest(...)));
+    }
+
+    /** @return array<string, mixed> the changes, and what they come to in numbers */
+    private static function outcome(Edit $edit, ShopJob $job, FontShelf $fonts, mixed $leftover): array
+    {
+        $before = $job->art();
+        $after = Edits::applied($edit, $before, $fonts);
+
+        return [...PageArt::changes($before, $after), 'report' => Outcome::between($before, $after, is_numeric($leftover) ? (float) $leftover : 0.0)->toArray()];
     }
 
     /** Every kind of edit as it describes itself. */

@@ -300,13 +300,11 @@ final class JobController
             $job = ShopJob::query()->lockForUpdate()->findOrFail($job->id);
             $preparation = $job->preparations()->whereKey((int) $fields['preparation'])->first() ?? abort(404);
             $rows = $preparation->findings();
-            $judged = $job->judged ?? [];
-            foreach ($fields['findings'] as $number) {
-                $row = $rows[$number] ?? abort(404);
-                $judged = Judgements::without($judged, $row, $job->width_mm);
-                if (! ($fields['open'] ?? false)) {
-                    $judged[] = Judgements::of($row, $job->width_mm, isset($fields['accepted']) ? trim($fields['accepted']) : null);
-                }
+            $chosen = array_map(static fn (int $number): array => $rows[$number] ?? abort(404), array_values($fields['findings']));
+            $judged = Judgements::without($job->judged ?? [], $chosen, $job->width_mm);
+            if (! ($fields['open'] ?? false)) {
+                $reason = isset($fields['accepted']) ? trim($fields['accepted']) : null;
+                array_push($judged, ...array_map(static fn (array $row): array => Judgements::of($row, $job->width_mm, $reason), $chosen));
             }
             $job->update(['judged' => $judged]);
             $preparation->update(['summary' => $preparation->summed($judged, $job->width_mm)]);

@@ -46,16 +46,22 @@ final class Judgements
      */
     public static function on(array $findings, array $judgements, float $width): array
     {
-        $byKind = [];
-        foreach ($judgements as $judgement) {
-            $byKind["{$judgement['kind']}|{$judgement['sheet']}"][] = $judgement;
+        $cells = [];
+        foreach ($judgements as $n => $judgement) {
+            $cells[self::cells($judgement['kind'], $judgement['sheet'], $judgement['at'], 0)[0]][] = $n;
         }
         foreach ($findings as $i => $finding) {
-            foreach (array_reverse($byKind["{$finding['kind']}|".($finding['sheet'] ?? '')] ?? []) as $judgement) {
-                if (self::isSame($judgement, $finding, $width)) {
+            $near = [];
+            foreach (self::cells((string) $finding['kind'], $finding['sheet'] ?? null, self::place($finding, $width), 1) as $cell) {
+                array_push($near, ...($cells[$cell] ?? []));
+            }
+            // What was said last counts.
+            rsort($near);
+            foreach ($near as $n) {
+                if (self::isSame($judgements[$n], $finding, $width)) {
                     $findings[$i]['seen'] = true;
-                    if ($judgement['accepted'] !== null) {
-                        $findings[$i]['accepted'] = $judgement['accepted'];
+                    if ($judgements[$n]['accepted'] !== null) {
+                        $findings[$i]['accepted'] = $judgements[$n]['accepted'];
                     }
                     break;
                 }
@@ -67,12 +73,61 @@ final class Judgements
 
     /**
      * @param  list<Judgement>  $judgements
-     * @param  Row  $finding
-     * @return list<Judgement> without those that are of a finding
+     * @param  list<Row>  $findings
+     * @return list<Judgement> without those that are of one of the findings
      */
-    public static function without(array $judgements, array $finding, float $width): array
+    public static function without(array $judgements, array $findings, float $width): array
     {
-        return array_values(array_filter($judgements, static fn (array $judgement): bool => $judgement['kind'] !== $finding['kind'] || $judgement['sheet'] !== ($finding['sheet'] ?? null) || ! self::isSame($judgement, $finding, $width)));
+        $cells = [];
+        foreach ($findings as $finding) {
+            foreach (self::cells((string) $finding['kind'], $finding['sheet'] ?? null, self::place($finding, $width), 1) as $cell) {
+                $cells[$cell][] = $finding;
+            }
+        }
+
+        return array_values(array_filter($judgements, static function (array $judgement) use ($cells, $width): bool {
+            foreach ($cells[self::cells($judgement['kind'], $judgement['sheet'], $judgement['at'], 0)[0]] ?? [] as $finding) {
+                if (self::isSame($judgement, $finding, $width)) {
+                    return false;
+                }
+            }
+
+            return true;
+        }));
+    }
+
+    /**
+     * Where the same kind on the same sheet near a place is kept, so that a thousand findings are not compared with a thousand judgements each.
+     *
+     * @param  array{float, float}|null  $at  shares of the page's width
+     * @param  int  $round  how many cells round its own
+     * @return non-empty-list<string> its own first when there is no other
+     */
+    private static function cells(string $kind, mixed $sheet, ?array $at, int $round): array
+    {
+        $name = $kind.'|'.(is_scalar($sheet) ? $sheet : '');
+        if ($at === null) {
+            return [$name];
+        }
+        $out = [];
+        for ($x = -$round; $x <= $round; $x++) {
+            for ($y = -$round; $y <= $round; $y++) {
+                $out[] = $name.'|'.((int) floor($at[0] / self::NEAR) + $x).'|'.((int) floor($at[1] / self::NEAR) + $y);
+            }
+        }
+
+        return $out === [] ? [$name] : $out;
+    }
+
+    /**
+     * @param  Row  $finding
+     * @return array{float, float}|null shares of the page's width
+     */
+    private static function place(array $finding, float $width): ?array
+    {
+        $at = $finding['at'] ?? null;
+
+        return is_array($at) ? [$at[0] / $width, $at[1] / $width] : null;
     }
 
     /**

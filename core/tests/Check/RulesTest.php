@@ -160,8 +160,8 @@ final class RulesTest extends TestCase
         self::assertSame([[true, 'the customer wants it so'], [true, null], [false, null]], $seen([$row(30.2, 0.4), $row(70, 0.5), $row(50, 0.5)]));
         self::assertSame([[false, null], [false, null]], $seen([$row(30, 0.3), $row(30, 0.4, '#ffffff')]), 'narrower, or on another sheet');
         self::assertSame([[true, 'the customer wants it so']], $seen([['at' => [60.0, 40.0]] + $row(30, 0.8)], 200.0), 'the same art at twice the size');
-        self::assertSame([], Judgements::without([$judged[0]], $row(30, 0.4), 100.0));
-        self::assertCount(2, Judgements::without($judged, $row(50, 0.4), 100.0));
+        self::assertSame([], Judgements::without([$judged[0]], [$row(30, 0.4)], 100.0));
+        self::assertCount(2, Judgements::without($judged, [$row(50, 0.4)], 100.0));
     }
 
     #[Test]

@@ -1,29 +1,47 @@
-/** One question at a time: of those that come meanwhile only the latest is asked next; the others, and those that fail, are answered with null. */
-export function lane<Q, A>(ask: (question: Q) => Promise<A>): (question: Q) => Promise<A | null> {
+/**
+ * One question at a time: of those that come meanwhile only the latest is asked next; the others, and those that fail, are answered with null. With patience,
+ * a question that has taken so many ms is no longer waited for: the next is asked beside it, and the server stops the one before.
+ */
+export function lane<Q, A>(ask: (question: Q) => Promise<A>, patience = Infinity): (question: Q) => Promise<A | null> {
   type Waiting = { question: Q; done: (answer: A | null) => void }
-  let busy = false
+  let latest = 0
+  let running = 0
+  let began = 0
   let next: Waiting | null = null
 
   async function run({ question, done }: Waiting) {
-    busy = true
+    const own = ++latest
+    running++
+    began = Date.now()
     try {
       done(await ask(question))
     } catch {
       done(null)
     } finally {
-      busy = false
+      running--
       const waiting = next
-      next = null
-      if (waiting) run(waiting)
+      if (waiting && own === latest) {
+        next = null
+        run(waiting)
+      }
     }
   }
 
   return (question) =>
     new Promise((done) => {
-      if (!busy) run({ question, done })
-      else {
-        next?.done(null)
-        next = { question, done }
+      if (running === 0) {
+        run({ question, done })
+        return
+      }
+      next?.done(null)
+      const mine: Waiting = { question, done }
+      next = mine
+      if (patience < Infinity) {
+        setTimeout(() => {
+          if (next !== mine) return
+          next = null
+          run(mine)
+        }, Math.max(0, began + patience - Date.now()))
       }
     })
 }

@@ -1,4 +1,4 @@
-import { api, words } from '@/api/client'
+import { api, Refused, words } from '@/api/client'
 import type { About, Changes, FieldValue, Mark, Outcome } from '@/api/types'
 import { fieldsOf, pressed, untouched, type Act, type CellState } from '@/stages/shape/presses'
 import { useBench } from '@/stores/bench'
@@ -140,17 +140,18 @@ export const useShaping = defineStore('shaping', () => {
   const ask = lane(async ({ what, fields, asked }: Question) => {
     try {
       if (what === 'marks') {
-        const answer = await api.post<{ marks: Mark[] }>(`jobs/${bench.job!.id}/marks`, { edit: fields })
+        const answer = await api.post<{ marks: Mark[] }>(`jobs/${bench.job!.id}/previews`, { lane: 'marks', version: bench.job!.version, what: 'marks', edit: fields })
         if (asked === stamp) marks.value = answer.marks
       } else {
-        const answer = await api.post<Changes & { report: Outcome }>(`jobs/${bench.job!.id}/edits/preview`, { edit: fields, report: true })
+        const answer = await api.post<Changes & { report: Outcome }>(`jobs/${bench.job!.id}/previews`, { lane: 'shape', version: bench.job!.version, what: 'edit', edit: fields })
         if (asked !== stamp) return
         report.value = answer.report
         bench.showPreview(answer)
       }
       if (asked === stamp) why.value = ''
     } catch (refused) {
-      if (asked !== stamp) return
+      // Another window was faster: the newer state comes, and with it another look.
+      if (asked !== stamp || (refused instanceof Refused && refused.status === 409)) return
       why.value = words(refused)
       if (what === 'marks') marks.value = []
       else {
@@ -158,7 +159,7 @@ export const useShaping = defineStore('shaping', () => {
         if (bench.view.kind === 'preview') bench.show({ kind: 'source' })
       }
     }
-  })
+  }, 700)
 
   async function refresh() {
     const now = ++stamp
