@@ -28,7 +28,7 @@ final class FromFileToSheetsTest extends BrowserTestCase
     {
         $this->visit('/');
         $this->see('[data-test=job]');
-        self::assertSame(7, $this->howMany('[data-test=job]'));
+        self::assertSame(9, $this->howMany('[data-test=job]'));
         $this->seeText('Window decal for the boathouse');
         $this->press('[data-test=job] a');
         $this->see('[data-test=art] path');
