@@ -29,6 +29,9 @@ final class LooseEnds
      */
     public static function among(array $lines, float $within): array
     {
+        if (array_filter($lines, static fn (Contour $line): bool => ! $line->closed) === []) {
+            return [];
+        }
         $out = $done = [];
         foreach ([true, false] as $onward) {
             $found = [];
