@@ -162,7 +162,7 @@ abstract class ArtworkCommand extends Command
         return (new Limits)->with($values);
     }
 
-    private static function shelf(InputInterface $input): FontShelf
+    protected static function shelf(InputInterface $input): FontShelf
     {
         $shelf = FontShelf::shipped();
         $folder = self::text($input, 'fonts');

@@ -6,12 +6,12 @@ namespace NeatEdge\Console;
 
 use JsonException;
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Edit\Mark;
-use NeatEdge\Core\Type\FontShelf;
 use Symfony\Component\Console\Input\ArgvInput;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
@@ -53,8 +53,9 @@ final class EditCommand extends ArtworkCommand
             // With a list there is no kind: what stands first is the drawing.
             $definition->setArguments([$definition->getArgument('input')]);
         }
+        $catalogue = Edits::catalogue();
         foreach ($tokens as $token) {
-            foreach (Edits::catalogue()[$token]->fields ?? [] as $field) {
+            foreach ($catalogue[$token]->fields ?? [] as $field) {
                 if (! $definition->hasOption(self::option($field))) {
                     $flag = $field->type === Field::FLAG;
                     $definition->addOption(new InputOption(self::option($field), null, $flag ? InputOption::VALUE_OPTIONAL : InputOption::VALUE_REQUIRED, $field->label, $flag ? '' : null));
@@ -70,7 +71,7 @@ final class EditCommand extends ArtworkCommand
         $call = $this->call($input);
         $drawing = $this->drawing($input);
         $this->tellLeftOut($output, $drawing->findings);
-        $fonts = FontShelf::shipped();
+        $fonts = self::shelf($input);
         $artwork = self::withOwnIds($drawing->artwork);
         $marks = $input->getOption('marks') === true;
         foreach ($call as [$kind, $fields]) {
@@ -188,12 +189,9 @@ final class EditCommand extends ArtworkCommand
         if ($ids !== []) {
             return $ids;
         }
-        $colour = strtolower(self::text($input, 'colour'));
+        $colour = self::text($input, 'colour');
         if ($colour !== '') {
-            if (preg_match('/^#([0-9a-f]{3}|[0-9a-f]{6})$/D', $colour) !== 1) {
-                throw BadCall::noColour($colour);
-            }
-            $hex = strlen($colour) === 4 ? "#{$colour[1]}{$colour[1]}{$colour[2]}{$colour[2]}{$colour[3]}{$colour[3]}" : $colour;
+            $hex = (Colour::parse($colour) ?? throw BadCall::noColour($colour))->hex();
             $ids = array_map(static fn (Piece $piece): string => $piece->id, array_values(array_filter(
                 $artwork->pieces,
                 static fn (Piece $piece): bool => ($piece->fill ?? $piece->stroke?->paint)?->colour->hex() === $hex,

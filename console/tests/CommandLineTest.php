@@ -358,4 +358,18 @@ final class CommandLineTest extends TestCase
         }
         self::assertStringContainsString('--drop-holes=LENGTH', $this->call(['catalogue'])[1]);
     }
+
+    #[Test]
+    public function an_edit_sets_letters_in_a_font_of_the_folder_that_is_named(): void
+    {
+        $in = $this->drawing('<rect id="plate" width="20" height="20" fill="#cc3333"/>');
+        $call = ['edit', 'text', $in, '--text=Quay', '--family=DejaVu Sans Condensed', '--size=9mm', '--x=5', '--y=40', '-o', 'out.svg'];
+        [$code, , $error] = $this->call($call);
+        self::assertSame(2, $code);
+        self::assertStringContainsString('There is no font called "DejaVu Sans Condensed"', $error);
+        mkdir("{$this->folder}/fonts");
+        copy(dirname(__DIR__, 2).'/core/tests/Support/condensed.woff', "{$this->folder}/fonts/condensed.woff");
+        self::assertSame(0, $this->call([...$call, '--fonts=fonts'])[0]);
+        self::assertCount(2, $this->shapes('out.svg'));
+    }
 }

@@ -61,18 +61,18 @@ final class EditController
         $edit = self::edit($request, $job, $fonts);
         $work = $asked['what'] === 'marks'
             ? static fn (): array => ['marks' => array_map(PageArt::mark(...), Edits::marks($edit, $job->art()))]
-            : static fn (): array => self::outcome($edit, $job, $fonts, $request->input('edit.leftover'));
+            : static fn (): array => self::outcome($edit, $job, $fonts);
 
         return new JsonResponse(Budget::within('This tool', $work, $lane->isLatest(...)));
     }
 
     /** @return array<string, mixed> the changes, and what they come to in numbers */
-    private static function outcome(Edit $edit, ShopJob $job, FontShelf $fonts, mixed $leftover): array
+    private static function outcome(Edit $edit, ShopJob $job, FontShelf $fonts): array
     {
         $before = $job->art();
         $after = Edits::applied($edit, $before, $fonts);
 
-        return [...PageArt::changes($before, $after), 'report' => Outcome::between($before, $after, is_numeric($leftover) ? (float) $leftover : 0.0)->toArray()];
+        return [...PageArt::changes($before, $after), 'report' => Outcome::between($before, $after)->toArray()];
     }
 
     /** Every kind of edit as it describes itself. */

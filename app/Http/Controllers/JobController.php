@@ -24,7 +24,6 @@ use NeatEdge\Core\Artwork\StepAndRepeat;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Judgements;
 use NeatEdge\Core\Check\Process;
-use NeatEdge\Core\Edit\Shaping\CombineKind;
 use NeatEdge\Core\Format\Svg\Isolated;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Box;
@@ -64,12 +63,6 @@ final class JobController
             'repeat' => array_map(static fn (Field $field): array => $field->toArray(), StepAndRepeat::fields()),
             'profiles' => array_map(static fn (array $profile): array => ['label' => $profile[0], 'stops' => $profile[1]], WidthStops::profiles()),
             'families' => ShopFonts::shelf()->families(),
-            'combine' => array_map(static fn (CombineKind $kind): array => [
-                'kind' => $kind->value,
-                'label' => $kind->label(),
-                'says' => $kind->description(),
-                'least' => $kind->leastPieces(),
-            ], CombineKind::cases()),
         ]);
     }
 

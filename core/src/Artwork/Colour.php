@@ -22,6 +22,23 @@ final readonly class Colour
         return new self((int) $red, (int) $green, (int) $blue);
     }
 
+    /** A colour as people write it, such as #c33 or #cc3333; null for anything else. */
+    public static function parse(string $text): ?self
+    {
+        $text = strtolower(trim($text));
+        if (preg_match('/^#([0-9a-f]{3}|[0-9a-f]{6})$/D', $text) !== 1) {
+            return null;
+        }
+
+        return self::fromHex(strlen($text) === 4 ? "#{$text[1]}{$text[1]}{$text[2]}{$text[2]}{$text[3]}{$text[3]}" : $text);
+    }
+
+    /** The dark of ink: what is drawn without another colour. */
+    public static function ink(): self
+    {
+        return new self(0x26, 0x23, 0x1D);
+    }
+
     public function hex(): string
     {
         return sprintf('#%02x%02x%02x', $this->red, $this->green, $this->blue);

@@ -40,7 +40,7 @@ final readonly class RoundCorners implements Change
     /** @param  array<int, float>  $radii  by node */
     private static function rounded(Contour $contour, array $radii): Contour
     {
-        $segments = self::closedUp($contour);
+        $segments = $contour->closedSegments();
         $n = count($segments);
         if ($n < 2) {
             return $contour;
@@ -75,7 +75,7 @@ final readonly class RoundCorners implements Change
         for ($i = 0; $i < $n; $i++) {
             $next = ($i + 1) % $n;
             $from = isset($held[$i]) ? self::at($segments[$i], $held[$i], $lengths[$i]) : 0.0;
-            $to = isset($held[$next]) && ($contour->closed || $next !== 0) ? 1 - self::at(self::backwards($segments[$i]), $held[$next], $lengths[$i]) : 1.0;
+            $to = isset($held[$next]) && ($contour->closed || $next !== 0) ? 1 - self::at(Cubic::reversed($segments[$i]), $held[$next], $lengths[$i]) : 1.0;
             if ($to - $from > 1e-9) {
                 $out[] = Cubic::part($segments[$i], $from, $to);
             }
@@ -108,18 +108,6 @@ final readonly class RoundCorners implements Change
         $tiny = 1e-12 * (abs($s[0]) + abs($s[1]) + abs($s[6]) + abs($s[7]) + 1);
 
         return abs($s[2] - $s[0]) + abs($s[3] - $s[1]) + abs($s[4] - $s[6]) + abs($s[5] - $s[7]) <= $tiny ? Cubic::line($s[0], $s[1], $s[6], $s[7]) : $s;
-    }
-
-    /** @return list<list<float>> with the line that closes it */
-    private static function closedUp(Contour $contour): array
-    {
-        $segments = $contour->segments();
-        $last = $segments[count($segments) - 1] ?? [0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0];
-        if ($contour->closed && $segments !== [] && hypot($last[6] - $segments[0][0], $last[7] - $segments[0][1]) > 1e-9) {
-            $segments[] = Cubic::line($last[6], $last[7], $segments[0][0], $segments[0][1]);
-        }
-
-        return $segments;
     }
 
     /**
@@ -185,14 +173,5 @@ final readonly class RoundCorners implements Change
         }
 
         return ($low + $high) / 2;
-    }
-
-    /**
-     * @param  list<float>  $s
-     * @return list<float>
-     */
-    private static function backwards(array $s): array
-    {
-        return [$s[6], $s[7], $s[4], $s[5], $s[2], $s[3], $s[0], $s[1]];
     }
 }

@@ -243,15 +243,9 @@ final readonly class Input
     /** A colour such as #c33 or #cc3333; null when none was sent. */
     public function colour(string $name): ?Colour
     {
-        $text = strtolower(trim($this->text($name, 20)));
-        if ($text === '') {
-            return null;
-        }
-        if (preg_match('/^#([0-9a-f]{3}|[0-9a-f]{6})$/D', $text) !== 1) {
-            throw EditRefused::because('Write a colour such as #cc3333.');
-        }
+        $text = trim($this->text($name, 20));
 
-        return Colour::fromHex(strlen($text) === 4 ? "#{$text[1]}{$text[1]}{$text[2]}{$text[2]}{$text[3]}{$text[3]}" : $text);
+        return $text === '' ? null : Colour::parse($text) ?? throw EditRefused::because('Write a colour such as #cc3333.');
     }
 
     /** @return array<mixed>|null */

@@ -41,8 +41,8 @@ final readonly class NewPiece
             $text = $input->has($name) ? $input->text($name, 20) : null;
             $colours[$name] = $text === null ? null : ($text === 'none' ? 'none' : StrokePieces::colour($text));
         }
-        $fill = $colours['fill'] ?? ($open ? 'none' : new Colour(0x26, 0x23, 0x1D));
-        $line = $colours['line'] ?? ($open ? new Colour(0x26, 0x23, 0x1D) : 'none');
+        $fill = $colours['fill'] ?? ($open ? 'none' : Colour::ink());
+        $line = $colours['line'] ?? ($open ? Colour::ink() : 'none');
         $width = $input->length('lineWidth', 1.0, 0.001, 1000.0);
 
         return new self(

@@ -89,6 +89,18 @@ final readonly class Contour
         return $out;
     }
 
+    /** @return list<list<float>> its segments, of a closed contour with the line back to its start where that is not drawn */
+    public function closedSegments(): array
+    {
+        $segments = $this->segments();
+        $n = count($segments);
+        if ($this->closed && $n > 0 && hypot($segments[$n - 1][6] - $segments[0][0], $segments[$n - 1][7] - $segments[0][1]) > 1e-9) {
+            $segments[] = Cubic::line($segments[$n - 1][6], $segments[$n - 1][7], $segments[0][0], $segments[0][1]);
+        }
+
+        return $segments;
+    }
+
     /** Nodes as an artist counts them: a closed contour's last point is its first. */
     public function nodeCount(): int
     {

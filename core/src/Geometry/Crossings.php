@@ -29,13 +29,7 @@ final class Crossings
         $all = Box::around(...$boxes);
         $flatness = max(1e-9, self::FLATNESS * ($all === null ? 1.0 : max($all->width(), $all->height())));
         foreach (array_values($lines) as $k => $line) {
-            $segments = $line->segments();
-            if ($line->closed && $segments !== []) {
-                $last = $segments[count($segments) - 1];
-                if (hypot($last[6] - $segments[0][0], $last[7] - $segments[0][1]) > 1e-9) {
-                    $segments[] = Cubic::line($last[6], $last[7], $segments[0][0], $segments[0][1]);
-                }
-            }
+            $segments = $line->closedSegments();
             $this->segments[] = $segments;
             foreach ($segments as $i => $s) {
                 $this->cut($s, $k, $i, $flatness);

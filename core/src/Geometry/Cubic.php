@@ -139,6 +139,17 @@ final class Cubic
     }
 
     /**
+     * The same segment run through from its end.
+     *
+     * @param  list<float>  $s
+     * @return list<float>
+     */
+    public static function reversed(array $s): array
+    {
+        return [$s[6], $s[7], $s[4], $s[5], $s[2], $s[3], $s[0], $s[1]];
+    }
+
+    /**
      * The line from the end of a chain back to its start, as the six numbers that are added to its coordinates.
      *
      * @param  list<float>  $c

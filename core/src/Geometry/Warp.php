@@ -27,15 +27,8 @@ final class Warp
     /** @param  callable(float, float): array{float, float}  $map */
     private static function contour(Contour $contour, callable $map, float $deviation): Contour
     {
-        $segments = $contour->segments();
-        if ($contour->closed && $segments !== []) {
-            $last = $segments[count($segments) - 1];
-            if (hypot($last[6] - $segments[0][0], $last[7] - $segments[0][1]) > 1e-9) {
-                $segments[] = Cubic::line($last[6], $last[7], $segments[0][0], $segments[0][1]);
-            }
-        }
         $out = [];
-        foreach ($segments as $s) {
+        foreach ($contour->closedSegments() as $s) {
             array_push($out, ...self::segment($s, $map, $deviation, 0));
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Measure;
 
+use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Shape;
@@ -74,13 +75,8 @@ final class Inscribed
     {
         $out = [];
         foreach ($shape->contours as $contour) {
-            $segments = $contour->segments();
-            if ($segments === []) {
-                continue;
-            }
-            $last = $segments[count($segments) - 1];
-            $segments[] = Cubic::line($last[6], $last[7], $segments[0][0], $segments[0][1]);
-            foreach ($segments as $s) {
+            // What is filled is closed, drawn so or not.
+            foreach ((new Contour($contour->coords, true))->closedSegments() as $s) {
                 $n = Cubic::isLine($s) ? 1 : self::CHORDS;
                 [$px, $py] = [$s[0], $s[1]];
                 for ($k = 1; $k <= $n; $k++) {

@@ -34,7 +34,6 @@ export interface ListedJob extends Pick<Job, 'id' | 'title' | 'customer' | 'due'
 export interface Choices {
   processes: { value: string; label: string; says: string; line: number; gap: number }[]
   steps: { key: string; label: string; usual: boolean }[]
-  combine: { kind: string; label: string; says: string; least: number }[]
   shapes: { kind: string; label: string; fields: Field[] }[]
   repeat: Field[]
   profiles: Record<string, { label: string; stops: [number, number][] }>

@@ -51,7 +51,7 @@ final readonly class BrushLine implements Edit
         }
         $profiles = WidthStops::profiles();
         $profile = $profiles[$input->choice('profile', array_keys($profiles), 'fold')][1];
-        $colour = $input->has('line') && $input->text('line', 20) !== 'none' ? StrokePieces::colour($input->text('line', 20)) : new Colour(0x26, 0x23, 0x1D);
+        $colour = $input->has('line') && $input->text('line', 20) !== 'none' ? StrokePieces::colour($input->text('line', 20)) : Colour::ink();
 
         return new self(
             $points,

@@ -78,7 +78,7 @@ final readonly class StrokePieces implements Local
         if ($in === null) {
             return null;
         }
-        $now ??= new Stroke(new Paint(new Colour(0x26, 0x23, 0x1D)), new StrokeStyle(1.0));
+        $now ??= new Stroke(new Paint(Colour::ink()), new StrokeStyle(1.0));
         $style = $now->style;
         $opacity = $in->number('opacity', $now->paint->gradient === null ? $now->paint->opacity : 1.0, 0.0, 1.0);
         $paint = $now->paint;

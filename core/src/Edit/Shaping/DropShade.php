@@ -48,7 +48,7 @@ final readonly class DropShade implements Edit
     {
         return new self(
             $input->pieces(), $input->angle('angle', 45.0), $input->length('distance', 3.0, 1e-4, 10_000.0), $input->length('gap', 0.0, 0.0, 1000.0),
-            $input->choice('shade', ['sweep', 'copy'], 'sweep') === 'sweep', $input->colour('fill') ?? new Colour(0x26, 0x23, 0x1D),
+            $input->choice('shade', ['sweep', 'copy'], 'sweep') === 'sweep', $input->colour('fill') ?? Colour::ink(),
         );
     }
 

@@ -77,7 +77,7 @@ final readonly class FillEnclosed implements Edit, ShowsMarks
         }
         $top = $plan->top($cell);
         $lowest = $pieces[0] ?? null;
-        $made = new Piece(FreeIds::in($artwork)->next(), $shape, new Paint($this->colour ?? new Colour(0x26, 0x23, 0x1D)), null, 'Filled', null, new Place(($top ?? $lowest)->place->layer ?? $artwork->layers[0]->id));
+        $made = new Piece(FreeIds::in($artwork)->next(), $shape, new Paint($this->colour ?? Colour::ink()), null, 'Filled', null, new Place(($top ?? $lowest)->place->layer ?? $artwork->layers[0]->id));
         // Right above what covers the place; where nothing does, below the lines, so that they stay in sight.
         $out = [];
         foreach ($artwork->pieces as $piece) {

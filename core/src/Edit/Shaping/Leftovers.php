@@ -140,17 +140,12 @@ final readonly class Leftovers
     private static function shared(Shape $part, Shape $other): float
     {
         $sum = 0.0;
-        $edges = [];
-        foreach ($other->contours as $contour) {
-            foreach ($contour->segments() as $s) {
-                $edges[] = $s;
-            }
-        }
         foreach ($part->contours as $contour) {
             foreach ($contour->segments() as $s) {
                 [$x, $y] = Cubic::placeOn($s, 0.5);
-                foreach ($edges as $edge) {
-                    if (self::lies($edge, $x, $y)) {
+                foreach ($other->contours as $edge) {
+                    [, $px, $py] = LinePlace::nearest($edge, $x, $y);
+                    if (hypot($px - $x, $py - $y) < self::ALONG) {
                         $sum += Cubic::length($s);
 
                         break;
@@ -160,23 +155,5 @@ final readonly class Leftovers
         }
 
         return $sum;
-    }
-
-    /** @param  list<float>  $s */
-    private static function lies(array $s, float $x, float $y): bool
-    {
-        $n = Cubic::isLine($s) ? 1 : 16;
-        [$px, $py] = [$s[0], $s[1]];
-        for ($k = 1; $k <= $n; $k++) {
-            [$qx, $qy] = Cubic::placeOn($s, $k / $n);
-            $square = ($qx - $px) ** 2 + ($qy - $py) ** 2;
-            $t = $square > 0 ? max(0.0, min(1.0, (($x - $px) * ($qx - $px) + ($y - $py) * ($qy - $py)) / $square)) : 0.0;
-            if (hypot($px + $t * ($qx - $px) - $x, $py + $t * ($qy - $py) - $y) < self::ALONG) {
-                return true;
-            }
-            [$px, $py] = [$qx, $qy];
-        }
-
-        return false;
     }
 }

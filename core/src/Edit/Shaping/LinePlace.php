@@ -18,7 +18,7 @@ final class LinePlace
     {
         $best = [0.0, $line->coords[0] ?? 0.0, $line->coords[1] ?? 0.0];
         $least = INF;
-        foreach (self::closedUp($line) as $i => $s) {
+        foreach ($line->closedSegments() as $i => $s) {
             $n = Cubic::isLine($s) ? 1 : self::CHORDS;
             for ($k = 0; $k < $n; $k++) {
                 [$ax, $ay] = Cubic::placeOn($s, $k / $n);
@@ -32,7 +32,7 @@ final class LinePlace
                 }
             }
         }
-        $segments = self::closedUp($line);
+        $segments = $line->closedSegments();
         $i = min(count($segments) - 1, (int) floor($best[0]));
         if ($i < 0) {
             return [0.0, $best[1], $best[2]];
@@ -59,18 +59,6 @@ final class LinePlace
         return $t;
     }
 
-    /** @return list<list<float>> its segments, with the one that closes it */
-    public static function closedUp(Contour $line): array
-    {
-        $segments = $line->segments();
-        $n = count($segments);
-        if ($line->closed && $n > 0 && hypot($segments[$n - 1][6] - $segments[0][0], $segments[$n - 1][7] - $segments[0][1]) > 1e-9) {
-            $segments[] = Cubic::line($segments[$n - 1][6], $segments[$n - 1][7], $segments[0][0], $segments[0][1]);
-        }
-
-        return $segments;
-    }
-
     /**
      * The stretch from one place to another, open; over the start of a closed line where the second lies before the first.
      *
@@ -78,7 +66,7 @@ final class LinePlace
      */
     public static function between(Contour $line, float $from, float $to): ?Contour
     {
-        $segments = self::closedUp($line);
+        $segments = $line->closedSegments();
         $n = count($segments);
         if ($line->closed && $to <= $from) {
             $to += $n;

@@ -186,7 +186,7 @@ final class LooseEnds
     {
         $s = $line->segment($atEnd ? $line->segmentCount() - 1 : 0);
         if (! $atEnd) {
-            $s = [$s[6], $s[7], $s[4], $s[5], $s[2], $s[3], $s[0], $s[1]];
+            $s = Cubic::reversed($s);
         }
         [$tx, $ty] = OffsetCurve::tangent($s, 1.0);
         $out = [];

@@ -11,20 +11,18 @@ use NeatEdge\Core\Artwork\Piece;
 /** What an operation would change, in numbers: said before it is kept. */
 final readonly class Outcome
 {
-    /** Leftovers are counted from this width on where no other was said, mm. */
-    private const USUAL = 0.3;
+    /** Parts narrower than this are pointed out, mm: those under the width that an edit was given are gone by then. */
+    private const NARROW = 0.3;
 
     /** So many pieces are told by name. */
     private const FEW = 4;
 
-    private function __construct(public int $before, public int $nodesBefore, public int $after, public int $nodesAfter, public int $leftovers, public float $width, private string $names)
+    private function __construct(public int $before, public int $nodesBefore, public int $after, public int $nodesAfter, public int $leftovers, private string $names)
     {
     }
 
-    /** @param  float  $width  of a leftover, mm; the usual one when 0 */
-    public static function between(Artwork $before, Artwork $after, float $width = 0.0): self
+    public static function between(Artwork $before, Artwork $after): self
     {
-        $width = $width > 0.0 ? $width : self::USUAL;
         $old = $new = [];
         foreach ($before->pieces as $piece) {
             $old[$piece->id] = $piece;
@@ -37,12 +35,12 @@ final readonly class Outcome
             }
         }
         $leftovers = 0;
-        foreach (Leftovers::in($before, $after, $width) as $parts) {
+        foreach (Leftovers::in($before, $after, self::NARROW) as $parts) {
             $leftovers += count(array_filter($parts, static fn (array $part): bool => $part[1]));
         }
         $nodes = static fn (array $pieces): int => array_sum(array_map(static fn (Piece $piece): int => $piece->shape->nodeCount(), $pieces));
 
-        return new self(count($old), $nodes($old), count($new), $nodes($new), $leftovers, $width, self::named($old, $new));
+        return new self(count($old), $nodes($old), count($new), $nodes($new), $leftovers, self::named($old, $new));
     }
 
     /**
@@ -77,7 +75,7 @@ final readonly class Outcome
 
         return [
             'before' => $this->before, 'nodesBefore' => $this->nodesBefore, 'after' => $this->after, 'nodesAfter' => $this->nodesAfter, 'leftovers' => $this->leftovers,
-            'says' => $says.$this->names.($this->leftovers === 0 ? '' : sprintf(' %s narrower than %.2f mm.', $this->leftovers === 1 ? 'One part is' : "{$this->leftovers} parts are", $this->width)),
+            'says' => $says.$this->names.($this->leftovers === 0 ? '' : sprintf(' %s narrower than %.2f mm.', $this->leftovers === 1 ? 'One part is' : "{$this->leftovers} parts are", self::NARROW)),
         ];
     }
 }

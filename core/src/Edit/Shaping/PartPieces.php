@@ -180,9 +180,8 @@ final readonly class PartPieces implements Edit, ShowsMarks
         $most = -INF;
         foreach ($piece->shape->contours as $contour) {
             $ring = [];
-            foreach ([...$contour->segments(), null] as $s) {
-                $s ??= $ring === [] ? null : Cubic::line($contour->coords[count($contour->coords) - 2], $contour->coords[count($contour->coords) - 1], $contour->coords[0], $contour->coords[1]);
-                for ($k = 0, $n = $s === null || Cubic::isLine($s) ? 1 : 64; $s !== null && $k < $n; $k++) {
+            foreach ((new Contour($contour->coords, true))->closedSegments() as $s) {
+                for ($k = 0, $n = Cubic::isLine($s) ? 1 : 64; $k < $n; $k++) {
                     [$x, $y] = Cubic::placeOn($s, $k / $n);
                     $ring[] = [$x * -$v + $y * $u, $x * $u + $y * $v];
                 }
@@ -278,7 +277,7 @@ final readonly class PartPieces implements Edit, ShowsMarks
         $out = [];
         $parted = false;
         foreach ($piece->shape->contours as $line) {
-            $n = count(LinePlace::closedUp($line));
+            $n = count($line->closedSegments());
             $places = [];
             foreach (Crossings::on(0, [$line, ...$cuts]) as $crossing) {
                 if ($crossing->b !== 0 && ($line->closed || ($crossing->g > 1e-6 && $crossing->g < $n - 1e-6))) {

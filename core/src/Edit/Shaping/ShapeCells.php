@@ -195,7 +195,7 @@ final readonly class ShapeCells implements Edit, ShowsMarks
         foreach ($shapes as $group => $shape) {
             $top = $plan->top($group);
             $like = $top ?? $plan->lines[0] ?? $pieces[0];
-            $paint = isset($colours[$group]) ? new Paint($colours[$group]) : ($top === null ? $like->stroke->paint ?? new Paint(new Colour(0x26, 0x23, 0x1D)) : $top->fill);
+            $paint = isset($colours[$group]) ? new Paint($colours[$group]) : ($top === null ? $like->stroke->paint ?? new Paint(Colour::ink()) : $top->fill);
             $id = $top !== null && $by[$top->id] === [] ? $top->id : $free->next();
             $made = new Piece($id, $shape, $paint, null, $like->name, null, new Place($like->place->layer, $like->place->groups), blend: $top->blend ?? $like->blend);
             $top === null ? $bare[] = $made : $by[$top->id][] = $made;

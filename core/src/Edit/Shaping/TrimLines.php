@@ -85,7 +85,7 @@ final readonly class TrimLines implements Edit, ShowsMarks
         $k = $lines->nearest($place[0], $place[1], static fn (int $k): bool => $lines->pieces[$k]->fill === null)
             ?? throw EditRefused::because('There is no line without fill to be trimmed; fills are cut with the other tools.');
         $line = $lines->contours[$k];
-        $n = (float) count(LinePlace::closedUp($line));
+        $n = (float) count($line->closedSegments());
         [$g] = LinePlace::nearest($line, ...$place);
         $places = array_map(static fn (Crossing $c): float => $line->closed && $c->g > $n - self::SAME ? 0.0 : $c->g, Crossings::on($k, $lines->contours));
         sort($places);
@@ -111,7 +111,7 @@ final readonly class TrimLines implements Edit, ShowsMarks
     /** @return list<Piece> what is left of a piece without a stretch of one of its lines */
     private static function without(Piece $piece, int $number, Contour $line, float $from, float $to, FreeIds $free): array
     {
-        $n = (float) count(LinePlace::closedUp($line));
+        $n = (float) count($line->closedSegments());
         $rest = $line->closed ? [LinePlace::between($line, $to, $from)] : [LinePlace::between($line, 0.0, $from), LinePlace::between($line, $to, $n)];
         $rest = array_values(array_filter($rest));
         $contours = $piece->shape->contours;

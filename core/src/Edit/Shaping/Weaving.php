@@ -64,7 +64,7 @@ final readonly class Weaving
         foreach (Crossings::on(0, [$line]) as $crossing) {
             $places[] = $crossing->g;
         }
-        $n = count(LinePlace::closedUp($line));
+        $n = count($line->closedSegments());
         if (count($places) < 2) {
             return [$line];
         }
@@ -164,7 +164,7 @@ final readonly class Weaving
         if ($pattern !== 'alternate') {
             return array_fill(0, count($this->crossings), $pattern === 'lower');
         }
-        /** @var array<int, list<array{int, int, bool}>> $next other crossing, and whether the states are alike */
+        /** @var array<int, list<array{int, bool}>> $next other crossing, and whether the states are alike */
         $next = [];
         foreach ($this->visits() as $row) {
             $n = count($row['at']);
@@ -173,8 +173,8 @@ final readonly class Weaving
                 [$d, $second] = $row['at'][($i + 1) % $n];
                 // Over at the one and under at the next: alike where the strand is first in one and second in the other.
                 $alike = $first !== $second;
-                $next[$c][] = [$d, 0, $alike];
-                $next[$d][] = [$c, 0, $alike];
+                $next[$c][] = [$d, $alike];
+                $next[$d][] = [$c, $alike];
             }
         }
         $states = [];
@@ -186,7 +186,7 @@ final readonly class Weaving
             $row = [$start];
             while ($row !== []) {
                 $c = array_shift($row);
-                foreach ($next[$c] ?? [] as [$d, , $alike]) {
+                foreach ($next[$c] ?? [] as [$d, $alike]) {
                     if (! isset($states[$d])) {
                         $states[$d] = $alike ? $states[$c] : ! $states[$c];
                         $row[] = $d;
@@ -261,7 +261,7 @@ final readonly class Weaving
     private static function angle(Contour $a, float $g, Contour $b, float $h): float
     {
         $way = static function (Contour $line, float $g): array {
-            $segments = LinePlace::closedUp($line);
+            $segments = $line->closedSegments();
             $i = min(count($segments) - 1, (int) floor($g));
 
             return OffsetCurve::tangent($segments[$i], $g - $i);

@@ -55,8 +55,7 @@ final readonly class WrapPieces implements Edit, ShowsMarks
             if (count($segments) !== 4) {
                 throw EditRefused::because('A drawn frame has four sides: one closed line of four segments, clockwise from the upper left corner.');
             }
-            $back = static fn (array $s): array => [$s[6], $s[7], $s[4], $s[5], $s[2], $s[3], $s[0], $s[1]];
-            $sides = [$segments[0], $back($segments[2]), $back($segments[3]), $segments[1]];
+            $sides = [$segments[0], Cubic::reversed($segments[2]), Cubic::reversed($segments[3]), $segments[1]];
         }
 
         return new self($input->pieces(), $kind, self::signed($input), $sides, $input->flag('off'));
@@ -136,8 +135,7 @@ final readonly class WrapPieces implements Edit, ShowsMarks
         $chosen = Chosen::in($artwork, $this->ids);
         $box = self::frameBox($chosen);
         [$top, $bottom, $left, $right] = $this->sides ?? Wrap::frame($this->kind, $box, $this->amount);
-        $back = static fn (array $s): array => [$s[6], $s[7], $s[4], $s[5], $s[2], $s[3], $s[0], $s[1]];
-        $frame = Contour::ofSegments(array_map(self::handled(...), [$top, $right, $back($bottom), $back($left)]), true);
+        $frame = Contour::ofSegments(array_map(self::handled(...), [$top, $right, Cubic::reversed($bottom), Cubic::reversed($left)]), true);
         $out = [new Mark('frame', $top[0], $top[1], '', Shape::of($frame), implode(' ', array_map(static fn (float $n): string => (string) round($n, 4), array_slice($frame->coords, 0, 24))))];
         $fold = (new Wrap($box, [$top, $bottom, $left, $right], Matrix::identity()))->fold();
 
