@@ -188,6 +188,9 @@ abstract class BrowserTestCase extends TestCase
             }
             usleep(80_000);
         } while (microtime(true) < $end);
+        if (getenv('NEAT_EDGE_SEE') !== false) {
+            self::$browser->takeScreenshot((string) getenv('NEAT_EDGE_SEE'));
+        }
         self::fail("Waited {$seconds} s for {$what}.");
     }
 

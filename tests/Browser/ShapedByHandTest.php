@@ -7,7 +7,6 @@ namespace Tests\Browser;
 use Facebook\WebDriver\WebDriverKeys;
 use NeatEdge\Core\Artwork\BorderAround;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\Combine;
 use PHPUnit\Framework\Attributes\Test;
 
@@ -15,88 +14,7 @@ use PHPUnit\Framework\Attributes\Test;
 final class ShapedByHandTest extends BrowserTestCase
 {
     use OnTheBench;
-
-    private function everything(): void
-    {
-        $this->keys(WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL);
-    }
-
-    /** Takes a tool of shaping in hand by its key and waits for it. */
-    private function take(string $kind, string $key): void
-    {
-        $this->keys(WebDriverKeys::SHIFT, $key, WebDriverKeys::NULL);
-        $this->see("[data-test={$kind}].on");
-    }
-
-    private function keepIt(): void
-    {
-        $this->see('[data-test=keep]:not([disabled])');
-        $this->change(fn () => $this->press('[data-test=keep]'));
-    }
-
-    private function line(float $x0, float $y0, float $x1, float $y1): void
-    {
-        $this->tool('curve');
-        $this->click($x0, $y0, 2);
-        // Each press is stored as it is made; Enter only ends the line.
-        $this->change(fn () => $this->click($x1, $y1, 2));
-        $this->keys(WebDriverKeys::ENTER);
-    }
-
-    /** What is drawn next, and what is chosen, is a line without fill. */
-    private function lineOnly(string $colour, string $width): void
-    {
-        $this->open('fill');
-        if ($this->lastPiece()->fill !== null) {
-            $this->change(fn () => $this->press('[data-section=fill] [aria-label=None]'));
-        }
-        $this->open('stroke');
-        if ($this->lastPiece()->stroke?->paint->colour->hex() !== $colour) {
-            $this->change(fn () => $this->type('Stroke colour', $colour));
-        }
-        $this->put('strokeWidth', $width);
-    }
-
-    private function filled(string $colour): void
-    {
-        $this->open('fill');
-        $this->type('Fill colour', $colour);
-    }
-
-    private function none(): void
-    {
-        if ($this->howMany('[data-tool=arrange]') > 0) {
-            $this->tool('arrange');
-        }
-        $this->keys(WebDriverKeys::ESCAPE);
-        self::until(fn (): ?bool => $this->howMany('[data-chosen]') === 0 ?: null, 'nothing to be chosen', 5.0);
-    }
-
-    private function shape(string $kind, float $x, float $y, float $width, float $height): void
-    {
-        $this->drawShape($kind, $x - $width / 2, $y - $height / 2, $width, $height);
-        foreach (['width' => "{$width}mm", 'height' => "{$height}mm", 'x' => "{$x}mm", 'y' => "{$y}mm"] as $field => $text) {
-            $this->put($field, $text);
-        }
-    }
-
-    /** Middle of each mark of a kind on the page, in px. */
-    private function marks(string $selector): int
-    {
-        return (int) self::$browser->executeScript('return document.querySelectorAll(arguments[0]).length', ["[data-test=shape-marks] {$selector}"]);
-    }
-
-    private static function area(Shape $shape): float
-    {
-        return Combine::weld([$shape])->area();
-    }
-
-    /** A place inside of what is marked, pressed with the mouse. */
-    private function pressMark(string $selector): void
-    {
-        [$x, $y] = self::$browser->executeScript('const r = document.querySelector(arguments[0]).getBoundingClientRect(); return [r.left + r.width / 2, r.top + r.height / 2]', ["[data-test=shape-marks] {$selector}"]);
-        $this->dragPx([[$x, $y]]);
-    }
+    use ShapingHands;
 
     #[Test]
     public function a_harbour_dial_in_36_pieces_each_of_a_colour_its_outer_ring_pulled_apart(): void
@@ -193,6 +111,12 @@ final class ShapedByHandTest extends BrowserTestCase
             $this->none();
             $this->line($x0, $y0, $x1, $y1);
         }
+        // Two circles round the hub, as lines.
+        foreach ([24, 10] as $size) {
+            $this->none();
+            $this->shape('ellipse', 50, 50, $size, $size);
+        }
+        self::assertNull($this->lastPiece()->fill);
         $this->keys('3');
         $this->see('[data-test=cells]');
         $this->everything();
@@ -200,18 +124,26 @@ final class ShapedByHandTest extends BrowserTestCase
         self::until(fn (): ?bool => $this->marks('[data-test=gap]') > 0 ? true : null, 'gaps to be shown', 10.0);
         self::assertGreaterThan(2, $this->marks('[data-test=gap]') + $this->marks('[data-test=sticks-out]'));
         $this->press('[data-field=mend]');
-        self::until(fn (): ?bool => $this->marks('[data-cell]') === 4 ? true : null, 'four sails', 10.0);
-        // Two opposite sails joined in one go are one piece; the others are lifted with Shift.
+        self::until(fn (): ?bool => $this->marks('[data-cell]') === 12 ? true : null, 'four sails in three rings', 10.0);
         $this->pressMark('[data-cell="0"]');
         $this->choose('rest', 'lift');
         $this->choose('colours', 'apart');
         $this->keepIt();
         $art = $this->art();
-        self::assertCount(4, $art->pieces);
+        self::assertCount(12, $art->pieces);
         self::assertSame([], array_filter($art->pieces, static fn (Piece $piece): bool => $piece->stroke !== null || $piece->fill === null), 'no line is left');
+        $areas = [];
         foreach ($art->pieces as $piece) {
-            self::assertLessThanOrEqual(5, $piece->shape->nodeCount());
-            self::assertEqualsWithDelta(900.0, $piece->shape->area(), 5.0);
+            self::assertLessThanOrEqual(7, $piece->shape->nodeCount());
+            $areas[] = $piece->shape->area();
+        }
+        sort($areas);
+        self::assertEqualsWithDelta(3600.0, array_sum($areas), 20.0);
+        // The hub's quarters, those of the ring between the circles, and what is left of the sails.
+        foreach ([M_PI * 25 / 4, M_PI * (144 - 25) / 4, 900 - M_PI * 144 / 4] as $ring => $area) {
+            foreach (array_slice($areas, 4 * $ring, 4) as $one) {
+                self::assertEqualsWithDelta($area, $one, 5.0);
+            }
         }
         self::assertSame([], $this->complaints());
     }

@@ -34,6 +34,20 @@ final class ShapingTest extends TestCase
         return new Bench($art->withPieces(array_map(static fn (Piece $piece): Piece => $piece->name === '' ? $piece : $piece->with(id: $piece->name), $art->pieces)));
     }
 
+    #[Test]
+    public function pieces_that_a_gap_of_a_hair_keeps_apart_are_welded_over_it_and_no_corner_moves(): void
+    {
+        $art = '<rect id="a" x="10" y="10" width="20" height="60" fill="#333333"/><rect id="b" x="30.03" y="10" width="20" height="60" fill="#333333"/><path id="l" d="M60 10H80V30H70V70H60Z" fill="#333333"/>';
+        $apart = self::bench($art)->do('weld', ['pieces' => ['a', 'b', 'l']]);
+        self::assertCount(3, $apart->art->pieces[0]->shape->contours);
+        $bridged = self::bench($art)->do('weld', ['pieces' => ['a', 'b', 'l'], 'bridge' => '0.1mm']);
+        self::assertCount(2, $bridged->art->pieces[0]->shape->contours, 'the gap of 10 mm stays');
+        self::assertEqualsWithDelta(self::area($apart) + 0.03 * 60, self::area($bridged), 1e-3);
+        self::assertSame(10, $bridged->art->pieces[0]->shape->nodeCount(), 'a rectangle and an angle: the seam and the hollow corner have no nodes of their own');
+        // A gap that is wider than said is a part of the drawing.
+        self::assertCount(3, self::bench($art)->do('weld', ['pieces' => ['a', 'b', 'l'], 'bridge' => '0.02mm'])->art->pieces[0]->shape->contours);
+    }
+
     private static function dial(float $reach = 42.0): Bench
     {
         $svg = '<circle id="disc" cx="50" cy="50" r="40" fill="#cc3333"/><circle id="hub" cx="50" cy="50" r="10" fill="none" stroke="#222"/><circle id="ring" cx="50" cy="50" r="25" fill="none" stroke="#222"/>';

@@ -56,7 +56,7 @@ export interface EditFields {
   'repeat': { kind?: 'row' | 'grid' | 'ring'; count?: number | string; rows?: number | string; stepX?: number | string; stepY?: number | string; centreX?: number | string; centreY?: number | string; sweep?: number | string; turning?: boolean; off?: boolean }
   'clip': { by?: string }
   'release-clip': Record<string, never>
-  'weld': Record<string, never>
+  'weld': { bridge?: number | string }
   'cut-away': { knife?: string; keepKnife?: boolean; leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
   'keep-overlap': { leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
   'keep-difference': { leftover?: number | string; leftovers?: 'drop' | 'neighbour' }

@@ -21,11 +21,15 @@ use NeatEdge\Core\PlanarMap\Combine;
 /** P2: weld, cut away, keep overlap, keep difference or split all on any number of pieces. Strokes are outlined first. */
 final readonly class CombinePieces implements Edit
 {
+    /** mm; a wider gap is a part of the drawing. */
+    private const WIDEST_GAP = 20.0;
+
     /**
      * @param  list<string>  $ids
      * @param  string  $knife  id of the piece that cuts all others; the lowest is cut by all above it when there is none
+     * @param  float  $bridge  mm; gaps that are narrower are welded over
      */
-    public function __construct(private CombineKind $kind, private array $ids, private string $knife = '', private bool $keepKnife = false)
+    public function __construct(private CombineKind $kind, private array $ids, private string $knife = '', private bool $keepKnife = false, private float $bridge = 0.0)
     {
     }
 
@@ -35,7 +39,7 @@ final readonly class CombinePieces implements Edit
         $fields = $as === CombineKind::CutAway ? [
             Field::words('knife', 'Knife', Field::PIECE, help: 'the piece that cuts all others; when left out, the lowest is cut by all above it'),
             Field::flag('keepKnife', 'Keep the knife', false),
-        ] : [];
+        ] : ($as === CombineKind::Weld ? [Field::length('bridge', 'Over gaps up to', 0.0, 0.0, 'pieces that a gap of a hair keeps apart are welded all the same')] : []);
 
         return new About($as->label(), $as->description(), [...$fields, ...($as === CombineKind::Weld ? [] : Leftovers::fields())], $as->leastPieces(), About::JOIN, $as->key());
     }
@@ -43,7 +47,7 @@ final readonly class CombinePieces implements Edit
     public static function from(Input $input): self
     {
         return new self(
-            CombineKind::from($input->choice('kind', array_column(CombineKind::cases(), 'value'))), $input->pieces(), $input->text('knife', 80), $input->flag('keepKnife'),
+            CombineKind::from($input->choice('kind', array_column(CombineKind::cases(), 'value'))), $input->pieces(), $input->text('knife', 80), $input->flag('keepKnife'), $input->length('bridge', 0.0, 0.0, self::WIDEST_GAP),
         );
     }
 
@@ -114,7 +118,7 @@ final readonly class CombinePieces implements Edit
             CombineKind::SplitAll => null,
             CombineKind::KeepOverlap => Combine::keepOverlap($shapes, $tolerance),
             CombineKind::KeepDifference => Combine::keepDifference($shapes, $tolerance),
-            default => Combine::weld($shapes, $tolerance),
+            default => $this->bridge > 0.0 ? Bridged::weld($shapes, $this->bridge, $tolerance) : Combine::weld($shapes, $tolerance),
         };
         if ($shape === null) {
             return self::split($pieces, $shapes, $tolerance, $free);
