@@ -12,7 +12,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Facades\DB;
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Check\Limits;
+use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Format\Svg\Drawing;

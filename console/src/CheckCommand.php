@@ -6,7 +6,7 @@ namespace NeatEdge\Console;
 
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Inspection;
-use NeatEdge\Core\Check\Limits;
+use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Prepare\MergeByColour;
 use Symfony\Component\Console\Attribute\AsCommand;

@@ -19,6 +19,7 @@ final readonly class Artwork
      * @param  list<Layer>  $layers  the lowest first; one when none is given
      * @param  array<string, string>  $groups  names by the id of a group
      * @param  list<Guide>  $guides
+     * @param  list<LineStep>|null  $line  by which it is prepared; as is usual for its process when null
      * @param  bool  $apart  whether it is known that no two solid pieces overlap; with other pieces it is known no more
      */
     public function __construct(
@@ -30,6 +31,7 @@ final readonly class Artwork
         public array $guides = [],
         public ?Reference $reference = null,
         public bool $apart = false,
+        public ?array $line = null,
     ) {
         $this->layers = $layers === [] ? [new Layer(Layer::FIRST, 'Art')] : $layers;
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Artwork;
 
+use NeatEdge\Core\Measure\Lab;
+
 /** An sRGB colour, 0 to 255 a channel. */
 final readonly class Colour
 {
@@ -48,6 +50,11 @@ final readonly class Colour
     public function isNearBlack(): bool
     {
         return sqrt($this->red ** 2 + $this->green ** 2 + $this->blue ** 2) < self::NEAR_BLACK;
+    }
+
+    public function lab(): Lab
+    {
+        return Lab::ofSrgb($this->red, $this->green, $this->blue);
     }
 
     /** How far two colours are apart, 0 to 441, in plain sRGB. */

@@ -10,6 +10,11 @@ use NeatEdge\Core\Artwork\Blend;
 /** C9: blends are light on a screen; no knife and no single ink gives them, and the sheets leave them out. */
 final readonly class Blended implements Rule
 {
+    public static function about(): array
+    {
+        return [new AboutFinding('blend', 'Blend', 'A blend is light on a screen; no knife and no single ink gives it.')];
+    }
+
     public function findings(Artwork $source, Artwork $merged): array
     {
         $out = [];

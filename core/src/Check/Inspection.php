@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Check;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Measure\Limits;
 
 /** All checks of a job: the one place where a rule is registered. */
 final class Inspection
@@ -18,7 +19,7 @@ final class Inspection
     public static function of(Artwork $bench, Artwork $source, Artwork $merged, Limits $limits): array
     {
         $out = [];
-        foreach ([new LettersCut] as $rule) {
+        foreach (self::benchRules($limits) as $rule) {
             array_push($out, ...$rule->onBench($bench));
         }
         foreach (self::rules($limits) as $rule) {
@@ -31,11 +32,31 @@ final class Inspection
         return array_map(static fn (int $i): Finding => $out[$i], $order);
     }
 
+    /** @return array<string, AboutFinding> by kind: everything that can be found */
+    public static function catalogue(): array
+    {
+        $out = [];
+        foreach ([...self::benchRules(new Limits(0.0, 0.0)), ...self::rules(new Limits(0.0, 0.0))] as $rule) {
+            foreach ($rule::about() as $about) {
+                $out[$about->kind] = $about;
+            }
+        }
+
+        return $out;
+    }
+
+    /** @return list<BenchRule> */
+    private static function benchRules(Limits $limits): array
+    {
+        return [new LettersCut, new SmallLetters($limits)];
+    }
+
     /** @return list<Rule> a limit of nought switches its check off */
     private static function rules(Limits $limits): array
     {
         return [
-            new LeastWidth($limits), new OutsidePage, new SeeThrough, new NoFlatColour, new Blended, new NearBlack,
+            new LeastWidth($limits), new Islands($limits), new LinesLeft, new Overlapping, new OutsidePage, new LargerThanBed($limits), new SeeThrough, new NoFlatColour, new Blended, new NearBlack,
+            new ColourCount($limits), new CrowdedNodes,
         ];
     }
 }

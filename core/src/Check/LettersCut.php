@@ -10,6 +10,11 @@ use NeatEdge\Core\Artwork\Lettering;
 /** C10: letters that do not fit the line that they stand on, and are therefore not there. */
 final readonly class LettersCut implements BenchRule
 {
+    public static function about(): array
+    {
+        return [new AboutFinding('letters-cut', 'Letters cut off', 'Letters do not fit the line that they stand on and are left out.')];
+    }
+
     public function onBench(Artwork $bench): array
     {
         $out = [];

@@ -10,6 +10,11 @@ use NeatEdge\Core\Geometry\Point;
 /** C6: several colours that are all but black, each of which would become a sheet of its own. */
 final readonly class NearBlack implements Rule
 {
+    public static function about(): array
+    {
+        return [new AboutFinding('near-black', 'Near-black', 'Several blacks that only a screen tells apart become sheets of their own.')];
+    }
+
     public function findings(Artwork $source, Artwork $merged): array
     {
         $near = $seen = [];

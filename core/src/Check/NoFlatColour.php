@@ -10,6 +10,11 @@ use NeatEdge\Core\Geometry\Point;
 /** C9: gradients, which no material and no single ink gives. Pictures are named when they are read. */
 final readonly class NoFlatColour implements Rule
 {
+    public static function about(): array
+    {
+        return [new AboutFinding('gradient', 'Gradient', 'No knife and no single ink gives a gradient.')];
+    }
+
     public function findings(Artwork $source, Artwork $merged): array
     {
         $out = [];

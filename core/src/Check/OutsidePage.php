@@ -16,6 +16,11 @@ final readonly class OutsidePage implements Rule
     /** mm that art may reach over the page. */
     private const LEAST = 0.01;
 
+    public static function about(): array
+    {
+        return [new AboutFinding('outside-page', 'Outside the page', 'Art lies outside the page and is cut or printed all the same.')];
+    }
+
     public function findings(Artwork $source, Artwork $merged): array
     {
         $page = new Box(0.0, 0.0, $source->width, $source->height);

@@ -17,6 +17,11 @@ final readonly class SeeThrough implements Rule
     /** mm² of overlap that count. */
     private const LEAST = 0.01;
 
+    public static function about(): array
+    {
+        return [new AboutFinding('overlapping-sheets', 'See-through over other sheets', 'A see-through piece lies over other sheets.'), new AboutFinding('see-through', 'See-through on the ground', 'A see-through piece lies on the bare ground.')];
+    }
+
     public function findings(Artwork $source, Artwork $merged): array
     {
         $shapes = array_map(static fn (Piece $piece): Shape => $piece->shape, $merged->pieces);

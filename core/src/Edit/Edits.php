@@ -11,6 +11,7 @@ use NeatEdge\Core\Edit\Letters\LettersRoom;
 use NeatEdge\Core\Edit\Lines\LinesRoom;
 use NeatEdge\Core\Edit\Live\LiveRoom;
 use NeatEdge\Core\Edit\Paint\PaintRoom;
+use NeatEdge\Core\Edit\Preparing\PreparingRoom;
 use NeatEdge\Core\Edit\Shapes\ShapesRoom;
 use NeatEdge\Core\Edit\Shaping\Leftovers;
 use NeatEdge\Core\Edit\Shaping\ShapingRoom;
@@ -24,7 +25,7 @@ final class Edits
     private const MOST_ALONE = 400;
 
     /** @var list<class-string<Room>> */
-    private const ROOMS = [ArrangingRoom::class, LinesRoom::class, ShapesRoom::class, PaintRoom::class, LettersRoom::class, LayersRoom::class, LiveRoom::class, ShapingRoom::class];
+    private const ROOMS = [ArrangingRoom::class, LinesRoom::class, ShapesRoom::class, PaintRoom::class, LettersRoom::class, LayersRoom::class, LiveRoom::class, ShapingRoom::class, PreparingRoom::class];
 
     /** @return array<string, class-string<Edit>> every edit there is, by kind */
     public static function kinds(): array

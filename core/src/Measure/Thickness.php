@@ -321,9 +321,9 @@ final class Thickness
         foreach ($all as $k) {
             $length += $this->share[$k];
         }
-        [$ribbon, $middle] = $this->ribbon($all, $thin);
+        [$ribbon, $middle, $rows] = $this->ribbon($all, $thin);
 
-        return new ThinPlace(new Point($x, $y), $width, $typical, $length / 2, $this->isPoint($i, $thin[$i][1], $width, $typical), $ribbon, $middle);
+        return new ThinPlace(new Point($x, $y), $width, $typical, $length / 2, $this->isPoint($i, $thin[$i][1], $width, $typical), $ribbon, $middle, $rows);
     }
 
     /**
@@ -353,13 +353,13 @@ final class Thickness
     /**
      * @param  list<int>  $samples
      * @param  array<int, array{float, int, bool}>  $thin
-     * @return array{list<list<Point>>, list<Point>} the parts of the stretch, and places along their middle lines
+     * @return array{list<list<Point>>, list<Point>, list<list<array{float, float, float}>>} the parts of the stretch, places along their middle lines, and those lines with the width at each place
      */
     private function ribbon(array $samples, array $thin): array
     {
         // Samples are numbered along the contours: a wall is a row of them without a gap.
         sort($samples);
-        $rows = [];
+        $walls = [];
         $row = [];
         foreach ($samples as $k => $i) {
             $row[] = $i;
@@ -367,37 +367,39 @@ final class Thickness
             // Round an end, the row would go on down the other wall.
             if ($next === null || $this->contour[$next] !== $this->contour[$i] || 4 * $this->step < $this->way[$next] - $this->way[$i]
                 || $this->nx[$next] * $this->nx[$i] + $this->ny[$next] * $this->ny[$i] < 0.5) {
-                $rows[] = $row;
+                $walls[] = $row;
                 $row = [];
             }
         }
-        usort($rows, static fn (array $a, array $b): int => count($b) <=> count($a));
+        usort($walls, static fn (array $a, array $b): int => count($b) <=> count($a));
         $shown = [];
         $parts = [];
-        $middle = [];
-        foreach ($rows as $wall) {
+        $middle = $rows = [];
+        foreach ($walls as $wall) {
             // The other wall shows the same stretch.
             $wall = array_values(array_filter($wall, static fn (int $i): bool => ! isset($shown[$i])));
             if ($wall === [] || count($parts) >= self::PARTS) {
                 continue;
             }
             $every = max(1, intdiv(count($wall), self::RIBBON));
-            $here = [];
-            $there = [];
+            $here = $there = $row = [];
             foreach ($wall as $k => $i) {
                 for ($j = $thin[$i][1] - 2; $j <= $thin[$i][1] + 2; $j++) {
                     $shown[$j] = true;
                 }
                 $middle[] = new Point($this->x[$i] + $thin[$i][0] / 2 * $this->nx[$i], $this->y[$i] + $thin[$i][0] / 2 * $this->ny[$i]);
+                [$wide, $mx, $my] = $this->across($i, $thin[$i][1]);
+                $row[] = [$mx, $my, $wide];
                 if ($k % $every === 0 || $k === count($wall) - 1) {
                     $here[] = new Point($this->x[$i], $this->y[$i]);
                     $there[] = new Point($this->x[$i] + $thin[$i][0] * $this->nx[$i], $this->y[$i] + $thin[$i][0] * $this->ny[$i]);
                 }
             }
             $parts[] = [...$here, ...array_reverse($there)];
+            $rows[] = $row;
         }
 
-        return [$parts, $middle];
+        return [$parts, $middle, $rows];
     }
 
     /**

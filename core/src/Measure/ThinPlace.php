@@ -17,6 +17,7 @@ final readonly class ThinPlace
      * @param  bool  $pointed  whether it runs out into a point, where its width is nothing
      * @param  list<list<Point>>  $ribbon  what lies between the walls, whole: for each part up one wall and back down the other
      * @param  list<Point>  $middle  places along its middle line
+     * @param  list<list<array{float, float, float}>>  $rows  its middle line in stretches, in order: x, y and the width there, mm
      */
     public function __construct(
         public Point $at,
@@ -26,6 +27,7 @@ final readonly class ThinPlace
         public bool $pointed = false,
         public array $ribbon = [],
         public array $middle = [],
+        public array $rows = [],
     ) {
     }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Shape;
@@ -13,22 +15,26 @@ use NeatEdge\Core\Stroke\Thin;
 /** Takes out doubled nodes, tiny segments, flat curves and nodes that the outline does not need, within a deviation. */
 final readonly class CleanNodes implements Step
 {
+    use Described;
+
+    public const USUAL = 0.005;
+
     /** Segments shorter than this are taken out, mm. */
     private const TINY = 0.002;
 
     /** @param  float  $deviation how far an outline may move, mm */
-    public function __construct(private float $deviation = 0.005)
+    public function __construct(private float $deviation = self::USUAL)
     {
     }
 
-    public function key(): string
+    public static function about(): AboutStep
     {
-        return 'clean-nodes';
+        return new AboutStep('clean-nodes', 'Clean nodes', 'Doubled and needless nodes go, within a deviation.', [Field::length('deviation', 'Deviation', self::USUAL)], 80, ['thicken' => 'What is thickened gets new nodes: clean after it.', 'widen-gaps' => 'What is widened gets new nodes: clean after it.', 'remove-hidden' => 'Where pieces are cut new nodes come: clean after it.'], work: 0.1);
     }
 
-    public function label(): string
+    public static function from(Input $input): self
     {
-        return 'Clean nodes';
+        return new self($input->length('deviation', self::USUAL, 0.0, 5.0));
     }
 
     public function values(): array

@@ -8,19 +8,22 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Seen\Painted;
 
 /** Several blacks that only a screen tells apart become the one that paints most, so that no ribbons of one are knocked out of another. */
 final readonly class JoinNearBlacks implements Step
 {
-    public function key(): string
+    use Described;
+
+    public static function about(): AboutStep
     {
-        return 'join-near-blacks';
+        return new AboutStep('join-near-blacks', 'Join near-blacks', 'Several blacks that only a screen tells apart become one.', rank: 30, looks: true, work: 0.05);
     }
 
-    public function label(): string
+    public static function from(Input $input): self
     {
-        return 'Join near-blacks';
+        return new self;
     }
 
     public function values(): array

@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
@@ -19,14 +20,16 @@ use NeatEdge\Core\PlanarMap\Rule\SeenOwners;
  */
 final readonly class MergeByColour implements GivesSlivers
 {
-    public function key(): string
+    use Described;
+
+    public static function about(): AboutStep
     {
-        return 'merge-by-colour';
+        return new AboutStep('merge-by-colour', 'Merge by colour', 'What touches in one colour becomes one piece.', rank: 50, after: ['remove-hidden' => 'What is hidden should be gone before: else hidden parts are merged with what is seen.'], work: 0.2);
     }
 
-    public function label(): string
+    public static function from(Input $input): self
     {
-        return 'Merge by colour';
+        return new self;
     }
 
     public function values(): array

@@ -6,20 +6,23 @@ namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Seen\Painted;
 use NeatEdge\Core\Seen\Seen;
 
 /** Every stroke becomes a filled outline that looks the same; a piece with fill and stroke parts into two. */
 final readonly class OutlineStrokes implements Step
 {
-    public function key(): string
+    use Described;
+
+    public static function about(): AboutStep
     {
-        return 'outline-strokes';
+        return new AboutStep('outline-strokes', 'Outline strokes', 'Every stroke becomes a filled outline that looks the same.', rank: 10, work: 0.5);
     }
 
-    public function label(): string
+    public static function from(Input $input): self
     {
-        return 'Outline strokes';
+        return new self;
     }
 
     public function values(): array

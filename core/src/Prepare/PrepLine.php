@@ -7,49 +7,75 @@ namespace NeatEdge\Core\Prepare;
 use Closure;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Artwork\LineStep;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Measure\LookDifference;
 
 /** A line of steps over source art that is never overwritten. Each step's outcome is kept by the content that led to it. */
 final readonly class PrepLine
 {
-    /** @param  list<Step>  $steps */
-    public function __construct(private array $steps, private StepCache $cache = new MemoryCache, private ?Colour $ground = null)
-    {
-    }
-
     /** Grows whenever a step or the engine under it gives another outcome: what was kept of an earlier one is not used again. */
-    public const ENGINE = 6;
-
-    /** What steps cost in the mean of drawings with and without strokes, measured against removing what is hidden. */
-    private const WORK = ['outline-strokes' => 0.5, 'join-near-blacks' => 0.05, 'solid-colours' => 1.0, 'remove-hidden' => 1.0, 'merge-by-colour' => 0.2, 'clean-nodes' => 0.1];
+    public const ENGINE = 7;
 
     private const LOOKING = 0.7;
 
-    /** Steps that are done only where an artist chooses them: they change how the art looks. */
-    private const CHOSEN = [JoinNearBlacks::class, SolidColours::class];
+    /** Steps of the plain line, with those that are done only where an artist chooses them. */
+    private const STANDARD = ['outline-strokes', 'join-near-blacks', 'solid-colours', 'remove-hidden', 'merge-by-colour', 'clean-nodes'];
 
-    /** @param  Colour|null  $ground  what see-through pieces are laid on where nothing solid lies under them; they stay as they are there when null */
-    public static function standard(StepCache $cache = new MemoryCache, float $deviation = 0.005, ?Colour $ground = null): self
+    /**
+     * @param  list<Step>  $steps
+     * @param  list<string>  $ids  of the steps in their line
+     * @param  Colour|null  $ground  what see-through pieces are laid on where nothing solid lies under them; they stay as they are there when null
+     */
+    public function __construct(private array $steps, private StepCache $cache = new MemoryCache, private ?Colour $ground = null, private array $ids = [])
     {
-        return new self([new OutlineStrokes, new JoinNearBlacks, new SolidColours($ground), new RemoveHidden, new MergeByColour, new CleanNodes($deviation)], $cache, $ground);
+    }
+
+    /**
+     * The steps of a stored line that are on.
+     *
+     * @param  list<LineStep>  $line
+     * @param  Limits|null  $limits  of the ticket, for values that are left to it
+     *
+     * @throws EditRefused for a step that is not known, or values that it cannot be made from
+     */
+    public static function of(array $line, ?Limits $limits = null, StepCache $cache = new MemoryCache): self
+    {
+        $steps = $ids = [];
+        $ground = null;
+        foreach ($line as $step) {
+            if ($step->on) {
+                $steps[] = $made = Steps::of($step, $limits);
+                $ids[] = $step->id;
+                $ground = $made instanceof SolidColours ? $made->ground : $ground;
+            }
+        }
+
+        return new self($steps, $cache, $ground, $ids);
+    }
+
+    public static function standard(StepCache $cache = new MemoryCache, float $deviation = CleanNodes::USUAL, ?Colour $ground = null): self
+    {
+        return new self([new OutlineStrokes, new JoinNearBlacks, new SolidColours($ground), new RemoveHidden, new MergeByColour, new CleanNodes($deviation)], $cache, $ground, self::STANDARD);
     }
 
     /** The standard line without the steps that are done only where an artist chooses them. */
     public static function usual(StepCache $cache = new MemoryCache): self
     {
-        $line = self::standard($cache);
-
-        return $line->only(array_map(static fn (Step $step): string => $step->key(), array_filter($line->steps, static fn (Step $step): bool => ! in_array($step::class, self::CHOSEN, true))));
+        return self::standard($cache)->only(array_keys(array_filter(Steps::catalogue(), static fn (AboutStep $about): bool => ! $about->looks)));
     }
 
     /**
-     * The standard line with only the named steps.
+     * The same line with only the named steps.
      *
      * @param  array<string>  $keys
      */
     public function only(array $keys): self
     {
-        return new self(array_values(array_filter($this->steps, static fn (Step $step): bool => in_array($step->key(), $keys, true))), $this->cache, $this->ground);
+        $steps = array_filter($this->steps, static fn (Step $step): bool => in_array($step->key(), $keys, true));
+
+        return new self(array_values($steps), $this->cache, $this->ground, array_values(array_intersect_key($this->ids, $steps)));
     }
 
     /** @return list<Step> */
@@ -76,7 +102,7 @@ final readonly class PrepLine
         $key = hash('xxh128', self::ENGINE.($this->ground?->hex() ?? '').serialize($source));
         $artwork = $source;
         $stages = [];
-        $work = array_map(fn (Step $step): float => self::WORK[$step->key()] ?? 1.0, $this->steps);
+        $work = array_map(static fn (Step $step): float => $step::about()->work, $this->steps);
         $all = array_sum($work) + self::LOOKING;
         $done = 0.0;
         foreach ($this->steps as $i => $step) {
@@ -86,24 +112,35 @@ final readonly class PrepLine
             $done += $work[$i];
             $key = hash('xxh128', $key.$step->key().json_encode($step->values(), JSON_THROW_ON_ERROR));
             $kept = $this->cache->get($key);
+            [$after, $report] = $kept ?? self::done($step, $artwork);
             if ($kept === null) {
-                [$after, $slivers] = $step instanceof GivesSlivers ? $step->withoutSlivers($artwork) : [$step->apply($artwork), 0];
-                $report = StepReport::of($step, $artwork, $after, $slivers);
                 $this->cache->put($key, $after, $report);
-            } else {
-                [$after, $report] = $kept;
             }
-            $stages[] = ['artwork' => $after, 'report' => $report, 'cached' => $kept !== null];
+            $stages[] = ['id' => $this->ids[$i] ?? $step->key(), 'artwork' => $after, 'report' => $report, 'cached' => $kept !== null];
             $artwork = $after;
         }
         if ($progress !== null) {
             $progress($count - 1, $count, 'Compare the looks', $done / $all);
         }
-        $look = Look::between($source, $artwork, $this->ground);
+        $result = new PrepResult($source, $stages, new LookDifference(0.0, 0.0));
+        $look = Look::between($source->atWidth($result->judged()->width), $result->judged(), $this->ground);
         if ($progress !== null) {
             $progress($count, $count, 'Done', 1.0);
         }
 
         return new PrepResult($source, $stages, $look);
+    }
+
+    /** @return array{Artwork, StepReport} */
+    private static function done(Step $step, Artwork $before): array
+    {
+        if ($step instanceof TellsDeeds) {
+            $cured = $step->cure($before);
+
+            return [$cured->artwork, StepReport::of($step, $before, $cured->artwork, 0, $cured)];
+        }
+        [$after, $slivers] = $step instanceof GivesSlivers ? $step->withoutSlivers($before) : [$step->apply($before), 0];
+
+        return [$after, StepReport::of($step, $before, $after, $slivers)];
     }
 }

@@ -10,7 +10,7 @@ use NeatEdge\Core\Measure\LookDifference;
 /** What came out of a prep line, and every state on the way. */
 final readonly class PrepResult
 {
-    /** @param  list<array{artwork: Artwork, report: StepReport, cached: bool}>  $stages */
+    /** @param  list<array{id: string, artwork: Artwork, report: StepReport, cached: bool}>  $stages */
     public function __construct(public Artwork $source, public array $stages, public LookDifference $look)
     {
     }
@@ -18,6 +18,18 @@ final readonly class PrepResult
     public function artwork(): Artwork
     {
         return $this->stages === [] ? $this->source : $this->stages[count($this->stages) - 1]['artwork'];
+    }
+
+    /** What is judged: the art before what only lays out what is made, such as how colours lie on each other. */
+    public function judged(): Artwork
+    {
+        for ($i = count($this->stages) - 1; $i >= 0; $i--) {
+            if (! Steps::about($this->stages[$i]['report']->key)->lays) {
+                return $this->stages[$i]['artwork'];
+            }
+        }
+
+        return $this->source;
     }
 
     /** The art before a stage. */

@@ -7,8 +7,10 @@ namespace NeatEdge\Core\Prepare;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Blend;
 use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\PlanarMap;
 
@@ -18,19 +20,21 @@ use NeatEdge\Core\PlanarMap\PlanarMap;
  */
 final readonly class SolidColours implements Step
 {
+    use Described;
+
     /** @param  Colour|null  $ground  what shows through where nothing solid lies under; there they stay see-through when null */
-    public function __construct(private ?Colour $ground = null)
+    public function __construct(public ?Colour $ground = null)
     {
     }
 
-    public function key(): string
+    public static function about(): AboutStep
     {
-        return 'solid-colours';
+        return new AboutStep('solid-colours', 'Solid colours', 'What one can see through becomes the solid colours that are seen.', [Field::words('ground', 'Ground', Field::COLOUR, help: 'what shows through where nothing solid lies under; there it stays see-through when left out')], 20, looks: true, work: 1.0);
     }
 
-    public function label(): string
+    public static function from(Input $input): self
     {
-        return 'Solid colours';
+        return new self($input->colour('ground'));
     }
 
     public function values(): array

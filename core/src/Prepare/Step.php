@@ -5,17 +5,25 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Edit\Input;
 
-/** One step of preparation: artwork in, artwork out, nothing else touched. */
+/** One step of preparation: artwork in, artwork out, nothing else touched. Made from validated fields, see Steps. */
 interface Step
 {
+    /** What it is called, does and takes. */
+    public static function about(): AboutStep;
+
+    /** @throws EditRefused for values that it cannot be made from */
+    public static function from(Input $input): self;
+
     /** A fixed word for scripts and stored lines, such as outline-strokes. */
     public function key(): string;
 
     /** What the page calls it. */
     public function label(): string;
 
-    /** @return array<string, float|bool|string> the values that decide its outcome, for the cache and the page */
+    /** @return array<string, mixed> the values that decide its outcome, by the names of its fields: for the cache, the page and the stored line */
     public function values(): array;
 
     public function apply(Artwork $artwork): Artwork;

@@ -6,10 +6,15 @@ namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Measure\LookDifference;
+use NeatEdge\Core\Prepare\Cure\Cured;
 
 /** What a step did, in numbers; what it did to the look once that was asked for. */
 final readonly class StepReport
 {
+    /**
+     * @param  int  $done  places that were brought to their limits
+     * @param  list<array{kind: string, at: array{float, float}|null, measured: float|null, how: string}>  $left  those that were not, and why
+     */
     public function __construct(
         public string $key,
         public string $label,
@@ -21,10 +26,12 @@ final readonly class StepReport
         public int $strokesAfter,
         public int $slivers = 0,
         public ?LookDifference $look = null,
+        public int $done = 0,
+        public array $left = [],
     ) {
     }
 
-    public static function of(Step $step, Artwork $before, Artwork $after, int $slivers = 0): self
+    public static function of(Step $step, Artwork $before, Artwork $after, int $slivers = 0, ?Cured $cured = null): self
     {
         $strokes = static fn (Artwork $artwork): int => count(array_filter($artwork->pieces, static fn ($piece): bool => $piece->stroke !== null));
 
@@ -38,6 +45,8 @@ final readonly class StepReport
             $strokes($before),
             $strokes($after),
             $slivers,
+            done: count($cured->done ?? []),
+            left: $cured->left ?? [],
         );
     }
 
@@ -59,6 +68,7 @@ final readonly class StepReport
             $data['strokes']['before'], $data['strokes']['after'],
             (int) ($data['slivers'] ?? 0),
             isset($data['look_difference']) ? LookDifference::fromArray($data['look_difference']) : null,
+            (int) ($data['done'] ?? 0), $data['left'] ?? [],
         );
     }
 
@@ -72,6 +82,7 @@ final readonly class StepReport
             'nodes' => ['before' => $this->nodesBefore, 'after' => $this->nodesAfter],
             'strokes' => ['before' => $this->strokesBefore, 'after' => $this->strokesAfter],
             'slivers' => $this->slivers,
+            ...($this->done === 0 && $this->left === [] ? [] : ['done' => $this->done, 'left' => $this->left]),
             ...($this->look === null ? [] : ['look_difference' => $this->look->toArray()]),
         ];
     }

@@ -82,6 +82,14 @@ export interface EditFields {
   'wrap': { shape?: 'arc' | 'bulge' | 'flag' | 'cone' | 'drawn'; amount?: number | string; frame?: string; off?: boolean }
   'clean-nodes': { deviation?: number | string }
   'merge-by-colour': Record<string, never>
+  'line-insert': { what?: string; values?: unknown; at?: number | string }
+  'line-remove': { step?: string }
+  'line-move': { step?: string; at?: number | string }
+  'line-copy': { step?: string }
+  'line-switch': { step?: string; on?: boolean }
+  'line-set': { step?: string; values?: unknown }
+  'line-use': { steps?: unknown }
+  'mend': { step?: string; values?: unknown; at?: string; line?: number | string; gap?: number | string; island?: number | string; hole?: number | string; colours?: number | string }
 }
 
 export type EditKind = keyof EditFields

@@ -7,6 +7,7 @@ namespace NeatEdge\Core\Format\Json;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Guide;
 use NeatEdge\Core\Artwork\Layer;
+use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Reference;
 use UnexpectedValueException;
@@ -38,6 +39,7 @@ final class ArtworkJson
             'groups' => (object) $artwork->groups,
             'guides' => array_map(get_object_vars(...), $artwork->guides),
             'reference' => $artwork->reference === null ? null : get_object_vars($artwork->reference),
+            'line' => $artwork->line === null ? null : array_map(static fn (LineStep $step): array => [...$step->toArray(), 'values' => (object) $step->values], $artwork->line),
         ];
     }
 
@@ -57,7 +59,17 @@ final class ArtworkJson
             (array) ($data['groups'] ?? []),
             array_values(array_map(static fn (array $guide): Guide => new Guide($guide['id'], $guide['upright'], (float) $guide['at']), $data['guides'] ?? [])),
             is_array($reference) ? new Reference(...array_map(static fn (mixed $value): mixed => is_int($value) ? (float) $value : $value, $reference)) : null,
+            line: is_array($data['line'] ?? null) ? self::line($data['line']) : null,
         );
+    }
+
+    /**
+     * @param  array<mixed>  $rows  as LineStep::toArray() gives them
+     * @return list<LineStep>
+     */
+    public static function line(array $rows): array
+    {
+        return array_values(array_map(static fn (array $row): LineStep => new LineStep((string) $row['id'], (string) $row['kind'], (array) ($row['values'] ?? []), (bool) ($row['on'] ?? true)), $rows));
     }
 
     /** @param  array<mixed>  $data */

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Check;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Geometry\Parts;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\PlanarMap\PlanarMap;
+use NeatEdge\Core\PlanarMap\Rule\EachCover;
+use NeatEdge\Core\Prepare\Finish\DropDoubled;
+
+/** C5: what is cut twice or lies hidden: pieces of what goes out that overlap, and lines that lie exactly on each other. */
+final readonly class Overlapping implements Rule
+{
+    /** mm² of overlap that count. */
+    private const LEAST = 0.01;
+
+    /** mm within which two lines are one. */
+    private const SAME = 0.05;
+
+    public static function about(): array
+    {
+        return [
+            new AboutFinding('overlap', 'Overlap', 'Pieces lie over each other and would be cut through one another.'),
+            new AboutFinding('doubled-line', 'Doubled line', 'A line lies exactly on another and would be cut twice.'),
+            new AboutFinding('hidden-piece', 'Hidden piece', 'A piece lies wholly under others: nobody sees it, and it is cut all the same.'),
+        ];
+    }
+
+    public function findings(Artwork $source, Artwork $merged): array
+    {
+        $out = [];
+        foreach (DropDoubled::doubled($merged, self::SAME) as $id) {
+            $piece = $merged->piece($id);
+            $out[] = new Finding('doubled-line', Severity::Warning, 'A line lies exactly on another of its colour and would be cut twice.', $piece?->box()?->middle(), piece: $id, sheet: $piece?->fill?->colour->hex() ?? $piece?->stroke?->paint->colour->hex());
+        }
+        $solid = array_values(array_filter($merged->pieces, static fn (Piece $piece): bool => $piece->isSolid() && ! $piece->shape->isEmpty()));
+        if ($merged->apart || count($solid) < 2) {
+            return $out;
+        }
+        $rule = new EachCover;
+        $seen = $over = [];
+        foreach (PlanarMap::of(array_map(static fn (Piece $piece): Shape => $piece->shape, $solid), $merged->tolerance())->regions($rule) as $label => $shape) {
+            $owners = $rule->covers[$label];
+            if ($owners === [] || $shape->area() < self::LEAST) {
+                continue;
+            }
+            $top = max($owners);
+            $seen[$top] = true;
+            foreach ($owners as $owner) {
+                if ($owner !== $top && ($over[$owner][0] ?? 0.0) < $shape->area()) {
+                    $over[$owner] = [$shape->area(), $shape, $top];
+                }
+            }
+        }
+        foreach ($over as $owner => [$area, $shape, $top]) {
+            $hex = $solid[$owner]->fill?->colour->hex();
+            $at = (Parts::of($shape)[0] ?? $shape)->box()?->middle();
+            $out[] = isset($seen[$owner])
+                ? new Finding('overlap', Severity::Warning, sprintf('A piece in %s lies under one in %s on %.2f mm².', $hex, $solid[$top]->fill?->colour->hex(), $area), $at, piece: $solid[$owner]->id, sheet: $hex)
+                : new Finding('hidden-piece', Severity::Warning, sprintf('A piece in %s lies wholly under others.', $hex), $at, piece: $solid[$owner]->id, sheet: $hex);
+        }
+
+        return $out;
+    }
+}

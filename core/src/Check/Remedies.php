@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Check;
+
+/** The one place that knows what cures which kind of finding, the sensible cure first. */
+final class Remedies
+{
+    /** @return list<Remedy> none where only a person can help */
+    public static function of(string $kind): array
+    {
+        return self::all()[$kind] ?? [];
+    }
+
+    /** @return array<string, list<Remedy>> by kind of finding, in the order in which cures of all kinds are made */
+    public static function all(): array
+    {
+        return [
+            'doubled-line' => [new Remedy('drop-doubled', 'Take out the doubled')],
+            'open-line' => [new Remedy('close-lines', 'Close it', source: true)],
+            'stroke-left' => [new Remedy('outline-strokes', 'Outline strokes')],
+            'gradient' => [new Remedy('flat-gradients', 'Make it one colour')],
+            'overlapping-sheets' => [new Remedy('solid-colours', 'Lay on what is under it')],
+            'see-through' => [new Remedy('solid-colours', 'Lay on white', ['ground' => '#ffffff'])],
+            'near-black' => [new Remedy('join-near-blacks', 'Join the blacks')],
+            'near-colour' => [new Remedy('join-near-colours', 'Join near colours')],
+            'too-many-colours' => [new Remedy('reduce-colours', 'Cut down colours')],
+            'overlap' => [new Remedy('remove-hidden', 'Remove what is hidden')],
+            'hidden-piece' => [new Remedy('remove-hidden', 'Remove what is hidden')],
+            'outside-page' => [new Remedy('fit-page', 'Cut off at the page'), new Remedy('fit-page', 'Let the page be that of the art', ['how' => 'page'])],
+            'island' => [
+                new Remedy('islands', 'Drop', ['how' => 'drop'], places: true), new Remedy('islands', 'Join to the nearest', ['how' => 'join'], places: true),
+                new Remedy('islands', 'Enlarge', ['how' => 'enlarge'], places: true),
+            ],
+            'small-hole' => [new Remedy('fill-holes', 'Fill', places: true)],
+            'thin-point' => [new Remedy('blunt-points', 'Blunt', places: true)],
+            'thin-line' => [new Remedy('thicken', 'Thicken to the limit', places: true)],
+            'narrow-gap' => [new Remedy('widen-gaps', 'Widen to the limit', places: true)],
+            'crowded-nodes' => [new Remedy('clean-nodes', 'Clean nodes', ['deviation' => 0.02])],
+        ];
+    }
+}

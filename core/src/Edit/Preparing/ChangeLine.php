@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit\Preparing;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Artwork\LineStep;
+use NeatEdge\Core\Edit\About;
+use NeatEdge\Core\Edit\Edit;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Prepare\LineOrder;
+use NeatEdge\Core\Prepare\Presets;
+use NeatEdge\Core\Prepare\Steps;
+
+/** L1: what an artist does to the line: insert, take out, move, copy and switch steps, change their values, use the line of a preset. */
+final readonly class ChangeLine implements Edit
+{
+    private const MOST = 60;
+
+    private const LABELS = [
+        'line-insert' => ['Insert a step', 'A step of the line, where it is proposed or where it is said.'],
+        'line-remove' => ['Take out a step', 'Out of the line.'],
+        'line-move' => ['Move a step', 'To another place in the line.'],
+        'line-copy' => ['Copy a step', 'The same once more, right after it.'],
+        'line-switch' => ['Switch a step', 'On or off.'],
+        'line-set' => ['Change a step', 'Its values.'],
+        'line-use' => ['Use a line', 'Another line in place of this, as a preset has it.'],
+    ];
+
+    /** @param  array<mixed>  $values */
+    private function __construct(private string $kind, private string $step, private string $what, private array $values, private ?int $at, private bool $on, private mixed $steps, private Input $input)
+    {
+    }
+
+    public static function about(string $kind): About
+    {
+        [$label, $says] = self::LABELS[$kind];
+        $id = Field::words('step', 'Step');
+        $fields = match ($kind) {
+            'line-insert' => [Field::words('what', 'Kind of step'), Field::words('values', 'Values', Field::DATA), Field::count('at', 'Place', -1, -1, self::MOST)],
+            'line-move' => [$id, Field::count('at', 'Place', 0, 0, self::MOST)],
+            'line-switch' => [$id, Field::flag('on', 'On', true)],
+            'line-set' => [$id, Field::words('values', 'Values', Field::DATA)],
+            'line-use' => [Field::words('steps', 'Steps', Field::DATA)],
+            default => [$id],
+        };
+
+        return new About($label, $says, $fields, 0);
+    }
+
+    public static function from(Input $input): self
+    {
+        $kind = $input->choice('kind', array_keys(self::LABELS));
+        $insert = $kind === 'line-insert';
+        $values = $insert || $kind === 'line-set' ? $input->raw('values') ?? [] : [];
+        if (! is_array($values)) {
+            throw EditRefused::because('Say the values of the step by their names.');
+        }
+        $at = ($insert || $kind === 'line-move') && $input->has('at') ? (int) $input->number('at', null, -1, self::MOST) : -1;
+
+        return new self(
+            $kind, $insert || $kind === 'line-use' ? '' : $input->text('step', 40), $insert ? $input->text('what', 40) : '', $values, $at < 0 ? null : $at,
+            $kind !== 'line-switch' || $input->flag('on', true), $kind === 'line-use' ? $input->raw('steps') : null, $input,
+        );
+    }
+
+    public function label(): string
+    {
+        return self::LABELS[$this->kind][0];
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        $line = $artwork->line ?? Presets::plain();
+        if ($this->kind === 'line-use') {
+            return $artwork->with(line: $this->used());
+        }
+        if ($this->kind === 'line-insert') {
+            if (count($line) >= self::MOST) {
+                throw EditRefused::because(sprintf('A line takes at most %d steps.', self::MOST));
+            }
+            array_splice($line, $this->at ?? LineOrder::place($line, $this->what), 0, [new LineStep($this->free($line), $this->what, $this->typed($this->what))]);
+
+            return $artwork->with(line: $line);
+        }
+        $at = null;
+        foreach ($line as $i => $step) {
+            $at = $step->id === $this->step ? $i : $at;
+        }
+        if ($at === null) {
+            throw EditRefused::because('That step is not in the line any more.');
+        }
+        $step = $line[$at];
+        if ($this->kind === 'line-move') {
+            array_splice($line, $at, 1);
+            array_splice($line, $this->at ?? 0, 0, [$step]);
+        } elseif ($this->kind === 'line-copy') {
+            array_splice($line, $at + 1, 0, [$step->with(id: $this->free($line))]);
+        } elseif ($this->kind === 'line-remove') {
+            array_splice($line, $at, 1);
+        } else {
+            $line[$at] = $this->kind === 'line-switch' ? $step->with(on: $this->on) : $step->with(values: $this->typed($step->kind, $step->values));
+        }
+
+        return $artwork->with(line: array_values($line));
+    }
+
+    /**
+     * The values as they are stored: those that were typed, parsed, over those of before.
+     *
+     * @param  array<string, mixed>  $before
+     * @return array<string, mixed>
+     */
+    private function typed(string $kind, array $before = []): array
+    {
+        $made = Steps::make($kind, [...$before, ...$this->values], $this->input->unit, $this->input->fonts)->values();
+
+        return array_intersect_key($made, [...$before, ...$this->values]);
+    }
+
+    /** @return list<LineStep> */
+    private function used(): array
+    {
+        if (! is_array($this->steps) || count($this->steps) > self::MOST) {
+            throw EditRefused::because(sprintf('A line is a list of at most %d steps.', self::MOST));
+        }
+        $out = [];
+        foreach (array_values($this->steps) as $i => $row) {
+            $kind = is_array($row) ? ($row['kind'] ?? null) : null;
+            $values = is_array($row) ? ($row['values'] ?? []) : null;
+            if (! is_string($kind) || ! is_array($values)) {
+                throw EditRefused::because(sprintf('Step %d of the line cannot be read.', $i + 1));
+            }
+            $out[] = new LineStep('s'.($i + 1), $kind, array_intersect_key(Steps::make($kind, $values)->values(), $values), (bool) ($row['on'] ?? true));
+        }
+
+        return $out;
+    }
+
+    /** @param  list<LineStep>  $line */
+    private function free(array $line): string
+    {
+        $taken = array_map(static fn (LineStep $step): string => $step->id, $line);
+        for ($k = 1; in_array("s{$k}", $taken, true); $k++);
+
+        return "s{$k}";
+    }
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit\Preparing;
+
+use NeatEdge\Core\Edit\Room;
+
+/** The line by which a job is prepared, and what is mended of what checks found. */
+final class PreparingRoom implements Room
+{
+    public static function edits(): array
+    {
+        return [
+            'line-insert' => ChangeLine::class, 'line-remove' => ChangeLine::class, 'line-move' => ChangeLine::class, 'line-copy' => ChangeLine::class,
+            'line-switch' => ChangeLine::class, 'line-set' => ChangeLine::class, 'line-use' => ChangeLine::class,
+            'mend' => Mend::class,
+        ];
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Prepare;
+
+use NeatEdge\Core\Artwork\Field;
+
+/** What a step says of itself: from it follow its card on the page, its form, the options of the command line and the catalogue. */
+final readonly class AboutStep
+{
+    /**
+     * @param  string  $kind  a fixed word for scripts and stored lines
+     * @param  string  $says  what it does, in one sentence
+     * @param  list<Field>  $fields
+     * @param  int  $rank  where in a line it is proposed: after all of a lower rank
+     * @param  array<string, string>  $after  kinds that it should come after, with the reason
+     * @param  bool  $looks  whether it changes how the art looks, so that it is only done where an artist chooses it
+     * @param  bool  $lays  whether it only lays out what is made: checks look at what was before
+     * @param  float  $work  what it costs, measured against removing what is hidden
+     */
+    public function __construct(
+        public string $kind,
+        public string $label,
+        public string $says,
+        public array $fields = [],
+        public int $rank = 0,
+        public array $after = [],
+        public bool $looks = false,
+        public float $work = 0.2,
+        public bool $lays = false,
+    ) {
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'kind' => $this->kind, 'label' => $this->label, 'says' => $this->says, 'rank' => $this->rank, 'looks' => $this->looks,
+            'fields' => array_map(static fn (Field $field): array => $field->toArray(), $this->fields),
+        ];
+    }
+}

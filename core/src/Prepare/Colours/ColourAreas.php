@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Prepare\Colours;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Artwork\Paint;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\PlanarMap\PlanarMap;
+use NeatEdge\Core\PlanarMap\Rule\SeenOwners;
+use NeatEdge\Core\Seen\Painted;
+
+/** Flat colours of some art: how much of each is seen, and what becomes of them where some become others. */
+final class ColourAreas
+{
+    /** @return array<string, float> mm² that are seen, by hex, the largest first; see-through and unflat paints are left out */
+    public static function seen(Artwork $artwork): array
+    {
+        $areas = Painted::areas($artwork);
+        $out = [];
+        if ($artwork->apart) {
+            foreach ($areas as $area) {
+                $out = self::counted($out, $area->paint, $area->shape->area());
+            }
+        } else {
+            $rule = new SeenOwners(array_map(static fn (Painted $area): bool => $area->isSolid(), $areas));
+            $shapes = array_map(static fn (Painted $area): Shape => $area->shape, $areas);
+            foreach ($shapes === [] ? [] : PlanarMap::of($shapes, $artwork->tolerance())->regions($rule) as $i => $shape) {
+                $out = self::counted($out, $areas[$i]->paint, $shape->area());
+            }
+        }
+        arsort($out);
+
+        return $out;
+    }
+
+    /**
+     * @param  array<string, float>  $areas
+     * @return array<string, float>
+     */
+    private static function counted(array $areas, Paint $paint, float $area): array
+    {
+        if ($paint->isFlatColour() && $paint->isOpaque() && $area > 0) {
+            $areas[$paint->colour->hex()] = ($areas[$paint->colour->hex()] ?? 0.0) + $area;
+        }
+
+        return $areas;
+    }
+
+    /** @param  array<string, string>  $to  hex by hex */
+    public static function mapped(Artwork $artwork, array $to): Artwork
+    {
+        $changed = static fn (?Paint $paint): ?Paint => $paint !== null && $paint->isFlatColour() && isset($to[$paint->colour->hex()]) ? new Paint(Colour::fromHex($to[$paint->colour->hex()]), $paint->opacity) : $paint;
+
+        return $artwork->with(apart: $artwork->apart, pieces: array_map(static function (Piece $piece) use ($changed): Piece {
+            $fill = $changed($piece->fill);
+            $line = $changed($piece->stroke?->paint);
+
+            return $fill === $piece->fill && $line === $piece->stroke?->paint ? $piece : $piece->with(fill: $fill, stroke: $line === null ? null : $piece->stroke?->with(paint: $line));
+        }, $artwork->pieces));
+    }
+}

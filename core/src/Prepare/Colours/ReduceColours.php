@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Prepare\Colours;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Measure\Limits;
+use NeatEdge\Core\Prepare\AboutStep;
+use NeatEdge\Core\Prepare\Described;
+use NeatEdge\Core\Prepare\UnderLimits;
+
+/** X1: cut down to so many colours; each time the two join of which it changes the picture least. Black, white and those that are named stay. */
+final readonly class ReduceColours implements UnderLimits
+{
+    use Described;
+
+    private const MOST = 200;
+
+    /** Of 255: all channels beyond are white, all under the rest black. */
+    private const NEARLY = 8;
+
+    /** @param  list<string>  $kept  hex */
+    public function __construct(private int $count, private array $kept = [])
+    {
+    }
+
+    public static function about(): AboutStep
+    {
+        return new AboutStep('reduce-colours', 'Cut down colours', 'As many colours as there are materials or inks; each time the two join of which it changes the picture least.', [
+            Field::count('count', 'Down to', 0, 0, self::MOST), Field::words('keep', 'Keep', Field::TEXT, help: 'colours that stay, such as #1d5c46 #e0a030'),
+        ], 32, looks: true, work: 0.3);
+    }
+
+    public static function from(Input $input): self
+    {
+        $kept = [];
+        foreach (array_filter(preg_split('/[\s,]+/', trim($input->text('keep', 2000))) ?: []) as $text) {
+            $kept[] = (Colour::parse($text) ?? throw EditRefused::because(sprintf('"%s" is no colour: write it such as #1d5c46.', mb_substr($text, 0, 20))))->hex();
+        }
+
+        return new self((int) round($input->number('count', 0.0, 0, self::MOST)), $kept);
+    }
+
+    public function values(): array
+    {
+        return ['count' => $this->count, 'keep' => implode(' ', $this->kept)];
+    }
+
+    public function under(Limits $limits): static
+    {
+        return $this->count > 0 ? $this : new self($limits->colours, $this->kept);
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        if ($this->count < 1) {
+            return $artwork;
+        }
+        $areas = ColourAreas::seen($artwork);
+        $plain = array_filter(array_map(strval(...), array_keys($areas)), static function (string $hex): bool {
+            $c = Colour::fromHex($hex);
+
+            return min($c->red, $c->green, $c->blue) > 255 - self::NEARLY || max($c->red, $c->green, $c->blue) < self::NEARLY;
+        });
+
+        return ColourAreas::mapped($artwork, Joining::ends(Joining::downTo($areas, $this->count, [...$plain, ...$this->kept])));
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Prepare\Cure;
+
+use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Geometry\Point;
+
+/** The places that a cure is asked for: all, or those near some. */
+final readonly class Places
+{
+    /** mm; a place is the same when it lies nearer. */
+    private const NEAR = 0.75;
+
+    /** @param  list<array{float, float}>  $spots  all places when there is none */
+    private function __construct(private array $spots)
+    {
+    }
+
+    public static function from(Input $input, string $name = 'at'): self
+    {
+        return new self(array_merge(...[[], ...$input->spots($name)]));
+    }
+
+    public static function all(): self
+    {
+        return new self([]);
+    }
+
+    public function holds(Point $at): bool
+    {
+        foreach ($this->spots as [$x, $y]) {
+            if (hypot($at->x - $x, $at->y - $y) < self::NEAR) {
+                return true;
+            }
+        }
+
+        return $this->spots === [];
+    }
+
+    public function text(): string
+    {
+        return implode(' ', array_map(static fn (array $spot): string => round($spot[0], 3).','.round($spot[1], 3), $this->spots));
+    }
+}

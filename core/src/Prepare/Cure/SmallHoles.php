@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Prepare\Cure;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Geometry\FillRule;
+use NeatEdge\Core\Geometry\Parts;
+use NeatEdge\Core\Geometry\Point;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Inscribed;
+use NeatEdge\Core\Measure\Inside;
+use NeatEdge\Core\Measure\Limits;
+use NeatEdge\Core\Prepare\AboutStep;
+use NeatEdge\Core\Prepare\Described;
+use NeatEdge\Core\Prepare\TellsDeeds;
+use NeatEdge\Core\Prepare\UnderLimits;
+
+/** Holes too small to be weeded, or to stay open in print, are filled. A hole in which another colour lies is none: that is the island of the other. */
+final readonly class SmallHoles implements TellsDeeds, UnderLimits
+{
+    use Described;
+
+    /** @param  float  $size  mm: side of the square that has as much area; the limit of the ticket when nought */
+    public function __construct(private float $size = 0.0, private ?Places $at = null)
+    {
+    }
+
+    public static function about(): AboutStep
+    {
+        return new AboutStep('fill-holes', 'Fill small holes', 'Holes too small to be weeded or to stay open are filled.', [
+            Field::length('size', 'Smaller than a square of', 0.0, 0.0, 'as the ticket says when nought'), Field::words('at', 'Only at', Field::PLACES),
+        ], 62, ['merge-by-colour' => 'A hole is one only when its colour has been merged.'], true, 0.3);
+    }
+
+    public static function from(Input $input): self
+    {
+        return new self($input->length('size', 0.0, 0.0, 1000.0), Places::from($input));
+    }
+
+    public function values(): array
+    {
+        return ['size' => $this->size, 'at' => $this->at?->text() ?? ''];
+    }
+
+    public function under(Limits $limits): static
+    {
+        return new self($this->size > 0 ? $this->size : $limits->hole, $this->at);
+    }
+
+    public function apply(Artwork $artwork): Artwork
+    {
+        return $this->cure($artwork)->artwork;
+    }
+
+    public function cure(Artwork $artwork): Cured
+    {
+        $flat = Flat::of($artwork);
+        $places = $this->at ?? Places::all();
+        $patches = new Patches;
+        $done = [];
+        foreach (self::small($flat, $this->size) as [$i, $hole, $x, $y, $side]) {
+            if ($places->holds(new Point($x, $y))) {
+                $patches->add($i, $hole);
+                $done[] = ['kind' => 'small-hole', 'at' => [$x, $y], 'measured' => $side, 'how' => 'filled'];
+            }
+        }
+
+        return new Cured($done === [] ? $flat : $patches->on($flat)[0], $done);
+    }
+
+    /** @return list<array{int, Shape, float, float, float}> bare holes under a size: number of the piece, the hole, its middle, and the side of the square of its area */
+    public static function small(Artwork $flat, float $size): array
+    {
+        $out = [];
+        $insides = [];
+        foreach ($size > 0 ? $flat->pieces : [] as $i => $piece) {
+            foreach ($piece->isSolid() ? Parts::of($piece->shape) : [] as $part) {
+                foreach (array_slice($part->contours, 1) as $contour) {
+                    $hole = new Shape([$contour], FillRule::Evenodd);
+                    if (abs($contour->area()) >= $size ** 2) {
+                        continue;
+                    }
+                    [$x, $y] = Inscribed::in($hole, 0.05);
+                    foreach ($flat->pieces as $k => $other) {
+                        $box = $k === $i ? null : $other->box();
+                        if ($box !== null && $box->left <= $x && $box->right >= $x && $box->top <= $y && $box->bottom >= $y && ($insides[$k] ??= new Inside($other->shape))->holds($x, $y)) {
+                            continue 2;
+                        }
+                    }
+                    $out[] = [$i, $hole, $x, $y, sqrt(abs($contour->area()))];
+                }
+            }
+        }
+
+        return $out;
+    }
+}

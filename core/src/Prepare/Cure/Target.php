@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Prepare\Cure;
+
+use NeatEdge\Core\Measure\ThinPlace;
+
+/** A place that is to be brought to its limit, and the ways in which that is tried, one after the other. */
+final class Target
+{
+    public const LINE = 'thin-line';
+
+    public const POINT = 'thin-point';
+
+    public const GAP = 'narrow-gap';
+
+    private int $way = 0;
+
+    /** Why the last way that was tried would not do. */
+    public string $why = '';
+
+    /**
+     * @param  string  $kind  as the finding is called
+     * @param  int  $piece  number of the piece
+     * @param  list<string>  $ways  thicken, part, blunt, widen, fill
+     */
+    public function __construct(public readonly string $kind, public readonly int $piece, public readonly ThinPlace $place, private readonly array $ways)
+    {
+    }
+
+    /** How it is brought to its limit; null when all that could be tried was. */
+    public function way(): ?string
+    {
+        return $this->ways[$this->way] ?? null;
+    }
+
+    public function failed(string $why): void
+    {
+        $this->way++;
+        $this->why = $why;
+    }
+
+    /** mm from a place to the middle line of this one. */
+    public function distanceTo(float $x, float $y): float
+    {
+        $least = hypot($this->place->at->x - $x, $this->place->at->y - $y);
+        foreach ($this->place->middle as $point) {
+            $least = min($least, hypot($point->x - $x, $point->y - $y));
+        }
+
+        return $least;
+    }
+}

@@ -1,0 +1,266 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Prepare\Cure;
+
+use Closure;
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Inside;
+use NeatEdge\Core\Measure\Limits;
+use NeatEdge\Core\Measure\ThinPlace;
+use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Prepare\Widths;
+
+/**
+ * Brings what is too narrow to the limits: lines are thickened along their middle, tips blunted, gaps widened, or filled where there is no room for
+ * more. A change that would make another place too narrow is followed by its cure; where both cannot be had, the place is left as it was, and why is said.
+ */
+final class ToLimits
+{
+    /** Above the limit by so much, so that no rounding of a file brings it under. */
+    private const MARGIN = 1.01;
+
+    /** What is still a little too narrow after a round is made so much wider in the next. */
+    private const MORE = 0.03;
+
+    /** Cures of what cures have brought with them. */
+    private const ROUNDS = 4;
+
+    /** Other ways for what did not do. */
+    private const ATTEMPTS = 4;
+
+    /** A gap under this share of its limit was never meant to be one: it is filled first. */
+    private const HAIR = 0.2;
+
+    /** A hair of a line that is no longer than so many limits is a neck between two parts: it may be cut. */
+    private const NECK = 2.0;
+
+    /** Within so many limits of a change, what is too narrow afterwards comes from it. */
+    private const NEAR = 2.0;
+
+    /** A place is no worse than it was when it is as wide, but for this share. */
+    private const AS_WIDE = 0.97;
+
+    /** @var array<int, Inside> by number of the piece, of the art as it is being measured */
+    private array $insides = [];
+
+    private readonly Widths $before;
+
+    /** @param  bool  $fill  whether a gap that cannot be widened may be filled */
+    private function __construct(private readonly Artwork $flat, private readonly Limits $limits, private readonly bool $fill)
+    {
+        $this->before = Widths::of($flat, $limits);
+    }
+
+    /**
+     * @param  Artwork  $flat  plain fills of which no two solid ones overlap
+     * @param  list<string>  $kinds  of Target: what is cured
+     * @param  Closure(string, int, ThinPlace): bool|null  $only  told the kind, the number of the piece and the place; which of them are cured
+     */
+    public static function cured(Artwork $flat, Limits $limits, array $kinds, ?Closure $only = null, bool $fill = true): Cured
+    {
+        $self = new self($flat, $limits, $fill);
+        $targets = array_values(array_filter($self->targets($self->before, $flat), static fn (Target $target): bool => in_array($target->kind, $kinds, true) && ($only === null || $only($target->kind, $target->piece, $target->place))));
+
+        return $self->brought($targets);
+    }
+
+    /**
+     * @param  array<int, true>|null  $only  numbers of pieces
+     * @return list<Target>
+     */
+    private function targets(Widths $widths, Artwork $art, ?array $only = null): array
+    {
+        $out = [];
+        foreach ($widths->lines as $i => $places) {
+            foreach ($art->pieces[$i]->isSolid() && ($only === null || isset($only[$i])) ? $places : [] as $place) {
+                $kind = $place->pointed ? Target::POINT : Target::LINE;
+                $out[] = new Target($kind, $i, $place, match (true) {
+                    $place->pointed => ['blunt', 'thicken'],
+                    $place->width < self::HAIR * $this->limits->line && $place->length < self::NECK * $this->limits->line => ['thicken', 'part'],
+                    default => ['thicken'],
+                });
+            }
+        }
+        foreach ($widths->gaps as $i => $places) {
+            foreach ($art->pieces[$i]->isSolid() && ($only === null || isset($only[$i])) ? $places : [] as $place) {
+                $out[] = new Target(Target::GAP, $i, $place, match (true) {
+                    ! $this->fill => ['widen'],
+                    $place->typical < self::HAIR * $this->limits->gap => ['fill', 'widen'],
+                    default => ['widen', 'fill'],
+                });
+            }
+        }
+
+        return $out;
+    }
+
+    /** @param  list<Target>  $targets */
+    private function brought(array $targets): Cured
+    {
+        $art = $this->flat;
+        for ($attempt = 0; $attempt < self::ATTEMPTS; $attempt++) {
+            $active = array_values(array_filter($targets, static fn (Target $target): bool => $target->way() !== null));
+            if ($active === []) {
+                $art = $this->flat;
+                break;
+            }
+            [$art, $trouble] = $this->made($active);
+            $failed = false;
+            foreach ($trouble as [$place, $says]) {
+                foreach ($this->causes($active, $place) as $target) {
+                    $target->failed($says);
+                    $failed = true;
+                }
+            }
+            if (! $failed) {
+                break;
+            }
+            if ($attempt === self::ATTEMPTS - 1) {
+                // No more ways are tried: what was last seen to do harm is left out of it.
+                [$art] = $this->made(array_values(array_filter($targets, static fn (Target $target): bool => $target->way() !== null && $target->why === '')));
+                foreach ($targets as $target) {
+                    while ($target->why !== '' && $target->way() !== null) {
+                        $target->failed($target->why);
+                    }
+                }
+            }
+        }
+        $done = $left = [];
+        foreach ($targets as $target) {
+            $row = ['kind' => $target->kind, 'at' => [$target->place->at->x, $target->place->at->y], 'measured' => $target->place->pointed ? $target->place->typical : $target->place->width, 'how' => $target->way() ?? $target->why];
+            $target->way() === null ? $left[] = $row : $done[] = $row;
+        }
+
+        return new Cured($art, $done, $left);
+    }
+
+    /**
+     * The art with all targets brought to their limits, and what came of that too.
+     *
+     * @param  list<Target>  $targets
+     * @return array{Artwork, list<array{ThinPlace, string}>} the art, and what is wrong with it that was not before
+     */
+    private function made(array $targets): array
+    {
+        $art = $this->flat;
+        $now = $targets;
+        $all = [];
+        $before = PHP_INT_MAX;
+        for ($round = 1; ; $round++) {
+            $this->insides = [];
+            $patches = new Patches;
+            foreach ($now as $target) {
+                $this->patch($target, $art, $patches, self::MARGIN + self::MORE * ($round - 1));
+            }
+            [$art, $touched] = $patches->on($art);
+            $all += $touched;
+            $after = Widths::of($art, $this->limits, $all);
+            $trouble = $this->trouble($after, $targets);
+            if ($trouble === [] || $round === self::ROUNDS || count($trouble) > $before) {
+                return [$art, $trouble];
+            }
+            $before = count($trouble);
+            $places = array_map(static fn (array $row): int => spl_object_id($row[0]), $trouble);
+            $now = array_values(array_filter($this->targets($after, $art), static fn (Target $target): bool => in_array(spl_object_id($target->place), $places, true)));
+            if ($now === []) {
+                return [$art, $trouble];
+            }
+        }
+    }
+
+    private function patch(Target $target, Artwork $art, Patches $patches, float $margin): void
+    {
+        $i = $target->piece;
+        $gap = $target->kind === Target::GAP;
+        $inside = $this->insides[$i] ??= new Inside($art->pieces[$i]->shape);
+        $width = ($gap ? $this->limits->gap : $this->limits->line) * $margin;
+        $tolerance = $art->tolerance();
+        $way = $target->way();
+        if ($way === 'blunt') {
+            [$cut, $stays] = Tip::of($target->place, $width, $tolerance);
+            if (! $cut->isEmpty()) {
+                $patches->take($i, Combine::cutAway($cut, [$stays], $tolerance), true);
+            }
+
+            return;
+        }
+        if ($way === 'fill') {
+            $width = min($width, 1.02 * max(array_map(static fn (array $row): float => $row === [] ? 0.0 : max(array_column($row, 2)), $target->place->rows) ?: [0.0]));
+        }
+        if ($way === 'part') {
+            $patches->take($i, (new MiddleStrokes($inside, false, $width, $tolerance))->of($target->place), true);
+
+            return;
+        }
+        $strokes = $width <= 0.0 ? new Shape([]) : (new MiddleStrokes($inside, $gap, $width, $tolerance))->of($target->place);
+        if ($strokes->isEmpty()) {
+            return;
+        }
+        $way === 'widen' ? $patches->take($i, $strokes) : $patches->add($i, $strokes);
+    }
+
+    /**
+     * What is too narrow afterwards and was not, or is still.
+     *
+     * @param  list<Target>  $targets  what was to be cured
+     * @return list<array{ThinPlace, string}>
+     */
+    private function trouble(Widths $after, array $targets): array
+    {
+        $out = [];
+        foreach ([false, true] as $gap) {
+            $limit = $gap ? $this->limits->gap : $this->limits->line;
+            foreach ($gap ? $after->gaps : $after->lines as $i => $places) {
+                foreach ($places as $place) {
+                    $kind = $gap ? Target::GAP : ($place->pointed ? Target::POINT : Target::LINE);
+                    if (! $this->wasThere($place, $i, $gap, $targets)) {
+                        $out[] = [$place, sprintf('%s of %.2f mm would be left at %.1f, %.1f, where %.2f mm are needed', $kind === Target::GAP ? 'a gap' : ($kind === Target::POINT ? 'a point' : 'a line'), $place->width, $place->at->x, $place->at->y, $limit)];
+                    }
+                }
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * Whether a place was as narrow before and is none of those that are cured.
+     *
+     * @param  list<Target>  $targets
+     */
+    private function wasThere(ThinPlace $place, int $i, bool $gap, array $targets): bool
+    {
+        $limit = $gap ? $this->limits->gap : $this->limits->line;
+        foreach ($targets as $target) {
+            if ($target->piece === $i && ($target->kind === Target::GAP) === $gap && $target->distanceTo($place->at->x, $place->at->y) < $limit) {
+                return false;
+            }
+        }
+        foreach (($gap ? $this->before->gaps : $this->before->lines)[$i] ?? [] as $old) {
+            if ($place->width >= self::AS_WIDE * $old->width && (new Target('', $i, $old, []))->distanceTo($place->at->x, $place->at->y) < self::NEAR * $limit) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * The targets that a place which is too narrow afterwards comes from: the nearest, and any that are about as near.
+     *
+     * @param  list<Target>  $targets
+     * @return list<Target>
+     */
+    private function causes(array $targets, ThinPlace $place): array
+    {
+        $reach = self::NEAR * max($this->limits->line, $this->limits->gap);
+        $far = array_map(static fn (Target $target): float => $target->distanceTo($place->at->x, $place->at->y), $targets);
+        asort($far);
+        $first = array_key_first($far);
+
+        return $first === null || $far[$first] > $reach ? [] : [$targets[$first]];
+    }
+}

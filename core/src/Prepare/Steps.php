@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Prepare;
+
+use NeatEdge\Core\Artwork\LineStep;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Measure\Limits;
+use NeatEdge\Core\Prepare\Colours\JoinNearColours;
+use NeatEdge\Core\Prepare\Colours\ReduceColours;
+use NeatEdge\Core\Prepare\Cure\BluntPoints;
+use NeatEdge\Core\Prepare\Cure\Islands;
+use NeatEdge\Core\Prepare\Cure\SmallHoles;
+use NeatEdge\Core\Prepare\Cure\Thicken;
+use NeatEdge\Core\Prepare\Cure\WidenGaps;
+use NeatEdge\Core\Prepare\Finish\CloseLines;
+use NeatEdge\Core\Prepare\Finish\DropDoubled;
+use NeatEdge\Core\Prepare\Finish\FitPage;
+use NeatEdge\Core\Prepare\Finish\FlatGradients;
+use NeatEdge\Core\Prepare\Finish\Mirror;
+use NeatEdge\Core\Prepare\Finish\OffsetAll;
+use NeatEdge\Core\Prepare\Finish\RoundAllCorners;
+use NeatEdge\Core\Prepare\Finish\ScaleTo;
+use NeatEdge\Core\Prepare\Finish\Stack;
+use NeatEdge\Core\Type\FontShelf;
+
+/** The registry of steps. A new step is one class and one line here. */
+final class Steps
+{
+    /** @var list<class-string<Step>> */
+    private const ALL = [
+        ScaleTo::class, CloseLines::class, DropDoubled::class, OutlineStrokes::class, FlatGradients::class, SolidColours::class, JoinNearBlacks::class, JoinNearColours::class, ReduceColours::class,
+        RemoveHidden::class, FitPage::class, MergeByColour::class, Islands::class, SmallHoles::class, BluntPoints::class, Thicken::class, WidenGaps::class, RoundAllCorners::class, OffsetAll::class,
+        CleanNodes::class, Stack::class, Mirror::class,
+    ];
+
+    /** @return array<string, AboutStep> by kind, in the order in which they are proposed */
+    public static function catalogue(): array
+    {
+        $out = [];
+        foreach (self::ALL as $class) {
+            $about = $class::about();
+            $out[$about->kind] = $about;
+        }
+
+        return $out;
+    }
+
+    public static function about(string $kind): AboutStep
+    {
+        return self::catalogue()[$kind] ?? throw EditRefused::because('There is no such step.');
+    }
+
+    /**
+     * @param  array<mixed>  $values  as they were typed or stored
+     * @param  string  $unit  of lengths without one
+     *
+     * @throws EditRefused
+     */
+    public static function make(string $kind, array $values = [], string $unit = 'mm', ?FontShelf $fonts = null): Step
+    {
+        foreach (self::ALL as $class) {
+            if ($class::about()->kind === $kind) {
+                return $class::from(new Input($values, $fonts ?? FontShelf::shipped(), $unit));
+            }
+        }
+        throw EditRefused::because('There is no such step.');
+    }
+
+    /** A step as it is stored in a line, made; with what it leaves to the ticket taken from there. */
+    public static function of(LineStep $step, ?Limits $limits = null): Step
+    {
+        $made = self::make($step->kind, $step->values);
+
+        return $made instanceof UnderLimits && $limits !== null ? $made->under($limits) : $made;
+    }
+}
