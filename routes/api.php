@@ -2,11 +2,14 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\BatchController;
 use App\Http\Controllers\BenchController;
+use App\Http\Controllers\ColourController;
 use App\Http\Controllers\EditController;
 use App\Http\Controllers\FontController;
 use App\Http\Controllers\JobController;
 use App\Http\Controllers\PreparationController;
+use App\Http\Controllers\PresetController;
 use App\Http\Controllers\SheetController;
 use Illuminate\Support\Facades\Route;
 
@@ -56,8 +59,31 @@ Route::get('preparations/{preparation}', [PreparationController::class, 'show'])
 Route::post('preparations/{preparation}/stop', [PreparationController::class, 'stop']);
 Route::get('preparations/{preparation}/stages/{stage}', [PreparationController::class, 'stage'])->whereNumber('stage');
 Route::get('preparations/{preparation}/stages/{stage}/look', [PreparationController::class, 'look'])->whereNumber('stage');
+Route::get('preparations/{preparation}/stages/{stage}/changes', [PreparationController::class, 'changes'])->whereNumber('stage');
 Route::get('preparations/{preparation}/stages/{stage}/picture.svg', [PreparationController::class, 'picture'])->whereNumber('stage');
 
 Route::get('preparations/{preparation}/sheets.zip', [SheetController::class, 'all']);
 Route::get('preparations/{preparation}/sheets/{number}.svg', [SheetController::class, 'one'])->whereNumber('number');
 Route::get('preparations/{preparation}/sheets/{number}/picture.svg', [SheetController::class, 'picture'])->whereNumber('number');
+
+Route::get('presets', [PresetController::class, 'index']);
+Route::post('presets/import', [PresetController::class, 'import']);
+Route::get('presets/compare', [PresetController::class, 'compare']);
+Route::get('presets/{name}.json', [PresetController::class, 'export']);
+Route::delete('presets/{name}', [PresetController::class, 'destroy']);
+Route::post('jobs/{job}/presets', [PresetController::class, 'store']);
+Route::post('jobs/{job}/preset', [PresetController::class, 'use']);
+
+Route::get('jobs/{job}/colours', [ColourController::class, 'show']);
+Route::get('colours', [ColourController::class, 'index']);
+Route::put('colours', [ColourController::class, 'name']);
+
+Route::get('batches', [BatchController::class, 'index']);
+Route::post('batches', [BatchController::class, 'store']);
+Route::get('batches/{batch}', [BatchController::class, 'show']);
+Route::post('batches/{batch}/stop', [BatchController::class, 'stop']);
+Route::post('batches/{batch}/again', [BatchController::class, 'again']);
+Route::post('batches/{batch}/open', [BatchController::class, 'open']);
+Route::get('batches/{batch}/picture/{file}', [BatchController::class, 'picture']);
+Route::get('batches/{batch}/all.zip', [BatchController::class, 'zip']);
+Route::delete('batches/{batch}', [BatchController::class, 'destroy']);

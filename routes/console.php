@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 use App\Http\CatalogueTypes;
+use App\Jobs\RunBatch;
+use App\Models\Batch;
 use App\Models\Preparation;
 use App\Prep\Preparing;
 use App\Prep\Pruning;
@@ -18,9 +20,18 @@ Artisan::command('neat-edge:recover', function (): void {
             'doing' => '',
             'error' => 'The server was stopped while it prepared this job; the source art is untouched. Prepare it again.',
         ]);
-        DB::table('queued_work')->whereNotNull('reserved_at')->delete();
+        DB::table('queued_work')->where('queue', '!=', 'batches')->whereNotNull('reserved_at')->delete();
     });
 })->purpose('Mark preparations that a stop cut off');
+
+// A batch that was cut off goes on where it was: what is done is kept, whatever was half done is begun again.
+Artisan::command('neat-edge:recover-batches', function (): void {
+    DB::table('queued_work')->where('queue', 'batches')->delete();
+    foreach (Batch::query()->whereIn('status', ['waiting', 'running'])->orderBy('id')->get() as $batch) {
+        $batch->update(['status' => 'waiting']);
+        RunBatch::dispatch($batch->id);
+    }
+})->purpose('Go on with batches that a stop cut off');
 
 // One preparation, in a process of its own: started by the queue's worker.
 Artisan::command('neat-edge:prepare {preparation}', function (): int {

@@ -23,6 +23,7 @@ use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Tolerance;
+use NeatEdge\Core\Prepare\Presets;
 use NeatEdge\Core\Seen\StrokeRegion;
 
 /** Artwork as the page draws it: path data and paints, lengths in mm. */
@@ -45,7 +46,8 @@ final class PageArt
      */
     public static function frame(array $frame): array
     {
-        return array_intersect_key($frame, ['width' => 1, 'height' => 1, 'layers' => 1, 'groups' => 1, 'guides' => 1, 'reference' => 1]);
+        return array_intersect_key($frame, ['width' => 1, 'height' => 1, 'layers' => 1, 'groups' => 1, 'guides' => 1, 'reference' => 1])
+            + ['line' => PageLine::of(is_array($frame['line'] ?? null) ? ArtworkJson::line($frame['line']) : Presets::plain())];
     }
 
     /** @return array<string, mixed> what of an artwork another has otherwise */

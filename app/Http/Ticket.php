@@ -7,6 +7,7 @@ namespace App\Http;
 use App\Models\BenchPiece;
 use App\Models\Preparation;
 use App\Models\ShopJob;
+use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Check\FindingGroups;
 use NeatEdge\Core\Check\Judgements;
 use NeatEdge\Core\Check\Severity;
@@ -32,7 +33,9 @@ final class Ticket
             'processLabel' => $job->process->label(),
             'width' => $job->width_mm,
             'height' => $job->height_mm,
-            'limits' => ['line' => $limits->line, 'gap' => $limits->gap],
+            'limits' => get_object_vars($limits),
+            'moreLimits' => (object) ($job->more_limits ?? []),
+            'preset' => $job->preset === null ? null : ['name' => $job->preset['name'], 'version' => $job->preset['version']],
             'ownLimits' => ['line' => $job->line_limit_mm, 'gap' => $job->gap_limit_mm],
             'demo' => $job->is_demo,
             'sourceName' => $job->source_name,
@@ -116,7 +119,7 @@ final class Ticket
         return [
             'id' => $preparation->id,
             'status' => $preparation->status,
-            'steps' => $preparation->steps,
+            'steps' => array_map(static fn (LineStep $step): array => ['id' => $step->id, 'kind' => $step->kind, 'on' => $step->on], $preparation->line()),
             'done' => $preparation->done,
             'of' => $preparation->of,
             'doing' => $preparation->doing,
@@ -124,7 +127,6 @@ final class Ticket
             'left' => $preparation->secondsLeft(),
             'error' => $preparation->error,
             'stale' => $preparation->version !== $job->version,
-            'ground' => $preparation->ground,
         ];
     }
 

@@ -7,6 +7,7 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Check\Judgements;
 use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Sheet\Sheet;
@@ -18,8 +19,7 @@ use NeatEdge\Core\Sheet\Sheet;
  * @property int $shop_job_id
  * @property int $version the job's version that it was made of
  * @property string $status waiting, running, done, stopped or failed
- * @property list<string> $steps
- * @property string|null $ground hex of what see-through pieces are laid on
+ * @property list<string|array{id: string, kind: string, values: array<string, mixed>, on: bool}> $steps of its line; of one from before lines were the artist's, the kinds that were on
  * @property float $share of all its work that is done, 0 to 1
  * @property float|null $began_at seconds since 1970
  * @property array{findings: int, sheets: int, serious: int}|null $summary what lists of jobs tell of its outcome
@@ -39,12 +39,18 @@ final class Preparation extends Model
     private const TOLD = 0.08;
 
     /** All but its outcome. */
-    public const BRIEF = ['id', 'shop_job_id', 'version', 'status', 'steps', 'done', 'of', 'doing', 'error', 'ground', 'created_at', 'began_at', 'share', 'summary'];
+    public const BRIEF = ['id', 'shop_job_id', 'version', 'status', 'steps', 'done', 'of', 'doing', 'error', 'created_at', 'began_at', 'share', 'summary'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
         return ['steps' => 'array', 'stage_keys' => 'array', 'result' => 'array', 'stop_requested' => 'boolean', 'share' => 'float', 'began_at' => 'float', 'summary' => 'array'];
+    }
+
+    /** @return list<LineStep> the line that it was made by */
+    public function line(): array
+    {
+        return array_map(static fn (string|array $step): LineStep => is_string($step) ? new LineStep($step, $step) : new LineStep($step['id'], $step['kind'], $step['values'], $step['on']), $this->steps);
     }
 
     /** @return BelongsTo<ShopJob, $this> */

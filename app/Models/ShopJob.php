@@ -12,10 +12,11 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Facades\DB;
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Format\Svg\Drawing;
+use NeatEdge\Core\Measure\Limits;
+use NeatEdge\Core\Prepare\Presets;
 
 /**
  * A job with its ticket.
@@ -27,6 +28,8 @@ use NeatEdge\Core\Format\Svg\Drawing;
  * @property float $height_mm
  * @property float|null $line_limit_mm
  * @property float|null $gap_limit_mm
+ * @property array<string, float|int>|null $more_limits by name, mm; see Limits
+ * @property array{name: string, version: int, line: string}|null $preset which its line came from, and a key of that line
  * @property bool $is_demo
  * @property string $source_name
  * @property list<array<string, mixed>> $notices what was left out when the file was read
@@ -70,6 +73,8 @@ final class ShopJob extends Model
             'is_demo' => 'boolean',
             'notices' => 'array',
             'judged' => 'array',
+            'more_limits' => 'array',
+            'preset' => 'array',
             'file_frame' => 'array',
         ];
     }
@@ -170,7 +175,9 @@ final class ShopJob extends Model
     public function art(): Artwork
     {
         if ($this->laid !== null) {
-            return BenchPiece::artwork($this, $this->laid, $this->partly);
+            $art = BenchPiece::artwork($this, $this->laid, $this->partly);
+
+            return $art->line === null ? $art->with(line: Presets::plain()) : $art;
         }
 
         return self::snapshot($this->id)->art();
@@ -215,7 +222,7 @@ final class ShopJob extends Model
     {
         $usual = $this->process->limits();
 
-        return new Limits($this->line_limit_mm ?? $usual->line, $this->gap_limit_mm ?? $usual->gap);
+        return $usual->with(...$this->more_limits ?? [])->with(line: $this->line_limit_mm ?? $usual->line, gap: $this->gap_limit_mm ?? $usual->gap);
     }
 
     /** @return HasOne<Preparation, $this> */

@@ -12,6 +12,7 @@ use App\Models\Source;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Format\Json\PieceJson;
@@ -29,11 +30,12 @@ final class Intake
     /**
      * @param  float|null  $width  finished width in mm; as the file states when null
      * @param  bool  $ofArt  whether the finished width is that of the art, whose box is then the page, and not of the page that the file states
+     * @param  list<LineStep>|null  $line  by which it is prepared; the plain one when null
      *
      * @throws SvgRefused
      * @throws ValidationException
      */
-    public static function take(string $title, Process $process, ?float $width, string $fileName, string $svg, bool $demo = false, bool $ofArt = false): ShopJob
+    public static function take(string $title, Process $process, ?float $width, string $fileName, string $svg, bool $demo = false, bool $ofArt = false, ?array $line = null): ShopJob
     {
         $drawing = self::read($svg);
         $drawing = $ofArt ? $drawing->framedByArt() : $drawing;
@@ -41,7 +43,7 @@ final class Intake
             throw ValidationException::withMessages(['width' => sprintf('The file states no size; type the finished width. At 96 units an inch its %s would be %.2f mm wide.', $ofArt ? 'art' : 'page', $drawing->artwork->width)]);
         }
         $drawing = $drawing->atWidth($width);
-        $artwork = $drawing->artwork;
+        $artwork = $line === null ? $drawing->artwork : $drawing->artwork->with(line: $line, apart: $drawing->artwork->apart);
         self::hold($artwork->width, $artwork->height);
 
         return DB::transaction(static function () use ($title, $process, $fileName, $svg, $demo, $artwork, $drawing): ShopJob {

@@ -6,8 +6,9 @@ namespace App\Prep;
 
 use App\Models\Preparation;
 use App\Models\ShopJob;
-use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Check\Inspection;
+use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\PlanarMap\MapTooLarge;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Prepare\Stopped;
@@ -33,8 +34,8 @@ final class Preparing
         try {
             $bench = $job->art();
             $source = Seen::of($bench);
-            $ground = $preparation->ground === null ? null : Colour::fromHex($preparation->ground);
-            $result = PrepLine::standard($cache, ground: $ground)->only($preparation->steps)->run($source, static function (int $done, int $of, string $doing, float $share) use ($preparation): void {
+            $preparation->update(['steps' => array_map(static fn (LineStep $step): array => $step->toArray(), $bench->line ?? [])]);
+            $result = PrepLine::of($bench->line ?? [], $job->limits(), $cache)->run($source, static function (int $done, int $of, string $doing, float $share) use ($preparation): void {
                 $preparation->refresh();
                 if ($preparation->stop_requested) {
                     throw new Stopped;
@@ -42,13 +43,13 @@ final class Preparing
                 // Checking is one more piece of work after the line.
                 $preparation->update(['done' => min($done, $of), 'of' => $of + 1, 'doing' => $doing === 'Done' ? 'Check' : $doing, 'share' => (1 - self::CHECKING) * $share]);
             });
-            $findings = Inspection::of($bench, $source, $result->artwork(), $job->limits());
+            $findings = Inspection::of($bench, $source, $result->judged(), $job->limits());
             $report = JobReport::of($result, Sheet::allOf($result->artwork()), $findings, $job->limits());
         } catch (Stopped) {
             self::end($preparation, ['status' => 'stopped', 'doing' => '']);
 
             return;
-        } catch (MapTooLarge $tooLarge) {
+        } catch (MapTooLarge|EditRefused $tooLarge) {
             self::end($preparation, ['status' => 'failed', 'doing' => '', 'error' => $tooLarge->getMessage()]);
 
             return;

@@ -22,6 +22,8 @@ final class Application
         'split' => SplitCommand::class,
         'check' => CheckCommand::class,
         'prepare' => PrepareCommand::class,
+        'remedy' => RemedyCommand::class,
+        'batch' => BatchCommand::class,
         'edit' => EditCommand::class,
         'catalogue' => CatalogueCommand::class,
     ];

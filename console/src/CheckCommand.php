@@ -6,8 +6,8 @@ namespace NeatEdge\Console;
 
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Inspection;
-use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Geometry\Length;
+use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Prepare\MergeByColour;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;

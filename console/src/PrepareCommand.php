@@ -5,18 +5,13 @@ declare(strict_types=1);
 namespace NeatEdge\Console;
 
 use NeatEdge\Core\Check\Finding;
-use NeatEdge\Core\Check\Inspection;
-use NeatEdge\Core\Check\Severity;
-use NeatEdge\Core\Check\Verdict;
-use NeatEdge\Core\Format\Svg\Drawing;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Prepare\JoinNearBlacks;
 use NeatEdge\Core\Prepare\PrepLine;
-use NeatEdge\Core\Prepare\PrepResult;
 use NeatEdge\Core\Prepare\SolidColours;
 use NeatEdge\Core\Prepare\Step;
 use NeatEdge\Core\Sheet\JobReport;
-use NeatEdge\Core\Sheet\Sheet;
+use NeatEdge\Core\Sheet\Prepared;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
@@ -28,11 +23,13 @@ final class PrepareCommand extends ArtworkCommand
     protected function configure(): void
     {
         $this->takesDrawing()->takesSize()->takesProcess('cut-vinyl')->writesFolder()->failsOn('never')
+            ->addOption('preset', null, InputOption::VALUE_REQUIRED, 'the line of a preset: one that ships, by its name or its process, or a .json file; the plain line when left out')
             ->addOption('join-near-blacks', null, InputOption::VALUE_NONE, 'make one black of all that only a screen tells apart')
             ->addOption('looks', null, InputOption::VALUE_NONE, 'measure also what each step did to the look, besides the whole line')
             ->addOption('format', null, InputOption::VALUE_REQUIRED, 'text or json', 'text')
             ->examples('Writes one SVG for each colour in real millimetres, and report.json.', [
                 'prepare decal.svg --process=cut-vinyl --width=300mm --out-dir ready',
+                'prepare decal.svg --preset="Vinyl to weed" --width=300mm --out-dir ready',
                 'prepare tag.svg --process=engraving --width="1 1/2in" --out-dir ready --format=json',
             ]);
         $this->setHelp(str_replace('1 1/2in', '3in/2', $this->getHelp()));
@@ -56,10 +53,11 @@ final class PrepareCommand extends ArtworkCommand
             $steps[] = (new SolidColours)->key();
         }
         $line = PrepLine::standard(ground: self::ground($input))->only($steps);
-        $result = $line->run($source);
         $limits = $process->limits();
-        $findings = [...$drawing->findings, ...Inspection::of($source, $source, $result->artwork(), $limits)];
-        $sheets = Sheet::allOf($result->artwork());
+        $preset = self::text($input, 'preset') === '' ? null : PresetOption::read(self::text($input, 'preset'));
+        $line = $preset === null ? $line : PrepLine::of($preset->steps, $limits);
+        $prepared = Prepared::of($source, $drawing->findings, $line, $limits);
+        [$result, $findings, $sheets] = [$prepared->result, $prepared->findings, $prepared->sheets];
         $files = [];
         foreach ($sheets as $i => $sheet) {
             $files[$sheet->fileName($i + 1)] = Writer::write($sheet->artwork());
@@ -70,10 +68,11 @@ final class PrepareCommand extends ArtworkCommand
         }
         $report = [
             'process' => $process->value,
+            ...($preset === null ? [] : ['preset' => ['name' => $preset->name, 'version' => $preset->version]]),
             'width_mm' => round($source->width, 6),
             'height_mm' => round($source->height, 6),
             ...JobReport::of($input->getOption('looks') === true ? $result->withLooks($line) : $result, $sheets, $findings, $limits),
-            'verdict' => self::verdict($drawing, $result, $findings)->toArray(),
+            'verdict' => $prepared->verdict->toArray(),
         ];
         $json = json_encode($report, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRETTY_PRINT)."\n";
         $folder->write([...$files, 'report.json' => $json]);
@@ -81,16 +80,6 @@ final class PrepareCommand extends ArtworkCommand
         $output->writeln($format === 'json' ? rtrim($json) : self::words($report, $findings), OutputInterface::OUTPUT_RAW);
 
         return self::exit($input, $findings);
-    }
-
-    /** @param  list<Finding>  $findings */
-    private static function verdict(Drawing $drawing, PrepResult $result, array $findings): Verdict
-    {
-        $serious = array_filter($findings, static fn (Finding $finding): bool => $finding->severity === Severity::Serious && ! in_array($finding, $drawing->findings, true));
-        $leftOut = array_filter($drawing->findings, static fn (Finding $finding): bool => $finding->isLeftOut());
-        $unsized = array_filter($drawing->findings, static fn (Finding $finding): bool => $finding->kind === Drawing::NO_SIZE);
-
-        return Verdict::of($result->look, count($leftOut), 0, count($serious) + count($unsized));
     }
 
     /**

@@ -12,8 +12,6 @@ use App\Prep\ReferencePictures;
 use Illuminate\Database\Seeder;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Format\Json\ArtworkJson;
-use NeatEdge\Core\Prepare\PrepLine;
-use NeatEdge\Core\Prepare\Step;
 
 /** The demo: what a small shop makes for the Marrowby Lantern Regatta. Run again, it adds nothing twice. */
 final class DatabaseSeeder extends Seeder
@@ -43,14 +41,13 @@ final class DatabaseSeeder extends Seeder
 
     public function run(): void
     {
-        $steps = array_map(static fn (Step $step): string => $step->key(), PrepLine::standard()->steps());
         foreach (self::JOBS as [$title, $process, $file, $width, $prepared]) {
             if (ShopJob::withTrashed()->where('is_demo', true)->where('source_name', $file)->exists()) {
                 continue;
             }
             $job = Intake::take($title, $process, $width, $file, (string) file_get_contents(database_path("demo/{$file}")), true);
             if ($prepared) {
-                $preparation = Preparation::query()->create(['shop_job_id' => $job->id, 'version' => 1, 'status' => 'waiting', 'steps' => $steps]);
+                $preparation = Preparation::query()->create(['shop_job_id' => $job->id, 'version' => 1, 'status' => 'waiting', 'steps' => []]);
                 PrepareArtwork::dispatchSync($preparation->id);
             }
         }

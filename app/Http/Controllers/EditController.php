@@ -49,7 +49,7 @@ final class EditController
     public function lane(Request $request, ShopJob $job): JsonResponse
     {
         $asked = $request->validate(
-            ['lane' => ['required', 'string', 'max:40'], 'version' => ['required', 'integer'], 'what' => ['required', 'in:edit,marks']],
+            ['lane' => ['required', 'string', 'max:40'], 'version' => ['required', 'integer'], 'what' => ['required', 'in:edit,marks,step']],
             ['*' => 'Say the lane, the version of the job and what is to be shown.'],
         );
         $lane = Lane::enter($job->id, $asked['lane'], (string) $request->header('X-Page', $request->ip() ?? ''));
@@ -57,6 +57,9 @@ final class EditController
         $job = self::read($request, $job);
         if ($job->version !== (int) $asked['version']) {
             return new JsonResponse(['message' => 'The bench has changed since; this is shown anew.'], 409);
+        }
+        if ($asked['what'] === 'step') {
+            return new JsonResponse(Budget::within('This step', StepPreview::of($request, $job), $lane->isLatest(...)));
         }
         $edit = self::edit($request, $job, $fonts);
         $work = $asked['what'] === 'marks'

@@ -21,17 +21,22 @@ use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\ShapeKind;
 use NeatEdge\Core\Artwork\StepAndRepeat;
+use NeatEdge\Core\Check\AboutFinding;
 use NeatEdge\Core\Check\Finding;
+use NeatEdge\Core\Check\Inspection;
 use NeatEdge\Core\Check\Judgements;
+use NeatEdge\Core\Check\LimitFields;
 use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Check\Remedies;
+use NeatEdge\Core\Check\Remedy;
 use NeatEdge\Core\Format\Svg\Isolated;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\InvalidLength;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Measure\LookDifference;
-use NeatEdge\Core\Prepare\PrepLine;
-use NeatEdge\Core\Prepare\Step;
+use NeatEdge\Core\Prepare\AboutStep;
+use NeatEdge\Core\Prepare\Steps;
 use NeatEdge\Core\Seen\Extent;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Seen\Small;
@@ -50,11 +55,9 @@ final class JobController
                 'line' => $process->limits()->line,
                 'gap' => $process->limits()->gap,
             ], Process::cases()),
-            'steps' => array_map(static fn (Step $step): array => [
-                'key' => $step->key(),
-                'label' => $step->label(),
-                'usual' => in_array($step->key(), array_map(static fn (Step $one): string => $one->key(), PrepLine::usual()->steps()), true),
-            ], PrepLine::standard()->steps()),
+            'steps' => array_map(static fn (AboutStep $about): array => $about->toArray(), array_values(Steps::catalogue())),
+            'findings' => array_map(static fn (AboutFinding $about): array => [...$about->toArray(), 'remedies' => array_map(static fn (Remedy $remedy): array => $remedy->toArray(), Remedies::of($about->kind))], array_values(Inspection::catalogue())),
+            'limits' => array_map(static fn (Field $field): array => $field->toArray(), LimitFields::all()),
             'shapes' => array_map(static fn (ShapeKind $kind): array => [
                 'kind' => $kind->value,
                 'label' => $kind->label(),
@@ -180,6 +183,8 @@ final class JobController
             'process' => ['sometimes', Rule::enum(Process::class)],
             'unit' => ['sometimes', Rule::in(['mm', 'cm', 'in', 'pt', 'px'])],
             'width' => ['sometimes', 'string', 'max:200'],
+            'limits' => ['sometimes', 'array'],
+            'limits.*' => ['nullable', 'string', 'max:200'],
             'line' => ['sometimes', 'nullable', 'string', 'max:200'],
             'gap' => ['sometimes', 'nullable', 'string', 'max:200'],
         ], ['title.*' => 'A job needs a title of at most 120 letters.', 'customer.*' => 'A customer has a name of at most 120 letters.', 'due.*' => 'Choose a day.', 'process.*' => 'Choose how the job is made.', 'width.*' => 'Type a width such as 300mm.']);
@@ -190,6 +195,9 @@ final class JobController
             if (array_key_exists($field, $fields)) {
                 $limits[$column] = Intake::limit($fields[$field], $unit);
             }
+        }
+        if (isset($fields['limits'])) {
+            $limits['more_limits'] = LimitFields::typed([...$job->more_limits ?? []], $fields['limits'], $unit);
         }
         if ($width !== null) {
             Intake::hold($width, $job->height_mm * $width / $job->width_mm);
@@ -204,7 +212,7 @@ final class JobController
             }
             $job->fill($columns);
 
-            return Proposal::ticket($columns, $job->isDirty(['process', 'line_limit_mm', 'gap_limit_mm']));
+            return Proposal::ticket($columns, $job->isDirty(['process', 'line_limit_mm', 'gap_limit_mm', 'more_limits']));
         });
     }
 

@@ -11,24 +11,21 @@ use App\Models\Preparation;
 use App\Models\ShopJob;
 use App\Models\StepResult;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Validation\Rule;
-use NeatEdge\Core\Artwork\Colour;
+use Illuminate\Validation\ValidationException;
+use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Prepare\Look;
 use NeatEdge\Core\Prepare\PrepLine;
-use NeatEdge\Core\Prepare\Step;
 use NeatEdge\Core\Seen\Seen;
 
 final class PreparationController
 {
-    public function store(Request $request, ShopJob $job): JsonResponse
+    public function store(ShopJob $job): JsonResponse
     {
-        $known = array_map(static fn (Step $step): string => $step->key(), PrepLine::standard()->steps());
-        $fields = $request->validate(
-            ['steps' => ['sometimes', 'array', 'min:1'], 'steps.*' => [Rule::in($known)], 'ground' => ['sometimes', 'nullable', 'string', 'regex:/^#[0-9a-f]{6}$/D']],
-            ['steps.min' => 'Switch on at least one step.', 'steps.*' => 'There is no such step.', 'steps' => 'Switch on at least one step.', 'ground.*' => 'A colour is written as # and six digits, such as #1d5c46.'],
-        );
+        $line = $job->refresh()->art()->line ?? [];
+        if (array_filter($line, static fn (LineStep $step): bool => $step->on) === []) {
+            throw ValidationException::withMessages(['line' => 'Switch on at least one step.']);
+        }
         // What is still at work on this job would only be thrown away.
         $job->preparations()->whereIn('status', ['waiting', 'running'])->update(['stop_requested' => true]);
         $job->preparations()->where('status', 'waiting')->update(['status' => 'stopped']);
@@ -36,8 +33,7 @@ final class PreparationController
             'shop_job_id' => $job->id,
             'version' => $job->version,
             'status' => 'waiting',
-            'ground' => $fields['ground'] ?? null,
-            'steps' => $fields['steps'] ?? array_map(static fn (Step $step): string => $step->key(), PrepLine::usual()->steps()),
+            'steps' => array_map(static fn (LineStep $step): array => $step->toArray(), $line),
         ]);
         PrepareArtwork::dispatch($preparation->id);
 
@@ -70,7 +66,7 @@ final class PreparationController
         $report = $kept->report();
         if ($report->look === null) {
             $before = $stage > 0 ? $preparation->stageArt($stage - 1) : Seen::of($preparation->job()->firstOrFail()->art());
-            $ground = $preparation->ground === null ? null : Colour::fromHex($preparation->ground);
+            $ground = PrepLine::of($preparation->line())->ground;
             $report = $report->withLook(Look::between($before ?? abort(404), $kept->art(), $ground));
             // Before the first step lies the bench, which may be another by now.
             if ($stage > 0) {
@@ -79,6 +75,15 @@ final class PreparationController
         }
 
         return new JsonResponse($report->look?->toArray());
+    }
+
+    /** Where a step changed the look: places to step through, the largest first. */
+    public function changes(Preparation $preparation, int $stage): JsonResponse
+    {
+        $after = $preparation->stageArt($stage) ?? abort(404);
+        $before = $stage > 0 ? $preparation->stageArt($stage - 1) : Seen::of($preparation->job()->firstOrFail()->art());
+
+        return new JsonResponse(Look::places($before ?? abort(404), $after, PrepLine::of($preparation->line())->ground));
     }
 
     public function picture(Preparation $preparation, int $stage): Response

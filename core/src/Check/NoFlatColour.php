@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Check;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Point;
 
 /** C9: gradients, which no material and no single ink gives. Pictures are named when they are read. */
@@ -18,6 +19,10 @@ final readonly class NoFlatColour implements Rule
     public function findings(Artwork $source, Artwork $merged): array
     {
         $out = [];
+        // Where a step has made them one colour none goes out.
+        if (array_filter($merged->pieces, static fn (Piece $piece): bool => ($piece->fill->gradient ?? $piece->stroke->paint->gradient ?? null) !== null) === []) {
+            return [];
+        }
         foreach ($source->pieces as $piece) {
             if (($piece->fill->gradient ?? $piece->stroke->paint->gradient ?? null) === null) {
                 continue;

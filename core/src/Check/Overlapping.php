@@ -18,6 +18,9 @@ final readonly class Overlapping implements Rule
     /** mm² of overlap that count. */
     private const LEAST = 0.01;
 
+    /** mm of mean width under which an overlap is the inexactness of two borders, not a piece on another. */
+    private const HAIR = 0.05;
+
     /** mm within which two lines are one. */
     private const SAME = 0.05;
 
@@ -45,7 +48,7 @@ final readonly class Overlapping implements Rule
         $seen = $over = [];
         foreach (PlanarMap::of(array_map(static fn (Piece $piece): Shape => $piece->shape, $solid), $merged->tolerance())->regions($rule) as $label => $shape) {
             $owners = $rule->covers[$label];
-            if ($owners === [] || $shape->area() < self::LEAST) {
+            if ($owners === [] || $shape->area() < self::LEAST || 2 * $shape->area() < self::HAIR * $shape->roughLength()) {
                 continue;
             }
             $top = max($owners);

@@ -9,6 +9,7 @@ use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\Measure\LookDifference;
+use NeatEdge\Core\PlanarMap\MeasuredPart;
 use NeatEdge\Core\PlanarMap\PlanarMap;
 use NeatEdge\Core\Seen\Painted;
 use NeatEdge\Core\Seen\StrokeProbe;
@@ -27,19 +28,16 @@ final class Look
     /** Chords of the measure, in those of the engine. */
     private const COARSER = 4.0;
 
+    /** Most places that are told of. */
+    private const MOST = 200;
+
     /** @param  Colour|null  $ground  what shows through see-through colours, where a job has said so */
     public static function between(Artwork $before, Artwork $after, ?Colour $ground = null): LookDifference
     {
-        $areas = Painted::areas($before);
-        $split = count($areas);
-        array_push($areas, ...Painted::areas($after));
-        if ($areas === []) {
+        $parts = self::parts($before, $after, $ground);
+        if ($parts === []) {
             return new LookDifference(0.0, 0.0);
         }
-        $shapes = array_map(static fn (Painted $area): Shape => $area->shape, $areas);
-        $tolerance = $before->tolerance();
-        // Measured with the lens of each curve, chords may be coarse, and curves that run close need not be told apart.
-        $parts = PlanarMap::of($shapes, new Tolerance(self::COARSER * $tolerance->flatness, $tolerance->weld, $tolerance->offset, refine: false))->parts(new LookChange($areas, $split, $ground));
         $hair = min(self::HAIR, self::HAIR_SHARE * max($before->width, $before->height));
         $changed = $seen = StrokeProbe::missed($before);
         $whole = 0.0;
@@ -54,5 +52,40 @@ final class Look
         }
 
         return new LookDifference($changed, $whole, $seen);
+    }
+
+    /**
+     * Where two states look otherwise.
+     *
+     * @return list<array{x: float, y: float, width: float, height: float, area: float}> boxes in mm, the largest area first
+     */
+    public static function places(Artwork $before, Artwork $after, ?Colour $ground = null): array
+    {
+        $hair = min(self::HAIR, self::HAIR_SHARE * max($before->width, $before->height));
+        $out = [];
+        foreach (self::parts($before, $after, $ground)[LookChange::CHANGED] ?? [] as $part) {
+            if (2 * $part->area >= $hair * $part->border) {
+                $out[] = ['x' => $part->box->left, 'y' => $part->box->top, 'width' => $part->box->width(), 'height' => $part->box->height(), 'area' => $part->area];
+            }
+        }
+        usort($out, static fn (array $a, array $b): int => $b['area'] <=> $a['area']);
+
+        return array_slice($out, 0, self::MOST);
+    }
+
+    /** @return array<int, list<MeasuredPart>> by label of LookChange; empty where neither paints anything */
+    private static function parts(Artwork $before, Artwork $after, ?Colour $ground): array
+    {
+        $areas = Painted::areas($before);
+        $split = count($areas);
+        array_push($areas, ...Painted::areas($after));
+        if ($areas === []) {
+            return [];
+        }
+        $shapes = array_map(static fn (Painted $area): Shape => $area->shape, $areas);
+        $tolerance = $before->tolerance();
+
+        // Measured with the lens of each curve, chords may be coarse, and curves that run close need not be told apart.
+        return PlanarMap::of($shapes, new Tolerance(self::COARSER * $tolerance->flatness, $tolerance->weld, $tolerance->offset, refine: false))->parts(new LookChange($areas, $split, $ground));
     }
 }

@@ -28,7 +28,7 @@ final readonly class PrepLine
      * @param  list<string>  $ids  of the steps in their line
      * @param  Colour|null  $ground  what see-through pieces are laid on where nothing solid lies under them; they stay as they are there when null
      */
-    public function __construct(private array $steps, private StepCache $cache = new MemoryCache, private ?Colour $ground = null, private array $ids = [])
+    public function __construct(private array $steps, private StepCache $cache = new MemoryCache, public ?Colour $ground = null, private array $ids = [])
     {
     }
 
@@ -99,7 +99,7 @@ final readonly class PrepLine
     public function run(Artwork $source, ?Closure $progress = null): PrepResult
     {
         $count = count($this->steps) + 1;
-        $key = hash('xxh128', self::ENGINE.($this->ground?->hex() ?? '').serialize($source));
+        $key = hash('xxh128', self::ENGINE.serialize($source));
         $artwork = $source;
         $stages = [];
         $work = array_map(static fn (Step $step): float => $step::about()->work, $this->steps);
@@ -129,6 +129,23 @@ final readonly class PrepLine
         }
 
         return new PrepResult($source, $stages, $look);
+    }
+
+    /** What comes out of it, by what is kept of each step: without reports, and without comparing looks. */
+    public function outcome(Artwork $source): Artwork
+    {
+        $key = hash('xxh128', self::ENGINE.serialize($source));
+        foreach ($this->steps as $step) {
+            $key = hash('xxh128', $key.$step->key().json_encode($step->values(), JSON_THROW_ON_ERROR));
+            $kept = $this->cache->get($key);
+            if ($kept === null) {
+                $kept = self::done($step, $source);
+                $this->cache->put($key, ...$kept);
+            }
+            $source = $kept[0];
+        }
+
+        return $source;
     }
 
     /** @return array{Artwork, StepReport} */

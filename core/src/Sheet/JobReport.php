@@ -25,8 +25,8 @@ final class JobReport
         }
 
         return [
-            'limits' => ['line_mm' => $limits->line, 'gap_mm' => $limits->gap],
-            'steps' => array_map(static fn (array $stage): array => $stage['report']->toArray(), $result->stages),
+            'limits' => ['line_mm' => $limits->line, 'gap_mm' => $limits->gap, 'island_mm' => $limits->island, 'hole_mm' => $limits->hole],
+            'steps' => array_map(static fn (array $stage): array => ['id' => $stage['id'], ...$stage['report']->toArray()], $result->stages),
             'sheets' => $rows,
             'findings' => $found = array_map(static fn (Finding $finding): array => $finding->toArray(), $findings),
             'groups' => FindingGroups::of($found),

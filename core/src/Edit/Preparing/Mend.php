@@ -127,7 +127,7 @@ final readonly class Mend implements Edit
             }
 
             $fill = $piece->fill === null ? null : ($now->fill ?? $piece->fill);
-            if ($fill?->key() === $piece->fill?->key() && ($now->stroke?->paint ?? $piece->stroke?->paint)?->key() === $piece->stroke?->paint->key()) {
+            if ($fill?->key() === $piece->fill?->key() && ($now->stroke ?? $piece->stroke)?->paint->key() === $piece->stroke?->paint->key()) {
                 return $piece;
             }
 

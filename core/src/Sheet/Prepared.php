@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Sheet;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Check\Finding;
+use NeatEdge\Core\Check\Inspection;
+use NeatEdge\Core\Check\Severity;
+use NeatEdge\Core\Check\Verdict;
+use NeatEdge\Core\Measure\Limits;
+use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Prepare\PrepResult;
+use NeatEdge\Core\Seen\Seen;
+
+/** One drawing taken through a line: its sheets, what was found, what is told of it, and whether it can be sent. */
+final readonly class Prepared
+{
+    /**
+     * @param  list<Sheet>  $sheets
+     * @param  list<Finding>  $findings  what the reader left out and what checks found
+     */
+    private function __construct(public PrepResult $result, public array $sheets, public array $findings, public Verdict $verdict, private Limits $limits)
+    {
+    }
+
+    /**
+     * @param  Artwork  $bench  as it lies there, at its finished size
+     * @param  list<Finding>  $read  what the reader had to say
+     */
+    public static function of(Artwork $bench, array $read, PrepLine $line, Limits $limits): self
+    {
+        $source = Seen::of($bench);
+        $result = $line->run($source);
+        $findings = Inspection::of($bench, $source, $result->judged(), $limits);
+        $sheets = Sheet::allOf($result->artwork());
+        $leftOut = array_filter($read, static fn (Finding $finding): bool => $finding->isLeftOut());
+        $serious = array_filter([...$read, ...$findings], static fn (Finding $finding): bool => $finding->severity === Severity::Serious && ! in_array($finding, $leftOut, true));
+
+        return new self($result, $sheets, [...$read, ...$findings], Verdict::of($result->look, count($leftOut), 0, count($serious), empty: $sheets === []), $limits);
+    }
+
+    /** @return array<string, mixed> see JobReport, with the verdict */
+    public function report(): array
+    {
+        return [...JobReport::of($this->result, $this->sheets, $this->findings, $this->limits), 'verdict' => $this->verdict->toArray()];
+    }
+}
