@@ -6,6 +6,11 @@ const names: Record<string, string> = {
   'no-size': 'No size', blend: 'Blend', foreignObject: 'Foreign content', style: 'Style sheet', colour: 'Colour', script: 'Script',
 }
 
+/** What checks find says itself what it is called. */
+export function learn(found: { kind: string; label: string }[]) {
+  for (const one of found) names[one.kind] ??= one.label
+}
+
 export function nameOf(kind: string): string {
   return names[kind] ?? kind.replace(/-/g, ' ').replace(/^./, (first) => first.toUpperCase())
 }

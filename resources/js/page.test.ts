@@ -20,7 +20,7 @@ describe('names of findings', () => {
 
 describe('art with what an answer changes in it', () => {
   const piece = (id: string, fill = '#000000') => ({ id, fill }) as Piece
-  const art = { width: 100, height: 50, layers: [], groups: {}, guides: [], reference: null, pieces: [piece('a'), piece('b'), piece('c')] } as Art
+  const art = { width: 100, height: 50, layers: [], groups: {}, guides: [], reference: null, line: [], pieces: [piece('a'), piece('b'), piece('c')] } as Art
   const nothing = { pieces: [], gone: [], order: null, frame: null }
 
   it('is the same object where nothing changed', () => expect(patched(art, nothing)).toBe(art))

@@ -60,6 +60,7 @@ export function isAway(problem: unknown): boolean {
 export const api = {
   get: <T>(path: string, signal?: AbortSignal) => call<T>('GET', path, undefined, signal),
   post: <T>(path: string, body: unknown = {}, signal?: AbortSignal) => call<T>('POST', path, body, signal),
+  put: <T>(path: string, body: unknown) => call<T>('PUT', path, body),
   patch: <T>(path: string, body: unknown) => call<T>('PATCH', path, body),
   delete: (path: string) => call<null>('DELETE', path),
 }

@@ -10,7 +10,11 @@ export interface Job {
   processLabel: string
   width: number
   height: number
-  limits: { line: number; gap: number }
+  limits: { line: number; gap: number; island: number; hole: number; colours: number; bedWidth: number; bedHeight: number; letter: number }
+  /** Those of the others that were typed, by name. */
+  moreLimits: Record<string, number>
+  /** The preset that its line came from. */
+  preset: { name: string; version: number } | null
   ownLimits: { line: number | null; gap: number | null }
   demo: boolean
   unit: Unit
@@ -33,7 +37,11 @@ export interface ListedJob extends Pick<Job, 'id' | 'title' | 'customer' | 'due'
 
 export interface Choices {
   processes: { value: string; label: string; says: string; line: number; gap: number }[]
-  steps: { key: string; label: string; usual: boolean }[]
+  /** Every kind of step, in the order in which they are proposed. */
+  steps: AboutStep[]
+  findings: AboutFinding[]
+  /** Limits of a ticket besides line and gap. */
+  limits: Field[]
   shapes: { kind: string; label: string; fields: Field[] }[]
   repeat: Field[]
   profiles: Record<string, { label: string; stops: [number, number][] }>
@@ -41,6 +49,32 @@ export interface Choices {
 }
 
 export type FieldValue = number | string | boolean
+
+export interface AboutStep { kind: string; label: string; says: string; rank: number; looks: boolean; fields: Field[] }
+
+/** What cures a kind of finding: a step, with values; made on the art itself by the same step. */
+export interface Remedy { step: string; label: string; values: Record<string, FieldValue>; source: boolean; places: boolean }
+
+export interface AboutFinding { kind: string; label: string; says: string; limit: string; remedies: Remedy[] }
+
+/** A step of the line by which a job is prepared. */
+export interface LineStep { id: string; kind: string; label: string; on: boolean; values: Record<string, FieldValue>; says: string | null }
+
+/** A place that was brought to its limit, or was not, and why. */
+export interface Deed { kind: string; at: [number, number] | null; measured: number | null; how: string }
+
+export interface Preset { name: string; version: number; note: string; for: string[]; ships: boolean; steps: { kind: string; label: string; on: boolean }[] }
+
+export interface BatchRow { file: string; state: 'waiting' | 'done' | 'failed'; width_mm?: number; height_mm?: number; sheets?: number; findings?: number; serious?: number; verdict?: string; ready?: boolean; error?: string }
+
+export interface Batch { id: number; title: string; status: 'new' | 'waiting' | 'running' | 'done' | 'stopped' | 'failed'; process: string; processLabel: string; preset: string; width: string; files: number; error: string; made: string; rows?: BatchRow[]; done?: number }
+
+export interface Palette {
+  colours: { hex: string; area: number; share: number; name: string }[]
+  near: { from: string; to: string; distance: number; cost: number }[]
+  /** What becomes what when they are cut down, the last step first. */
+  down: { from: string; to: string; distance: number; cost: number }[]
+}
 
 /** One value that can be typed, as the core describes it. */
 export interface Field {
@@ -147,6 +181,7 @@ export interface Frame {
   groups: Record<string, string>
   guides: Guide[]
   reference: ReferencePicture | null
+  line: LineStep[]
 }
 
 export interface NodeContour {
@@ -304,12 +339,15 @@ export interface LookDifference {
 }
 
 export interface StepReport {
+  id: string
   step: string
   label: string
   pieces: { before: number; after: number }
   nodes: { before: number; after: number }
   strokes: { before: number; after: number }
   slivers: number
+  done?: number
+  left?: Deed[]
   cached: boolean
 }
 
@@ -332,7 +370,7 @@ export type PreparationStatus = 'waiting' | 'running' | 'done' | 'stopped' | 'fa
 export interface Preparation {
   id: number
   status: PreparationStatus
-  steps: string[]
+  steps: { id: string; kind: string; on: boolean }[]
   done: number
   of: number
   doing: string
@@ -342,7 +380,6 @@ export interface Preparation {
   left: number | null
   error: string | null
   stale: boolean
-  ground: string | null
   /** Not sent along with edits: they do not change what was made before. */
   verdict?: Verdict | null
   groups?: FindingGroup[]

@@ -3,7 +3,7 @@ import type { Art, Piece } from '@/api/types'
 import { computed, useId } from 'vue'
 import GradientDef from './GradientDef.vue'
 
-const props = defineProps<{ art: Art; wire: boolean; pickable?: boolean }>()
+const props = defineProps<{ art: Art; wire: boolean; pickable?: boolean; scale?: number }>()
 const emit = defineEmits<{ press: [id: string, more: boolean] }>()
 /** One listener for all pieces. */
 function press(event: MouseEvent) {
@@ -37,6 +37,11 @@ function lineOf(piece: Piece) {
 
 <template>
   <g @click="press">
+    <!-- In the wire view each node is shown, and where an outline begins and which way it runs; as large at any zoom. -->
+    <defs v-if="wire">
+      <marker :id="`${layer}-node`" markerUnits="userSpaceOnUse" :markerWidth="5 / (scale ?? 1)" :markerHeight="5 / (scale ?? 1)" viewBox="0 0 5 5" refX="2.5" refY="2.5"><rect x="0.7" y="0.7" width="3.6" height="3.6" class="node" /></marker>
+      <marker :id="`${layer}-start`" orient="auto" markerUnits="userSpaceOnUse" :markerWidth="13 / (scale ?? 1)" :markerHeight="13 / (scale ?? 1)" viewBox="0 0 13 13" refX="3" refY="6.5"><path d="M3 2L12 6.5L3 11Z" class="begin" /></marker>
+    </defs>
     <!-- Each piece is drawn anew only when it is another object, so that one edit among thousands costs one piece; most are one path and nothing else. -->
     <g
       v-for="piece in seen"
@@ -56,6 +61,8 @@ function lineOf(piece: Piece) {
         :stroke="wire ? 'var(--ink)' : undefined"
         :stroke-width="wire ? 1 : undefined"
         :vector-effect="wire ? 'non-scaling-stroke' : undefined"
+        :marker-start="wire ? `url(#${layer}-start)` : undefined"
+        :marker-mid="wire ? `url(#${layer}-node)` : undefined"
       />
       <template v-else>
         <GradientDef v-if="piece.fillGradient && !wire" :id="`${layer}-f-${piece.id}`" :gradient="piece.fillGradient" />
@@ -80,6 +87,8 @@ function lineOf(piece: Piece) {
             :stroke="strokeOf(piece)"
             :stroke-width="wire ? 1 : piece.stroke?.width"
             :vector-effect="wire ? 'non-scaling-stroke' : undefined"
+            :marker-start="wire ? `url(#${layer}-start)` : undefined"
+            :marker-mid="wire ? `url(#${layer}-node)` : undefined"
             :stroke-opacity="wire ? 1 : piece.stroke?.opacity"
             :stroke-linecap="piece.stroke?.cap"
             :stroke-linejoin="piece.stroke?.join"
@@ -95,6 +104,8 @@ function lineOf(piece: Piece) {
 </template>
 
 <style scoped>
+.node { fill: var(--paper); stroke: var(--ink); stroke-width: 1; }
+.begin { fill: var(--green); }
 .pickable { cursor: pointer; }
 .untouchable { pointer-events: none; }
 </style>

@@ -105,6 +105,7 @@ watch(
   },
 )
 watch(() => bench.job?.id, () => leftAt.clear())
+watch(() => bench.spot, (place) => place && pan.lookAt({ left: place.x, right: place.x + place.width, top: place.y, bottom: place.y + place.height }))
 const chosenGroup = computed(() => (bench.group === null ? null : new Set(bench.groups[bench.group]?.findings ?? [])))
 
 function track(event: PointerEvent) {
@@ -246,11 +247,12 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
           </g>
         </g>
         <g v-if="bench.shown.before" clip-path="url(#wipe-before)">
-          <g :transform="place" data-test="art-before"><ArtLayer :art="bench.shown.before" :wire="bench.wire" /></g>
+          <g :transform="place" data-test="art-before"><ArtLayer :scale="scale" :art="bench.shown.before" :wire="bench.wire" /></g>
         </g>
         <g v-if="bench.shown.after" :clip-path="wiping ? 'url(#wipe-after)' : undefined">
           <g :transform="place" data-test="art">
             <ArtLayer
+:scale="scale"
               :art="bench.shown.after"
               :wire="bench.wire"
               :pickable="bench.view.kind === 'source'"
@@ -274,6 +276,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
           :first="bench.view.kind === 'file' ? bench.state?.notices.length : undefined"
           @select="bench.finding = $event"
         />
+        <rect v-if="bench.spot" class="looked" data-test="spot" :x="bench.spot.x * scale + left - 5" :y="bench.spot.y * scale + top - 5" :width="bench.spot.width * scale + 10" :height="bench.spot.height * scale + 10" rx="3" />
         <g
           v-if="wiping"
           class="wipe"
@@ -372,4 +375,5 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
 .zoom button:nth-child(2) { width: 78px; font-variant-numeric: tabular-nums; }
 .zoom button { border: 0; background: none; min-width: 34px; height: 100%; padding: 0 8px; font: 15px var(--text-face); color: var(--ink); cursor: pointer; }
 .zoom button:hover { background: var(--paper-deep); }
+.looked { fill: none; stroke: var(--coral); stroke-width: 2; stroke-dasharray: 5 4; pointer-events: none; }
 </style>

@@ -3,12 +3,14 @@ import { isTyping } from '@/bench/usePanZoom'
 import Surface from '@/bench/Surface.vue'
 import KeyHelp from '@/help/KeyHelp.vue'
 import PrepLine from '@/prepline/PrepLine.vue'
+import StepDrawer from '@/prepline/StepDrawer.vue'
 import SheetColumn from '@/sheets/SheetColumn.vue'
 import StageLine from '@/stages/StageLine.vue'
 import { stages } from '@/stages/stages'
 import { commands, cut, paste, take } from '@/stages/draw/commands'
 import { useBench } from '@/stores/bench'
 import { tools, useDraw, type Tool } from '@/stores/draw'
+import { useLine } from '@/stores/line'
 import { useShaping } from '@/stores/shaping'
 import { useEventListener } from '@vueuse/core'
 import { ElButton } from 'element-plus'
@@ -25,6 +27,7 @@ const draw = useDraw()
 /** Draw and Shape are worked in with the same hands: choice, keys and menu. */
 const hands = computed(() => current.value.key === 'draw' || current.value.key === 'shape')
 const shaping = useShaping()
+const line = useLine()
 const current = computed(() => stages.find((stage) => stage.key === props.stage) ?? stages[0]!)
 
 watch(() => Number(props.id), (id) => bench.open(id), { immediate: true })
@@ -43,6 +46,7 @@ watch(() => bench.job?.title, (title) => {
 onUnmounted(() => bench.leave())
 
 function enter(key: string) {
+  line.close()
   router.replace({ name: 'bench', params: { id: props.id, stage: key } })
 }
 /** The next finding of those that are shown: of the chosen group first, then of the one after it. */
@@ -100,7 +104,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
           : {}),
       }
     : {
-        p: () => !bench.running && bench.prepare(bench.preparation?.steps),
+        p: () => !bench.running && bench.prepare(),
         w: () => bench.prepared && bench.show({ kind: 'wipe' }),
         s: () => bench.show({ kind: 'source' }),
         o: () => bench.hasFile && bench.show({ kind: 'file' }),
@@ -110,6 +114,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
         '?': () => (help.value = true),
         // One thing at a time: out of what is looked at, then of the finding, its group, what is chosen.
         escape: () => {
+          if (line.opened) return line.close()
           if (bench.view.kind !== 'source') return bench.show({ kind: 'source' })
           if (bench.finding !== null) return (bench.finding = null)
           if (current.value.key === 'check' && bench.group !== null) return (bench.group = null)
@@ -166,7 +171,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       </div>
       <StageLine class="stage-line" :current="current.key" @enter="enter" />
     </header>
-    <div class="drawer"><component :is="current.drawer" v-if="bench.job" /></div>
+    <div class="drawer"><StepDrawer v-if="bench.job && line.opened" /><component :is="current.drawer" v-else-if="bench.job" /></div>
     <main>
       <div class="tools">
         <ElButton size="small" :disabled="!bench.state?.history.canUndo || bench.busy" :title="`Undo${bench.state?.history.canUndo ? `: ${bench.state.history.label}` : ''} (Ctrl Z)`" class="step" data-test="undo" @click="bench.undo()"><span>Undo{{ bench.state?.history.canUndo ? `: ${bench.state.history.label}` : '' }}</span></ElButton>

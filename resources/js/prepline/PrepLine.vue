@@ -1,13 +1,15 @@
 <script setup lang="ts">
-import { api, words } from '@/api/client'
-import type { LookDifference } from '@/api/types'
+import { words } from '@/api/client'
+import type { LineStep } from '@/api/types'
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
+import { useLine } from '@/stores/line'
 import { count, percent } from '@/units'
-import { ElButton, ElProgress, ElSwitch } from 'element-plus'
-import { computed, onMounted, ref, watch } from 'vue'
+import { ElButton, ElMessageBox, ElProgress, ElSwitch } from 'element-plus'
+import { computed, onMounted, ref } from 'vue'
 
 const bench = useBench()
+const line = useLine()
 const props = defineProps<{ quiet?: boolean }>()
 /** While something is drawn the bench has the room, unless the line is unfolded there too. */
 const choice = ref<{ quiet: boolean; folded: boolean } | null>(null)
@@ -16,59 +18,56 @@ const folded = computed({
   set: (next) => (choice.value = { quiet: !!props.quiet, folded: next }),
 })
 const choices = useChoices()
-const steps = computed(() => choices.all.steps)
-const on = ref(new Set<string>())
-// The usual steps are on until a preparation says otherwise.
-watch(
-  () => `${bench.preparation?.id} ${steps.value.length}`,
-  () => {
-    on.value = new Set(bench.preparation?.steps ?? steps.value.filter((step) => step.usual).map((step) => step.key))
-  },
-  { immediate: true },
-)
 onMounted(() => choices.load().catch((refused) => (bench.problem = words(refused))))
+onMounted(line.loadPresets)
 
 const share = computed(() => Math.round(100 * (bench.preparation?.share ?? 0)))
 const left = computed(() => (bench.preparation?.left ? `, about ${bench.preparation.left < 90 ? `${bench.preparation.left} s` : `${Math.round(bench.preparation.left / 60)} min`} left` : ''))
-/** What a step did to the look is measured when its picture is opened. */
-const looks = ref<Record<string, LookDifference>>({})
-async function open(key: string) {
-  const index = indexOf(key)
-  const id = bench.preparation?.id
-  await bench.show({ kind: 'step', index })
-  if (id === undefined || looks.value[`${id}/${index}`]) return
-  try {
-    const look = await api.get<LookDifference>(`preparations/${id}/stages/${index}/look`)
-    looks.value = { ...looks.value, [`${id}/${index}`]: look }
-  } catch (refused) {
-    bench.problem = words(refused)
+const isShown = (id: string) => bench.view.kind === 'step' && line.indexOf(id) >= 0 && bench.view.index === line.indexOf(id)
+
+/** A card is dragged by itself; where it would come to lie is marked. */
+const dragged = ref<string | null>(null)
+const over = ref<number | null>(null)
+function drop(at: number) {
+  const from = line.steps.findIndex((step) => step.id === dragged.value)
+  if (dragged.value !== null && from >= 0) line.move(dragged.value, at > from ? at - 1 : at)
+  dragged.value = null
+  over.value = null
+}
+function keys(event: KeyboardEvent, step: LineStep, at: number) {
+  const act: Record<string, () => unknown> = { Enter: () => line.open(step.id), Delete: () => line.remove(step.id), ' ': () => line.turn(step.id, !step.on) }
+  if (event.altKey && event.key === 'ArrowLeft') act.ArrowLeft = () => line.move(step.id, at - 1)
+  if (event.altKey && event.key === 'ArrowRight') act.ArrowRight = () => line.move(step.id, at + 1)
+  if (act[event.key] && event.target === event.currentTarget) {
+    event.preventDefault()
+    event.stopPropagation()
+    act[event.key]!()
   }
 }
-const lookOf = (key: string) => looks.value[`${bench.preparation?.id}/${indexOf(key)}`]
-const reports = computed(() => (bench.prepared ? (bench.result?.steps ?? []) : []))
-
-function indexOf(key: string) {
-  return reports.value.findIndex((report) => report.step === key)
+function add(event: Event) {
+  const select = event.target as HTMLSelectElement
+  const what = select.value
+  select.value = ''
+  // After the open step where one is open, else where it is proposed.
+  const at = line.opened ? line.steps.findIndex((step) => step.id === line.opened!.id) + 1 : null
+  if (what) line.insert(what, at)
 }
-function isShown(key: string) {
-  const index = indexOf(key)
-  return bench.view.kind === 'step' && bench.view.index === index && index >= 0
-}
-async function turn(key: string, value: boolean) {
-  const next = new Set(on.value)
-  if (value) next.add(key)
-  else next.delete(key)
-  if (next.size === 0) return
-  on.value = next
-  if (bench.preparation) await run()
-}
-/** What see-through colours are laid on where nothing lies under them; empty for what they are. */
-const ground = ref('')
-watch(() => bench.preparation?.id, () => (ground.value = bench.preparation?.ground ?? ''), { immediate: true })
-const run = () => bench.prepare(steps.value.map((step) => step.key).filter((key) => on.value.has(key)), ground.value || null)
-async function lay(colour: string) {
-  ground.value = colour
-  if (bench.preparation && on.value.has('solid-colours')) await run()
+async function preset(event: Event) {
+  const select = event.target as HTMLSelectElement
+  const name = select.value
+  select.value = ''
+  if (name === '+') {
+    try {
+      const { value } = (await ElMessageBox.prompt('The line of this job, under a name of the shop. A preset that has the name already goes on as a newer version.', 'Save as a preset', { confirmButtonText: 'Save', cancelButtonText: 'Leave it', inputPlaceholder: 'Shop window, outdoor', inputValue: bench.job?.preset && line.presets.some((one) => !one.ships && one.name === bench.job?.preset?.name) ? bench.job.preset.name : '' })) as { value: string }
+      if (value.trim() !== '') await line.save(value.trim(), '')
+    } catch (refused) {
+      if (refused instanceof Error) bench.problem = words(refused)
+    }
+  } else if (name) {
+    line.close()
+    await line.use(name)
+    if (bench.preparation) await bench.prepare()
+  }
 }
 </script>
 
@@ -76,7 +75,7 @@ async function lay(colour: string) {
   <section :class="['line', { folded }]" aria-label="Prep line">
     <div class="head">
       <h2>Prep line</h2>
-      <ElButton v-if="!bench.running" class="main" type="primary" data-test="prepare" @click="run">{{ bench.preparation ? 'Prepare again' : 'Prepare' }}</ElButton>
+      <ElButton v-if="!bench.running" class="main" type="primary" data-test="prepare" @click="bench.prepare()">{{ bench.preparation ? 'Prepare again' : 'Prepare' }}</ElButton>
       <ElButton v-else class="main" data-test="stop" @click="bench.stop()">Stop</ElButton>
       <template v-if="bench.running">
         <ElProgress class="progress" :percentage="share" :show-text="false" :stroke-width="7" />
@@ -86,6 +85,17 @@ async function lay(colour: string) {
       <span v-else-if="bench.prepared && bench.preparation?.stale" class="stale">Made of an earlier state of the job</span>
       <span v-else-if="bench.verdict" :class="['verdict', { ready: bench.verdict.ready }]" data-test="verdict" :title="bench.verdict.open.join(' ')"><strong>{{ bench.verdict.ready ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.<span v-for="reason in bench.verdict.open" :key="reason" class="quiet">{{ ` ${reason}` }}</span></span>
       <span class="push" />
+      <template v-if="!folded">
+        <select class="pick" aria-label="Insert a step" data-test="insert-step" :disabled="bench.busy" @change="add">
+          <option value="">Insert a step…</option>
+          <option v-for="one in choices.all.steps" :key="one.kind" :value="one.kind" :title="one.says">{{ one.label }}</option>
+        </select>
+        <select class="pick" aria-label="Presets" data-test="preset" :disabled="bench.busy" @change="preset">
+          <option value="">{{ bench.job?.preset ? `${bench.job.preset.name}, version ${bench.job.preset.version}` : 'Presets…' }}</option>
+          <option v-for="one in line.presets" :key="one.name" :value="one.name">{{ one.name }}</option>
+          <option value="+">Save this line as a preset…</option>
+        </select>
+      </template>
       <ElButton v-if="bench.prepared" :class="{ lit: bench.view.kind === 'wipe' }" title="Wipe (W)" data-test="show-wipe" @click="bench.show({ kind: 'wipe' })">Wipe before | after</ElButton>
       <ElButton text class="fold" :aria-expanded="!folded" @click="folded = !folded">{{ folded ? 'Unfold' : 'Fold away' }}</ElButton>
     </div>
@@ -102,58 +112,64 @@ async function lay(colour: string) {
         </button>
         <div class="text"><strong>On the bench</strong><span class="quiet numbers">{{ count(bench.art?.pieces.length ?? 0, 'piece') }}</span></div>
       </li>
-      <li v-for="step in steps" :key="step.key" :class="{ shown: isShown(step.key), off: !on.has(step.key) }" :data-step="step.key">
-        <button type="button" class="picture" :disabled="indexOf(step.key) < 0" :title="`Show the art after: ${step.label}`" @click="open(step.key)">
-          <img v-if="indexOf(step.key) >= 0" :src="`/api/preparations/${bench.preparation?.id}/stages/${indexOf(step.key)}/picture.svg`" :alt="`After: ${step.label}`">
-          <span v-else class="blank">{{ on.has(step.key) ? (bench.running && bench.preparation?.doing === step.label ? 'at work' : 'not yet') : 'off' }}</span>
+      <li
+        v-for="(step, at) in line.steps" :key="step.id" draggable="true" tabindex="0" role="group" :aria-label="`Step ${at + 1}, ${step.label}${step.on ? '' : ', off'}: Enter opens it, space switches it, Alt and an arrow moves it, Delete takes it out`"
+        :class="{ shown: isShown(step.id), open: line.opened?.id === step.id, off: !step.on, wrong: step.says, target: over === at && dragged !== null }" :data-step="step.kind" :data-step-id="step.id"
+        @keydown="keys($event, step, at)" @dragstart="dragged = step.id" @dragend="(dragged = null), (over = null)" @dragover.prevent="over = at" @drop.prevent="drop(at)"
+      >
+        <button type="button" class="picture" tabindex="-1" :title="`Open: ${step.label}`" @click="line.open(step.id)">
+          <img v-if="line.indexOf(step.id) >= 0" draggable="false" :src="`/api/preparations/${bench.preparation?.id}/stages/${line.indexOf(step.id)}/picture.svg`" :alt="`After: ${step.label}`">
+          <span v-else class="blank">{{ step.on ? (bench.running && bench.preparation?.doing === step.label ? 'at work' : 'not yet') : 'off' }}</span>
         </button>
-        <ElSwitch class="switch" size="small" :model-value="on.has(step.key)" :disabled="bench.running" :aria-label="`${step.label} on or off`" @update:model-value="turn(step.key, $event === true)" />
+        <ElSwitch class="switch" size="small" :model-value="step.on" :disabled="bench.running || bench.busy" :aria-label="`${step.label} on or off`" @update:model-value="line.turn(step.id, $event === true)" />
         <div class="text">
           <strong>{{ step.label }}</strong>
-          <template v-if="indexOf(step.key) >= 0">
-            <span class="numbers">pieces {{ reports[indexOf(step.key)]!.pieces.before }}→{{ reports[indexOf(step.key)]!.pieces.after }}</span>
-            <span class="numbers">nodes {{ reports[indexOf(step.key)]!.nodes.before }}→{{ reports[indexOf(step.key)]!.nodes.after }}</span>
-            <span class="numbers quiet">{{ lookOf(step.key) ? `${percent(lookOf(step.key)!.percent)} off` : isShown(step.key) ? 'measuring the look…' : '' }}</span>
-            <span v-if="reports[indexOf(step.key)]!.slivers > 0" class="numbers quiet">{{ count(reports[indexOf(step.key)]!.slivers, 'sliver') }} given away</span>
+          <span v-if="step.says" class="says" :title="step.says">in an odd place</span>
+          <template v-if="line.reportOf(step.id)">
+            <span class="numbers">pieces {{ line.reportOf(step.id)!.pieces.before }}→{{ line.reportOf(step.id)!.pieces.after }}</span>
+            <span class="numbers">nodes {{ line.reportOf(step.id)!.nodes.before }}→{{ line.reportOf(step.id)!.nodes.after }}</span>
+            <span v-if="line.reportOf(step.id)!.done || line.reportOf(step.id)!.left?.length" class="numbers">{{ line.reportOf(step.id)!.done ?? 0 }} cured<template v-if="line.reportOf(step.id)!.left?.length">, {{ line.reportOf(step.id)!.left!.length }} left</template></span>
+            <span v-else-if="line.lookOf(step.id)" class="numbers quiet">{{ percent(line.lookOf(step.id)!.percent) }} off</span>
+            <span v-else-if="line.reportOf(step.id)!.slivers > 0" class="numbers quiet">{{ count(line.reportOf(step.id)!.slivers, 'sliver') }} given away</span>
           </template>
-          <label v-if="step.key === 'solid-colours'" class="ground" title="What see-through colours are laid on where nothing lies under them">
-            <input type="checkbox" :checked="ground !== ''" :disabled="bench.running" data-test="on-ground" @change="lay(($event.target as HTMLInputElement).checked ? '#ffffff' : '')"> ground
-            <input v-if="ground !== ''" type="color" :value="ground" :disabled="bench.running" aria-label="Colour of the ground" @change="lay(($event.target as HTMLInputElement).value)">
-          </label>
         </div>
       </li>
+      <li v-if="dragged !== null" class="end" :class="{ target: over === line.steps.length }" @dragover.prevent="over = line.steps.length" @drop.prevent="drop(line.steps.length)">to the end</li>
     </ol>
   </section>
 </template>
 
 <style scoped>
 .line { border-top: 1px solid var(--line); background: var(--paper); padding: 7px 14px 9px; }
-.head { display: flex; align-items: center; gap: 12px; min-height: 34px; }
-.head h2 { font-size: 19px; }
-.progress { width: 180px; }
+.head { display: flex; align-items: center; gap: 10px; min-height: 34px; }
+.head h2 { font-size: 19px; white-space: nowrap; }
+.progress { width: 150px; }
 .push { flex: 1; }
 .main { width: 128px; }
 .fold { width: 96px; }
-.verdict { min-width: 0; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.pick { width: 138px; font: inherit; font-size: 15px; border: 1px solid var(--line-strong); border-radius: 4px; background: #fffcf4; padding: 5px 6px; color: var(--ink); }
+.verdict, .doing { min-width: 0; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 .verdict strong { color: var(--coral-deep); font-weight: 600; }
 .verdict.ready strong { color: var(--green); }
-.ground { display: flex; align-items: center; gap: 4px; font-size: 14px; white-space: nowrap; }
-.ground input[type='color'] { width: 26px; height: 18px; padding: 0; border: 1px solid var(--line-strong); }
 .stale { color: var(--coral-deep); font-weight: 500; }
 .lit { border-color: var(--green); color: var(--green); }
 ol { display: flex; gap: 7px; list-style: none; margin: 7px 0 0; padding: 0 0 2px; overflow-x: auto; }
-li { flex: 1 0 150px; display: grid; grid-template: 62px 20px / 42px minmax(0, 1fr); gap: 3px 7px; padding: 6px; border: 1px solid var(--line); border-radius: 4px; background: #fffcf4; min-width: 0; position: relative; }
+li { flex: 1 0 158px; max-width: 230px; display: grid; grid-template: 62px 20px / 66px minmax(0, 1fr); gap: 3px 7px; padding: 6px; border: 1px solid var(--line); border-radius: 4px; background: #fffcf4; min-width: 0; position: relative; cursor: grab; }
 li.shown { border-color: var(--green); box-shadow: inset 0 0 0 1px var(--green); }
-li.came { flex: 0 0 130px; }
-li.off:not(:has(img)) { flex: 0 0 128px; }
-li.off { opacity: .6; }
+li.open { background: var(--green-pale); }
+li.wrong { border-color: var(--coral); }
+li.target { box-shadow: -4px 0 0 var(--green); }
+li.came { flex: 0 0 130px; grid-template-columns: 42px minmax(0, 1fr); cursor: default; }
+li.off:not(:has(img)) { flex: 0 0 138px; grid-template-columns: 36px minmax(0, 1fr); }
+li.off { opacity: .65; }
+li.end { flex: 0 0 70px; display: flex; align-items: center; color: var(--ink-soft); font-size: 14px; border-style: dashed; }
 .picture { padding: 0; border: 0; background: var(--tracing); cursor: pointer; height: 62px; border-radius: 3px; overflow: hidden; }
-.picture:disabled { cursor: default; }
 .picture img { width: 100%; height: 100%; object-fit: contain; padding: 3px; }
 .blank { color: var(--ink-soft); font-size: 15px; }
 .came .picture { grid-row: 1 / 3; height: 85px; }
 .text { grid-column: 2; grid-row: 1 / 3; display: flex; flex-direction: column; font-size: 13.5px; line-height: 1.25; min-width: 0; }
-.text strong { font-size: 15px; }
+.text strong { font-size: 15px; line-height: 1.15; }
 .text span { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.says { color: var(--coral-deep); }
 .switch { grid-column: 1; justify-self: center; height: 20px; }
 </style>

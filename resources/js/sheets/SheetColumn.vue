@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import { useBench } from '@/stores/bench'
+import { useColours } from '@/stores/colours'
 import { groundFor } from '@/units'
 
 const bench = useBench()
+const names = useColours()
+names.load()
 function press(index: number) {
   const on = bench.view.kind === 'sheet' && bench.view.index === index
   bench.show(on ? { kind: 'wipe' } : { kind: 'sheet', index })
@@ -18,8 +21,8 @@ function press(index: number) {
       :key="sheet.file"
       type="button"
       :class="{ on: bench.view.kind === 'sheet' && bench.view.index === index }"
-      :title="`Sheet ${index + 1}, ${sheet.colour}: show alone`"
-      :aria-label="`Sheet ${index + 1}, ${sheet.colour}, ${sheet.pieces} pieces: show alone`"
+      :title="`Sheet ${index + 1}, ${names.of(sheet.colour)}: show alone`"
+      :aria-label="`Sheet ${index + 1}, ${names.of(sheet.colour)}, ${sheet.pieces} pieces: show alone`"
       :data-sheet="index + 1"
       @click="press(index)"
     >

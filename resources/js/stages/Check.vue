@@ -2,20 +2,24 @@
 import type { FindingGroup } from '@/api/types'
 import { nameOf } from '@/findings'
 import { useBench } from '@/stores/bench'
+import { useChoices } from '@/stores/choices'
+import { useCure } from '@/stores/cure'
 import { count, mm, percent } from '@/units'
 import { ElButton } from 'element-plus'
-import { nextTick, ref, watch } from 'vue'
+import { nextTick, onMounted, ref, watch } from 'vue'
+import CureButtons from './check/CureButtons.vue'
 import Drawer from './Drawer.vue'
 
 /** How many of a group are listed at first. */
 const SOME = 25
 const bench = useBench()
+const choices = useChoices()
+onMounted(() => choices.load())
+const cure = useCure()
 const list = ref<HTMLElement | null>(null)
 /** What the reader said comes first. */
 const isNotice = (index: number) => index < (bench.state?.notices.length ?? 0)
-const cures: Record<string, string> = { 'solid-colours': 'Lay it on what is under it', 'join-near-blacks': 'Join near-blacks first' }
 const reason = ref('')
-const ground = ref('#ffffff')
 const more = ref(SOME)
 const words = { small: 'Small ones too', done: 'Seen and accepted too', serious: 'Serious only' }
 
@@ -53,6 +57,7 @@ const canAccept = (number: number) => !isNotice(number) || (bench.findings[numbe
 watch(
   () => bench.finding,
   async (number) => {
+    cure.put()
     if (number === null) return
     const at = bench.groups.findIndex((one) => one.findings.includes(number))
     if (at >= 0 && at !== bench.group) bench.group = at
@@ -106,16 +111,14 @@ watch(
                     <ElButton size="small" native-type="submit" :disabled="reason.trim() === ''" data-test="accept">Accept</ElButton>
                   </form>
                 </template>
-                <template v-if="bench.findings[number]!.step">
-                  <label v-if="bench.findings[number]!.step === 'solid-colours'" class="ground">Ground <input v-model="ground" type="color" aria-label="Colour of the ground"></label>
-                  <ElButton size="small" type="primary" :disabled="bench.running" data-test="cure" @click="bench.prepareWith(bench.findings[number]!.step!, bench.findings[number]!.step === 'solid-colours' ? ground : null)">{{ cures[bench.findings[number]!.step!] ?? 'Mend it' }}</ElButton>
-                </template>
+                <CureButtons v-if="!isNotice(number)" :kind="one.kind" :numbers="[number]" />
                 <ElButton v-if="!isNotice(number) && bench.findings[number]!.accepted === undefined" size="small" :data-test="bench.findings[number]!.seen ? 'unseen' : 'seen'" @click="bench.judge([number], bench.findings[number]!.seen ? { open: true } : {})">{{ bench.findings[number]!.seen ? 'Open again' : 'Seen' }}</ElButton>
               </div>
             </li>
           </ol>
           <button v-if="bench.listed(one).length > more" type="button" class="quiet-button" @click="more += 100">Show {{ Math.min(100, bench.listed(one).length - more) }} more of {{ count(bench.listed(one).length, 'finding') }}</button>
           <div v-if="bench.finding === null && bench.listed(one).length > 1" class="cure all">
+            <CureButtons :kind="one.kind" :numbers="bench.listed(one).filter((number) => !isNotice(number))" />
             <form v-if="bench.listed(one).some(canAccept)" @submit.prevent="accept(bench.listed(one).filter(canAccept))">
               <input v-model="reason" type="text" maxlength="200" placeholder="why they can all stay so" aria-label="Why they can all stay so" data-test="reason-all" @keydown.stop>
               <ElButton size="small" native-type="submit" :disabled="reason.trim() === ''" data-test="accept-all">Accept all</ElButton>
@@ -142,8 +145,6 @@ watch(
 .cure form { display: flex; gap: 6px; width: 100%; }
 .cure input[type='text'] { flex: 1; min-width: 0; font: inherit; font-size: 15px; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 2px 6px; }
 .all { padding: 6px 0 8px 4px; }
-.ground { display: flex; align-items: center; gap: 6px; font-size: 15px; }
-.ground input { width: 34px; height: 22px; padding: 0; border: 1px solid var(--line-strong); }
 ul, ol { list-style: none; margin: 0; padding: 0; }
 .groups { margin: 0 -6px; display: flex; flex-direction: column; gap: 4px; }
 .groups > li.open { background: #fffcf4; border-radius: 3px; box-shadow: 0 0 0 1px var(--line); }

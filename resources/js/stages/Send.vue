@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { useBench } from '@/stores/bench'
+import { useColours } from '@/stores/colours'
 import { count, groundFor, metres, mm } from '@/units'
 import { ElButton } from 'element-plus'
 import { computed, ref, watch } from 'vue'
 import Drawer from './Drawer.vue'
 
 const bench = useBench()
+const names = useColours()
+names.load()
 const stale = computed(() => bench.preparation?.stale === true)
 /** Sheets of an earlier state are not taken by mistake: they are asked for by name. */
 const earlier = ref(false)
@@ -22,7 +25,7 @@ watch(() => bench.preparation?.id, () => (earlier.value = false))
     <template v-else>
       <div v-if="stale" class="trouble held" role="alert">
         <p>The job was changed since these sheets were made.</p>
-        <ElButton type="primary" :disabled="bench.running" data-test="prepare-stale" @click="bench.prepare(bench.preparation?.steps)">Prepare again</ElButton>
+        <ElButton type="primary" :disabled="bench.running" data-test="prepare-stale" @click="bench.prepare()">Prepare again</ElButton>
         <label><input v-model="earlier" type="checkbox" data-test="earlier"> I want the earlier state all the same</label>
       </div>
       <p v-else-if="bench.verdict" :class="['verdict', { open: !bench.verdict.ready }]" data-test="send-verdict"><strong>{{ bench.verdict.ready ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.<span v-for="reason in bench.verdict.open" :key="reason">{{ ` ${reason}` }}</span></p>
@@ -31,7 +34,7 @@ watch(() => bench.preparation?.id, () => (earlier.value = false))
         <li v-for="(sheet, index) in bench.sheets" :key="sheet.file">
           <img :src="`/api/preparations/${bench.preparation?.id}/sheets/${index + 1}/picture.svg`" :style="{ background: groundFor(sheet.colour) }" alt="" loading="lazy">
           <div>
-            <strong><span class="dab" :style="{ background: sheet.colour, opacity: sheet.opacity }" />{{ index + 1 }}. {{ sheet.colour }}</strong>
+            <strong><span class="dab" :style="{ background: sheet.colour, opacity: sheet.opacity }" />{{ index + 1 }}. {{ names.of(sheet.colour) }}</strong>
             <p class="quiet numbers">{{ sheet.width_mm.toFixed(1) }} × {{ mm(sheet.height_mm) }}<br>{{ count(sheet.pieces, 'piece') }}, {{ count(sheet.nodes, 'node') }}<br>{{ metres(sheet.cut_length_mm) }} to cut</p>
             <a v-if="!stale || earlier" :href="`/api/preparations/${bench.preparation?.id}/sheets/${index + 1}.svg${asked}`" download :data-test="`sheet-${index + 1}`">Download SVG</a>
           </div>

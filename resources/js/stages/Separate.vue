@@ -1,42 +1,133 @@
 <script setup lang="ts">
+import { api, words } from '@/api/client'
+import type { Palette } from '@/api/types'
 import { useBench } from '@/stores/bench'
-import { mm } from '@/units'
+import { useColours } from '@/stores/colours'
+import { useLine } from '@/stores/line'
 import { ElButton } from 'element-plus'
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import Drawer from './Drawer.vue'
 
 const bench = useBench()
-const whole = computed(() => bench.sheets.reduce((sum, sheet) => sum + sheet.area_mm2, 0))
+const line = useLine()
+const names = useColours()
+const palette = ref<Palette | null>(null)
+const busy = ref(false)
+const naming = ref<string | null>(null)
+
+/** By what lies on the bench: also before anything is prepared. */
+async function load() {
+  if (!bench.job) return
+  busy.value = true
+  try {
+    palette.value = await api.get<Palette>(`jobs/${bench.job.id}/colours`)
+  } catch (refused) {
+    bench.problem = words(refused)
+  } finally {
+    busy.value = false
+  }
+}
+watch(() => `${bench.job?.id} ${bench.job?.version}`, load, { immediate: true })
+names.load()
+
+const sheetOf = (hex: string) => bench.sheets.findIndex((sheet) => sheet.colour === hex && sheet.paint === 'flat' && sheet.opacity === 1)
+function press(hex: string) {
+  const index = sheetOf(hex)
+  if (index < 0) return
+  const on = bench.view.kind === 'sheet' && bench.view.index === index
+  bench.show(on ? { kind: 'wipe' } : { kind: 'sheet', index })
+}
+async function name(hex: string, event: Event) {
+  naming.value = null
+  await names.name(hex, (event.target as HTMLInputElement).value)
+}
+/** Near ones that are proposed to become one: those that one can hardly tell apart come first. */
+const near = computed(() => palette.value?.near.slice(0, 8) ?? [])
+function join(from: string, to: string) {
+  return bench.edit({ kind: 'recolour', colour: from, to })
+}
+const shown = ref<string | null>(null)
+async function look(from: string, to: string) {
+  shown.value = shown.value === from ? null : from
+  if (shown.value) await bench.preview({ kind: 'recolour', colour: from, to })
+  else bench.show({ kind: 'source' })
+}
+const down = ref(0)
+const kept = computed(() => palette.value?.colours.length ?? 0)
+watch(kept, (many) => (down.value = Math.min(many, bench.job?.limits.colours || many)))
+const merges = computed(() => (palette.value ? palette.value.down.slice(0, 0).concat([...palette.value.down].reverse().slice(0, Math.max(0, kept.value - down.value))) : []))
+async function cut() {
+  const there = line.steps.find((step) => step.kind === 'reduce-colours')
+  if (there) {
+    await bench.edit({ kind: 'line-set', step: there.id, values: { count: down.value } }, 'draw:line')
+    if (!there.on) await line.turn(there.id, true)
+    else if (bench.preparation) await bench.prepare()
+  } else await bench.edit({ kind: 'line-insert', what: 'reduce-colours', values: { count: down.value } })
+}
+/** How the colours lie on each other, as the line has it. */
+const stack = computed(() => line.steps.find((step) => step.kind === 'stack'))
 </script>
 
 <template>
-  <Drawer title="Colours" :hint="bench.prepared ? 'What is seen of each colour, by area. Press one to see its sheet alone.' : undefined">
-    <template v-if="!bench.prepared">
-      <p class="quiet">Colours are counted when the art has been prepared.</p>
-      <ElButton type="primary" :disabled="bench.running" @click="bench.prepare()">Prepare</ElButton>
-    </template>
-    <ul v-else>
-      <li v-for="(sheet, index) in bench.sheets" :key="sheet.file">
-        <button type="button" :class="{ on: bench.view.kind === 'sheet' && bench.view.index === index }" @click="bench.show({ kind: 'sheet', index })">
-          <span class="swatch" :style="{ background: sheet.colour, opacity: sheet.opacity }" />
-          <span class="what"><strong>{{ sheet.paint === 'flat' ? sheet.colour : sheet.paint }}</strong>{{ sheet.opacity < 1 ? ` at ${Math.round(sheet.opacity * 100)} %` : '' }}<br>
-            <span class="quiet numbers">{{ sheet.width_mm.toFixed(1) }} × {{ mm(sheet.height_mm) }}</span></span>
-          <span class="share numbers">{{ ((100 * sheet.area_mm2) / whole).toFixed(1) }} %</span>
-          <span class="bar"><span :style="{ width: `${(100 * sheet.area_mm2) / whole}%`, background: sheet.colour }" /></span>
-        </button>
+  <Drawer title="Colours" hint="What is seen of each colour, by area. Give each its material or ink; press one to see its sheet.">
+    <p v-if="busy && !palette" class="quiet">Measuring the colours…</p>
+    <p v-else-if="palette && palette.colours.length === 0" class="quiet">There is no flat colour on the bench yet.</p>
+    <ul v-if="palette" class="list">
+      <li v-for="one in palette.colours" :key="one.hex" :data-colour="one.hex">
+        <button type="button" :class="{ on: bench.view.kind === 'sheet' && bench.view.index === sheetOf(one.hex) }" :disabled="sheetOf(one.hex) < 0" :aria-label="`${names.of(one.hex)}: show its sheet`" @click="press(one.hex)"><span class="swatch" :style="{ background: one.hex }" /></button>
+        <span class="what">
+          <input v-if="naming === one.hex" :value="names.all[one.hex] ?? ''" maxlength="80" :placeholder="`material or ink for ${one.hex}`" :aria-label="`Material or ink for ${one.hex}`" data-test="colour-name" autofocus @keydown.stop @keydown.enter="($event.target as HTMLInputElement).blur()" @blur="name(one.hex, $event)">
+          <button v-else type="button" class="name" :title="`${one.hex}: give it a name`" data-test="name-colour" @click="naming = one.hex">{{ names.of(one.hex) }}</button>
+        </span>
+        <span class="share numbers">{{ (100 * one.share).toFixed(1) }} %</span>
+        <span class="bar"><span :style="{ width: `${100 * one.share}%`, background: one.hex }" /></span>
       </li>
     </ul>
+    <div v-if="near.length > 0" class="part" role="group" aria-label="Near colours">
+      <h3>Hardly told apart</h3>
+      <ul>
+        <li v-for="one in near" :key="one.from + one.to" class="near" data-test="near">
+          <i :style="{ background: one.from }" /><i :style="{ background: one.to }" /><span class="numbers">{{ one.distance.toFixed(1) }}</span>
+          <ElButton size="small" :class="{ lit: shown === one.from }" @click="look(one.from, one.to)">{{ shown === one.from ? 'Shown' : 'Show' }}</ElButton>
+          <ElButton size="small" data-test="join-colours" :disabled="bench.busy" @click="join(one.from, one.to)">Join</ElButton>
+        </li>
+      </ul>
+    </div>
+    <div v-if="kept > 1" class="part" role="group" aria-label="Cut down">
+      <h3>Cut down</h3>
+      <label class="down">to <input v-model.number="down" type="number" min="1" :max="kept" data-test="down-to" @keydown.stop> of {{ kept }} <ElButton size="small" :disabled="down >= kept || bench.busy" data-test="cut-down" @click="cut">As a step</ElButton></label>
+      <p v-if="merges.length > 0" class="merges"><span v-for="one in merges.slice(0, 12)" :key="one.from"><i :style="{ background: one.from }" />→<i :style="{ background: one.to }" /></span></p>
+    </div>
+    <div class="part" role="group" aria-label="How they lie">
+      <h3>How they lie on each other</h3>
+      <p class="quiet small">{{ stack && stack.on ? `${stack.values.how === 'butt' ? 'Cut along each other' : stack.values.how === 'stack' ? 'Stacked whole' : `Underlapped by ${Number(stack.values.by).toFixed(2)} mm`}${stack.values.pairs ? ', with pairs of their own' : ''}.` : 'Butted: cut exactly along each other.' }}</p>
+      <ElButton size="small" data-test="lay" @click="stack ? line.open(stack.id) : line.insert('stack')">{{ stack ? 'Set how they lie' : 'Underlap or stack' }}</ElButton>
+    </div>
     <ElButton v-if="bench.view.kind === 'sheet'" @click="bench.show({ kind: 'wipe' })">All sheets again</ElButton>
   </Drawer>
 </template>
 
 <style scoped>
-ul { list-style: none; margin: 0 -6px; padding: 0; }
-li button { display: grid; grid-template-columns: 34px 1fr auto; gap: 2px 10px; align-items: center; width: 100%; border: 0; background: none; padding: 6px; font: inherit; line-height: 1.2; text-align: left; cursor: pointer; border-radius: 4px; }
-li button:hover { background: var(--paper-deep); }
-li button.on { background: var(--green-pale); }
-.swatch { width: 34px; height: 34px; border-radius: 50% 50% 50% 8px; border: 1px solid var(--line-strong); }
-.what .quiet { font-size: 15px; }
+ul { list-style: none; margin: 0 -4px; padding: 0; }
+.list li { display: grid; grid-template-columns: 36px minmax(0, 1fr) auto; gap: 2px 8px; align-items: center; padding: 4px; line-height: 1.2; }
+.list li > button { border: 0; background: none; padding: 0; cursor: pointer; border-radius: 50% 50% 50% 8px; }
+.list li > button.on { box-shadow: 0 0 0 3px var(--green); }
+.list li > button:disabled { cursor: default; }
+.swatch { display: block; width: 32px; height: 32px; border-radius: 50% 50% 50% 8px; border: 1px solid var(--line-strong); }
+.name { border: 0; background: none; font: inherit; font-weight: 500; padding: 2px 4px; text-align: left; cursor: text; color: var(--ink); max-width: 100%; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; border-radius: 3px; }
+.name:hover { background: var(--paper-deep); }
+.what input { width: 100%; font: inherit; border: 1px solid var(--green); border-radius: 3px; background: #fffdf7; padding: 1px 4px; }
 .bar { grid-column: 1 / -1; height: 4px; background: var(--paper-deep); border-radius: 2px; overflow: hidden; }
 .bar span { display: block; height: 100%; }
+.part { display: flex; flex-direction: column; gap: 6px; border-top: 1px solid var(--line); padding-top: 9px; align-items: flex-start; }
+h3 { font-size: 17px; }
+.near { display: flex; align-items: center; gap: 6px; padding: 3px 4px; }
+.near .el-button { margin: 0; }
+.near .numbers { width: 34px; font-size: 15px; }
+i { display: inline-block; width: 18px; height: 18px; border-radius: 50%; border: 1px solid var(--line-strong); vertical-align: -3px; }
+.lit { border-color: var(--green); color: var(--green); }
+.down { display: flex; align-items: center; gap: 7px; }
+.down input { width: 56px; font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 2px 4px; }
+.merges { display: flex; flex-wrap: wrap; gap: 4px 12px; font-size: 15px; }
+.small { font-size: 15px; line-height: 1.3; }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { words } from '@/api/client'
+import type { Job } from '@/api/types'
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus'
@@ -8,7 +9,7 @@ import Drawer from './Drawer.vue'
 
 const bench = useBench()
 const choices = useChoices()
-const fields = ref({ title: '', customer: '', due: '', process: '', unit: 'mm', width: '', line: '', gap: '' })
+const fields = ref({ title: '', customer: '', due: '', process: '', unit: 'mm', width: '', line: '', gap: '', more: {} as Record<string, string> })
 const trouble = ref('')
 const kept = ref(false)
 
@@ -24,6 +25,7 @@ function fill() {
     width: `${Number(job.width.toFixed(3))}mm`,
     line: job.ownLimits.line === null ? '' : `${job.ownLimits.line}mm`,
     gap: job.ownLimits.gap === null ? '' : `${job.ownLimits.gap}mm`,
+    more: Object.fromEntries(Object.entries(job.moreLimits).map(([name, value]) => [name, name === 'colours' ? `${value}` : `${value}mm`])),
   }
 }
 
@@ -41,7 +43,7 @@ async function keep() {
   kept.value = false
   const job = bench.job
   if (!job) return
-  const changes: Record<string, unknown> = { title: fields.value.title, customer: fields.value.customer, due: fields.value.due || null, process: fields.value.process, unit: fields.value.unit, line: fields.value.line || null, gap: fields.value.gap || null }
+  const changes: Record<string, unknown> = { title: fields.value.title, customer: fields.value.customer, due: fields.value.due || null, process: fields.value.process, unit: fields.value.unit, line: fields.value.line || null, gap: fields.value.gap || null, limits: Object.fromEntries(choices.all.limits.map((field) => [field.name, fields.value.more[field.name] ?? ''])) }
   if (fields.value.width !== `${Number(job.width.toFixed(3))}mm`) changes.width = fields.value.width
   if (await bench.amend(changes)) kept.value = true
   else trouble.value = bench.problem
@@ -70,6 +72,12 @@ async function keep() {
         <label>Least line <ElInput v-model="fields.line" :placeholder="`${bench.job?.limits.line} mm`" /></label>
         <label>Least gap <ElInput v-model="fields.gap" :placeholder="`${bench.job?.limits.gap} mm`" /></label>
       </div>
+      <details>
+        <summary>More limits</summary>
+        <div class="pair">
+          <label v-for="field in choices.all.limits" :key="field.name" :title="field.help">{{ field.label }} <ElInput v-model="fields.more[field.name]" :placeholder="`${bench.job?.limits[field.name as keyof Job['limits']] || 'none'}`" :data-test="`limit-${field.name}`" /></label>
+        </div>
+      </details>
       <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
       <ElButton type="primary" native-type="submit" :loading="bench.busy">Keep the ticket</ElButton>
       <p v-if="kept" class="quiet small" role="status">Kept.</p>
@@ -83,4 +91,5 @@ async function keep() {
 label { display: flex; flex-direction: column; gap: 3px; font-weight: 500; min-width: 0; }
 .pair { display: grid; grid-template-columns: 1fr 1fr; gap: 10px; }
 .small { font-size: 15px; line-height: 1.3; overflow-wrap: anywhere; }
+summary { cursor: pointer; font-weight: 500; padding-bottom: 6px; }
 </style>

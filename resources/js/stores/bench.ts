@@ -48,6 +48,8 @@ export const useBench = defineStore('bench', () => {
   const versionArt = shallowRef<Art | null>(null)
   const wire = ref(false)
   const wipeAt = ref(0.5)
+  /** A place that is looked at, mm: it is framed and brought into view. */
+  const spot = ref<{ x: number; y: number; width: number; height: number } | null>(null)
   /** What the wipe compares with: the customer's file as a browser draws it, or what lies on the bench. */
   const wipeWith = ref<'file' | 'bench'>('file')
   const problem = ref('')
@@ -155,11 +157,12 @@ export const useBench = defineStore('bench', () => {
     }
   }
 
-  async function prepare(steps?: string[], ground: string | null = preparation.value?.ground ?? null) {
+  /** By the line as it is now. */
+  async function prepare() {
     if (!job.value) return
     problem.value = ''
     try {
-      preparation.value = await api.post<Preparation>(`jobs/${job.value.id}/preparations`, { ...(steps ? { steps } : {}), ground })
+      preparation.value = await api.post<Preparation>(`jobs/${job.value.id}/preparations`)
       finding.value = null
       group.value = null
       view.value = { kind: 'source' }
@@ -186,11 +189,6 @@ export const useBench = defineStore('bench', () => {
         follow()
       }
     }, 250)
-  }
-
-  /** Switches a step on that mends a finding, and prepares again. */
-  async function prepareWith(step: string, ground: string | null = null) {
-    await prepare([...new Set([...(preparation.value?.steps ?? []), step])], ground ?? preparation.value?.ground ?? null)
   }
 
   /** Somebody can do without what was left out, for a reason; or cannot, after all. */
@@ -275,7 +273,7 @@ export const useBench = defineStore('bench', () => {
       await refreshDetail()
       if (view.value.kind !== 'source' && view.value.kind !== 'version') view.value = { kind: 'source' }
       // While something is drawn the sheets wait; after a tool of preparation they follow at once.
-      if (!kind.startsWith('draw:') && before && before.status === 'done' && preparation.value?.stale) await prepare(before.steps)
+      if (!kind.startsWith('draw:') && before && before.status === 'done' && preparation.value?.stale) await prepare()
       return 'changes' in answer ? answer.changes : { pieces: [], gone: [], order: null, frame: null }
     } catch (refused) {
       problem.value = words(refused)
@@ -373,6 +371,12 @@ export const useBench = defineStore('bench', () => {
     }
   }
 
+  /** Shows art that is not kept: what a step would give. */
+  function showArt(next: Art) {
+    previewArt.value = next
+    view.value = { kind: 'preview' }
+  }
+
   /** Shows what an edit would give, as it was told. */
   function showPreview(changes: Changes) {
     if (!art.value) return
@@ -428,8 +432,8 @@ export const useBench = defineStore('bench', () => {
   }
 
   return {
-    state, job, art, preparation, result, running, prepared, lastStep, findings, sheets, hasFile, wipesFile, wipeWith, verdict, prepareWith, accept, view, shown, chosen, away, waiting, finding, group, groups, sieve, listed, openFindings, judge, wire, wipeAt,
-    detail, changeBy, entered, byId, again, touchable, together, draw, tried, refreshDetail, compare, versionArt,
-    problem, loading, busy, open, show, prepare, stop, edit, undo, redo, amend, preview, showPreview, choose, chooseAll, chooseNone, leave,
+    state, job, art, preparation, result, running, prepared, lastStep, findings, sheets, hasFile, wipesFile, wipeWith, verdict, accept, view, shown, chosen, away, waiting, finding, group, groups, sieve, listed, openFindings, judge, wire, wipeAt,
+    detail, spot, changeBy, entered, byId, again, touchable, together, draw, tried, refreshDetail, compare, versionArt,
+    problem, loading, busy, open, show, prepare, stop, edit, undo, redo, amend, preview, showPreview, showArt, choose, chooseAll, chooseNone, leave,
   }
 })

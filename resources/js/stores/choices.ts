@@ -1,17 +1,19 @@
 import { api } from '@/api/client'
 import type { Choices } from '@/api/types'
+import { learn } from '@/findings'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 
 /** What there is to choose from, asked of the server once. */
 export const useChoices = defineStore('choices', () => {
-  const all = ref<Choices>({ processes: [], steps: [], shapes: [], repeat: [], profiles: {}, families: [] })
+  const all = ref<Choices>({ processes: [], steps: [], findings: [], limits: [], shapes: [], repeat: [], profiles: {}, families: [] })
   let asked: Promise<void> | null = null
 
   function load(): Promise<void> {
     asked ??= api.get<Choices>('choices').then(
       (choices) => {
         all.value = choices
+        learn(choices.findings)
       },
       (refused) => {
         asked = null

@@ -213,7 +213,7 @@ final readonly class Mend implements Edit
         foreach ($pieces as $id => $list) {
             $out = [];
             foreach ($list as $piece) {
-                foreach (self::shows($piece, $paint) && ! $artwork->hides($piece) && self::meets($piece, $gone, $artwork) ? self::parted($piece, $artwork) : [$piece] as $part) {
+                foreach (self::shows($piece, $paint) && ! $artwork->hides($piece) && self::overlaps($piece, $gone, $artwork) ? self::parted($piece, $artwork) : [$piece] as $part) {
                     if ($part->fill?->key() !== $paint || $part->stroke !== null) {
                         $out[] = $part;
 
@@ -253,7 +253,7 @@ final readonly class Mend implements Edit
             $out = [];
             foreach ($list as $piece) {
                 $mine = $id === $to && self::shows($piece, $paint);
-                if (! $mine && ! $above || $artwork->hides($piece) || ! self::meets($piece, $more, $artwork)) {
+                if (! $mine && ! $above || $artwork->hides($piece) || ! ($mine ? self::meets($piece, $more, $artwork) : self::overlaps($piece, $more, $artwork))) {
                     $out[] = $piece;
 
                     continue;
@@ -287,6 +287,11 @@ final readonly class Mend implements Edit
         $other = $shape->box();
 
         return $box !== null && $other !== null && $box->overlaps($other);
+    }
+
+    private static function overlaps(Piece $piece, Shape $shape, Artwork $artwork): bool
+    {
+        return self::meets($piece, $shape, $artwork) && Combine::keepOverlap([Outlined::whole($piece, $artwork), $shape], $artwork->tolerance())->area() > self::LEAST;
     }
 
     /** @return list<Piece> plain fills of what is seen of a piece, the lowest first: under its own id and one made from it */

@@ -1,0 +1,175 @@
+<script setup lang="ts">
+import { api, words } from '@/api/client'
+import type { Batch, BatchRow, Preset } from '@/api/types'
+import { useChoices } from '@/stores/choices'
+import { count } from '@/units'
+import { ElButton, ElInput, ElProgress, ElUpload, type UploadFile } from 'element-plus'
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { RouterLink, useRouter } from 'vue-router'
+
+const props = defineProps<{ id?: string }>()
+const router = useRouter()
+const choices = useChoices()
+const batches = ref<Batch[] | null>(null)
+const batch = ref<Batch | null>(null)
+const presets = ref<Preset[]>([])
+const problem = ref('')
+const sending = ref(false)
+const files = ref<File[]>([])
+const fields = ref({ title: '', preset: '', process: '', width: '', sizes: '' })
+const only = ref<'all' | 'person' | 'ready' | 'failed'>('all')
+let poll = 0
+
+async function load() {
+  problem.value = ''
+  try {
+    ;[batches.value, presets.value] = await Promise.all([api.get<Batch[]>('batches'), api.get<Preset[]>('presets')])
+    fields.value.preset ||= presets.value[0]?.name ?? ''
+  } catch (refused) {
+    problem.value = words(refused)
+  }
+}
+const runs = computed(() => batch.value?.status === 'running' || batch.value?.status === 'waiting')
+async function look() {
+  window.clearTimeout(poll)
+  if (!props.id) return
+  try {
+    batch.value = await api.get<Batch>(`batches/${props.id}`)
+  } catch (refused) {
+    problem.value = words(refused)
+    return
+  }
+  if (runs.value) poll = window.setTimeout(look, 700)
+}
+onMounted(() => Promise.all([load(), choices.load().catch(() => undefined)]))
+watch(() => props.id, () => ((batch.value = null), look()), { immediate: true })
+onUnmounted(() => window.clearTimeout(poll))
+
+function add(picked: UploadFile) {
+  if (picked.raw) files.value = [...files.value.filter((file) => file.name !== picked.name), picked.raw]
+}
+async function sizes(event: Event) {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  fields.value.sizes = file ? await file.text() : ''
+}
+async function start() {
+  const form = new FormData()
+  for (const [name, value] of Object.entries(fields.value)) form.set(name, value)
+  for (const file of files.value) form.append('files[]', file)
+  sending.value = true
+  problem.value = ''
+  try {
+    const made = await api.post<Batch>('batches', form)
+    files.value = []
+    await load()
+    router.push(`/batches/${made.id}`)
+  } catch (refused) {
+    problem.value = words(refused)
+  } finally {
+    sending.value = false
+  }
+}
+async function say(path: string, body: Record<string, unknown> = {}) {
+  try {
+    batch.value = await api.post<Batch>(`batches/${props.id}/${path}`, body)
+    look()
+  } catch (refused) {
+    problem.value = words(refused)
+  }
+}
+async function asJob(row: BatchRow) {
+  try {
+    const job = await api.post<{ id: number }>(`batches/${props.id}/open`, { file: row.file })
+    router.push(`/jobs/${job.id}/check`)
+  } catch (refused) {
+    problem.value = words(refused)
+  }
+}
+const needs = (row: BatchRow) => row.state === 'done' && !row.ready
+const rows = computed(() => (batch.value?.rows ?? []).filter((row) => (only.value === 'all' ? true : only.value === 'failed' ? row.state === 'failed' : only.value === 'ready' ? row.ready : needs(row) || row.state === 'failed')))
+const share = computed(() => Math.round((100 * (batch.value?.done ?? 0)) / Math.max(1, batch.value?.files ?? 1)))
+const words4: Record<string, string> = { waiting: 'waits', running: 'at work', done: 'done', stopped: 'stopped', failed: 'broke off', new: 'coming in' }
+</script>
+
+<template>
+  <div class="page">
+    <header>
+      <RouterLink to="/" class="home"><img src="/mark.svg" alt="">Jobs</RouterLink>
+      <div><h1>{{ batch ? batch.title : 'Batches' }}</h1><p class="quiet">{{ batch ? `${batch.preset}, ${batch.processLabel.toLowerCase()}${batch.width ? `, ${batch.width} wide` : ''}` : 'Many files through one preset.' }}</p></div>
+      <RouterLink v-if="id" to="/batches">All batches</RouterLink>
+    </header>
+    <p v-if="problem" class="trouble" role="alert">{{ problem }}</p>
+    <template v-if="id">
+      <p v-if="!batch && !problem" class="quiet">Opening the batch…</p>
+      <template v-if="batch">
+        <div class="bar">
+          <ElProgress class="progress" :percentage="share" :show-text="false" :stroke-width="9" />
+          <span class="numbers" role="status" data-test="batch-state">{{ batch.done }} of {{ count(batch.files, 'file') }}, {{ words4[batch.status] }}</span>
+          <label>Show <select v-model="only" data-test="batch-only"><option value="all">all</option><option value="person">what needs a person</option><option value="ready">what is ready</option><option value="failed">what failed</option></select></label>
+          <span class="push" />
+          <ElButton v-if="runs" data-test="batch-stop" @click="say('stop')">Stop</ElButton>
+          <ElButton v-else-if="(batch.done ?? 0) < batch.files || batch.rows?.some((row) => row.state === 'failed')" data-test="batch-again" @click="say('again')">Go on</ElButton>
+          <a v-if="(batch.done ?? 0) > 0" class="all" :href="`/api/batches/${batch.id}/all.zip`" download>Download all as ZIP</a>
+        </div>
+        <p v-if="batch.error" class="trouble">{{ batch.error }}</p>
+        <table>
+          <thead><tr><th /><th>File</th><th>Size</th><th>Sheets</th><th>Findings</th><th>Verdict</th><th /></tr></thead>
+          <tbody>
+            <tr v-for="row in rows" :key="row.file" data-test="batch-row">
+              <td class="small"><img :src="`/api/batches/${batch.id}/picture/${encodeURIComponent(row.file)}`" alt="" loading="lazy"></td>
+              <td>{{ row.file }}</td>
+              <td class="numbers">{{ row.width_mm ? `${row.width_mm.toFixed(1)} × ${row.height_mm!.toFixed(1)} mm` : '' }}</td>
+              <td class="numbers">{{ row.sheets || '' }}</td>
+              <td class="numbers">{{ row.state === 'done' ? `${row.findings}${row.serious ? `, ${row.serious} serious` : ''}` : '' }}</td>
+              <td :class="{ ready: row.ready, person: needs(row) || row.state === 'failed' }">{{ row.state === 'failed' ? row.error : row.state === 'waiting' ? 'waits' : `${row.ready ? 'Ready' : 'Needs a person'}. ${row.verdict}.` }}</td>
+              <td class="acts"><button v-if="row.state === 'done'" type="button" data-test="as-job" @click="asJob(row)">Open as a job</button><button v-if="row.state === 'failed' && !runs" type="button" @click="say('again', { file: row.file })">Try again</button></td>
+            </tr>
+          </tbody>
+        </table>
+        <p v-if="rows.length === 0" class="quiet">None is like that.</p>
+      </template>
+    </template>
+    <template v-else>
+      <form class="new" @submit.prevent="start">
+        <ElUpload drag multiple :auto-upload="false" :show-file-list="false" accept=".svg,.svgz,.zip" :on-change="add" data-test="batch-files"><p>Drop SVG files or a ZIP of them here <span class="quiet numbers">{{ files.length > 0 ? count(files.length, 'file') : '' }}</span></p></ElUpload>
+        <div class="fields">
+          <label>Preset <select v-model="fields.preset" data-test="batch-preset"><option v-for="preset in presets" :key="preset.name">{{ preset.name }}</option></select></label>
+          <label>Process <select v-model="fields.process"><option value="">as the preset is for</option><option v-for="process in choices.all.processes" :key="process.value" :value="process.value">{{ process.label }}</option></select></label>
+          <label>Finished width <ElInput v-model="fields.width" placeholder="as each file states" data-test="batch-width" /></label>
+          <label>Title <ElInput v-model="fields.title" maxlength="120" /></label>
+          <label>Table of sizes, CSV <input type="file" accept=".csv,text/csv" @change="sizes"></label>
+          <ElButton type="primary" native-type="submit" :disabled="files.length === 0" :loading="sending" data-test="batch-start">Prepare {{ files.length > 0 ? count(files.length, 'file') : 'them' }}</ElButton>
+        </div>
+      </form>
+      <ul class="list">
+        <li v-for="one in batches ?? []" :key="one.id"><RouterLink :to="`/batches/${one.id}`">{{ one.title }}</RouterLink> <span class="quiet numbers">{{ count(one.files, 'file') }}, {{ one.preset }}, {{ words4[one.status] }}</span></li>
+      </ul>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.page { max-width: 1180px; margin: 0 auto; padding: 24px 28px 60px; }
+header { display: flex; align-items: center; gap: 22px; padding-bottom: 16px; margin-bottom: 18px; border-bottom: 2px solid var(--ink); }
+header div { flex: 1; }
+.home { display: flex; align-items: center; gap: 7px; color: var(--ink); text-decoration: none; font-weight: 500; }
+.home img { width: 40px; }
+.bar { display: flex; align-items: center; gap: 16px; padding-bottom: 12px; }
+.progress { width: 220px; }
+.push { flex: 1; }
+.all { background: var(--green); color: #fff; text-decoration: none; padding: 6px 14px; border-radius: 4px; font-weight: 500; }
+select { font: inherit; border: 1px solid var(--line-strong); border-radius: 4px; background: #fffcf4; padding: 4px 6px; color: var(--ink); }
+table { width: 100%; border-collapse: collapse; line-height: 1.25; }
+th { text-align: left; font-weight: 500; color: var(--ink-mid); font-size: 15px; }
+td, th { padding: 5px 12px 5px 0; border-bottom: 1px solid var(--line); }
+td.small { width: 66px; }
+td img { width: 54px; height: 44px; object-fit: contain; background: var(--tracing); border: 1px solid var(--line); border-radius: 3px; padding: 2px; }
+.ready { color: var(--green); }
+.person { color: var(--coral-deep); }
+.acts button { border: 0; background: none; font: 15px var(--text-face); color: var(--ink-mid); text-decoration: underline; cursor: pointer; padding: 0; white-space: nowrap; }
+.new { display: grid; grid-template-columns: 1fr 360px; gap: 26px; align-items: start; }
+.fields { display: flex; flex-direction: column; gap: 9px; }
+.fields label { display: flex; flex-direction: column; gap: 2px; font-weight: 500; }
+.list { list-style: none; padding: 0; margin: 26px 0 0; }
+.list li { border-top: 1px solid var(--line); padding: 8px 2px; }
+</style>

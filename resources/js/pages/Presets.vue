@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { api, words } from '@/api/client'
+import type { Preset } from '@/api/types'
+import { count } from '@/units'
+import { ElButton, ElMessageBox, ElUpload, type UploadFile } from 'element-plus'
+import { computed, onMounted, ref, watch } from 'vue'
+import { RouterLink } from 'vue-router'
+
+const presets = ref<Preset[] | null>(null)
+const problem = ref('')
+const one = ref('')
+const other = ref('')
+interface Difference { what: string; step: string; here: string; there: string }
+const differences = ref<Difference[] | null>(null)
+
+async function load() {
+  problem.value = ''
+  try {
+    presets.value = await api.get<Preset[]>('presets')
+  } catch (refused) {
+    problem.value = words(refused)
+  }
+}
+onMounted(load)
+async function take(picked: UploadFile) {
+  if (!picked.raw) return
+  const form = new FormData()
+  form.set('file', picked.raw)
+  try {
+    await api.post('presets/import', form)
+    await load()
+  } catch (refused) {
+    problem.value = words(refused)
+  }
+}
+async function remove(preset: Preset) {
+  try {
+    await ElMessageBox.confirm(`"${preset.name}" will be gone from the shelf; jobs that were made with it keep their lines.`, 'Delete this preset?', { confirmButtonText: 'Delete it', cancelButtonText: 'Leave it' })
+    await api.delete(`presets/${encodeURIComponent(preset.name)}`)
+    await load()
+  } catch (refused) {
+    if (refused instanceof Error) problem.value = words(refused)
+  }
+}
+watch([one, other], async () => {
+  differences.value = null
+  if (!one.value || !other.value || one.value === other.value) return
+  try {
+    differences.value = await api.get<Difference[]>(`presets/compare?one=${encodeURIComponent(one.value)}&other=${encodeURIComponent(other.value)}`)
+  } catch (refused) {
+    problem.value = words(refused)
+  }
+})
+const names = computed(() => presets.value?.map((preset) => preset.name) ?? [])
+</script>
+
+<template>
+  <div class="page">
+    <header>
+      <RouterLink to="/" class="home"><img src="/mark.svg" alt="">Jobs</RouterLink>
+      <div><h1>Presets</h1><p class="quiet">Lines of preparation with a name, to be used on any job and in batches. Save one from a job's prep line.</p></div>
+    </header>
+    <p v-if="problem" class="trouble" role="alert">{{ problem }}</p>
+    <p v-if="presets === null && !problem" class="quiet">Looking at the shelf…</p>
+    <ul v-if="presets" class="shelf">
+      <li v-for="preset in presets" :key="preset.name" data-test="preset-row">
+        <div><strong>{{ preset.name }}</strong> <span class="quiet">version {{ preset.version }}{{ preset.ships ? ', ships' : '' }}</span><p v-if="preset.note" class="quiet">{{ preset.note }}</p></div>
+        <p class="steps"><span v-for="(step, i) in preset.steps" :key="i" :class="{ off: !step.on }">{{ step.label }}</span></p>
+        <span class="acts"><a :href="`/api/presets/${encodeURIComponent(preset.name)}.json`" download>Export</a><button v-if="!preset.ships" type="button" @click="remove(preset)">Delete</button></span>
+      </li>
+    </ul>
+    <div class="below">
+      <ElUpload drag :auto-upload="false" :show-file-list="false" accept=".json" :on-change="take" data-test="import"><p>Drop a preset file here <span class="quiet">JSON, as it is exported</span></p></ElUpload>
+      <section v-if="names.length > 1" aria-label="Compare">
+        <h2>Compare two</h2>
+        <div class="pair">
+          <select v-model="one" aria-label="One preset" data-test="compare-one"><option value="">one…</option><option v-for="name in names" :key="name">{{ name }}</option></select>
+          <select v-model="other" aria-label="The other preset" data-test="compare-other"><option value="">the other…</option><option v-for="name in names" :key="name">{{ name }}</option></select>
+        </div>
+        <p v-if="differences && differences.length === 0" class="quiet">They are the same.</p>
+        <table v-else-if="differences"><caption class="quiet">{{ count(differences.length, 'difference') }}</caption><tbody><tr v-for="(row, i) in differences" :key="i"><td>{{ row.step || 'Order' }}<span class="quiet"> {{ row.what === 'step' ? '' : row.what }}</span></td><td>{{ row.here || '–' }}</td><td>{{ row.there || '–' }}</td></tr></tbody></table>
+        <ElButton v-if="one && other" size="small" @click="[one, other] = [other, one]">Turn round</ElButton>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.page { max-width: 1180px; margin: 0 auto; padding: 24px 28px 60px; }
+header { display: flex; align-items: center; gap: 22px; padding-bottom: 16px; margin-bottom: 18px; border-bottom: 2px solid var(--ink); }
+.home { display: flex; align-items: center; gap: 7px; color: var(--ink); text-decoration: none; font-weight: 500; }
+.home img { width: 40px; }
+h2 { font-size: 20px; }
+.shelf { list-style: none; margin: 0; padding: 0; }
+.shelf li { display: grid; grid-template-columns: 260px minmax(0, 1fr) auto; gap: 20px; align-items: center; border-top: 1px solid var(--line); padding: 10px 4px; line-height: 1.25; }
+.shelf strong { font: 560 18px/1.2 var(--title-face); }
+.shelf p { font-size: 15px; }
+.steps { display: flex; flex-wrap: wrap; gap: 4px; }
+.steps span { border: 1px solid var(--line); border-radius: 10px; background: #fffcf4; padding: 0 9px; font-size: 14.5px; }
+.steps .off { opacity: .5; text-decoration: line-through; }
+.acts { display: flex; gap: 14px; font-size: 15px; }
+.acts button { border: 0; background: none; font: inherit; color: var(--ink-mid); text-decoration: underline; cursor: pointer; padding: 0; }
+.below { display: grid; grid-template-columns: 340px 1fr; gap: 28px; margin-top: 22px; align-items: start; }
+.pair { display: flex; gap: 10px; margin: 8px 0; }
+select { font: inherit; border: 1px solid var(--line-strong); border-radius: 4px; background: #fffcf4; padding: 5px 8px; color: var(--ink); }
+table { border-collapse: collapse; margin-bottom: 8px; }
+caption { text-align: left; font-size: 15px; }
+td { border-top: 1px solid var(--line); padding: 4px 18px 4px 0; font-size: 15.5px; }
+</style>

@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import { api, words } from '@/api/client'
+import FieldForm from '@/fields/FieldForm.vue'
+import Drawer from '@/stages/Drawer.vue'
+import { useBench } from '@/stores/bench'
+import { useLine } from '@/stores/line'
+import { count, percent } from '@/units'
+import { ElButton } from 'element-plus'
+import { computed, ref, watch } from 'vue'
+
+const bench = useBench()
+const line = useLine()
+const report = computed(() => line.tried ?? (line.opened ? line.reportOf(line.opened.id) : undefined))
+const at = computed(() => line.steps.findIndex((step) => step.id === line.opened?.id))
+const dirty = computed(() => Object.keys(line.typed).length > 0)
+
+/** Places where the step changed the look, to step through. */
+const places = ref<{ x: number; y: number; width: number; height: number; area: number }[] | null>(null)
+const place = ref(-1)
+watch(() => `${bench.preparation?.id} ${line.opened?.id}`, () => {
+  places.value = null
+  place.value = -1
+  bench.spot = null
+})
+async function seek(by: number) {
+  const index = line.opened ? line.indexOf(line.opened.id) : -1
+  if (index < 0) return
+  try {
+    places.value ??= await api.get(`preparations/${bench.preparation!.id}/stages/${index}/changes`)
+  } catch (refused) {
+    bench.problem = words(refused)
+  }
+  const all = places.value ?? []
+  if (all.length === 0) return
+  place.value = (place.value + by + all.length) % all.length
+  bench.spot = all[place.value]!
+}
+function look(x: number, y: number) {
+  bench.spot = { x: x - 4, y: y - 4, width: 8, height: 8 }
+}
+</script>
+
+<template>
+  <Drawer v-if="line.opened && line.about" :title="line.opened.label" :hint="line.about.says">
+    <p v-if="line.opened.says" class="warn" role="note" data-test="order">{{ line.opened.says }}</p>
+    <FieldForm v-if="line.fields.length > 0" :fields="line.fields" :values="line.values" @keep="line.type" />
+    <p v-else class="quiet">It has nothing to set.</p>
+    <div v-if="dirty" class="row">
+      <ElButton type="primary" data-test="keep-values" @click="line.keep()">Keep these values</ElButton>
+      <ElButton data-test="leave-values" @click="line.leave()">As they were</ElButton>
+    </div>
+    <p v-if="line.trying" class="quiet" role="status">Working it out…</p>
+    <dl v-if="report" class="numbers" data-test="step-report">
+      <dt>Pieces</dt><dd>{{ report.pieces.before }} → {{ report.pieces.after }}</dd>
+      <dt>Nodes</dt><dd>{{ report.nodes.before }} → {{ report.nodes.after }}</dd>
+      <template v-if="report.slivers > 0"><dt>Slivers</dt><dd>{{ report.slivers }} given to neighbours</dd></template>
+      <template v-if="report.done || report.left?.length"><dt>Cured</dt><dd>{{ report.done ?? 0 }}<template v-if="report.left?.length">, {{ report.left.length }} left</template></dd></template>
+      <template v-if="!line.tried && line.lookOf(line.opened.id)"><dt>Look</dt><dd>{{ percent(line.lookOf(line.opened.id)!.percent) }} off</dd></template>
+    </dl>
+    <p v-else class="quiet">{{ line.opened.on ? 'What it does is seen when the art has been prepared.' : 'It is switched off.' }}</p>
+    <div v-if="report && !line.tried" class="row">
+      <ElButton size="small" data-test="measure-look" @click="line.measure(line.opened.id)">Measure the look</ElButton>
+      <ElButton size="small" data-test="seek" @click="seek(1)">{{ places === null ? 'Show what looks otherwise' : places.length === 0 ? 'Nothing looks otherwise' : `Place ${place + 1} of ${count(places.length, 'place')}` }}</ElButton>
+    </div>
+    <details v-if="line.left.length > 0" open>
+      <summary>What was left, and why</summary>
+      <ul>
+        <li v-for="(deed, i) in line.left.slice(0, 60)" :key="i"><button type="button" @click="deed.at && look(...deed.at)"><strong v-if="deed.measured !== null" class="numbers">{{ deed.measured.toFixed(2) }} mm</strong> {{ deed.how }}</button></li>
+      </ul>
+    </details>
+    <div class="row foot">
+      <ElButton size="small" :disabled="at <= 0" data-test="earlier-step" title="Alt and the left arrow on its card do the same" @click="line.move(line.opened.id, at - 1)">Earlier</ElButton>
+      <ElButton size="small" :disabled="at >= line.steps.length - 1" data-test="later-step" @click="line.move(line.opened.id, at + 1)">Later</ElButton>
+      <ElButton size="small" data-test="copy-step" @click="line.copy(line.opened.id)">Copy</ElButton>
+      <ElButton size="small" data-test="remove-step" @click="line.remove(line.opened.id)">Take out</ElButton>
+    </div>
+    <ElButton data-test="close-step" @click="line.close()">Back to the stage</ElButton>
+  </Drawer>
+</template>
+
+<style scoped>
+.row { display: flex; flex-wrap: wrap; gap: 6px; }
+.row .el-button { margin: 0; }
+.warn { background: var(--coral-pale); padding: 6px 10px; border-radius: 3px; font-size: 15px; line-height: 1.3; }
+dl { display: grid; grid-template-columns: auto 1fr; gap: 2px 12px; margin: 0; font-size: 15.5px; }
+dt { color: var(--ink-mid); }
+dd { margin: 0; }
+summary { cursor: pointer; font-weight: 500; }
+ul { list-style: none; margin: 4px 0 0; padding: 0; }
+li button { border: 0; background: none; text-align: left; font: inherit; font-size: 14.5px; line-height: 1.25; padding: 3px 0; cursor: pointer; color: var(--ink); }
+li button:hover { color: var(--green); }
+</style>

@@ -1,0 +1,32 @@
+import { api, words } from '@/api/client'
+import { useBench } from '@/stores/bench'
+import { defineStore } from 'pinia'
+import { ref } from 'vue'
+
+/** What the shop calls its colours: the same in every job. */
+export const useColours = defineStore('colours', () => {
+  const all = ref<Record<string, string>>({})
+  let asked = false
+
+  async function load() {
+    if (asked) return
+    asked = true
+    try {
+      all.value = await api.get<Record<string, string>>('colours')
+    } catch (refused) {
+      asked = false
+      useBench().problem = words(refused)
+    }
+  }
+  async function name(hex: string, text: string) {
+    if (text.trim() === (all.value[hex] ?? '')) return
+    try {
+      all.value = await api.put<Record<string, string>>('colours', { hex, name: text })
+    } catch (refused) {
+      useBench().problem = words(refused)
+    }
+  }
+  const of = (colour: string) => all.value[colour] ?? colour
+
+  return { all, load, name, of }
+})
