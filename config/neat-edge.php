@@ -12,6 +12,8 @@ return [
     // What such a process may take, in MB and seconds.
     'prepare_megabytes' => (int) env('NEAT_EDGE_PREPARE_MEGABYTES', 1536),
     'prepare_seconds' => (int) env('NEAT_EDGE_PREPARE_SECONDS', 600),
+    // Where the files of batches lie, and what comes of them.
+    'batches' => (string) env('NEAT_EDGE_BATCHES', storage_path('app/batches')),
     // How many files of a batch are worked on at once.
     'batch_jobs' => (int) env('NEAT_EDGE_BATCH_JOBS', 2),
     // How long a request may compute - reading a file, an edit - before it is given up, in seconds.

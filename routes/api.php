@@ -46,6 +46,7 @@ Route::post('jobs/{job}/pieces', [BenchController::class, 'pieces']);
 Route::post('jobs/{job}/take', [BenchController::class, 'take']);
 Route::get('jobs/{job}/snaps', [BenchController::class, 'snaps']);
 Route::post('jobs/{job}/snaps', [BenchController::class, 'snaps']);
+Route::get('jobs/{job}/touch-up/{step}', [BenchController::class, 'touchUp']);
 Route::get('jobs/{job}/versions', [BenchController::class, 'versions']);
 Route::post('jobs/{job}/versions', [BenchController::class, 'keepVersion']);
 Route::get('jobs/{job}/versions/{version}', [BenchController::class, 'version']);

@@ -31,7 +31,7 @@ final class Batch extends Model
 
     public function folder(string $part = ''): string
     {
-        return storage_path("app/batches/{$this->id}").($part === '' ? '' : "/{$part}");
+        return rtrim((string) config('neat-edge.batches'), '/')."/{$this->id}".($part === '' ? '' : "/{$part}");
     }
 
     /** @return list<array<string, mixed>> a row for each file, in order: what came of it, or that it waits */

@@ -81,17 +81,19 @@ final class BatchIntake
         }
         $out = [];
         $sum = 0;
+        // No more is unpacked of a file than it says that it has.
         for ($i = 0; $i < $zip->numFiles; $i++) {
             $about = $zip->statIndex($i);
             $name = is_array($about) ? (string) $about['name'] : '';
             if (preg_match('/\.svgz?$/iD', $name) !== 1 || str_starts_with(basename($name), '.')) {
                 continue;
             }
-            $sum += is_array($about) ? (int) $about['size'] : 0;
+            $size = is_array($about) ? (int) $about['size'] : 0;
+            $sum += $size;
             if ($sum > self::MOST_BYTES || count($out) >= self::MOST_FILES) {
                 throw ValidationException::withMessages(['files' => sprintf('A batch takes at most %d files of %d MB together.', self::MOST_FILES, intdiv(self::MOST_BYTES, 1_000_000))]);
             }
-            $out[self::name($name)] = (string) $zip->getFromIndex($i, self::MOST_BYTES);
+            $out[self::name($name)] = $size < 1 ? '' : (string) $zip->getFromIndex($i, $size);
         }
         $zip->close();
 

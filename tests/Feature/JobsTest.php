@@ -142,12 +142,16 @@ final class JobsTest extends TestCase
         $job = $this->job();
         $this->postJson("/api/jobs/{$job->id}/preparations")->assertStatus(202);
         $kept = StepResult::query()->count();
-        $id = $this->postJson("/api/jobs/{$job->id}/preparations", ['steps' => ['outline-strokes', 'remove-hidden', 'merge-by-colour']])->json('id');
+        $this->postJson("/api/jobs/{$job->id}/edits", ['version' => 1, 'edit' => ['kind' => 'line-switch', 'step' => 'clean-nodes', 'on' => false]])->assertOk();
+        $id = $this->postJson("/api/jobs/{$job->id}/preparations")->json('id');
         $state = $this->getJson("/api/preparations/{$id}");
         self::assertSame([true, true, true], array_column($state->json('result.steps'), 'cached'));
         self::assertSame($kept, StepResult::query()->count());
-        $this->postJson("/api/jobs/{$job->id}/preparations", ['steps' => ['knit']])->assertStatus(422)->assertJsonPath('message', 'There is no such step.');
-        $this->postJson("/api/jobs/{$job->id}/preparations", ['steps' => []])->assertStatus(422);
+        $this->postJson("/api/jobs/{$job->id}/edits", ['version' => 2, 'edit' => ['kind' => 'line-insert', 'what' => 'knit']])->assertStatus(422)->assertJsonPath('message', 'There is no such step.');
+        foreach (['outline-strokes', 'remove-hidden', 'merge-by-colour'] as $i => $step) {
+            $this->postJson("/api/jobs/{$job->id}/edits", ['version' => 2 + $i, 'edit' => ['kind' => 'line-switch', 'step' => $step, 'on' => false]])->assertOk();
+        }
+        $this->postJson("/api/jobs/{$job->id}/preparations")->assertStatus(422)->assertJsonPath('message', 'Switch on at least one step.');
     }
 
     #[Test]

@@ -163,12 +163,14 @@ final class VerdictTest extends TestCase
     {
         [$job, $state] = $this->prepared(self::svg('<rect x="10" y="10" width="40" height="20" fill="#f00"/><rect x="30" y="20" width="40" height="20" fill="#000" opacity=".5"/>'));
         self::assertSame(['overlapping-sheets', 'solid-colours'], [$state['preparation']['result']['findings'][0]['kind'], $state['preparation']['result']['findings'][0]['step']]);
-        $steps = [...$state['preparation']['steps'], 'solid-colours'];
-        $this->postJson("/api/jobs/{$job}/preparations", ['steps' => $steps, 'ground' => '#ffffff'])->assertStatus(202);
+        foreach ([['kind' => 'line-set', 'step' => 'solid-colours', 'values' => ['ground' => '#ffffff']], ['kind' => 'line-switch', 'step' => 'solid-colours', 'on' => true]] as $i => $edit) {
+            $this->postJson("/api/jobs/{$job}/edits", ['version' => 1 + $i, 'edit' => $edit])->assertOk();
+        }
+        $this->postJson("/api/jobs/{$job}/preparations")->assertStatus(202);
         $after = $this->getJson("/api/jobs/{$job}")->json('preparation');
         $colours = array_column($after['result']['sheets'], 'colour');
         sort($colours);
         self::assertSame(['#800000', '#808080', '#ff0000'], $colours);
-        self::assertSame(['#ffffff', []], [$after['ground'], array_filter($after['result']['findings'], static fn (array $finding): bool => in_array($finding['kind'], ['see-through', 'overlapping-sheets'], true))]);
+        self::assertSame([true, []], [array_column($after['steps'], 'on', 'id')['solid-colours'], array_filter($after['result']['findings'], static fn (array $finding): bool => in_array($finding['kind'], ['see-through', 'overlapping-sheets'], true))]);
     }
 }

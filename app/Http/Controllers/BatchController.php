@@ -82,7 +82,7 @@ final class BatchController
     /** One of its files as a job, with the line of the preset. */
     public function open(Request $request, Batch $batch): JsonResponse
     {
-        $row = self::find($batch, (string) $request->input('file'));
+        $row = self::find($batch, is_string($request->input('file')) ? $request->input('file') : '');
         $preset = ShopPreset::shelf()[$batch->preset] ?? null;
         $width = isset($row['width_mm']) ? (float) $row['width_mm'] : null;
         $job = Intake::take(

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Budget;
 use App\Http\PageArt;
 use App\Http\PieceDetail;
 use App\Models\ReferencePicture;
@@ -11,11 +12,13 @@ use App\Models\Revision;
 use App\Models\ShopJob;
 use App\Models\Version;
 use App\Prep\ReferencePictures;
+use App\Prep\TouchUps;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Validation\ValidationException;
+use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Edit\Arranging\PlacePieces;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\EditRefused;
@@ -30,7 +33,7 @@ final class BenchController
     public function pieces(Request $request, ShopJob $job): JsonResponse
     {
         $ids = self::ids($request);
-        $artwork = count($ids) > 400 ? $job->art() : ShopJob::part($job->id, $ids)->art();
+        $artwork = TouchUps::art($request, $job, static fn (): Artwork => count($ids) > 400 ? $job->art() : ShopJob::part($job->id, $ids)->art());
         $wanted = array_flip($ids);
         $found = [];
         foreach ($artwork->pieces as $piece) {
@@ -54,11 +57,17 @@ final class BenchController
         ]);
     }
 
+    /** The result as it is touched up by hand. */
+    public function touchUp(ShopJob $job, string $step): JsonResponse
+    {
+        return new JsonResponse(Budget::within('The result', static fn (): array => PageArt::of(TouchUps::after(ShopJob::snapshot($job->id), $step))));
+    }
+
     /** Places to snap to: all, or with those that are named only theirs, crossings with what lies near included. */
     public function snaps(Request $request, ShopJob $job): JsonResponse
     {
         $ids = $request->isMethod('POST') ? self::ids($request) : null;
-        $artwork = $ids === null ? $job->art() : ShopJob::around($job->id, $ids)->art();
+        $artwork = TouchUps::art($request, $job, static fn (): Artwork => $ids === null ? $job->art() : ShopJob::around($job->id, $ids)->art());
         $shapes = [];
         foreach ($artwork->pieces as $piece) {
             if (! $artwork->hides($piece)) {
@@ -79,7 +88,7 @@ final class BenchController
     {
         $wanted = array_flip(self::ids($request));
         $pieces = [];
-        foreach ($job->art()->pieces as $piece) {
+        foreach (TouchUps::art($request, $job, $job->art(...))->pieces as $piece) {
             if (isset($wanted[$piece->id])) {
                 $pieces[] = PieceJson::of($piece);
             }

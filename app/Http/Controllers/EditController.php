@@ -10,10 +10,12 @@ use App\Http\PageArt;
 use App\Models\ReferencePicture;
 use App\Models\ShopJob;
 use App\Prep\ShopFonts;
+use App\Prep\TouchUps;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
 use JsonException;
+use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Reference;
 use NeatEdge\Core\Edit\About;
@@ -38,8 +40,8 @@ final class EditController
         $job = self::read($request, $job);
         $edit = self::edit($request, $job, $fonts);
 
-        return new JsonResponse(Budget::within('This change', static function () use ($edit, $job, $fonts): array {
-            $before = $job->art();
+        return new JsonResponse(Budget::within('This change', static function () use ($request, $edit, $job, $fonts): array {
+            $before = TouchUps::art($request, $job, $job->art(...));
 
             return PageArt::changes($before, Edits::applied($edit, $before, $fonts));
         }));
@@ -63,16 +65,15 @@ final class EditController
         }
         $edit = self::edit($request, $job, $fonts);
         $work = $asked['what'] === 'marks'
-            ? static fn (): array => ['marks' => array_map(PageArt::mark(...), Edits::marks($edit, $job->art()))]
-            : static fn (): array => self::outcome($edit, $job, $fonts);
+            ? static fn (): array => ['marks' => array_map(PageArt::mark(...), Edits::marks($edit, TouchUps::art($request, $job, $job->art(...))))]
+            : static fn (): array => self::outcome($edit, TouchUps::art($request, $job, $job->art(...)), $fonts);
 
         return new JsonResponse(Budget::within('This tool', $work, $lane->isLatest(...)));
     }
 
     /** @return array<string, mixed> the changes, and what they come to in numbers */
-    private static function outcome(Edit $edit, ShopJob $job, FontShelf $fonts): array
+    private static function outcome(Edit $edit, Artwork $before, FontShelf $fonts): array
     {
-        $before = $job->art();
         $after = Edits::applied($edit, $before, $fonts);
 
         return [...PageArt::changes($before, $after), 'report' => Outcome::between($before, $after)->toArray()];
@@ -87,6 +88,10 @@ final class EditController
     public function store(Request $request, ShopJob $job): JsonResponse
     {
         $fonts = ShopFonts::shelf();
+        $step = TouchUps::asked($request);
+        if ($step !== null) {
+            return self::change($request, $job, static fn (ShopJob $job): Proposal => TouchUps::proposal($job, $step, (array) $request->input('edit'), self::edit($request, $job, $fonts), $fonts));
+        }
 
         return self::change($request, $job, static function (ShopJob $job) use ($request, $fonts): Proposal {
             $edit = self::edit($request, $job, $fonts);

@@ -74,8 +74,7 @@ final class PresetController
     public function compare(Request $request): JsonResponse
     {
         $shelf = ShopPreset::shelf();
-        $one = $shelf[(string) $request->query('one')] ?? abort(404);
-        $other = $shelf[(string) $request->query('other')] ?? abort(404);
+        [$one, $other] = array_map(static fn (mixed $name): Preset => $shelf[is_string($name) ? $name : ''] ?? abort(404), [$request->query('one'), $request->query('other')]);
 
         return new JsonResponse($one->differences($other));
     }
@@ -83,7 +82,8 @@ final class PresetController
     /** The line of a preset for a job: an edit like others, and the job says which it was. */
     public function use(Request $request, ShopJob $job): JsonResponse
     {
-        $preset = ShopPreset::shelf()[(string) $request->input('preset')] ?? throw ValidationException::withMessages(['preset' => 'That preset is not on the shelf any more.']);
+        $name = $request->input('preset');
+        $preset = ShopPreset::shelf()[is_string($name) ? $name : ''] ?? throw ValidationException::withMessages(['preset' => 'That preset is not on the shelf any more.']);
 
         return History::change($job, EditController::version($request), static function (ShopJob $job) use ($preset): Proposal {
             $before = $job->art();

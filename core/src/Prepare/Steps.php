@@ -24,6 +24,7 @@ use NeatEdge\Core\Prepare\Finish\OffsetAll;
 use NeatEdge\Core\Prepare\Finish\RoundAllCorners;
 use NeatEdge\Core\Prepare\Finish\ScaleTo;
 use NeatEdge\Core\Prepare\Finish\Stack;
+use NeatEdge\Core\Prepare\Finish\TouchUp;
 use NeatEdge\Core\Type\FontShelf;
 
 /** The registry of steps. A new step is one class and one line here. */
@@ -33,7 +34,7 @@ final class Steps
     private const ALL = [
         ScaleTo::class, CloseLines::class, DropDoubled::class, OutlineStrokes::class, FlatGradients::class, SolidColours::class, JoinNearBlacks::class, JoinNearColours::class, ReduceColours::class,
         RemoveHidden::class, FitPage::class, MergeByColour::class, Islands::class, SmallHoles::class, BluntPoints::class, Thicken::class, WidenGaps::class, RoundAllCorners::class, OffsetAll::class,
-        CleanNodes::class, Stack::class, Mirror::class,
+        CleanNodes::class, Stack::class, Mirror::class, TouchUp::class,
     ];
 
     /** @return array<string, AboutStep> by kind, in the order in which they are proposed */

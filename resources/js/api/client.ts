@@ -18,13 +18,19 @@ export function pageToken(cookies: string): string {
 /** Tells this page from others that are open: a preview only takes the place of one of the same page. */
 const PAGE = Math.random().toString(36).slice(2)
 
+/** The step of touching up that this page works on: what it asks and changes is the result, not the source. */
+let touchUp = ''
+export function workOn(step: string | null) {
+  touchUp = step ?? ''
+}
+
 async function call<T>(method: string, path: string, body?: unknown, signal?: AbortSignal, again = false): Promise<T> {
   const form = body instanceof FormData
   let response: Response
   try {
     response = await fetch(`/api/${path}`, {
       method,
-      headers: { Accept: 'application/json', 'X-XSRF-TOKEN': pageToken(document.cookie), 'X-Page': PAGE, ...(body !== undefined && !form ? { 'Content-Type': 'application/json' } : {}) },
+      headers: { Accept: 'application/json', 'X-XSRF-TOKEN': pageToken(document.cookie), 'X-Page': PAGE, ...(touchUp !== '' ? { 'X-Touch-Up': touchUp } : {}), ...(body !== undefined && !form ? { 'Content-Type': 'application/json' } : {}) },
       body: body === undefined ? undefined : form ? body : JSON.stringify(body),
       signal,
     })

@@ -116,7 +116,7 @@ const words4: Record<string, string> = { waiting: 'waits', running: 'at work', d
           <thead><tr><th /><th>File</th><th>Size</th><th>Sheets</th><th>Findings</th><th>Verdict</th><th /></tr></thead>
           <tbody>
             <tr v-for="row in rows" :key="row.file" data-test="batch-row">
-              <td class="small"><img :src="`/api/batches/${batch.id}/picture/${encodeURIComponent(row.file)}`" alt="" loading="lazy"></td>
+              <td class="small"><img v-if="row.state !== 'failed'" :src="`/api/batches/${batch.id}/picture/${encodeURIComponent(row.file)}`" alt="" loading="lazy"></td>
               <td>{{ row.file }}</td>
               <td class="numbers">{{ row.width_mm ? `${row.width_mm.toFixed(1)} × ${row.height_mm!.toFixed(1)} mm` : '' }}</td>
               <td class="numbers">{{ row.sheets || '' }}</td>

@@ -171,13 +171,14 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       </div>
       <StageLine class="stage-line" :current="current.key" @enter="enter" />
     </header>
-    <div class="drawer"><StepDrawer v-if="bench.job && line.opened" /><component :is="current.drawer" v-else-if="bench.job" /></div>
+    <div class="drawer"><StepDrawer v-if="bench.job && line.opened" @work="enter('draw')" /><component :is="current.drawer" v-else-if="bench.job" /></div>
     <main>
       <div class="tools">
         <ElButton size="small" :disabled="!bench.state?.history.canUndo || bench.busy" :title="`Undo${bench.state?.history.canUndo ? `: ${bench.state.history.label}` : ''} (Ctrl Z)`" class="step" data-test="undo" @click="bench.undo()"><span>Undo{{ bench.state?.history.canUndo ? `: ${bench.state.history.label}` : '' }}</span></ElButton>
         <ElButton size="small" :disabled="!bench.state?.history.canRedo || bench.busy" title="Do again (Ctrl Shift Z)" class="step" @click="bench.redo()"><span>Do again{{ bench.state?.history.nextLabel ? `: ${bench.state.history.nextLabel}` : '' }}</span></ElButton>
         <ElButton size="small" :aria-pressed="bench.wire" :class="{ lit: bench.wire }" title="Wire view (E)" @click="bench.wire = !bench.wire">Wire view</ElButton>
         <ElButton v-if="bench.view.kind !== 'source'" size="small" title="Back to the bench (S)" data-test="to-bench" @click="bench.show({ kind: 'source' })">Back to the bench</ElButton>
+        <span v-if="bench.touching" class="touching" role="status" data-test="touching">Touching up the result <ElButton size="small" type="primary" data-test="to-source" @click="bench.source(), bench.preparation && bench.prepare()">Done: back to the source</ElButton></span>
         <span class="push" />
         <ElButton size="small" text title="Versions (V)" data-test="versions" @click="versions = true">Versions</ElButton>
         <ElButton size="small" text @click="help = true">Keys ?</ElButton>
@@ -212,6 +213,7 @@ main :deep(.frame) { flex: 1; }
 .tools .el-button { margin: 0; }
 .step { width: 156px; justify-content: flex-start; }
 .step span { overflow: hidden; text-overflow: ellipsis; }
+.touching { display: flex; align-items: center; gap: 8px; color: var(--green); font-weight: 500; font-size: 15px; white-space: nowrap; }
 .push { flex: 1; }
 .lit { border-color: var(--green); color: var(--green); background: var(--green-pale); }
 .waiting { margin: auto; color: var(--ink-mid); }

@@ -12,6 +12,21 @@ const bench = useBench()
 const line = useLine()
 const report = computed(() => line.tried ?? (line.opened ? line.reportOf(line.opened.id) : undefined))
 const at = computed(() => line.steps.findIndex((step) => step.id === line.opened?.id))
+interface Kept { edit: { kind: string }; on: boolean }
+const edits = computed(() => ((line.opened?.values.edits as unknown as Kept[] | undefined) ?? []))
+const names = computed(() => Object.fromEntries(Object.entries(catalogue.value).map(([kind, one]) => [kind, one.label])))
+const catalogue = ref<Record<string, { label: string }>>({})
+const emit = defineEmits<{ work: [] }>()
+watch(() => line.opened?.kind === 'touch-up', async (is) => {
+  if (is && Object.keys(catalogue.value).length === 0) catalogue.value = await api.get<Record<string, { label: string }>>('catalogue').catch(() => ({}))
+}, { immediate: true })
+const turn = (at: number, on: boolean) => bench.edit({ kind: 'line-set', step: line.opened!.id, values: { edits: edits.value.map((one, i) => (i === at ? { ...one, on } : one)) } })
+async function work() {
+  const id = line.opened!.id
+  line.close()
+  await bench.touch(id)
+  emit('work')
+}
 const dirty = computed(() => Object.keys(line.typed).length > 0)
 
 /** Places where the step changed the look, to step through. */
@@ -44,6 +59,11 @@ function look(x: number, y: number) {
   <Drawer v-if="line.opened && line.about" :title="line.opened.label" :hint="line.about.says">
     <p v-if="line.opened.says" class="warn" role="note" data-test="order">{{ line.opened.says }}</p>
     <FieldForm v-if="line.fields.length > 0" :fields="line.fields" :values="line.values" @keep="line.type" />
+    <template v-else-if="line.opened.kind === 'touch-up'">
+      <ol v-if="edits.length > 0" class="edits"><li v-for="(one, i) in edits" :key="i"><label><input type="checkbox" :checked="one.on" @change="turn(i, ($event.target as HTMLInputElement).checked)"> {{ names[one.edit.kind] ?? one.edit.kind }}</label></li></ol>
+      <p v-else class="quiet">Nothing has been done by hand yet.</p>
+      <ElButton type="primary" data-test="touch" @click="work">Work on the result</ElButton>
+    </template>
     <p v-else class="quiet">It has nothing to set.</p>
     <div v-if="dirty" class="row">
       <ElButton type="primary" data-test="keep-values" @click="line.keep()">Keep these values</ElButton>
@@ -82,6 +102,7 @@ function look(x: number, y: number) {
 .row { display: flex; flex-wrap: wrap; gap: 6px; }
 .row .el-button { margin: 0; }
 .warn { background: var(--coral-pale); padding: 6px 10px; border-radius: 3px; font-size: 15px; line-height: 1.3; }
+.edits { margin: 0; padding-left: 20px; font-size: 15px; }
 dl { display: grid; grid-template-columns: auto 1fr; gap: 2px 12px; margin: 0; font-size: 15.5px; }
 dt { color: var(--ink-mid); }
 dd { margin: 0; }

@@ -1,4 +1,4 @@
-import { api, isAway, Refused, words } from '@/api/client'
+import { api, isAway, Refused, words, workOn } from '@/api/client'
 import type { Art, ChangedState, Changes, Chosen, Finding, FindingGroup, JobState, Piece, Preparation } from '@/api/types'
 import { lane } from './lane'
 import { defineStore } from 'pinia'
@@ -58,7 +58,10 @@ export const useBench = defineStore('bench', () => {
   let poll = 0
 
   const job = computed(() => state.value?.job ?? null)
-  const art = computed(() => state.value?.art ?? null)
+  /** The step of touching up that is worked on, and the result as it is after it; null while the source is. */
+  const touching = ref<string | null>(null)
+  const touched = shallowRef<Art | null>(null)
+  const art = computed(() => (touching.value ? touched.value : (state.value?.art ?? null)))
   const result = computed(() => preparation.value?.result ?? null)
   const running = computed(() => preparation.value?.status === 'running' || preparation.value?.status === 'waiting')
   const prepared = computed(() => preparation.value?.status === 'done' && result.value !== null)
@@ -104,7 +107,7 @@ export const useBench = defineStore('bench', () => {
   function take(next: JobState | ChangedState) {
     state.value = 'art' in next ? next : { ...next, art: patched(state.value!.art, next.changes) }
     const ids = new Set(state.value.art.pieces.map((piece) => piece.id))
-    if ([...chosen.value].some((id) => !ids.has(id))) chosen.value = new Set([...chosen.value].filter((id) => ids.has(id)))
+    if (!touching.value && [...chosen.value].some((id) => !ids.has(id))) chosen.value = new Set([...chosen.value].filter((id) => ids.has(id)))
     const known = preparation.value
     if (known === null || next.preparation === null || next.preparation.id >= known.id) {
       // With an edit comes only how a preparation stands; what it made is known.
@@ -115,6 +118,7 @@ export const useBench = defineStore('bench', () => {
   async function open(id: number) {
     window.clearTimeout(poll)
     if (job.value?.id !== id) {
+      source()
       state.value = null
       preparation.value = null
       stepArt.value = {}
@@ -144,6 +148,39 @@ export const useBench = defineStore('bench', () => {
     if (id === undefined || index < 0 || stepArt.value[key]) return
     const loaded = await api.get<Art>(`preparations/${id}/stages/${index}`)
     stepArt.value = { ...stepArt.value, [key]: loaded }
+  }
+
+  async function loadTouched() {
+    if (!job.value || !touching.value) return
+    // A step that was taken out, or undone, is worked on no more.
+    if (!state.value?.art.line.some((step) => step.id === touching.value)) return source()
+    touched.value = await api.get<Art>(`jobs/${job.value.id}/touch-up/${touching.value}`)
+    const ids = new Set(touched.value.pieces.map((piece) => piece.id))
+    if ([...chosen.value].some((id) => !ids.has(id))) chosen.value = new Set([...chosen.value].filter((id) => ids.has(id)))
+  }
+  /** From now on hands work on what the line gives; what they do becomes part of a step of it. */
+  async function touch(step: string) {
+    chosen.value = new Set()
+    detail.value = null
+    try {
+      const result = await api.get<Art>(`jobs/${job.value!.id}/touch-up/${step}`)
+      touched.value = result
+      touching.value = step
+      workOn(step)
+      view.value = { kind: 'source' }
+    } catch (refused) {
+      problem.value = words(refused)
+    }
+  }
+  /** Back to the source. */
+  function source() {
+    if (touching.value === null) return
+    touching.value = null
+    touched.value = null
+    workOn(null)
+    chosen.value = new Set()
+    detail.value = null
+    view.value = { kind: 'source' }
   }
 
   async function show(next: View) {
@@ -270,6 +307,7 @@ export const useBench = defineStore('bench', () => {
       const before = preparation.value
       const answer = await sent(send, newKey())
       take(answer)
+      if (touching.value) await loadTouched()
       await refreshDetail()
       if (view.value.kind !== 'source' && view.value.kind !== 'version') view.value = { kind: 'source' }
       // While something is drawn the sheets wait; after a tool of preparation they follow at once.
@@ -429,11 +467,12 @@ export const useBench = defineStore('bench', () => {
 
   function leave() {
     window.clearTimeout(poll)
+    source()
   }
 
   return {
     state, job, art, preparation, result, running, prepared, lastStep, findings, sheets, hasFile, wipesFile, wipeWith, verdict, accept, view, shown, chosen, away, waiting, finding, group, groups, sieve, listed, openFindings, judge, wire, wipeAt,
-    detail, spot, changeBy, entered, byId, again, touchable, together, draw, tried, refreshDetail, compare, versionArt,
+    detail, spot, touching, touch, source, changeBy, entered, byId, again, touchable, together, draw, tried, refreshDetail, compare, versionArt,
     problem, loading, busy, open, show, prepare, stop, edit, undo, redo, amend, preview, showPreview, showArt, choose, chooseAll, chooseNone, leave,
   }
 })

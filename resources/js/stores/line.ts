@@ -13,7 +13,7 @@ const PATIENCE = 700
 export const useLine = defineStore('line', () => {
   const bench = useBench()
   const choices = useChoices()
-  const steps = computed<LineStep[]>(() => bench.art?.line ?? [])
+  const steps = computed<LineStep[]>(() => bench.state?.art.line ?? [])
   const openId = ref<string | null>(null)
   const opened = computed(() => steps.value.find((step) => step.id === openId.value) ?? null)
   const about = computed(() => choices.all.steps.find((one) => one.kind === opened.value?.kind) ?? null)
@@ -119,7 +119,7 @@ export const useLine = defineStore('line', () => {
       bench.problem = words(refused)
     }
   }
-  const fields = computed<Field[]>(() => (about.value?.fields ?? []).filter((field) => field.type !== 'places'))
+  const fields = computed<Field[]>(() => (about.value?.fields ?? []).filter((field) => field.type !== 'places' && field.type !== 'data'))
   const values = computed(() => ({ ...(opened.value?.values ?? {}), ...typed.value }))
   const left = computed<Deed[]>(() => tried.value?.left ?? (opened.value ? reportOf(opened.value.id)?.left : undefined) ?? [])
 

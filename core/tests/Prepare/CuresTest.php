@@ -1,0 +1,223 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Tests\Prepare;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Check\Remedying;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Edit\Edits;
+use NeatEdge\Core\Format\Svg\Reader;
+use NeatEdge\Core\Geometry\Parts;
+use NeatEdge\Core\Measure\Inside;
+use NeatEdge\Core\Measure\Limits;
+use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Prepare\Cure\Cured;
+use NeatEdge\Core\Prepare\Cure\Target;
+use NeatEdge\Core\Prepare\Cure\ToLimits;
+use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Prepare\Steps;
+use NeatEdge\Core\Prepare\TellsDeeds;
+use NeatEdge\Core\Prepare\Widths;
+use NeatEdge\Core\Tests\Support\RealArt;
+use NeatEdge\Core\Type\FontShelf;
+use PHPUnit\Framework\Attributes\Test;
+use PHPUnit\Framework\TestCase;
+
+/** What is too narrow is brought to its limit, and nothing else moves. */
+final class CuresTest extends TestCase
+{
+    private const ALL = [Target::LINE, Target::POINT, Target::GAP];
+
+    private static function art(string $svg): Artwork
+    {
+        return Reader::read('<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="60mm" viewBox="0 0 60 60">'.$svg.'</svg>')->artwork;
+    }
+
+    private static function flat(string $svg): Artwork
+    {
+        return PrepLine::usual()->run(self::art($svg))->artwork();
+    }
+
+    private static function left(Artwork $art, Limits $limits): int
+    {
+        $widths = Widths::of($art, $limits);
+
+        return array_sum(array_map(count(...), $widths->lines)) + array_sum(array_map(count(...), $widths->gaps));
+    }
+
+    private static function area(Artwork $art): float
+    {
+        return array_sum(array_map(static fn (Piece $piece): float => $piece->shape->area(), $art->pieces));
+    }
+
+    #[Test]
+    public function a_thin_bar_becomes_as_wide_as_the_limit_and_no_longer(): void
+    {
+        $cured = ToLimits::cured(self::flat('<rect x="5" y="10" width="30" height=".4"/>'), new Limits(0.8, 0.5), self::ALL);
+        $box = $cured->artwork->pieces[0]->box();
+        self::assertEqualsWithDelta([30.0, 0.808], [$box?->width(), $box?->height()], 0.002);
+        self::assertEqualsWithDelta(10.2, $box?->middle()->y, 0.002, 'about its middle');
+        self::assertSame(4, $cured->artwork->pieces[0]->shape->nodeCount());
+        self::assertSame([1, 0], [count($cured->done), count($cured->left)]);
+    }
+
+    #[Test]
+    public function a_round_end_stays_round_and_where_it_was(): void
+    {
+        $cured = ToLimits::cured(self::flat('<rect x="5" y="10" width="30" height=".5" rx=".25"/>'), new Limits(0.8, 0.5), self::ALL);
+        $shape = $cured->artwork->pieces[0]->shape;
+        self::assertEqualsWithDelta([5.0, 35.0], [$shape->box()?->left, $shape->box()?->right], 0.03);
+        self::assertFalse((new Inside($shape))->holds(5.03, 9.9), 'no corner');
+        self::assertEqualsWithDelta(29.192 * 0.808 + M_PI * 0.404 ** 2, $shape->area(), 0.2);
+    }
+
+    #[Test]
+    public function only_the_thin_part_of_a_piece_moves(): void
+    {
+        $flat = self::flat('<path d="M5 15H15V15.4H25V11H30V24H25V16H15V22H5Z"/>');
+        self::assertSame(0, self::left($flat, new Limits(0.5, 0.3)));
+        $cured = ToLimits::cured($flat, new Limits(1.2, 0.3), self::ALL);
+        self::assertSame(0, self::left($cured->artwork, new Limits(1.2, 0.3)));
+        // The neck is 0.6 by 10 mm: it takes 0.6 mm more, and the blocks beside it nothing.
+        self::assertEqualsWithDelta(self::area($flat) + 0.612 * 10, self::area($cured->artwork), 0.35);
+        foreach ([[5.5, 15.5], [29.5, 23.5], [26.0, 11.5]] as [$x, $y]) {
+            self::assertTrue((new Inside($cured->artwork->pieces[0]->shape))->holds($x, $y));
+        }
+        self::assertSame($flat->pieces[0]->box()?->height(), $cured->artwork->pieces[0]->box()?->height());
+    }
+
+    #[Test]
+    public function a_ring_and_a_curve_are_thickened_smoothly(): void
+    {
+        $cured = ToLimits::cured(self::flat('<circle cx="20" cy="20" r="12" fill="none" stroke="#222" stroke-width=".4"/><path d="M5 50C20 35 35 60 55 42" fill="none" stroke="#222" stroke-width=".3"/>'), new Limits(0.8, 0.5), self::ALL);
+        self::assertSame(0, self::left($cured->artwork, new Limits(0.8, 0.5)));
+        $ring = array_values(array_filter(Parts::of($cured->artwork->pieces[0]->shape), static fn ($part): bool => count($part->contours) === 2))[0];
+        self::assertEqualsWithDelta(M_PI * (12.404 ** 2 - 11.596 ** 2), $ring->area(), 0.5);
+        foreach ($ring->contours as $contour) {
+            foreach ($contour->segments() as $s) {
+                self::assertEqualsWithDelta(12.0, hypot($s[0] - 20, $s[1] - 20), 0.45);
+            }
+        }
+        self::assertLessThan(60, $cured->artwork->pieces[0]->shape->nodeCount());
+    }
+
+    #[Test]
+    public function a_line_takes_from_its_neighbours_what_it_needs_and_none_lies_over_another(): void
+    {
+        $flat = self::flat('<rect x="5" y="5" width="40" height="20" fill="#e0a030"/><rect x="5" y="25" width="40" height="20" fill="#3b8ea5"/><rect x="5" y="24.8" width="40" height=".4" fill="#222222"/>');
+        $cured = ToLimits::cured($flat, new Limits(0.8, 0.5), self::ALL);
+        self::assertSame(0, self::left($cured->artwork, new Limits(0.8, 0.5)));
+        self::assertEqualsWithDelta(1600.0, self::area($cured->artwork), 0.01, 'nothing is bare, nothing is doubled');
+        self::assertEqualsWithDelta(1600.0, Combine::weld(array_map(static fn (Piece $piece) => $piece->shape, $cured->artwork->pieces))->area(), 0.01);
+    }
+
+    #[Test]
+    public function a_gap_is_widened_from_both_sides_and_a_hair_is_filled(): void
+    {
+        $wide = ToLimits::cured(self::flat('<rect x="5" y="5" width="10" height="20"/><rect x="15.3" y="5" width="10" height="20"/>'), new Limits(0.8, 0.6), self::ALL);
+        $gap = static fn (Artwork $art): array => array_map(static fn ($part): float => $part->area(), Parts::of($art->pieces[0]->shape));
+        self::assertEqualsWithDelta([20 * 9.847, 20 * 9.847], $gap($wide->artwork), 0.3);
+        self::assertSame('widen', $wide->done[0]['how']);
+        $hair = ToLimits::cured(self::flat('<rect x="5" y="5" width="10" height="20"/><rect x="15.05" y="5" width="10" height="20"/>'), new Limits(0.8, 0.6), self::ALL);
+        self::assertSame(['fill', 1], [$hair->done[0]['how'], count(Parts::of($hair->artwork->pieces[0]->shape))]);
+        $never = ToLimits::cured(self::flat('<rect x="5" y="5" width="10" height="20"/><rect x="15.05" y="5" width="10" height="20"/>'), new Limits(0.8, 0.6), self::ALL, null, false);
+        self::assertSame('widen', $never->done[0]['how']);
+    }
+
+    #[Test]
+    public function a_point_is_blunted_where_it_is_as_wide_as_is_needed_and_what_goes_is_given_to_what_lies_round_it(): void
+    {
+        $flat = self::flat('<rect x="2" y="2" width="56" height="20" fill="#e0a030"/><path d="M10 11L50 12L10 13Z" fill="#222222"/>');
+        $cured = ToLimits::cured($flat, new Limits(0.8, 0.5), [Target::POINT]);
+        self::assertSame(['blunt'], array_column($cured->done, 'how'));
+        $tip = array_values(array_filter($cured->artwork->pieces, static fn (Piece $piece): bool => $piece->fill?->colour->hex() === '#222222'))[0];
+        self::assertEqualsWithDelta(34.4, $tip->box()?->right, 0.3);
+        self::assertEqualsWithDelta(self::area($flat), self::area($cured->artwork), 0.01, 'nothing is left bare');
+    }
+
+    #[Test]
+    public function where_both_limits_cannot_be_had_the_place_is_left_as_it_was_and_why_is_said(): void
+    {
+        $svg = implode('', array_map(static fn (int $k): string => sprintf('<rect x="%F" y="5" width=".5" height="20"/>', 5 + 0.9 * $k), range(0, 12)));
+        $flat = self::flat($svg);
+        $cured = ToLimits::cured($flat, new Limits(0.8, 0.3), [Target::LINE], null, false);
+        self::assertNotSame([], $cured->left);
+        self::assertMatchesRegularExpression('/^a (gap|line) of \d\.\d\d mm would be left at [\d.]+, [\d.]+, where 0\.[38]0 mm are needed$/', $cured->left[0]['how']);
+        self::assertSame(count($cured->left) + count($cured->done), count(ToLimits::cured($flat, new Limits(0.8, 0.0), [Target::LINE])->done));
+    }
+
+    #[Test]
+    public function real_icons_scaled_so_that_they_fail_are_brought_to_their_limits(): void
+    {
+        $limits = new Limits(0.8, 0.5);
+        $places = $done = 0;
+        foreach ([...RealArt::of('icons', 12), ...RealArt::of('strokes', 8), ...RealArt::of('map-signs', 8), ...RealArt::of('emoji', 8)] as $name => $svg) {
+            $art = Reader::read($svg)->artwork;
+            for ($width = 40.0; $width > 3; $width *= 0.85) {
+                $flat = PrepLine::usual()->run($art->atWidth($width))->artwork();
+                if (self::left($flat, $limits) > 0) {
+                    break;
+                }
+            }
+            $cured = ToLimits::cured($flat, $limits, self::ALL);
+            $places += count($cured->done) + count($cured->left);
+            $done += count($cured->done);
+            self::assertLessThanOrEqual(self::left($flat, $limits), self::left($cured->artwork, $limits), $name);
+        }
+        self::assertGreaterThan(50, $places);
+        self::assertGreaterThan(0.95, $done / $places);
+    }
+
+    #[Test]
+    public function islands_are_dropped_joined_or_enlarged_and_small_holes_filled(): void
+    {
+        $svg = '<rect x="5" y="5" width="20" height="20"/><rect x="27" y="10" width="1" height="1"/><path fill-rule="evenodd" d="M35 5H55V25H35ZM44 14V14.6H44.6V14Z"/>';
+        $flat = self::flat($svg);
+        $made = static function (string $step, array $values) use ($flat): Cured {
+            $step = Steps::make($step, $values);
+            self::assertInstanceOf(TellsDeeds::class, $step);
+
+            return $step->cure($flat);
+        };
+        $parts = static fn (Cured $cured): int => count(Parts::of($cured->artwork->pieces[0]->shape));
+        self::assertSame(3, count(Parts::of($flat->pieces[0]->shape)));
+        self::assertSame(2, $parts($made('islands', ['how' => 'drop', 'size' => '1.5mm'])));
+        $joined = $made('islands', ['how' => 'join', 'size' => '1.5mm', 'bridge' => '0.6mm']);
+        self::assertSame(2, $parts($joined));
+        self::assertEqualsWithDelta(self::area($flat) + 2 * 0.6, self::area($joined->artwork), 0.2, 'by a bridge of 2 mm');
+        $large = $made('islands', ['how' => 'enlarge', 'size' => '1.5mm']);
+        self::assertEqualsWithDelta(self::area($flat) + 1.5 ** 2 * 1.02 - 1, self::area($large->artwork), 0.02);
+        self::assertSame(3, $parts($made('islands', ['how' => 'drop', 'size' => '1.5mm', 'at' => '5,5'])), 'only at the places that are named');
+        self::assertEqualsWithDelta(self::area($flat) + 0.36, self::area($made('fill-holes', ['size' => '1mm'])->artwork), 1e-3);
+        self::assertEqualsWithDelta(self::area($flat), self::area($made('fill-holes', ['size' => '0.5mm'])->artwork), 1e-6);
+    }
+
+    #[Test]
+    public function all_kinds_at_once_leave_nothing_or_say_what_they_left(): void
+    {
+        $cured = Remedying::of(self::art('<rect x="5" y="5" width="30" height=".3" fill="#222"/><rect x="5" y="10" width="1" height="1" fill="#222"/><rect x="5" y="20" width="10" height="9" fill="#222"/><rect x="15.2" y="20" width="10" height="9" fill="#222"/>'), ['thin-line', 'thin-point', 'narrow-gap', 'island'], new Limits(0.8, 0.5, island: 1.5));
+        self::assertSame([], $cured->left);
+        self::assertEqualsCanonicalizing(['thin-line', 'narrow-gap', 'island'], array_column($cured->done, 'kind'));
+        self::assertSame(0, self::left($cured->artwork, new Limits(0.8, 0.5)));
+    }
+
+    #[Test]
+    public function on_the_art_itself_only_the_pieces_that_show_it_change(): void
+    {
+        $art = self::art('<rect x="5" y="5" width="40" height="40" fill="#e0a030"/><path d="M2 25H60" stroke="#223344" stroke-width=".4" fill="none"/><circle cx="50" cy="50" r="5" fill="#c33"/>');
+        $fonts = FontShelf::shipped();
+        $after = Edits::applied(Edits::make('mend', ['step' => 'thicken', 'line' => 0.8, 'gap' => 0.5], $fonts), $art, $fonts);
+        self::assertSame([$art->pieces[0], $art->pieces[2]], [$after->pieces[0], $after->pieces[2]]);
+        self::assertEqualsWithDelta(58 * 0.808, $after->pieces[1]->shape->area(), 0.01);
+        // A gap that is widened is cut out of all that lies there.
+        $two = self::art('<rect x="5" y="5" width="10" height="20" fill="#c33"/><rect x="15.3" y="5" width="10" height="20" fill="#c33"/>');
+        $wide = Edits::applied(Edits::make('mend', ['step' => 'widen-gaps', 'line' => 0.8, 'gap' => 0.6], $fonts), $two, $fonts);
+        self::assertEqualsWithDelta(400 - 20 * 0.306, self::area($wide), 0.3);
+        $this->expectException(EditRefused::class);
+        $this->expectExceptionMessage('There is nothing of that kind to mend any more.');
+        Edits::applied(Edits::make('mend', ['step' => 'thicken', 'line' => 0.2, 'gap' => 0.1], $fonts), $art, $fonts);
+    }
+}

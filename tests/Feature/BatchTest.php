@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Batch;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\File;
+use Illuminate\Testing\TestResponse;
+use PHPUnit\Framework\Attributes\Test;
+use Tests\TestCase;
+use ZipArchive;
+
+/** Many files through one preset. */
+final class BatchTest extends TestCase
+{
+    use RefreshDatabase;
+
+    protected function tearDown(): void
+    {
+        foreach (Batch::query()->get() as $batch) {
+            File::deleteDirectory($batch->folder());
+        }
+        parent::tearDown();
+    }
+
+    private static function svg(string $width): string
+    {
+        return '<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="40mm" viewBox="0 0 60 40"><rect x="5" y="5" width="30" height="'.$width.'" fill="#223344"/></svg>';
+    }
+
+    /**
+     * @param  list<UploadedFile>  $files
+     * @param  array<string, string>  $fields
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
+    private function send(array $files, array $fields = []): TestResponse
+    {
+        return $this->post('/api/batches', ['preset' => 'Vinyl to weed', 'files' => $files, ...$fields], ['Accept' => 'application/json']);
+    }
+
+    private static function zip(): UploadedFile
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'neat-edge-');
+        $zip = new ZipArchive;
+        $zip->open($path, ZipArchive::OVERWRITE);
+        $zip->addFromString('in/oar.svg', self::svg('8'));
+        $zip->addFromString('../../out.svg', self::svg('9'));
+        $zip->addFromString('notes.txt', 'no drawing');
+        $zip->close();
+
+        return new UploadedFile($path, 'marks.zip', 'application/zip', null, true);
+    }
+
+    #[Test]
+    public function files_and_a_zip_are_prepared_each_with_its_own_outcome(): void
+    {
+        $id = $this->send([self::zip(), UploadedFile::fake()->createWithContent('pier.svg', self::svg('.3')), UploadedFile::fake()->createWithContent('torn.svg', '<svg')], ['sizes' => "file,width\npier.svg,120mm\n"])->assertCreated()->json('id');
+        $batch = $this->getJson("/api/batches/{$id}")->assertOk()->json();
+        self::assertSame(['done', 4, 4], [$batch['status'], $batch['files'], $batch['done']]);
+        $rows = array_column($batch['rows'], null, 'file');
+        self::assertSame(['oar.svg', 'out.svg', 'pier.svg', 'torn.svg'], array_keys($rows), 'nothing leaves the folder of the batch');
+        self::assertTrue($rows['oar.svg']['ready']);
+        self::assertSame([120.0, 'done'], [(float) $rows['pier.svg']['width_mm'], $rows['pier.svg']['state']]);
+        self::assertSame('failed', $rows['torn.svg']['state']);
+        self::assertStringContainsString('not well-formed', $rows['torn.svg']['error']);
+        // Its sheets are those that the preset gives: the line of 0.6 mm is as strong as vinyl needs.
+        $zip = new ZipArchive;
+        $path = (string) tempnam(sys_get_temp_dir(), 'neat-edge-');
+        file_put_contents($path, (string) $this->get("/api/batches/{$id}/all.zip")->assertOk()->getContent());
+        $zip->open($path);
+        $sheet = (string) $zip->getFromName('pier.svg/sheet-1-223344.svg');
+        self::assertStringContainsString('width="120mm"', $sheet);
+        self::assertNotFalse($zip->getFromName('summary.csv'));
+        // One opened as a job has the preset's line and its size.
+        $job = $this->postJson("/api/batches/{$id}/open", ['file' => 'pier.svg'])->assertCreated()->json();
+        self::assertSame([120.0, 'Vinyl to weed'], [(float) $job['width'], $job['preset']['name']]);
+        self::assertContains('thicken', array_column($this->getJson("/api/jobs/{$job['id']}")->json('art.line'), 'kind'));
+    }
+
+    #[Test]
+    public function a_batch_that_was_stopped_goes_on_where_it_was(): void
+    {
+        $id = $this->send([UploadedFile::fake()->createWithContent('a.svg', self::svg('5')), UploadedFile::fake()->createWithContent('b.svg', self::svg('6'))], ['width' => '80mm'])->assertCreated()->json('id');
+        $batch = Batch::query()->whereKey($id)->firstOrFail();
+        $at = filemtime($batch->folder('out/a.svg/row.json'));
+        File::deleteDirectory($batch->folder('out/b.svg'));
+        $batch->update(['status' => 'stopped']);
+        touch($batch->folder('out/a.svg/row.json'), (int) $at - 100);
+        self::assertSame(1, $this->getJson("/api/batches/{$id}")->json('done'));
+        $this->postJson("/api/batches/{$id}/again")->assertOk();
+        self::assertSame(['done', 2], [$this->getJson("/api/batches/{$id}")->json('status'), $this->getJson("/api/batches/{$id}")->json('done')]);
+        clearstatcache();
+        self::assertSame((int) $at - 100, filemtime($batch->folder('out/a.svg/row.json')), 'what was done is not done again');
+        $this->deleteJson("/api/batches/{$id}")->assertNoContent();
+        self::assertDirectoryDoesNotExist($batch->folder());
+    }
+
+    #[Test]
+    public function what_is_no_batch_is_refused_in_a_sentence_and_leaves_nothing(): void
+    {
+        $svg = UploadedFile::fake()->createWithContent('a.svg', self::svg('5'));
+        foreach ([
+            [[UploadedFile::fake()->createWithContent('a.txt', 'x')], [], 'There is no SVG file among these.'],
+            [[UploadedFile::fake()->createWithContent('a.zip', 'x')], [], 'The ZIP cannot be opened.'],
+            [[$svg], ['preset' => 'Nobody'], 'That preset is not on the shelf any more.'],
+            [[$svg], ['width' => 'wide'], '"wide"'],
+            [[$svg], ['sizes' => "a.svg,10mm\nb.svg,ten"], 'Line 2 of the sizes: '],
+            [[], [], 'Drop SVG files or a ZIP of them.'],
+        ] as [$files, $fields, $says]) {
+            self::assertStringContainsString($says, (string) $this->send($files, $fields)->assertStatus(422)->json('message'));
+        }
+        self::assertSame(0, Batch::query()->count());
+    }
+}
