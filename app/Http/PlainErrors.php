@@ -9,7 +9,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Format\Json\StoredFormRefused;
+use NeatEdge\Core\Format\Json\PresetRefused;
 use NeatEdge\Core\Format\Svg\SvgRefused;
 use NeatEdge\Core\Geometry\InvalidLength;
 use NeatEdge\Core\PlanarMap\MapTooLarge;
@@ -21,7 +21,7 @@ use Throwable;
 final class PlainErrors
 {
     /** Their messages are written for the page. */
-    private const REFUSALS = [SvgRefused::class, InvalidLength::class, EditRefused::class, FontRefused::class, StoredFormRefused::class, MapTooLarge::class, BudgetSpent::class];
+    private const REFUSALS = [SvgRefused::class, InvalidLength::class, EditRefused::class, FontRefused::class, PresetRefused::class, MapTooLarge::class, BudgetSpent::class];
 
     public static function register(Exceptions $exceptions): void
     {

@@ -181,4 +181,50 @@ final class LineTest extends TestCase
         self::assertCount(1, $answer->json('changes.pieces'));
         self::assertNotContains('thin-line', array_column($this->prepared()['result']['findings'], 'kind'));
     }
+
+    #[Test]
+    public function hand_work_on_the_result_is_kept_as_a_step_and_carried_over_when_the_source_changes(): void
+    {
+        $this->edit(['kind' => 'line-insert', 'what' => 'touch-up']);
+        $step = array_column($this->line(), 'id', 'kind')['touch-up'];
+        $result = $this->getJson("/api/jobs/{$this->job}/touch-up/{$step}")->assertOk()->json();
+        self::assertCount(3, $result['pieces'], 'one a colour');
+        $bar = array_values(array_filter($result['pieces'], static fn (array $piece): bool => $piece['fill'] === '#223344'))[0]['id'];
+        $on = ['X-Touch-Up' => $step];
+        $this->postJson("/api/jobs/{$this->job}/pieces", ['pieces' => [$bar]], $on)->assertOk()->assertJsonPath('details.0.id', $bar);
+        $version = ShopJob::query()->findOrFail($this->job)->version;
+        $this->postJson("/api/jobs/{$this->job}/edits", ['version' => $version, 'edit' => ['kind' => 'move', 'pieces' => [$bar], 'x' => 0, 'y' => 12]], $on)->assertOk()->assertJsonPath('history.label', 'Touch up: move');
+        self::assertSame([], array_diff(array_column($this->getJson("/api/jobs/{$this->job}")->json('art.pieces'), 'fill'), ['#e0a030', '#223344', '#e1a131']), 'the source is as it was');
+        $done = $this->prepared();
+        self::assertSame(1, $done['result']['steps'][4]['done']);
+        $after = $this->getJson("/api/preparations/{$done['id']}/stages/4")->json('pieces');
+        self::assertEqualsWithDelta(12.0, self::top($after, '#223344') - self::top($result['pieces'], '#223344'), 1e-6);
+        // The source changes: the hand edit is carried over to what is there now.
+        $source = array_values(array_filter($this->getJson("/api/jobs/{$this->job}")->json('art.pieces'), static fn (array $piece): bool => $piece['fill'] === '#223344'))[0]['id'];
+        $this->edit(['kind' => 'move', 'pieces' => [$source], 'x' => 2, 'y' => 0]);
+        self::assertSame(1, $this->prepared()['result']['steps'][4]['done']);
+        // What it was made on goes: it is named, and left out.
+        $this->edit(['kind' => 'remove', 'pieces' => [$source]]);
+        $left = $this->prepared()['result']['steps'][4]['left'];
+        self::assertSame('Move no longer applies: the piece in #223344 that it was made on is gone.', $left[0]['how']);
+        foreach (range(1, 3) as $_) {
+            $this->postJson("/api/jobs/{$this->job}/undo", ['version' => ShopJob::query()->findOrFail($this->job)->version])->assertOk();
+        }
+        self::assertSame([], $this->line()[6]['values']['edits'], 'a hand edit is undone like every other');
+        $this->postJson("/api/jobs/{$this->job}/edits", ['version' => ShopJob::query()->findOrFail($this->job)->version, 'edit' => ['kind' => 'move', 'pieces' => [$bar], 'x' => 1]], ['X-Touch-Up' => 'gone'])->assertStatus(422);
+    }
+
+    /** @param  list<array<string, mixed>>  $pieces */
+    private static function top(array $pieces, string $fill): float
+    {
+        foreach ($pieces as $piece) {
+            if ($piece['fill'] === $fill) {
+                preg_match_all('/-?\d+(?:\.\d+)?/', (string) $piece['d'], $found);
+
+                return (float) $found[0][1];
+            }
+        }
+
+        return 0.0;
+    }
 }

@@ -31,17 +31,17 @@ final class PresetJson
     /**
      * @param  list<string>  $processes  that there are
      *
-     * @throws StoredFormRefused with what is wrong, in one sentence
+     * @throws PresetRefused with what is wrong, in one sentence
      */
     public static function decode(string $text, array $processes): Preset
     {
         if (strlen($text) > self::MOST_BYTES) {
-            throw StoredFormRefused::wrong('a preset is larger than 1 MB');
+            throw PresetRefused::wrong('a preset is larger than 1 MB');
         }
         try {
             $data = json_decode($text, true, 16, JSON_THROW_ON_ERROR);
         } catch (JsonException) {
-            throw StoredFormRefused::wrong('the preset is no JSON');
+            throw PresetRefused::wrong('the preset is no JSON');
         }
         self::need(is_array($data) && ($data['neat_edge_preset'] ?? null) === self::FORM, 'the file is no preset of form 1');
         $unknown = array_diff(array_keys($data), ['neat_edge_preset', 'name', 'version', 'note', 'for', 'steps', '$schema']);
@@ -61,7 +61,7 @@ final class PresetJson
      *
      * @return list<LineStep>
      *
-     * @throws StoredFormRefused
+     * @throws PresetRefused
      */
     public static function line(mixed $rows): array
     {
@@ -77,7 +77,7 @@ final class PresetJson
                 self::need($unknown === [], sprintf('step %d, "%s", has no field "%s"', $i + 1, $row['step'], mb_substr((string) array_key_first($unknown), 0, 40)));
                 $made = Steps::make($row['step'], $values);
             } catch (EditRefused $refused) {
-                throw StoredFormRefused::wrong(sprintf('step %d, "%s": %s', $i + 1, mb_substr($row['step'], 0, 40), lcfirst(rtrim($refused->getMessage(), '.'))));
+                throw PresetRefused::wrong(sprintf('step %d, "%s": %s', $i + 1, mb_substr($row['step'], 0, 40), lcfirst(rtrim($refused->getMessage(), '.'))));
             }
             $out[] = new LineStep('s'.($i + 1), $row['step'], array_intersect_key($made->values(), $values), $row['on'] ?? true);
         }
@@ -95,7 +95,7 @@ final class PresetJson
     private static function need(bool $holds, string $else): void
     {
         if (! $holds) {
-            throw StoredFormRefused::wrong($else);
+            throw PresetRefused::wrong($else);
         }
     }
 }

@@ -67,14 +67,16 @@ final class Joining
                 for ($k = $i + 1, $n = count($names); $k < $n; $k++) {
                     $b = $names[$k];
                     [$from, $to] = $areas[$a] < $areas[$b] ? [$a, $b] : [$b, $a];
-                    if (in_array($from, $kept, true)) {
+                    $turned = in_array($from, $kept, true);
+                    if ($turned) {
                         [$from, $to] = [$to, $from];
                     }
                     if (in_array($from, $kept, true)) {
                         continue;
                     }
                     $distance = $lab[$from]->distanceTo($lab[$to]);
-                    $price = $cost($areas[$from], $areas[$to], $distance);
+                    // Where the larger must give way to a smaller that is kept, all of it changes.
+                    $price = $turned ? max($areas[$from] * $distance * $distance, $cost($areas[$from], $areas[$to], $distance)) : $cost($areas[$from], $areas[$to], $distance);
                     if ($best === null || $price < $best['cost']) {
                         $best = ['from' => $from, 'to' => $to, 'distance' => $distance, 'cost' => $price];
                     }
