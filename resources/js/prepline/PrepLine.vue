@@ -128,7 +128,7 @@ async function preset(event: Event) {
           <template v-if="line.reportOf(step.id)">
             <span class="numbers">pieces {{ line.reportOf(step.id)!.pieces.before }}→{{ line.reportOf(step.id)!.pieces.after }}</span>
             <span class="numbers">nodes {{ line.reportOf(step.id)!.nodes.before }}→{{ line.reportOf(step.id)!.nodes.after }}</span>
-            <span v-if="line.reportOf(step.id)!.done || line.reportOf(step.id)!.left?.length" class="numbers">{{ line.reportOf(step.id)!.done ?? 0 }} cured<template v-if="line.reportOf(step.id)!.left?.length">, {{ line.reportOf(step.id)!.left!.length }} left</template></span>
+            <span v-if="line.reportOf(step.id)!.done || line.reportOf(step.id)!.left?.length" class="numbers">{{ line.reportOf(step.id)!.done ?? 0 }} {{ step.kind === 'touch-up' ? 'by hand' : 'cured' }}<template v-if="line.reportOf(step.id)!.left?.length">, {{ line.reportOf(step.id)!.left!.length }} left</template></span>
             <span v-else-if="line.lookOf(step.id)" class="numbers quiet">{{ percent(line.lookOf(step.id)!.percent) }} off</span>
             <span v-else-if="line.reportOf(step.id)!.slivers > 0" class="numbers quiet">{{ count(line.reportOf(step.id)!.slivers, 'sliver') }} given away</span>
           </template>

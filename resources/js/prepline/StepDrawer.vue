@@ -23,9 +23,10 @@ watch(() => line.opened?.kind === 'touch-up', async (is) => {
 const turn = (at: number, on: boolean) => bench.edit({ kind: 'line-set', step: line.opened!.id, values: { edits: edits.value.map((one, i) => (i === at ? { ...one, on } : one)) } })
 async function work() {
   const id = line.opened!.id
+  // Said while it is still there: with the step it goes.
+  emit('work')
   line.close()
   await bench.touch(id)
-  emit('work')
 }
 const dirty = computed(() => Object.keys(line.typed).length > 0)
 
@@ -74,7 +75,7 @@ function look(x: number, y: number) {
       <dt>Pieces</dt><dd>{{ report.pieces.before }} → {{ report.pieces.after }}</dd>
       <dt>Nodes</dt><dd>{{ report.nodes.before }} → {{ report.nodes.after }}</dd>
       <template v-if="report.slivers > 0"><dt>Slivers</dt><dd>{{ report.slivers }} given to neighbours</dd></template>
-      <template v-if="report.done || report.left?.length"><dt>Cured</dt><dd>{{ report.done ?? 0 }}<template v-if="report.left?.length">, {{ report.left.length }} left</template></dd></template>
+      <template v-if="report.done || report.left?.length"><dt>{{ line.opened.kind === 'touch-up' ? 'By hand' : 'Cured' }}</dt><dd>{{ report.done ?? 0 }}<template v-if="report.left?.length">, {{ report.left.length }} left</template></dd></template>
       <template v-if="!line.tried && line.lookOf(line.opened.id)"><dt>Look</dt><dd>{{ percent(line.lookOf(line.opened.id)!.percent) }} off</dd></template>
     </dl>
     <p v-else class="quiet">{{ line.opened.on ? 'What it does is seen when the art has been prepared.' : 'It is switched off.' }}</p>
