@@ -35,6 +35,7 @@ final class WholeLine
         } finally {
             exec('rm -rf '.escapeshellarg($folder));
         }
+        yield from (new LineChanges)->figures();
     }
 
     private static function art(): string

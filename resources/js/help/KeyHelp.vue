@@ -13,7 +13,7 @@ const keys = [
   ['W', 'wipe before | after'],
   ['S', 'back to the bench'],
   ['O', 'show the file as it came in'],
-  ['E', 'wire view: edges only'],
+  ['E', 'wire view: edges, nodes, where each begins and its way'],
   ['N / B', 'next finding / the one before'],
   ['Wheel, pinch, + and -', 'zoom'],
   ['0', 'fit the art'],
@@ -23,6 +23,9 @@ const keys = [
   ['Delete', 'remove what is chosen'],
   ['Ctrl Z, Ctrl Shift Z', 'undo, do again'],
   ['V', 'versions of this job'],
+  ['On a step: Enter, Space', 'open it, switch it'],
+  ['On a step: Alt and an arrow', 'earlier or later in the line'],
+  ['On a step: Delete', 'take it out of the line'],
   ['?', 'this list'],
 ]
 const drawKeys = [
