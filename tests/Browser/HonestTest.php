@@ -82,7 +82,8 @@ final class HonestTest extends BrowserTestCase
         // The finding leads to its cure.
         $this->press('[data-stage=check]');
         $this->press('[data-group=overlapping-sheets] .head');
-        $this->press('[data-test=cure]');
+        $this->press('[data-test=remedy-solid-colours]');
+        $this->press('[data-test=cure-step]');
         $this->seeText('Ready. Looks the same.', '[data-test=look]', 20.0);
         $this->press('[data-stage=send]');
         $this->see('[data-test=sheet-3]');

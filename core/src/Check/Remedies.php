@@ -19,16 +19,16 @@ final class Remedies
         return [
             'doubled-line' => [new Remedy('drop-doubled', 'Take out the doubled')],
             'open-line' => [new Remedy('close-lines', 'Close it', source: true)],
-            'stroke-left' => [new Remedy('outline-strokes', 'Outline strokes')],
+            'stroke-left' => [new Remedy('outline-strokes', 'Outline strokes', onArt: false)],
             'gradient' => [new Remedy('flat-gradients', 'Make it one colour')],
-            'overlapping-sheets' => [new Remedy('solid-colours', 'Lay on what is under it')],
-            'see-through' => [new Remedy('solid-colours', 'Lay on white', ['ground' => '#ffffff'])],
+            'overlapping-sheets' => [new Remedy('solid-colours', 'Lay on what is under it, and on white', ['ground' => '#ffffff'], onArt: false)],
+            'see-through' => [new Remedy('solid-colours', 'Lay on white', ['ground' => '#ffffff'], onArt: false)],
             'near-black' => [new Remedy('join-near-blacks', 'Join the blacks')],
             'near-colour' => [new Remedy('join-near-colours', 'Join near colours')],
             'too-many-colours' => [new Remedy('reduce-colours', 'Cut down colours')],
-            'overlap' => [new Remedy('remove-hidden', 'Remove what is hidden')],
-            'hidden-piece' => [new Remedy('remove-hidden', 'Remove what is hidden')],
-            'outside-page' => [new Remedy('fit-page', 'Cut off at the page'), new Remedy('fit-page', 'Let the page be that of the art', ['how' => 'page'])],
+            'overlap' => [new Remedy('remove-hidden', 'Remove what is hidden', onArt: false)],
+            'hidden-piece' => [new Remedy('remove-hidden', 'Remove what is hidden', onArt: false)],
+            'outside-page' => [new Remedy('fit-page', 'Cut off at the page', onArt: false), new Remedy('fit-page', 'Let the page be that of the art', ['how' => 'page'], onArt: false)],
             'island' => [
                 new Remedy('islands', 'Drop', ['how' => 'drop'], places: true), new Remedy('islands', 'Join to the nearest', ['how' => 'join'], places: true),
                 new Remedy('islands', 'Enlarge', ['how' => 'enlarge'], places: true),
@@ -37,7 +37,7 @@ final class Remedies
             'thin-point' => [new Remedy('blunt-points', 'Blunt', places: true)],
             'thin-line' => [new Remedy('thicken', 'Thicken to the limit', places: true)],
             'narrow-gap' => [new Remedy('widen-gaps', 'Widen to the limit', places: true)],
-            'crowded-nodes' => [new Remedy('clean-nodes', 'Clean nodes', ['deviation' => 0.02])],
+            'crowded-nodes' => [new Remedy('clean-nodes', 'Clean nodes', ['deviation' => 0.02], onArt: false)],
         ];
     }
 }

@@ -12,15 +12,16 @@ final readonly class Remedy
      * @param  array<string, mixed>  $values  of its fields
      * @param  string  $label  what a button says
      * @param  bool  $source  whether it is best made on the art itself, where a person draws; else as a step of the line
+     * @param  bool  $onArt  whether it can be made on the art itself
      * @param  bool  $places  whether it can be had for some places alone
      */
-    public function __construct(public string $step, public string $label, public array $values = [], public bool $source = false, public bool $places = false)
+    public function __construct(public string $step, public string $label, public array $values = [], public bool $source = false, public bool $places = false, public bool $onArt = true)
     {
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['step' => $this->step, 'label' => $this->label, 'values' => (object) $this->values, 'source' => $this->source, 'places' => $this->places];
+        return ['step' => $this->step, 'label' => $this->label, 'values' => (object) $this->values, 'source' => $this->source, 'places' => $this->places, 'onArt' => $this->onArt];
     }
 }

@@ -53,7 +53,7 @@ export type FieldValue = number | string | boolean
 export interface AboutStep { kind: string; label: string; says: string; rank: number; looks: boolean; fields: Field[] }
 
 /** What cures a kind of finding: a step, with values; made on the art itself by the same step. */
-export interface Remedy { step: string; label: string; values: Record<string, FieldValue>; source: boolean; places: boolean }
+export interface Remedy { step: string; label: string; values: Record<string, FieldValue>; source: boolean; places: boolean; onArt: boolean }
 
 export interface AboutFinding { kind: string; label: string; says: string; limit: string; remedies: Remedy[] }
 

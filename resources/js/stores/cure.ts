@@ -28,6 +28,8 @@ export const useCure = defineStore('cure', () => {
 
   async function take(remedy: Remedy, numbers: number[]) {
     hand.value = { remedy, numbers }
+    // What can only be made of all of it is seen when the line has run.
+    if (!remedy.onArt) return
     showing.value = true
     await bench.preview(edit.value)
     showing.value = false

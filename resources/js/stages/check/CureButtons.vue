@@ -16,9 +16,9 @@ const mine = () => cure.hand !== null && cure.hand.numbers.length === props.numb
       <ElButton v-for="one in cure.remediesOf(kind)" :key="one.label" size="small" :disabled="bench.running || cure.showing" :data-test="`remedy-${one.step}`" @click="cure.take(one, numbers)">{{ one.label }}{{ numbers.length > 1 && one.places ? ' all' : '' }}</ElButton>
     </template>
     <template v-else-if="cure.hand">
-      <p>{{ cure.hand.remedy.label }}: {{ cure.showing ? 'working it out…' : bench.view.kind === 'preview' ? 'shown on the bench.' : 'it cannot be shown.' }}</p>
+      <p>{{ cure.hand.remedy.label }}: {{ !cure.hand.remedy.onArt ? 'made of all that is seen, in the line.' : cure.showing ? 'working it out…' : bench.view.kind === 'preview' ? 'shown on the bench.' : 'it cannot be made here.' }}</p>
       <ElButton size="small" :type="cure.hand.remedy.source ? 'default' : 'primary'" :disabled="cure.showing" data-test="cure-step" @click="cure.asStep()">As a step of the line</ElButton>
-      <ElButton size="small" :type="cure.hand.remedy.source ? 'primary' : 'default'" :disabled="cure.showing || bench.view.kind !== 'preview'" data-test="cure-art" @click="cure.onArt()">On the art itself</ElButton>
+      <ElButton v-if="cure.hand.remedy.onArt" size="small" :type="cure.hand.remedy.source ? 'primary' : 'default'" :disabled="cure.showing || bench.view.kind !== 'preview'" data-test="cure-art" @click="cure.onArt()">On the art itself</ElButton>
       <ElButton size="small" data-test="cure-leave" @click="cure.put()">Leave it</ElButton>
     </template>
   </div>
