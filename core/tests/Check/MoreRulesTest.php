@@ -62,6 +62,8 @@ final class MoreRulesTest extends TestCase
         ];
         yield 'colours that are hardly told apart' => ['<rect x="10" y="10" width="20" height="20" fill="#cc3333"/><rect x="40" y="10" width="10" height="10" fill="#ce3535"/>', '<rect x="10" y="10" width="20" height="20" fill="#cc3333"/><rect x="40" y="10" width="10" height="10" fill="#e03a50"/>', 'near-colour', null, $all];
         yield 'what is larger than the bed' => ['<rect x="5" y="5" width="90" height="85"/>', '<rect x="5" y="5" width="90" height="79"/>', 'larger-than-bed', 85.0, $all];
+        yield 'what fits the bed when it is turned' => ['<rect x="5" y="2" width="81" height="95"/>', '<rect x="5" y="2" width="70" height="95"/>', 'larger-than-bed', 81.0, $all];
+        yield 'what has the same box but another outline' => ['<path d="M10 10H30V30H20V20H10Z"/><path d="M10 10H30V30H20V20H10Z"/>', '<path d="M10 10H30V30H20V20H10Z"/><path d="M10 10H30V20H20V30H10Z"/>', 'doubled-line', null, []];
         yield 'nodes that crowd' => ['<path d="M10 10H40V40H10Z M60 60L60.005 60L60.01 60L60.015 60L60.02 60.001L80 60V80H60Z"/>', '<path d="M10 10H40V40H10Z M60 60L80 60V80H60Z"/>', 'crowded-nodes', null, []];
     }
 

@@ -102,6 +102,32 @@ final class CuresTest extends TestCase
             }
         }
         self::assertLessThan(60, $cured->artwork->pieces[0]->shape->nodeCount());
+        self::assertLessThan(20, $ring->nodeCount(), 'no seam');
+    }
+
+    #[Test]
+    public function a_frame_is_thickened_along_its_sides_and_nothing_is_drawn_across_it(): void
+    {
+        // Of real art: the outer corners are round, the inner ones sharp, so that the middle line is measured in parts.
+        $svg = '<svg width="15" height="15" viewBox="0 0 15 15" xmlns="http://www.w3.org/2000/svg"><path d="M11.7 3.3V11.7H3.3V3.3H11.7ZM12 2H3C2.4477 2 2 2.4477 2 3V12C2 12.5523 2.4477 13 3 13H12C12.5523 13 13 12.5523 13 12V3C13 2.4477 12.5523 2 12 2Z"/></svg>';
+        $flat = PrepLine::usual()->run(Reader::read($svg)->artwork->atWidth(7.9))->artwork();
+        $cured = ToLimits::cured($flat, new Limits(0.8, 0.5), self::ALL);
+        self::assertSame([1, 0], [count($cured->done), count($cured->left)]);
+        self::assertCount(2, $cured->artwork->pieces[0]->shape->contours);
+        self::assertEqualsWithDelta(self::area($flat) + 4 * 5.1 * 0.13, self::area($cured->artwork), 0.4);
+        self::assertFalse((new Inside($cured->artwork->pieces[0]->shape))->holds(3.95, 3.95));
+        self::assertLessThan(50, $cured->artwork->pieces[0]->shape->nodeCount());
+    }
+
+    #[Test]
+    public function only_the_places_that_are_named_are_cured(): void
+    {
+        $flat = self::flat('<rect x="5" y="10" width="30" height=".4"/><rect x="5" y="30" width="30" height=".4"/>');
+        $step = Steps::make('thicken', ['width' => 0.8, 'keep' => 0.5, 'at' => '20,10.2']);
+        self::assertInstanceOf(TellsDeeds::class, $step);
+        $cured = $step->cure($flat);
+        self::assertCount(1, $cured->done);
+        self::assertEqualsWithDelta(30 * 0.808 + 30 * 0.4, self::area($cured->artwork), 0.01);
     }
 
     #[Test]
@@ -134,7 +160,7 @@ final class CuresTest extends TestCase
         $cured = ToLimits::cured($flat, new Limits(0.8, 0.5), [Target::POINT]);
         self::assertSame(['blunt'], array_column($cured->done, 'how'));
         $tip = array_values(array_filter($cured->artwork->pieces, static fn (Piece $piece): bool => $piece->fill?->colour->hex() === '#222222'))[0];
-        self::assertEqualsWithDelta(34.4, $tip->box()?->right, 0.3);
+        self::assertEqualsWithDelta(34.5, $tip->box()?->right, 0.15, 'round, where it is as wide as is needed');
         self::assertEqualsWithDelta(self::area($flat), self::area($cured->artwork), 0.01, 'nothing is left bare');
     }
 
@@ -146,6 +172,7 @@ final class CuresTest extends TestCase
         $cured = ToLimits::cured($flat, new Limits(0.8, 0.3), [Target::LINE], null, false);
         self::assertNotSame([], $cured->left);
         self::assertMatchesRegularExpression('/^a (gap|line) of \d\.\d\d mm would be left at [\d.]+, [\d.]+, where 0\.[38]0 mm are needed$/', $cured->left[0]['how']);
+        self::assertSame([], array_merge(...Widths::of($cured->artwork, new Limits(0.0, 0.3))->gaps), 'no gap is narrower than may be');
         self::assertSame(count($cured->left) + count($cured->done), count(ToLimits::cured($flat, new Limits(0.8, 0.0), [Target::LINE])->done));
     }
 
@@ -207,11 +234,18 @@ final class CuresTest extends TestCase
     #[Test]
     public function on_the_art_itself_only_the_pieces_that_show_it_change(): void
     {
-        $art = self::art('<rect x="5" y="5" width="40" height="40" fill="#e0a030"/><path d="M2 25H60" stroke="#223344" stroke-width=".4" fill="none"/><circle cx="50" cy="50" r="5" fill="#c33"/>');
+        $art = self::art('<rect x="1" y="1" width="50" height="50" fill="#faf0d0"/><rect x="5" y="5" width="40" height="40" fill="#e0a030"/><path d="M2 25H60" stroke="#223344" stroke-width=".4" fill="none"/><circle cx="50" cy="50" r="5" fill="#c33"/>');
         $fonts = FontShelf::shipped();
         $after = Edits::applied(Edits::make('mend', ['step' => 'thicken', 'line' => 0.8, 'gap' => 0.5], $fonts), $art, $fonts);
-        self::assertSame([$art->pieces[0], $art->pieces[2]], [$after->pieces[0], $after->pieces[2]]);
-        self::assertEqualsWithDelta(58 * 0.808, $after->pieces[1]->shape->area(), 0.01);
+        self::assertSame([$art->pieces[0], $art->pieces[1], $art->pieces[3]], [$after->pieces[0], $after->pieces[1], $after->pieces[3]]);
+        self::assertEqualsWithDelta(58 * 0.808, $after->pieces[2]->shape->area(), 0.01);
+        $locked = $art->mapped(static fn (Piece $piece): Piece => $piece->with(place: $piece->place->with(locked: true)), [$art->pieces[2]->id => true]);
+        try {
+            Edits::applied(Edits::make('mend', ['step' => 'thicken', 'line' => 0.8, 'gap' => 0.5], $fonts), $locked, $fonts);
+            self::fail('A locked piece was changed.');
+        } catch (EditRefused $refused) {
+            self::assertStringContainsString('is locked', $refused->getMessage());
+        }
         // A gap that is widened is cut out of all that lies there.
         $two = self::art('<rect x="5" y="5" width="10" height="20" fill="#c33"/><rect x="15.3" y="5" width="10" height="20" fill="#c33"/>');
         $wide = Edits::applied(Edits::make('mend', ['step' => 'widen-gaps', 'line' => 0.8, 'gap' => 0.6], $fonts), $two, $fonts);

@@ -110,6 +110,13 @@ final class EveryStepTest extends TestCase
         self::assertEqualsWithDelta(1200.0, $areas(['how' => 'butt'])['#e0a030'], 1e-6);
         self::assertEqualsWithDelta(1200.0, $areas(['how' => 'stack', 'pairs' => '#e0a030/#3b8ea5=butt'])['#e0a030'], 1e-6);
         self::assertSame(self::areas($flat)['#3b8ea5'], $areas(['how' => 'stack'])['#3b8ea5'], 'the upper stays as it is');
+        // In the notch of the lower, and touching it nowhere.
+        $notch = self::flat('<path d="M10 10H50V50H10V40H40V20H10Z" fill="#e0a030"/><circle cx="20" cy="30" r="5" fill="#3b8ea5"/>');
+        self::assertEqualsWithDelta(1000.0, self::areas(Steps::make('stack', ['how' => 'stack'])->apply($notch))['#e0a030'], 1e-6);
+        // What is judged is what is seen: how colours are laid changes no look, and is no overlap.
+        $result = PrepLine::of([...array_values(array_filter(Presets::plain(), static fn (LineStep $step): bool => $step->on)), new LineStep('s', 'stack', ['how' => 'stack'])])->run(self::art('<rect x="10" y="10" width="40" height="40" fill="#e0a030"/><rect x="20" y="20" width="20" height="20" fill="#3b8ea5"/>'));
+        self::assertTrue($result->look->isNone());
+        self::assertNotSame($result->judged(), $result->artwork());
         $this->expectException(EditRefused::class);
         Steps::make('stack', ['pairs' => 'brass/sea=butt']);
     }
@@ -122,6 +129,7 @@ final class EveryStepTest extends TestCase
         self::assertEqualsCanonicalizing(['#cc3333', '#ffffff', '#3b8ea5', '#000000'], $hexes(Steps::make('join-near-colours')->apply($art)));
         self::assertEqualsCanonicalizing(['#cc3333', '#ffffff', '#000000'], $hexes(Steps::make('reduce-colours', ['count' => 3])->apply($art)));
         self::assertEqualsCanonicalizing(['#3b8ea5', '#ffffff', '#000000'], $hexes(Steps::make('reduce-colours', ['count' => 3, 'keep' => '#3b8ea5'])->apply($art)), 'what is kept takes the others in');
+        self::assertSame(['#3b8ea5'], array_column(Joining::downTo(['#cc3333' => 1000.0, '#cc4433' => 900.0, '#3b8ea5' => 2.0], 2), 'from'), 'a speck goes before two large ones join');
         self::assertEquals(['#aa0000' => '#cc0000', '#bb0000' => '#cc0000'], Joining::ends([['from' => '#aa0000', 'to' => '#bb0000', 'distance' => 1.0, 'cost' => 1.0], ['from' => '#bb0000', 'to' => '#cc0000', 'distance' => 1.0, 'cost' => 1.0]]));
         self::assertTrue(Joining::isNearBlack(Colour::fromHex('#101418')));
         self::assertFalse(Joining::isNearBlack(Colour::fromHex('#14213d')));

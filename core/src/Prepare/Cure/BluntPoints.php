@@ -63,6 +63,6 @@ final readonly class BluntPoints implements TellsDeeds, UnderLimits
         }
         $places = $this->at ?? Places::all();
 
-        return ToLimits::cured(Flat::of($artwork), new Limits($this->width, $this->keep), [Target::POINT], static fn (string $kind, int $piece, ThinPlace $place): bool => $places->holds($place->at), true);
+        return ToLimits::cured(Flat::of($artwork), new Limits($this->width, $this->keep), [Target::POINT], static fn (string $kind, int $piece, ThinPlace $place): bool => $places->runThrough($place), true);
     }
 }

@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Prepare\Cure;
 
 use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Geometry\Point;
+use NeatEdge\Core\Measure\ThinPlace;
 
 /** The places that a cure is asked for: all, or those near some. */
 final readonly class Places
@@ -37,6 +38,21 @@ final readonly class Places
         }
 
         return $this->spots === [];
+    }
+
+    /** Whether a stretch runs through one of them. */
+    public function runThrough(ThinPlace $place): bool
+    {
+        if ($this->spots === [] || $this->holds($place->at)) {
+            return true;
+        }
+        foreach ($place->middle as $point) {
+            if ($this->holds($point)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     public function text(): string

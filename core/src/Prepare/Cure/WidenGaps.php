@@ -64,6 +64,6 @@ final readonly class WidenGaps implements TellsDeeds, UnderLimits
         }
         $places = $this->at ?? Places::all();
 
-        return ToLimits::cured(Flat::of($artwork), new Limits($this->keep, $this->width), [Target::GAP], static fn (string $kind, int $piece, ThinPlace $place): bool => $places->holds($place->at), $this->fill);
+        return ToLimits::cured(Flat::of($artwork), new Limits($this->keep, $this->width), [Target::GAP], static fn (string $kind, int $piece, ThinPlace $place): bool => $places->runThrough($place), $this->fill);
     }
 }
