@@ -31,6 +31,9 @@ final class ToLimits
     /** Other ways for what did not do. */
     private const ATTEMPTS = 4;
 
+    /** Of more places than these not everything is tried: art of which so much is too fine needs another size, not patience. */
+    private const MANY = 200;
+
     /** A gap under this share of its limit was never meant to be one: it is filled first. */
     private const HAIR = 0.2;
 
@@ -101,13 +104,14 @@ final class ToLimits
     private function brought(array $targets): Cured
     {
         $art = $this->flat;
-        for ($attempt = 0; $attempt < self::ATTEMPTS; $attempt++) {
+        $attempts = count($targets) > self::MANY ? 2 : self::ATTEMPTS;
+        for ($attempt = 0; $attempt < $attempts; $attempt++) {
             $active = array_values(array_filter($targets, static fn (Target $target): bool => $target->way() !== null));
             if ($active === []) {
                 $art = $this->flat;
                 break;
             }
-            [$art, $trouble] = $this->made($active);
+            [$art, $trouble] = $this->made($active, count($targets) > self::MANY ? 2 : self::ROUNDS);
             $failed = false;
             foreach ($trouble as [$place, $says]) {
                 foreach ($this->causes($active, $place) as $target) {
@@ -118,7 +122,7 @@ final class ToLimits
             if (! $failed) {
                 break;
             }
-            if ($attempt === self::ATTEMPTS - 1) {
+            if ($attempt === $attempts - 1) {
                 // No more ways are tried: what was last seen to do harm is left out of it.
                 [$art] = $this->made(array_values(array_filter($targets, static fn (Target $target): bool => $target->way() !== null && $target->why === '')));
                 foreach ($targets as $target) {
@@ -143,7 +147,7 @@ final class ToLimits
      * @param  list<Target>  $targets
      * @return array{Artwork, list<array{ThinPlace, string}>} the art, and what is wrong with it that was not before
      */
-    private function made(array $targets): array
+    private function made(array $targets, int $rounds = self::ROUNDS): array
     {
         $art = $this->flat;
         $now = $targets;
@@ -159,7 +163,7 @@ final class ToLimits
             $all += $touched;
             $after = Widths::of($art, $this->limits, $all);
             $trouble = $this->trouble($after, $targets);
-            if ($trouble === [] || $round === self::ROUNDS || count($trouble) > $before) {
+            if ($trouble === [] || $round === $rounds || count($trouble) > $before) {
                 return [$art, $trouble];
             }
             $before = count($trouble);
