@@ -39,9 +39,10 @@ final class LineChanges
         $limits = new Limits(0.8, 0.5, island: 1.5, hole: 1.0);
         $line = Presets::for('cut-vinyl')->steps;
         $cache = new MemoryCache;
+        /** @param  list<LineStep>  $line */
         $run = static function (array $line) use ($art, $limits, $cache): float {
             $start = hrtime(true);
-            PrepLine::of($line, $limits, $cache)->run($art);
+            PrepLine::of(array_values($line), $limits, $cache)->run($art);
 
             return (hrtime(true) - $start) / 1e9;
         };

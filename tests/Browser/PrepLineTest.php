@@ -23,7 +23,7 @@ final class PrepLineTest extends BrowserTestCase
     /** @return list<string> kinds of the cards, in order */
     private function cards(): array
     {
-        return (array) self::$browser->executeScript('return [...document.querySelectorAll("[data-step]")].map((one) => one.dataset.step)');
+        return explode(' ', (string) self::$browser->executeScript('return [...document.querySelectorAll("[data-step]")].map((one) => one.dataset.step).join(" ")'));
     }
 
     private function pick(string $test, string $value): void
