@@ -66,6 +66,7 @@ function look(x: number, y: number) {
       <ElButton type="primary" data-test="touch" @click="work">Work on the result</ElButton>
     </template>
     <p v-else class="quiet">It has nothing to set.</p>
+    <p v-if="line.fields.some((field) => field.help.includes('ticket'))" class="quiet ticket">Where it says 0, the limit of the ticket holds.</p>
     <div v-if="dirty" class="row">
       <ElButton type="primary" data-test="keep-values" @click="line.keep()">Keep these values</ElButton>
       <ElButton data-test="leave-values" @click="line.leave()">As they were</ElButton>
@@ -104,6 +105,7 @@ function look(x: number, y: number) {
 .row .el-button { margin: 0; }
 .warn { background: var(--coral-pale); padding: 6px 10px; border-radius: 3px; font-size: 15px; line-height: 1.3; }
 .edits { margin: 0; padding-left: 20px; font-size: 15px; }
+.ticket { font-size: 14.5px; line-height: 1.2; }
 dl { display: grid; grid-template-columns: auto 1fr; gap: 2px 12px; margin: 0; font-size: 15.5px; }
 dt { color: var(--ink-mid); }
 dd { margin: 0; }

@@ -96,6 +96,7 @@ watch(
         </button>
         <template v-if="bench.group === index">
           <p v-if="bench.listed(one).length === 0" class="none">{{ one.minor === one.findings.length ? 'All of these are small.' : 'All of these are small, seen or accepted.' }}</p>
+          <CureButtons v-if="bench.finding === null && bench.listed(one).length > 1" class="ofall" :kind="one.kind" :numbers="bench.listed(one).filter((number) => !isNotice(number))" />
           <ol>
             <li v-for="number in bench.listed(one).slice(0, more)" :key="number">
               <button type="button" :class="['row', { on: bench.finding === number, seen: bench.findings[number]!.seen || bench.findings[number]!.accepted !== undefined }]" :data-row="number" @click="press(number)">
@@ -118,7 +119,6 @@ watch(
           </ol>
           <button v-if="bench.listed(one).length > more" type="button" class="quiet-button" @click="more += 100">Show {{ Math.min(100, bench.listed(one).length - more) }} more of {{ count(bench.listed(one).length, 'finding') }}</button>
           <div v-if="bench.finding === null && bench.listed(one).length > 1" class="cure all">
-            <CureButtons :kind="one.kind" :numbers="bench.listed(one).filter((number) => !isNotice(number))" />
             <form v-if="bench.listed(one).some(canAccept)" @submit.prevent="accept(bench.listed(one).filter(canAccept))">
               <input v-model="reason" type="text" maxlength="200" placeholder="why they can all stay so" aria-label="Why they can all stay so" data-test="reason-all" @keydown.stop>
               <ElButton size="small" native-type="submit" :disabled="reason.trim() === ''" data-test="accept-all">Accept all</ElButton>
@@ -145,6 +145,7 @@ watch(
 .cure form { display: flex; gap: 6px; width: 100%; }
 .cure input[type='text'] { flex: 1; min-width: 0; font: inherit; font-size: 15px; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 2px 6px; }
 .all { padding: 6px 0 8px 4px; }
+.ofall { padding: 4px 8px 6px 12px; }
 ul, ol { list-style: none; margin: 0; padding: 0; }
 .groups { margin: 0 -6px; display: flex; flex-direction: column; gap: 4px; }
 .groups > li.open { background: #fffcf4; border-radius: 3px; box-shadow: 0 0 0 1px var(--line); }
