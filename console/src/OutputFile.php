@@ -17,6 +17,14 @@ final class OutputFile
             if ($path === '-') {
                 continue;
             }
+            // A device or a pipe is written to; a file moved there would take its place.
+            if (file_exists((string) $path) && ! is_file((string) $path) && ! is_dir((string) $path)) {
+                if (@file_put_contents((string) $path, $text) === false) {
+                    throw BadCall::cannotWrite((string) $path);
+                }
+
+                continue;
+            }
             $temporary = @tempnam(dirname((string) $path), '.neat-edge-');
             if ($temporary === false || realpath(dirname($temporary)) !== realpath(dirname((string) $path))) {
                 if ($temporary !== false) {

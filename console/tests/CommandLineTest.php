@@ -67,6 +67,18 @@ final class CommandLineTest extends TestCase
     }
 
     #[Test]
+    public function a_pipe_is_written_to_and_stays_a_pipe(): void
+    {
+        posix_mkfifo("{$this->folder}/pipe", 0600);
+        $reader = proc_open(['cat', "{$this->folder}/pipe"], [['file', '/dev/null', 'r'], ['file', "{$this->folder}/read.svg", 'w']], $pipes);
+        self::assertIsResource($reader);
+        self::assertSame(0, $this->call(['visible', $this->drawing('<rect x="5" y="5" width="9" height="9"/>'), '-o', 'pipe'])[0]);
+        proc_close($reader);
+        self::assertSame('fifo', filetype("{$this->folder}/pipe"));
+        self::assertEqualsWithDelta(81.0, $this->shapes('read.svg')[0]->area(), 1e-6);
+    }
+
+    #[Test]
     public function visible_and_weld_give_the_areas_that_are_seen(): void
     {
         $in = $this->drawing('<rect width="20" height="20" fill="red"/><rect x="10" width="20" height="20" fill="blue"/><rect x="20" y="10" width="20" height="20" fill="red"/>');
