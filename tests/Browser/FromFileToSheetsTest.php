@@ -138,7 +138,7 @@ final class FromFileToSheetsTest extends BrowserTestCase
         $body->sendKeys('nnn');
         $this->see('.mark.selected');
         $body->sendKeys('?');
-        $this->seeText('wire view: edges only');
+        $this->seeText('wire view: edges, nodes');
     }
 
     #[Test]
