@@ -80,10 +80,10 @@ final class StartTest extends TestCase
         // The worker itself is killed: another one comes, after what was cut off was named.
         $id = $this->prepare($job);
         $this->wait($id, 'running');
-        [$worker] = $this->pids('queue:work');
+        [$worker] = $this->pids('queue:work --sleep');
         posix_kill((int) $worker, SIGKILL);
         self::assertStringContainsString('The server was stopped while it prepared this job', $this->wait($id, 'failed')['error']);
-        $this->until(fn (): ?bool => $this->pids('queue:work') !== [] && $this->pids('queue:work') !== [$worker] ? true : null, 'another worker');
+        $this->until(fn (): ?bool => $this->pids('queue:work --sleep') !== [] && $this->pids('queue:work --sleep') !== [$worker] ? true : null, 'another worker');
         $small = $this->job(self::strips(4));
         self::assertSame('done', $this->wait($this->prepare($small), 'done')['status']);
 
