@@ -337,6 +337,8 @@ final class DrawnOnTheBenchTest extends BrowserTestCase
 
     private function text(string $words): void
     {
+        // What is typed before the piece is known in the drawer would be meant for the next one.
+        $this->seeText('still text', '[data-section=text]');
         $area = $this->see('[data-field=text]');
         $area->sendKeys([WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL]);
         $area->sendKeys($words);
