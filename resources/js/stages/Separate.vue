@@ -55,7 +55,7 @@ async function look(from: string, to: string) {
 const down = ref(0)
 const kept = computed(() => palette.value?.colours.length ?? 0)
 watch(kept, (many) => (down.value = Math.min(many, bench.job?.limits.colours || many)))
-const merges = computed(() => (palette.value ? palette.value.down.slice(0, 0).concat([...palette.value.down].reverse().slice(0, Math.max(0, kept.value - down.value))) : []))
+const merges = computed(() => (palette.value ? [...palette.value.down].reverse().slice(0, Math.max(0, kept.value - down.value)) : []))
 async function cut() {
   const there = line.steps.find((step) => step.kind === 'reduce-colours')
   if (there) {

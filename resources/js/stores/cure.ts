@@ -1,4 +1,4 @@
-import type { Finding, Remedy } from '@/api/types'
+import type { Remedy } from '@/api/types'
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
 import { useLine } from '@/stores/line'
@@ -60,7 +60,6 @@ export const useCure = defineStore('cure', () => {
     } else await bench.edit({ kind: 'line-insert', what: remedy.step, values: its })
   }
   watch(() => bench.job?.id, put)
-  const kindOf = (finding: Finding | undefined) => finding?.kind ?? ''
 
-  return { hand, showing, remediesOf, take, put, onArt, asStep, kindOf }
+  return { hand, showing, remediesOf, take, put, onArt, asStep }
 })

@@ -4,11 +4,6 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Prepare\Cure;
 
-use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
-use NeatEdge\Core\Edit\Input;
-use NeatEdge\Core\Measure\Limits;
-use NeatEdge\Core\Measure\ThinPlace;
 use NeatEdge\Core\Prepare\AboutStep;
 use NeatEdge\Core\Prepare\Described;
 use NeatEdge\Core\Prepare\TellsDeeds;
@@ -17,52 +12,13 @@ use NeatEdge\Core\Prepare\UnderLimits;
 /** Lines that run out into a point end round, where they are as wide as is needed. */
 final readonly class BluntPoints implements TellsDeeds, UnderLimits
 {
+    use CuresLines;
     use Described;
 
-    /**
-     * @param  float  $width  mm; the limit of the ticket when nought
-     * @param  float  $keep  mm: the other limit, which no cure may break; that of the ticket when nought
-     */
-    public function __construct(private float $width = 0.0, private float $keep = 0.0, private ?Places $at = null)
-    {
-    }
+    private const CURES = [Target::POINT];
 
     public static function about(): AboutStep
     {
-        return new AboutStep('blunt-points', 'Blunt points', 'Lines that run out into a point end round, where they are as wide as is needed.', [
-            Field::length('width', 'Least line', 0.0, 0.0, 'as the ticket says when nought'),
-            Field::length('keep', 'Least gap beside', 0.0, 0.0, 'as the ticket says when nought'),
-            Field::words('at', 'Only at', Field::PLACES),
-        ], 65, ['merge-by-colour' => 'Widths are those of what becomes one piece: merge before.', 'remove-hidden' => 'Only what is seen is measured: remove what is hidden before.'], true, 1.5);
-    }
-
-    public static function from(Input $input): self
-    {
-        return new self($input->length('width', 0.0, 0.0, 1000.0), $input->length('keep', 0.0, 0.0, 1000.0), Places::from($input));
-    }
-
-    public function values(): array
-    {
-        return ['width' => $this->width, 'keep' => $this->keep, 'at' => $this->at?->text() ?? ''];
-    }
-
-    public function under(Limits $limits): static
-    {
-        return new self($this->width > 0 ? $this->width : $limits->line, $this->keep > 0 ? $this->keep : $limits->gap, $this->at);
-    }
-
-    public function apply(Artwork $artwork): Artwork
-    {
-        return $this->cure($artwork)->artwork;
-    }
-
-    public function cure(Artwork $artwork): Cured
-    {
-        if ($this->width <= 0) {
-            return new Cured($artwork);
-        }
-        $places = $this->at ?? Places::all();
-
-        return ToLimits::cured(Flat::of($artwork), new Limits($this->width, $this->keep), [Target::POINT], static fn (string $kind, int $piece, ThinPlace $place): bool => $places->runThrough($place), true);
+        return new AboutStep('blunt-points', 'Blunt points', 'Lines that run out into a point end round, where they are as wide as is needed.', self::fields(), 65, ['merge-by-colour' => 'Widths are those of what becomes one piece: merge before.', 'remove-hidden' => 'Only what is seen is measured: remove what is hidden before.'], true, 1.5);
     }
 }
