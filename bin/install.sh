@@ -65,7 +65,9 @@ vendor() { # vendor [--no-dev]
         only_for_tests=""
         if [ "$*" = "--no-dev" ]; then only_for_tests="--ignore-platform-req=ext-gd --ignore-platform-req=ext-curl"; fi
         # shellcheck disable=SC2086
-        composer update --quiet --no-progress --no-scripts $only_for_tests "$@" || { say "The PHP libraries could not be installed."; exit 1; }
+        libraries() { composer update --quiet --no-progress --no-scripts $only_for_tests "$@"; }
+        # A registry that did not answer once is asked once more.
+        libraries "$@" || libraries "$@" || { say "The PHP libraries could not be installed."; exit 1; }
         printf '%s' "$want" > vendor/.stamp
     fi
 }

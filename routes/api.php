@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\BatchController;
 use App\Http\Controllers\BenchController;
+use App\Http\Controllers\CheckController;
 use App\Http\Controllers\ColourController;
 use App\Http\Controllers\EditController;
 use App\Http\Controllers\FontController;
@@ -39,6 +40,7 @@ Route::post('length', [JobController::class, 'length']);
 Route::post('jobs/{job}/edits', [EditController::class, 'store']);
 Route::post('jobs/{job}/edits/preview', [EditController::class, 'preview']);
 Route::post('jobs/{job}/previews', [EditController::class, 'lane']);
+Route::post('jobs/{job}/checks', [CheckController::class, 'around']);
 Route::post('jobs/{job}/undo', [EditController::class, 'undo']);
 Route::post('jobs/{job}/redo', [EditController::class, 'redo']);
 
@@ -60,6 +62,7 @@ Route::get('preparations/{preparation}', [PreparationController::class, 'show'])
 Route::post('preparations/{preparation}/stop', [PreparationController::class, 'stop']);
 Route::get('preparations/{preparation}/stages/{stage}', [PreparationController::class, 'stage'])->whereNumber('stage');
 Route::get('preparations/{preparation}/stages/{stage}/look', [PreparationController::class, 'look'])->whereNumber('stage');
+Route::get('preparations/{preparation}/stages/{stage}/found', [PreparationController::class, 'found'])->whereNumber('stage');
 Route::get('preparations/{preparation}/stages/{stage}/changes', [PreparationController::class, 'changes'])->whereNumber('stage');
 Route::get('preparations/{preparation}/stages/{stage}/picture.svg', [PreparationController::class, 'picture'])->whereNumber('stage');
 

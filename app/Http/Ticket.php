@@ -15,6 +15,7 @@ use NeatEdge\Core\Check\Verdict;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Measure\LookDifference;
+use NeatEdge\Core\Prepare\Preset;
 
 /** A job as the page is told of it. */
 final class Ticket
@@ -35,7 +36,7 @@ final class Ticket
             'height' => $job->height_mm,
             'limits' => get_object_vars($limits),
             'moreLimits' => (object) ($job->more_limits ?? []),
-            'preset' => $job->preset === null ? null : ['name' => $job->preset['name'], 'version' => $job->preset['version']],
+            'preset' => $job->preset === null ? null : ['name' => $job->preset['name'], 'version' => $job->preset['version'], 'changed' => Preset::key(ArtworkJson::line(ArtworkJson::data((string) $job->bench)['line'] ?? [])) !== $job->preset['line']],
             'ownLimits' => ['line' => $job->line_limit_mm, 'gap' => $job->gap_limit_mm],
             'demo' => $job->is_demo,
             'sourceName' => $job->source_name,

@@ -36,7 +36,7 @@ final class RemedyCommand extends ArtworkCommand
     {
         $known = array_keys(Remedies::all());
         $asked = self::text($input, 'kind');
-        $kinds = $asked === 'all' ? $known : array_values(array_filter(array_map(trim(...), explode(',', $asked))));
+        $kinds = $asked === 'all' ? Remedies::together() : array_values(array_filter(array_map(trim(...), explode(',', $asked))));
         foreach ($kinds === [] ? [''] : $kinds as $kind) {
             if (! in_array($kind, $known, true)) {
                 throw BadCall::choice('--kind', $kind, ['all', ...$known]);

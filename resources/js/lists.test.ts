@@ -3,6 +3,7 @@ import { applied, between } from '@/bench/geometry'
 import { sifted as sift } from '@/pages/jobs'
 import { isTyping } from '@/bench/usePanZoom'
 import { sifted } from '@/stores/bench'
+import { kept } from '@/stores/drawn'
 import { lane } from '@/stores/lane'
 import { describe, expect, it, vi } from 'vitest'
 
@@ -17,6 +18,14 @@ describe('findings', () => {
     expect(sifted(numbers, all, { small: true, done: false, serious: false })).toEqual([0, 1, 4])
     expect(sifted(numbers, all, { small: false, done: true, serious: false })).toEqual([0, 2, 3, 4])
     expect(sifted(numbers, all, { small: true, done: true, serious: true })).toEqual([4])
+  })
+})
+
+describe('findings while something is drawn', () => {
+  it('stay where a newer check says nothing about them', () => {
+    const all = [finding({ at: [5, 5] }), finding({ at: [20, 5], piece: 'a' }), finding({ at: [30, 5], piece: 'b' }), finding({ at: [40, 5], piece: 'c' })]
+    expect(kept(all, [0, 0, 10, 10], new Set(), new Set())).toEqual(all.slice(1))
+    expect(kept(all, null, new Set(['a']), new Set(['c']))).toEqual([all[0], all[2]])
   })
 })
 

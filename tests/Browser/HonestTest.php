@@ -55,9 +55,17 @@ final class HonestTest extends BrowserTestCase
         $this->see('[data-test=file]');
         usleep(700_000);
         self::assertSame(['#00c000', '#c00000'], [$this->colourAt(0.45, 0.4), $this->colourAt(0.55, 0.4)]);
-        $this->press('[data-test=wipe-with-bench]');
+        $this->wipe('before', 'bench');
         usleep(400_000);
         self::assertSame(['#c00000', '#c00000'], [$this->colourAt(0.45, 0.4), $this->colourAt(0.55, 0.4)]);
+        // Any two can be compared, the file on the right too.
+        $this->wipe('after', 'file');
+        usleep(400_000);
+        self::assertSame(['#c00000', '#00c000'], [$this->colourAt(0.45, 0.4), $this->colourAt(0.55, 0.4)]);
+        $this->wipe('after', 'step 0');
+        $this->wipe('before', 'file');
+        usleep(400_000);
+        self::assertSame(['#00c000', '#c00000'], [$this->colourAt(0.45, 0.4), $this->colourAt(0.55, 0.4)]);
         // An edit changes nothing of what came in.
         $this->press('[data-stage=check]');
         $this->press('[data-group=filter] .head');
@@ -119,5 +127,12 @@ final class HonestTest extends BrowserTestCase
         $this->press('[data-test=bring-back]');
         self::until(fn (): ?bool => $this->howMany('[data-test=job]') === $before ? true : null, 'the job again', 15.0);
         self::assertSame([], $this->complaints());
+    }
+
+    /** Chooses what lies on a side of the wipe. */
+    private function wipe(string $side, string $what): void
+    {
+        $this->see("[data-test=wipe-{$side}] option[value='{$what}']");
+        self::$browser->executeScript('const s = document.querySelector(arguments[0]); s.value = arguments[1]; s.dispatchEvent(new Event("change"))', ["[data-test=wipe-{$side}]", $what]);
     }
 }

@@ -43,6 +43,20 @@ final class PrepLineTest extends BrowserTestCase
     }
 
     #[Test]
+    public function what_is_drawn_too_thin_is_told_while_it_is_drawn_and_so_is_that_it_was_mended(): void
+    {
+        $this->barge();
+        self::until(fn (): ?bool => $this->howMany('[data-test=drawn-next]') > 0 ?: null, 'the finding', 10.0);
+        $this->press('[data-test=drawn-next]');
+        $this->seeText('0.40 mm', '[data-test=drawn-next]');
+        $line = $this->lastPiece();
+        $this->click(103, 30);
+        $this->put('height', '2mm');
+        self::until(fn (): ?bool => $this->howMany('[data-test=drawn-next]') === 0 ?: null, 'the finding to be gone', 10.0);
+        self::assertNotSame($line, $this->lastPiece());
+    }
+
+    #[Test]
     public function a_thin_line_is_cured_by_a_step_whose_value_is_tried_before_it_is_kept_and_the_step_is_moved_by_keys(): void
     {
         $this->barge();
@@ -56,6 +70,9 @@ final class PrepLineTest extends BrowserTestCase
         self::assertSame(['merge-by-colour', 'thicken', 'clean-nodes'], array_slice($this->cards(), 4));
         self::until(fn (): ?bool => $this->howMany('[data-step=thicken] img') > 0 ?: null, 'the picture after the step', 20.0);
         self::until(fn (): ?bool => $this->howMany('[data-group=thin-line]') === 0 ?: null, 'the finding to be gone', 20.0);
+
+        // Each card tells what was found before and is after it.
+        self::until(fn (): ?bool => preg_match('/findings [1-9]\d*→0/', (string) self::$browser->executeScript('return document.querySelector("[data-step=thicken] [data-test=found]")?.textContent ?? ""')) === 1 ?: null, 'findings before and after', 20.0);
 
         // The card is opened: another value is shown and left, then one is kept.
         $this->press('[data-step=thicken] .picture');

@@ -130,7 +130,11 @@ final class LineTest extends TestCase
         $this->edit(['kind' => 'line-insert', 'what' => 'thicken', 'values' => ['width' => 1.1]]);
         $this->postJson("/api/jobs/{$this->job}/presets", ['name' => 'Shop window', 'note' => 'outdoor', 'for' => ['cut-vinyl']])->assertCreated()->assertJsonPath('version', 1);
         $this->postJson("/api/jobs/{$this->job}/presets", ['name' => 'Shop window'])->assertCreated()->assertJsonPath('version', 2);
-        self::assertSame(['name' => 'Shop window', 'version' => 2], $this->getJson("/api/jobs/{$this->job}")->json('job.preset'));
+        self::assertSame(['name' => 'Shop window', 'version' => 2, 'changed' => false], $this->getJson("/api/jobs/{$this->job}")->json('job.preset'));
+        $this->edit(['kind' => 'line-switch', 'step' => $this->line()[0]['id'], 'on' => false]);
+        self::assertTrue($this->getJson("/api/jobs/{$this->job}")->json('job.preset.changed'));
+        $this->edit(['kind' => 'line-switch', 'step' => $this->line()[0]['id'], 'on' => true]);
+        self::assertFalse($this->getJson("/api/jobs/{$this->job}")->json('job.preset.changed'), 'as it was again');
         $this->postJson("/api/jobs/{$this->job}/presets", ['name' => 'Vinyl to weed'])->assertStatus(422)->assertJsonPath('message', 'That preset ships with the application; choose another name.');
         $file = $this->get('/api/presets/Shop%20window.json')->assertOk();
         $text = (string) $file->getContent();
@@ -226,5 +230,32 @@ final class LineTest extends TestCase
         }
 
         return 0.0;
+    }
+
+    #[Test]
+    public function each_step_tells_how_many_findings_there_were_before_it_and_are_after_it(): void
+    {
+        $this->edit(['kind' => 'line-insert', 'what' => 'thicken']);
+        $run = $this->prepared();
+        $at = (int) array_search('thicken', array_column($run['result']['steps'], 'step'), true);
+        $found = $this->getJson("/api/preparations/{$run['id']}/stages/{$at}/found")->assertOk()->json();
+        self::assertGreaterThan($found['after']['findings'], $found['before']['findings']);
+        self::assertSame(count($run['result']['findings']), $this->getJson('/api/preparations/'.$run['id'].'/stages/'.(count($run['result']['steps']) - 1).'/found')->json('after.findings'));
+        self::assertSame($found['before'], $this->getJson("/api/preparations/{$run['id']}/stages/".($at - 1).'/found')->json('after'));
+        // Under other limits there is less to find.
+        $this->patchJson("/api/jobs/{$this->job}", ['version' => ShopJob::query()->findOrFail($this->job)->version, 'line' => '0.1mm', 'gap' => '0.1mm'])->assertOk();
+        self::assertLessThan($found['before']['findings'], $this->getJson("/api/preparations/{$run['id']}/stages/{$at}/found")->json('before.findings'));
+        $this->getJson("/api/preparations/{$run['id']}/stages/99/found")->assertNotFound();
+    }
+
+    #[Test]
+    public function what_is_drawn_is_checked_around_where_it_lies_and_nothing_else_is(): void
+    {
+        $pieces = $this->getJson("/api/jobs/{$this->job}")->json('art.pieces');
+        $answer = $this->postJson("/api/jobs/{$this->job}/checks", ['pieces' => [$pieces[1]['id']]])->assertOk()->json();
+        self::assertSame(['thin-line'], array_values(array_unique(array_column($answer['findings'], 'kind'))));
+        self::assertEqualsWithDelta([19.2, 19.2, 90.8, 21.2], $answer['region'], 1e-6);
+        self::assertSame([], $this->postJson("/api/jobs/{$this->job}/checks", ['pieces' => [$pieces[2]['id']]])->assertOk()->json('findings'));
+        $this->postJson("/api/jobs/{$this->job}/checks", ['pieces' => 'all'])->assertStatus(422)->assertJsonPath('message', 'Say which pieces were changed, at most 2000.');
     }
 }

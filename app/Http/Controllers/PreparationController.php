@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Budget;
 use App\Http\PageArt;
 use App\Http\Ticket;
 use App\Jobs\PrepareArtwork;
@@ -12,14 +13,19 @@ use App\Models\ShopJob;
 use App\Models\StepResult;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Artwork\LineStep;
+use NeatEdge\Core\Check\Inspection;
 use NeatEdge\Core\Prepare\Look;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Seen\Seen;
 
 final class PreparationController
 {
+    /** Seconds for which counts of findings are kept. */
+    private const KEPT = 7 * 86_400;
+
     public function store(ShopJob $job): JsonResponse
     {
         $line = $job->refresh()->art()->line ?? [];
@@ -84,6 +90,22 @@ final class PreparationController
         $before = $stage > 0 ? $preparation->stageArt($stage - 1) : Seen::of($preparation->job()->firstOrFail()->art());
 
         return new JsonResponse(Look::places($before ?? abort(404), $after, PrepLine::of($preparation->line())->ground));
+    }
+
+    /** How many findings there were before a step and are after it: counted the first time that somebody asks, and kept for these limits. */
+    public function found(Preparation $preparation, int $stage): JsonResponse
+    {
+        $job = ShopJob::snapshot($preparation->shop_job_id);
+        $bench = $job->art();
+        $source = Seen::of($bench);
+        $limits = $job->limits();
+        $tally = static function (int $at) use ($preparation, $job, $bench, $source, $limits): array {
+            $key = $at < 0 ? "source {$job->id} {$job->version}" : ($preparation->stage_keys[$at] ?? abort(404));
+
+            return Cache::remember('found '.hash('xxh128', $key.PrepLine::ENGINE.json_encode($limits, JSON_THROW_ON_ERROR)), self::KEPT, static fn (): array => Inspection::tally($bench, $source, $at < 0 ? $source : ($preparation->stageArt($at) ?? abort(404)), $limits));
+        };
+
+        return new JsonResponse(Budget::within('Counting what is found', static fn (): array => ['before' => $tally($stage - 1), 'after' => $tally($stage)]));
     }
 
     public function picture(Preparation $preparation, int $stage): Response

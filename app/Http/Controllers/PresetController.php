@@ -39,7 +39,7 @@ final class PresetController
         ], ['name.not_in' => 'That preset ships with the application; choose another name.', 'name.*' => 'A preset needs a name of at most 80 letters.', 'note.*' => 'The note has more than 500 letters.', '*' => 'Choose processes from the list.']);
         $line = $job->art()->line ?? [];
         $kept = ShopPreset::keep(new Preset(trim($fields['name']), 1, trim((string) ($fields['note'] ?? '')), array_values($fields['for'] ?? []), $line));
-        $job->update(['preset' => ['name' => $kept->name, 'version' => $kept->version, 'line' => self::key($line)]]);
+        $job->update(['preset' => ['name' => $kept->name, 'version' => $kept->version, 'line' => Preset::key($line)]]);
 
         return new JsonResponse(self::row($kept), 201);
     }
@@ -89,14 +89,8 @@ final class PresetController
             $before = $job->art();
             $line = array_map(static fn (LineStep $step, int $i): LineStep => $step->with(id: 's'.($i + 1)), $preset->steps, array_keys($preset->steps));
 
-            return Proposal::state(sprintf('Use "%s"', mb_substr($preset->name, 0, 60)), $before, $before->with(line: $line, apart: $before->apart), ['preset' => ['name' => $preset->name, 'version' => $preset->version, 'line' => self::key($line)]]);
+            return Proposal::state(sprintf('Use "%s"', mb_substr($preset->name, 0, 60)), $before, $before->with(line: $line, apart: $before->apart), ['preset' => ['name' => $preset->name, 'version' => $preset->version, 'line' => Preset::key($line)]]);
         });
-    }
-
-    /** @param  list<LineStep>  $line */
-    private static function key(array $line): string
-    {
-        return hash('xxh64', json_encode(array_map(static fn (LineStep $step): array => [$step->kind, $step->values, $step->on], $line), JSON_THROW_ON_ERROR));
     }
 
     /** @return array<string, mixed> */

@@ -12,8 +12,9 @@ final readonly class AboutFinding
      * @param  string  $label  for a list of many
      * @param  string  $says  what is wrong, in one sentence
      * @param  string  $limit  name of the limit of the ticket that it is held to; none when empty
+     * @param  bool  $drawn  whether it is also looked for while art is drawn, around what was changed
      */
-    public function __construct(public string $kind, public string $label, public string $says, public string $limit = '')
+    public function __construct(public string $kind, public string $label, public string $says, public string $limit = '', public bool $drawn = false)
     {
     }
 

@@ -32,6 +32,14 @@ final class Inspection
         return array_map(static fn (int $i): Finding => $out[$i], $order);
     }
 
+    /** @return array{findings: int, serious: int} how many there are: what a step of preparation is told by */
+    public static function tally(Artwork $bench, Artwork $source, Artwork $merged, Limits $limits): array
+    {
+        $found = self::of($bench, $source, $merged, $limits);
+
+        return ['findings' => count($found), 'serious' => count(array_filter($found, static fn (Finding $one): bool => $one->severity === Severity::Serious))];
+    }
+
     /** @return array<string, AboutFinding> by kind: everything that can be found */
     public static function catalogue(): array
     {

@@ -25,8 +25,8 @@ final readonly class Islands implements Rule
     public static function about(): array
     {
         return [
-            new AboutFinding('island', 'Island', 'A part is too small to hold by itself.', 'island'),
-            new AboutFinding('small-hole', 'Small hole', 'A hole is too small to be weeded or to stay open.', 'hole'),
+            new AboutFinding('island', 'Island', 'A part is too small to hold by itself.', 'island', drawn: true),
+            new AboutFinding('small-hole', 'Small hole', 'A hole is too small to be weeded or to stay open.', 'hole', drawn: true),
         ];
     }
 

@@ -24,9 +24,9 @@ final readonly class LeastWidth implements Rule
     public static function about(): array
     {
         return [
-            new AboutFinding('thin-line', 'Thin line', 'A line is thinner than the machine can hold.', 'line'),
-            new AboutFinding('thin-point', 'Sharp point', 'A line runs out into a point that tears or clogs.', 'line'),
-            new AboutFinding('narrow-gap', 'Narrow gap', 'What is between is narrower than can be weeded or printed.', 'gap'),
+            new AboutFinding('thin-line', 'Thin line', 'A line is thinner than the machine can hold.', 'line', drawn: true),
+            new AboutFinding('thin-point', 'Sharp point', 'A line runs out into a point that tears or clogs.', 'line', drawn: true),
+            new AboutFinding('narrow-gap', 'Narrow gap', 'What is between is narrower than can be weeded or printed.', 'gap', drawn: true),
         ];
     }
 

@@ -12,7 +12,7 @@ final readonly class LettersCut implements BenchRule
 {
     public static function about(): array
     {
-        return [new AboutFinding('letters-cut', 'Letters cut off', 'Letters do not fit the line that they stand on and are left out.')];
+        return [new AboutFinding('letters-cut', 'Letters cut off', 'Letters do not fit the line that they stand on and are left out.', drawn: true)];
     }
 
     public function onBench(Artwork $bench): array

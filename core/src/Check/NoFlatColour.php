@@ -13,7 +13,7 @@ final readonly class NoFlatColour implements Rule
 {
     public static function about(): array
     {
-        return [new AboutFinding('gradient', 'Gradient', 'No knife and no single ink gives a gradient.')];
+        return [new AboutFinding('gradient', 'Gradient', 'No knife and no single ink gives a gradient.', drawn: true)];
     }
 
     public function findings(Artwork $source, Artwork $merged): array

@@ -18,7 +18,7 @@ final readonly class OutsidePage implements Rule
 
     public static function about(): array
     {
-        return [new AboutFinding('outside-page', 'Outside the page', 'Art lies outside the page and is cut or printed all the same.')];
+        return [new AboutFinding('outside-page', 'Outside the page', 'Art lies outside the page and is cut or printed all the same.', drawn: true)];
     }
 
     public function findings(Artwork $source, Artwork $merged): array

@@ -13,10 +13,17 @@ final class Remedies
         return self::all()[$kind] ?? [];
     }
 
+    /** @return list<string> kinds that are cured where all are: those whose cure changes what was ordered are asked for by name */
+    public static function together(): array
+    {
+        return array_keys(array_filter(self::all(), static fn (array $remedies): bool => ! $remedies[0]->alone));
+    }
+
     /** @return array<string, list<Remedy>> by kind of finding, in the order in which cures of all kinds are made */
     public static function all(): array
     {
         return [
+            'larger-than-bed' => [new Remedy('fit-page', 'Make it as small as the bed needs', ['how' => 'bed'], onArt: false, alone: true)],
             'doubled-line' => [new Remedy('drop-doubled', 'Take out the doubled')],
             'open-line' => [new Remedy('close-lines', 'Close it', source: true)],
             'stroke-left' => [new Remedy('outline-strokes', 'Outline strokes', onArt: false)],
@@ -26,7 +33,7 @@ final class Remedies
             'near-black' => [new Remedy('join-near-blacks', 'Join the blacks')],
             'near-colour' => [new Remedy('join-near-colours', 'Join near colours')],
             'too-many-colours' => [new Remedy('reduce-colours', 'Cut down colours')],
-            'overlap' => [new Remedy('remove-hidden', 'Remove what is hidden', onArt: false)],
+            'overlap' => [new Remedy('remove-hidden', 'Remove what is hidden', onArt: false), new Remedy('merge-by-colour', 'Weld what has one colour', onArt: false)],
             'hidden-piece' => [new Remedy('remove-hidden', 'Remove what is hidden', onArt: false)],
             'outside-page' => [new Remedy('fit-page', 'Cut off at the page', onArt: false), new Remedy('fit-page', 'Let the page be that of the art', ['how' => 'page'], onArt: false)],
             'island' => [

@@ -13,9 +13,10 @@ final readonly class Remedy
      * @param  string  $label  what a button says
      * @param  bool  $source  whether it is best made on the art itself, where a person draws; else as a step of the line
      * @param  bool  $onArt  whether it can be made on the art itself
+     * @param  bool  $alone  whether it changes what was ordered, such as the size, and so is made only where it is asked for by name
      * @param  bool  $places  whether it can be had for some places alone
      */
-    public function __construct(public string $step, public string $label, public array $values = [], public bool $source = false, public bool $places = false, public bool $onArt = true)
+    public function __construct(public string $step, public string $label, public array $values = [], public bool $source = false, public bool $places = false, public bool $onArt = true, public bool $alone = false)
     {
     }
 

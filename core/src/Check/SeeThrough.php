@@ -19,7 +19,7 @@ final readonly class SeeThrough implements Rule
 
     public static function about(): array
     {
-        return [new AboutFinding('overlapping-sheets', 'See-through over other sheets', 'A see-through piece lies over other sheets.'), new AboutFinding('see-through', 'See-through on the ground', 'A see-through piece lies on the bare ground.')];
+        return [new AboutFinding('overlapping-sheets', 'See-through over other sheets', 'A see-through piece lies over other sheets.', drawn: true), new AboutFinding('see-through', 'See-through on the ground', 'A see-through piece lies on the bare ground.', drawn: true)];
     }
 
     public function findings(Artwork $source, Artwork $merged): array

@@ -20,7 +20,7 @@ final readonly class SmallLetters implements BenchRule
 
     public static function about(): array
     {
-        return [new AboutFinding('small-letters', 'Small letters', 'Text is set smaller than the process can hold.', 'letter')];
+        return [new AboutFinding('small-letters', 'Small letters', 'Text is set smaller than the process can hold.', 'letter', drawn: true)];
     }
 
     public function onBench(Artwork $bench): array

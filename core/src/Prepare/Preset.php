@@ -58,6 +58,16 @@ final readonly class Preset
         return $out;
     }
 
+    /**
+     * A key by which it is known whether a line is still as it was taken from a preset: ids do not count.
+     *
+     * @param  list<LineStep>  $line
+     */
+    public static function key(array $line): string
+    {
+        return hash('xxh64', json_encode(array_map(static fn (LineStep $step): array => [$step->kind, Steps::of($step)->values(), $step->on], $line), JSON_THROW_ON_ERROR));
+    }
+
     private static function word(mixed $value): string
     {
         return is_bool($value) ? ($value ? 'yes' : 'no') : (is_scalar($value) ? (string) $value : '');

@@ -10,6 +10,7 @@ use NeatEdge\Core\Check\Inspection;
 use NeatEdge\Core\Check\LimitFields;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Check\Remedies;
+use NeatEdge\Core\Check\Remedying;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Measure\Limits;
@@ -101,7 +102,7 @@ final class MoreRulesTest extends TestCase
                 self::assertSame($remedy->step, Steps::make($remedy->step, $remedy->values)->key());
             }
         }
-        self::assertSame(['letters-cut', 'small-letters', 'larger-than-bed', 'blend'], array_values(array_diff(array_keys(Inspection::catalogue()), array_keys(Remedies::all()))), 'only a person can help with these');
+        self::assertSame(['letters-cut', 'small-letters', 'blend'], array_values(array_diff(array_keys(Inspection::catalogue()), array_keys(Remedies::all()))), 'only a person can help with these');
     }
 
     #[Test]
@@ -115,5 +116,22 @@ final class MoreRulesTest extends TestCase
         $this->expectException(EditRefused::class);
         $this->expectExceptionMessage('Least part: ');
         LimitFields::typed([], ['island' => 'far'], 'mm');
+    }
+
+    #[Test]
+    public function what_is_larger_than_the_bed_is_made_as_small_as_the_bed_needs_only_where_that_is_asked_for(): void
+    {
+        $art = self::drawn("<rect x='0' y='0' width='60' height='90' fill='#223344'/>");
+        $fits = static fn (float $width, float $height): array => [round(($box = Steps::make('fit-page', ['how' => 'bed', 'bedWidth' => "{$width}mm", 'bedHeight' => "{$height}mm"])->apply($art)->pieces[0]->box())?->width() ?? 0.0, 6), round($box?->height() ?? 0.0, 6)];
+        self::assertSame([30.0, 45.0], $fits(30.0, 45.0));
+        self::assertSame([60.0, 90.0], $fits(90.0, 60.0), 'it fits turned');
+        self::assertSame([30.0, 45.0], $fits(30.0, 0.0), 'a roll has no end');
+        self::assertSame([60.0, 90.0], $fits(200.0, 0.0), 'nothing grows');
+        $limits = self::limits()->with(bedWidth: 45.0, bedHeight: 0.0);
+        $cured = Remedying::of($art, ['larger-than-bed'], $limits);
+        self::assertEqualsWithDelta(45.0, $cured->artwork->pieces[0]->box()?->width(), 1e-6);
+        self::assertCount(1, $cured->done);
+        self::assertNotContains('larger-than-bed', Remedies::together(), 'a size that was ordered is not changed among other things');
+        self::assertContains('thin-line', Remedies::together());
     }
 }

@@ -14,7 +14,7 @@ export interface Job {
   /** Those of the others that were typed, by name. */
   moreLimits: Record<string, number>
   /** The preset that its line came from. */
-  preset: { name: string; version: number } | null
+  preset: { name: string; version: number; changed: boolean } | null
   ownLimits: { line: number | null; gap: number | null }
   demo: boolean
   unit: Unit
@@ -407,4 +407,10 @@ export interface JobState extends JobWords {
 /** The answer to a change: of the art only what is otherwise now. */
 export interface ChangedState extends JobWords {
   changes: Changes
+}
+
+/** How many findings there were before a step and are after it. */
+export interface Found {
+  before: { findings: number; serious: number }
+  after: { findings: number; serious: number }
 }

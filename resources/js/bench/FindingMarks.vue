@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import type { Finding } from '@/api/types'
 import { labelWidth, nameOf } from '@/findings'
+import { useColours } from '@/stores/colours'
 import { computed } from 'vue'
 
 const props = defineProps<{ findings: Finding[]; shown: number[]; group: Set<number> | null; selected: number | null; scale: number; left: number; top: number; width: number; height: number; pieces?: Set<string> | null; first?: number }>()
+const names = useColours()
+names.load()
 defineEmits<{ select: [index: number] }>()
 
 /** Marks in view: small ones, and those of the chosen group with their widths, as far as they do not cover each other. The chosen one lies on top. */
@@ -36,12 +39,12 @@ const marks = computed(() => {
       :transform="`translate(${mark.x} ${mark.y})`"
       role="button"
       tabindex="0"
-      :aria-label="mark.finding.message"
+      :aria-label="names.said(mark.finding.message)"
       :data-finding="mark.index"
       @click.stop="$emit('select', mark.index)"
       @keydown.enter.stop="$emit('select', mark.index)"
     >
-      <title>{{ mark.finding.message }}</title>
+      <title>{{ names.said(mark.finding.message) }}</title>
       <path v-if="mark.ribbon" class="ribbon" :d="mark.ribbon" />
       <circle class="grip" :r="mark.small ? 8 : 13" />
       <path v-if="mark.small" class="caret" d="M0 0L-4 -7H4Z" />

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { useBench } from '@/stores/bench'
 import { useEventListener } from '@vueuse/core'
-import { inUnit } from '@/units'
+import { count, inUnit } from '@/units'
 import { computed, ref, watch } from 'vue'
+import { useColours } from '@/stores/colours'
 import { useDraw } from '@/stores/draw'
 import ArtLayer from './ArtLayer.vue'
 import BenchMenu from './BenchMenu.vue'
@@ -10,11 +11,13 @@ import ChosenMarks from './ChosenMarks.vue'
 import EditOverlay from './EditOverlay.vue'
 import FindingMarks from './FindingMarks.vue'
 import ShapeOverlay from './ShapeOverlay.vue'
+import { useDrawn } from '@/stores/drawn'
 import { useShaping } from '@/stores/shaping'
 import GuideLines from './GuideLines.vue'
 import { between } from './geometry'
 import Ruler from './Ruler.vue'
 import TypeOnArt from './TypeOnArt.vue'
+import WipeSides from './WipeSides.vue'
 import { isTyping, usePanZoom } from './usePanZoom'
 import { useGuides } from './useGuides'
 import { useSnap } from './useSnap'
@@ -30,6 +33,12 @@ const pan = usePanZoom(surface, size)
 const { width, height, scale, left, top, grabbing, spaceHeld } = pan
 const pointer = ref<{ x: number; y: number } | null>(null)
 const draw = useDraw()
+const drawn = useDrawn()
+const names = useColours()
+function nextDrawn() {
+  const finding = drawn.next()
+  if (finding?.at) pan.lookAt({ left: finding.at[0], right: finding.at[0], top: finding.at[1], bottom: finding.at[1] })
+}
 const snap = useSnap()
 const toBench = (event: { clientX: number; clientY: number }) => {
   const box = surface.value!.getBoundingClientRect()
@@ -69,8 +78,7 @@ const referenceAt = ref<{ x: number; y: number } | null>(null)
 const place = computed(() => `translate(${left.value} ${top.value}) scale(${scale.value})`)
 /** Left, top, width and height of the customer's file, where it is to be seen. */
 const fileAt = computed(() => (bench.view.kind === 'file' || bench.wipesFile ? (bench.job?.file ?? null) : null))
-const wiping = computed(() => bench.shown.before !== null || bench.wipesFile)
-const befores = [['file', 'the file as it came in'], ['bench', 'what lies on the bench']] as const
+const wiping = computed(() => bench.shown.before !== null || bench.wipesFile !== null)
 const wipeX = computed(() => left.value + bench.wipeAt * (size.value?.width ?? 0) * scale.value)
 /** A sheet alone shows the findings on it alone. */
 const onSheet = computed(() => (bench.view.kind === 'sheet' && bench.shown.after ? new Set(bench.shown.after.pieces.map((piece) => piece.id)) : null))
@@ -240,7 +248,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
             @pointerdown="grabReference"
           />
         </g>
-        <g v-if="fileAt" :clip-path="bench.wipesFile ? 'url(#wipe-before)' : undefined">
+        <g v-if="fileAt" :clip-path="bench.wipesFile ? `url(#wipe-${bench.wipesFile})` : undefined">
           <!-- The customer's file as the browser draws it: a picture, which runs nothing and fetches nothing. -->
           <g :transform="place">
             <image class="file" :href="`/api/jobs/${bench.job!.id}/source.svg`" :x="fileAt[0]" :y="fileAt[1]" :width="fileAt[2]" :height="fileAt[3]" preserveAspectRatio="none" data-test="file" />
@@ -314,6 +322,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
           @pointermove="guideMove"
           @pointerup="guideEnd"
         />
+        <FindingMarks v-if="drawn.findings.length > 0" :findings="drawn.findings" :shown="drawn.findings.map((_, index) => index)" :group="null" :selected="drawn.at < 0 ? null : drawn.at" :scale="scale" :left="left" :top="top" :width="width" :height="height" data-test="drawn" />
         <EditOverlay v-if="drawing" :tools="tools" :scale="scale" :left="left" :top="top" :caught="snap.caught.value" />
       </svg>
        <svg v-if="shapes" class="over" :width="width" :height="height" data-test="shape-marks">
@@ -326,10 +335,8 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     <div class="strip">
       <p class="place numbers">{{ pointer ? `${inUnit(pointer.x, bench.job?.unit ?? 'mm')}, ${inUnit(pointer.y, bench.job?.unit ?? 'mm')}` : '' }}</p>
       <p v-if="bench.view.kind === 'file'" class="viewing">The file as it came in, drawn by the browser</p>
-      <p v-if="bench.view.kind === 'wipe' && bench.hasFile" class="viewing with" role="radiogroup" aria-label="What the wipe compares with">
-        <span>Before:</span>
-        <button v-for="[key, label] in befores" :key="key" type="button" role="radio" :aria-checked="bench.wipeWith === key" :class="{ on: bench.wipeWith === key }" :data-test="`wipe-with-${key}`" @click.stop="bench.wipeWith = key">{{ label }}</button>
-      </p>
+      <WipeSides v-if="bench.view.kind === 'wipe'" />
+      <button v-if="drawing && drawn.findings.length > 0" type="button" class="drawn" data-test="drawn-next" title="Look at the next" @click.stop="nextDrawn"><strong>{{ count(drawn.findings.length, 'finding') }}</strong> {{ drawn.at >= 0 ? names.said(drawn.findings[drawn.at]!.message) : 'where you drew' }}</button>
       <p v-if="bench.view.kind === 'version'" class="viewing">Left: {{ bench.view.name }}. Right: as it is now.</p>
       <p v-if="bench.view.kind === 'step'" class="viewing">After: {{ bench.result?.steps[bench.view.index]?.label }}</p>
       <p v-if="bench.view.kind === 'preview'" class="viewing">Preview: not kept yet</p>
@@ -367,10 +374,9 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
 .strip p { margin: 0; white-space: nowrap; }
 .place { width: 168px; flex: none; }
 .viewing { flex: 1; overflow: hidden; text-overflow: ellipsis; }
-.viewing.with { display: flex; gap: 8px; }
-.viewing.with button { border: 0; border-bottom: 2px solid transparent; background: none; font: inherit; color: var(--ink-mid); padding: 0 1px; cursor: pointer; }
-.viewing.with button.on { border-bottom-color: var(--green); color: var(--green); }
 .viewing { color: var(--green); font-weight: 500; }
+.drawn { border: 0; background: none; font: inherit; color: var(--coral-deep); cursor: pointer; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; min-width: 0; padding: 0; text-align: left; }
+.drawn strong { font-weight: 600; text-decoration: underline; }
 .zoom { display: flex; margin-left: auto; border-left: 1px solid var(--line); height: 100%; }
 .zoom button:nth-child(2) { width: 78px; font-variant-numeric: tabular-nums; }
 .zoom button { border: 0; background: none; min-width: 34px; height: 100%; padding: 0 8px; font: 15px var(--text-face); color: var(--ink); cursor: pointer; }

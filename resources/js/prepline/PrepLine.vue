@@ -91,7 +91,7 @@ async function preset(event: Event) {
           <option v-for="one in choices.all.steps" :key="one.kind" :value="one.kind" :title="one.says">{{ one.label }}</option>
         </select>
         <select class="pick" aria-label="Presets" data-test="preset" :disabled="bench.busy" @change="preset">
-          <option value="">{{ bench.job?.preset ? `${bench.job.preset.name}, version ${bench.job.preset.version}` : 'Presets…' }}</option>
+          <option value="">{{ bench.job?.preset ? `${bench.job.preset.name}, version ${bench.job.preset.version}${bench.job.preset.changed ? ', changed since' : ''}` : 'Presets…' }}</option>
           <option v-for="one in line.presets" :key="one.name" :value="one.name">{{ one.name }}</option>
           <option value="+">Save this line as a preset…</option>
         </select>
@@ -128,6 +128,7 @@ async function preset(event: Event) {
           <template v-if="line.reportOf(step.id)">
             <span class="numbers">pieces {{ line.reportOf(step.id)!.pieces.before }}→{{ line.reportOf(step.id)!.pieces.after }}</span>
             <span class="numbers">nodes {{ line.reportOf(step.id)!.nodes.before }}→{{ line.reportOf(step.id)!.nodes.after }}</span>
+            <span v-if="line.foundOf(step.id)" class="numbers" data-test="found">findings {{ line.foundOf(step.id)!.before.findings }}→{{ line.foundOf(step.id)!.after.findings }}</span>
             <span v-if="line.reportOf(step.id)!.done || line.reportOf(step.id)!.left?.length" class="numbers">{{ line.reportOf(step.id)!.done ?? 0 }} {{ step.kind === 'touch-up' ? 'by hand' : 'cured' }}<template v-if="line.reportOf(step.id)!.left?.length">, {{ line.reportOf(step.id)!.left!.length }} left</template></span>
             <span v-else-if="line.lookOf(step.id)" class="numbers quiet">{{ percent(line.lookOf(step.id)!.percent) }} off</span>
             <span v-else-if="line.reportOf(step.id)!.slivers > 0" class="numbers quiet">{{ count(line.reportOf(step.id)!.slivers, 'sliver') }} given away</span>

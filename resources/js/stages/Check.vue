@@ -3,6 +3,7 @@ import type { FindingGroup } from '@/api/types'
 import { nameOf } from '@/findings'
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
+import { useColours } from '@/stores/colours'
 import { useCure } from '@/stores/cure'
 import { count, mm, percent } from '@/units'
 import { ElButton } from 'element-plus'
@@ -14,6 +15,8 @@ import Drawer from './Drawer.vue'
 const SOME = 25
 const bench = useBench()
 const choices = useChoices()
+const names = useColours()
+names.load()
 onMounted(() => choices.load())
 const cure = useCure()
 const list = ref<HTMLElement | null>(null)
@@ -89,10 +92,10 @@ watch(
     <ul ref="list" class="groups">
       <li v-for="(one, index) in bench.groups" :key="key(one)" :class="{ open: bench.group === index }" :data-group="one.kind">
         <button type="button" :class="['head', one.severity, { on: bench.group === index, done: bench.listed(one).length === 0 }]" :aria-expanded="bench.group === index" @click="enter(index)">
-          <span class="kind"><i v-if="isColour(one.sheet)" class="dab" :style="{ background: one.sheet! }" />{{ nameOf(one.kind) }}</span>
+          <span class="kind"><i v-if="isColour(one.sheet)" class="dab" :style="{ background: one.sheet! }" />{{ nameOf(one.kind) }}<em v-if="isColour(one.sheet) && names.all[one.sheet!]">{{ names.of(one.sheet!) }}</em></span>
           <span class="value numbers">{{ tally(one) }}</span>
           <span v-if="one.least_mm !== null" class="says numbers">least {{ mm(one.least_mm) }}<template v-if="one.findings.length > 1 && one.typical_mm !== null">, as a rule {{ mm(one.typical_mm) }}</template><template v-if="one.length_mm">, {{ mm(one.length_mm) }} long</template></span>
-          <span v-else-if="one.findings.length === 1" class="says">{{ bench.findings[one.findings[0]!]?.message }}</span>
+          <span v-else-if="one.findings.length === 1" class="says">{{ names.said(bench.findings[one.findings[0]!]?.message ?? '') }}</span>
         </button>
         <template v-if="bench.group === index">
           <p v-if="bench.listed(one).length === 0" class="none">{{ one.minor === one.findings.length ? 'All of these are small.' : 'All of these are small, seen or accepted.' }}</p>
@@ -101,7 +104,7 @@ watch(
             <li v-for="number in bench.listed(one).slice(0, more)" :key="number">
               <button type="button" :class="['row', { on: bench.finding === number, seen: bench.findings[number]!.seen || bench.findings[number]!.accepted !== undefined }]" :data-row="number" @click="press(number)">
                 <span class="value numbers">{{ bench.findings[number]!.width_mm !== undefined ? mm(bench.findings[number]!.width_mm!) : '' }}</span>
-                <span class="says">{{ bench.finding === number || bench.findings[number]!.length_mm === undefined ? bench.findings[number]!.message : `over ${mm(bench.findings[number]!.length_mm!)}` }}</span>
+                <span class="says">{{ bench.finding === number || bench.findings[number]!.length_mm === undefined ? names.said(bench.findings[number]!.message) : `over ${mm(bench.findings[number]!.length_mm!)}` }}</span>
                 <span v-if="bench.findings[number]!.accepted !== undefined" class="says accepted">Accepted{{ bench.findings[number]!.accepted ? `: ${bench.findings[number]!.accepted}` : '' }}</span>
               </button>
               <div v-if="bench.finding === number" class="cure">
@@ -158,6 +161,7 @@ ul, ol { list-style: none; margin: 0; padding: 0; }
 .row .says { grid-column: 2; }
 .row.on { background: var(--coral-pale); }
 .row.seen { opacity: .65; }
+.kind em { font-weight: 400; font-style: normal; font-size: 15px; color: var(--ink-mid); }
 .kind { display: flex; align-items: center; gap: 7px; }
 .dab { width: 13px; height: 13px; border: 1px solid var(--line-strong); border-radius: 2px; flex: none; }
 .kind, .value { font-weight: 700; }

@@ -1,5 +1,6 @@
 import { api, isAway, Refused, words, workOn } from '@/api/client'
 import type { Art, ChangedState, Changes, Chosen, Finding, FindingGroup, JobState, Piece, Preparation } from '@/api/types'
+import { useDrawn } from './drawn'
 import { lane } from './lane'
 import { defineStore } from 'pinia'
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
@@ -13,6 +14,9 @@ export type View =
   | { kind: 'sheet'; index: number }
   | { kind: 'preview' }
   | { kind: 'version'; name: string }
+
+/** One side of the wipe. */
+export type Side = 'file' | 'bench' | 'result' | `step ${number}` | `version ${number}`
 
 /** Art with what an answer says is otherwise in it; pieces that were not changed stay the same objects. */
 export function patched(art: Art, changes: Changes): Art {
@@ -33,6 +37,7 @@ export function sifted(numbers: number[], findings: Finding[], sieve: { small: b
 }
 
 export const useBench = defineStore('bench', () => {
+  const drawn = useDrawn()
   const state = shallowRef<JobState | null>(null)
   const preparation = shallowRef<Preparation | null>(null)
   const stepArt = shallowRef<Record<string, Art>>({})
@@ -50,8 +55,9 @@ export const useBench = defineStore('bench', () => {
   const wipeAt = ref(0.5)
   /** A place that is looked at, mm: it is framed and brought into view. */
   const spot = ref<{ x: number; y: number; width: number; height: number } | null>(null)
-  /** What the wipe compares with: the customer's file as a browser draws it, or what lies on the bench. */
-  const wipeWith = ref<'file' | 'bench'>('file')
+  /** What the wipe shows on its left and on its right: the customer's file as a browser draws it, the bench, the result, the art after a step, a version. */
+  const wipeWith = ref<Side>('file')
+  const wipeTo = ref<Side>('result')
   const problem = ref('')
   const loading = ref(false)
   const busy = ref(false)
@@ -79,7 +85,28 @@ export const useBench = defineStore('bench', () => {
   const sheets = computed(() => result.value?.sheets ?? [])
 
   const hasFile = computed(() => job.value?.file != null)
-  const wipesFile = computed(() => view.value.kind === 'wipe' && hasFile.value && wipeWith.value === 'file')
+  /** The side of the wipe on which the customer's file lies. */
+  const wipesFile = computed(() => (view.value.kind !== 'wipe' || !hasFile.value ? null : wipeWith.value === 'file' ? 'before' : wipeTo.value === 'file' ? 'after' : null))
+  const versionArts = shallowRef<Record<number, Art>>({})
+  function sideArt(side: Side): Art | null {
+    const [kind, number] = side.split(' ')
+    if (kind === 'step') return artAfter(Number(number))
+    if (kind === 'version') return versionArts.value[Number(number)] ?? null
+    if (kind === 'result') return artAfter(lastStep.value)
+    return kind === 'file' && hasFile.value ? null : art.value
+  }
+  /** Chooses what lies on a side of the wipe. */
+  async function wipe(side: 'before' | 'after', what: Side) {
+    const [kind, number] = what.split(' ')
+    try {
+      if (kind === 'step') await loadStep(Number(number))
+      if (kind === 'version' && !versionArts.value[Number(number)]) versionArts.value = { ...versionArts.value, [Number(number)]: await api.get<Art>(`jobs/${job.value!.id}/versions/${number}`) }
+      if (side === 'before') wipeWith.value = what
+      else wipeTo.value = what
+    } catch (refused) {
+      problem.value = words(refused)
+    }
+  }
   const verdict = computed(() => preparation.value?.verdict ?? null)
 
   function artAfter(index: number): Art | null {
@@ -93,7 +120,7 @@ export const useBench = defineStore('bench', () => {
     if (here.kind === 'version') return { after: art.value, before: versionArt.value }
     if (here.kind === 'step') return { after: artAfter(here.index), before: null }
     if (here.kind === 'file') return { after: null, before: null }
-    if (here.kind === 'wipe') return { after: artAfter(lastStep.value), before: wipesFile.value ? null : art.value }
+    if (here.kind === 'wipe') return { after: sideArt(wipeTo.value), before: sideArt(wipeWith.value) }
     if (here.kind === 'sheet') {
       const whole = artAfter(lastStep.value)
       const sheet = sheets.value[here.index]
@@ -128,6 +155,10 @@ export const useBench = defineStore('bench', () => {
       group.value = null
       detail.value = null
       entered.value = null
+      versionArts.value = {}
+      drawn.forget()
+      wipeWith.value = 'file'
+      wipeTo.value = 'result'
     }
     problem.value = ''
     loading.value = true
@@ -202,6 +233,7 @@ export const useBench = defineStore('bench', () => {
       preparation.value = await api.post<Preparation>(`jobs/${job.value.id}/preparations`)
       finding.value = null
       group.value = null
+      drawn.forget()
       view.value = { kind: 'source' }
       follow()
     } catch (refused) {
@@ -218,6 +250,8 @@ export const useBench = defineStore('bench', () => {
         const next = await api.get<Preparation>(`preparations/${id}`)
         if (preparation.value?.id !== id) return
         preparation.value = next
+        if (wipeWith.value.startsWith('step')) wipeWith.value = 'file'
+        if (wipeTo.value.startsWith('step')) wipeTo.value = 'result'
         if (running.value) follow()
         else if (prepared.value) await show({ kind: 'wipe' })
         else if (next.status === 'failed') problem.value = next.error ?? 'The preparation broke off.'
@@ -312,6 +346,7 @@ export const useBench = defineStore('bench', () => {
       if (view.value.kind !== 'source' && view.value.kind !== 'version') view.value = { kind: 'source' }
       // While something is drawn the sheets wait; after a tool of preparation they follow at once.
       if (!kind.startsWith('draw:') && before && before.status === 'done' && preparation.value?.stale) await prepare()
+      if ('changes' in answer && kind.startsWith('draw:') && !touching.value) drawn.changed(answer.job.id, answer.changes)
       return 'changes' in answer ? answer.changes : { pieces: [], gone: [], order: null, frame: null }
     } catch (refused) {
       problem.value = words(refused)
@@ -471,7 +506,7 @@ export const useBench = defineStore('bench', () => {
   }
 
   return {
-    state, job, art, preparation, result, running, prepared, lastStep, findings, sheets, hasFile, wipesFile, wipeWith, verdict, accept, view, shown, chosen, away, waiting, finding, group, groups, sieve, listed, openFindings, judge, wire, wipeAt,
+    state, job, art, preparation, result, running, prepared, lastStep, findings, sheets, hasFile, wipesFile, wipeWith, wipeTo, wipe, verdict, accept, view, shown, chosen, away, waiting, finding, group, groups, sieve, listed, openFindings, judge, wire, wipeAt,
     detail, spot, touching, touch, source, changeBy, entered, byId, again, touchable, together, draw, tried, refreshDetail, compare, versionArt,
     problem, loading, busy, open, show, prepare, stop, edit, undo, redo, amend, preview, showPreview, showArt, choose, chooseAll, chooseNone, leave,
   }

@@ -27,6 +27,8 @@ export const useColours = defineStore('colours', () => {
     }
   }
   const of = (colour: string) => all.value[colour] ?? colour
+  /** A sentence with the names of colours instead of their codes. */
+  const said = (sentence: string) => sentence.replace(/#[0-9a-f]{6}\b/g, of)
 
-  return { all, load, name, of }
+  return { all, load, name, of, said }
 })

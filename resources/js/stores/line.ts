@@ -1,5 +1,5 @@
 import { api, words } from '@/api/client'
-import type { Art, Deed, Field, FieldValue, LineStep, LookDifference, Preset, StepReport } from '@/api/types'
+import type { Art, Deed, Field, Found, FieldValue, LineStep, LookDifference, Preset, StepReport } from '@/api/types'
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
 import { defineStore } from 'pinia'
@@ -119,9 +119,25 @@ export const useLine = defineStore('line', () => {
       bench.problem = words(refused)
     }
   }
+  /** How many findings there were before each step and are after it: counted one step after the other, once the line has run. */
+  const found = ref<Record<string, Found>>({})
+  const foundOf = (id: string): Found | undefined => found.value[`${bench.preparation?.id}/${indexOf(id)}`]
+  let counting = 0
+  watch(() => (bench.prepared ? bench.preparation!.id : null), async (preparation) => {
+    const own = ++counting
+    found.value = {}
+    for (let index = 0; preparation !== null && own === counting && index < reports.value.length; index++) {
+      try {
+        const counts = await api.get<Found>(`preparations/${preparation}/stages/${index}/found`)
+        if (own === counting) found.value = { ...found.value, [`${preparation}/${index}`]: counts }
+      } catch {
+        // Too much art to count in a request: the card says nothing of it.
+      }
+    }
+  }, { immediate: true })
   const fields = computed<Field[]>(() => (about.value?.fields ?? []).filter((field) => field.type !== 'places' && field.type !== 'data'))
   const values = computed(() => ({ ...(opened.value?.values ?? {}), ...typed.value }))
   const left = computed<Deed[]>(() => tried.value?.left ?? (opened.value ? reportOf(opened.value.id)?.left : undefined) ?? [])
 
-  return { steps, opened, about, typed, tried, trying, presets, reports, indexOf, reportOf, open, close, leave, insert, remove, copy, turn, move, type, keep, loadPresets, use, save, lookOf, measure, fields, values, left }
+  return { steps, opened, about, typed, tried, trying, presets, reports, indexOf, reportOf, foundOf, open, close, leave, insert, remove, copy, turn, move, type, keep, loadPresets, use, save, lookOf, measure, fields, values, left }
 })

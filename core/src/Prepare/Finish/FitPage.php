@@ -9,41 +9,56 @@ use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Prepare\AboutStep;
 use NeatEdge\Core\Prepare\Cure\Flat;
 use NeatEdge\Core\Prepare\Described;
-use NeatEdge\Core\Prepare\Step;
+use NeatEdge\Core\Prepare\UnderLimits;
 use NeatEdge\Core\Seen\Extent;
 
-/** What lies outside the page is cut off, or the page becomes that of the art. */
-final readonly class FitPage implements Step
+/** What lies outside the page is cut off, or the page becomes that of the art, or all of it becomes as small as the bed needs. */
+final readonly class FitPage implements UnderLimits
 {
     use Described;
 
-    private const HOW = ['cut' => 'Cut off what lies outside', 'page' => 'The page is that of the art'];
+    private const HOW = ['cut' => 'Cut off what lies outside', 'page' => 'The page is that of the art', 'bed' => 'As small as the bed needs'];
 
-    public function __construct(private string $how = 'cut')
+    /**
+     * @param  float  $bedWidth  mm, of the bed that is fitted to; that of the ticket when nought
+     * @param  float  $bedHeight  mm; nought for a roll
+     */
+    public function __construct(private string $how = 'cut', private float $bedWidth = 0.0, private float $bedHeight = 0.0)
     {
     }
 
     public static function about(): AboutStep
     {
-        return new AboutStep('fit-page', 'Fit to the page', 'What lies outside the page is cut off, or the page becomes that of the art.', [Field::choice('how', 'How', 'cut', self::HOW)], 45, looks: true, work: 0.3);
+        return new AboutStep('fit-page', 'Fit to the page', 'What lies outside the page is cut off, the page becomes that of the art, or the whole becomes as small as the bed needs.', [Field::choice('how', 'How', 'cut', self::HOW), Field::length('bedWidth', 'Bed width', 0.0, 0.0, 'that of the ticket when nought'), Field::length('bedHeight', 'Bed height', 0.0, 0.0, 'nought for a roll')], 45, looks: true, work: 0.3);
     }
 
     public static function from(Input $input): self
     {
-        return new self($input->choice('how', array_keys(self::HOW), 'cut'));
+        return new self($input->choice('how', array_keys(self::HOW), 'cut'), $input->length('bedWidth', 0.0, 0.0, 100_000.0), $input->length('bedHeight', 0.0, 0.0, 100_000.0));
     }
 
     public function values(): array
     {
-        return ['how' => $this->how];
+        return ['how' => $this->how, 'bedWidth' => $this->bedWidth, 'bedHeight' => $this->bedHeight];
+    }
+
+    public function under(Limits $limits): static
+    {
+        return $this->bedWidth > 0 ? $this : new self($this->how, $limits->bedWidth, $limits->bedHeight);
     }
 
     public function apply(Artwork $artwork): Artwork
     {
+        if ($this->how === 'bed') {
+            $factor = $this->fitting($artwork);
+
+            return $factor >= 1.0 ? $artwork : $artwork->atWidth($artwork->width * $factor)->with(apart: $artwork->apart);
+        }
         if ($this->how === 'page') {
             $box = Extent::of($artwork);
 
@@ -62,5 +77,17 @@ final readonly class FitPage implements Step
         }
 
         return $flat->with(pieces: $pieces, apart: $flat->apart);
+    }
+
+    /** By how much the art must be smaller to fit the bed, turned or not: the larger of both ways. */
+    private function fitting(Artwork $artwork): float
+    {
+        $box = $this->bedWidth > 0 ? Extent::of($artwork) : null;
+        if ($box === null || $box->width() <= 0 || $box->height() <= 0) {
+            return 1.0;
+        }
+        $long = $this->bedHeight > 0 ? $this->bedHeight : INF;
+
+        return max(min($this->bedWidth / $box->width(), $long / $box->height()), min($this->bedWidth / $box->height(), $long / $box->width()));
     }
 }
