@@ -24,6 +24,9 @@ final class Application
         'prepare' => PrepareCommand::class,
         'remedy' => RemedyCommand::class,
         'batch' => BatchCommand::class,
+        'export' => ExportCommand::class,
+        'send' => SendCommand::class,
+        'device' => DeviceCommand::class,
         'edit' => EditCommand::class,
         'catalogue' => CatalogueCommand::class,
     ];

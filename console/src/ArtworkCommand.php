@@ -9,6 +9,7 @@ use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Check\Severity;
+use NeatEdge\Core\Format\Incoming;
 use NeatEdge\Core\Format\Svg\Drawing;
 use NeatEdge\Core\Format\Svg\Limits;
 use NeatEdge\Core\Format\Svg\Reader;
@@ -72,7 +73,7 @@ abstract class ArtworkCommand extends Command
             throw BadCall::noFile($path);
         }
 
-        $drawing = Reader::read($bytes, self::limits($input), self::shelf($input));
+        $drawing = Reader::read(Incoming::svg($bytes), self::limits($input), self::shelf($input));
         $drawing = self::sized($input, $drawing);
         if (! $solid || ! self::wantsSolid($input)) {
             return $drawing;

@@ -35,6 +35,11 @@ final class BadCall extends DomainException
         return new self(sprintf('%s=%s is not known; use %s.', $option, $value, implode(', ', $choices)));
     }
 
+    public static function wrong(string $option, string $value, string $says): self
+    {
+        return new self(sprintf('%s=%s cannot be read; %s.', $option, mb_substr($value, 0, 40), $says));
+    }
+
     public static function nothingDrawn(string $path): self
     {
         return new self(sprintf('"%s" draws nothing that can be used.', $path));

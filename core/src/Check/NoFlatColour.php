@@ -7,10 +7,15 @@ namespace NeatEdge\Core\Check;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Point;
+use NeatEdge\Core\Measure\Limits;
 
 /** C9: gradients, which no material and no single ink gives. Pictures are named when they are read. */
 final readonly class NoFlatColour implements Rule
 {
+    public function __construct(private Limits $limits)
+    {
+    }
+
     public static function about(): array
     {
         return [new AboutFinding('gradient', 'Gradient', 'No knife and no single ink gives a gradient.', drawn: true)];
@@ -18,9 +23,9 @@ final readonly class NoFlatColour implements Rule
 
     public function findings(Artwork $source, Artwork $merged): array
     {
-        $out = [];
         // Where a step has made them one colour none goes out.
-        if (array_filter($merged->pieces, static fn (Piece $piece): bool => ($piece->fill->gradient ?? $piece->stroke->paint->gradient ?? null) !== null) === []) {
+        $out = [];
+        if ($this->limits->gradients || array_filter($merged->pieces, static fn (Piece $piece): bool => ($piece->fill->gradient ?? $piece->stroke->paint->gradient ?? null) !== null) === []) {
             return [];
         }
         foreach ($source->pieces as $piece) {

@@ -7,6 +7,7 @@ namespace NeatEdge\Core\Check;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\PlanarMap\MeasuredPart;
 use NeatEdge\Core\PlanarMap\PlanarMap;
 use NeatEdge\Core\PlanarMap\Rule\Laid;
@@ -17,6 +18,10 @@ final readonly class SeeThrough implements Rule
     /** mm² of overlap that count. */
     private const LEAST = 0.01;
 
+    public function __construct(private Limits $limits)
+    {
+    }
+
     public static function about(): array
     {
         return [new AboutFinding('overlapping-sheets', 'See-through over other sheets', 'A see-through piece lies over other sheets.', drawn: true), new AboutFinding('see-through', 'See-through on the ground', 'A see-through piece lies on the bare ground.', drawn: true)];
@@ -26,7 +31,7 @@ final readonly class SeeThrough implements Rule
     {
         $shapes = array_map(static fn (Piece $piece): Shape => $piece->shape, $merged->pieces);
         $hides = array_map(static fn (Piece $piece): bool => $piece->isSolid(), $merged->pieces);
-        if (! in_array(false, $hides, true)) {
+        if ($this->limits->opacity || ! in_array(false, $hides, true)) {
             return [];
         }
         $parts = PlanarMap::of($shapes, $merged->tolerance())->parts(new Laid($hides));

@@ -16,6 +16,8 @@ final readonly class Limits
      * @param  float  $bedWidth  of the machine
      * @param  float  $bedHeight  of the machine; nought for a roll
      * @param  float  $letter  least height of capital letters
+     * @param  bool  $gradients  whether the process gives gradients: in full colour, or as dots
+     * @param  bool  $opacity  whether it gives what one can see through
      */
     public function __construct(
         public float $line,
@@ -26,6 +28,8 @@ final readonly class Limits
         public float $bedWidth = 0.0,
         public float $bedHeight = 0.0,
         public float $letter = 0.0,
+        public bool $gradients = false,
+        public bool $opacity = false,
     ) {
     }
 

@@ -8,6 +8,7 @@ use Closure;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\LineStep;
+use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Measure\LookDifference;
@@ -146,6 +147,25 @@ final readonly class PrepLine
         }
 
         return $source;
+    }
+
+    /**
+     * What would come out if nothing had some colours: what lies under inks that are printed on others.
+     *
+     * @param  list<string>  $hexes  #rrggbb, as colours are when hidden parts are removed
+     */
+    public function outcomeWithout(Artwork $source, array $hexes): Artwork
+    {
+        foreach ($this->steps as $i => $step) {
+            if ($step instanceof RemoveHidden) {
+                $before = (new self(array_slice($this->steps, 0, $i), $this->cache))->outcome($source);
+                $left = array_filter($before->pieces, static fn (Piece $piece): bool => ! in_array($piece->fill?->colour->hex(), $hexes, true));
+
+                return (new self(array_slice($this->steps, $i), $this->cache))->outcome($before->withPieces(array_values($left)));
+            }
+        }
+
+        return $this->outcome($source);
     }
 
     /** @return array{Artwork, StepReport} */

@@ -19,7 +19,7 @@ final class Presets
         $all = [
             new Preset('Vinyl to weed', 1, 'Everything closed, merged and strong enough to cut and weed.', ['cut-vinyl'], self::line([...self::CLEAN, 'remove-hidden', 'merge-by-colour', ...self::HOLDS])),
             new Preset('Transfer, from behind', 1, 'As vinyl, and mirrored as it is cut.', ['heat-transfer-vinyl'], self::line([...self::CLEAN, 'remove-hidden', 'merge-by-colour', ...self::HOLDS, 'mirror'])),
-            new Preset('Inks for the screen', 1, 'No more colours than inks, nothing too fine to print.', ['screen-print'], self::line([...self::CLEAN, 'reduce-colours', 'remove-hidden', 'merge-by-colour', ...self::HOLDS])),
+            new Preset('Inks for the screen', 2, 'No more colours than inks, nothing too fine to print; gradients become dots.', ['screen-print'], self::line([...array_slice(self::CLEAN, 0, 1), ...array_slice(self::CLEAN, 2), 'reduce-colours', 'remove-hidden', 'merge-by-colour', ...self::HOLDS])),
             new Preset('Sticker print', 1, 'One full picture; gradients stay.', ['sticker'], self::line(['outline-strokes', 'join-near-blacks', 'remove-hidden', 'merge-by-colour', ['clean-nodes', ['deviation' => 0.01]]])),
             new Preset('Engraved areas', 1, 'Areas and lines that a head can follow.', ['engraving'], self::line([...self::CLEAN, 'remove-hidden', 'merge-by-colour', 'fill-holes', 'blunt-points', 'thicken', 'widen-gaps', ['clean-nodes', ['deviation' => 0.005]]])),
             new Preset('Plain and tidy', 1, 'Looks the same, in as few clean pieces as there are colours.', ['plain'], self::line(['outline-strokes', 'remove-hidden', 'merge-by-colour', 'clean-nodes'])),

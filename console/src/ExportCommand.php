@@ -1,0 +1,163 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Console;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\LineStep;
+use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Format\Export;
+use NeatEdge\Core\Format\Formats;
+use NeatEdge\Core\Geometry\Length;
+use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Prepare\Presets;
+use NeatEdge\Core\Seen\Seen;
+use NeatEdge\Core\Sheet\Make\Makings;
+use NeatEdge\Core\Sheet\Make\Order;
+use NeatEdge\Core\Sheet\Make\ScreenPlates;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+
+#[AsCommand('export', 'Prepare a drawing and write what the machine gets: sheets, plates and cuts as files')]
+final class ExportCommand extends ArtworkCommand
+{
+    protected function configure(): void
+    {
+        $formats = implode(', ', array_keys(Formats::catalogue()));
+        $this->takesDrawing()->takesSize()->takesProcess('cut-vinyl')->writesFolder()
+            ->addOption('preset', null, InputOption::VALUE_REQUIRED, 'the line of a preset; that of the process when left out')
+            ->addOption('format', null, InputOption::VALUE_REQUIRED, $formats, 'pdf')
+            ->addOption('plates', null, InputOption::VALUE_REQUIRED, 'one file for all plates or sheets, or each its own: one, each', 'each')
+            ->addOption('copies', null, InputOption::VALUE_REQUIRED, 'how many of each')
+            ->addOption('bed', null, InputOption::VALUE_REQUIRED, 'what is laid on, length x width such as 600x300mm; 0x300mm is a roll')
+            ->addOption('set', null, InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, 'a value of the process or the format, such as weedEvery=80mm, trap=0.2mm or resolution=600')
+            ->addOption('choices', null, InputOption::VALUE_NONE, 'list what can be set for this process and format, and do nothing')
+            ->addOption('name', null, InputOption::VALUE_REQUIRED, 'the name of the job, after which files are called; the drawing\'s when left out')
+            ->examples('Everything is laid out as the process promises, in the order in which it is made; manifest.json says sizes, lengths and checksums.', [
+                'export decal.svg --process=cut-vinyl --width=300mm --format=plt --bed=0x610mm --out-dir out',
+                'export tabard.svg --process=screen-print --width=280mm --format=pdf --plates=one --set trap=0.2mm --set underbase=yes --out-dir films',
+                'export tag.svg --process=engraving --width=60mm --format=gcode --copies=6 --bed=600x300mm --out-dir tags',
+            ]);
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $process = self::process($input);
+        $format = self::text($input, 'format');
+        if (! isset(Formats::catalogue()[$format])) {
+            throw BadCall::choice('--format', $format, array_keys(Formats::catalogue()));
+        }
+        if ($input->getOption('choices') === true) {
+            $output->writeln(self::choices($process, $format), OutputInterface::OUTPUT_RAW);
+
+            return self::SUCCESS;
+        }
+        $plates = self::text($input, 'plates');
+        if (! in_array($plates, ['one', 'each'], true)) {
+            throw BadCall::choice('--plates', $plates, ['one', 'each']);
+        }
+        $folder = self::folder($input);
+        $typed = self::typed($input, $process, $format);
+        $writer = Formats::make($format, $typed);
+        $drawing = $this->drawing($input, false);
+        $preset = self::text($input, 'preset') === '' ? Presets::for($process->value) : PresetOption::read(self::text($input, 'preset'));
+        $limits = $process->limits();
+        $line = PrepLine::of($preset->steps, $limits);
+        $source = Seen::of($drawing->artwork);
+        $values = Makings::values($process, $typed);
+        $order = new Order($line->outcome($source), self::called($input), $process, $limits, $values, [], self::isMirrored($preset->steps), null, self::under($line, $source, $process, $values));
+        $layouts = Makings::layouts($order);
+        if ($layouts === []) {
+            $path = $input->getArgument('input');
+            throw BadCall::nothingDrawn(is_string($path) ? $path : '-');
+        }
+        $files = Export::files($layouts, $format, $writer, $plates === 'one');
+        $manifest = Export::manifest($order->name, $layouts, $files, $format, $writer);
+        $folder->write([...$files, 'manifest.json' => json_encode($manifest, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE)."\n"]);
+        $this->tellLeftOut($output, $drawing->findings);
+        foreach ($manifest['sheets'] as $row) {
+            $output->writeln(sprintf('%s: %.1f x %.1f mm%s%s', $row['title'], $row['width_mm'], $row['height_mm'], $row['length_mm'] > 0 ? sprintf(', %.2f m to go along', $row['length_mm'] / 1000) : '', $row['used'] === null ? '' : sprintf(', %.0f %% used', 100 * $row['used'])), OutputInterface::OUTPUT_RAW);
+            foreach ([...$row['says'], ...$row['loses']] as $says) {
+                $output->writeln("  {$says}", OutputInterface::OUTPUT_RAW);
+            }
+        }
+
+        return self::SUCCESS;
+    }
+
+    private static function called(InputInterface $input): string
+    {
+        $name = self::text($input, 'name');
+        $path = $input->getArgument('input');
+
+        return $name !== '' ? mb_substr($name, 0, 120) : (is_string($path) && $path !== '-' ? pathinfo($path, PATHINFO_FILENAME) : 'drawing');
+    }
+
+    /** @param  list<LineStep>  $steps */
+    private static function isMirrored(array $steps): bool
+    {
+        return count(array_filter($steps, static fn (LineStep $step): bool => $step->on && $step->kind === 'mirror')) % 2 === 1;
+    }
+
+    /**
+     * For inks that are printed on others, what lies under them.
+     *
+     * @param  array<string, float|string|bool>  $values
+     * @return array<string, Artwork>
+     */
+    private static function under(PrepLine $line, Artwork $source, Process $process, array $values): array
+    {
+        $out = [];
+        foreach ($process === Process::ScreenPrint ? ScreenPlates::colours((string) ($values['overprint'] ?? '')) : [] as $hex) {
+            $out[$hex] = $line->outcomeWithout($source, [$hex]);
+        }
+
+        return $out;
+    }
+
+    /** @return array<string, string> what was set, by name */
+    private static function typed(InputInterface $input, Process $process, string $format): array
+    {
+        $known = [...array_column(Makings::fields($process), 'name'), ...array_column(Formats::about($format)->fields, 'name')];
+        $out = [];
+        foreach ((array) $input->getOption('set') as $text) {
+            [$name, $value] = [...explode('=', is_string($text) ? $text : '', 2), ''];
+            if (! in_array($name, $known, true)) {
+                throw BadCall::choice('--set', $name, $known);
+            }
+            $out[$name] = in_array(strtolower($value), ['no', 'off', 'false'], true) ? '' : $value;
+        }
+        if (self::text($input, 'copies') !== '') {
+            $out['copies'] = self::text($input, 'copies');
+        }
+        $bed = self::text($input, 'bed');
+        if ($bed !== '') {
+            if (preg_match('/^\s*([\d.]+)\s*(mm|cm|in)?\s*x\s*([\d.]+)\s*(mm|cm|in)?\s*$/Di', $bed, $m) !== 1) {
+                throw BadCall::wrong('--bed', $bed, 'write it as length x width, such as 600x300mm');
+            }
+            $unit = strtolower($m[4] ?? '') ?: (strtolower($m[2]) ?: 'mm');
+            $out['bedLength'] = (string) Length::limit($m[1], strtolower($m[2]) ?: $unit)->mm;
+            $out['bedWidth'] = (string) Length::positive($m[3], $unit)->mm;
+        }
+
+        return $out;
+    }
+
+    /** @return list<string> */
+    private static function choices(Process $process, string $format): array
+    {
+        $out = [];
+        foreach ([$process->label() => Makings::fields($process), Formats::about($format)->label => Formats::about($format)->fields] as $of => $fields) {
+            $out[] = "{$of}:";
+            foreach ($fields as $field) {
+                $usual = is_bool($field->usual) ? ($field->usual ? 'yes' : 'no') : (string) $field->usual;
+                $out[] = sprintf('  %-12s %s%s (%s)%s', $field->name, $field->label, $field->options === [] ? '' : ': '.implode(', ', array_keys($field->options)), $usual, $field->help === '' ? '' : "; {$field->help}");
+            }
+        }
+
+        return $out;
+    }
+}

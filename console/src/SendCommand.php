@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Console;
+
+use NeatEdge\Core\Device\Devices;
+use NeatEdge\Core\Device\Line;
+use NeatEdge\Core\Device\LineLost;
+use NeatEdge\Core\Device\MachineRefused;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputArgument;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+
+#[AsCommand('send', 'Send a file to a machine, and go on after a break where it stopped')]
+final class SendCommand extends Command
+{
+    /** Seconds between tries. */
+    private const WAIT = 0.4;
+
+    protected function configure(): void
+    {
+        $this->addArgument('file', InputArgument::REQUIRED, 'a PLT, PDF or G-code file')
+            ->addOption('to', null, InputOption::VALUE_REQUIRED, 'the machine, HOST:PORT')
+            ->addOption('tries', null, InputOption::VALUE_REQUIRED, 'how often it is gone on after a break', '5')
+            ->addOption('anew', null, InputOption::VALUE_NONE, 'begin again, though a part was sent before')
+            ->setHelp("What the machine has acknowledged is kept beside the file, in FILE.sent: called again, it goes on from there.\n\nExit codes: 0 all is done, 1 the machine stopped, 2 bad input.");
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $path = $input->getArgument('file');
+        $path = is_string($path) ? $path : '';
+        $bytes = is_file($path) ? @file_get_contents($path, length: 200_000_000) : false;
+        if ($bytes === false) {
+            throw BadCall::noFile($path);
+        }
+        $kind = Devices::taking($bytes) ?? throw BadCall::wrong('file', $path, 'it is no PLT, PDF or G-code file');
+        $to = $input->getOption('to');
+        if (! is_string($to) || preg_match('/^[\w.:\[\]-]+:\d{1,5}$/D', $to) !== 1) {
+            throw BadCall::wrong('--to', is_string($to) ? $to : '', 'write it as HOST:PORT');
+        }
+        $device = Devices::of($kind);
+        $mark = "{$path}.sent";
+        $known = is_file($mark) && $input->getOption('anew') !== true ? json_decode((string) file_get_contents($mark), true) : null;
+        $key = hash('sha256', $bytes);
+        $done = is_array($known) && ($known['file'] ?? '') === $key && ($known['to'] ?? '') === $to ? (int) ($known['done'] ?? 0) : 0;
+        $of = $device::parts($bytes);
+        if ($done >= $of) {
+            $output->writeln('All of it was sent before; say --anew to send it once more.');
+
+            return self::SUCCESS;
+        }
+        $why = '';
+        for ($try = 0, $tries = max(1, (int) (is_string($input->getOption('tries')) ? $input->getOption('tries') : 1)); $try < $tries; $try++) {
+            if ($try > 0) {
+                usleep((int) (1e6 * self::WAIT));
+            }
+            $stream = @stream_socket_client("tcp://{$to}", $code, $words, 10.0);
+            if ($stream === false) {
+                $why = "The machine at {$to} does not answer.";
+
+                continue;
+            }
+            try {
+                $device::send($bytes, basename($path).'-'.substr($key, 0, 8), new Line($stream), $done, static function (int $now) use (&$done, $of, $mark, $key, $to, $output): void {
+                    $done = $now;
+                    OutputFile::write([$mark => json_encode(['file' => $key, 'to' => $to, 'done' => $now, 'of' => $of], JSON_THROW_ON_ERROR)."\n"]);
+                    if ($output->isVerbose()) {
+                        $output->writeln("{$now} of {$of}");
+                    }
+                });
+                $output->writeln(sprintf('Sent: %d of %d parts acknowledged.', $done, $of));
+
+                return self::SUCCESS;
+            } catch (LineLost|MachineRefused $stopped) {
+                $why = $stopped->getMessage();
+            } finally {
+                fclose($stream);
+            }
+        }
+        fwrite(STDERR, "neat-edge: {$why} {$done} of {$of} parts are done; call it again to go on.\n");
+
+        return self::FAILURE;
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Device;
+
+/** The registry of kinds of machines. A new one is one class and one line here. */
+final class Devices
+{
+    /** @var list<class-string<Device>> */
+    private const ALL = [CutterDevice::class, EngraverDevice::class, RecorderDevice::class];
+
+    /** @return array<string, AboutDevice> by kind */
+    public static function catalogue(): array
+    {
+        $out = [];
+        foreach (self::ALL as $class) {
+            $out[$class::about()->kind] = $class::about();
+        }
+
+        return $out;
+    }
+
+    /** @return class-string<Device> */
+    public static function of(string $kind): string
+    {
+        foreach (self::ALL as $class) {
+            if ($class::about()->kind === $kind) {
+                return $class;
+            }
+        }
+        throw MachineRefused::because('There is no such kind of machine.');
+    }
+
+    /** The kind that takes a file; by what it begins with. */
+    public static function taking(string $bytes): ?string
+    {
+        return match (true) {
+            str_starts_with($bytes, '%PDF-') => 'recorder',
+            preg_match('/^\s*(IN|DF|PU|SP)[\s;]/', $bytes) === 1 => 'cutter',
+            preg_match('/^\s*(\(|;|G\d|M\d|%)/', $bytes) === 1 => 'engraver',
+            default => null,
+        };
+    }
+}

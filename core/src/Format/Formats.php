@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Format;
+
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Format\Dxf\DxfWriter;
+use NeatEdge\Core\Format\GCode\GCodeWriter;
+use NeatEdge\Core\Format\Pdf\PdfWriter;
+use NeatEdge\Core\Format\Plt\PltWriter;
+use NeatEdge\Core\Format\Png\PngWriter;
+use NeatEdge\Core\Format\Svg\SheetWriter;
+use NeatEdge\Core\Sheet\Layout\Layout;
+use NeatEdge\Core\Type\FontShelf;
+
+/** The registry of formats that files leave in. A new one is one class and one line here. */
+final class Formats
+{
+    /** @var list<class-string<LayoutWriter>> */
+    private const ALL = [SheetWriter::class, PdfWriter::class, DxfWriter::class, PltWriter::class, GCodeWriter::class, PngWriter::class];
+
+    /** @return array<string, AboutFormat> by key */
+    public static function catalogue(): array
+    {
+        $out = [];
+        foreach (self::ALL as $class) {
+            $about = $class::about();
+            $out[$about->key] = $about;
+        }
+
+        return $out;
+    }
+
+    public static function about(string $key): AboutFormat
+    {
+        return self::catalogue()[$key] ?? throw EditRefused::because('There is no such format.');
+    }
+
+    /**
+     * @param  array<mixed>  $values  as they were typed
+     *
+     * @throws EditRefused
+     */
+    public static function make(string $key, array $values = [], string $unit = 'mm'): LayoutWriter
+    {
+        foreach (self::ALL as $class) {
+            if ($class::about()->key === $key) {
+                return $class::from(new Input($values, FontShelf::shipped(), $unit));
+            }
+        }
+        throw EditRefused::because('There is no such format.');
+    }
+
+    /** @param  non-empty-list<Layout>  $layouts  the bytes at once */
+    public static function bytes(LayoutWriter $writer, array $layouts): string
+    {
+        $out = '';
+        $writer->write($layouts, static function (string $part) use (&$out): void {
+            $out .= $part;
+        });
+
+        return $out;
+    }
+}

@@ -1,0 +1,217 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Format\Pdf;
+
+use Closure;
+use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Artwork\Paint;
+use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Format\AboutFormat;
+use NeatEdge\Core\Format\LayoutWriter;
+use NeatEdge\Core\Geometry\Box;
+use NeatEdge\Core\Geometry\FillRule;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Sheet\Layout\Layer;
+use NeatEdge\Core\Sheet\Layout\Layout;
+use NeatEdge\Core\Sheet\Layout\Role;
+
+/**
+ * Pages at true size with no fonts: inks as separations by the shop's names, overprinting where that is asked for; cut lines as spot colours of their own; full
+ * colour with gradients as shadings. A film is black whatever its ink.
+ *
+ * @source ISO 32000-1: 8.6.6.4 (Separation), 8.6.7 (overprint), 14.11.2 (page boxes)
+ */
+final class PdfWriter implements LayoutWriter
+{
+    private const POINTS = 72 / 25.4;
+
+    /** Points of a cut line. */
+    private const CUT = 0.25;
+
+    /** @var array<string, string> names of colour spaces, patterns and graphics states, as resources of the page that is written */
+    private array $spaces = [];
+
+    /** @var array<string, string> */
+    private array $patterns = [];
+
+    /** @var array<string, string> */
+    private array $states = [];
+
+    private function __construct(private readonly string $films, private readonly bool $overprint)
+    {
+    }
+
+    public static function about(): AboutFormat
+    {
+        return new AboutFormat('pdf', 'PDF', 'pdf', 'application/pdf', 'Pages at true size: separations, overprint, cut lines as spot colours.', true, [
+            Field::choice('films', 'Plates', 'spot', ['spot' => 'By their inks, as separations', 'black' => 'Black, as films']),
+            Field::flag('overprint', 'Cut lines overprint', true),
+        ]);
+    }
+
+    public static function from(Input $input): self
+    {
+        $v = $input->values(self::about()->fields);
+
+        return new self((string) $v['films'], (bool) $v['overprint']);
+    }
+
+    public function loses(Layout $layout): array
+    {
+        foreach ($layout->layers as $layer) {
+            foreach ($layer->areas as $piece) {
+                if ($piece->fill?->picture !== null) {
+                    return ['Pictures are left out of the PDF.'];
+                }
+            }
+        }
+
+        return [];
+    }
+
+    public function write(array $layouts, Closure $put): void
+    {
+        $file = new PdfFile($put);
+        $catalogue = $file->number();
+        $info = $file->number();
+        $tree = $file->number();
+        $pages = [];
+        foreach ($layouts as $layout) {
+            $pages[] = $this->page($file, $tree, $layout);
+        }
+        $file->object($tree, '<< /Type /Pages /Kids ['.implode(' ', array_map(static fn (int $n): string => "{$n} 0 R", $pages)).'] /Count '.count($pages).' >>');
+        $file->object($info, '<< /Title '.PdfFile::text($layouts[0]->title).' /Creator '.PdfFile::text('Neat Edge').' /Trapped /True >>');
+        $file->object($catalogue, "<< /Type /Catalog /Pages {$tree} 0 R >>");
+        $file->end($catalogue, $info);
+    }
+
+    private function page(PdfFile $file, int $tree, Layout $layout): int
+    {
+        $this->spaces = $this->patterns = $this->states = [];
+        $page = $file->number();
+        $content = $file->number();
+        $file->stream($content, function (Closure $put) use ($layout): void {
+            $put(sprintf("q %s 0 0 %s 0 %s cm\n", PdfFile::real(self::POINTS, 9), PdfFile::real(-self::POINTS, 9), PdfFile::real($layout->height * self::POINTS)));
+            foreach ($layout->layers as $layer) {
+                $layer->role->isPath() ? $this->lines($layer, $put) : $this->areas($layer, $layout, $put);
+            }
+            $put("Q\n");
+        });
+        $trim = $layout->trim ?? new Box(0.0, 0.0, $layout->width, $layout->height);
+        $bleed = new Box(max(0.0, $trim->left - $layout->bleed), max(0.0, $trim->top - $layout->bleed), min($layout->width, $trim->right + $layout->bleed), min($layout->height, $trim->bottom + $layout->bleed));
+        $media = new Box(0.0, 0.0, $layout->width, $layout->height);
+        $resources = '';
+        foreach (['ColorSpace' => $this->spaces, 'Pattern' => $this->patterns, 'ExtGState' => $this->states] as $kind => $entries) {
+            if ($entries !== []) {
+                $resources .= "/{$kind} << ".implode(' ', array_map(static fn (string $name, string $body): string => "/{$name} {$body}", array_keys($entries), $entries)).' >> ';
+            }
+        }
+        $file->object($page, "<< /Type /Page /Parent {$tree} 0 R /MediaBox ".self::box($media, $layout).' /CropBox '.self::box($media, $layout).' /BleedBox '.self::box($bleed, $layout).' /TrimBox '.self::box($trim, $layout)." /Contents {$content} 0 R /Resources << {$resources}>> >>");
+
+        return $page;
+    }
+
+    private static function box(Box $box, Layout $layout): string
+    {
+        return '['.implode(' ', array_map(static fn (float $mm): string => PdfFile::real($mm * self::POINTS), [$box->left, $layout->height - $box->bottom, $box->right, $layout->height - $box->top])).']';
+    }
+
+    /** @param  Closure(string): void  $put */
+    private function lines(Layer $layer, Closure $put): void
+    {
+        $space = $this->space($layer->name, Colour::fromHex($layer->colour));
+        $put("q /{$this->state('/OP '.($this->overprint ? 'true /op true /OPM 1' : 'false'))} gs /{$space} CS 1 SCN ".PdfFile::real(self::CUT / self::POINTS)." w 1 j\n");
+        for ($i = 0, $n = count($layer->hatch); $i < $n; $i += 4) {
+            $put(sprintf("%s %s m %s %s l S\n", ...array_map(static fn (float $v): string => PdfFile::real($v), array_slice($layer->hatch, $i, 4))));
+        }
+        foreach ($layer->lines as $line) {
+            $put(self::path(Shape::of($line))."S\n");
+        }
+        $put("Q\n");
+    }
+
+    /** @param  Closure(string): void  $put */
+    private function areas(Layer $layer, Layout $layout, Closure $put): void
+    {
+        $put('q /'.$this->state('/OP '.($layer->overprints ? 'true /op true /OPM 1' : 'false /op false'))." gs\n");
+        if ($layer->role === Role::Plate) {
+            $put($this->films === 'black' ? "0 g\n" : "/{$this->space($layer->name, Colour::fromHex($layer->colour))} cs 1 scn\n");
+        } elseif ($layer->role === Role::Mark) {
+            // On every plate alike.
+            $put($this->films === 'black' ? "0 g\n" : "/{$this->space('All', new Colour(0, 0, 0))} cs 1 scn\n");
+        }
+        foreach ($layer->areas as $piece) {
+            if ($piece->fill?->picture !== null || $piece->shape->isEmpty()) {
+                continue;
+            }
+            if ($layer->role === Role::Print) {
+                $put($this->paint($piece->fill ?? new Paint(new Colour(0, 0, 0)), $layout));
+            }
+            $put(self::path($piece->shape).($piece->shape->rule === FillRule::Evenodd ? "f*\n" : "f\n"));
+        }
+        $put("Q\n");
+    }
+
+    /** The operators that choose a paint. */
+    private function paint(Paint $paint, Layout $layout): string
+    {
+        $faded = "/{$this->state('/ca '.PdfFile::real($paint->gradient === null ? $paint->opacity : 1.0, 4))} gs ";
+        if ($paint->gradient === null) {
+            return $faded.Shading::rgb($paint->colour)." rg\n";
+        }
+        $body = Shading::pattern($paint->gradient, [self::POINTS, 0.0, 0.0, -self::POINTS, 0.0, $layout->height * self::POINTS]);
+        $name = array_search($body, $this->patterns, true);
+        if (! is_string($name)) {
+            $name = 'P'.(count($this->patterns) + 1);
+            $this->patterns[$name] = $body;
+        }
+
+        return "{$faded}/Pattern cs /{$name} scn\n";
+    }
+
+    /** A separation by its name; its tint goes from paper to its colour on screens that know no inks. */
+    private function space(string $ink, Colour $colour): string
+    {
+        $body = '[/Separation '.PdfFile::name($ink).' /DeviceRGB << /FunctionType 2 /Domain [0 1] /C0 [1 1 1] /C1 ['.Shading::rgb($colour).'] /N 1 >>]';
+        $name = array_search($body, $this->spaces, true);
+        if (! is_string($name)) {
+            $name = 'S'.(count($this->spaces) + 1);
+            $this->spaces[$name] = $body;
+        }
+
+        return $name;
+    }
+
+    private function state(string $entries): string
+    {
+        $body = "<< {$entries} >>";
+        $name = array_search($body, $this->states, true);
+        if (! is_string($name)) {
+            $name = 'G'.(count($this->states) + 1);
+            $this->states[$name] = $body;
+        }
+
+        return $name;
+    }
+
+    /** Curves as they are. */
+    private static function path(Shape $shape): string
+    {
+        $out = '';
+        foreach ($shape->contours as $contour) {
+            $c = $contour->coords;
+            $out .= PdfFile::real($c[0]).' '.PdfFile::real($c[1])." m\n";
+            for ($i = 0, $n = count($c) - 2; $i < $n; $i += 6) {
+                $end = PdfFile::real($c[$i + 6]).' '.PdfFile::real($c[$i + 7]);
+                $line = $c[$i + 2] === $c[$i] && $c[$i + 3] === $c[$i + 1] && $c[$i + 4] === $c[$i + 6] && $c[$i + 5] === $c[$i + 7];
+                $out .= $line ? "{$end} l\n" : PdfFile::real($c[$i + 2]).' '.PdfFile::real($c[$i + 3]).' '.PdfFile::real($c[$i + 4]).' '.PdfFile::real($c[$i + 5])." {$end} c\n";
+            }
+            $out .= $contour->closed ? "h\n" : '';
+        }
+
+        return $out;
+    }
+}

@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Format\Plt;
+
+use Closure;
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Format\AboutFormat;
+use NeatEdge\Core\Format\LayoutWriter;
+use NeatEdge\Core\Format\Outlines;
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Polyline;
+use NeatEdge\Core\Sheet\Cut\DragKnife;
+use NeatEdge\Core\Sheet\Cut\Overcut;
+use NeatEdge\Core\Sheet\Layout\Layout;
+use NeatEdge\Core\Sheet\Layout\Role;
+
+/** Plotter language for cutters: pens up and down in steps of a fortieth of a millimetre, y upwards. */
+final readonly class PltWriter implements LayoutWriter
+{
+    /** Steps a mm. */
+    public const STEPS = 40;
+
+    /** mm that chords leave curves by: half a step. */
+    private const FLAT = 0.0125;
+
+    /** Places in one instruction: machines have small buffers. */
+    private const MOST = 40;
+
+    /** The pen of each kind of cut, where every kind has its own. */
+    private const PENS = ['kiss' => 1, 'weed' => 2, 'through' => 3, 'line' => 4, 'fill' => 5, 'mark' => 6, 'print' => 7, 'plate' => 8];
+
+    /** @param  float  $blade  mm from the axis to the tip of a drag knife; none when nought */
+    private function __construct(private float $blade, private float $overcut, private float $corner, private string $origin, private bool $pens)
+    {
+    }
+
+    public static function about(): AboutFormat
+    {
+        return new AboutFormat('plt', 'PLT (HPGL)', 'plt', 'application/vnd.hp-hpgl', 'Pen up, pen down: what vinyl cutters read.', false, [
+            Field::length('blade', 'Blade offset', 0.0, 0.0, 'from the axis of a drag knife to its tip; nought where the cutter sees to it'),
+            Field::length('overcut', 'Overcut', 0.3, 0.0, 'past the start of a closed cut'),
+            new Field('corner', 'Swivel from', Field::ANGLE, 15.0, 1.0, 170.0, help: 'sharper corners are swivelled round'),
+            Field::choice('origin', 'Origin', 'corner', ['corner' => 'Lower left', 'middle' => 'Middle']),
+            Field::flag('pens', 'A pen for each kind of cut', true),
+        ]);
+    }
+
+    public static function from(Input $input): self
+    {
+        $v = $input->values(self::about()->fields);
+
+        return new self((float) $v['blade'], (float) $v['overcut'], (float) $v['corner'], (string) $v['origin'], (bool) $v['pens']);
+    }
+
+    public function loses(Layout $layout): array
+    {
+        return Outlines::lost($layout, 'PLT');
+    }
+
+    public function write(array $layouts, Closure $put): void
+    {
+        $layout = $layouts[0];
+        $put('IN;');
+        foreach ($layout->layers as $layer) {
+            $lines = Outlines::of($layer);
+            if ($lines === []) {
+                continue;
+            }
+            $put(sprintf('SP%d;', $this->pens ? self::PENS[$layer->role->value] : 1));
+            if (isset($layer->use['speed'])) {
+                // Centimetres a second, as the language has it.
+                $put(sprintf('VS%d;', max(1, (int) round((float) $layer->use['speed'] / 10))));
+            }
+            $passes = max(1, (int) ($layer->use['passes'] ?? 1));
+            foreach ($this->steered($lines, $layer->role, $layout) as $line) {
+                for ($k = 0; $k < $passes; $k++) {
+                    $this->line($line, $layout, $put);
+                }
+            }
+        }
+        $put("PU0,0;SP0;\n");
+    }
+
+    /**
+     * @param  list<Contour>  $lines
+     * @return list<Contour>
+     */
+    private function steered(array $lines, Role $role, Layout $layout): array
+    {
+        if (! $role->isPath()) {
+            return $lines;
+        }
+        $lines = array_map(fn (Contour $line): Contour => Overcut::of($line, $this->overcut), $lines);
+
+        // The blade is turned in the lower left corner, where no sheet has anything.
+        return $this->blade <= 0 ? $lines : (new DragKnife($this->blade, $this->corner))->steer($lines, [0.5, $layout->height - 0.5]);
+    }
+
+    /** @param  Closure(string): void  $put */
+    private function line(Contour $line, Layout $layout, Closure $put): void
+    {
+        [$ox, $oy] = $this->origin === 'middle' ? [$layout->width / 2, $layout->height / 2] : [0.0, $layout->height];
+        $steps = [];
+        $last = '';
+        foreach (Polyline::of($line, self::FLAT) as [$x, $y]) {
+            $step = sprintf('%d,%d', (int) round(($x - $ox) * self::STEPS), (int) round(($oy - $y) * self::STEPS));
+            if ($step !== $last) {
+                $steps[] = $last = $step;
+            }
+        }
+        $put("PU{$steps[0]};");
+        for ($i = 1, $n = count($steps); $i < $n; $i += self::MOST) {
+            $put('PD'.implode(',', array_slice($steps, $i, self::MOST)).';');
+        }
+        $put("PU;\n");
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Sheet\Cut;
+
+use NeatEdge\Core\Geometry\Box;
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Inside;
+
+/** What lies in what, among cut lines: what is cut free first takes all in it along. */
+final class Forest
+{
+    /**
+     * @param  list<Contour>  $lines
+     * @return array<int, list<int>> the lines right inside each, by number; under -1 those that lie in none
+     */
+    public static function of(array $lines): array
+    {
+        $boxes = array_map(static fn (Contour $line): Box => $line->box(), $lines);
+        $size = array_map(static fn (Box $box): float => $box->width() * $box->height(), $boxes);
+        // From the smallest up, so that the first that holds another is the one right around it.
+        $order = array_keys($lines);
+        usort($order, static fn (int $a, int $b): int => [$size[$a], $a] <=> [$size[$b], $b]);
+        $inside = [];
+        $out = [-1 => []];
+        foreach ($order as $at => $i) {
+            $parent = -1;
+            for ($k = $at + 1, $n = count($order); $k < $n; $k++) {
+                $outer = $order[$k];
+                if (! $lines[$outer]->closed || ! $boxes[$outer]->contains($boxes[$i]) || $size[$outer] <= $size[$i]) {
+                    continue;
+                }
+                $inside[$outer] ??= new Inside(Shape::of($lines[$outer]));
+                if (self::holds($inside[$outer], $lines[$i])) {
+                    $parent = $outer;
+                    break;
+                }
+            }
+            $out[$parent][] = $i;
+        }
+
+        return $out;
+    }
+
+    /** Whether most of a line's nodes lie within: one that only touches the border is told by the others. */
+    private static function holds(Inside $outer, Contour $line): bool
+    {
+        $in = $all = 0;
+        $c = $line->coords;
+        for ($i = 0, $n = count($c), $step = 6 * max(1, intdiv($n, 6 * 7)); $i < $n; $i += $step) {
+            $all++;
+            $in += $outer->holds($c[$i], $c[$i + 1]) ? 1 : 0;
+        }
+
+        return 2 * $in > $all;
+    }
+}

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Sheet\Cut;
+
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Polyline;
+
+/** How long a head takes along lines: it gathers speed, brakes before corners as they are sharp, and lifts between lines. */
+final readonly class MachineTime
+{
+    /** mm that chords leave curves by: coarse, for time only. */
+    private const FLAT = 0.05;
+
+    /**
+     * @param  float  $speed  mm/s along lines
+     * @param  float  $travel  mm/s in the air
+     * @param  float  $gather  mm/s² in which speed is gathered and lost
+     * @param  float  $lift  seconds for going up or down
+     */
+    public function __construct(private float $speed = 200.0, private float $travel = 400.0, private float $gather = 2000.0, private float $lift = 0.05)
+    {
+    }
+
+    /**
+     * @param  list<Contour>  $lines  in order
+     * @param  array{float, float}  $from  where the head stands, mm; where it stands then
+     * @return float seconds
+     */
+    public function along(array $lines, array &$from = [0.0, 0.0]): float
+    {
+        $seconds = 0.0;
+        foreach ($lines as $line) {
+            $points = Polyline::distinct(Polyline::of($line, self::FLAT), 1e-6);
+            if ($points === []) {
+                continue;
+            }
+            $seconds += $this->straight(hypot($points[0][0] - $from[0], $points[0][1] - $from[1]), $this->travel) + 2 * $this->lift + $this->run($points);
+            $from = $points[count($points) - 1];
+        }
+
+        return $seconds;
+    }
+
+    /** Seconds for a way from rest to rest. */
+    private function straight(float $mm, float $speed): float
+    {
+        $ramp = $speed * $speed / $this->gather;
+
+        return $mm >= $ramp ? $mm / $speed + $speed / $this->gather : 2 * sqrt($mm / $this->gather);
+    }
+
+    /**
+     * Seconds along chords: speeds at their joints by the angle, then held to what can be gathered and lost between them.
+     *
+     * @param  non-empty-list<array{float, float}>  $points
+     */
+    private function run(array $points): float
+    {
+        $n = count($points);
+        $length = [];
+        $speed = array_fill(0, $n, 0.0);
+        for ($i = 0; $i + 1 < $n; $i++) {
+            $length[$i] = hypot($points[$i + 1][0] - $points[$i][0], $points[$i + 1][1] - $points[$i][1]);
+            if ($i > 0) {
+                $cos = (($points[$i][0] - $points[$i - 1][0]) * ($points[$i + 1][0] - $points[$i][0]) + ($points[$i][1] - $points[$i - 1][1]) * ($points[$i + 1][1] - $points[$i][1])) / max(1e-12, $length[$i] * $length[$i - 1]);
+                $speed[$i] = $this->speed * max(0.0, min(1.0, $cos)) ** 2;
+            }
+        }
+        for ($i = 1; $i < $n; $i++) {
+            $speed[$i] = min($speed[$i], sqrt($speed[$i - 1] ** 2 + 2 * $this->gather * $length[$i - 1]));
+        }
+        $seconds = 0.0;
+        for ($i = $n - 2; $i >= 0; $i--) {
+            $speed[$i] = min($speed[$i], sqrt($speed[$i + 1] ** 2 + 2 * $this->gather * $length[$i]));
+            // Up from one speed, along at the set one where it is reached, down to the other.
+            $top = min($this->speed, sqrt(($speed[$i] ** 2 + $speed[$i + 1] ** 2) / 2 + $this->gather * $length[$i]));
+            $ramps = (2 * $top ** 2 - $speed[$i] ** 2 - $speed[$i + 1] ** 2) / (2 * $this->gather);
+            $seconds += (2 * $top - $speed[$i] - $speed[$i + 1]) / $this->gather + max(0.0, $length[$i] - $ramps) / max(1e-9, $top);
+        }
+
+        return $seconds;
+    }
+}

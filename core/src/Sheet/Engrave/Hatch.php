@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Sheet\Engrave;
+
+use NeatEdge\Core\Geometry\ScanLines;
+use NeatEdge\Core\Geometry\Shape;
+
+/** Areas as lines that a head goes along, there and back, so that it never goes far in the air. */
+final class Hatch
+{
+    /**
+     * @param  list<Shape>  $areas
+     * @param  float  $pitch  mm between lines
+     * @return list<float> packed stretches x0, y0, x1, y1, mm
+     */
+    public static function of(array $areas, float $degrees, float $pitch): array
+    {
+        $scan = new ScanLines($areas, $degrees);
+        if ($pitch <= 0 || ! is_finite($scan->top)) {
+            return [];
+        }
+        $lines = [];
+        for ($y = $scan->top + $pitch / 2; $y < $scan->bottom; $y += $pitch) {
+            $lines[] = $y;
+        }
+        $out = [];
+        foreach ($scan->along($lines) as $k => $stretches) {
+            foreach ($k % 2 === 0 ? $stretches : array_reverse($stretches) as [$from, $to]) {
+                [$a, $b] = $k % 2 === 0 ? [$from, $to] : [$to, $from];
+                array_push($out, ...$scan->onBench($a, $lines[$k]), ...$scan->onBench($b, $lines[$k]));
+            }
+        }
+
+        return $out;
+    }
+}

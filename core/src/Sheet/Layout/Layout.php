@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Sheet\Layout;
+
+use NeatEdge\Core\Geometry\Box;
+
+/** One sheet, plate or page as it leaves: what lies where on which material, in which order. Formats and devices know nothing else of a job. */
+final readonly class Layout
+{
+    /**
+     * @param  string  $name  for files, without an ending
+     * @param  string  $title  for people
+     * @param  float  $width  of the sheet, mm
+     * @param  float  $height  mm; y grows downwards, from the upper left
+     * @param  list<Layer>  $layers  in the order in which they are made
+     * @param  string  $material  what it is made of, as the shop has it
+     * @param  string  $ground  colour of the material or cloth, #rrggbb
+     * @param  Box|null  $trim  what is left when it is finished; all of the sheet when null
+     * @param  float  $bleed  mm that print reaches beyond that
+     * @param  list<string>  $says  what would surprise at the machine, one sentence each
+     * @param  float|null  $used  share of the material that is used, 0 to 1
+     */
+    public function __construct(
+        public string $name,
+        public string $title,
+        public float $width,
+        public float $height,
+        public array $layers,
+        public string $material = '',
+        public string $ground = '#ffffff',
+        public ?Box $trim = null,
+        public float $bleed = 0.0,
+        public array $says = [],
+        public ?float $used = null,
+    ) {
+    }
+
+    /** The same with some properties, by their names, replaced. */
+    public function with(mixed ...$changes): self
+    {
+        /** @var array<string, mixed> $all */
+        $all = [...get_object_vars($this), ...$changes];
+
+        return new self(...$all);
+    }
+
+    /** @return list<Layer> along which a tool goes, in order */
+    public function paths(): array
+    {
+        return array_values(array_filter($this->layers, static fn (Layer $layer): bool => $layer->role->isPath()));
+    }
+
+    /** mm that tools go along lines, see Layer. */
+    public function length(): float
+    {
+        return array_sum(array_map(static fn (Layer $layer): float => $layer->length(), $this->paths()));
+    }
+
+    /** The box of all that is made; null where that is nothing. */
+    public function box(): ?Box
+    {
+        return Box::around(...array_values(array_filter(array_map(static fn (Layer $layer): ?Box => $layer->box(), $this->layers))));
+    }
+}

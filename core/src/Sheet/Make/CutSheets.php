@@ -1,0 +1,203 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Sheet\Make;
+
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Geometry\Box;
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Geometry\Parts;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Sheet\Cut\CutOnce;
+use NeatEdge\Core\Sheet\Cut\CutOrder;
+use NeatEdge\Core\Sheet\Cut\Weeding;
+use NeatEdge\Core\Sheet\Layout\Layer;
+use NeatEdge\Core\Sheet\Layout\Layout;
+use NeatEdge\Core\Sheet\Layout\Role;
+use NeatEdge\Core\Sheet\Nest\Placement;
+use NeatEdge\Core\Sheet\Nest\Room;
+use NeatEdge\Core\Sheet\Sheet;
+
+/** Cut vinyl: a sheet for each colour, its copies laid and cut inside first, with the order of laying written on. */
+class CutSheets implements Making
+{
+    public static function fields(): array
+    {
+        return [
+            ...Laying::fields(),
+            Field::length('weedBox', 'Weed box', 3.0, 0.0, 'from the pieces to the box; none when nought'),
+            Field::length('weedEvery', 'Weeding lines every', 0.0, 0.0, 'straight cuts through the waste; none when nought'),
+            Field::length('weedGap', 'Weeding lines end before pieces by', 0.5, 0.0),
+            Field::flag('once', 'Cut shared borders once', true),
+            Field::flag('through', 'Cut the carrier through', false, 'along the weed box'),
+            Field::flag('mirror', 'Mirrored', false, 'for the inside of a window'),
+            Field::count('passes', 'Passes', 1, 1, 20),
+            Field::number('speed', 'Speed, mm/s', 200.0, 1.0, 2000.0),
+        ];
+    }
+
+    public static function layouts(Order $order): array
+    {
+        $out = [];
+        $sheets = Sheet::allOf($order->result);
+        $under = Surprises::under($order->result);
+        foreach ($sheets as $i => $sheet) {
+            array_push($out, ...self::sheet($order, $sheet, self::saysOfLaying($order, $sheets, $i, $under[$i] ?? []), count($out)));
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param  list<string>  $says
+     * @return list<Layout>
+     */
+    private static function sheet(Order $order, Sheet $sheet, array $says, int $before): array
+    {
+        $pieces = self::turnedRound($order, $sheet->pieces);
+        [$designs, $units] = self::designs($order, $pieces);
+        if ($designs === []) {
+            return [];
+        }
+        $laid = Laying::of($designs, array_fill(0, count($designs), max(1, (int) $order->length('copies'))), $order);
+        $hex = $sheet->paint->colour->hex();
+        $room = Laying::room($order, $order->limits);
+        $out = [];
+        foreach (self::bySheet($laid) as $number => $some) {
+            $areas = [];
+            foreach ($some as $one) {
+                $matrix = $one->matrix($designs[$one->design]);
+                array_push($areas, ...array_map(static fn (Piece $piece): Piece => $piece->transformed($matrix), $units[$one->design]));
+            }
+            $out[] = self::layout($order, $areas, $room, $hex, $before + count($out) + 1, $number > 0 ? [...$says, sprintf('Sheet %d of this colour.', $number + 1)] : $says);
+        }
+
+        return $out;
+    }
+
+    /**
+     * What is laid by itself: the whole art of a sheet, or each of its parts.
+     *
+     * @param  list<Piece>  $pieces
+     * @return array{list<Shape>, list<list<Piece>>} outlines, and what lies in them
+     */
+    private static function designs(Order $order, array $pieces): array
+    {
+        $shapes = array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces);
+        if ($order->word('arrange') !== 'parts') {
+            $whole = count($shapes) === 1 ? $shapes[0] : ($shapes === [] ? new Shape([]) : Combine::weld($shapes, $order->result->tolerance()));
+
+            return $whole->isEmpty() ? [[], []] : [[$whole], [$pieces]];
+        }
+        $designs = $units = [];
+        foreach ($pieces as $piece) {
+            foreach (Parts::of($piece->shape) as $part) {
+                $designs[] = $part;
+                $units[] = [$piece->with(shape: $part)];
+            }
+        }
+
+        return [$designs, $units];
+    }
+
+    /**
+     * @param  list<Piece>  $pieces
+     * @return list<Piece>
+     */
+    private static function turnedRound(Order $order, array $pieces): array
+    {
+        if ($order->mirrored || ! static::isMirrored($order)) {
+            return $pieces;
+        }
+        $matrix = new Matrix(-1.0, 0.0, 0.0, 1.0, $order->result->width, 0.0);
+
+        return array_map(static fn (Piece $piece): Piece => $piece->transformed($matrix), $pieces);
+    }
+
+    /** Whether it is cut from behind. */
+    protected static function isMirrored(Order $order): bool
+    {
+        return $order->is('mirror');
+    }
+
+    /** Whether the carrier is cut, along the weed box. */
+    protected static function cutsCarrier(Order $order): bool
+    {
+        return $order->is('through');
+    }
+
+    /**
+     * @param  list<Placement>  $placements
+     * @return array<int, list<Placement>>
+     */
+    public static function bySheet(array $placements): array
+    {
+        $out = [];
+        foreach ($placements as $one) {
+            $out[$one->sheet][] = $one;
+        }
+        ksort($out);
+
+        return $out;
+    }
+
+    /**
+     * @param  list<Piece>  $areas  as they lie
+     * @param  list<string>  $says
+     */
+    private static function layout(Order $order, array $areas, Room $room, string $hex, int $number, array $says): Layout
+    {
+        $shapes = array_map(static fn (Piece $piece): Shape => $piece->shape, $areas);
+        $box = Weeding::box($shapes, $order->length('weedBox')) ?? new Box(0.0, 0.0, 0.0, 0.0);
+        $use = ['speed' => $order->length('speed'), 'passes' => (int) $order->length('passes')];
+        $lines = array_merge(...array_map(static fn (Shape $shape): array => array_map(static fn (Contour $contour): Contour => new Contour($contour->coords, true), $shape->contours), $shapes));
+        $lines = $order->is('once') ? CutOnce::of($lines) : $lines;
+        $width = is_finite($room->length) ? $room->length : max($box->right + $room->margin - ($order->length('weedBox') > 0 ? $order->length('weedBox') : 0.0), $box->right);
+        $height = max($room->width, 0.0);
+        $from = [0.0, $height];
+        $frame = [Contour::rectangle($box->left, $box->top, $box->width(), $box->height())];
+        $layers = [new Layer(Role::Kiss, $order->called($hex), $hex, $areas, CutOrder::of($lines, $from), use: $use)];
+        $weed = Weeding::lines($shapes, $box, $order->length('weedEvery'), $order->length('weedGap'));
+        if ($weed !== [] || ($order->length('weedBox') > 0 && ! static::cutsCarrier($order))) {
+            $layers[] = new Layer(Role::Weed, 'Weeding', Role::Weed->colour(), lines: CutOrder::of([...$weed, ...(static::cutsCarrier($order) || $order->length('weedBox') <= 0 ? [] : $frame)], $from), use: $use);
+        }
+        if (static::cutsCarrier($order)) {
+            $layers[] = new Layer(Role::Through, 'Carrier', Role::Through->colour(), lines: $frame, use: $use);
+        }
+        $called = $order->called($hex);
+        $beyond = Surprises::beyond($box, $width, $height, $room);
+        $used = array_sum(array_map(static fn (Shape $shape): float => $shape->area(), $shapes)) / max(1e-9, $width * $height);
+
+        return new Layout(
+            $order->file($number, sprintf('%s %.0fx%.0f', $called, $box->width(), $box->height())),
+            sprintf('%s, sheet %d: %s, %.1f × %.1f mm', $order->name, $number, $called, $box->width(), $box->height()),
+            $width, $height, $layers, $called, '#ffffff', null, 0.0, [...$says, ...$beyond, ...Surprises::cut($areas)], $used,
+        );
+    }
+
+    /**
+     * @param  list<Sheet>  $sheets
+     * @param  list<int>  $under  numbers of sheets that run under it
+     * @return list<string>
+     */
+    private static function saysOfLaying(Order $order, array $sheets, int $at, array $under): array
+    {
+        $called = static fn (int $i): string => isset($sheets[$i]) ? $order->called($sheets[$i]->paint->colour->hex()) : '';
+        $out = [];
+        if (count($sheets) > 1) {
+            $out[] = $at === 0 ? sprintf('Laid first of %d.', count($sheets)) : sprintf('Laid as number %d of %d, after %s.', $at + 1, count($sheets), $called($at - 1));
+        }
+        if ($under !== []) {
+            $out[] = 'It lies on '.implode(' and ', array_map($called, $under)).', which run'.(count($under) === 1 ? 's' : '').' under it.';
+        }
+        if ($order->mirrored || static::isMirrored($order)) {
+            $out[] = 'Mirrored: it is cut from behind.';
+        }
+
+        return $out;
+    }
+}

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Sheet\Make;
+
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Geometry\Box;
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Sheet\Cut\CutOrder;
+use NeatEdge\Core\Sheet\Engrave\Hairlines;
+use NeatEdge\Core\Sheet\Engrave\Hatch;
+use NeatEdge\Core\Sheet\Layout\Layer;
+use NeatEdge\Core\Sheet\Layout\Layout;
+use NeatEdge\Core\Sheet\Layout\Role;
+use NeatEdge\Core\Stroke\Offset;
+
+/** Engraving: areas filled line by line, then followed round; lines no wider than the head's are followed along their middle, once. */
+final class Engraving implements Making
+{
+    public static function fields(): array
+    {
+        return [
+            ...Laying::fields('drawn', false),
+            Field::length('hair', 'Lines followed once, up to', 0.3, 0.0, 'along their middle; none when nought'),
+            Field::choice('fill', 'Areas', 'both', ['hatch' => 'Filled', 'outline' => 'Only followed round', 'both' => 'Filled, then followed round']),
+            new Field('angle', 'Lines of a fill at', Field::ANGLE, 0.0, -360.0, 360.0), Field::length('pitch', 'Between lines of a fill', 0.15, 0.01),
+            Field::length('spot', 'Width of the head\'s line', 0.1, 0.0, 'areas are made smaller by half of it'),
+            Field::length('overscan', 'Runs up before a fill by', 0.0, 0.0),
+            Field::number('power', 'Power of fills, %', 35.0, 0.0, 100.0), Field::number('speed', 'Speed of fills, mm/s', 80.0, 0.1, 2000.0),
+            Field::number('linePower', 'Power of lines, %', 25.0, 0.0, 100.0), Field::number('lineSpeed', 'Speed of lines, mm/s', 40.0, 0.1, 2000.0), Field::count('passes', 'Passes', 1, 1, 20),
+        ];
+    }
+
+    public static function layouts(Order $order): array
+    {
+        $pieces = array_values(array_filter($order->result->pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty()));
+        if ($pieces === []) {
+            return [];
+        }
+        $tolerance = $order->result->tolerance();
+        $whole = Combine::weld(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $tolerance);
+        [$hairs, $rest] = Hairlines::of($whole, $order->length('hair'));
+        $areas = $rest->isEmpty() ? new Shape([]) : ($order->length('spot') > 0 ? Offset::inset($rest, $order->length('spot') / 2, 'miter', $tolerance) : $rest);
+        $room = Laying::room($order, $order->limits);
+        $placed = Laying::of([$whole], [max(1, (int) $order->length('copies'))], $order);
+        $out = [];
+        foreach (CutSheets::bySheet($placed) as $number => $some) {
+            $laid = $lines = $follow = $shown = [];
+            foreach ($some as $one) {
+                $matrix = $one->matrix($whole);
+                array_push($shown, ...array_map(static fn (Piece $piece): Piece => $piece->transformed($matrix), $pieces));
+                array_push($follow, ...array_map(static fn (Contour $line): Contour => $line->transformed($matrix), $hairs));
+                $area = $areas->transformed($matrix);
+                if (! $area->isEmpty()) {
+                    $laid[] = $area;
+                    array_push($lines, ...array_map(static fn (Contour $contour): Contour => new Contour($contour->coords, true), $area->contours));
+                }
+            }
+            $out[] = self::layout($order, $number, $laid, $lines, $follow, $shown, is_finite($room->length) ? $room->length : 0.0, $room->width);
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param  list<Shape>  $areas
+     * @param  list<Contour>  $lines
+     * @param  list<Contour>  $follow
+     * @param  list<Piece>  $shown
+     */
+    private static function layout(Order $order, int $number, array $areas, array $lines, array $follow, array $shown, float $length, float $height): Layout
+    {
+        $fills = ['power' => $order->length('power'), 'speed' => $order->length('speed'), 'overscan' => $order->length('overscan'), 'passes' => (int) $order->length('passes')];
+        $use = ['power' => $order->length('linePower'), 'speed' => $order->length('lineSpeed'), 'passes' => (int) $order->length('passes')];
+        $hatch = $areas === [] || $order->word('fill') === 'outline' ? [] : Hatch::of($areas, $order->length('angle'), $order->length('pitch'));
+        $round = $order->word('fill') === 'hatch' ? [] : $lines;
+        $layers = [];
+        if ($hatch !== []) {
+            $layers[] = new Layer(Role::Fill, 'Fills', Role::Fill->colour(), $shown, hatch: $hatch, use: $fills);
+        }
+        $all = CutOrder::of([...$follow, ...$round], [0.0, $height]);
+        if ($all !== []) {
+            $layers[] = new Layer(Role::Line, 'Lines', Role::Line->colour(), $hatch === [] ? $shown : [], lines: $all, use: $use);
+        }
+        $box = Box::around(...array_values(array_filter(array_map(static fn (Piece $piece): ?Box => $piece->box(), $shown)))) ?? new Box(0.0, 0.0, 1.0, 1.0);
+        $width = $length > 0 ? $length : $box->right + $order->length('margin');
+        $says = $follow === [] ? [] : [sprintf('%s followed along %s middle, once.', count($follow) === 1 ? '1 hairline is' : count($follow).' hairlines are', count($follow) === 1 ? 'its' : 'their')];
+
+        return new Layout(
+            $order->file($number + 1, 'engraving'), sprintf('%s, plate %d: engraving', $order->name, $number + 1), $width, $height, $layers, 'Plate', '#d8c48a',
+            says: [...$says, ...Surprises::beyond($box, $width, $height, Laying::room($order, $order->limits))],
+        );
+    }
+}

@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Sheet\Make;
+
+use Closure;
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Geometry\Box;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Limits;
+use NeatEdge\Core\Sheet\Nest\Nesting;
+use NeatEdge\Core\Sheet\Nest\Placement;
+use NeatEdge\Core\Sheet\Nest\Room;
+
+/** Copies of designs on beds: as they were drawn, in rows, or nested by their true outlines. */
+final class Laying
+{
+    /** @return list<Field> */
+    public static function fields(string $usual = 'drawn', bool $parts = true): array
+    {
+        return [
+            Field::count('copies', 'Copies', 1, 1, 2000),
+            Field::choice('arrange', 'Lay them', $usual, ['drawn' => 'As drawn, in rows', 'nest' => 'Nested, each design whole', ...($parts ? ['parts' => 'Nested, part by part'] : [])], 'nested by true outlines, holes used'),
+            Field::length('bedWidth', 'Bed width', 0.0, 0.0, 'across the roll or sheet; that of the ticket when nought'),
+            Field::length('bedLength', 'Bed length', 0.0, 0.0, 'nought for a roll'),
+            Field::length('margin', 'Margin', 5.0), Field::length('gap', 'Gap between copies', 3.0),
+            Field::choice('turns', 'Turn copies', 'quarter', ['none' => 'Never', 'half' => 'By half', 'quarter' => 'By quarters', 'eighth' => 'By eighths', 'free' => 'By 15 degrees']),
+            Field::flag('grain', 'The material has a grain', false, 'all lie along it'),
+        ];
+    }
+
+    public static function room(Order $order, Limits $limits): Room
+    {
+        $width = $order->length('bedWidth') > 0 ? $order->length('bedWidth') : $limits->bedWidth;
+        $length = $order->length('bedLength') > 0 ? $order->length('bedLength') : ($order->length('bedWidth') > 0 ? 0.0 : $limits->bedHeight);
+
+        return new Room($length > 0 ? $length : INF, $width > 0 ? $width : 600.0, $order->length('margin'), $order->length('gap'), Room::turns($order->word('turns'), $order->is('grain')));
+    }
+
+    /**
+     * @param  list<Shape>  $designs  outlines as they were drawn
+     * @param  list<int>  $counts  of each
+     * @param  Closure(float, int): bool|null  $goesOn  see Nesting
+     * @return list<Placement>
+     *
+     * @throws EditRefused
+     */
+    public static function of(array $designs, array $counts, Order $order, ?Closure $goesOn = null): array
+    {
+        $kept = array_values(array_filter($order->placements ?? [], static fn (Placement $one): bool => isset($designs[$one->design])));
+        $room = self::room($order, $order->limits);
+        if ($goesOn === null && $kept !== [] && self::areAll($kept, $counts)) {
+            return $kept;
+        }
+        if ($order->word('arrange') !== 'drawn') {
+            return Nesting::of($designs, $counts, $room, array_values(array_filter($kept, static fn (Placement $one): bool => $one->kept)), $goesOn);
+        }
+
+        return self::rows($designs, $counts, $room);
+    }
+
+    /**
+     * @param  list<Placement>  $placements
+     * @param  list<int>  $counts
+     */
+    private static function areAll(array $placements, array $counts): bool
+    {
+        $laid = array_count_values(array_map(static fn (Placement $one): int => $one->design, $placements));
+        foreach ($counts as $design => $count) {
+            if (($laid[$design] ?? 0) !== $count) {
+                return false;
+            }
+        }
+
+        return count($placements) === array_sum($counts);
+    }
+
+    /**
+     * Copies in rows by their boxes, none turned unless it must be to fit.
+     *
+     * @param  list<Shape>  $designs
+     * @param  list<int>  $counts
+     * @return list<Placement>
+     */
+    private static function rows(array $designs, array $counts, Room $room): array
+    {
+        $out = [];
+        [$sheet, $x, $y, $column] = [0, $room->margin, $room->margin, 0.0];
+        foreach ($designs as $i => $design) {
+            $box = $design->box() ?? new Box(0.0, 0.0, 0.0, 0.0);
+            $across = $room->width - 2 * $room->margin + 1e-6;
+            $along = $room->length - 2 * $room->margin + 1e-6;
+            $turn = $box->height() > $across || $box->width() > $along ? 90.0 : 0.0;
+            [$w, $h] = $turn > 0 ? [$box->height(), $box->width()] : [$box->width(), $box->height()];
+            if ($h > $across || $w > $along) {
+                // It is larger than the bed: it is laid all the same, alone, and the sheet says so.
+                $turn = 0.0;
+                [$w, $h] = [$box->width(), $box->height()];
+            }
+            for ($k = 0; $k < $counts[$i]; $k++) {
+                if ($y > $room->margin && $y + $h > $room->width - $room->margin + 1e-6) {
+                    [$x, $y, $column] = [$x + $column + $room->gap, $room->margin, 0.0];
+                }
+                if ($x > $room->margin && $x + $w > $room->length - $room->margin + 1e-6) {
+                    [$sheet, $x, $y, $column] = [$sheet + 1, $room->margin, $room->margin, 0.0];
+                }
+                $out[] = new Placement($i, $sheet, $x, $y, $turn);
+                $y += $h + $room->gap;
+                $column = max($column, $w);
+            }
+        }
+
+        return $out;
+    }
+}

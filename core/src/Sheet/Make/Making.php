@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Sheet\Make;
+
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Sheet\Layout\Layout;
+
+/** O10, O11: what a process promises, as layouts. */
+interface Making
+{
+    /** @return list<Field> what the shop chooses */
+    public static function fields(): array;
+
+    /**
+     * @return list<Layout> in the order in which they are made
+     *
+     * @throws EditRefused
+     */
+    public static function layouts(Order $order): array;
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Sheet\Make;
+
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Sheet\Layout\Layout;
+use NeatEdge\Core\Type\FontShelf;
+
+/** The registry of ways of making: one class for each process. */
+final class Makings
+{
+    /** @return class-string<Making> */
+    private static function of(Process $process): string
+    {
+        return match ($process) {
+            Process::CutVinyl, Process::Plain => CutSheets::class,
+            Process::HeatTransfer => TransferSheets::class,
+            Process::Sticker => PrintAndCut::class,
+            Process::ScreenPrint => ScreenPlates::class,
+            Process::Engraving => Engraving::class,
+        };
+    }
+
+    /** @return list<Field> */
+    public static function fields(Process $process): array
+    {
+        return self::of($process)::fields();
+    }
+
+    /**
+     * @param  array<mixed>  $typed  by name
+     * @return array<string, float|string|bool>
+     *
+     * @throws EditRefused
+     */
+    public static function values(Process $process, array $typed, string $unit = 'mm'): array
+    {
+        return (new Input($typed, FontShelf::shipped(), $unit))->values(self::fields($process));
+    }
+
+    /**
+     * @return list<Layout>
+     *
+     * @throws EditRefused
+     */
+    public static function layouts(Order $order): array
+    {
+        return self::of($order->process)::layouts($order);
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Sheet\Make;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Measure\Limits;
+use NeatEdge\Core\Sheet\Nest\Placement;
+
+/** What is to be made: the result of a line, and how the shop wants it laid out. */
+final readonly class Order
+{
+    /**
+     * @param  Artwork  $result  of the whole line
+     * @param  string  $name  of the job, for people; files are named after it
+     * @param  array<string, float|string|bool>  $values  of the fields of its way of making
+     * @param  array<string, string>  $names  what the shop calls colours, by #rrggbb
+     * @param  bool  $mirrored  whether the line has turned it round already
+     * @param  list<Placement>|null  $placements  where copies lie; worked out anew when null
+     * @param  array<string, Artwork>  $under  for an ink that is printed on others, by #rrggbb: the result as it is without it
+     */
+    public function __construct(
+        public Artwork $result,
+        public string $name,
+        public Process $process,
+        public Limits $limits,
+        public array $values,
+        public array $names = [],
+        public bool $mirrored = false,
+        public ?array $placements = null,
+        public array $under = [],
+    ) {
+    }
+
+    public function called(string $hex): string
+    {
+        return $this->names[$hex] ?? $hex;
+    }
+
+    public function length(string $field): float
+    {
+        return (float) ($this->values[$field] ?? 0.0);
+    }
+
+    public function is(string $field): bool
+    {
+        return (bool) ($this->values[$field] ?? false);
+    }
+
+    public function word(string $field): string
+    {
+        return (string) ($this->values[$field] ?? '');
+    }
+
+    /** A stem for a file: the job, which sheet of it, of what. */
+    public function file(int $number, string $of): string
+    {
+        $plain = static fn (string $text): string => trim(preg_replace('/[^a-z0-9]+/', '-', strtolower((string) iconv('UTF-8', 'ASCII//TRANSLIT//IGNORE', mb_scrub($text)))) ?? '', '-');
+        $job = substr($plain($this->name), 0, 40);
+
+        return ($job === '' ? 'job' : $job)."-{$number}-".(substr($plain($of), 0, 30) ?: 'sheet');
+    }
+}

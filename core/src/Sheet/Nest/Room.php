@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Sheet\Nest;
+
+/** What is laid on: a bed or roll, how far things keep from each other and from its edge, and how they may be turned. */
+final readonly class Room
+{
+    /**
+     * @param  float  $length  mm along which as little as can be is used, left to right; INF for a roll
+     * @param  float  $width  mm across, top to bottom
+     * @param  list<float>  $turns  degrees that a design may be turned by
+     */
+    public function __construct(public float $length, public float $width, public float $margin = 5.0, public float $gap = 3.0, public array $turns = [0.0, 90.0, 180.0, 270.0])
+    {
+    }
+
+    /**
+     * @param  string  $how  none, half, quarter, eighth, free
+     * @param  bool  $grain  whether the material has a direction that must run the same way in all
+     * @return list<float>
+     */
+    public static function turns(string $how, bool $grain = false): array
+    {
+        $step = match ($how) {
+            'half' => 180.0,
+            'quarter' => 90.0,
+            'eighth' => 45.0,
+            'free' => 15.0,
+            default => 360.0,
+        };
+        $out = [];
+        for ($turn = 0.0; $turn < 360.0; $turn += $step) {
+            if (! $grain || fmod($turn, 180.0) === 0.0) {
+                $out[] = $turn;
+            }
+        }
+
+        return $out;
+    }
+}
