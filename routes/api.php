@@ -7,11 +7,16 @@ use App\Http\Controllers\BenchController;
 use App\Http\Controllers\CheckController;
 use App\Http\Controllers\ColourController;
 use App\Http\Controllers\EditController;
+use App\Http\Controllers\ExportController;
 use App\Http\Controllers\FontController;
 use App\Http\Controllers\JobController;
+use App\Http\Controllers\MakingController;
 use App\Http\Controllers\PreparationController;
 use App\Http\Controllers\PresetController;
+use App\Http\Controllers\SendingController;
 use App\Http\Controllers\SheetController;
+use App\Http\Controllers\SizeController;
+use App\Http\Controllers\StockController;
 use Illuminate\Support\Facades\Route;
 
 // Brings the page a new token, by its cookie.
@@ -91,3 +96,32 @@ Route::post('batches/{batch}/open', [BatchController::class, 'open']);
 Route::get('batches/{batch}/picture/{file}', [BatchController::class, 'picture']);
 Route::get('batches/{batch}/all.zip', [BatchController::class, 'zip']);
 Route::delete('batches/{batch}', [BatchController::class, 'destroy']);
+
+Route::get('stock', [StockController::class, 'index']);
+Route::post('stock', [StockController::class, 'store']);
+Route::patch('stock/{item}', [StockController::class, 'update'])->whereNumber('item');
+Route::delete('stock/{item}', [StockController::class, 'destroy'])->whereNumber('item');
+
+Route::get('jobs/{job}/making', [MakingController::class, 'show']);
+Route::put('jobs/{job}/making', [MakingController::class, 'update']);
+Route::get('jobs/{job}/layouts/{number}/picture.svg', [MakingController::class, 'picture'])->whereNumber('number');
+Route::get('jobs/{job}/layouts/{number}/moves', [MakingController::class, 'moves'])->whereNumber('number');
+Route::get('jobs/{job}/layouts/mix.svg', [MakingController::class, 'mix']);
+Route::get('jobs/{job}/copies', [MakingController::class, 'copies']);
+Route::post('jobs/{job}/copies', [MakingController::class, 'move']);
+Route::post('jobs/{job}/nestings', [MakingController::class, 'nest']);
+Route::get('nestings/{nesting}', [MakingController::class, 'nesting']);
+Route::post('nestings/{nesting}/stop', [MakingController::class, 'stopNesting']);
+
+Route::get('jobs/{job}/files.zip', [ExportController::class, 'all']);
+Route::get('jobs/{job}/files/{number}.{format}', [ExportController::class, 'one'])->whereNumber('number')->whereAlpha('format');
+Route::get('jobs/{job}/job-sheet.pdf', [ExportController::class, 'jobSheet']);
+Route::post('jobs/{job}/sizes', [SizeController::class, 'check']);
+Route::get('jobs/{job}/sizes.zip', [SizeController::class, 'files']);
+
+Route::get('jobs/{job}/sendings', [SendingController::class, 'index']);
+Route::post('jobs/{job}/sendings', [SendingController::class, 'store']);
+Route::get('sendings/{sending}', [SendingController::class, 'show']);
+Route::post('sendings/{sending}/pause', [SendingController::class, 'pause']);
+Route::post('sendings/{sending}/go', [SendingController::class, 'go']);
+Route::post('sendings/{sending}/cancel', [SendingController::class, 'cancel']);

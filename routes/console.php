@@ -5,7 +5,9 @@ declare(strict_types=1);
 use App\Http\CatalogueTypes;
 use App\Jobs\RunBatch;
 use App\Models\Batch;
+use App\Models\Nesting;
 use App\Models\Preparation;
+use App\Models\Sending;
 use App\Prep\Preparing;
 use App\Prep\Pruning;
 use Illuminate\Support\Facades\Artisan;
@@ -20,7 +22,7 @@ Artisan::command('neat-edge:recover', function (): void {
             'doing' => '',
             'error' => 'The server was stopped while it prepared this job; the source art is untouched. Prepare it again.',
         ]);
-        DB::table('queued_work')->where('queue', '!=', 'batches')->whereNotNull('reserved_at')->delete();
+        DB::table('queued_work')->where('queue', 'default')->whereNotNull('reserved_at')->delete();
     });
 })->purpose('Mark preparations that a stop cut off');
 
@@ -32,6 +34,16 @@ Artisan::command('neat-edge:recover-batches', function (): void {
         RunBatch::dispatch($batch->id);
     }
 })->purpose('Go on with batches that a stop cut off');
+
+// What was on its way to a machine when the shop was closed waits for a person: how far it came is known.
+Artisan::command('neat-edge:recover-machines', function (): void {
+    DB::table('queued_work')->whereIn('queue', ['machines', 'layout'])->whereNotNull('reserved_at')->delete();
+    Nesting::query()->where('status', 'running')->update(['status' => 'failed', 'error' => 'The server was stopped while it searched; where the copies lay before is kept.']);
+    foreach (Sending::query()->where('status', 'running')->get() as $sending) {
+        $sending->note('Stopped: the server was stopped');
+        $sending->update(['status' => 'stopped', 'error' => "The server was stopped while this was sent; {$sending->done} of {$sending->of} parts are done. Go on with it."]);
+    }
+})->purpose('Mark what a stop cut off on its way to machines');
 
 // One preparation, in a process of its own: started by the queue's worker.
 Artisan::command('neat-edge:prepare {preparation}', function (): int {

@@ -30,6 +30,7 @@ use NeatEdge\Core\Prepare\Presets;
  * @property float|null $gap_limit_mm
  * @property array<string, float|int>|null $more_limits by name, mm; see Limits
  * @property array{name: string, version: int, line: string}|null $preset which its line came from, and a key of that line
+ * @property array{values?: array<string, mixed>, materials?: array<string, int>, placements?: array<string, list<array<string, mixed>>>}|null $making how it is laid out: choices, materials and places of copies, by colour of the sheet or "all"
  * @property bool $is_demo
  * @property string $source_name
  * @property list<array<string, mixed>> $notices what was left out when the file was read
@@ -75,6 +76,7 @@ final class ShopJob extends Model
             'judged' => 'array',
             'more_limits' => 'array',
             'preset' => 'array',
+            'making' => 'array',
             'file_frame' => 'array',
         ];
     }

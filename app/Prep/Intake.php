@@ -15,6 +15,7 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Format\Incoming;
 use NeatEdge\Core\Format\Json\PieceJson;
 use NeatEdge\Core\Format\Json\StoredForm;
 use NeatEdge\Core\Format\Json\StoredFormRefused;
@@ -37,6 +38,8 @@ final class Intake
      */
     public static function take(string $title, Process $process, ?float $width, string $fileName, string $svg, bool $demo = false, bool $ofArt = false, ?array $line = null): ShopJob
     {
+        // Drawings in lines become SVG at the door: the file that is kept is what the bench shows.
+        $svg = Budget::within('Reading this file', static fn (): string => Incoming::svg($svg));
         $drawing = self::read($svg);
         $drawing = $ofArt ? $drawing->framedByArt() : $drawing;
         if ($width === null && ! $drawing->statesSize) {
@@ -77,7 +80,7 @@ final class Intake
      */
     public static function read(string $svg): Drawing
     {
-        $drawing = Budget::within('Reading this file', static fn (): Drawing => Reader::read($svg, self::limits(), ShopFonts::shelf()));
+        $drawing = Budget::within('Reading this file', static fn (): Drawing => Reader::read(Incoming::svg($svg), self::limits(), ShopFonts::shelf()));
         if ($drawing->artwork->pieces === [] && array_filter($drawing->findings, static fn (Finding $finding): bool => $finding->kind !== Drawing::NO_SIZE) === []) {
             throw ValidationException::withMessages(['file' => 'The file draws nothing: it has no shapes and no lines.']);
         }

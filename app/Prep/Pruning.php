@@ -6,6 +6,7 @@ namespace App\Prep;
 
 use App\Models\Preparation;
 use App\Models\Revision;
+use App\Models\Sending;
 use App\Models\ShopJob;
 use Illuminate\Support\Facades\DB;
 
@@ -27,7 +28,36 @@ final class Pruning
             'preparations' => self::preparations(),
             'step results' => self::stepResults(),
             'reference pictures' => self::pictures(),
+            'layouts' => self::layouts(),
+            'sent files' => self::sent(),
         ];
+    }
+
+    /** Layouts that nobody has looked at for a week: they are worked out anew when somebody does. */
+    private static function layouts(): int
+    {
+        $gone = 0;
+        foreach (glob(Made::folder().'/*') ?: [] as $path) {
+            if (filemtime($path) < time() - 7 * 86_400) {
+                $gone += unlink($path) ? 1 : 0;
+            }
+        }
+
+        return $gone;
+    }
+
+    /** Files that nothing is to be done with any more; the log of what was sent stays with the job. */
+    private static function sent(): int
+    {
+        $gone = 0;
+        foreach (glob(rtrim((string) config('neat-edge.sendings'), '/').'/*.bin') ?: [] as $path) {
+            $open = Sending::query()->whereKey((int) basename($path))->whereNotIn('status', ['done', 'cancelled'])->exists();
+            if (! $open && filemtime($path) < time() - 86_400) {
+                $gone += unlink($path) ? 1 : 0;
+            }
+        }
+
+        return $gone;
     }
 
     private static function jobs(): int

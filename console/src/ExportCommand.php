@@ -68,7 +68,7 @@ final class ExportCommand extends ArtworkCommand
         $line = PrepLine::of($preset->steps, $limits);
         $source = Seen::of($drawing->artwork);
         $values = Makings::values($process, $typed);
-        $order = new Order($line->outcome($source), self::called($input), $process, $limits, $values, [], self::isMirrored($preset->steps), null, self::under($line, $source, $process, $values));
+        $order = new Order($line->outcome($source), self::called($input), $process, $limits, $values, [], self::isMirrored($preset->steps), [], self::under($line, $source, $process, $values));
         $layouts = Makings::layouts($order);
         if ($layouts === []) {
             $path = $input->getArgument('input');

@@ -7,11 +7,14 @@ namespace Database\Seeders;
 use App\Jobs\PrepareArtwork;
 use App\Models\Preparation;
 use App\Models\ShopJob;
+use App\Models\StockItem;
 use App\Prep\Intake;
 use App\Prep\ReferencePictures;
 use Illuminate\Database\Seeder;
 use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Device\Devices;
 use NeatEdge\Core\Format\Json\ArtworkJson;
+use NeatEdge\Core\Sheet\Shop\Stock;
 
 /** The demo: what a small shop makes for the Marrowby Lantern Regatta. Run again, it adds nothing twice. */
 final class DatabaseSeeder extends Seeder
@@ -41,6 +44,7 @@ final class DatabaseSeeder extends Seeder
 
     public function run(): void
     {
+        self::stock();
         foreach (self::JOBS as [$title, $process, $file, $width, $prepared]) {
             if (ShopJob::withTrashed()->where('is_demo', true)->where('source_name', $file)->exists()) {
                 continue;
@@ -63,6 +67,24 @@ final class DatabaseSeeder extends Seeder
         }
         foreach (self::WANTED as $title => [$customer, $days]) {
             ShopJob::query()->where('is_demo', true)->where('title', $title)->where('customer', '')->whereNull('due')->toBase()->update(['customer' => $customer, 'due' => now()->addDays($days)->toDateString()]);
+        }
+    }
+
+    /** What the shop has to begin with, once; and its stand-in machines, at the ports that they listen on. */
+    private static function stock(): void
+    {
+        if (StockItem::query()->doesntExist()) {
+            foreach (Stock::samples() as $one) {
+                StockItem::query()->create(['kind' => $one['kind'], 'name' => $one['name'], 'data' => Stock::values($one['kind'], $one['values'])]);
+            }
+        }
+        $port = (int) config('neat-edge.machines_port');
+        $beds = ['cutter' => ['bedWidth' => 5000.0, 'bedHeight' => 610.0, 'blade' => 0.25], 'recorder' => ['bedWidth' => 450.0, 'bedHeight' => 600.0], 'engraver' => ['bedWidth' => 600.0, 'bedHeight' => 400.0]];
+        foreach ($port > 0 ? array_keys($beds) : [] as $i => $kind) {
+            $name = 'Stand-in '.strtolower(Devices::of($kind)::about()->label);
+            $known = StockItem::query()->where('kind', 'machine')->where('name', $name)->first();
+            $values = Stock::values('machine', ['kind' => $kind, 'port' => $port + $i, ...($known === null ? $beds[$kind] : [])], $known->data ?? []);
+            StockItem::query()->updateOrCreate(['kind' => 'machine', 'name' => $name], ['data' => $values]);
         }
     }
 }

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Http\Budget;
 use App\Models\ShopJob;
+use App\Prep\Made;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -23,7 +24,7 @@ final class ColourController
     {
         $areas = Budget::within('Measuring the colours', static fn (): array => ColourAreas::seen(Seen::of($job->art())));
         $whole = max(1e-9, array_sum($areas));
-        $names = self::names();
+        $names = Made::names();
 
         return new JsonResponse([
             'colours' => array_map(static fn (string $hex, float $area): array => ['hex' => $hex, 'area' => $area, 'share' => $area / $whole, 'name' => $names[$hex] ?? ''], array_map(strval(...), array_keys($areas)), array_values($areas)),
@@ -34,7 +35,7 @@ final class ColourController
 
     public function index(): JsonResponse
     {
-        return new JsonResponse((object) self::names());
+        return new JsonResponse((object) Made::names());
     }
 
     /** A colour is this material or ink of the shop, for this job and the next; an empty name takes it back. */
@@ -45,11 +46,5 @@ final class ColourController
         $name === '' ? DB::table('shop_colours')->where('hex', $fields['hex'])->delete() : DB::table('shop_colours')->updateOrInsert(['hex' => $fields['hex']], ['name' => $name]);
 
         return $this->index();
-    }
-
-    /** @return array<string, string> by hex */
-    private static function names(): array
-    {
-        return DB::table('shop_colours')->orderBy('hex')->pluck('name', 'hex')->map(static fn (mixed $name): string => is_string($name) ? $name : '')->all();
     }
 }

@@ -81,10 +81,10 @@ final class Incoming
             $joined = array_map(static fn (Contour $line): Contour => $line->transformed($over), Chains::joined($own, self::MEET));
             $closed = array_values(array_filter($joined, static fn (Contour $line): bool => $line->closed));
             if ($closed !== []) {
-                $pieces[] = new Piece("layer-{$number}", new Shape($closed, FillRule::Evenodd), new Paint($colour), name: (string) $name);
+                $pieces[] = new Piece((string) $name, new Shape($closed, FillRule::Evenodd), new Paint($colour));
             }
             foreach (array_values(array_filter($joined, static fn (Contour $line): bool => ! $line->closed)) as $k => $line) {
-                $pieces[] = new Piece("layer-{$number}-line-{$k}", Shape::of($line), null, new Stroke(new Paint($colour), new StrokeStyle(self::HAIR)));
+                $pieces[] = new Piece("{$name} line ".($k + 1), Shape::of($line), null, new Stroke(new Paint($colour), new StrokeStyle(self::HAIR)));
             }
         }
 

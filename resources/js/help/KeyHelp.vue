@@ -11,6 +11,7 @@ const keys = [
   ['1 to 7', 'enter a stage'],
   ['P', 'prepare'],
   ['W', 'wipe before | after'],
+  ['K', 'go through a sheet as its machine will'],
   ['S', 'back to the bench'],
   ['O', 'show the file as it came in'],
   ['E', 'wire view: edges, nodes, where each begins and its way'],

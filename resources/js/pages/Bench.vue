@@ -2,6 +2,8 @@
 import { isTyping } from '@/bench/usePanZoom'
 import Surface from '@/bench/Surface.vue'
 import KeyHelp from '@/help/KeyHelp.vue'
+import HandsView from '@/making/HandsView.vue'
+import LayoutView from '@/making/LayoutView.vue'
 import PrepLine from '@/prepline/PrepLine.vue'
 import StepDrawer from '@/prepline/StepDrawer.vue'
 import SheetColumn from '@/sheets/SheetColumn.vue'
@@ -186,7 +188,9 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       <p v-if="bench.problem" class="trouble" role="alert" data-test="problem">{{ bench.problem }} <button v-if="bench.again" type="button" data-test="again" @click="bench.again?.()">Make my change on top of it</button> <button type="button" @click="bench.problem = ''">Close</button></p>
       <p v-if="bench.away > 0" class="trouble" role="status" data-test="away">The server does not answer. {{ bench.away === 1 ? '1 change waits' : `${bench.away} changes wait` }} and will be sent, in order, when it is back; leave this page open.</p>
       <p v-if="bench.loading && !bench.job" class="waiting">Laying the art on the bench…</p>
-      <Surface v-if="bench.art" :editing="hands" :stage="current.key" />
+      <LayoutView v-if="bench.job && (bench.view.kind === 'layout' || bench.view.kind === 'mix')" class="over" />
+      <HandsView v-else-if="bench.job && bench.view.kind === 'hands'" class="over" />
+      <Surface v-if="bench.art" v-show="!['layout', 'mix', 'hands'].includes(bench.view.kind)" :editing="hands" :stage="current.key" />
       <p v-if="!bench.loading && !bench.job" class="waiting"><RouterLink to="/">Back to the jobs</RouterLink></p>
     </main>
     <SheetColumn />
@@ -208,7 +212,7 @@ header { grid-area: head; display: grid; grid-template-columns: auto minmax(180p
 /* Over the row of buttons: neither is the bench moved nor the work covered when something is said. */
 main > .trouble { position: absolute; left: 8px; right: 8px; top: 5px; z-index: 6; min-height: 28px; padding: 4px 10px; line-height: 1.2; }
 main { position: relative; grid-area: main; display: flex; flex-direction: column; min-width: 0; min-height: 0; padding: 7px 8px 8px; gap: 6px; }
-main :deep(.frame) { flex: 1; }
+main :deep(.frame) { flex: 1; min-height: 0; }
 .tools { display: flex; align-items: center; gap: 6px; }
 .tools .el-button { margin: 0; }
 .step { width: 156px; justify-content: flex-start; }

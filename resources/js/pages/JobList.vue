@@ -120,6 +120,7 @@ async function remove(job: ListedJob) {
       <div><h1>Neat Edge</h1><p class="quiet">Artwork in, clean edges out: ready for the blade, the film and the engraver.</p></div>
       <RouterLink to="/batches">Batches</RouterLink>
       <RouterLink to="/presets">Presets</RouterLink>
+      <RouterLink to="/stock">What the shop has</RouterLink>
       <RouterLink v-slot="{ navigate }" to="/new" custom><ElButton type="primary" size="large" data-test="new-job" @click="navigate">New job</ElButton></RouterLink>
     </header>
     <p v-if="problem" class="trouble" role="alert">{{ problem }} <ElButton size="small" @click="load">Try again</ElButton></p>

@@ -131,7 +131,7 @@ async function preset(event: Event) {
             <span v-if="line.foundOf(step.id)" class="numbers" data-test="found">findings {{ line.foundOf(step.id)!.before.findings }}→{{ line.foundOf(step.id)!.after.findings }}</span>
             <span v-if="line.reportOf(step.id)!.done || line.reportOf(step.id)!.left?.length" class="numbers">{{ line.reportOf(step.id)!.done ?? 0 }} {{ step.kind === 'touch-up' ? 'by hand' : 'cured' }}<template v-if="line.reportOf(step.id)!.left?.length">, {{ line.reportOf(step.id)!.left!.length }} left</template></span>
             <span v-else-if="line.lookOf(step.id)" class="numbers quiet">{{ percent(line.lookOf(step.id)!.percent) }} off</span>
-            <span v-else-if="line.reportOf(step.id)!.slivers > 0" class="numbers quiet">{{ count(line.reportOf(step.id)!.slivers, 'sliver') }} given away</span>
+            <span v-else-if="line.reportOf(step.id)!.slivers > 0 && !line.foundOf(step.id)" class="numbers quiet">{{ count(line.reportOf(step.id)!.slivers, 'sliver') }} given away</span>
           </template>
         </div>
       </li>
@@ -155,12 +155,12 @@ async function preset(event: Event) {
 .stale { color: var(--coral-deep); font-weight: 500; }
 .lit { border-color: var(--green); color: var(--green); }
 ol { display: flex; gap: 7px; list-style: none; margin: 7px 0 0; padding: 0 0 2px; overflow-x: auto; }
-li { flex: 1 0 158px; max-width: 230px; display: grid; grid-template: 62px 20px / 66px minmax(0, 1fr); gap: 3px 7px; padding: 6px; border: 1px solid var(--line); border-radius: 4px; background: #fffcf4; min-width: 0; position: relative; cursor: grab; }
+li { flex: 1 0 192px; max-width: 230px; display: grid; grid-template: 62px 20px / 58px minmax(0, 1fr); gap: 3px 7px; padding: 6px; border: 1px solid var(--line); border-radius: 4px; background: #fffcf4; min-width: 0; position: relative; cursor: grab; }
 li.shown { border-color: var(--green); box-shadow: inset 0 0 0 1px var(--green); }
 li.open { background: var(--green-pale); }
 li.wrong { border-color: var(--coral); }
 li.target { box-shadow: -4px 0 0 var(--green); }
-li.came { flex: 0 0 130px; grid-template-columns: 42px minmax(0, 1fr); cursor: default; }
+li.came { flex: 0 0 122px; grid-template-columns: 42px minmax(0, 1fr); cursor: default; }
 li.off:not(:has(img)) { flex: 0 0 138px; grid-template-columns: 36px minmax(0, 1fr); }
 li.off { opacity: .65; }
 li.end { flex: 0 0 70px; display: flex; align-items: center; color: var(--ink-soft); font-size: 14px; border-style: dashed; }

@@ -14,6 +14,9 @@ export type View =
   | { kind: 'sheet'; index: number }
   | { kind: 'preview' }
   | { kind: 'version'; name: string }
+  | { kind: 'layout'; index: number }
+  | { kind: 'mix' }
+  | { kind: 'hands'; sheet: string }
 
 /** One side of the wipe. */
 export type Side = 'file' | 'bench' | 'result' | `step ${number}` | `version ${number}`
@@ -119,7 +122,7 @@ export const useBench = defineStore('bench', () => {
     if (here.kind === 'preview') return { after: previewArt.value, before: null }
     if (here.kind === 'version') return { after: art.value, before: versionArt.value }
     if (here.kind === 'step') return { after: artAfter(here.index), before: null }
-    if (here.kind === 'file') return { after: null, before: null }
+    if (here.kind === 'file' || here.kind === 'layout' || here.kind === 'mix' || here.kind === 'hands') return { after: null, before: null }
     if (here.kind === 'wipe') return { after: sideArt(wipeTo.value), before: sideArt(wipeWith.value) }
     if (here.kind === 'sheet') {
       const whole = artAfter(lastStep.value)

@@ -84,7 +84,7 @@ final class DxfReader
         foreach ([...$pairs, [0, 'EOF']] as [$code, $value]) {
             if ($code === 9) {
                 $header = $value;
-            } elseif ($code === 70 && $header === '$INSUNITS' && $section === 'HEADER') {
+            } elseif ($code === 70 && $header === '$INSUNITS') {
                 $this->unit = self::MM[(int) $value] ?? 1.0;
                 $header = '';
             }

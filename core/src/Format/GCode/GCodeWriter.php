@@ -25,7 +25,7 @@ use NeatEdge\Core\Sheet\Layout\Layout;
 final readonly class GCodeWriter implements LayoutWriter
 {
     /** mm that arcs and chords leave curves by. */
-    private const FLAT = 0.005;
+    private const FLAT = 0.01;
 
     private function __construct(private bool $spindle, private float $power, private float $speed, private int $passes, private float $depth, private float $safe)
     {

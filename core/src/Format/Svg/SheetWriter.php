@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Format\Svg;
 
 use Closure;
-use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Format\AboutFormat;
 use NeatEdge\Core\Format\LayoutWriter;
@@ -42,7 +41,7 @@ final readonly class SheetWriter implements LayoutWriter
         foreach ($layout->layers as $i => $layer) {
             $id = 'layer-'.($i + 1).'-'.$layer->role->value;
             $put("<g id=\"{$id}\" data-name=\"".self::text($layer->name).'"'.($layer->role->isPath() ? ' fill="none" stroke="'.$layer->colour.'" stroke-width="'.self::LINE.'"' : '').">\n<title>".self::text($layer->name)."</title>\n");
-            $layer->role->isPath() ? self::lines($layer, $put) : $put(self::areas($layer, $layout, $id));
+            $layer->role->isPath() ? self::lines($layer, $put) : $put(Embedded::areas($layer->areas, $layout->width, $layout->height, $id));
             $put("</g>\n");
         }
         $put("</svg>\n");
@@ -61,15 +60,6 @@ final readonly class SheetWriter implements LayoutWriter
         foreach ($layer->lines as $line) {
             $put('<path d="'.Writer::path(Shape::of($line))."\"/>\n");
         }
-    }
-
-    /** Areas with their paints, whose definitions keep apart from those of other layers. */
-    private static function areas(Layer $layer, Layout $layout, string $id): string
-    {
-        $text = Writer::write(new Artwork($layout->width, $layout->height, $layer->areas));
-        $body = substr($text, (int) strpos($text, "\n", (int) strpos($text, '<svg')) + 1, -strlen("</svg>\n"));
-
-        return preg_replace(['/ id="(gradient|frame)-/', '/url\(#/'], [" id=\"{$id}-\$1-", "url(#{$id}-"], preg_replace('/<path id="[^"]*"/', '<path', $body) ?? '') ?? '';
     }
 
     private static function text(string $text): string

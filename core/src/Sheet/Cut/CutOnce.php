@@ -190,21 +190,65 @@ final class CutOnce
     private static function trails(array $segments, float $same): array
     {
         [$ends, $meets] = self::graph($segments, $same);
+        self::evenOut($ends, $meets);
         $used = [];
         $out = [];
-        $odd = array_keys(array_filter($meets, static fn (array $edges): bool => count($edges) % 2 === 1));
-        // A trail from every second odd place takes another along; what is left then are rings.
-        foreach ([...$odd, ...array_keys($meets)] as $place) {
-            while (($trail = self::trail($place, $ends, $meets, $used)) !== []) {
-                $chain = array_map(static fn (array $step): array => $step[1] ? Cubic::reversed($segments[$step[0]]) : $segments[$step[0]], $trail);
-                $out[] = self::chained($chain, $same);
-                if (in_array($place, $odd, true)) {
+        foreach (array_keys($meets) as $place) {
+            $chain = [];
+            $trail = self::trail($place, $ends, $meets, $used);
+            // A ring that was closed by jumps is turned to begin after one of them.
+            foreach ($trail as $k => [$edge]) {
+                if ($edge >= count($segments)) {
+                    $trail = [...array_slice($trail, $k + 1), ...array_slice($trail, 0, $k + 1)];
                     break;
                 }
+            }
+            foreach ($trail as [$edge, $back]) {
+                if ($edge < count($segments)) {
+                    $chain[] = $back ? Cubic::reversed($segments[$edge]) : $segments[$edge];
+                } elseif ($chain !== []) {
+                    $out[] = self::chained($chain, $same);
+                    $chain = [];
+                }
+            }
+            if ($chain !== []) {
+                $out[] = self::chained($chain, $same);
             }
         }
 
         return $out;
+    }
+
+    /**
+     * Places at which an odd number of lines meets are joined in pairs by jumps in the air, so that a ring runs through all; there are as few jumps as can be.
+     *
+     * @param  list<array{int, int}>  $ends  brought up to date: jumps come after all lines
+     * @param  array<int, list<int>>  $meets  brought up to date
+     */
+    private static function evenOut(array &$ends, array &$meets): void
+    {
+        $seen = [];
+        foreach (array_keys($meets) as $start) {
+            $odd = [];
+            for ($waiting = [$start]; $waiting !== [];) {
+                $place = array_pop($waiting);
+                if (isset($seen[$place])) {
+                    continue;
+                }
+                $seen[$place] = true;
+                if (count($meets[$place]) % 2 === 1) {
+                    $odd[] = $place;
+                }
+                foreach ($meets[$place] as $edge) {
+                    array_push($waiting, ...$ends[$edge]);
+                }
+            }
+            for ($k = 0; $k + 1 < count($odd); $k += 2) {
+                $meets[$odd[$k]][] = count($ends);
+                $meets[$odd[$k + 1]][] = count($ends);
+                $ends[] = [$odd[$k], $odd[$k + 1]];
+            }
+        }
     }
 
     /**

@@ -52,6 +52,16 @@ class CutSheets implements Making
         return $out;
     }
 
+    public static function designs(Order $order): array
+    {
+        $out = [];
+        foreach (Sheet::allOf($order->result) as $sheet) {
+            $out[$sheet->paint->colour->hex()] = self::units($order, self::turnedRound($order, $sheet->pieces))[0];
+        }
+
+        return $out;
+    }
+
     /**
      * @param  list<string>  $says
      * @return list<Layout>
@@ -59,13 +69,13 @@ class CutSheets implements Making
     private static function sheet(Order $order, Sheet $sheet, array $says, int $before): array
     {
         $pieces = self::turnedRound($order, $sheet->pieces);
-        [$designs, $units] = self::designs($order, $pieces);
+        [$designs, $units] = self::units($order, $pieces);
         if ($designs === []) {
             return [];
         }
-        $laid = Laying::of($designs, array_fill(0, count($designs), max(1, (int) $order->length('copies'))), $order);
         $hex = $sheet->paint->colour->hex();
-        $room = Laying::room($order, $order->limits);
+        $laid = Laying::of($designs, array_fill(0, count($designs), max(1, (int) $order->length('copies'))), $order, null, $hex);
+        $room = Laying::room($order, $hex);
         $out = [];
         foreach (self::bySheet($laid) as $number => $some) {
             $areas = [];
@@ -85,7 +95,7 @@ class CutSheets implements Making
      * @param  list<Piece>  $pieces
      * @return array{list<Shape>, list<list<Piece>>} outlines, and what lies in them
      */
-    private static function designs(Order $order, array $pieces): array
+    private static function units(Order $order, array $pieces): array
     {
         $shapes = array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces);
         if ($order->word('arrange') !== 'parts') {
@@ -175,7 +185,7 @@ class CutSheets implements Making
         return new Layout(
             $order->file($number, sprintf('%s %.0fx%.0f', $called, $box->width(), $box->height())),
             sprintf('%s, sheet %d: %s, %.1f × %.1f mm', $order->name, $number, $called, $box->width(), $box->height()),
-            $width, $height, $layers, $called, '#ffffff', null, 0.0, [...$says, ...$beyond, ...Surprises::cut($areas)], $used,
+            $width, $height, $layers, $order->beds[$hex]['name'] ?? $called, '#ffffff', null, 0.0, [...$says, ...$beyond, ...Surprises::cut($areas)], $used,
         );
     }
 

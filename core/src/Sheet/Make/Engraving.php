@@ -42,10 +42,10 @@ final class Engraving implements Making
             return [];
         }
         $tolerance = $order->result->tolerance();
-        $whole = Combine::weld(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $tolerance);
+        $whole = self::designs($order)[''][0];
         [$hairs, $rest] = Hairlines::of($whole, $order->length('hair'));
         $areas = $rest->isEmpty() ? new Shape([]) : ($order->length('spot') > 0 ? Offset::inset($rest, $order->length('spot') / 2, 'miter', $tolerance) : $rest);
-        $room = Laying::room($order, $order->limits);
+        $room = Laying::room($order);
         $placed = Laying::of([$whole], [max(1, (int) $order->length('copies'))], $order);
         $out = [];
         foreach (CutSheets::bySheet($placed) as $number => $some) {
@@ -64,6 +64,13 @@ final class Engraving implements Making
         }
 
         return $out;
+    }
+
+    public static function designs(Order $order): array
+    {
+        $shapes = array_map(static fn (Piece $piece): Shape => $piece->shape, array_values(array_filter($order->result->pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty())));
+
+        return ['' => [$shapes === [] ? new Shape([]) : Combine::weld($shapes, $order->result->tolerance())]];
     }
 
     /**
@@ -92,7 +99,7 @@ final class Engraving implements Making
 
         return new Layout(
             $order->file($number + 1, 'engraving'), sprintf('%s, plate %d: engraving', $order->name, $number + 1), $width, $height, $layers, 'Plate', '#d8c48a',
-            says: [...$says, ...Surprises::beyond($box, $width, $height, Laying::room($order, $order->limits))],
+            says: [...$says, ...Surprises::beyond($box, $width, $height, Laying::room($order))],
         );
     }
 }

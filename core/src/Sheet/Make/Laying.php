@@ -9,7 +9,6 @@ use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Shape;
-use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Sheet\Nest\Nesting;
 use NeatEdge\Core\Sheet\Nest\Placement;
 use NeatEdge\Core\Sheet\Nest\Room;
@@ -22,7 +21,7 @@ final class Laying
     {
         return [
             Field::count('copies', 'Copies', 1, 1, 2000),
-            Field::choice('arrange', 'Lay them', $usual, ['drawn' => 'As drawn, in rows', 'nest' => 'Nested, each design whole', ...($parts ? ['parts' => 'Nested, part by part'] : [])], 'nested by true outlines, holes used'),
+            Field::choice('arrange', 'Lay them', $usual, ['drawn' => 'As drawn', 'nest' => 'Nested', ...($parts ? ['parts' => 'In parts'] : [])], 'as drawn in rows, or nested by true outlines with holes used: designs whole, or part by part'),
             Field::length('bedWidth', 'Bed width', 0.0, 0.0, 'across the roll or sheet; that of the ticket when nought'),
             Field::length('bedLength', 'Bed length', 0.0, 0.0, 'nought for a roll'),
             Field::length('margin', 'Margin', 5.0), Field::length('gap', 'Gap between copies', 3.0),
@@ -31,12 +30,20 @@ final class Laying
         ];
     }
 
-    public static function room(Order $order, Limits $limits): Room
+    /** @param  string  $hex  colour of the sheet whose material is laid on */
+    public static function room(Order $order, string $hex = ''): Room
     {
-        $width = $order->length('bedWidth') > 0 ? $order->length('bedWidth') : $limits->bedWidth;
-        $length = $order->length('bedLength') > 0 ? $order->length('bedLength') : ($order->length('bedWidth') > 0 ? 0.0 : $limits->bedHeight);
+        $bed = $order->beds[$hex] ?? $order->beds[''] ?? null;
+        $limits = $order->limits;
+        [$width, $length] = match (true) {
+            $order->length('bedWidth') > 0 => [$order->length('bedWidth'), $order->length('bedLength')],
+            $bed !== null => [$bed['width'], $bed['length']],
+            // A bed lies along the way of the head; a roll's width lies across it.
+            $limits->bedHeight > 0 => [$limits->bedHeight, $limits->bedWidth],
+            default => [$limits->bedWidth, $order->length('bedLength')],
+        };
 
-        return new Room($length > 0 ? $length : INF, $width > 0 ? $width : 600.0, $order->length('margin'), $order->length('gap'), Room::turns($order->word('turns'), $order->is('grain')));
+        return new Room($length > 0 ? $length : INF, $width > 0 ? $width : 600.0, $order->length('margin'), $order->length('gap'), Room::turns($order->word('turns'), $order->is('grain') || ($bed['grain'] ?? false)));
     }
 
     /**
@@ -47,10 +54,10 @@ final class Laying
      *
      * @throws EditRefused
      */
-    public static function of(array $designs, array $counts, Order $order, ?Closure $goesOn = null): array
+    public static function of(array $designs, array $counts, Order $order, ?Closure $goesOn = null, string $hex = ''): array
     {
-        $kept = array_values(array_filter($order->placements ?? [], static fn (Placement $one): bool => isset($designs[$one->design])));
-        $room = self::room($order, $order->limits);
+        $kept = array_values(array_filter($order->placements[$hex] ?? [], static fn (Placement $one): bool => isset($designs[$one->design])));
+        $room = self::room($order, $hex);
         if ($goesOn === null && $kept !== [] && self::areAll($kept, $counts)) {
             return $kept;
         }

@@ -8,6 +8,7 @@ use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Type\FontShelf;
 
@@ -51,5 +52,11 @@ final class Makings
     public static function layouts(Order $order): array
     {
         return self::of($order->process)::layouts($order);
+    }
+
+    /** @return array<string, list<Shape>> see Making */
+    public static function designs(Order $order): array
+    {
+        return self::of($order->process)::designs($order);
     }
 }

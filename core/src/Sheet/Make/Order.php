@@ -18,7 +18,8 @@ final readonly class Order
      * @param  array<string, float|string|bool>  $values  of the fields of its way of making
      * @param  array<string, string>  $names  what the shop calls colours, by #rrggbb
      * @param  bool  $mirrored  whether the line has turned it round already
-     * @param  list<Placement>|null  $placements  where copies lie; worked out anew when null
+     * @param  array<string, list<Placement>>  $placements  where copies lie, by the colour of the sheet, #rrggbb, or "" where all colours lie on one; those that are not told are worked out
+     * @param  array<string, array{width: float, length: float, grain: bool, name: string}>  $beds  of the material that a colour is made from, by #rrggbb; under "" for all others
      * @param  array<string, Artwork>  $under  for an ink that is printed on others, by #rrggbb: the result as it is without it
      */
     public function __construct(
@@ -29,8 +30,9 @@ final readonly class Order
         public array $values,
         public array $names = [],
         public bool $mirrored = false,
-        public ?array $placements = null,
+        public array $placements = [],
         public array $under = [],
+        public array $beds = [],
     ) {
     }
 

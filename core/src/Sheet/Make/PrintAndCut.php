@@ -43,9 +43,9 @@ final class PrintAndCut implements Making
         }
         $tolerance = $order->result->tolerance();
         $border = self::border($pieces, $order, $tolerance);
-        $through = $order->length('through') > 0 ? Offset::outset($border, $order->length('through'), 'round', $tolerance) : $border;
+        $through = self::edge($border, $order, $tolerance);
         $print = self::bled($pieces, $border, $order->length('bleed'), $tolerance);
-        $room = Laying::room($order, $order->limits);
+        $room = Laying::room($order);
         $placed = Laying::of([$through], [max(1, (int) $order->length('copies'))], $order);
         $out = [];
         foreach (CutSheets::bySheet($placed) as $number => $some) {
@@ -80,6 +80,19 @@ final class PrintAndCut implements Making
         }
 
         return $out;
+    }
+
+    public static function designs(Order $order): array
+    {
+        $pieces = array_values(array_filter($order->result->pieces, static fn (Piece $piece): bool => $piece->fill !== null));
+        $tolerance = $order->result->tolerance();
+
+        return $pieces === [] ? [] : ['' => [self::edge(self::border($pieces, $order, $tolerance), $order, $tolerance)]];
+    }
+
+    private static function edge(Shape $border, Order $order, Tolerance $tolerance): Shape
+    {
+        return $order->length('through') > 0 ? Offset::outset($border, $order->length('through'), 'round', $tolerance) : $border;
     }
 
     /** @param  list<Piece>  $pieces */

@@ -82,6 +82,11 @@ final class ScreenPlates implements Making
         return $out;
     }
 
+    public static function designs(Order $order): array
+    {
+        return [];
+    }
+
     /**
      * What is seen of an ink; under inks that are printed on others, what lies there without them.
      *

@@ -36,6 +36,9 @@ final class Nesting
 
     private const LEANS = [1.0, 0.8, 0.6, 0.4];
 
+    /** mm to which an offset outline is known. */
+    private const EXACT = 0.005;
+
     private int $seed = 20_070_101;
 
     /** @var array<int, array<int|string, Bands>> by design and turn */
@@ -53,7 +56,7 @@ final class Nesting
      */
     private function __construct(private readonly array $outlines, private readonly array $counts, private readonly Room $room, private readonly array $kept)
     {
-        $this->high = max(self::LEAST_BAND, ($room->width - 2 * $room->margin) / self::BANDS);
+        $this->high = max(self::LEAST_BAND, $this->across() / self::BANDS);
     }
 
     /**
@@ -110,7 +113,7 @@ final class Nesting
     private function laid(array $lying, array $order): array
     {
         $sheets = $this->sheets($lying);
-        $most = $this->room->length - 2 * $this->room->margin;
+        $most = $this->room->length - 2 * $this->room->margin + $this->room->gap;
         foreach ($order as [$design, $turns]) {
             for ($number = 0; ; $number++) {
                 $fresh = ! isset($sheets[$number]);
@@ -131,9 +134,15 @@ final class Nesting
         return $lying;
     }
 
+    /** mm across that designs with half the gap round them may take: at the edge they need none. */
+    private function across(): float
+    {
+        return $this->room->width - 2 * $this->room->margin + $this->room->gap;
+    }
+
     private function bare(): Occupied
     {
-        return new Occupied((int) floor(($this->room->width - 2 * $this->room->margin) / $this->high + 1e-9));
+        return new Occupied((int) floor($this->across() / $this->high + 1e-9));
     }
 
     /**
@@ -143,7 +152,7 @@ final class Nesting
     private function sheets(array $lying): array
     {
         $sheets = [];
-        $edge = $this->room->margin + $this->room->gap / 2;
+        $edge = $this->room->margin;
         foreach ($this->kept as $one) {
             while (count($sheets) <= $one->sheet) {
                 $sheets[] = $this->bare();
@@ -216,7 +225,7 @@ final class Nesting
     private function placement(array $one): Placement
     {
         [$design, $number, $turn, $band, $x] = $one;
-        $edge = $this->room->margin + $this->room->gap / 2;
+        $edge = $this->room->margin;
 
         return new Placement($design, $number, $edge + $x, $edge + $band * $this->high, $turn);
     }
@@ -228,10 +237,12 @@ final class Nesting
     private function place(int $design, array $turns, Occupied $sheet, float $most): ?array
     {
         $best = null;
+        // What fits to the exactness of outlines fits.
+        $most += self::EXACT;
         $least = $most;
         foreach ($turns as $turn) {
             $part = $this->part($design, $turn);
-            for ($band = 0, $last = (int) floor(($this->room->width - 2 * $this->room->margin - $part->height) / $this->high + 1e-9); $band <= $last; $band++) {
+            for ($band = 0, $last = (int) floor(($this->across() - $part->height) / $this->high + 1e-9); $band <= $last; $band++) {
                 $x = $sheet->leftmost($part, $band, min($most - $part->width, $least - $this->lean * $part->width));
                 if ($x !== null && $x + $this->lean * $part->width < $least - 1e-6) {
                     $least = $x + $this->lean * $part->width;

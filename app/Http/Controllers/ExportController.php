@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Budget;
+use App\Models\ShopJob;
+use App\Prep\JobSheets;
+use App\Prep\Made;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Format\AboutFormat;
+use NeatEdge\Core\Format\Export;
+use NeatEdge\Core\Format\Formats;
+use NeatEdge\Core\Sheet\Layout\Layout;
+use RuntimeException;
+use ZipArchive;
+
+/** O6, O8: files for machines and people. */
+final class ExportController
+{
+    /** All sheets or plates in one ZIP with a list of what they are. */
+    public function all(Request $request, ShopJob $job): Response
+    {
+        self::holdStale($request, $job);
+        $format = is_string($request->query('format')) ? $request->query('format') : 'pdf';
+        $writer = Formats::make($format, self::values($request), $job->unit);
+        $layouts = Made::layouts($job);
+        $files = Budget::within('Writing the files', static fn (): array => Export::files($layouts, $format, $writer, $request->query('plates') === 'one'));
+        $manifest = Export::manifest($job->title, $layouts, $files, $format, $writer);
+        $files['manifest.json'] = json_encode($manifest, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE)."\n";
+        $name = preg_replace('/-\d+-.*$/', '', $layouts[0]->name ?? 'job').'-'.$format;
+
+        return self::zip($files, (string) $name);
+    }
+
+    /** One sheet or plate. */
+    public function one(Request $request, ShopJob $job, int $number, string $format): Response
+    {
+        self::holdStale($request, $job);
+        $layout = Made::layouts($job)[$number] ?? abort(404);
+        [$bytes, $about] = self::written($layout, $format, self::values($request), $job->unit);
+
+        return new Response($bytes, 200, ['Content-Type' => $about->type, 'Content-Disposition' => "attachment; filename=\"{$layout->name}.{$about->extension}\"", 'X-Content-Type-Options' => 'nosniff']);
+    }
+
+    public function jobSheet(ShopJob $job): Response
+    {
+        $bytes = Budget::within('Writing the job sheet', static fn (): string => Formats::bytes(Formats::make('pdf'), JobSheets::of($job)));
+
+        return new Response($bytes, 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => 'inline; filename="job-sheet.pdf"', 'X-Content-Type-Options' => 'nosniff']);
+    }
+
+    /**
+     * @param  array<string, mixed>  $values
+     * @return array{string, AboutFormat}
+     */
+    public static function written(Layout $layout, string $format, array $values, string $unit = 'mm'): array
+    {
+        $about = Formats::about($format);
+        $writer = Formats::make($format, $values, $unit);
+
+        return [Budget::within('Writing the file', static fn (): string => Formats::bytes($writer, [$layout])), $about];
+    }
+
+    /** @return array<string, mixed> what was chosen for the format, as it was typed */
+    private static function values(Request $request): array
+    {
+        $values = $request->query('values');
+
+        return is_array($values) ? array_map(static fn (mixed $one): mixed => $one === 'false' ? '' : $one, $values) : [];
+    }
+
+    private static function holdStale(Request $request, ShopJob $job): void
+    {
+        if (Made::isStale($job) && $request->query('earlier') !== '1') {
+            throw EditRefused::because('The job was changed since these sheets were made. Prepare it again, or ask for the earlier state by name.');
+        }
+    }
+
+    /** @param  array<string, string>  $files */
+    public static function zip(array $files, string $name): Response
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'neat-edge-');
+        try {
+            $zip = new ZipArchive;
+            if ($zip->open($path, ZipArchive::OVERWRITE) !== true) {
+                throw new RuntimeException('The ZIP cannot be made.');
+            }
+            foreach ($files as $file => $bytes) {
+                $zip->addFromString($file, $bytes);
+            }
+            $zip->close();
+            $bytes = (string) file_get_contents($path);
+        } finally {
+            @unlink($path);
+        }
+
+        return new Response($bytes, 200, ['Content-Type' => 'application/zip', 'Content-Disposition' => "attachment; filename=\"{$name}.zip\""]);
+    }
+}

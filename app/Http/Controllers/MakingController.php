@@ -1,0 +1,207 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Budget;
+use App\Jobs\RunNesting;
+use App\Models\Nesting;
+use App\Models\ShopJob;
+use App\Models\StockItem;
+use App\Prep\Made;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Validation\ValidationException;
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Format\AboutFormat;
+use NeatEdge\Core\Format\Export;
+use NeatEdge\Core\Format\Formats;
+use NeatEdge\Core\Format\Svg\LayoutPicture;
+use NeatEdge\Core\Format\Svg\Writer;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Sheet\Cut\Moves;
+use NeatEdge\Core\Sheet\Layout\Layout;
+use NeatEdge\Core\Sheet\Make\Laying;
+use NeatEdge\Core\Sheet\Make\Makings;
+use NeatEdge\Core\Sheet\Nest\Overlap;
+use NeatEdge\Core\Sheet\Nest\Placement;
+
+/** A job as it is laid out: choices, sheets and plates, copies on them. */
+final class MakingController
+{
+    /** mm² of overlap of copies that a hand may leave: what shared borders come to. */
+    private const TOUCHING = 0.05;
+
+    public function show(ShopJob $job): JsonResponse
+    {
+        $layouts = Budget::within('Laying out', static fn (): array => Made::layouts($job));
+
+        return new JsonResponse([
+            'fields' => array_map(static fn (Field $field): array => $field->toArray(), Makings::fields($job->process)),
+            'values' => (object) Made::values($job),
+            'materials' => (object) ($job->making['materials'] ?? []),
+            'layouts' => array_map(static fn (Layout $layout): array => Export::row($layout), $layouts),
+            'formats' => array_values(array_map(static fn (AboutFormat $about): array => $about->toArray(), Formats::catalogue())),
+            'nested' => ($job->making['placements'] ?? []) !== [],
+            'nesting' => Nesting::query()->where('shop_job_id', $job->id)->latest('id')->first()?->row(),
+            'stale' => Made::isStale($job),
+        ]);
+    }
+
+    /** Choices and materials; where copies lie is worked out anew when one of them changes that. */
+    public function update(Request $request, ShopJob $job): JsonResponse
+    {
+        $request->validate(['values' => ['sometimes', 'array'], 'materials' => ['sometimes', 'array', 'max:200'], 'materials.*' => ['nullable', 'integer']], ['*' => 'Choose from what is there.']);
+        $making = $job->making ?? [];
+        if ($request->has('values')) {
+            // Kept as they are understood, so that a length that was typed once with a unit stays that length.
+            $before = Made::values($job);
+            $making['values'] = Makings::values($job->process, [...$before, ...(array) $request->input('values')], $job->unit);
+            $making['placements'] = $making['values'] == $before ? ($making['placements'] ?? []) : [];
+        }
+        foreach ((array) $request->input('materials', []) as $hex => $id) {
+            if ($id !== null && StockItem::query()->where('kind', 'material')->whereKey($id)->doesntExist()) {
+                throw ValidationException::withMessages(['materials' => 'That material is not in the shop any more.']);
+            }
+            $making['materials'][$hex] = $id;
+            $making['materials'] = array_filter($making['materials'], static fn (?int $one): bool => $one !== null);
+            $making['placements'] = [];
+        }
+        // Only what can be laid out is stored.
+        $job->making = $making;
+        Budget::within('Laying out', static fn (): array => Made::layouts($job));
+        $job->save();
+
+        return $this->show($job->refresh());
+    }
+
+    public function picture(ShopJob $job, int $number): Response
+    {
+        return self::svg(LayoutPicture::of(self::layout($job, $number)));
+    }
+
+    /** Some plates over each other on the cloth. */
+    public function mix(Request $request, ShopJob $job): Response
+    {
+        $layouts = Made::layouts($job);
+        $on = array_values(array_filter(array_map(intval(...), explode(',', is_string($request->query('on')) ? $request->query('on') : '')), static fn (int $i): bool => isset($layouts[$i])));
+        $cover = [];
+        foreach (StockItem::query()->where('kind', 'ink')->get() as $ink) {
+            $cover[(string) ($ink->data['colour'] ?? '')] = (float) ($ink->data['opacity'] ?? 0.95);
+        }
+
+        return $layouts === [] ? abort(404) : self::svg(LayoutPicture::mixed($layouts, $on, $cover));
+    }
+
+    /** What the machine will do, in its order and time. */
+    public function moves(ShopJob $job, int $number): JsonResponse
+    {
+        return new JsonResponse(Moves::of(self::layout($job, $number)));
+    }
+
+    public function nest(Request $request, ShopJob $job): JsonResponse
+    {
+        $seconds = (int) ($request->validate(['seconds' => ['sometimes', 'integer', 'min:1', 'max:600']], ['*' => 'Search for 1 to 600 seconds.'])['seconds'] ?? 20);
+        if (Makings::designs(Made::order($job)) === [] || (Made::values($job)['arrange'] ?? 'drawn') === 'drawn') {
+            throw EditRefused::because('Choose to nest the copies first; laid as they were drawn there is nothing to search for.');
+        }
+        Nesting::query()->where('shop_job_id', $job->id)->whereIn('status', ['waiting', 'running'])->update(['stop_requested' => true]);
+        Nesting::query()->where('shop_job_id', $job->id)->where('status', 'waiting')->update(['status' => 'stopped']);
+        $nesting = Nesting::query()->create(['shop_job_id' => $job->id, 'status' => 'waiting', 'seconds' => $seconds]);
+        RunNesting::dispatch($nesting->id);
+
+        return new JsonResponse($nesting->refresh()->row(), 202);
+    }
+
+    public function nesting(Nesting $nesting): JsonResponse
+    {
+        return new JsonResponse($nesting->row());
+    }
+
+    /** The best so far is kept. */
+    public function stopNesting(Nesting $nesting): JsonResponse
+    {
+        $nesting->update(['stop_requested' => true]);
+        Nesting::query()->whereKey($nesting->id)->where('status', 'waiting')->update(['status' => 'stopped']);
+
+        return new JsonResponse($nesting->refresh()->row());
+    }
+
+    /** Where the copies of a sheet lie, with their outlines, to be moved by hand. */
+    public function copies(ShopJob $job): JsonResponse
+    {
+        $order = Made::order($job);
+        $out = [];
+        foreach (Makings::designs($order) as $hex => $designs) {
+            $room = Laying::room($order, $hex);
+            $out[] = [
+                'sheet' => $hex === '' ? 'all' : $hex,
+                'width' => is_finite($room->length) ? $room->length : 0.0,
+                'height' => $room->width,
+                'designs' => array_map(static fn (Shape $shape): string => Writer::path($shape), $designs),
+                'copies' => array_map(static fn (Placement $one): array => [...$one->toArray(), 'matrix' => array_values(get_object_vars($one->matrix($designs[$one->design])))], Laying::of($designs, array_fill(0, count($designs), max(1, (int) $order->length('copies'))), $order, null, $hex)),
+            ];
+        }
+
+        return new JsonResponse($out);
+    }
+
+    /** A copy is moved or turned by hand, and stays there; where it would lie on another it is refused. */
+    public function move(Request $request, ShopJob $job): JsonResponse
+    {
+        $fields = $request->validate([
+            'sheet' => ['required', 'string', 'max:7'], 'copy' => ['required', 'integer', 'min:0'], 'x' => ['required', 'numeric', 'between:-10000,100000'], 'y' => ['required', 'numeric', 'between:-10000,100000'], 'turn' => ['sometimes', 'numeric', 'between:-360,360'],
+        ], ['*' => 'Say which copy, and where it is to lie.']);
+        $order = Made::order($job);
+        $hex = $fields['sheet'] === 'all' ? '' : $fields['sheet'];
+        $designs = Makings::designs($order)[$hex] ?? abort(404);
+        $laid = Laying::of($designs, array_fill(0, count($designs), max(1, (int) $order->length('copies'))), $order, null, $hex);
+        $old = $laid[(int) $fields['copy']] ?? abort(404);
+        $new = new Placement($old->design, $old->sheet, (float) $fields['x'], (float) $fields['y'], (float) ($fields['turn'] ?? $old->turn), true);
+        $laid[(int) $fields['copy']] = $new;
+        self::holdApart($designs, $laid, (int) $fields['copy'], Laying::room($order, $hex)->length, Laying::room($order, $hex)->width);
+        $making = $job->making ?? [];
+        $making['placements'][$fields['sheet']] = array_map(static fn (Placement $one): array => $one->toArray(), $laid);
+        $job->update(['making' => $making]);
+
+        return $this->copies($job->refresh());
+    }
+
+    /**
+     * @param  list<Shape>  $designs
+     * @param  list<Placement>  $laid
+     *
+     * @throws EditRefused
+     */
+    private static function holdApart(array $designs, array $laid, int $copy, float $length, float $width): void
+    {
+        $shapes = array_map(static fn (Placement $one): Shape => $designs[$one->design]->transformed($one->matrix($designs[$one->design])), $laid);
+        $own = $shapes[$copy];
+        $box = $own->box();
+        if ($box === null || $box->left < -0.01 || $box->top < -0.01 || $box->right > $length + 0.01 || $box->bottom > $width + 0.01) {
+            throw EditRefused::because('There it would lie beyond the bed.');
+        }
+        foreach ($shapes as $i => $other) {
+            if ($i === $copy || $laid[$i]->sheet !== $laid[$copy]->sheet || ! ($other->box()?->overlaps($box) ?? false)) {
+                continue;
+            }
+            $pairs = Overlap::pairs([$own, $other]);
+            if ($pairs !== [] && $pairs[0][2] > self::TOUCHING) {
+                throw EditRefused::because(sprintf('There it would lie on another copy, on %.1f mm².', $pairs[0][2]));
+            }
+        }
+    }
+
+    private static function layout(ShopJob $job, int $number): Layout
+    {
+        return Made::layouts($job)[$number] ?? abort(404);
+    }
+
+    private static function svg(string $text): Response
+    {
+        return new Response($text, 200, ['Content-Type' => 'image/svg+xml', 'Cache-Control' => 'no-cache', 'X-Content-Type-Options' => 'nosniff', 'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; sandbox"]);
+    }
+}

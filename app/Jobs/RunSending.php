@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Models\Sending;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Queue\Queueable;
+use NeatEdge\Core\Device\Devices;
+use NeatEdge\Core\Device\Line;
+use NeatEdge\Core\Device\LineLost;
+use NeatEdge\Core\Device\MachineRefused;
+use NeatEdge\Core\Device\Paused;
+use Throwable;
+
+/** Sends one file to its machine; what is acknowledged is stored before more is sent. A line that breaks is gone on with a few times; a machine that refuses waits for a person. */
+final class RunSending implements ShouldQueue
+{
+    use Queueable;
+
+    public int $tries = 1;
+
+    /** How often a broken line is gone on with by itself, and seconds between. */
+    private const TRIES = 4;
+
+    private const WAIT = 0.5;
+
+    public function __construct(private readonly int $sending)
+    {
+        $this->onQueue('machines');
+    }
+
+    public function handle(): void
+    {
+        if (Sending::query()->whereKey($this->sending)->where('status', 'waiting')->update(['status' => 'running', 'error' => '', 'asked' => '']) === 0) {
+            return;
+        }
+        $sending = Sending::query()->findOrFail($this->sending);
+        $bytes = is_file($sending->path()) ? (string) file_get_contents($sending->path()) : '';
+        if ($bytes === '') {
+            $this->stop($sending, 'The file is not kept any more; send the sheet anew.');
+
+            return;
+        }
+        $sending->note($sending->done === 0 ? 'Begun' : "Goes on from part {$sending->done} of {$sending->of}");
+        $sending->save();
+        $why = '';
+        for ($try = 0; $try < self::TRIES; $try++) {
+            if ($try > 0) {
+                usleep((int) (1e6 * self::WAIT * $try));
+            }
+            $stream = @stream_socket_client("tcp://{$sending->address}", $code, $words, 5.0);
+            if ($stream === false) {
+                $why = sprintf('%s does not answer at %s.', $sending->machine, $sending->address);
+
+                continue;
+            }
+            try {
+                Devices::of($sending->kind)::send($bytes, $sending->word(), new Line($stream), $sending->done, fn (int $done) => $this->kept($sending, $done));
+                $sending->note('Done');
+                $sending->update(['status' => 'done', 'done' => $sending->of]);
+
+                return;
+            } catch (Paused) {
+                $asked = Sending::query()->whereKey($sending->id)->value('asked');
+                $sending->note($asked === 'cancel' ? "Cancelled after part {$sending->done}" : "Paused after part {$sending->done}");
+                $sending->update(['status' => $asked === 'cancel' ? 'cancelled' : 'paused', 'asked' => '']);
+
+                return;
+            } catch (LineLost $lost) {
+                $why = $lost->getMessage();
+                $sending->note("{$why} {$sending->done} of {$sending->of} parts are done");
+                $sending->save();
+            } catch (MachineRefused $refused) {
+                $this->stop($sending, $refused->getMessage());
+
+                return;
+            } finally {
+                fclose($stream);
+            }
+        }
+        $this->stop($sending, "{$why} Go on when it is back: {$sending->done} of {$sending->of} parts are done.");
+    }
+
+    /** Stored before anything further is sent. */
+    private function kept(Sending $sending, int $done): void
+    {
+        $sending->done = $done;
+        Sending::query()->whereKey($sending->id)->toBase()->update(['done' => $done]);
+        if (Sending::query()->whereKey($sending->id)->value('asked') !== '') {
+            throw new Paused;
+        }
+    }
+
+    private function stop(Sending $sending, string $why): void
+    {
+        $sending->note("Stopped: {$why}");
+        $sending->update(['status' => 'stopped', 'error' => mb_substr($why, 0, 480)]);
+    }
+
+    public function failed(?Throwable $problem): void
+    {
+        $sending = Sending::query()->whereKey($this->sending)->where('status', 'running')->first();
+        if ($sending !== null) {
+            $this->stop($sending, "Sending broke off; {$sending->done} of {$sending->of} parts are done. Go on with it.");
+        }
+    }
+}

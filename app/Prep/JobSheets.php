@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Prep;
+
+use App\Http\Ticket;
+use App\Models\ShopJob;
+use App\Models\StockItem;
+use NeatEdge\Core\Check\Judgements;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Sheet\Cut\Moves;
+use NeatEdge\Core\Sheet\JobSheet;
+use NeatEdge\Core\Sheet\Layout\Layout;
+
+/** O8: what goes with a job through the shop, on paper. */
+final class JobSheets
+{
+    /** @return non-empty-list<Layout> pages */
+    public static function of(ShopJob $job): array
+    {
+        $layouts = Made::layouts($job);
+        if ($layouts === []) {
+            throw EditRefused::because('There is nothing to make.');
+        }
+        $machine = StockItem::query()->where('kind', 'machine')->get()->first(static fn (StockItem $one): bool => $one->data['kind'] === match ($job->process->value) {
+            'screen-print' => 'recorder', 'engraving' => 'engraver', default => 'cutter',
+        });
+        $prices = StockItem::query()->whereIn('kind', ['material', 'ink'])->get()->keyBy('name');
+        $rows = [];
+        foreach ($layouts as $layout) {
+            $moves = Moves::of($layout, (float) ($machine?->data['travel'] ?? 400.0));
+            $price = (float) ($prices->get($layout->material)?->data['price'] ?? 0.0);
+            $rows[] = [
+                'layout' => $layout, 'seconds' => $moves['seconds'], 'cut_mm' => $moves['cut_mm'],
+                'material_cost' => $price * $layout->width * $layout->height / 1e6, 'machine_cost' => (float) ($machine?->data['rate'] ?? 0.0) * $moves['seconds'] / 3600,
+            ];
+        }
+        $preparation = $job->latestPreparation;
+        $findings = $preparation === null ? [] : Judgements::on($preparation->findings(), $job->judged ?? [], $job->width_mm);
+        $accepted = array_values(array_filter([...$job->placedNotices(), ...$findings], static fn (array $finding): bool => isset($finding['accepted'])));
+        $verdict = $preparation === null ? null : Ticket::verdict($preparation, $job);
+
+        return JobSheet::pages(
+            $job->title,
+            array_filter([
+                'Customer' => $job->customer, 'Wanted on' => (string) $job->due, 'Process' => $job->process->label(), 'Size' => sprintf('%.1f x %.1f mm', $job->width_mm, $job->height_mm),
+                'Copies' => (string) (int) (Made::values($job)['copies'] ?? 1), 'Made with' => $job->preset === null ? 'a line of its own' : sprintf('%s, version %d', $job->preset['name'], $job->preset['version']), 'Machine' => $machine->name ?? '',
+                'Verdict' => $verdict === null ? '' : ($verdict->isReady() ? 'Ready. ' : 'Not ready. ').$verdict->sentence.'.',
+            ], static fn (string $text): bool => $text !== ''),
+            $rows,
+            array_map(static fn (array $finding): string => sprintf('%s Accepted: %s', (string) $finding['message'], (string) $finding['accepted']), $accepted),
+        );
+    }
+}

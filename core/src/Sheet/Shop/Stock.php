@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Sheet\Shop;
+
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Device\Devices;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Type\FontShelf;
+
+/** What a shop has: materials, inks, screens and machines, each kind as it describes itself. A new kind is one row here. */
+final class Stock
+{
+    /** @return array<string, array{label: string, one: string, says: string, fields: list<Field>}> by kind */
+    public static function kinds(): array
+    {
+        $machines = array_map(static fn ($about): string => $about->label, Devices::catalogue());
+
+        return [
+            'material' => ['label' => 'Materials', 'one' => 'Material', 'says' => 'Rolls and sheets: their width is what copies are laid on, their price what the job sheet reckons with.', 'fields' => [
+                Field::choice('form', 'Comes as', 'roll', ['roll' => 'Roll', 'sheet' => 'Sheets']), Field::words('colour', 'Colour', Field::COLOUR, '#223344'),
+                Field::length('width', 'Width', 610.0, 1.0), Field::length('length', 'Length of a sheet', 0.0, 0.0, 'nought for a roll'), Field::flag('grain', 'Has a grain', false),
+                Field::length('thickness', 'Thickness', 0.08, 0.0), Field::number('price', 'Price a square metre', 6.0, 0.0, 1e5),
+            ]],
+            'ink' => ['label' => 'Inks', 'one' => 'Ink', 'says' => 'For screens: how well they cover is how plates are shown on the cloth.', 'fields' => [
+                Field::words('colour', 'Colour', Field::COLOUR, '#1d5c46'), Field::share('opacity', 'Covers, 0 to 1', 0.95), Field::count('rank', 'Printed as number', 1, 1, 99),
+                Field::flag('alone', 'Prints without white under it', false), Field::number('price', 'Price a square metre', 4.0, 0.0, 1e5),
+            ]],
+            'screen' => ['label' => 'Screens', 'one' => 'Screen', 'says' => 'What a mesh holds: its ruling and its least dot are taken for plates that are made for it.', 'fields' => [
+                Field::count('threads', 'Threads a centimetre', 55, 10, 200), Field::number('ruling', 'Lines an inch', 45.0, 10.0, 120.0), Field::length('leastDot', 'Least dot', 0.1, 0.0), Field::length('leastLine', 'Least line', 0.3, 0.0),
+            ]],
+            'machine' => ['label' => 'Machines', 'one' => 'Machine', 'says' => 'Where files are sent, and what they are made for.', 'fields' => [
+                Field::choice('kind', 'Kind', 'cutter', $machines), Field::words('host', 'Address', Field::TEXT, '127.0.0.1'), Field::count('port', 'Port', 9100, 1, 65_535),
+                Field::length('bedWidth', 'Bed, along', 0.0, 0.0, 'nought for a roll'), Field::length('bedHeight', 'Bed, across', 610.0, 1.0), Field::length('blade', 'Blade offset', 0.0, 0.0, 'of a drag knife; nought where the machine sees to it'),
+                Field::length('overcut', 'Overcut', 0.3, 0.0), Field::number('travel', 'Speed in the air, mm/s', 400.0, 1.0, 5000.0), Field::number('rate', 'Rate an hour', 40.0, 0.0, 1e5),
+            ]],
+        ];
+    }
+
+    /**
+     * @param  array<mixed>  $typed
+     * @param  array<string, float|string|bool>  $now
+     * @return array<string, float|string|bool>
+     *
+     * @throws EditRefused
+     */
+    public static function values(string $kind, array $typed, array $now = [], string $unit = 'mm'): array
+    {
+        return (new Input($typed, FontShelf::shipped(), $unit))->values(self::kinds()[$kind]['fields'] ?? throw EditRefused::because('There is no such kind of thing.'), $now);
+    }
+
+    /** @return list<array{kind: string, name: string, values: array<string, mixed>}> with which a shop begins */
+    public static function samples(): array
+    {
+        $roll = static fn (string $name, string $colour, float $price): array => ['kind' => 'material', 'name' => $name, 'values' => ['form' => 'roll', 'colour' => $colour, 'width' => 610.0, 'thickness' => 0.08, 'price' => $price]];
+
+        return [
+            $roll('Harbour blue film', '#14213d', 7.5), $roll('Lamp yellow film', '#e2a72e', 7.5), $roll('Buoy red film', '#c8452f', 7.5), $roll('Sailcloth white film', '#f4ead2', 7.0),
+            ['kind' => 'material', 'name' => 'Transfer film, white', 'values' => ['form' => 'roll', 'colour' => '#ffffff', 'width' => 500.0, 'thickness' => 0.09, 'price' => 14.0]],
+            ['kind' => 'material', 'name' => 'Printing film, gloss', 'values' => ['form' => 'roll', 'colour' => '#fdfdfb', 'width' => 610.0, 'thickness' => 0.1, 'price' => 9.0]],
+            ['kind' => 'material', 'name' => 'Brass plate', 'values' => ['form' => 'sheet', 'colour' => '#d8c48a', 'width' => 200.0, 'length' => 300.0, 'grain' => true, 'thickness' => 1.0, 'price' => 180.0]],
+            ['kind' => 'ink', 'name' => 'Orange, opaque', 'values' => ['colour' => '#e07a1f', 'opacity' => 0.95, 'rank' => 1]], ['kind' => 'ink', 'name' => 'Cream', 'values' => ['colour' => '#f7f3e8', 'opacity' => 0.9, 'rank' => 2]],
+            ['kind' => 'ink', 'name' => 'River teal', 'values' => ['colour' => '#3aa0a8', 'opacity' => 0.9, 'rank' => 3]],
+            ['kind' => 'screen', 'name' => 'Mesh 55', 'values' => ['threads' => 55, 'ruling' => 45.0, 'leastDot' => 0.1]], ['kind' => 'screen', 'name' => 'Mesh 77', 'values' => ['threads' => 77, 'ruling' => 55.0, 'leastDot' => 0.08]],
+        ];
+    }
+}

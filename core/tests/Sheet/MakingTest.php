@@ -1,0 +1,231 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Tests\Sheet;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Format\Export;
+use NeatEdge\Core\Format\Formats;
+use NeatEdge\Core\Format\Svg\LayoutPicture;
+use NeatEdge\Core\Format\Svg\Reader;
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Inside;
+use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Prepare\Finish\Stack;
+use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Seen\Seen;
+use NeatEdge\Core\Sheet\Cut\Moves;
+use NeatEdge\Core\Sheet\JobSheet;
+use NeatEdge\Core\Sheet\Layout\Layer;
+use NeatEdge\Core\Sheet\Layout\Layout;
+use NeatEdge\Core\Sheet\Layout\Role;
+use NeatEdge\Core\Sheet\Make\Makings;
+use NeatEdge\Core\Sheet\Make\Order;
+use NeatEdge\Core\Sheet\Nest\Placement;
+use NeatEdge\Core\Sheet\Shop\Stock;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Test;
+use PHPUnit\Framework\TestCase;
+
+/** O10, O11: what each process promises. */
+final class MakingTest extends TestCase
+{
+    private const ART = "<rect x='10' y='10' width='50' height='40' fill='#e0b040'/><circle cx='50' cy='30' r='12' fill='#203050'/>";
+
+    private static function drawn(string $body = self::ART): Artwork
+    {
+        return PrepLine::usual()->outcome(Seen::of(Reader::read("<svg xmlns='http://www.w3.org/2000/svg' width='100mm' height='60mm' viewBox='0 0 100 60'>{$body}</svg>")->artwork));
+    }
+
+    /**
+     * @param  array<string, string>  $values
+     * @param  array<string, mixed>  $more
+     * @return list<Layout>
+     */
+    private static function made(Process $process, Artwork $art, array $values = [], array $more = []): array
+    {
+        return Makings::layouts(new Order(...['result' => $art, 'name' => 'Boat sign', 'process' => $process, 'limits' => $process->limits(), 'values' => Makings::values($process, $values), ...$more]));
+    }
+
+    private static function layer(Layout $layout, Role $role): ?Layer
+    {
+        foreach ($layout->layers as $layer) {
+            if ($layer->role === $role) {
+                return $layer;
+            }
+        }
+
+        return null;
+    }
+
+    #[Test]
+    public function cut_vinyl_is_a_sheet_a_colour_cut_to_its_outlines_with_the_order_of_laying_written_on(): void
+    {
+        $art = self::drawn();
+        $sheets = self::made(Process::CutVinyl, $art, [], ['names' => ['#e0b040' => 'Lamp yellow', '#203050' => 'Harbour blue']]);
+        self::assertSame(['boat-sign-1-lamp-yellow-56x46', 'boat-sign-2-harbour-blue-30x30'], array_map(static fn (Layout $one): string => $one->name, $sheets));
+        self::assertSame(['Laid first of 2.'], $sheets[0]->says);
+        self::assertContains('Laid as number 2 of 2, after Lamp yellow.', $sheets[1]->says);
+        foreach ($sheets as $i => $sheet) {
+            self::assertEqualsWithDelta($art->pieces[$i]->shape->length(), self::layer($sheet, Role::Kiss)?->length(), 1e-6, 'what is cut is what is there');
+            self::assertEqualsWithDelta($art->pieces[$i]->shape->area(), self::layer($sheet, Role::Kiss)?->area(), 1e-6);
+            self::assertEqualsWithDelta(610.0, $sheet->height, 1e-9, 'the roll of the ticket');
+            self::assertNull(self::layer($sheet, Role::Through));
+        }
+        self::assertEqualsWithDelta(2 * (56 + 46), self::layer($sheets[0], Role::Weed)?->length(), 1e-6);
+        $laid = self::made(Process::CutVinyl, (new Stack('stack'))->apply($art));
+        self::assertContains('It lies on #e0b040, which runs under it.', $laid[1]->says);
+    }
+
+    #[Test]
+    public function heat_transfer_is_cut_from_behind_once_and_its_carrier_is_cut(): void
+    {
+        $art = self::drawn("<path d='M10 10H60V50H10Z' fill='#a02020'/><rect x='80' y='10' width='5' height='5' fill='#a02020'/>");
+        [$sheet] = self::made(Process::HeatTransfer, $art);
+        self::assertContains('Mirrored: it is cut from behind.', $sheet->says);
+        $boxes = array_map(static fn (Contour $line): float => $line->box()->width(), self::layer($sheet, Role::Kiss)->lines ?? []);
+        $small = self::layer($sheet, Role::Kiss)?->lines[(int) array_search(min($boxes), $boxes, true)]->box();
+        $large = self::layer($sheet, Role::Kiss)?->lines[(int) array_search(max($boxes), $boxes, true)]->box();
+        self::assertLessThan($large?->left, $small?->left, 'the small one stands on the other side');
+        self::assertCount(1, self::layer($sheet, Role::Through)->lines ?? []);
+        [$already] = self::made(Process::HeatTransfer, $art, [], ['mirrored' => true]);
+        $lefts = array_map(static fn (Contour $line): array => [$line->box()->width(), $line->box()->left], self::layer($already, Role::Kiss)->lines ?? []);
+        sort($lefts);
+        self::assertGreaterThan($lefts[1][1], $lefts[0][1], 'what the line turned round is not turned back');
+    }
+
+    #[Test]
+    public function a_sticker_is_one_picture_with_bleed_a_kiss_cut_a_cut_through_and_marks(): void
+    {
+        $art = self::drawn();
+        [$sheet] = self::made(Process::Sticker, $art, ['border' => '0', 'bleed' => '1.5mm', 'through' => '3mm', 'copies' => '2', 'bridge' => '0', 'radius' => '0']);
+        $roles = array_map(static fn (Layer $layer): string => $layer->role->value, $sheet->layers);
+        self::assertSame(['print', 'mark', 'kiss', 'through'], $roles);
+        self::assertCount(2, self::layer($sheet, Role::Kiss)->lines ?? []);
+        self::assertCount(2, self::layer($sheet, Role::Through)->lines ?? []);
+        $cut = self::layer($sheet, Role::Kiss)?->lines[0]->box();
+        $inked = Combine::weld(array_map(static fn (Piece $piece): Shape => $piece->shape, self::layer($sheet, Role::Print)->areas ?? []));
+        foreach ([[-1.4, 20.0], [20.0, -1.4]] as [$dx, $dy]) {
+            self::assertTrue((new Inside($inked))->holds(($cut->left ?? 0) + $dx, ($cut->top ?? 0) + $dy), 'the print goes on beyond the cut');
+        }
+        [$white] = self::made(Process::Sticker, $art, ['border' => '2mm', 'bleed' => '1mm']);
+        self::assertEqualsWithDelta(array_sum(array_map(static fn (Piece $piece): float => $piece->shape->area(), $art->pieces)), self::layer($white, Role::Print)?->area(), 1e-3, 'art within a border of white does not bleed');
+        foreach (self::layer($sheet, Role::Mark)->areas ?? [] as $mark) {
+            foreach (self::layer($sheet, Role::Through)->lines ?? [] as $line) {
+                self::assertFalse($mark->box()?->overlaps($line->box()) ?? true, 'marks stand outside what is cut');
+            }
+        }
+    }
+
+    #[Test]
+    public function an_engraving_fills_areas_then_follows_them_and_hairlines_are_followed_once(): void
+    {
+        $art = self::drawn("<rect x='10' y='10' width='20' height='10' fill='#000'/><path d='M40 15H80' stroke='#000' stroke-width='.2'/>");
+        [$plate] = self::made(Process::Engraving, $art, ['pitch' => '0.2mm', 'spot' => '0.1mm']);
+        $fill = self::layer($plate, Role::Fill);
+        self::assertEqualsWithDelta(19.9 * 9.9, ($fill?->length() ?? 0.0) * 0.2, 3.0, 'the area, smaller by half of the head\'s line');
+        $lines = self::layer($plate, Role::Line)->lines ?? [];
+        self::assertCount(2, $lines);
+        $lengths = array_map(static fn (Contour $line): float => $line->length(), $lines);
+        sort($lengths);
+        self::assertEqualsWithDelta([40.0, 2 * (19.9 + 9.9)], $lengths, 0.6);
+        self::assertContains('1 hairline is followed along its middle, once.', $plate->says);
+        self::assertEqualsWithDelta([600.0, 400.0], [$plate->width, $plate->height], 1e-9);
+        self::assertNull(self::layer(self::made(Process::Engraving, $art, ['fill' => 'outline'])[0], Role::Fill));
+    }
+
+    #[Test]
+    public function what_would_surprise_is_written_on_the_sheet(): void
+    {
+        $two = new Artwork(100, 60, [...self::drawn()->pieces, self::drawn()->pieces[0]->with(id: 'more', shape: Shape::of(Contour::rectangle(55, 40, 20, 15)))]);
+        self::assertStringContainsString('2 shapes are not welded and cut through one another', implode(' ', self::made(Process::CutVinyl, $two)[0]->says));
+        $ring = self::drawn("<path d='M10 10H50V50H10ZM20 20V40H40V20Z' fill='#a02020'/><circle cx='30' cy='30' r='5' fill='#a02020'/>");
+        self::assertContains('1 part lies in a hole of others: only the carrier holds it.', self::made(Process::CutVinyl, $ring)[0]->says);
+        self::assertContains('It reaches 13.0 mm beyond the bed.', self::made(Process::CutVinyl, self::drawn(), ['bedWidth' => '40mm', 'weedBox' => '3mm', 'turns' => 'none', 'bedLength' => '45mm'])[0]->says);
+    }
+
+    #[Test]
+    public function copies_are_laid_in_rows_in_parts_and_on_the_shops_own_material(): void
+    {
+        $art = self::drawn("<rect x='10' y='10' width='30' height='20' fill='#a02020'/><rect x='60' y='10' width='20' height='40' fill='#a02020'/>");
+        [$rows] = self::made(Process::CutVinyl, $art, ['copies' => '3']);
+        self::assertCount(6, self::layer($rows, Role::Kiss)->lines ?? []);
+        self::assertEqualsWithDelta(3 * (100 + 120), self::layer($rows, Role::Kiss)?->length(), 1e-6);
+        [$parts] = self::made(Process::CutVinyl, $art, ['copies' => '3', 'arrange' => 'parts', 'weedBox' => '0']);
+        self::assertLessThan($rows->box()->right ?? 0.0, $parts->box()?->right);
+        self::assertNotNull($parts->used);
+        [$own] = self::made(Process::CutVinyl, $art, ['weedBox' => '0'], ['beds' => ['#a02020' => ['width' => 300.0, 'length' => 200.0, 'grain' => true, 'name' => 'Buoy red film']]]);
+        self::assertSame([200.0, 300.0, 'Buoy red film'], [$own->width, $own->height, $own->material]);
+        $at = [new Placement(0, 0, 50.0, 60.0, 90.0, true)];
+        [$hand] = self::made(Process::CutVinyl, $art, ['weedBox' => '0'], ['placements' => ['#a02020' => $at]]);
+        self::assertEqualsWithDelta([50.0, 60.0], [$hand->box()?->left, $hand->box()?->top], 1e-6, 'where a hand laid it');
+    }
+
+    #[Test]
+    public function lengths_agree_on_the_sheet_in_the_list_and_at_the_machine(): void
+    {
+        $sheets = self::made(Process::CutVinyl, self::drawn(), ['weedEvery' => '30mm', 'passes' => '2']);
+        $writer = Formats::make('plt', ['overcut' => '0']);
+        $files = Export::files($sheets, 'plt', $writer);
+        $manifest = Export::manifest('Boat sign', $sheets, $files, 'plt', $writer);
+        foreach ($sheets as $i => $sheet) {
+            $moves = Moves::of($sheet);
+            self::assertEqualsWithDelta($sheet->length(), $moves['cut_mm'], 0.001 * $sheet->length());
+            self::assertEqualsWithDelta($sheet->length(), $manifest['sheets'][$i]['length_mm'], 0.01);
+            self::assertSame(hash('sha256', $files["{$sheet->name}.plt"]), $manifest['files'][$i]['sha256']);
+            $last = end($moves['moves']);
+            self::assertEqualsWithDelta($moves['seconds'], $last === false ? 0 : $last['to'], 0.01);
+        }
+    }
+
+    #[Test]
+    public function pictures_of_sheets_and_mixes_of_plates_are_sound_drawings(): void
+    {
+        $plates = self::made(Process::ScreenPrint, self::drawn(), ['ground' => '#1f2937']);
+        foreach ([LayoutPicture::of($plates[0]), LayoutPicture::mixed($plates, [0, 1], ['#e0b040' => 0.5]), LayoutPicture::of(self::made(Process::CutVinyl, self::drawn())[0])] as $svg) {
+            self::assertSame([], Reader::read($svg)->findings);
+        }
+        self::assertStringContainsString('opacity="0.5"', LayoutPicture::mixed($plates, [0, 1], ['#e0b040' => 0.5]));
+        self::assertStringNotContainsString('#203050', LayoutPicture::mixed($plates, [0], []));
+    }
+
+    #[Test]
+    public function a_job_sheet_has_a_row_for_each_sheet_and_goes_on_over_pages(): void
+    {
+        $layout = self::made(Process::CutVinyl, self::drawn())[0];
+        $row = ['layout' => $layout, 'seconds' => 75.0, 'cut_mm' => 1234.0, 'material_cost' => 2.5, 'machine_cost' => 1.25];
+        self::assertCount(1, JobSheet::pages('Boat sign', ['Customer' => 'Boat Club'], [$row], []));
+        $pages = JobSheet::pages('Boat sign', ['Customer' => 'Boat Club'], array_fill(0, 12, $row), ['A line is thin. Accepted: it was always so']);
+        self::assertGreaterThan(1, count($pages));
+        foreach ($pages as $page) {
+            $box = $page->box();
+            self::assertNotNull($box);
+            self::assertGreaterThanOrEqual(13.0, $box->left);
+            self::assertLessThanOrEqual(197.0, $box->right);
+            self::assertLessThanOrEqual(290.0, $box->bottom);
+        }
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function kinds(): iterable
+    {
+        foreach (array_keys(Stock::kinds()) as $kind) {
+            yield $kind => [$kind];
+        }
+    }
+
+    #[Test]
+    #[DataProvider('kinds')]
+    public function what_the_shop_has_is_held_to_its_fields(string $kind): void
+    {
+        $usual = Stock::values($kind, []);
+        self::assertSame(array_column(Stock::kinds()[$kind]['fields'], 'name'), array_keys($usual));
+        foreach (Stock::samples() as $sample) {
+            self::assertSame($sample['values']['colour'] ?? null, Stock::values($sample['kind'], $sample['values'])['colour'] ?? null);
+        }
+    }
+}

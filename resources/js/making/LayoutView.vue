@@ -1,0 +1,117 @@
+<script setup lang="ts">
+import { isTyping, usePanZoom } from '@/bench/usePanZoom'
+import { useBench } from '@/stores/bench'
+import { useMaking } from '@/stores/making'
+import { metres } from '@/units'
+import { useEventListener, useRafFn } from '@vueuse/core'
+import { ElButton } from 'element-plus'
+import { computed, ref, watch } from 'vue'
+import { passed, type Passed } from './passed'
+
+/** A sheet, plate or mix of plates at its true proportions on its bed, and what the head will do there, in its order and time. */
+const bench = useBench()
+const making = useMaking()
+const surface = ref<HTMLElement | null>(null)
+const number = computed(() => (bench.view.kind === 'layout' ? bench.view.index : 0))
+const mixing = computed(() => bench.view.kind === 'mix')
+const layout = computed(() => making.layouts[number.value] ?? null)
+const size = computed(() => (layout.value ? { width: layout.value.width_mm, height: layout.value.height_mm } : null))
+const { scale, left, top, width, height, fit, zoomIn, zoomOut } = usePanZoom(surface, size)
+watch([size, width], ([now, wide], before) => (now && wide > 10 && (now.width !== before?.[0]?.width || now.height !== before?.[0]?.height)) && fit(), { immediate: true })
+const picture = computed(() => (mixing.value ? `/api/jobs/${bench.job?.id}/layouts/mix.svg?on=${[...making.mixed].sort((a, b) => a - b).join(',')}&v=${making.state}` : `/api/jobs/${bench.job?.id}/layouts/${number.value}/picture.svg?v=${making.state}`))
+
+/** Seconds of the machine's time that are shown; nought before the first press. */
+const time = ref(0)
+const runs = ref(false)
+const pace = ref(10)
+const motion = computed(() => (mixing.value ? null : (making.moves[number.value] ?? null)))
+const now = computed<Passed | null>(() => (motion.value && time.value > 0 ? passed(motion.value, time.value) : null))
+const { pause, resume } = useRafFn(({ delta }) => {
+  if (!motion.value) return
+  time.value = Math.min(motion.value.seconds, time.value + (delta / 1000) * pace.value)
+  if (time.value >= motion.value.seconds) stop()
+}, { immediate: false })
+function stop() {
+  runs.value = false
+  pause()
+}
+async function play() {
+  if (runs.value) return stop()
+  await making.loadMoves(number.value)
+  if (!motion.value || motion.value.seconds <= 0) return
+  if (time.value >= motion.value.seconds) time.value = 0
+  // As fast as it takes to see all of it in about twenty seconds.
+  pace.value = Math.max(1, motion.value.seconds / 20)
+  runs.value = true
+  resume()
+}
+async function scrub(event: Event) {
+  stop()
+  await making.loadMoves(number.value)
+  time.value = (Number((event.target as HTMLInputElement).value) / 1000) * (motion.value?.seconds ?? 0)
+}
+watch([number, mixing, () => making.state], () => {
+  stop()
+  time.value = 0
+})
+const clock = (seconds: number) => `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`
+const hasPaths = computed(() => !mixing.value && (layout.value?.length_mm ?? 0) > 0)
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return
+  const act: Record<string, () => unknown> = { '+': zoomIn, '=': zoomIn, '-': zoomOut, '0': fit, k: () => hasPaths.value && play() }
+  if (act[event.key]) {
+    event.preventDefault()
+    act[event.key]!()
+  }
+})
+</script>
+
+<template>
+  <div class="frame" data-test="layout-view">
+    <div ref="surface" class="surface">
+      <svg v-if="layout" :width="width" :height="height" role="img" :aria-label="mixing ? 'Plates over each other on the cloth' : layout.title">
+        <g :transform="`translate(${left} ${top}) scale(${scale})`">
+          <image :href="picture" :width="layout.width_mm" :height="layout.height_mm" preserveAspectRatio="none" :opacity="now ? 0.35 : 1" />
+          <rect class="bed" :width="layout.width_mm" :height="layout.height_mm" />
+          <template v-if="now">
+            <path class="air" :d="now.air" />
+            <path class="cut" :d="now.cut" />
+            <circle class="head" :class="{ up: !now.down }" :cx="now.x" :cy="now.y" :r="5 / scale" />
+          </template>
+        </g>
+      </svg>
+      <p v-else class="none">{{ making.loading ? 'Laying out…' : 'Nothing is laid out yet.' }}</p>
+    </div>
+    <div class="strip">
+      <p v-if="layout" class="what">{{ mixing ? `${making.mixed.size} of ${making.layouts.length} plates in ink on the cloth` : layout.title }}</p>
+      <template v-if="hasPaths">
+        <ElButton size="small" data-test="simulate" title="Go through it (K)" @click="play">{{ runs ? 'Hold' : 'Go through it' }}</ElButton>
+        <input type="range" min="0" max="1000" :value="motion && motion.seconds > 0 ? (1000 * time) / motion.seconds : 0" aria-label="Time at the machine" data-test="scrub" @input="scrub" @keydown.stop>
+        <span v-if="motion" class="numbers" data-test="clock">{{ clock(time) }} of {{ clock(motion.seconds) }}, {{ metres(now ? now.length : motion.cut_mm) }}{{ now ? ` of ${metres(motion.cut_mm)}` : '' }}, {{ metres(motion.air_mm) }} in the air</span>
+      </template>
+      <div class="zoom">
+        <button type="button" aria-label="Zoom out" @click="zoomOut()">−</button>
+        <button type="button" aria-label="Fit the sheet" @click="fit()">Fit</button>
+        <button type="button" aria-label="Zoom in" @click="zoomIn()">+</button>
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.frame { display: grid; grid-template-rows: minmax(0, 1fr) 33px; min-width: 0; min-height: 0; height: 100%; border: 1px solid var(--line); border-radius: 4px; overflow: hidden; background: var(--paper-deep); }
+.surface { position: relative; overflow: hidden; touch-action: none; overscroll-behavior: none; user-select: none; background: #e6e0d0; }
+.surface svg { position: absolute; inset: 0; }
+.bed { fill: none; stroke: var(--ink-mid); stroke-width: 1; vector-effect: non-scaling-stroke; }
+.cut { fill: none; stroke: var(--green-deep); stroke-width: 1.6; vector-effect: non-scaling-stroke; stroke-linejoin: round; }
+.air { fill: none; stroke: #7f8f96; stroke-width: 0.8; stroke-dasharray: 4 3; vector-effect: non-scaling-stroke; }
+.head { fill: var(--coral); }
+.head.up { fill: none; stroke: var(--coral); stroke-width: 2; vector-effect: non-scaling-stroke; }
+.none { margin: auto; padding: 40px; text-align: center; color: var(--ink-mid); }
+.strip { display: flex; align-items: center; gap: 10px; border-top: 1px solid var(--line); background: var(--paper); padding-left: 9px; font-size: 14px; color: var(--ink-mid); min-width: 0; }
+.what { margin: 0; color: var(--green); font-weight: 500; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; min-width: 0; flex: 1; }
+.strip input { width: 150px; accent-color: var(--green); }
+.strip .numbers { white-space: nowrap; }
+.zoom { display: flex; margin-left: auto; border-left: 1px solid var(--line); height: 100%; }
+.zoom button { border: 0; background: none; min-width: 34px; padding: 0 8px; font: 15px var(--text-face); color: var(--ink); cursor: pointer; }
+</style>

@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import { api, words } from '@/api/client'
+import type { FieldValue, Stock, StockItem } from '@/api/types'
+import FieldForm from '@/fields/FieldForm.vue'
+import { ElButton, ElMessageBox } from 'element-plus'
+import { computed, onMounted, ref } from 'vue'
+import { RouterLink } from 'vue-router'
+
+/** What the shop has: materials, inks, screens, machines. */
+const stock = ref<Stock | null>(null)
+const problem = ref('')
+const kind = ref('material')
+const open = ref<number | null>(null)
+const fresh = ref('')
+async function attempt(work: () => Promise<unknown>) {
+  problem.value = ''
+  try {
+    await work()
+    stock.value = await api.get<Stock>('stock')
+  } catch (refused) {
+    if (refused instanceof Error) problem.value = words(refused)
+  }
+}
+onMounted(() => attempt(async () => undefined))
+const items = computed(() => stock.value?.items.filter((one) => one.kind === kind.value) ?? [])
+const about = computed(() => stock.value?.kinds[kind.value] ?? null)
+const add = () => attempt(async () => {
+  const made = await api.post<StockItem>('stock', { kind: kind.value, name: fresh.value, values: {} })
+  fresh.value = ''
+  open.value = made.id
+})
+const keep = (item: StockItem, name: string, value: FieldValue) => attempt(() => api.patch(`stock/${item.id}`, { values: { [name]: value } }))
+const rename = (item: StockItem, name: string) => name.trim() !== item.name && attempt(() => api.patch(`stock/${item.id}`, { name, values: {} }))
+const remove = (item: StockItem) => attempt(async () => {
+  await ElMessageBox.confirm(`"${item.name}" will be gone from the shop; jobs that were laid out on it go back to the bed of their ticket.`, 'Take this out?', { confirmButtonText: 'Take it out', cancelButtonText: 'Leave it' })
+  await api.delete(`stock/${item.id}`)
+})
+function brief(item: StockItem) {
+  const v = item.values
+  if (item.kind === 'machine') return `${v.host}:${v.port}, bed ${Number(v.bedWidth) > 0 ? `${v.bedWidth} × ` : ''}${v.bedHeight} mm`
+  if (item.kind === 'material') return `${v.form === 'sheet' ? `${v.length} × ${v.width} mm` : `roll of ${v.width} mm`}, ${Number(v.price).toFixed(2)} a m²`
+  if (item.kind === 'ink') return `covers ${Math.round(100 * Number(v.opacity))} %`
+  return `${v.ruling} lines an inch, least dot ${v.leastDot} mm`
+}
+</script>
+
+<template>
+  <div class="page">
+    <header>
+      <RouterLink to="/" class="home"><img src="/mark.svg" alt="">Jobs</RouterLink>
+      <h1>What the shop has</h1>
+    </header>
+    <p v-if="problem" class="trouble" role="alert">{{ problem }}</p>
+    <nav v-if="stock" aria-label="Kinds">
+      <button v-for="(one, key) in stock.kinds" :key="key" type="button" :class="{ on: kind === key }" :data-kind="key" @click="(kind = String(key)), (open = null)">{{ one.label }}</button>
+    </nav>
+    <p v-if="about" class="quiet">{{ about.says }}</p>
+    <ul>
+      <li v-for="item in items" :key="item.id" :class="{ open: open === item.id }">
+        <button type="button" class="head" :aria-expanded="open === item.id" :data-item="item.name" @click="open = open === item.id ? null : item.id">
+          <i v-if="item.values.colour" :style="{ background: String(item.values.colour) }" /><strong>{{ item.name }}</strong><span class="quiet numbers">{{ brief(item) }}</span>
+        </button>
+        <div v-if="open === item.id && about" class="fields">
+          <label class="name">Name <input type="text" :value="item.name" maxlength="80" @change="rename(item, ($event.target as HTMLInputElement).value)"></label>
+          <FieldForm :fields="about.fields" :values="item.values" @keep="(name, value) => keep(item, name, value)" />
+          <ElButton size="small" @click="remove(item)">Take it out</ElButton>
+        </div>
+      </li>
+    </ul>
+    <p v-if="stock && items.length === 0" class="quiet">None yet.</p>
+    <form v-if="about" @submit.prevent="add">
+      <input v-model="fresh" type="text" maxlength="80" :placeholder="`Name of a new ${about.one.toLowerCase()}`" :aria-label="`Name of a new ${about.one.toLowerCase()}`" data-test="new-name">
+      <ElButton native-type="submit" type="primary" :disabled="fresh.trim() === ''" data-test="add">Add</ElButton>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.page { max-width: 760px; margin: 0 auto; padding: 16px 20px 40px; display: flex; flex-direction: column; gap: 12px; }
+header { display: flex; align-items: center; gap: 20px; }
+.home { display: flex; align-items: center; gap: 7px; color: var(--ink); text-decoration: none; font-weight: 500; }
+.home img { width: 28px; height: 28px; }
+h1 { font-size: 26px; }
+nav { display: flex; gap: 18px; border-bottom: 1px solid var(--line); }
+nav button { border: 0; border-bottom: 3px solid transparent; background: none; font: 500 17px var(--text-face); color: var(--ink-mid); padding: 4px 0 6px; cursor: pointer; }
+nav button.on { border-bottom-color: var(--green); color: var(--green); }
+ul { list-style: none; margin: 0; padding: 0; display: flex; flex-direction: column; gap: 4px; }
+li { border: 1px solid var(--line); border-radius: 4px; background: #fffcf4; }
+.head { display: flex; align-items: center; gap: 10px; width: 100%; text-align: left; border: 0; background: none; font: inherit; color: inherit; padding: 8px 12px; cursor: pointer; }
+.head span { margin-left: auto; font-size: 15px; }
+i { width: 16px; height: 16px; border-radius: 3px; border: 1px solid var(--line-strong); }
+.fields { padding: 4px 12px 12px; max-width: 420px; display: flex; flex-direction: column; gap: 8px; align-items: stretch; }
+.fields .el-button { align-self: flex-start; }
+.name { display: grid; grid-template-columns: 1fr 220px; align-items: center; font-size: 15px; }
+input[type='text'] { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 4px 7px; }
+form { display: flex; gap: 8px; }
+form input { width: 320px; }
+</style>

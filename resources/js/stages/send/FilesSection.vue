@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import type { FieldValue } from '@/api/types'
+import FieldForm from '@/fields/FieldForm.vue'
+import { useBench } from '@/stores/bench'
+import { useMaking } from '@/stores/making'
+import { computed, ref, watch } from 'vue'
+
+const props = defineProps<{ stale: boolean }>()
+const bench = useBench()
+const making = useMaking()
+const usual: Record<string, string> = { 'cut-vinyl': 'plt', 'heat-transfer-vinyl': 'plt', sticker: 'pdf', 'screen-print': 'pdf', engraving: 'gcode' }
+const chosen = ref(usual[bench.job?.process ?? ''] ?? 'svg')
+const together = ref(false)
+const earlier = ref(false)
+watch(() => bench.preparation?.id, () => (earlier.value = false))
+const format = computed(() => making.making?.formats.find((one) => one.key === chosen.value) ?? null)
+const typed = ref<Record<string, Record<string, FieldValue>>>({})
+const values = computed(() => ({ ...Object.fromEntries((format.value?.fields ?? []).map((field) => [field.name, field.usual])), ...typed.value[chosen.value] }))
+const query = computed(() => {
+  const words = new URLSearchParams({ format: chosen.value, plates: together.value ? 'one' : 'each', ...(props.stale ? { earlier: '1' } : {}) })
+  for (const [name, value] of Object.entries(typed.value[chosen.value] ?? {})) words.set(`values[${name}]`, String(value))
+  return words.toString()
+})
+</script>
+
+<template>
+  <label class="format">Format
+    <select v-model="chosen" data-test="format">
+      <option v-for="one in making.making?.formats" :key="one.key" :value="one.key">{{ one.label }}</option>
+    </select>
+  </label>
+  <p v-if="format" class="quiet">{{ format.says }}</p>
+  <FieldForm v-if="format && format.fields.length > 0" :fields="format.fields" :values="values" @keep="(name, value) => (typed = { ...typed, [chosen]: { ...typed[chosen], [name]: value } })" />
+  <label v-if="format?.several" class="flag"><input v-model="together" type="checkbox" data-test="together"> All in one file</label>
+  <label v-if="stale" class="flag"><input v-model="earlier" type="checkbox" data-test="earlier"> I want the earlier state all the same</label>
+  <template v-if="!stale || earlier">
+    <a class="all" :href="`/api/jobs/${bench.job?.id}/files.zip?${query}`" download data-test="all-files">Download all as ZIP</a>
+    <ul>
+      <li v-for="(one, index) in making.layouts" :key="one.name"><a :href="`/api/jobs/${bench.job?.id}/files/${index}.${chosen}?${query}`" download :data-test="`file-${index}`">{{ one.name }}.{{ format?.extension }}</a></li>
+    </ul>
+  </template>
+</template>
+
+<style scoped>
+.format { display: grid; grid-template-columns: 1fr 150px; align-items: center; font-size: 15px; }
+select { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; }
+.flag { display: flex; gap: 7px; font-size: 15px; }
+.flag input { accent-color: var(--green); }
+.all { display: block; text-align: center; background: var(--green); color: #fff; text-decoration: none; padding: 8px 14px; border-radius: 4px; font-weight: 500; }
+.all:hover { background: var(--green-deep); }
+ul { list-style: none; margin: 0; padding: 0; font-size: 15px; display: flex; flex-direction: column; gap: 3px; }
+li { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+li a { color: var(--green); }
+</style>

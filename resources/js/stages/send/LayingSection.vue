@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import FieldForm from '@/fields/FieldForm.vue'
+import { useBench } from '@/stores/bench'
+import { useColours } from '@/stores/colours'
+import { useMaking } from '@/stores/making'
+import { ElButton } from 'element-plus'
+import { computed, ref } from 'vue'
+
+/** How copies lie and what the process promises: fields as the core describes them. */
+const bench = useBench()
+const making = useMaking()
+const names = useColours()
+names.load()
+const cut = computed(() => ['cut-vinyl', 'heat-transfer-vinyl', 'plain'].includes(bench.job?.process ?? ''))
+const sheets = computed(() => (cut.value ? [...new Set(making.layouts.map((one) => one.layers[0]?.colour ?? ''))] : ['all']))
+const laid = computed(() => making.making?.values.arrange !== undefined)
+const nests = computed(() => laid.value && making.making?.values.arrange !== 'drawn')
+const seconds = ref(20)
+const running = computed(() => ['waiting', 'running'].includes(making.nesting?.status ?? ''))
+const told = computed(() => Object.entries(making.nesting?.progress ?? {}).map(([sheet, one]) => `${sheet === 'all' ? '' : `${names.of(sheet)}: `}${one.length.toFixed(0)} mm after ${one.tried} tries`).join(', '))
+</script>
+
+<template>
+  <div v-if="laid" class="materials">
+    <label v-for="sheet in sheets" :key="sheet">
+      <span><i v-if="sheet !== 'all'" :style="{ background: sheet }" />{{ sheet === 'all' ? 'Material' : names.of(sheet) }}</span>
+      <select :value="making.making?.materials[sheet] ?? ''" :data-material="sheet" @change="making.material(sheet, Number(($event.target as HTMLSelectElement).value) || null)">
+        <option value="">bed of the ticket</option>
+        <option v-for="one in making.materials" :key="one.id" :value="one.id">{{ one.name }}</option>
+      </select>
+    </label>
+  </div>
+  <FieldForm v-if="making.making" :fields="making.making.fields" :values="making.making.values" @keep="(name, value) => making.change(name, value)" />
+  <div v-if="nests" class="search">
+    <label>Search for <input v-model.number="seconds" type="number" min="1" max="600" aria-label="Seconds" @keydown.stop> seconds</label>
+    <ElButton v-if="!running" data-test="nest" @click="making.nest(seconds)">Find a closer way</ElButton>
+    <ElButton v-else data-test="stop-nesting" @click="making.stopNesting()">Keep the best so far</ElButton>
+    <p v-if="told" class="quiet" role="status" data-test="nesting">{{ told }}</p>
+  </div>
+  <ElButton v-if="laid" data-test="hands" @click="bench.show({ kind: 'hands', sheet: sheets[0] ?? 'all' })">Move copies by hand</ElButton>
+</template>
+
+<style scoped>
+.materials, .search { display: flex; flex-direction: column; gap: 5px; }
+.materials label { display: grid; grid-template-columns: 1fr 130px; gap: 6px; align-items: center; font-size: 15px; }
+.materials span { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+i { display: inline-block; width: 12px; height: 12px; border-radius: 2px; border: 1px solid var(--line-strong); margin-right: 6px; vertical-align: -1px; }
+select, .search input { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; min-width: 0; }
+.search { border-top: 1px solid var(--line); padding-top: 8px; font-size: 15px; }
+.search input { width: 60px; }
+</style>

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import type { Sending } from '@/api/types'
+import { useMaking } from '@/stores/making'
+import { ElButton, ElProgress } from 'element-plus'
+import { computed, ref, watch } from 'vue'
+import { RouterLink } from 'vue-router'
+
+/** A sheet goes to a machine: how far it is, what went wrong, and on from there. */
+defineProps<{ stale: boolean }>()
+const making = useMaking()
+const machine = ref<number | null>(null)
+const fits = computed(() => (making.layouts.some((one) => one.layers.some((layer) => layer.role === 'plate')) ? 'pdf' : making.layouts.some((one) => one.layers.some((layer) => layer.role === 'fill' || layer.role === 'line')) ? 'gcode' : 'plt'))
+watch(() => making.machines, (all) => {
+  if (machine.value === null) machine.value = (all.find((one) => one.format === fits.value) ?? all[0])?.id ?? null
+}, { immediate: true })
+const latest = (number: number) => making.sendings.find((one) => one.number === number)
+const words: Record<string, string> = { new: 'being written', waiting: 'waits for the machine', running: 'on its way', paused: 'paused', stopped: 'stopped', done: 'done', cancelled: 'cancelled' }
+const share = (one: Sending) => (one.of > 0 ? Math.round((100 * one.done) / one.of) : 0)
+const open = ref<number | null>(null)
+</script>
+
+<template>
+  <p v-if="making.machines.length === 0" class="quiet">The shop has no machine yet. <RouterLink to="/stock">Add one</RouterLink>.</p>
+  <label v-else class="machine">Machine
+    <select v-model="machine" data-test="machine">
+      <option v-for="one in making.machines" :key="one.id" :value="one.id">{{ one.name }}</option>
+    </select>
+  </label>
+  <div v-if="making.asked" class="trouble" role="alert" data-test="asked">
+    <p>{{ making.asked.says }}</p>
+    <ElButton size="small" data-test="send-again" @click="making.send(making.asked.machine, making.asked.number, true)">Send it once more</ElButton>
+    <ElButton size="small" text @click="making.asked = null">Leave it</ElButton>
+  </div>
+  <ul>
+    <li v-for="(one, index) in making.layouts" :key="one.name">
+      <div class="head">
+        <strong>{{ index + 1 }}. {{ one.layers[0]?.name }}</strong>
+        <ElButton size="small" :disabled="machine === null || stale || making.loading" :data-send="index" @click="making.send(machine!, index)">Send</ElButton>
+      </div>
+      <template v-if="latest(index)">
+        <ElProgress :percentage="share(latest(index)!)" :stroke-width="6" :status="latest(index)!.status === 'done' ? 'success' : latest(index)!.status === 'stopped' ? 'exception' : undefined" />
+        <p class="state" role="status" :data-sending="index"><span>{{ words[latest(index)!.status] }}</span>, {{ latest(index)!.done }} of {{ latest(index)!.of }} parts at {{ latest(index)!.machine }}</p>
+        <p v-if="latest(index)!.error" class="error" data-test="sending-error">{{ latest(index)!.error }}</p>
+        <div class="acts">
+          <ElButton v-if="latest(index)!.status === 'running'" size="small" data-test="pause" @click="making.tell(latest(index)!.id, 'pause')">Pause</ElButton>
+          <ElButton v-if="['paused', 'stopped'].includes(latest(index)!.status)" size="small" type="primary" data-test="go-on" @click="making.tell(latest(index)!.id, 'go')">Go on from there</ElButton>
+          <ElButton v-if="['waiting', 'running', 'paused', 'stopped'].includes(latest(index)!.status)" size="small" data-test="cancel" @click="making.tell(latest(index)!.id, 'cancel')">Cancel</ElButton>
+          <ElButton size="small" text @click="open = open === latest(index)!.id ? null : latest(index)!.id">Log</ElButton>
+        </div>
+        <ol v-if="open === latest(index)!.id"><li v-for="(row, k) in latest(index)!.log" :key="k">{{ new Date(row.at).toLocaleTimeString('en-GB') }} {{ row.what }}</li></ol>
+      </template>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.machine { display: grid; grid-template-columns: 70px 1fr; align-items: center; font-size: 15px; gap: 6px; }
+select { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; min-width: 0; }
+ul { list-style: none; margin: 0; padding: 0; }
+ul > li { padding: 8px 0; border-top: 1px solid var(--line); }
+.head { display: flex; justify-content: space-between; align-items: center; gap: 8px; }
+.head strong { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.state, .error { margin: 2px 0; font-size: 14.5px; line-height: 1.25; }
+.error { color: var(--coral-deep); }
+.acts { display: flex; gap: 4px; }
+.acts .el-button { margin: 0; }
+ol { margin: 4px 0; padding-left: 20px; font-size: 14px; color: var(--ink-mid); }
+</style>

@@ -1,0 +1,257 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Nesting;
+use App\Models\Sending;
+use App\Models\ShopJob;
+use App\Models\StockItem;
+use App\Prep\Made;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Artisan;
+use NeatEdge\Core\Sheet\Shop\Stock;
+use PHPUnit\Framework\Attributes\Test;
+use Symfony\Component\Process\Process;
+use Tests\TestCase;
+use ZipArchive;
+
+/** The last stage over HTTP: what the shop has, laying out, files, machines, sizes. */
+final class SendTest extends TestCase
+{
+    use RefreshDatabase;
+
+    private string $folder = '';
+
+    private ?Process $machine = null;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->folder = sys_get_temp_dir().'/neat-edge-send-'.bin2hex(random_bytes(5));
+        mkdir($this->folder);
+        config(['neat-edge.layouts' => "{$this->folder}/layouts", 'neat-edge.sendings' => "{$this->folder}/sendings"]);
+    }
+
+    protected function tearDown(): void
+    {
+        $this->machine?->stop(0.0, SIGKILL);
+        exec('rm -rf '.escapeshellarg($this->folder));
+        parent::tearDown();
+    }
+
+    private function job(string $process = 'cut-vinyl', string $body = ''): int
+    {
+        $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="60mm" viewBox="0 0 100 60">'.($body === '' ? '<rect x="5" y="5" width="60" height="40" fill="#e0a030"/><path d="M70 10H95V50Z" fill="#223344"/>' : $body).'</svg>';
+        $id = $this->post('/api/jobs', ['process' => $process, 'width' => '100', 'title' => 'Boat sign', 'file' => UploadedFile::fake()->createWithContent('sign.svg', $svg)], ['Accept' => 'application/json'])->assertCreated()->json('id');
+        $this->postJson("/api/jobs/{$id}/preparations")->assertStatus(202);
+
+        return $id;
+    }
+
+    private function cutter(string ...$options): StockItem
+    {
+        $free = stream_socket_server('tcp://127.0.0.1:0');
+        self::assertNotFalse($free);
+        $port = (int) substr((string) strrchr((string) stream_socket_get_name($free, false), ':'), 1);
+        fclose($free);
+        $this->machine = new Process([PHP_BINARY, 'console/neat-edge.php', 'device', 'cutter', "--port={$port}", "--out-dir={$this->folder}/out", '--pace=0', '--bed=1000x610mm', ...$options], base_path(), timeout: null);
+        $this->machine->start();
+        for ($k = 0; $k < 200 && ! str_contains($this->machine->getOutput(), 'listening'); $k++) {
+            usleep(20_000);
+        }
+
+        return StockItem::query()->create(['kind' => 'machine', 'name' => 'Long cutter', 'data' => Stock::values('machine', ['port' => $port, 'overcut' => '0'])]);
+    }
+
+    #[Test]
+    public function what_the_shop_has_is_added_changed_and_taken_out_and_nonsense_is_refused(): void
+    {
+        $made = $this->postJson('/api/stock', ['kind' => 'material', 'name' => 'Sailcloth', 'values' => ['width' => '50cm', 'price' => 7]])->assertCreated()->assertJsonPath('values.width', 500);
+        $this->postJson('/api/stock', ['kind' => 'material', 'name' => 'Sailcloth'])->assertStatus(422)->assertJsonPath('message', 'There is one of that name already.');
+        $this->postJson('/api/stock', ['kind' => 'boat', 'name' => 'x'])->assertStatus(422)->assertJsonPath('message', 'There is no such kind of thing.');
+        $this->patchJson("/api/stock/{$made->json('id')}", ['values' => ['width' => 'wide']])->assertStatus(422);
+        $this->patchJson("/api/stock/{$made->json('id')}", ['name' => 'Sailcloth 2', 'values' => ['grain' => true]])->assertOk()->assertJsonPath('values.grain', true)->assertJsonPath('values.width', 500);
+        self::assertSame(['Sailcloth 2'], $this->getJson('/api/stock')->json('items.*.name'));
+        $this->deleteJson("/api/stock/{$made->json('id')}")->assertNoContent();
+    }
+
+    #[Test]
+    public function a_job_is_laid_out_by_its_choices_and_on_its_materials(): void
+    {
+        $job = $this->job();
+        $first = $this->getJson("/api/jobs/{$job}/making")->assertOk();
+        self::assertSame(['boat-sign-1-e0a030-66x46', 'boat-sign-2-223344-31x46'], $first->json('layouts.*.name'));
+        self::assertSame(6, count($first->json('formats')));
+        $film = $this->postJson('/api/stock', ['kind' => 'material', 'name' => 'Lamp yellow', 'values' => ['colour' => '#e0a030', 'width' => '300mm']])->json('id');
+        $now = $this->putJson("/api/jobs/{$job}/making", ['values' => ['copies' => '3', 'weedEvery' => '1in'], 'materials' => ['#e0a030' => $film]])->assertOk();
+        self::assertEqualsWithDelta(300.0, $now->json('layouts.0.height_mm'), 1e-6);
+        self::assertEqualsWithDelta(610.0, $now->json('layouts.1.height_mm'), 1e-6);
+        self::assertSame('Lamp yellow', $now->json('layouts.0.material'));
+        self::assertSame(3, $now->json('layouts.0.layers.0.lines'));
+        self::assertEqualsWithDelta(25.4, $now->json('values.weedEvery'), 1e-9);
+        $this->putJson("/api/jobs/{$job}/making", ['values' => ['copies' => '-1']])->assertStatus(422)->assertJsonPath('message', 'Copies: type a number between 1 and 2000.');
+        $this->putJson("/api/jobs/{$job}/making", ['materials' => ['#e0a030' => 9999]])->assertStatus(422);
+        self::assertSame(3, $this->getJson("/api/jobs/{$job}/making")->json('values.copies'), 'nothing was changed by what was refused');
+        $this->get("/api/jobs/{$job}/layouts/0/picture.svg")->assertOk()->assertHeader('Content-Type', 'image/svg+xml');
+        $moves = $this->getJson("/api/jobs/{$job}/layouts/0/moves")->assertOk()->json();
+        self::assertEqualsWithDelta($now->json('layouts.0.length_mm'), $moves['cut_mm'], 0.001 * $moves['cut_mm']);
+        $this->getJson("/api/jobs/{$job}/layouts/7/moves")->assertNotFound();
+        $bare = $this->post('/api/jobs', ['process' => 'cut-vinyl', 'width' => '100', 'file' => UploadedFile::fake()->createWithContent('s.svg', '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><rect width="9" height="9"/></svg>')], ['Accept' => 'application/json'])->json('id');
+        $this->getJson("/api/jobs/{$bare}/making")->assertStatus(422)->assertJsonPath('message', 'There is nothing to lay out until the art has been prepared.');
+    }
+
+    #[Test]
+    public function copies_are_nested_moved_by_hand_and_never_onto_another(): void
+    {
+        $job = $this->job();
+        $this->putJson("/api/jobs/{$job}/making", ['values' => ['copies' => '4', 'arrange' => 'nest', 'bedWidth' => '150mm', 'weedBox' => '0']])->assertOk();
+        $nesting = $this->postJson("/api/jobs/{$job}/nestings", ['seconds' => 1])->assertStatus(202)->json('id');
+        $run = $this->getJson("/api/nestings/{$nesting}")->json();
+        self::assertSame('done', $run['status'], $run['error']);
+        self::assertSame(['#e0a030', '#223344'], array_keys($run['progress']));
+        self::assertTrue($this->getJson("/api/jobs/{$job}/making")->json('nested'));
+        $copies = $this->getJson("/api/jobs/{$job}/copies")->assertOk()->json('0.copies');
+        self::assertCount(4, $copies);
+        $this->postJson("/api/jobs/{$job}/copies", ['sheet' => '#e0a030', 'copy' => 0, 'x' => $copies[1]['x'] + 5, 'y' => $copies[1]['y'] + 5])->assertStatus(422)->assertJsonFragment(['message' => $this->lastMessage()]);
+        self::assertStringStartsWith('There it would lie on another copy', $this->lastMessage());
+        $this->postJson("/api/jobs/{$job}/copies", ['sheet' => '#e0a030', 'copy' => 0, 'x' => 5, 'y' => 140])->assertStatus(422)->assertJsonPath('message', 'There it would lie beyond the bed.');
+        $moved = $this->postJson("/api/jobs/{$job}/copies", ['sheet' => '#e0a030', 'copy' => 0, 'x' => 600, 'y' => 20, 'turn' => 90])->assertOk()->json('0.copies.0');
+        self::assertSame([600, 20, 90, true], [$moved['x'], $moved['y'], $moved['turn'], $moved['kept']]);
+        self::assertGreaterThan(600, $this->getJson("/api/jobs/{$job}/making")->json('layouts.0.width_mm'));
+        $this->postJson("/api/jobs/{$job}/nestings", ['seconds' => 1])->assertStatus(202);
+        self::assertContains([600, true], array_map(static fn (array $one): array => [$one['x'], $one['kept']], $this->getJson("/api/jobs/{$job}/copies")->json('0.copies')), 'a hand is not overruled');
+        $this->putJson("/api/jobs/{$job}/making", ['values' => ['arrange' => 'drawn']])->assertOk();
+        $this->postJson("/api/jobs/{$job}/nestings")->assertStatus(422);
+        self::assertSame(2, Nesting::query()->count());
+    }
+
+    private function lastMessage(): string
+    {
+        $job = ShopJob::query()->firstOrFail()->id;
+        $copies = $this->getJson("/api/jobs/{$job}/copies")->json('0.copies');
+
+        return (string) $this->postJson("/api/jobs/{$job}/copies", ['sheet' => '#e0a030', 'copy' => 0, 'x' => $copies[1]['x'] + 5, 'y' => $copies[1]['y'] + 5])->json('message');
+    }
+
+    #[Test]
+    public function files_come_in_a_zip_with_a_list_and_one_by_one_and_stale_ones_only_by_name(): void
+    {
+        $job = $this->job();
+        foreach (['svg', 'pdf', 'dxf', 'plt', 'gcode', 'png'] as $format) {
+            $answer = $this->get("/api/jobs/{$job}/files.zip?format={$format}&plates=one".($format === 'png' ? '&values[resolution]=50' : ''))->assertOk();
+            file_put_contents("{$this->folder}/a.zip", $answer->getContent());
+            $zip = new ZipArchive;
+            self::assertTrue($zip->open("{$this->folder}/a.zip"));
+            $manifest = json_decode((string) $zip->getFromName('manifest.json'), true);
+            foreach ($manifest['files'] as $file) {
+                self::assertSame($file['sha256'], hash('sha256', (string) $zip->getFromName($file['file'])));
+            }
+            self::assertCount($format === 'pdf' ? 1 : 2, $manifest['files'], $format);
+        }
+        $this->get("/api/jobs/{$job}/files/1.plt?values[blade]=0.25mm")->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="boat-sign-2-223344-31x46.plt"');
+        $this->getJson("/api/jobs/{$job}/files/1.exe")->assertStatus(422);
+        self::assertStringStartsWith('%PDF-', (string) $this->get("/api/jobs/{$job}/job-sheet.pdf")->assertOk()->getContent());
+        $this->postJson("/api/jobs/{$job}/edits", ['version' => ShopJob::query()->findOrFail($job)->version, 'edit' => ['kind' => 'draw-shape', 'shape' => 'rectangle', 'x' => 1, 'y' => 1, 'width' => 5, 'height' => 5, 'fill' => '#223344']])->assertOk();
+        $this->getJson("/api/jobs/{$job}/files.zip?format=svg")->assertStatus(422);
+        $this->get("/api/jobs/{$job}/files.zip?format=svg&earlier=1")->assertOk();
+    }
+
+    #[Test]
+    public function a_sheet_is_sent_its_machine_fails_and_it_goes_on_and_nothing_is_sent_twice_unseen(): void
+    {
+        $job = $this->job();
+        $machine = $this->cutter('--fail=empty', '--after=9');
+        $sent = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->assertStatus(202)->json();
+        $stopped = $this->getJson("/api/sendings/{$sent['id']}")->json();
+        self::assertSame('stopped', $stopped['status']);
+        self::assertStringContainsString('out of material', $stopped['error']);
+        self::assertGreaterThan(0, $stopped['done']);
+        $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->assertStatus(409)->assertJsonPath('message', 'This sheet is on its way to Long cutter already. Send it a second time?');
+        $done = $this->postJson("/api/sendings/{$sent['id']}/go")->assertOk()->json();
+        self::assertSame(['done', $done['of']], [$done['status'], $done['done']]);
+        $log = json_decode((string) file_get_contents("{$this->folder}/out/job-0001.json"), true);
+        self::assertEqualsWithDelta($this->getJson("/api/jobs/{$job}/making")->json('layouts.0.length_mm'), $log['cut_mm'], 0.001 * $log['cut_mm'], 'cut as long as the sheet says, not a stroke twice');
+        $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->assertStatus(409)->assertJsonPath('message', 'This sheet was sent to Long cutter before. Send it once more?');
+        self::assertSame(['Begun', 'Stopped', 'Goes on', 'Done'], array_map(static fn (array $row): string => implode(' ', array_slice(explode(' ', rtrim($row['what'], ':')), 0, str_starts_with($row['what'], 'Goes') ? 2 : 1)) === 'Stopped:' ? 'Stopped' : rtrim(implode(' ', array_slice(explode(' ', $row['what']), 0, str_starts_with($row['what'], 'Goes') ? 2 : 1)), ':'), $done['log']));
+        $this->postJson("/api/jobs/{$job}/sendings", ['machine' => 999, 'number' => 0])->assertStatus(422);
+    }
+
+    #[Test]
+    public function a_worker_that_was_killed_leaves_a_sending_that_goes_on_where_the_machine_stands(): void
+    {
+        $job = $this->job();
+        $machine = $this->cutter();
+        // Sent wholly once, to know what there is to be cut; then as if the worker had died after part 4 was done and before it could be stored.
+        $whole = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->json();
+        $sending = Sending::query()->findOrFail($whole['id']);
+        $bytes = (string) file_get_contents($sending->path());
+        $sending->update(['status' => 'running', 'done' => 2]);
+        Artisan::call('neat-edge:recover-machines');
+        $sending->refresh();
+        self::assertSame('stopped', $sending->status);
+        self::assertStringContainsString("2 of {$sending->of} parts are done", $sending->error);
+        $stream = stream_socket_client("tcp://{$sending->address}");
+        self::assertNotFalse($stream);
+        // Begun, lowered and two strokes along; the last was not acknowledged.
+        $words = explode(';', $bytes);
+        $first = implode(';', array_slice($words, 0, 4)).';PD'.implode(',', array_slice(explode(',', substr($words[4], 2)), 0, 4)).';';
+        fwrite($stream, $first.'OA;');
+        self::assertNotFalse(fgets($stream, 40));
+        fclose($stream);
+        usleep(200_000);
+        $done = $this->postJson("/api/sendings/{$sending->id}/go")->assertOk()->json();
+        self::assertSame('done', $done['status'], $done['error']);
+        $jobs = glob("{$this->folder}/out/*.json") ?: [];
+        $log = json_decode((string) file_get_contents((string) end($jobs)), true);
+        self::assertEqualsWithDelta($this->getJson("/api/jobs/{$job}/making")->json('layouts.0.length_mm'), $log['cut_mm'], 0.01);
+    }
+
+    #[Test]
+    public function a_machine_that_is_not_there_is_said_and_a_waiting_sheet_can_be_cancelled(): void
+    {
+        $job = $this->job();
+        $machine = StockItem::query()->create(['kind' => 'machine', 'name' => 'Gone', 'data' => Stock::values('machine', ['port' => 1])]);
+        $sent = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->assertStatus(202)->json();
+        self::assertStringStartsWith('Gone does not answer at 127.0.0.1:1. Go on when it is back', $this->getJson("/api/sendings/{$sent['id']}")->json('error'));
+        self::assertSame('cancelled', $this->postJson("/api/sendings/{$sent['id']}/cancel")->json('status'));
+        self::assertSame('cancelled', $this->postJson("/api/sendings/{$sent['id']}/go")->json('status'), 'what was cancelled does not go on');
+    }
+
+    #[Test]
+    public function the_same_art_is_checked_at_other_sizes(): void
+    {
+        $job = $this->job('cut-vinyl', '<path d="M5 10H95V12H5Z" fill="#223344"/>');
+        $this->postJson("/api/jobs/{$job}/sizes", ['width' => '100mm'])->assertOk()->assertJsonPath('verdict.ready', true);
+        $small = $this->postJson("/api/jobs/{$job}/sizes", ['width' => '15mm'])->assertOk();
+        self::assertFalse($small->json('verdict.ready'));
+        self::assertContains('thin-line', $small->json('groups.*.kind'));
+        self::assertEqualsWithDelta([15.0, 9.0], [$small->json('width'), $small->json('height')], 1e-6);
+        $this->postJson("/api/jobs/{$job}/sizes", ['width' => 'small'])->assertStatus(422);
+        $this->get("/api/jobs/{$job}/sizes.zip?width=50mm&format=dxf")->assertOk()->assertHeader('Content-Type', 'application/zip');
+    }
+
+    #[Test]
+    public function plates_are_mixed_and_an_ink_on_others_takes_what_lies_under_it(): void
+    {
+        $job = $this->job('screen-print', '<rect x="5" y="5" width="60" height="40" fill="#e0a030"/><circle cx="35" cy="25" r="10" fill="#223344"/>');
+        $area = fn (): float => (float) $this->getJson("/api/jobs/{$job}/making")->json('layouts.0.layers.0.area_mm2');
+        self::assertEqualsWithDelta(2400 - M_PI * 100 + 0.15 * 2 * M_PI * 10, $area(), 0.3, 'with its trap');
+        $this->putJson("/api/jobs/{$job}/making", ['values' => ['overprint' => '#223344']])->assertOk();
+        self::assertEqualsWithDelta(2400.0, $area(), 1.0);
+        $this->putJson("/api/jobs/{$job}/making", ['values' => ['overprint' => 'dark']])->assertStatus(422);
+        self::assertStringContainsString('<svg', (string) $this->get("/api/jobs/{$job}/layouts/mix.svg?on=0,1,77")->assertOk()->getContent());
+        self::assertSame(2, count(Made::layouts(ShopJob::query()->findOrFail($job))));
+    }
+
+    #[Test]
+    public function drawings_in_lines_come_in_as_jobs(): void
+    {
+        $dxf = "0\nSECTION\n2\nENTITIES\n0\nCIRCLE\n8\nPLATE\n10\n50\n20\n50\n40\n20\n0\nENDSEC\n0\nEOF\n";
+        $job = $this->post('/api/jobs', ['process' => 'engraving', 'file' => UploadedFile::fake()->createWithContent('plate.dxf', $dxf)], ['Accept' => 'application/json'])->assertCreated()->json('id');
+        self::assertEqualsWithDelta([40.0, 40.0], [$this->getJson("/api/jobs/{$job}")->json('job.width'), $this->getJson("/api/jobs/{$job}")->json('job.height')], 1e-3);
+        $this->post('/api/jobs', ['process' => 'engraving', 'file' => UploadedFile::fake()->createWithContent('plate.pdf', '%PDF-1.7')], ['Accept' => 'application/json'])->assertStatus(422)->assertJsonPath('message', 'PDF files are not taken: nothing at hand reads the vectors in them. Save the drawing as SVG or DXF.');
+    }
+}
