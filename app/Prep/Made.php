@@ -42,8 +42,10 @@ final class Made
         if (! is_dir(dirname($path))) {
             @mkdir(dirname($path), 0775, true);
         }
-        file_put_contents("{$path}.part", gzcompress(serialize($layouts), 3));
-        rename("{$path}.part", $path);
+        // Two windows may work it out at once: each writes its own, and the last one stays.
+        $part = $path.'.'.bin2hex(random_bytes(4));
+        file_put_contents($part, gzcompress(serialize($layouts), 3));
+        rename($part, $path);
 
         return $layouts;
     }

@@ -12,7 +12,7 @@ use PHPat\Test\PHPat;
 /** Each room of the core knows only the rooms above it, and the core knows nothing of the application round it. */
 final class RoomsTest
 {
-    private const ROOMS = ['Geometry', 'PlanarMap', 'Stroke', 'Measure', 'Type', 'Artwork', 'Seen', 'Edit', 'Prepare', 'Check', 'Separate', 'Sheet', 'Format', 'Proof'];
+    private const ROOMS = ['Geometry', 'PlanarMap', 'Stroke', 'Measure', 'Type', 'Artwork', 'Seen', 'Edit', 'Prepare', 'Check', 'Separate', 'Device', 'Sheet', 'Format', 'Proof'];
 
     /** @return iterable<Rule> */
     #[TestRule]
@@ -43,6 +43,16 @@ final class RoomsTest
             ->shouldNotDependOn()
             ->classes(Selector::inNamespace('Illuminate'), Selector::inNamespace('App'), Selector::inNamespace('NeatEdge\Console'), Selector::inNamespace('Symfony'))
             ->because('the core has no framework, no HTTP, no database');
+    }
+
+    #[TestRule]
+    public function machines_know_nothing_but_the_bytes_that_are_sent(): Rule
+    {
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('NeatEdge\Devices'))
+            ->shouldNotDependOn()
+            ->classes(Selector::inNamespace('NeatEdge\Core'), Selector::inNamespace('App'), Selector::inNamespace('Illuminate'), Selector::inNamespace('NeatEdge\Console'))
+            ->because('a stand-in that shared code with the sender would prove nothing');
     }
 
     #[TestRule]

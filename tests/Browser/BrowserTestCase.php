@@ -25,6 +25,9 @@ abstract class BrowserTestCase extends TestCase
 
     protected static string $folder;
 
+    /** The first of the ports of stand-in machines, where a test starts them. */
+    protected static int $machines;
+
     /** @var list<resource> */
     private static array $processes = [];
 
@@ -33,6 +36,7 @@ abstract class BrowserTestCase extends TestCase
         $root = dirname(__DIR__, 2);
         self::$port = FreePort::any();
         $driver = FreePort::any();
+        self::$machines = random_int(20_000, 30_000);
         self::$folder = sys_get_temp_dir().'/neat-edge-browser-'.bin2hex(random_bytes(4));
         mkdir(self::$folder.'/downloads', recursive: true);
         touch(self::$folder.'/test.sqlite');
@@ -41,13 +45,14 @@ abstract class BrowserTestCase extends TestCase
             'APP_ENV' => 'production', 'APP_KEY' => 'base64:'.base64_encode(random_bytes(32)),
             'DB_DATABASE' => self::$folder.'/test.sqlite', 'QUEUE_CONNECTION' => 'database', 'CACHE_STORE' => 'database', 'LOG_CHANNEL' => 'errorlog',
             'PHP_CLI_SERVER_WORKERS' => '3', 'NEAT_EDGE_PAGE_TOKEN' => 'on', 'NEAT_EDGE_PREPARE_IN' => 'child',
+            'NEAT_EDGE_MACHINES_PORT' => (string) self::$machines, 'NEAT_EDGE_LAYOUTS' => self::$folder.'/layouts', 'NEAT_EDGE_SENDINGS' => self::$folder.'/sendings',
         ];
         $php = [PHP_BINARY, '-d', 'memory_limit=1G', '-d', 'upload_max_filesize=24M', '-d', 'post_max_size=25M', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=64M', '-d', 'opcache.jit=function'];
         foreach ([['migrate', '--force'], ['db:seed', '--force']] as $command) {
             self::wait(self::launch([...$php, 'artisan', ...$command], $environment, $root), implode(' ', $command));
         }
         self::$processes = [
-            self::launch([...$php, 'artisan', 'queue:work', '--sleep=0.2', '--tries=1'], $environment, $root),
+            self::launch([...$php, 'artisan', 'queue:work', '--queue=default,machines,layout', '--sleep=0.2', '--tries=1'], $environment, $root),
             self::launch([...$php, '-S', '127.0.0.1:'.self::$port, '-t', 'public', 'server.php'], $environment, $root),
             self::launch(['chromedriver', '--port='.$driver], $environment, $root),
         ];

@@ -70,6 +70,7 @@ final class FromFileToSheetsTest extends BrowserTestCase
         $this->seeText('0.30 mm', '.mark.selected');
 
         $this->press('[data-stage=send]');
+        $this->press('[data-test=send-files]');
         $this->press('[data-test=all-sheets]');
         $zip = new ZipArchive;
         self::assertTrue($zip->open($this->downloaded()));
@@ -78,9 +79,10 @@ final class FromFileToSheetsTest extends BrowserTestCase
         self::assertEqualsWithDelta([300.0, 150.0], [$sheet->width, $sheet->height], 1e-6);
         self::assertEqualsWithDelta(180 * 12.0, $sheet->pieces[0]->shape->area(), 0.01);
 
-        $this->press('[data-test=sheet-1]');
+        self::$browser->executeScript('const s = document.querySelector("[data-test=format]"); s.value = "svg"; s.dispatchEvent(new Event("change"))');
+        $this->press('[data-test=file-0]');
         $one = Reader::read((string) file_get_contents($this->downloaded()))->artwork;
-        self::assertSame('#cc0000', $one->pieces[0]->fill?->colour->hex());
+        self::assertSame('#cc0000', $one->pieces[0]->stroke?->paint->colour->hex(), 'the sheet as it is cut');
         self::assertSame([], $this->complaints());
     }
 

@@ -94,7 +94,7 @@ final class HonestTest extends BrowserTestCase
         $this->press('[data-test=cure-step]');
         $this->seeText('Ready. Looks the same.', '[data-test=look]', 20.0);
         $this->press('[data-stage=send]');
-        $this->see('[data-test=sheet-3]');
+        $this->see('[data-layout="2"]');
         $this->press('[data-stage=set-up]');
         $width = $this->see('[data-test=width]');
         $width = $width->getTagName() === 'input' ? $width : $width->findElement(WebDriverBy::tagName('input'));
@@ -102,9 +102,11 @@ final class HonestTest extends BrowserTestCase
         self::$browser->navigate()->refresh();
         $this->press('[data-stage=send]');
         $this->seeText('The job was changed since these sheets were made.');
-        self::assertSame([0, 0], [$this->howMany('[data-test=all-sheets]'), $this->howMany('[data-test=sheet-1]')]);
+        $this->press('[data-test=send-files]');
+        $this->see('[data-test=earlier]');
+        self::assertSame([0, 0], [$this->howMany('[data-test=all-files]'), $this->howMany('[data-test=file-0]')]);
         $this->press('[data-test=earlier]');
-        $this->press('[data-test=sheet-1]');
+        $this->press('[data-test=file-0]');
         self::assertStringContainsString('<svg', (string) file_get_contents($this->downloaded()));
         $this->press('[data-test=prepare-stale]');
         $this->seeText('Ready. Looks the same.', '[data-test=send-verdict]', 20.0);

@@ -199,7 +199,7 @@ final class SendTest extends TestCase
         $words = explode(';', $bytes);
         $first = implode(';', array_slice($words, 0, 4)).';PD'.implode(',', array_slice(explode(',', substr($words[4], 2)), 0, 4)).';';
         fwrite($stream, $first.'OA;');
-        self::assertNotFalse(fgets($stream, 40));
+        self::assertMatchesRegularExpression('/^\d+,\d+,1/', (string) fread($stream, 40));
         fclose($stream);
         usleep(200_000);
         $done = $this->postJson("/api/sendings/{$sending->id}/go")->assertOk()->json();

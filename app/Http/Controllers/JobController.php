@@ -135,7 +135,7 @@ final class JobController
         $name = $file->getClientOriginalName();
         $title = trim((string) ($fields['title'] ?? ''));
         $job = Intake::take(
-            $title !== '' ? $title : mb_substr((string) preg_replace('/\.svgz?$/i', '', mb_scrub($name)), 0, 120),
+            $title !== '' ? $title : mb_substr((string) preg_replace('/\.(svgz?|dxf|plt|hpgl)$/i', '', mb_scrub($name)), 0, 120),
             Process::from($fields['process']),
             Intake::width($fields['width'] ?? null),
             $name,

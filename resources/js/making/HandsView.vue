@@ -4,12 +4,14 @@ import { useBench } from '@/stores/bench'
 import { useMaking } from '@/stores/making'
 import { useEventListener } from '@vueuse/core'
 import { ElButton } from 'element-plus'
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 
 /** Copies on a bed, moved and turned by hand; what would lie on another goes back to where it was. */
 const bench = useBench()
 const making = useMaking()
 onMounted(making.loadCopies)
+// What is chosen beside it changes how many there are, and where.
+watch(() => making.state, making.loadCopies)
 const surface = ref<HTMLElement | null>(null)
 const bed = computed(() => making.copies?.find((one) => bench.view.kind === 'hands' && one.sheet === bench.view.sheet) ?? making.copies?.[0] ?? null)
 const page = ref(0)
@@ -66,7 +68,8 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       </svg>
     </div>
     <div class="strip">
-      <p>Drag a copy, or move it by arrows; [ and ] turn it. What is laid by hand stays there when the rest is searched anew.</p>
+      <p v-if="making.problem" class="bad" role="alert" data-test="hands-problem">{{ making.problem }}</p>
+      <p v-else>Drag a copy, or move it by arrows; [ and ] turn it. What is laid by hand stays there when the rest is searched anew.</p>
       <template v-if="pages > 1"><button v-for="one in pages" :key="one" type="button" :class="{ on: page === one - 1 }" @click="page = one - 1">{{ one }}</button></template>
       <ElButton size="small" @click="turn(90)">Turn by a quarter</ElButton>
       <ElButton size="small" @click="fit()">Fit</ElButton>
@@ -84,5 +87,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
 .copy.on { stroke: var(--coral); stroke-width: 2; }
 .strip { display: flex; align-items: center; gap: 8px; border-top: 1px solid var(--line); background: var(--paper); padding: 0 9px; font-size: 14px; color: var(--ink-mid); }
 .strip p { margin: 0; flex: 1; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+
+.strip .bad { color: var(--coral-deep); }
 .strip button.on { color: var(--green); }
 </style>

@@ -141,9 +141,9 @@ async function start() {
           <ElInput v-model="title" placeholder="the file's name, if left empty" maxlength="120" size="large" data-test="title" />
         </label>
       </div>
-      <ElUpload v-if="!empty" class="drop" drag :auto-upload="false" :show-file-list="false" accept=".svg,.svgz,image/svg+xml" :on-change="take">
+      <ElUpload v-if="!empty" class="drop" drag :auto-upload="false" :show-file-list="false" accept=".svg,.svgz,.dxf,.plt,.hpgl,image/svg+xml" :on-change="take">
         <p v-if="file" class="file">{{ file.name }} <span class="quiet numbers">{{ (file.size / 1000).toFixed(1) }} kB</span></p>
-        <p v-else class="file">Drop the SVG here</p>
+        <p v-else class="file">Drop the SVG, DXF or PLT here</p>
         <p class="quiet">or press to look for it. It is read on this machine and never changed.</p>
       </ElUpload>
       <section v-if="look && !empty" class="look" data-test="look">

@@ -38,6 +38,7 @@ const query = computed(() => {
     <ul>
       <li v-for="(one, index) in making.layouts" :key="one.name"><a :href="`/api/jobs/${bench.job?.id}/files/${index}.${chosen}?${query}`" download :data-test="`file-${index}`">{{ one.name }}.{{ format?.extension }}</a></li>
     </ul>
+    <a class="page" :href="`/api/preparations/${bench.preparation?.id}/sheets.zip${stale ? '?earlier=1' : ''}`" download data-test="all-sheets">Each colour as it lies on the page, SVG</a>
   </template>
 </template>
 
@@ -50,5 +51,5 @@ select { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px
 .all:hover { background: var(--green-deep); }
 ul { list-style: none; margin: 0; padding: 0; font-size: 15px; display: flex; flex-direction: column; gap: 3px; }
 li { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-li a { color: var(--green); }
+li a, .page { color: var(--green); font-size: 15px; }
 </style>

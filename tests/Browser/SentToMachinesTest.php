@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use PHPUnit\Framework\Attributes\Test;
+use Symfony\Component\Process\Process;
+
+/** The last stage with a mouse: what is laid out is looked at, gone through, and goes to the machines, which fail. */
+final class SentToMachinesTest extends BrowserTestCase
+{
+    /** @var list<Process> */
+    private array $running = [];
+
+    protected function tearDown(): void
+    {
+        foreach ($this->running as $machine) {
+            $machine->stop(0.0, SIGKILL);
+        }
+    }
+
+    private function machine(string $kind, string ...$options): void
+    {
+        $port = self::$machines + (int) array_search($kind, ['cutter', 'recorder', 'engraver'], true);
+        $machine = new Process([PHP_BINARY, 'console/neat-edge.php', 'device', $kind, "--port={$port}", '--out-dir='.self::$folder."/{$kind}", ...$options], dirname(__DIR__, 2), timeout: null);
+        $machine->start();
+        $this->running[] = $machine;
+        self::until(static fn (): ?bool => str_contains($machine->getOutput(), 'listening') ?: null, "the {$kind}", 10.0);
+    }
+
+    /** @return array<string, mixed> what a machine says that it did */
+    private function told(string $kind): array
+    {
+        $jobs = glob(self::$folder."/{$kind}/*.json") ?: [];
+
+        return json_decode((string) file_get_contents((string) end($jobs)), true);
+    }
+
+    private function at(string $title): void
+    {
+        $this->visit('/');
+        $this->seeText($title);
+        self::$browser->executeScript('[...document.querySelectorAll("a")].find((one) => one.textContent.includes(arguments[0]))?.click()', [$title]);
+        $this->press('[data-stage=send]');
+    }
+
+    #[Test]
+    public function a_decal_is_laid_out_gone_through_and_cut_by_a_machine_that_runs_out_of_material(): void
+    {
+        $this->machine('cutter', '--bed=5000x610mm', '--pace=0', '--blade=0.25', '--fail=empty', '--after=60');
+        $this->at('Window decal for the boathouse');
+        $this->see('[data-layout="3"]', 60.0)->click();
+        $this->see('[data-test=layout-view] image');
+        $this->press('[data-test=simulate]');
+        self::until(fn (): ?bool => preg_match('/^0:0[1-9]/', trim((string) self::$browser->executeScript('return document.querySelector("[data-test=clock]")?.textContent ?? ""'))) === 1 ?: null, 'the head to go', 15.0);
+        $this->press('[data-test=simulate]');
+        $this->press('[data-test=send-machine]');
+        $this->press('[data-send="3"]');
+        $this->seeText('out of material', '[data-test=sending-error]');
+        $this->press('[data-test=go-on]');
+        self::until(fn (): ?bool => str_contains((string) self::$browser->executeScript('return document.querySelector("[data-sending=\"3\"]")?.textContent ?? ""'), 'done') ?: null, 'the cut to be done', 40.0);
+        $said = (float) self::$browser->executeAsyncScript('const done = arguments[0]; fetch(location.pathname.replace(/^\/jobs\/(\d+).*/, "/api/jobs/$1/making")).then((r) => r.json()).then((m) => done(m.layouts[3].length_mm))');
+        // The blade's swivels and the overcut come on top of what the sheet says.
+        self::assertGreaterThan($said, $this->told('cutter')['cut_mm']);
+        self::assertLessThan(1.12 * $said, $this->told('cutter')['cut_mm']);
+        // Sent once more only after it was asked.
+        $this->press('[data-send="3"]');
+        $this->seeText('was sent to Stand-in vinyl cutter before', '[data-test=asked]');
+        self::assertSame([], array_filter($this->complaints(), static fn (string $line): bool => ! str_contains($line, '409')));
+    }
+
+    #[Test]
+    public function plates_are_mixed_on_the_cloth_and_exposed_and_copies_are_nested_and_moved_by_hand(): void
+    {
+        $this->machine('recorder', '--bed=450x600mm', '--pace=0');
+        $this->at("Stewards' tabard, three inks on dark cloth");
+        $this->see('[data-test=show-mix]', 60.0)->click();
+        $this->seeText('3 of 3 plates in ink on the cloth');
+        $this->press('[data-test=send-machine]');
+        $this->press('[data-send="0"]');
+        self::until(fn (): ?bool => str_contains((string) self::$browser->executeScript('return document.querySelector("[data-sending=\"0\"]")?.textContent ?? ""'), 'done') ?: null, 'the plate to be exposed', 20.0);
+        self::assertSame(1, $this->told('recorder')['plates']);
+
+        $this->at('Proof sticker sheet, six marks');
+        self::until(fn (): ?bool => $this->howMany('[data-test=prepare]') > 0 ?: null, 'the line', 10.0);
+        $this->press('[data-test=prepare]');
+        $this->see('[data-test=verdict]', 60.0);
+        $this->press('[data-test=send-laying]');
+        $this->see('[data-field=copies]', 60.0)->clear()->sendKeys("2\n");
+        $this->press('[data-test=hands]');
+        self::until(fn (): ?bool => $this->howMany('[data-copy]') === 2 ?: null, 'two copies', 30.0);
+        // Moved by hand it stays there; onto the other it is not let.
+        $place = static fn (int $copy): string => (string) self::$browser->executeScript('return document.querySelector("[data-copy=\'" + arguments[0] + "\']").getAttribute("transform")', [$copy]);
+        $before = $place(1);
+        $shift = static function (int $copy, int $dx, int $dy): void {
+            self::$browser->executeScript('const p = document.querySelector("[data-copy=\'" + arguments[0] + "\']"); const b = p.getBoundingClientRect(); const at = (t, x, y) => new PointerEvent(t, { bubbles: true, clientX: x, clientY: y, pointerId: 1 }); p.setPointerCapture = () => {}; p.dispatchEvent(at("pointerdown", b.x + 9, b.y + 9)); p.dispatchEvent(at("pointermove", b.x + 9 + arguments[1], b.y + 9 + arguments[2])); p.dispatchEvent(at("pointerup", b.x + 9 + arguments[1], b.y + 9 + arguments[2]))', [$copy, $dx, $dy]);
+        };
+        $shift(1, 90, 40);
+        self::until(static fn (): ?bool => $place(1) !== $before ?: null, 'the copy to lie elsewhere', 15.0);
+        $there = $place(1);
+        $shift(0, 60, 110);
+        $this->seeText('There it would lie on another copy', '[data-test=hands-problem]');
+        self::assertSame($there, $place(1));
+        self::assertSame(1, $this->howMany('.copy.kept'));
+        self::assertSame([], $this->complaints());
+    }
+}
