@@ -197,6 +197,7 @@ print(json.dumps({"errors": len(audit.errors), "units": doc.header.get("$INSUNIT
         self::assertStringStartsWith('IN;SP1;VS10;', $text);
         self::assertStringContainsString('SP3;', $text, 'a pen of its own for what is cut through');
         self::assertStringEndsWith("PU0,0;SP0;\n", $text);
+        self::assertStringContainsString('PU3600,2800;PD4400,2000;', $text, 'from 90, 10 to 110, 30 mm: y is counted upwards');
         self::assertLessThan(600, max(array_map(strlen(...), explode(';', $text))), 'no instruction longer than a small buffer');
         $back = Reader::read(Incoming::svg($text))->artwork;
         self::assertEqualsWithDelta([90.0, 60.0], [$back->width, $back->height], 0.03);
@@ -214,6 +215,8 @@ print(json.dumps({"errors": len(audit.errors), "units": doc.header.get("$INSUNIT
         $text = (string) file_get_contents($this->write('gcode', $layout));
         self::assertMatchesRegularExpression('/^\(Tag, sheet 1\)\n\(Material: as chosen, sheet 120\.0 x 80\.0 mm\)\n\(Art 100\.00 x 60\.00 mm from X10\.00 Y10\.00\)/', $text);
         self::assertSame(8, preg_match_all('/^G[23] /m', $text), 'two circles of four arcs');
+        self::assertSame([4, 4], [preg_match_all('/^G2 /m', $text), preg_match_all('/^G3 /m', $text)], 'round one way, and the hole the other');
+        self::assertMatchesRegularExpression('/G0 X70 Y40\nM3 S400\nG2 X50 Y20 I-20 J0 /', $text, 'clockwise as it is looked at');
         self::assertLessThan(strpos($text, 'G2 '), strpos($text, 'G1 X40 Y70 F3000'));
         self::assertStringContainsString("M3 S350\nG1 X40 Y70 F3000\nM5\n", $text);
         self::assertStringNotContainsString('  ', str_replace("\n", '', $text));

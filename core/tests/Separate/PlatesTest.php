@@ -170,6 +170,8 @@ final class PlatesTest extends TestCase
         foreach ($plates as $plate) {
             self::assertEqualsWithDelta(100 + 800, self::area($plate), 40.0);
         }
+        $third = self::drawn("<defs><linearGradient id='g'><stop stop-color='#e07a1f'/><stop offset='1' stop-color='#a02090'/></linearGradient></defs><rect x='10' y='10' width='10' height='10' fill='#e07a1f'/><rect x='10' y='30' width='80' height='20' fill='url(#g)'/>");
+        self::assertSame(['#e07a1f', '#a02090'], array_map(static fn (Layout $plate): string => $plate->layers[0]->colour, self::plates($third)), 'a stop that is no ink is one of its own');
         $xs = array_map(static fn (Contour $dot): float => $dot->box()->middle()->x, $plates[0]->layers[0]->areas[1]->shape->contours);
         self::assertLessThan(count($xs) * 0.75, count(array_filter($xs, static fn (float $x): bool => $x > 50)), 'denser where the orange is');
     }

@@ -32,6 +32,8 @@ final class CutTest extends TestCase
     {
         $lines = [Contour::rectangle(0, 0, 100, 100), Contour::rectangle(10, 10, 50, 50), Contour::circle(30, 30, 5), Contour::circle(90, 90, 4), Contour::rectangle(120, 0, 10, 10)];
         self::assertEquals([-1 => [4, 0], 1 => [2], 0 => [3, 1]], Forest::of($lines));
+        $ell = Contour::polygon([[0.0, 0.0], [40.0, 0.0], [40.0, 10.0], [10.0, 10.0], [10.0, 40.0], [0.0, 40.0]]);
+        self::assertSame([-1 => [1, 0]], Forest::of([$ell, Contour::rectangle(20, 20, 10, 10)]), 'within its box, yet beside it');
         $areas = array_map(static fn (Contour $line): float => round(abs($line->area())), CutOrder::of($lines));
         $at = array_flip(array_map(strval(...), $areas));
         self::assertLessThan($at['10000'], $at['2500']);
@@ -75,6 +77,7 @@ final class CutTest extends TestCase
             self::assertFalse($over->closed);
             self::assertEqualsWithDelta($line->length() + 1.7, $over->length(), 1e-4);
         }
+        self::assertEqualsWithDelta(32 + 12.5, Overcut::of(Contour::rectangle(0, 0, 10, 6), 12.5)->length(), 1e-6, 'round a corner too');
         self::assertSame(2, Overcut::of(Contour::polygon([[0.0, 0.0], [5.0, 0.0]], false), 1.0)->nodeCount(), 'an open line has no seam');
     }
 
@@ -187,6 +190,8 @@ final class CutTest extends TestCase
             self::assertEqualsWithDelta(10.1, $y, 0.03);
         }
         self::assertEqualsWithDelta(200.0, $rest->area(), 1e-6);
+        $bent = new Shape([Contour::polygon([[10.0, 40.0], [40.0, 40.0], [40.0, 60.0], [39.8, 60.0], [39.8, 40.2], [10.0, 40.2]])]);
+        self::assertEqualsWithDelta(49.8, array_sum(array_map(static fn (Contour $line): float => $line->length(), Hairlines::of($bent, 0.3)[0])), 2.0, 'both walls tell of one middle');
         self::assertSame([], Hairlines::of(new Shape([$hair]), 0.0)[0]);
     }
 

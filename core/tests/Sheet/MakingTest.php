@@ -127,7 +127,8 @@ final class MakingTest extends TestCase
         $art = self::drawn("<rect x='10' y='10' width='20' height='10' fill='#000'/><path d='M40 15H80' stroke='#000' stroke-width='.2'/>");
         [$plate] = self::made(Process::Engraving, $art, ['pitch' => '0.2mm', 'spot' => '0.1mm']);
         $fill = self::layer($plate, Role::Fill);
-        self::assertEqualsWithDelta(19.9 * 9.9, ($fill?->length() ?? 0.0) * 0.2, 3.0, 'the area, smaller by half of the head\'s line');
+        self::assertEqualsWithDelta(19.9 * 9.9, ($fill?->length() ?? 0.0) * 0.2, 2.5, 'the area, smaller by half of the head\'s line');
+        self::assertEqualsWithDelta(19.9, max(array_map(static fn (int $i): float => abs(($fill?->hatch[4 * $i + 2] ?? 0.0) - ($fill?->hatch[4 * $i] ?? 0.0)), range(0, intdiv(count($fill->hatch ?? []), 4) - 1))), 0.01);
         $lines = self::layer($plate, Role::Line)->lines ?? [];
         self::assertCount(2, $lines);
         $lengths = array_map(static fn (Contour $line): float => $line->length(), $lines);
@@ -158,6 +159,12 @@ final class MakingTest extends TestCase
         [$parts] = self::made(Process::CutVinyl, $art, ['copies' => '3', 'arrange' => 'parts', 'weedBox' => '0']);
         self::assertLessThan($rows->box()->right ?? 0.0, $parts->box()?->right);
         self::assertNotNull($parts->used);
+        $tall = self::made(Process::CutVinyl, self::drawn("<rect x='5' y='5' width='20' height='50' fill='#a02020'/>"), ['weedBox' => '0', 'bedWidth' => '30mm', 'margin' => '2mm'])[0];
+        self::assertEqualsWithDelta([50.0, 20.0], [$tall->box()?->width(), $tall->box()?->height()], 1e-6);
+        $tiles = "<rect x='10' y='10' width='20' height='20' fill='#a02020'/>";
+        $two = [new Placement(0, 0, 10.0, 10.0), new Placement(0, 0, 30.0, 10.0)];
+        $length = static fn (string $once): float => self::layer(self::made(Process::CutVinyl, self::drawn($tiles), ['copies' => '2', 'once' => $once], ['placements' => ['#a02020' => $two]])[0], Role::Kiss)?->length() ?? 0.0;
+        self::assertEqualsWithDelta([160.0, 140.0], [$length(''), $length('1')], 1e-6, 'a border that two copies share is cut once');
         [$own] = self::made(Process::CutVinyl, $art, ['weedBox' => '0'], ['beds' => ['#a02020' => ['width' => 300.0, 'length' => 200.0, 'grain' => true, 'name' => 'Buoy red film']]]);
         self::assertSame([200.0, 300.0, 'Buoy red film'], [$own->width, $own->height, $own->material]);
         $at = [new Placement(0, 0, 50.0, 60.0, 90.0, true)];

@@ -7,8 +7,8 @@ namespace NeatEdge\Core\Sheet\Make;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Box;
-use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Sheet\Cut\Forest;
 use NeatEdge\Core\Sheet\Nest\Overlap;
 use NeatEdge\Core\Sheet\Nest\Room;
 use NeatEdge\Core\Sheet\Sheet;
@@ -32,25 +32,29 @@ final class Surprises
             $at = $areas[$pairs[0][0]]->box()?->middle();
             $out[] = sprintf('%s not welded and cut through one another%s.', count($pairs) === 1 ? '2 shapes are' : count($pairs).' pairs of shapes are', $at === null ? '' : sprintf(', the first about %.0f, %.0f mm', $at->x, $at->y));
         }
-        $loose = 0;
-        foreach ($shapes as $shape) {
-            $parts = Parts::of($shape);
-            foreach (count($parts) > 1 ? $parts : [] as $k => $part) {
-                $box = $part->box();
-                foreach ($parts as $m => $other) {
-                    $around = $other->contours[0]->box();
-                    if ($m !== $k && $box !== null && count($other->contours) > 1 && $around->contains($box)) {
-                        $loose++;
-                        break;
-                    }
-                }
-            }
-        }
+        $loose = array_sum(array_map(self::loose(...), $shapes));
         if ($loose > 0) {
             $out[] = sprintf('%s in %s of others: only the carrier holds %s.', $loose === 1 ? '1 part lies' : "{$loose} parts lie", $loose === 1 ? 'a hole' : 'holes', $loose === 1 ? 'it' : 'them');
         }
 
         return $out;
+    }
+
+    /** Parts of a shape that lie in holes of others of its parts. */
+    private static function loose(Shape $shape): int
+    {
+        $inside = Forest::of($shape->contours);
+        $count = 0;
+        $waiting = array_map(static fn (int $i): array => [$i, 0], $inside[-1]);
+        while ($waiting !== []) {
+            [$i, $deep] = array_pop($waiting);
+            $count += $deep > 0 && $deep % 2 === 0 ? 1 : 0;
+            foreach ($inside[$i] ?? [] as $k) {
+                $waiting[] = [$k, $deep + 1];
+            }
+        }
+
+        return $count;
     }
 
     /** @return list<string> */
