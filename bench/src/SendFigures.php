@@ -90,7 +90,7 @@ final class SendFigures
         $start = microtime(true);
         $laid = Nesting::of($designs, array_fill(0, count($designs), 1), new Room(INF, $width, 5.0, 3.0, Room::turns('free')), [], static fn (): bool => microtime(true) - $start < self::SECONDS);
         $shapes = array_map(static fn (Placement $one): Shape => $designs[$one->design]->transformed($one->matrix($designs[$one->design])), $laid);
-        $nested = $area / ($width * (5.0 + max(array_map(static fn (Shape $shape): float => $shape->box()->right ?? 0.0, $shapes))));
+        $nested = $area / ($width * (5.0 + max([1.0, ...array_map(static fn (Shape $shape): float => $shape->box()->right ?? 0.0, $shapes)])));
         yield [sprintf('%d irregular pieces in %.0f s: used %.1f %%, rows %.1f %%', count($designs), microtime(true) - $start, 100 * $nested, 100 * $rows), sprintf('%.1f points more', 100 * ($nested - $rows)), 'at least 15'];
         yield ['pairs of them that overlap', (string) count(Overlap::pairs($shapes)), '0'];
     }

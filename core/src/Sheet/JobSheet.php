@@ -102,7 +102,9 @@ final class JobSheet
         }
         $scale = min($width / max(1e-6, $box->width()), $height / max(1e-6, $box->height()));
         $matrix = Matrix::translation($x, $y)->after(Matrix::scaling($scale, $scale))->after(Matrix::translation(-$box->left, -$box->top));
-        $ground = $layout->ground !== '#ffffff' ? $layout->ground : '#f3efe4';
+        // Light colours lie on slate, or nobody would see them on paper.
+        $light = array_filter($layout->layers, static fn (Layer $layer): bool => $layer->areas !== [] && Colour::fromHex($layer->colour)->lab()->l > 85) !== [] && $layout->layers[0]->role !== Role::Print;
+        $ground = $layout->ground !== '#ffffff' ? $layout->ground : ($light ? '#5f6d6a' : '#f3efe4');
         $this->add(new Piece('ground', Shape::of(Contour::rectangle($x - 1, $y - 1, $box->width() * $scale + 2, $box->height() * $scale + 2)), new Paint(Colour::fromHex($ground))));
         foreach ($layout->layers as $layer) {
             foreach ($layer->areas as $piece) {
@@ -116,7 +118,7 @@ final class JobSheet
     {
         $room = self::WIDTH - self::EDGE - $x;
         $shape = $this->set($text, $size, $bold);
-        $wide = $shape->box()?->right ?? 0.0;
+        $wide = $shape->box()->right ?? 0.0;
         $lines = $wide <= $room ? [$text] : explode("\n", wordwrap($text, max(8, (int) floor(mb_strlen($text) * $room / $wide) - 2), "\n", true));
         foreach ($lines as $number => $line) {
             $this->room($size * 1.5);

@@ -190,7 +190,7 @@ final class CutOnce
     private static function trails(array $segments, float $same): array
     {
         [$ends, $meets] = self::graph($segments, $same);
-        self::evenOut($ends, $meets);
+        [$ends, $meets] = self::evenedOut($ends, $meets);
         $used = [];
         $out = [];
         foreach (array_keys($meets) as $place) {
@@ -222,10 +222,11 @@ final class CutOnce
     /**
      * Places at which an odd number of lines meets are joined in pairs by jumps in the air, so that a ring runs through all; there are as few jumps as can be.
      *
-     * @param  list<array{int, int}>  $ends  brought up to date: jumps come after all lines
-     * @param  array<int, list<int>>  $meets  brought up to date
+     * @param  list<array{int, int}>  $ends
+     * @param  array<int, list<int>>  $meets
+     * @return array{list<array{int, int}>, array<int, list<int>>} with the jumps, which come after all lines
      */
-    private static function evenOut(array &$ends, array &$meets): void
+    private static function evenedOut(array $ends, array $meets): array
     {
         $seen = [];
         foreach (array_keys($meets) as $start) {
@@ -249,6 +250,8 @@ final class CutOnce
                 $ends[] = [$odd[$k], $odd[$k + 1]];
             }
         }
+
+        return [$ends, $meets];
     }
 
     /**
