@@ -186,7 +186,7 @@ final class SendTest extends TestCase
         $machine = $this->cutter();
         // Sent wholly once, to know what there is to be cut; then as if the worker had died after part 4 was done and before it could be stored.
         $whole = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->json();
-        $sending = Sending::query()->findOrFail($whole['id']);
+        $sending = Sending::query()->where('id', $whole['id'])->firstOrFail();
         $bytes = (string) file_get_contents($sending->path());
         $sending->update(['status' => 'running', 'done' => 2]);
         Artisan::call('neat-edge:recover-machines');

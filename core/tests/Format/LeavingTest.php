@@ -89,7 +89,7 @@ final class LeavingTest extends TestCase
         foreach (['MediaBox' => [0, 0, 100, 60], 'TrimBox' => [5, 5, 95, 55], 'BleedBox' => [3, 3, 97, 57]] as $box => $mm) {
             self::assertSame(1, preg_match("/{$box}:\\s+([\\d.]+)\\s+([\\d.]+)\\s+([\\d.]+)\\s+([\\d.]+)/", $info, $m));
             foreach ($mm as $i => $value) {
-                self::assertEqualsWithDelta($value * 72 / 25.4, (float) $m[$i + 1], 0.02, $box);
+                self::assertEqualsWithDelta($value * 72 / 25.4, (float) ($m[$i + 1] ?? 0), 0.02, $box);
             }
         }
     }
@@ -191,8 +191,8 @@ print(json.dumps({"errors": len(audit.errors), "units": doc.header.get("$INSUNIT
         $head = (string) file_get_contents("{$this->folder}/drawn.pbm", length: 60);
         self::assertSame(1, preg_match('/^P[14]\s+(?:#.*\s+)*(\d+)\s+(\d+)/', $head, $m), $head);
         // From 20 to 110 mm, and from 10 to 70: at a hundred pixels an inch, and the margins of that reader.
-        self::assertEqualsWithDelta(90 / 25.4 * 100, (int) $m[1], 12);
-        self::assertEqualsWithDelta(60 / 25.4 * 100, (int) $m[2], 12);
+        self::assertEqualsWithDelta(90 / 25.4 * 100, (int) ($m[1] ?? 0), 12);
+        self::assertEqualsWithDelta(60 / 25.4 * 100, (int) ($m[2] ?? 0), 12);
         $text = (string) file_get_contents($path);
         self::assertStringStartsWith('IN;SP1;VS10;', $text);
         self::assertStringContainsString('SP3;', $text, 'a pen of its own for what is cut through');

@@ -88,8 +88,9 @@ final class MakingTest extends TestCase
         [$sheet] = self::made(Process::HeatTransfer, $art);
         self::assertContains('Mirrored: it is cut from behind.', $sheet->says);
         $boxes = array_map(static fn (Contour $line): float => $line->box()->width(), self::layer($sheet, Role::Kiss)->lines ?? []);
-        $small = self::layer($sheet, Role::Kiss)?->lines[(int) array_search(min($boxes), $boxes, true)]->box();
-        $large = self::layer($sheet, Role::Kiss)?->lines[(int) array_search(max($boxes), $boxes, true)]->box();
+        self::assertNotSame([], $boxes);
+        $small = self::layer($sheet, Role::Kiss)?->lines[(int) array_search(min([INF, ...$boxes]), $boxes, true)]->box();
+        $large = self::layer($sheet, Role::Kiss)?->lines[(int) array_search(max([0.0, ...$boxes]), $boxes, true)]->box();
         self::assertLessThan($large?->left, $small?->left, 'the small one stands on the other side');
         self::assertCount(1, self::layer($sheet, Role::Through)->lines ?? []);
         [$already] = self::made(Process::HeatTransfer, $art, [], ['mirrored' => true]);

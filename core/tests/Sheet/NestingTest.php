@@ -43,7 +43,7 @@ final class NestingTest extends TestCase
     /** @param  list<Shape>  $shapes */
     private static function length(array $shapes): float
     {
-        return max(array_map(static fn (Shape $shape): float => $shape->box()->right ?? 0.0, $shapes));
+        return max([0.0, ...array_map(static fn (Shape $shape): float => $shape->box()->right ?? 0.0, $shapes)]);
     }
 
     #[Test]

@@ -33,7 +33,7 @@ final class LayoutPicture
     /**
      * Some plates over each other, in their order, each as well as its ink covers.
      *
-     * @param  non-empty-list<Layout>  $plates
+     * @param  list<Layout>  $plates  at least one
      * @param  list<int>  $on  numbers of those that are shown
      * @param  array<string, float>  $cover  of inks, 0 to 1, by #rrggbb
      */

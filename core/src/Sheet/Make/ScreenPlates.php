@@ -144,7 +144,7 @@ final class ScreenPlates implements Making
     /**
      * All plates on one page, each in its ink.
      *
-     * @param  non-empty-list<Layout>  $plates
+     * @param  list<Layout>  $plates  at least one
      */
     public static function together(array $plates): Layout
     {
