@@ -191,8 +191,15 @@ abstract class Machine
             @mkdir($this->folder, 0775, true);
         }
         $name = sprintf('%s/job-%04d', $this->folder, $this->jobs);
-        file_put_contents("{$name}.svg", $this->drawing());
-        file_put_contents("{$name}.json", json_encode([...$this->numbers(), 'seconds' => round($this->seconds, 3), 'log' => $this->log], JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE)."\n");
+        $whole = [
+            "{$name}.svg" => $this->drawing(),
+            "{$name}.json" => json_encode([...$this->numbers(), 'seconds' => round($this->seconds, 3), 'log' => $this->log], JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE)."\n",
+        ];
+        // Whoever looks while it is written, or ends the machine then, finds what was written before.
+        foreach ($whole as $path => $text) {
+            file_put_contents("{$path}.part", $text);
+            rename("{$path}.part", $path);
+        }
     }
 
     protected function begin(string $what): void
