@@ -26,7 +26,10 @@ abstract class BrowserTestCase extends TestCase
     protected static string $folder;
 
     /** The first of the ports of stand-in machines, where a test starts them. */
-    protected static int $machines;
+    protected static int $machines = 0;
+
+    /** @var array<string, string>|null the database with the demo in it, as its files, by their endings */
+    private static ?array $demo = null;
 
     /** @var list<resource> */
     private static array $processes = [];
@@ -36,7 +39,7 @@ abstract class BrowserTestCase extends TestCase
         $root = dirname(__DIR__, 2);
         self::$port = FreePort::any();
         $driver = FreePort::any();
-        self::$machines = random_int(20_000, 30_000);
+        self::$machines = self::$machines > 0 ? self::$machines : random_int(20_000, 30_000);
         self::$folder = sys_get_temp_dir().'/neat-edge-browser-'.bin2hex(random_bytes(4));
         mkdir(self::$folder.'/downloads', recursive: true);
         touch(self::$folder.'/test.sqlite');
@@ -48,8 +51,16 @@ abstract class BrowserTestCase extends TestCase
             'NEAT_EDGE_MACHINES_PORT' => (string) self::$machines, 'NEAT_EDGE_LAYOUTS' => self::$folder.'/layouts', 'NEAT_EDGE_SENDINGS' => self::$folder.'/sendings',
         ];
         $php = [PHP_BINARY, '-d', 'memory_limit=1G', '-d', 'upload_max_filesize=24M', '-d', 'post_max_size=25M', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=64M', '-d', 'opcache.jit=function'];
-        foreach ([['migrate', '--force'], ['db:seed', '--force']] as $command) {
-            self::wait(self::launch([...$php, 'artisan', ...$command], $environment, $root), implode(' ', $command));
+        // The demo is made once for all classes, and copied: preparing it takes longer than many a test.
+        if (self::$demo === null) {
+            foreach ([['migrate', '--force'], ['db:seed', '--force']] as $command) {
+                self::wait(self::launch([...$php, 'artisan', ...$command], $environment, $root), implode(' ', $command));
+            }
+            self::$demo = array_filter(array_map(static fn (string $end): string => (string) @file_get_contents(self::$folder."/test.sqlite{$end}"), ['' => '', '-wal' => '-wal']));
+        } else {
+            foreach (self::$demo as $end => $bytes) {
+                file_put_contents(self::$folder."/test.sqlite{$end}", $bytes);
+            }
         }
         self::$processes = [
             self::launch([...$php, 'artisan', 'queue:work', '--queue=default,machines,layout', '--sleep=0.2', '--tries=1'], $environment, $root),
@@ -87,7 +98,7 @@ abstract class BrowserTestCase extends TestCase
     }
 
     /** The element, once it is there and shown. */
-    protected function see(string $selector, float $seconds = 15.0): RemoteWebElement
+    protected function see(string $selector, float $seconds = 30.0): RemoteWebElement
     {
         return self::until(static function () use ($selector): ?RemoteWebElement {
             $element = self::$browser->findElement(WebDriverBy::cssSelector($selector));
@@ -101,7 +112,7 @@ abstract class BrowserTestCase extends TestCase
         $this->see($selector)->click();
     }
 
-    protected function seeText(string $text, string $in = 'body', float $seconds = 15.0): void
+    protected function seeText(string $text, string $in = 'body', float $seconds = 30.0): void
     {
         $all = self::until(static function () use ($text, $in): ?string {
             $all = self::$browser->findElement(WebDriverBy::cssSelector($in))->getText();

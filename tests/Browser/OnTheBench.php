@@ -45,7 +45,7 @@ trait OnTheBench
         $before = $this->version();
         $do();
         try {
-            self::until(fn (): ?bool => $this->version() >= $before + $versions && self::$browser->executeScript('return document.querySelector(".bench").dataset.busy') === 'false' ? true : null, 'the change', 15.0);
+            self::until(fn (): ?bool => $this->version() >= $before + $versions && self::$browser->executeScript('return document.querySelector(".bench").dataset.busy') === 'false' ? true : null, 'the change', 45.0);
         } catch (\Throwable $waited) {
             self::$browser->takeScreenshot(self::$folder.'/../neat-edge-waited.png');
             throw $waited;
