@@ -23,7 +23,7 @@ use NeatEdge\Core\Sheet\Nest\Placement;
 final class Made
 {
     /** Grows whenever layouts come out otherwise. */
-    private const FORM = 1;
+    private const FORM = 2;
 
     /** @return list<Layout> @throws EditRefused when nothing was prepared */
     public static function layouts(ShopJob $job): array

@@ -138,6 +138,11 @@ final class MakingTest extends TestCase
         self::assertContains('1 hairline is followed along its middle, once.', $plate->says);
         self::assertEqualsWithDelta([600.0, 400.0], [$plate->width, $plate->height], 1e-9);
         self::assertNull(self::layer(self::made(Process::Engraving, $art, ['fill' => 'outline'])[0], Role::Fill));
+        $window = self::drawn("<rect x='10' y='10' width='20' height='10' fill='#000'/><rect x='14' y='12' width='10' height='5' fill='#fff'/>");
+        [$bare] = self::made(Process::Engraving, $window, ['pitch' => '0.1mm', 'spot' => '0']);
+        self::assertEqualsWithDelta(150.0, (self::layer($bare, Role::Fill)?->length() ?? 0.0) * 0.1, 1.5, 'white is the bare plate');
+        self::assertContains('Light areas are left bare.', $bare->says);
+        self::assertNotSame([], self::made(Process::Engraving, self::drawn("<rect x='10' y='10' width='20' height='10' fill='#fff'/>")), 'a drawing in white alone is engraved');
     }
 
     #[Test]

@@ -21,6 +21,9 @@ use NeatEdge\Core\Stroke\Offset;
 /** Engraving: areas filled line by line, then followed round; lines no wider than the head's are followed along their middle, once. */
 final class Engraving implements Making
 {
+    /** L* from which on an area is left bare. */
+    private const BARE = 92.0;
+
     public static function fields(): array
     {
         return [
@@ -37,7 +40,7 @@ final class Engraving implements Making
 
     public static function layouts(Order $order): array
     {
-        $pieces = array_values(array_filter($order->result->pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty()));
+        $pieces = self::engraved($order);
         if ($pieces === []) {
             return [];
         }
@@ -66,9 +69,18 @@ final class Engraving implements Making
         return $out;
     }
 
+    /** @return list<Piece> what a head marks: light areas are the bare plate, unless there is nothing else */
+    private static function engraved(Order $order): array
+    {
+        $all = array_values(array_filter($order->result->pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty()));
+        $dark = array_values(array_filter($all, static fn (Piece $piece): bool => ($piece->fill?->colour->lab()->l ?? 0.0) < self::BARE));
+
+        return $dark === [] ? $all : $dark;
+    }
+
     public static function designs(Order $order): array
     {
-        $shapes = array_map(static fn (Piece $piece): Shape => $piece->shape, array_values(array_filter($order->result->pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty())));
+        $shapes = array_map(static fn (Piece $piece): Shape => $piece->shape, self::engraved($order));
 
         return ['' => [$shapes === [] ? new Shape([]) : Combine::weld($shapes, $order->result->tolerance())]];
     }
@@ -95,11 +107,12 @@ final class Engraving implements Making
         }
         $box = Box::around(...array_values(array_filter(array_map(static fn (Piece $piece): ?Box => $piece->box(), $shown)))) ?? new Box(0.0, 0.0, 1.0, 1.0);
         $width = $length > 0 ? $length : $box->right + $order->length('margin');
+        $bare = count($order->result->pieces) - count(self::engraved($order));
         $says = $follow === [] ? [] : [sprintf('%s followed along %s middle, once.', count($follow) === 1 ? '1 hairline is' : count($follow).' hairlines are', count($follow) === 1 ? 'its' : 'their')];
 
         return new Layout(
             $order->file($number + 1, 'engraving'), sprintf('%s, plate %d: engraving', $order->name, $number + 1), $width, $height, $layers, 'Plate', '#d8c48a',
-            says: [...$says, ...Surprises::beyond($box, $width, $height, Laying::room($order))],
+            says: [...$says, ...($bare > 0 ? ['Light areas are left bare.'] : []), ...Surprises::beyond($box, $width, $height, Laying::room($order))],
         );
     }
 }
