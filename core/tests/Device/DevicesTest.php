@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Tests\Device;
+
+use NeatEdge\Core\Device\Devices;
+use NeatEdge\Core\Device\Line;
+use NeatEdge\Core\Device\LineLost;
+use NeatEdge\Core\Device\MachineRefused;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Test;
+use PHPUnit\Framework\TestCase;
+
+/** How machines are talked to, with somebody at the other end of the line who answers what was written down beforehand. */
+final class DevicesTest extends TestCase
+{
+    private const PLT = 'IN;SP1;PU400,400;PD800,400,800,800,400,800,400,400;PU;PU0,0;SP0;';
+
+    /**
+     * @param  string  $answers  all that the machine will say
+     * @return array{string, list<int>} what it was told, and the parts that were kept as acknowledged
+     */
+    private static function talk(string $kind, string $bytes, string $answers, int $done = 0): array
+    {
+        $pair = stream_socket_pair(STREAM_PF_UNIX, STREAM_SOCK_STREAM, STREAM_IPPROTO_IP);
+        self::assertNotFalse($pair);
+        fwrite($pair[1], $answers);
+        $kept = [];
+        try {
+            Devices::of($kind)::send($bytes, 'Boat sign 1', new Line($pair[0], 0.3), $done, static function (int $now) use (&$kept): void {
+                $kept[] = $now;
+            });
+        } finally {
+            stream_set_blocking($pair[1], false);
+            self::$said = (string) stream_get_contents($pair[1]);
+        }
+
+        return [self::$said, $kept];
+    }
+
+    private static string $said = '';
+
+    #[Test]
+    public function a_cutter_is_asked_where_it_stands_after_each_part(): void
+    {
+        $parts = Devices::of('cutter')::parts(self::PLT);
+        self::assertSame(4, $parts, 'begun; the square but for its last side, whose end is its start; that side; the way home');
+        [$said, $kept] = self::talk('cutter', self::PLT, str_repeat("0\r0,0,0\r", $parts));
+        self::assertSame(range(1, $parts), $kept);
+        self::assertSame(self::PLT, self::joined($said));
+    }
+
+    /** The instructions that were sent, with runs of places in one again. */
+    private static function joined(string $said): string
+    {
+        $out = str_replace('OE;OA;', '', $said);
+        while (preg_match('/(PD[\d,]+);PD(?=\d)/', $out) === 1) {
+            $out = (string) preg_replace('/(PD[\d,]+);PD(?=\d)/', '$1,', $out);
+        }
+
+        return $out;
+    }
+
+    #[Test]
+    public function after_a_break_only_what_was_not_done_is_sent(): void
+    {
+        // One part was acknowledged; of the next the machine has done the first two strokes.
+        [$said] = self::talk('cutter', self::PLT, "800,800,1\r".str_repeat("0\r0,0,0\r", 3), 1);
+        self::assertSame('OA;PD400,800;OE;OA;PD400,400;PU;OE;OA;PU0,0;SP0;OE;OA;', $said);
+        [$said] = self::talk('cutter', self::PLT, "0,0,0\r".str_repeat("0\r0,0,0\r", 3), 1);
+        self::assertStringStartsWith('OA;PU400,400;PD800,400;', $said, 'it has done nothing of it');
+        $this->expectException(MachineRefused::class);
+        $this->expectExceptionMessage('stands elsewhere');
+        self::talk('cutter', self::PLT, "123,456,0\r", 1);
+    }
+
+    /** @return iterable<string, array{string, string, string}> */
+    public static function faults(): iterable
+    {
+        yield 'busy' => ['cutter', "busy\n", 'busy with somebody else'];
+        yield 'beyond the bed' => ['cutter', "6\r0,0,0\r", 'beyond its bed'];
+        yield 'out of material' => ['cutter', "7\r0,0,0\r", 'out of material'];
+        yield 'another fault' => ['cutter', "3\r0,0,0\r", 'tells fault 3'];
+        yield 'rubbish' => ['cutter', "\x01\x02?\r", 'cannot be read'];
+        yield 'no plate' => ['engraver', "done begin\nfault 5 no plate on the bed\n", 'no plate on its bed'];
+        yield 'not understood' => ['engraver', "done begin\nfault 2 <b>G9</b>\n", 'The engraver tells a fault: 2 <b>G9</b>.'];
+        yield 'too large a film' => ['recorder', "refused plate 1 is 500 mm\n", 'The film recorder refused it: plate 1 is 500 mm.'];
+    }
+
+    #[Test]
+    #[DataProvider('faults')]
+    public function what_a_machine_complains_of_is_said_in_a_sentence(string $kind, string $answers, string $says): void
+    {
+        $this->expectException(MachineRefused::class);
+        $this->expectExceptionMessage($says);
+        self::talk($kind, $kind === 'cutter' ? self::PLT : ($kind === 'engraver' ? "G21\nG0 X1\n" : '%PDF-1.6 /Type /Page '), $answers);
+    }
+
+    #[Test]
+    public function a_machine_that_says_nothing_is_not_waited_for_without_end(): void
+    {
+        $this->expectException(LineLost::class);
+        $this->expectExceptionMessage('has not answered');
+        self::talk('cutter', self::PLT, '');
+    }
+
+    #[Test]
+    public function an_engraver_is_told_again_what_held_before_it_goes_on(): void
+    {
+        $lines = "G21 G90 G17\nG0 X5 Y5\nM3 S300\nG1 X20 Y5 F1200\nG1 X20 Y20\nM5\nM2\n";
+        [$said, $kept] = self::talk('engraver', $lines, "at 20.0000 5.0000 off line 4 ready Boat-sign-1\n".str_repeat("done also\n", 5).str_repeat("done\n", 3), 3);
+        self::assertSame("where\nalso G21 G90 G17\nalso M5\nalso G0 X20.0000 Y5.0000\nalso G1 F1200\nalso M3 S300\nG1 X20 Y20\nM5\nM2\n", $said);
+        self::assertSame([4, 5, 6, 7], $kept);
+        $this->expectException(MachineRefused::class);
+        $this->expectExceptionMessage('stands elsewhere');
+        self::talk('engraver', $lines, "at 0.0 0.0 off line 2 ready Other-job\n", 3);
+    }
+
+    #[Test]
+    public function a_film_that_was_begun_goes_on_with_the_plates_that_are_left(): void
+    {
+        $pdf = '%PDF-1.6 /Type /Page /Type /Page /Type /Pages';
+        self::assertSame(2, Devices::of('recorder')::parts($pdf));
+        [$said, $kept] = self::talk('recorder', $pdf, "have 1\ntaken 2\nexposed 2\nfinished\n", 1);
+        self::assertSame(sprintf("have Boat-sign-1\nfilm %d 1 Boat-sign-1\n%s", strlen($pdf), $pdf), $said);
+        self::assertSame([1, 2], $kept);
+        [$said] = self::talk('recorder', $pdf, "have 2\n", 1);
+        self::assertSame("have Boat-sign-1\n", $said, 'both are exposed: nothing is sent');
+    }
+
+    #[Test]
+    public function a_file_tells_which_machine_takes_it(): void
+    {
+        self::assertSame(['recorder', 'cutter', 'engraver', 'engraver', null], array_map(Devices::taking(...), ["%PDF-1.6\n", 'IN;SP1;', "(Tag)\nG21\n", "G21 G90\n", '<svg/>']));
+        self::assertSame(['cutter', 'engraver', 'recorder'], array_keys(Devices::catalogue()));
+    }
+}
