@@ -122,6 +122,7 @@ Route::get('jobs/{job}/sizes.zip', [SizeController::class, 'files']);
 Route::get('jobs/{job}/sendings', [SendingController::class, 'index']);
 Route::post('jobs/{job}/sendings', [SendingController::class, 'store']);
 Route::get('sendings/{sending}', [SendingController::class, 'show']);
+Route::get('sendings/{sending}/done', [SendingController::class, 'done']);
 Route::post('sendings/{sending}/pause', [SendingController::class, 'pause']);
 Route::post('sendings/{sending}/go', [SendingController::class, 'go']);
 Route::post('sendings/{sending}/cancel', [SendingController::class, 'cancel']);

@@ -7,6 +7,7 @@ namespace App\Http;
 use App\Models\BenchPiece;
 use App\Models\Preparation;
 use App\Models\ShopJob;
+use App\Models\StockItem;
 use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Check\FindingGroups;
 use NeatEdge\Core\Check\Judgements;
@@ -36,6 +37,7 @@ final class Ticket
             'height' => $job->height_mm,
             'limits' => get_object_vars($limits),
             'moreLimits' => (object) ($job->more_limits ?? []),
+            'stock' => (object) self::stock($job),
             'preset' => $job->preset === null ? null : ['name' => $job->preset['name'], 'version' => $job->preset['version'], 'changed' => Preset::key(ArtworkJson::line(ArtworkJson::data((string) $job->bench)['line'] ?? [])) !== $job->preset['line']],
             'ownLimits' => ['line' => $job->line_limit_mm, 'gap' => $job->gap_limit_mm],
             'demo' => $job->is_demo,
@@ -45,6 +47,15 @@ final class Ticket
             'unit' => $job->unit,
             'updated' => $job->updated_at?->toIso8601String(),
         ];
+    }
+
+    /** @return array<string, array{id: int, name: string, changed: bool}> what its ticket names, by kind, and whether the shop has it otherwise now */
+    private static function stock(ShopJob $job): array
+    {
+        $items = $job->stock ?? [];
+        $now = $items === [] ? collect() : StockItem::query()->whereKey(array_column($items, 'id'))->get()->keyBy('id');
+
+        return array_map(static fn (array $one): array => ['id' => $one['id'], 'name' => $one['name'], 'changed' => $now->get($one['id'])?->data != $one['values'] || $now->get($one['id'])?->name !== $one['name']], $items);
     }
 
     /** @return string JSON; the pieces are kept as the page draws them */

@@ -40,12 +40,11 @@ final class RunNesting implements ShouldQueue
         try {
             $order = Made::order($job);
             $designs = Makings::designs($order);
-            $copies = max(1, (int) $order->length('copies'));
             $placements = $progress = [];
             foreach ($designs as $hex => $own) {
                 $end = microtime(true) + $nesting->seconds / count($designs);
                 $look = 0.0;
-                $found = $own === [] ? [] : Laying::of($own, array_fill(0, count($own), $copies), $order, function (float $length, int $tried) use ($nesting, $hex, $end, &$look, &$progress): bool {
+                $found = $own === [] ? [] : Laying::of($own, $order, $hex, function (float $length, int $tried) use ($nesting, $hex, $end, &$look, &$progress): bool {
                     $progress[$hex === '' ? 'all' : $hex] = ['length' => round($length, 1), 'tried' => $tried];
                     if (microtime(true) >= $look) {
                         $look = microtime(true) + self::LOOK;
@@ -54,7 +53,7 @@ final class RunNesting implements ShouldQueue
                     }
 
                     return ! $nesting->stop_requested && microtime(true) < $end;
-                }, $hex);
+                });
                 $placements[$hex === '' ? 'all' : $hex] = array_map(static fn (Placement $one): array => $one->toArray(), $found);
             }
         } catch (EditRefused $refused) {

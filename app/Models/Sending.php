@@ -23,6 +23,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $done parts that were acknowledged
  * @property int $of
  * @property float $length_mm that tools go
+ * @property float $height_mm of the sheet
  * @property string $error
  * @property list<array{at: string, what: string}> $log
  */
@@ -33,7 +34,7 @@ final class Sending extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['log' => 'array', 'length_mm' => 'float'];
+        return ['log' => 'array', 'length_mm' => 'float', 'height_mm' => 'float'];
     }
 
     public function path(): string

@@ -17,6 +17,7 @@ use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Format\Svg\Drawing;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Prepare\Presets;
+use NeatEdge\Core\Sheet\Shop\Chosen;
 
 /**
  * A job with its ticket.
@@ -30,7 +31,8 @@ use NeatEdge\Core\Prepare\Presets;
  * @property float|null $gap_limit_mm
  * @property array<string, float|int>|null $more_limits by name, mm; see Limits
  * @property array{name: string, version: int, line: string}|null $preset which its line came from, and a key of that line
- * @property array{values?: array<string, mixed>, materials?: array<string, int>, placements?: array<string, list<array<string, mixed>>>}|null $making how it is laid out: choices, materials and places of copies, by colour of the sheet or "all"
+ * @property array{values?: array<string, mixed>, materials?: array<string, int>, placements?: array<string, list<array<string, mixed>>>, along?: list<array{job: int, copies: int}>}|null $making how it is laid out: choices, materials and places of copies, by colour of the sheet or "all"
+ * @property array<string, array{id: int, name: string, values: array<string, float|string|bool>}>|null $stock what of the shop its ticket names, by kind, as it was when it was chosen
  * @property bool $is_demo
  * @property string $source_name
  * @property list<array<string, mixed>> $notices what was left out when the file was read
@@ -77,6 +79,7 @@ final class ShopJob extends Model
             'more_limits' => 'array',
             'preset' => 'array',
             'making' => 'array',
+            'stock' => 'array',
             'file_frame' => 'array',
         ];
     }
@@ -220,9 +223,15 @@ final class ShopJob extends Model
         return $this->file_frame === null ? null : array_map(static fn (float|int $mm): float => $mm * $scale, $this->file_frame);
     }
 
+    /** What of the shop its ticket names. */
+    public function chosen(): Chosen
+    {
+        return Chosen::of($this->stock ?? [], $this->process);
+    }
+
     public function limits(): Limits
     {
-        $usual = $this->process->limits();
+        $usual = $this->chosen()->limits();
 
         return $usual->with(...$this->more_limits ?? [])->with(line: $this->line_limit_mm ?? $usual->line, gap: $this->gap_limit_mm ?? $usual->gap);
     }

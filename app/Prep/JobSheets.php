@@ -11,7 +11,10 @@ use NeatEdge\Core\Check\Judgements;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Sheet\Cut\Moves;
 use NeatEdge\Core\Sheet\JobSheet;
+use NeatEdge\Core\Sheet\Layout\Layer;
 use NeatEdge\Core\Sheet\Layout\Layout;
+use NeatEdge\Core\Sheet\Layout\Role;
+use NeatEdge\Core\Sheet\Shop\Stock;
 
 /** O8: what goes with a job through the shop, on paper. */
 final class JobSheets
@@ -23,9 +26,8 @@ final class JobSheets
         if ($layouts === []) {
             throw EditRefused::because('There is nothing to make.');
         }
-        $machine = StockItem::query()->where('kind', 'machine')->get()->first(static fn (StockItem $one): bool => $one->data['kind'] === match ($job->process->value) {
-            'screen-print' => 'recorder', 'engraving' => 'engraver', default => 'cutter',
-        });
+        $machines = StockItem::query()->where('kind', 'machine')->orderBy('id')->get();
+        $machine = $machines->firstWhere('id', $job->chosen()->items['machine']['id'] ?? 0) ?? $machines->first(static fn (StockItem $one): bool => Stock::makes((string) $one->data['kind'], $job->process));
         $prices = StockItem::query()->whereIn('kind', ['material', 'ink'])->get()->keyBy('name');
         $rows = [];
         foreach ($layouts as $layout) {
@@ -33,7 +35,7 @@ final class JobSheets
             $price = (float) ($prices->get($layout->material)?->data['price'] ?? 0.0);
             $rows[] = [
                 'layout' => $layout, 'seconds' => $moves['seconds'], 'cut_mm' => $moves['cut_mm'],
-                'material_cost' => $price * $layout->width * $layout->height / 1e6, 'machine_cost' => (float) ($machine?->data['rate'] ?? 0.0) * $moves['seconds'] / 3600,
+                'material_cost' => $price * (self::inked($layout) ?? $layout->width * $layout->height) / 1e6, 'machine_cost' => (float) ($machine?->data['rate'] ?? 0.0) * $moves['seconds'] / 3600,
             ];
         }
         $preparation = $job->latestPreparation;
@@ -45,11 +47,20 @@ final class JobSheets
             $job->title,
             array_filter([
                 'Customer' => $job->customer, 'Wanted on' => (string) $job->due, 'Process' => $job->process->label(), 'Size' => sprintf('%.1f x %.1f mm', $job->width_mm, $job->height_mm),
+                ...array_column(array_map(static fn (string $kind, array $item): array => [Stock::kinds()[$kind]->one, $item['name']], array_keys($named = array_diff_key($job->chosen()->items, ['machine' => 1])), $named), 1, 0),
                 'Copies' => (string) (int) (Made::values($job)['copies'] ?? 1), 'Made with' => $job->preset === null ? 'a line of its own' : sprintf('%s, version %d', $job->preset['name'], $job->preset['version']), 'Machine' => $machine->name ?? '',
                 'Verdict' => $verdict === null ? '' : ($verdict->isReady() ? 'Ready. ' : 'Not ready. ').$verdict->sentence.'.',
             ], static fn (string $text): bool => $text !== ''),
             $rows,
             array_map(static fn (array $finding): string => sprintf('%s Accepted: %s', (string) $finding['message'], (string) $finding['accepted']), $accepted),
         );
+    }
+
+    /** mm² of ink on a plate; null for what is no plate. */
+    private static function inked(Layout $layout): ?float
+    {
+        $plates = array_filter($layout->layers, static fn (Layer $layer): bool => $layer->role === Role::Plate);
+
+        return $plates === [] ? null : (float) array_sum(array_map(static fn (Layer $layer): float => $layer->area(), $plates));
     }
 }

@@ -8,28 +8,27 @@ use App\Models\Preparation;
 use App\Models\ShopJob;
 use App\Models\StockItem;
 use Illuminate\Support\Facades\DB;
-use NeatEdge\Core\Artwork\LineStep;
-use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Make\Makings;
 use NeatEdge\Core\Sheet\Make\Order;
-use NeatEdge\Core\Sheet\Make\ScreenPlates;
 use NeatEdge\Core\Sheet\Nest\Placement;
 
 /** A prepared job laid out as its process promises; kept by all that led to it. */
 final class Made
 {
     /** Grows whenever layouts come out otherwise. */
-    private const FORM = 2;
+    private const FORM = 3;
 
     /** @return list<Layout> @throws EditRefused when nothing was prepared */
     public static function layouts(ShopJob $job): array
     {
         $preparation = self::prepared($job);
-        $key = hash('xxh128', json_encode([self::FORM, PrepLine::ENGINE, $preparation->stage_keys, $job->process, $job->making, $job->title, self::names(), self::materials(), $job->limits()], JSON_THROW_ON_ERROR));
+        $along = array_map(static fn (array $one): array => [$one['job']?->title, $one['job']?->process, $one['job']?->version, $one['job']?->latestPreparation?->version, $one['job']?->latestPreparation?->stage_keys], self::companions($job));
+        $key = hash('xxh128', json_encode([self::FORM, PrepLine::ENGINE, $preparation->stage_keys, $job->process, $job->making, $job->title, self::names(), self::materials(), self::inks(), $job->stock, $job->limits(), $along], JSON_THROW_ON_ERROR));
         $path = self::folder()."/{$key}.gz";
         if (is_file($path)) {
             touch($path);
@@ -58,33 +57,67 @@ final class Made
     public static function order(ShopJob $job): Order
     {
         $preparation = self::prepared($job);
-        $art = $preparation->stageArt(count($preparation->stage_keys ?? []) - 1) ?? throw EditRefused::because('What was prepared is not kept any more; prepare the job again.');
+        $art = self::result($preparation) ?? throw EditRefused::because('What was prepared is not kept any more; prepare the job again.');
         $values = self::values($job);
-        $line = array_values(array_filter($preparation->line(), static fn (LineStep $step): bool => $step->on));
-        $under = [];
-        if ($job->process === Process::ScreenPrint && $preparation->version === $job->version) {
-            foreach (ScreenPlates::colours((string) ($values['overprint'] ?? '')) as $hex) {
-                $under[$hex] = PrepLine::of($line, $job->limits(), new DatabaseStepCache)->outcomeWithout(Seen::of($job->art()), [$hex]);
-            }
-        }
+        $line = PrepLine::of($preparation->line(), $job->limits(), new DatabaseStepCache);
+        $under = $preparation->version === $job->version ? Makings::under($job->process, $line, Seen::of($job->art()), $values) : [];
         $placements = [];
         foreach ($job->making['placements'] ?? [] as $hex => $rows) {
             $placements[$hex === 'all' ? '' : $hex] = array_map(Placement::fromArray(...), $rows);
         }
 
-        return new Order(
-            $art, $job->title, $job->process, $job->limits(), $values, self::names(),
-            count(array_filter($line, static fn (LineStep $step): bool => $step->kind === 'mirror')) % 2 === 1, $placements, $under, self::beds($job),
-        );
+        [$along, $warns] = self::along($job);
+
+        return new Order($art, $job->title, $job->process, $job->limits(), $values, self::names(), $line->isMirrored(), $placements, $under, self::beds($job), $along, self::inks(), [...$job->chosen()->warns($values), ...$warns]);
+    }
+
+    /** @return array{list<Order>, list<string>} the jobs that are laid with it, and why some of them are not */
+    private static function along(ShopJob $job): array
+    {
+        $along = $warns = [];
+        foreach (self::companions($job) as ['job' => $other, 'copies' => $copies]) {
+            $preparation = $other?->latestPreparation;
+            $art = $preparation?->status === 'done' ? self::result($preparation) : null;
+            if ($other === null) {
+                $warns[] = 'A job that was to be laid with it is not in the shop any more.';
+            } elseif ($art === null || $other->process !== $job->process || $preparation?->version !== $other->version) {
+                $warns[] = sprintf('%s is not laid with it: %s.', $other->title, $other->process !== $job->process ? 'it is made in another way now' : 'it was changed and has to be prepared again');
+            } else {
+                $along[] = new Order($art, $other->title, $other->process, $other->limits(), ['copies' => $copies], mirrored: PrepLine::of($preparation->line(), $other->limits())->isMirrored());
+            }
+        }
+
+        return [$along, $warns];
+    }
+
+    /** @return list<array{job: ShopJob|null, copies: int}> chosen to be laid with it; null for one that is gone */
+    private static function companions(ShopJob $job): array
+    {
+        $chosen = $job->making['along'] ?? [];
+        $jobs = $chosen === [] ? collect() : ShopJob::query()->with('latestPreparation')->whereKey(array_column($chosen, 'job'))->get()->keyBy('id');
+
+        return array_map(static fn (array $one): array => ['job' => $jobs->get($one['job']), 'copies' => $one['copies']], $chosen);
+    }
+
+    /** @return list<array{id: int, title: string, ready: bool}> jobs that can be laid with it */
+    public static function others(ShopJob $job): array
+    {
+        return array_values(ShopJob::query()->with('latestPreparation')->where('process', $job->process->value)->whereKeyNot($job->id)->orderByDesc('id')->limit(200)->get()
+            ->map(static fn (ShopJob $one): array => ['id' => $one->id, 'title' => $one->title, 'ready' => $one->latestPreparation?->status === 'done' && $one->latestPreparation->version === $one->version])->all());
+    }
+
+    private static function result(Preparation $preparation): ?Artwork
+    {
+        return $preparation->stageArt(count($preparation->stage_keys ?? []) - 1);
     }
 
     /** @return array<string, float|string|bool> */
     public static function values(ShopJob $job): array
     {
-        return Makings::values($job->process, $job->making['values'] ?? []);
+        return Makings::values($job->process, [...$job->chosen()->makes(), ...$job->making['values'] ?? []]);
     }
 
-    private static function prepared(ShopJob $job): Preparation
+    public static function prepared(ShopJob $job): Preparation
     {
         $preparation = $job->latestPreparation;
         if ($preparation === null || $preparation->status !== 'done') {
@@ -118,16 +151,34 @@ final class Made
         return StockItem::query()->where('kind', 'material')->orderBy('id')->get()->map(static fn (StockItem $one): array => [$one->id, $one->name, $one->data])->all();
     }
 
-    /** @return array<string, array{width: float, length: float, grain: bool, name: string}> */
+    /** @return array<string, array{rank: int, alone: bool}> what is known of inks, by #rrggbb */
+    private static function inks(): array
+    {
+        $out = [];
+        foreach (StockItem::query()->where('kind', 'ink')->orderBy('id')->get() as $one) {
+            $out[(string) ($one->data['colour'] ?? '')] ??= ['rank' => (int) ($one->data['rank'] ?? 1), 'alone' => (bool) ($one->data['alone'] ?? false)];
+        }
+
+        return $out;
+    }
+
+    /** @return array<string, array{width: float, length: float, grain: bool, name: string, colour: string}> that of the ticket for all whose own is not chosen */
     private static function beds(ShopJob $job): array
     {
         $out = [];
         $all = StockItem::query()->where('kind', 'material')->get()->keyBy('id');
+        $named = $job->chosen()->items['material'] ?? null;
+        $items = $named === null ? [] : ['' => [$named['name'], $named['values']]];
         foreach ($job->making['materials'] ?? [] as $hex => $id) {
             $one = $all->get((int) $id);
             if ($one !== null) {
-                $out[$hex === 'all' ? '' : $hex] = ['width' => (float) ($one->data['width'] ?? 610.0), 'length' => ($one->data['form'] ?? 'roll') === 'sheet' ? (float) ($one->data['length'] ?? 0.0) : 0.0, 'grain' => (bool) ($one->data['grain'] ?? false), 'name' => $one->name];
+                $items[$hex === 'all' ? '' : $hex] = [$one->name, $one->data];
             }
+        }
+        $most = $job->chosen()->across();
+        foreach ($items as $hex => [$name, $values]) {
+            $width = (float) ($values['width'] ?? 610.0);
+            $out[$hex] = ['width' => $most > 0 ? min($most, $width) : $width, 'length' => ($values['form'] ?? 'roll') === 'sheet' ? (float) ($values['length'] ?? 0.0) : 0.0, 'grain' => (bool) ($values['grain'] ?? false), 'name' => $name, 'colour' => (string) ($values['colour'] ?? '#ffffff')];
         }
 
         return $out;
@@ -136,5 +187,17 @@ final class Made
     public static function isStale(ShopJob $job): bool
     {
         return self::prepared($job)->version !== $job->version;
+    }
+
+    /**
+     * Sheets of an earlier state go out only to who says that they are wanted all the same, and never to a machine.
+     *
+     * @throws EditRefused
+     */
+    public static function holdStale(Preparation $preparation, bool $earlier): void
+    {
+        if (! $earlier && $preparation->version !== $preparation->job()->firstOrFail()->version) {
+            throw EditRefused::because('The job was changed since these sheets were made. Prepare it again, or ask for the earlier state by name.');
+        }
     }
 }

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace NeatEdge\Console;
 
-use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Format\Export;
 use NeatEdge\Core\Format\Formats;
@@ -15,7 +13,6 @@ use NeatEdge\Core\Prepare\Presets;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Make\Makings;
 use NeatEdge\Core\Sheet\Make\Order;
-use NeatEdge\Core\Sheet\Make\ScreenPlates;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
@@ -68,7 +65,7 @@ final class ExportCommand extends ArtworkCommand
         $line = PrepLine::of($preset->steps, $limits);
         $source = Seen::of($drawing->artwork);
         $values = Makings::values($process, $typed);
-        $order = new Order($line->outcome($source), self::called($input), $process, $limits, $values, [], self::isMirrored($preset->steps), [], self::under($line, $source, $process, $values));
+        $order = new Order($line->outcome($source), self::called($input), $process, $limits, $values, [], $line->isMirrored(), [], Makings::under($process, $line, $source, $values));
         $layouts = Makings::layouts($order);
         if ($layouts === []) {
             $path = $input->getArgument('input');
@@ -80,7 +77,7 @@ final class ExportCommand extends ArtworkCommand
         $this->tellLeftOut($output, $drawing->findings);
         foreach ($manifest['sheets'] as $row) {
             $output->writeln(sprintf('%s: %.1f x %.1f mm%s%s', $row['title'], $row['width_mm'], $row['height_mm'], $row['length_mm'] > 0 ? sprintf(', %.2f m to go along', $row['length_mm'] / 1000) : '', $row['used'] === null ? '' : sprintf(', %.0f %% used', 100 * $row['used'])), OutputInterface::OUTPUT_RAW);
-            foreach ([...$row['says'], ...$row['loses']] as $says) {
+            foreach ([...$row['warns'], ...$row['says'], ...$row['loses']] as $says) {
                 $output->writeln("  {$says}", OutputInterface::OUTPUT_RAW);
             }
         }
@@ -94,28 +91,6 @@ final class ExportCommand extends ArtworkCommand
         $path = $input->getArgument('input');
 
         return $name !== '' ? mb_substr($name, 0, 120) : (is_string($path) && $path !== '-' ? pathinfo($path, PATHINFO_FILENAME) : 'drawing');
-    }
-
-    /** @param  list<LineStep>  $steps */
-    private static function isMirrored(array $steps): bool
-    {
-        return count(array_filter($steps, static fn (LineStep $step): bool => $step->on && $step->kind === 'mirror')) % 2 === 1;
-    }
-
-    /**
-     * For inks that are printed on others, what lies under them.
-     *
-     * @param  array<string, float|string|bool>  $values
-     * @return array<string, Artwork>
-     */
-    private static function under(PrepLine $line, Artwork $source, Process $process, array $values): array
-    {
-        $out = [];
-        foreach ($process === Process::ScreenPrint ? ScreenPlates::colours((string) ($values['overprint'] ?? '')) : [] as $hex) {
-            $out[$hex] = $line->outcomeWithout($source, [$hex]);
-        }
-
-        return $out;
     }
 
     /** @return array<string, string> what was set, by name */

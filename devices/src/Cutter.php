@@ -42,6 +42,9 @@ final class Cutter extends Machine
 
     public float $blade = 0.0;
 
+    /** Whether it goes with the least force. */
+    private bool $light = false;
+
     protected function work(): bool
     {
         $end = strpos($this->buffer, ';');
@@ -79,6 +82,7 @@ final class Cutter extends Machine
         match ($word) {
             'IN' => $this->initialise(),
             'SP' => $this->take((int) ($v[0] ?? 0)),
+            'FS' => $this->force($v),
             'VS' => $this->speed = 10 * max(1.0, $v[0] ?? 20.0),
             'PU' => $this->move($v, false),
             'PD' => $this->move($v, true),
@@ -103,7 +107,7 @@ final class Cutter extends Machine
         $this->begin('initialised');
         $this->cuts = $this->air = [];
         $this->length = 0.0;
-        $this->down = false;
+        $this->down = $this->light = false;
         $this->error = 0;
         [$this->x, $this->y] = [0.0, 0.0];
         [$this->tipX, $this->tipY, $this->heading] = [-$this->blade, 0.0, 0.0];
@@ -119,6 +123,19 @@ final class Cutter extends Machine
         }
     }
 
+    /**
+     * With the least force the blade only scratches: what it does so is kept apart.
+     *
+     * @param  list<float>  $v
+     */
+    private function force(array $v): void
+    {
+        $this->light = $v !== [] && $v[0] <= 1;
+        if ($this->down) {
+            $this->cuts[] = [$this->light ? -1 : $this->pen, [[$this->tipX, $this->tipY]]];
+        }
+    }
+
     /** @param  list<float>  $v */
     private function move(array $v, bool $down): void
     {
@@ -128,7 +145,7 @@ final class Cutter extends Machine
             if ($down) {
                 // Let down, the tip stands behind the head the way it looked last.
                 [$this->tipX, $this->tipY] = [$this->x * self::STEP - $this->blade * cos($this->heading), $this->y * self::STEP - $this->blade * sin($this->heading)];
-                $this->cuts[] = [$this->pen, [[$this->tipX, $this->tipY]]];
+                $this->cuts[] = [$this->light ? -1 : $this->pen, [[$this->tipX, $this->tipY]]];
             }
         }
         for ($i = 0, $n = count($v) - 1; $i < $n; $i += 2) {
@@ -182,7 +199,7 @@ final class Cutter extends Machine
             $out .= sprintf("<path d=\"M%.3F %.3FL%.3F %.3F\" stroke=\"#9bb\" stroke-width=\".15\" stroke-dasharray=\"1 1\"/>\n", $ax, $ay, $bx, $by);
         }
         foreach ($this->cuts as [$pen, $places]) {
-            $out .= '<path data-pen="'.$pen.'" d="M'.implode('L', array_map(static fn (array $p): string => sprintf('%.4F %.4F', $p[0], $p[1]), $places)).'" stroke="'.(['#222', '#c23b7a', '#3b6ea5', '#1d5c46', '#a0522d', '#5b4a8a'][$pen] ?? '#222')."\" stroke-width=\".25\"/>\n";
+            $out .= '<path data-pen="'.($pen < 0 ? 'light' : $pen).'" d="M'.implode('L', array_map(static fn (array $p): string => sprintf('%.4F %.4F', $p[0], $p[1]), $places)).'" stroke="'.($pen < 0 ? '#ccc' : ['#222', '#c23b7a', '#3b6ea5', '#1d5c46', '#a0522d', '#5b4a8a'][$pen] ?? '#222')."\" stroke-width=\".25\"/>\n";
         }
 
         return $out."</g></svg>\n";

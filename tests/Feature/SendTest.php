@@ -221,6 +221,112 @@ final class SendTest extends TestCase
     }
 
     #[Test]
+    public function what_is_done_so_far_is_drawn_where_it_lies_on_the_sheet(): void
+    {
+        $job = $this->job();
+        $machine = $this->cutter('--fail=empty', '--after=16');
+        $sent = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->json('id');
+        $some = $this->getJson("/api/sendings/{$sent}/done")->assertOk()->json();
+        $layout = Made::layouts(ShopJob::query()->findOrFail($job))[0];
+        $box = $layout->box();
+        self::assertNotNull($box);
+        $length = static function (array $ways) use ($box): float {
+            $sum = 0.0;
+            foreach ($ways as $way) {
+                for ($i = 0; $i < count($way); $i += 2) {
+                    self::assertTrue($way[$i] > $box->left - 0.05 && $way[$i] < $box->right + 0.05 && $way[$i + 1] > $box->top - 0.05 && $way[$i + 1] < $box->bottom + 0.05, 'on the sheet as it is shown');
+                    $sum += $i > 0 ? hypot($way[$i] - $way[$i - 2], $way[$i + 1] - $way[$i - 1]) : 0.0;
+                }
+            }
+
+            return $sum;
+        };
+        self::assertGreaterThan(0, $some['done']);
+        self::assertGreaterThan(1.0, $length($some['ways']));
+        self::assertLessThan(0.9 * $layout->length(), $length($some['ways']));
+        $this->postJson("/api/sendings/{$sent}/go")->assertOk();
+        self::assertEqualsWithDelta($layout->length(), $length($this->getJson("/api/sendings/{$sent}/done")->json('ways')), 0.001 * $layout->length());
+    }
+
+    #[Test]
+    public function other_jobs_are_laid_with_it_and_their_changes_are_minded(): void
+    {
+        $job = $this->job();
+        $other = $this->job('cut-vinyl', '<rect x="10" y="10" width="20" height="20" fill="#e0a030"/>');
+        $print = $this->job('screen-print');
+        $this->patchJson("/api/jobs/{$other}", ['version' => 1, 'title' => 'Small sign'])->assertOk();
+        $alone = $this->getJson("/api/jobs/{$job}/making")->json('layouts.0.layers.0.area_mm2');
+        self::assertSame([$other], array_column($this->getJson("/api/jobs/{$job}/making")->json('others'), 'id'), 'only what is made in the same way');
+        $now = $this->putJson("/api/jobs/{$job}/making", ['along' => [['job' => $other, 'copies' => 2]]])->assertOk();
+        self::assertEqualsWithDelta($alone + 2 * 400, $now->json('layouts.0.layers.0.area_mm2'), 0.1);
+        self::assertContains('Laid with it: 2 × Small sign.', $now->json('layouts.0.says'));
+        foreach ([[$job, 1, 'Only another job'], [$print, 1, 'Only another job'], [$other, 0, 'Lay 1 to 2000 copies']] as [$id, $copies, $says]) {
+            self::assertStringStartsWith($says, (string) $this->putJson("/api/jobs/{$job}/making", ['along' => [['job' => $id, 'copies' => $copies]]])->assertStatus(422)->json('message'));
+        }
+        self::assertSame([['job' => $other, 'copies' => 2]], $this->getJson("/api/jobs/{$job}/making")->json('along'), 'nothing was changed by what was refused');
+        $copies = $this->getJson("/api/jobs/{$job}/copies")->json('0');
+        self::assertSame([2, [0, 1, 1]], [count($copies['designs']), array_column($copies['copies'], 'design')]);
+        // The other is changed: what is cut of it would not be what it is now.
+        $this->patchJson("/api/jobs/{$other}", ['version' => 1, 'width' => '50'])->assertOk();
+        $changed = $this->getJson("/api/jobs/{$job}/making");
+        self::assertEqualsWithDelta($alone, $changed->json('layouts.0.layers.0.area_mm2'), 0.1);
+        self::assertContains('Small sign is not laid with it: it was changed and has to be prepared again.', $changed->json('layouts.0.warns'));
+        $this->postJson("/api/jobs/{$other}/preparations")->assertStatus(202);
+        self::assertEqualsWithDelta($alone + 2 * 100, $this->getJson("/api/jobs/{$job}/making")->json('layouts.0.layers.0.area_mm2'), 0.1);
+        $this->deleteJson("/api/jobs/{$other}")->assertNoContent();
+        self::assertContains('A job that was to be laid with it is not in the shop any more.', $this->getJson("/api/jobs/{$job}/making")->json('layouts.0.warns'));
+        self::assertSame([], $this->putJson("/api/jobs/{$job}/making", ['along' => []])->json('layouts.0.warns'));
+    }
+
+    #[Test]
+    public function a_ticket_that_names_what_a_job_is_made_from_is_held_to_it(): void
+    {
+        $job = $this->job('cut-vinyl', '<path d="M5 10H95V11H5Z" fill="#223344"/>');
+        $film = $this->postJson('/api/stock', ['kind' => 'material', 'name' => 'Stiff film', 'values' => ['width' => '300mm', 'leastLine' => '3mm', 'thickness' => '0.4mm']])->json('id');
+        $blade = $this->postJson('/api/stock', ['kind' => 'blade', 'name' => 'Short knife', 'values' => ['deepest' => '0.1mm', 'offset' => '0.4mm']])->json('id');
+        self::assertTrue($this->getJson("/api/jobs/{$job}")->json('preparation.verdict.ready'));
+        $named = $this->patchJson("/api/jobs/{$job}", ['version' => 1, 'stock' => ['material' => $film, 'blade' => $blade]])->assertOk();
+        self::assertEquals([3, 300], [$named->json('job.limits.line'), $named->json('job.limits.bedWidth')]);
+        self::assertTrue($named->json('preparation.stale'), 'other limits check everything again');
+        $this->postJson("/api/jobs/{$job}/preparations")->assertStatus(202);
+        $checked = $this->getJson("/api/jobs/{$job}");
+        self::assertFalse($checked->json('preparation.verdict.ready'));
+        self::assertContains('thin-line', $checked->json('preparation.groups.*.kind'));
+        $making = $this->getJson("/api/jobs/{$job}/making");
+        self::assertEquals([300, 'Stiff film'], [$making->json('layouts.0.height_mm'), $making->json('layouts.0.material')]);
+        self::assertSame(['Stiff film is 0.40 mm thick; Short knife cuts 0.10 mm at most.'], $making->json('layouts.0.warns'));
+        // The shop changes it: the job keeps what it was checked for until somebody takes the new.
+        $this->patchJson("/api/stock/{$film}", ['values' => ['leastLine' => '1mm']])->assertOk();
+        $kept = $this->getJson("/api/jobs/{$job}");
+        self::assertEquals([3, true, false], [$kept->json('job.limits.line'), $kept->json('job.stock.material.changed'), $kept->json('job.stock.blade.changed')]);
+        $version = $kept->json('job.version');
+        self::assertEquals(1, $this->patchJson("/api/jobs/{$job}", ['version' => $version, 'stock' => ['material' => $film]])->json('job.limits.line'));
+        $version = ShopJob::query()->findOrFail($job)->version;
+        self::assertEqualsWithDelta(0.8, $this->patchJson("/api/jobs/{$job}", ['version' => $version, 'stock' => ['material' => null, 'blade' => null]])->json('job.limits.line'), 1e-9);
+        $version = ShopJob::query()->findOrFail($job)->version;
+        $this->patchJson("/api/jobs/{$job}", ['version' => $version, 'stock' => ['blade' => $film]])->assertStatus(422)->assertJsonPath('message', 'That is not in the shop any more.');
+        $this->patchJson("/api/jobs/{$job}", ['version' => $version, 'stock' => ['boat' => 1]])->assertStatus(422)->assertJsonPath('message', 'Choose from what the shop has.');
+    }
+
+    #[Test]
+    public function plates_take_their_ruling_from_the_screen_and_their_order_from_the_inks_until_somebody_says_otherwise(): void
+    {
+        $job = $this->job('screen-print', '<rect x="5" y="5" width="60" height="40" fill="#e0a030"/><circle cx="35" cy="25" r="10" fill="#223344"/>');
+        $screen = $this->postJson('/api/stock', ['kind' => 'screen', 'name' => 'Fine mesh', 'values' => ['ruling' => 65, 'leastDot' => '0.06mm']])->json('id');
+        $this->patchJson("/api/jobs/{$job}", ['version' => 1, 'stock' => ['screen' => $screen]])->assertOk();
+        $this->postJson("/api/jobs/{$job}/preparations")->assertStatus(202);
+        $making = $this->getJson("/api/jobs/{$job}/making");
+        self::assertEquals([65, 0.06], [$making->json('values.ruling'), $making->json('values.leastDot')]);
+        self::assertSame(['#e0a030', '#223344'], $making->json('layouts.*.layers.0.colour'));
+        $this->postJson('/api/stock', ['kind' => 'ink', 'name' => 'Night', 'values' => ['colour' => '#223344', 'rank' => 1]])->assertCreated();
+        self::assertSame(['#223344', '#e0a030'], $this->getJson("/api/jobs/{$job}/making")->json('layouts.*.layers.0.colour'));
+        // Another choice leaves the ruling with the screen; typed once, it is that of the job.
+        self::assertEquals(65, $this->putJson("/api/jobs/{$job}/making", ['values' => ['trap' => '0.2mm']])->json('values.ruling'));
+        self::assertEquals(35, $this->putJson("/api/jobs/{$job}/making", ['values' => ['ruling' => '35']])->json('values.ruling'));
+        self::assertSame(['trap', 'ruling'], array_keys(ShopJob::query()->findOrFail($job)->making['values'] ?? []));
+    }
+
+    #[Test]
     public function the_same_art_is_checked_at_other_sizes(): void
     {
         $job = $this->job('cut-vinyl', '<path d="M5 10H95V12H5Z" fill="#223344"/>');

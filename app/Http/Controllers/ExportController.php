@@ -10,7 +10,6 @@ use App\Prep\JobSheets;
 use App\Prep\Made;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Format\AboutFormat;
 use NeatEdge\Core\Format\Export;
 use NeatEdge\Core\Format\Formats;
@@ -24,7 +23,7 @@ final class ExportController
     /** All sheets or plates in one ZIP with a list of what they are. */
     public function all(Request $request, ShopJob $job): Response
     {
-        self::holdStale($request, $job);
+        Made::holdStale(Made::prepared($job), $request->query('earlier') === '1');
         $format = is_string($request->query('format')) ? $request->query('format') : 'pdf';
         $writer = Formats::make($format, self::values($request), $job->unit);
         $layouts = Made::layouts($job);
@@ -39,7 +38,7 @@ final class ExportController
     /** One sheet or plate. */
     public function one(Request $request, ShopJob $job, int $number, string $format): Response
     {
-        self::holdStale($request, $job);
+        Made::holdStale(Made::prepared($job), $request->query('earlier') === '1');
         $layout = Made::layouts($job)[$number] ?? abort(404);
         [$bytes, $about] = self::written($layout, $format, self::values($request), $job->unit);
 
@@ -71,13 +70,6 @@ final class ExportController
         $values = $request->query('values');
 
         return is_array($values) ? array_map(static fn (mixed $one): mixed => $one === 'false' ? '' : $one, $values) : [];
-    }
-
-    private static function holdStale(Request $request, ShopJob $job): void
-    {
-        if (Made::isStale($job) && $request->query('earlier') !== '1') {
-            throw EditRefused::because('The job was changed since these sheets were made. Prepare it again, or ask for the earlier state by name.');
-        }
     }
 
     /** @param  array<string, string>  $files */

@@ -8,6 +8,7 @@ use App\Http\Budget;
 use App\Http\Ticket;
 use App\Models\Preparation;
 use App\Models\ShopJob;
+use App\Models\StockItem;
 use App\Prep\Duplicating;
 use App\Prep\Intake;
 use App\Prep\ShopFonts;
@@ -40,6 +41,7 @@ use NeatEdge\Core\Prepare\Steps;
 use NeatEdge\Core\Seen\Extent;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Seen\Small;
+use NeatEdge\Core\Sheet\Shop\Stock;
 use NeatEdge\Core\Stroke\WidthStops;
 
 final class JobController
@@ -187,7 +189,9 @@ final class JobController
             'limits.*' => ['nullable', 'string', 'max:200'],
             'line' => ['sometimes', 'nullable', 'string', 'max:200'],
             'gap' => ['sometimes', 'nullable', 'string', 'max:200'],
-        ], ['title.*' => 'A job needs a title of at most 120 letters.', 'customer.*' => 'A customer has a name of at most 120 letters.', 'due.*' => 'Choose a day.', 'process.*' => 'Choose how the job is made.', 'width.*' => 'Type a width such as 300mm.']);
+            'stock' => ['sometimes', 'array:'.implode(',', array_keys(Stock::kinds()))],
+            'stock.*' => ['nullable', 'integer'],
+        ], ['stock.*' => 'Choose from what the shop has.', 'title.*' => 'A job needs a title of at most 120 letters.', 'customer.*' => 'A customer has a name of at most 120 letters.', 'due.*' => 'Choose a day.', 'process.*' => 'Choose how the job is made.', 'width.*' => 'Type a width such as 300mm.']);
         $unit = $fields['unit'] ?? $job->unit;
         $width = array_key_exists('width', $fields) ? Length::positive($fields['width'], $unit, $job->width_mm)->mm : null;
         $limits = [];
@@ -198,6 +202,9 @@ final class JobController
         }
         if (isset($fields['limits'])) {
             $limits['more_limits'] = LimitFields::typed([...$job->more_limits ?? []], $fields['limits'], $unit);
+        }
+        if (isset($fields['stock'])) {
+            $limits['stock'] = self::named($fields['stock'], $job->stock ?? []);
         }
         if ($width !== null) {
             Intake::hold($width, $job->height_mm * $width / $job->width_mm);
@@ -212,8 +219,32 @@ final class JobController
             }
             $job->fill($columns);
 
-            return Proposal::ticket($columns, $job->isDirty(['process', 'line_limit_mm', 'gap_limit_mm', 'more_limits']));
+            return Proposal::ticket($columns, $job->isDirty(['process', 'line_limit_mm', 'gap_limit_mm', 'more_limits', 'stock']));
         });
+    }
+
+    /**
+     * Things of the shop as a ticket keeps them: with all that is known of them now, so that what a job was checked for stays known.
+     *
+     * @param  array<string, int|string|null>  $ids  by kind; null for none
+     * @param  array<string, array{id: int, name: string, values: array<string, float|string|bool>}>  $now
+     * @return array<string, array{id: int, name: string, values: array<string, float|string|bool>}>
+     */
+    private static function named(array $ids, array $now): array
+    {
+        foreach ($ids as $kind => $id) {
+            $item = $id === null ? null : StockItem::query()->where('kind', $kind)->whereKey((int) $id)->first();
+            if ($id !== null && $item === null) {
+                throw ValidationException::withMessages(['stock' => 'That is not in the shop any more.']);
+            }
+            unset($now[$kind]);
+            if ($item !== null) {
+                $now[$kind] = ['id' => $item->id, 'name' => $item->name, 'values' => $item->data];
+            }
+        }
+        ksort($now);
+
+        return $now;
     }
 
     /** To the trash, from where it can be brought back for some weeks. */

@@ -24,6 +24,7 @@ use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Sheet\Cut\Moves;
 use NeatEdge\Core\Sheet\Layout\Layout;
+use NeatEdge\Core\Sheet\Make\Design;
 use NeatEdge\Core\Sheet\Make\Laying;
 use NeatEdge\Core\Sheet\Make\Makings;
 use NeatEdge\Core\Sheet\Nest\Overlap;
@@ -48,19 +49,27 @@ final class MakingController
             'nested' => ($job->making['placements'] ?? []) !== [],
             'nesting' => Nesting::query()->where('shop_job_id', $job->id)->latest('id')->first()?->row(),
             'stale' => Made::isStale($job),
+            'along' => $job->making['along'] ?? [],
+            'others' => Made::others($job),
         ]);
     }
 
     /** Choices and materials; where copies lie is worked out anew when one of them changes that. */
     public function update(Request $request, ShopJob $job): JsonResponse
     {
-        $request->validate(['values' => ['sometimes', 'array'], 'materials' => ['sometimes', 'array', 'max:200'], 'materials.*' => ['nullable', 'integer']], ['*' => 'Choose from what is there.']);
+        $request->validate([
+            'values' => ['sometimes', 'array'], 'materials' => ['sometimes', 'array', 'max:200'], 'materials.*' => ['nullable', 'integer'],
+            'along' => ['sometimes', 'array', 'max:40'], 'along.*.job' => ['required', 'integer', 'distinct'], 'along.*.copies' => ['required', 'integer', 'between:1,2000'],
+        ], ['along.*.copies.*' => 'Lay 1 to 2000 copies of each job.', 'along.*.job.distinct' => 'Each job is laid with it once; give it more copies instead.', '*' => 'Choose from what is there.']);
         $making = $job->making ?? [];
         if ($request->has('values')) {
             // Kept as they are understood, so that a length that was typed once with a unit stays that length.
             $before = Made::values($job);
-            $making['values'] = Makings::values($job->process, [...$before, ...(array) $request->input('values')], $job->unit);
-            $making['placements'] = $making['values'] == $before ? ($making['placements'] ?? []) : [];
+            $typed = (array) $request->input('values');
+            $now = Makings::values($job->process, [...$before, ...$typed], $job->unit);
+            // What was never typed stays with the ticket and what the shop has.
+            $making['values'] = array_intersect_key($now, [...$making['values'] ?? [], ...$typed]);
+            $making['placements'] = $now == $before ? ($making['placements'] ?? []) : [];
         }
         foreach ((array) $request->input('materials', []) as $hex => $id) {
             if ($id !== null && StockItem::query()->where('kind', 'material')->whereKey($id)->doesntExist()) {
@@ -68,6 +77,15 @@ final class MakingController
             }
             $making['materials'][$hex] = $id;
             $making['materials'] = array_filter($making['materials'], static fn (?int $one): bool => $one !== null);
+            $making['placements'] = [];
+        }
+        if ($request->has('along')) {
+            $making['along'] = array_map(static fn (array $one): array => ['job' => (int) $one['job'], 'copies' => (int) $one['copies']], array_values((array) $request->input('along')));
+            $unknown = array_diff(array_column($making['along'], 'job'), array_column(Made::others($job), 'id'));
+            // One that is gone since it was chosen may stay: the sheets say so.
+            if (array_diff($unknown, array_column($job->making['along'] ?? [], 'job')) !== []) {
+                throw ValidationException::withMessages(['along' => 'Only another job that is made in the same way can be laid with it.']);
+            }
             $making['placements'] = [];
         }
         // Only what can be laid out is stored.
@@ -80,7 +98,7 @@ final class MakingController
 
     public function picture(ShopJob $job, int $number): Response
     {
-        return self::svg(LayoutPicture::of(self::layout($job, $number)));
+        return Pictures::text(LayoutPicture::of(self::layout($job, $number)));
     }
 
     /** Some plates over each other on the cloth. */
@@ -93,7 +111,7 @@ final class MakingController
             $cover[(string) ($ink->data['colour'] ?? '')] = (float) ($ink->data['opacity'] ?? 0.95);
         }
 
-        return $layouts === [] ? abort(404) : self::svg(LayoutPicture::mixed($layouts, $on, $cover));
+        return $layouts === [] ? abort(404) : Pictures::text(LayoutPicture::mixed($layouts, $on, $cover));
     }
 
     /** What the machine will do, in its order and time. */
@@ -141,8 +159,8 @@ final class MakingController
                 'sheet' => $hex === '' ? 'all' : $hex,
                 'width' => is_finite($room->length) ? $room->length : 0.0,
                 'height' => $room->width,
-                'designs' => array_map(static fn (Shape $shape): string => Writer::path($shape), $designs),
-                'copies' => array_map(static fn (Placement $one): array => [...$one->toArray(), 'matrix' => array_values(get_object_vars($one->matrix($designs[$one->design])))], Laying::of($designs, array_fill(0, count($designs), max(1, (int) $order->length('copies'))), $order, null, $hex)),
+                'designs' => array_map(static fn (Design $one): string => Writer::path($one->outline), $designs),
+                'copies' => array_map(static fn (Placement $one): array => [...$one->toArray(), 'matrix' => array_values(get_object_vars($one->matrix($designs[$one->design]->outline)))], Laying::of($designs, $order, $hex)),
             ];
         }
 
@@ -158,7 +176,7 @@ final class MakingController
         $order = Made::order($job);
         $hex = $fields['sheet'] === 'all' ? '' : $fields['sheet'];
         $designs = Makings::designs($order)[$hex] ?? abort(404);
-        $laid = Laying::of($designs, array_fill(0, count($designs), max(1, (int) $order->length('copies'))), $order, null, $hex);
+        $laid = Laying::of($designs, $order, $hex);
         $old = $laid[(int) $fields['copy']] ?? abort(404);
         $new = new Placement($old->design, $old->sheet, (float) $fields['x'], (float) $fields['y'], (float) ($fields['turn'] ?? $old->turn), true);
         $laid[(int) $fields['copy']] = $new;
@@ -171,14 +189,14 @@ final class MakingController
     }
 
     /**
-     * @param  list<Shape>  $designs
+     * @param  list<Design>  $designs
      * @param  list<Placement>  $laid
      *
      * @throws EditRefused
      */
     private static function holdApart(array $designs, array $laid, int $copy, float $length, float $width): void
     {
-        $shapes = array_map(static fn (Placement $one): Shape => $designs[$one->design]->transformed($one->matrix($designs[$one->design])), $laid);
+        $shapes = array_map(static fn (Placement $one): Shape => $designs[$one->design]->outline->transformed($one->matrix($designs[$one->design]->outline)), $laid);
         $own = $shapes[$copy];
         $box = $own->box();
         if ($box === null || $box->left < -0.01 || $box->top < -0.01 || $box->right > $length + 0.01 || $box->bottom > $width + 0.01) {
@@ -198,10 +216,5 @@ final class MakingController
     private static function layout(ShopJob $job, int $number): Layout
     {
         return Made::layouts($job)[$number] ?? abort(404);
-    }
-
-    private static function svg(string $text): Response
-    {
-        return new Response($text, 200, ['Content-Type' => 'image/svg+xml', 'Cache-Control' => 'no-cache', 'X-Content-Type-Options' => 'nosniff', 'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; sandbox"]);
     }
 }

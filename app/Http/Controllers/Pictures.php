@@ -13,11 +13,17 @@ final class Pictures
 {
     public static function svg(Artwork $artwork, ?string $downloadAs = null): Response
     {
+        return self::text(Writer::write($artwork), $downloadAs);
+    }
+
+    /** @param  string  $svg  as a writer of ours gave it */
+    public static function text(string $svg, ?string $downloadAs = null): Response
+    {
         $headers = ['Content-Type' => 'image/svg+xml', 'Cache-Control' => 'private, no-cache'];
         if ($downloadAs !== null) {
             $headers['Content-Disposition'] = "attachment; filename=\"{$downloadAs}\"";
         }
 
-        return new Response(Writer::write($artwork), 200, $headers);
+        return new Response($svg, 200, $headers);
     }
 }

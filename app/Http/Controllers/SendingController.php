@@ -29,9 +29,7 @@ final class SendingController
     {
         $fields = $request->validate(['machine' => ['required', 'integer'], 'number' => ['required', 'integer', 'min:0'], 'again' => ['sometimes', 'boolean']], ['*' => 'Choose a sheet and a machine.']);
         $machine = StockItem::query()->where('kind', 'machine')->whereKey((int) $fields['machine'])->first() ?? throw EditRefused::because('That machine is not in the shop any more.');
-        if (Made::isStale($job)) {
-            throw EditRefused::because('The job was changed since these sheets were made. Prepare it again before it goes to a machine.');
-        }
+        Made::holdStale(Made::prepared($job), false);
         $layout = Made::layouts($job)[(int) $fields['number']] ?? abort(404);
         $sent = Sending::query()->where('shop_job_id', $job->id)->where('number', $fields['number'])->where('version', $job->version)->whereNotIn('status', ['cancelled'])->latest('id')->first();
         if ($sent !== null && ($fields['again'] ?? false) !== true) {
@@ -39,10 +37,10 @@ final class SendingController
         }
         $kind = (string) $machine->data['kind'];
         $format = Devices::of($kind)::about()->format;
-        [$bytes, $about] = ExportController::written($layout, $format, ['blade' => $machine->data['blade'] ?? 0.0, 'overcut' => $machine->data['overcut'] ?? 0.3, ...($format === 'pdf' ? ['films' => 'black'] : [])]);
+        [$bytes, $about] = ExportController::written($layout, $format, [...self::knife($job, $machine), ...($format === 'pdf' ? ['films' => 'black'] : [])]);
         $sending = Sending::query()->create([
             'shop_job_id' => $job->id, 'version' => $job->version, 'machine' => $machine->name, 'kind' => $kind, 'address' => $machine->data['host'].':'.(int) $machine->data['port'], 'file' => "{$layout->name}.{$about->extension}",
-            'title' => $layout->title, 'number' => (int) $fields['number'], 'status' => 'new', 'of' => Devices::of($kind)::parts($bytes), 'length_mm' => $layout->length(), 'log' => [],
+            'title' => $layout->title, 'number' => (int) $fields['number'], 'status' => 'new', 'of' => Devices::of($kind)::parts($bytes), 'length_mm' => $layout->length(), 'height_mm' => $layout->height, 'log' => [],
         ]);
         if (! is_dir(dirname($sending->path()))) {
             @mkdir(dirname($sending->path()), 0775, true);
@@ -54,9 +52,30 @@ final class SendingController
         return new JsonResponse($sending->refresh()->row(), 202);
     }
 
+    /** @return array<string, float|string|bool> of a machine whose knife is steered that of the blade that is in it for this job */
+    private static function knife(ShopJob $job, StockItem $machine): array
+    {
+        $blade = $job->chosen()->items['blade']['values'] ?? [];
+        $steered = (float) ($machine->data['blade'] ?? 0.0);
+
+        return ['blade' => $steered > 0 ? ($blade['offset'] ?? $steered) : 0.0, 'overcut' => $blade['overcut'] ?? $machine->data['overcut'] ?? 0.3];
+    }
+
     public function show(Sending $sending): JsonResponse
     {
         return new JsonResponse($sending->row());
+    }
+
+    /** What is done of it so far, as the sheet lies on the bench. */
+    public function done(Sending $sending): JsonResponse
+    {
+        $bytes = is_file($sending->path()) ? (string) file_get_contents($sending->path()) : '';
+
+        return new JsonResponse([
+            'done' => $sending->done, 'of' => $sending->of,
+            // Machines count y upwards from the lower left corner of the sheet.
+            'ways' => $sending->height_mm <= 0 ? [] : array_map(static fn (array $way): array => array_map(static fn (float $v, int $k): float => round($k % 2 === 0 ? $v : $sending->height_mm - $v, 2), $way, array_keys($way)), Devices::of($sending->kind)::traced($bytes, $sending->done)),
+        ]);
     }
 
     public function pause(Sending $sending): JsonResponse

@@ -18,7 +18,7 @@ use NeatEdge\Core\Format\Formats;
 use NeatEdge\Core\Geometry\InvalidLength;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Prepare\PrepLine;
-use NeatEdge\Core\Prepare\PrepResult;
+use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Make\Makings;
 use NeatEdge\Core\Sheet\Make\Order;
 use NeatEdge\Core\Sheet\Prepared;
@@ -47,18 +47,14 @@ final class SizeController
         $writer = Formats::make($format);
         $files = Budget::within('Writing this size', static function () use ($art, $job, $format, $writer): array {
             $line = PrepLine::of($art->line ?? [], $job->limits());
-            $result = Prepared::of($art, [], $line, $job->limits())->result;
-            $layouts = Makings::layouts(new Order($result->artwork(), sprintf('%s %.0f', $job->title, $art->width), $job->process, $job->limits(), Made::values($job), Made::names(), self::isMirrored($result)));
+            $seen = Seen::of($art);
+            $values = Made::values($job);
+            $layouts = Makings::layouts(new Order($line->outcome($seen), sprintf('%s %.0f', $job->title, $art->width), $job->process, $job->limits(), $values, Made::names(), $line->isMirrored(), under: Makings::under($job->process, $line, $seen, $values)));
 
             return Export::files($layouts, $format, $writer);
         });
 
         return ExportController::zip($files, sprintf('size-%.0f', $art->width));
-    }
-
-    private static function isMirrored(PrepResult $result): bool
-    {
-        return count(array_filter($result->stages, static fn (array $stage): bool => $stage['report']->key === 'mirror')) % 2 === 1;
     }
 
     private static function at(Request $request, ShopJob $job): Artwork

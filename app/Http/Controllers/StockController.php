@@ -8,8 +8,8 @@ use App\Models\StockItem;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Sheet\Shop\Stock;
+use NeatEdge\Core\Sheet\Shop\StockKind;
 
 /** What the shop has. */
 final class StockController
@@ -17,7 +17,7 @@ final class StockController
     public function index(): JsonResponse
     {
         return new JsonResponse([
-            'kinds' => array_map(static fn (array $kind): array => [...$kind, 'fields' => array_map(static fn (Field $field): array => $field->toArray(), $kind['fields'])], Stock::kinds()),
+            'kinds' => array_map(static fn (StockKind $kind): array => $kind->toArray(), Stock::kinds()),
             'items' => StockItem::query()->orderBy('kind')->orderBy('name')->get()->map(static fn (StockItem $one): array => $one->row()),
         ]);
     }

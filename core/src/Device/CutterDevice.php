@@ -15,6 +15,9 @@ final class CutterDevice implements Device
     /** Places of a part at most. */
     private const PLACES = 16;
 
+    /** Steps of the machine a mm. */
+    private const STEPS = 40.0;
+
     public static function about(): AboutDevice
     {
         return new AboutDevice('cutter', 'Vinyl cutter', 'Takes plotter language over the network.', 'plt', 0.0, 610.0);
@@ -23,6 +26,35 @@ final class CutterDevice implements Device
     public static function parts(string $bytes): int
     {
         return count(self::parted($bytes));
+    }
+
+    public static function traced(string $bytes, int $done): array
+    {
+        $out = [];
+        $at = [0.0, 0.0];
+        $down = false;
+        foreach (array_slice(self::parted($bytes), 0, $done) as $part) {
+            foreach ($part as $instruction) {
+                $was = $down;
+                $down = match (substr($instruction, 0, 2)) {
+                    'PD' => true,
+                    'PU', 'IN' => false,
+                    default => $down,
+                };
+                $place = self::ends($instruction);
+                if ($down && ! $was) {
+                    $out[] = $at;
+                }
+                if ($place !== null) {
+                    $at = [$place[0] / self::STEPS, $place[1] / self::STEPS];
+                    if ($down && $out !== []) {
+                        array_push($out[count($out) - 1], ...$at);
+                    }
+                }
+            }
+        }
+
+        return $out;
     }
 
     public static function send(string $bytes, string $name, Line $line, int $done, Closure $kept): void

@@ -25,6 +25,53 @@ final class EngraverDevice implements Device
         return count(self::lines($bytes));
     }
 
+    public static function traced(string $bytes, int $done): array
+    {
+        $out = [];
+        [$x, $y, $on, $turns, $low] = [0.0, 0.0, false, false, true];
+        foreach (array_slice(self::lines($bytes), 0, $done) as $text) {
+            $was = $on;
+            // A laser is on or off; a spindle that turns marks only when it is let down.
+            $turns = preg_match('/\bM([345])\b/', $text, $m) === 1 ? $m[1] !== '5' : $turns;
+            $low = preg_match('/Z(-?[\d.]+)/', $text, $m) === 1 ? (float) $m[1] < 0.0 : $low;
+            $on = $turns && $low;
+            if ($on && ! $was) {
+                $out[] = [$x, $y];
+            }
+            if (preg_match('/X(-?[\d.]+) Y(-?[\d.]+)/', $text, $m) !== 1) {
+                continue;
+            }
+            [$ax, $ay, $x, $y] = [$x, $y, (float) $m[1], (float) $m[2]];
+            if ($on && $out !== [] && ! str_starts_with($text, 'G0')) {
+                array_push($out[count($out) - 1], ...self::round($text, $ax, $ay, $x, $y), ...[$x, $y]);
+            }
+        }
+
+        return $out;
+    }
+
+    /** @return list<float> places along an arc before its end, packed; nothing for a straight way */
+    private static function round(string $text, float $ax, float $ay, float $x, float $y): array
+    {
+        if (preg_match('/^G([23]) .*I(-?[\d.]+) J(-?[\d.]+)/', $text, $m) !== 1) {
+            return [];
+        }
+        [$cx, $cy] = [$ax + (float) $m[2], $ay + (float) $m[3]];
+        $from = atan2($ay - $cy, $ax - $cx);
+        $sweep = atan2($y - $cy, $x - $cx) - $from;
+        // 2 goes clockwise where y grows upwards.
+        $sweep += $m[1] === '2' ? ($sweep >= 0 ? -2 * M_PI : 0.0) : ($sweep <= 0 ? 2 * M_PI : 0.0);
+        $steps = max(1, (int) ceil(abs($sweep) / 0.2));
+        $radius = hypot($ax - $cx, $ay - $cy);
+        $out = [];
+        for ($k = 1; $k < $steps; $k++) {
+            $out[] = $cx + $radius * cos($from + $sweep * $k / $steps);
+            $out[] = $cy + $radius * sin($from + $sweep * $k / $steps);
+        }
+
+        return $out;
+    }
+
     public static function send(string $bytes, string $name, Line $line, int $done, Closure $kept): void
     {
         $lines = self::lines($bytes);

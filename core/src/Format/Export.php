@@ -78,6 +78,7 @@ final class Export
             'length_mm' => round($layout->length(), 2),
             'used' => $layout->used === null ? null : round($layout->used, 4),
             'says' => $layout->says,
+            'warns' => $layout->warns,
             'loses' => $writer?->loses($layout) ?? [],
             'layers' => array_map(static fn (Layer $layer): array => [
                 'role' => $layer->role->value, 'name' => $layer->name, 'colour' => $layer->colour, 'lines' => count($layer->lines), 'length_mm' => round($layer->length(), 2), 'area_mm2' => round($layer->area(), 2),

@@ -85,6 +85,12 @@ final readonly class PrepLine
         return $this->steps;
     }
 
+    /** Whether what comes out is seen from behind. */
+    public function isMirrored(): bool
+    {
+        return count(array_filter($this->steps, static fn (Step $step): bool => $step->key() === 'mirror')) % 2 === 1;
+    }
+
     /** What a step did to the look: asked for by itself, for it costs about as much as the step. */
     public function look(Artwork $before, Artwork $after): LookDifference
     {

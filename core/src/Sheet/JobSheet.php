@@ -87,7 +87,7 @@ final class JobSheet
         $this->text(sprintf('%s, sheet %.0f x %.0f mm, art %.1f x %.1f mm', $layout->material === '' ? 'Material as chosen' : $layout->material, $layout->width, $layout->height, $box?->width() ?? 0.0, $box?->height() ?? 0.0), $left, 3.1);
         $this->text($row['cut_mm'] > 0 ? sprintf('%d lines, %.2f m along them, %s%s', $parts, $row['cut_mm'] / 1000, self::time($row['seconds']), $layout->used === null ? '' : sprintf(', %.0f %% of the material used', 100 * $layout->used)) : sprintf('%.1f cm² inked', array_sum(array_map(static fn (Layer $layer): float => $layer->area(), $layout->layers)) / 100), $left, 3.1);
         $this->text(sprintf('Material %.2f, machine %.2f', $row['material_cost'], $row['machine_cost']), $left, 3.1);
-        foreach (array_slice($layout->says, 0, 3) as $says) {
+        foreach (array_slice([...$layout->warns, ...$layout->says], 0, 5) as $says) {
             $this->text($says, $left, 3.1);
         }
         $this->y = max($this->y, $top + self::ROW) + 2.0;

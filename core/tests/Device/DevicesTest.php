@@ -51,6 +51,28 @@ final class DevicesTest extends TestCase
         self::assertSame(self::PLT, self::joined($said));
     }
 
+    #[Test]
+    public function what_was_done_so_far_is_known_from_the_bytes_alone(): void
+    {
+        self::assertSame([], Devices::of('cutter')::traced(self::PLT, 1), 'begun, and nothing cut');
+        self::assertSame([[10.0, 10.0, 20.0, 10.0, 20.0, 20.0, 10.0, 20.0]], Devices::of('cutter')::traced(self::PLT, 2), 'the square but for its last side');
+        self::assertSame([[10.0, 10.0, 20.0, 10.0, 20.0, 20.0, 10.0, 20.0, 10.0, 10.0]], Devices::of('cutter')::traced(self::PLT, 4));
+        $gcode = "G21 G90 G17\nM5\nG0 X5 Y5\nM3 S250\nG1 X15 Y5 F2400\nG3 X5 Y15 I-10 J0\nM5\nG0 X0 Y0\nM2\n";
+        $engraver = Devices::of('engraver');
+        self::assertSame([], $engraver::traced($gcode, 3));
+        self::assertSame([[5.0, 5.0, 15.0, 5.0]], $engraver::traced($gcode, 5));
+        [$way] = $engraver::traced($gcode, 9);
+        self::assertCount(2, array_slice($way, -2));
+        self::assertSame([5.0, 15.0], array_slice($way, -2), 'the way home is not drawn');
+        for ($i = 2; $i < count($way); $i += 2) {
+            self::assertEqualsWithDelta(10.0, hypot($way[$i] - 5.0, $way[$i + 1] - 5.0), 1e-6, 'round about 5, 5');
+            self::assertGreaterThanOrEqual(5.0 - 1e-6, min($way[$i], $way[$i + 1]), 'the short way round');
+        }
+        $spindle = "G21 G90 G17\nM5\nG0 Z2\nM3 S400\nG0 X5 Y5\nG1 Z-0.1 F600\nG1 X15 Y5 F900\nG0 Z2\nG0 X1 Y1\nM5\n";
+        self::assertSame([[5.0, 5.0, 15.0, 5.0]], $engraver::traced($spindle, 10), 'only where it is let down');
+        self::assertSame([], Devices::of('recorder')::traced('%PDF-1.7', 1));
+    }
+
     /** The instructions that were sent, with runs of places in one again. */
     private static function joined(string $said): string
     {

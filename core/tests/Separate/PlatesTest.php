@@ -38,11 +38,12 @@ final class PlatesTest extends TestCase
     /**
      * @param  array<string, string>  $values
      * @param  array<string, Artwork>  $under
+     * @param  array<string, array{rank: int, alone: bool}>  $inks
      * @return list<Layout>
      */
-    private static function plates(Artwork $art, array $values = [], array $under = []): array
+    private static function plates(Artwork $art, array $values = [], array $under = [], array $inks = []): array
     {
-        return Makings::layouts(new Order($art, 'Mark', Process::ScreenPrint, Process::ScreenPrint->limits(), Makings::values(Process::ScreenPrint, ['marks' => '', 'trap' => '0', ...$values]), under: $under));
+        return Makings::layouts(new Order($art, 'Mark', Process::ScreenPrint, Process::ScreenPrint->limits(), Makings::values(Process::ScreenPrint, ['marks' => '', 'trap' => '0', ...$values]), under: $under, inks: $inks));
     }
 
     private static function area(Layout $plate): float
@@ -112,6 +113,19 @@ final class PlatesTest extends TestCase
         self::assertLessThan(self::area($plates[1]) + self::area($plates[3]), self::area($plates[0]));
         $beneath = Combine::keepOverlap([$plates[0]->layers[0]->areas[0]->shape, $plates[2]->layers[0]->areas[0]->shape]);
         self::assertLessThan(0.01, $beneath->area(), 'none where an ink prints alone');
+    }
+
+    #[Test]
+    public function plates_come_in_the_order_of_the_shops_inks_and_those_that_print_alone_have_no_white(): void
+    {
+        $inks = ['#203050' => ['rank' => 1, 'alone' => true], '#c03020' => ['rank' => 2, 'alone' => false]];
+        $plates = self::plates(self::drawn(self::THREE), ['underbase' => '1'], [], $inks);
+        self::assertSame(['#ffffff', '#203050', '#c03020', '#e0b040'], array_map(static fn (Layout $plate): string => $plate->layers[0]->colour, $plates), 'white first; what the shop does not know last');
+        self::assertSame(['Printed as number 2 of 4.'], $plates[1]->says);
+        $beneath = Combine::keepOverlap([$plates[0]->layers[0]->areas[0]->shape, $plates[1]->layers[0]->areas[0]->shape]);
+        self::assertLessThan(0.01, $beneath->area());
+        $other = Combine::keepOverlap([$plates[0]->layers[0]->areas[0]->shape, $plates[3]->layers[0]->areas[0]->shape]);
+        self::assertGreaterThan(100.0, $other->area());
     }
 
     #[Test]

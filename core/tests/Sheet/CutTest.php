@@ -15,6 +15,7 @@ use NeatEdge\Core\Sheet\Cut\CutOnce;
 use NeatEdge\Core\Sheet\Cut\CutOrder;
 use NeatEdge\Core\Sheet\Cut\DragKnife;
 use NeatEdge\Core\Sheet\Cut\Forest;
+use NeatEdge\Core\Sheet\Cut\LeadIn;
 use NeatEdge\Core\Sheet\Cut\MachineTime;
 use NeatEdge\Core\Sheet\Cut\Overcut;
 use NeatEdge\Core\Sheet\Cut\StartPoints;
@@ -91,7 +92,7 @@ final class CutTest extends TestCase
         [$tx, $ty, $heading] = [0.0, 0.0, 2.0];
         $worst = 0.0;
         foreach ($lines as $number => $line) {
-            $points = Polyline::of($line, 0.01);
+            $points = $line->points;
             [$tx, $ty] = [$points[0][0] - 0.3 * cos($heading), $points[0][1] - 0.3 * sin($heading)];
             for ($i = 1; $i < count($points); $i++) {
                 $steps = max(1, (int) ceil(hypot($points[$i][0] - $points[$i - 1][0], $points[$i][1] - $points[$i - 1][1]) / 0.02));
@@ -109,6 +110,73 @@ final class CutTest extends TestCase
             }
         }
         self::assertLessThan(0.05, $worst, 'mm off the line');
+    }
+
+    #[Test]
+    public function a_blade_that_swivels_lightly_does_so_at_corners_only_and_goes_the_same_way(): void
+    {
+        $square = [Overcut::of(Contour::rectangle(20, 20, 30, 20), 0.5)];
+        $deep = (new DragKnife(0.3, 20.0))->steer($square);
+        $light = (new DragKnife(0.3, 20.0, true))->steer($square);
+        self::assertEquals(array_column($deep, 'points'), array_column($light, 'points'));
+        self::assertSame([], $deep[1]->light);
+        foreach ($light[1]->points as $number => [$x, $y]) {
+            // Along a side the axis is on its line, 0.3 mm ahead of the tip; while it swivels it is 0.3 mm from a corner of the square.
+            $corner = min(array_map(static fn (array $c): float => hypot($x - $c[0], $y - $c[1]), [[20, 20], [50, 20], [50, 40], [20, 40]]));
+            if (isset($light[1]->light[$number])) {
+                self::assertEqualsWithDelta(0.3, $corner, 1e-9);
+            }
+        }
+        self::assertGreaterThanOrEqual(4 * 7, count($light[1]->light), 'chords of at most 12 degrees round each corner, and into the first side');
+        self::assertSame([], array_filter($light[1]->points, static fn (array $p, int $k): bool => $k > 0 && ! isset($light[1]->light[$k]) && hypot($p[0] - $light[1]->points[$k - 1][0], $p[1] - $light[1]->points[$k - 1][1]) < 0.2, ARRAY_FILTER_USE_BOTH), 'no swivel at depth');
+    }
+
+    #[Test]
+    public function a_lead_in_comes_through_waste_alone_in_the_direction_of_the_cut(): void
+    {
+        $ring = new Shape([...Shape::of(Contour::circle(30, 30, 20))->contours, Contour::circle(30, 30, 10)->reversed()]);
+        $near = Shape::of(Contour::rectangle(50.5, 5, 10, 50));
+        $lines = array_map(static fn (Contour $c): Contour => new Contour($c->coords, true), [...$ring->contours, ...$near->contours]);
+        $kept = new Inside(new Shape([...$ring->contours, ...$near->contours]));
+        $led = (new LeadIn([$ring, $near], 2.0))->before($lines);
+        self::assertCount(3, $led);
+        foreach ($led as $i => $line) {
+            $c = $line->coords;
+            self::assertFalse($line->closed);
+            self::assertEqualsWithDelta($lines[$i]->length() + hypot($c[6] - $c[0], $c[7] - $c[1]), $line->length(), 1e-6, 'once round and the way in');
+            self::assertLessThanOrEqual(2.0 + 1e-9, hypot($c[6] - $c[0], $c[7] - $c[1]));
+            foreach ([0.0, 0.2, 0.5, 0.8, 0.95] as $t) {
+                self::assertFalse($kept->holds($c[0] + $t * ($c[6] - $c[0]), $c[1] + $t * ($c[7] - $c[1])), 'no piece is cut into');
+            }
+            [$hx, $hy] = StartPoints::heading($line->segments()[1]);
+            self::assertGreaterThan(0.25, (($c[6] - $c[0]) * $hx + ($c[7] - $c[1]) * $hy) / hypot($c[6] - $c[0], $c[7] - $c[1]) / hypot($hx, $hy), 'it goes on rather than back');
+            self::assertEqualsWithDelta($line->length() + 0.8, Overcut::of($line, 0.8)->length(), 1e-6, 'it is overcut past where the round began');
+        }
+        self::assertEquals($lines, (new LeadIn([$ring, $near], 0.0))->before($lines));
+        $open = Contour::polygon([[0.0, 0.0], [5.0, 0.0], [5.0, 5.0]], false);
+        self::assertEquals([$open], (new LeadIn([$ring], 2.0))->before([$open]), 'what is open has no start to lead to');
+        // Walled in on all sides there is no waste to come through.
+        $wall = new Shape([Contour::rectangle(0, 0, 60, 60), Contour::rectangle(20, 20, 20, 20)]);
+        self::assertTrue((new LeadIn([$wall], 2.0))->before([Contour::rectangle(20, 20, 20, 20)])[0]->closed);
+    }
+
+    #[Test]
+    public function starts_do_not_stand_in_a_row_and_cost_little_more_way_for_it(): void
+    {
+        $row = [];
+        for ($k = 0; $k < 12; $k++) {
+            $row[] = Contour::rectangle(10 + 14 * $k, 20, 10, 8);
+        }
+        $cut = CutOrder::of($row, [0.0, 40.0]);
+        self::assertCount(12, $cut);
+        $threes = 0;
+        for ($k = 2; $k < 12; $k++) {
+            $y = array_map(static fn (Contour $line): float => $line->coords[1], [$cut[$k - 2], $cut[$k - 1], $cut[$k]]);
+            $threes += max($y) - min($y) < 0.5 ? 1 : 0;
+        }
+        // One start on the other side of a bar adds more way than the bar is high; only a few may.
+        self::assertLessThan(10, $threes, 'not all of them in one row');
+        self::assertLessThan(1.07 * 12 * 14 + 30, CutOrder::travel($cut, [0.0, 40.0]));
     }
 
     #[Test]

@@ -25,6 +25,7 @@ use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Layout\Role;
 use NeatEdge\Core\Sheet\Make\Makings;
 use NeatEdge\Core\Sheet\Make\Order;
+use NeatEdge\Core\Sheet\Nest\Overlap;
 use NeatEdge\Core\Sheet\Nest\Placement;
 use NeatEdge\Core\Sheet\Shop\Stock;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -149,10 +150,10 @@ final class MakingTest extends TestCase
     public function what_would_surprise_is_written_on_the_sheet(): void
     {
         $two = new Artwork(100, 60, [...self::drawn()->pieces, self::drawn()->pieces[0]->with(id: 'more', shape: Shape::of(Contour::rectangle(55, 40, 20, 15)))]);
-        self::assertStringContainsString('2 shapes are not welded and cut through one another', implode(' ', self::made(Process::CutVinyl, $two)[0]->says));
+        self::assertStringContainsString('2 shapes are not welded and cut through one another', implode(' ', self::made(Process::CutVinyl, $two)[0]->warns));
         $ring = self::drawn("<path d='M10 10H50V50H10ZM20 20V40H40V20Z' fill='#a02020'/><circle cx='30' cy='30' r='5' fill='#a02020'/>");
-        self::assertContains('1 part lies in a hole of others: only the carrier holds it.', self::made(Process::CutVinyl, $ring)[0]->says);
-        self::assertContains('It reaches 13.0 mm beyond the bed.', self::made(Process::CutVinyl, self::drawn(), ['bedWidth' => '40mm', 'weedBox' => '3mm', 'turns' => 'none', 'bedLength' => '45mm'])[0]->says);
+        self::assertContains('1 part lies in a hole of others: only the carrier holds it.', self::made(Process::CutVinyl, $ring)[0]->warns);
+        self::assertContains('It reaches 13.0 mm beyond the bed.', self::made(Process::CutVinyl, self::drawn(), ['bedWidth' => '40mm', 'weedBox' => '3mm', 'turns' => 'none', 'bedLength' => '45mm'])[0]->warns);
     }
 
     #[Test]
@@ -223,6 +224,66 @@ final class MakingTest extends TestCase
         }
     }
 
+    /** @return iterable<string, array{Process}> */
+    public static function laidTogether(): iterable
+    {
+        foreach ([Process::CutVinyl, Process::HeatTransfer, Process::Sticker, Process::Engraving] as $process) {
+            yield $process->value => [$process];
+        }
+    }
+
+    #[Test]
+    #[DataProvider('laidTogether')]
+    public function copies_of_another_job_lie_on_the_same_sheets_and_on_nothing_else(Process $process): void
+    {
+        $other = self::drawn("<circle cx='20' cy='20' r='8' fill='#e0b040'/><rect x='60' y='30' width='10' height='20' fill='#a02020'/>");
+        $with = new Order($other, 'Buoy', $process, $process->limits(), ['copies' => 3.0]);
+        $values = ['copies' => '2', 'arrange' => 'nest', 'weedBox' => '0', 'through' => '2mm', 'border' => '1mm'];
+        $values = array_intersect_key($values, array_flip(array_column(Makings::fields($process), 'name')));
+        $together = self::made($process, self::drawn(), $values, ['along' => [$with]]);
+        $by = [self::made($process, self::drawn(), $values), self::made($process, $other, [...$values, 'copies' => '3'])];
+        $area = static fn (Layout $layout): float => array_sum(array_map(static fn (Layer $layer): float => $layer->role === Role::Mark || ($layer->role->isPath() && $layer->role !== Role::Fill) ? 0.0 : $layer->length() + $layer->area(), $layout->layers)) + array_sum(array_map(static fn (Layer $layer): float => in_array($layer->role, [Role::Kiss, Role::Line], true) ? $layer->length() : 0.0, $layout->layers));
+        $sum = static fn (array $layouts): float => array_sum(array_map($area, $layouts));
+        self::assertEqualsWithDelta($sum($by[0]) + $sum($by[1]), $sum($together), 0.002 * $sum($together), 'all that is made of both, and no more');
+        self::assertContains('Laid with it: 3 × Buoy.', $together[0]->says);
+        if ($process === Process::CutVinyl || $process === Process::HeatTransfer) {
+            self::assertSame(['#e0b040', '#203050', '#a02020'], array_map(static fn (Layout $one): string => $one->layers[0]->colour, $together));
+            self::assertContains('Only of what is laid with it.', $together[2]->says);
+            // Of materials that are called the same there is one sheet, whatever the colours in the two files.
+            $named = self::made($process, self::drawn(), $values, ['along' => [$with], 'names' => ['#a02020' => 'Lamp film', '#203050' => 'Lamp film']]);
+            self::assertSame(['#e0b040', '#203050'], array_map(static fn (Layout $one): string => $one->layers[0]->colour, $named));
+        } else {
+            self::assertCount(1, $together);
+        }
+        foreach ($together as $layout) {
+            if ($process !== Process::Sticker) {
+                self::assertSame([], Overlap::pairs(array_map(static fn (Piece $piece): Shape => $piece->shape, array_merge(...array_map(static fn (Layer $layer): array => $layer->areas, $layout->layers)))));
+            }
+        }
+    }
+
+    #[Test]
+    public function what_should_be_minded_of_a_whole_order_stands_on_its_first_sheet(): void
+    {
+        foreach ([Process::CutVinyl, Process::Sticker, Process::Engraving, Process::ScreenPrint] as $process) {
+            $sheets = self::made($process, self::drawn(), [], ['warns' => ['Mind the tide.']]);
+            self::assertContains('Mind the tide.', $sheets[0]->warns, $process->value);
+            self::assertNotContains('Mind the tide.', array_merge([], ...array_map(static fn (Layout $one): array => $one->warns, array_slice($sheets, 1))));
+        }
+    }
+
+    #[Test]
+    public function a_lead_in_is_part_of_the_cut_that_is_shown_sent_and_reckoned(): void
+    {
+        foreach ([[Process::CutVinyl, ['weedBox' => '0', 'once' => '']], [Process::Sticker, ['through' => '0']]] as [$process, $values]) {
+            $plain = self::layer(self::made($process, self::drawn(), $values)[0], Role::Kiss);
+            $led = self::layer(self::made($process, self::drawn(), [...$values, 'leadIn' => '1.5mm'])[0], Role::Kiss);
+            self::assertNotNull($plain);
+            self::assertNotNull($led);
+            self::assertEqualsWithDelta($plain->length() + 1.5 * count($plain->lines), $led->length(), 0.01, $process->value);
+        }
+    }
+
     /** @return iterable<string, array{string}> */
     public static function kinds(): iterable
     {
@@ -236,7 +297,7 @@ final class MakingTest extends TestCase
     public function what_the_shop_has_is_held_to_its_fields(string $kind): void
     {
         $usual = Stock::values($kind, []);
-        self::assertSame(array_column(Stock::kinds()[$kind]['fields'], 'name'), array_keys($usual));
+        self::assertSame(array_column(Stock::kinds()[$kind]->fields, 'name'), array_keys($usual));
         foreach (Stock::samples() as $sample) {
             self::assertSame($sample['values']['colour'] ?? null, Stock::values($sample['kind'], $sample['values'])['colour'] ?? null);
         }

@@ -12,6 +12,8 @@ export interface Job {
   height: number
   limits: { line: number; gap: number; island: number; hole: number; colours: number; bedWidth: number; bedHeight: number; letter: number }
   /** Those of the others that were typed, by name. */
+  /** What of the shop its ticket names, by kind, and whether the shop has it otherwise now. */
+  stock: Record<string, { id: number; name: string; changed: boolean }>
   moreLimits: Record<string, number>
   /** The preset that its line came from. */
   preset: { name: string; version: number; changed: boolean } | null
@@ -414,29 +416,3 @@ export interface Found {
   before: { findings: number; serious: number }
   after: { findings: number; serious: number }
 }
-
-export interface StockItem { id: number; kind: string; name: string; values: Record<string, FieldValue> }
-export interface StockKind { label: string; one: string; says: string; fields: Field[] }
-export interface Stock { kinds: Record<string, StockKind>; items: StockItem[] }
-
-/** A sheet, plate or page as it leaves. */
-export interface LaidOut {
-  name: string
-  title: string
-  material: string
-  width_mm: number
-  height_mm: number
-  art_width_mm: number
-  art_height_mm: number
-  length_mm: number
-  used: number | null
-  says: string[]
-  layers: { role: string; name: string; colour: string; lines: number; length_mm: number; area_mm2: number; parts: number; overprints: boolean }[]
-}
-export interface FileFormat { key: string; label: string; extension: string; says: string; several: boolean; fields: Field[] }
-export interface NestingRun { id: number; status: string; seconds: number; progress: Record<string, { length: number; tried: number }>; error: string }
-export interface Making { fields: Field[]; values: Record<string, FieldValue>; materials: Record<string, number>; layouts: LaidOut[]; formats: FileFormat[]; nested: boolean; nesting: NestingRun | null; stale: boolean }
-export interface Moves { seconds: number; cut_mm: number; air_mm: number; moves: { layer: number; from: number; to: number; points: number[] }[] }
-export interface Copies { sheet: string; width: number; height: number; designs: string[]; copies: { design: number; sheet: number; x: number; y: number; turn: number; kept: boolean; matrix: number[] }[] }
-export interface Sending { id: number; machine: string; kind: string; file: string; title: string; number: number; status: string; asked: string; done: number; of: number; length: number; error: string; log: { at: string; what: string }[]; version: number }
-export interface Machine extends StockItem { format: string }

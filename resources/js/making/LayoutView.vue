@@ -1,17 +1,20 @@
 <script setup lang="ts">
 import { isTyping, usePanZoom } from '@/bench/usePanZoom'
 import { useBench } from '@/stores/bench'
+import { useColours } from '@/stores/colours'
 import { useMaking } from '@/stores/making'
 import { metres } from '@/units'
 import { useEventListener, useRafFn } from '@vueuse/core'
 import { ElButton } from 'element-plus'
 import { computed, ref, watch } from 'vue'
-import { passed, type Passed } from './passed'
+import { passed, say, type Passed } from './passed'
 
 /** A sheet, plate or mix of plates at its true proportions on its bed, and what the head will do there, in its order and time. */
 const bench = useBench()
 const making = useMaking()
 const surface = ref<HTMLElement | null>(null)
+const names = useColours()
+names.load()
 const number = computed(() => (bench.view.kind === 'layout' ? bench.view.index : 0))
 const mixing = computed(() => bench.view.kind === 'mix')
 const layout = computed(() => making.layouts[number.value] ?? null)
@@ -55,6 +58,12 @@ watch([number, mixing, () => making.state], () => {
   time.value = 0
 })
 const clock = (seconds: number) => `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`
+/** What is known of it stands beside it: what would surprise at the machine first. */
+const told = computed(() => (mixing.value || !layout.value ? [] : [
+  ...layout.value.warns.map((text) => ({ text, warns: true })), ...layout.value.says.map((text) => ({ text, warns: false })),
+  ...(soFar.value ? [{ text: `Drawn in green: the ${making.doneSoFar!.done} of ${making.doneSoFar!.of} parts that are done.`, warns: false }] : []),
+]))
+const soFar = computed(() => (!mixing.value && making.doneSoFar?.number === number.value ? making.doneSoFar.ways.map((way) => say(way)).join('') : ''))
 const hasPaths = computed(() => !mixing.value && (layout.value?.length_mm ?? 0) > 0)
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return
@@ -73,6 +82,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
         <g :transform="`translate(${left} ${top}) scale(${scale})`">
           <image :href="picture" :width="layout.width_mm" :height="layout.height_mm" preserveAspectRatio="none" :opacity="now ? 0.35 : 1" />
           <rect class="bed" :width="layout.width_mm" :height="layout.height_mm" />
+          <path v-if="soFar" class="so-far" :d="soFar" data-test="so-far" />
           <template v-if="now">
             <path class="air" :d="now.air" />
             <path class="cut" :d="now.cut" />
@@ -82,6 +92,9 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       </svg>
       <p v-else class="none">{{ making.loading ? 'Laying out…' : 'Nothing is laid out yet.' }}</p>
     </div>
+    <ul v-if="told.length > 0" class="told" data-test="told">
+      <li v-for="one in told" :key="one.text" :class="{ warns: one.warns }">{{ names.said(one.text) }}</li>
+    </ul>
     <div class="strip">
       <p v-if="layout" class="what">{{ mixing ? `${making.mixed.size} of ${making.layouts.length} plates in ink on the cloth` : layout.title }}</p>
       <template v-if="hasPaths">
@@ -99,16 +112,19 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
 </template>
 
 <style scoped>
-.frame { display: grid; grid-template-rows: minmax(0, 1fr) 33px; min-width: 0; min-height: 0; height: 100%; border: 1px solid var(--line); border-radius: 4px; overflow: hidden; background: var(--paper-deep); }
+.frame { display: grid; grid-template-rows: minmax(0, 1fr) auto 33px; min-width: 0; min-height: 0; height: 100%; border: 1px solid var(--line); border-radius: 4px; overflow: hidden; background: var(--paper-deep); }
 .surface { position: relative; overflow: hidden; touch-action: none; overscroll-behavior: none; user-select: none; background: #e6e0d0; }
 .surface svg { position: absolute; inset: 0; }
 .bed { fill: none; stroke: var(--ink-mid); stroke-width: 1; vector-effect: non-scaling-stroke; }
 .cut { fill: none; stroke: var(--green-deep); stroke-width: 1.6; vector-effect: non-scaling-stroke; stroke-linejoin: round; }
+.so-far { fill: none; stroke: var(--green); stroke-width: 3; vector-effect: non-scaling-stroke; stroke-linejoin: round; stroke-linecap: round; opacity: 0.8; }
+.told { margin: 0; padding: 4px 9px 5px 24px; max-height: 74px; overflow-y: auto; border-top: 1px solid var(--line); background: var(--paper); font-size: 14.5px; line-height: 1.25; color: var(--ink-mid); columns: 2 240px; }
+.told .warns { color: var(--coral-deep); }
 .air { fill: none; stroke: #7f8f96; stroke-width: 0.8; stroke-dasharray: 4 3; vector-effect: non-scaling-stroke; }
 .head { fill: var(--coral); }
 .head.up { fill: none; stroke: var(--coral); stroke-width: 2; vector-effect: non-scaling-stroke; }
 .none { margin: auto; padding: 40px; text-align: center; color: var(--ink-mid); }
-.strip { display: flex; align-items: center; gap: 10px; border-top: 1px solid var(--line); background: var(--paper); padding-left: 9px; font-size: 14px; color: var(--ink-mid); min-width: 0; }
+.strip { grid-row: 3; display: flex; align-items: center; gap: 10px; border-top: 1px solid var(--line); background: var(--paper); padding-left: 9px; font-size: 14px; color: var(--ink-mid); min-width: 0; }
 .what { margin: 0; color: var(--green); font-weight: 500; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; min-width: 0; flex: 1; }
 .strip input { width: 150px; accent-color: var(--green); }
 .strip .numbers { white-space: nowrap; }

@@ -1,4 +1,4 @@
-import type { Moves } from '@/api/types'
+import type { Moves } from '@/api/making'
 import { describe, expect, it } from 'vitest'
 import { along, passed } from './passed'
 

@@ -1,9 +1,10 @@
-import type { Moves } from '@/api/types'
+import type { Moves } from '@/api/making'
 
 /** What a head has done at a time: lines along which it went, ways in the air, and where it is. */
 export interface Passed { cut: string; air: string; x: number; y: number; down: boolean; length: number }
 
-const say = (points: number[]) => {
+/** Packed places as path data. */
+export const say = (points: number[]) => {
   let d = ''
   for (let i = 0; i + 1 < points.length; i += 2) d += `${i === 0 ? 'M' : 'L'}${points[i]} ${points[i + 1]}`
   return d

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { api, words } from '@/api/client'
-import type { FieldValue, Stock, StockItem } from '@/api/types'
+import type { Stock, StockItem } from '@/api/making'
+import type { FieldValue } from '@/api/types'
 import FieldForm from '@/fields/FieldForm.vue'
 import { ElButton, ElMessageBox } from 'element-plus'
 import { computed, onMounted, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 
-/** What the shop has: materials, inks, screens, machines. */
+/** What the shop has, kind by kind as they describe themselves. */
 const stock = ref<Stock | null>(null)
 const problem = ref('')
 const kind = ref('material')
@@ -35,12 +36,14 @@ const remove = (item: StockItem) => attempt(async () => {
   await ElMessageBox.confirm(`"${item.name}" will be gone from the shop; jobs that were laid out on it go back to the bed of their ticket.`, 'Take this out?', { confirmButtonText: 'Take it out', cancelButtonText: 'Leave it' })
   await api.delete(`stock/${item.id}`)
 })
+/** What tells one from another, as its kind says. */
 function brief(item: StockItem) {
-  const v = item.values
-  if (item.kind === 'machine') return `${v.host}:${v.port}, bed ${Number(v.bedWidth) > 0 ? `${v.bedWidth} × ` : ''}${v.bedHeight} mm`
-  if (item.kind === 'material') return `${v.form === 'sheet' ? `${v.length} × ${v.width} mm` : `roll of ${v.width} mm`}, ${Number(v.price).toFixed(2)} a m²`
-  if (item.kind === 'ink') return `covers ${Math.round(100 * Number(v.opacity))} %`
-  return `${v.ruling} lines an inch, least dot ${v.leastDot} mm`
+  const of = stock.value!.kinds[item.kind]!
+  return of.brief.map((name) => {
+    const field = of.fields.find((one) => one.name === name)!
+    const value = item.values[name] ?? field.usual
+    return field.type === 'choice' ? field.options[String(value)] : `${field.label.toLowerCase()} ${value}${field.type === 'length' ? ' mm' : ''}`
+  }).join(', ')
 }
 </script>
 

@@ -1,34 +1,53 @@
 <script setup lang="ts">
 import { useBench } from '@/stores/bench'
 import { useColours } from '@/stores/colours'
+import { useMaking } from '@/stores/making'
 import { groundFor } from '@/units'
+import { computed, watch } from 'vue'
 
+/** What the machine gets, at all stages: each sheet or plate on its bed once it can be laid out, before that each colour by itself. */
 const bench = useBench()
+const making = useMaking()
 const names = useColours()
 names.load()
-function press(index: number) {
-  const on = bench.view.kind === 'sheet' && bench.view.index === index
-  bench.show(on ? { kind: 'wipe' } : { kind: 'sheet', index })
+watch(() => (bench.prepared ? bench.preparation?.id : null), (id) => id && making.load(), { immediate: true })
+const laid = computed(() => making.layouts)
+const older = computed(() => bench.preparation?.stale === true)
+const on = (kind: 'sheet' | 'layout', index: number) => bench.view.kind === kind && bench.view.index === index
+function press(kind: 'sheet' | 'layout', index: number) {
+  bench.show(on(kind, index) ? { kind: kind === 'layout' ? 'source' : 'wipe' } : { kind, index })
 }
+const called = (index: number) => names.said(laid.value[index]!.layers[0]?.name ?? '')
+const told = (index: number) => [laid.value[index]!.title, ...laid.value[index]!.warns].map((text) => names.said(text)).join('. ').replace(/\.\./g, '.')
 </script>
 
 <template>
   <aside class="column" aria-label="Sheets: what the machine gets">
     <h3>Sheets</h3>
+    <p v-if="older && laid.length > 0" class="older">of before the last change</p>
     <p v-if="bench.sheets.length === 0" class="quiet">none yet</p>
-    <button
-      v-for="(sheet, index) in bench.sheets"
-      :key="sheet.file"
-      type="button"
-      :class="{ on: bench.view.kind === 'sheet' && bench.view.index === index }"
-      :title="`Sheet ${index + 1}, ${names.of(sheet.colour)}: show alone`"
-      :aria-label="`Sheet ${index + 1}, ${names.of(sheet.colour)}, ${sheet.pieces} pieces: show alone`"
-      :data-sheet="index + 1"
-      @click="press(index)"
-    >
-      <img :src="`/api/preparations/${bench.preparation?.id}/sheets/${index + 1}/picture.svg`" :style="{ background: groundFor(sheet.colour) }" alt="" loading="lazy">
-      <span class="foot"><i :style="{ background: sheet.colour, opacity: sheet.opacity }" />{{ sheet.pieces }} pcs</span>
-    </button>
+    <template v-if="laid.length > 0">
+      <button v-for="(one, index) in laid" :key="one.name" type="button" :class="{ on: on('layout', index), older }" :title="told(index)" :aria-label="told(index)" :data-sheet="index + 1" @click="press('layout', index)">
+        <img :src="`/api/jobs/${bench.job?.id}/layouts/${index}/picture.svg?v=${making.state}`" alt="" loading="lazy">
+        <span class="name">{{ index + 1 }}. {{ called(index) }}</span>
+        <span v-if="one.warns.length > 0" class="warns" data-test="warns">{{ one.warns.length }} to mind</span>
+      </button>
+    </template>
+    <template v-else>
+      <button
+        v-for="(sheet, index) in bench.sheets"
+        :key="sheet.file"
+        type="button"
+        :class="{ on: on('sheet', index) }"
+        :title="`Sheet ${index + 1}, ${names.of(sheet.colour)}: show alone`"
+        :aria-label="`Sheet ${index + 1}, ${names.of(sheet.colour)}, ${sheet.pieces} pieces: show alone`"
+        :data-sheet="index + 1"
+        @click="press('sheet', index)"
+      >
+        <img :src="`/api/preparations/${bench.preparation?.id}/sheets/${index + 1}/picture.svg`" :style="{ background: groundFor(sheet.colour) }" alt="" loading="lazy">
+        <span class="foot"><i :style="{ background: sheet.colour, opacity: sheet.opacity }" />{{ sheet.pieces }} pcs</span>
+      </button>
+    </template>
   </aside>
 </template>
 
@@ -36,9 +55,13 @@ function press(index: number) {
 .column { display: flex; flex-direction: column; gap: 7px; padding: 4px 6px; overflow-y: auto; overflow-x: hidden; }
 h3 { font-size: 16px; text-align: center; }
 p { text-align: center; font-size: 15px; }
-button { border: 1px solid var(--line); background: #fffdf7; border-radius: 4px; padding: 4px; cursor: pointer; font: 14px/1.1 var(--text-face); color: var(--ink-mid); flex: none; }
+.older { font-size: 13.5px; line-height: 1.1; color: var(--coral-deep); margin: 0; }
+button { border: 1px solid var(--line); background: #fffdf7; border-radius: 4px; padding: 4px; cursor: pointer; font: 14px/1.1 var(--text-face); color: var(--ink-mid); flex: none; text-align: left; }
 button.on { border-color: var(--green); box-shadow: inset 0 0 0 1px var(--green); }
-img { display: block; width: 100%; height: 56px; object-fit: contain; }
+button.older img { opacity: 0.5; }
+img { display: block; width: 100%; height: 56px; object-fit: contain; background: #e6e0d0; }
+.name { display: block; margin-top: 3px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.warns { display: inline-block; margin-top: 2px; padding: 0 5px; border-radius: 8px; background: var(--coral-pale); color: var(--coral-deep); }
 .foot { display: flex; align-items: center; justify-content: center; gap: 5px; margin-top: 3px; white-space: nowrap; }
 i { width: 11px; height: 11px; border-radius: 50%; border: 1px solid var(--line-strong); }
 </style>

@@ -2,7 +2,7 @@
 import { useBench } from '@/stores/bench'
 import { useMaking } from '@/stores/making'
 import { ElButton } from 'element-plus'
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import Drawer from './Drawer.vue'
 import FilesSection from './send/FilesSection.vue'
 import LayingSection from './send/LayingSection.vue'
@@ -15,8 +15,6 @@ const making = useMaking()
 const tabs = [['sheets', 'Sheets'], ['laying', 'Lay out'], ['files', 'Files'], ['machine', 'Machine'], ['sizes', 'Sizes']] as const
 const tab = ref<(typeof tabs)[number][0]>('sheets')
 const stale = computed(() => bench.preparation?.stale === true)
-onMounted(() => !making.making && making.load())
-watch(() => (bench.prepared ? bench.preparation?.id : null), (id) => id && making.load())
 </script>
 
 <template>

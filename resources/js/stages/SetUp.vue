@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { words } from '@/api/client'
+import { api, words } from '@/api/client'
+import type { Stock } from '@/api/making'
 import type { Job } from '@/api/types'
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus'
-import { onMounted, ref, watch } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import Drawer from './Drawer.vue'
 
 const bench = useBench()
@@ -29,9 +30,18 @@ function fill() {
   }
 }
 
+/** What the ticket can name for this process, kind by kind. */
+const stock = ref<Stock | null>(null)
+const named = computed(() => Object.entries(stock.value?.kinds ?? {}).filter(([, kind]) => kind.for.includes(fields.value.process)).map(([key, kind]) => ({ key, one: kind.one, items: stock.value!.items.filter((item) => item.kind === key) })))
+async function take(kind: string, id: number | null) {
+  trouble.value = ''
+  if (!(await bench.amend({ stock: { [kind]: id } }))) trouble.value = bench.problem
+}
+
 onMounted(async () => {
   try {
     await choices.load()
+    stock.value = await api.get<Stock>('stock')
   } catch (problem) {
     trouble.value = words(problem)
   }
@@ -72,6 +82,17 @@ async function keep() {
         <label>Least line <ElInput v-model="fields.line" :placeholder="`${bench.job?.limits.line} mm`" /></label>
         <label>Least gap <ElInput v-model="fields.gap" :placeholder="`${bench.job?.limits.gap} mm`" /></label>
       </div>
+      <div class="named">
+        <label v-for="kind in named" :key="kind.key">{{ kind.one }}
+          <select :value="bench.job?.stock[kind.key]?.id ?? ''" :data-stock="kind.key" @change="take(kind.key, Number(($event.target as HTMLSelectElement).value) || null)">
+            <option value="">not told</option>
+            <option v-for="item in kind.items" :key="item.id" :value="item.id">{{ item.name }}</option>
+            <option v-if="bench.job?.stock[kind.key] && !kind.items.some((item) => item.id === bench.job!.stock[kind.key]!.id)" :value="bench.job.stock[kind.key]!.id">{{ bench.job.stock[kind.key]!.name }} (gone)</option>
+          </select>
+          <span v-if="bench.job?.stock[kind.key]?.changed" class="quiet small">The shop has it otherwise now. <button type="button" :data-test="`renew-${kind.key}`" @click="take(kind.key, bench.job!.stock[kind.key]!.id)">Take it as it is now</button></span>
+        </label>
+      </div>
+      <p v-if="named.length > 0" class="quiet small">What it is made from and with sets the limits that are not typed.</p>
       <details>
         <summary>More limits</summary>
         <div class="pair">
@@ -90,6 +111,9 @@ async function keep() {
 .form { display: flex; flex-direction: column; gap: 11px; }
 label { display: flex; flex-direction: column; gap: 3px; font-weight: 500; min-width: 0; }
 .pair { display: grid; grid-template-columns: 1fr 1fr; gap: 10px; }
+.named { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 10px; }
+.named select { font: inherit; font-weight: 400; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 4px; min-width: 0; width: 100%; }
+.named button { border: 0; background: none; padding: 0; font: inherit; color: var(--green); text-decoration: underline; cursor: pointer; }
 .small { font-size: 15px; line-height: 1.3; overflow-wrap: anywhere; }
 summary { cursor: pointer; font-weight: 500; padding-bottom: 6px; }
 </style>

@@ -1,5 +1,6 @@
 import { api, Refused, words } from '@/api/client'
-import type { Copies, FieldValue, Machine, Making, Moves, NestingRun, Sending, Stock, StockItem } from '@/api/types'
+import type { Along, Copies, DoneSoFar, Machine, Making, Moves, NestingRun, Sending, Stock, StockItem } from '@/api/making'
+import type { FieldValue } from '@/api/types'
 import { useBench } from '@/stores/bench'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
@@ -49,6 +50,7 @@ export const useMaking = defineStore('making', () => {
     await loadSendings()
   })
   const change = (name: string, value: FieldValue) => attempt(async () => take(await api.put<Making>(path('making'), { values: { [name]: value } })))
+  const layAlong = (along: Along[]) => attempt(async () => take(await api.put<Making>(path('making'), { along })))
   const material = (sheet: string, id: number | null) => attempt(async () => take(await api.put<Making>(path('making'), { materials: { [sheet]: id } })))
 
   async function loadMoves(number: number) {
@@ -94,7 +96,24 @@ export const useMaking = defineStore('making', () => {
     machines.value = answer.machines
     sendings.value = answer.sendings
     if (answer.sendings.some((one) => ['waiting', 'running'].includes(one.status))) followSendings()
+    await loadDone()
   }
+  /** The last sending of a sheet. */
+  const sendingOf = (number: number) => sendings.value.find((one) => one.number === number)
+  /** What the machine has done of the sheet that is looked at, while it is not all of it. */
+  const doneSoFar = shallowRef<(DoneSoFar & { number: number }) | null>(null)
+  async function loadDone() {
+    const view = bench.view
+    const one = view.kind === 'layout' ? sendingOf(view.index) : undefined
+    if (!one || view.kind !== 'layout' || ['done', 'cancelled'].includes(one.status) || one.version !== bench.job?.version) {
+      doneSoFar.value = null
+      return
+    }
+    if (doneSoFar.value?.number === view.index && doneSoFar.value.done === one.done) return
+    const ways = await api.get<DoneSoFar>(`sendings/${one.id}/done`)
+    if (bench.view.kind === 'layout' && bench.view.index === view.index) doneSoFar.value = { ...ways, number: view.index }
+  }
+  watch(() => bench.view, () => loadDone().catch(() => (doneSoFar.value = null)))
   let follow = 0
   function followSendings() {
     window.clearTimeout(follow)
@@ -129,5 +148,5 @@ export const useMaking = defineStore('making', () => {
     problem.value = ''
   })
 
-  return { making, layouts, materials, loading, problem, moves, state, nesting, copies, machines, sendings, mixed, asked, load, change, material, loadMoves, nest, stopNesting, loadCopies, move, send, tell }
+  return { making, layouts, materials, loading, problem, moves, state, nesting, copies, machines, sendings, mixed, asked, doneSoFar, sendingOf, load, change, layAlong, material, loadMoves, nest, stopNesting, loadCopies, move, send, tell }
 })

@@ -11,9 +11,9 @@ use NeatEdge\Core\Format\AboutFormat;
 use NeatEdge\Core\Format\LayoutWriter;
 use NeatEdge\Core\Format\Outlines;
 use NeatEdge\Core\Geometry\Contour;
-use NeatEdge\Core\Geometry\Polyline;
 use NeatEdge\Core\Sheet\Cut\DragKnife;
 use NeatEdge\Core\Sheet\Cut\Overcut;
+use NeatEdge\Core\Sheet\Cut\Steered;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Layout\Role;
 
@@ -33,7 +33,7 @@ final readonly class PltWriter implements LayoutWriter
     private const PENS = ['kiss' => 1, 'weed' => 2, 'through' => 3, 'line' => 4, 'fill' => 5, 'mark' => 6, 'print' => 7, 'plate' => 8];
 
     /** @param  float  $blade  mm from the axis to the tip of a drag knife; none when nought */
-    private function __construct(private float $blade, private float $overcut, private float $corner, private string $origin, private bool $pens)
+    private function __construct(private float $blade, private float $overcut, private float $corner, private string $origin, private bool $pens, private bool $lightly)
     {
     }
 
@@ -43,6 +43,7 @@ final readonly class PltWriter implements LayoutWriter
             Field::length('blade', 'Blade offset', 0.0, 0.0, 'from the axis of a drag knife to its tip; nought where the cutter sees to it'),
             Field::length('overcut', 'Overcut', 0.3, 0.0, 'past the start of a closed cut'),
             new Field('corner', 'Swivel from', Field::ANGLE, 15.0, 1.0, 170.0, help: 'sharper corners are swivelled round'),
+            Field::choice('swivel', 'Swivels', 'depth', ['depth' => 'At depth', 'light' => 'Lightly'], 'lightly is with the least force, where the cutter knows forces'),
             Field::choice('origin', 'Origin', 'corner', ['corner' => 'Lower left', 'middle' => 'Middle']),
             Field::flag('pens', 'A pen for each kind of cut', true),
         ]);
@@ -52,7 +53,7 @@ final readonly class PltWriter implements LayoutWriter
     {
         $v = $input->values(self::about()->fields);
 
-        return new self((float) $v['blade'], (float) $v['overcut'], (float) $v['corner'], (string) $v['origin'], (bool) $v['pens']);
+        return new self((float) $v['blade'], (float) $v['overcut'], (float) $v['corner'], (string) $v['origin'], (bool) $v['pens'], $v['swivel'] === 'light');
     }
 
     public function loses(Layout $layout): array
@@ -86,35 +87,49 @@ final readonly class PltWriter implements LayoutWriter
 
     /**
      * @param  list<Contour>  $lines
-     * @return list<Contour>
+     * @return list<Steered>
      */
     private function steered(array $lines, Role $role, Layout $layout): array
     {
-        if (! $role->isPath()) {
-            return $lines;
+        if ($role->isPath()) {
+            $lines = array_map(fn (Contour $line): Contour => Overcut::of($line, $this->overcut), $lines);
+            if ($this->blade > 0) {
+                // The blade is turned in the lower left corner, where no sheet has anything.
+                return (new DragKnife($this->blade, $this->corner, $this->lightly))->steer($lines, [0.5, $layout->height - 0.5]);
+            }
         }
-        $lines = array_map(fn (Contour $line): Contour => Overcut::of($line, $this->overcut), $lines);
 
-        // The blade is turned in the lower left corner, where no sheet has anything.
-        return $this->blade <= 0 ? $lines : (new DragKnife($this->blade, $this->corner))->steer($lines, [0.5, $layout->height - 0.5]);
+        return array_map(static fn (Contour $line): Steered => Steered::along($line, self::FLAT), $lines);
     }
 
     /** @param  Closure(string): void  $put */
-    private function line(Contour $line, Layout $layout, Closure $put): void
+    private function line(Steered $line, Layout $layout, Closure $put): void
     {
         [$ox, $oy] = $this->origin === 'middle' ? [$layout->width / 2, $layout->height / 2] : [0.0, $layout->height];
         $steps = [];
         $last = '';
-        foreach (Polyline::of($line, self::FLAT) as [$x, $y]) {
+        $light = false;
+        foreach ($line->points as $number => [$x, $y]) {
             $step = sprintf('%d,%d', (int) round(($x - $ox) * self::STEPS), (int) round(($oy - $y) * self::STEPS));
-            if ($step !== $last) {
-                $steps[] = $last = $step;
+            if ($step === $last) {
+                continue;
             }
+            if ($last === '') {
+                $put("PU{$step};");
+            } else {
+                $now = isset($line->light[$number]);
+                if ($now !== $light || count($steps) >= self::MOST) {
+                    $put($steps === [] ? '' : 'PD'.implode(',', $steps).';');
+                    $steps = [];
+                }
+                if ($now !== $light) {
+                    $put($now ? 'FS1;' : 'FS;');
+                    $light = $now;
+                }
+                $steps[] = $step;
+            }
+            $last = $step;
         }
-        $put("PU{$steps[0]};");
-        for ($i = 1, $n = count($steps); $i < $n; $i += self::MOST) {
-            $put('PD'.implode(',', array_slice($steps, $i, self::MOST)).';');
-        }
-        $put("PU;\n");
+        $put(($steps === [] ? '' : 'PD'.implode(',', $steps).';').($light ? 'FS;' : '')."PU;\n");
     }
 }

@@ -12,6 +12,12 @@ final class CutOrder
     /** Ways through places and places to begin at are settled in turn, so often. */
     private const ROUNDS = 2;
 
+    /** Share of the way that may be added so that starts do not line up. */
+    private const SPREADS = 0.06;
+
+    /** mm within which starts one after the other stand in a line along or across the sheet. */
+    private const IN_LINE = 0.5;
+
     /**
      * @param  list<Contour>  $lines
      * @param  array{float, float}  $from  where the head stands, mm
@@ -36,7 +42,8 @@ final class CutOrder
                 $places[$i] = self::place($lines[$i], $start);
             }
         }
-        [$order, $chosen] = $best;
+        [$order, $chosen, $way] = $best;
+        $chosen = self::spread($order, $chosen, $lines, $starts, self::SPREADS * $way);
 
         return array_map(static function (int $i) use ($lines, $chosen): Contour {
             $line = $lines[$i];
@@ -89,6 +96,56 @@ final class CutOrder
         }
 
         return $out;
+    }
+
+    /**
+     * Where seams stand in a row the film tears along them: a line whose start is in one line with the two before it begins elsewhere, if that costs little way.
+     *
+     * @param  list<int>  $order
+     * @param  array<int, int>  $chosen  starts, by number of the line
+     * @param  list<Contour>  $lines
+     * @param  list<non-empty-list<int>>  $starts
+     * @param  float  $more  mm of way that may be added
+     * @return array<int, int>
+     */
+    private static function spread(array $order, array $chosen, array $lines, array $starts, float $more): array
+    {
+        $places = array_map(static fn (int $i): array => self::place($lines[$i], $chosen[$i]), $order);
+        for ($k = 2, $n = count($order); $k < $n; $k++) {
+            $i = $order[$k];
+            if (! $lines[$i]->closed || ! self::inLine($places[$k], $places[$k - 1], $places[$k - 2])) {
+                continue;
+            }
+            $way = static fn (array $p): float => hypot($p[0] - $places[$k - 1][0], $p[1] - $places[$k - 1][1]) + ($k + 1 < $n ? hypot($p[0] - $places[$k + 1][0], $p[1] - $places[$k + 1][1]) : 0.0);
+            $now = $way($places[$k]);
+            $least = INF;
+            foreach ($starts[$i] as $start) {
+                $place = self::place($lines[$i], $start);
+                $adds = $way($place) - $now;
+                if ($adds <= $more && $adds < $least && ! self::inLine($place, $places[$k - 1], $places[$k - 2])) {
+                    [$least, $chosen[$i], $places[$k]] = [$adds, $start, $place];
+                }
+            }
+            $more -= is_finite($least) ? max(0.0, $least) : 0.0;
+        }
+
+        return $chosen;
+    }
+
+    /**
+     * @param  array{float, float}  $a
+     * @param  array{float, float}  $b
+     * @param  array{float, float}  $c
+     */
+    private static function inLine(array $a, array $b, array $c): bool
+    {
+        foreach ([0, 1] as $axis) {
+            if (max($a[$axis], $b[$axis], $c[$axis]) - min($a[$axis], $b[$axis], $c[$axis]) < self::IN_LINE) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

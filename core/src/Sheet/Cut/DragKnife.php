@@ -28,23 +28,24 @@ final class DragKnife
     /**
      * @param  float  $offset  mm from the axis to the tip
      * @param  float  $corner  degrees of turn from which on the blade is swivelled
+     * @param  bool  $lightly  whether it swivels with little force, so that corners are not torn, instead of at depth
      */
-    public function __construct(private readonly float $offset, private readonly float $corner = 15.0)
+    public function __construct(private readonly float $offset, private readonly float $corner = 15.0, private readonly bool $lightly = false)
     {
     }
 
     /**
      * @param  list<Contour>  $lines  in the order of cutting, overcut already
      * @param  array{float, float}  $waste  where the blade may be turned first, mm: a short stroke along x is cut there
-     * @return list<Contour> one for each line, and the first stroke before them
+     * @return list<Steered> one for each line, and the first stroke before them
      */
     public function steer(array $lines, array $waste = [0.0, 0.0]): array
     {
         if ($this->offset <= 0 || $lines === []) {
-            return $lines;
+            return array_map(static fn (Contour $line): Steered => Steered::along($line, self::FLAT), $lines);
         }
         $this->heading = 0.0;
-        $out = [Contour::polygon([$waste, [$waste[0] + $this->offset + self::TURNING, $waste[1]]], false)];
+        $out = [new Steered([$waste, [$waste[0] + $this->offset + self::TURNING, $waste[1]]])];
         foreach ($lines as $line) {
             $out[] = $this->along($line);
         }
@@ -52,24 +53,31 @@ final class DragKnife
         return $out;
     }
 
-    private function along(Contour $line): Contour
+    private function along(Contour $line): Steered
     {
         $points = Polyline::distinct(Polyline::of($line, self::FLAT), 1e-6);
         $n = count($points);
         if ($n < 2) {
-            return $line;
+            return Steered::along($line, self::FLAT);
         }
         [$x, $y] = $points[0];
         // The blade is let down so that its tip stands on the start, looking as it did last; then it is turned.
+        $light = [];
         $way = [[$x + $this->offset * cos($this->heading), $y + $this->offset * sin($this->heading)]];
         for ($i = 0; $i + 1 < $n; $i++) {
             [$x, $y] = $points[$i];
             $to = atan2($points[$i + 1][1] - $y, $points[$i + 1][0] - $x);
+            $before = count($way);
             $this->swivel($way, $x, $y, $to);
+            if ($this->lightly) {
+                for ($k = $before, $m = count($way); $k < $m; $k++) {
+                    $light[$k] = true;
+                }
+            }
             $way[] = [$points[$i + 1][0] + $this->offset * cos($to), $points[$i + 1][1] + $this->offset * sin($to)];
         }
 
-        return Contour::polygon($way, false);
+        return new Steered($way, $light);
     }
 
     /**

@@ -7,19 +7,19 @@ namespace NeatEdge\Core\Sheet\Cut;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 
-/** A closed cut goes on a little past its start, so that no thread holds the piece there. */
+/** A cut that comes back to where it began goes on a little past it, so that no thread holds the piece there; also one that was led in from the waste. */
 final class Overcut
 {
     /** @param  float  $by  mm beyond the start; as it is when nought */
     public static function of(Contour $line, float $by): Contour
     {
-        if (! $line->closed || $by <= 0) {
+        if ($by <= 0 || ! ($line->closed || self::isLedIn($line))) {
             return $line;
         }
-        $segments = $line->closedSegments();
-        $out = $segments;
+        $out = $line->closedSegments();
+        $round = $line->closed ? $out : array_slice($out = $line->segments(), 1);
         $left = $by;
-        foreach ($segments as $s) {
+        foreach ($round as $s) {
             $length = Cubic::length($s);
             if ($length >= $left) {
                 $out[] = Cubic::part($s, 0.0, self::at($s, $left, $length));
@@ -30,6 +30,15 @@ final class Overcut
         }
 
         return $out === [] ? $line : Contour::ofSegments($out, false);
+    }
+
+    /** Whether it ends where its second node is: a straight way in, then once round. */
+    private static function isLedIn(Contour $line): bool
+    {
+        $c = $line->coords;
+        $n = count($c);
+
+        return $n >= 20 && abs($c[6] - $c[$n - 2]) + abs($c[7] - $c[$n - 1]) < 1e-9;
     }
 
     /** @param  list<float>  $s  parameter at which a segment has gone so many mm */

@@ -19,8 +19,9 @@ final readonly class Layout
      * @param  string  $ground  colour of the material or cloth, #rrggbb
      * @param  Box|null  $trim  what is left when it is finished; all of the sheet when null
      * @param  float  $bleed  mm that print reaches beyond that
-     * @param  list<string>  $says  what would surprise at the machine, one sentence each
+     * @param  list<string>  $says  what should be known of it, one sentence each
      * @param  float|null  $used  share of the material that is used, 0 to 1
+     * @param  list<string>  $warns  what would surprise at the machine, one sentence each
      */
     public function __construct(
         public string $name,
@@ -34,6 +35,7 @@ final readonly class Layout
         public float $bleed = 0.0,
         public array $says = [],
         public ?float $used = null,
+        public array $warns = [],
     ) {
     }
 

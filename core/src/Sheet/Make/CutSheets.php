@@ -14,6 +14,7 @@ use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Sheet\Cut\CutOnce;
 use NeatEdge\Core\Sheet\Cut\CutOrder;
+use NeatEdge\Core\Sheet\Cut\LeadIn;
 use NeatEdge\Core\Sheet\Cut\Weeding;
 use NeatEdge\Core\Sheet\Layout\Layer;
 use NeatEdge\Core\Sheet\Layout\Layout;
@@ -32,6 +33,7 @@ class CutSheets implements Making
             Field::length('weedBox', 'Weed box', 3.0, 0.0, 'from the pieces to the box; none when nought'),
             Field::length('weedEvery', 'Weeding lines every', 0.0, 0.0, 'straight cuts through the waste; none when nought'),
             Field::length('weedGap', 'Weeding lines end before pieces by', 0.5, 0.0),
+            Field::length('leadIn', 'Lead-in', 0.0, 0.0, 'a short cut through the waste to where a cut begins; none when nought'),
             Field::flag('once', 'Cut shared borders once', true),
             Field::flag('through', 'Cut the carrier through', false, 'along the weed box'),
             Field::flag('mirror', 'Mirrored', false, 'for the inside of a window'),
@@ -45,43 +47,47 @@ class CutSheets implements Making
         $out = [];
         $sheets = Sheet::allOf($order->result);
         $under = Surprises::under($order->result);
-        foreach ($sheets as $i => $sheet) {
-            array_push($out, ...self::sheet($order, $sheet, self::saysOfLaying($order, $sheets, $i, $under[$i] ?? []), count($out)));
+        $numbers = array_flip(array_map(static fn (Sheet $sheet): string => $sheet->paint->colour->hex(), $sheets));
+        foreach (self::designs($order) as $hex => $designs) {
+            $i = $numbers[$hex] ?? null;
+            $says = $i === null ? ['Only of what is laid with it.'] : self::saysOfLaying($order, $sheets, $i, $under[$i] ?? []);
+            array_push($out, ...self::sheet($order, $hex, $designs, [...$says, ...$order->saysOfOthers()], count($out)));
         }
 
         return $out;
     }
 
+    /** What other jobs have in a colour lies on the sheet of that colour, or of the material that is called the same. */
     public static function designs(Order $order): array
     {
-        $out = [];
-        foreach (Sheet::allOf($order->result) as $sheet) {
-            $out[$sheet->paint->colour->hex()] = self::units($order, self::turnedRound($order, $sheet->pieces))[0];
+        $out = $sheets = [];
+        foreach ($order->all() as $one) {
+            foreach (Sheet::allOf($one->result) as $sheet) {
+                $hex = $sheet->paint->colour->hex();
+                $hex = $sheets[$order->called($hex)] ??= $hex;
+                $out[$hex] ??= [];
+                array_push($out[$hex], ...self::units($one, self::turnedRound($one, $sheet->pieces)));
+            }
         }
 
-        return $out;
+        return array_filter($out, static fn (array $designs): bool => $designs !== []);
     }
 
     /**
+     * @param  list<Design>  $designs
      * @param  list<string>  $says
      * @return list<Layout>
      */
-    private static function sheet(Order $order, Sheet $sheet, array $says, int $before): array
+    private static function sheet(Order $order, string $hex, array $designs, array $says, int $before): array
     {
-        $pieces = self::turnedRound($order, $sheet->pieces);
-        [$designs, $units] = self::units($order, $pieces);
-        if ($designs === []) {
-            return [];
-        }
-        $hex = $sheet->paint->colour->hex();
-        $laid = Laying::of($designs, array_fill(0, count($designs), max(1, (int) $order->length('copies'))), $order, null, $hex);
+        $laid = Laying::of($designs, $order, $hex);
         $room = Laying::room($order, $hex);
         $out = [];
         foreach (self::bySheet($laid) as $number => $some) {
             $areas = [];
             foreach ($some as $one) {
-                $matrix = $one->matrix($designs[$one->design]);
-                array_push($areas, ...array_map(static fn (Piece $piece): Piece => $piece->transformed($matrix), $units[$one->design]));
+                $matrix = $one->matrix($designs[$one->design]->outline);
+                array_push($areas, ...array_map(static fn (Piece $piece): Piece => $piece->transformed($matrix), $designs[$one->design]->pieces));
             }
             $out[] = self::layout($order, $areas, $room, $hex, $before + count($out) + 1, $number > 0 ? [...$says, sprintf('Sheet %d of this colour.', $number + 1)] : $says);
         }
@@ -93,7 +99,7 @@ class CutSheets implements Making
      * What is laid by itself: the whole art of a sheet, or each of its parts.
      *
      * @param  list<Piece>  $pieces
-     * @return array{list<Shape>, list<list<Piece>>} outlines, and what lies in them
+     * @return list<Design>
      */
     private static function units(Order $order, array $pieces): array
     {
@@ -101,17 +107,16 @@ class CutSheets implements Making
         if ($order->word('arrange') !== 'parts') {
             $whole = count($shapes) === 1 ? $shapes[0] : ($shapes === [] ? new Shape([]) : Combine::weld($shapes, $order->result->tolerance()));
 
-            return $whole->isEmpty() ? [[], []] : [[$whole], [$pieces]];
+            return $whole->isEmpty() ? [] : [new Design($whole, $order->copies(), $pieces)];
         }
-        $designs = $units = [];
+        $designs = [];
         foreach ($pieces as $piece) {
             foreach (Parts::of($piece->shape) as $part) {
-                $designs[] = $part;
-                $units[] = [$piece->with(shape: $part)];
+                $designs[] = new Design($part, $order->copies(), [$piece->with(shape: $part)]);
             }
         }
 
-        return [$designs, $units];
+        return $designs;
     }
 
     /**
@@ -170,7 +175,7 @@ class CutSheets implements Making
         $height = max($room->width, 0.0);
         $from = [0.0, $height];
         $frame = [Contour::rectangle($box->left, $box->top, $box->width(), $box->height())];
-        $layers = [new Layer(Role::Kiss, $order->called($hex), $hex, $areas, CutOrder::of($lines, $from), use: $use)];
+        $layers = [new Layer(Role::Kiss, $order->called($hex), $hex, $areas, (new LeadIn($shapes, $order->length('leadIn')))->before(CutOrder::of($lines, $from)), use: $use)];
         $weed = Weeding::lines($shapes, $box, $order->length('weedEvery'), $order->length('weedGap'));
         if ($weed !== [] || ($order->length('weedBox') > 0 && ! static::cutsCarrier($order))) {
             $layers[] = new Layer(Role::Weed, 'Weeding', Role::Weed->colour(), lines: CutOrder::of([...$weed, ...(static::cutsCarrier($order) || $order->length('weedBox') <= 0 ? [] : $frame)], $from), use: $use);
@@ -185,7 +190,8 @@ class CutSheets implements Making
         return new Layout(
             $order->file($number, sprintf('%s %.0fx%.0f', $called, $box->width(), $box->height())),
             sprintf('%s, sheet %d: %s, %.1f × %.1f mm', $order->name, $number, $called, $box->width(), $box->height()),
-            $width, $height, $layers, $order->beds[$hex]['name'] ?? $called, '#ffffff', null, 0.0, [...$says, ...$beyond, ...Surprises::cut($areas)], $used,
+            $width, $height, $layers, $order->beds[$hex]['name'] ?? $order->beds['']['name'] ?? $called, '#ffffff', null, 0.0, $says, $used,
+            [...($number === 1 ? $order->warns : []), ...$beyond, ...Surprises::cut($areas)],
         );
     }
 

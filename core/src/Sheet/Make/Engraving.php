@@ -40,24 +40,25 @@ final class Engraving implements Making
 
     public static function layouts(Order $order): array
     {
-        $pieces = self::engraved($order);
-        if ($pieces === []) {
+        $designs = self::designs($order)[''] ?? [];
+        if ($designs === []) {
             return [];
         }
-        $tolerance = $order->result->tolerance();
-        $whole = self::designs($order)[''][0];
-        [$hairs, $rest] = Hairlines::of($whole, $order->length('hair'));
-        $areas = $rest->isEmpty() ? new Shape([]) : ($order->length('spot') > 0 ? Offset::inset($rest, $order->length('spot') / 2, 'miter', $tolerance) : $rest);
+        $hairs = $areas = [];
+        foreach ($designs as $i => $design) {
+            [$hairs[$i], $rest] = Hairlines::of($design->outline, $order->length('hair'));
+            $areas[$i] = $rest->isEmpty() ? new Shape([]) : ($order->length('spot') > 0 ? Offset::inset($rest, $order->length('spot') / 2, 'miter', $order->result->tolerance()) : $rest);
+        }
         $room = Laying::room($order);
-        $placed = Laying::of([$whole], [max(1, (int) $order->length('copies'))], $order);
+        $placed = Laying::of($designs, $order);
         $out = [];
         foreach (CutSheets::bySheet($placed) as $number => $some) {
             $laid = $lines = $follow = $shown = [];
             foreach ($some as $one) {
-                $matrix = $one->matrix($whole);
-                array_push($shown, ...array_map(static fn (Piece $piece): Piece => $piece->transformed($matrix), $pieces));
-                array_push($follow, ...array_map(static fn (Contour $line): Contour => $line->transformed($matrix), $hairs));
-                $area = $areas->transformed($matrix);
+                $matrix = $one->matrix($designs[$one->design]->outline);
+                array_push($shown, ...array_map(static fn (Piece $piece): Piece => $piece->transformed($matrix), $designs[$one->design]->pieces));
+                array_push($follow, ...array_map(static fn (Contour $line): Contour => $line->transformed($matrix), $hairs[$one->design]));
+                $area = $areas[$one->design]->transformed($matrix);
                 if (! $area->isEmpty()) {
                     $laid[] = $area;
                     array_push($lines, ...array_map(static fn (Contour $contour): Contour => new Contour($contour->coords, true), $area->contours));
@@ -80,9 +81,15 @@ final class Engraving implements Making
 
     public static function designs(Order $order): array
     {
-        $shapes = array_map(static fn (Piece $piece): Shape => $piece->shape, self::engraved($order));
+        $out = [];
+        foreach ($order->all() as $one) {
+            $pieces = self::engraved($one);
+            if ($pieces !== []) {
+                $out[] = new Design(Combine::weld(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $one->result->tolerance()), $one->copies(), $pieces);
+            }
+        }
 
-        return ['' => [$shapes === [] ? new Shape([]) : Combine::weld($shapes, $order->result->tolerance())]];
+        return $out === [] ? [] : ['' => $out];
     }
 
     /**
@@ -111,8 +118,8 @@ final class Engraving implements Making
         $says = $follow === [] ? [] : [sprintf('%s followed along %s middle, once.', count($follow) === 1 ? '1 hairline is' : count($follow).' hairlines are', count($follow) === 1 ? 'its' : 'their')];
 
         return new Layout(
-            $order->file($number + 1, 'engraving'), sprintf('%s, plate %d: engraving', $order->name, $number + 1), $width, $height, $layers, 'Plate', '#d8c48a',
-            says: [...$says, ...($bare > 0 ? ['Light areas are left bare.'] : []), ...Surprises::beyond($box, $width, $height, Laying::room($order))],
+            $order->file($number + 1, 'engraving'), sprintf('%s, plate %d: engraving', $order->name, $number + 1), $width, $height, $layers, $order->beds['']['name'] ?? 'Plate', $order->beds['']['colour'] ?? '#d8c48a',
+            says: [...$says, ...($bare > 0 ? ['Light areas are left bare.'] : []), ...$order->saysOfOthers()], warns: [...($number === 0 ? $order->warns : []), ...Surprises::beyond($box, $width, $height, Laying::room($order))],
         );
     }
 }

@@ -47,25 +47,26 @@ final class Laying
     }
 
     /**
-     * @param  list<Shape>  $designs  outlines as they were drawn
-     * @param  list<int>  $counts  of each
+     * @param  list<Design>  $designs
      * @param  Closure(float, int): bool|null  $goesOn  see Nesting
      * @return list<Placement>
      *
      * @throws EditRefused
      */
-    public static function of(array $designs, array $counts, Order $order, ?Closure $goesOn = null, string $hex = ''): array
+    public static function of(array $designs, Order $order, string $hex = '', ?Closure $goesOn = null): array
     {
+        $counts = array_map(static fn (Design $one): int => $one->copies, $designs);
+        $outlines = array_map(static fn (Design $one): Shape => $one->outline, $designs);
         $kept = array_values(array_filter($order->placements[$hex] ?? [], static fn (Placement $one): bool => isset($designs[$one->design])));
         $room = self::room($order, $hex);
         if ($goesOn === null && $kept !== [] && self::areAll($kept, $counts)) {
             return $kept;
         }
         if ($order->word('arrange') !== 'drawn') {
-            return Nesting::of($designs, $counts, $room, array_values(array_filter($kept, static fn (Placement $one): bool => $one->kept)), $goesOn);
+            return Nesting::of($outlines, $counts, $room, array_values(array_filter($kept, static fn (Placement $one): bool => $one->kept)), $goesOn);
         }
 
-        return self::rows($designs, $counts, $room);
+        return self::rows($outlines, $counts, $room);
     }
 
     /**

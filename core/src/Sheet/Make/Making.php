@@ -6,7 +6,6 @@ namespace NeatEdge\Core\Sheet\Make;
 
 use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Sheet\Layout\Layout;
 
 /** O10, O11: what a process promises, as layouts. */
@@ -25,7 +24,7 @@ interface Making
     /**
      * What is laid copy by copy, for a search that takes its time and for hands.
      *
-     * @return array<string, list<Shape>> outlines of designs as they were drawn, by the colour of their sheet, or under ""; nothing where nothing is laid
+     * @return array<string, list<Design>> by the colour of their sheet, or under ""; nothing where nothing is laid
      */
     public static function designs(Order $order): array;
 }

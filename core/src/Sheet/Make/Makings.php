@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Sheet\Make;
 
+use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\Input;
-use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Type\FontShelf;
 
@@ -45,6 +46,24 @@ final class Makings
     }
 
     /**
+     * For inks that are printed on others, what lies under them.
+     *
+     * @param  array<string, float|string|bool>  $values  of the process
+     * @return array<string, Artwork> by the ink, #rrggbb
+     *
+     * @throws EditRefused
+     */
+    public static function under(Process $process, PrepLine $line, Artwork $source, array $values): array
+    {
+        $out = [];
+        foreach ($process === Process::ScreenPrint ? ScreenPlates::colours((string) ($values['overprint'] ?? '')) : [] as $hex) {
+            $out[$hex] = $line->outcomeWithout($source, [$hex]);
+        }
+
+        return $out;
+    }
+
+    /**
      * @return list<Layout>
      *
      * @throws EditRefused
@@ -54,7 +73,7 @@ final class Makings
         return self::of($order->process)::layouts($order);
     }
 
-    /** @return array<string, list<Shape>> see Making */
+    /** @return array<string, list<Design>> see Making */
     public static function designs(Order $order): array
     {
         return self::of($order->process)::designs($order);

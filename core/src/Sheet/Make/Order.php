@@ -19,8 +19,11 @@ final readonly class Order
      * @param  array<string, string>  $names  what the shop calls colours, by #rrggbb
      * @param  bool  $mirrored  whether the line has turned it round already
      * @param  array<string, list<Placement>>  $placements  where copies lie, by the colour of the sheet, #rrggbb, or "" where all colours lie on one; those that are not told are worked out
-     * @param  array<string, array{width: float, length: float, grain: bool, name: string}>  $beds  of the material that a colour is made from, by #rrggbb; under "" for all others
+     * @param  array<string, array{width: float, length: float, grain: bool, name: string, colour: string}>  $beds  of the material that a colour is made from, by #rrggbb; under "" for all others
      * @param  array<string, Artwork>  $under  for an ink that is printed on others, by #rrggbb: the result as it is without it
+     * @param  list<self>  $along  other jobs whose copies are laid with it, each with its own result, name, copies and turn; nothing else of them is read
+     * @param  array<string, array{rank: int, alone: bool}>  $inks  what the shop knows of inks, by #rrggbb: when they are printed, and whether without white under them
+     * @param  list<string>  $warns  what should be minded of the whole order, one sentence each
      */
     public function __construct(
         public Artwork $result,
@@ -33,7 +36,29 @@ final readonly class Order
         public array $placements = [],
         public array $under = [],
         public array $beds = [],
+        public array $along = [],
+        public array $inks = [],
+        public array $warns = [],
     ) {
+    }
+
+    /** @return non-empty-list<self> it and the jobs that are laid with it, each with the choices of this one but for how often it is wanted */
+    public function all(): array
+    {
+        $own = array_map(fn (self $one): self => new self($one->result, $one->name, $this->process, $this->limits, [...$this->values, 'copies' => $one->copies()], $this->names, $one->mirrored), $this->along);
+
+        return [$this, ...$own];
+    }
+
+    public function copies(): int
+    {
+        return max(1, (int) $this->length('copies'));
+    }
+
+    /** @return list<string> how much of which other jobs lies on its sheets */
+    public function saysOfOthers(): array
+    {
+        return $this->along === [] ? [] : ['Laid with it: '.implode(', ', array_map(static fn (self $one): string => sprintf('%d × %s', $one->copies(), $one->name), $this->along)).'.'];
     }
 
     public function called(string $hex): string

@@ -15,6 +15,7 @@ use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Separate\PlateMarks;
 use NeatEdge\Core\Sheet\Cut\CutOrder;
+use NeatEdge\Core\Sheet\Cut\LeadIn;
 use NeatEdge\Core\Sheet\Layout\Layer;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Layout\Role;
@@ -30,6 +31,7 @@ final class PrintAndCut implements Making
             Field::length('border', 'Border beyond the art', 2.0, 0.0), Field::length('bridge', 'Bridge gaps under', 1.0), Field::length('dropHoles', 'Drop holes under', 3.0), Field::length('radius', 'Least radius', 0.5),
             Field::length('bleed', 'Bleed', 1.5, 0.0, 'the print goes on beyond the cut'),
             Field::length('through', 'Cut through beyond the border', 3.0, 0.0, 'none when nought'),
+            Field::length('leadIn', 'Lead-in', 0.0, 0.0, 'a short cut through the waste to where a cut begins; none when nought'),
             Field::flag('marks', 'Marks for the camera', true),
             Field::number('speed', 'Speed, mm/s', 150.0, 1.0, 2000.0),
         ];
@@ -37,24 +39,24 @@ final class PrintAndCut implements Making
 
     public static function layouts(Order $order): array
     {
-        $pieces = array_values(array_filter($order->result->pieces, static fn (Piece $piece): bool => $piece->fill !== null));
-        if ($pieces === []) {
+        $designs = self::designs($order)[''] ?? [];
+        if ($designs === []) {
             return [];
         }
         $tolerance = $order->result->tolerance();
-        $border = self::border($pieces, $order, $tolerance);
-        $through = self::edge($border, $order, $tolerance);
-        $print = self::bled($pieces, $border, $order->length('bleed'), $tolerance);
+        $borders = array_map(static fn (Design $one): Shape => self::border($one->pieces, $order, $tolerance), $designs);
+        $prints = array_map(static fn (Design $one, Shape $border): array => self::bled($one->pieces, $border, $order->length('bleed'), $tolerance), $designs, $borders);
         $room = Laying::room($order);
-        $placed = Laying::of([$through], [max(1, (int) $order->length('copies'))], $order);
+        $placed = Laying::of($designs, $order);
         $out = [];
         foreach (CutSheets::bySheet($placed) as $number => $some) {
             $inked = $kiss = $cut = [];
             foreach ($some as $one) {
-                $matrix = $one->matrix($through);
-                array_push($inked, ...array_map(static fn (Piece $piece): Piece => $piece->transformed($matrix), $print));
-                array_push($kiss, ...self::lines($border, $matrix));
-                array_push($cut, ...($order->length('through') > 0 ? self::lines($through, $matrix) : []));
+                $design = $designs[$one->design];
+                $matrix = $one->matrix($design->outline);
+                array_push($inked, ...array_map(static fn (Piece $piece): Piece => $piece->transformed($matrix), $prints[$one->design]));
+                array_push($kiss, ...self::lines($borders[$one->design], $matrix));
+                array_push($cut, ...($order->length('through') > 0 ? self::lines($design->outline, $matrix) : []));
             }
             $all = Box::around(...array_map(static fn (Contour $line): Box => $line->box(), [...$kiss, ...$cut])) ?? new Box(0.0, 0.0, 1.0, 1.0);
             // Marks stand outside all that is cut; the sheet grows by what they need.
@@ -66,16 +68,16 @@ final class PrintAndCut implements Making
             if ($order->is('marks')) {
                 $layers[] = new Layer(Role::Mark, 'Camera marks', '#000000', PlateMarks::camera($all));
             }
-            $layers[] = new Layer(Role::Kiss, 'Kiss cut', Role::Kiss->colour(), lines: CutOrder::of($kiss), use: $use);
+            $layers[] = new Layer(Role::Kiss, 'Kiss cut', Role::Kiss->colour(), lines: self::led($kiss, $order), use: $use);
             if ($cut !== []) {
-                $layers[] = new Layer(Role::Through, 'Cut through', Role::Through->colour(), lines: CutOrder::of($cut), use: $use);
+                $layers[] = new Layer(Role::Through, 'Cut through', Role::Through->colour(), lines: self::led($cut, $order), use: $use);
             }
             $used = array_sum(array_map(static fn (Contour $line): float => abs($line->area()), $cut === [] ? $kiss : $cut)) / max(1e-9, $width * $room->width);
             $out[] = new Layout(
                 $order->file($number + 1, 'print and cut'), sprintf('%s, sheet %d: print and cut', $order->name, $number + 1), $width + 2 * $edge, $room->width + 2 * $edge,
-                array_map(static fn (Layer $layer): Layer => $layer->transformed($shift), $layers), 'Printed film', '#ffffff',
+                array_map(static fn (Layer $layer): Layer => $layer->transformed($shift), $layers), $order->beds['']['name'] ?? 'Printed film', '#ffffff',
                 new Box($all->left + $edge, $all->top + $edge, $all->right + $edge, $all->bottom + $edge), $order->length('bleed'),
-                Surprises::beyond($all, $width, $room->width, $room), $used,
+                $order->saysOfOthers(), $used, [...($number === 0 ? $order->warns : []), ...Surprises::beyond($all, $width, $room->width, $room)],
             );
         }
 
@@ -84,10 +86,25 @@ final class PrintAndCut implements Making
 
     public static function designs(Order $order): array
     {
-        $pieces = array_values(array_filter($order->result->pieces, static fn (Piece $piece): bool => $piece->fill !== null));
-        $tolerance = $order->result->tolerance();
+        $out = [];
+        foreach ($order->all() as $one) {
+            $pieces = array_values(array_filter($one->result->pieces, static fn (Piece $piece): bool => $piece->fill !== null));
+            if ($pieces !== []) {
+                $tolerance = $one->result->tolerance();
+                $out[] = new Design(self::edge(self::border($pieces, $one, $tolerance), $one, $tolerance), $one->copies(), $pieces);
+            }
+        }
 
-        return $pieces === [] ? [] : ['' => [self::edge(self::border($pieces, $order, $tolerance), $order, $tolerance)]];
+        return $out === [] ? [] : ['' => $out];
+    }
+
+    /**
+     * @param  list<Contour>  $lines  round what is kept
+     * @return list<Contour> in the order of cutting
+     */
+    private static function led(array $lines, Order $order): array
+    {
+        return (new LeadIn([new Shape($lines)], $order->length('leadIn')))->before(CutOrder::of($lines));
     }
 
     private static function edge(Shape $border, Order $order, Tolerance $tolerance): Shape

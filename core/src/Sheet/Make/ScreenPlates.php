@@ -35,7 +35,7 @@ final class ScreenPlates implements Making
             Field::length('trap', 'Trap', 0.15, 0.0, 'the lighter ink spreads into the darker where they meet'),
             Field::words('overprint', 'Inks printed on others', help: 'colours such as #111111; black by itself'), Field::flag('blackOver', 'Black prints on others', false),
             Field::flag('underbase', 'White under the inks', false), Field::length('choke', 'White is smaller by', 0.25, 0.0),
-            Field::words('alone', 'Inks without white under them', help: 'colours such as #111111'),
+            Field::words('alone', 'More inks without white', help: 'colours such as #111111; inks of the shop that print alone are so already'),
             Field::number('ruling', 'Lines an inch', 45.0, 10.0, 120.0), Field::choice('dot', 'Dots', 'round', ['round' => 'Round', 'oval' => 'Oval', 'line' => 'Lines']),
             Field::length('leastDot', 'Least dot', 0.1, 0.0), Field::flag('keepLeast', 'Smaller dots stay at the least', false), Field::flag('cutDots', 'Cut dots at the edge of their shape', false),
             Field::flag('marks', 'Marks and names', true),
@@ -67,8 +67,10 @@ final class ScreenPlates implements Making
                 $plates[] = [new Layer(Role::Plate, $order->called($hexes[$i]), $hexes[$i], $areas, overprints: $over[$i]), $halftone, $tints !== []];
             }
         }
+        // In the order of the shop's inks; those that it does not know stay in that of the art, after them.
+        usort($plates, static fn (array $a, array $b): int => ($order->inks[$a[0]->colour]['rank'] ?? PHP_INT_MAX) <=> ($order->inks[$b[0]->colour]['rank'] ?? PHP_INT_MAX));
         if ($order->is('underbase') && $plates !== []) {
-            $alone = self::colours($order->word('alone'));
+            $alone = [...self::colours($order->word('alone')), ...array_keys(array_filter($order->inks, static fn (array $ink): bool => $ink['alone']))];
             $base = Underbase::under(array_values(array_filter($solid, static fn (Shape $shape, int $i): bool => ! $shape->isEmpty() && ! in_array($hexes[$i], $alone, true), ARRAY_FILTER_USE_BOTH)), $order->length('choke'), $tolerance);
             if (! $base->isEmpty()) {
                 array_unshift($plates, [new Layer(Role::Plate, 'White under the inks', '#ffffff', [new Piece('base', $base, new Paint(new Colour(255, 255, 255)))]), self::halftone($order, 22.5), false]);
@@ -137,7 +139,7 @@ final class ScreenPlates implements Making
 
         return new Layout(
             $order->file($number, $layer->name), sprintf('%s, plate %d: %s', $order->name, $number, $layer->name), $order->result->width + 2 * $edge, $order->result->height + 2 * $edge,
-            $layers, $layer->name, $ground->hex(), $art, 0.0, $says,
+            $layers, $layer->name, $ground->hex(), $art, 0.0, $says, null, $number === 1 ? $order->warns : [],
         );
     }
 

@@ -5,38 +5,60 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Sheet\Shop;
 
 use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Device\Devices;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Type\FontShelf;
 
-/** What a shop has: materials, inks, screens and machines, each kind as it describes itself. A new kind is one row here. */
+/** What a shop has: materials, inks, screens, blades, heads and machines, each kind as it describes itself. A new kind is one row here. */
 final class Stock
 {
-    /** @return array<string, array{label: string, one: string, says: string, fields: list<Field>}> by kind */
+    /** @return array<string, StockKind> by kind */
     public static function kinds(): array
     {
         $machines = array_map(static fn ($about): string => $about->label, Devices::catalogue());
+        $holds = ['leastLine' => 'line', 'leastGap' => 'gap'];
+        $laid = [Process::CutVinyl, Process::HeatTransfer, Process::Sticker, Process::Engraving, Process::Plain];
 
         return [
-            'material' => ['label' => 'Materials', 'one' => 'Material', 'says' => 'Rolls and sheets: their width is what copies are laid on, their price what the job sheet reckons with.', 'fields' => [
+            'material' => new StockKind('Materials', 'Material', 'Rolls and sheets: their width is what copies are laid on, their price what the job sheet reckons with, and what they hold is what checks ask for.', [
                 Field::choice('form', 'Comes as', 'roll', ['roll' => 'Roll', 'sheet' => 'Sheets']), Field::words('colour', 'Colour', Field::COLOUR, '#223344'),
                 Field::length('width', 'Width', 610.0, 1.0), Field::length('length', 'Length of a sheet', 0.0, 0.0, 'nought for a roll'), Field::flag('grain', 'Has a grain', false),
                 Field::length('thickness', 'Thickness', 0.08, 0.0), Field::number('price', 'Price a square metre', 6.0, 0.0, 1e5),
-            ]],
-            'ink' => ['label' => 'Inks', 'one' => 'Ink', 'says' => 'For screens: how well they cover is how plates are shown on the cloth.', 'fields' => [
+                Field::length('leastLine', 'Least line it holds', 0.0, 0.0, 'as the process has it when nought'), Field::length('leastGap', 'Least gap it holds', 0.0, 0.0, 'as the process has it when nought'),
+                Field::length('leastPart', 'Least part that stays on', 0.0, 0.0, 'as the side of a square; as the process has it when nought'),
+            ], ['form', 'width', 'price'], $laid, [...$holds, 'leastPart' => 'island']),
+            'ink' => new StockKind('Inks', 'Ink', 'For screens, by their colour: how well they cover is how plates are shown on the cloth, their number the order in which they are printed.', [
                 Field::words('colour', 'Colour', Field::COLOUR, '#1d5c46'), Field::share('opacity', 'Covers, 0 to 1', 0.95), Field::count('rank', 'Printed as number', 1, 1, 99),
                 Field::flag('alone', 'Prints without white under it', false), Field::number('price', 'Price a square metre', 4.0, 0.0, 1e5),
-            ]],
-            'screen' => ['label' => 'Screens', 'one' => 'Screen', 'says' => 'What a mesh holds: its ruling and its least dot are taken for plates that are made for it.', 'fields' => [
+            ], ['opacity', 'rank']),
+            'screen' => new StockKind('Screens', 'Screen', 'What a mesh holds: its ruling and its least dot are taken for the plates of a job that names it.', [
                 Field::count('threads', 'Threads a centimetre', 55, 10, 200), Field::number('ruling', 'Lines an inch', 45.0, 10.0, 120.0), Field::length('leastDot', 'Least dot', 0.1, 0.0), Field::length('leastLine', 'Least line', 0.3, 0.0),
-            ]],
-            'machine' => ['label' => 'Machines', 'one' => 'Machine', 'says' => 'Where files are sent, and what they are made for.', 'fields' => [
+                Field::length('leastGap', 'Least gap', 0.0, 0.0, 'as the process has it when nought'),
+            ], ['ruling', 'leastDot'], [Process::ScreenPrint], $holds, ['ruling' => 'ruling', 'leastDot' => 'leastDot']),
+            'blade' => new StockKind('Blades', 'Blade', 'What a knife can cut, and how far its tip trails its axis.', [
+                Field::length('offset', 'Blade offset', 0.25, 0.0, 'from the axis to the tip'), Field::length('overcut', 'Overcut', 0.3, 0.0), Field::length('deepest', 'Cuts through at most', 0.2, 0.0), Field::length('leastLine', 'Least line', 0.5, 0.0), Field::length('leastGap', 'Least gap', 0.3, 0.0),
+            ], ['offset', 'deepest'], [Process::CutVinyl, Process::HeatTransfer, Process::Sticker], $holds),
+            'head' => new StockKind('Heads', 'Head', 'What an engraving head draws: the width of its line, and how fast it may go.', [
+                Field::length('spot', 'Width of its line', 0.1, 0.01), Field::length('leastLine', 'Least line', 0.15, 0.0), Field::length('leastGap', 'Least gap', 0.15, 0.0), Field::number('fastest', 'At most, mm/s', 200.0, 0.1, 5000.0),
+            ], ['spot', 'fastest'], [Process::Engraving], $holds, ['spot' => 'spot']),
+            'machine' => new StockKind('Machines', 'Machine', 'Where files are sent, and what they are made for.', [
                 Field::choice('kind', 'Kind', 'cutter', $machines), Field::words('host', 'Address', Field::TEXT, '127.0.0.1'), Field::count('port', 'Port', 9100, 1, 65_535),
                 Field::length('bedWidth', 'Bed, along', 0.0, 0.0, 'nought for a roll'), Field::length('bedHeight', 'Bed, across', 610.0, 1.0), Field::length('blade', 'Blade offset', 0.0, 0.0, 'of a drag knife; nought where the machine sees to it'),
                 Field::length('overcut', 'Overcut', 0.3, 0.0), Field::number('travel', 'Speed in the air, mm/s', 400.0, 1.0, 5000.0), Field::number('rate', 'Rate an hour', 40.0, 0.0, 1e5),
-            ]],
+            ], ['kind', 'host', 'port', 'bedHeight'], Process::cases()),
         ];
+    }
+
+    /** Whether a machine is of the kind that makes a process. */
+    public static function makes(string $machine, Process $process): bool
+    {
+        return $machine === match ($process) {
+            Process::ScreenPrint => 'recorder',
+            Process::Engraving => 'engraver',
+            default => 'cutter',
+        };
     }
 
     /**
@@ -48,7 +70,7 @@ final class Stock
      */
     public static function values(string $kind, array $typed, array $now = [], string $unit = 'mm'): array
     {
-        return (new Input($typed, FontShelf::shipped(), $unit))->values(self::kinds()[$kind]['fields'] ?? throw EditRefused::because('There is no such kind of thing.'), $now);
+        return (new Input($typed, FontShelf::shipped(), $unit))->values(self::kinds()[$kind]->fields ?? throw EditRefused::because('There is no such kind of thing.'), $now);
     }
 
     /** @return list<array{kind: string, name: string, values: array<string, mixed>}> with which a shop begins */
@@ -63,7 +85,9 @@ final class Stock
             ['kind' => 'material', 'name' => 'Brass plate', 'values' => ['form' => 'sheet', 'colour' => '#d8c48a', 'width' => 200.0, 'length' => 300.0, 'grain' => true, 'thickness' => 1.0, 'price' => 180.0]],
             ['kind' => 'ink', 'name' => 'Orange, opaque', 'values' => ['colour' => '#e07a1f', 'opacity' => 0.95, 'rank' => 1]], ['kind' => 'ink', 'name' => 'Cream', 'values' => ['colour' => '#f7f3e8', 'opacity' => 0.9, 'rank' => 2]],
             ['kind' => 'ink', 'name' => 'River teal', 'values' => ['colour' => '#3aa0a8', 'opacity' => 0.9, 'rank' => 3]],
-            ['kind' => 'screen', 'name' => 'Mesh 55', 'values' => ['threads' => 55, 'ruling' => 45.0, 'leastDot' => 0.1]], ['kind' => 'screen', 'name' => 'Mesh 77', 'values' => ['threads' => 77, 'ruling' => 55.0, 'leastDot' => 0.08]],
+            ['kind' => 'screen', 'name' => 'Mesh 55', 'values' => ['threads' => 55, 'ruling' => 45.0, 'leastDot' => 0.1]], ['kind' => 'screen', 'name' => 'Mesh 77', 'values' => ['threads' => 77, 'ruling' => 55.0, 'leastDot' => 0.08, 'leastLine' => 0.2]],
+            ['kind' => 'blade', 'name' => 'Fine knife', 'values' => ['offset' => 0.25, 'deepest' => 0.12, 'leastLine' => 0.5]], ['kind' => 'blade', 'name' => 'Knife for thick film', 'values' => ['offset' => 0.5, 'overcut' => 0.6, 'deepest' => 0.5, 'leastLine' => 1.2, 'leastGap' => 0.8]],
+            ['kind' => 'head', 'name' => 'Fine beam', 'values' => ['spot' => 0.1, 'fastest' => 300.0]], ['kind' => 'head', 'name' => 'Scratching tip', 'values' => ['spot' => 0.2, 'leastLine' => 0.25, 'leastGap' => 0.25, 'fastest' => 60.0]],
         ];
     }
 }

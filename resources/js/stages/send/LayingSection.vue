@@ -15,6 +15,15 @@ const cut = computed(() => ['cut-vinyl', 'heat-transfer-vinyl', 'plain'].include
 const sheets = computed(() => (cut.value ? [...new Set(making.layouts.map((one) => one.layers[0]?.colour ?? ''))] : ['all']))
 const laid = computed(() => making.making?.values.arrange !== undefined)
 const nests = computed(() => laid.value && making.making?.values.arrange !== 'drawn')
+const along = computed(() => making.making?.along ?? [])
+const others = computed(() => making.making?.others ?? [])
+const free = computed(() => others.value.filter((one) => !along.value.some((other) => other.job === one.id)))
+const titleOf = (id: number) => others.value.find((one) => one.id === id)?.title ?? 'a job that is gone'
+/** So many copies of another job lie with it; none takes it off. */
+function lay(job: number, copies: number) {
+  const rest = along.value.filter((one) => one.job !== job)
+  making.layAlong(copies < 1 ? rest : along.value.some((one) => one.job === job) ? along.value.map((one) => (one.job === job ? { job, copies } : one)) : [...rest, { job, copies }])
+}
 const seconds = ref(20)
 const running = computed(() => ['waiting', 'running'].includes(making.nesting?.status ?? ''))
 const told = computed(() => Object.entries(making.nesting?.progress ?? {}).map(([sheet, one]) => `${sheet === 'all' ? '' : `${names.of(sheet)}: `}${one.length.toFixed(0)} mm after ${one.tried} tries`).join(', '))
@@ -29,6 +38,17 @@ const told = computed(() => Object.entries(making.nesting?.progress ?? {}).map((
         <option v-for="one in making.materials" :key="one.id" :value="one.id">{{ one.name }}</option>
       </select>
     </label>
+  </div>
+  <div v-if="laid" class="along">
+    <label v-for="one in along" :key="one.job">
+      <span>{{ titleOf(one.job) }}</span>
+      <input type="number" min="1" max="2000" :value="one.copies" :aria-label="`Copies of ${titleOf(one.job)}`" :data-along="one.job" @change="lay(one.job, Number(($event.target as HTMLInputElement).value))" @keydown.stop>
+      <button type="button" :aria-label="`Lay ${titleOf(one.job)} by itself`" @click="lay(one.job, 0)">Take off</button>
+    </label>
+    <select v-if="free.length > 0" :value="''" aria-label="Lay another job with it" data-test="lay-along" @change="lay(Number(($event.target as HTMLSelectElement).value), 1)">
+      <option value="">Lay another job with it…</option>
+      <option v-for="one in free" :key="one.id" :value="one.id" :disabled="!one.ready">{{ one.title }}{{ one.ready ? '' : ' (not prepared)' }}</option>
+    </select>
   </div>
   <FieldForm v-if="making.making" :fields="making.making.fields" :values="making.making.values" @keep="(name, value) => making.change(name, value)" />
   <div v-if="nests" class="search">
@@ -48,4 +68,9 @@ i { display: inline-block; width: 12px; height: 12px; border-radius: 2px; border
 select, .search input { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; min-width: 0; }
 .search { border-top: 1px solid var(--line); padding-top: 8px; font-size: 15px; }
 .search input { width: 60px; }
+.along { display: flex; flex-direction: column; gap: 5px; font-size: 15px; }
+.along label { display: grid; grid-template-columns: minmax(0, 1fr) 58px auto; gap: 6px; align-items: center; }
+.along span { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.along input { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; min-width: 0; }
+.along button { border: 0; background: none; font: inherit; color: var(--green); cursor: pointer; padding: 0; }
 </style>

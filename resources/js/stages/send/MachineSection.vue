@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { Sending } from '@/api/types'
+import type { Sending } from '@/api/making'
+import { useBench } from '@/stores/bench'
 import { useMaking } from '@/stores/making'
 import { ElButton, ElProgress } from 'element-plus'
 import { computed, ref, watch } from 'vue'
@@ -7,13 +8,20 @@ import { RouterLink } from 'vue-router'
 
 /** A sheet goes to a machine: how far it is, what went wrong, and on from there. */
 defineProps<{ stale: boolean }>()
+const bench = useBench()
 const making = useMaking()
 const machine = ref<number | null>(null)
 const fits = computed(() => (making.layouts.some((one) => one.layers.some((layer) => layer.role === 'plate')) ? 'pdf' : making.layouts.some((one) => one.layers.some((layer) => layer.role === 'fill' || layer.role === 'line')) ? 'gcode' : 'plt'))
 watch(() => making.machines, (all) => {
-  if (machine.value === null) machine.value = (all.find((one) => one.format === fits.value) ?? all[0])?.id ?? null
+  const named = bench.job?.stock.machine?.id
+  if (machine.value === null) machine.value = (all.find((one) => one.id === named) ?? all.find((one) => one.format === fits.value) ?? all[0])?.id ?? null
 }, { immediate: true })
-const latest = (number: number) => making.sendings.find((one) => one.number === number)
+const latest = making.sendingOf
+/** The sheet is shown while it is made: what is done is drawn on it. */
+async function send(number: number) {
+  bench.show({ kind: 'layout', index: number })
+  await making.send(machine.value!, number)
+}
 const words: Record<string, string> = { new: 'being written', waiting: 'waits for the machine', running: 'on its way', paused: 'paused', stopped: 'stopped', done: 'done', cancelled: 'cancelled' }
 const share = (one: Sending) => (one.of > 0 ? Math.round((100 * one.done) / one.of) : 0)
 const open = ref<number | null>(null)
@@ -35,7 +43,7 @@ const open = ref<number | null>(null)
     <li v-for="(one, index) in making.layouts" :key="one.name">
       <div class="head">
         <strong>{{ index + 1 }}. {{ one.layers[0]?.name }}</strong>
-        <ElButton size="small" :disabled="machine === null || stale || making.loading" :data-send="index" @click="making.send(machine!, index)">Send</ElButton>
+        <ElButton size="small" :disabled="machine === null || stale || making.loading" :data-send="index" @click="send(index)">Send</ElButton>
       </div>
       <template v-if="latest(index)">
         <ElProgress :percentage="share(latest(index)!)" :stroke-width="6" :status="latest(index)!.status === 'done' ? 'success' : latest(index)!.status === 'stopped' ? 'exception' : undefined" />
@@ -45,6 +53,7 @@ const open = ref<number | null>(null)
           <ElButton v-if="latest(index)!.status === 'running'" size="small" data-test="pause" @click="making.tell(latest(index)!.id, 'pause')">Pause</ElButton>
           <ElButton v-if="['paused', 'stopped'].includes(latest(index)!.status)" size="small" type="primary" data-test="go-on" @click="making.tell(latest(index)!.id, 'go')">Go on from there</ElButton>
           <ElButton v-if="['waiting', 'running', 'paused', 'stopped'].includes(latest(index)!.status)" size="small" data-test="cancel" @click="making.tell(latest(index)!.id, 'cancel')">Cancel</ElButton>
+          <ElButton v-if="latest(index)!.status !== 'done'" size="small" text :data-test="`so-far-${index}`" @click="bench.show({ kind: 'layout', index })">On the sheet</ElButton>
           <ElButton size="small" text @click="open = open === latest(index)!.id ? null : latest(index)!.id">Log</ElButton>
         </div>
         <ol v-if="open === latest(index)!.id"><li v-for="(row, k) in latest(index)!.log" :key="k">{{ new Date(row.at).toLocaleTimeString('en-GB') }} {{ row.what }}</li></ol>

@@ -35,6 +35,7 @@ function flip(index: number) {
         </span>
       </button>
       <label v-if="plates" class="flip"><input type="checkbox" :checked="making.mixed.has(index)" :aria-label="`${one.title} in the mix`" @change="flip(index)"> in the mix</label>
+      <p v-for="warns in one.warns" :key="warns" class="says warns">{{ names.said(warns) }}</p>
       <p v-for="says in one.says" :key="says" class="says">{{ names.said(says) }}</p>
     </li>
   </ul>
@@ -50,6 +51,7 @@ li.on .show { background: var(--green-pale); }
 img { width: 84px; height: 84px; object-fit: contain; background: #e6e0d0; border: 1px solid var(--line); border-radius: 3px; }
 .text { display: flex; flex-direction: column; font-size: 15px; min-width: 0; }
 .says { margin: 2px 4px 0; font-size: 14.5px; line-height: 1.25; color: var(--ink-mid); }
+.warns { color: var(--coral-deep); }
 .flip { font-size: 14.5px; display: flex; gap: 6px; align-items: center; margin: 2px 4px; }
 .flip input { accent-color: var(--green); }
 .paper { color: var(--green); font-weight: 500; }
