@@ -81,9 +81,15 @@ final class ScanLines
         $next = 0;
         $count = count($this->edges);
         $active = [];
+        $alone = count($this->evenodd) === 1;
         foreach ($lines as $k => $y) {
             while ($next < $count && $this->edges[$next][1] <= $y) {
                 $active[] = $this->edges[$next++];
+            }
+            if ($alone) {
+                yield $k => $this->ofOne($active, $y);
+
+                continue;
             }
             $hits = [];
             foreach ($active as $i => $edge) {
@@ -95,6 +101,57 @@ final class ScanLines
             }
             yield $k => $this->stretches($hits);
         }
+    }
+
+    /**
+     * The same where there is one shape: edges that run one way and the other are sorted as plain numbers, and then gone through together.
+     *
+     * @param  array<int, array{float, float, float, float, int, int}>  $active  edges that were begun; those that ended are taken out
+     * @return list<array{float, float}>
+     */
+    private function ofOne(array &$active, float $y): array
+    {
+        $up = $down = [];
+        foreach ($active as $i => $edge) {
+            if ($edge[3] <= $y) {
+                unset($active[$i]);
+            } elseif ($edge[4] > 0) {
+                $up[] = $edge[0] + ($edge[2] - $edge[0]) * ($y - $edge[1]) / ($edge[3] - $edge[1]);
+            } else {
+                $down[] = $edge[0] + ($edge[2] - $edge[0]) * ($y - $edge[1]) / ($edge[3] - $edge[1]);
+            }
+        }
+        sort($up);
+        sort($down);
+        $mask = $this->evenodd[0] ? 1 : -1;
+        $winding = $a = $b = 0;
+        $out = [];
+        $from = 0.0;
+        $last = -INF;
+        for ($n = count($up), $m = count($down); $a < $n || $b < $m;) {
+            $before = $winding & $mask;
+            if ($b >= $m || ($a < $n && $up[$a] < $down[$b])) {
+                $x = $up[$a++];
+                $winding++;
+            } else {
+                $x = $down[$b++];
+                $winding--;
+            }
+            if ($before === 0 && ($winding & $mask) !== 0) {
+                $from = $x;
+            } elseif ($before !== 0 && ($winding & $mask) === 0) {
+                if ($from - $last < 1e-9) {
+                    [$begun] = array_pop($out) ?? [$from];
+                    $out[] = [$begun, $x];
+                    $last = $x;
+                } elseif ($x - $from > 1e-9) {
+                    $out[] = [$from, $x];
+                    $last = $x;
+                }
+            }
+        }
+
+        return $out;
     }
 
     /**

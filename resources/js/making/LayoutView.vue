@@ -80,7 +80,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     <div ref="surface" class="surface">
       <svg v-if="layout" :width="width" :height="height" role="img" :aria-label="mixing ? 'Plates over each other on the cloth' : layout.title">
         <g :transform="`translate(${left} ${top}) scale(${scale})`">
-          <image :href="picture" :width="layout.width_mm" :height="layout.height_mm" preserveAspectRatio="none" :opacity="now ? 0.35 : 1" />
+          <image :href="picture" :width="layout.width_mm" :height="layout.height_mm" preserveAspectRatio="none" :opacity="now || soFar ? 0.35 : 1" />
           <rect class="bed" :width="layout.width_mm" :height="layout.height_mm" />
           <path v-if="soFar" class="so-far" :d="soFar" data-test="so-far" />
           <template v-if="now">

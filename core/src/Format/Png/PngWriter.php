@@ -14,11 +14,8 @@ use NeatEdge\Core\Format\AboutFormat;
 use NeatEdge\Core\Format\LayoutWriter;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
-use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Layout\Role;
-use NeatEdge\Core\Stroke\Outliner;
-use NeatEdge\Core\Stroke\StrokeStyle;
 
 /**
  * Pixels at a set resolution, which the file states (PNG, third edition: pHYs): row by row, each as what of it is covered.
@@ -99,8 +96,13 @@ final class PngWriter implements LayoutWriter
             for ($i = 0, $n = count($layer->hatch); $i < $n; $i += 4) {
                 $lines[] = Contour::polygon([[$layer->hatch[$i], $layer->hatch[$i + 1]], [$layer->hatch[$i + 2], $layer->hatch[$i + 3]]], false);
             }
+            $drawn = [];
             foreach ($lines as $line) {
-                $out[] = [Outliner::outline([$line], new StrokeStyle(self::LINE), Tolerance::forExtent(max($layout->width, $layout->height))), new Paint(Colour::fromHex($layer->colour))];
+                array_push($drawn, ...Thread::of($line, self::LINE));
+            }
+            if ($drawn !== []) {
+                // All of a layer at once: where its lines cross they are one.
+                $out[] = [new Shape($drawn), new Paint(Colour::fromHex($layer->colour))];
             }
         }
 

@@ -16,6 +16,9 @@ final readonly class Raster
     /** Lines that cut a row of pixels. */
     private const LINES = 4;
 
+    /** Pixels from which on a stretch is laid at once, which copies the row. */
+    private const LONG = 256;
+
     /**
      * @param  list<array{Shape, Paint}>  $painted  mm
      * @param  float  $scale  pixels a mm
@@ -45,7 +48,7 @@ final readonly class Raster
                     continue;
                 }
                 $lines->send(null);
-                $bytes = $this->laid($bytes, $lines->current(), $paint, $row);
+                $this->lay($bytes, $lines->current(), $paint, $row);
             }
             yield $bytes;
         }
@@ -77,9 +80,11 @@ final readonly class Raster
     }
 
     /**
+     * Onto a row. It is long and changed at many places, so that it is never copied for one of them.
+     *
      * @param  list<array{float, float}>  $stretches
      */
-    private function laid(string $bytes, array $stretches, Paint $paint, int $row): string
+    private function lay(string &$bytes, array $stretches, Paint $paint, int $row): void
     {
         // How much is covered changes by so much at a pixel: a sum along the row gives the coverage of each.
         $edge = $steps = [];
@@ -116,35 +121,38 @@ final readonly class Raster
             if ($next === null || $x >= $this->width || $share <= 0.002) {
                 continue;
             }
-            $bytes = $this->stretch($bytes, $x, min($next, $this->width), min(1.0, $share), $paint, $row);
+            $this->stretch($bytes, $x, min($next, $this->width), min(1.0, $share), $paint, $row);
         }
-
-        return $bytes;
     }
 
-    private function stretch(string $bytes, int $from, int $to, float $share, Paint $paint, int $row): string
+    private function stretch(string &$bytes, int $from, int $to, float $share, Paint $paint, int $row): void
     {
         $wide = $this->clear ? 4 : 3;
         if ($paint->gradient === null) {
             $c = $paint->colour;
             if ($share * $paint->opacity > 0.998) {
                 $pixel = chr($c->red).chr($c->green).chr($c->blue).($this->clear ? "\xFF" : '');
+                if ($to - $from > self::LONG) {
+                    $bytes = substr_replace($bytes, str_repeat($pixel, $to - $from), $from * $wide, ($to - $from) * $wide);
+                } else {
+                    for ($i = $from * $wide, $end = $to * $wide; $i < $end; $i++) {
+                        $bytes[$i] = $pixel[$i % $wide];
+                    }
+                }
 
-                return substr_replace($bytes, str_repeat($pixel, $to - $from), $from * $wide, ($to - $from) * $wide);
+                return;
             }
         }
         for ($x = $from; $x < $to; $x++) {
             [$r, $g, $b, $opacity] = $paint->gradient === null
                 ? [$paint->colour->red, $paint->colour->green, $paint->colour->blue, $paint->opacity]
                 : Shade::at($paint->gradient, ($x + 0.5) / $this->scale, ($row + 0.5) / $this->scale);
-            $bytes = $this->mixed($bytes, $x * $wide, [$r, $g, $b], $share * $opacity);
+            $this->mix($bytes, $x * $wide, [$r, $g, $b], $share * $opacity);
         }
-
-        return $bytes;
     }
 
     /** @param  array{float|int, float|int, float|int}  $colour */
-    private function mixed(string $bytes, int $at, array $colour, float $cover): string
+    private function mix(string &$bytes, int $at, array $colour, float $cover): void
     {
         $under = $this->clear ? ord($bytes[$at + 3]) / 255 : 1.0;
         $whole = $cover + $under * (1 - $cover);
@@ -154,7 +162,5 @@ final readonly class Raster
         if ($this->clear) {
             $bytes[$at + 3] = chr((int) round(255 * $whole));
         }
-
-        return $bytes;
     }
 }

@@ -9,7 +9,7 @@ use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Inside;
 
 /** A closed cut begins in the waste and comes in along its own direction: the blade is down and turned before it reaches the piece. */
-final readonly class LeadIn
+final class LeadIn
 {
     /** Degrees from straight behind the start; the first that lies in waste is taken. */
     private const ANGLES = [0.0, 15.0, -15.0, 30.0, -30.0, 50.0, -50.0, 75.0, -75.0];
@@ -20,12 +20,15 @@ final readonly class LeadIn
     /** mm between places that are looked at. */
     private const STEP = 0.1;
 
-    private Inside $kept;
+    private readonly Inside $kept;
 
-    /** @param  list<Shape>  $pieces  what is kept, as it lies */
-    public function __construct(array $pieces, private float $by)
+    /**
+     * @param  list<Shape>  $pieces  what is kept, as it lies
+     * @param  float  $by  mm; none when nought
+     */
+    public function __construct(array $pieces, private readonly float $by)
     {
-        $this->kept = new Inside(new Shape(array_merge(...array_map(static fn (Shape $piece): array => $piece->contours, $pieces))));
+        $this->kept = new Inside(new Shape($by > 0 ? array_merge(...array_map(static fn (Shape $piece): array => $piece->contours, $pieces)) : []));
     }
 
     /**

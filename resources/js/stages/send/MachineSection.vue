@@ -71,7 +71,7 @@ ul > li { padding: 8px 0; border-top: 1px solid var(--line); }
 .head strong { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 .state, .error { margin: 2px 0; font-size: 14.5px; line-height: 1.25; }
 .error { color: var(--coral-deep); }
-.acts { display: flex; gap: 4px; }
+.acts { display: flex; flex-wrap: wrap; gap: 4px; }
 .acts .el-button { margin: 0; }
 ol { margin: 4px 0; padding-left: 20px; font-size: 14px; color: var(--ink-mid); }
 </style>
