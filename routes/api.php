@@ -116,7 +116,10 @@ Route::post('nestings/{nesting}/stop', [MakingController::class, 'stopNesting'])
 Route::get('jobs/{job}/files.zip', [ExportController::class, 'all']);
 Route::get('jobs/{job}/files/{number}.{format}', [ExportController::class, 'one'])->whereNumber('number')->whereAlpha('format');
 Route::get('jobs/{job}/job-sheet.pdf', [ExportController::class, 'jobSheet']);
-Route::post('jobs/{job}/sizes', [SizeController::class, 'check']);
+Route::get('jobs/{job}/sizes', [SizeController::class, 'index']);
+Route::post('jobs/{job}/sizes', [SizeController::class, 'store']);
+Route::get('sizes/{run}', [SizeController::class, 'show']);
+Route::post('sizes/{run}/stop', [SizeController::class, 'stop']);
 Route::get('jobs/{job}/sizes.zip', [SizeController::class, 'files']);
 
 Route::get('jobs/{job}/sendings', [SendingController::class, 'index']);

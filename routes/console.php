@@ -8,6 +8,7 @@ use App\Models\Batch;
 use App\Models\Nesting;
 use App\Models\Preparation;
 use App\Models\Sending;
+use App\Models\SizeRun;
 use App\Prep\Preparing;
 use App\Prep\Pruning;
 use Illuminate\Support\Facades\Artisan;
@@ -37,13 +38,19 @@ Artisan::command('neat-edge:recover-batches', function (): void {
 
 // What was on its way to a machine when the shop was closed waits for a person: how far it came is known.
 Artisan::command('neat-edge:recover-machines', function (): void {
-    DB::table('queued_work')->whereIn('queue', ['machines', 'layout'])->whereNotNull('reserved_at')->delete();
-    Nesting::query()->where('status', 'running')->update(['status' => 'failed', 'error' => 'The server was stopped while it searched; where the copies lay before is kept.']);
+    DB::table('queued_work')->where('queue', 'machines')->whereNotNull('reserved_at')->delete();
     foreach (Sending::query()->where('status', 'running')->get() as $sending) {
         $sending->note('Stopped: the server was stopped');
         $sending->update(['status' => 'stopped', 'error' => "The server was stopped while this was sent; {$sending->done} of {$sending->of} parts are done. Go on with it."]);
     }
 })->purpose('Mark what a stop cut off on its way to machines');
+
+// What was being laid out or checked at other sizes is named as cut off; what was done of it stays.
+Artisan::command('neat-edge:recover-layouts', function (): void {
+    DB::table('queued_work')->where('queue', 'layout')->whereNotNull('reserved_at')->delete();
+    Nesting::query()->where('status', 'running')->update(['status' => 'failed', 'error' => 'The server was stopped while it searched; where the copies lay before is kept.']);
+    SizeRun::query()->where('status', 'running')->update(['status' => 'failed', 'doing' => '']);
+})->purpose('Mark searches and sizes that a stop cut off');
 
 // One preparation, in a process of its own: started by the queue's worker.
 Artisan::command('neat-edge:prepare {preparation}', function (): int {

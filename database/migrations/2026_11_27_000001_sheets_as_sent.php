@@ -18,6 +18,17 @@ return new class extends Migration
         Schema::table('shop_jobs', static function (Blueprint $table): void {
             $table->text('stock')->nullable();
         });
+        // The same art at other sizes, each checked at its own: what was asked for and what came of each so far.
+        Schema::create('size_runs', static function (Blueprint $table): void {
+            $table->id();
+            $table->foreignId('shop_job_id')->constrained('shop_jobs')->cascadeOnDelete();
+            $table->integer('version');
+            $table->string('status', 12)->index();
+            $table->text('rows');
+            $table->string('doing', 120)->default('');
+            $table->boolean('stop_requested')->default(false);
+            $table->timestamps();
+        });
         // A shop that is open already has no blades and heads yet; a new one gets them with all else.
         if (DB::table('stock')->exists()) {
             foreach ([
@@ -36,6 +47,7 @@ return new class extends Migration
         Schema::table('sendings', static function (Blueprint $table): void {
             $table->dropColumn('height_mm');
         });
+        Schema::dropIfExists('size_runs');
         Schema::table('shop_jobs', static function (Blueprint $table): void {
             $table->dropColumn('stock');
         });

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Jobs\RunSizes;
 use App\Models\Nesting;
 use App\Models\Sending;
 use App\Models\ShopJob;
+use App\Models\SizeRun;
 use App\Models\StockItem;
 use App\Prep\Made;
 use Illuminate\Foundation\Testing\RefreshDatabase;
@@ -330,12 +332,33 @@ final class SendTest extends TestCase
     public function the_same_art_is_checked_at_other_sizes(): void
     {
         $job = $this->job('cut-vinyl', '<path d="M5 10H95V12H5Z" fill="#223344"/>');
-        $this->postJson("/api/jobs/{$job}/sizes", ['width' => '100mm'])->assertOk()->assertJsonPath('verdict.ready', true);
-        $small = $this->postJson("/api/jobs/{$job}/sizes", ['width' => '15mm'])->assertOk();
-        self::assertFalse($small->json('verdict.ready'));
-        self::assertContains('thin-line', $small->json('groups.*.kind'));
-        self::assertEqualsWithDelta([15.0, 9.0], [$small->json('width'), $small->json('height')], 1e-6);
-        $this->postJson("/api/jobs/{$job}/sizes", ['width' => 'small'])->assertStatus(422);
+        self::assertNull($this->getJson("/api/jobs/{$job}/sizes")->assertOk()->json('run'));
+        $asked = $this->postJson("/api/jobs/{$job}/sizes", ['widths' => ['100mm', 'small', '15mm']])->assertStatus(202)->json('id');
+        $run = $this->getJson("/api/sizes/{$asked}")->assertOk();
+        self::assertSame(['done', '', 1], [$run->json('status'), $run->json('doing'), $run->json('version')]);
+        self::assertTrue($run->json('rows.0.verdict.ready'));
+        self::assertStringContainsString('small', (string) $run->json('rows.1.error'));
+        $small = $run->json('rows.2');
+        self::assertFalse($small['verdict']['ready']);
+        self::assertContains('thin-line', array_column($small['groups'], 'kind'));
+        self::assertEqualsWithDelta([15.0, 9.0], [$small['width'], $small['height']], 1e-6);
+        $thin = $small['groups'][(int) array_search('thin-line', array_column($small['groups'], 'kind'), true)];
+        self::assertEqualsWithDelta(0.3, $thin['least_mm'], 0.01, 'measured at its size');
+        self::assertEqualsWithDelta(11.0, $thin['at'][1], 1.1, 'shown where it lies on the bench');
+        self::assertSame($asked, $this->getJson("/api/jobs/{$job}/sizes")->json('run.id'));
+        foreach ([[], array_fill(0, 41, '100mm'), [3]] as $bad) {
+            $this->postJson("/api/jobs/{$job}/sizes", ['widths' => $bad])->assertStatus(422)->assertJsonPath('message', 'Type 1 to 40 widths such as 300mm.');
+        }
+        // Stopped before its turn it is not begun; cut off, it says so, and what was done stays.
+        SizeRun::query()->whereKey($asked)->update(['status' => 'waiting']);
+        $this->postJson("/api/sizes/{$asked}/stop")->assertOk()->assertJsonPath('status', 'stopped');
+        SizeRun::query()->whereKey($asked)->update(['status' => 'waiting', 'stop_requested' => true]);
+        RunSizes::dispatchSync($asked);
+        self::assertSame('stopped', $this->getJson("/api/sizes/{$asked}")->json('status'));
+        SizeRun::query()->whereKey($asked)->update(['status' => 'running']);
+        Artisan::call('neat-edge:recover-layouts');
+        self::assertSame('failed', $this->getJson("/api/sizes/{$asked}")->json('status'));
+        self::assertTrue($this->getJson("/api/sizes/{$asked}")->json('rows.0.verdict.ready'));
         $this->get("/api/jobs/{$job}/sizes.zip?width=50mm&format=dxf")->assertOk()->assertHeader('Content-Type', 'application/zip');
     }
 

@@ -5,13 +5,15 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Budget;
+use App\Jobs\RunSizes;
 use App\Models\ShopJob;
+use App\Models\SizeRun;
+use App\Prep\DatabaseStepCache;
 use App\Prep\Made;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Check\FindingGroups;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Format\Export;
 use NeatEdge\Core\Format\Formats;
@@ -21,22 +23,47 @@ use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Make\Makings;
 use NeatEdge\Core\Sheet\Make\Order;
-use NeatEdge\Core\Sheet\Prepared;
 
 /** O9: the same art at other finished sizes, each taken through the line and checked by itself. */
 final class SizeController
 {
-    /** The job at one width: what it comes to there. */
-    public function check(Request $request, ShopJob $job): JsonResponse
+    /** What was asked for last, and what came of it so far. */
+    public function index(ShopJob $job): JsonResponse
     {
-        $art = self::at($request, $job);
-        $prepared = Budget::within('Checking this size', static fn (): Prepared => Prepared::of($art, [], PrepLine::of($art->line ?? [], $job->limits()), $job->limits()));
-        $report = $prepared->report();
+        return new JsonResponse(['run' => SizeRun::query()->where('shop_job_id', $job->id)->latest('id')->first()?->row()]);
+    }
 
-        return new JsonResponse([
-            'width' => round($art->width, 3), 'height' => round($art->height, 3), 'sheets' => count($prepared->sheets), 'verdict' => $report['verdict'],
-            'groups' => FindingGroups::of($report['findings']), 'findings' => $report['findings'], 'look' => $report['look_difference'],
-        ]);
+    /** A table of widths, worked off one after the other; a width that cannot be read is said at once and holds up none of the others. */
+    public function store(Request $request, ShopJob $job): JsonResponse
+    {
+        $typed = $request->validate(['widths' => ['required', 'array', 'min:1', 'max:40'], 'widths.*' => ['string', 'max:60']], ['*' => 'Type 1 to 40 widths such as 300mm.'])['widths'];
+        $rows = array_map(static function (string $text) use ($job): array {
+            try {
+                return ['typed' => $text, 'width' => Length::positive($text, $job->unit)->mm];
+            } catch (InvalidLength $invalid) {
+                return ['typed' => $text, 'error' => $invalid->getMessage()];
+            }
+        }, array_values($typed));
+        SizeRun::query()->where('shop_job_id', $job->id)->whereIn('status', ['waiting', 'running'])->update(['stop_requested' => true]);
+        SizeRun::query()->where('shop_job_id', $job->id)->where('status', 'waiting')->update(['status' => 'stopped']);
+        $run = SizeRun::query()->create(['shop_job_id' => $job->id, 'version' => $job->version, 'status' => 'waiting', 'rows' => $rows]);
+        RunSizes::dispatch($run->id);
+
+        return new JsonResponse($run->refresh()->row(), 202);
+    }
+
+    public function show(SizeRun $run): JsonResponse
+    {
+        return new JsonResponse($run->row());
+    }
+
+    /** What is done stays. */
+    public function stop(SizeRun $run): JsonResponse
+    {
+        $run->update(['stop_requested' => true]);
+        SizeRun::query()->whereKey($run->id)->where('status', 'waiting')->update(['status' => 'stopped']);
+
+        return new JsonResponse($run->refresh()->row());
     }
 
     /** Its files at that width. */
@@ -46,7 +73,7 @@ final class SizeController
         $format = is_string($request->query('format')) ? $request->query('format') : 'svg';
         $writer = Formats::make($format);
         $files = Budget::within('Writing this size', static function () use ($art, $job, $format, $writer): array {
-            $line = PrepLine::of($art->line ?? [], $job->limits());
+            $line = PrepLine::of($art->line ?? [], $job->limits(), new DatabaseStepCache);
             $seen = Seen::of($art);
             $values = Made::values($job);
             $layouts = Makings::layouts(new Order($line->outcome($seen), sprintf('%s %.0f', $job->title, $art->width), $job->process, $job->limits(), $values, Made::names(), $line->isMirrored(), under: Makings::under($job->process, $line, $seen, $values)));

@@ -15,6 +15,9 @@ final class Inside
     /** Chords that stand for one curve. */
     private const CHORDS = 10;
 
+    /** Bands that a chord stands in, about. */
+    private const BANDS = 3;
+
     /** @var array<int, list<array{float, float, float, float}>> chords by band */
     private array $bands = [];
 
@@ -46,7 +49,9 @@ final class Inside
                 }
             }
         }
-        $this->band = max(1e-9, $box->height() / max(1, count($chords)));
+        // So high that a chord stands in a few bands only, however many there are: memory grows with their number, not with its square.
+        $high = array_sum(array_map(static fn (array $chord): float => abs($chord[3] - $chord[1]), $chords));
+        $this->band = max(1e-9, $box->height() / max(1, count($chords)), $high / (self::BANDS * max(1, count($chords))));
         foreach ($chords as $chord) {
             $to = $this->at(max($chord[1], $chord[3]));
             for ($k = $this->at(min($chord[1], $chord[3])); $k <= $to; $k++) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Sheet;
 
+use Closure;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Inspection;
@@ -28,11 +29,12 @@ final readonly class Prepared
     /**
      * @param  Artwork  $bench  as it lies there, at its finished size
      * @param  list<Finding>  $read  what the reader had to say
+     * @param  Closure(int, int, string, float): void|null  $progress  see PrepLine
      */
-    public static function of(Artwork $bench, array $read, PrepLine $line, Limits $limits): self
+    public static function of(Artwork $bench, array $read, PrepLine $line, Limits $limits, ?Closure $progress = null): self
     {
         $source = Seen::of($bench);
-        $result = $line->run($source);
+        $result = $line->run($source, $progress);
         $findings = Inspection::of($bench, $source, $result->judged(), $limits);
         $sheets = Sheet::allOf($result->artwork());
         $leftOut = array_filter($read, static fn (Finding $finding): bool => $finding->isLeftOut());

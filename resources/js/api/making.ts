@@ -24,6 +24,9 @@ export interface LaidOut {
 export interface FileFormat { key: string; label: string; extension: string; says: string; several: boolean; fields: Field[] }
 export interface NestingRun { id: number; status: string; seconds: number; progress: Record<string, { length: number; tried: number }>; error: string }
 export interface Making { fields: Field[]; values: Record<string, FieldValue>; materials: Record<string, number>; layouts: LaidOut[]; formats: FileFormat[]; nested: boolean; along: Along[]; others: Other[]; nesting: NestingRun | null; stale: boolean }
+/** A group of findings at another size, with the worst of them and where that is on the bench. */
+export interface SizeGroup { kind: string; sheet: string | null; severity: string; count: number; least_mm: number | null; message: string; at: [number, number] | null }
+export interface SizeRun { id: number; version: number; status: string; doing: string; rows: { typed: string; width?: number; height?: number; sheets?: number; verdict?: { ready: boolean; sentence: string; open: string[] }; groups?: SizeGroup[]; error?: string }[] }
 /** Another job that is laid with it, and how often. */
 export interface Along { job: number; copies: number }
 export interface Other { id: number; title: string; ready: boolean }

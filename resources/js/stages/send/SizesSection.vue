@@ -1,35 +1,50 @@
 <script setup lang="ts">
 import { api, words } from '@/api/client'
-import type { Finding, FindingGroup } from '@/api/types'
+import type { SizeGroup, SizeRun } from '@/api/making'
 import { nameOf } from '@/findings'
 import { useBench } from '@/stores/bench'
 import { useColours } from '@/stores/colours'
 import { mm } from '@/units'
 import { ElButton } from 'element-plus'
-import { ref } from 'vue'
+import { computed, onMounted, onUnmounted, ref, shallowRef } from 'vue'
 
-/** The same art at other finished sizes, each checked at its own. */
-interface Row { typed: string; width?: number; height?: number; sheets?: number; verdict?: { ready: boolean; sentence: string; open: string[] }; groups?: FindingGroup[]; findings?: Finding[]; error?: string }
+/** The same art at other finished sizes, each checked at its own: they are worked off one after the other, and what is done stays when the rest is stopped. */
 const bench = useBench()
 const names = useColours()
 names.load()
 const text = ref(bench.job ? [0.5, 0.75, 1].map((share) => `${Math.round(bench.job!.width * share)}mm`).join('\n') : '')
-const rows = ref<Row[]>([])
-const busy = ref(false)
+const run = shallowRef<SizeRun | null>(null)
+const problem = ref('')
 const open = ref<number | null>(null)
-async function check() {
-  const job = bench.job
-  if (!job) return
-  rows.value = text.value.split(/[\n;]+/).map((one) => one.trim()).filter(Boolean).slice(0, 40).map((typed) => ({ typed }))
-  busy.value = true
-  for (const [index, row] of rows.value.entries()) {
-    try {
-      rows.value[index] = { typed: row.typed, ...(await api.post<Omit<Row, 'typed'>>(`jobs/${job.id}/sizes`, { width: row.typed })) }
-    } catch (refused) {
-      rows.value[index] = { typed: row.typed, error: words(refused) }
-    }
+const busy = computed(() => ['waiting', 'running'].includes(run.value?.status ?? ''))
+const older = computed(() => run.value !== null && !busy.value && run.value.version !== bench.job?.version)
+let timer = 0
+async function attempt(work: () => Promise<SizeRun | null>) {
+  problem.value = ''
+  try {
+    run.value = await work()
+    if (busy.value) follow()
+  } catch (refused) {
+    problem.value = words(refused)
   }
-  busy.value = false
+}
+function follow() {
+  window.clearTimeout(timer)
+  timer = window.setTimeout(() => attempt(() => api.get<SizeRun>(`sizes/${run.value!.id}`)), 500)
+}
+onMounted(() => attempt(async () => {
+  const last = (await api.get<{ run: SizeRun | null }>(`jobs/${bench.job!.id}/sizes`)).run
+  if (last) text.value = last.rows.map((row) => row.typed).join('\n')
+  return last
+}))
+onUnmounted(() => window.clearTimeout(timer))
+const check = () => attempt(() => api.post<SizeRun>(`jobs/${bench.job!.id}/sizes`, { widths: text.value.split(/[\n;]+/).map((one) => one.trim()).filter(Boolean) }))
+const stop = () => attempt(() => api.post<SizeRun>(`sizes/${run.value!.id}/stop`))
+const says = (row: SizeRun['rows'][number]) => (row.error ? 'not checked' : row.verdict ? (row.verdict.ready ? 'ready' : 'not ready') : busy.value ? '…' : 'not reached')
+function show(group: SizeGroup) {
+  if (!group.at) return
+  bench.show({ kind: 'source' })
+  bench.spot = { x: group.at[0] - 2, y: group.at[1] - 2, width: 4, height: 4 }
 }
 </script>
 
@@ -37,17 +52,22 @@ async function check() {
   <label class="widths">Finished widths, one a line
     <textarea v-model="text" rows="4" spellcheck="false" data-test="sizes" @keydown.stop />
   </label>
-  <ElButton type="primary" :disabled="busy || text.trim() === ''" data-test="check-sizes" @click="check">{{ busy ? 'Checking…' : 'Check each' }}</ElButton>
+  <ElButton v-if="!busy" type="primary" :disabled="text.trim() === ''" data-test="check-sizes" @click="check">Check each</ElButton>
+  <ElButton v-else data-test="stop-sizes" @click="stop">Stop</ElButton>
+  <p v-if="run?.doing" class="quiet" role="status">{{ run.doing }}</p>
+  <p v-if="problem" class="trouble" role="alert">{{ problem }}</p>
+  <p v-if="run?.status === 'failed'" class="trouble" role="alert">It broke off; what is done stands below. Check again for the rest.</p>
+  <p v-if="older" class="quiet">Of before the last change.</p>
   <ul>
-    <li v-for="(row, index) in rows" :key="index" :class="{ bad: row.error || row.verdict?.ready === false }">
+    <li v-for="(row, index) in run?.rows ?? []" :key="index" :class="{ bad: row.error || row.verdict?.ready === false, open: !row.error && !row.verdict }">
       <button type="button" class="head" :disabled="!row.groups" :aria-expanded="open === index" :data-size="index" @click="open = open === index ? null : index">
-        <strong class="numbers">{{ row.width ? `${row.width.toFixed(1)} × ${mm(row.height!)}` : row.typed }}</strong>
-        <span>{{ row.error ? 'not checked' : row.verdict ? (row.verdict.ready ? 'ready' : 'not ready') : '…' }}</span>
+        <strong class="numbers">{{ row.height ? `${row.width!.toFixed(1)} × ${mm(row.height)}` : row.typed }}</strong>
+        <span>{{ says(row) }}</span>
       </button>
       <p v-if="row.error" class="why">{{ row.error }}</p>
       <template v-if="open === index && row.groups">
         <p v-for="reason in row.verdict?.open" :key="reason" class="why">{{ reason }}</p>
-        <p v-for="(group, k) in row.groups" :key="k" class="why">{{ nameOf(group.kind) }}<template v-if="group.sheet?.startsWith('#')"> in {{ names.of(group.sheet) }}</template>: {{ group.findings.length }}<template v-if="group.least_mm !== null">, least {{ mm(group.least_mm) }}</template>. {{ names.said(row.findings![group.findings[0]!]?.message ?? '') }}</p>
+        <button v-for="(group, k) in row.groups" :key="k" type="button" class="why group" :disabled="!group.at" :title="group.at ? 'Look at the worst place' : undefined" @click="show(group)">{{ nameOf(group.kind) }}<template v-if="group.sheet?.startsWith('#')"> in {{ names.of(group.sheet) }}</template>: {{ group.count }}<template v-if="group.least_mm !== null">, least {{ mm(group.least_mm) }}</template>. {{ names.said(group.message) }}</button>
         <p v-if="row.groups.length === 0" class="why">Nothing found at this size.</p>
         <a :href="`/api/jobs/${bench.job?.id}/sizes.zip?width=${encodeURIComponent(row.typed)}&format=svg`" download>Its sheets as ZIP</a>
       </template>
@@ -61,7 +81,10 @@ textarea { font: inherit; border: 1px solid var(--line-strong); border-radius: 3
 ul { list-style: none; margin: 0; padding: 0; }
 li { border-left: 4px solid var(--green); padding: 3px 0 5px 8px; margin-top: 5px; }
 li.bad { border-left-color: var(--coral); }
+li.open { border-left-color: var(--line-strong); }
 .head { display: flex; justify-content: space-between; width: 100%; border: 0; background: none; font: inherit; color: inherit; padding: 0; cursor: pointer; }
-.why { margin: 2px 0; font-size: 14.5px; line-height: 1.25; color: var(--ink-mid); }
+.why { display: block; margin: 2px 0; font-size: 14.5px; line-height: 1.25; color: var(--ink-mid); }
+.group { border: 0; background: none; padding: 0; font-family: inherit; text-align: left; cursor: pointer; text-decoration: underline dotted; text-underline-offset: 3px; }
+.group:disabled { cursor: default; text-decoration: none; }
 a { color: var(--green); font-size: 15px; }
 </style>
