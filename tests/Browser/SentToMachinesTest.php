@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use Symfony\Component\Process\Process;
 
@@ -68,6 +69,64 @@ final class SentToMachinesTest extends BrowserTestCase
         $this->press('[data-send="3"]');
         $this->seeText('was sent to Stand-in vinyl cutter before', '[data-test=asked]');
         self::assertSame([], array_filter($this->complaints(), static fn (string $line): bool => ! str_contains($line, '409')));
+    }
+
+    /** The state of a sheet at its machine, as the page says it. */
+    private function sent(int $number, string $state, float $seconds = 60.0): void
+    {
+        self::until(static fn (): ?bool => str_contains((string) self::$browser->executeScript('return document.querySelector(`[data-sending="${arguments[0]}"]`)?.textContent ?? ""', [$number]), $state) ?: null, "sheet {$number} to be {$state}", $seconds);
+    }
+
+    #[Test]
+    public function tags_are_engraved_by_a_machine_that_has_no_plate_at_first_and_what_is_done_is_drawn_on_the_sheet(): void
+    {
+        $this->machine('engraver', '--bed=600x400mm', '--pace=0', '--fail=empty', '--after=2500');
+        $this->at('Brass lantern tags, no. 1 to 40');
+        self::until(fn (): ?bool => $this->howMany('[data-test=prepare]') > 0 ?: null, 'the line', 10.0);
+        if ($this->howMany('[data-layout]') === 0) {
+            $this->press('[data-test=prepare]');
+        }
+        $this->see('[data-layout="0"]', 90.0);
+        $this->press('[data-test=send-machine]');
+        $this->press('[data-send="0"]');
+        $this->sent(0, 'stopped');
+        $this->see('[data-test=so-far]', 30.0);
+        $some = strlen((string) self::$browser->executeScript('return document.querySelector("[data-test=so-far]").getAttribute("d")'));
+        self::assertGreaterThan(200, $some);
+        $this->press('[data-test=go-on]');
+        $this->sent(0, 'done');
+        self::until(fn (): ?bool => $this->howMany('[data-test=so-far]') === 0 ?: null, 'nothing to be left to do', 15.0);
+        $log = $this->told('engraver');
+        self::assertStringContainsString('no plate', (string) json_encode($log['log']));
+        self::assertSame([], $this->complaints());
+    }
+
+    /** @return iterable<string, array{string, string, string}> title, kind of machine, and what it says that it did */
+    public static function others(): iterable
+    {
+        yield 'stickers' => ['Proof sticker sheet, six marks', 'cutter', 'cut_mm'];
+        yield 'a chain' => ['Lantern chain, woven', 'cutter', 'cut_mm'];
+        yield 'a redrawn mark' => ['Boathouse mark, redrawn from a picture', 'cutter', 'cut_mm'];
+        yield 'a dial' => ['Harbour dial, 36 pieces', 'cutter', 'cut_mm'];
+        yield 'a flat tabard' => ["Stewards' tabard, flat", 'cutter', 'cut_mm'];
+        yield 'an emblem' => ['Regatta emblem', 'recorder', 'plates'];
+    }
+
+    #[Test]
+    #[DataProvider('others')]
+    public function every_demo_job_goes_to_its_machine(string $title, string $kind, string $did): void
+    {
+        $this->machine($kind, '--bed=5000x700mm', '--pace=0');
+        $this->at($title);
+        self::until(fn (): ?bool => $this->howMany('[data-test=prepare]') > 0 ?: null, 'the line', 10.0);
+        if ($this->howMany('[data-layout]') === 0) {
+            $this->press('[data-test=prepare]');
+        }
+        $this->see('[data-layout="0"]', 90.0);
+        $this->press('[data-test=send-machine]');
+        $this->press('[data-send="0"]');
+        $this->sent(0, 'done');
+        self::assertGreaterThan(0, $this->told($kind)[$did]);
     }
 
     #[Test]

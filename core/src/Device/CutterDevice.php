@@ -66,11 +66,23 @@ final class CutterDevice implements Device
             $kept($done);
         }
         for ($i = $done, $n = count($parts); $i < $n; $i++) {
-            $line->say(implode(';', $parts[$i]).';OE;OA;');
-            self::mind($line->answer());
-            self::place($line->answer());
+            self::do($parts[$i], $line);
             $kept($i + 1);
         }
+    }
+
+    /**
+     * Sends instructions and asks what was wrong, then where it stands: one question at a time, for two short answers in a row are held up on their way (by 40 ms a
+     * part, for want of something to confirm the first with).
+     *
+     * @param  list<string>  $instructions
+     */
+    private static function do(array $instructions, Line $line): void
+    {
+        $line->say(($instructions === [] ? '' : implode(';', $instructions).';').'OE;');
+        self::mind($line->answer());
+        $line->say('OA;');
+        self::place($line->answer());
     }
 
     /**
@@ -94,9 +106,7 @@ final class CutterDevice implements Device
         for ($i = count($part) - 1; $i >= -1; $i--) {
             if (($i < 0 ? $before : self::ends($part[$i])) === [$at[0], $at[1]]) {
                 $rest = array_slice($part, $i + 1);
-                $line->say(($rest === [] ? '' : implode(';', $rest).';').'OE;OA;');
-                self::mind($line->answer());
-                self::place($line->answer());
+                self::do($rest, $line);
 
                 return $done + 1;
             }
