@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use NeatEdge\Bench\BadInput;
 use NeatEdge\Bench\Compare;
+use NeatEdge\Bench\Day;
 use NeatEdge\Bench\EditTimes;
 use NeatEdge\Bench\Look;
 use NeatEdge\Bench\Nodes;
@@ -19,7 +20,7 @@ use NeatEdge\Bench\WholeLine;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
-$all = ['compare' => Compare::class, 'weld' => WeldGrowth::class, 'nodes' => Nodes::class, 'look' => Look::class, 'thin' => ThinTime::class, 'start' => Start::class, 'bad' => BadInput::class, 'web' => Web::class, 'edits' => EditTimes::class, 'soak' => Soak::class, 'line' => WholeLine::class, 'shape' => ShapeTimes::class, 'shape-nodes' => ShapeNodes::class, 'send' => SendFigures::class];
+$all = ['compare' => Compare::class, 'weld' => WeldGrowth::class, 'nodes' => Nodes::class, 'look' => Look::class, 'thin' => ThinTime::class, 'start' => Start::class, 'bad' => BadInput::class, 'web' => Web::class, 'edits' => EditTimes::class, 'soak' => Soak::class, 'line' => WholeLine::class, 'shape' => ShapeTimes::class, 'shape-nodes' => ShapeNodes::class, 'send' => SendFigures::class, 'day' => Day::class];
 $asked = array_slice($argv, 1) ?: array_keys($all);
 printf("%-54s %24s   %s\n%s\n", 'figure', 'measured', 'target', str_repeat('-', 108));
 foreach ($asked as $name) {

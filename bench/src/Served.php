@@ -16,18 +16,19 @@ final class Served
 
     private const DRIVER = 9598;
 
-    private readonly string $folder;
+    public readonly string $folder;
 
     /** @var list<resource> */
     private array $processes = [];
 
-    public function __construct()
+    /** @param  int  $machines  the first port of stand-in machines, with workers that send to them; none when nought */
+    public function __construct(int $machines = 0)
     {
         $root = dirname(__DIR__, 2);
         $this->folder = sys_get_temp_dir().'/neat-edge-bench-'.getmypid();
         mkdir($this->folder);
         touch("{$this->folder}/bench.sqlite");
-        $environment = [...getenv(), 'DB_DATABASE' => "{$this->folder}/bench.sqlite", 'APP_ENV' => 'production', 'PHP_CLI_SERVER_WORKERS' => '4', 'NEAT_EDGE_PAGE_TOKEN' => 'off',
+        $environment = [...getenv(), 'DB_DATABASE' => "{$this->folder}/bench.sqlite", 'APP_ENV' => 'production', 'PHP_CLI_SERVER_WORKERS' => '4', 'NEAT_EDGE_PAGE_TOKEN' => 'off', 'NEAT_EDGE_MACHINES_PORT' => (string) $machines, 'NEAT_EDGE_LAYOUTS' => "{$this->folder}/layouts", 'NEAT_EDGE_SENDINGS' => "{$this->folder}/sendings",
             'APP_KEY' => 'base64:'.base64_encode(random_bytes(32)), 'APP_CONFIG_CACHE' => "{$this->folder}/config.php", 'APP_ROUTES_CACHE' => "{$this->folder}/routes.php"];
         $php = [PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d', 'memory_limit=1G', '-d', 'opcache.jit=tracing'];
         foreach ([['migrate', '--force'], ['db:seed', '--force'], ['config:cache'], ['route:cache']] as $command) {
@@ -37,6 +38,9 @@ final class Served
             self::launch([...$php, '-S', '127.0.0.1:'.self::PORT, '-t', 'public', 'server.php'], $environment, $root),
             self::launch(['chromedriver', '--port='.self::DRIVER], $environment, $root),
         ];
+        foreach ($machines > 0 ? ['default', 'machines'] : [] as $queue) {
+            $this->processes[] = self::launch([...$php, 'artisan', 'queue:work', "--queue={$queue}", '--sleep=0.2', '--tries=1', '--timeout=0'], [...$environment, 'QUEUE_CONNECTION' => 'database'], $root);
+        }
         sleep(2);
     }
 
@@ -81,10 +85,20 @@ final class Served
         return self::send($path, (string) json_encode($fields), 'application/json');
     }
 
-    /** Lays a drawing on a bench of its own and gives its job's id. */
-    public static function job(string $svg): int
+    /**
+     * @param  array<string, mixed>  $fields
+     * @return array<string, mixed>
+     */
+    public static function patch(string $path, array $fields): array
     {
-        $body = "--b\r\nContent-Disposition: form-data; name=\"process\"\r\n\r\nplain\r\n--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"a.svg\"\r\n\r\n{$svg}\r\n--b--\r\n";
+        return self::send($path, (string) json_encode($fields), 'application/json', 'PATCH');
+    }
+
+    /** Lays a drawing on a bench of its own and gives its job's id. */
+    public static function job(string $svg, string $process = 'plain', string $width = ''): int
+    {
+        $sized = $width === '' ? '' : "--b\r\nContent-Disposition: form-data; name=\"width\"\r\n\r\n{$width}\r\n";
+        $body = "{$sized}--b\r\nContent-Disposition: form-data; name=\"process\"\r\n\r\n{$process}\r\n--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"a.svg\"\r\n\r\n{$svg}\r\n--b--\r\n";
 
         return (int) self::send('jobs', $body, 'multipart/form-data; boundary=b')['id'];
     }
@@ -111,12 +125,12 @@ final class Served
     }
 
     /** @return array<string, mixed> */
-    private static function send(string $path, string $body, string $type): array
+    private static function send(string $path, string $body, string $type, string $method = 'POST'): array
     {
-        $answer = file_get_contents(self::address("/api/{$path}"), false, stream_context_create(['http' => ['method' => 'POST', 'header' => "Content-Type: {$type}\r\nAccept: application/json\r\n", 'content' => $body, 'ignore_errors' => true]]));
+        $answer = file_get_contents(self::address("/api/{$path}"), false, stream_context_create(['http' => ['method' => $method, 'header' => "Content-Type: {$type}\r\nAccept: application/json\r\n", 'content' => $body, 'ignore_errors' => true]]));
         $data = json_decode((string) $answer, true);
 
-        return is_array($data) && ! isset($data['message']) ? $data : throw new RuntimeException("{$path}: ".substr((string) $answer, 0, 200));
+        return is_array($data) && ! isset($data['message']) && ! isset($data['errors']) ? $data : throw new RuntimeException("{$path}: ".substr((string) $answer, 0, 200));
     }
 
     /**

@@ -17,7 +17,7 @@ use NeatEdge\Core\Type\FontShelf;
 use NeatEdge\Core\Type\Setting;
 use NeatEdge\Core\Type\Typesetter;
 
-/** O8: a job on paper: pictures of its sheets with what they are made of, sizes, times and costs, and what was accepted. Letters are outlines, so that it prints alike everywhere. */
+/** O8: a job on paper: pictures of its sheets with what they are made of, sizes, times and costs, and what was accepted. Letters are outlines, so that it prints alike everywhere, with the words beneath for who searches. */
 final class JobSheet
 {
     private const WIDTH = 210.0;
@@ -31,6 +31,9 @@ final class JobSheet
 
     /** @var non-empty-list<list<Piece>> */
     private array $pages = [[]];
+
+    /** @var array<int, list<array{float, float, float, string}>> see Layout */
+    private array $words = [];
 
     private float $y = self::EDGE;
 
@@ -69,7 +72,7 @@ final class JobSheet
             }
         }
 
-        return array_map(static fn (array $pieces, int $number): Layout => new Layout('job-sheet-'.($number + 1), "{$title}: job sheet", self::WIDTH, self::HEIGHT, [new Layer(Role::Print, 'Job sheet', '#000000', $pieces)]), $self->pages, array_keys($self->pages));
+        return array_map(static fn (array $pieces, int $number): Layout => new Layout('job-sheet-'.($number + 1), "{$title}: job sheet", self::WIDTH, self::HEIGHT, [new Layer(Role::Print, 'Job sheet', '#000000', $pieces)], words: $self->words[$number] ?? []), $self->pages, array_keys($self->pages));
     }
 
     /** @param  array{layout: Layout, seconds: float, cut_mm: float, material_cost: float, machine_cost: float}  $row */
@@ -85,7 +88,8 @@ final class JobSheet
         $box = $layout->box();
         $parts = array_sum(array_map(static fn (Layer $layer): int => $layer->role->isPath() ? count($layer->lines) : 0, $layout->layers));
         $this->text(sprintf('%s, sheet %.0f x %.0f mm, art %.1f x %.1f mm', $layout->material === '' ? 'Material as chosen' : $layout->material, $layout->width, $layout->height, $box?->width() ?? 0.0, $box?->height() ?? 0.0), $left, 3.1);
-        $this->text($row['cut_mm'] > 0 ? sprintf('%d lines, %.2f m along them, %s%s', $parts, $row['cut_mm'] / 1000, self::time($row['seconds']), $layout->used === null ? '' : sprintf(', %.0f %% of the material used', 100 * $layout->used)) : sprintf('%.1f cm² inked', array_sum(array_map(static fn (Layer $layer): float => $layer->area(), $layout->layers)) / 100), $left, 3.1);
+        $area = array_sum(array_map(static fn (Layer $layer): float => $layer->area(), $layout->layers)) / 100;
+        $this->text($row['cut_mm'] > 0 ? sprintf('%d lines, %.2f m along them, %s; %.1f cm² stay%s', $parts, $row['cut_mm'] / 1000, self::time($row['seconds']), $area, $layout->used === null ? '' : sprintf(', %.0f %% of the material', 100 * $layout->used)) : sprintf('%.1f cm² inked', $area), $left, 3.1);
         $this->text(sprintf('Material %.2f, machine %.2f', $row['material_cost'], $row['machine_cost']), $left, 3.1);
         foreach (array_slice([...$layout->warns, ...$layout->says], 0, 5) as $says) {
             $this->text($says, $left, 3.1);
@@ -124,6 +128,7 @@ final class JobSheet
             $this->room($size * 1.5);
             $shape = count($lines) === 1 ? $shape : $this->set($line, $size, $bold);
             if (! $shape->isEmpty()) {
+                $this->words[count($this->pages) - 1][] = [$x, $this->y + $size, $size, $line];
                 $this->add(new Piece('text', $shape->transformed(Matrix::translation($x, $this->y + $size)), new Paint(new Colour(38, 35, 29))));
             }
             $this->y += $number < count($lines) - 1 ? $size * 1.3 : $size * $down;

@@ -222,6 +222,18 @@ final class MakingTest extends TestCase
             self::assertLessThanOrEqual(197.0, $box->right);
             self::assertLessThanOrEqual(290.0, $box->bottom);
         }
+        // An outside reader finds the words that are drawn as outlines.
+        $path = (string) tempnam(sys_get_temp_dir(), 'neat-edge-');
+        try {
+            file_put_contents($path, Formats::bytes(Formats::make('pdf'), JobSheet::pages('Boat (sign) at the quay', ['Customer' => 'Boat Club'], [$row], ['A line is thin. Accepted: it was always so'])));
+            $read = (string) shell_exec('pdftotext -layout '.escapeshellarg($path).' - 2>/dev/null');
+        } finally {
+            unlink($path);
+        }
+        $area = array_sum(array_map(static fn (Layer $layer): float => $layer->area(), $row['layout']->layers)) / 100;
+        foreach (['Boat (sign) at the quay', 'Boat Club', 'it was always so', 'at the machine', sprintf('%.1f cm² stay', $area)] as $words) {
+            self::assertStringContainsString($words, $read);
+        }
     }
 
     /** @return iterable<string, array{Process}> */

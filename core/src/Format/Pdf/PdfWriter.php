@@ -98,12 +98,13 @@ final class PdfWriter implements LayoutWriter
             foreach ($layout->layers as $layer) {
                 $layer->role->isPath() ? $this->lines($layer, $put) : $this->areas($layer, $layout, $put);
             }
+            $this->words($layout, $put);
             $put("Q\n");
         });
         $trim = $layout->trim ?? new Box(0.0, 0.0, $layout->width, $layout->height);
         $bleed = new Box(max(0.0, $trim->left - $layout->bleed), max(0.0, $trim->top - $layout->bleed), min($layout->width, $trim->right + $layout->bleed), min($layout->height, $trim->bottom + $layout->bleed));
         $media = new Box(0.0, 0.0, $layout->width, $layout->height);
-        $resources = '';
+        $resources = $layout->words === [] ? '' : '/Font << /F1 << /Type /Font /Subtype /Type1 /BaseFont /Helvetica /Encoding /WinAnsiEncoding >> >> ';
         foreach (['ColorSpace' => $this->spaces, 'Pattern' => $this->patterns, 'ExtGState' => $this->states] as $kind => $entries) {
             if ($entries !== []) {
                 $resources .= "/{$kind} << ".implode(' ', array_map(static fn (string $name, string $body): string => "/{$name} {$body}", array_keys($entries), $entries)).' >> ';
@@ -153,6 +154,19 @@ final class PdfWriter implements LayoutWriter
             $put(self::path($piece->shape).($piece->shape->rule === FillRule::Evenodd ? "f*\n" : "f\n"));
         }
         $put("Q\n");
+    }
+
+    /**
+     * Letters that are not drawn, where their outlines are: a reader finds and copies them. Plates, sheets and pages for machines have none.
+     *
+     * @param  Closure(string): void  $put
+     */
+    private function words(Layout $layout, Closure $put): void
+    {
+        foreach ($layout->words as [$x, $y, $size, $text]) {
+            $bytes = (string) iconv('UTF-8', 'CP1252//TRANSLIT//IGNORE', mb_scrub($text));
+            $put(sprintf("BT 3 Tr /F1 1 Tf %s 0 0 -%s %s %s Tm (%s) Tj ET\n", PdfFile::real($size), PdfFile::real($size), PdfFile::real($x), PdfFile::real($y), addcslashes($bytes, '()\\')));
+        }
     }
 
     /** The operators that choose a paint. */

@@ -22,6 +22,7 @@ final readonly class Layout
      * @param  list<string>  $says  what should be known of it, one sentence each
      * @param  float|null  $used  share of the material that is used, 0 to 1
      * @param  list<string>  $warns  what would surprise at the machine, one sentence each
+     * @param  list<array{float, float, float, string}>  $words  what is said there in letters that are outlines, so that it can be searched: left and base line in mm, size in mm, text
      */
     public function __construct(
         public string $name,
@@ -36,6 +37,7 @@ final readonly class Layout
         public array $says = [],
         public ?float $used = null,
         public array $warns = [],
+        public array $words = [],
     ) {
     }
 
