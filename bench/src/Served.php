@@ -71,9 +71,10 @@ final class Served
     /** @return array<mixed> */
     public static function get(string $path): array
     {
-        $data = json_decode((string) file_get_contents(self::address("/api/{$path}")), true);
+        $answer = (string) file_get_contents(self::address("/api/{$path}"), false, stream_context_create(['http' => ['header' => "Accept: application/json\r\n", 'ignore_errors' => true]]));
+        $data = json_decode($answer, true);
 
-        return is_array($data) ? $data : throw new RuntimeException("No answer from {$path}.");
+        return is_array($data) && ! isset($data['message']) ? $data : throw new RuntimeException("{$path}: ".substr($answer, 0, 200));
     }
 
     /**

@@ -21,6 +21,37 @@ final class Beside
     public static function along(Shape $shape, array $others): array
     {
         $box = $shape->box();
+        $places = self::places($shape);
+        $out = [];
+        foreach ($others as $i => $other) {
+            $near = $other?->box();
+            if ($other === null || $near === null || $box === null || ! $near->overlaps(new Box($box->left - 1, $box->top - 1, $box->right + 1, $box->bottom + 1))) {
+                continue;
+            }
+            $sum = self::within($places, new Inside($other));
+            if ($sum > 0) {
+                $out[$i] = $sum;
+            }
+        }
+
+        return [$out, (float) array_sum(array_column($places, 2))];
+    }
+
+    /** mm of a shape's outline along which one other lies, which is asked for many shapes. */
+    public static function one(Shape $shape, Inside $other): float
+    {
+        return self::within(self::places($shape), $other);
+    }
+
+    /** @param  list<array{float, float, float}>  $places */
+    private static function within(array $places, Inside $other): float
+    {
+        return (float) array_sum(array_map(static fn (array $place): float => $other->holds($place[0], $place[1]) ? $place[2] : 0.0, $places));
+    }
+
+    /** @return list<array{float, float, float}> places right outside the outline, and mm of it that each stands for */
+    private static function places(Shape $shape): array
+    {
         $own = new Inside($shape);
         $places = [];
         foreach ($shape->contours as $contour) {
@@ -39,19 +70,7 @@ final class Beside
                 }
             }
         }
-        $out = [];
-        foreach ($others as $i => $other) {
-            $near = $other?->box();
-            if ($other === null || $near === null || $box === null || ! $near->overlaps(new Box($box->left - 1, $box->top - 1, $box->right + 1, $box->bottom + 1))) {
-                continue;
-            }
-            $inside = new Inside($other);
-            $sum = array_sum(array_map(static fn (array $place): float => $inside->holds($place[0], $place[1]) ? $place[2] : 0.0, $places));
-            if ($sum > 0) {
-                $out[$i] = (float) $sum;
-            }
-        }
 
-        return [$out, (float) array_sum(array_column($places, 2))];
+        return $places;
     }
 }

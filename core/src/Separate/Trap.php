@@ -8,6 +8,7 @@ use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\Measure\Beside;
+use NeatEdge\Core\Measure\Inside;
 use NeatEdge\Core\Measure\Thickness;
 use NeatEdge\Core\Measure\ThinPlace;
 use NeatEdge\Core\PlanarMap\Combine;
@@ -35,13 +36,19 @@ final class Trap
     public static function spread(array $inks, array $lightness, array $overprints, float $width, Tolerance $tolerance): array
     {
         $out = $inks;
+        // Each ink's wide and narrow parts are told once, however many lighter ones meet it.
+        $parts = [];
         foreach ($width <= 0 ? [] : $inks as $a => $lighter) {
-            $more = [];
+            $more = $grown = [];
+            $own = null;
             foreach ($inks as $b => $darker) {
                 if ($a === $b || $overprints[$a] || $overprints[$b] || [$lightness[$a], $b] <= [$lightness[$b], $a] || ! self::areNear($lighter, $darker, $width)) {
                     continue;
                 }
-                array_push($more, ...self::strips($lighter, $darker, $width, $tolerance));
+                foreach ($parts[$b] ??= self::byWidth($darker, $width, $tolerance) as [$part, $by]) {
+                    $grown[(string) $by] ??= Offset::outset($lighter, $by, 'miter', $tolerance);
+                    array_push($more, ...self::strips($own ??= new Inside($lighter), $grown[(string) $by], $part, $tolerance));
+                }
             }
             if ($more !== []) {
                 $out[$a] = Combine::weld([$lighter, ...$more], $tolerance);
@@ -59,17 +66,18 @@ final class Trap
         return $one !== null && $other !== null && $one->left - $width <= $other->right && $other->left <= $one->right + $width && $one->top - $width <= $other->bottom && $other->top <= $one->bottom + $width;
     }
 
-    /** @return list<Shape> */
-    private static function strips(Shape $lighter, Shape $darker, float $width, Tolerance $tolerance): array
+    /**
+     * @param  Inside  $lighter  which spreads
+     * @param  Shape  $grown  the same, as far as it spreads into the part
+     * @return list<Shape>
+     */
+    private static function strips(Inside $lighter, Shape $grown, Shape $part, Tolerance $tolerance): array
     {
-        $strips = [];
-        foreach (self::byWidth($darker, $width, $tolerance) as [$part, $by]) {
-            $strip = Combine::keepOverlap([Offset::outset($lighter, $by, 'miter', $tolerance), $part], $tolerance);
-            array_push($strips, ...($strip->isEmpty() ? [] : Parts::of($strip)));
-        }
+        $strip = Combine::keepOverlap([$grown, $part], $tolerance);
+        $strips = $strip->isEmpty() ? [] : Parts::of($strip);
 
         // What the spread reaches across a gap is no shared border.
-        return array_values(array_filter($strips, static fn (Shape $strip): bool => (Beside::along($strip, [$lighter])[0][0] ?? 0.0) > self::MEET));
+        return array_values(array_filter($strips, static fn (Shape $strip): bool => Beside::one($strip, $lighter) > self::MEET));
     }
 
     /**
