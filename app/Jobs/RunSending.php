@@ -33,6 +33,12 @@ final class RunSending implements ShouldQueue
 
     public function handle(): void
     {
+        $held = Sending::query()->find($this->sending)?->heldBy();
+        if ($held !== null) {
+            Sending::query()->whereKey($this->sending)->where('status', 'waiting')->update(['error' => sprintf('It waits: "%s" lies half done at %s. Go on with that or cancel it first.', $held->title, $held->machine)]);
+
+            return;
+        }
         if (Sending::query()->whereKey($this->sending)->where('status', 'waiting')->update(['status' => 'running', 'error' => '', 'asked' => '']) === 0) {
             return;
         }
@@ -60,12 +66,16 @@ final class RunSending implements ShouldQueue
                 Devices::of($sending->kind)::send($bytes, $sending->word(), new Line($stream), $sending->done, fn (int $done) => $this->kept($sending, $done));
                 $sending->note('Done');
                 $sending->update(['status' => 'done', 'done' => $sending->of]);
+                $sending->letNext();
 
                 return;
             } catch (Paused) {
                 $asked = Sending::query()->whereKey($sending->id)->value('asked');
                 $sending->note($asked === 'cancel' ? "Cancelled after part {$sending->done}" : "Paused after part {$sending->done}");
                 $sending->update(['status' => $asked === 'cancel' ? 'cancelled' : 'paused', 'asked' => '']);
+                if ($asked === 'cancel') {
+                    $sending->letNext();
+                }
 
                 return;
             } catch (LineLost $lost) {

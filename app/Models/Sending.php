@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Jobs\RunSending;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -51,6 +52,21 @@ final class Sending extends Model
     public function note(string $what): void
     {
         $this->log = [...$this->log, ['at' => now()->toIso8601String(), 'what' => $what]];
+    }
+
+    /** Another sheet that its machine was left in the middle of: whatever came between would take its place away. Null when this one may begin. */
+    public function heldBy(): ?self
+    {
+        return $this->done > 0 ? null : self::query()->where('address', $this->address)->whereKeyNot($this->id)->whereIn('status', ['running', 'paused', 'stopped'])->where('done', '>', 0)->oldest('id')->first();
+    }
+
+    /** The machine is free: what waited for it comes next. */
+    public function letNext(): void
+    {
+        $next = self::query()->where('address', $this->address)->where('status', 'waiting')->oldest('id')->value('id');
+        if ($next !== null) {
+            RunSending::dispatch((int) $next);
+        }
     }
 
     /** @return array<string, mixed> */

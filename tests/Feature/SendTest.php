@@ -223,6 +223,32 @@ final class SendTest extends TestCase
     }
 
     #[Test]
+    public function a_sheet_that_lies_half_done_is_not_lost_to_the_next_one(): void
+    {
+        $job = $this->job();
+        $machine = $this->cutter('--fail=empty', '--after=16');
+        $first = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->json('id');
+        self::assertSame('stopped', $this->getJson("/api/sendings/{$first}")->json('status'));
+        $second = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 1])->json('id');
+        $waits = $this->getJson("/api/sendings/{$second}")->json();
+        self::assertSame(['waiting', 0], [$waits['status'], $waits['done']]);
+        self::assertStringContainsString('lies half done at Long cutter. Go on with that or cancel it first.', $waits['error']);
+        // Gone on with, it is made whole, and what waited comes next by itself.
+        self::assertSame('done', $this->postJson("/api/sendings/{$first}/go")->json('status'));
+        $done = $this->getJson("/api/sendings/{$second}")->json();
+        self::assertSame(['done', ''], [$done['status'], $done['error']]);
+        $cut = array_sum(array_map(static fn (string $path): float => json_decode((string) file_get_contents($path), true)['cut_mm'], glob("{$this->folder}/out/*.json") ?: []));
+        $sheets = array_sum($this->getJson("/api/jobs/{$job}/making")->json('layouts.*.length_mm'));
+        self::assertEqualsWithDelta($sheets, $cut, 0.001 * $sheets, 'both of them, and nothing twice');
+        // One that is given up holds nobody up either.
+        Sending::query()->whereKey($first)->update(['status' => 'stopped', 'done' => 3]);
+        $third = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 1, 'again' => true])->json('id');
+        self::assertSame('waiting', $this->getJson("/api/sendings/{$third}")->json('status'));
+        $this->postJson("/api/sendings/{$first}/cancel")->assertOk();
+        self::assertSame('done', $this->getJson("/api/sendings/{$third}")->json('status'));
+    }
+
+    #[Test]
     public function what_is_done_so_far_is_drawn_where_it_lies_on_the_sheet(): void
     {
         $job = $this->job();

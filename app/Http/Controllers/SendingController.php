@@ -99,7 +99,9 @@ final class SendingController
     public function cancel(Sending $sending): JsonResponse
     {
         Sending::query()->whereKey($sending->id)->where('status', 'running')->update(['asked' => 'cancel']);
-        Sending::query()->whereKey($sending->id)->whereIn('status', ['waiting', 'paused', 'stopped'])->update(['status' => 'cancelled']);
+        if (Sending::query()->whereKey($sending->id)->whereIn('status', ['waiting', 'paused', 'stopped'])->update(['status' => 'cancelled', 'error' => '']) > 0) {
+            $sending->letNext();
+        }
 
         return $this->show($sending->refresh());
     }
