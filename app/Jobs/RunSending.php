@@ -62,20 +62,19 @@ final class RunSending implements ShouldQueue
 
                 continue;
             }
+            $free = false;
             try {
                 Devices::of($sending->kind)::send($bytes, $sending->word(), new Line($stream), $sending->done, fn (int $done) => $this->kept($sending, $done));
                 $sending->note('Done');
                 $sending->update(['status' => 'done', 'done' => $sending->of]);
-                $sending->letNext();
+                $free = true;
 
                 return;
             } catch (Paused) {
                 $asked = Sending::query()->whereKey($sending->id)->value('asked');
                 $sending->note($asked === 'cancel' ? "Cancelled after part {$sending->done}" : "Paused after part {$sending->done}");
                 $sending->update(['status' => $asked === 'cancel' ? 'cancelled' : 'paused', 'asked' => '']);
-                if ($asked === 'cancel') {
-                    $sending->letNext();
-                }
+                $free = $asked === 'cancel';
 
                 return;
             } catch (LineLost $lost) {
@@ -83,11 +82,19 @@ final class RunSending implements ShouldQueue
                 $sending->note("{$why} {$sending->done} of {$sending->of} parts are done");
                 $sending->save();
             } catch (MachineRefused $refused) {
+                $why = $refused->getMessage();
+                // Whoever was there before may just be leaving.
+                if ($refused->isBusy && $try + 1 < self::TRIES) {
+                    continue;
+                }
                 $this->stop($sending, $refused->getMessage());
 
                 return;
             } finally {
                 fclose($stream);
+                if ($free) {
+                    $sending->letNext();
+                }
             }
         }
         $this->stop($sending, "{$why} Go on when it is back: {$sending->done} of {$sending->of} parts are done.");

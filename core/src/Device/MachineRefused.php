@@ -9,6 +9,12 @@ use RuntimeException;
 /** The machine does not go on: why, in one sentence. */
 final class MachineRefused extends RuntimeException
 {
+    /** @param  bool  $isBusy  whether it may well go on in a moment */
+    private function __construct(string $sentence, public readonly bool $isBusy = false)
+    {
+        parent::__construct($sentence);
+    }
+
     public static function because(string $sentence): self
     {
         return new self($sentence);
@@ -16,7 +22,7 @@ final class MachineRefused extends RuntimeException
 
     public static function busy(): self
     {
-        return new self('The machine is busy with somebody else.');
+        return new self('The machine is busy with somebody else.', true);
     }
 
     public static function rubbish(string $answer): self
