@@ -323,6 +323,13 @@ final class SendTest extends TestCase
         $making = $this->getJson("/api/jobs/{$job}/making");
         self::assertEquals([300, 'Stiff film'], [$making->json('layouts.0.height_mm'), $making->json('layouts.0.material')]);
         self::assertSame(['Stiff film is 0.40 mm thick; Short knife cuts 0.10 mm at most.'], $making->json('layouts.0.warns'));
+        // The knife that is steered is the one on the ticket: the first stroke that turns it is as long as its offset wants.
+        $steered = StockItem::query()->create(['kind' => 'machine', 'name' => 'Steered', 'data' => Stock::values('machine', ['port' => 1, 'blade' => '0.25mm'])]);
+        $sent = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $steered->id, 'number' => 0])->assertStatus(202)->json('id');
+        self::assertStringContainsString('PU20,20;PD116,20;', (string) file_get_contents(Sending::query()->where('id', $sent)->firstOrFail()->path()));
+        $table = $this->postJson('/api/stock', ['kind' => 'machine', 'name' => 'Small cutter', 'values' => ['bedHeight' => '200mm']])->json('id');
+        $this->patchJson("/api/jobs/{$job}", ['version' => $checked->json('job.version'), 'stock' => ['machine' => $table]])->assertOk();
+        self::assertEquals(200, $this->getJson("/api/jobs/{$job}/making")->json('layouts.0.height_mm'), 'no wider than the machine takes');
         // The shop changes it: the job keeps what it was checked for until somebody takes the new.
         $this->patchJson("/api/stock/{$film}", ['values' => ['leastLine' => '1mm']])->assertOk();
         $kept = $this->getJson("/api/jobs/{$job}");

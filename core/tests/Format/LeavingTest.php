@@ -14,6 +14,8 @@ use NeatEdge\Core\Format\Incoming;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\FillRule;
+use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Sheet\Layout\Layer;
 use NeatEdge\Core\Sheet\Layout\Layout;
@@ -59,6 +61,57 @@ final class LeavingTest extends TestCase
             new Layer(Role::Mark, 'Marks', '#000000', [$piece('m', Contour::rectangle(2, 2, 5, 0.5), '#000000')]),
             new Layer(Role::Kiss, 'Cut line', '#c23b7a', lines: [Contour::rectangle(5, 5, 90, 50)]),
         ], trim: new Box(5.0, 5.0, 95.0, 55.0), bleed: 2.0);
+    }
+
+    #[Test]
+    public function pixels_have_their_colour_also_in_short_stretches_and_holes_stay_open_by_either_rule(): void
+    {
+        $piece = static fn (string $id, Shape $shape): Piece => new Piece($id, $shape, new Paint(Colour::fromHex('#c86432')));
+        $nested = [Contour::rectangle(20, 5, 20, 20), Contour::rectangle(26, 11, 8, 8)];
+        $path = $this->write('png', new Layout('a', 'A', 80, 30, [new Layer(Role::Print, 'Print', '#000000', [
+            $piece('small', Shape::of(Contour::rectangle(2, 2, 1, 1))), $piece('even', new Shape($nested, FillRule::Evenodd)),
+            $piece('full', new Shape(array_map(static fn (Contour $c): Contour => $c->transformed(Matrix::translation(30, 0)), $nested))),
+        ])]), ['resolution' => '254']);
+        $image = imagecreatefrompng($path);
+        self::assertNotFalse($image);
+        $at = static fn (float $x, float $y): string => sprintf('%06x', imagecolorat($image, (int) (10 * $x), (int) (10 * $y)) & 0xFFFFFF);
+        self::assertSame(['c86432', 'c86432', 'c86432'], [$at(2.1, 2.1), $at(2.5, 2.5), $at(2.9, 2.9)]);
+        self::assertSame(['ffffff', 'ffffff'], [$at(1.5, 2.5), $at(3.5, 2.5)]);
+        self::assertSame(['c86432', 'ffffff'], [$at(22, 15), $at(30, 15)], 'even-odd: a hole');
+        self::assertSame(['c86432', 'c86432'], [$at(52, 15), $at(60, 15)], 'nonzero: none');
+    }
+
+    #[Test]
+    public function a_blade_that_swivels_lightly_is_told_its_force_round_corners_alone(): void
+    {
+        $layout = new Layout('a', 'A', 100, 60, [new Layer(Role::Kiss, 'Film', '#c02020', lines: [Contour::rectangle(20, 10, 40, 30)])]);
+        $bytes = static fn (string $swivel): string => Formats::bytes(Formats::make('plt', ['blade' => '0.5mm', 'overcut' => '0', 'swivel' => $swivel]), [$layout]);
+        self::assertStringNotContainsString('FS', $bytes('depth'));
+        $light = $bytes('light');
+        $places = static fn (string $text): array => preg_match_all('/-?\d+,-?\d+/', $text, $found) ? $found[0] : [];
+        self::assertSame($places($bytes('depth')), $places($light), 'the same way');
+        $corners = [[20, 50], [60, 50], [60, 20], [20, 20]];
+        $with = ['light' => 0.0, 'deep' => 0.0];
+        [$force, $x, $y, $down] = ['deep', 0.0, 0.0, false];
+        foreach (explode(';', $light) as $word) {
+            $force = match (trim($word)) {
+                'FS1' => 'light', 'FS' => 'deep', default => $force
+            };
+            $down = str_starts_with(trim($word), 'PD') || ($down && ! str_starts_with(trim($word), 'PU'));
+            foreach ($places($word) as $place) {
+                [$px, $py] = array_map(static fn (string $steps): float => (float) $steps / 40, explode(',', $place));
+                if ($down && hypot($x - 0.5, $y - 0.5) > 3) {
+                    $with[$force] += hypot($px - $x, $py - $y);
+                    if ($force === 'light') {
+                        self::assertEqualsWithDelta(0.5, min(array_map(static fn (array $c): float => hypot($px - $c[0], $py - $c[1]), $corners)), 0.03);
+                    }
+                }
+                [$x, $y] = [$px, $py];
+            }
+        }
+        self::assertSame('deep', $force, 'it is given back');
+        self::assertEqualsWithDelta(3 * M_PI / 2 * 0.5, $with['light'], 0.6, 'three corners, and into the first side if it must');
+        self::assertEqualsWithDelta(140.0, $with['deep'], 0.3);
     }
 
     /** @param  array<string, mixed>  $values */

@@ -225,13 +225,13 @@ final class MakingTest extends TestCase
         // An outside reader finds the words that are drawn as outlines.
         $path = (string) tempnam(sys_get_temp_dir(), 'neat-edge-');
         try {
-            file_put_contents($path, Formats::bytes(Formats::make('pdf'), JobSheet::pages('Boat (sign) at the quay', ['Customer' => 'Boat Club'], [$row], ['A line is thin. Accepted: it was always so'])));
+            file_put_contents($path, Formats::bytes(Formats::make('pdf'), JobSheet::pages('Boat 1) at the quay', ['Customer' => 'Boat Club'], [$row], ['A line is thin. Accepted: it was always so'])));
             $read = (string) shell_exec('pdftotext -layout '.escapeshellarg($path).' - 2>/dev/null');
         } finally {
             unlink($path);
         }
         $area = array_sum(array_map(static fn (Layer $layer): float => $layer->area(), $row['layout']->layers)) / 100;
-        foreach (['Boat (sign) at the quay', 'Boat Club', 'it was always so', 'at the machine', sprintf('%.1f cm² stay', $area)] as $words) {
+        foreach (['Boat 1) at the quay', 'Boat Club', 'it was always so', 'at the machine', sprintf('%.1f cm² stay', $area)] as $words) {
             self::assertStringContainsString($words, $read);
         }
     }
@@ -261,6 +261,7 @@ final class MakingTest extends TestCase
         if ($process === Process::CutVinyl || $process === Process::HeatTransfer) {
             self::assertSame(['#e0b040', '#203050', '#a02020'], array_map(static fn (Layout $one): string => $one->layers[0]->colour, $together));
             self::assertContains('Only of what is laid with it.', $together[2]->says);
+            self::assertNotContains('Laid with it: 3 × Buoy.', $together[1]->says, 'nothing of it is in that colour');
             // Of materials that are called the same there is one sheet, whatever the colours in the two files.
             $named = self::made($process, self::drawn(), $values, ['along' => [$with], 'names' => ['#a02020' => 'Lamp film', '#203050' => 'Lamp film']]);
             self::assertSame(['#e0b040', '#203050'], array_map(static fn (Layout $one): string => $one->layers[0]->colour, $named));
@@ -272,6 +273,38 @@ final class MakingTest extends TestCase
                 self::assertSame([], Overlap::pairs(array_map(static fn (Piece $piece): Shape => $piece->shape, array_merge(...array_map(static fn (Layer $layer): array => $layer->areas, $layout->layers)))));
             }
         }
+    }
+
+    #[Test]
+    public function hairlines_of_another_job_are_followed_at_their_own_places(): void
+    {
+        $hair = self::drawn("<rect x='10' y='10' width='50' height='0.2' fill='#202020'/>");
+        $process = Process::Engraving;
+        $plate = self::made($process, self::drawn("<rect x='10' y='10' width='30' height='30' fill='#202020'/>"), ['fill' => 'hatch'], ['along' => [new Order($hair, 'Scale', $process, $process->limits(), ['copies' => 3.0])]])[0];
+        self::assertContains('3 hairlines are followed along their middle, once.', $plate->says);
+        $lines = self::layer($plate, Role::Line)->lines ?? [];
+        self::assertCount(3, $lines);
+        foreach ($lines as $line) {
+            self::assertEqualsWithDelta(50.0, $line->length(), 0.5);
+        }
+    }
+
+    #[Test]
+    public function what_is_cut_from_behind_is_turned_round_once_whoever_turned_it(): void
+    {
+        $hook = self::drawn("<path d='M10 10H40V16H16V50H10Z' fill='#e0b040'/>");
+        $leans = static function (Artwork $other, bool $mirrored): float {
+            $with = new Order($other, 'Hook', Process::CutVinyl, Process::CutVinyl->limits(), ['copies' => 1.0], mirrored: $mirrored);
+            $sheet = self::made(Process::CutVinyl, self::drawn("<rect x='60' y='10' width='9' height='9' fill='#e0b040'/>"), ['mirror' => '1', 'turns' => 'none'], ['along' => [$with]])[0];
+            $piece = array_values(array_filter($sheet->layers[0]->areas, static fn (Piece $piece): bool => $piece->shape->area() > 100))[0];
+            $box = $piece->box();
+            self::assertNotNull($box);
+            $left = Combine::keepOverlap([$piece->shape, Shape::of(Contour::rectangle($box->left, $box->top, $box->width() / 2, $box->height()))]);
+
+            return $left->area() / $piece->shape->area();
+        };
+        self::assertGreaterThan(0.6, $leans($hook, true), 'its own line turned it: it stays');
+        self::assertLessThan(0.4, $leans($hook, false));
     }
 
     #[Test]

@@ -51,7 +51,7 @@ class CutSheets implements Making
         foreach (self::designs($order) as $hex => $designs) {
             $i = $numbers[$hex] ?? null;
             $says = $i === null ? ['Only of what is laid with it.'] : self::saysOfLaying($order, $sheets, $i, $under[$i] ?? []);
-            array_push($out, ...self::sheet($order, $hex, $designs, [...$says, ...$order->saysOfOthers()], count($out)));
+            array_push($out, ...self::sheet($order, $hex, $designs, [...$says, ...Design::saysOfOthers($designs)], count($out)));
         }
 
         return $out;
@@ -66,7 +66,7 @@ class CutSheets implements Making
                 $hex = $sheet->paint->colour->hex();
                 $hex = $sheets[$order->called($hex)] ??= $hex;
                 $out[$hex] ??= [];
-                array_push($out[$hex], ...self::units($one, self::turnedRound($one, $sheet->pieces)));
+                array_push($out[$hex], ...self::units($one, self::turnedRound($one, $sheet->pieces), $one === $order ? '' : $one->name));
             }
         }
 
@@ -101,18 +101,18 @@ class CutSheets implements Making
      * @param  list<Piece>  $pieces
      * @return list<Design>
      */
-    private static function units(Order $order, array $pieces): array
+    private static function units(Order $order, array $pieces, string $of): array
     {
         $shapes = array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces);
         if ($order->word('arrange') !== 'parts') {
             $whole = count($shapes) === 1 ? $shapes[0] : ($shapes === [] ? new Shape([]) : Combine::weld($shapes, $order->result->tolerance()));
 
-            return $whole->isEmpty() ? [] : [new Design($whole, $order->copies(), $pieces)];
+            return $whole->isEmpty() ? [] : [new Design($whole, $order->copies(), $pieces, $of)];
         }
         $designs = [];
         foreach ($pieces as $piece) {
             foreach (Parts::of($piece->shape) as $part) {
-                $designs[] = new Design($part, $order->copies(), [$piece->with(shape: $part)]);
+                $designs[] = new Design($part, $order->copies(), [$piece->with(shape: $part)], $of);
             }
         }
 

@@ -64,7 +64,7 @@ final class Engraving implements Making
                     array_push($lines, ...array_map(static fn (Contour $contour): Contour => new Contour($contour->coords, true), $area->contours));
                 }
             }
-            $out[] = self::layout($order, $number, $laid, $lines, $follow, $shown, is_finite($room->length) ? $room->length : 0.0, $room->width);
+            $out[] = self::layout($order, $number, $laid, $lines, $follow, $shown, is_finite($room->length) ? $room->length : 0.0, $room->width, Design::saysOfOthers($designs));
         }
 
         return $out;
@@ -85,7 +85,7 @@ final class Engraving implements Making
         foreach ($order->all() as $one) {
             $pieces = self::engraved($one);
             if ($pieces !== []) {
-                $out[] = new Design(Combine::weld(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $one->result->tolerance()), $one->copies(), $pieces);
+                $out[] = new Design(Combine::weld(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $one->result->tolerance()), $one->copies(), $pieces, $one === $order ? '' : $one->name);
             }
         }
 
@@ -97,8 +97,9 @@ final class Engraving implements Making
      * @param  list<Contour>  $lines
      * @param  list<Contour>  $follow
      * @param  list<Piece>  $shown
+     * @param  list<string>  $others  what is said of jobs that are laid with it
      */
-    private static function layout(Order $order, int $number, array $areas, array $lines, array $follow, array $shown, float $length, float $height): Layout
+    private static function layout(Order $order, int $number, array $areas, array $lines, array $follow, array $shown, float $length, float $height, array $others): Layout
     {
         $fills = ['power' => $order->length('power'), 'speed' => $order->length('speed'), 'overscan' => $order->length('overscan'), 'passes' => (int) $order->length('passes')];
         $use = ['power' => $order->length('linePower'), 'speed' => $order->length('lineSpeed'), 'passes' => (int) $order->length('passes')];
@@ -119,7 +120,7 @@ final class Engraving implements Making
 
         return new Layout(
             $order->file($number + 1, 'engraving'), sprintf('%s, plate %d: engraving', $order->name, $number + 1), $width, $height, $layers, $order->beds['']['name'] ?? 'Plate', $order->beds['']['colour'] ?? '#d8c48a',
-            says: [...$says, ...($bare > 0 ? ['Light areas are left bare.'] : []), ...$order->saysOfOthers()], warns: [...($number === 0 ? $order->warns : []), ...Surprises::beyond($box, $width, $height, Laying::room($order))],
+            says: [...$says, ...($bare > 0 ? ['Light areas are left bare.'] : []), ...$others], warns: [...($number === 0 ? $order->warns : []), ...Surprises::beyond($box, $width, $height, Laying::room($order))],
         );
     }
 }

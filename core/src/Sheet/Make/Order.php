@@ -55,12 +55,6 @@ final readonly class Order
         return max(1, (int) $this->length('copies'));
     }
 
-    /** @return list<string> how much of which other jobs lies on its sheets */
-    public function saysOfOthers(): array
-    {
-        return $this->along === [] ? [] : ['Laid with it: '.implode(', ', array_map(static fn (self $one): string => sprintf('%d × %s', $one->copies(), $one->name), $this->along)).'.'];
-    }
-
     public function called(string $hex): string
     {
         return $this->names[$hex] ?? $hex;

@@ -77,7 +77,7 @@ final class PrintAndCut implements Making
                 $order->file($number + 1, 'print and cut'), sprintf('%s, sheet %d: print and cut', $order->name, $number + 1), $width + 2 * $edge, $room->width + 2 * $edge,
                 array_map(static fn (Layer $layer): Layer => $layer->transformed($shift), $layers), $order->beds['']['name'] ?? 'Printed film', '#ffffff',
                 new Box($all->left + $edge, $all->top + $edge, $all->right + $edge, $all->bottom + $edge), $order->length('bleed'),
-                $order->saysOfOthers(), $used, [...($number === 0 ? $order->warns : []), ...Surprises::beyond($all, $width, $room->width, $room)],
+                Design::saysOfOthers($designs), $used, [...($number === 0 ? $order->warns : []), ...Surprises::beyond($all, $width, $room->width, $room)],
             );
         }
 
@@ -91,7 +91,7 @@ final class PrintAndCut implements Making
             $pieces = array_values(array_filter($one->result->pieces, static fn (Piece $piece): bool => $piece->fill !== null));
             if ($pieces !== []) {
                 $tolerance = $one->result->tolerance();
-                $out[] = new Design(self::edge(self::border($pieces, $one, $tolerance), $one, $tolerance), $one->copies(), $pieces);
+                $out[] = new Design(self::edge(self::border($pieces, $one, $tolerance), $one, $tolerance), $one->copies(), $pieces, $one === $order ? '' : $one->name);
             }
         }
 
