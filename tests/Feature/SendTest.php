@@ -14,6 +14,8 @@ use App\Prep\Made;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Sheet\Shop\Stock;
 use PHPUnit\Framework\Attributes\Test;
 use Symfony\Component\Process\Process;
@@ -406,6 +408,18 @@ final class SendTest extends TestCase
         $this->putJson("/api/jobs/{$job}/making", ['values' => ['overprint' => 'dark']])->assertStatus(422);
         self::assertStringContainsString('<svg', (string) $this->get("/api/jobs/{$job}/layouts/mix.svg?on=0,1,77")->assertOk()->getContent());
         self::assertSame(2, count(Made::layouts(ShopJob::query()->findOrFail($job))));
+        // At another size too nothing is knocked out under it.
+        $this->putJson("/api/jobs/{$job}/making", ['values' => ['overprint' => '#223344', 'marks' => false]])->assertOk();
+        file_put_contents("{$this->folder}/s.zip", $this->get("/api/jobs/{$job}/sizes.zip?width=50mm&format=svg")->assertOk()->getContent());
+        $zip = new ZipArchive;
+        self::assertTrue($zip->open("{$this->folder}/s.zip"));
+        $under = Reader::read((string) $zip->getFromIndex(0))->artwork;
+        self::assertEqualsWithDelta(600.0, array_sum(array_map(static fn (Piece $piece): float => $piece->shape->area(), $under->pieces)), 1.0);
+        // Ink is paid by what it covers, not by the film.
+        $this->postJson('/api/stock', ['kind' => 'ink', 'name' => 'Amber', 'values' => ['colour' => '#e0a030', 'price' => 1000]])->assertCreated();
+        $read = $this->folder.'/sheet.pdf';
+        file_put_contents($read, $this->get("/api/jobs/{$job}/job-sheet.pdf")->assertOk()->getContent());
+        self::assertStringContainsString('Material 2.40', (string) shell_exec('pdftotext -layout '.escapeshellarg($read).' - 2>/dev/null'));
     }
 
     #[Test]

@@ -113,6 +113,22 @@ final class CutTest extends TestCase
     }
 
     #[Test]
+    public function lines_that_lie_on_each_other_are_in_none_of_each_other_and_none_is_lost(): void
+    {
+        $twice = [Contour::rectangle(10, 10, 20, 20), Contour::rectangle(10, 10, 20, 20), Contour::circle(20, 20, 5)];
+        $inside = Forest::of($twice);
+        self::assertCount(2, $inside[-1]);
+        self::assertCount(3, CutOrder::of($twice));
+        self::assertEqualsWithDelta($twice[2]->length(), CutOrder::of($twice)[0]->length(), 1e-9, 'what lies in them first');
+        // Nested deep, and of very different sizes.
+        $deep = array_map(static fn (int $k): Contour => Contour::rectangle(100 - 1.7 ** $k, 100 - 1.7 ** $k, 2 * 1.7 ** $k, 2 * 1.7 ** $k), range(0, 8));
+        $inside = Forest::of($deep);
+        for ($k = 1; $k < 9; $k++) {
+            self::assertSame([$k - 1], $inside[$k]);
+        }
+    }
+
+    #[Test]
     public function a_blade_that_swivels_lightly_does_so_at_corners_only_and_goes_the_same_way(): void
     {
         $square = [Overcut::of(Contour::rectangle(20, 20, 30, 20), 0.5)];

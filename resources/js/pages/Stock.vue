@@ -63,7 +63,7 @@ function brief(item: StockItem) {
         <button type="button" class="head" :aria-expanded="open === item.id" :data-item="item.name" @click="open = open === item.id ? null : item.id">
           <i v-if="item.values.colour" :style="{ background: String(item.values.colour) }" /><strong>{{ item.name }}</strong><span class="quiet numbers">{{ brief(item) }}</span>
         </button>
-        <div v-if="open === item.id && about" class="fields">
+        <div v-if="open === item.id && about" class="open-item">
           <label class="name">Name <input type="text" :value="item.name" maxlength="80" @change="rename(item, ($event.target as HTMLInputElement).value)"></label>
           <FieldForm :fields="about.fields" :values="item.values" @keep="(name, value) => keep(item, name, value)" />
           <ElButton size="small" @click="remove(item)">Take it out</ElButton>
@@ -92,8 +92,8 @@ li { border: 1px solid var(--line); border-radius: 4px; background: #fffcf4; }
 .head { display: flex; align-items: center; gap: 10px; width: 100%; text-align: left; border: 0; background: none; font: inherit; color: inherit; padding: 8px 12px; cursor: pointer; }
 .head span { margin-left: auto; font-size: 15px; }
 i { width: 16px; height: 16px; border-radius: 3px; border: 1px solid var(--line-strong); }
-.fields { padding: 4px 12px 12px; max-width: 420px; display: flex; flex-direction: column; gap: 8px; align-items: stretch; }
-.fields .el-button { align-self: flex-start; }
+.open-item { padding: 4px 12px 12px; max-width: 420px; display: flex; flex-direction: column; gap: 8px; align-items: stretch; }
+.open-item .el-button { align-self: flex-start; }
 .name { display: grid; grid-template-columns: 1fr 220px; align-items: center; font-size: 15px; }
 input[type='text'] { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 4px 7px; }
 form { display: flex; gap: 8px; }
