@@ -184,6 +184,15 @@ final class SendTest extends TestCase
     }
 
     #[Test]
+    public function a_machine_that_is_busy_for_a_moment_is_asked_again(): void
+    {
+        $job = $this->job();
+        $machine = $this->cutter('--fail=busy');
+        $sent = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->assertStatus(202)->json('id');
+        self::assertSame(['done', ''], [$this->getJson("/api/sendings/{$sent}")->json('status'), $this->getJson("/api/sendings/{$sent}")->json('error')]);
+    }
+
+    #[Test]
     public function a_worker_that_was_killed_leaves_a_sending_that_goes_on_where_the_machine_stands(): void
     {
         $job = $this->job();
