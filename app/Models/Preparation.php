@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use NeatEdge\Core\Artwork\Artwork;
@@ -40,6 +41,12 @@ final class Preparation extends Model
 
     /** All but its outcome. */
     public const BRIEF = ['id', 'shop_job_id', 'version', 'status', 'steps', 'done', 'of', 'doing', 'error', 'created_at', 'began_at', 'share', 'summary'];
+
+    /** @return Collection<int, self> the last one of each job, by job, without what is long */
+    public static function lastOfEach(): Collection
+    {
+        return self::query()->whereIn('id', self::query()->selectRaw('max(id)')->groupBy('shop_job_id'))->get(self::BRIEF)->keyBy('shop_job_id');
+    }
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -27,7 +27,7 @@ final class JobSheets
             throw EditRefused::because('There is nothing to make.');
         }
         $machines = StockItem::query()->where('kind', 'machine')->orderBy('id')->get();
-        $machine = $machines->firstWhere('id', $job->chosen()->items['machine']['id'] ?? 0) ?? $machines->first(static fn (StockItem $one): bool => Stock::makes((string) $one->data['kind'], $job->process));
+        $machine = $machines->firstWhere('id', $job->chosen()->items['machine']['id'] ?? 0) ?? $machines->first(static fn (StockItem $one): bool => $one->data['kind'] === Stock::machineFor($job->process));
         $prices = StockItem::query()->whereIn('kind', ['material', 'ink'])->get()->keyBy('name');
         $rows = [];
         foreach ($layouts as $layout) {
@@ -47,13 +47,26 @@ final class JobSheets
             $job->title,
             array_filter([
                 'Customer' => $job->customer, 'Wanted on' => (string) $job->due, 'Process' => $job->process->label(), 'Size' => sprintf('%.1f x %.1f mm', $job->width_mm, $job->height_mm),
-                ...array_column(array_map(static fn (string $kind, array $item): array => [Stock::kinds()[$kind]->one, $item['name']], array_keys($named = array_diff_key($job->chosen()->items, ['machine' => 1])), $named), 1, 0),
+                ...self::named($job),
                 'Copies' => (string) (int) (Made::values($job)['copies'] ?? 1), 'Made with' => $job->preset === null ? 'a line of its own' : sprintf('%s, version %d', $job->preset['name'], $job->preset['version']), 'Machine' => $machine->name ?? '',
                 'Verdict' => $verdict === null ? '' : ($verdict->isReady() ? 'Ready. ' : 'Not ready. ').$verdict->sentence.'.',
             ], static fn (string $text): bool => $text !== ''),
             $rows,
             array_map(static fn (array $finding): string => sprintf('%s Accepted: %s', (string) $finding['message'], (string) $finding['accepted']), $accepted),
         );
+    }
+
+    /** @return array<string, string> what the ticket names to make it from and with, by kind; its machine stands by itself */
+    private static function named(ShopJob $job): array
+    {
+        $out = [];
+        foreach ($job->chosen()->items as $kind => $item) {
+            if ($kind !== 'machine') {
+                $out[Stock::kinds()[$kind]->one] = $item['name'];
+            }
+        }
+
+        return $out;
     }
 
     /** mm² of ink on a plate; null for what is no plate. */

@@ -102,8 +102,10 @@ final class Made
     /** @return list<array{id: int, title: string, ready: bool}> jobs that can be laid with it */
     public static function others(ShopJob $job): array
     {
-        return array_values(ShopJob::query()->with('latestPreparation')->where('process', $job->process->value)->whereKeyNot($job->id)->orderByDesc('id')->limit(200)->get()
-            ->map(static fn (ShopJob $one): array => ['id' => $one->id, 'title' => $one->title, 'ready' => $one->latestPreparation?->status === 'done' && $one->latestPreparation->version === $one->version])->all());
+        $last = Preparation::lastOfEach();
+
+        return array_values(ShopJob::query()->where('process', $job->process->value)->whereKeyNot($job->id)->orderByDesc('id')->limit(200)->get(['id', 'title', 'version'])
+            ->map(static fn (ShopJob $one): array => ['id' => $one->id, 'title' => $one->title, 'ready' => $last->get($one->id)?->status === 'done' && $last->get($one->id)->version === $one->version])->all());
     }
 
     private static function result(Preparation $preparation): ?Artwork

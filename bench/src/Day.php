@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Bench;
 
+use NeatEdge\Core\Check\Process as Making;
+use NeatEdge\Core\Sheet\Shop\Stock;
 use RuntimeException;
 use Symfony\Component\Process\Process;
 
@@ -23,8 +25,6 @@ final class Day
         'recorder' => ['--bed=450x600mm'],
         'engraver' => ['--bed=600x400mm', '--fail=drop', '--after=9000'],
     ];
-
-    private const MAKES = ['cut-vinyl' => 'cutter', 'screen-print' => 'recorder', 'engraving' => 'engraver'];
 
     /** Seconds that anything is waited for. */
     private const PATIENCE = 600;
@@ -71,8 +71,8 @@ final class Day
         $sendings = [];
         foreach ($jobs as $job => $process) {
             self::until(static fn (): bool => in_array(Served::get("jobs/{$job}")['preparation']['status'] ?? '', ['done', 'failed'], true), "job {$job} to be prepared");
+            $kind = Stock::machineFor(Making::from($process));
             foreach (Served::get("jobs/{$job}/making")['layouts'] as $number => $layout) {
-                $kind = self::MAKES[$process];
                 $sendings[] = (int) Served::post("jobs/{$job}/sendings", ['machine' => $ids[$kind], 'number' => $number])['id'];
                 $sheets++;
                 if (isset($length[$kind])) {

@@ -71,6 +71,19 @@ final class SentToMachinesTest extends BrowserTestCase
         self::assertSame([], array_filter($this->complaints(), static fn (string $line): bool => ! str_contains($line, '409')));
     }
 
+    /** The first sheet of a job, which is prepared if it never was, goes to the machine that the page proposes. */
+    private function sendFirst(string $title): void
+    {
+        $this->at($title);
+        self::until(fn (): ?bool => $this->howMany('[data-test=prepare]') > 0 ?: null, 'the line', 10.0);
+        if ($this->howMany('[data-layout]') === 0) {
+            $this->press('[data-test=prepare]');
+        }
+        $this->see('[data-layout="0"]', 90.0);
+        $this->press('[data-test=send-machine]');
+        $this->press('[data-send="0"]');
+    }
+
     /** The state of a sheet at its machine, as the page says it. */
     private function sent(int $number, string $state, float $seconds = 60.0): void
     {
@@ -81,14 +94,7 @@ final class SentToMachinesTest extends BrowserTestCase
     public function tags_are_engraved_by_a_machine_that_has_no_plate_at_first_and_what_is_done_is_drawn_on_the_sheet(): void
     {
         $this->machine('engraver', '--bed=600x400mm', '--pace=0', '--fail=empty', '--after=2500');
-        $this->at('Brass lantern tags, no. 1 to 40');
-        self::until(fn (): ?bool => $this->howMany('[data-test=prepare]') > 0 ?: null, 'the line', 10.0);
-        if ($this->howMany('[data-layout]') === 0) {
-            $this->press('[data-test=prepare]');
-        }
-        $this->see('[data-layout="0"]', 90.0);
-        $this->press('[data-test=send-machine]');
-        $this->press('[data-send="0"]');
+        $this->sendFirst('Brass lantern tags, no. 1 to 40');
         $this->sent(0, 'stopped');
         $this->see('[data-test=so-far]', 30.0);
         $some = strlen((string) self::$browser->executeScript('return document.querySelector("[data-test=so-far]").getAttribute("d")'));
@@ -117,14 +123,7 @@ final class SentToMachinesTest extends BrowserTestCase
     public function every_demo_job_goes_to_its_machine(string $title, string $kind, string $did): void
     {
         $this->machine($kind, '--bed=5000x700mm', '--pace=0');
-        $this->at($title);
-        self::until(fn (): ?bool => $this->howMany('[data-test=prepare]') > 0 ?: null, 'the line', 10.0);
-        if ($this->howMany('[data-layout]') === 0) {
-            $this->press('[data-test=prepare]');
-        }
-        $this->see('[data-layout="0"]', 90.0);
-        $this->press('[data-test=send-machine]');
-        $this->press('[data-send="0"]');
+        $this->sendFirst($title);
         $this->sent(0, 'done');
         self::assertGreaterThan(0, $this->told($kind)[$did]);
     }

@@ -76,7 +76,7 @@ final class JobController
     {
         $columns = ['id', 'title', 'customer', 'due', 'process', 'width_mm', 'height_mm', 'is_demo', 'version', 'notices', 'created_at', 'updated_at'];
         $jobs = ShopJob::query()->orderByDesc('updated_at')->orderByDesc('id')->limit(2000)->get($columns);
-        $last = Preparation::query()->whereIn('id', Preparation::query()->selectRaw('max(id)')->groupBy('shop_job_id'))->get(Preparation::BRIEF)->keyBy('shop_job_id');
+        $last = Preparation::lastOfEach();
 
         return new JsonResponse($jobs->map(static function (ShopJob $job) use ($last): array {
             $preparation = $last->get($job->id);

@@ -11,9 +11,9 @@ export interface Job {
   width: number
   height: number
   limits: { line: number; gap: number; island: number; hole: number; colours: number; bedWidth: number; bedHeight: number; letter: number }
-  /** Those of the others that were typed, by name. */
   /** What of the shop its ticket names, by kind, and whether the shop has it otherwise now. */
   stock: Record<string, { id: number; name: string; changed: boolean }>
+  /** Those of the others that were typed, by name. */
   moreLimits: Record<string, number>
   /** The preset that its line came from. */
   preset: { name: string; version: number; changed: boolean } | null

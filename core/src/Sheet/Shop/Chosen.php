@@ -81,7 +81,7 @@ final readonly class Chosen
             $out[] = sprintf('It is to go %.0f mm/s; %s goes %.0f mm/s at most.', $speed, $this->items['head']['name'], $fastest);
         }
         $machine = $this->items['machine'] ?? null;
-        if ($machine !== null && ! Stock::makes((string) ($machine['values']['kind'] ?? ''), $this->process)) {
+        if ($machine !== null && ($machine['values']['kind'] ?? '') !== Stock::machineFor($this->process)) {
             $out[] = sprintf('%s does not make this: choose another machine on the ticket.', $machine['name']);
         }
 

@@ -51,10 +51,10 @@ final class Stock
         ];
     }
 
-    /** Whether a machine is of the kind that makes a process. */
-    public static function makes(string $machine, Process $process): bool
+    /** The kind of machine that makes a process. */
+    public static function machineFor(Process $process): string
     {
-        return $machine === match ($process) {
+        return match ($process) {
             Process::ScreenPrint => 'recorder',
             Process::Engraving => 'engraver',
             default => 'cutter',
