@@ -26,7 +26,8 @@ debian() {
     fi
 }
 
-php_packages="php8.2-cli php8.2-sqlite3 php8.2-mbstring php8.2-xml php8.2-zip"
+# PDF and PostScript come in through Poppler, Ghostscript and qpdf.
+php_packages="php8.2-cli php8.2-sqlite3 php8.2-mbstring php8.2-xml php8.2-zip poppler-utils ghostscript qpdf"
 command -v node >/dev/null 2>&1 || php_packages="$php_packages nodejs"
 command -v npm >/dev/null 2>&1 || php_packages="$php_packages npm"
 command -v composer >/dev/null 2>&1 || php_packages="$php_packages composer unzip"
@@ -56,6 +57,8 @@ newer_node() {
 stamp_of() { cat "$@" 2>/dev/null | sha256sum | cut -d' ' -f1; }
 
 vendor() { # vendor [--no-dev]
+    # What somebody installed for tests is never taken away.
+    if [ "$*" = "--no-dev" ] && [ -d vendor/phpunit/phpunit ]; then set --; fi
     want="$(stamp_of composer.json pins/*/composer.json)$*"
     if [ ! -f vendor/autoload.php ] || [ "$(cat vendor/.stamp 2>/dev/null)" != "$want" ]; then
         # What development added is more than enough to serve with.
@@ -98,4 +101,4 @@ folders() {
 }
 
 # The same settings for the server and the worker: the JIT on, a file of 20 MB taken.
-php_flags="-d opcache.enable_cli=1 -d opcache.jit_buffer_size=128M -d opcache.memory_consumption=192 -d memory_limit=1G -d expose_php=0 -d upload_max_filesize=24M -d post_max_size=25M -d display_errors=0"
+php_flags="-d opcache.enable_cli=1 -d opcache.jit_buffer_size=128M -d opcache.memory_consumption=192 -d memory_limit=1G -d expose_php=0 -d upload_max_filesize=24M -d post_max_size=240M -d max_file_uploads=1001 -d display_errors=0"

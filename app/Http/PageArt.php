@@ -30,7 +30,7 @@ use NeatEdge\Core\Seen\StrokeRegion;
 final class PageArt
 {
     /** Grows whenever what is told of a piece changes: what was stored in another form is made anew. */
-    public const FORM = 5;
+    public const FORM = 6;
 
     /** @return array<string, mixed> */
     public static function of(Artwork $artwork): array
@@ -158,6 +158,7 @@ final class PageArt
                 'offset' => $stroke->style->dashOffset,
                 'side' => $stroke->side->value,
                 'stops' => $stroke->stops?->stops,
+                'cut' => $stroke->cut,
                 'widths' => $stroke->widths(),
             ];
         }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use NeatEdge\Core\Format\FolderName;
+use NeatEdge\Core\Format\Incoming;
 
 /**
  * Many files through one preset. The files, and what comes of each, lie in a folder of its own.
@@ -18,6 +20,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $files
  * @property bool $stop_requested
  * @property string $error
+ * @property list<string>|null $not_taken names of files that came along and are of no format that is read
  */
 final class Batch extends Model
 {
@@ -26,7 +29,7 @@ final class Batch extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['stop_requested' => 'boolean'];
+        return ['stop_requested' => 'boolean', 'not_taken' => 'array'];
     }
 
     public function folder(string $part = ''): string
@@ -38,9 +41,8 @@ final class Batch extends Model
     public function rows(): array
     {
         $rows = [];
-        foreach (glob($this->folder('in').'/*.{svg,SVG,svgz,SVGZ}', GLOB_BRACE) ?: [] as $path) {
-            $name = basename($path);
-            $done = $this->folder('out/'.preg_replace('/[^\w.\- ]+/u', '_', $name).'/row.json');
+        foreach (array_filter(@scandir($this->folder('in')) ?: [], Incoming::takes(...)) as $name) {
+            $done = $this->folder('out/'.FolderName::of($name).'/row.json');
             $data = is_file($done) ? json_decode((string) file_get_contents($done), true) : null;
             $rows[$name] = is_array($data) ? $data : ['file' => $name, 'state' => 'waiting'];
         }

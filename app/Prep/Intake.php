@@ -15,15 +15,16 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Format\Arrived;
 use NeatEdge\Core\Format\Incoming;
 use NeatEdge\Core\Format\Json\PieceJson;
 use NeatEdge\Core\Format\Json\StoredForm;
 use NeatEdge\Core\Format\Json\StoredFormRefused;
 use NeatEdge\Core\Format\Svg\Drawing;
 use NeatEdge\Core\Format\Svg\Limits;
-use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Format\Svg\SvgRefused;
 use NeatEdge\Core\Geometry\Length;
+use NeatEdge\Pages\PageReader;
 
 /** Takes a customer's file in as a new job: all of it is stored, or nothing. */
 final class Intake
@@ -32,15 +33,20 @@ final class Intake
      * @param  float|null  $width  finished width in mm; as the file states when null
      * @param  bool  $ofArt  whether the finished width is that of the art, whose box is then the page, and not of the page that the file states
      * @param  list<LineStep>|null  $line  by which it is prepared; the plain one when null
+     * @param  array<mixed>  $taking  how a file that can be taken in several ways is taken, by name
      *
      * @throws SvgRefused
      * @throws ValidationException
      */
-    public static function take(string $title, Process $process, ?float $width, string $fileName, string $svg, bool $demo = false, bool $ofArt = false, ?array $line = null): ShopJob
+    public static function take(string $title, Process $process, ?float $width, string $fileName, string $svg, bool $demo = false, bool $ofArt = false, ?array $line = null, array $taking = []): ShopJob
     {
-        // Drawings in lines become SVG at the door: the file that is kept is what the bench shows.
-        $svg = Budget::within('Reading this file', static fn (): string => Incoming::svg($svg));
-        $drawing = self::read($svg);
+        $arrived = self::read($svg, $fileName, $taking);
+        if ($arrived->pages > 1 && ! isset($taking['page'])) {
+            throw ValidationException::withMessages(['taking.page' => sprintf('The file has %d pages; choose one.', $arrived->pages)]);
+        }
+        // Of a file that a browser does not draw, what was understood of it is kept as the customer's picture.
+        $svg = $arrived->svg;
+        $drawing = $arrived->drawing;
         $drawing = $ofArt ? $drawing->framedByArt() : $drawing;
         if ($width === null && ! $drawing->statesSize) {
             throw ValidationException::withMessages(['width' => sprintf('The file states no size; type the finished width. At 96 units an inch its %s would be %.2f mm wide.', $ofArt ? 'art' : 'page', $drawing->artwork->width)]);
@@ -75,12 +81,15 @@ final class Intake
     /**
      * Reads a customer's file within the time that a request has.
      *
+     * @param  array<mixed>  $taking  see Incoming
+     *
      * @throws SvgRefused
      * @throws ValidationException when it draws nothing, or nothing that can be kept
      */
-    public static function read(string $svg): Drawing
+    public static function read(string $bytes, string $name = '', array $taking = []): Arrived
     {
-        $drawing = Budget::within('Reading this file', static fn (): Drawing => Reader::read(Incoming::svg($svg), self::limits(), ShopFonts::shelf()));
+        $arrived = Budget::within('Reading this file', static fn (): Arrived => Incoming::read($bytes, $name, $taking, self::limits(), ShopFonts::shelf(), new PageReader));
+        $drawing = $arrived->drawing;
         if ($drawing->artwork->pieces === [] && array_filter($drawing->findings, static fn (Finding $finding): bool => $finding->kind !== Drawing::NO_SIZE) === []) {
             throw ValidationException::withMessages(['file' => 'The file draws nothing: it has no shapes and no lines.']);
         }
@@ -93,7 +102,7 @@ final class Intake
             throw ValidationException::withMessages(['file' => $refused->getMessage()]);
         }
 
-        return $drawing;
+        return $arrived;
     }
 
     /** An empty bench to draw on. */

@@ -12,12 +12,12 @@ use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Format\Incoming;
 use NeatEdge\Core\Format\Svg\Drawing;
 use NeatEdge\Core\Format\Svg\Limits;
-use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Prepare\SolidColours;
 use NeatEdge\Core\Type\Font;
 use NeatEdge\Core\Type\FontShelf;
+use NeatEdge\Pages\PageReader;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
@@ -32,7 +32,8 @@ abstract class ArtworkCommand extends Command
 
     protected function takesDrawing(): static
     {
-        return $this->addArgument('input', InputArgument::REQUIRED, 'the SVG file, or - for standard input')
+        return $this->addArgument('input', InputArgument::REQUIRED, 'the SVG, DXF, PLT, PDF or PostScript file, or - for standard input')
+            ->addOption('take', null, InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, 'how a file that can be taken in several ways is taken, such as lines=cut, lines=drawn, gap=0.1mm, width=0.5mm, unit=in, asleep=yes or page=2')
             ->addOption('fonts', null, InputOption::VALUE_REQUIRED, 'a folder of fonts (.ttf, .woff) for text, besides those that ship')
             ->addOption('solid-colours', null, InputOption::VALUE_NONE, 'turn what one can see through into the solid colours that are seen')
             ->addOption('ground', null, InputOption::VALUE_REQUIRED, 'the colour that see-through pieces are laid on where nothing solid lies under them, such as #ffffff')
@@ -73,13 +74,31 @@ abstract class ArtworkCommand extends Command
             throw BadCall::noFile($path);
         }
 
-        $drawing = Reader::read(Incoming::svg($bytes), self::limits($input), self::shelf($input));
-        $drawing = self::sized($input, $drawing);
+        $arrived = Incoming::read($bytes, basename($path), self::taking($input), self::limits($input), self::shelf($input), new PageReader);
+        if ($arrived->pages > 1 && ! isset(self::taking($input)['page'])) {
+            throw BadCall::severalPages($arrived->pages);
+        }
+        $drawing = self::sized($input, $arrived->drawing);
         if (! $solid || ! self::wantsSolid($input)) {
             return $drawing;
         }
 
         return new Drawing((new SolidColours(self::ground($input)))->apply($drawing->artwork), $drawing->findings, $drawing->statesSize);
+    }
+
+    /** @return array<string, string> how the file is to be taken, by name */
+    private static function taking(InputInterface $input): array
+    {
+        $out = [];
+        foreach ((array) $input->getOption('take') as $text) {
+            [$name, $value] = [...explode('=', is_string($text) ? $text : '', 2), ''];
+            if (! in_array($name, Incoming::CHOICES, true)) {
+                throw BadCall::choice('--take', $name, Incoming::CHOICES);
+            }
+            $out[$name] = in_array(strtolower($value), ['no', 'off', 'false'], true) ? '' : $value;
+        }
+
+        return $out;
     }
 
     /** At the finished width that was asked for, of the art or of the page. */

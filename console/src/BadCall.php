@@ -40,6 +40,11 @@ final class BadCall extends DomainException
         return new self(sprintf('%s=%s cannot be read; %s.', $option, mb_substr($value, 0, 40), $says));
     }
 
+    public static function severalPages(int $pages): self
+    {
+        return new self("The file has {$pages} pages: say which with --take page=1.");
+    }
+
     public static function nothingDrawn(string $path): self
     {
         return new self(sprintf('"%s" draws nothing that can be used.', $path));

@@ -7,13 +7,16 @@ namespace NeatEdge\Console;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Check\Severity;
+use NeatEdge\Core\Format\FileRefused;
+use NeatEdge\Core\Format\FolderName;
+use NeatEdge\Core\Format\Incoming;
 use NeatEdge\Core\Format\Json\PresetJson;
-use NeatEdge\Core\Format\Svg\Limits;
-use NeatEdge\Core\Format\Svg\Reader;
+use NeatEdge\Core\Format\Svg\Drawing;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Sheet\Prepared;
+use NeatEdge\Pages\PageReader;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
@@ -76,14 +79,19 @@ final class BatchCommand extends Command
         $sizes = self::sizes(self::words($input->getOption('sizes')));
         $one = self::words($input->getOption('one'));
         $work = [];
-        foreach (self::files($folder) as $name) {
+        [$names, $others] = self::files($folder);
+        foreach ($names as $name) {
             $size = $sizes[$name] ?? $width;
             $path = "{$folder}/{$name}";
             $key = hash('xxh128', PrepLine::ENGINE.PresetJson::encode($preset).$process->value.$size.hash_file('xxh128', $path));
             $work[$name] = ['path' => $path, 'size' => $size === '' ? null : Length::positive($size)->mm, 'key' => $key];
         }
         if ($work === []) {
-            throw BadCall::missing("an SVG file in {$folder}");
+            throw BadCall::missing("an SVG, DXF, PLT, PDF or PostScript file in {$folder}");
+        }
+        if ($one === '' && $others !== []) {
+            $error = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
+            $error->writeln(sprintf('note: not taken, as they are of no format that is read: %s', implode(', ', array_slice($others, 0, 20)).(count($others) > 20 ? sprintf(' and %d more', count($others) - 20) : '')), OutputInterface::OUTPUT_RAW);
         }
         if ($one !== '') {
             $task = $work[$one] ?? throw BadCall::noFile("{$folder}/{$one}");
@@ -156,7 +164,7 @@ final class BatchCommand extends Command
         $row = ['file' => $name, 'key' => $task['key'], 'state' => 'done', 'preset' => $preset, 'process' => $process->value];
         $files = [];
         try {
-            $drawing = Reader::read((string) file_get_contents($task['path']), new Limits)->atWidth($task['size']);
+            $drawing = self::drawing($task['path'])->atWidth($task['size']);
             $prepared = Prepared::of($drawing->artwork, $drawing->findings, PrepLine::of($steps, $process->limits()), $process->limits());
             foreach ($prepared->sheets as $i => $sheet) {
                 $files[$sheet->fileName($i + 1)] = Writer::write($sheet->artwork());
@@ -175,6 +183,16 @@ final class BatchCommand extends Command
         self::store($out, $name, $files, $row);
     }
 
+    private static function drawing(string $path): Drawing
+    {
+        $arrived = Incoming::read((string) file_get_contents($path), basename($path), pages: new PageReader);
+        if ($arrived->pages > 1) {
+            throw FileRefused::because(sprintf('The file has %d pages: which of them is wanted must be chosen by a person.', $arrived->pages));
+        }
+
+        return $arrived->drawing;
+    }
+
     /**
      * The folder of a file is made beside its place and moved there whole.
      *
@@ -183,8 +201,8 @@ final class BatchCommand extends Command
      */
     private static function store(string $out, string $name, array $files, array $row): void
     {
-        $place = "{$out}/".self::folder($name);
-        $beside = "{$out}/.making-".self::folder($name).'-'.getmypid();
+        $place = "{$out}/".FolderName::of($name);
+        $beside = "{$out}/.making-".FolderName::of($name).'-'.getmypid();
         if (! @mkdir($beside, 0755, true)) {
             throw BadCall::cannotWrite($beside);
         }
@@ -202,13 +220,14 @@ final class BatchCommand extends Command
         }
     }
 
-    /** @return list<string> names of the SVG files, in order */
+    /** @return array{list<string>, list<string>} names of the files that are taken, in order, and of those that are not */
     private static function files(string $folder): array
     {
-        $names = array_values(array_filter(scandir($folder) ?: [], static fn (string $name): bool => preg_match('/\.svgz?$/iD', $name) === 1 && is_file("{$folder}/{$name}")));
+        $names = array_values(array_filter(scandir($folder) ?: [], static fn (string $name): bool => is_file("{$folder}/{$name}") && $name[0] !== '.'));
         sort($names);
+        $taken = array_values(array_filter($names, Incoming::takes(...)));
 
-        return $names;
+        return [$taken, array_values(array_diff($names, $taken))];
     }
 
     /** @return array<string, string> width by file */
@@ -236,16 +255,10 @@ final class BatchCommand extends Command
         return $out;
     }
 
-    /** A folder's name, of which no file of another extension can have the same. */
-    private static function folder(string $name): string
-    {
-        return (string) preg_replace('/[^\w.\- ]+/u', '_', $name);
-    }
-
     /** @return array<string, mixed> */
     private static function row(string $out, string $name): array
     {
-        $path = "{$out}/".self::folder($name).'/'.self::DONE;
+        $path = "{$out}/".FolderName::of($name).'/'.self::DONE;
         $data = is_file($path) ? json_decode((string) file_get_contents($path), true) : null;
 
         return is_array($data) ? $data : [];

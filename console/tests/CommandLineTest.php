@@ -139,6 +139,34 @@ final class CommandLineTest extends TestCase
         self::assertStringContainsString('width="300mm"', (string) file_get_contents("{$this->folder}/ready/{$report['sheets'][0]['file']}"));
     }
 
+    #[Test]
+    public function each_step_of_a_line_is_itself_with_the_compiler_on(): void
+    {
+        // A file from 6,000 bytes on is computed with the JIT, which once took the first step for all that came after it: what was only to be joined when asked for was joined.
+        $many = implode('', array_map(static fn (int $i): string => sprintf('<rect x="%d" y="%d" width="2" height="2" fill="%s"/>', 3 * ($i % 30), 3 * intdiv($i, 30), $i % 2 === 0 ? '#000000' : '#050505'), range(0, 149)));
+        [, $out] = $this->call(['prepare', $this->drawing($many), '--out-dir', 'ready', '--format=json']);
+        $report = json_decode($out, true);
+        self::assertSame(['outline-strokes', 'remove-hidden', 'merge-by-colour', 'clean-nodes'], array_column($report['steps'], 'step'));
+        self::assertCount(2, $report['sheets'], 'near-blacks are joined only where somebody asks for it');
+    }
+
+    #[Test]
+    public function a_drawing_in_lines_is_taken_as_is_asked_and_what_is_left_out_is_said(): void
+    {
+        file_put_contents("{$this->folder}/cut.plt", 'IN;SP1;PU0,0;PD4000,0,4000,2000,0,2000,0,0;PU400,400;PD2000,400;PU;XQ1;');
+        [$code, $out, $error] = $this->call(['prepare', 'cut.plt', '--out-dir', 'ready', '--format=json']);
+        $report = json_decode($out, true);
+        self::assertEqualsWithDelta([100.0, 50.0], [$report['width_mm'], $report['height_mm']], 1e-6);
+        self::assertSame([1], array_column($report['sheets'], 'single_cuts'));
+        self::assertStringContainsString('Left out 1 × instruction XQ', $error);
+        self::assertFalse($report['verdict']['ready']);
+        [, $out] = $this->call(['prepare', 'cut.plt', '--take=lines=drawn', '--take=width=2mm', '--out-dir', 'drawn', '--format=json']);
+        self::assertSame([0], array_column(json_decode($out, true)['sheets'], 'single_cuts'));
+        [$code, , $error] = $this->call(['prepare', 'cut.plt', '--take=colour=red', '--out-dir', 'no']);
+        self::assertSame(2, $code);
+        self::assertStringContainsString('--take=colour', $error);
+    }
+
     /** @param  list<string>  $arguments */
     #[Test]
     #[TestWith([['outline', 'gone.svg', '-o', 'out.svg'], 'no file'])]

@@ -50,7 +50,7 @@ abstract class BrowserTestCase extends TestCase
             'PHP_CLI_SERVER_WORKERS' => '3', 'NEAT_EDGE_PAGE_TOKEN' => 'on', 'NEAT_EDGE_PREPARE_IN' => 'child',
             'NEAT_EDGE_MACHINES_PORT' => (string) self::$machines, 'NEAT_EDGE_LAYOUTS' => self::$folder.'/layouts', 'NEAT_EDGE_SENDINGS' => self::$folder.'/sendings',
         ];
-        $php = [PHP_BINARY, '-d', 'memory_limit=1G', '-d', 'upload_max_filesize=24M', '-d', 'post_max_size=25M', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=64M', '-d', 'opcache.jit=tracing'];
+        $php = [PHP_BINARY, '-d', 'memory_limit=1G', '-d', 'upload_max_filesize=24M', '-d', 'post_max_size=240M', '-d', 'max_file_uploads=1001', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=64M', '-d', 'opcache.jit=tracing'];
         // The demo is made once for all classes, and copied: preparing it takes longer than many a test.
         if (self::$demo === null) {
             foreach ([['migrate', '--force'], ['db:seed', '--force']] as $command) {

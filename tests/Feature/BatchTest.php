@@ -60,6 +60,7 @@ final class BatchTest extends TestCase
         $id = $this->send([self::zip(), UploadedFile::fake()->createWithContent('pier.svg', self::svg('.3')), UploadedFile::fake()->createWithContent('torn.svg', '<svg')], ['sizes' => "file,width\npier.svg,120mm\n"])->assertCreated()->json('id');
         $batch = $this->getJson("/api/batches/{$id}")->assertOk()->json();
         self::assertSame(['done', 4, 4], [$batch['status'], $batch['files'], $batch['done']]);
+        self::assertSame(['notes.txt'], $batch['notTaken']);
         $rows = array_column($batch['rows'], null, 'file');
         self::assertSame(['oar.svg', 'out.svg', 'pier.svg', 'torn.svg'], array_keys($rows), 'nothing leaves the folder of the batch');
         self::assertTrue($rows['oar.svg']['ready']);
@@ -99,16 +100,48 @@ final class BatchTest extends TestCase
     }
 
     #[Test]
+    public function nothing_of_a_folder_or_a_zip_is_lost_whatever_it_is_called(): void
+    {
+        $long = str_repeat('Ж', 120).'.svg';
+        $path = (string) tempnam(sys_get_temp_dir(), 'neat-edge-');
+        $zip = new ZipArchive;
+        $zip->open($path, ZipArchive::OVERWRITE);
+        foreach (['a/logo.svg', 'b/logo.svg', 'b/LOGO.SVG', 'a*b.svg', 'a?b.svg', $long, 'ランタン.svg', 'cut.dxf', 'cut.plt', 'read me.txt'] as $name) {
+            $zip->addFromString($name, match (true) {
+                str_ends_with($name, 'dxf') => "0\nSECTION\n2\nHEADER\n9\n\$INSUNITS\n70\n4\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n0\nCIRCLE\n8\n0\n10\n0\n20\n0\n40\n20\n0\nENDSEC\n0\nEOF\n",
+                str_ends_with($name, 'plt') => 'IN;SP1;PU0,0;PD4000,0,4000,2000,0,2000,0,0;PU;',
+                default => self::svg('8'),
+            });
+        }
+        $zip->close();
+        $same = self::svg('8');
+        $files = [new UploadedFile($path, 'marks.zip', 'application/zip', null, true)];
+        for ($i = 0; $i < 22; $i++) {
+            $files[] = UploadedFile::fake()->createWithContent($i < 2 ? 'twice.svg' : "one {$i}.svg", $same);
+        }
+        $id = $this->send($files)->assertCreated()->json('id');
+        $batch = $this->getJson("/api/batches/{$id}")->assertOk()->json();
+        self::assertSame(31, $batch['files']);
+        self::assertCount(31, $batch['rows'], 'each is a row');
+        self::assertSame(['done'], array_values(array_unique(array_column($batch['rows'], 'state'))));
+        self::assertSame(['read me.txt'], $batch['notTaken']);
+        $names = array_column($batch['rows'], 'file');
+        foreach (['logo.svg', 'b - logo.svg', 'LOGO (2).svg', 'a_b.svg', 'a_b (2).svg', 'ランタン.svg', 'cut.dxf', 'cut.plt', 'twice.svg', 'twice (2).svg'] as $name) {
+            self::assertContains($name, $names);
+        }
+    }
+
+    #[Test]
     public function what_is_no_batch_is_refused_in_a_sentence_and_leaves_nothing(): void
     {
         $svg = UploadedFile::fake()->createWithContent('a.svg', self::svg('5'));
         foreach ([
-            [[UploadedFile::fake()->createWithContent('a.txt', 'x')], [], 'There is no SVG file among these.'],
+            [[UploadedFile::fake()->createWithContent('a.txt', 'x')], [], 'There is no SVG, DXF, PLT, PDF or PostScript file among these.'],
             [[UploadedFile::fake()->createWithContent('a.zip', 'x')], [], 'The ZIP cannot be opened.'],
             [[$svg], ['preset' => 'Nobody'], 'That preset is not on the shelf any more.'],
             [[$svg], ['width' => 'wide'], '"wide"'],
             [[$svg], ['sizes' => "a.svg,10mm\nb.svg,ten"], 'Line 2 of the sizes: '],
-            [[], [], 'Drop SVG files or a ZIP of them.'],
+            [[], [], 'Drop drawings or a ZIP of them.'],
         ] as [$files, $fields, $says]) {
             self::assertStringContainsString($says, (string) $this->send($files, $fields)->assertStatus(422)->json('message'));
         }

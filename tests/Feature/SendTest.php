@@ -434,9 +434,33 @@ final class SendTest extends TestCase
     #[Test]
     public function drawings_in_lines_come_in_as_jobs(): void
     {
-        $dxf = "0\nSECTION\n2\nENTITIES\n0\nCIRCLE\n8\nPLATE\n10\n50\n20\n50\n40\n20\n0\nENDSEC\n0\nEOF\n";
-        $job = $this->post('/api/jobs', ['process' => 'engraving', 'file' => UploadedFile::fake()->createWithContent('plate.dxf', $dxf)], ['Accept' => 'application/json'])->assertCreated()->json('id');
-        self::assertEqualsWithDelta([40.0, 40.0], [$this->getJson("/api/jobs/{$job}")->json('job.width'), $this->getJson("/api/jobs/{$job}")->json('job.height')], 1e-3);
-        $this->post('/api/jobs', ['process' => 'engraving', 'file' => UploadedFile::fake()->createWithContent('plate.pdf', '%PDF-1.7')], ['Accept' => 'application/json'])->assertStatus(422)->assertJsonPath('message', 'PDF files are not taken: nothing at hand reads the vectors in them. Save the drawing as SVG or DXF.');
+        $dxf = "0\nSECTION\n2\nENTITIES\n0\nCIRCLE\n8\nPLATE\n10\n50\n20\n50\n40\n20\n0\nDIMENSION\n8\nD\n0\nENDSEC\n0\nEOF\n";
+        $file = static fn (): UploadedFile => UploadedFile::fake()->createWithContent('plate.dxf', $dxf);
+        $look = $this->post('/api/look', ['file' => $file()], ['Accept' => 'application/json'])->assertOk()->json();
+        self::assertSame(['lines', 'gap', 'width', 'unit', 'asleep'], array_column($look['fields'], 'name'));
+        self::assertFalse($look['statesSize']);
+        $this->post('/api/jobs', ['process' => 'engraving', 'file' => $file()], ['Accept' => 'application/json'])->assertStatus(422)->assertJsonPath('fields.width', 'The file states no size; type the finished width. At 96 units an inch its page would be 40.00 mm wide.');
+        $job = $this->post('/api/jobs', ['process' => 'engraving', 'file' => $file(), 'taking' => ['unit' => 'cm', 'lines' => 'drawn', 'width' => '2mm']], ['Accept' => 'application/json'])->assertCreated()->json('id');
+        $shown = $this->getJson("/api/jobs/{$job}")->assertOk()->json();
+        self::assertEqualsWithDelta([400.0, 400.0], [$shown['job']['width'], $shown['job']['height']], 1e-3, 'the size of the lines, in the unit that was said');
+        self::assertSame(2.0, (float) $shown['art']['pieces'][0]['stroke']['width']);
+        self::assertSame(['left-out'], array_column($shown['notices'], 'kind'), 'what was left out stays with the job');
+        $this->get("/api/jobs/{$job}/source.svg")->assertOk();
+        $this->post('/api/jobs', ['process' => 'engraving', 'file' => $file(), 'taking' => ['unit' => 'furlong']], ['Accept' => 'application/json'])->assertStatus(422);
+    }
+
+    #[Test]
+    public function pages_of_a_pdf_are_asked_about_with_their_pictures(): void
+    {
+        $ps = "%!PS\n<< /PageSize [144 72] >> setpagedevice 0 0 144 72 rectfill showpage\n<< /PageSize [72 72] >> setpagedevice 10 10 50 50 rectfill showpage\n";
+        $file = static fn (): UploadedFile => UploadedFile::fake()->createWithContent('two.ps', $ps);
+        $look = $this->post('/api/look', ['file' => $file()], ['Accept' => 'application/json'])->assertOk()->json();
+        self::assertSame(2, $look['pages']);
+        self::assertCount(2, $look['pagePictures']);
+        self::assertStringStartsWith('data:image/png;base64,', $look['pagePictures'][1]);
+        $this->post('/api/jobs', ['process' => 'plain', 'file' => $file()], ['Accept' => 'application/json'])->assertStatus(422)->assertJsonPath('message', 'The file has 2 pages; choose one.');
+        $job = $this->post('/api/jobs', ['process' => 'plain', 'file' => $file(), 'taking' => ['page' => '2']], ['Accept' => 'application/json'])->assertCreated()->json('id');
+        self::assertEqualsWithDelta(25.4, $this->getJson("/api/jobs/{$job}")->json('job.width'), 1e-3);
+        $this->post('/api/jobs', ['process' => 'plain', 'file' => UploadedFile::fake()->createWithContent('plate.pdf', '%PDF-1.7')], ['Accept' => 'application/json'])->assertStatus(422);
     }
 }

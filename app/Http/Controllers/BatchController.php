@@ -19,6 +19,7 @@ use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Format\FolderName;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Seen\Small;
 use RuntimeException;
@@ -37,10 +38,16 @@ final class BatchController
         $fields = $request->validate([
             'title' => ['nullable', 'string', 'max:120'], 'preset' => ['required', 'string', 'max:80'], 'process' => ['nullable', Rule::enum(Process::class)],
             'width' => ['nullable', 'string', 'max:200'], 'sizes' => ['nullable', 'string', 'max:1000000'],
-            'files' => ['required', 'array', 'min:1', 'max:1000'], 'files.*' => ['file', 'max:'.intdiv((int) config('neat-edge.upload_bytes'), 1000)],
-        ], ['files.*' => 'Drop SVG files or a ZIP of them.', 'files' => 'Drop SVG files or a ZIP of them.', 'preset.*' => 'Choose a preset.', 'process.*' => 'Choose how the jobs are made.', 'title.*' => 'The title is longer than 120 letters.', 'width.*' => 'Type a width such as 300mm.', 'sizes.*' => 'The table of sizes is too long.']);
+            'files' => ['required', 'array', 'min:1', 'max:1000'], 'paths' => ['sometimes', 'array', 'max:1000'], 'paths.*' => ['string', 'max:4000'], 'files.*' => ['file', 'max:'.intdiv((int) config('neat-edge.upload_bytes'), 1000)],
+        ], ['files.*' => 'Drop drawings or a ZIP of them.', 'files' => 'Drop drawings or a ZIP of them.', 'preset.*' => 'Choose a preset.', 'process.*' => 'Choose how the jobs are made.', 'title.*' => 'The title is longer than 120 letters.', 'width.*' => 'Type a width such as 300mm.', 'sizes.*' => 'The table of sizes is too long.']);
         $preset = ShopPreset::shelf()[$fields['preset']] ?? throw ValidationException::withMessages(['preset' => 'That preset is not on the shelf any more.']);
-        $files = array_values(array_filter((array) $request->file('files'), static fn (mixed $file): bool => $file instanceof UploadedFile));
+        $files = [];
+        foreach (array_values((array) $request->file('files')) as $i => $file) {
+            if ($file instanceof UploadedFile) {
+                // A browser sends names without folders: those are told beside.
+                $files[] = [$fields['paths'][$i] ?? $file->getClientOriginalName(), $file];
+            }
+        }
         $batch = BatchIntake::take(
             trim((string) ($fields['title'] ?? '')) ?: $preset->name, $preset, Process::tryFrom((string) ($fields['process'] ?? '')) ?? Process::tryFrom($preset->for[0] ?? '') ?? Process::Plain,
             (string) ($fields['width'] ?? ''), (string) ($fields['sizes'] ?? ''), $files,
@@ -69,7 +76,7 @@ final class BatchController
         $file = $request->validate(['file' => ['sometimes', 'string', 'max:200']], ['*' => 'Name a file of the batch.'])['file'] ?? null;
         foreach ($batch->rows() as $row) {
             if ($file === null ? $row['state'] === 'failed' : $row['file'] === $file) {
-                File::deleteDirectory($batch->folder('out/'.self::name((string) $row['file'])));
+                File::deleteDirectory($batch->folder('out/'.FolderName::of((string) $row['file'])));
             }
         }
         if (Batch::query()->whereKey($batch->id)->whereIn('status', ['done', 'stopped', 'failed'])->update(['status' => 'waiting', 'stop_requested' => false, 'error' => '']) > 0) {
@@ -86,8 +93,8 @@ final class BatchController
         $preset = ShopPreset::shelf()[$batch->preset] ?? null;
         $width = isset($row['width_mm']) ? (float) $row['width_mm'] : null;
         $job = Intake::take(
-            mb_substr((string) preg_replace('/\.svgz?$/i', '', (string) $row['file']), 0, 120), Process::from($batch->process), $width, (string) $row['file'],
-            (string) file_get_contents($batch->folder('in/'.$row['file'])), line: $preset?->steps,
+            mb_substr(pathinfo((string) $row['file'], PATHINFO_FILENAME), 0, 120), Process::from($batch->process), $width, (string) $row['file'],
+            (string) file_get_contents($batch->folder('in/'.$row['file'])), line: $preset?->steps, taking: ['page' => '1'],
         );
         if ($preset !== null) {
             $job->update(['preset' => ['name' => $preset->name, 'version' => $preset->version, 'line' => '']]);
@@ -100,7 +107,7 @@ final class BatchController
     public function picture(Batch $batch, string $file): Response
     {
         $row = self::find($batch, $file);
-        $drawing = Intake::read((string) file_get_contents($batch->folder('in/'.$row['file'])));
+        $drawing = Intake::read((string) file_get_contents($batch->folder('in/'.$row['file'])), (string) $row['file'])->drawing;
 
         return new Response(Writer::write(Small::of($drawing->artwork)), 200, ['Content-Type' => 'image/svg+xml', 'Cache-Control' => 'private, max-age=86400']);
     }
@@ -114,9 +121,9 @@ final class BatchController
                 throw new RuntimeException('The ZIP cannot be made.');
             }
             foreach ($batch->rows() as $row) {
-                foreach (glob($batch->folder('out/'.self::name((string) $row['file'])).'/*') ?: [] as $file) {
+                foreach (glob($batch->folder('out/'.FolderName::of((string) $row['file'])).'/*') ?: [] as $file) {
                     if (basename($file) !== 'row.json') {
-                        $zip->addFile($file, self::name((string) $row['file']).'/'.basename($file));
+                        $zip->addFile($file, FolderName::of((string) $row['file']).'/'.basename($file));
                     }
                 }
             }
@@ -153,17 +160,12 @@ final class BatchController
         abort(404);
     }
 
-    private static function name(string $file): string
-    {
-        return (string) preg_replace('/[^\w.\- ]+/u', '_', $file);
-    }
-
     /** @return array<string, mixed> */
     private static function row(Batch $batch): array
     {
         return [
             'id' => $batch->id, 'title' => $batch->title, 'status' => $batch->status, 'process' => $batch->process, 'processLabel' => Process::from($batch->process)->label(), 'preset' => $batch->preset, 'width' => $batch->width,
-            'files' => $batch->files, 'error' => $batch->error, 'made' => $batch->created_at?->toIso8601String(),
+            'files' => $batch->files, 'notTaken' => $batch->not_taken ?? [], 'error' => $batch->error, 'made' => $batch->created_at?->toIso8601String(),
         ];
     }
 

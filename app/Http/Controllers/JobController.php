@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Budget;
 use App\Http\Ticket;
 use App\Models\Preparation;
 use App\Models\ShopJob;
@@ -23,13 +22,13 @@ use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\ShapeKind;
 use NeatEdge\Core\Artwork\StepAndRepeat;
 use NeatEdge\Core\Check\AboutFinding;
-use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Inspection;
 use NeatEdge\Core\Check\Judgements;
 use NeatEdge\Core\Check\LimitFields;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Check\Remedies;
 use NeatEdge\Core\Check\Remedy;
+use NeatEdge\Core\Format\Incoming;
 use NeatEdge\Core\Format\Svg\Isolated;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Box;
@@ -38,8 +37,6 @@ use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Measure\LookDifference;
 use NeatEdge\Core\Prepare\AboutStep;
 use NeatEdge\Core\Prepare\Steps;
-use NeatEdge\Core\Seen\Extent;
-use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Seen\Small;
 use NeatEdge\Core\Sheet\Shop\Stock;
 use NeatEdge\Core\Stroke\WidthStops;
@@ -57,6 +54,7 @@ final class JobController
                 'line' => $process->limits()->line,
                 'gap' => $process->limits()->gap,
             ], Process::cases()),
+            'endings' => array_keys(Incoming::ENDINGS),
             'steps' => array_map(static fn (AboutStep $about): array => $about->toArray(), array_values(Steps::catalogue())),
             'findings' => array_map(static fn (AboutFinding $about): array => [...$about->toArray(), 'remedies' => array_map(static fn (Remedy $remedy): array => $remedy->toArray(), Remedies::of($about->kind))], array_values(Inspection::catalogue())),
             'limits' => array_map(static fn (Field $field): array => $field->toArray(), LimitFields::all()),
@@ -112,6 +110,8 @@ final class JobController
             'width' => ['nullable', 'string', 'max:200'],
             'height' => ['required_without:file', 'nullable', 'string', 'max:200'],
             'of' => ['nullable', Rule::in(['page', 'art'])],
+            'taking' => ['sometimes', 'array'],
+            'taking.*' => ['nullable', 'string', 'max:200'],
             'file' => ['required_without:height', 'file', 'max:'.intdiv((int) config('neat-edge.upload_bytes'), 1000)],
         ], [
             'process.*' => 'Choose how the job is made.',
@@ -137,37 +137,16 @@ final class JobController
         $name = $file->getClientOriginalName();
         $title = trim((string) ($fields['title'] ?? ''));
         $job = Intake::take(
-            $title !== '' ? $title : mb_substr((string) preg_replace('/\.(svgz?|dxf|plt|hpgl)$/i', '', mb_scrub($name)), 0, 120),
+            $title !== '' ? $title : mb_substr((string) preg_replace('/\.('.implode('|', array_keys(Incoming::ENDINGS)).')$/i', '', mb_scrub($name)), 0, 120),
             Process::from($fields['process']),
             Intake::width($fields['width'] ?? null),
             $name,
             (string) $file->get(),
             ofArt: ($fields['of'] ?? 'page') === 'art',
+            taking: array_filter($fields['taking'] ?? [], static fn (?string $text): bool => $text !== null && $text !== ''),
         );
 
         return new JsonResponse(Ticket::of($job), 201);
-    }
-
-    /** What a file is before it becomes a job: its page, the box of its art, and what would be left out. */
-    public function look(Request $request): JsonResponse
-    {
-        $most = (int) config('neat-edge.upload_bytes');
-        $request->validate(['file' => ['required', 'file', 'max:'.intdiv($most, 1000)]], [
-            'file.max' => sprintf('The file is larger than %d MB.', intdiv($most, 1_000_000)),
-            'file.*' => 'The file did not arrive; drop it again.',
-        ]);
-        $drawing = Intake::read((string) self::file($request)->get());
-        $art = $drawing->artwork;
-        $box = Budget::within('Measuring this file', static fn () => Extent::of($art));
-
-        return new JsonResponse([
-            'statesSize' => $drawing->statesSize,
-            'page' => [$art->width, $art->height],
-            'box' => $box === null ? null : [$box->left, $box->top, $box->width(), $box->height()],
-            'outside' => $box !== null && max(-$box->left, -$box->top, $box->right - $art->width, $box->bottom - $art->height) > 0.01,
-            'leftOut' => array_map(static fn (Finding $finding): string => $finding->message, $drawing->findings),
-            'picture' => Writer::write(Seen::of($art)),
-        ]);
     }
 
     public function show(ShopJob $job): JsonResponse

@@ -79,6 +79,12 @@ final readonly class Piece
         return $this->stroke === null && $this->fill !== null && $this->fill->isOpaque() && $this->blend === Blend::Normal;
     }
 
+    /** Whether it is a single cut and nothing else: what a tool follows once, and no step of preparation changes. */
+    public function isSingleCut(): bool
+    {
+        return $this->stroke !== null && $this->stroke->cut && $this->fill === null;
+    }
+
     /** The box of its contours, the stroke's width not counted. */
     public function box(): ?Box
     {

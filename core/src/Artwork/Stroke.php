@@ -14,6 +14,7 @@ final readonly class Stroke
     /**
      * @param  Matrix|null  $pen  from the space in which the pen is round, and the style's lengths hold, to mm; null when that is mm
      * @param  WidthStops|null  $stops  how the width changes along the line; null where it does not
+     * @param  bool  $cut  whether it is a single cut: a line that a tool follows once. It paints nothing; its width is only how it is shown
      */
     public function __construct(
         public Paint $paint,
@@ -21,7 +22,17 @@ final readonly class Stroke
         public ?Matrix $pen = null,
         public Side $side = Side::Centre,
         public ?WidthStops $stops = null,
+        public bool $cut = false,
     ) {
+    }
+
+    /** mm that a single cut is drawn wide, so that it is seen. */
+    private const SHOWN = 0.25;
+
+    /** A line that a tool follows once, on the sheet of a colour. */
+    public static function singleCut(Paint $paint): self
+    {
+        return new self($paint, new StrokeStyle(self::SHOWN), cut: true);
     }
 
     public function with(mixed ...$changes): self
@@ -35,14 +46,14 @@ final readonly class Stroke
     /** Whether it is more than a stroke of SVG: to be drawn, it has to be outlined. */
     public function isOwnKind(): bool
     {
-        return $this->side !== Side::Centre || $this->stops !== null;
+        return ! $this->cut && ($this->side !== Side::Centre || $this->stops !== null);
     }
 
     /** @param  bool  $widths  whether its width and dashes scale along */
     public function transformed(Matrix $matrix, bool $widths): self
     {
         $paint = $this->paint->transformed($matrix);
-        if (! $widths) {
+        if (! $widths || $this->cut) {
             return $this->with(paint: $paint);
         }
         // A round pen that is stretched one way becomes an ellipse: what it draws is stretched as the line is. Stretched back, it is round again.

@@ -9,6 +9,7 @@ use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Prepare\Colours\ColourAreas;
 use NeatEdge\Core\Prepare\Colours\Joining;
+use NeatEdge\Core\Prepare\Colours\Tints;
 
 /** C6: more colours than materials or inks, and colours that are hardly told apart. */
 final readonly class ColourCount implements Rule
@@ -32,8 +33,11 @@ final readonly class ColourCount implements Rule
     {
         $areas = ColourAreas::seen($merged);
         $out = [];
-        if ($this->limits->colours > 0 && count($areas) > $this->limits->colours) {
-            $out[] = new Finding('too-many-colours', Severity::Serious, sprintf('%d colours are seen; the job has %d.', count($areas), $this->limits->colours));
+        // Where tints are dots, those of a colour are no colour more.
+        $tints = $this->limits->gradients ? Tints::of(array_map(strval(...), array_keys($areas)), [new Colour(255, 255, 255)]) : [];
+        $count = count($areas) - count($tints);
+        if ($this->limits->colours > 0 && $count > $this->limits->colours) {
+            $out[] = new Finding('too-many-colours', Severity::Serious, sprintf('%d colours are seen; the job has %d.', $count, $this->limits->colours));
         }
         foreach (Joining::near($areas, self::NEAR) as $step) {
             if (Colour::fromHex($step['from'])->isNearBlack() && Colour::fromHex($step['to'])->isNearBlack()) {

@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Check;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Measure\Limits;
+use NeatEdge\Core\Seen\SingleCuts;
 
 /** All checks of a job: the one place where a rule is registered. */
 final class Inspection
@@ -22,8 +23,9 @@ final class Inspection
         foreach (self::benchRules($limits) as $rule) {
             array_push($out, ...$rule->onBench($bench));
         }
+        $painted = [SingleCuts::apart($source)[0], SingleCuts::apart($merged)[0]];
         foreach (self::rules($limits) as $rule) {
-            array_push($out, ...$rule->findings($source, $merged));
+            array_push($out, ...($rule instanceof SeesCuts ? $rule->findings($source, $merged) : $rule->findings(...$painted)));
         }
         $rank = [Severity::Serious->value => 0, Severity::Warning->value => 1, Severity::Note->value => 2];
         $order = array_keys($out);
@@ -63,7 +65,7 @@ final class Inspection
     private static function rules(Limits $limits): array
     {
         return [
-            new LeastWidth($limits), new Islands($limits), new LinesLeft, new Overlapping, new OutsidePage, new LargerThanBed($limits), new SeeThrough($limits), new NoFlatColour($limits), new Blended, new NearBlack,
+            new LeastWidth($limits), new Islands($limits), new LinesLeft, new CutOnce($limits), new Overlapping, new OutsidePage, new LargerThanBed($limits), new SeeThrough($limits), new NoFlatColour($limits), new Blended, new NearBlack,
             new ColourCount($limits), new CrowdedNodes,
         ];
     }

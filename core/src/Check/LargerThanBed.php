@@ -9,7 +9,7 @@ use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Seen\Extent;
 
 /** C7: what is made is larger than the bed of the machine, turned or not. */
-final readonly class LargerThanBed implements Rule
+final readonly class LargerThanBed implements SeesCuts
 {
     public function __construct(private Limits $limits)
     {

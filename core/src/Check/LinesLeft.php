@@ -23,6 +23,9 @@ final readonly class LinesLeft implements Rule
         $out = [];
         foreach ($merged->pieces as $piece) {
             $sheet = $piece->fill?->colour->hex() ?? $piece->stroke?->paint->colour->hex();
+            if ($piece->isSingleCut()) {
+                continue;
+            }
             if ($piece->stroke !== null) {
                 $out[] = new Finding('stroke-left', Severity::Serious, 'A stroke has not been outlined: a cutter follows its middle, and its width is lost.', $piece->box()?->middle(), piece: $piece->id, sheet: $sheet);
             }

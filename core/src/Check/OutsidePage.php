@@ -11,7 +11,7 @@ use NeatEdge\Core\Geometry\Point;
 use NeatEdge\Core\Seen\Extent;
 
 /** S5: art that lies outside the page, wholly or in part: what a viewer of the file does not see is cut all the same. */
-final readonly class OutsidePage implements Rule
+final readonly class OutsidePage implements SeesCuts
 {
     /** mm that art may reach over the page. */
     private const LEAST = 0.01;

@@ -13,7 +13,7 @@ use NeatEdge\Core\PlanarMap\Rule\EachCover;
 use NeatEdge\Core\Prepare\Finish\DropDoubled;
 
 /** C5: what is cut twice or lies hidden: pieces of what goes out that overlap, and lines that lie exactly on each other. */
-final readonly class Overlapping implements Rule
+final readonly class Overlapping implements SeesCuts
 {
     /** mm² of overlap that count. */
     private const LEAST = 0.01;

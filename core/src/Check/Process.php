@@ -46,7 +46,7 @@ enum Process: string
             self::CutVinyl => new Limits(0.8, 0.5, island: 1.5, hole: 1.0, bedWidth: 610.0, letter: 4.0),
             self::HeatTransfer => new Limits(1.0, 0.8, island: 2.0, hole: 1.2, bedWidth: 500.0, letter: 6.0),
             self::Sticker => new Limits(0.15, 0.0, island: 0.2, hole: 0.0, bedWidth: 610.0, letter: 1.5, gradients: true, opacity: true),
-            self::ScreenPrint => new Limits(0.35, 0.4, island: 0.5, hole: 0.5, colours: 6, bedWidth: 400.0, bedHeight: 500.0, letter: 2.0, gradients: true),
+            self::ScreenPrint => new Limits(0.35, 0.4, island: 0.5, hole: 0.5, colours: 6, bedWidth: 400.0, bedHeight: 500.0, letter: 2.0, gradients: true, cuts: false),
             self::Engraving => new Limits(0.2, 0.2, island: 0.3, hole: 0.3, bedWidth: 600.0, bedHeight: 400.0, letter: 1.2),
             self::Plain => new Limits(0.25, 0.25, island: 0.3, hole: 0.3, letter: 1.5),
         };

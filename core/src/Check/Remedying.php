@@ -14,6 +14,7 @@ use NeatEdge\Core\Prepare\Steps;
 use NeatEdge\Core\Prepare\TellsDeeds;
 use NeatEdge\Core\Prepare\UnderLimits;
 use NeatEdge\Core\Seen\Seen;
+use NeatEdge\Core\Seen\SingleCuts;
 
 /**
  * Cures all findings of some kinds, in an order that makes sense, and says what was done and what had to be left.
@@ -31,6 +32,8 @@ final class Remedying
     {
         $flat = PrepLine::usual()->only(['outline-strokes', 'remove-hidden', 'merge-by-colour'])->run(Seen::of($artwork))->artwork();
         $before = self::found($artwork, $flat, $limits);
+        // Cures are made on what is painted; what is cut once is laid on it again at the end.
+        [$flat, $cuts] = SingleCuts::apart($flat);
         $out = new Cured($flat);
         $measured = false;
         foreach (array_keys(Remedies::all()) as $kind) {
@@ -51,7 +54,7 @@ final class Remedying
             $out = $out->then(new Cured($out->artwork, [], array_map(static fn (Finding $finding): array => self::deed($finding, 'only a person can help here'), $before[$kind] ?? [])));
         }
 
-        return $out;
+        return $out->on(SingleCuts::laidOn($out->artwork, $cuts));
     }
 
     /** @param  list<Finding>  $findings */

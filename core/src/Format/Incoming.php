@@ -5,89 +5,193 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Format;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
-use NeatEdge\Core\Artwork\Paint;
-use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Artwork\Stroke;
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Check\Finding;
+use NeatEdge\Core\Check\Severity;
+use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Format\Dxf\DxfReader;
+use NeatEdge\Core\Format\Lines\LineDrawing;
+use NeatEdge\Core\Format\Lines\LineProposal;
+use NeatEdge\Core\Format\Lines\TakeLines;
 use NeatEdge\Core\Format\Plt\PltReader;
+use NeatEdge\Core\Format\Svg\Drawing;
+use NeatEdge\Core\Format\Svg\Limits;
+use NeatEdge\Core\Format\Svg\Reader;
+use NeatEdge\Core\Format\Svg\SvgRefused;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Box;
-use NeatEdge\Core\Geometry\Chains;
-use NeatEdge\Core\Geometry\Contour;
-use NeatEdge\Core\Geometry\FillRule;
+use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Geometry\Matrix;
-use NeatEdge\Core\Geometry\Shape;
-use NeatEdge\Core\Stroke\StrokeStyle;
+use NeatEdge\Core\Seen\Seen;
+use NeatEdge\Core\Type\FontShelf;
 
-/** Files that are no SVG: drawings in lines become SVG in true millimetres, on which all else works; what cannot be read is refused by name. */
+/** The door: what a file is, and how it becomes artwork in true millimetres. What cannot be read is refused by name; what is not taken of it is named. */
 final class Incoming
 {
-    /** mm within which ends of lines meet. */
-    private const MEET = 0.01;
+    /** Endings of files that are taken, by what they are. */
+    public const ENDINGS = ['svg' => 'svg', 'svgz' => 'svg', 'dxf' => 'dxf', 'plt' => 'plt', 'hpgl' => 'plt', 'hpg' => 'plt', 'hgl' => 'plt', 'pdf' => 'pages', 'ai' => 'pages', 'ps' => 'pages', 'eps' => 'pages'];
 
-    /** mm of a line that was only a line. */
-    private const HAIR = 0.25;
+    /** Names of all that can be chosen of how a file is taken; which of them a file offers, it says itself. */
+    public const CHOICES = ['lines', 'gap', 'width', 'unit', 'asleep', 'page'];
 
-    /** Colours of layers or pens, in their order. */
-    private const COLOURS = ['#1f3a4d', '#a8452f', '#1d5c46', '#b5862b', '#5b4a8a', '#3b6ea5', '#7a4a2b', '#2b2b2b'];
+    private const PLT_WORDS = 'IN|DF|PU|PD|PA|PR|SP|IP|SC|VS|RO|PE|EA|RA|ER|RR|CI|PM|NP|PW|PG|BP|PS|TR|LB|LT|FS|AA|AR|WG|EW|DT|SI|DI|CO|MC|WU';
+
+    private function __construct(private readonly Limits $limits, private readonly FontShelf $fonts, private readonly ?Pages $pages)
+    {
+    }
 
     /**
-     * The file as SVG: as it is where it is that already, or is for the reader of SVG to refuse.
+     * @param  string  $name  of the file; its ending helps where the first bytes do not tell
+     * @param  array<mixed>  $typed  how it is to be taken, by the names of the fields that it offers
+     * @param  Pages|null  $pages  what reads PDF and PostScript; they are refused by name when null
      *
-     * @throws FileRefused
+     * @throws FileRefused|SvgRefused|EditRefused
      */
-    public static function svg(string $bytes): string
+    public static function read(string $bytes, string $name = '', array $typed = [], ?Limits $limits = null, ?FontShelf $fonts = null, ?Pages $pages = null): Arrived
     {
-        $head = substr($bytes, 0, 1024);
-        $text = ltrim($head, "\xEF\xBB\xBF \t\r\n");
-        if (str_starts_with($head, '%PDF-')) {
-            throw FileRefused::because('PDF files are not taken: nothing at hand reads the vectors in them. Save the drawing as SVG or DXF.');
+        $self = new self($limits ?? new Limits, $fonts ?? FontShelf::shipped(), $pages);
+        if (strlen($bytes) > $self->limits->bytes) {
+            throw SvgRefused::tooLarge(strlen($bytes), $self->limits->bytes);
+        }
+
+        return match (self::kind($bytes, $name)) {
+            'pages' => $self->page($bytes, $typed),
+            'dxf' => $self->dxf($bytes, $typed),
+            'plt' => $self->lines(PltReader::drawing($bytes), [], $typed, 'The PLT file draws nothing.'),
+            default => $self->svg($bytes),
+        };
+    }
+
+    /** Whether a file of this name is taken at all. */
+    public static function takes(string $name): bool
+    {
+        return isset(self::ENDINGS[strtolower(pathinfo($name, PATHINFO_EXTENSION))]);
+    }
+
+    /** @throws FileRefused for what is none of the formats that are read */
+    private static function kind(string $bytes, string $name): string
+    {
+        $head = substr($bytes, 0, 4096);
+        $text = ltrim($head, "\xEF\xBB\xBF \t\r\n\x00");
+        $said = self::ENDINGS[strtolower(pathinfo($name, PATHINFO_EXTENSION))] ?? null;
+        if (str_contains(substr($head, 0, 1024), '%PDF-') || str_starts_with($text, '%!') || str_starts_with($head, "\xC5\xD0\xD3\xC6")) {
+            return 'pages';
         }
         if (str_starts_with($head, 'AutoCAD Binary DXF')) {
             throw FileRefused::because('This is a binary DXF; save it as a text DXF of release 12 or 2000.');
         }
-        if (str_starts_with($head, '%!')) {
-            throw FileRefused::because('PostScript files are not taken: a program would have to be run to know what they draw. Save the drawing as SVG or DXF.');
+        if (preg_match('/^AC10\d\d/', $head) === 1) {
+            throw FileRefused::because('This is a DWG drawing; save it as a text DXF of release 12 or 2000.');
         }
-        if (preg_match('/^(999\s*\R.*\R\s*)*0\s*\R\s*SECTION\b/', $text) === 1) {
-            return self::drawn(DxfReader::lines($bytes));
+        if (preg_match('/^(?:999\s*\R.*\R\s*)*0\s*\R\s*SECTION\b/', $text) === 1) {
+            return 'dxf';
         }
-        if (preg_match('/^(?:\x1B\.[^;:]*[;:]?|\s)*(?:IN|DF|PU|PD|PA|SP|IP|SC|VS|PR)\s*[-\d.,\s]*;?/', $text) === 1 && ! str_contains($text, '<')) {
-            return self::drawn(PltReader::lines($bytes));
+        if (str_starts_with($text, '<') || preg_match('/^(?:\x1F\x8B|\xFF\xFE|\xFE\xFF)/', $head) === 1) {
+            return 'svg';
+        }
+        if (preg_match('/^(?:\x1B(?:\.[^;:]{0,40}[;:]?|%-?\d*[A-Z]|[A-Z])|[\s;\x03])*(?:'.self::PLT_WORDS.')(?=[\s;\d.,+-]|[A-Z]{2}|$|:|<|=|>|"|7)/i', $text) === 1) {
+            return 'plt';
+        }
+        if ($bytes === '') {
+            throw FileRefused::because('The file is empty.');
         }
 
-        return $bytes;
+        return $said ?? throw FileRefused::because('This is none of the files that are read: SVG, DXF, PLT, PDF or PostScript.');
+    }
+
+    private function svg(string $bytes): Arrived
+    {
+        return new Arrived(Reader::read($bytes, $this->limits, $this->fonts), $bytes);
+    }
+
+    /** @param  array<mixed>  $typed */
+    private function page(string $bytes, array $typed): Arrived
+    {
+        if ($this->pages === null) {
+            throw FileRefused::because('PDF and PostScript files are not read here.');
+        }
+        $asked = (int) (new Input($typed, $this->fonts))->number('page', 1.0, 1, 100_000);
+        ['svg' => $svg, 'pages' => $count, 'notes' => $notes] = $this->pages->page($bytes, $asked);
+        $drawing = Reader::read($svg, $this->limits, $this->fonts);
+        $more = array_map(static fn (array $note): Finding => new Finding($note[0], $note[0] === 'page-note' ? Severity::Note : Severity::Warning, $note[1]), $notes);
+        if ($count > 1) {
+            array_unshift($more, new Finding('page-note', Severity::Note, sprintf('Page %d of %d was taken.', $asked, $count)));
+        }
+        $fields = $count > 1 ? [Field::count('page', 'Page', $asked, 1, $count)] : [];
+
+        return new Arrived(new Drawing($drawing->artwork, [...$more, ...$drawing->findings], $drawing->statesSize, $drawing->file, $drawing->viewBox), $svg, $fields, $count > 1 ? sprintf('The file has %d pages.', $count) : '', $count);
+    }
+
+    /** @param  array<mixed>  $typed */
+    private function dxf(string $bytes, array $typed): Arrived
+    {
+        $input = new Input($typed, $this->fonts);
+        $drawing = DxfReader::drawing($bytes, null, $input->flag('asleep'));
+        $fields = LineProposal::ofFile($drawing);
+        $unit = $fields === [] ? null : ($input->has('unit') ? $input->choice('unit', array_keys(Length::MM_PER)) : null);
+        if (! $drawing->statesUnit && $unit !== null) {
+            // Somebody said what its numbers are: it states its size now.
+            $drawing = DxfReader::drawing($bytes, Length::MM_PER[$unit], $input->flag('asleep'));
+            $drawing->statesUnit = true;
+        }
+
+        return $this->lines($drawing, $fields, $typed, 'The DXF file draws nothing'.($drawing->asleep === [] ? '.' : ' but what lies where it is not drawn: '.LineProposal::asleep($drawing).'.'));
     }
 
     /**
-     * @param  array<string, list<Contour>>  $lines  by layer or pen, mm, y upwards
+     * @param  list<Field>  $fields  of the file beside those of all drawings in lines
+     * @param  array<mixed>  $typed
      */
-    private static function drawn(array $lines): string
+    private function lines(LineDrawing $drawing, array $fields, array $typed, string $empty): Arrived
     {
-        $all = array_merge(...array_values($lines));
-        $box = Box::around(...array_map(static fn (Contour $line): Box => $line->box(), $all));
-        if ($box === null || max($box->width(), $box->height()) <= 0) {
-            throw FileRefused::because('The file draws no lines.');
-        }
-        if (max($box->width(), $box->height()) > 1e5) {
-            throw FileRefused::because(sprintf('The drawing is %.0f m large, where at most 100 m are taken.', max($box->width(), $box->height()) / 1000));
-        }
-        $over = new Matrix(1.0, 0.0, 0.0, -1.0, -$box->left, $box->bottom);
-        $pieces = [];
-        $number = 0;
-        foreach ($lines as $name => $own) {
-            $colour = Colour::fromHex(self::COLOURS[$number++ % count(self::COLOURS)]);
-            $joined = array_map(static fn (Contour $line): Contour => $line->transformed($over), Chains::joined($own, self::MEET));
-            $closed = array_values(array_filter($joined, static fn (Contour $line): bool => $line->closed));
-            if ($closed !== []) {
-                $pieces[] = new Piece((string) $name, new Shape($closed, FillRule::Evenodd), new Paint($colour));
+        $box = $drawing->box();
+        $fields = [...LineProposal::of($drawing), ...$fields];
+        $values = (new Input($typed, $this->fonts))->values($fields);
+        if ($drawing->isEmpty()) {
+            if ($drawing->leftOut !== []) {
+                $empty = rtrim($empty, '.').' that is taken: it holds '.implode(', ', array_map(static fn (string $what, array $row): string => "{$row['count']} × {$what}", array_keys($drawing->leftOut), $drawing->leftOut)).'.';
             }
-            foreach (array_values(array_filter($joined, static fn (Contour $line): bool => ! $line->closed)) as $k => $line) {
-                $pieces[] = new Piece("{$name} line ".($k + 1), Shape::of($line), null, new Stroke(new Paint($colour), new StrokeStyle(self::HAIR)));
-            }
+            throw FileRefused::because($empty);
         }
+        $largest = $box === null ? 0.0 : max($box->width(), $box->height());
+        if ($largest > 1e5) {
+            throw FileRefused::because(sprintf('The drawing is %.0f m large, where at most 100 m are taken.', $largest / 1000));
+        }
+        $notes = new Notes;
+        $take = new TakeLines($values['lines'] === 'cut', (float) $values['gap'], (float) $values['width'], $this->fonts, $notes);
+        // The stated size is that of the lines; letters may reach beyond them.
+        $turned = $drawing->transformed(new Matrix(1.0, 0.0, 0.0, -1.0, 0.0, 0.0));
+        $pieces = $take->pieces($turned);
+        $page = Box::around(...array_values(array_filter([$turned->box(), ...array_map(static fn ($piece): ?Box => $piece->recipe === null ? null : $piece->box(), $pieces)])));
+        if ($pieces === [] || $page === null || max($page->width(), $page->height()) <= 0) {
+            throw FileRefused::because($empty);
+        }
+        self::tell($turned, $notes);
+        $artwork = (new Artwork(1.0, 1.0, $pieces))->framed(new Box($page->left, $page->top, $page->left + max(0.01, $page->width()), $page->top + max(0.01, $page->height())));
+        $moved = array_map(static fn (Finding $finding): Finding => $finding->scaled(1.0, -$page->left, -$page->top), $notes->findings);
+        if (! $drawing->statesUnit) {
+            array_unshift($moved, new Finding(Drawing::NO_SIZE, Severity::Serious, sprintf('The file does not say what its numbers are; as %s it comes to %.2f x %.2f mm. Say the unit, or type the finished width.', (string) ($values['unit'] ?? 'mm'), $artwork->width, $artwork->height)));
+        }
+        [$closed, $open] = $take->counts();
+        $says = sprintf('%s and %s', $closed === 1 ? '1 outline' : "{$closed} outlines", $open === 1 ? '1 line that stays open or runs round others' : "{$open} lines that stay open or run round others");
 
-        return Writer::write(new Artwork(max(0.01, $box->width()), max(0.01, $box->height()), $pieces));
+        return new Arrived(new Drawing($artwork, $moved, $drawing->statesUnit), Writer::write(Seen::of($artwork)), $fields, $says);
+    }
+
+    private static function tell(LineDrawing $drawing, Notes $notes): void
+    {
+        foreach ($drawing->leftOut as $what => ['count' => $count, 'at' => $at, 'why' => $why]) {
+            $notes->add('left-out', sprintf('Left out %d × %s: %s.', $count, mb_substr(mb_scrub((string) $what), 0, 60), $why), Severity::Serious, $at);
+        }
+        foreach ($drawing->replaced as $sentence => ['count' => $count, 'at' => $at]) {
+            $notes->add('replaced', $count === 1 ? (string) $sentence : sprintf('%s (%d times)', $sentence, $count), Severity::Warning, $at);
+        }
+        if ($drawing->asleep !== []) {
+            $notes->add('not-drawn', 'Not taken, as it is not drawn: '.LineProposal::asleep($drawing).'.', Severity::Note);
+        }
+        foreach ($drawing->notes as $sentence) {
+            $notes->add('taken-lines', $sentence, Severity::Note);
+        }
     }
 }

@@ -7,6 +7,9 @@ namespace NeatEdge\Core\Geometry;
 /** Open lines whose ends meet become one; a chain that comes back to its start is closed. */
 final class Chains
 {
+    /** Ends that are looked at where many meet. */
+    private const MOST = 16;
+
     /**
      * @param  list<Contour>  $lines  open ones are joined, closed ones stay
      * @param  float  $near  mm within which ends meet
@@ -32,8 +35,14 @@ final class Chains
             $ends[self::key($c[0], $c[1], $near)][] = [$i, true];
             $ends[self::key($c[count($c) - 2], $c[count($c) - 1], $near)][] = [$i, false];
         }
-        $used = [];
-        foreach ($open as $i => $line) {
+        // Rings first: what only leads away from one, or to nowhere, is joined when they are closed.
+        $away = self::leadingNowhere($open, $ends, $near);
+        $used = $away;
+        foreach ([...array_keys(array_diff_key($open, $away)), ...array_keys($away)] as $turn => $i) {
+            if ($turn === count($open) - count($away)) {
+                $used = array_diff_key($used, $away);
+            }
+            $line = $open[$i];
             if (isset($used[$i])) {
                 continue;
             }
@@ -44,6 +53,74 @@ final class Chains
             $chain = count($back) > count($chain) ? self::reversed($back) : $chain;
             $last = $chain[count($chain) - 1];
             $out[] = count($chain) > 1 && hypot($last[6] - $chain[0][0], $last[7] - $chain[0][1]) <= $near ? self::closed($chain) : Contour::ofSegments($chain, false);
+        }
+
+        return $out;
+    }
+
+    /**
+     * Lines that cannot be part of a ring: one of their ends meets no other, or only such that cannot.
+     *
+     * @param  list<Contour>  $open
+     * @param  array<string, list<array{int, bool}>>  $ends
+     * @return array<int, true>
+     */
+    private static function leadingNowhere(array $open, array $ends, float $near): array
+    {
+        /** @var array<int, array{list<array{int, bool, float}>, list<array{int, bool, float}>}> $meets by the end, the start second */
+        $meets = [];
+        /** @var array<int, array{int, int}> $count */
+        $count = [];
+        foreach ($open as $i => $line) {
+            $c = $line->coords;
+            $other = static fn (array $list): array => array_values(array_filter($list, static fn (array $one): bool => $one[0] !== $i));
+            $end = $other(self::at($c[count($c) - 2], $c[count($c) - 1], $open, $ends, $near, self::MOST));
+            $start = $other(self::at($c[0], $c[1], $open, $ends, $near, self::MOST));
+            $meets[$i] = [$end, $start];
+            $count[$i] = [count($end), count($start)];
+        }
+        $out = [];
+        $queue = array_keys(array_filter($count, static fn (array $own): bool => min($own) === 0));
+        while ($queue !== []) {
+            $i = array_pop($queue);
+            if (isset($out[$i])) {
+                continue;
+            }
+            $out[$i] = true;
+            foreach ([...$meets[$i][0], ...$meets[$i][1]] as [$other, $fromStart]) {
+                [$end, $start] = $count[$other];
+                $count[$other] = [$end - ($fromStart ? 0 : 1), $start - ($fromStart ? 1 : 0)];
+                if (! isset($out[$other]) && $count[$other][$fromStart ? 1 : 0] === 0) {
+                    $queue[] = $other;
+                }
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param  list<Contour>  $open
+     * @param  array<string, list<array{int, bool}>>  $ends
+     * @param  int  $most  of them; where thousands meet, any few tell that some do
+     * @return list<array{int, bool, float}> lines that begin or end there, by which end, and how far off
+     */
+    private static function at(float $x, float $y, array $open, array $ends, float $near, int $most = PHP_INT_MAX): array
+    {
+        $out = [];
+        foreach ([-1, 0, 1] as $u) {
+            foreach ([-1, 0, 1] as $v) {
+                foreach ($ends[self::key($x + $u * $near, $y + $v * $near, $near)] ?? [] as [$i, $fromStart]) {
+                    $c = $open[$i]->coords;
+                    $d = $fromStart ? hypot($c[0] - $x, $c[1] - $y) : hypot($c[count($c) - 2] - $x, $c[count($c) - 1] - $y);
+                    if ($d <= $near) {
+                        $out[] = [$i, $fromStart, $d];
+                        if (count($out) >= $most) {
+                            return $out;
+                        }
+                    }
+                }
+            }
         }
 
         return $out;
@@ -87,16 +164,10 @@ final class Chains
     {
         $best = null;
         $least = $near;
-        foreach ([-1, 0, 1] as $u) {
-            foreach ([-1, 0, 1] as $v) {
-                foreach ($ends[self::key($x + $u * $near, $y + $v * $near, $near)] ?? [] as [$i, $fromStart]) {
-                    $c = $open[$i]->coords;
-                    $d = $fromStart ? hypot($c[0] - $x, $c[1] - $y) : hypot($c[count($c) - 2] - $x, $c[count($c) - 1] - $y);
-                    if (! isset($used[$i]) && $d <= $least) {
-                        $least = $d;
-                        $best = [$i, $fromStart];
-                    }
-                }
+        foreach (self::at($x, $y, $open, $ends, $near) as [$i, $fromStart, $d]) {
+            if (! isset($used[$i]) && $d <= $least) {
+                $least = $d;
+                $best = [$i, $fromStart];
             }
         }
 

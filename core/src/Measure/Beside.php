@@ -56,7 +56,8 @@ final class Beside
         $places = [];
         foreach ($shape->contours as $contour) {
             foreach ($contour->segments() as $s) {
-                $chord = hypot($s[6] - $s[0], $s[7] - $s[1]) / 2;
+                // By the way along it: a curve that comes back to its start has no chord.
+                $stretch = Cubic::length($s) / 2;
                 foreach ([0.25, 0.75] as $t) {
                     [$x, $y] = Cubic::placeOn($s, $t);
                     [$dx, $dy] = Cubic::speedOn($s, $t);
@@ -64,7 +65,7 @@ final class Beside
                     foreach ($long < 1e-12 ? [] : [self::AWAY, -self::AWAY] as $by) {
                         [$px, $py] = [$x - $by * $dy / $long, $y + $by * $dx / $long];
                         if (! $own->holds($px, $py)) {
-                            $places[] = [$px, $py, $chord];
+                            $places[] = [$px, $py, $stretch];
                         }
                     }
                 }

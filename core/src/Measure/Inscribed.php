@@ -21,6 +21,12 @@ final class Inscribed
     /** Chords that stand for one curve. */
     private const CHORDS = 12;
 
+    /** Cells that a shape is parted into at first, along its longer side at most: a gap of a hair's width over a metre would ask for millions. */
+    private const FIRST = 64;
+
+    /** Borders across which is looked for a place inside, where no cell's middle lies there. */
+    private const ACROSS = 48;
+
     /**
      * @param  float  $precision  as a share of the smaller side
      * @return array{float, float, float} its middle and its radius, mm; a radius of 0 where nothing is enclosed
@@ -37,7 +43,7 @@ final class Inscribed
             return [$box->left, $box->top, 0.0];
         }
         $evenodd = $shape->rule === FillRule::Evenodd;
-        $half = $least / 2;
+        $half = max($least, max($box->width(), $box->height()) / self::FIRST) / 2;
         $queue = new SplPriorityQueue;
         $best = [$box->left, $box->top, 0.0];
         $put = static function (float $x, float $y, float $half) use ($edges, $evenodd, $queue, &$best, $least, $precision): void {
@@ -49,9 +55,17 @@ final class Inscribed
                 $queue->insert([$x, $y, $half, $d + $half * M_SQRT2], $d + $half * M_SQRT2);
             }
         };
-        for ($x = $box->left + $half; $x < $box->right + $half; $x += 2 * $half) {
-            for ($y = $box->top + $half; $y < $box->bottom + $half; $y += 2 * $half) {
-                $put($x, $y, $half);
+        $middle = $box->middle();
+        $columns = max(1, (int) ceil($box->width() / (2 * $half) - 1e-9));
+        $rows = max(1, (int) ceil($box->height() / (2 * $half) - 1e-9));
+        for ($i = 0; $i < $columns; $i++) {
+            for ($k = 0; $k < $rows; $k++) {
+                $put($middle->x + (2 * $i + 1 - $columns) * $half, $middle->y + (2 * $k + 1 - $rows) * $half, $half);
+            }
+        }
+        if ($best[2] <= 0.0 || 2 * $half > $least) {
+            foreach (self::across($edges) as [$x, $y]) {
+                $put($x, $y, 0.0);
             }
         }
         for ($k = 0; $k < 4000 && ! $queue->isEmpty(); $k++) {
@@ -68,6 +82,40 @@ final class Inscribed
         }
 
         return $best;
+    }
+
+    /**
+     * Places half way from a border to what lies across from it, on both its sides: one of both lies inside, however thin the shape is.
+     *
+     * @param  list<array{float, float, float, float}>  $edges
+     * @return list<array{float, float}>
+     */
+    private static function across(array $edges): array
+    {
+        $out = [];
+        $step = max(1, intdiv(count($edges), self::ACROSS));
+        for ($i = 0, $n = count($edges); $i < $n; $i += $step) {
+            [$ax, $ay, $bx, $by] = $edges[$i];
+            $long = hypot($bx - $ax, $by - $ay);
+            [$x, $y, $ux, $uy] = [($ax + $bx) / 2, ($ay + $by) / 2, ($by - $ay) / $long, ($ax - $bx) / $long];
+            foreach ([1, -1] as $side) {
+                $near = INF;
+                foreach ($edges as $k => [$px, $py, $qx, $qy]) {
+                    $det = $side * ($ux * ($qy - $py) - $uy * ($qx - $px));
+                    if ($k === $i || abs($det) < 1e-15) {
+                        continue;
+                    }
+                    $t = (($px - $x) * ($qy - $py) - ($py - $y) * ($qx - $px)) / $det;
+                    $s = (($px - $x) * $side * $uy - ($py - $y) * $side * $ux) / $det;
+                    $near = $t > 0 && $t < $near && $s >= 0 && $s <= 1 ? $t : $near;
+                }
+                if (is_finite($near)) {
+                    $out[] = [$x + $side * $ux * $near / 2, $y + $side * $uy * $near / 2];
+                }
+            }
+        }
+
+        return $out;
     }
 
     /** @return list<array{float, float, float, float}> */

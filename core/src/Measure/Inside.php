@@ -12,8 +12,10 @@ use NeatEdge\Core\Geometry\Shape;
 /** Answers fast, for many places of one shape, whether they lie inside: its chords lie in bands across, and a place asks its own band. */
 final class Inside
 {
-    /** Chords that stand for one curve. */
-    private const CHORDS = 10;
+    /** mm that chords may lie off their curve: well under what is asked beside a border. With a set number of chords, places right beside a large circle lay on its other side. */
+    private const FLAT = 0.002;
+
+    private const MOST_CHORDS = 400;
 
     /** Bands that a chord stands in, about. */
     private const BANDS = 3;
@@ -38,7 +40,11 @@ final class Inside
         $chords = [];
         foreach ($shape->contours as $contour) {
             foreach ((new Contour($contour->coords, true))->closedSegments() as $s) {
-                $n = Cubic::isLine($s) ? 1 : self::CHORDS;
+                $n = 1;
+                if (! Cubic::isLine($s)) {
+                    $bend = max(hypot($s[0] - 2 * $s[2] + $s[4], $s[1] - 2 * $s[3] + $s[5]), hypot($s[2] - 2 * $s[4] + $s[6], $s[3] - 2 * $s[5] + $s[7]));
+                    $n = max(2, min(self::MOST_CHORDS, (int) ceil(sqrt(0.75 * $bend / self::FLAT))));
+                }
                 [$px, $py] = [$s[0], $s[1]];
                 for ($k = 1; $k <= $n; $k++) {
                     [$qx, $qy] = $k === $n ? [$s[6], $s[7]] : Cubic::placeOn($s, $k / $n);

@@ -18,6 +18,7 @@ final readonly class Limits
      * @param  float  $letter  least height of capital letters
      * @param  bool  $gradients  whether the process gives gradients: in full colour, or as dots
      * @param  bool  $opacity  whether it gives what one can see through
+     * @param  bool  $cuts  whether it has a tool that follows a line once
      */
     public function __construct(
         public float $line,
@@ -30,6 +31,7 @@ final readonly class Limits
         public float $letter = 0.0,
         public bool $gradients = false,
         public bool $opacity = false,
+        public bool $cuts = true,
     ) {
     }
 

@@ -17,6 +17,7 @@ final readonly class AboutStep
      * @param  array<string, string>  $after  kinds that it should come after, with the reason
      * @param  bool  $looks  whether it changes how the art looks, so that it is only done where an artist chooses it
      * @param  bool  $lays  whether it only lays out what is made: checks look at what was before
+     * @param  bool  $cuts  whether it takes along by itself what is cut once; else such lines are laid, as they were, on what it gives
      * @param  float  $work  what it costs, measured against removing what is hidden
      */
     public function __construct(
@@ -29,6 +30,7 @@ final readonly class AboutStep
         public bool $looks = false,
         public float $work = 0.2,
         public bool $lays = false,
+        public bool $cuts = false,
     ) {
     }
 

@@ -9,11 +9,11 @@ trait Described
 {
     public function key(): string
     {
-        return self::about()->kind;
+        return static::about()->kind;
     }
 
     public function label(): string
     {
-        return self::about()->label;
+        return static::about()->label;
     }
 }

@@ -18,7 +18,7 @@ final readonly class JoinNearBlacks implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('join-near-blacks', 'Join near-blacks', 'Several blacks that only a screen tells apart become one.', rank: 30, looks: true, work: 0.05);
+        return new AboutStep('join-near-blacks', 'Join near-blacks', 'Several blacks that only a screen tells apart become one.', rank: 30, looks: true, work: 0.05, cuts: true);
     }
 
     public static function from(Input $input): self

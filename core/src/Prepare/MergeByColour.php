@@ -13,6 +13,7 @@ use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\PlanarMap\PlanarMap;
 use NeatEdge\Core\PlanarMap\Rule\SeenOwners;
+use NeatEdge\Core\Seen\SingleCuts;
 
 /**
  * What is seen of each colour becomes one piece: the same colours join, and each is cut by what lies on it.
@@ -39,7 +40,9 @@ final readonly class MergeByColour implements GivesSlivers
 
     public function apply(Artwork $artwork): Artwork
     {
-        return $this->withoutSlivers($artwork)[0];
+        [$painted, $cuts] = SingleCuts::apart($artwork);
+
+        return SingleCuts::laidOn($this->withoutSlivers($painted)[0], $cuts);
     }
 
     public function withoutSlivers(Artwork $artwork): array

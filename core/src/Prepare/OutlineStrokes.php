@@ -36,7 +36,8 @@ final readonly class OutlineStrokes implements Step
         $taken = array_flip(array_map(static fn (Piece $piece): string => $piece->id, $artwork->pieces));
         $pieces = [];
         foreach ($artwork->pieces as $piece) {
-            if ($piece->stroke === null) {
+            // What is cut once has no width that could be outlined.
+            if ($piece->stroke === null || $piece->isSingleCut()) {
                 $pieces[] = $piece;
 
                 continue;

@@ -12,12 +12,13 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Measure\LookDifference;
+use NeatEdge\Core\Seen\SingleCuts;
 
 /** A line of steps over source art that is never overwritten. Each step's outcome is kept by the content that led to it. */
 final readonly class PrepLine
 {
     /** Grows whenever a step or the engine under it gives another outcome: what was kept of an earlier one is not used again. */
-    public const ENGINE = 7;
+    public const ENGINE = 8;
 
     private const LOOKING = 0.7;
 
@@ -174,8 +175,21 @@ final readonly class PrepLine
         return $this->outcome($source);
     }
 
-    /** @return array{Artwork, StepReport} */
+    /**
+     * A step is done on what is painted; lines that are cut once are laid on what it gives, unless it takes them along itself.
+     *
+     * @return array{Artwork, StepReport}
+     */
     private static function done(Step $step, Artwork $before): array
+    {
+        [$painted, $cuts] = $step::about()->cuts ? [$before, []] : SingleCuts::apart($before);
+        [$after, $report] = self::onPainted($step, $painted);
+
+        return [SingleCuts::laidOn($after, $cuts), $report];
+    }
+
+    /** @return array{Artwork, StepReport} */
+    private static function onPainted(Step $step, Artwork $before): array
     {
         if ($step instanceof TellsDeeds) {
             $cured = $step->cure($before);

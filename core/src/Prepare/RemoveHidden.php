@@ -10,6 +10,7 @@ use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\PlanarMap;
 use NeatEdge\Core\PlanarMap\Rule\SeenOwners;
+use NeatEdge\Core\Seen\SingleCuts;
 
 /**
  * Only what is seen stays, and no two solid pieces overlap. A see-through piece hides nothing: what is under it stays,
@@ -36,7 +37,9 @@ final readonly class RemoveHidden implements GivesSlivers
 
     public function apply(Artwork $artwork): Artwork
     {
-        return $this->withoutSlivers($artwork)[0];
+        [$painted, $cuts] = SingleCuts::apart($artwork);
+
+        return SingleCuts::laidOn($this->withoutSlivers($painted)[0], $cuts);
     }
 
     public function withoutSlivers(Artwork $artwork): array

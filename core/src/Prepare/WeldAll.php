@@ -9,6 +9,7 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Seen\SingleCuts;
 use NeatEdge\Core\Seen\StrokeRegion;
 use NeatEdge\Core\Stroke\Thin;
 
@@ -16,6 +17,13 @@ use NeatEdge\Core\Stroke\Thin;
 final class WeldAll
 {
     public static function of(Artwork $artwork): Artwork
+    {
+        [$painted, $cuts] = SingleCuts::apart($artwork);
+
+        return SingleCuts::laidOn(self::painted($painted), $cuts);
+    }
+
+    private static function painted(Artwork $artwork): Artwork
     {
         $tolerance = $artwork->tolerance();
         $strokes = array_filter($artwork->pieces, static fn (Piece $piece): bool => $piece->stroke !== null);

@@ -9,7 +9,7 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Tolerance;
 
-/** How far art reaches: its painted areas, strokes with their width. */
+/** How far art reaches: its painted areas, strokes with their width, and lines that are cut once. */
 final class Extent
 {
     /** The box of all that is seen; null when that is nothing. */
@@ -25,7 +25,8 @@ final class Extent
     public static function piece(Piece $piece, Tolerance $tolerance): ?Box
     {
         $boxes = [];
-        if ($piece->fill !== null) {
+        // A single cut has no width: it reaches as far as its line.
+        if ($piece->fill !== null || $piece->stroke?->cut === true) {
             $boxes[] = $piece->box();
         }
         if ($piece->stroke !== null) {

@@ -48,7 +48,7 @@ final class Painted
     /** What the stroke of a piece covers; the last tolerance asked for is remembered with the piece for as long as it is there. */
     public static function region(Piece $piece, Tolerance $tolerance): Shape
     {
-        if ($piece->stroke === null) {
+        if ($piece->stroke === null || $piece->stroke->cut) {
             return new Shape([]);
         }
         self::$regions ??= new WeakMap;

@@ -74,6 +74,12 @@ final class Seen
         $plain = $piece->with(recipe: null, clip: null);
         $parts = [$plain];
         $stroke = $piece->stroke;
+        if ($stroke !== null && $stroke->cut) {
+            $line = $plain->with(id: $piece->fill === null ? $piece->id : self::lineId($piece->id, $taken), fill: null, shape: $piece->clip === null ? $piece->shape : SingleCuts::within($piece->shape, $piece->clip->shape));
+            $fill = $piece->fill === null ? [] : self::piece($piece->with(stroke: null), $tolerance, $taken);
+
+            return [...$fill, ...($line->shape->isEmpty() ? [] : [$line])];
+        }
         if ($stroke !== null && ($stroke->isOwnKind() || $piece->clip !== null)) {
             $outline = StrokeRegion::of($piece->shape, $stroke, $tolerance);
             $parts = $piece->fill === null ? [] : [$plain->with(stroke: null)];

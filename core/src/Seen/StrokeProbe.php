@@ -35,7 +35,7 @@ final class StrokeProbe
     {
         $sum = 0.0;
         foreach ($artwork->pieces as $piece) {
-            if ($piece->stroke !== null) {
+            if ($piece->stroke !== null && ! $piece->stroke->cut) {
                 $sum += self::missedBy($piece, Painted::region($piece, $artwork->tolerance()));
             }
         }

@@ -13,7 +13,9 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Prepare\Colours\Tints;
 use NeatEdge\Core\Seen\Shade;
+use NeatEdge\Core\Stroke\Offset;
 
 /** X3: the inks that art is printed in, and what each covers: whole areas as they are seen, tints and gradients as dots. */
 final readonly class Inks
@@ -21,13 +23,20 @@ final readonly class Inks
     /** Colour distance (CIEDE2000) up to which a stop of a gradient is taken for an ink, or for the bare cloth. */
     private const SAME = 12.0;
 
-    /** @param  list<Colour>  $inks  the lowest first */
-    private function __construct(public array $inks, private Colour $ground)
+    /**
+     * @param  list<Colour>  $inks  the lowest first
+     * @param  array<string, array<string, float>>  $shares  how much of which inks gives a colour that is none, by hex
+     */
+    private function __construct(public array $inks, private Colour $ground, private array $shares)
     {
     }
 
-    /** @param  Colour  $ground  of the cloth or paper */
-    public static function of(Artwork $result, Colour $ground): self
+    /**
+     * @param  Colour  $ground  of the cloth or paper
+     * @param  list<string>  $named  #rrggbb of colours that somebody says are inks: none of them is a tint of another
+     * @param  bool  $tints  whether a colour that is another one thinned becomes dots of that
+     */
+    public static function of(Artwork $result, Colour $ground, array $named = [], bool $tints = true): self
     {
         $flat = $other = [];
         foreach ($result->pieces as $piece) {
@@ -45,15 +54,32 @@ final readonly class Inks
                 }
             }
         }
+        $grounds = array_values(array_column(array_map(static fn (Colour $one): array => [$one->hex(), $one], [$ground, new Colour(255, 255, 255)]), 1, 0));
+        $shares = [];
+        foreach ($tints ? Tints::of(array_map(strval(...), array_keys($flat)), $grounds, $named) : [] as $hex => [$ink, $share]) {
+            $shares[$hex] = [$ink => $share];
+            unset($flat[$hex]);
+        }
         foreach ($other as $hex => $colour) {
-            // A stop that is neither an ink nor the cloth is an ink of its own.
+            // A stop that is neither an ink, nor a tint, nor a mixture of two, nor the cloth is an ink of its own.
             $near = array_filter([...array_values($flat), $ground], static fn (Colour $ink): bool => $ink->distanceTo($colour) <= self::SAME);
-            if ($near === []) {
+            $hexes = array_map(strval(...), array_keys($flat));
+            $mixed = ! $tints || isset($flat[$hex]) ? null : (Tints::of([...$hexes, $hex], $grounds, $hexes)[$hex] ?? null);
+            $shares[$hex] ??= $mixed === null ? ($tints && $near === [] ? Tints::between($colour, $hexes, $grounds) ?? [] : []) : [$mixed[0] => $mixed[1]];
+            if ($near === [] && $shares[$hex] === []) {
                 $flat[$hex] = $colour;
             }
         }
 
-        return new self(array_values($flat), $ground);
+        return new self(array_values($flat), $ground, array_filter($shares));
+    }
+
+    /** What has tints or gradients, of all inks: it needs white beneath as they do. */
+    public function shaded(Artwork $result): Shape
+    {
+        $shapes = array_map(static fn (Piece $piece): Shape => $piece->shape, array_values(array_filter($result->pieces, fn (Piece $piece): bool => $piece->fill !== null && $piece->fill->picture === null && ($piece->fill->gradient !== null || isset($this->shares[$piece->fill->colour->hex()])))));
+
+        return $shapes === [] ? new Shape([]) : Combine::weld($shapes, $result->tolerance());
     }
 
     /** What an ink covers wholly. */
@@ -74,18 +100,20 @@ final readonly class Inks
         $out = [];
         foreach ($result->pieces as $piece) {
             $paint = $piece->fill;
-            if ($paint === null || $paint->picture !== null || ($paint->isFlatColour() && $paint->isOpaque())) {
+            if ($paint === null || $paint->picture !== null) {
                 continue;
             }
-            $cover = $paint->gradient === null
-                ? ($paint->colour->hex() === $this->inks[$ink]->hex() ? static fn (): float => $paint->opacity : null)
-                : $this->cover($paint->gradient, $ink);
+            $share = $this->shareOf($paint->colour, $ink);
+            $flat = $paint->gradient === null ? $paint->opacity * $share : 0.0;
+            $cover = $paint->gradient === null ? ($flat > 0 && $flat < 0.9999 ? static fn (): float => $flat : null) : $this->cover($paint->gradient, $ink);
             if ($cover === null) {
                 continue;
             }
-            $dots = $halftone->dots($piece->shape, $cover);
+            $tolerance = Tolerance::forExtent(max($result->width, $result->height));
+            // Dots that are cut at an edge come from both its sides: those alone that stand inside would leave the edge too light.
+            $dots = $halftone->dots($cut ? Offset::outset($piece->shape, $halftone->pitch(), 'round', $tolerance) : $piece->shape, $cover);
             if ($cut && ! $dots->isEmpty()) {
-                $dots = Combine::keepOverlap([$dots, $piece->shape], Tolerance::forExtent(max($result->width, $result->height)));
+                $dots = Combine::keepOverlap([$dots, $piece->shape], $tolerance);
             }
             if (! $dots->isEmpty()) {
                 $out[] = $piece->with(shape: $dots, fill: new Paint($this->inks[$ink]), stroke: null);
@@ -98,7 +126,7 @@ final readonly class Inks
     /** @return (Closure(float, float): float)|null how much of an ink a gradient takes at a place; null when none anywhere */
     private function cover(Gradient $gradient, int $ink): ?Closure
     {
-        $shares = array_map(fn (array $stop): float => $stop[2] * ($this->nearest($stop[1]) === $ink ? 1.0 : 0.0), $gradient->stops);
+        $shares = array_map(fn (array $stop): float => $stop[2] * $this->shareOf($stop[1], $ink), $gradient->stops);
         if (max($shares) <= 0) {
             return null;
         }
@@ -107,6 +135,14 @@ final readonly class Inks
         $covers = new Gradient($gradient->kind, $gradient->axis, $grey, $gradient->matrix, $gradient->spread);
 
         return static fn (float $x, float $y): float => Shade::at($covers, $x, $y)[0] / 255;
+    }
+
+    /** How much of an ink a colour takes, 0 to 1. */
+    private function shareOf(Colour $colour, int $ink): float
+    {
+        $shares = $this->shares[$colour->hex()] ?? null;
+
+        return $shares === null ? ($this->nearest($colour) === $ink ? 1.0 : 0.0) : ($shares[$this->inks[$ink]->hex()] ?? 0.0);
     }
 
     /** The ink that a colour is; null when it is the bare cloth. */

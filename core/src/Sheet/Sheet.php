@@ -13,25 +13,30 @@ use NeatEdge\Core\Geometry\Shape;
 /** What is cut or printed in one colour. */
 final readonly class Sheet
 {
-    /** @param  list<Piece>  $pieces */
-    private function __construct(public Paint $paint, public array $pieces, private float $width, private float $height)
+    /**
+     * @param  list<Piece>  $pieces  areas
+     * @param  list<Piece>  $cuts  lines that are cut once
+     */
+    private function __construct(public Paint $paint, public array $pieces, public array $cuts, private float $width, private float $height)
     {
     }
 
     /** @return list<self> one for each paint, in the order in which they first appear, the lowest first */
     public static function allOf(Artwork $artwork): array
     {
-        $byPaint = [];
+        $paints = $areas = $cuts = [];
         foreach ($artwork->pieces as $piece) {
             if ($piece->fill !== null) {
-                $byPaint[$piece->fill->key()][] = $piece;
+                $paints[$piece->fill->key()] ??= $piece->fill;
+                $areas[$piece->fill->key()][] = $piece;
+            } elseif ($piece->stroke !== null && $piece->stroke->cut) {
+                $paints[$piece->stroke->paint->key()] ??= $piece->stroke->paint;
+                $cuts[$piece->stroke->paint->key()][] = $piece;
             }
         }
         $out = [];
-        foreach ($byPaint as $pieces) {
-            /** @var Paint $paint */
-            $paint = $pieces[0]->fill;
-            $out[] = new self($paint, $pieces, $artwork->width, $artwork->height);
+        foreach ($paints as $key => $paint) {
+            $out[] = new self($paint, $areas[$key] ?? [], $cuts[$key] ?? [], $artwork->width, $artwork->height);
         }
 
         return $out;
@@ -40,7 +45,7 @@ final readonly class Sheet
     /** The sheet alone, on the page of the whole, so that sheets lie on one another. */
     public function artwork(): Artwork
     {
-        return new Artwork($this->width, $this->height, $this->pieces);
+        return new Artwork($this->width, $this->height, [...$this->pieces, ...$this->cuts]);
     }
 
     /** @return list<Shape> */
@@ -51,7 +56,7 @@ final readonly class Sheet
 
     public function box(): ?Box
     {
-        return Box::around(...array_filter(array_map(static fn (Shape $shape): ?Box => $shape->box(), $this->shapes())));
+        return Box::around(...array_filter(array_map(static fn (Piece $piece): ?Box => $piece->box(), [...$this->pieces, ...$this->cuts])));
     }
 
     /** Separate parts that come away from the sheet: outer contours, holes not counted. */
@@ -72,10 +77,10 @@ final readonly class Sheet
         return array_sum(array_map(static fn (Shape $shape): int => $shape->nodeCount(), $this->shapes()));
     }
 
-    /** mm that a blade travels along all outlines. */
+    /** mm that a blade travels along all outlines and single cuts. */
     public function cutLength(): float
     {
-        return array_sum(array_map(static fn (Shape $shape): float => $shape->length(), $this->shapes()));
+        return array_sum(array_map(static fn (Piece $piece): float => $piece->shape->length(), [...$this->pieces, ...$this->cuts]));
     }
 
     /** mm² */
@@ -109,6 +114,7 @@ final readonly class Sheet
             'width_mm' => $box === null ? 0.0 : round($box->width(), 4),
             'height_mm' => $box === null ? 0.0 : round($box->height(), 4),
             'pieces' => $this->partCount(),
+            'single_cuts' => array_sum(array_map(static fn (Piece $cut): int => count($cut->shape->contours), $this->cuts)),
             'nodes' => $this->nodeCount(),
             'cut_length_mm' => round($this->cutLength(), 3),
             'area_mm2' => round($this->area(), 3),

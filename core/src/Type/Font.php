@@ -147,6 +147,14 @@ final class Font
         }, $this->family);
     }
 
+    /** Height of capital letters, of the size. */
+    public function capHeight(): float
+    {
+        $height = $this->boxOf('H');
+
+        return $height > 0 ? $height : 0.72;
+    }
+
     private function boxOf(string $character): float
     {
         if (! $this->has(mb_ord($character))) {

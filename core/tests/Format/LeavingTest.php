@@ -7,7 +7,9 @@ namespace NeatEdge\Core\Tests\Format;
 use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Format\Export;
 use NeatEdge\Core\Format\FileRefused;
 use NeatEdge\Core\Format\Formats;
 use NeatEdge\Core\Format\Incoming;
@@ -17,9 +19,13 @@ use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Layout\Layer;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Layout\Role;
+use NeatEdge\Core\Sheet\Make\Makings;
+use NeatEdge\Core\Sheet\Make\Order;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -163,9 +169,43 @@ final class LeavingTest extends TestCase
         self::assertArrayHasKey('Cut line', $inked);
         self::assertGreaterThan(10.0, $inked['Cut line']);
         self::assertLessThan(4.0, $inked['Cyan'], 'nothing but the marks');
-        $knocked = $this->write('pdf', self::plates()->with(layers: [self::plates()->layers[0], new Layer(Role::Plate, 'Night', '#101418', self::plates()->layers[1]->areas)]));
-        self::tool(['gs', '-q', '-dNOPAUSE', '-dBATCH', '-dSAFER', '-sDEVICE=tiffsep', '-r127', "-sOutputFile={$this->folder}/k.tif", $knocked]);
-        self::assertLessThan(1500.0, self::inked("{$this->folder}/k(River teal).tif", 127), 'without overprint the lower ink makes way');
+    }
+
+    #[Test]
+    public function on_one_page_no_plate_knocks_out_another(): void
+    {
+        $art = PrepLine::usual()->outcome(Seen::of(Reader::read((string) file_get_contents(dirname(__DIR__, 3).'/database/demo/stewards-tabard.svg'))->atWidth(90.0)->artwork));
+        $values = Makings::values(Process::ScreenPrint, ['underbase' => 'yes', 'trap' => '0.2mm', 'marks' => '']);
+        $plates = Makings::layouts(new Order($art, 'Tabard', Process::ScreenPrint, Process::ScreenPrint->limits(), $values));
+        self::assertGreaterThan(3, count($plates));
+        $files = Export::files($plates, 'pdf', Formats::make('pdf'), true);
+        file_put_contents("{$this->folder}/all.pdf", reset($files));
+        foreach ([1200, 2400] as $fine) {
+            self::tool(['gs', '-q', '-dNOPAUSE', '-dBATCH', '-dSAFER', '-dMaxSpots=20', '-sDEVICE=tiffsep', "-r{$fine}", "-sOutputFile={$this->folder}/{$fine}.tif", "{$this->folder}/all.pdf"]);
+        }
+        foreach ($plates as $plate) {
+            $due = array_sum(array_map(static fn (Layer $layer): float => $layer->area(), $plate->layers));
+            $name = $plate->layers[0]->name;
+            // Every pixel that is touched is inked: what that adds halves when pixels do.
+            $inked = 2 * self::inked("{$this->folder}/2400({$name}).tif", 2400) - self::inked("{$this->folder}/1200({$name}).tif", 1200);
+            self::assertEqualsWithDelta($due, $inked, 0.001 * $due + 0.3, "{$name}: as much as its own plate has");
+        }
+        $films = Export::files($plates, 'pdf', Formats::make('pdf', ['films' => 'black']), true);
+        file_put_contents("{$this->folder}/films.pdf", reset($films));
+        self::assertStringContainsString('Pages:           '.count($plates), self::tool(['pdfinfo', "{$this->folder}/films.pdf"]), 'black films lie a plate on a page');
+    }
+
+    #[Test]
+    public function what_is_printed_is_never_cut(): void
+    {
+        $piece = new Piece('p', Shape::of(Contour::circle(50, 40, 10)), new Paint(Colour::fromHex('#c86432')));
+        $sticker = self::cut()->with(layers: [new Layer(Role::Print, 'Print', '#000000', [$piece]), new Layer(Role::Mark, 'Camera marks', '#000000', [$piece]), ...self::cut()->layers]);
+        foreach (['plt', 'dxf', 'gcode'] as $format) {
+            $alone = (string) file_get_contents($this->write($format, self::cut()));
+            self::assertSame($alone, (string) file_get_contents($this->write($format, $sticker)), $format);
+            self::assertContains(Formats::about($format)->key === 'plt' ? 'PLT is for what is cut or followed: "Print" and "Camera marks" are left out.' : Formats::make($format)->loses($sticker)[0], Formats::make($format)->loses($sticker));
+            self::assertStringContainsString('"Print" and "Camera marks" are left out', Formats::make($format)->loses($sticker)[0]);
+        }
     }
 
     /** @return float mm² that are inked, by how dark each pixel is */
@@ -224,7 +264,7 @@ print(json.dumps({"errors": len(audit.errors), "units": doc.header.get("$INSUNIT
         self::assertSame(['CUT_THROUGH', 'RED_FILM'], $told['layers']);
         self::assertEqualsWithDelta(2 * M_PI * 30 + 240 + hypot(20, 20), $told['length'], 0.08);
         self::assertEquals($version === 'r12' ? ['POLYLINE' => 4] : ['LWPOLYLINE' => 2, 'SPLINE' => 2], array_intersect_key($told['types'], ['POLYLINE' => 1, 'LWPOLYLINE' => 1, 'SPLINE' => 1]));
-        $back = Reader::read(Incoming::svg((string) file_get_contents($path)))->artwork;
+        $back = Incoming::read((string) file_get_contents($path))->drawing->artwork;
         self::assertEqualsWithDelta([90.0, 60.0], [$back->width, $back->height], 1e-3);
         $areas = [];
         foreach ($back->pieces as $piece) {
@@ -252,7 +292,7 @@ print(json.dumps({"errors": len(audit.errors), "units": doc.header.get("$INSUNIT
         self::assertStringEndsWith("PU0,0;SP0;\n", $text);
         self::assertStringContainsString('PU3600,2800;PD4400,2000;', $text, 'from 90, 10 to 110, 30 mm: y is counted upwards');
         self::assertLessThan(600, max(array_map(strlen(...), explode(';', $text))), 'no instruction longer than a small buffer');
-        $back = Reader::read(Incoming::svg($text))->artwork;
+        $back = Incoming::read($text)->drawing->artwork;
         self::assertEqualsWithDelta([90.0, 60.0], [$back->width, $back->height], 0.03);
         $length = 0.0;
         foreach ($back->pieces as $piece) {
@@ -327,7 +367,8 @@ print(json.dumps({"errors": len(audit.errors), "units": doc.header.get("$INSUNIT
     #[Test]
     public function what_a_format_cannot_hold_is_said(): void
     {
-        self::assertSame(['DXF holds lines only: areas leave as their outlines.'], Formats::make('dxf')->loses(self::plates()));
+        self::assertSame(['DXF is for what is cut or followed: "River teal" and "Night" and "Marks" are left out.'], Formats::make('dxf')->loses(self::plates()));
+        self::assertSame(['DXF holds lines only: areas leave as their outlines.'], Formats::make('dxf')->loses(self::plates()->with(layers: array_slice(self::plates()->layers, 0, 2))), 'where nothing else is cut, films may be');
         self::assertSame([], Formats::make('plt')->loses(self::cut()));
         self::assertSame([], Formats::make('pdf')->loses(self::plates()));
     }
@@ -335,16 +376,15 @@ print(json.dumps({"errors": len(audit.errors), "units": doc.header.get("$INSUNIT
     /** @return iterable<string, array{string, string}> */
     public static function hostile(): iterable
     {
-        yield 'a PDF' => ["%PDF-1.4\n", 'PDF files are not taken'];
-        yield 'PostScript' => ["%!PS-Adobe-3.0\n", 'PostScript files are not taken'];
+        yield 'a PDF, where nothing reads them' => ["%PDF-1.4\n", 'PDF and PostScript files are not read here'];
         yield 'binary DXF' => ["AutoCAD Binary DXF\r\n\x1A\0", 'binary DXF'];
         yield 'no code' => ["0\nSECTION\n2\nENTITIES\nLINE\n8\n", 'cannot be read at line 5: "LINE" is no group code'];
-        yield 'nothing drawn' => ["0\nSECTION\n2\nENTITIES\n0\nENDSEC\n0\nEOF\n", 'draws no lines'];
+        yield 'nothing drawn' => ["0\nSECTION\n2\nENTITIES\n0\nENDSEC\n0\nEOF\n", 'The DXF file draws nothing'];
         yield 'far off' => ["0\nSECTION\n2\nENTITIES\n0\nLINE\n10\n0\n20\n0\n11\n1e300\n21\n0\n0\nENDSEC\n0\nEOF\n", 'lies too far off'];
         yield 'blocks in themselves' => ["0\nSECTION\n2\nBLOCKS\n0\nBLOCK\n2\nA\n0\nINSERT\n2\nA\n0\nENDBLK\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n0\nINSERT\n2\nA\n0\nENDSEC\n0\nEOF\n", 'more than 8 deep'];
         yield 'blocks that grow' => [self::growing(), 'come to more than'];
         yield 'PLT far off' => ['IN;PU0,0;PD999999999999,5;', 'lies too far off'];
-        yield 'PLT of nothing' => ['IN;SP1;PU0,0;', 'draws no lines'];
+        yield 'PLT of nothing' => ['IN;SP1;PU0,0;', 'The PLT file draws nothing'];
     }
 
     private static function growing(): string
@@ -363,7 +403,7 @@ print(json.dumps({"errors": len(audit.errors), "units": doc.header.get("$INSUNIT
     {
         $this->expectException(FileRefused::class);
         $this->expectExceptionMessage($says);
-        Incoming::svg($bytes);
+        Incoming::read($bytes);
     }
 
     #[Test]
@@ -371,12 +411,12 @@ print(json.dumps({"errors": len(audit.errors), "units": doc.header.get("$INSUNIT
     {
         $dxf = "0\nSECTION\n2\nHEADER\n9\n\$INSUNITS\n70\n1\n0\nENDSEC\n0\nSECTION\n2\nBLOCKS\n0\nBLOCK\n2\nHOLE\n10\n1\n20\n0\n0\nCIRCLE\n8\n0\n10\n1\n20\n0\n40\n0.5\n0\nENDBLK\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n"
             ."0\nLWPOLYLINE\n8\nPLATE\n90\n2\n70\n1\n10\n0\n20\n0\n42\n1\n10\n4\n20\n0\n42\n1\n0\nINSERT\n8\nHOLES\n2\nHOLE\n10\n2\n20\n0\n0\nENDSEC\n0\nEOF\n";
-        $art = Reader::read(Incoming::svg($dxf))->artwork;
+        $art = Incoming::read($dxf)->drawing->artwork;
         self::assertEqualsWithDelta([101.6, 101.6], [$art->width, $art->height], 0.05, 'two half circles of two inches, in mm');
-        self::assertSame(['PLATE', 'HOLES'], array_map(static fn (Piece $piece): string => $piece->name, $art->pieces));
+        self::assertSame(['PLATE line 1', 'HOLES'], array_map(static fn (Piece $piece): string => $piece->name, $art->pieces));
         self::assertEqualsWithDelta(M_PI * 12.7 ** 2, abs($art->pieces[1]->shape->area()), 0.5);
         self::assertEqualsWithDelta([50.8, 50.8], [$art->pieces[1]->box()?->middle()->x, $art->pieces[1]->box()?->middle()->y], 0.05);
-        $arcs = Reader::read(Incoming::svg('IN;SP1;PU400,0;PD;AA0,0,180;PU;SP2;PU0,0;CI200;'))->artwork;
+        $arcs = Incoming::read('IN;SP1;PU400,0;PD;AA0,0,180;PU;SP2;PU0,0;CI200;')->drawing->artwork;
         self::assertEqualsWithDelta([20.0, 15.0], [$arcs->width, $arcs->height], 0.02);
     }
 }

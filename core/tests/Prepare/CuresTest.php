@@ -6,11 +6,15 @@ namespace NeatEdge\Core\Tests\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Check\Remedying;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Format\Svg\Reader;
+use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Parts;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Inscribed;
 use NeatEdge\Core\Measure\Inside;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\PlanarMap\Combine;
@@ -18,6 +22,7 @@ use NeatEdge\Core\Prepare\Cure\Cured;
 use NeatEdge\Core\Prepare\Cure\Target;
 use NeatEdge\Core\Prepare\Cure\ToLimits;
 use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Prepare\Presets;
 use NeatEdge\Core\Prepare\Steps;
 use NeatEdge\Core\Prepare\TellsDeeds;
 use NeatEdge\Core\Prepare\Widths;
@@ -253,5 +258,31 @@ final class CuresTest extends TestCase
         $this->expectException(EditRefused::class);
         $this->expectExceptionMessage('There is nothing of that kind to mend any more.');
         Edits::applied(Edits::make('mend', ['step' => 'thicken', 'line' => 0.2, 'gap' => 0.1], $fonts), $art, $fonts);
+    }
+
+    #[Test]
+    public function pieces_that_miss_each_other_by_a_hair_cost_little_and_are_joined_along_all_of_it(): void
+    {
+        $body = implode('', array_map(static fn (float $x): string => sprintf('<rect x="%.4F" y="5" width="59.86" height="46.02" fill="#c33"/>', $x), [5.0, 64.8607, 124.7214]));
+        $art = Reader::read("<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 199.58 158.06\">{$body}</svg>")->atWidth(1200.0)->artwork;
+        memory_reset_peak_usage();
+        $before = memory_get_usage();
+        $result = PrepLine::of(Presets::for('cut-vinyl')->steps, Process::CutVinyl->limits())->outcome($art);
+        self::assertLessThan(100_000_000, memory_get_peak_usage() - $before);
+        self::assertCount(1, $result->pieces);
+        self::assertCount(1, $result->pieces[0]->shape->contours, 'neither gap is left, nor a needle of one');
+        self::assertLessThan(24, $result->nodeCount());
+        self::assertEqualsWithDelta((3 * 59.86 + 0.0014) * 46.02 * (1200 / 199.58) ** 2, $result->pieces[0]->shape->area(), 1.0);
+    }
+
+    #[Test]
+    public function a_place_inside_is_found_however_thin_a_shape_is(): void
+    {
+        foreach ([[[0, 0], [600, 0], [600, 0.0007], [0, 0.0007]], [[0, 0], [500, 300], [500, 300.001], [0, 0.001]]] as $corners) {
+            $shape = Shape::of(Contour::polygon($corners));
+            [$x, $y, $radius] = Inscribed::in($shape, 0.02);
+            self::assertTrue(Inscribed::holds($shape, $x, $y));
+            self::assertGreaterThan(0.0002, $radius);
+        }
     }
 }

@@ -9,6 +9,7 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\PlanarMap\Combine;
@@ -220,5 +221,93 @@ final class PlatesTest extends TestCase
         $together = ScreenPlates::together($plates);
         self::assertSame('mark-plates', $together->name);
         self::assertCount(1, array_filter($together->layers, static fn (Layer $layer): bool => $layer->role === Role::Mark));
+    }
+
+    /** @return iterable<string, array{Contour}> */
+    public static function outlines(): iterable
+    {
+        yield 'a square' => [Contour::rectangle(21, 21, 18, 18)];
+        yield 'a circle' => [Contour::circle(30, 30, 9)];
+        yield 'a small circle' => [Contour::circle(30, 30, 0.8)];
+        yield 'a large circle' => [Contour::circle(30, 30, 28)];
+        yield 'an ellipse' => [Contour::ellipse(30, 30, 14, 6)];
+        yield 'one segment that comes back to its start' => [new Contour([30.0, 40.0, 10.0, 10.0, 50.0, 10.0, 30.0, 40.0], true)];
+        yield 'half a disc' => [Contour::ofSegments([Cubic::line(20, 30, 40, 30), [40.0, 30.0, 40.0, 43.33, 20.0, 43.33, 20.0, 30.0]], true)];
+    }
+
+    #[Test]
+    #[DataProvider('outlines')]
+    public function whatever_the_outline_the_lighter_spreads_along_all_of_it(Contour $outline): void
+    {
+        $tolerance = Tolerance::forExtent(60.0);
+        $inner = Shape::of($outline);
+        $cloth = Combine::cutAway(Shape::of(Contour::rectangle(0, 0, 60, 60)), [$inner], $tolerance);
+        [$spread, $stays] = Trap::spread([$inner, $cloth], [90.0, 20.0], [false, false], 0.15, $tolerance);
+        self::assertEqualsWithDelta(0.15 * $inner->length(), $spread->area() - abs($inner->area()), 0.03 * 0.15 * $inner->length() + 0.08, 'outwards');
+        self::assertSame($cloth, $stays);
+        [, $spread] = Trap::spread([$inner, $cloth], [20.0, 90.0], [false, false], 0.15, $tolerance);
+        self::assertEqualsWithDelta(0.15 * $inner->length(), $spread->area() - $cloth->area(), 0.03 * 0.15 * $inner->length() + 0.12, 'inwards');
+    }
+
+    #[Test]
+    public function a_disc_over_the_border_of_two_others_spreads_into_each(): void
+    {
+        $tolerance = Tolerance::forExtent(60.0);
+        $disc = Shape::of(Contour::circle(30, 30, 9));
+        [$left, $right] = array_map(static fn (float $x): Shape => Combine::cutAway(Shape::of(Contour::rectangle($x, 0, 30, 60)), [$disc], $tolerance), [0.0, 30.0]);
+        [$spread] = Trap::spread([$disc, $left, $right], [90.0, 20.0, 30.0], [false, false, false], 0.15, $tolerance);
+        foreach ([$left, $right] as $side) {
+            self::assertEqualsWithDelta(0.15 * M_PI * 9, Combine::keepOverlap([$spread, $side], $tolerance)->area(), 0.05);
+        }
+    }
+
+    #[Test]
+    public function tints_of_an_ink_are_dots_of_its_plate_and_inks_with_a_name_are_none(): void
+    {
+        $body = '';
+        for ($k = 1; $k <= 10; $k++) {
+            $mix = static fn (int $ink): int => (int) round(255 + ($ink - 255) * $k / 10);
+            $body .= sprintf("<rect x='%d' y='10' width='9' height='30' fill='#%02x%02x%02x'/>", 9 * $k - 8, $mix(0xC0), $mix(0x30), $mix(0x20));
+        }
+        $art = self::drawn($body);
+        $plates = self::plates($art, ['ground' => '#ffffff', 'leastDot' => '0', 'ruling' => '60']);
+        self::assertSame(['#c03020'], array_map(static fn (Layout $plate): string => $plate->layers[0]->colour, $plates));
+        self::assertEqualsWithDelta(270 * array_sum(range(0.1, 1.0, 0.1)), self::area($plates[0]), 12.0, 'mm² of ink: each tint as dense as it is');
+        $named = Makings::layouts(new Order($art, 'Mark', Process::ScreenPrint, Process::ScreenPrint->limits(), Makings::values(Process::ScreenPrint, ['ground' => '#ffffff', 'marks' => '', 'trap' => '0']), ['#e69f91' => 'Pale red']));
+        $own = array_map(static fn (Layout $plate): string => $plate->layers[0]->colour, $named);
+        self::assertCount(count(array_filter($art->pieces, static fn (Piece $piece): bool => $piece->fill?->colour->hex() === '#e69f91')) + 1, $own);
+        self::assertCount(10, self::plates($art, ['ground' => '#ffffff', 'tints' => '']), 'switched off, each is an ink');
+    }
+
+    #[Test]
+    public function a_gradient_with_a_colour_between_two_inks_lies_on_the_plates_of_these_two(): void
+    {
+        $art = self::drawn("<defs><linearGradient id='g'><stop offset='0' stop-color='#c03020'/><stop offset='.5' stop-color='#784060'/><stop offset='1' stop-color='#3050a0'/></linearGradient></defs><rect x='5' y='5' width='20' height='20' fill='#c03020'/><rect x='30' y='5' width='20' height='20' fill='#3050a0'/><rect x='55' y='5' width='40' height='40' fill='url(#g)'/>");
+        $plates = self::plates($art, ['ground' => '#ffffff', 'leastDot' => '0']);
+        self::assertSame(['#c03020', '#3050a0'], array_map(static fn (Layout $plate): string => $plate->layers[0]->colour, $plates));
+        foreach ($plates as $plate) {
+            self::assertEqualsWithDelta(400 + 800, self::area($plate), 40.0, 'the solid and half of the gradient');
+        }
+    }
+
+    #[Test]
+    public function dots_end_at_the_edge_of_their_shape_unless_they_are_left_whole(): void
+    {
+        $art = self::drawn("<rect x='10' y='10' width='5' height='5' fill='#c03020'/><circle cx='50' cy='30' r='15' fill='#c03020' fill-opacity='.4'/>");
+        $reach = static function (array $plates): float {
+            $far = 0.0;
+            foreach ($plates[0]->layers[0]->areas as $piece) {
+                foreach ($piece->shape->contours as $contour) {
+                    for ($i = 0; $i < count($contour->coords); $i += 6) {
+                        $x = $contour->coords[$i] - 50;
+                        $far = $x > -25 ? max($far, hypot($x, $contour->coords[$i + 1] - 30)) : $far;
+                    }
+                }
+            }
+
+            return $far;
+        };
+        self::assertLessThan(15.01, $reach(self::plates($art)));
+        self::assertGreaterThan(15.1, $reach(self::plates($art, ['cutDots' => ''])));
     }
 }

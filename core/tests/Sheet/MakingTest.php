@@ -11,6 +11,7 @@ use NeatEdge\Core\Format\Export;
 use NeatEdge\Core\Format\Formats;
 use NeatEdge\Core\Format\Svg\LayoutPicture;
 use NeatEdge\Core\Format\Svg\Reader;
+use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Inside;
@@ -346,5 +347,62 @@ final class MakingTest extends TestCase
         foreach (Stock::samples() as $sample) {
             self::assertSame($sample['values']['colour'] ?? null, Stock::values($sample['kind'], $sample['values'])['colour'] ?? null);
         }
+    }
+
+    /** @return list<string> hex of what is printed at a place, the uppermost first */
+    private static function printed(Layout $sheet, float $x, float $y): array
+    {
+        $out = [];
+        foreach (array_reverse(self::layer($sheet, Role::Print)->areas ?? []) as $piece) {
+            if ((new Inside($piece->shape))->holds($x, $y)) {
+                $out[] = (string) $piece->fill?->colour->hex();
+            }
+        }
+
+        return $out;
+    }
+
+    #[Test]
+    public function beyond_the_cut_goes_on_what_stands_at_it_point_by_point(): void
+    {
+        // A green disc with a dark rim, and a plate of two colours whose border meets the cut.
+        $art = self::drawn("<circle cx='20' cy='30' r='15' fill='#202030'/><circle cx='20' cy='30' r='13' fill='#30a060'/><rect x='50' y='15' width='20' height='30' fill='#c03030'/><rect x='70' y='15' width='20' height='30' fill='#3060c0'/>");
+        [$sheet] = self::made(Process::Sticker, $art, ['border' => '0', 'bleed' => '1.5mm', 'arrange' => 'drawn', 'marks' => '', 'radius' => '0', 'bridge' => '0']);
+        $box = Box::around(...array_map(static fn (Contour $line): Box => $line->box(), self::layer($sheet, Role::Kiss)->lines ?? [])) ?? new Box(0, 0, 0, 0);
+        [$dx, $dy] = [$box->left - 5.0, $box->top - 15.0];
+        for ($k = 0; $k < 24; $k++) {
+            foreach ([15.3, 16.3] as $r) {
+                self::assertSame('#202030', self::printed($sheet, 20 + $r * cos($k * M_PI / 12) + $dx, 30 + $r * sin($k * M_PI / 12) + $dy)[0] ?? '', 'the rim, not the disc within it');
+            }
+        }
+        foreach ([[60.0, 14.0, '#c03030'], [69.9, 13.8, '#c03030'], [70.1, 13.8, '#3060c0'], [80.0, 46.2, '#3060c0'], [49.0, 30.0, '#c03030'], [49.2, 14.2, '#c03030'], [91.0, 30.0, '#3060c0']] as [$x, $y, $hex]) {
+            self::assertSame($hex, self::printed($sheet, $x + $dx, $y + $dy)[0] ?? '', "at {$x}, {$y}");
+        }
+        self::assertSame([], self::printed($sheet, 70 + $dx, 13.3 + $dy), 'no spike beyond the bleed');
+        [$bordered] = self::made(Process::Sticker, $art, ['border' => '2mm', 'marks' => '', 'arrange' => 'drawn']);
+        self::assertCount(count($art->pieces), self::layer($bordered, Role::Print)->areas ?? [], 'within a bare border nothing bleeds');
+    }
+
+    #[Test]
+    public function in_a_hollow_each_colour_has_the_side_that_it_is_nearer_to(): void
+    {
+        $art = self::drawn("<rect x='10' y='10' width='20' height='30' fill='#c03030'/><rect x='30' y='10' width='20' height='15' fill='#3060c0'/>");
+        [$sheet] = self::made(Process::Sticker, $art, ['border' => '0', 'bleed' => '1.5mm', 'arrange' => 'drawn', 'marks' => '', 'radius' => '0', 'bridge' => '0']);
+        $box = Box::around(...array_map(static fn (Contour $line): Box => $line->box(), self::layer($sheet, Role::Kiss)->lines ?? [])) ?? new Box(0, 0, 0, 0);
+        [$dx, $dy] = [$box->left - 10.0, $box->top - 10.0];
+        self::assertSame(['#c03030', '#3060c0'], [self::printed($sheet, 30.15 + $dx, 26.0 + $dy)[0] ?? '', self::printed($sheet, 31.0 + $dx, 25.15 + $dy)[0] ?? '']);
+    }
+
+    #[Test]
+    public function a_sheet_of_stickers_fits_its_machine_with_its_marks_and_nothing_lies_loose_between_them(): void
+    {
+        $art = self::drawn("<circle cx='20' cy='20' r='9' fill='#c03030'/><circle cx='44' cy='20' r='9' fill='#3060c0'/><circle cx='20' cy='44' r='9' fill='#30a060'/><circle cx='44' cy='44' r='9' fill='#202030'/>");
+        [$sheet] = self::made(Process::Sticker, $art, ['arrange' => 'drawn']);
+        self::assertLessThanOrEqual(610.0, $sheet->height);
+        foreach (self::layer($sheet, Role::Mark)->areas ?? [] as $mark) {
+            self::assertGreaterThan(0.0, min($mark->box()->left ?? 0, $mark->box()->top ?? 0));
+        }
+        self::assertCount(1, self::layer($sheet, Role::Through)->lines ?? [], 'the cusp between four is no cut of its own');
+        self::assertEqualsWithDelta(4 * M_PI * 121 / ($sheet->width * $sheet->height), $sheet->used, 0.002, 'what stays, not what is cut round it');
     }
 }

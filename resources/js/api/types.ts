@@ -47,6 +47,8 @@ export interface Choices {
   shapes: { kind: string; label: string; fields: Field[] }[]
   repeat: Field[]
   profiles: Record<string, { label: string; stops: [number, number][] }>
+  /** Of files that are taken. */
+  endings: string[]
   families: { family: string; character: string; bold: boolean; italic: boolean }[]
 }
 
@@ -69,7 +71,7 @@ export interface Preset { name: string; version: number; note: string; for: stri
 
 export interface BatchRow { file: string; state: 'waiting' | 'done' | 'failed'; width_mm?: number; height_mm?: number; sheets?: number; findings?: number; serious?: number; verdict?: string; ready?: boolean; error?: string }
 
-export interface Batch { id: number; title: string; status: 'new' | 'waiting' | 'running' | 'done' | 'stopped' | 'failed'; process: string; processLabel: string; preset: string; width: string; files: number; error: string; made: string; rows?: BatchRow[]; done?: number }
+export interface Batch { id: number; title: string; status: 'new' | 'waiting' | 'running' | 'done' | 'stopped' | 'failed'; process: string; processLabel: string; preset: string; width: string; files: number; notTaken: string[]; error: string; made: string; rows?: BatchRow[]; done?: number }
 
 export interface Palette {
   colours: { hex: string; area: number; share: number; name: string }[]
@@ -100,6 +102,8 @@ export interface StrokePaint {
   dashes: string
   offset: number
   side: 'centre' | 'inside' | 'outside'
+  /** Whether a tool follows it once: it paints nothing. */
+  cut?: boolean
   stops: [number, number][] | null
   /** Least and greatest width on the art: two unlike ones where it was stretched with its piece. */
   widths: [number, number]

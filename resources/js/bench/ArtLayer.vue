@@ -85,15 +85,15 @@ function lineOf(piece: Piece) {
             :fill-opacity="piece.fillOpacity"
             :fill-rule="piece.rule"
             :stroke="strokeOf(piece)"
-            :stroke-width="wire ? 1 : piece.stroke?.width"
-            :vector-effect="wire ? 'non-scaling-stroke' : undefined"
+            :stroke-width="wire ? 1 : piece.stroke?.cut ? 1.6 : piece.stroke?.width"
+            :vector-effect="wire || piece.stroke?.cut ? 'non-scaling-stroke' : undefined"
             :marker-start="wire ? `url(#${layer}-start)` : undefined"
             :marker-mid="wire ? `url(#${layer}-node)` : undefined"
             :stroke-opacity="wire ? 1 : piece.stroke?.opacity"
             :stroke-linecap="piece.stroke?.cap"
             :stroke-linejoin="piece.stroke?.join"
             :stroke-miterlimit="piece.stroke?.miter"
-            :stroke-dasharray="wire ? undefined : piece.stroke?.dashes || undefined"
+            :stroke-dasharray="wire ? undefined : piece.stroke?.cut ? '7 3 1.5 3' : piece.stroke?.dashes || undefined"
             :stroke-dashoffset="piece.stroke?.offset"
           />
           <path v-if="piece.outline && !wire" :data-piece="piece.id" :d="piece.outline" :fill="lineOf(piece)" :fill-opacity="piece.stroke?.opacity" :class="{ pickable: touchable(piece) }" />

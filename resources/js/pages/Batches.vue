@@ -45,8 +45,28 @@ onMounted(() => Promise.all([load(), choices.load().catch(() => undefined)]))
 watch(() => props.id, () => ((batch.value = null), look()), { immediate: true })
 onUnmounted(() => window.clearTimeout(poll))
 
+/** What was dropped and does not go along, each with the reason. */
+const aside = ref<string[]>([])
+const endingOf = (name: string) => (/\.([^.]+)$/.exec(name)?.[1] ?? '').toLowerCase()
+const pathOf = (file: File) => file.webkitRelativePath || file.name
 function add(picked: UploadFile) {
-  if (picked.raw) files.value = [...files.value.filter((file) => file.name !== picked.name), picked.raw]
+  const raw = picked.raw
+  if (!raw) return
+  if (endingOf(raw.name) !== 'zip' && !choices.all.endings.includes(endingOf(raw.name))) {
+    aside.value = [...aside.value, `${raw.name} is of no format that is read.`]
+  } else if (files.value.some((file) => pathOf(file) === pathOf(raw) && file.size === raw.size && file.lastModified === raw.lastModified)) {
+    aside.value = [...aside.value, `${raw.name} was dropped twice; it is taken once.`]
+  } else files.value = [...files.value, raw]
+}
+/** As many as will be done; of a ZIP it is known only when it was opened. */
+const howMany = computed(() => {
+  const zips = files.value.filter((file) => endingOf(file.name) === 'zip').length
+  const single = files.value.length - zips
+  return [...(single > 0 ? [count(single, 'file')] : []), ...(zips > 0 ? [`what is in ${count(zips, 'ZIP')}`] : [])].join(' and ')
+})
+const folder = ref<HTMLInputElement | null>(null)
+function addFolder(event: Event) {
+  for (const raw of (event.target as HTMLInputElement).files ?? []) if (!raw.name.startsWith('.')) add({ raw, name: raw.name } as unknown as UploadFile)
 }
 async function sizes(event: Event) {
   const file = (event.target as HTMLInputElement).files?.[0]
@@ -55,12 +75,16 @@ async function sizes(event: Event) {
 async function start() {
   const form = new FormData()
   for (const [name, value] of Object.entries(fields.value)) form.set(name, value)
-  for (const file of files.value) form.append('files[]', file)
+  for (const file of files.value) {
+    form.append('files[]', file)
+    form.append('paths[]', pathOf(file))
+  }
   sending.value = true
   problem.value = ''
   try {
     const made = await api.post<Batch>('batches', form)
     files.value = []
+    aside.value = []
     await load()
     router.push(`/batches/${made.id}`)
   } catch (refused) {
@@ -112,6 +136,7 @@ const words4: Record<string, string> = { waiting: 'waits', running: 'at work', d
           <a v-if="(batch.done ?? 0) > 0" class="all" :href="`/api/batches/${batch.id}/all.zip`" download>Download all as ZIP</a>
         </div>
         <p v-if="batch.error" class="trouble">{{ batch.error }}</p>
+        <p v-if="batch.notTaken?.length" class="person" data-test="not-taken">Not taken, as {{ batch.notTaken.length === 1 ? 'it is' : 'they are' }} of no format that is read: {{ batch.notTaken.slice(0, 8).join(', ') }}{{ batch.notTaken.length > 8 ? ` and ${batch.notTaken.length - 8} more` : '' }}.</p>
         <table>
           <thead><tr><th /><th>File</th><th>Size</th><th>Sheets</th><th>Findings</th><th>Verdict</th><th /></tr></thead>
           <tbody>
@@ -131,14 +156,19 @@ const words4: Record<string, string> = { waiting: 'waits', running: 'at work', d
     </template>
     <template v-else>
       <form class="new" @submit.prevent="start">
-        <ElUpload drag multiple :auto-upload="false" :show-file-list="false" accept=".svg,.svgz,.zip" :on-change="add" data-test="batch-files"><p>Drop SVG files or a ZIP of them here <span class="quiet numbers">{{ files.length > 0 ? count(files.length, 'file') : '' }}</span></p></ElUpload>
+        <ElUpload drag multiple :auto-upload="false" :show-file-list="false" :accept="[...choices.all.endings, 'zip'].map((ending) => `.${ending}`).join()" :on-change="add" data-test="batch-files">
+          <p>Drop drawings or a ZIP of them here <span class="quiet numbers">{{ howMany }}</span></p>
+          <p class="quiet">SVG, PDF, DXF, PLT, PostScript. <button type="button" class="link" @click.stop="folder?.click()">Take a whole folder</button></p>
+          <ul v-if="aside.length > 0" class="aside" data-test="batch-aside" @click.stop><li v-for="(one, index) in aside.slice(0, 12)" :key="index">{{ one }}</li><li v-if="aside.length > 12">and {{ aside.length - 12 }} more</li></ul>
+        </ElUpload>
+        <input ref="folder" type="file" webkitdirectory multiple hidden @change="addFolder">
         <div class="fields">
           <label>Preset <select v-model="fields.preset" data-test="batch-preset"><option v-for="preset in presets" :key="preset.name">{{ preset.name }}</option></select></label>
           <label>Process <select v-model="fields.process"><option value="">as the preset is for</option><option v-for="process in choices.all.processes" :key="process.value" :value="process.value">{{ process.label }}</option></select></label>
           <label>Finished width <ElInput v-model="fields.width" placeholder="as each file states" data-test="batch-width" /></label>
           <label>Title <ElInput v-model="fields.title" maxlength="120" /></label>
           <label>Table of sizes, CSV <input type="file" accept=".csv,text/csv" @change="sizes"></label>
-          <ElButton type="primary" native-type="submit" :disabled="files.length === 0" :loading="sending" data-test="batch-start">Prepare {{ files.length > 0 ? count(files.length, 'file') : 'them' }}</ElButton>
+          <ElButton type="primary" native-type="submit" :disabled="files.length === 0" :loading="sending" data-test="batch-start">Prepare {{ howMany || 'them' }}</ElButton>
         </div>
       </form>
       <ul class="list">
@@ -167,6 +197,8 @@ td img { width: 54px; height: 44px; object-fit: contain; background: var(--traci
 .ready { color: var(--green); }
 .person { color: var(--coral-deep); }
 .acts button { border: 0; background: none; font: 15px var(--text-face); color: var(--ink-mid); text-decoration: underline; cursor: pointer; padding: 0; white-space: nowrap; }
+.link { border: 0; background: none; font: inherit; color: var(--green); text-decoration: underline; cursor: pointer; padding: 0; }
+.aside { margin: 8px auto 0; padding: 0; list-style: none; color: var(--coral-deep); font-size: 15px; max-width: 420px; }
 .new { display: grid; grid-template-columns: 1fr 360px; gap: 26px; align-items: start; }
 .fields { display: flex; flex-direction: column; gap: 9px; }
 .fields label { display: flex; flex-direction: column; gap: 2px; font-weight: 500; }

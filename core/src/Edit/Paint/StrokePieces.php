@@ -25,6 +25,8 @@ use NeatEdge\Core\Stroke\WidthStops;
 /** D9: gives pieces a stroke, changes parts of it, or takes it away. What is not named stays as it is. */
 final readonly class StrokePieces implements Local
 {
+    private const USES = ['drawn' => 'Drawn, as wide as it is', 'cut' => 'Cut once, along itself'];
+
     /** @param  list<string>  $ids */
     public function __construct(private array $ids, private ?Input $input)
     {
@@ -32,7 +34,7 @@ final readonly class StrokePieces implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Stroke', 'Width, colour, ends, corners, dashes and side.', [Field::words('colour', 'Colour', Field::COLOUR), Field::length('width', 'Width', 1.0), Field::words('cap', 'Ends'), Field::words('join', 'Corners'), Field::number('miter', 'Mitre limit', 4.0), Field::words('dashes', 'Dashes', Field::DATA), Field::share('opacity', 'Opacity', 1.0), Field::length('dashOffset', 'Dashes begin at', 0.0, -1e5), Field::words('side', 'Side'), Field::words('profile', 'Profile'), Field::words('stops', 'Width stops', Field::DATA)]);
+        return new About('Stroke', 'Width, colour, ends, corners, dashes and side.', [Field::words('colour', 'Colour', Field::COLOUR), Field::length('width', 'Width', 1.0), Field::words('cap', 'Ends'), Field::words('join', 'Corners'), Field::number('miter', 'Mitre limit', 4.0), Field::words('dashes', 'Dashes', Field::DATA), Field::share('opacity', 'Opacity', 1.0), Field::length('dashOffset', 'Dashes begin at', 0.0, -1e5), Field::words('side', 'Side'), Field::words('profile', 'Profile'), Field::words('stops', 'Width stops', Field::DATA), Field::choice('use', 'The line is', 'drawn', self::USES)]);
     }
 
     public static function from(Input $input): self
@@ -54,6 +56,7 @@ final readonly class StrokePieces implements Local
         return match (true) {
             $this->input === null => 'No stroke',
             $this->input->has('stops'), $this->input->has('profile') => 'Width along the line',
+            $this->input->has('use') => 'Drawn or cut once',
             $this->input->has('width') => 'Stroke width',
             default => 'Stroke',
         };
@@ -69,7 +72,7 @@ final readonly class StrokePieces implements Local
     {
         $closed = $piece->shape->contours !== [] && array_filter($piece->shape->contours, static fn (Contour $contour): bool => ! $contour->closed) === [];
 
-        return $stroke?->stops === null || ! $closed ? $stroke : new Stroke($stroke->paint, $stroke->style, $stroke->pen, $stroke->side, $stroke->stops->closed());
+        return $stroke?->stops === null || ! $closed ? $stroke : $stroke->with(stops: $stroke->stops->closed());
     }
 
     private function stroke(?Stroke $now): ?Stroke
@@ -104,6 +107,7 @@ final readonly class StrokePieces implements Local
             $pen,
             Side::from($in->choice('side', array_column(Side::cases(), 'value'), $now->side->value)),
             self::stops($in, $now->stops),
+            $in->has('use') ? $in->choice('use', array_keys(self::USES)) === 'cut' : $now->cut,
         );
     }
 

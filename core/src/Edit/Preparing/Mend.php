@@ -29,6 +29,7 @@ use NeatEdge\Core\Prepare\TellsDeeds;
 use NeatEdge\Core\Prepare\UnderLimits;
 use NeatEdge\Core\Seen\Extent;
 use NeatEdge\Core\Seen\Seen;
+use NeatEdge\Core\Seen\SingleCuts;
 
 /**
  * A remedy made on the art itself: what a step would change of what is seen is carried over to the pieces that show it. A piece that nothing is changed of
@@ -138,6 +139,7 @@ final readonly class Mend implements Edit
     /** Only what lies within reach of the places takes part. */
     private function near(Artwork $artwork): Artwork
     {
+        $artwork = SingleCuts::apart($artwork)[0];
         if ($this->spots === []) {
             return $artwork;
         }

@@ -10,6 +10,8 @@ use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\Measure\Inscribed;
+use NeatEdge\Core\Measure\Inside;
+use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Stroke\Offset;
 use NeatEdge\Core\Stroke\Thin;
 
@@ -38,12 +40,46 @@ final class BorderLine
             $shape = Offset::inset(self::out($shape, $bridge / 2, $holes, $tolerance), $bridge / 2 - $distance, 'round', $tolerance);
             $distance = 0.0;
         }
-        $shape = self::out($shape, $distance + $radius, $holes, $tolerance);
-        if ($radius > 0.0) {
-            $shape = Offset::inset($shape, $radius, 'round', $tolerance);
+        if ($radius <= 0.0) {
+            return Thin::shape(self::out($shape, $distance, $holes, $tolerance), self::THIN);
+        }
+        $open = self::out($shape, $distance, $holes, $tolerance);
+        $wanted = self::holes($open);
+        $rounded = Offset::inset(Offset::outset($wanted === [] ? self::outer($shape) : $open, $wanted === [] ? $distance + $radius : $radius, 'round', $tolerance), $radius, 'round', $tolerance);
+
+        return Thin::shape(self::withHoles($rounded, $wanted, $tolerance), self::THIN);
+    }
+
+    /** @return list<Contour> */
+    private static function holes(Shape $shape): array
+    {
+        return array_merge(...array_map(static fn (Shape $part): array => array_slice($part->contours, 1), Parts::of($shape)));
+    }
+
+    /** Without any hole. */
+    private static function outer(Shape $shape): Shape
+    {
+        return new Shape(array_merge(...array_map(static fn (Shape $part): array => array_slice($part->contours, 0, 1), Parts::of($shape))), $shape->rule);
+    }
+
+    /**
+     * A hole that is wide enough stays, though it be too small to be as round as is asked: how large holes must be is said by itself.
+     *
+     * @param  list<Contour>  $wanted
+     */
+    private static function withHoles(Shape $rounded, array $wanted, ?Tolerance $tolerance): Shape
+    {
+        $inside = new Inside($rounded);
+        $closed = [];
+        foreach ($wanted as $hole) {
+            $shape = new Shape([$hole], FillRule::Evenodd);
+            [$x, $y] = Inscribed::in($shape, 0.05);
+            if ($inside->holds($x, $y)) {
+                $closed[] = $shape;
+            }
         }
 
-        return Thin::shape(self::without($shape, $holes), self::THIN);
+        return $closed === [] ? $rounded : Combine::cutAway($rounded, $closed, $tolerance);
     }
 
     /** Larger by a distance; holes that would close are left out before, and those that are too small after. */

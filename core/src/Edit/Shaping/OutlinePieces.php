@@ -44,8 +44,11 @@ final readonly class OutlinePieces implements Edit
     {
         $free = FreeIds::in($artwork);
         $by = [];
+        $cuts = false;
         foreach (Chosen::in($artwork, $this->ids) as $piece) {
-            if ($piece->stroke === null) {
+            if ($piece->stroke === null || $piece->stroke->cut) {
+                $cuts = $cuts || $piece->stroke !== null;
+
                 continue;
             }
             $outline = Painted::region($piece, $artwork->tolerance());
@@ -56,7 +59,7 @@ final readonly class OutlinePieces implements Edit
             }
         }
         if ($by === []) {
-            throw EditRefused::because('None of the chosen pieces has a stroke.');
+            throw EditRefused::because($cuts ? 'A single cut has no width that could be outlined: let it be a drawn line first.' : 'None of the chosen pieces has a stroke.');
         }
 
         return Outlined::replaced($artwork, $by);

@@ -23,6 +23,7 @@ final class Outlined
             return $piece->shape;
         }
         $parts = (new OutlineStrokes)->apply(Seen::of($artwork->withPieces([$piece->with(place: $piece->place->with(hidden: false))])))->pieces;
+        $parts = array_values(array_filter($parts, static fn (Piece $part): bool => $part->fill !== null));
         if ($parts === []) {
             return new Shape([]);
         }

@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Format\Dxf;
 
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
+use NeatEdge\Core\Geometry\CurveThrough;
 
 /** What a drawing in exchange format tells of curves, as contours. */
 final class Curves
@@ -24,7 +25,8 @@ final class Curves
 
     public static function ellipse(Entity $e): ?Contour
     {
-        [$x, $y, $mx, $my, $ratio] = [$e->number(10), $e->number(20), $e->number(11), $e->number(21), $e->number(40)];
+        // Seen from below, its shorter axis lies on the other side of the longer.
+        [$x, $y, $mx, $my, $ratio] = [$e->number(10), $e->number(20), $e->number(11), $e->number(21), $e->number(40) * ($e->number(230, 1.0) < 0 ? -1 : 1)];
         $from = $e->number(41);
         $sweep = $e->number(42, 2 * M_PI) - $from;
         $sweep = $sweep <= 1e-9 ? $sweep + 2 * M_PI : $sweep;
@@ -79,7 +81,8 @@ final class Curves
     }
 
     /**
-     * A cubic B-spline becomes its Bézier segments; one of another degree, or with weights, becomes places along it.
+     * A cubic B-spline becomes its Bézier segments; one of another degree, or with weights, becomes places along it; one of which only places are told that it
+     * runs through becomes a curve through them.
      *
      * @source W. Boehm, 1980: knots are put in until each stands three times
      */
@@ -91,6 +94,9 @@ final class Curves
         $weights = $e->numbers(41);
         $closed = ((int) $e->number(70) & 1) === 1;
         $n = count($points);
+        if ($points === []) {
+            return self::through(array_map(static fn (array $p): array => [$p[0], $p[1]], $e->places(11)), $closed, $e);
+        }
         if ($degree < 1 || $degree > 10 || $n <= $degree || count($knots) !== $n + $degree + 1) {
             return null;
         }
@@ -113,6 +119,70 @@ final class Curves
         }
 
         return $segments === [] ? null : Contour::ofSegments($segments, $closed && hypot($segments[count($segments) - 1][6] - $segments[0][0], $segments[count($segments) - 1][7] - $segments[0][1]) < 1e-3);
+    }
+
+    /**
+     * A smooth curve through places: the tangent at each is that of the circle through it and its neighbours; at the ends what the file says.
+     *
+     * @param  list<array{float, float}>  $places
+     */
+    private static function through(array $places, bool $closed, Entity $e): ?Contour
+    {
+        $own = [];
+        foreach ($places as $p) {
+            if ($own === [] || hypot($p[0] - $own[count($own) - 1][0], $p[1] - $own[count($own) - 1][1]) > 1e-9) {
+                $own[] = $p;
+            }
+        }
+        $n = count($own);
+        if ($n < 2) {
+            return null;
+        }
+        if ($closed && $n > 2 && hypot($own[0][0] - $own[$n - 1][0], $own[0][1] - $own[$n - 1][1]) < 1e-9) {
+            array_pop($own);
+            $n--;
+        }
+        $around = $closed && $n > 2 ? [$own[$n - 1], ...$own, $own[0], $own[1]] : $own;
+        $tangent = static function (int $code) use ($e): ?array {
+            $long = hypot($e->number($code), $e->number($code + 10));
+
+            return $long < 1e-9 ? null : [$e->number($code) / $long, $e->number($code + 10) / $long];
+        };
+        $segments = [];
+        $last = $closed && $n > 2 ? $n : $n - 1;
+        for ($i = 0; $i < $last; $i++) {
+            $k = $closed && $n > 2 ? $i + 1 : $i;
+            $out = isset($around[$k - 1]) ? CurveThrough::through($around, $k) : $tangent(12);
+            $in = isset($around[$k + 2]) ? CurveThrough::through($around, $k + 1) : $tangent(13);
+            array_push($segments, ...self::between($around[$k], $around[$k + 1], $out, $in));
+        }
+
+        return Contour::ofSegments($segments, $closed && $n > 2);
+    }
+
+    /**
+     * @param  array{float, float}  $a
+     * @param  array{float, float}  $b
+     * @param  array{float, float}|null  $out  unit direction at the first; as the other end bends when null
+     * @param  array{float, float}|null  $in
+     * @return list<list<float>>
+     */
+    private static function between(array $a, array $b, ?array $out, ?array $in): array
+    {
+        $long = max(1e-12, hypot($b[0] - $a[0], $b[1] - $a[1]));
+        $chord = [($b[0] - $a[0]) / $long, ($b[1] - $a[1]) / $long];
+        $mirrored = static function (array $d) use ($chord): array {
+            $dot = 2 * ($d[0] * $chord[0] + $d[1] * $chord[1]);
+
+            return [$dot * $chord[0] - $d[0], $dot * $chord[1] - $d[1]];
+        };
+        $out ??= $in === null ? $chord : $mirrored($in);
+        $in ??= $mirrored($out);
+        // Handles of the arc that has this chord and these tangents.
+        $half = acos(max(-1.0, min(1.0, $out[0] * $in[0] + $out[1] * $in[1]))) / 2;
+        $h = $half < 1e-6 ? $long / 3 : min($long, $long * 2 / 3 * tan($half / 2) / max(1e-9, sin($half)));
+
+        return [[$a[0], $a[1], $a[0] + $h * $out[0], $a[1] + $h * $out[1], $b[0] - $h * $in[0], $b[1] - $h * $in[1], $b[0], $b[1]]];
     }
 
     /**

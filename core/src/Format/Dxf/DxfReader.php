@@ -5,12 +5,17 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Format\Dxf;
 
 use NeatEdge\Core\Format\FileRefused;
+use NeatEdge\Core\Format\Lines\DrawnLine;
+use NeatEdge\Core\Format\Lines\LineDrawing;
+use NeatEdge\Core\Format\Lines\Words;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Stroke\WidthStops;
 
 /**
- * Reads text drawings in exchange format: lines, arcs, circles, ellipses, polylines with bulges, splines, and blocks that are placed, to a depth. By layer, in
- * millimetres, y upwards.
+ * Reads text drawings in exchange format: lines, arcs, circles, ellipses, polylines with bulges and widths, splines, hatches, solids, letters, and blocks that
+ * are placed, to a depth. By layer, in millimetres, y upwards. Whatever else stands in one is named.
  */
 final class DxfReader
 {
@@ -18,162 +23,250 @@ final class DxfReader
 
     private const DEPTH = 8;
 
-    private const MM = [0 => 1.0, 1 => 25.4, 2 => 304.8, 4 => 1.0, 5 => 10.0, 6 => 1000.0, 8 => 2.54e-5, 9 => 0.0254, 10 => 914.4, 13 => 0.001, 14 => 100.0];
+    /** Why some things are left out. */
+    private const NO_ART = [
+        'DIMENSION' => 'it tells a measure and is no art', 'LEADER' => 'it points at something and is no art', 'MULTILEADER' => 'it points at something and is no art', 'TOLERANCE' => 'it tells a tolerance and is no art',
+        'POINT' => 'a point has no line', 'XLINE' => 'a line without ends is a help for drawing', 'RAY' => 'a line without an end is a help for drawing', 'IMAGE' => 'the picture lies outside the file',
+        'VIEWPORT' => 'it is a window of a layout on paper', 'ATTDEF' => 'it only says what stands in copies of a block',
+    ];
 
-    /** @var array<string, list<Entity>> */
-    private array $blocks = [];
+    private LineDrawing $drawing;
 
-    /** @var array<string, array{float, float}> */
-    private array $bases = [];
+    private Letters $letters;
 
     private int $made = 0;
 
-    private float $unit = 1.0;
+    private function __construct(private readonly DxfFile $file, private readonly bool $asleep)
+    {
+        $this->drawing = new LineDrawing($file->unit !== null);
+        $this->letters = new Letters($file->styles);
+    }
 
     /**
-     * @return array<string, list<Contour>> lines by layer, mm, y upwards
+     * @param  float|null  $unit  mm that one unit is, where the file does not say
+     * @param  bool  $asleep  whether to take what lies on layers that are off, frozen or not plotted, and on paper
      *
      * @throws FileRefused
      */
-    public static function lines(string $bytes): array
+    public static function drawing(string $bytes, ?float $unit = null, bool $asleep = false): LineDrawing
     {
-        $self = new self;
-        $out = [];
-        foreach ($self->entities(self::pairs($bytes)) as $entity) {
-            $self->draw($entity, Matrix::scaling($self->unit, $self->unit), $out, 0, null);
+        $file = DxfFile::read($bytes);
+        $self = new self($file, $asleep);
+        $unit = $file->unit ?? $unit ?? ($file->inches ? 25.4 : 1.0);
+        foreach ($file->drawn as $entity) {
+            $self->draw($entity, Matrix::scaling($unit, $unit), 0, null);
         }
 
-        return $out;
+        return $self->drawing;
     }
 
-    /**
-     * @return list<array{int, string}> codes with their values
-     *
-     * @throws FileRefused
-     */
-    private static function pairs(string $bytes): array
-    {
-        $lines = preg_split('/\r\n|\n|\r/', $bytes) ?: [];
-        $out = [];
-        for ($i = 0, $n = count($lines) - 1; $i < $n; $i += 2) {
-            $code = trim($lines[$i]);
-            if (preg_match('/^-?\d{1,4}$/D', $code) !== 1) {
-                if ($code === '' && trim(implode('', array_slice($lines, $i, 3))) === '') {
-                    break;
-                }
-                throw FileRefused::at('DXF file', $i + 1, sprintf('"%s" is no group code', mb_substr(mb_scrub($code), 0, 20)));
-            }
-            $out[] = [(int) $code, trim($lines[$i + 1])];
-        }
-
-        return $out;
-    }
-
-    /**
-     * Blocks and units are taken in; what is drawn comes back.
-     *
-     * @param  list<array{int, string}>  $pairs
-     * @return list<Entity>
-     */
-    private function entities(array $pairs): array
-    {
-        $section = $block = $header = '';
-        $out = [];
-        $entity = null;
-        $line = null;
-        foreach ([...$pairs, [0, 'EOF']] as [$code, $value]) {
-            if ($code === 9) {
-                $header = $value;
-            } elseif ($code === 70 && $header === '$INSUNITS') {
-                $this->unit = self::MM[(int) $value] ?? 1.0;
-                $header = '';
-            }
-            if ($code !== 0) {
-                if ($entity !== null) {
-                    $entity->add($code, $value);
-                }
-
-                continue;
-            }
-            if ($entity !== null) {
-                if ($entity->type === 'SECTION') {
-                    $section = $entity->text(2);
-                } elseif ($entity->type === 'BLOCK') {
-                    $block = $entity->text(2);
-                    $this->bases[$block] = [$entity->number(10), $entity->number(20)];
-                } elseif ($entity->type === 'POLYLINE') {
-                    $line = $entity;
-                } elseif ($entity->type === 'VERTEX' && $line !== null) {
-                    $line->vertices[] = $entity;
-                } elseif ($entity->type === 'SEQEND' && $line !== null) {
-                    $this->store($line, $section, $block, $out);
-                    $line = null;
-                } elseif (! in_array($entity->type, ['ENDSEC', 'ENDBLK', 'TABLE', 'ENDTAB', 'EOF'], true)) {
-                    $this->store($entity, $section, $block, $out);
-                }
-                $block = $entity->type === 'ENDBLK' ? '' : $block;
-            }
-            $entity = new Entity($value);
-        }
-
-        return $out;
-    }
-
-    /** @param  list<Entity>  $out  brought up to date */
-    private function store(Entity $one, string $section, string $block, array &$out): void
-    {
-        if (++$this->made > self::MOST_ENTITIES) {
-            throw FileRefused::because(sprintf('The DXF file holds more than %s entities.', number_format(self::MOST_ENTITIES)));
-        }
-        if ($section === 'BLOCKS' && $block !== '') {
-            $this->blocks[$block][] = $one;
-        } elseif ($section === 'ENTITIES') {
-            $out[] = $one;
-        }
-    }
-
-    /**
-     * @param  array<string, list<Contour>>  $out  brought up to date
-     * @param  string|null  $layer  of the block that it stands in
-     */
-    private function draw(Entity $e, Matrix $place, array &$out, int $depth, ?string $layer): void
+    /** @param  string|null  $layer  of the block that it stands in */
+    private function draw(Entity $e, Matrix $place, int $depth, ?string $layer): void
     {
         $own = in_array($e->text(8), ['', '0'], true) ? ($layer ?? '0') : $e->text(8);
-        if ($e->type === 'INSERT') {
-            $this->insert($e, $place, $out, $depth, $own);
+        $why = $this->sleeps($e, $own);
+        if ($why !== null && ! $this->asleep) {
+            $this->drawing->asleep[$why] = ($this->drawing->asleep[$why] ?? 0) + 1;
 
             return;
         }
-        $contour = match ($e->type) {
-            'LINE' => Contour::polygon([[$e->number(10), $e->number(20)], [$e->number(11), $e->number(21)]], false),
-            'CIRCLE' => $e->number(40) > 0 ? Contour::circle($e->number(10), $e->number(20), $e->number(40)) : null,
-            'ARC' => Curves::arc($e->number(10), $e->number(20), $e->number(40), $e->number(50), $e->number(51)),
-            'ELLIPSE' => Curves::ellipse($e),
-            'LWPOLYLINE' => Curves::polyline($e->places(), ((int) $e->number(70) & 1) === 1),
-            'POLYLINE' => Curves::polyline(array_map(static fn (Entity $v): array => [$v->number(10), $v->number(20), $v->number(42)], $e->vertices), ((int) $e->number(70) & 1) === 1),
-            'SPLINE' => Curves::spline($e),
+        $at = $place->apply($e->number(10), $e->number(20));
+        // What is drawn on a plane of its own has its places on that plane; seen from below, it is mirrored.
+        $onPlane = ! in_array($e->type, ['LINE', 'ELLIPSE', 'SPLINE', 'MTEXT', 'POINT'], true);
+        if ($onPlane && hypot($e->number(210), $e->number(220)) > 1e-6) {
+            $this->drawing->leaveOut($e->type, 'it lies in a plane that is seen at an angle', $at);
+
+            return;
+        }
+        $place = $onPlane && $e->number(230, 1.0) < 0 ? $place->after(new Matrix(-1.0, 0.0, 0.0, 1.0, 0.0, 0.0)) : $place;
+        match ($e->type) {
+            'INSERT' => $this->insert($e, $place, $depth, $own),
+            'LINE' => $this->line($e, Contour::polygon([[$e->number(10), $e->number(20)], [$e->number(11), $e->number(21)]], false), $own, $place),
+            'CIRCLE' => $this->line($e, $e->number(40) > 0 ? Contour::circle($e->number(10), $e->number(20), $e->number(40)) : null, $own, $place),
+            'ARC' => $this->line($e, Curves::arc($e->number(10), $e->number(20), $e->number(40), $e->number(50), $e->number(51)), $own, $place),
+            'ELLIPSE' => $this->line($e, Curves::ellipse($e), $own, $place),
+            'SPLINE' => $this->line($e, Curves::spline($e), $own, $place),
+            'LWPOLYLINE' => $this->polyline($e, $e->places(), $e->number(43), $own, $place),
+            'POLYLINE' => $this->vertices($e, $own, $place),
+            'HATCH' => $this->hatch($e, $own, $place),
+            'SOLID', 'TRACE' => $this->area($e, Shape::of(Contour::polygon(self::corners($e, [10, 11, 13, 12]))), $own, $place),
+            'TEXT', 'ATTRIB' => $this->words($e, $this->letters->line($e, $e->text(1)), $own, $place),
+            'ATTDEF' => $depth > 0 && $e->is(70, 2) ? $this->words($e, $this->letters->line($e, $e->text(1)), $own, $place) : ($depth > 0 ? null : $this->drawing->leaveOut('ATTDEF', self::NO_ART['ATTDEF'], $at)),
+            'MTEXT' => $this->words($e, $this->letters->block($e), $own, $place),
+            default => $this->drawing->leaveOut($e->type, self::NO_ART[$e->type] ?? 'it is not turned into lines', $at),
+        };
+    }
+
+    /** Why a thing is not drawn; null for one that is. */
+    private function sleeps(Entity $e, string $layer): ?string
+    {
+        $table = $this->file->layers[$layer] ?? null;
+
+        return match (true) {
+            $e->number(67) > 0 => 'on paper, beside the model',
+            $e->number(60) > 0 || ($e->type === 'ATTRIB' && $e->is(70, 1)) => 'hidden',
+            $table === null => null,
+            $table->is(70, 1) => 'on layers that are frozen',
+            $table->number(62) < 0 => 'on layers that are off',
+            $table->has(290) && $table->number(290) < 1 => 'on layers that are not plotted',
             default => null,
         };
-        if ($contour !== null) {
-            // Drawn from below, as some programs leave arcs and lines, it is mirrored.
-            $contour = $e->number(230) < 0 ? $contour->transformed(new Matrix(-1.0, 0.0, 0.0, 1.0, 0.0, 0.0)) : $contour;
-            foreach ($contour->coords as $value) {
-                if (! is_finite($value) || abs($value) > 1e9) {
-                    throw FileRefused::because(sprintf('A %s of the DXF file lies too far off.', strtolower($e->type)));
+    }
+
+    private function line(Entity $e, ?Contour $contour, string $layer, Matrix $place): void
+    {
+        if ($contour === null) {
+            $this->drawing->leaveOut($e->type, 'it has no size, or cannot be read', $place->apply($e->number(10), $e->number(20)));
+
+            return;
+        }
+        $line = $this->held($contour, $e)->transformed($place);
+        $weight = $e->number(370, -1.0) >= 0 ? $e->number(370) : ($this->file->layers[$layer] ?? null)?->number(370) ?? 0.0;
+        $key = sprintf('%.2F', max(0.0, $weight) / 100);
+        $this->drawing->weights[$key] = ($this->drawing->weights[$key] ?? 0.0) + $line->roughLength();
+        $this->drawing->layer($layer)->lines[] = $line;
+    }
+
+    /**
+     * @param  list<array{float, float, float, float, float}>  $places  with bulge and widths
+     * @param  float  $even  width all along
+     */
+    private function polyline(Entity $e, array $places, float $even, string $layer, Matrix $place): void
+    {
+        $closed = $e->is(70, 1);
+        $contour = Curves::polyline(array_map(static fn (array $p): array => [$p[0], $p[1], $p[2]], $places), $closed);
+        $widths = array_map(static fn (array $p): array => $even > 0 ? [$even, $even] : [$p[3], $p[4]], $closed ? $places : array_slice($places, 0, -1));
+        $greatest = $widths === [] ? 0.0 : max(array_merge(...$widths));
+        if ($contour === null || $greatest <= 0) {
+            $this->line($e, $contour, $layer, $place);
+
+            return;
+        }
+        $stops = null;
+        if (array_filter($widths, static fn (array $w): bool => abs($w[0] - $greatest) > 1e-9 || abs($w[1] - $greatest) > 1e-9) !== []) {
+            $stops = self::stops($places, $widths, $greatest, $closed);
+            if ($stops === null) {
+                $this->drawing->replace('A wide line with more changes of width than are kept is as wide as it is at most.', $place->apply($places[0][0], $places[0][1]));
+            }
+        }
+        $this->drawing->layer($layer)->wide[] = (new DrawnLine($this->held($contour, $e), $greatest, $stops))->transformed($place);
+    }
+
+    /**
+     * @param  list<array{float, float, float, float, float}>  $places
+     * @param  list<array{float, float}>  $widths  at both ends of each stretch
+     */
+    private static function stops(array $places, array $widths, float $greatest, bool $closed): ?WidthStops
+    {
+        $long = [0.0];
+        $n = count($places);
+        foreach (array_keys($widths) as $i) {
+            $piece = Curves::polyline([[$places[$i][0], $places[$i][1], $places[$i][2]], [$places[($i + 1) % $n][0], $places[($i + 1) % $n][1], 0.0]], false);
+            $long[] = $long[$i] + ($piece?->length() ?? 0.0);
+        }
+        $all = max(1e-12, $long[count($long) - 1]);
+        $stops = [];
+        foreach ($widths as $i => [$from, $to]) {
+            foreach ([[$long[$i] / $all, $from], [$long[$i + 1] / $all, $to]] as [$share, $width]) {
+                $last = $stops === [] ? null : $stops[count($stops) - 1];
+                if ($last === null || abs($last[0] - $share) > 1e-9 || abs($last[1] - $width / $greatest) > 1e-9) {
+                    $stops[] = [$last !== null && abs($last[0] - $share) <= 1e-9 ? min(1.0, $share + 1e-6) : $share, $width / $greatest];
                 }
             }
-            $out[$own][] = $contour->transformed($place);
+        }
+
+        return $stops === [] || count($stops) > WidthStops::MOST ? null : ($closed ? (new WidthStops($stops))->closed() : new WidthStops($stops));
+    }
+
+    /** A polyline of release 12, whose vertices are things of their own. */
+    private function vertices(Entity $e, string $layer, Matrix $place): void
+    {
+        if ($e->is(70, 16) || $e->is(70, 64)) {
+            $this->drawing->leaveOut('POLYLINE of a mesh', 'it is a surface, no line', $place->apply(($e->vertices[0] ?? $e)->number(10), ($e->vertices[0] ?? $e)->number(20)));
+
+            return;
+        }
+        // Vertices that only frame a smooth curve lie beside it.
+        $on = array_filter($e->vertices, static fn (Entity $v): bool => ! $v->is(70, 16));
+        $width = static fn (Entity $v, int $code): float => $v->has($code) ? $v->number($code) : $e->number($code);
+        $this->polyline($e, array_values(array_map(static fn (Entity $v): array => [$v->number(10), $v->number(20), $v->number(42), $width($v, 40), $width($v, 41)], $on)), 0.0, $layer, $place);
+    }
+
+    private function hatch(Entity $e, string $layer, Matrix $place): void
+    {
+        $area = Hatch::area($e);
+        $at = $area->box()?->middle();
+        $at = $at === null ? $place->apply($e->number(10), $e->number(20)) : $place->apply($at->x, $at->y);
+        if ($area->isEmpty()) {
+            $this->drawing->leaveOut('HATCH', 'its border cannot be read', $at);
+
+            return;
+        }
+        if ($e->number(450) > 0) {
+            $this->drawing->replace('A hatch of changing colour is taken as an area of one.', $at);
+        } elseif ($e->number(70) < 1) {
+            $this->drawing->replace('A hatch of lines or a pattern is taken as a full area.', $at);
+        }
+        $this->area($e, $area, $layer, $place);
+    }
+
+    private function area(Entity $e, Shape $area, string $layer, Matrix $place): void
+    {
+        foreach ($area->contours as $contour) {
+            $this->held($contour, $e);
+        }
+        $this->drawing->layer($layer)->areas[] = $area->transformed($place);
+    }
+
+    private function words(Entity $e, ?Words $words, string $layer, Matrix $place): void
+    {
+        // Letters that are empty draw nothing.
+        if ($words !== null) {
+            $this->held(Contour::polygon([[$e->number(10), $e->number(20)], [$e->number(10) + $words->height, $e->number(20)]], false), $e);
+            $this->drawing->layer($layer)->words[] = $words->transformed($place);
         }
     }
 
-    /** @param  array<string, list<Contour>>  $out  brought up to date */
-    private function insert(Entity $e, Matrix $place, array &$out, int $depth, string $layer): void
+    /**
+     * @param  list<int>  $codes  of x, in the order round the area
+     * @return list<array{float, float}>
+     */
+    private static function corners(Entity $e, array $codes): array
+    {
+        $out = [];
+        foreach ($codes as $code) {
+            $corner = $e->has($code) ? [$e->number($code), $e->number($code + 10)] : [$e->number(12), $e->number(22)];
+            if ($out === [] || $out[count($out) - 1] !== $corner) {
+                $out[] = $corner;
+            }
+        }
+
+        return $out;
+    }
+
+    private function held(Contour $contour, Entity $e): Contour
+    {
+        foreach ($contour->coords as $value) {
+            if (! is_finite($value) || abs($value) > 1e9) {
+                throw FileRefused::because(sprintf('A %s of the DXF file lies too far off.', strtolower($e->type)));
+            }
+        }
+
+        return $contour;
+    }
+
+    private function insert(Entity $e, Matrix $place, int $depth, string $layer): void
     {
         if ($depth >= self::DEPTH) {
             throw FileRefused::because(sprintf('The blocks of the DXF file stand in one another more than %d deep.', self::DEPTH));
         }
         $name = $e->text(2);
-        [$bx, $by] = $this->bases[$name] ?? [0.0, 0.0];
+        if (! isset($this->file->blocks[$name]) && ! isset($this->file->bases[$name])) {
+            $this->drawing->leaveOut(sprintf('block "%s"', mb_substr($name, 0, 40)), 'the file does not hold it', $place->apply($e->number(10), $e->number(20)));
+
+            return;
+        }
+        [$bx, $by] = $this->file->bases[$name] ?? [0.0, 0.0];
         $columns = max(1, min(500, (int) $e->number(70, 1.0)));
         $rows = max(1, min(500, (int) $e->number(71, 1.0)));
         for ($r = 0; $r < $rows; $r++) {
@@ -183,11 +276,11 @@ final class DxfReader
                     ->after(Matrix::translation($c * $e->number(44), $r * $e->number(45)))
                     ->after(Matrix::scaling($e->number(41, 1.0), $e->number(42, 1.0)))
                     ->after(Matrix::translation(-$bx, -$by));
-                foreach ($this->blocks[$name] ?? [] as $one) {
+                foreach ($this->file->blocks[$name] ?? [] as $one) {
                     if (++$this->made > self::MOST_ENTITIES) {
                         throw FileRefused::because(sprintf('The blocks of the DXF file come to more than %s entities.', number_format(self::MOST_ENTITIES)));
                     }
-                    $this->draw($one, $place->after($matrix), $out, $depth + 1, $layer);
+                    $this->draw($one, $place->after($matrix), $depth + 1, $layer);
                 }
             }
         }

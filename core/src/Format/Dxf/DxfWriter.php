@@ -51,7 +51,7 @@ final class DxfWriter implements LayoutWriter
 
     public function write(array $layouts, Closure $put): void
     {
-        $layout = $layouts[0];
+        $layout = $layouts[0]->with(layers: Outlines::layers($layouts[0]));
         $names = self::names($layout);
         $this->head($layout, $names, $put);
         $put(self::pairs([0, 'SECTION', 2, 'ENTITIES']));

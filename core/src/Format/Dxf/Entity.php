@@ -8,7 +8,7 @@ namespace NeatEdge\Core\Format\Dxf;
 final class Entity
 {
     /** @var list<array{int, string}> */
-    private array $pairs = [];
+    public array $pairs = [];
 
     /** @var list<self> of a polyline of release 12 */
     public array $vertices = [];
@@ -20,6 +20,17 @@ final class Entity
     public function add(int $code, string $value): void
     {
         $this->pairs[] = [$code, $value];
+    }
+
+    public function has(int $code): bool
+    {
+        foreach ($this->pairs as [$own]) {
+            if ($own === $code) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     public function text(int $code): string
@@ -44,6 +55,12 @@ final class Entity
         return $usual;
     }
 
+    /** Whether a flag is set in a number of flags. */
+    public function is(int $code, int $flag): bool
+    {
+        return ((int) $this->number($code) & $flag) === $flag;
+    }
+
     /** @return list<float> */
     public function numbers(int $code): array
     {
@@ -57,22 +74,25 @@ final class Entity
         return $out;
     }
 
-    /** @return list<array{float, float, float}> places with the bulge after each */
-    public function places(): array
+    /**
+     * @param  int  $code  of x; that of y is ten more
+     * @return list<array{float, float, float, float, float}> places, each with the bulge after it and the widths at both ends of what comes after
+     */
+    public function places(int $code = 10): array
     {
         $out = [];
-        $x = $y = null;
-        $bulge = 0.0;
-        foreach ([...$this->pairs, [10, 'end']] as [$code, $value]) {
-            if ($code === 10) {
-                if ($x !== null) {
-                    $out[] = [$x, $y ?? 0.0, $bulge];
+        $now = null;
+        foreach ([...$this->pairs, [$code, 'end']] as [$own, $value]) {
+            if ($own === $code) {
+                if ($now !== null) {
+                    $out[] = $now;
                 }
-                [$x, $y, $bulge] = [(float) $value, null, 0.0];
-            } elseif ($code === 20) {
-                $y = (float) $value;
-            } elseif ($code === 42 && $x !== null) {
-                $bulge = (float) $value;
+                $now = [(float) $value, 0.0, 0.0, 0.0, 0.0];
+            } elseif ($now !== null) {
+                $slot = [$code + 10 => 1, 42 => 2, 40 => 3, 41 => 4][$own] ?? null;
+                if ($slot !== null) {
+                    $now[$slot] = (float) $value;
+                }
             }
         }
 

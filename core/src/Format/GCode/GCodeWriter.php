@@ -54,7 +54,7 @@ final readonly class GCodeWriter implements LayoutWriter
 
     public function write(array $layouts, Closure $put): void
     {
-        $layout = $layouts[0];
+        $layout = $layouts[0]->with(layers: Outlines::layers($layouts[0]));
         $this->heading($layout, $put);
         $put("G21 G90 G17\nM5\n".($this->spindle ? sprintf("G0 Z%s\nM3 S%d\n", self::number($this->safe), (int) round(10 * $this->power)) : ''));
         foreach ($layout->layers as $layer) {

@@ -156,6 +156,7 @@ final class PieceJson
             'pen' => $pen === null ? null : self::matrix($pen),
             'side' => $stroke->side->value,
             'stops' => $stroke->stops?->stops,
+            ...($stroke->cut ? ['cut' => true] : []),
         ];
     }
 
@@ -171,6 +172,7 @@ final class PieceJson
             $data['pen'] === null ? null : new Matrix(...array_map(floatval(...), $data['pen'])),
             Side::from($data['side'] ?? Side::Centre->value),
             self::toStops($data['stops'] ?? []),
+            (bool) ($data['cut'] ?? false),
         );
     }
 

@@ -79,13 +79,28 @@ final class PdfWriter implements LayoutWriter
         $info = $file->number();
         $tree = $file->number();
         $pages = [];
-        foreach ($layouts as $layout) {
+        foreach ($this->films === 'black' ? array_merge(...array_map(self::films(...), $layouts)) : $layouts as $layout) {
             $pages[] = $this->page($file, $tree, $layout);
         }
         $file->object($tree, '<< /Type /Pages /Kids ['.implode(' ', array_map(static fn (int $n): string => "{$n} 0 R", $pages)).'] /Count '.count($pages).' >>');
         $file->object($info, '<< /Title '.PdfFile::text($layouts[0]->title).' /Creator '.PdfFile::text('Neat Edge').' /Trapped /True >>');
         $file->object($catalogue, "<< /Type /Catalog /Pages {$tree} 0 R >>");
         $file->end($catalogue, $info);
+    }
+
+    /**
+     * Black films lie a plate on a page each: all on one would be one black film of all inks.
+     *
+     * @return non-empty-list<Layout>
+     */
+    private static function films(Layout $layout): array
+    {
+        $names = array_values(array_unique(array_map(static fn (Layer $layer): string => $layer->name, array_filter($layout->layers, static fn (Layer $layer): bool => $layer->role === Role::Plate))));
+        if (count($names) < 2) {
+            return [$layout];
+        }
+
+        return array_map(static fn (string $name): Layout => $layout->with(layers: array_values(array_filter($layout->layers, static fn (Layer $layer): bool => $layer->role !== Role::Plate || $layer->name === $name))), $names);
     }
 
     private function page(PdfFile $file, int $tree, Layout $layout): int
@@ -137,7 +152,8 @@ final class PdfWriter implements LayoutWriter
     /** @param  Closure(string): void  $put */
     private function areas(Layer $layer, Layout $layout, Closure $put): void
     {
-        $put('q /'.$this->state('/OP '.($layer->overprints ? 'true /op true /OPM 1' : 'false /op false'))." gs\n");
+        // A plate holds just what its ink prints, and what makes way for others has made way already: on one page none may knock out another.
+        $put('q /'.$this->state('/OP '.($layer->overprints || $layer->role !== Role::Print ? 'true /op true /OPM 1' : 'false /op false'))." gs\n");
         if ($layer->role === Role::Plate) {
             $put($this->films === 'black' ? "0 g\n" : "/{$this->space($layer->name, Colour::fromHex($layer->colour))} cs 1 scn\n");
         } elseif ($layer->role === Role::Mark) {

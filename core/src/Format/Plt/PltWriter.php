@@ -63,7 +63,7 @@ final readonly class PltWriter implements LayoutWriter
 
     public function write(array $layouts, Closure $put): void
     {
-        $layout = $layouts[0];
+        $layout = $layouts[0]->with(layers: Outlines::layers($layouts[0]));
         $put('IN;');
         foreach ($layout->layers as $layer) {
             $lines = Outlines::of($layer);

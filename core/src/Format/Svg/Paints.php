@@ -7,6 +7,7 @@ namespace NeatEdge\Core\Format\Svg;
 use DOMElement;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Check\Severity;
+use NeatEdge\Core\Format\Notes;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Shape;
 

@@ -8,6 +8,7 @@ use DOMElement;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Picture;
 use NeatEdge\Core\Check\Severity;
+use NeatEdge\Core\Format\Notes;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Matrix;
 

@@ -9,6 +9,7 @@ use DOMXPath;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Severity;
+use NeatEdge\Core\Format\Notes;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Type\FontShelf;

@@ -7,6 +7,7 @@ namespace NeatEdge\Core\Format\Svg;
 use DOMElement;
 use DOMText;
 use NeatEdge\Core\Check\Severity;
+use NeatEdge\Core\Format\Notes;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Type\LineAlong;

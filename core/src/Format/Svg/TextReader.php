@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Format\Svg;
 
 use DOMElement;
 use NeatEdge\Core\Check\Severity;
+use NeatEdge\Core\Format\Notes;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Matrix;

@@ -120,6 +120,7 @@ final class Writer
         if ($stroke !== null) {
             $style = $stroke->style;
             $out .= $this->paint('stroke', $stroke->paint, $space).' stroke-width="'.self::number($style->width, 8).'"';
+            $out .= $stroke->cut ? ' data-cut="once"' : '';
             $out .= $style->cap === Cap::Butt ? '' : " stroke-linecap=\"{$style->cap->value}\"";
             $out .= $style->join === Join::Miter ? '' : " stroke-linejoin=\"{$style->join->value}\"";
             $out .= $style->miterLimit === 4.0 ? '' : ' stroke-miterlimit="'.self::number($style->miterLimit).'"';

@@ -24,8 +24,11 @@ final readonly class ReduceColours implements UnderLimits
     /** Of 255: all channels beyond are white, all under the rest black. */
     private const NEARLY = 8;
 
-    /** @param  list<string>  $kept  hex */
-    public function __construct(private int $count, private array $kept = [])
+    /**
+     * @param  list<string>  $kept  hex
+     * @param  bool  $tints  whether the process gives tints: then those of a colour count with it, and stay
+     */
+    public function __construct(private int $count, private array $kept = [], private bool $tints = false)
     {
     }
 
@@ -33,7 +36,7 @@ final readonly class ReduceColours implements UnderLimits
     {
         return new AboutStep('reduce-colours', 'Cut down colours', 'As many colours as there are materials or inks; each time the two join of which it changes the picture least.', [
             Field::count('count', 'Down to', 0, 0, self::MOST), Field::words('keep', 'Keep', Field::TEXT, help: 'colours that stay, such as #1d5c46 #e0a030'),
-        ], 32, looks: true, work: 0.3);
+        ], 32, looks: true, work: 0.3, cuts: true);
     }
 
     public static function from(Input $input): self
@@ -53,7 +56,7 @@ final readonly class ReduceColours implements UnderLimits
 
     public function under(Limits $limits): static
     {
-        return $this->count > 0 ? $this : new self($limits->colours, $this->kept);
+        return new self($this->count > 0 ? $this->count : $limits->colours, $this->kept, $limits->gradients);
     }
 
     public function apply(Artwork $artwork): Artwork
@@ -62,6 +65,10 @@ final readonly class ReduceColours implements UnderLimits
             return $artwork;
         }
         $areas = ColourAreas::seen($artwork);
+        foreach ($this->tints ? Tints::of(array_map(strval(...), array_keys($areas)), [new Colour(255, 255, 255)], $this->kept) : [] as $tint => [$ink]) {
+            $areas[$ink] += $areas[$tint];
+            unset($areas[$tint]);
+        }
         $plain = array_filter(array_map(strval(...), array_keys($areas)), static function (string $hex): bool {
             $c = Colour::fromHex($hex);
 

@@ -21,6 +21,12 @@ final readonly class Cured
     {
     }
 
+    /** The same with other art. */
+    public function on(Artwork $artwork): self
+    {
+        return new self($artwork, $this->done, $this->left);
+    }
+
     /** With what was done on top of it. */
     public function then(self $next): self
     {

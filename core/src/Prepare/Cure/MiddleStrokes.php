@@ -44,12 +44,17 @@ final readonly class MiddleStrokes
     /** What is narrower at its end than twice this share of the width ends in a point. */
     private const BLUNT = 0.05;
 
+    private float $grain;
+
     /**
      * @param  Inside  $inside  of the shape that is narrow, or beside which the gap lies
      * @param  bool  $gap  whether it is the space beside the shape that is narrow
+     * @param  float  $width  mm of the strokes
+     * @param  float|null  $measured  mm of the limit that the place was measured against: its middle places lie as far apart as that tells, however thin the strokes are
      */
-    public function __construct(private Inside $inside, private bool $gap, private float $width, private Tolerance $tolerance)
+    public function __construct(private Inside $inside, private bool $gap, private float $width, private Tolerance $tolerance, ?float $measured = null)
     {
+        $this->grain = max($width, $measured ?? $width);
     }
 
     /** The strokes of a place, united; empty where its middle line cannot be told. */
@@ -73,12 +78,12 @@ final readonly class MiddleStrokes
     {
         $out = $seen = [];
         foreach ($rows as $row) {
-            $cells = $seen === [] ? [] : Cells::of(array_column($seen, 0), array_column($seen, 1), $this->width);
+            $cells = $seen === [] ? [] : Cells::of(array_column($seen, 0), array_column($seen, 1), $this->grain);
             $stretch = [];
             foreach ([...$row, null] as $place) {
                 $known = $place !== null && $this->isKnown($place, $seen, $cells);
                 $last = $stretch[count($stretch) - 1] ?? null;
-                if ($stretch !== [] && ($place === null || $known || ($last !== null && hypot($place[0] - $last[0], $place[1] - $last[1]) > self::JUMP * $this->width))) {
+                if ($stretch !== [] && ($place === null || $known || ($last !== null && hypot($place[0] - $last[0], $place[1] - $last[1]) > self::JUMP * $this->grain))) {
                     $spaced = $this->spaced($stretch);
                     if ($spaced !== []) {
                         $out[] = $spaced;
@@ -102,8 +107,8 @@ final readonly class MiddleStrokes
      */
     private function isKnown(array $place, array $seen, array $cells): bool
     {
-        foreach ($cells === [] ? [] : Cells::at($cells, $place[0], $place[1], $this->width) as $k) {
-            if (hypot($seen[$k][0] - $place[0], $seen[$k][1] - $place[1]) < self::SAME * $this->width) {
+        foreach ($cells === [] ? [] : Cells::at($cells, $place[0], $place[1], $this->grain) as $k) {
+            if (hypot($seen[$k][0] - $place[0], $seen[$k][1] - $place[1]) < self::SAME * $this->grain) {
                 return true;
             }
         }
@@ -125,7 +130,7 @@ final readonly class MiddleStrokes
         for ($i = 1; $i <= $last; $i++) {
             $long += hypot($points[$i][0] - $points[$i - 1][0], $points[$i][1] - $points[$i - 1][1]);
         }
-        if ($long > 3 * $this->width && hypot($points[0][0] - $points[$last][0], $points[0][1] - $points[$last][1]) < 0.7 * $this->width) {
+        if ($long > 3 * $this->grain && hypot($points[0][0] - $points[$last][0], $points[0][1] - $points[$last][1]) < 0.7 * $this->grain) {
             // The way round a ring, smooth where it began.
             $way = CurveThrough::through([$points[$last], $points[0], $points[1]], 1);
 
@@ -153,7 +158,7 @@ final readonly class MiddleStrokes
     private function spaced(array $row): array
     {
         $out = [];
-        $least = self::APART * $this->width;
+        $least = self::APART * $this->grain;
         foreach ($row as $i => [$x, $y]) {
             $n = count($out);
             if ($n === 0 || hypot($x - $out[$n - 1][0], $y - $out[$n - 1][1]) >= $least) {

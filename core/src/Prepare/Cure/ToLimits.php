@@ -25,6 +25,9 @@ final class ToLimits
     /** What is still a little too narrow after a round is made so much wider in the next. */
     private const MORE = 0.03;
 
+    /** mm that a fill of a gap lies over both its walls together. */
+    private const OVER = 0.02;
+
     /** Cures of what cures have brought with them. */
     private const ROUNDS = 4;
 
@@ -192,14 +195,16 @@ final class ToLimits
             return;
         }
         if ($way === 'fill') {
-            $width = min($width, 1.02 * max(array_map(static fn (array $row): float => $row === [] ? 0.0 : max(array_column($row, 2)), $target->place->rows) ?: [0.0]));
+            // Over both walls by a little: a fill that only just reaches them leaves needles along all its length, each a place to be cured in its turn.
+            $widest = max(array_map(static fn (array $row): float => $row === [] ? 0.0 : max(array_column($row, 2)), $target->place->rows) ?: [0.0]);
+            $width = min($width, max(1.02 * $widest, $widest + self::OVER));
         }
         if ($way === 'part') {
             $patches->take($i, (new MiddleStrokes($inside, false, $width, $tolerance))->of($target->place), true);
 
             return;
         }
-        $strokes = $width <= 0.0 ? new Shape([]) : (new MiddleStrokes($inside, $gap, $width, $tolerance))->of($target->place);
+        $strokes = $width <= 0.0 ? new Shape([]) : (new MiddleStrokes($inside, $gap, $width, $tolerance, $gap ? $this->limits->gap : $this->limits->line))->of($target->place);
         if ($strokes->isEmpty()) {
             return;
         }

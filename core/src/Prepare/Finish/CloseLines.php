@@ -27,7 +27,7 @@ final readonly class CloseLines implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('close-lines', 'Close lines', 'Open lines of which the ends nearly meet are closed.', [Field::length('gap', 'Ends nearer than', 0.5)], 6, looks: true, work: 0.02);
+        return new AboutStep('close-lines', 'Close lines', 'Open lines of which the ends nearly meet are closed.', [Field::length('gap', 'Ends nearer than', 0.5)], 6, looks: true, work: 0.02, cuts: true);
     }
 
     public static function from(Input $input): self

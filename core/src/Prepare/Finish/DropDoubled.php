@@ -27,7 +27,7 @@ final readonly class DropDoubled implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('drop-doubled', 'Take out doubled lines', 'What lies exactly on another of the same paint goes: it would be cut twice.', [Field::length('within', 'Within', 0.05)], 7, work: 0.05);
+        return new AboutStep('drop-doubled', 'Take out doubled lines', 'What lies exactly on another of the same paint goes: it would be cut twice.', [Field::length('within', 'Within', 0.05)], 7, work: 0.05, cuts: true);
     }
 
     public static function from(Input $input): self

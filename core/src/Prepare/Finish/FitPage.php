@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Prepare\Finish;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
@@ -16,6 +17,7 @@ use NeatEdge\Core\Prepare\Cure\Flat;
 use NeatEdge\Core\Prepare\Described;
 use NeatEdge\Core\Prepare\UnderLimits;
 use NeatEdge\Core\Seen\Extent;
+use NeatEdge\Core\Seen\SingleCuts;
 
 /** What lies outside the page is cut off, or the page becomes that of the art, or all of it becomes as small as the bed needs. */
 final readonly class FitPage implements UnderLimits
@@ -34,7 +36,7 @@ final readonly class FitPage implements UnderLimits
 
     public static function about(): AboutStep
     {
-        return new AboutStep('fit-page', 'Fit to the page', 'What lies outside the page is cut off, the page becomes that of the art, or the whole becomes as small as the bed needs.', [Field::choice('how', 'How', 'cut', self::HOW), Field::length('bedWidth', 'Bed width', 0.0, 0.0, 'that of the ticket when nought'), Field::length('bedHeight', 'Bed height', 0.0, 0.0, 'nought for a roll')], 45, looks: true, work: 0.3);
+        return new AboutStep('fit-page', 'Fit to the page', 'What lies outside the page is cut off, the page becomes that of the art, or the whole becomes as small as the bed needs.', [Field::choice('how', 'How', 'cut', self::HOW), Field::length('bedWidth', 'Bed width', 0.0, 0.0, 'that of the ticket when nought'), Field::length('bedHeight', 'Bed height', 0.0, 0.0, 'nought for a roll')], 45, looks: true, work: 0.3, cuts: true);
     }
 
     public static function from(Input $input): self
@@ -64,7 +66,8 @@ final readonly class FitPage implements UnderLimits
 
             return $box === null || $box->width() <= 0 || $box->height() <= 0 ? $artwork : $artwork->framed($box)->with(apart: $artwork->apart);
         }
-        $flat = Flat::of($artwork);
+        [$painted, $cuts] = SingleCuts::apart($artwork);
+        $flat = Flat::of($painted);
         $page = Shape::of(Contour::rectangle(0.0, 0.0, $flat->width, $flat->height));
         $pieces = [];
         foreach ($flat->pieces as $piece) {
@@ -76,7 +79,9 @@ final readonly class FitPage implements UnderLimits
             }
         }
 
-        return $flat->with(pieces: $pieces, apart: $flat->apart);
+        $within = array_map(static fn (Piece $cut): Piece => $cut->withShape(SingleCuts::within($cut->shape, $page)), $cuts);
+
+        return SingleCuts::laidOn($flat->with(pieces: $pieces, apart: $flat->apart), array_values(array_filter($within, static fn (Piece $cut): bool => ! $cut->shape->isEmpty())));
     }
 
     /** By how much the art must be smaller to fit the bed, turned or not: the larger of both ways. */

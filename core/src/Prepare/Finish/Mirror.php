@@ -21,7 +21,7 @@ final readonly class Mirror implements Step
     {
         return new AboutStep('mirror', 'Mirror', 'The result from behind: for heat transfer, for the inside of a window, for film.', [], 95, array_fill_keys(
             ['thicken', 'widen-gaps', 'blunt-points', 'islands', 'stack'], 'Turn it round last: places that were chosen are those of the art as it is looked at.',
-        ), true, 0.05, lays: true);
+        ), true, 0.05, lays: true, cuts: true);
     }
 
     public static function from(Input $input): self

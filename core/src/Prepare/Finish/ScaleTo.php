@@ -23,7 +23,7 @@ final readonly class ScaleTo implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('scale', 'Scale to size', 'The result at another width.', [Field::length('width', 'Width', 0.0, 0.0, 'as it is when nought')], 5, looks: true, work: 0.05);
+        return new AboutStep('scale', 'Scale to size', 'The result at another width.', [Field::length('width', 'Width', 0.0, 0.0, 'as it is when nought')], 5, looks: true, work: 0.05, cuts: true);
     }
 
     public static function from(Input $input): self

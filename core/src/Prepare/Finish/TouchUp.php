@@ -44,7 +44,7 @@ final readonly class TouchUp implements TellsDeeds
 
     public static function about(): AboutStep
     {
-        return new AboutStep('touch-up', 'Touch up', 'Hand edits made on what the line gives; they are carried over when what comes before changes.', [Field::words('edits', 'Edits', Field::DATA)], 99, ['clean-nodes' => 'Nodes that were set by hand should not be cleaned away.'], true, 0.3);
+        return new AboutStep('touch-up', 'Touch up', 'Hand edits made on what the line gives; they are carried over when what comes before changes.', [Field::words('edits', 'Edits', Field::DATA)], 99, ['clean-nodes' => 'Nodes that were set by hand should not be cleaned away.'], true, 0.3, cuts: true);
     }
 
     public static function from(Input $input): self

@@ -8,10 +8,11 @@ use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Shape;
-use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Measure\Inside;
 use NeatEdge\Core\Sheet\Cut\CutOnce;
 use NeatEdge\Core\Sheet\Cut\CutOrder;
 use NeatEdge\Core\Sheet\Cut\LeadIn;
@@ -66,7 +67,7 @@ class CutSheets implements Making
                 $hex = $sheet->paint->colour->hex();
                 $hex = $sheets[$order->called($hex)] ??= $hex;
                 $out[$hex] ??= [];
-                array_push($out[$hex], ...self::units($one, self::turnedRound($one, $sheet->pieces), $one === $order ? '' : $one->name));
+                array_push($out[$hex], ...self::units($one, self::turnedRound($one, $sheet->pieces), self::linesOf(self::turnedRound($one, $sheet->cuts)), $one === $order ? '' : $one->name));
             }
         }
 
@@ -84,12 +85,13 @@ class CutSheets implements Making
         $room = Laying::room($order, $hex);
         $out = [];
         foreach (self::bySheet($laid) as $number => $some) {
-            $areas = [];
+            $areas = $cuts = [];
             foreach ($some as $one) {
                 $matrix = $one->matrix($designs[$one->design]->outline);
+                array_push($cuts, ...array_map(static fn (Contour $line): Contour => $line->transformed($matrix), $designs[$one->design]->cuts));
                 array_push($areas, ...array_map(static fn (Piece $piece): Piece => $piece->transformed($matrix), $designs[$one->design]->pieces));
             }
-            $out[] = self::layout($order, $areas, $room, $hex, $before + count($out) + 1, $number > 0 ? [...$says, sprintf('Sheet %d of this colour.', $number + 1)] : $says);
+            $out[] = self::layout($order, $areas, $cuts, $room, $hex, $before + count($out) + 1, $number > 0 ? [...$says, sprintf('Sheet %d of this colour.', $number + 1)] : $says);
         }
 
         return $out;
@@ -99,24 +101,41 @@ class CutSheets implements Making
      * What is laid by itself: the whole art of a sheet, or each of its parts.
      *
      * @param  list<Piece>  $pieces
+     * @param  list<Contour>  $cuts  lines that are cut once
      * @return list<Design>
      */
-    private static function units(Order $order, array $pieces, string $of): array
+    private static function units(Order $order, array $pieces, array $cuts, string $of): array
     {
         $shapes = array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces);
+        $tolerance = $order->result->tolerance();
         if ($order->word('arrange') !== 'parts') {
-            $whole = count($shapes) === 1 ? $shapes[0] : ($shapes === [] ? new Shape([]) : Combine::weld($shapes, $order->result->tolerance()));
+            $whole = Design::outlineOf($shapes, $cuts, $tolerance);
 
-            return $whole->isEmpty() ? [] : [new Design($whole, $order->copies(), $pieces, $of)];
+            return $whole->isEmpty() ? [] : [new Design($whole, $order->copies(), $pieces, $of, $cuts)];
         }
         $designs = [];
         foreach ($pieces as $piece) {
             foreach (Parts::of($piece->shape) as $part) {
-                $designs[] = new Design($part, $order->copies(), [$piece->with(shape: $part)], $of);
+                $inside = new Inside($part);
+                $within = array_filter($cuts, static fn (Contour $line): bool => $inside->holds(...Cubic::placeOn($line->segment(intdiv($line->segmentCount(), 2)), 0.5)));
+                $cuts = array_diff_key($cuts, $within);
+                $designs[] = new Design(Design::outlineOf([$part], array_values($within), $tolerance), $order->copies(), [$piece->with(shape: $part)], $of, array_values($within));
             }
+        }
+        foreach ($cuts as $line) {
+            $designs[] = new Design(Design::outlineOf([], [$line], $tolerance), $order->copies(), [], $of, [$line]);
         }
 
         return $designs;
+    }
+
+    /**
+     * @param  list<Piece>  $cuts
+     * @return list<Contour>
+     */
+    public static function linesOf(array $cuts): array
+    {
+        return array_merge(...array_map(static fn (Piece $cut): array => $cut->shape->contours, $cuts));
     }
 
     /**
@@ -162,15 +181,16 @@ class CutSheets implements Making
 
     /**
      * @param  list<Piece>  $areas  as they lie
+     * @param  list<Contour>  $cuts  lines that are cut once, as they lie
      * @param  list<string>  $says
      */
-    private static function layout(Order $order, array $areas, Room $room, string $hex, int $number, array $says): Layout
+    private static function layout(Order $order, array $areas, array $cuts, Room $room, string $hex, int $number, array $says): Layout
     {
         $shapes = array_map(static fn (Piece $piece): Shape => $piece->shape, $areas);
-        $box = Weeding::box($shapes, $order->length('weedBox')) ?? new Box(0.0, 0.0, 0.0, 0.0);
+        $box = Weeding::box([...$shapes, ...array_map(static fn (Contour $line): Shape => Shape::of($line), $cuts)], $order->length('weedBox')) ?? new Box(0.0, 0.0, 0.0, 0.0);
         $use = ['speed' => $order->length('speed'), 'passes' => (int) $order->length('passes')];
         $lines = array_merge(...array_map(static fn (Shape $shape): array => array_map(static fn (Contour $contour): Contour => new Contour($contour->coords, true), $shape->contours), $shapes));
-        $lines = $order->is('once') ? CutOnce::of($lines) : $lines;
+        $lines = [...($order->is('once') ? CutOnce::of($lines) : $lines), ...$cuts];
         $width = is_finite($room->length) ? $room->length : max($box->right + $room->margin - ($order->length('weedBox') > 0 ? $order->length('weedBox') : 0.0), $box->right);
         $height = max($room->width, 0.0);
         $from = [0.0, $height];

@@ -46,7 +46,10 @@ final class Engraving implements Making
         }
         $hairs = $areas = [];
         foreach ($designs as $i => $design) {
-            [$hairs[$i], $rest] = Hairlines::of($design->outline, $order->length('hair'));
+            // The outline has a hair along what is followed once; what is filled has not.
+            $area = $design->cuts === [] ? $design->outline : ($design->pieces === [] ? new Shape([]) : Combine::weld(array_map(static fn (Piece $piece): Shape => $piece->shape, $design->pieces), $order->result->tolerance()));
+            [$hairs[$i], $rest] = Hairlines::of($area, $order->length('hair'));
+            array_push($hairs[$i], ...$design->cuts);
             $areas[$i] = $rest->isEmpty() ? new Shape([]) : ($order->length('spot') > 0 ? Offset::inset($rest, $order->length('spot') / 2, 'miter', $order->result->tolerance()) : $rest);
         }
         $room = Laying::room($order);
@@ -84,8 +87,9 @@ final class Engraving implements Making
         $out = [];
         foreach ($order->all() as $one) {
             $pieces = self::engraved($one);
-            if ($pieces !== []) {
-                $out[] = new Design(Combine::weld(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $one->result->tolerance()), $one->copies(), $pieces, $one === $order ? '' : $one->name);
+            $cuts = CutSheets::linesOf(array_values(array_filter($one->result->pieces, static fn (Piece $piece): bool => $piece->isSingleCut())));
+            if ($pieces !== [] || $cuts !== []) {
+                $out[] = new Design(Design::outlineOf(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $cuts, $one->result->tolerance()), $one->copies(), $pieces, $one === $order ? '' : $one->name, $cuts);
             }
         }
 
@@ -115,7 +119,7 @@ final class Engraving implements Making
         }
         $box = Box::around(...array_values(array_filter(array_map(static fn (Piece $piece): ?Box => $piece->box(), $shown)))) ?? new Box(0.0, 0.0, 1.0, 1.0);
         $width = $length > 0 ? $length : $box->right + $order->length('margin');
-        $bare = count($order->result->pieces) - count(self::engraved($order));
+        $bare = count(array_filter($order->result->pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty())) - count(self::engraved($order));
         $says = $follow === [] ? [] : [sprintf('%s followed along %s middle, once.', count($follow) === 1 ? '1 hairline is' : count($follow).' hairlines are', count($follow) === 1 ? 'its' : 'their')];
 
         return new Layout(

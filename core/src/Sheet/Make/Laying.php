@@ -43,7 +43,7 @@ final class Laying
             default => [$limits->bedWidth, $order->length('bedLength')],
         };
 
-        return new Room($length > 0 ? $length : INF, $width > 0 ? $width : 600.0, $order->length('margin'), $order->length('gap'), Room::turns($order->word('turns'), $order->is('grain') || ($bed['grain'] ?? false)));
+        return new Room($length > 0 ? $length : INF, $width > 0 ? $width : 600.0, $order->length('margin') + PrintAndCut::forMarks($order), $order->length('gap'), Room::turns($order->word('turns'), $order->is('grain') || ($bed['grain'] ?? false)));
     }
 
     /**

@@ -6,10 +6,12 @@ namespace NeatEdge\Core\Sheet\Make;
 
 use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Edit\Shaping\BorderLine;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\PlanarMap\Combine;
@@ -24,6 +26,8 @@ use NeatEdge\Core\Stroke\Offset;
 /** Printed stickers: one picture in full colour with bleed, the border as a kiss cut, a cut through round it, and marks that the camera finds the sheet by. */
 final class PrintAndCut implements Making
 {
+    private const MARKS = 10.0;
+
     public static function fields(): array
     {
         return [
@@ -37,6 +41,12 @@ final class PrintAndCut implements Making
         ];
     }
 
+    /** mm round all that is cut in which marks for the camera stand, on the bed as all else. */
+    public static function forMarks(Order $order): float
+    {
+        return $order->process === Process::Sticker && $order->is('marks') ? self::MARKS : 0.0;
+    }
+
     public static function layouts(Order $order): array
     {
         $designs = self::designs($order)[''] ?? [];
@@ -45,38 +55,39 @@ final class PrintAndCut implements Making
         }
         $tolerance = $order->result->tolerance();
         $borders = array_map(static fn (Design $one): Shape => self::border($one->pieces, $order, $tolerance), $designs);
-        $prints = array_map(static fn (Design $one, Shape $border): array => self::bled($one->pieces, $border, $order->length('bleed'), $tolerance), $designs, $borders);
+        $prints = array_map(static fn (Design $one, Shape $border): array => [...Bleed::of($one->pieces, $border, $order->length('bleed'), $tolerance, $order->length('border') > 0 ? 0.0 : $order->length('radius') + $order->length('bridge') / 2), ...$one->pieces], $designs, $borders);
         $room = Laying::room($order);
         $placed = Laying::of($designs, $order);
         $out = [];
         foreach (CutSheets::bySheet($placed) as $number => $some) {
-            $inked = $kiss = $cut = [];
+            $inked = $kiss = $single = $cut = [];
+            $kept = 0.0;
             foreach ($some as $one) {
                 $design = $designs[$one->design];
                 $matrix = $one->matrix($design->outline);
                 array_push($inked, ...array_map(static fn (Piece $piece): Piece => $piece->transformed($matrix), $prints[$one->design]));
                 array_push($kiss, ...self::lines($borders[$one->design], $matrix));
+                array_push($single, ...array_map(static fn (Contour $line): Contour => $line->transformed($matrix), $design->cuts));
                 array_push($cut, ...($order->length('through') > 0 ? self::lines($design->outline, $matrix) : []));
+                $kept += $borders[$one->design]->area();
             }
             $all = Box::around(...array_map(static fn (Contour $line): Box => $line->box(), [...$kiss, ...$cut])) ?? new Box(0.0, 0.0, 1.0, 1.0);
-            // Marks stand outside all that is cut; the sheet grows by what they need.
-            $edge = $order->is('marks') ? 10.0 : 0.0;
             $width = is_finite($room->length) ? $room->length : $all->right + $room->margin;
-            $shift = Matrix::translation($edge, $edge);
             $use = ['speed' => $order->length('speed')];
             $layers = [new Layer(Role::Print, 'Print', '#000000', $inked)];
             if ($order->is('marks')) {
                 $layers[] = new Layer(Role::Mark, 'Camera marks', '#000000', PlateMarks::camera($all));
             }
-            $layers[] = new Layer(Role::Kiss, 'Kiss cut', Role::Kiss->colour(), lines: self::led($kiss, $order), use: $use);
+            // What is cut once lies inside its sticker: it comes before the sticker is cut round.
+            $layers[] = new Layer(Role::Kiss, 'Kiss cut', Role::Kiss->colour(), lines: [...CutOrder::of($single), ...self::led($kiss, $order)], use: $use);
             if ($cut !== []) {
                 $layers[] = new Layer(Role::Through, 'Cut through', Role::Through->colour(), lines: self::led($cut, $order), use: $use);
             }
-            $used = array_sum(array_map(static fn (Contour $line): float => abs($line->area()), $cut === [] ? $kiss : $cut)) / max(1e-9, $width * $room->width);
+            // What stays is the stickers themselves, without their holes.
+            $used = $kept / max(1e-9, $width * $room->width);
             $out[] = new Layout(
-                $order->file($number + 1, 'print and cut'), sprintf('%s, sheet %d: print and cut', $order->name, $number + 1), $width + 2 * $edge, $room->width + 2 * $edge,
-                array_map(static fn (Layer $layer): Layer => $layer->transformed($shift), $layers), $order->beds['']['name'] ?? 'Printed film', '#ffffff',
-                new Box($all->left + $edge, $all->top + $edge, $all->right + $edge, $all->bottom + $edge), $order->length('bleed'),
+                $order->file($number + 1, 'print and cut'), sprintf('%s, sheet %d: print and cut', $order->name, $number + 1), $width, $room->width, $layers, $order->beds['']['name'] ?? 'Printed film', '#ffffff',
+                $all, $order->length('bleed'),
                 Design::saysOfOthers($designs), $used, [...($number === 0 ? $order->warns : []), ...Surprises::beyond($all, $width, $room->width, $room)],
             );
         }
@@ -91,7 +102,8 @@ final class PrintAndCut implements Making
             $pieces = array_values(array_filter($one->result->pieces, static fn (Piece $piece): bool => $piece->fill !== null));
             if ($pieces !== []) {
                 $tolerance = $one->result->tolerance();
-                $out[] = new Design(self::edge(self::border($pieces, $one, $tolerance), $one, $tolerance), $one->copies(), $pieces, $one === $order ? '' : $one->name);
+                $cuts = CutSheets::linesOf(array_values(array_filter($one->result->pieces, static fn (Piece $piece): bool => $piece->isSingleCut())));
+                $out[] = new Design(self::edge(self::border($pieces, $one, $tolerance), $one, $tolerance), $one->copies(), $pieces, $one === $order ? '' : $one->name, $cuts);
             }
         }
 
@@ -109,7 +121,13 @@ final class PrintAndCut implements Making
 
     private static function edge(Shape $border, Order $order, Tolerance $tolerance): Shape
     {
-        return $order->length('through') > 0 ? Offset::outset($border, $order->length('through'), 'round', $tolerance) : $border;
+        if ($order->length('through') <= 0) {
+            return $border;
+        }
+        // Holes are not cut through: what came out of them would lie loose on the machine.
+        $edge = Offset::outset($border, $order->length('through'), 'round', $tolerance);
+
+        return new Shape(array_merge(...array_map(static fn (Shape $part): array => array_slice($part->contours, 0, 1), Parts::of($edge))), $edge->rule);
     }
 
     /** @param  list<Piece>  $pieces */
@@ -118,30 +136,6 @@ final class PrintAndCut implements Making
         $seen = Combine::weld(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $tolerance);
 
         return BorderLine::around($seen, $order->length('border'), $order->length('bridge'), $order->length('dropHoles'), $order->length('radius'), $tolerance);
-    }
-
-    /**
-     * Where the art comes nearer to the cut than the bleed, it goes on beyond it: each outer piece is grown on the outside of the whole, under all that was
-     * there.
-     *
-     * @param  list<Piece>  $pieces
-     * @return list<Piece>
-     */
-    private static function bled(array $pieces, Shape $border, float $bleed, Tolerance $tolerance): array
-    {
-        $outside = $bleed > 0 ? Combine::cutAway(Offset::outset($border, $bleed, 'round', $tolerance), [Offset::inset($border, 0.02, 'round', $tolerance)], $tolerance) : new Shape([]);
-        $more = [];
-        foreach ($outside->isEmpty() ? [] : $pieces as $piece) {
-            $reach = Offset::outset($piece->shape, 2 * $bleed, 'miter', $tolerance);
-            $strip = Combine::keepOverlap([$reach, $outside], $tolerance);
-            // Only what stood at the cut bleeds; art within its border of white does not.
-            $at = Combine::keepOverlap([Offset::outset($piece->shape, 0.05, 'miter', $tolerance), Offset::ring($border, 0.1, 0.1, 'round', $tolerance)], $tolerance);
-            if (! $strip->isEmpty() && ! $at->isEmpty()) {
-                $more[] = $piece->with(shape: $strip, id: $piece->id.'-bleed');
-            }
-        }
-
-        return [...$more, ...$pieces];
     }
 
     /** @return list<Contour> */

@@ -37,7 +37,8 @@ final class ScreenPlates implements Making
             Field::flag('underbase', 'White under the inks', false), Field::length('choke', 'White is smaller by', 0.25, 0.0),
             Field::words('alone', 'More inks without white', help: 'colours such as #111111; inks of the shop that print alone are so already'),
             Field::number('ruling', 'Lines an inch', 45.0, 10.0, 120.0), Field::choice('dot', 'Dots', 'round', ['round' => 'Round', 'oval' => 'Oval', 'line' => 'Lines']),
-            Field::length('leastDot', 'Least dot', 0.1, 0.0), Field::flag('keepLeast', 'Smaller dots stay at the least', false), Field::flag('cutDots', 'Cut dots at the edge of their shape', false),
+            Field::length('leastDot', 'Least dot', 0.1, 0.0), Field::flag('keepLeast', 'Smaller dots stay at the least', false), Field::flag('cutDots', 'Cut dots at the edge of their shape', true),
+            Field::flag('tints', 'Tints of an ink are its dots', true, 'a colour that is another one thinned by the ground gets no plate of its own; inks that have a name do'),
             Field::flag('marks', 'Marks and names', true),
         ];
     }
@@ -47,7 +48,7 @@ final class ScreenPlates implements Making
         $ground = Colour::parse($order->word('ground')) ?? throw EditRefused::because('Write the colour of the cloth such as #1f2937.');
         $result = $order->result;
         $tolerance = $result->tolerance();
-        $inks = Inks::of($result, $ground);
+        $inks = Inks::of($result, $ground, array_values(array_unique([...array_map(strval(...), array_keys($order->names)), ...array_map(strval(...), array_keys($order->inks))])), $order->is('tints'));
         $hexes = array_map(static fn (Colour $ink): string => $ink->hex(), $inks->inks);
         $light = array_map(static fn (Colour $ink): float => $ink->lab()->l, $inks->inks);
         $over = array_map(static fn (Colour $ink): bool => in_array($ink->hex(), self::colours($order->word('overprint')), true) || ($order->is('blackOver') && $ink->isNearBlack()), $inks->inks);
@@ -71,7 +72,9 @@ final class ScreenPlates implements Making
         usort($plates, static fn (array $a, array $b): int => ($order->inks[$a[0]->colour]['rank'] ?? PHP_INT_MAX) <=> ($order->inks[$b[0]->colour]['rank'] ?? PHP_INT_MAX));
         if ($order->is('underbase') && $plates !== []) {
             $alone = [...self::colours($order->word('alone')), ...array_keys(array_filter($order->inks, static fn (array $ink): bool => $ink['alone']))];
-            $base = Underbase::under(array_values(array_filter($solid, static fn (Shape $shape, int $i): bool => ! $shape->isEmpty() && ! in_array($hexes[$i], $alone, true), ARRAY_FILTER_USE_BOTH)), $order->length('choke'), $tolerance);
+            $under = array_filter($solid, static fn (Shape $shape, int $i): bool => ! $shape->isEmpty() && ! in_array($hexes[$i], $alone, true), ARRAY_FILTER_USE_BOTH);
+            $shaded = $inks->shaded($result);
+            $base = Underbase::under([...array_values($under), ...($shaded->isEmpty() ? [] : [$shaded])], $order->length('choke'), $tolerance);
             if (! $base->isEmpty()) {
                 array_unshift($plates, [new Layer(Role::Plate, 'White under the inks', '#ffffff', [new Piece('base', $base, new Paint(new Colour(255, 255, 255)))]), self::halftone($order, 22.5), false]);
             }

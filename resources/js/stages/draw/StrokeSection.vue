@@ -36,13 +36,19 @@ const dashes = computed(() => (stroke.value?.dashes ?? '').split(' ').filter((pa
 </script>
 
 <template>
-  <Section title="Stroke" name="stroke" :says="stroke ? widths : bench.chosen.size === 0 && draw.line !== 'none' ? inUnit(draw.lineWidth, bench.job?.unit ?? 'mm') : 'none'">
+  <Section title="Stroke" name="stroke" :says="stroke?.cut ? 'cut once' : stroke ? widths : bench.chosen.size === 0 && draw.line !== 'none' ? inUnit(draw.lineWidth, bench.job?.unit ?? 'mm') : 'none'">
     <Swatches label="Stroke" :value="bench.chosen.size > 0 ? (stroke?.colour ?? 'none') : draw.line" @keep="colour" />
-    <TypedValue label="Width" name="strokeWidth" :value="stroke?.widths[1] ?? draw.lineWidth" :local="bench.chosen.size === 0" :least="0.001" @keep="width" @measured="draw.lineWidth = $event" />
+    <TypedValue v-if="!stroke?.cut" label="Width" name="strokeWidth" :value="stroke?.widths[1] ?? draw.lineWidth" :local="bench.chosen.size === 0" :least="0.001" @keep="width" @measured="draw.lineWidth = $event" />
     <label v-if="!stroke" class="choice"><span>Side</span>
       <select :value="draw.side" data-field="nextSide" @change="draw.side = ($event.target as HTMLSelectElement).value"><option value="centre">Centre</option><option value="inside">Inside</option><option value="outside">Outside</option></select>
     </label>
     <template v-if="stroke">
+      <label class="choice"><span>The line is</span>
+        <select :value="stroke.cut ? 'cut' : 'drawn'" data-field="use" @change="set({ use: ($event.target as HTMLSelectElement).value })"><option value="drawn">Drawn</option><option value="cut">Cut once</option></select>
+      </label>
+      <p v-if="stroke.cut" class="says">A tool follows it once, on the sheet of its colour. It paints nothing, and no step changes it.</p>
+    </template>
+    <template v-if="stroke && !stroke.cut">
       <p v-if="uneven" class="says" data-test="uneven">Stretched with its piece: {{ widths }} wide. A typed width makes it even again.</p>
       <TypedValue label="Opacity" name="strokeOpacity" plain :value="stroke.opacity" @keep="set({ opacity: $event })" />
       <label class="choice"><span>Ends</span>

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Format\Svg;
+namespace NeatEdge\Core\Format;
 
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Severity;

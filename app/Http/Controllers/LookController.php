@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Budget;
+use App\Prep\Intake;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Validation\ValidationException;
+use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Check\Finding;
+use NeatEdge\Core\Format\Svg\Writer;
+use NeatEdge\Core\Seen\Extent;
+use NeatEdge\Core\Seen\Seen;
+use NeatEdge\Pages\PageReader;
+
+/** What a file is before it becomes a job: its page, the box of its art, what would be left out, and what can be chosen of how it is taken. */
+final class LookController
+{
+    public function show(Request $request): JsonResponse
+    {
+        $most = (int) config('neat-edge.upload_bytes');
+        $fields = $request->validate(['file' => ['required', 'file', 'max:'.intdiv($most, 1000)], 'taking' => ['sometimes', 'array'], 'taking.*' => ['nullable', 'string', 'max:200']], [
+            'file.max' => sprintf('The file is larger than %d MB.', intdiv($most, 1_000_000)),
+            'file.*' => 'The file did not arrive; drop it again.',
+            'taking.*' => 'Say how the file is to be taken by the names of its choices.',
+        ]);
+        $file = $request->file('file');
+        if (! $file instanceof UploadedFile) {
+            throw ValidationException::withMessages(['file' => 'Drop one file.']);
+        }
+        $bytes = (string) $file->get();
+        $taking = array_filter($fields['taking'] ?? [], static fn (?string $text): bool => $text !== null && $text !== '');
+        $arrived = Intake::read($bytes, $file->getClientOriginalName(), $taking);
+        $art = $arrived->drawing->artwork;
+        $box = Budget::within('Measuring this file', static fn () => Extent::of($art));
+        $pages = $arrived->pages > 1 && ! isset($taking['page']) ? Budget::within('Looking at the pages of this file', static fn (): array => (new PageReader)->pictures($bytes)) : [];
+
+        return new JsonResponse([
+            'statesSize' => $arrived->drawing->statesSize,
+            'page' => [$art->width, $art->height],
+            'box' => $box === null ? null : [$box->left, $box->top, $box->width(), $box->height()],
+            'outside' => $box !== null && max(-$box->left, -$box->top, $box->right - $art->width, $box->bottom - $art->height) > 0.01,
+            'leftOut' => array_map(static fn (Finding $finding): string => $finding->message, $arrived->drawing->findings),
+            'picture' => Writer::write(Seen::of($art)),
+            'fields' => array_map(static fn (Field $field): array => $field->toArray(), $arrived->fields),
+            'says' => $arrived->says,
+            'pages' => $arrived->pages,
+            'pagePictures' => array_map(static fn (string $png): string => 'data:image/png;base64,'.base64_encode($png), $pages),
+        ]);
+    }
+}
