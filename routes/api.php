@@ -14,6 +14,7 @@ use App\Http\Controllers\LookController;
 use App\Http\Controllers\MakingController;
 use App\Http\Controllers\PreparationController;
 use App\Http\Controllers\PresetController;
+use App\Http\Controllers\ReleaseController;
 use App\Http\Controllers\SendingController;
 use App\Http\Controllers\SheetController;
 use App\Http\Controllers\SizeController;
@@ -123,6 +124,8 @@ Route::get('sizes/{run}', [SizeController::class, 'show']);
 Route::post('sizes/{run}/stop', [SizeController::class, 'stop']);
 Route::get('jobs/{job}/sizes.zip', [SizeController::class, 'files']);
 
+Route::get('jobs/{job}/releases', [ReleaseController::class, 'index']);
+Route::post('jobs/{job}/releases', [ReleaseController::class, 'store']);
 Route::get('jobs/{job}/sendings', [SendingController::class, 'index']);
 Route::post('jobs/{job}/sendings', [SendingController::class, 'store']);
 Route::get('sendings/{sending}', [SendingController::class, 'show']);

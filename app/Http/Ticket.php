@@ -8,10 +8,10 @@ use App\Models\BenchPiece;
 use App\Models\Preparation;
 use App\Models\ShopJob;
 use App\Models\StockItem;
+use App\Prep\Gate;
 use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Check\FindingGroups;
 use NeatEdge\Core\Check\Judgements;
-use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Check\Verdict;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Format\Json\ArtworkJson;
@@ -146,11 +146,12 @@ final class Ticket
     public static function preparation(Preparation $preparation, ShopJob $job): array
     {
         $findings = Judgements::on($preparation->findings(), $job->judged ?? [], $job->width_mm);
+        $verdict = self::verdict($preparation, $job);
 
         return self::run($preparation, $job) + [
             'result' => $preparation->result === null ? null : ['findings' => $findings] + $preparation->result,
             'groups' => FindingGroups::of([...$job->placedNotices(), ...$findings]),
-            'verdict' => self::verdict($preparation, $job)?->toArray(),
+            'verdict' => $verdict === null ? null : [...$verdict->toArray(), 'released' => $verdict->isReady() ? null : Gate::released($job, $verdict)?->row()],
         ];
     }
 
@@ -168,7 +169,7 @@ final class Ticket
     /**
      * The one rule by which a job is ready, for its page and for the list of all.
      *
-     * @param  array{findings: int, sheets: int, serious: int}  $summary  see Preparation
+     * @param  array{findings: int, sheets: int, serious: int, open?: int}  $summary  see Preparation
      */
     public static function judged(Preparation $preparation, ShopJob $job, LookDifference $look, array $summary): Verdict
     {
@@ -178,9 +179,11 @@ final class Ticket
             $look,
             count($leftOut),
             count(array_filter($leftOut, static fn (array $notice): bool => isset($notice['accepted']))),
-            $summary['serious'] + count(array_filter($job->notices, static fn (array $notice): bool => $notice['severity'] === Severity::Serious->value && ! isset($notice['accepted']) && ! in_array($notice, $leftOut, true))),
+            // Before the open ones were kept, all that was found was counted.
+            $summary['open'] ?? $summary['findings'],
             $preparation->version !== $job->version,
             $summary['sheets'] === 0,
+            $summary['serious'],
         );
     }
 }

@@ -23,7 +23,7 @@ use NeatEdge\Core\Sheet\Sheet;
  * @property list<string|array{id: string, kind: string, values: array<string, mixed>, on: bool}> $steps of its line; of one from before lines were the artist's, the kinds that were on
  * @property float $share of all its work that is done, 0 to 1
  * @property float|null $began_at seconds since 1970
- * @property array{findings: int, sheets: int, serious: int}|null $summary what lists of jobs tell of its outcome
+ * @property array{findings: int, sheets: int, serious: int, open?: int}|null $summary what lists of jobs tell of its outcome
  * @property int $done
  * @property int $of
  * @property string $doing
@@ -81,7 +81,7 @@ final class Preparation extends Model
 
     /**
      * @param  list<array{kind: string, sheet: string|null, at: array{float, float}|null, share: float|null, accepted: string|null}>  $judged  see ShopJob
-     * @return array{findings: int, sheets: int, serious: int} findings and serious ones that nobody has accepted
+     * @return array{findings: int, sheets: int, serious: int, open: int} findings that nobody has accepted; of these the serious ones, and those that stand between the job and its machine
      */
     public function summed(array $judged, float $width): array
     {
@@ -90,6 +90,7 @@ final class Preparation extends Model
         return [
             'findings' => count($open),
             'sheets' => count($this->result['sheets'] ?? []),
+            'open' => count(array_filter($open, static fn (array $finding): bool => $finding['severity'] !== Severity::Note->value)),
             'serious' => count(array_filter($open, static fn (array $finding): bool => $finding['severity'] === Severity::Serious->value)),
         ];
     }

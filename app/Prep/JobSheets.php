@@ -42,6 +42,7 @@ final class JobSheets
         $findings = $preparation === null ? [] : Judgements::on($preparation->findings(), $job->judged ?? [], $job->width_mm);
         $accepted = array_values(array_filter([...$job->placedNotices(), ...$findings], static fn (array $finding): bool => isset($finding['accepted'])));
         $verdict = $preparation === null ? null : Ticket::verdict($preparation, $job);
+        $released = $verdict === null || $verdict->isReady() ? null : Gate::released($job, $verdict);
 
         return JobSheet::pages(
             $job->title,
@@ -52,7 +53,11 @@ final class JobSheets
                 'Verdict' => $verdict === null ? '' : ($verdict->isReady() ? 'Ready. ' : 'Not ready. ').$verdict->sentence.'.',
             ], static fn (string $text): bool => $text !== ''),
             $rows,
-            array_map(static fn (array $finding): string => sprintf('%s Accepted: %s', (string) $finding['message'], (string) $finding['accepted']), $accepted),
+            [
+                ...($released === null ? [] : [sprintf('Let go as it is by %s: %s', $released->by, $released->reason)]),
+                ...array_map(static fn (string $says): string => "Changed. {$says}", array_values(array_filter($preparation->result['changes'] ?? [], is_string(...)))),
+                ...array_map(static fn (array $finding): string => sprintf('%s Accepted: %s', (string) $finding['message'], (string) $finding['accepted']), $accepted),
+            ],
         );
     }
 

@@ -21,7 +21,7 @@ use NeatEdge\Core\Sheet\Nest\Placement;
 final class Made
 {
     /** Grows whenever layouts come out otherwise. */
-    private const FORM = 3;
+    private const FORM = 4;
 
     /** @return list<Layout> @throws EditRefused when nothing was prepared */
     public static function layouts(ShopJob $job): array
@@ -32,7 +32,8 @@ final class Made
         $path = self::folder()."/{$key}.gz";
         if (is_file($path)) {
             touch($path);
-            $kept = unserialize((string) gzuncompress((string) file_get_contents($path)));
+            // A torn file is made anew.
+            $kept = @unserialize((string) @gzuncompress((string) file_get_contents($path)));
             if (is_array($kept)) {
                 return array_values(array_filter($kept, static fn (mixed $one): bool => $one instanceof Layout));
             }

@@ -43,7 +43,7 @@ final class Preparing
                 // Checking is one more piece of work after the line.
                 $preparation->update(['done' => min($done, $of), 'of' => $of + 1, 'doing' => $doing === 'Done' ? 'Check' : $doing, 'share' => (1 - self::CHECKING) * $share]);
             });
-            $findings = Inspection::of($bench, $source, $result->judged(), $job->limits());
+            $findings = Inspection::ofResult($bench, $source, $result, $job->limits());
             $report = JobReport::of($result, Sheet::allOf($result->artwork()), $findings, $job->limits());
         } catch (Stopped) {
             self::end($preparation, ['status' => 'stopped', 'doing' => '']);

@@ -75,7 +75,7 @@ final class Application
             $words = $problem instanceof \Error ? 'the work stopped on an internal error ('.$problem->getMessage().').' : $problem->getMessage();
             fwrite(STDERR, 'neat-edge: '.trim(preg_replace('/\s+/', ' ', mb_scrub($words)) ?? '')."\n");
 
-            return self::BAD_INPUT;
+            return $problem instanceof BadCall && $problem->getCode() > 0 ? $problem->getCode() : self::BAD_INPUT;
         }
     }
 }

@@ -9,6 +9,7 @@ use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Check\Severity;
+use NeatEdge\Core\Check\Verdict;
 use NeatEdge\Core\Format\Incoming;
 use NeatEdge\Core\Format\Svg\Drawing;
 use NeatEdge\Core\Format\Svg\Limits;
@@ -169,6 +170,21 @@ abstract class ArtworkCommand extends Command
     protected function tellLeftOut(OutputInterface $output, array $findings): void
     {
         $this->tell($output, array_values(array_filter($findings, static fn (Finding $finding): bool => $finding->severity !== Severity::Note)));
+    }
+
+    protected function tellVerdict(OutputInterface $output, Verdict $verdict): void
+    {
+        $error = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
+        $error->writeln(sprintf('not ready: %s. %s', $verdict->sentence, implode(' ', $verdict->open)), OutputInterface::OUTPUT_RAW);
+    }
+
+    /** @param  list<string>  $changes  what a line changed of what was drawn: said on standard error, so that no script misses it */
+    protected function tellChanges(OutputInterface $output, array $changes): void
+    {
+        $error = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
+        foreach ($changes as $says) {
+            $error->writeln("changed: {$says}", OutputInterface::OUTPUT_RAW);
+        }
     }
 
     private static function limits(InputInterface $input): Limits

@@ -45,6 +45,12 @@ final class BadCall extends DomainException
         return new self("The file has {$pages} pages: say which with --take page=1.");
     }
 
+    /** @param  list<string>  $open */
+    public static function notReady(string $sentence, array $open): self
+    {
+        return new self(sprintf('It is not ready, so no file was written. %s. %s Say --anyway to write it all the same.', $sentence, implode(' ', $open)), 1);
+    }
+
     public static function nothingDrawn(string $path): self
     {
         return new self(sprintf('"%s" draws nothing that can be used.', $path));

@@ -174,7 +174,7 @@ final class BatchCommand extends Command
             $row += [
                 'width_mm' => round($drawing->artwork->width, 4), 'height_mm' => round($drawing->artwork->height, 4), 'sheets' => count($prepared->sheets), 'findings' => count($prepared->findings),
                 'serious' => count(array_filter($prepared->findings, static fn (Finding $finding): bool => $finding->severity === Severity::Serious)),
-                'verdict' => $prepared->verdict->sentence, 'ready' => $prepared->verdict->isReady(), 'error' => '',
+                'changes' => $prepared->result->told(), 'open' => $prepared->verdict->open, 'verdict' => $prepared->verdict->sentence, 'ready' => $prepared->verdict->isReady(), 'error' => '',
             ];
         } catch (Throwable $problem) {
             $row = [...$row, 'state' => 'failed', 'sheets' => 0, 'findings' => 0, 'serious' => 0, 'verdict' => '', 'ready' => false, 'error' => $problem instanceof \Error ? 'The work stopped on an internal error.' : $problem->getMessage()];

@@ -38,7 +38,7 @@ final class CheckCommand extends ArtworkCommand
         }
         $usual = self::text($input, 'process') === '' ? new Limits(0.5, 0.5) : self::process($input)->limits();
         $limit = static fn (string $option, float $mm): float => self::text($input, $option) === '' ? $mm : Length::limit(self::text($input, $option))->mm;
-        $limits = new Limits($limit('min-line', $usual->line), $limit('min-gap', $usual->gap));
+        $limits = $usual->with(line: $limit('min-line', $usual->line), gap: $limit('min-gap', $usual->gap));
         $drawing = $this->drawing($input);
         $merged = (new MergeByColour)->apply($drawing->artwork);
         $findings = [...$drawing->findings, ...Inspection::of($drawing->artwork, $drawing->artwork, $merged, $limits)];

@@ -13,6 +13,7 @@ use NeatEdge\Core\Prepare\Presets;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Make\Makings;
 use NeatEdge\Core\Sheet\Make\Order;
+use NeatEdge\Core\Sheet\Prepared;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
@@ -25,7 +26,8 @@ final class ExportCommand extends ArtworkCommand
     {
         $formats = implode(', ', array_keys(Formats::catalogue()));
         $this->takesDrawing()->takesSize()->takesProcess('cut-vinyl')->writesFolder()
-            ->addOption('preset', null, InputOption::VALUE_REQUIRED, 'the line of a preset; that of the process when left out')
+            ->addOption('preset', null, InputOption::VALUE_REQUIRED, 'the line of a preset: one that ships, by its name or its process, or a .json file; the plain line when left out')
+            ->addOption('anyway', null, InputOption::VALUE_NONE, 'write the files though the job is not ready; the exit code is 1 then, and the verdict stands on standard error')
             ->addOption('format', null, InputOption::VALUE_REQUIRED, $formats, 'pdf')
             ->addOption('plates', null, InputOption::VALUE_REQUIRED, 'one file for all plates or sheets, or each its own: one, each', 'each')
             ->addOption('copies', null, InputOption::VALUE_REQUIRED, 'how many of each')
@@ -60,21 +62,31 @@ final class ExportCommand extends ArtworkCommand
         $typed = self::typed($input, $process, $format);
         $writer = Formats::make($format, $typed);
         $drawing = $this->drawing($input, false);
-        $preset = self::text($input, 'preset') === '' ? Presets::for($process->value) : PresetOption::read(self::text($input, 'preset'));
+        // One line for all commands and the page: nothing that changes the look is done before somebody asks for it.
+        $steps = self::text($input, 'preset') === '' ? Presets::plain() : PresetOption::read(self::text($input, 'preset'))->steps;
         $limits = $process->limits();
-        $line = PrepLine::of($preset->steps, $limits);
+        $line = PrepLine::of($steps, $limits);
         $source = Seen::of($drawing->artwork);
         $values = Makings::values($process, $typed);
-        $order = new Order($line->outcome($source), self::called($input), $process, $limits, $values, [], $line->isMirrored(), [], Makings::under($process, $line, $source, $values));
+        $prepared = Prepared::of($drawing->artwork, $drawing->findings, $line, $limits);
+        $order = new Order($prepared->result->artwork(), self::called($input), $process, $limits, $values, [], $line->isMirrored(), [], Makings::under($process, $line, $source, $values));
         $layouts = Makings::layouts($order);
         if ($layouts === []) {
             $path = $input->getArgument('input');
             throw BadCall::nothingDrawn(is_string($path) ? $path : '-');
         }
+        $ready = $prepared->verdict->isReady();
+        if (! $ready && $input->getOption('anyway') !== true) {
+            throw BadCall::notReady($prepared->verdict->sentence, $prepared->verdict->open);
+        }
         $files = Export::files($layouts, $format, $writer, $plates === 'one');
-        $manifest = Export::manifest($order->name, $layouts, $files, $format, $writer);
+        $manifest = [...Export::manifest($order->name, $layouts, $files, $format, $writer), 'changes' => $prepared->result->told(), 'verdict' => $prepared->verdict->toArray()];
         $folder->write([...$files, 'manifest.json' => json_encode($manifest, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE)."\n"]);
         $this->tellLeftOut($output, $drawing->findings);
+        $this->tellChanges($output, $prepared->result->told());
+        if (! $ready) {
+            $this->tellVerdict($output, $prepared->verdict);
+        }
         foreach ($manifest['sheets'] as $row) {
             $output->writeln(sprintf('%s: %.1f x %.1f mm%s%s', $row['title'], $row['width_mm'], $row['height_mm'], $row['length_mm'] > 0 ? sprintf(', %.2f m to go along', $row['length_mm'] / 1000) : '', $row['used'] === null ? '' : sprintf(', %.0f %% used', 100 * $row['used'])), OutputInterface::OUTPUT_RAW);
             foreach ([...$row['warns'], ...$row['says'], ...$row['loses']] as $says) {
@@ -82,7 +94,7 @@ final class ExportCommand extends ArtworkCommand
             }
         }
 
-        return self::SUCCESS;
+        return $ready ? self::SUCCESS : self::FAILURE;
     }
 
     private static function called(InputInterface $input): string

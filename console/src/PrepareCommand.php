@@ -77,6 +77,7 @@ final class PrepareCommand extends ArtworkCommand
         $json = json_encode($report, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRETTY_PRINT)."\n";
         $folder->write([...$files, 'report.json' => $json]);
         $this->tellLeftOut($output, $drawing->findings);
+        $this->tellChanges($output, $result->told());
         $output->writeln($format === 'json' ? rtrim($json) : self::words($report, $findings), OutputInterface::OUTPUT_RAW);
 
         return self::exit($input, $findings);
@@ -94,6 +95,9 @@ final class PrepareCommand extends ArtworkCommand
             $lines[] = sprintf('%-16s pieces %d -> %d, nodes %d -> %d', $step['label'], $step['pieces']['before'], $step['pieces']['after'], $step['nodes']['before'], $step['nodes']['after'])
                 .(isset($step['look_difference']) ? sprintf(', looks %.4f %% different', $step['look_difference']['percent']) : '');
         }
+        foreach ($report['changes'] as $says) {
+            $lines[] = "Changed: {$says}";
+        }
         foreach ($report['sheets'] as $sheet) {
             $lines[] = sprintf('%s: %.2f x %.2f mm, %d pieces, %d nodes, %.1f mm to cut', $sheet['file'], $sheet['width_mm'], $sheet['height_mm'], $sheet['pieces'], $sheet['nodes'], $sheet['cut_length_mm']);
         }
@@ -101,7 +105,8 @@ final class PrepareCommand extends ArtworkCommand
             $lines[] = self::line($finding);
         }
         $lines[] = $report['verdict']['sentence'].'.'.($report['verdict']['ready'] ? ' Ready.' : ' Not ready: '.implode(' ', $report['verdict']['open']));
-        $lines[] = sprintf('Look difference: %.3f mm², %.4f %%', $report['look_difference']['area_mm2'], $report['look_difference']['percent']);
+        $left = count(array_filter($findings, static fn (Finding $finding): bool => $finding->isLeftOut()));
+        $lines[] = sprintf('Look difference%s: %.3f mm², %.4f %%', $left > 0 ? ", of what was taken alone and without the {$left} that were left out or replaced" : '', $report['look_difference']['area_mm2'], $report['look_difference']['percent']);
 
         return $lines;
     }

@@ -111,6 +111,7 @@ final class JobsTest extends TestCase
         self::assertCount(3, $art->json('pieces'));
         $this->getJson("/api/preparations/{$id}/stages/9")->assertNotFound();
 
+        $this->letGo($job->id);
         $file = $this->get("/api/preparations/{$id}/sheets/2.svg")->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="sheet-2-0000ff.svg"');
         self::assertEqualsWithDelta(240.0, Reader::read((string) $file->getContent())->artwork->pieces[0]->shape->area(), 1e-4);
         $this->get("/api/preparations/{$id}/sheets/3.svg")->assertNotFound();

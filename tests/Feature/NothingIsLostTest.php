@@ -102,6 +102,7 @@ final class NothingIsLostTest extends TestCase
         Artisan::call('neat-edge:prune');
         self::assertSame([2, 8], [Preparation::query()->count(), StepResult::query()->count()]);
         $id = $this->getJson("/api/jobs/{$job}")->json('preparation.id');
+        $this->letGo($job);
         $this->get("/api/preparations/{$id}/sheets/1.svg")->assertOk();
     }
 

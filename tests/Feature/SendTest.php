@@ -336,6 +336,8 @@ final class SendTest extends TestCase
         self::assertSame(['Stiff film is 0.40 mm thick; Short knife cuts 0.10 mm at most.'], $making->json('layouts.0.warns'));
         // The knife that is steered is the one on the ticket: the first stroke that turns it is as long as its offset wants.
         $steered = StockItem::query()->create(['kind' => 'machine', 'name' => 'Steered', 'data' => Stock::values('machine', ['port' => 1, 'blade' => '0.25mm'])]);
+        $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $steered->id, 'number' => 0])->assertStatus(409)->assertJsonPath('gate', true);
+        $this->letGo($job);
         $sent = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $steered->id, 'number' => 0])->assertStatus(202)->json('id');
         self::assertStringContainsString('PU20,20;PD116,20;', (string) file_get_contents(Sending::query()->where('id', $sent)->firstOrFail()->path()));
         $table = $this->postJson('/api/stock', ['kind' => 'machine', 'name' => 'Small cutter', 'values' => ['bedHeight' => '200mm']])->json('id');

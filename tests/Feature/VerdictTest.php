@@ -48,7 +48,7 @@ final class VerdictTest extends TestCase
     public function a_whole_file_is_ready_and_looks_the_same(): void
     {
         [, $state] = $this->prepared(self::svg(self::WHOLE));
-        self::assertSame(['sentence' => 'Looks the same', 'ready' => true, 'open' => []], $state['preparation']['verdict']);
+        self::assertSame(['sentence' => 'Looks the same', 'ready' => true, 'open' => [], 'empty' => false, 'released' => null], $state['preparation']['verdict']);
         self::assertTrue($this->getJson('/api/jobs')->json('0.ready'));
     }
 
@@ -72,9 +72,9 @@ final class VerdictTest extends TestCase
     public function a_serious_finding_and_a_change_since_keep_it_from_being_ready(): void
     {
         [$job, $state] = $this->prepared(self::svg(self::WHOLE.'<path d="M10 45h80" stroke="#000" stroke-width=".1"/>'));
-        self::assertSame(['1 serious finding is open.'], $state['preparation']['verdict']['open']);
+        self::assertSame(['1 finding is open, a serious one.'], $state['preparation']['verdict']['open']);
         $this->patchJson("/api/jobs/{$job}", ['version' => 1, 'line' => '0'])->assertOk();
-        self::assertSame(['The job was changed since it was prepared.', '1 serious finding is open.'], $this->getJson("/api/jobs/{$job}")->json('preparation.verdict.open'));
+        self::assertSame(['The job was changed since it was prepared.', '1 finding is open, a serious one.'], $this->getJson("/api/jobs/{$job}")->json('preparation.verdict.open'));
         // A limit of nought switches its check off.
         $this->postJson("/api/jobs/{$job}/preparations");
         self::assertSame([true, []], [$this->getJson("/api/jobs/{$job}")->json('preparation.verdict.ready'), $this->getJson("/api/jobs/{$job}")->json('preparation.result.findings')]);
@@ -85,10 +85,17 @@ final class VerdictTest extends TestCase
     {
         [$job, $state] = $this->prepared(self::svg(self::WHOLE.self::LOST));
         $id = $state['preparation']['id'];
+        $this->getJson("/api/preparations/{$id}/sheets/1.svg")->assertStatus(409)->assertJsonPath('open', ['2 things were left out or replaced, and nobody has accepted that.']);
+        $this->letGo($job);
         $this->get("/api/preparations/{$id}/sheets/1.svg")->assertOk();
         $this->postJson("/api/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'move', 'pieces' => ['p1'], 'x' => 3]])->assertOk();
         foreach (['sheets/1.svg', 'sheets.zip'] as $what) {
             $this->getJson("/api/preparations/{$id}/{$what}")->assertStatus(422)->assertJsonPath('message', 'The job was changed since these sheets were made. Prepare it again, or ask for the earlier state by name.');
+            $this->getJson("/api/preparations/{$id}/{$what}?earlier=1")->assertStatus(409);
+        }
+        $this->patchJson("/api/jobs/{$job}/notices/0", ['accepted' => 'not wanted'])->assertOk();
+        $this->patchJson("/api/jobs/{$job}/notices/1", ['accepted' => 'not wanted'])->assertOk();
+        foreach (['sheets/1.svg', 'sheets.zip'] as $what) {
             $this->get("/api/preparations/{$id}/{$what}?earlier=1")->assertOk();
         }
         $this->get("/api/preparations/{$id}/sheets/1/picture.svg")->assertOk();
@@ -172,5 +179,40 @@ final class VerdictTest extends TestCase
         sort($colours);
         self::assertSame(['#800000', '#808080', '#ff0000'], $colours);
         self::assertSame([true, []], [array_column($after['steps'], 'on', 'id')['solid-colours'], array_filter($after['result']['findings'], static fn (array $finding): bool => in_array($finding['kind'], ['see-through', 'overlapping-sheets'], true))]);
+    }
+
+    #[Test]
+    public function what_is_not_ready_leaves_only_where_somebody_lets_it_by_name_in_that_state_alone(): void
+    {
+        [$job, $state] = $this->prepared(self::svg(self::WHOLE.'<path d="M10 45h80" stroke="#000" stroke-width=".6"/>'));
+        $id = $state['preparation']['id'];
+        self::assertSame(['1 finding is open.'], $state['preparation']['verdict']['open'], 'a line of 0.6 mm under a limit of 0.8 is not serious, and not ready');
+        foreach (["/api/preparations/{$id}/sheets.zip", "/api/preparations/{$id}/sheets/1.svg", "/api/jobs/{$job}/files.zip?format=plt", "/api/jobs/{$job}/files/0.plt", "/api/jobs/{$job}/sizes.zip?width=50mm"] as $way) {
+            $this->getJson($way)->assertStatus(409)->assertJsonPath('open', ['1 finding is open.']);
+        }
+        $this->postJson("/api/jobs/{$job}/releases", ['by' => '', 'reason' => 'x'])->assertStatus(422)->assertJsonPath('message', 'Say who lets it go.');
+        $this->postJson("/api/jobs/{$job}/releases", ['by' => 'Ina', 'reason' => ''])->assertStatus(422);
+        $this->postJson("/api/jobs/{$job}/releases", ['by' => 'Ina', 'reason' => 'The customer wants it so thin'])->assertCreated();
+        $this->get("/api/jobs/{$job}/files.zip?format=plt")->assertOk();
+        self::assertSame('Ina', $this->getJson("/api/jobs/{$job}")->json('preparation.verdict.released.by'));
+        self::assertSame([['Ina', 'The customer wants it so thin', ['1 finding is open.']]], array_map(static fn (array $row): array => [$row['by'], $row['reason'], $row['open']], $this->getJson("/api/jobs/{$job}/releases")->json()));
+        // Another state is another question.
+        $this->patchJson("/api/jobs/{$job}", ['version' => 1, 'line' => '0.9mm'])->assertOk();
+        $this->postJson("/api/jobs/{$job}/preparations");
+        $this->getJson("/api/jobs/{$job}/files.zip?format=plt")->assertStatus(409);
+        // What is ready is not asked about.
+        $this->patchJson("/api/jobs/{$job}", ['version' => 2, 'line' => '0.5mm'])->assertOk();
+        $this->postJson("/api/jobs/{$job}/preparations");
+        $this->get("/api/jobs/{$job}/files.zip?format=plt")->assertOk();
+        $this->postJson("/api/jobs/{$job}/releases", ['by' => 'Ina', 'reason' => 'x'])->assertStatus(422)->assertJsonPath('message', 'The job is ready; nothing holds it.');
+    }
+
+    #[Test]
+    public function an_empty_bench_is_neither_ready_nor_not(): void
+    {
+        $job = $this->postJson('/api/jobs', ['process' => 'cut-vinyl', 'width' => '100mm', 'height' => '50mm'])->assertCreated()->json('id');
+        $this->postJson("/api/jobs/{$job}/preparations")->assertStatus(202);
+        $verdict = $this->getJson("/api/jobs/{$job}")->json('preparation.verdict');
+        self::assertSame([true, false, 'There is nothing to make yet'], [$verdict['empty'], $verdict['ready'], $verdict['sentence']]);
     }
 }

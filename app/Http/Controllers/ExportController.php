@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Http\Budget;
 use App\Models\ShopJob;
+use App\Prep\Gate;
 use App\Prep\JobSheets;
 use App\Prep\Made;
 use Illuminate\Http\Request;
@@ -23,7 +24,7 @@ final class ExportController
     /** All sheets or plates in one ZIP with a list of what they are. */
     public function all(Request $request, ShopJob $job): Response
     {
-        Made::holdStale(Made::prepared($job), $request->query('earlier') === '1');
+        self::hold($request, $job);
         $format = is_string($request->query('format')) ? $request->query('format') : 'pdf';
         $writer = Formats::make($format, self::values($request), $job->unit);
         $layouts = Made::layouts($job);
@@ -38,11 +39,19 @@ final class ExportController
     /** One sheet or plate. */
     public function one(Request $request, ShopJob $job, int $number, string $format): Response
     {
-        Made::holdStale(Made::prepared($job), $request->query('earlier') === '1');
+        self::hold($request, $job);
         $layout = Made::layouts($job)[$number] ?? abort(404);
         [$bytes, $about] = self::written($layout, $format, self::values($request), $job->unit);
 
         return new Response($bytes, 200, ['Content-Type' => $about->type, 'Content-Disposition' => "attachment; filename=\"{$layout->name}.{$about->extension}\"", 'X-Content-Type-Options' => 'nosniff']);
+    }
+
+    /** What was prepared may be earlier than the job where that is asked for; what is not ready leaves only where somebody let it. */
+    private static function hold(Request $request, ShopJob $job): void
+    {
+        $preparation = Made::prepared($job);
+        Made::holdStale($preparation, $request->query('earlier') === '1');
+        Gate::pass($job, $preparation, $request->query('earlier') === '1');
     }
 
     public function jobSheet(ShopJob $job): Response

@@ -8,11 +8,15 @@ use App\Jobs\RunSending;
 use App\Models\Sending;
 use App\Models\ShopJob;
 use App\Models\StockItem;
+use App\Prep\Gate;
 use App\Prep\Made;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use NeatEdge\Core\Device\Devices;
 use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Sheet\Layout\Layout;
+use NeatEdge\Core\Sheet\Shop\Stock;
 
 /** O7: sheets on their way to machines. */
 final class SendingController
@@ -20,7 +24,7 @@ final class SendingController
     public function index(ShopJob $job): JsonResponse
     {
         return new JsonResponse([
-            'machines' => StockItem::query()->where('kind', 'machine')->orderBy('id')->get()->map(static fn (StockItem $one): array => [...$one->row(), 'format' => Devices::of((string) $one->data['kind'])::about()->format]),
+            'machines' => StockItem::query()->where('kind', 'machine')->orderBy('id')->get()->map(static fn (StockItem $one): array => [...$one->row(), 'format' => Devices::of((string) $one->data['kind'])::about()->format, 'fits' => $one->data['kind'] === Stock::machineFor($job->process)]),
             'sendings' => Sending::query()->where('shop_job_id', $job->id)->orderByDesc('id')->limit(60)->get()->map(static fn (Sending $one): array => $one->row()),
         ]);
     }
@@ -29,27 +33,54 @@ final class SendingController
     {
         $fields = $request->validate(['machine' => ['required', 'integer'], 'number' => ['required', 'integer', 'min:0'], 'again' => ['sometimes', 'boolean']], ['*' => 'Choose a sheet and a machine.']);
         $machine = StockItem::query()->where('kind', 'machine')->whereKey((int) $fields['machine'])->first() ?? throw EditRefused::because('That machine is not in the shop any more.');
-        Made::holdStale(Made::prepared($job), false);
+        $preparation = Made::prepared($job);
+        Made::holdStale($preparation, false);
+        Gate::pass($job, $preparation);
         $layout = Made::layouts($job)[(int) $fields['number']] ?? abort(404);
-        $sent = Sending::query()->where('shop_job_id', $job->id)->where('number', $fields['number'])->where('version', $job->version)->whereNotIn('status', ['cancelled'])->latest('id')->first();
-        if ($sent !== null && ($fields['again'] ?? false) !== true) {
-            return new JsonResponse(['message' => $sent->status === 'done' ? sprintf('This sheet was sent to %s before. Send it once more?', $sent->machine) : sprintf('This sheet is on its way to %s already. Send it a second time?', $sent->machine), 'sent' => $sent->row()], 409);
-        }
+        self::hold($job, $machine, $layout);
         $kind = (string) $machine->data['kind'];
         $format = Devices::of($kind)::about()->format;
         [$bytes, $about] = ExportController::written($layout, $format, [...self::knife($job, $machine), ...($format === 'pdf' ? ['films' => 'black'] : [])]);
-        $sending = Sending::query()->create([
-            'shop_job_id' => $job->id, 'version' => $job->version, 'machine' => $machine->name, 'kind' => $kind, 'address' => $machine->data['host'].':'.(int) $machine->data['port'], 'file' => "{$layout->name}.{$about->extension}",
-            'title' => $layout->title, 'number' => (int) $fields['number'], 'status' => 'new', 'of' => Devices::of($kind)::parts($bytes), 'length_mm' => $layout->length(), 'height_mm' => $layout->height, 'log' => [],
-        ]);
+        // Looked for and noted in one: of two people who press at once the second is asked.
+        $sending = DB::transaction(static function () use ($job, $fields, $machine, $kind, $layout, $about, $bytes): Sending|JsonResponse {
+            $sent = Sending::query()->where('shop_job_id', $job->id)->where('number', $fields['number'])->where('version', $job->version)->whereNotIn('status', ['cancelled'])->latest('id')->first();
+            if ($sent !== null && ($fields['again'] ?? false) !== true) {
+                return new JsonResponse(['message' => $sent->status === 'done' ? sprintf('This sheet was sent to %s before. Send it once more?', $sent->machine) : sprintf('This sheet is on its way to %s already. Send it a second time?', $sent->machine), 'sent' => $sent->row()], 409);
+            }
+
+            return Sending::query()->create([
+                'shop_job_id' => $job->id, 'version' => $job->version, 'machine' => $machine->name, 'kind' => $kind, 'address' => $machine->data['host'].':'.(int) $machine->data['port'], 'file' => "{$layout->name}.{$about->extension}",
+                'title' => $layout->title, 'number' => (int) $fields['number'], 'status' => 'new', 'of' => Devices::of($kind)::parts($bytes), 'length_mm' => $layout->length(), 'height_mm' => $layout->height, 'log' => [],
+            ]);
+        });
+        if ($sending instanceof JsonResponse) {
+            return $sending;
+        }
         if (! is_dir(dirname($sending->path()))) {
             @mkdir(dirname($sending->path()), 0775, true);
         }
-        file_put_contents($sending->path(), $bytes);
+        if (@file_put_contents($sending->path(), $bytes) !== strlen($bytes)) {
+            $sending->update(['status' => 'stopped', 'error' => 'The file could not be kept: the disk is full.']);
+
+            return new JsonResponse(['message' => 'The file could not be kept: the disk is full. Nothing was sent.'], 507);
+        }
         $sending->update(['status' => 'waiting']);
         RunSending::dispatch($sending->id);
 
         return new JsonResponse($sending->refresh()->row(), 202);
+    }
+
+    /** Nothing goes to a machine of another kind than the process wants, or that a sheet does not fit. */
+    private static function hold(ShopJob $job, StockItem $machine, Layout $layout): void
+    {
+        $wanted = Stock::machineFor($job->process);
+        if ($machine->data['kind'] !== $wanted) {
+            throw EditRefused::because(sprintf('%s is no %s: %s does not make %s.', $machine->name, $wanted, $machine->name, lcfirst($job->process->label())));
+        }
+        $says = Stock::misfit($machine->data, $layout);
+        if ($says !== null) {
+            throw EditRefused::because("{$machine->name}: {$says}");
+        }
     }
 
     /** @return array<string, float|string|bool> of a machine whose knife is steered that of the blade that is in it for this job */

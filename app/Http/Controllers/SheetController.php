@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Http\Ticket;
 use App\Models\Preparation;
+use App\Prep\Gate;
 use App\Prep\Made;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -18,6 +19,7 @@ final class SheetController
     public function one(Request $request, Preparation $preparation, int $number): Response
     {
         Made::holdStale($preparation, $request->query('earlier') === '1');
+        Gate::pass($preparation->job()->firstOrFail(), $preparation, $request->query('earlier') === '1');
         $sheet = self::sheet($preparation, $number);
 
         return Pictures::svg($sheet->artwork(), $sheet->fileName($number));
@@ -32,6 +34,7 @@ final class SheetController
     public function all(Request $request, Preparation $preparation): Response
     {
         Made::holdStale($preparation, $request->query('earlier') === '1');
+        Gate::pass($preparation->job()->firstOrFail(), $preparation, $request->query('earlier') === '1');
         $sheets = $preparation->sheets();
         if ($sheets === []) {
             abort(404);

@@ -9,6 +9,7 @@ use App\Jobs\RunSizes;
 use App\Models\ShopJob;
 use App\Models\SizeRun;
 use App\Prep\DatabaseStepCache;
+use App\Prep\Gate;
 use App\Prep\Made;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -69,6 +70,7 @@ final class SizeController
     /** Its files at that width. */
     public function files(Request $request, ShopJob $job): Response
     {
+        Gate::pass($job);
         $art = self::at($request, $job);
         $format = is_string($request->query('format')) ? $request->query('format') : 'svg';
         $writer = Formats::make($format);

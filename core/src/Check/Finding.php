@@ -10,7 +10,7 @@ use NeatEdge\Core\Geometry\Point;
 final readonly class Finding
 {
     /** Kinds that say nothing of what the file lost. */
-    private const BY_RULES = ['no-size', 'near-black', 'see-through', 'overlapping-sheets', 'gradient', 'outside-page'];
+    private const BY_RULES = ['no-size', 'look-changed', 'made-solid', 'hand-work-lost', 'near-black', 'see-through', 'overlapping-sheets', 'gradient', 'outside-page'];
 
     /**
      * @param  string  $kind  a fixed word for scripts, such as thin-line
@@ -47,6 +47,12 @@ final readonly class Finding
     public function isLeftOut(): bool
     {
         return $this->measured === null && $this->severity !== Severity::Note && ! in_array($this->kind, self::BY_RULES, true);
+    }
+
+    /** Whether it stands between a job and its machine until somebody accepts it: all but what is only good to know. */
+    public function blocks(): bool
+    {
+        return $this->severity !== Severity::Note;
     }
 
     /** The same finding on art that was scaled, and moved before. */

@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Check;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Measure\Limits;
+use NeatEdge\Core\Prepare\PrepResult;
 use NeatEdge\Core\Seen\SingleCuts;
 
 /** All checks of a job: the one place where a rule is registered. */
@@ -27,6 +28,31 @@ final class Inspection
         foreach (self::rules($limits) as $rule) {
             array_push($out, ...($rule instanceof SeesCuts ? $rule->findings($source, $merged) : $rule->findings(...$painted)));
         }
+
+        return self::sorted($out);
+    }
+
+    /**
+     * All that is found of a job that went through its line: of what goes out, and of what the line did.
+     *
+     * @return list<Finding> see of()
+     */
+    public static function ofResult(Artwork $bench, Artwork $source, PrepResult $result, Limits $limits): array
+    {
+        $out = self::of($bench, $source, $result->judged(), $limits);
+        foreach (self::resultRules($limits) as $rule) {
+            array_push($out, ...$rule->onResult($result));
+        }
+
+        return self::sorted($out);
+    }
+
+    /**
+     * @param  list<Finding>  $out
+     * @return list<Finding> serious first, then in the order of the rules
+     */
+    private static function sorted(array $out): array
+    {
         $rank = [Severity::Serious->value => 0, Severity::Warning->value => 1, Severity::Note->value => 2];
         $order = array_keys($out);
         usort($order, static fn (int $a, int $b): int => [$rank[$out[$a]->severity->value], $a] <=> [$rank[$out[$b]->severity->value], $b]);
@@ -46,7 +72,7 @@ final class Inspection
     public static function catalogue(): array
     {
         $out = [];
-        foreach ([...self::benchRules(new Limits(0.0, 0.0)), ...self::rules(new Limits(0.0, 0.0))] as $rule) {
+        foreach ([...self::benchRules(new Limits(0.0, 0.0)), ...self::rules(new Limits(0.0, 0.0)), ...self::resultRules(new Limits(0.0, 0.0))] as $rule) {
             foreach ($rule::about() as $about) {
                 $out[$about->kind] = $about;
             }
@@ -59,6 +85,12 @@ final class Inspection
     private static function benchRules(Limits $limits): array
     {
         return [new LettersCut, new SmallLetters($limits)];
+    }
+
+    /** @return list<ResultRule> */
+    private static function resultRules(Limits $limits): array
+    {
+        return [new LookChanged($limits), new MadeSolid($limits), new HandWork];
     }
 
     /** @return list<Rule> a limit of nought switches its check off */

@@ -32,6 +32,7 @@ final readonly class Islands implements Rule
 
     public function findings(Artwork $source, Artwork $merged): array
     {
+        $merged = $this->limits->printed ? CutBorder::of($merged) : $merged;
         $out = [];
         $least = $this->limits->island;
         foreach ($least > 0 ? $merged->pieces : [] as $piece) {

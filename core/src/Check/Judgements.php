@@ -13,6 +13,9 @@ namespace NeatEdge\Core\Check;
  */
 final class Judgements
 {
+    /** Kinds of findings of which more is worse, as it is of no width. */
+    private const LESS_IS_BETTER = ['larger-than-bed', 'outside-page', 'open-line'];
+
     /** How far a place may have moved, as a share of the page's width. */
     private const NEAR = 0.004;
 
@@ -152,6 +155,9 @@ final class Judgements
     private static function share(array $finding): ?float
     {
         $limit = (float) ($finding['limit_mm'] ?? 0.0);
+        if (in_array($finding['kind'] ?? '', self::LESS_IS_BETTER, true)) {
+            return isset($finding['width_mm']) && $finding['width_mm'] > 0 ? $limit / (float) $finding['width_mm'] : null;
+        }
 
         return isset($finding['width_mm']) && $limit > 0 ? (float) $finding['width_mm'] / $limit : null;
     }

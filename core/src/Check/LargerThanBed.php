@@ -26,7 +26,8 @@ final readonly class LargerThanBed implements SeesCuts
         if ($box === null) {
             return [];
         }
-        [$short, $long] = [min($box->width(), $box->height()), max($box->width(), $box->height())];
+        $more = 2 * $this->limits->around;
+        [$short, $long] = [min($box->width(), $box->height()) + $more, max($box->width(), $box->height()) + $more];
         $bedLong = $this->limits->bedHeight > 0 ? max($this->limits->bedWidth, $this->limits->bedHeight) : INF;
         $bedShort = $this->limits->bedHeight > 0 ? min($this->limits->bedWidth, $this->limits->bedHeight) : $this->limits->bedWidth;
         if ($short <= $bedShort + 1e-6 && $long <= $bedLong + 1e-6) {
@@ -34,6 +35,6 @@ final readonly class LargerThanBed implements SeesCuts
         }
         $bed = $this->limits->bedHeight > 0 ? sprintf('%.0f × %.0f mm', $this->limits->bedWidth, $this->limits->bedHeight) : sprintf('a roll of %.0f mm', $this->limits->bedWidth);
 
-        return [new Finding('larger-than-bed', Severity::Serious, sprintf('What is made is %.1f × %.1f mm; the bed takes %s.', $box->width(), $box->height(), $bed), $box->middle(), $short > $bedShort ? $short : $long, $short > $bedShort ? $bedShort : $bedLong)];
+        return [new Finding('larger-than-bed', Severity::Serious, sprintf('What is made is %.1f × %.1f mm%s; the bed takes %s.', $box->width(), $box->height(), $more > 0 ? sprintf(', and %.0f mm on each side for what is laid round it', $this->limits->around) : '', $bed), $box->middle(), $short > $bedShort ? $short : $long, $short > $bedShort ? $bedShort : $bedLong)];
     }
 }

@@ -32,6 +32,7 @@ final readonly class LeastWidth implements Rule
 
     public function findings(Artwork $source, Artwork $merged): array
     {
+        $merged = $this->limits->printed ? CutBorder::of($merged) : $merged;
         $widths = Widths::of($merged, $this->limits);
         $out = [];
         foreach ($widths->lines as $i => $places) {
@@ -68,7 +69,8 @@ final readonly class LeastWidth implements Rule
 
         return new Finding(
             $gap ? 'narrow-gap' : ($place->pointed ? 'thin-point' : 'thin-line'),
-            $measured < $limit / 2 ? Severity::Serious : Severity::Warning,
+            // Every tip runs out to nothing: it counts from the length on that the ticket says.
+            $place->pointed && $place->length < $this->limits->point ? Severity::Note : ($measured < $limit / 2 ? Severity::Serious : Severity::Warning),
             $message, $place->at, $measured, $limit, $place->length, $piece->id, $place->ribbon,
             sheet: Widths::sheet($piece), typical: $place->typical, minor: $place->length < $limit && $measured > self::NEARLY * $limit,
         );

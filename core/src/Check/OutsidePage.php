@@ -16,6 +16,9 @@ final readonly class OutsidePage implements SeesCuts
     /** mm that art may reach over the page. */
     private const LEAST = 0.01;
 
+    /** mm from which on it is seen that a viewer of the file cuts it off. */
+    private const SEEN = 0.1;
+
     public static function about(): array
     {
         return [new AboutFinding('outside-page', 'Outside the page', 'Art lies outside the page and is cut or printed all the same.', drawn: true)];
@@ -55,7 +58,7 @@ final readonly class OutsidePage implements SeesCuts
 
         return new Finding(
             'outside-page',
-            $wholly ? Severity::Serious : Severity::Warning,
+            $wholly ? Severity::Serious : ($over > self::SEEN ? Severity::Warning : Severity::Note),
             sprintf('%s %s the page, by up to %.2f mm: it is cut or printed all the same. Take it out, or let the page be that of the art.', $what, $wholly ? 'outside' : 'beyond', $over),
             $box->middle(),
             $over,

@@ -9,8 +9,14 @@ use NeatEdge\Core\Measure\LookDifference;
 /** C12: what is true of a prepared job, in one sentence, and whether a shop can send it as it is. */
 final readonly class Verdict
 {
-    /** @param  list<string>  $open  what stands between the job and the machine, one sentence each */
-    private function __construct(public string $sentence, public array $open)
+    /** Distance of two colours (CIEDE2000) under which nobody tells them apart. */
+    private const UNSEEN = 2.0;
+
+    /**
+     * @param  list<string>  $open  what stands between the job and the machine, one sentence each
+     * @param  bool  $empty  whether there is nothing that could be ready or not
+     */
+    private function __construct(public string $sentence, public array $open, public bool $empty = false)
     {
     }
 
@@ -18,23 +24,27 @@ final readonly class Verdict
      * @param  LookDifference  $look  between what came in, as it was understood, and what goes out
      * @param  int  $leftOut  things of the file that were left out or replaced
      * @param  int  $accepted  how many of them somebody accepted
-     * @param  int  $serious  serious findings
+     * @param  int  $findings  findings that nobody has accepted: what lies under a limit, and what the process cannot make
+     * @param  int  $serious  of these the serious ones
      * @param  bool  $stale  whether the job was changed since
      * @param  bool  $empty  whether there is nothing to make
      */
-    public static function of(LookDifference $look, int $leftOut, int $accepted, int $serious, bool $stale = false, bool $empty = false): self
+    public static function of(LookDifference $look, int $leftOut, int $accepted, int $findings, bool $stale = false, bool $empty = false, int $serious = 0): self
     {
         $things = $leftOut === 1 ? '1 thing that was' : "{$leftOut} things that were";
+        if ($empty) {
+            return new self('There is nothing to make yet', ['There is nothing to make.'], true);
+        }
         $sentence = match (true) {
             $look->isNone() && $leftOut === 0 => 'Looks the same',
             $look->isNone() => "Looks the same but for {$things} left out or replaced",
             $leftOut === 0 => sprintf('Changed by %s mm²', self::area($look->seen)),
             default => sprintf('Changed by %s mm², beside %s left out or replaced', self::area($look->seen), $things),
         };
-        $open = [];
-        if ($empty) {
-            $open[] = 'There is nothing to make.';
+        if ($look->isRecoloured()) {
+            $sentence .= sprintf('; %s mm² in a colour that is %s the one before', self::area($look->recoloured), $look->distance < self::UNSEEN ? 'not told from' : sprintf('hardly told from (distance %.1f)', $look->distance));
         }
+        $open = [];
         if ($stale) {
             $open[] = 'The job was changed since it was prepared.';
         }
@@ -42,8 +52,12 @@ final readonly class Verdict
         if ($waiting > 0) {
             $open[] = $waiting === 1 ? '1 thing was left out or replaced, and nobody has accepted that.' : "{$waiting} things were left out or replaced, and nobody has accepted that.";
         }
-        if ($serious > 0) {
-            $open[] = $serious === 1 ? '1 serious finding is open.' : "{$serious} serious findings are open.";
+        if ($findings > 0) {
+            $open[] = ($findings === 1 ? '1 finding is open' : "{$findings} findings are open").match (true) {
+                $serious === 0 => '.',
+                $serious === $findings => $findings === 1 ? ', a serious one.' : ', all of them serious.',
+                default => ", {$serious} of them serious.",
+            };
         }
 
         return new self($sentence, $open);
@@ -54,10 +68,10 @@ final readonly class Verdict
         return $this->open === [];
     }
 
-    /** @return array{sentence: string, ready: bool, open: list<string>} */
+    /** @return array{sentence: string, ready: bool, open: list<string>, empty: bool} */
     public function toArray(): array
     {
-        return ['sentence' => $this->sentence, 'ready' => $this->isReady(), 'open' => $this->open];
+        return ['sentence' => $this->sentence, 'ready' => $this->isReady(), 'open' => $this->open, 'empty' => $this->empty];
     }
 
     /** With as many digits as can be told. */

@@ -18,6 +18,10 @@ final readonly class Limits
      * @param  float  $letter  least height of capital letters
      * @param  bool  $gradients  whether the process gives gradients: in full colour, or as dots
      * @param  bool  $opacity  whether it gives what one can see through
+     * @param  float  $point  length from which on a sharp point that is thinner than a line may be counts
+     * @param  float  $look  percent of what is seen that may look otherwise afterwards
+     * @param  float  $around  what the process lays round the art on the bed: margin, border, marks
+     * @param  bool  $printed  whether it is one full picture, of which only the border is cut: widths are those of the border then
      * @param  bool  $cuts  whether it has a tool that follows a line once
      */
     public function __construct(
@@ -32,6 +36,10 @@ final readonly class Limits
         public bool $gradients = false,
         public bool $opacity = false,
         public bool $cuts = true,
+        public float $point = 0.0,
+        public float $look = 0.1,
+        public float $around = 0.0,
+        public bool $printed = false,
     ) {
     }
 

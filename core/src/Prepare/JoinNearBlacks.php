@@ -6,37 +6,45 @@ namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\Input;
-use NeatEdge\Core\Seen\Painted;
 
-/** Several blacks that only a screen tells apart become the one that paints most, so that no ribbons of one are knocked out of another. */
+/** Several blacks that only a screen tells apart become the black of the shop, so that no ribbons of one are knocked out of another. */
 final readonly class JoinNearBlacks implements Step
 {
     use Described;
 
+    private const BLACK = '#000000';
+
+    /** @param  string  $black  #rrggbb of the black that they become */
+    public function __construct(private string $black = self::BLACK)
+    {
+    }
+
     public static function about(): AboutStep
     {
-        return new AboutStep('join-near-blacks', 'Join near-blacks', 'Several blacks that only a screen tells apart become one.', rank: 30, looks: true, work: 0.05, cuts: true);
+        return new AboutStep('join-near-blacks', 'Join near-blacks', 'Several blacks that only a screen tells apart become the black of the shop.', [Field::words('black', 'Black of the shop', Field::COLOUR, self::BLACK)], rank: 30, looks: true, work: 0.05, cuts: true);
     }
 
     public static function from(Input $input): self
     {
-        return new self;
+        return new self((Colour::parse($input->has('black') ? $input->text('black', 20) : self::BLACK) ?? throw EditRefused::because('Write the black of the shop such as #000000.'))->hex());
     }
 
     public function values(): array
     {
-        return [];
+        return ['black' => $this->black];
     }
 
     public function apply(Artwork $artwork): Artwork
     {
-        $main = self::main($artwork);
-        if ($main === null) {
+        if (! self::areSeveral($artwork)) {
             return $artwork;
         }
+        $main = Colour::fromHex($this->black);
         $joined = static fn (?Paint $paint): ?Paint => $paint !== null && self::isNearBlack($paint) ? new Paint($main, $paint->opacity) : $paint;
 
         return $artwork->withPieces(array_map(static function (Piece $piece) use ($joined): Piece {
@@ -47,21 +55,18 @@ final readonly class JoinNearBlacks implements Step
         }, $artwork->pieces));
     }
 
-    /** The near-black that paints most; null where there are not two of them. */
-    private static function main(Artwork $artwork): ?Colour
+    private static function areSeveral(Artwork $artwork): bool
     {
-        $areas = $colours = [];
-        foreach (Painted::areas($artwork) as $area) {
-            if (self::isNearBlack($area->paint)) {
-                $hex = $area->paint->colour->hex();
-                $areas[$hex] = ($areas[$hex] ?? 0.0) + $area->shape->area();
-                $colours[$hex] = $area->paint->colour;
+        $seen = [];
+        foreach ($artwork->pieces as $piece) {
+            foreach ([$piece->fill, $piece->stroke?->paint] as $paint) {
+                if ($paint !== null && self::isNearBlack($paint)) {
+                    $seen[$paint->colour->hex()] = true;
+                }
             }
         }
-        arsort($areas);
-        $first = array_key_first($areas);
 
-        return count($areas) < 2 || $first === null ? null : $colours[$first];
+        return count($seen) > 1;
     }
 
     private static function isNearBlack(Paint $paint): bool

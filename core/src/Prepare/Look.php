@@ -34,24 +34,26 @@ final class Look
     /** @param  Colour|null  $ground  what shows through see-through colours, where a job has said so */
     public static function between(Artwork $before, Artwork $after, ?Colour $ground = null): LookDifference
     {
-        $parts = self::parts($before, $after, $ground);
+        [$parts, $distance] = self::parts($before, $after, $ground);
         if ($parts === []) {
             return new LookDifference(0.0, 0.0);
         }
         $hair = min(self::HAIR, self::HAIR_SHARE * max($before->width, $before->height));
         $changed = $seen = StrokeProbe::missed($before);
-        $whole = 0.0;
+        $whole = $recoloured = 0.0;
         foreach ($parts as $label => $list) {
             foreach ($list as $part) {
                 $whole += $part->area;
                 if ($label === LookChange::CHANGED) {
                     $changed += $part->area;
                     $seen += 2 * $part->area >= $hair * $part->border ? $part->area : 0.0;
+                } elseif ($label === LookChange::RECOLOURED) {
+                    $recoloured += 2 * $part->area >= $hair * $part->border ? $part->area : 0.0;
                 }
             }
         }
 
-        return new LookDifference($changed, $whole, $seen);
+        return new LookDifference($changed, $whole, $seen, $recoloured, $distance);
     }
 
     /**
@@ -63,7 +65,8 @@ final class Look
     {
         $hair = min(self::HAIR, self::HAIR_SHARE * max($before->width, $before->height));
         $out = [];
-        foreach (self::parts($before, $after, $ground)[LookChange::CHANGED] ?? [] as $part) {
+        [$parts] = self::parts($before, $after, $ground);
+        foreach ([...$parts[LookChange::CHANGED] ?? [], ...$parts[LookChange::RECOLOURED] ?? []] as $part) {
             if (2 * $part->area >= $hair * $part->border) {
                 $out[] = ['x' => $part->box->left, 'y' => $part->box->top, 'width' => $part->box->width(), 'height' => $part->box->height(), 'area' => $part->area];
             }
@@ -73,19 +76,22 @@ final class Look
         return array_slice($out, 0, self::MOST);
     }
 
-    /** @return array<int, list<MeasuredPart>> by label of LookChange; empty where neither paints anything */
+    /** @return array{array<int, list<MeasuredPart>>, float} by label of LookChange, empty where neither paints anything; and how far recoloured places lie apart at most */
     private static function parts(Artwork $before, Artwork $after, ?Colour $ground): array
     {
         $areas = Painted::areas($before);
         $split = count($areas);
         array_push($areas, ...Painted::areas($after));
         if ($areas === []) {
-            return [];
+            return [[], 0.0];
         }
         $shapes = array_map(static fn (Painted $area): Shape => $area->shape, $areas);
         $tolerance = $before->tolerance();
 
         // Measured with the lens of each curve, chords may be coarse, and curves that run close need not be told apart.
-        return PlanarMap::of($shapes, new Tolerance(self::COARSER * $tolerance->flatness, $tolerance->weld, $tolerance->offset, refine: false))->parts(new LookChange($areas, $split, $ground));
+        $rule = new LookChange($areas, $split, $ground);
+        $parts = PlanarMap::of($shapes, new Tolerance(self::COARSER * $tolerance->flatness, $tolerance->weld, $tolerance->offset, refine: false))->parts($rule);
+
+        return [$parts, $rule->farthest];
     }
 }

@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Blend;
 use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\PlanarMap\FaceRule;
 use NeatEdge\Core\PlanarMap\Rule\TopOwner;
 use NeatEdge\Core\Seen\Painted;
@@ -20,6 +21,18 @@ final class LookChange implements FaceRule
     public const CHANGED = 0;
 
     public const SAME = 1;
+
+    /** Painted in both, in two colours that are hardly told apart. */
+    public const RECOLOURED = 2;
+
+    /** CIEDE2000 up to which they are. */
+    private const HARDLY = 10.0;
+
+    /** The largest distance of two such colours that was met. */
+    public float $farthest = 0.0;
+
+    /** @var array<string, float> distances by both keys */
+    private array $distances = [];
 
     /** Channels, 0 to 255, that a rounded colour may be off by. */
     private const ROUNDING = 1.0;
@@ -65,7 +78,7 @@ final class LookChange implements FaceRule
             $same = ($before < 0) === ($after < 0)
                 && ($before < 0 || $this->areas[$before]->paint->key() === $this->areas[$after + $this->split]->paint->key());
 
-            return $same ? ($before < 0 ? self::NOTHING : self::SAME) : self::CHANGED;
+            return $same ? ($before < 0 ? self::NOTHING : self::SAME) : ($before >= 0 && $after >= 0 ? $this->recoloured($this->areas[$before]->paint, $this->areas[$after + $this->split]->paint) : self::CHANGED);
         }
         [$a, $unsaidA] = $this->seen($before, 0, $this->split);
         [$b, $unsaidB] = $this->seen($after < 0 ? -1 : $after + $this->split, $this->split, count($this->areas));
@@ -82,6 +95,20 @@ final class LookChange implements FaceRule
         }
 
         return self::SAME;
+    }
+
+    private function recoloured(Paint $before, Paint $after): int
+    {
+        if (! $before->isFlatColour() || ! $after->isFlatColour()) {
+            return self::CHANGED;
+        }
+        $distance = $this->distances[$before->key().' '.$after->key()] ??= $before->colour->lab()->distanceTo($after->colour->lab());
+        if ($distance > self::HARDLY) {
+            return self::CHANGED;
+        }
+        $this->farthest = max($this->farthest, $distance);
+
+        return self::RECOLOURED;
     }
 
     /**

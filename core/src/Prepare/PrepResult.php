@@ -32,6 +32,19 @@ final readonly class PrepResult
         return $this->source;
     }
 
+    /** @return list<string> what the line changed of what was drawn, step by step, in words */
+    public function told(): array
+    {
+        $out = [];
+        foreach ($this->stages as $stage) {
+            foreach ($stage['report']->told as $says) {
+                $out[] = "{$stage['report']->label}: {$says}.";
+            }
+        }
+
+        return $out;
+    }
+
     /** The art before a stage. */
     public function before(int $stage): Artwork
     {

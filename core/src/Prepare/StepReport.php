@@ -14,6 +14,7 @@ final readonly class StepReport
     /**
      * @param  int  $done  places that were brought to their limits
      * @param  list<array{kind: string, at: array{float, float}|null, measured: float|null, how: string}>  $left  those that were not, and why
+     * @param  list<string>  $told  what it changed of what was drawn, in words
      */
     public function __construct(
         public string $key,
@@ -28,6 +29,7 @@ final readonly class StepReport
         public ?LookDifference $look = null,
         public int $done = 0,
         public array $left = [],
+        public array $told = [],
     ) {
     }
 
@@ -47,6 +49,7 @@ final readonly class StepReport
             $slivers,
             done: count($cured->done ?? []),
             left: $cured->left ?? [],
+            told: $step::about()->looks ? Told::of($before, $after, $cured) : [],
         );
     }
 
@@ -68,7 +71,7 @@ final readonly class StepReport
             $data['strokes']['before'], $data['strokes']['after'],
             (int) ($data['slivers'] ?? 0),
             isset($data['look_difference']) ? LookDifference::fromArray($data['look_difference']) : null,
-            (int) ($data['done'] ?? 0), $data['left'] ?? [],
+            (int) ($data['done'] ?? 0), $data['left'] ?? [], $data['told'] ?? [],
         );
     }
 
@@ -83,6 +86,7 @@ final readonly class StepReport
             'strokes' => ['before' => $this->strokesBefore, 'after' => $this->strokesAfter],
             'slivers' => $this->slivers,
             ...($this->done === 0 && $this->left === [] ? [] : ['done' => $this->done, 'left' => $this->left]),
+            ...($this->told === [] ? [] : ['told' => $this->told]),
             ...($this->look === null ? [] : ['look_difference' => $this->look->toArray()]),
         ];
     }

@@ -15,7 +15,7 @@ final class JobReport
     /**
      * @param  list<Sheet>  $sheets
      * @param  list<Finding>  $findings
-     * @return array{limits: array<string, float>, steps: list<array<string, mixed>>, sheets: list<array<string, mixed>>, findings: list<array<string, mixed>>, groups: list<array<string, mixed>>, look_difference: array<string, float>}
+     * @return array{limits: array<string, float>, steps: list<array<string, mixed>>, sheets: list<array<string, mixed>>, findings: list<array<string, mixed>>, groups: list<array<string, mixed>>, changes: list<string>, look_difference: array<string, float>}
      */
     public static function of(PrepResult $result, array $sheets, array $findings, Limits $limits): array
     {
@@ -30,6 +30,7 @@ final class JobReport
             'sheets' => $rows,
             'findings' => $found = array_map(static fn (Finding $finding): array => $finding->toArray(), $findings),
             'groups' => FindingGroups::of($found),
+            'changes' => $result->told(),
             'look_difference' => $result->look->toArray(),
         ];
     }

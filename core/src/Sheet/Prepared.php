@@ -35,12 +35,13 @@ final readonly class Prepared
     {
         $source = Seen::of($bench);
         $result = $line->run($source, $progress);
-        $findings = Inspection::of($bench, $source, $result->judged(), $limits);
+        $findings = Inspection::ofResult($bench, $source, $result, $limits);
         $sheets = Sheet::allOf($result->artwork());
         $leftOut = array_filter($read, static fn (Finding $finding): bool => $finding->isLeftOut());
-        $serious = array_filter([...$read, ...$findings], static fn (Finding $finding): bool => $finding->severity === Severity::Serious && ! in_array($finding, $leftOut, true));
+        $open = array_filter([...$read, ...$findings], static fn (Finding $finding): bool => $finding->blocks() && ! in_array($finding, $leftOut, true));
+        $serious = array_filter($open, static fn (Finding $finding): bool => $finding->severity === Severity::Serious);
 
-        return new self($result, $sheets, [...$read, ...$findings], Verdict::of($result->look, count($leftOut), 0, count($serious), empty: $sheets === []), $limits);
+        return new self($result, $sheets, [...$read, ...$findings], Verdict::of($result->look, count($leftOut), 0, count($open), empty: $sheets === [], serious: count($serious)), $limits);
     }
 
     /** @return array<string, mixed> see JobReport, with the verdict */

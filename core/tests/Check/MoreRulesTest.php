@@ -102,7 +102,7 @@ final class MoreRulesTest extends TestCase
                 self::assertSame($remedy->step, Steps::make($remedy->step, $remedy->values)->key());
             }
         }
-        self::assertSame(['letters-cut', 'small-letters', 'single-cut', 'cut-lost', 'blend'], array_values(array_diff(array_keys(Inspection::catalogue()), array_keys(Remedies::all()))), 'only a person can help with these');
+        self::assertSame(['letters-cut', 'small-letters', 'single-cut', 'cut-lost', 'blend', 'look-changed', 'made-solid', 'hand-work-lost'], array_values(array_diff(array_keys(Inspection::catalogue()), array_keys(Remedies::all()))), 'only a person can help with these');
     }
 
     #[Test]

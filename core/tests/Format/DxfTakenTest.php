@@ -124,7 +124,8 @@ final class DxfTakenTest extends TestCase
         $arrived = self::taken($lines);
         $gap = $arrived->fields[1];
         self::assertSame(['gap', 0.1], [$gap->name, $gap->usual]);
-        self::assertStringContainsString('1 outline closes and 0 lines stay open', $gap->help);
+        self::assertStringContainsString('none would stay open', $gap->help);
+        self::assertStringStartsWith('1 outline and 0 lines', $arrived->says);
         self::assertCount(1, self::areas($arrived));
         self::assertSame([], self::areas(self::taken($lines, ['gap' => '0.01mm'])), 'nothing closes at less than the gap');
         $drawn = self::taken($lines, ['lines' => 'drawn', 'width' => '2mm']);

@@ -173,7 +173,7 @@ final class HonestLookTest extends TestCase
     }
 
     #[Test]
-    public function near_blacks_become_the_one_that_paints_most_and_other_colours_stay(): void
+    public function near_blacks_become_the_black_of_the_shop_and_other_colours_stay(): void
     {
         $art = new Artwork(100, 100, [
             self::rectangle('a', 0, 0, 50, 50, self::paint('#14110f')),
@@ -182,9 +182,11 @@ final class HonestLookTest extends TestCase
             self::rectangle('d', 50, 50, 20, 20, self::paint('#204080')),
         ]);
         $out = (new JoinNearBlacks)->apply($art);
-        self::assertSame(['#14110f', '#14110f', null, '#204080'], array_map(static fn (Piece $piece): ?string => $piece->fill?->colour->hex(), $out->pieces));
-        self::assertSame(['#14110f', 0.5], [$out->pieces[2]->stroke?->paint->colour->hex(), $out->pieces[2]->stroke?->paint->opacity]);
-        self::assertGreaterThan(0.0, Look::between($art, $out)->area, 'it is a change of look, and said to be one');
+        self::assertSame(['#000000', '#000000', null, '#204080'], array_map(static fn (Piece $piece): ?string => $piece->fill?->colour->hex(), $out->pieces));
+        self::assertSame(['#000000', 0.5], [$out->pieces[2]->stroke?->paint->colour->hex(), $out->pieces[2]->stroke?->paint->opacity]);
+        self::assertSame('#221a16', (new JoinNearBlacks('#221a16'))->apply($art)->pieces[0]->fill?->colour->hex(), 'or whatever black the shop has');
+        $look = Look::between($art->withPieces([$art->pieces[0], $art->pieces[1]]), $out->withPieces([$out->pieces[0], $out->pieces[1]]));
+        self::assertEqualsWithDelta([0.0, 2500.0], [$look->area, $look->recoloured], 1e-6, 'a change of colour, and told as what it is');
         self::assertSame($art->withPieces([$art->pieces[0], $art->pieces[3]])->pieces, (new JoinNearBlacks)->apply($art->withPieces([$art->pieces[0], $art->pieces[3]]))->pieces);
         self::assertNotContains('join-near-blacks', array_map(static fn (Step $step): string => $step->key(), PrepLine::usual()->steps()), 'only where an artist chooses it');
     }
@@ -229,13 +231,15 @@ final class HonestLookTest extends TestCase
     #[TestWith([0.0, 1, 0, 0, false, 'Looks the same but for 1 thing that was left out or replaced', ['1 thing was left out or replaced, and nobody has accepted that.']])]
     #[TestWith([0.0, 2, 2, 0, false, 'Looks the same but for 2 things that were left out or replaced', []])]
     #[TestWith([0.3, 0, 0, 0, false, 'Changed by 0.30 mm²', []])]
-    #[TestWith([0.03, 0, 0, 2, false, 'Changed by 0.030 mm²', ['2 serious findings are open.']])]
-    #[TestWith([31.4, 3, 1, 1, true, 'Changed by 31.4 mm², beside 3 things that were left out or replaced', ['The job was changed since it was prepared.', '2 things were left out or replaced, and nobody has accepted that.', '1 serious finding is open.']])]
+    #[TestWith([0.03, 0, 0, 2, false, 'Changed by 0.030 mm²', ['2 findings are open, all of them serious.']])]
+    #[TestWith([31.4, 3, 1, 1, true, 'Changed by 31.4 mm², beside 3 things that were left out or replaced', ['The job was changed since it was prepared.', '2 things were left out or replaced, and nobody has accepted that.', '1 finding is open, a serious one.']])]
     public function the_verdict_is_one_true_sentence(float $seen, int $leftOut, int $accepted, int $serious, bool $stale, string $sentence, array $open): void
     {
-        $verdict = Verdict::of(new LookDifference($seen, 1000.0, $seen), $leftOut, $accepted, $serious, $stale);
-        self::assertSame(['sentence' => $sentence, 'ready' => $open === [], 'open' => $open], $verdict->toArray());
-        self::assertFalse(Verdict::of(new LookDifference(0.0, 0.0), 0, 0, 0, false, true)->isReady(), 'nothing to make is not ready');
+        $verdict = Verdict::of(new LookDifference($seen, 1000.0, $seen), $leftOut, $accepted, $serious, $stale, serious: $serious);
+        self::assertSame(['sentence' => $sentence, 'ready' => $open === [], 'open' => $open, 'empty' => false], $verdict->toArray());
+        $empty = Verdict::of(new LookDifference(0.0, 0.0), 0, 0, 0, false, true);
+        self::assertSame([true, false, 'There is nothing to make yet'], [$empty->empty, $empty->isReady(), $empty->sentence], 'nothing to make is neither ready nor not');
+        self::assertSame(['5 findings are open, 2 of them serious.'], Verdict::of(new LookDifference(0.0, 0.0), 0, 0, 5, serious: 2)->open);
     }
 
     #[Test]

@@ -128,8 +128,14 @@ final class StepsTest extends TestCase
         $before = self::art(self::rectangle('a', 0, 0, 20, 20, '#ff0000'), self::rectangle('b', 50, 50, 10, 10, '#00ff00'));
         $after = self::art(self::rectangle('a', 2, 0, 20, 20, '#ff0000'), self::rectangle('b', 50, 50, 10, 10, '#00fe00'));
         $look = Look::between($before, $after);
-        self::assertEqualsWithDelta(2 * 2 * 20 + 100.0, $look->area, 1e-6);
-        self::assertEqualsWithDelta(100 * 180 / 540, $look->percent(), 1e-6);
+        self::assertEqualsWithDelta(2 * 2 * 20, $look->area, 1e-6);
+        self::assertEqualsWithDelta(100 * 80 / 540, $look->percent(), 1e-6);
+        // A colour that is all but the one before is told apart from outlines that moved, and by how much it is seen.
+        self::assertEqualsWithDelta(100.0, $look->recoloured, 1e-6);
+        self::assertGreaterThan(0.0, $look->distance);
+        self::assertLessThan(1.0, $look->distance);
+        $other = Look::between($before, self::art(self::rectangle('a', 0, 0, 20, 20, '#ff0000'), self::rectangle('b', 50, 50, 10, 10, '#0000ff')));
+        self::assertEqualsWithDelta([100.0, 0.0], [$other->area, $other->recoloured], 1e-6, 'another colour is another look');
     }
 
     #[Test]

@@ -35,4 +35,8 @@ export interface DoneSoFar { done: number; of: number; ways: number[][] }
 export interface Moves { seconds: number; cut_mm: number; air_mm: number; moves: { layer: number; from: number; to: number; points: number[] }[] }
 export interface Copies { sheet: string; width: number; height: number; designs: string[]; copies: { design: number; sheet: number; x: number; y: number; turn: number; kept: boolean; matrix: number[] }[] }
 export interface Sending { id: number; machine: string; kind: string; file: string; title: string; number: number; status: string; asked: string; done: number; of: number; length: number; error: string; log: { at: string; what: string }[]; version: number }
-export interface Machine extends StockItem { format: string }
+export interface Machine extends StockItem {
+  format: string
+  /** Whether it makes what the process of the job wants. */
+  fits: boolean
+}

@@ -336,10 +336,16 @@ export interface Verdict {
   sentence: string
   ready: boolean
   open: string[]
+  /** Whether there is nothing that could be ready or not. */
+  empty?: boolean
+  /** Who let it go though it is not ready, in this state. */
+  released?: { by: string; reason: string; at: string | null } | null
 }
 
 export interface LookDifference {
   area_mm2: number
+  recoloured_mm2?: number
+  colour_distance?: number
   seen_mm2: number
   percent: number
 }
@@ -394,6 +400,8 @@ export interface Preparation {
     sheets: Sheet[]
     findings: Finding[]
     look_difference: LookDifference
+    /** What the line changed of what was drawn, in words. */
+    changes?: string[]
     limits: { line_mm: number; gap_mm: number }
   }
 }

@@ -199,7 +199,7 @@ async function start() {
           <fieldset v-if="look.fields.some((field) => field.name !== 'page')" class="taking" data-test="taking">
             <legend>How its lines are taken</legend>
             <FieldForm :fields="look.fields" :values="values" :only="(field) => field.name !== 'page' && (field.name !== 'width' || values.lines === 'drawn')" @keep="choose" />
-            <p class="quiet numbers">{{ look.says }}<template v-for="field in look.fields.filter((one) => one.help !== '' && ['gap', 'asleep'].includes(one.name))" :key="field.name">; {{ field.name === 'gap' ? 'proposed as ' : 'not drawn: ' }}{{ field.help }}</template>.</p>
+            <p class="quiet numbers">{{ look.says }}<template v-for="field in look.fields.filter((one) => one.help !== '' && ['gap', 'asleep'].includes(one.name))" :key="field.name">; {{ field.name === 'gap' ? `${Number(field.usual)} mm is proposed: ` : 'not drawn: ' }}{{ field.help }}</template>.</p>
           </fieldset>
           <details v-if="look.leftOut.length > 0"><summary>{{ look.leftOut.length === 1 ? '1 remark' : `${look.leftOut.length} remarks` }} on what was read</summary><ul><li v-for="(one, index) in look.leftOut.slice(0, 30)" :key="index">{{ one }}</li></ul></details>
         </div>

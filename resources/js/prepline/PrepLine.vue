@@ -83,7 +83,7 @@ async function preset(event: Event) {
       </template>
       <span v-else-if="bench.preparation?.status === 'stopped'" class="quiet" role="status">Stopped; the source art is untouched.</span>
       <span v-else-if="bench.prepared && bench.preparation?.stale" class="stale">Made of an earlier state of the job</span>
-      <span v-else-if="bench.verdict" :class="['verdict', { ready: bench.verdict.ready }]" data-test="verdict" :title="bench.verdict.open.join(' ')"><strong>{{ bench.verdict.ready ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.<span v-for="reason in bench.verdict.open" :key="reason" class="quiet">{{ ` ${reason}` }}</span></span>
+      <span v-else-if="bench.verdict" :class="['verdict', { ready: bench.verdict.ready }]" data-test="verdict" :title="bench.verdict.open.join(' ')"><strong v-if="!bench.verdict.empty">{{ bench.verdict.ready ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.<span v-for="reason in bench.verdict.empty ? [] : bench.verdict.open" :key="reason" class="quiet">{{ ` ${reason}` }}</span></span>
       <span class="push" />
       <template v-if="!folded">
         <select class="pick" aria-label="Insert a step" data-test="insert-step" :disabled="bench.busy" @change="add">

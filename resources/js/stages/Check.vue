@@ -7,7 +7,7 @@ import { useColours } from '@/stores/colours'
 import { useCure } from '@/stores/cure'
 import { count, mm, percent } from '@/units'
 import { ElButton } from 'element-plus'
-import { nextTick, onMounted, ref, watch } from 'vue'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import CureButtons from './check/CureButtons.vue'
 import Drawer from './Drawer.vue'
 
@@ -21,6 +21,7 @@ onMounted(() => choices.load())
 const cure = useCure()
 const list = ref<HTMLElement | null>(null)
 /** What the reader said comes first. */
+const leftOut = computed(() => (bench.state?.notices ?? []).filter((one) => one.severity !== 'note').length)
 const isNotice = (index: number) => index < (bench.state?.notices.length ?? 0)
 const reason = ref('')
 const more = ref(SOME)
@@ -75,11 +76,12 @@ watch(
 <template>
   <Drawer title="Findings">
     <p v-if="bench.job" class="quiet">Lines under {{ mm(bench.job.limits.line) }} and gaps under {{ mm(bench.job.limits.gap) }}, for {{ bench.job.processLabel.toLowerCase() }}.</p>
-    <div v-if="bench.verdict" :class="['look', { open: !bench.verdict.ready || bench.preparation?.stale }]" data-test="look">
-      <p><strong>{{ bench.verdict.ready && !bench.preparation?.stale ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.</p>
+    <div v-if="bench.verdict" :class="['look', { open: (!bench.verdict.ready && !bench.verdict.empty) || bench.preparation?.stale }]" data-test="look">
+      <p><strong v-if="!bench.verdict.empty">{{ bench.verdict.ready && !bench.preparation?.stale ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.</p>
       <p v-if="bench.preparation?.stale" class="reason">The job was changed since it was prepared.</p>
-      <p v-for="open in bench.verdict.open.filter((one) => !bench.preparation?.stale || !one.startsWith('The job was changed'))" :key="open" class="reason">{{ open }}</p>
-      <p v-if="bench.result" class="reason numbers">Measured: {{ bench.result.look_difference.area_mm2.toFixed(3) }} mm², {{ percent(bench.result.look_difference.percent) }}</p>
+      <p v-for="open in bench.verdict.empty ? [] : bench.verdict.open.filter((one) => !bench.preparation?.stale || !one.startsWith('The job was changed'))" :key="open" class="reason">{{ open }}</p>
+      <p v-if="bench.result && !bench.verdict.empty" class="reason numbers">{{ leftOut > 0 ? 'Measured of what was taken alone' : 'Measured' }}: {{ bench.result.look_difference.area_mm2.toFixed(3) }} mm², {{ percent(bench.result.look_difference.percent) }}<template v-if="leftOut > 0">; {{ leftOut === 1 ? 'what was left out is' : `the ${leftOut} things left out are` }} not in it</template></p>
+      <details v-if="bench.result?.changes?.length" class="reason" data-test="changes"><summary>{{ bench.result.changes.length === 1 ? '1 thing' : `${bench.result.changes.length} things` }} that the line changed</summary><ul><li v-for="one in bench.result.changes" :key="one">{{ names.said(one) }}</li></ul></details>
     </div>
     <template v-if="!bench.prepared && !bench.running">
       <p class="quiet">Lines and gaps are measured when the art has been prepared.</p>

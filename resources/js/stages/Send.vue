@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { useBench } from '@/stores/bench'
+import { useGate } from '@/stores/gate'
 import { useMaking } from '@/stores/making'
 import { ElButton } from 'element-plus'
 import { computed, ref } from 'vue'
 import Drawer from './Drawer.vue'
 import FilesSection from './send/FilesSection.vue'
+import GateQuestion from './send/GateQuestion.vue'
 import LayingSection from './send/LayingSection.vue'
 import MachineSection from './send/MachineSection.vue'
 import SheetsSection from './send/SheetsSection.vue'
@@ -12,6 +14,7 @@ import SizesSection from './send/SizesSection.vue'
 
 const bench = useBench()
 const making = useMaking()
+const gate = useGate()
 const tabs = [['sheets', 'Sheets'], ['laying', 'Lay out'], ['files', 'Files'], ['machine', 'Machine'], ['sizes', 'Sizes']] as const
 const tab = ref<(typeof tabs)[number][0]>('sheets')
 const stale = computed(() => bench.preparation?.stale === true)
@@ -28,7 +31,8 @@ const stale = computed(() => bench.preparation?.stale === true)
         <p>The job was changed since these sheets were made.</p>
         <ElButton type="primary" :disabled="bench.running" data-test="prepare-stale" @click="bench.prepare()">Prepare again</ElButton>
       </div>
-      <p v-else-if="bench.verdict" :class="['verdict', { open: !bench.verdict.ready }]" data-test="send-verdict"><strong>{{ bench.verdict.ready ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.<span v-for="reason in bench.verdict.open" :key="reason">{{ ` ${reason}` }}</span></p>
+      <p v-else-if="bench.verdict?.empty" class="verdict" data-test="send-verdict">{{ bench.verdict.sentence }}.</p>
+      <p v-else-if="bench.verdict" :class="['verdict', { open: !bench.verdict.ready }]" data-test="send-verdict"><strong>{{ bench.verdict.ready ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.<span v-for="reason in bench.verdict.open" :key="reason">{{ ` ${reason}` }}</span><span v-if="gate.released" data-test="released"> Let go as it is by {{ gate.released.by }}: {{ gate.released.reason }}.</span></p>
       <div class="tabs" role="tablist">
         <button v-for="[key, label] in tabs" :key="key" type="button" role="tab" :aria-selected="tab === key" :class="{ on: tab === key }" :data-test="`send-${key}`" @click="tab = key">{{ label }}</button>
       </div>
@@ -41,6 +45,7 @@ const stale = computed(() => bench.preparation?.stale === true)
         <MachineSection v-else-if="tab === 'machine'" :stale="stale" />
       </template>
       <SizesSection v-if="tab === 'sizes'" />
+      <GateQuestion />
     </template>
   </Drawer>
 </template>

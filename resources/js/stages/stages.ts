@@ -24,6 +24,6 @@ export const stages: Stage[] = [
     state: (b) => (b.findings.length > 0 ? `${b.findings.length} ${b.findings.length === 1 ? 'finding' : 'findings'}` : b.prepared ? 'clear' : 'not yet'),
     alarming: (b) => b.findings.length > 0,
   },
-  { key: 'send', label: 'Send', drawer: defineAsyncComponent(() => import('./Send.vue')), state: (b) => (b.prepared ? (b.preparation?.stale ? 'out of date' : b.verdict?.ready ? 'ready' : 'not ready') : 'not yet') },
+  { key: 'send', label: 'Send', drawer: defineAsyncComponent(() => import('./Send.vue')), state: (b) => (b.prepared ? (b.preparation?.stale ? 'out of date' : b.verdict?.empty ? 'nothing to make' : b.verdict?.ready ? 'ready' : 'not ready') : 'not yet') },
   { key: 'proof', label: 'Proof', drawer: defineAsyncComponent(() => import('./Proof.vue')), state: () => '' },
 ]

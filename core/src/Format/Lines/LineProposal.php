@@ -63,9 +63,9 @@ final class LineProposal
             $open[] = [$ends, $count, $gap];
         }
         [$ends] = min($open);
-        foreach ($open as [$stay, $close, $gap]) {
+        foreach ($open as [$stay, , $gap]) {
             if ($stay === $ends) {
-                return [$gap, sprintf('so %s and %s', $close === 1 ? '1 outline closes' : "{$close} outlines close", $stay === 1 ? '1 line stays open' : "{$stay} lines stay open")];
+                return [$gap, sprintf('the least gap at which most lines close; %s stay open', $stay === 1 ? '1 line would' : ($stay === 0 ? 'none would' : "{$stay} lines would"))];
             }
         }
 

@@ -10,7 +10,7 @@ use NeatEdge\Core\Artwork\Colour;
 final class Tints
 {
     /** Colour distance (CIEDE2000) up to which a colour is taken for the mixture. */
-    private const SAME = 3.0;
+    private const SAME = 2.0;
 
     /** Share of an ink under which, and from which on, a colour is the ground or the ink itself. */
     private const LEAST = 0.03;
@@ -26,7 +26,7 @@ final class Tints
         $far = [];
         foreach (array_unique($hexes) as $hex) {
             $colour = Colour::fromHex($hex);
-            $far[$hex] = (float) array_reduce($grounds, static fn (float $least, Colour $ground): float => min($least, $ground->distanceTo($colour)), INF);
+            $far[$hex] = (float) array_reduce($grounds, static fn (float $least, Colour $ground): float => min($least, $ground->lab()->distanceTo($colour->lab())), INF);
         }
         // The strongest first: a tint is never of another tint.
         arsort($far);
@@ -63,7 +63,7 @@ final class Tints
         if ($share < self::LEAST || $share > 1 - self::LEAST) {
             return null;
         }
-        $far = self::mixed($ground, [[$ink, $share]])->distanceTo($colour);
+        $far = self::mixed($ground, [[$ink, $share]])->lab()->distanceTo($colour->lab());
 
         return $far <= self::SAME ? [$share, $far] : null;
     }

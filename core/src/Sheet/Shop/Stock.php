@@ -9,6 +9,7 @@ use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Device\Devices;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Type\FontShelf;
 
 /** What a shop has: materials, inks, screens, blades, heads and machines, each kind as it describes itself. A new kind is one row here. */
@@ -50,6 +51,26 @@ final class Stock
             ], ['kind', 'host', 'port', 'bedHeight'], Process::cases()),
         ];
     }
+
+    /**
+     * Why a sheet does not fit a machine, by what is made of it and not by its blank film; null where it does.
+     *
+     * @param  array<string, float|string|bool>  $machine
+     */
+    public static function misfit(array $machine, Layout $layout): ?string
+    {
+        $box = $layout->box();
+        $across = (float) ($machine['bedHeight'] ?? 0.0);
+        $along = (float) ($machine['bedWidth'] ?? 0.0);
+        if ($box === null || (($across <= 0 || $box->bottom <= $across + self::CLOSE) && ($along <= 0 || $box->right <= $along + self::CLOSE))) {
+            return null;
+        }
+
+        return sprintf('what is made reaches to %.1f x %.1f mm, and its bed takes %s.', $box->right, $box->bottom, $along > 0 ? sprintf('%.0f x %.0f mm', $along, $across) : sprintf('%.0f mm across', $across));
+    }
+
+    /** mm that a sheet may be off the bed by, for the digits of sizes. */
+    private const CLOSE = 0.05;
 
     /** The kind of machine that makes a process. */
     public static function machineFor(Process $process): string

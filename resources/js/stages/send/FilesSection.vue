@@ -2,12 +2,21 @@
 import type { FieldValue } from '@/api/types'
 import FieldForm from '@/fields/FieldForm.vue'
 import { useBench } from '@/stores/bench'
+import { useGate } from '@/stores/gate'
 import { useMaking } from '@/stores/making'
 import { computed, ref, watch } from 'vue'
 
 const props = defineProps<{ stale: boolean }>()
 const bench = useBench()
 const making = useMaking()
+const gate = useGate()
+/** A file leaves by its link; what is not ready is asked about before. */
+function held(event: MouseEvent) {
+  if (!gate.open) return
+  event.preventDefault()
+  const link = event.currentTarget as HTMLAnchorElement
+  gate.pass(() => link.click())
+}
 const usual: Record<string, string> = { 'cut-vinyl': 'plt', 'heat-transfer-vinyl': 'plt', sticker: 'pdf', 'screen-print': 'pdf', engraving: 'gcode' }
 const chosen = ref(usual[bench.job?.process ?? ''] ?? 'svg')
 const together = ref(false)
@@ -34,11 +43,11 @@ const query = computed(() => {
   <label v-if="format?.several" class="flag"><input v-model="together" type="checkbox" data-test="together"> All in one file</label>
   <label v-if="stale" class="flag"><input v-model="earlier" type="checkbox" data-test="earlier"> I want the earlier state all the same</label>
   <template v-if="!stale || earlier">
-    <a class="all" :href="`/api/jobs/${bench.job?.id}/files.zip?${query}`" download data-test="all-files">Download all as ZIP</a>
+    <a class="all" :href="`/api/jobs/${bench.job?.id}/files.zip?${query}`" download data-test="all-files" @click="held">Download all as ZIP</a>
     <ul>
-      <li v-for="(one, index) in making.layouts" :key="one.name"><a :href="`/api/jobs/${bench.job?.id}/files/${index}.${chosen}?${query}`" download :data-test="`file-${index}`">{{ one.name }}.{{ format?.extension }}</a></li>
+      <li v-for="(one, index) in making.layouts" :key="one.name"><a :href="`/api/jobs/${bench.job?.id}/files/${index}.${chosen}?${query}`" download :data-test="`file-${index}`" @click="held">{{ one.name }}.{{ format?.extension }}</a></li>
     </ul>
-    <a class="page" :href="`/api/preparations/${bench.preparation?.id}/sheets.zip${stale ? '?earlier=1' : ''}`" download data-test="all-sheets">Each colour as it lies on the page, SVG</a>
+    <a class="page" :href="`/api/preparations/${bench.preparation?.id}/sheets.zip${stale ? '?earlier=1' : ''}`" download data-test="all-sheets" @click="held">Each colour as it lies on the page, SVG</a>
   </template>
 </template>
 

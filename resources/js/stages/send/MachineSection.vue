@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Sending } from '@/api/making'
 import { useBench } from '@/stores/bench'
+import { useGate } from '@/stores/gate'
 import { useMaking } from '@/stores/making'
 import { ElButton, ElProgress } from 'element-plus'
 import { computed, ref, watch } from 'vue'
@@ -10,18 +11,20 @@ import { RouterLink } from 'vue-router'
 defineProps<{ stale: boolean }>()
 const bench = useBench()
 const making = useMaking()
+const gate = useGate()
+/** Only machines that make what the process wants are offered. */
+const offered = computed(() => making.machines.filter((one) => one.fits))
 const machine = ref<number | null>(null)
-const fits = computed(() => (making.layouts.some((one) => one.layers.some((layer) => layer.role === 'plate')) ? 'pdf' : making.layouts.some((one) => one.layers.some((layer) => layer.role === 'fill' || layer.role === 'line')) ? 'gcode' : 'plt'))
-watch(() => making.machines, (all) => {
+watch(offered, (all) => {
   const named = bench.job?.stock.machine?.id
-  if (machine.value === null) machine.value = (all.find((one) => one.id === named) ?? all.find((one) => one.format === fits.value) ?? all[0])?.id ?? null
+  if (machine.value === null) machine.value = (all.find((one) => one.id === named) ?? all[0])?.id ?? null
 }, { immediate: true })
 const latest = making.sendingOf
 /** The sheet is shown while it is made: what is done is drawn on it. */
-async function send(number: number) {
+const send = (number: number) => gate.pass(async () => {
   bench.show({ kind: 'layout', index: number })
   await making.send(machine.value!, number)
-}
+})
 const words: Record<string, string> = { new: 'being written', waiting: 'waits for the machine', running: 'on its way', paused: 'paused', stopped: 'stopped', done: 'done', cancelled: 'cancelled' }
 const share = (one: Sending) => (one.of > 0 ? Math.round((100 * one.done) / one.of) : 0)
 const open = ref<number | null>(null)
@@ -29,9 +32,10 @@ const open = ref<number | null>(null)
 
 <template>
   <p v-if="making.machines.length === 0" class="quiet">The shop has no machine yet. <RouterLink to="/stock">Add one</RouterLink>.</p>
+  <p v-else-if="offered.length === 0" class="quiet" data-test="no-machine">No machine of the shop makes {{ bench.job?.processLabel.toLowerCase() }}. <RouterLink to="/stock">Add one</RouterLink>.</p>
   <label v-else class="machine">Machine
     <select v-model="machine" data-test="machine">
-      <option v-for="one in making.machines" :key="one.id" :value="one.id">{{ one.name }}</option>
+      <option v-for="one in offered" :key="one.id" :value="one.id">{{ one.name }}</option>
     </select>
   </label>
   <div v-if="making.asked" class="trouble" role="alert" data-test="asked">

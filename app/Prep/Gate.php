@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Prep;
+
+use App\Http\Ticket;
+use App\Models\Preparation;
+use App\Models\Release;
+use App\Models\ShopJob;
+use Illuminate\Http\Exceptions\HttpResponseException;
+use Illuminate\Http\JsonResponse;
+use NeatEdge\Core\Check\Verdict;
+
+/** Before anything leaves for a machine or as a file: what is not ready goes only where somebody said by name that it shall. */
+final class Gate
+{
+    /**
+     * @param  bool  $earlier  whether an earlier state was asked for by name: that it is one stands against it no more
+     *
+     * @throws HttpResponseException a question that names what is open, where the job is not ready and nobody has let it go as it is
+     */
+    public static function pass(ShopJob $job, ?Preparation $preparation = null, bool $earlier = false): void
+    {
+        $preparation ??= $job->latestPreparation;
+        if ($earlier && $preparation !== null) {
+            $preparation = clone $preparation;
+            $preparation->version = $job->version;
+        }
+        $verdict = $preparation === null ? null : Ticket::verdict($preparation, $job);
+        if ($verdict === null || $verdict->isReady() || self::released($job, $verdict) !== null) {
+            return;
+        }
+        throw new HttpResponseException(new JsonResponse([
+            'message' => 'This job is not ready: '.implode(' ', $verdict->open).' Say who lets it go as it is, and why.',
+            'gate' => true, 'sentence' => $verdict->sentence, 'open' => $verdict->open,
+        ], 409));
+    }
+
+    /** Somebody lets a job go as it is; it holds for this state of it alone. */
+    public static function release(ShopJob $job, Verdict $verdict, string $by, string $reason): Release
+    {
+        return Release::query()->create(['shop_job_id' => $job->id, 'version' => $job->version, 'state' => self::state($verdict), 'open' => $verdict->open, 'by' => $by, 'reason' => $reason]);
+    }
+
+    public static function released(ShopJob $job, Verdict $verdict): ?Release
+    {
+        return Release::query()->where('shop_job_id', $job->id)->where('version', $job->version)->where('state', self::state($verdict))->latest('id')->first();
+    }
+
+    private static function state(Verdict $verdict): string
+    {
+        return hash('xxh128', json_encode([$verdict->sentence, $verdict->open], JSON_THROW_ON_ERROR));
+    }
+}

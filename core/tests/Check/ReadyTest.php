@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Tests\Check;
+
+use NeatEdge\Core\Check\Finding;
+use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Check\Severity;
+use NeatEdge\Core\Format\Svg\Reader;
+use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Prepare\Presets;
+use NeatEdge\Core\Seen\Seen;
+use NeatEdge\Core\Sheet\Make\Makings;
+use NeatEdge\Core\Sheet\Make\Order;
+use NeatEdge\Core\Sheet\Prepared;
+use NeatEdge\Core\Sheet\Shop\Stock;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Test;
+use PHPUnit\Framework\TestCase;
+
+/** C12: what is called ready can be made, and nothing that is open is overlooked. */
+final class ReadyTest extends TestCase
+{
+    /** @param  list<\NeatEdge\Core\Artwork\LineStep>|null  $steps */
+    private static function prepared(string $body, Process $process = Process::CutVinyl, ?array $steps = null, string $size = "width='100mm' height='60mm' viewBox='0 0 100 60'"): Prepared
+    {
+        $art = Reader::read("<svg xmlns='http://www.w3.org/2000/svg' {$size}>{$body}</svg>")->artwork;
+
+        return Prepared::of($art, [], PrepLine::of($steps ?? Presets::plain(), $process->limits()), $process->limits());
+    }
+
+    /** @return list<string> kinds of what stands against it */
+    private static function open(Prepared $prepared): array
+    {
+        return array_values(array_unique(array_map(static fn (Finding $finding): string => $finding->kind, array_filter($prepared->findings, static fn (Finding $finding): bool => $finding->blocks()))));
+    }
+
+    #[Test]
+    public function a_line_under_the_limit_is_not_ready_though_it_be_over_half_of_it(): void
+    {
+        $prepared = self::prepared("<rect x='5' y='5' width='60' height='20' fill='#c33'/><rect x='5' y='40' width='90' height='.52' fill='#c33'/>");
+        self::assertSame(['thin-line'], self::open($prepared));
+        self::assertSame(['1 finding is open.'], $prepared->verdict->open);
+        self::assertTrue(self::prepared("<rect x='5' y='5' width='60' height='20' fill='#c33'/><rect x='5' y='40' width='90' height='.9' fill='#c33'/>")->verdict->isReady());
+    }
+
+    #[Test]
+    public function sheets_that_are_nearly_black_are_not_ready(): void
+    {
+        $body = '';
+        foreach (['#000000', '#0a0a0a', '#111014', '#14110f', '#c33333'] as $i => $hex) {
+            $body .= sprintf("<rect x='%d' y='5' width='15' height='40' fill='%s'/>", 3 + 19 * $i, $hex);
+        }
+        self::assertSame(['near-black'], self::open(self::prepared($body)));
+    }
+
+    #[Test]
+    public function a_shadow_that_goes_out_as_a_grey_sheet_is_not_ready(): void
+    {
+        $shadow = "<rect x='12' y='12' width='80' height='40' fill='#000' fill-opacity='.25'/><rect x='5' y='5' width='80' height='40' fill='#c33333'/>";
+        self::assertSame(['made-solid'], self::open(self::prepared($shadow, steps: Presets::for('cut-vinyl')->steps)));
+        $laid = "<rect x='5' y='5' width='80' height='40' fill='#c33333'/><rect x='10' y='10' width='20' height='20' fill='#fff' fill-opacity='.5'/>";
+        self::assertSame(['made-solid'], self::open(self::prepared($laid, steps: Presets::for('cut-vinyl')->steps)), 'whatever it was laid on');
+        self::assertSame([], self::open(self::prepared($shadow, Process::Sticker)), 'a print gives what one can see through');
+    }
+
+    #[Test]
+    public function points_that_run_out_to_nothing_count_from_a_length_on(): void
+    {
+        $needle = "<path d='M10 28L90 30L10 32Z' fill='#c33'/>";
+        $prepared = self::prepared($needle);
+        self::assertSame(['thin-point'], self::open($prepared));
+        self::assertGreaterThan(2.0, $prepared->findings[0]->length);
+        $limits = Process::CutVinyl->limits()->with(point: 20.0);
+        $let = Prepared::of($prepared->result->source, [], PrepLine::of(Presets::plain(), $limits), $limits);
+        self::assertSame([Severity::Note], array_map(static fn (Finding $finding): Severity => $finding->severity, $let->findings), 'it is said, and holds nothing up');
+        self::assertTrue($let->verdict->isReady());
+    }
+
+    #[Test]
+    public function a_look_that_changed_by_more_than_the_ticket_lets_pass_is_not_ready(): void
+    {
+        // Stars too small to weed are dropped by the preset: that is a change of the look, and said.
+        $body = "<rect x='5' y='5' width='40' height='40' fill='#c33333'/>";
+        for ($i = 0; $i < 9; $i++) {
+            $body .= sprintf("<circle cx='%d' cy='30' r='.7' fill='#c33333'/>", 52 + 5 * $i);
+        }
+        $prepared = self::prepared($body, steps: Presets::for('cut-vinyl')->steps);
+        self::assertSame(['look-changed'], self::open($prepared));
+        self::assertSame(['Islands: 9 parts dropped as too small.'], $prepared->result->told());
+        $limits = Process::CutVinyl->limits()->with(look: 2.0);
+        $art = $prepared->result->source;
+        self::assertTrue(Prepared::of($art, [], PrepLine::of(Presets::for('cut-vinyl')->steps, $limits), $limits)->verdict->isReady(), 'the ticket may let more pass');
+    }
+
+    #[Test]
+    public function colours_that_a_line_joins_are_said(): void
+    {
+        $prepared = self::prepared("<rect x='5' y='5' width='40' height='40' fill='#2a8a50'/><rect x='50' y='5' width='40' height='30' fill='#2b8b50'/>", steps: Presets::for('cut-vinyl')->steps);
+        self::assertSame(['Join near colours: #2b8b50 became others that were there.'], $prepared->result->told());
+        self::assertStringContainsString('1200.0 mm² in a colour that is not told from the one before', $prepared->verdict->sentence);
+        self::assertTrue($prepared->verdict->isReady());
+    }
+
+    #[Test]
+    public function of_a_printed_sticker_only_the_border_is_held_to_cutting_limits(): void
+    {
+        $inside = "<circle cx='30' cy='30' r='20' fill='#fff3d0'/><path d='M15 30H45' stroke='#203050' stroke-width='.1'/><rect x='25' y='20' width='.3' height='.3' fill='#c33'/><path d='M50 30H51' stroke='#30a060' stroke-width='.3'/>";
+        self::assertSame([], self::open(self::prepared($inside, Process::Sticker)));
+        $grain = self::prepared("<circle cx='50' cy='30' r='.2' fill='#c33'/>", Process::Sticker)->result->source;
+        $strict = Process::Sticker->limits()->with(island: 6.0);
+        self::assertSame(['island'], self::open(Prepared::of($grain, [], PrepLine::of(Presets::plain(), $strict), $strict)), 'what is cut out is no larger than a pea');
+        self::assertContains('thin-line', self::open(self::prepared($inside, Process::CutVinyl)), 'as vinyl it is another matter');
+    }
+
+    /** @return iterable<string, array{Process, float}> processes that have a bed, and a width that fits it by a hair with all that is laid round the art */
+    public static function beds(): iterable
+    {
+        yield 'vinyl' => [Process::CutVinyl, 598.0];
+        yield 'transfer' => [Process::HeatTransfer, 488.0];
+        yield 'sticker' => [Process::Sticker, 568.0];
+        yield 'screen' => [Process::ScreenPrint, 398.0];
+        yield 'engraving' => [Process::Engraving, 388.0];
+    }
+
+    #[Test]
+    #[DataProvider('beds')]
+    public function what_the_bed_does_not_take_is_found_before_the_sheet_is_made(Process $process, float $fits): void
+    {
+        $square = static fn (float $side): Prepared => self::prepared("<rect width='1' height='1' fill='#c33'/>", $process, null, "width='{$side}mm' height='{$side}mm' viewBox='0 0 1 1'");
+        self::assertSame([], self::open($square($fits)));
+        $large = $square($fits + 4.0 + 2 * $process->limits()->around);
+        self::assertSame(['larger-than-bed'], self::open($large));
+        // What is called fitting lies on the shipped machine of the process as it is made.
+        $made = Makings::layouts(new Order($square($fits)->result->artwork(), 'Square', $process, $process->limits(), Makings::values($process, ['border' => '2mm'])));
+        $beds = ['cutter' => ['bedWidth' => 0.0, 'bedHeight' => 610.0], 'recorder' => ['bedWidth' => 450.0, 'bedHeight' => 600.0], 'engraver' => ['bedWidth' => 600.0, 'bedHeight' => 400.0]];
+        self::assertNull(Stock::misfit($beds[Stock::machineFor($process)], $made[0]), $process->value);
+        self::assertNotNull(Stock::misfit(['bedWidth' => 100.0, 'bedHeight' => 100.0], $made[0]));
+    }
+
+    #[Test]
+    public function hand_work_that_no_longer_applies_stands_against_it(): void
+    {
+        $steps = Presets::plain();
+        $steps[] = new \NeatEdge\Core\Artwork\LineStep('hand', 'touch-up', ['edits' => [['edit' => ['kind' => 'move', 'pieces' => ['gone'], 'x' => 3], 'ties' => ['gone' => ['paint' => '#00ff00', 'at' => [1.0, 1.0], 'outline' => 'x']], 'on' => true]]]);
+        $prepared = self::prepared("<rect x='5' y='5' width='40' height='40' fill='#c33'/>", steps: $steps);
+        self::assertSame(['hand-work-lost'], self::open($prepared));
+        self::assertSame(['1 finding is open, a serious one.'], $prepared->verdict->open);
+        self::assertNotSame([], Seen::of($prepared->result->source)->pieces);
+    }
+}

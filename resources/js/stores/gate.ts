@@ -1,0 +1,48 @@
+import { api, words } from '@/api/client'
+import { useBench } from '@/stores/bench'
+import { useLocalStorage } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+
+/** Before anything leaves for a machine or as a file: what is not ready goes only where somebody says by name that it shall. */
+export const useGate = defineStore('gate', () => {
+  const bench = useBench()
+  /** What is held, and goes on when it is let go. */
+  const held = ref<(() => void) | null>(null)
+  const by = useLocalStorage('neat-edge-by', '')
+  const reason = ref('')
+  const problem = ref('')
+  const sending = ref(false)
+  /** States that were let go while this page was open, until they come with the job. */
+  const gone = ref<Record<string, { by: string; reason: string; at: string | null }>>({})
+  const state = computed(() => `${bench.preparation?.id} ${bench.verdict?.sentence} ${bench.verdict?.open.join(' ')}`)
+  const released = computed(() => gone.value[state.value] ?? bench.verdict?.released ?? null)
+  const open = computed(() => bench.verdict !== null && !bench.verdict.ready && released.value === null)
+
+  function pass(action: () => void) {
+    if (!open.value) return action()
+    problem.value = ''
+    held.value = action
+  }
+  async function letGo() {
+    if (by.value.trim() === '' || reason.value.trim() === '') {
+      problem.value = by.value.trim() === '' ? 'Say who lets it go.' : 'Say why it may go as it is.'
+      return
+    }
+    sending.value = true
+    try {
+      gone.value = { ...gone.value, [state.value]: await api.post(`jobs/${bench.job!.id}/releases`, { by: by.value, reason: reason.value }) }
+      const action = held.value
+      held.value = null
+      reason.value = ''
+      action?.()
+    } catch (refused) {
+      problem.value = words(refused)
+    } finally {
+      sending.value = false
+    }
+  }
+  const leave = () => (held.value = null)
+
+  return { held, by, reason, problem, sending, released, open, pass, letGo, leave }
+})
