@@ -12,7 +12,8 @@ return [
             // "jobs" are the shop's; what waits for the worker is kept apart.
             'table' => 'queued_work',
             'queue' => 'default',
-            'retry_after' => 900,
+            // A cut takes an hour, a batch longer: what a worker that died held is taken up by the commands that recover, never handed out beside it.
+            'retry_after' => 7 * 86400,
             'after_commit' => true,
         ],
     ],

@@ -9,6 +9,7 @@ use App\Models\Nesting;
 use App\Models\Preparation;
 use App\Models\Sending;
 use App\Models\SizeRun;
+use App\Prep\Holder;
 use App\Prep\Preparing;
 use App\Prep\Pruning;
 use Illuminate\Support\Facades\Artisan;
@@ -38,10 +39,20 @@ Artisan::command('neat-edge:recover-batches', function (): void {
 
 // What was on its way to a machine when the shop was closed waits for a person: how far it came is known.
 Artisan::command('neat-edge:recover-machines', function (): void {
-    DB::table('queued_work')->where('queue', 'machines')->whereNotNull('reserved_at')->delete();
+    // Only what a worker held that is there no more: each machine has one of its own, and the others go on.
     foreach (Sending::query()->where('status', 'running')->get() as $sending) {
+        if (Holder::isThere($sending->worker)) {
+            continue;
+        }
         $sending->note('Stopped: the server was stopped');
         $sending->update(['status' => 'stopped', 'error' => "The server was stopped while this was sent; {$sending->done} of {$sending->of} parts are done. Go on with it."]);
+        $sending->letNext();
+    }
+    foreach (DB::table('queued_work')->where('queue', 'machines')->whereNotNull('reserved_at')->pluck('id') as $id) {
+        // What was handed out and is at work nowhere is forgotten; it waits for a person, or comes next by itself.
+        if (Sending::query()->where('status', 'running')->doesntExist()) {
+            DB::table('queued_work')->where('id', $id)->delete();
+        }
     }
 })->purpose('Mark what a stop cut off on its way to machines');
 

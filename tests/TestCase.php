@@ -8,7 +8,6 @@ use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
 
 abstract class TestCase extends LaravelTestCase
 {
-
     /** Somebody lets a job go as it is, where it is not ready. */
     protected function letGo(int $job): void
     {

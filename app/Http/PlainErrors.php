@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Prep\Broken;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -51,7 +52,7 @@ final class PlainErrors
                 413 => 'The file is too large.',
                 419 => 'The page lay open for too long; load it again.',
                 429 => 'Too many requests at once; wait a moment and try again.',
-                default => 'Something went wrong on our side; nothing was changed. Try again.',
+                default => Broken::why($problem, 'Something went wrong on our side').' Nothing was changed. Try again.',
             };
 
             return new JsonResponse(['message' => $words], $status);

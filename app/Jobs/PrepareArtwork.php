@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Models\Preparation;
+use App\Prep\Broken;
 use App\Prep\Preparing;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
+use RuntimeException;
 use Symfony\Component\Process\Process;
 use Throwable;
 
@@ -24,7 +26,7 @@ final class PrepareArtwork implements ShouldQueue
     /** How often it is asked whether to stop, in microseconds. */
     private const LOOK = 150_000;
 
-    private const BROKE_OFF = 'The preparation broke off before it was done; the source art is untouched. Try again, or with fewer steps.';
+    private const UNTOUCHED = ' The source art is untouched. Try again, or with fewer steps.';
 
     public function __construct(private readonly int $preparation)
     {
@@ -68,11 +70,13 @@ final class PrepareArtwork implements ShouldQueue
         $full = str_contains($process->getErrorOutput().$process->getOutput(), 'Allowed memory size');
         Preparing::end($preparation, ['status' => 'failed', 'doing' => '', 'error' => $full
             ? sprintf('Preparing this art takes more than %d MB of memory and was given up; the source art is untouched. Prepare a part of it, or clean its nodes first.', $megabytes)
-            : self::BROKE_OFF]);
+            : Broken::why(new RuntimeException($process->getErrorOutput().$process->getOutput()), 'The preparation broke off before it was done').self::UNTOUCHED]);
     }
 
     public function failed(?Throwable $problem): void
     {
-        Preparation::query()->whereKey($this->preparation)->whereIn('status', ['waiting', 'running'])->update(['status' => 'failed', 'error' => self::BROKE_OFF]);
+        Broken::ended(fn () => Preparation::query()->whereKey($this->preparation)->whereIn('status', ['waiting', 'running'])->update([
+            'status' => 'failed', 'doing' => '', 'error' => Broken::why($problem, 'The preparation broke off before it was done').self::UNTOUCHED,
+        ]));
     }
 }

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Models\Batch;
+use App\Prep\Broken;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
+use RuntimeException;
 use Symfony\Component\Process\Process;
 use Throwable;
 
@@ -46,7 +48,12 @@ final class RunBatch implements ShouldQueue
             }
         }
         $words = trim((string) preg_replace('/^neat-edge: /', '', trim($process->getErrorOutput())));
-        $this->end($process->getExitCode() === 2 ? ['status' => 'failed', 'error' => mb_substr($words, 0, 400)] : ['status' => 'done']);
+        // 0: all are ready; 1: some are not; 2: the call was wrong. With anything else the command itself fell over.
+        $this->end(match ($process->getExitCode()) {
+            0, 1 => ['status' => 'done'],
+            2 => ['status' => 'failed', 'error' => mb_substr($words, 0, 400)],
+            default => ['status' => 'failed', 'error' => Broken::why(new RuntimeException($words.$process->getOutput()), 'The batch broke off').' What was done is kept. Go on with it.'],
+        });
     }
 
     /** @param  array<string, mixed>  $columns */
@@ -57,6 +64,6 @@ final class RunBatch implements ShouldQueue
 
     public function failed(?Throwable $problem): void
     {
-        $this->end(['status' => 'failed', 'error' => 'The batch broke off; what was done is kept. Go on with it.']);
+        Broken::ended(fn () => $this->end(['status' => 'failed', 'error' => Broken::why($problem, 'The batch broke off').' What was done is kept. Go on with it.']));
     }
 }

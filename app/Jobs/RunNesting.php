@@ -6,6 +6,7 @@ namespace App\Jobs;
 
 use App\Models\Nesting;
 use App\Models\ShopJob;
+use App\Prep\Broken;
 use App\Prep\Made;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
@@ -76,6 +77,6 @@ final class RunNesting implements ShouldQueue
 
     public function failed(?Throwable $problem): void
     {
-        $this->end(['status' => 'failed', 'error' => 'The search broke off; where the copies lay before is kept.']);
+        Broken::ended(fn () => $this->end(['status' => 'failed', 'error' => Broken::why($problem, 'The search broke off').' Where the copies lay before is kept.']));
     }
 }

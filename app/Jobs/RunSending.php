@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Models\Sending;
+use App\Prep\Broken;
+use App\Prep\Holder;
 use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Foundation\Queue\Queueable;
 use NeatEdge\Core\Device\Devices;
 use NeatEdge\Core\Device\Line;
@@ -39,10 +42,23 @@ final class RunSending implements ShouldQueue
 
             return;
         }
-        if (Sending::query()->whereKey($this->sending)->where('status', 'waiting')->update(['status' => 'running', 'error' => '', 'asked' => '']) === 0) {
+        // One holder of a sending, and one sending at a machine: what finds the machine at work comes when that is done.
+        $taken = Sending::query()->whereKey($this->sending)->where('status', 'waiting')
+            ->whereNotExists(static fn (Builder $query) => $query->from('sendings as others')->whereColumn('others.address', 'sendings.address')->whereColumn('others.id', '!=', 'sendings.id')->where('others.status', 'running'))
+            ->update(['status' => 'running', 'error' => '', 'asked' => '', 'worker' => Holder::own()]);
+        if ($taken === 0) {
             return;
         }
         $sending = Sending::query()->findOrFail($this->sending);
+        try {
+            $this->sendAll($sending);
+        } finally {
+            $sending->letNext();
+        }
+    }
+
+    private function sendAll(Sending $sending): void
+    {
         $bytes = is_file($sending->path()) ? (string) file_get_contents($sending->path()) : '';
         if ($bytes === '') {
             $this->stop($sending, 'The file is not kept any more; send the sheet anew.');
@@ -62,19 +78,16 @@ final class RunSending implements ShouldQueue
 
                 continue;
             }
-            $free = false;
             try {
                 Devices::of($sending->kind)::send($bytes, $sending->word(), new Line($stream), $sending->done, fn (int $done) => $this->kept($sending, $done));
                 $sending->note('Done');
                 $sending->update(['status' => 'done', 'done' => $sending->of]);
-                $free = true;
 
                 return;
             } catch (Paused) {
                 $asked = Sending::query()->whereKey($sending->id)->value('asked');
                 $sending->note($asked === 'cancel' ? "Cancelled after part {$sending->done}" : "Paused after part {$sending->done}");
                 $sending->update(['status' => $asked === 'cancel' ? 'cancelled' : 'paused', 'asked' => '']);
-                $free = $asked === 'cancel';
 
                 return;
             } catch (LineLost $lost) {
@@ -92,9 +105,6 @@ final class RunSending implements ShouldQueue
                 return;
             } finally {
                 fclose($stream);
-                if ($free) {
-                    $sending->letNext();
-                }
             }
         }
         $this->stop($sending, "{$why} Go on when it is back: {$sending->done} of {$sending->of} parts are done.");
@@ -118,9 +128,13 @@ final class RunSending implements ShouldQueue
 
     public function failed(?Throwable $problem): void
     {
-        $sending = Sending::query()->whereKey($this->sending)->where('status', 'running')->first();
-        if ($sending !== null) {
-            $this->stop($sending, "Sending broke off; {$sending->done} of {$sending->of} parts are done. Go on with it.");
-        }
+        Broken::ended(function () use ($problem): void {
+            $sending = Sending::query()->whereKey($this->sending)->where('status', 'running')->where('worker', Holder::own())->first();
+            if ($sending === null) {
+                return;
+            }
+            $this->stop($sending, sprintf('%s %d of %d parts are done. Go on with it.', Broken::why($problem, 'Sending broke off'), $sending->done, $sending->of));
+            $sending->letNext();
+        });
     }
 }

@@ -6,6 +6,7 @@ namespace App\Jobs;
 
 use App\Models\ShopJob;
 use App\Models\SizeRun;
+use App\Prep\Broken;
 use App\Prep\DatabaseStepCache;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
@@ -103,6 +104,6 @@ final class RunSizes implements ShouldQueue
 
     public function failed(?Throwable $problem): void
     {
-        SizeRun::query()->whereKey($this->run)->where('status', 'running')->update(['status' => 'failed', 'doing' => '']);
+        Broken::ended(fn () => SizeRun::query()->whereKey($this->run)->where('status', 'running')->update(['status' => 'failed', 'doing' => '']));
     }
 }

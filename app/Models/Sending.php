@@ -21,6 +21,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $number of the sheet or plate, from 0
  * @property string $status waiting, running, paused, stopped, done or cancelled
  * @property string $asked pause or cancel, or nothing
+ * @property string|null $worker process that holds it, or held it last
  * @property int $done parts that were acknowledged
  * @property int $of
  * @property float $length_mm that tools go

@@ -13,6 +13,9 @@ return new class extends Migration
         Schema::table('batches', static function (Blueprint $table): void {
             $table->json('not_taken')->nullable();
         });
+        Schema::table('sendings', static function (Blueprint $table): void {
+            $table->string('worker', 40)->nullable();
+        });
         Schema::create('releases', static function (Blueprint $table): void {
             $table->id();
             $table->foreignId('shop_job_id')->constrained()->cascadeOnDelete();
@@ -29,6 +32,9 @@ return new class extends Migration
     public function down(): void
     {
         Schema::drop('releases');
+        Schema::table('sendings', static function (Blueprint $table): void {
+            $table->dropColumn('worker');
+        });
         Schema::table('batches', static function (Blueprint $table): void {
             $table->dropColumn('not_taken');
         });

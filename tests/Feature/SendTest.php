@@ -10,14 +10,19 @@ use App\Models\Sending;
 use App\Models\ShopJob;
 use App\Models\SizeRun;
 use App\Models\StockItem;
+use App\Prep\Broken;
+use App\Prep\Holder;
 use App\Prep\Made;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Sheet\Shop\Stock;
+use PDOException;
 use PHPUnit\Framework\Attributes\Test;
+use RuntimeException;
 use Symfony\Component\Process\Process;
 use Tests\TestCase;
 use ZipArchive;
@@ -203,6 +208,9 @@ final class SendTest extends TestCase
         $bytes = (string) file_get_contents($sending->path());
         $sending->update(['status' => 'running', 'done' => 2]);
         Artisan::call('neat-edge:recover-machines');
+        self::assertSame('running', $sending->refresh()->status, 'its worker, which is this process, is there: another worker that starts leaves it alone');
+        $sending->update(['worker' => getmypid().':0123456789abcdef']);
+        Artisan::call('neat-edge:recover-machines');
         $sending->refresh();
         self::assertSame('stopped', $sending->status);
         self::assertStringContainsString("2 of {$sending->of} parts are done", $sending->error);
@@ -220,6 +228,53 @@ final class SendTest extends TestCase
         $jobs = glob("{$this->folder}/out/*.json") ?: [];
         $log = json_decode((string) file_get_contents((string) end($jobs)), true);
         self::assertEqualsWithDelta($this->getJson("/api/jobs/{$job}/making")->json('layouts.0.length_mm'), $log['cut_mm'], 0.01);
+    }
+
+    #[Test]
+    public function a_database_that_is_held_stops_a_sending_in_words_and_it_goes_on_from_there(): void
+    {
+        $job = $this->job();
+        $machine = $this->cutter();
+        $stored = 0;
+        DB::beforeExecuting(static function (string $query) use (&$stored): void {
+            if (str_starts_with($query, 'update "sendings" set "done"') && ++$stored === 2) {
+                throw new PDOException('SQLSTATE[HY000]: General error: 5 database is locked');
+            }
+        });
+        $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->assertStatus(500)->assertJsonPath('message', 'The database was held by another for too long. Nothing was changed. Try again.');
+        $sending = Sending::query()->firstOrFail();
+        self::assertSame(['stopped', "The database was held by another for too long. 1 of {$sending->of} parts are done. Go on with it."], [$sending->status, $sending->error]);
+        $stored = 100;
+        self::assertSame('done', $this->postJson("/api/sendings/{$sending->id}/go")->assertOk()->json('status'));
+    }
+
+    #[Test]
+    public function a_sheet_waits_while_another_is_cut_at_its_machine_and_comes_after_it_by_itself(): void
+    {
+        $job = $this->job();
+        $machine = $this->cutter();
+        $first = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->assertStatus(202)->json('id');
+        Sending::query()->whereKey($first)->update(['status' => 'running', 'done' => 0]);
+        $next = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 1])->assertStatus(202)->json('id');
+        self::assertSame('waiting', Sending::query()->whereKey($next)->value('status'));
+        self::assertFalse(Holder::isThere('1:'.str_repeat('0', 16)));
+        Sending::query()->whereKey($first)->update(['worker' => null]);
+        Artisan::call('neat-edge:recover-machines');
+        self::assertSame(['stopped', 'done'], [Sending::query()->whereKey($first)->value('status'), Sending::query()->whereKey($next)->value('status')], 'what was cut off before a single part was done holds up nobody');
+    }
+
+    #[Test]
+    public function what_broke_off_is_said_by_its_cause(): void
+    {
+        $full = new RuntimeException('x', 0, new PDOException('SQLSTATE[HY000]: General error: 13 database or disk is full'));
+        self::assertSame(['The disk is full.', 'It needed more memory than it may have.', 'It broke.'], [Broken::why($full, 'It broke'), Broken::why(new RuntimeException('Allowed memory size of 5 bytes'), 'It broke'), Broken::why(null, 'It broke.')]);
+        $tries = 0;
+        Broken::ended(static function () use (&$tries, $full): void {
+            if (++$tries < 3) {
+                throw $full;
+            }
+        }, 0.0);
+        self::assertSame(3, $tries, 'that it ended is stored as soon as that can be done');
     }
 
     #[Test]

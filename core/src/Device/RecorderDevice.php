@@ -28,11 +28,19 @@ final class RecorderDevice implements Device
     {
         $word = substr(trim(preg_replace('/[^\w.-]+/', '-', $name) ?? '', '-'), 0, 80) ?: 'film';
         $parts = self::parts($bytes);
-        if ($done > 0) {
+        // It is asked at every beginning, also where nothing was told to be done: a plate may have been exposed whose answer was lost.
+        if ($parts > 0) {
             $line->say("have {$word}\n");
             $answer = $line->answer();
-            $done = preg_match('/^have (\d+)$/D', $answer, $m) === 1 ? (int) $m[1] : throw self::fault($answer);
-            $kept(min($done, $parts));
+            $has = preg_match('/^have (\d+)$/D', $answer, $m) === 1 ? (int) $m[1] : throw self::fault($answer);
+            if ($has < $done) {
+                // It was told that more were exposed than it knows of: nobody but a person can tell which films lie there.
+                throw MachineRefused::because(sprintf('The film recorder knows of %d plates, and %d were told to be exposed. Look which films lie there; cancel this and send anew what is missing.', $has, $done));
+            }
+            $done = $has;
+            if ($done > 0) {
+                $kept(min($done, $parts));
+            }
         }
         if ($done >= $parts) {
             return;

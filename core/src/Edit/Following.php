@@ -130,8 +130,37 @@ final class Following
         if ($before === null || $before->shape === $line->shape || $line->shape->isEmpty()) {
             return $piece;
         }
-        $along = $line->shape->contours[0]->transformed($piece->recipe->matrix->inverse());
+        $back = $piece->recipe->matrix->inverse();
+        $setting = self::isBent($before->shape, $line->shape)
+            ? $base->setting->with(along: $line->shape->contours[0]->transformed($back))
+            : StandingOn::same($base->setting, $line->shape->transformed($back));
 
-        return $piece->withRecipe($piece->recipe->withBase(Lettering::set($base->setting->with(along: $along), $base->follows, $fonts)));
+        return $piece->withRecipe($piece->recipe->withBase(Lettering::set($setting, $base->follows, $fonts)));
+    }
+
+    /**
+     * Whether a line is the same line, moved or bent: then what stands on it goes along. Else - turned round, outlined, welded, cut - it is another line in its
+     * place, and what stands there stays.
+     */
+    private static function isBent(Shape $before, Shape $after): bool
+    {
+        $nodes = static function (Shape $shape): array {
+            $out = [];
+            foreach ($shape->contours as $contour) {
+                foreach ($contour->segments() as $s) {
+                    $out[] = sprintf('%.4F %.4F', $s[0], $s[1]);
+                    $out[] = sprintf('%.4F %.4F', $s[6], $s[7]);
+                }
+            }
+            $out = array_values(array_unique($out));
+            sort($out);
+
+            return $out;
+        };
+        if (count($before->contours) !== count($after->contours) || $before->nodeCount() !== $after->nodeCount()) {
+            return false;
+        }
+
+        return $nodes($before) !== $nodes($after);
     }
 }

@@ -149,6 +149,11 @@ final class DevicesTest extends TestCase
         self::assertSame([1, 2], $kept);
         [$said] = self::talk('recorder', $pdf, "have 2\n", 1);
         self::assertSame("have Boat-sign-1\n", $said, 'both are exposed: nothing is sent');
+        [$said, $kept] = self::talk('recorder', $pdf, "have 1\ntaken 2\nexposed 2\nfinished\n", 0);
+        self::assertSame([sprintf("have Boat-sign-1\nfilm %d 1 Boat-sign-1\n%s", strlen($pdf), $pdf), [1, 2]], [$said, $kept], 'a plate whose answer was lost is not exposed again');
+        $this->expectException(MachineRefused::class);
+        $this->expectExceptionMessage('knows of 0 plates, and 1 were told to be exposed');
+        self::talk('recorder', $pdf, "have 0\ntaken 2\n", 1);
     }
 
     #[Test]

@@ -6,20 +6,27 @@ namespace NeatEdge\Core\Tests\Edit;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Blend;
+use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\LinkedCopy;
 use NeatEdge\Core\Artwork\MirrorHalf;
+use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\RoundCorners;
 use NeatEdge\Core\Edit\Arranging\PastePieces;
 use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Edit\FreeIds;
+use NeatEdge\Core\Edit\Shaping\BorderLine;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Format\Json\ArtworkJson;
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Prepare\Look;
 use NeatEdge\Core\Seen\Painted;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Tests\Support\Bench;
+use NeatEdge\Core\Type\FontShelf;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -345,5 +352,64 @@ final class OutcomesTest extends TestCase
         self::assertTrue(ArtworkDifference::between($this->bench->art, $again)->isNothing());
         $other = $again->mapped(static fn (Piece $piece): Piece => $piece->with(name: 'x'), [$again->pieces[0]->id => true]);
         self::assertSame([$again->pieces[0]->id], array_keys(ArtworkDifference::between($this->bench->art, $other)->pieces));
+    }
+
+    /** @param  array<string, mixed>  $values */
+    private static function edited(Artwork $art, string $kind, array $values): Artwork
+    {
+        return Edits::applied(Edits::make($kind, $values, FontShelf::shipped(), 'mm'), $art, FontShelf::shipped());
+    }
+
+    #[Test]
+    public function letters_on_a_line_stay_where_they_are_when_their_line_becomes_another(): void
+    {
+        $art = self::edited(new Artwork(100, 100, []), 'draw-shape', ['shape' => 'ellipse', 'x' => 20, 'y' => 20, 'width' => 60, 'height' => 60, 'line' => '#000000', 'lineWidth' => 2, 'fill' => '#cc3333']);
+        $ring = $art->pieces[0]->id;
+        $art = self::edited($art, 'text', ['text' => 'HARBOUR', 'size' => 8, 'along' => $ring, 'family' => 'DejaVu Sans']);
+        $art = self::edited($art, 'draw-shape', ['shape' => 'rectangle', 'x' => 10, 'y' => 30, 'width' => 30, 'height' => 30, 'fill' => '#cc3333']);
+        $other = $art->pieces[2]->id;
+        $at = static function (Artwork $art): array {
+            foreach ($art->pieces as $piece) {
+                if ($piece->recipe?->base instanceof Lettering) {
+                    $box = $piece->box();
+
+                    return [$box->left ?? 0, $box->top ?? 0, $box->right ?? 0, $box->bottom ?? 0];
+                }
+            }
+            self::fail('the letters are gone');
+        };
+        $stood = $at($art);
+        $plain = self::edited($art, 'bake', ['pieces' => [$ring]]);
+        foreach ([
+            'plain' => $plain, 'turned round' => self::edited($plain, 'reverse-line', ['piece' => $ring]), 'outlined' => self::edited($art, 'outline-strokes', ['pieces' => [$ring], 'keep' => 'stroke']),
+            'welded' => self::edited($art, 'weld', ['pieces' => [$ring, $other]]), 'cut' => self::edited($art, 'cut-away', ['pieces' => [$ring, $other]]),
+        ] as $how => $after) {
+            self::assertEqualsWithDelta($stood, $at($after), 1.0, $how);
+        }
+        self::assertEqualsWithDelta($stood[0] + 5, $at(self::edited($art, 'move', ['pieces' => [$ring], 'x' => 5, 'y' => 0]))[0], 0.05, 'a line that is moved takes them along');
+    }
+
+    #[Test]
+    public function a_letter_and_every_compound_come_apart_and_look_the_same(): void
+    {
+        $art = self::edited(new Artwork(100, 100, []), 'text', ['text' => 'B', 'size' => 60, 'x' => 20, 'y' => 80, 'family' => 'DejaVu Sans', 'fill' => '#203050']);
+        $apart = self::edited($art, 'separate', ['pieces' => [$art->pieces[0]->id]]);
+        self::assertSame(['#203050', '#ffffff', '#ffffff'], array_map(static fn (Piece $piece): ?string => $piece->fill?->colour->hex(), $apart->pieces));
+        self::assertEqualsWithDelta(abs($art->pieces[0]->shape->area()), abs($apart->pieces[0]->shape->area()) - abs($apart->pieces[1]->shape->area()) - abs($apart->pieces[2]->shape->area()), 1e-6);
+        $square = Contour::rectangle(10, 10, 30, 30);
+        $twice = new Artwork(100, 100, [new Piece('a', new Shape([$square, $square, Contour::rectangle(40, 10, 20, 20)]), new Paint(new Colour(1, 2, 3)))]);
+        self::assertCount(3, self::edited($twice, 'separate', ['pieces' => ['a']])->pieces, 'outlines on each other are none lost');
+    }
+
+    #[Test]
+    public function a_hole_that_is_wide_enough_stays_whatever_the_least_radius(): void
+    {
+        $ring = new Shape([Contour::circle(50, 50, 30), Contour::circle(50, 50, 6)->reversed()]);
+        foreach ([0.5, 2.0, 4.0, 8.0] as $radius) {
+            // After a border of two there are eight left of its twelve.
+            self::assertCount(2, BorderLine::around($ring, 2.0, 1.0, 3.0, $radius)->contours, "radius {$radius}");
+            self::assertCount(2, BorderLine::around($ring, 2.0, 1.0, 7.8, $radius)->contours, "radius {$radius}");
+            self::assertCount(1, BorderLine::around($ring, 2.0, 1.0, 8.3, $radius)->contours, "radius {$radius}");
+        }
     }
 }

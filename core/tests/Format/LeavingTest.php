@@ -7,6 +7,7 @@ namespace NeatEdge\Core\Tests\Format;
 use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Format\Export;
@@ -361,7 +362,20 @@ print(json.dumps({"errors": len(audit.errors), "units": doc.header.get("$INSUNIT
         self::assertStringContainsString('<title>&lt;Tag&gt; &amp; &quot;one&quot;</title>', $text);
         self::assertSame(1, preg_match('/<g id="layer-1-kiss" data-name="Red film"/', $text));
         self::assertSame(1, preg_match('/<g id="layer-2-through"/', $text));
-        self::assertSame([], Reader::read($text)->findings);
+        self::assertSame(['taken-lines'], array_values(array_unique(array_map(static fn (Finding $finding): string => $finding->kind, Reader::read($text)->findings))), 'lines that are cut are told, and nothing else');
+    }
+
+    #[Test]
+    public function our_own_cutting_svg_comes_back_as_outlines_of_its_lines_and_single_cuts(): void
+    {
+        $read = Reader::read((string) file_get_contents($this->write('svg', self::cut())))->artwork;
+        $cuts = array_filter($read->pieces, static fn (Piece $piece): bool => $piece->isSingleCut());
+        $filled = array_filter($read->pieces, static fn (Piece $piece): bool => $piece->fill !== null);
+        // The rectangle runs round the ring and the open line encloses nothing: both are cut once. The ring is art with its hole.
+        self::assertSame([2, 1], [count($cuts), count($filled)]);
+        self::assertEqualsWithDelta(M_PI * (400 - 100), array_sum(array_map(static fn (Piece $piece): float => $piece->shape->area(), $filled)), 0.5);
+        self::assertEqualsWithDelta(2 * 120 + hypot(20, 20), array_sum(array_map(static fn (Piece $piece): float => array_sum(array_map(static fn (Contour $c): float => $c->length(), $piece->shape->contours)), $cuts)), 0.01);
+        self::assertCount(3, array_unique(array_map(static fn (Piece $piece): string => $piece->id, $read->pieces)));
     }
 
     #[Test]

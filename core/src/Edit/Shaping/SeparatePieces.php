@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Arrangement;
@@ -13,7 +15,10 @@ use NeatEdge\Core\Edit\Edit;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\FreeIds;
 use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Parts;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Inscribed;
 
 /** P6: parts a compound into its pieces, each outline with the holes right inside it. */
 final readonly class SeparatePieces implements Edit
@@ -41,15 +46,17 @@ final readonly class SeparatePieces implements Edit
     public function apply(Artwork $artwork): Artwork
     {
         $chosen = Chosen::in($artwork, $this->ids);
-        $parts = array_map(static fn (Piece $piece): array => Parts::of($piece->shape), $chosen);
+        $parts = array_map(self::parts(...), $chosen);
         if (array_filter($parts, static fn (array $list): bool => count($list) > 1) === []) {
-            throw EditRefused::because('It is one piece already.');
+            throw EditRefused::because('It is one outline already.');
         }
         $free = FreeIds::in($artwork);
         $pieces = [];
         foreach ($artwork->pieces as $piece) {
-            foreach ($parts[$piece->id] ?? [] as $i => $shape) {
-                $pieces[] = $piece->withShape($shape)->with(id: $i === 0 ? $piece->id : $free->next());
+            foreach ($parts[$piece->id] ?? [] as $i => [$shape, $hole]) {
+                $part = $piece->withShape($shape)->with(id: $i === 0 ? $piece->id : $free->next());
+                // What was a hole shows what was seen through it.
+                $pieces[] = $hole && $part->fill !== null ? $part->with(fill: self::beneath($shape, $pieces, $piece->id)) : $part;
             }
             if (! isset($parts[$piece->id])) {
                 $pieces[] = $piece;
@@ -57,5 +64,39 @@ final readonly class SeparatePieces implements Edit
         }
 
         return Arrangement::settled($artwork->withPieces($pieces));
+    }
+
+    /**
+     * What hangs together; where all of it does, or outlines lie on each other, each outline by itself.
+     *
+     * @return list<array{Shape, bool}> with whether it was a hole
+     */
+    private static function parts(Piece $piece): array
+    {
+        $parts = Parts::of($piece->shape);
+        $contours = $piece->shape->contours;
+        if (count($parts) > 1 && array_sum(array_map(static fn (Shape $part): int => count($part->contours), $parts)) === count($contours)) {
+            return array_map(static fn (Shape $part): array => [$part, false], $parts);
+        }
+        $holes = array_merge(...array_map(static fn (Shape $part): array => array_slice($part->contours, 1), $parts));
+
+        $rows = array_map(static fn (Contour $contour): array => [Shape::of($contour), in_array($contour, $holes, true)], $contours);
+        // A hole lies on what it was a hole in.
+        usort($rows, static fn (array $a, array $b): int => $a[1] <=> $b[1]);
+
+        return $rows;
+    }
+
+    /** @param  list<Piece>  $pieces  the lowest first */
+    private static function beneath(Shape $hole, array $pieces, string $but): Paint
+    {
+        [$x, $y] = Inscribed::in($hole, 0.05);
+        foreach (array_reverse($pieces) as $piece) {
+            if ($piece->id !== $but && $piece->fill !== null && Inscribed::holds($piece->shape, $x, $y)) {
+                return $piece->fill;
+            }
+        }
+
+        return new Paint(new Colour(255, 255, 255));
     }
 }

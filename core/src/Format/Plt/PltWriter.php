@@ -39,7 +39,7 @@ final readonly class PltWriter implements LayoutWriter
 
     public static function about(): AboutFormat
     {
-        return new AboutFormat('plt', 'PLT (HPGL)', 'plt', 'application/vnd.hp-hpgl', 'Pen up, pen down: what vinyl cutters read.', false, [
+        return new AboutFormat('plt', 'PLT (HPGL)', 'plt', 'application/vnd.hp-hpgl', 'Pen up, pen down, each place rounded to 0.025 mm: what vinyl cutters read.', false, [
             Field::length('blade', 'Blade offset', 0.0, 0.0, 'from the axis of a drag knife to its tip; nought where the cutter sees to it'),
             Field::length('overcut', 'Overcut', 0.3, 0.0, 'past the start of a closed cut'),
             new Field('corner', 'Swivel from', Field::ANGLE, 15.0, 1.0, 170.0, help: 'sharper corners are swivelled round'),

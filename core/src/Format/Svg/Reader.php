@@ -7,8 +7,10 @@ namespace NeatEdge\Core\Format\Svg;
 use DOMElement;
 use DOMXPath;
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Severity;
+use NeatEdge\Core\Format\Lines\TakeLines;
 use NeatEdge\Core\Format\Notes;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Geometry\Matrix;
@@ -20,6 +22,9 @@ use NeatEdge\Core\Type\FontShelf;
  */
 final class Reader
 {
+    /** mm within which ends of lines of our own sheets meet. */
+    private const MEET = 0.005;
+
     /**
      * @param  FontShelf|null  $shelf  the fonts at hand; those that ship when null
      *
@@ -40,7 +45,11 @@ final class Reader
             $walk->canvas->fade(0, Walk::opacityOf($style));
         }
 
-        return self::sized(new Artwork($width, $height, $walk->canvas->pieces()), $notes, $root);
+        $cuts = $walk->cuts->isEmpty() ? [] : (new TakeLines(true, self::MEET, 1.0, $shelf ?? FontShelf::shipped(), $notes))->pieces($walk->cuts);
+        $before = count($walk->canvas->pieces());
+        $cuts = array_map(static fn (Piece $piece, int $i): Piece => $piece->with(id: 'p'.($before + $i + 1)), $cuts, array_keys($cuts));
+
+        return self::sized(new Artwork($width, $height, [...$walk->canvas->pieces(), ...$cuts]), $notes, $root);
     }
 
     /** A file that states no size is told so; one that has no page either gets the box of its art. */

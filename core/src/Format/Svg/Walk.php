@@ -9,6 +9,7 @@ use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Stroke;
 use NeatEdge\Core\Check\Severity;
+use NeatEdge\Core\Format\Lines\LineDrawing;
 use NeatEdge\Core\Format\Notes;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;
@@ -31,6 +32,9 @@ final class Walk
     private const LEFT_OUT = ['foreignObject' => 'foreign content', 'video' => 'a film', 'audio' => 'sound',
         'canvas' => 'a canvas', 'iframe' => 'another page', 'script' => 'a script', 'tspan' => 'text outside a text element', 'textPath' => 'text outside a text element'];
 
+    /** Lines of sheets of our own, which say that they are cut. */
+    public readonly LineDrawing $cuts;
+
     public readonly Canvas $canvas;
 
     private readonly TextReader $text;
@@ -44,6 +48,7 @@ final class Walk
     public function __construct(public readonly Definitions $definitions, public readonly Notes $notes, private readonly Limits $limits, FontShelf $shelf)
     {
         $this->canvas = new Canvas($limits, $this->notes);
+        $this->cuts = new LineDrawing;
         $this->text = new TextReader($definitions, $shelf, $notes, $limits);
         $this->paints = new Paints($definitions, $notes);
         $this->clips = new ClipShape($definitions, $this->text, $limits);
@@ -321,6 +326,14 @@ final class Walk
         $drawn = $shape->transformed($scope->matrix);
         $fill = $this->paints->of($scope, 'fill', $shape, $box);
         $line = $this->paints->of($scope, 'stroke', $shape, $box);
+        if ($fill === null && $line instanceof Paint && $line->isFlatColour() && CutLines::of($e) !== null) {
+            // In files of our own a line says that it is cut: once, or as the outline of what it encloses.
+            CutLines::of($e) === CutLines::ONCE
+                ? $this->canvas->addWithin($scope->clips, $drawn, null, Stroke::singleCut($line), ElementName::of($e))
+                : array_push($this->cuts->layer(CutLines::layer($e), $line->colour->hex())->lines, ...$drawn->contours);
+
+            return;
+        }
         $stroke = $line === null ? null : StrokeAttributes::stroke($line instanceof Paint ? $line : new Paint(new \NeatEdge\Core\Artwork\Colour(0, 0, 0)), $scope);
         $name = ElementName::of($e);
         $order = self::order($scope->style->get('paint-order'));

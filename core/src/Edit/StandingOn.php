@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Edit;
+
+use NeatEdge\Core\Edit\Shaping\LinePlace;
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Cubic;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Type\LineAlong;
+use NeatEdge\Core\Type\Setting;
+
+/** Letters keep their place and their way when another line takes that of theirs. */
+final class StandingOn
+{
+    /** @param  Shape  $lines  in the space of the letters */
+    public static function same(Setting $setting, Shape $lines): Setting
+    {
+        $along = $setting->along;
+        if ($along === null || $lines->isEmpty()) {
+            return $setting;
+        }
+        $old = new LineAlong([$setting->inside ? $along->reversed() : $along]);
+        $place = $old->at($setting->slide * $old->length);
+        if ($place === null) {
+            return $setting->with(along: $lines->contours[0]);
+        }
+        [$x, $y, $dx, $dy] = $place;
+        $best = null;
+        foreach ($lines->contours as $contour) {
+            [$g, $px, $py] = LinePlace::nearest($contour, $x, $y);
+            $far = hypot($px - $x, $py - $y);
+            if ($best === null || $far < $best[0]) {
+                $best = [$far, $contour, $g, $px, $py];
+            }
+        }
+        if ($best === null) {
+            return $setting;
+        }
+        [, $contour, $g, $px, $py] = $best;
+        // A closed line is walked with the line that closes it.
+        $walked = $contour->closed ? Contour::ofSegments($contour->closedSegments(), true) : $contour;
+        [$tx, $ty] = self::way($walked, $g);
+        $inside = $tx * $dx + $ty * $dy < 0;
+        $share = self::share($walked, $g);
+        // Above the line is on the left of its way, with y downwards.
+        $above = ($x - $px) * $dy - ($y - $py) * $dx;
+
+        return $setting->with(along: $walked, inside: $inside, slide: $inside ? 1 - $share : $share, distance: $setting->distance + (abs($above) < 1e-6 ? 0.0 : $above));
+    }
+
+    /** @return array{float, float} */
+    private static function way(Contour $line, float $g): array
+    {
+        $segments = $line->segments();
+        $i = max(0, min(count($segments) - 1, (int) floor($g)));
+        [$dx, $dy] = Cubic::speedOn($segments[$i], max(0.001, min(0.999, $g - $i)));
+        $long = max(1e-12, hypot($dx, $dy));
+
+        return [$dx / $long, $dy / $long];
+    }
+
+    /** How far along a line a place lies, as a share of its length. */
+    private static function share(Contour $line, float $g): float
+    {
+        $before = $all = 0.0;
+        foreach ($line->segments() as $i => $s) {
+            $length = Cubic::length($s);
+            $all += $length;
+            $before += $g >= $i + 1 ? $length : ($g > $i ? Cubic::length(Cubic::part($s, 0.0, $g - $i)) : 0.0);
+        }
+
+        return $all > 0 ? max(0.0, min(1.0, $before / $all)) : 0.0;
+    }
+}
