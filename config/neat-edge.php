@@ -19,6 +19,8 @@ return [
     'sendings' => (string) env('NEAT_EDGE_SENDINGS', storage_path('app/sendings')),
     // Ports of the stand-in machines that start with the shop, from this one on; none when nought.
     'machines_port' => (int) env('NEAT_EDGE_MACHINES_PORT', 0),
+    // What prices of materials and rates of machines are in, as it stands on job sheets.
+    'currency' => (string) env('NEAT_EDGE_CURRENCY', 'EUR'),
     // How many files of a batch are worked on at once.
     'batch_jobs' => (int) env('NEAT_EDGE_BATCH_JOBS', 2),
     // How long a request may compute - reading a file, an edit - before it is given up, in seconds.

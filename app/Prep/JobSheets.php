@@ -26,16 +26,16 @@ final class JobSheets
         if ($layouts === []) {
             throw EditRefused::because('There is nothing to make.');
         }
-        $machines = StockItem::query()->where('kind', 'machine')->orderBy('id')->get();
-        $machine = $machines->firstWhere('id', $job->chosen()->items['machine']['id'] ?? 0) ?? $machines->first(static fn (StockItem $one): bool => $one->data['kind'] === Stock::machineFor($job->process));
+        $machine = Made::machine($job);
         $prices = StockItem::query()->whereIn('kind', ['material', 'ink'])->get()->keyBy('name');
         $rows = [];
         foreach ($layouts as $layout) {
-            $moves = Moves::of($layout, (float) ($machine?->data['travel'] ?? 400.0));
+            $moves = Moves::of($layout, Made::described($job, $machine));
             $price = (float) ($prices->get($layout->material)?->data['price'] ?? 0.0);
+            $rate = (float) ($machine?->data['rate'] ?? 0.0);
             $rows[] = [
                 'layout' => $layout, 'seconds' => $moves['seconds'], 'cut_mm' => $moves['cut_mm'],
-                'material_cost' => $price * (self::inked($layout) ?? $layout->width * $layout->height) / 1e6, 'machine_cost' => (float) ($machine?->data['rate'] ?? 0.0) * $moves['seconds'] / 3600,
+                'material_cost' => $price > 0 ? $price * (self::inked($layout) ?? $layout->width * $layout->height) / 1e6 : null, 'machine_cost' => $rate > 0 ? $rate * $moves['seconds'] / 3600 : null,
             ];
         }
         $preparation = $job->latestPreparation;
@@ -58,6 +58,7 @@ final class JobSheets
                 ...array_map(static fn (string $says): string => "Changed. {$says}", array_values(array_filter($preparation->result['changes'] ?? [], is_string(...)))),
                 ...array_map(static fn (array $finding): string => sprintf('%s Accepted: %s', (string) $finding['message'], (string) $finding['accepted']), $accepted),
             ],
+            (string) config('neat-edge.currency'),
         );
     }
 

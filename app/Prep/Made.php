@@ -16,12 +16,13 @@ use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Make\Makings;
 use NeatEdge\Core\Sheet\Make\Order;
 use NeatEdge\Core\Sheet\Nest\Placement;
+use NeatEdge\Core\Sheet\Shop\Stock;
 
 /** A prepared job laid out as its process promises; kept by all that led to it. */
 final class Made
 {
     /** Grows whenever layouts come out otherwise. */
-    private const FORM = 4;
+    private const FORM = 5;
 
     /** @return list<Layout> @throws EditRefused when nothing was prepared */
     public static function layouts(ShopJob $job): array
@@ -53,6 +54,24 @@ final class Made
     public static function folder(): string
     {
         return rtrim((string) config('neat-edge.layouts'), '/');
+    }
+
+    /** The machine that a job is made with: the one that its ticket names, else the first of the kind that its process wants. */
+    public static function machine(ShopJob $job): ?StockItem
+    {
+        $machines = StockItem::query()->where('kind', 'machine')->orderBy('id')->get();
+
+        return $machines->firstWhere('id', $job->chosen()->items['machine']['id'] ?? 0) ?? $machines->first(static fn (StockItem $one): bool => $one->data['kind'] === Stock::machineFor($job->process));
+    }
+
+    /** @return array<string, float|string|bool> that machine, with the knife that is in it for this job */
+    public static function described(ShopJob $job, ?StockItem $machine): array
+    {
+        $machine = $machine->data ?? ['kind' => Stock::machineFor($job->process)];
+        $blade = $job->chosen()->items['blade']['values'] ?? [];
+        $steered = (float) ($machine['blade'] ?? 0.0);
+
+        return [...$machine, 'blade' => $steered > 0 ? (float) ($blade['offset'] ?? $steered) : 0.0, 'overcut' => (float) ($blade['overcut'] ?? $machine['overcut'] ?? 0.3)];
     }
 
     public static function order(ShopJob $job): Order
@@ -133,18 +152,7 @@ final class Made
     /** @return array<string, string> names of colours, by #rrggbb */
     public static function names(): array
     {
-        $stock = [];
-        // What is called nothing has the name of the ink or material of just that colour.
-        foreach (StockItem::query()->whereIn('kind', ['material', 'ink'])->orderBy('id')->get() as $one) {
-            $stock[(string) ($one->data['colour'] ?? '')] ??= $one->name;
-        }
-
-        return [...$stock, ...self::given()];
-    }
-
-    /** @return array<string, string> names that were given to colours themselves */
-    private static function given(): array
-    {
+        // A colour is an ink or a material because somebody said so, never because the shop has one that looks the same.
         return DB::table('shop_colours')->orderBy('hex')->pluck('name', 'hex')->map(static fn (mixed $name): string => is_string($name) ? $name : '')->all();
     }
 
@@ -157,9 +165,13 @@ final class Made
     /** @return array<string, array{rank: int, alone: bool}> what is known of inks, by #rrggbb */
     private static function inks(): array
     {
+        $inks = StockItem::query()->where('kind', 'ink')->orderBy('id')->get()->keyBy('name');
         $out = [];
-        foreach (StockItem::query()->where('kind', 'ink')->orderBy('id')->get() as $one) {
-            $out[(string) ($one->data['colour'] ?? '')] ??= ['rank' => (int) ($one->data['rank'] ?? 1), 'alone' => (bool) ($one->data['alone'] ?? false)];
+        foreach (self::names() as $hex => $name) {
+            $one = $inks->get($name);
+            if ($one !== null) {
+                $out[$hex] = ['rank' => (int) ($one->data['rank'] ?? 1), 'alone' => (bool) ($one->data['alone'] ?? false)];
+            }
         }
 
         return $out;

@@ -32,7 +32,10 @@ final class DeviceCommand extends Command
             ->addOption('fail', null, InputOption::VALUE_REQUIRED, 'a fault to play: '.implode(', ', self::FAILS))
             ->addOption('after', null, InputOption::VALUE_REQUIRED, 'instructions after which it fails', '40')
             ->addOption('pace', null, InputOption::VALUE_REQUIRED, 'how much faster than life; 0 for at once', '1')
-            ->addOption('blade', null, InputOption::VALUE_REQUIRED, 'mm from the axis of the cutter\'s drag knife to its tip', '0');
+            ->addOption('blade', null, InputOption::VALUE_REQUIRED, 'mm from the axis of the cutter\'s drag knife to its tip', '0')
+            ->addOption('travel', null, InputOption::VALUE_REQUIRED, 'mm/s in the air', '400')
+            ->addOption('gather', null, InputOption::VALUE_REQUIRED, 'mm/s² in which it gathers and loses speed', '2000')
+            ->addOption('lift', null, InputOption::VALUE_REQUIRED, 'seconds for going up or down; 0.05 for a knife, 0 for a beam');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -56,6 +59,9 @@ final class DeviceCommand extends Command
             throw BadCall::wrong('--bed', $bed, 'write it as 600x300mm');
         }
         $machine = new $class((float) $m[1], (float) $m[2], rtrim($option('out-dir'), '/'), $option('fail'), max(0.0, (float) $option('pace')), max(1, (int) $option('after')));
+        $machine->travel = max(1.0, (float) $option('travel'));
+        $machine->gather = max(1.0, (float) $option('gather'));
+        $machine->lift = max(0.0, $option('lift') === '' ? ($machine instanceof Engraver ? 0.0 : 0.05) : (float) $option('lift'));
         if ($machine instanceof Cutter) {
             $machine->blade = max(0.0, (float) $option('blade'));
         }

@@ -208,6 +208,35 @@ final class DeviceTest extends TestCase
         }
     }
 
+    /** @return iterable<string, array{string, string, string, string}> */
+    public static function demoJobs(): iterable
+    {
+        yield 'the tag' => ['brass-lantern-tag.svg', 'engraving', 'gcode', 'engraver'];
+        yield 'the decal' => ['window-decal.svg', 'cut-vinyl', 'plt', 'cutter'];
+        yield 'the stickers' => ['sticker-sheet.svg', 'sticker', 'plt', 'cutter'];
+    }
+
+    #[Test]
+    #[DataProvider('demoJobs')]
+    public function a_machine_takes_as_long_as_is_said(string $name, string $process, string $format, string $kind): void
+    {
+        (new Process([PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=function', '-d', 'opcache.jit_buffer_size=128M', '-d', 'memory_limit=1G', 'console/neat-edge.php', 'export', "database/demo/{$name}", "--process={$process}", "--format={$format}", '--anyway', '--out-dir', "{$this->folder}/sheets"], dirname(__DIR__, 2), timeout: 120))->run();
+        $manifest = json_decode((string) file_get_contents("{$this->folder}/sheets/manifest.json"), true);
+        self::assertNotEmpty($manifest['sheets']);
+        foreach ($manifest['sheets'] as $sheet) {
+            array_map(unlink(...), glob("{$this->folder}/out/*") ?: []);
+            $this->start($kind, ['--bed=5000x1300mm']);
+            $sent = $this->send("{$this->folder}/sheets/{$sheet['name']}.{$format}");
+            self::assertSame(0, $sent->getExitCode(), $sent->getErrorOutput());
+            self::assertEqualsWithDelta($sheet['seconds'], $this->log()['seconds'], 0.05 * $sheet['seconds'], $sheet['title']);
+            if ($format === 'gcode') {
+                $said = preg_match('/About (\d+) min (\d+) s/', (string) file_get_contents("{$this->folder}/sheets/{$sheet['name']}.gcode"), $m) === 1 ? 60 * (int) $m[1] + (int) $m[2] : 0;
+                self::assertEqualsWithDelta($sheet['seconds'], $said, 1.0, 'what the file says is what the list says');
+            }
+        }
+        exec('rm -rf '.escapeshellarg("{$this->folder}/sheets"));
+    }
+
     #[Test]
     public function a_film_recorder_exposes_each_plate_once_and_refuses_what_is_larger_than_its_film(): void
     {

@@ -11,6 +11,7 @@ use App\Models\StockItem;
 use App\Prep\Intake;
 use App\Prep\ReferencePictures;
 use Illuminate\Database\Seeder;
+use Illuminate\Support\Facades\DB;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Device\Devices;
 use NeatEdge\Core\Format\Json\ArtworkJson;
@@ -70,6 +71,11 @@ final class DatabaseSeeder extends Seeder
         }
     }
 
+    private const SAID = [
+        '#e07a1f' => 'Orange, opaque', '#f7f3e8' => 'Cream', '#3aa0a8' => 'River teal',
+        '#14213d' => 'Harbour blue film', '#e2a72e' => 'Lamp yellow film', '#c8452f' => 'Buoy red film', '#f4ead2' => 'Sailcloth white film',
+    ];
+
     /** What the shop has to begin with, once; and its stand-in machines, at the ports that they listen on. */
     private static function stock(): void
     {
@@ -77,9 +83,13 @@ final class DatabaseSeeder extends Seeder
             foreach (Stock::samples() as $one) {
                 StockItem::query()->create(['kind' => $one['kind'], 'name' => $one['name'], 'data' => Stock::values($one['kind'], $one['values'])]);
             }
+            // The shop of the demo has said which colours of its art are its inks and films.
+            foreach (self::SAID as $hex => $name) {
+                DB::table('shop_colours')->insertOrIgnore(['hex' => $hex, 'name' => $name]);
+            }
         }
         $port = (int) config('neat-edge.machines_port');
-        $beds = ['cutter' => ['bedWidth' => 5000.0, 'bedHeight' => 610.0, 'blade' => 0.25], 'recorder' => ['bedWidth' => 450.0, 'bedHeight' => 600.0], 'engraver' => ['bedWidth' => 600.0, 'bedHeight' => 400.0]];
+        $beds = ['cutter' => ['bedWidth' => 5000.0, 'bedHeight' => 610.0, 'blade' => 0.25], 'recorder' => ['bedWidth' => 450.0, 'bedHeight' => 600.0], 'engraver' => ['bedWidth' => 600.0, 'bedHeight' => 400.0, 'lift' => 0.0]];
         foreach ($port > 0 ? array_keys($beds) : [] as $i => $kind) {
             $name = 'Stand-in '.strtolower(Devices::of($kind)::about()->label);
             $known = StockItem::query()->where('kind', 'machine')->where('name', $name)->first();

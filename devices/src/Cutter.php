@@ -115,6 +115,7 @@ final class Cutter extends Machine
 
     private function take(int $pen): void
     {
+        $this->rest();
         $this->pen = $pen;
         $this->down = false;
         if ($pen === 0) {
@@ -140,7 +141,8 @@ final class Cutter extends Machine
     private function move(array $v, bool $down): void
     {
         if ($down !== $this->down) {
-            $this->spend(0.05);
+            $this->rest();
+            $this->spend($this->lift);
             $this->down = $down;
             if ($down) {
                 // Let down, the tip stands behind the head the way it looked last.
@@ -165,10 +167,10 @@ final class Cutter extends Machine
         if ($this->down) {
             $this->length += $mm;
             $this->trail($x * self::STEP, $y * self::STEP);
-            $this->spend($mm / $this->speed);
+            $this->along($x * self::STEP - $this->x * self::STEP, $y * self::STEP - $this->y * self::STEP, $this->speed);
         } else {
             $this->air[] = [$this->x * self::STEP, $this->y * self::STEP, $x * self::STEP, $y * self::STEP];
-            $this->spend($mm / 400.0);
+            $this->fly($x * self::STEP - $this->x * self::STEP, $y * self::STEP - $this->y * self::STEP);
         }
         [$this->x, $this->y] = [$x, $y];
     }

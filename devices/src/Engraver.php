@@ -162,7 +162,8 @@ final class Engraver extends Machine
         $this->feed = $words['F'] ?? $this->feed;
         if (isset($words['Z'])) {
             $this->z = $words['Z'];
-            $this->spend(0.1);
+            $this->rest();
+            $this->spend($this->lift);
         }
 
         return $moves === null || (! isset($words['X']) && ! isset($words['Y'])) ? '' : $this->move($moves, $words);
@@ -175,6 +176,7 @@ final class Engraver extends Machine
         } elseif ($code === 5) {
             $this->on = false;
         } elseif ($code === 2) {
+            $this->rest();
             $this->note('done');
             $this->leave();
         }
@@ -197,7 +199,7 @@ final class Engraver extends Machine
                 $this->burnt[] = [$this->x, $this->y, $px, $py, $this->power];
                 $this->length += $mm;
             }
-            $this->spend($mm / ($kind === 0 ? 300.0 : max(0.1, $this->feed / 60)));
+            $kind === 0 ? $this->fly($px - $this->x, $py - $this->y) : $this->along($px - $this->x, $py - $this->y, max(0.1, $this->feed / 60));
             [$this->x, $this->y] = [$px, $py];
         }
 

@@ -27,6 +27,20 @@ abstract class Machine
 
     protected float $seconds = 0.0;
 
+    /** mm/s in the air. */
+    public float $travel = 400.0;
+
+    /** mm/s² in which speed is gathered and lost. */
+    public float $gather = 2000.0;
+
+    /** Seconds for going up or down. */
+    public float $lift = 0.05;
+
+    private ?Motion $motion = null;
+
+    /** Seconds of the stroke that were told as they went by. */
+    private float $told = 0.0;
+
     private float $began;
 
     /**
@@ -166,10 +180,36 @@ abstract class Machine
         @fwrite($this->client, $text);
     }
 
+    /** One more piece of a stroke; what gathering and braking adds is spent when it comes to rest. */
+    protected function along(float $dx, float $dy, float $speed): void
+    {
+        $this->motion ??= new Motion($this->gather);
+        $this->motion->push($dx, $dy, $speed);
+        $this->told += hypot($dx, $dy) / $speed;
+        $this->spend(hypot($dx, $dy) / $speed);
+    }
+
+    protected function rest(): void
+    {
+        $this->spend(($this->motion?->rest() ?? 0.0) - $this->told);
+        $this->told = 0.0;
+    }
+
+    /** From rest to rest in the air. */
+    protected function fly(float $dx, float $dy): void
+    {
+        $this->rest();
+        $this->along($dx, $dy, $this->travel);
+        $this->rest();
+    }
+
     /** Takes its time. */
     protected function spend(float $seconds): void
     {
         $this->seconds += $seconds;
+        if ($seconds <= 0) {
+            return;
+        }
         $pace = $this->fail === 'slow' ? $this->pace / 10 : $this->pace;
         if ($pace > 0) {
             usleep((int) min(5e6, 1e6 * $seconds / $pace));

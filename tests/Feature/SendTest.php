@@ -92,7 +92,7 @@ final class SendTest extends TestCase
     {
         $job = $this->job();
         $first = $this->getJson("/api/jobs/{$job}/making")->assertOk();
-        self::assertSame(['boat-sign-1-e0a030-66x46', 'boat-sign-2-223344-31x46'], $first->json('layouts.*.name'));
+        self::assertSame(['boat-sign-1-e0a030-60x40', 'boat-sign-2-223344-25x40'], $first->json('layouts.*.name'));
         self::assertSame(6, count($first->json('formats')));
         $film = $this->postJson('/api/stock', ['kind' => 'material', 'name' => 'Lamp yellow', 'values' => ['colour' => '#e0a030', 'width' => '300mm']])->json('id');
         $now = $this->putJson("/api/jobs/{$job}/making", ['values' => ['copies' => '3', 'weedEvery' => '1in'], 'materials' => ['#e0a030' => $film]])->assertOk();
@@ -160,7 +160,7 @@ final class SendTest extends TestCase
             }
             self::assertCount($format === 'pdf' ? 1 : 2, $manifest['files'], $format);
         }
-        $this->get("/api/jobs/{$job}/files/1.plt?values[blade]=0.25mm")->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="boat-sign-2-223344-31x46.plt"');
+        $this->get("/api/jobs/{$job}/files/1.plt?values[blade]=0.25mm")->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="boat-sign-2-223344-25x40.plt"');
         $this->getJson("/api/jobs/{$job}/files/1.exe")->assertStatus(422);
         self::assertStringStartsWith('%PDF-', (string) $this->get("/api/jobs/{$job}/job-sheet.pdf")->assertOk()->getContent());
         $this->postJson("/api/jobs/{$job}/edits", ['version' => ShopJob::query()->findOrFail($job)->version, 'edit' => ['kind' => 'draw-shape', 'shape' => 'rectangle', 'x' => 1, 'y' => 1, 'width' => 5, 'height' => 5, 'fill' => '#223344']])->assertOk();
@@ -422,6 +422,8 @@ final class SendTest extends TestCase
         self::assertEquals([65, 0.06], [$making->json('values.ruling'), $making->json('values.leastDot')]);
         self::assertSame(['#e0a030', '#223344'], $making->json('layouts.*.layers.0.colour'));
         $this->postJson('/api/stock', ['kind' => 'ink', 'name' => 'Night', 'values' => ['colour' => '#223344', 'rank' => 1]])->assertCreated();
+        self::assertSame(['#e0a030', '#223344'], $this->getJson("/api/jobs/{$job}/making")->json('layouts.*.layers.0.colour'), 'what looks like an ink is none until somebody says so');
+        $this->putJson('/api/colours', ['hex' => '#223344', 'name' => 'Night'])->assertOk();
         self::assertSame(['#223344', '#e0a030'], $this->getJson("/api/jobs/{$job}/making")->json('layouts.*.layers.0.colour'));
         // Another choice leaves the ruling with the screen; typed once, it is that of the job.
         self::assertEquals(65, $this->putJson("/api/jobs/{$job}/making", ['values' => ['trap' => '0.2mm']])->json('values.ruling'));
@@ -483,6 +485,8 @@ final class SendTest extends TestCase
         self::assertEqualsWithDelta(600.0, array_sum(array_map(static fn (Piece $piece): float => $piece->shape->area(), $under->pieces)), 1.0);
         // Ink is paid by what it covers, not by the film.
         $this->postJson('/api/stock', ['kind' => 'ink', 'name' => 'Amber', 'values' => ['colour' => '#e0a030', 'price' => 1000]])->assertCreated();
+        self::assertSame('#e0a030', $this->getJson("/api/jobs/{$job}/making")->json('layouts.0.layers.0.name'), 'a colour is no ink because it looks like one');
+        $this->putJson('/api/colours', ['hex' => '#e0a030', 'name' => 'Amber'])->assertOk();
         $read = $this->folder.'/sheet.pdf';
         file_put_contents($read, $this->get("/api/jobs/{$job}/job-sheet.pdf")->assertOk()->getContent());
         self::assertStringContainsString('Material 2.40', (string) shell_exec('pdftotext -layout '.escapeshellarg($read).' - 2>/dev/null'));

@@ -75,7 +75,7 @@ final class StartTest extends TestCase
         $this->wait($id, 'running');
         $child = $this->until(fn (): ?string => $this->pids("neat-edge:prepare {$id}\$")[0] ?? null, 'the process of the preparation');
         posix_kill((int) $child, SIGKILL);
-        self::assertSame('The preparation broke off before it was done; the source art is untouched. Try again, or with fewer steps.', $this->wait($id, 'failed')['error']);
+        self::assertSame('The preparation broke off before it was done. The source art is untouched. Try again, or with fewer steps.', $this->wait($id, 'failed')['error']);
 
         // The worker itself is killed: another one comes, after what was cut off was named.
         $id = $this->prepare($job);

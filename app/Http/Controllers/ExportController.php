@@ -26,7 +26,7 @@ final class ExportController
     {
         self::hold($request, $job);
         $format = is_string($request->query('format')) ? $request->query('format') : 'pdf';
-        $writer = Formats::make($format, self::values($request), $job->unit);
+        $writer = Formats::make($format, self::values($request, $job), $job->unit);
         $layouts = Made::layouts($job);
         $files = Budget::within('Writing the files', static fn (): array => Export::files($layouts, $format, $writer, $request->query('plates') === 'one'));
         $manifest = Export::manifest($job->title, $layouts, $files, $format, $writer);
@@ -41,7 +41,7 @@ final class ExportController
     {
         self::hold($request, $job);
         $layout = Made::layouts($job)[$number] ?? abort(404);
-        [$bytes, $about] = self::written($layout, $format, self::values($request), $job->unit);
+        [$bytes, $about] = self::written($layout, $format, self::values($request, $job), $job->unit);
 
         return new Response($bytes, 200, ['Content-Type' => $about->type, 'Content-Disposition' => "attachment; filename=\"{$layout->name}.{$about->extension}\"", 'X-Content-Type-Options' => 'nosniff']);
     }
@@ -74,11 +74,14 @@ final class ExportController
     }
 
     /** @return array<string, mixed> what was chosen for the format, as it was typed */
-    private static function values(Request $request): array
+    private static function values(Request $request, ShopJob $job): array
     {
         $values = $request->query('values');
 
-        return is_array($values) ? array_map(static fn (mixed $one): mixed => $one === 'false' ? '' : $one, $values) : [];
+        // How its machine moves is known of it; the rest is as the page has it.
+        $moves = array_intersect_key(Made::described($job, Made::machine($job)), array_flip(['travel', 'gather', 'lift']));
+
+        return [...$moves, ...(is_array($values) ? array_map(static fn (mixed $one): mixed => $one === 'false' ? '' : $one, $values) : [])];
     }
 
     /** @param  array<string, string>  $files */

@@ -106,10 +106,8 @@ final class MakingController
     {
         $layouts = Made::layouts($job);
         $on = array_values(array_filter(array_map(intval(...), explode(',', is_string($request->query('on')) ? $request->query('on') : '')), static fn (int $i): bool => isset($layouts[$i])));
-        $cover = [];
-        foreach (StockItem::query()->where('kind', 'ink')->get() as $ink) {
-            $cover[(string) ($ink->data['colour'] ?? '')] = (float) ($ink->data['opacity'] ?? 0.95);
-        }
+        $inks = StockItem::query()->where('kind', 'ink')->get()->keyBy('name');
+        $cover = array_map(static fn (string $name): float => (float) ($inks->get($name)?->data['opacity'] ?? 0.95), Made::names());
 
         return $layouts === [] ? abort(404) : Pictures::text(LayoutPicture::mixed($layouts, $on, $cover));
     }
@@ -117,7 +115,7 @@ final class MakingController
     /** What the machine will do, in its order and time. */
     public function moves(ShopJob $job, int $number): JsonResponse
     {
-        return new JsonResponse(Moves::of(self::layout($job, $number)));
+        return new JsonResponse(Moves::of(self::layout($job, $number), Made::described($job, Made::machine($job))));
     }
 
     public function nest(Request $request, ShopJob $job): JsonResponse

@@ -40,7 +40,7 @@ final class SendingController
         self::hold($job, $machine, $layout);
         $kind = (string) $machine->data['kind'];
         $format = Devices::of($kind)::about()->format;
-        [$bytes, $about] = ExportController::written($layout, $format, [...self::knife($job, $machine), ...($format === 'pdf' ? ['films' => 'black'] : [])]);
+        [$bytes, $about] = ExportController::written($layout, $format, [...array_intersect_key(Made::described($job, $machine), array_flip(['blade', 'overcut', 'travel', 'gather', 'lift'])), ...($format === 'pdf' ? ['films' => 'black'] : [])]);
         // Looked for and noted in one: of two people who press at once the second is asked.
         $sending = DB::transaction(static function () use ($job, $fields, $machine, $kind, $layout, $about, $bytes): Sending|JsonResponse {
             $sent = Sending::query()->where('shop_job_id', $job->id)->where('number', $fields['number'])->where('version', $job->version)->whereNotIn('status', ['cancelled'])->latest('id')->first();
@@ -81,15 +81,6 @@ final class SendingController
         if ($says !== null) {
             throw EditRefused::because("{$machine->name}: {$says}");
         }
-    }
-
-    /** @return array<string, float|string|bool> of a machine whose knife is steered that of the blade that is in it for this job */
-    private static function knife(ShopJob $job, StockItem $machine): array
-    {
-        $blade = $job->chosen()->items['blade']['values'] ?? [];
-        $steered = (float) ($machine->data['blade'] ?? 0.0);
-
-        return ['blade' => $steered > 0 ? ($blade['offset'] ?? $steered) : 0.0, 'overcut' => $blade['overcut'] ?? $machine->data['overcut'] ?? 0.3];
     }
 
     public function show(Sending $sending): JsonResponse

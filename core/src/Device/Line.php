@@ -7,6 +7,9 @@ namespace NeatEdge\Core\Device;
 /** The line to a machine, over a stream that somebody opened. */
 final class Line
 {
+    /** Bytes without an end that are no answer any more. */
+    private const LONGEST = 65_536;
+
     private string $came = '';
 
     /**
@@ -56,6 +59,9 @@ final class Line
                 throw LineLost::gone();
             }
             $this->came .= $bytes;
+            if (strlen($this->came) > self::LONGEST && preg_match('/[\r\n]/', $this->came) !== 1) {
+                throw LineLost::endless();
+            }
             if ($bytes === '' && $meanwhile !== null) {
                 $meanwhile();
             }

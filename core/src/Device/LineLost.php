@@ -14,6 +14,11 @@ final class LineLost extends RuntimeException
         return new self('The line to the machine broke off.');
     }
 
+    public static function endless(): self
+    {
+        return new self('The machine talks without end and says nothing that was asked.');
+    }
+
     public static function silent(float $seconds): self
     {
         return new self(sprintf('The machine has not answered for %.0f seconds.', $seconds));

@@ -9,6 +9,9 @@ use Closure;
 /** A film recorder that takes a whole PDF and tells each plate that it exposed (docs/machines.md). After a break it is asked how many it has, and exposes the rest. */
 final class RecorderDevice implements Device
 {
+    /** Answers that tell of nothing new before the line is given up. */
+    private const IDLE = 16;
+
     public static function about(): AboutDevice
     {
         return new AboutDevice('recorder', 'Film recorder', 'Takes a PDF and exposes it plate by plate.', 'pdf', 450.0, 600.0);
@@ -46,13 +49,18 @@ final class RecorderDevice implements Device
             return;
         }
         $line->say(sprintf("film %d %d %s\n", strlen($bytes), $done, $word).$bytes);
-        for (; ;) {
+        for ($idle = 0; ;) {
             $answer = $line->answer();
-            if (preg_match('/^exposed (\d+)$/D', $answer, $m) === 1) {
+            // An answer for each plate that is taken; what tells more often of nothing new is let go.
+            if (++$idle > self::IDLE + $parts) {
+                throw LineLost::endless();
+            }
+            if (preg_match('/^exposed (\d+)$/D', $answer, $m) === 1 && (int) $m[1] > $done) {
+                [$idle, $done] = [0, (int) $m[1]];
                 $kept(min($parts, (int) $m[1]));
             } elseif ($answer === 'finished') {
                 return;
-            } elseif (preg_match('/^taken \d+$/D', $answer) !== 1) {
+            } elseif (preg_match('/^(?:taken|exposed) \d+$/D', $answer) !== 1) {
                 throw self::fault($answer);
             }
         }

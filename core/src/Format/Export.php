@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Format;
 
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Sheet\Cut\Moves;
 use NeatEdge\Core\Sheet\Layout\Layer;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Layout\Role;
@@ -58,14 +59,14 @@ final class Export
             'job' => $job,
             'format' => $format,
             'files' => $rows,
-            'sheets' => array_map(static fn (Layout $layout): array => self::row($layout, $writer), $layouts),
+            'sheets' => array_map(static fn (Layout $layout): array => [...self::row($layout, $writer), ...($layout->paths() === [] ? [] : ['seconds' => Moves::of($layout, $format === 'gcode' ? ['kind' => 'engraver', 'lift' => 0.0] : [])['seconds']])], $layouts),
         ];
     }
 
     /** @return array<string, mixed> */
     public static function row(Layout $layout, ?LayoutWriter $writer = null): array
     {
-        $box = $layout->box();
+        $box = $layout->artBox();
 
         return [
             'name' => $layout->name,

@@ -37,19 +37,20 @@ final class JobSheet
 
     private float $y = self::EDGE;
 
-    private function __construct(private readonly FontShelf $fonts)
+    private function __construct(private readonly FontShelf $fonts, private readonly string $currency)
     {
     }
 
     /**
      * @param  array<string, string>  $ticket  what is said of the job, by its name
-     * @param  non-empty-list<array{layout: Layout, seconds: float, cut_mm: float, material_cost: float, machine_cost: float}>  $rows  in the order of making
+     * @param  non-empty-list<array{layout: Layout, seconds: float, cut_mm: float, material_cost: float|null, machine_cost: float|null}>  $rows  in the order of making
      * @param  list<string>  $accepted
+     * @param  string  $currency  that the shop reckons in
      * @return non-empty-list<Layout>
      */
-    public static function pages(string $title, array $ticket, array $rows, array $accepted): array
+    public static function pages(string $title, array $ticket, array $rows, array $accepted, string $currency = ''): array
     {
-        $self = new self(FontShelf::shipped());
+        $self = new self(FontShelf::shipped(), $currency);
         $self->text($title, self::EDGE, 7.0, true);
         $self->y += 4.0;
         foreach ($ticket as $name => $value) {
@@ -63,7 +64,7 @@ final class JobSheet
         $sum = static fn (string $what): float => (float) array_sum(array_column($rows, $what));
         $self->room(16.0);
         $self->rule();
-        $self->text(sprintf('All: %s at the machine, %.2f m along lines. Material %.2f, machine %.2f, together %.2f.', self::time($sum('seconds')), $sum('cut_mm') / 1000, $sum('material_cost'), $sum('machine_cost'), $sum('material_cost') + $sum('machine_cost')), self::EDGE, 3.4, true);
+        $self->text(sprintf('All: %s at the machine, %.2f m along lines. %s', self::time($sum('seconds')), $sum('cut_mm') / 1000, $self->costs($rows)), self::EDGE, 3.4, true);
         if ($accepted !== []) {
             $self->y += 3.0;
             $self->text('Accepted as it is', self::EDGE, 4.2, true);
@@ -75,7 +76,34 @@ final class JobSheet
         return array_map(static fn (array $pieces, int $number): Layout => new Layout('job-sheet-'.($number + 1), "{$title}: job sheet", self::WIDTH, self::HEIGHT, [new Layer(Role::Print, 'Job sheet', '#000000', $pieces)], words: $self->words[$number] ?? []), $self->pages, array_keys($self->pages));
     }
 
-    /** @param  array{layout: Layout, seconds: float, cut_mm: float, material_cost: float, machine_cost: float}  $row */
+    /**
+     * Only what has a price is added up; what has none is said, for a sum without it is none.
+     *
+     * @param  non-empty-list<array{layout: Layout, seconds: float, cut_mm: float, material_cost: float|null, machine_cost: float|null}>  $rows
+     */
+    private function costs(array $rows): string
+    {
+        $parts = $sum = [];
+        $without = 0;
+        foreach (['material_cost' => 'Material', 'machine_cost' => 'machine'] as $what => $label) {
+            $priced = array_filter(array_column($rows, $what), is_float(...));
+            $without += count($rows) - count($priced);
+            if ($priced !== []) {
+                $parts[] = "{$label} ".$this->money((float) array_sum($priced));
+                $sum = [...$sum, ...$priced];
+            }
+        }
+
+        return implode(', ', [...$parts, ...($sum === [] ? ['Nothing has a price'] : ['together '.$this->money((float) array_sum($sum))])])
+            .($without === 0 || $sum === [] ? '.' : sprintf('; without %d that %s no price.', $without, $without === 1 ? 'has' : 'have'));
+    }
+
+    private function money(?float $amount): string
+    {
+        return $amount === null ? 'without a price' : trim(sprintf('%.2f %s', $amount, $this->currency));
+    }
+
+    /** @param  array{layout: Layout, seconds: float, cut_mm: float, material_cost: float|null, machine_cost: float|null}  $row */
     private function row(int $number, array $row): void
     {
         $this->room(self::ROW + 4.0);
@@ -85,12 +113,12 @@ final class JobSheet
         $this->picture($layout, self::EDGE, $top, 48.0, self::ROW - 4.0);
         $left = self::EDGE + 54.0;
         $this->text("{$number}. {$layout->title}", $left, 3.8, true);
-        $box = $layout->box();
+        $box = $layout->artBox();
         $parts = array_sum(array_map(static fn (Layer $layer): int => $layer->role->isPath() ? count($layer->lines) : 0, $layout->layers));
         $this->text(sprintf('%s, sheet %.0f x %.0f mm, art %.1f x %.1f mm', $layout->material === '' ? 'Material as chosen' : $layout->material, $layout->width, $layout->height, $box?->width() ?? 0.0, $box?->height() ?? 0.0), $left, 3.1);
         $area = array_sum(array_map(static fn (Layer $layer): float => $layer->area(), $layout->layers)) / 100;
         $this->text($row['cut_mm'] > 0 ? sprintf('%d lines, %.2f m along them, %s; %.1f cm² stay%s', $parts, $row['cut_mm'] / 1000, self::time($row['seconds']), $area, $layout->used === null ? '' : sprintf(', %.0f %% of the material', 100 * $layout->used)) : sprintf('%.1f cm² inked', $area), $left, 3.1);
-        $this->text(sprintf('Material %.2f, machine %.2f', $row['material_cost'], $row['machine_cost']), $left, 3.1);
+        $this->text(sprintf('Material %s, machine %s', $this->money($row['material_cost']), $this->money($row['machine_cost'])), $left, 3.1);
         foreach (array_slice([...$layout->warns, ...$layout->says], 0, 5) as $says) {
             $this->text($says, $left, 3.1);
         }

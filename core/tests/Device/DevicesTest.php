@@ -41,6 +41,23 @@ final class DevicesTest extends TestCase
 
     private static string $said = '';
 
+    /** @return iterable<string, array{string}> */
+    public static function talk_without_end(): iterable
+    {
+        yield 'of nothing new' => ["have 0\n".str_repeat("taken 1\n", 400)];
+        yield 'of one plate again and again' => ["have 0\n".str_repeat("exposed 0\n", 400)];
+        yield 'without an end' => [str_repeat('have ', 20_000)];
+    }
+
+    #[Test]
+    #[DataProvider('talk_without_end')]
+    public function a_machine_that_talks_without_end_is_let_go(string $answers): void
+    {
+        $this->expectException(LineLost::class);
+        $this->expectExceptionMessage('talks without end');
+        self::talk('recorder', '%PDF-1.6 /Type /Page /Type /Page /Type /Pages', $answers);
+    }
+
     #[Test]
     public function a_cutter_is_asked_where_it_stands_after_each_part(): void
     {

@@ -46,7 +46,7 @@ export const useMaking = defineStore('making', () => {
   const load = () => attempt(async () => {
     if (!bench.job || !bench.prepared) return
     take(await api.get<Making>(path('making')))
-    materials.value = (await api.get<Stock>('stock')).items.filter((one) => one.kind === 'material')
+    materials.value = (await api.get<Stock>('stock')).items.filter((one) => one.kind === 'material' && (!one.values.for || one.values.for === 'any' || one.values.for === bench.job?.process))
     await loadSendings()
   })
   const change = (name: string, value: FieldValue) => attempt(async () => take(await api.put<Making>(path('making'), { values: { [name]: value } })))

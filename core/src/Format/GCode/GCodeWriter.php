@@ -14,7 +14,7 @@ use NeatEdge\Core\Geometry\Arc;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Polyline;
-use NeatEdge\Core\Sheet\Cut\MachineTime;
+use NeatEdge\Core\Sheet\Cut\Moves;
 use NeatEdge\Core\Sheet\Layout\Layer;
 use NeatEdge\Core\Sheet\Layout\Layout;
 
@@ -27,7 +27,8 @@ final readonly class GCodeWriter implements LayoutWriter
     /** mm that arcs and chords leave curves by. */
     private const FLAT = 0.01;
 
-    private function __construct(private bool $spindle, private float $power, private float $speed, private int $passes, private float $depth, private float $safe)
+    /** @param  array<string, float>  $machine  travel, gather, lift: see MachineTime */
+    private function __construct(private bool $spindle, private float $power, private float $speed, private int $passes, private float $depth, private float $safe, private array $machine)
     {
     }
 
@@ -37,6 +38,8 @@ final readonly class GCodeWriter implements LayoutWriter
             Field::choice('head', 'Head', 'laser', ['laser' => 'Laser', 'spindle' => 'Spindle']),
             Field::number('power', 'Power', 40.0, 0.0, 100.0), Field::number('speed', 'Speed, mm/s', 30.0, 0.1, 2000.0), Field::count('passes', 'Passes', 1, 1, 100),
             Field::length('depth', 'Depth a pass', 0.1, 0.0, 'of a spindle'), Field::length('safe', 'Safe height', 2.0, 0.1, 'of a spindle in the air'),
+            Field::number('travel', 'Speed in the air, mm/s', 400.0, 1.0, 5000.0), Field::number('gather', 'Gathers speed by, mm/s²', 2000.0, 1.0, 1e5),
+            Field::number('lift', 'Up or down, seconds, of a spindle', 0.0, 0.0, 10.0),
         ]);
     }
 
@@ -44,7 +47,7 @@ final readonly class GCodeWriter implements LayoutWriter
     {
         $v = $input->values(self::about()->fields);
 
-        return new self($v['head'] === 'spindle', (float) $v['power'], (float) $v['speed'], (int) $v['passes'], (float) $v['depth'], (float) $v['safe']);
+        return new self($v['head'] === 'spindle', (float) $v['power'], (float) $v['speed'], (int) $v['passes'], (float) $v['depth'], (float) $v['safe'], ['travel' => (float) $v['travel'], 'gather' => (float) $v['gather'], 'lift' => (float) $v['lift']]);
     }
 
     public function loses(Layout $layout): array
@@ -74,8 +77,8 @@ final readonly class GCodeWriter implements LayoutWriter
     private function heading(Layout $layout, Closure $put): void
     {
         $box = $layout->box();
-        $at = [0.0, $layout->height];
-        $seconds = array_sum(array_map(fn (Layer $layer): float => max(1, (int) ($layer->use['passes'] ?? $this->passes)) * (new MachineTime($this->speed))->along(Outlines::of($layer), $at), $layout->layers));
+        $used = array_map(fn (Layer $layer): Layer => $layer->using(['speed' => $this->speed, 'passes' => $this->passes, ...$layer->use]), $layout->layers);
+        $seconds = Moves::of($layout->with(layers: $used), [...$this->machine, 'kind' => 'engraver'])['seconds'];
         $put('('.self::comment($layout->title).")\n");
         $put(sprintf("(Material: %s, sheet %.1f x %.1f mm)\n", self::comment($layout->material === '' ? 'as chosen' : $layout->material), $layout->width, $layout->height));
         $put($box === null ? "(Nothing to make)\n" : sprintf("(Art %.2f x %.2f mm from X%.2f Y%.2f)\n", $box->width(), $box->height(), $box->left, $layout->height - $box->bottom));

@@ -11,8 +11,6 @@ use NeatEdge\Core\Format\AboutFormat;
 use NeatEdge\Core\Format\LayoutWriter;
 use NeatEdge\Core\Format\Outlines;
 use NeatEdge\Core\Geometry\Contour;
-use NeatEdge\Core\Sheet\Cut\DragKnife;
-use NeatEdge\Core\Sheet\Cut\Overcut;
 use NeatEdge\Core\Sheet\Cut\Steered;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Layout\Role;
@@ -92,11 +90,7 @@ final readonly class PltWriter implements LayoutWriter
     private function steered(array $lines, Role $role, Layout $layout): array
     {
         if ($role->isPath()) {
-            $lines = array_map(fn (Contour $line): Contour => Overcut::of($line, $this->overcut), $lines);
-            if ($this->blade > 0) {
-                // The blade is turned in the lower left corner, where no sheet has anything.
-                return (new DragKnife($this->blade, $this->corner, $this->lightly))->steer($lines, [0.5, $layout->height - 0.5]);
-            }
+            return Steered::all($lines, $this->blade, $this->overcut, $layout->height, $this->corner, $this->lightly);
         }
 
         return array_map(static fn (Contour $line): Steered => Steered::along($line, self::FLAT), $lines);

@@ -10,8 +10,8 @@ use NeatEdge\Core\Geometry\Polyline;
 /** How long a head takes along lines: it gathers speed, brakes before corners as they are sharp, and lifts between lines. */
 final readonly class MachineTime
 {
-    /** mm that chords leave curves by: coarse, for time only. */
-    private const FLAT = 0.05;
+    /** mm that chords leave curves by, as files for machines have them: a head brakes at each. */
+    private const FLAT = 0.0125;
 
     /**
      * @param  float  $speed  mm/s along lines
@@ -24,6 +24,15 @@ final readonly class MachineTime
     }
 
     /**
+     * @param  array<string, mixed>  $machine  as the shop describes it: travel, gather, lift
+     * @param  float  $speed  mm/s along lines
+     */
+    public static function of(array $machine, float $speed): self
+    {
+        return new self($speed, (float) ($machine['travel'] ?? 400.0), (float) ($machine['gather'] ?? 2000.0), (float) ($machine['lift'] ?? 0.05));
+    }
+
+    /**
      * @param  list<Contour>  $lines  in order
      * @param  array{float, float}  $from  where the head stands, mm; where it stands then
      * @return float seconds
@@ -32,15 +41,39 @@ final readonly class MachineTime
     {
         $seconds = 0.0;
         foreach ($lines as $line) {
-            $points = Polyline::distinct(Polyline::of($line, self::FLAT), 1e-6);
-            if ($points === []) {
-                continue;
-            }
-            $seconds += $this->straight(hypot($points[0][0] - $from[0], $points[0][1] - $from[1]), $this->travel) + 2 * $this->lift + $this->run($points);
-            $from = $points[count($points) - 1];
+            $seconds += $this->through(Polyline::of($line, self::FLAT), $from);
         }
 
         return $seconds;
+    }
+
+    /**
+     * There in the air, then along chords.
+     *
+     * @param  list<array{float, float}>  $points
+     * @param  array{float, float}  $from  where the head stands, mm; where it stands then
+     * @return float seconds
+     */
+    public function through(array $points, array &$from): float
+    {
+        $points = Polyline::distinct($points, 1e-6);
+        if ($points === []) {
+            return 0.0;
+        }
+        $seconds = $this->fly($from, $points[0]) + 2 * $this->lift + $this->run($points);
+        $from = $points[count($points) - 1];
+
+        return $seconds;
+    }
+
+    /**
+     * @param  array{float, float}  $from
+     * @param  array{float, float}  $to
+     * @return float seconds in the air, from rest to rest
+     */
+    public function fly(array $from, array $to): float
+    {
+        return $this->straight(hypot($to[0] - $from[0], $to[1] - $from[1]), $this->travel);
     }
 
     /** Seconds for a way from rest to rest. */

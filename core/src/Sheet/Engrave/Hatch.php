@@ -25,12 +25,15 @@ final class Hatch
         for ($y = $scan->top + $pitch / 2; $y < $scan->bottom; $y += $pitch) {
             $lines[] = $y;
         }
-        $out = [];
+        $rows = array_fill(0, count($lines), []);
         foreach ($scan->along($lines) as $k => $stretches) {
-            foreach ($k % 2 === 0 ? $stretches : array_reverse($stretches) as [$from, $to]) {
-                [$a, $b] = $k % 2 === 0 ? [$from, $to] : [$to, $from];
-                array_push($out, ...$scan->onBench($a, $lines[$k]), ...$scan->onBench($b, $lines[$k]));
-            }
+            $rows[$k] = $stretches;
+        }
+        $out = [];
+        foreach (HatchOrder::of(array_values($rows), $pitch) as [$k, $from, $to]) {
+            [$ax, $ay] = $scan->onBench($from, $lines[$k]);
+            [$bx, $by] = $scan->onBench($to, $lines[$k]);
+            array_push($out, $ax, $ay, $bx, $by);
         }
 
         return $out;

@@ -44,6 +44,12 @@ final readonly class Layer
         return new self($this->role, $this->name, $this->colour, $this->areas, $lines, $this->hatch, $this->use, $this->overprints);
     }
 
+    /** @param  array<string, float|int>  $use */
+    public function using(array $use): self
+    {
+        return new self($this->role, $this->name, $this->colour, $this->areas, $this->lines, $this->hatch, $use, $this->overprints);
+    }
+
     public function transformed(Matrix $matrix): self
     {
         $hatch = [];

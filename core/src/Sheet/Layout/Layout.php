@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Sheet\Layout;
 
+use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Box;
 
 /** One sheet, plate or page as it leaves: what lies where on which material, in which order. Formats and devices know nothing else of a job. */
@@ -60,6 +61,17 @@ final readonly class Layout
     public function length(): float
     {
         return array_sum(array_map(static fn (Layer $layer): float => $layer->length(), $this->paths()));
+    }
+
+    /** The box of the art itself, without what helps the waste to come off, cuts through or is looked for by a camera; null where there is none. */
+    public function artBox(): ?Box
+    {
+        $art = array_filter($this->layers, static fn (Layer $layer): bool => ! in_array($layer->role, [Role::Weed, Role::Through, Role::Mark], true));
+        // What is shown of a cut is the art as it was prepared; its lines may run past it.
+        $areas = array_merge(...array_values(array_map(static fn (Layer $layer): array => $layer->areas, $art)));
+        $boxes = $areas === [] ? array_map(static fn (Layer $layer): ?Box => $layer->box(), $art) : array_map(static fn (Piece $piece): ?Box => $piece->box(), $areas);
+
+        return Box::around(...array_values(array_filter($boxes))) ?? $this->box();
     }
 
     /** The box of all that is made; null where that is nothing. */

@@ -36,6 +36,7 @@ class CutSheets implements Making
             Field::length('weedGap', 'Weeding lines end before pieces by', 0.5, 0.0),
             Field::length('leadIn', 'Lead-in', 0.0, 0.0, 'a short cut through the waste to where a cut begins; none when nought'),
             Field::flag('once', 'Cut shared borders once', true),
+            Field::flag('register', 'Marks to lay colours by', false, 'cut at the same places beside the art on the sheet of each colour; not where parts are laid one by one'),
             Field::flag('through', 'Cut the carrier through', false, 'along the weed box'),
             Field::flag('mirror', 'Mirrored', false, 'for the inside of a window'),
             Field::count('passes', 'Passes', 1, 1, 20),
@@ -63,16 +64,44 @@ class CutSheets implements Making
     {
         $out = $sheets = [];
         foreach ($order->all() as $one) {
-            foreach (Sheet::allOf($one->result) as $sheet) {
+            $all = Sheet::allOf($one->result);
+            $marks = self::registers($one, $all);
+            foreach ($all as $sheet) {
                 $hex = $sheet->paint->colour->hex();
                 $hex = $sheets[$order->called($hex)] ??= $hex;
                 $out[$hex] ??= [];
-                array_push($out[$hex], ...self::units($one, self::turnedRound($one, $sheet->pieces), self::linesOf(self::turnedRound($one, $sheet->cuts)), $one === $order ? '' : $one->name));
+                array_push($out[$hex], ...self::units($one, self::turnedRound($one, $sheet->pieces), [...self::linesOf(self::turnedRound($one, $sheet->cuts)), ...$marks], $one === $order ? '' : $one->name));
             }
         }
 
         return array_filter($out, static fn (array $designs): bool => $designs !== []);
     }
+
+    /**
+     * Marks beside the whole art, one before it and one behind: where they lie on each other, so do the colours.
+     *
+     * @param  list<Sheet>  $sheets
+     * @return list<Contour>
+     */
+    private static function registers(Order $order, array $sheets): array
+    {
+        if (! $order->is('register') || count($sheets) < 2 || $order->word('arrange') === 'parts') {
+            return [];
+        }
+        $box = Box::around(...array_values(array_filter(array_map(static fn (Piece $piece): ?Box => $piece->box(), self::turnedRound($order, array_merge(...array_map(static fn (Sheet $sheet): array => [...$sheet->pieces, ...$sheet->cuts], $sheets)))))));
+        if ($box === null) {
+            return [];
+        }
+        $mark = static fn (float $x, float $y): Contour => Contour::polygon([[$x, $y - self::MARK / 2], [$x + self::MARK / 2, $y], [$x, $y + self::MARK / 2], [$x - self::MARK / 2, $y]], true);
+        $off = self::MARK / 2 + self::OFF;
+
+        return [$mark($box->left - $off, $box->top + self::MARK / 2), $mark($box->right + $off, $box->bottom - self::MARK / 2)];
+    }
+
+    /** mm from corner to corner of a mark to lay by, and between it and the art. */
+    private const MARK = 5.0;
+
+    private const OFF = 3.0;
 
     /**
      * @param  list<Design>  $designs
@@ -204,12 +233,14 @@ class CutSheets implements Making
             $layers[] = new Layer(Role::Through, 'Carrier', Role::Through->colour(), lines: $frame, use: $use);
         }
         $called = $order->called($hex);
+        // The size is that of the art, without its weed box.
+        $art = Box::around(...array_values(array_filter(array_map(static fn (Piece $piece): ?Box => $piece->box(), $areas)))) ?? $box;
         $beyond = Surprises::beyond($box, $width, $height, $room);
         $used = array_sum(array_map(static fn (Shape $shape): float => $shape->area(), $shapes)) / max(1e-9, $width * $height);
 
         return new Layout(
-            $order->file($number, sprintf('%s %.0fx%.0f', $called, $box->width(), $box->height())),
-            sprintf('%s, sheet %d: %s, %.1f × %.1f mm', $order->name, $number, $called, $box->width(), $box->height()),
+            $order->file($number, sprintf('%s %.0fx%.0f', $called, $art->width(), $art->height())),
+            sprintf('%s, sheet %d: %s, %.1f × %.1f mm', $order->name, $number, $called, $art->width(), $art->height()),
             $width, $height, $layers, $order->beds[$hex]['name'] ?? $order->beds['']['name'] ?? $called, '#ffffff', null, 0.0, $says, $used,
             [...($number === 1 ? $order->warns : []), ...$beyond, ...Surprises::cut($areas)],
         );

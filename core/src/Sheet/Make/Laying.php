@@ -24,6 +24,7 @@ final class Laying
             Field::choice('arrange', 'Lay them', $usual, ['drawn' => 'As drawn', 'nest' => 'Nested', ...($parts ? ['parts' => 'In parts'] : [])], 'as drawn in rows, or nested by true outlines with holes used: designs whole, or part by part'),
             Field::length('bedWidth', 'Bed width', 0.0, 0.0, 'across the roll or sheet; that of the ticket when nought'),
             Field::length('bedLength', 'Bed length', 0.0, 0.0, 'nought for a roll'),
+            Field::length('fromLeft', 'Begin, from the left', 0.0, 0.0, 'from the corner where machines start, for what is left of a sheet'), Field::length('fromBelow', 'Begin, from below', 0.0),
             Field::length('margin', 'Margin', 5.0), Field::length('gap', 'Gap between copies', 3.0),
             Field::choice('turns', 'Turn copies', 'quarter', ['none' => 'Never', 'half' => 'By half', 'quarter' => 'By quarters', 'eighth' => 'By eighths', 'free' => 'By 15 degrees']),
             Field::flag('grain', 'The material has a grain', false, 'all lie along it'),
@@ -62,11 +63,63 @@ final class Laying
         if ($goesOn === null && $kept !== [] && self::areAll($kept, $counts)) {
             return $kept;
         }
-        if ($order->word('arrange') !== 'drawn') {
-            return Nesting::of($outlines, $counts, $room, array_values(array_filter($kept, static fn (Placement $one): bool => $one->kept)), $goesOn);
+        $rows = self::rows($outlines, $counts, $room);
+        if ($order->word('arrange') === 'drawn') {
+            return self::atOrigin($rows, $outlines, $order, $room);
+        }
+        $hand = array_values(array_filter($kept, static fn (Placement $one): bool => $one->kept));
+        if ($hand !== []) {
+            return Nesting::of($outlines, $counts, $room, $hand, $goesOn);
+        }
+        // What plain rows need, or fewer turns, is never more than what comes out: a search may find less in its time.
+        $best = $rows;
+        $freedoms = $room->freedoms();
+        foreach ($freedoms as $k => $turns) {
+            $nested = Nesting::of($outlines, $counts, $room->turning($turns), [], $k === count($freedoms) - 1 ? $goesOn : null);
+            if (self::uses($nested, $outlines) <= self::uses($best, $outlines)) {
+                $best = $nested;
+            }
         }
 
-        return self::rows($outlines, $counts, $room);
+        return self::atOrigin($best, $outlines, $order, $room);
+    }
+
+    /**
+     * How much a laying takes: sheets first, then mm along the last.
+     *
+     * @param  list<Placement>  $placements
+     * @param  list<Shape>  $outlines
+     * @return array{int, float}
+     */
+    private static function uses(array $placements, array $outlines): array
+    {
+        $sheets = -1;
+        $along = 0.0;
+        foreach ($placements as $one) {
+            $right = $outlines[$one->design]->transformed($one->matrix($outlines[$one->design]))->box()->right ?? 0.0;
+            $along = $one->sheet > $sheets ? $right : ($one->sheet === $sheets ? max($along, $right) : $along);
+            $sheets = max($sheets, $one->sheet);
+        }
+
+        return [$sheets + 1, round($along, 4)];
+    }
+
+    /**
+     * Machines start at the lower left: what lies on a sheet comes down as one to that edge, and then to the place that was typed.
+     *
+     * @param  list<Placement>  $placements
+     * @param  list<Shape>  $outlines
+     * @return list<Placement>
+     */
+    private static function atOrigin(array $placements, array $outlines, Order $order, Room $room): array
+    {
+        $lowest = $right = [];
+        foreach ($placements as $one) {
+            $box = $outlines[$one->design]->transformed($one->matrix($outlines[$one->design]))->box();
+            $lowest[$one->sheet] = max($lowest[$one->sheet] ?? -INF, $box->bottom ?? 0.0);
+        }
+
+        return array_map(static fn (Placement $one): Placement => $one->moved($order->length('fromLeft'), max(0.0, $room->width - $room->margin - $lowest[$one->sheet]) - $order->length('fromBelow')), $placements);
     }
 
     /**

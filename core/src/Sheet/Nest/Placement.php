@@ -32,6 +32,11 @@ final readonly class Placement
         return Matrix::translation($this->x - $now->left, $this->y - $now->top)->after($turned);
     }
 
+    public function moved(float $dx, float $dy): self
+    {
+        return new self($this->design, $this->sheet, $this->x + $dx, $this->y + $dy, $this->turn, $this->kept);
+    }
+
     /** @return array{design: int, sheet: int, x: float, y: float, turn: float, kept: bool} */
     public function toArray(): array
     {

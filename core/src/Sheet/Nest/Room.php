@@ -16,6 +16,30 @@ final readonly class Room
     {
     }
 
+    /** @param  list<float>  $turns */
+    public function turning(array $turns): self
+    {
+        return new self($this->length, $this->width, $this->margin, $this->gap, $turns);
+    }
+
+    /**
+     * The turns of this room and those of every room of less freedom, from the least on: what can be laid with fewer turns can be laid with more.
+     *
+     * @return list<list<float>>
+     */
+    public function freedoms(): array
+    {
+        $out = [];
+        foreach (['none', 'half', 'quarter', 'eighth'] as $how) {
+            $turns = self::turns($how);
+            if (count($turns) < count($this->turns) && array_diff($turns, $this->turns) === []) {
+                $out[] = $turns;
+            }
+        }
+
+        return [...$out, $this->turns];
+    }
+
     /**
      * @param  string  $how  none, half, quarter, eighth, free
      * @param  bool  $grain  whether the material has a direction that must run the same way in all

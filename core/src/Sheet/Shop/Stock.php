@@ -24,7 +24,7 @@ final class Stock
 
         return [
             'material' => new StockKind('Materials', 'Material', 'Rolls and sheets: their width is what copies are laid on, their price what the job sheet reckons with, and what they hold is what checks ask for.', [
-                Field::choice('form', 'Comes as', 'roll', ['roll' => 'Roll', 'sheet' => 'Sheets']), Field::words('colour', 'Colour', Field::COLOUR, '#223344'),
+                Field::choice('form', 'Comes as', 'roll', ['roll' => 'Roll', 'sheet' => 'Sheets']), Field::choice('for', 'Is for', 'any', ['any' => 'Everything', ...array_combine(array_map(static fn (Process $one): string => $one->value, $laid), array_map(static fn (Process $one): string => $one->label(), $laid))], 'where it is offered'), Field::words('colour', 'Colour', Field::COLOUR, '#223344'),
                 Field::length('width', 'Width', 610.0, 1.0), Field::length('length', 'Length of a sheet', 0.0, 0.0, 'nought for a roll'), Field::flag('grain', 'Has a grain', false),
                 Field::length('thickness', 'Thickness', 0.08, 0.0), Field::number('price', 'Price a square metre', 6.0, 0.0, 1e5),
                 Field::length('leastLine', 'Least line it holds', 0.0, 0.0, 'as the process has it when nought'), Field::length('leastGap', 'Least gap it holds', 0.0, 0.0, 'as the process has it when nought'),
@@ -47,7 +47,8 @@ final class Stock
             'machine' => new StockKind('Machines', 'Machine', 'Where files are sent, and what they are made for.', [
                 Field::choice('kind', 'Kind', 'cutter', $machines), Field::words('host', 'Address', Field::TEXT, '127.0.0.1'), Field::count('port', 'Port', 9100, 1, 65_535),
                 Field::length('bedWidth', 'Bed, along', 0.0, 0.0, 'nought for a roll'), Field::length('bedHeight', 'Bed, across', 610.0, 1.0), Field::length('blade', 'Blade offset', 0.0, 0.0, 'of a drag knife; nought where the machine sees to it'),
-                Field::length('overcut', 'Overcut', 0.3, 0.0), Field::number('travel', 'Speed in the air, mm/s', 400.0, 1.0, 5000.0), Field::number('rate', 'Rate an hour', 40.0, 0.0, 1e5),
+                Field::length('overcut', 'Overcut', 0.3, 0.0), Field::number('travel', 'Speed in the air, mm/s', 400.0, 1.0, 5000.0),
+                Field::number('gather', 'Gathers speed by, mm/s²', 2000.0, 1.0, 1e5), Field::number('lift', 'Up or down, seconds (a beam: 0)', 0.05, 0.0, 10.0), Field::number('rate', 'Rate an hour', 40.0, 0.0, 1e5),
             ], ['kind', 'host', 'port', 'bedHeight'], Process::cases()),
         ];
     }
@@ -97,13 +98,13 @@ final class Stock
     /** @return list<array{kind: string, name: string, values: array<string, mixed>}> with which a shop begins */
     public static function samples(): array
     {
-        $roll = static fn (string $name, string $colour, float $price): array => ['kind' => 'material', 'name' => $name, 'values' => ['form' => 'roll', 'colour' => $colour, 'width' => 610.0, 'thickness' => 0.08, 'price' => $price]];
+        $roll = static fn (string $name, string $colour, float $price): array => ['kind' => 'material', 'name' => $name, 'values' => ['form' => 'roll', 'for' => 'cut-vinyl', 'colour' => $colour, 'width' => 610.0, 'thickness' => 0.08, 'price' => $price]];
 
         return [
             $roll('Harbour blue film', '#14213d', 7.5), $roll('Lamp yellow film', '#e2a72e', 7.5), $roll('Buoy red film', '#c8452f', 7.5), $roll('Sailcloth white film', '#f4ead2', 7.0),
-            ['kind' => 'material', 'name' => 'Transfer film, white', 'values' => ['form' => 'roll', 'colour' => '#ffffff', 'width' => 500.0, 'thickness' => 0.09, 'price' => 14.0]],
-            ['kind' => 'material', 'name' => 'Printing film, gloss', 'values' => ['form' => 'roll', 'colour' => '#fdfdfb', 'width' => 610.0, 'thickness' => 0.1, 'price' => 9.0]],
-            ['kind' => 'material', 'name' => 'Brass plate', 'values' => ['form' => 'sheet', 'colour' => '#d8c48a', 'width' => 200.0, 'length' => 300.0, 'grain' => true, 'thickness' => 1.0, 'price' => 180.0]],
+            ['kind' => 'material', 'name' => 'Transfer film, white', 'values' => ['form' => 'roll', 'for' => Process::HeatTransfer->value, 'colour' => '#ffffff', 'width' => 500.0, 'thickness' => 0.09, 'price' => 14.0]],
+            ['kind' => 'material', 'name' => 'Printing film, gloss', 'values' => ['form' => 'roll', 'for' => 'sticker', 'colour' => '#fdfdfb', 'width' => 610.0, 'thickness' => 0.1, 'price' => 9.0]],
+            ['kind' => 'material', 'name' => 'Brass plate', 'values' => ['form' => 'sheet', 'for' => 'engraving', 'colour' => '#d8c48a', 'width' => 200.0, 'length' => 300.0, 'grain' => true, 'thickness' => 1.0, 'price' => 180.0]],
             ['kind' => 'ink', 'name' => 'Orange, opaque', 'values' => ['colour' => '#e07a1f', 'opacity' => 0.95, 'rank' => 1]], ['kind' => 'ink', 'name' => 'Cream', 'values' => ['colour' => '#f7f3e8', 'opacity' => 0.9, 'rank' => 2]],
             ['kind' => 'ink', 'name' => 'River teal', 'values' => ['colour' => '#3aa0a8', 'opacity' => 0.9, 'rank' => 3]],
             ['kind' => 'screen', 'name' => 'Mesh 55', 'values' => ['threads' => 55, 'ruling' => 45.0, 'leastDot' => 0.1]], ['kind' => 'screen', 'name' => 'Mesh 77', 'values' => ['threads' => 77, 'ruling' => 55.0, 'leastDot' => 0.08, 'leastLine' => 0.2]],
