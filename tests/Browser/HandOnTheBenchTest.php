@@ -73,6 +73,31 @@ final class HandOnTheBenchTest extends BrowserTestCase
     }
 
     #[Test]
+    public function what_is_typed_while_a_slow_server_makes_the_letters_is_theirs_and_no_key_of_the_bench(): void
+    {
+        $this->emptyBench('Slow letters', 'plain', '120mm', '120mm');
+        $this->drawShape('rectangle', 20, 20, 30, 30);
+        $this->tool('text');
+        self::$browser->executeScript('const now = window.fetch; window.fetch = (...what) => new Promise((on) => setTimeout(on, 1200)).then(() => now(...what))');
+        $this->click(60, 60);
+        $field = $this->see('[data-test=type-on-art]');
+        self::assertSame('type-on-art', self::$browser->executeScript('return document.activeElement.dataset.test ?? ""'), 'it is open before the server has answered');
+        // Each is a key of the bench: a tool, undo's neighbour, deleting.
+        self::$browser->getKeyboard()->sendKeys(['Row', WebDriverKeys::BACKSPACE, 'pe', WebDriverKeys::ENTER]);
+        for ($k = 0; $k < 60 && $this->howMany('[data-test=type-on-art]') > 0; $k++) {
+            usleep(200_000);
+        }
+        self::assertSame(0, $this->howMany('[data-test=type-on-art]'));
+        for ($k = 0; $k < 40 && ! (($now = $this->lastPiece()->recipe?->base) instanceof Lettering && $now->setting->text === 'Rope'); $k++) {
+            usleep(200_000);
+        }
+        $text = $this->lastPiece()->recipe?->base;
+        self::assertInstanceOf(Lettering::class, $text);
+        self::assertSame('Rope', $text->setting->text);
+        self::assertSame([], $this->complaints());
+    }
+
+    #[Test]
     public function letters_are_typed_on_the_art_also_over_a_filled_piece(): void
     {
         $this->emptyBench('Letters', 'plain', '120mm', '120mm');

@@ -329,7 +329,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
         <ShapeOverlay :scale="scale" :left="left" :top="top" :width="width" :height="height" :moving="spaceHeld || grabbing" :to-bench="toBench" />
       </svg>
       <svg v-if="drawing" class="lift" data-lift :width="width" :height="height" aria-hidden="true"><g :transform="place" /></svg>
-      <TypeOnArt v-if="drawing && draw.typing" :tools="tools" :scale="scale" :left="left" :top="top" :width="width" :height="height" />
+      <TypeOnArt v-if="drawing && (draw.typing || draw.opening)" :tools="tools" :scale="scale" :left="left" :top="top" :width="width" :height="height" />
       <BenchMenu v-if="tools.menu.value" :at="tools.menu.value" @close="tools.menu.value = null" />
     </div>
     <div class="strip">

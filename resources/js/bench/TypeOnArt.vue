@@ -14,20 +14,26 @@ const typed = ref('')
 const W = 220
 const H = 62
 const place = computed(() => {
-  const box = bench.byId.get(draw.typing ?? '')?.box
+  const box = bench.byId.get(draw.typing ?? '')?.box ?? (draw.opening ? [draw.opening.x, draw.opening.y, draw.opening.x, draw.opening.y] as const : null)
   if (!box) return null
   const under = props.top + (box[1] + box[3]) * props.scale + 10
   const y = under + H < props.height ? under : props.top + box[1] * props.scale - H - 10
   return { left: `${Math.max(4, Math.min(props.width - W - 4, props.left + box[0] * props.scale))}px`, top: `${Math.max(4, Math.min(props.height - H - 4, y))}px` }
 })
+/** What was pressed while the letters were on their way is done when they are there. */
+let after: 'keep' | 'leave' | null = null
+let touched = false
 watch(text, async (now) => {
-  if (!now || field.value === document.activeElement) return
-  typed.value = now.text
+  if (!now) return
+  if (!touched) typed.value = now.text
+  if (after) return after === 'keep' ? keep() : leave()
+  if (touched) return show()
   await nextTick()
   field.value?.focus()
   field.value?.select()
 }, { immediate: true })
-onMounted(() => field.value?.focus())
+// After the press that asked for it, which else takes the keys away again.
+onMounted(() => setTimeout(() => field.value?.focus()))
 /** While they are typed, the letters as they were step back. */
 const faded = computed(() => draw.typing)
 watchPostEffect((undo) => {
@@ -38,14 +44,27 @@ watchPostEffect((undo) => {
   })
 })
 
+function input() {
+  touched = true
+  show()
+}
 function show() {
   const id = draw.typing
-  if (!id || typed.value.trim() === '') return
+  if (!id || !text.value || typed.value.trim() === '') return
   bench.tried({ kind: 'set-text', pieces: [id], text: typed.value }).then((pieces) => {
     if (pieces?.[0] && draw.typing === id) tools.tryPath.value = pieces[0].d
   })
 }
+function leave() {
+  tools.tryPath.value = null
+  if (!text.value) after = 'leave'
+  else draw.typing = null
+}
 async function keep() {
+  if (!text.value) {
+    after = 'keep'
+    return
+  }
   const id = draw.typing
   draw.typing = null
   tools.tryPath.value = null
@@ -57,15 +76,14 @@ function key(event: KeyboardEvent) {
     event.preventDefault()
     keep()
   } else if (event.key === 'Escape') {
-    tools.tryPath.value = null
-    draw.typing = null
+    leave()
   }
 }
 </script>
 
 <template>
-  <div v-if="place && text" class="type" :style="place" @pointerdown.stop @click.stop>
-    <textarea ref="field" v-model="typed" rows="2" maxlength="2000" aria-label="The text, as it is typed on the art" data-test="type-on-art" @input="show" @keydown="key" @blur="keep" />
+  <div v-if="place" class="type" :style="place" @pointerdown.stop @click.stop>
+    <textarea ref="field" v-model="typed" rows="2" maxlength="2000" aria-label="The text, as it is typed on the art" data-test="type-on-art" @input="input" @keydown="key" @blur="keep" />
   </div>
 </template>
 

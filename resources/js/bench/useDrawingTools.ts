@@ -214,9 +214,11 @@ export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hov
     }
     const target = draw.onLine ? under.find((id) => !bench.byId.get(id)?.live?.includes('text')) : undefined
     const colour = draw.fill === 'none' ? '#26231d' : draw.fill
+    draw.opening = to
     const changes = await bench.draw({ kind: 'text', ...draw.text, ...(target ? { align: 'middle', along: target } : {}), x: to.x, y: to.y, fill: colour, line: 'none', layer: draw.layer }, true)
     draw.use('arrange')
     if (changes?.pieces.length) draw.typing = [...bench.chosen][0] ?? null
+    draw.opening = null
   }
 
   const rubber = computed(() => {

@@ -37,6 +37,8 @@ export const useDraw = defineStore('draw', () => {
   const onLine = ref(false)
   /** The text that is being typed on the art. */
   const typing = ref<string | null>(null)
+  /** Where letters were asked for that are still on their way: what is typed meanwhile is theirs. */
+  const opening = ref<{ x: number; y: number } | null>(null)
   const brushWidth = ref(2)
   const profile = ref('fold')
   const smoothing = ref(0.4)
@@ -65,5 +67,5 @@ export const useDraw = defineStore('draw', () => {
     if (next !== 'measure') marks.value = null
   }
 
-  return { tool, shape, shapeValues, fill, line, lineWidth, side, pivot, outer, onLine, typing, brushWidth, profile, smoothing, layer, text, nudge, strokesScale, keepRatio, snap, grid, nodes, segment, marks, lastTransform, pane, use }
+  return { tool, shape, shapeValues, fill, line, lineWidth, side, pivot, outer, onLine, typing, opening, brushWidth, profile, smoothing, layer, text, nudge, strokesScale, keepRatio, snap, grid, nodes, segment, marks, lastTransform, pane, use }
 })
