@@ -92,7 +92,9 @@ final class HonestTest extends BrowserTestCase
         $this->press('[data-group=overlapping-sheets] .head');
         $this->press('[data-test=remedy-solid-colours]');
         $this->press('[data-test=cure-step]');
-        $this->seeText('Ready. Looks the same.', '[data-test=look]', 20.0);
+        // It looks the same; that it goes out in a solid colour that nobody drew is told, and waits for somebody.
+        $this->see('[data-group=made-solid]', 20.0);
+        $this->seeText('Looks the same.', '[data-test=look]');
         $this->press('[data-stage=send]');
         $this->see('[data-layout="2"]');
         $this->press('[data-stage=set-up]');
@@ -107,9 +109,11 @@ final class HonestTest extends BrowserTestCase
         self::assertSame([0, 0], [$this->howMany('[data-test=all-files]'), $this->howMany('[data-test=file-0]')]);
         $this->press('[data-test=earlier]');
         $this->press('[data-test=file-0]');
+        $this->letGoIfAsked();
         self::assertStringContainsString('IN;SP1;', (string) file_get_contents($this->downloaded()));
         $this->press('[data-test=prepare-stale]');
-        $this->seeText('Ready. Looks the same.', '[data-test=send-verdict]', 20.0);
+        self::until(fn (): ?bool => $this->howMany('[data-test=prepare-stale]') === 0 ?: null, 'the sheets to be those of now', 20.0);
+        $this->seeText('Looks the same.', '[data-test=send-verdict]', 20.0);
     }
 
     #[Test]

@@ -58,6 +58,7 @@ final class SentToMachinesTest extends BrowserTestCase
         $this->press('[data-test=simulate]');
         $this->press('[data-test=send-machine]');
         $this->press('[data-send="3"]');
+        $this->letGoIfAsked();
         $this->seeText('out of material', '[data-test=sending-error]');
         $this->press('[data-test=go-on]');
         self::until(fn (): ?bool => str_contains((string) self::$browser->executeScript('return document.querySelector("[data-sending=\"3\"]")?.textContent ?? ""'), 'done') ?: null, 'the cut to be done', 40.0);
@@ -82,6 +83,7 @@ final class SentToMachinesTest extends BrowserTestCase
         $this->see('[data-layout="0"]', 90.0);
         $this->press('[data-test=send-machine]');
         $this->press('[data-send="0"]');
+        $this->letGoIfAsked();
     }
 
     /** The state of a sheet at its machine, as the page says it. */
@@ -137,6 +139,7 @@ final class SentToMachinesTest extends BrowserTestCase
         $this->seeText('3 of 3 plates in ink on the cloth');
         $this->press('[data-test=send-machine]');
         $this->press('[data-send="0"]');
+        $this->letGoIfAsked();
         self::until(fn (): ?bool => str_contains((string) self::$browser->executeScript('return document.querySelector("[data-sending=\"0\"]")?.textContent ?? ""'), 'done') ?: null, 'the plate to be exposed', 20.0);
         self::assertSame(1, $this->told('recorder')['plates']);
 
@@ -154,7 +157,7 @@ final class SentToMachinesTest extends BrowserTestCase
         $shift = static function (int $copy, int $dx, int $dy): void {
             self::$browser->executeScript('const p = document.querySelector("[data-copy=\'" + arguments[0] + "\']"); const b = p.getBoundingClientRect(); const at = (t, x, y) => new PointerEvent(t, { bubbles: true, clientX: x, clientY: y, pointerId: 1 }); p.setPointerCapture = () => {}; p.dispatchEvent(at("pointerdown", b.x + 9, b.y + 9)); p.dispatchEvent(at("pointermove", b.x + 9 + arguments[1], b.y + 9 + arguments[2])); p.dispatchEvent(at("pointerup", b.x + 9 + arguments[1], b.y + 9 + arguments[2]))', [$copy, $dx, $dy]);
         };
-        $shift(1, 90, 40);
+        $shift(1, 110, 0);
         self::until(static fn (): ?bool => $place(1) !== $before ?: null, 'the copy to lie elsewhere', 15.0);
         $there = $place(1);
         $shift(0, 60, 110);

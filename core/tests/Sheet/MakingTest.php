@@ -189,6 +189,9 @@ final class MakingTest extends TestCase
         $manifest = Export::manifest('Boat sign', $sheets, $files, 'plt', $writer);
         foreach ($sheets as $i => $sheet) {
             $moves = Moves::of($sheet);
+            $steered = Moves::of($sheet, ['kind' => 'cutter', 'blade' => 0.25, 'overcut' => 0.3]);
+            self::assertSame([count($moves['moves']), $moves['cut_mm']], [count($steered['moves']), $steered['cut_mm']]);
+            self::assertGreaterThan($moves['seconds'] + 0.1, $steered['seconds'], 'a knife that is swivelled takes longer');
             self::assertEqualsWithDelta($sheet->length(), $moves['cut_mm'], 0.001 * $sheet->length());
             self::assertEqualsWithDelta($sheet->length(), $manifest['sheets'][$i]['length_mm'], 0.01);
             self::assertSame(hash('sha256', $files["{$sheet->name}.plt"]), $manifest['files'][$i]['sha256']);

@@ -36,7 +36,12 @@ final class Moves
             // Plotter language knows whole centimetres a second.
             $time = MachineTime::of($machine, $machine['kind'] === 'cutter' ? 10 * max(1.0, round($speed / 10)) : $speed);
             $lines = self::lines($layer);
-            foreach (self::ways($lines, $layer, $layout, $machine) as $i => $way) {
+            $ways = self::ways($lines, $layer, $layout, $machine);
+            // A drag knife is turned in the waste before all lines.
+            foreach (array_splice($ways, 0, count($ways) - count($lines)) as $turn) {
+                $now += $time->through($turn, $at);
+            }
+            foreach ($ways as $i => $way) {
                 $points = Polyline::of($lines[$i], self::FLAT);
                 $cut += Polyline::length($points);
                 $there = hypot($way[0][0] - $at[0], $way[0][1] - $at[1]);
