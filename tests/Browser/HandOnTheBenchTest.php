@@ -69,6 +69,14 @@ final class HandOnTheBenchTest extends BrowserTestCase
         $step = ($this->lastPiece()->box()->left ?? 0.0) - $left;
         $this->change(fn () => $this->press('[data-test=repeat-last]'));
         self::assertEqualsWithDelta($left + 2 * $step, $this->lastPiece()->box()->left ?? 0.0, 1e-6);
+        // Two values that are typed one after the other are one move.
+        $from = $this->lastPiece()->box();
+        $this->change(fn () => $this->type('x', '30'));
+        $this->change(fn () => $this->type('y', '70'));
+        $to = $this->lastPiece()->box();
+        $this->change(fn () => $this->press('[data-test=repeat-last]'));
+        $now = $this->lastPiece()->box();
+        self::assertEqualsWithDelta([2 * ($to->left ?? 0.0) - ($from->left ?? 0.0), 2 * ($to->top ?? 0.0) - ($from->top ?? 0.0)], [$now->left ?? 0.0, $now->top ?? 0.0], 1e-6);
         self::assertSame([], $this->complaints());
     }
 

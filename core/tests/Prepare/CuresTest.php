@@ -225,6 +225,11 @@ final class CuresTest extends TestCase
         self::assertSame(3, $parts($made('islands', ['how' => 'drop', 'size' => '1.5mm', 'at' => '5,5'])), 'only at the places that are named');
         self::assertEqualsWithDelta(self::area($flat) + 0.36, self::area($made('fill-holes', ['size' => '1mm'])->artwork), 1e-3);
         self::assertEqualsWithDelta(self::area($flat), self::area($made('fill-holes', ['size' => '0.5mm'])->artwork), 1e-6);
+        // A long hole has many middles: a place anywhere in it is it, and no other hole.
+        $slots = Reader::read('<svg xmlns="http://www.w3.org/2000/svg" width="30mm" height="20mm" viewBox="0 0 30 20"><path fill-rule="evenodd" d="M1 1H29V19H1ZM5 5H15V5.1H5ZM5 9H15V9.1H5Z"/></svg>')->artwork;
+        $only = Steps::make('fill-holes', ['size' => '2mm', 'at' => '14.5,5.05']);
+        self::assertInstanceOf(TellsDeeds::class, $only);
+        self::assertEqualsWithDelta(28 * 18 - 1.0, self::area($only->cure($slots)->artwork), 1e-3);
     }
 
     #[Test]

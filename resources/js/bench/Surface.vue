@@ -156,8 +156,9 @@ function arrow(x: number, y: number, event: KeyboardEvent) {
     bench.draw({ kind: 'move-nodes', piece: tools.one.value.id, nodes: tools.chosenNodes(), x: by(x), y: by(y) })
   } else if (drawing.value && bench.chosen.size > 0) {
     const before = bench.detail?.frame
+    const [pieces, version] = [[...bench.chosen], bench.job!.version]
     bench.draw({ kind: 'move', pieces: [...bench.chosen], x: by(x), y: by(y) }).then((done) => {
-      if (done && before && bench.detail) draw.lastTransform = between(before, bench.detail.frame)
+      if (done && before && bench.detail) draw.moved(between(before, bench.detail.frame), pieces, version, bench.job!.version)
     })
   }
   else pan.panBy(-60 * x, -60 * y)

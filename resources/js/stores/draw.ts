@@ -1,4 +1,5 @@
 import type { FieldValue } from '@/api/types'
+import { combined, type Matrix } from '@/bench/geometry'
 import { defineStore } from 'pinia'
 import { reactive, ref } from 'vue'
 
@@ -56,8 +57,16 @@ export const useDraw = defineStore('draw', () => {
   /** Both ends of a distance marked on the reference picture. */
   const marks = ref<[number, number, number, number] | null>(null)
   const lastTransform = ref<number[] | null>(null)
+  /** Whose the last move was, and at which state of the job it ended: what follows on it at once belongs to it. */
+  let ended = { of: '', version: -1 }
   const pane = ref<'tools' | 'pieces'>('tools')
 
+  /** Notes a move, to be done again: one that follows at once on that of the same pieces - another value, one more step of an arrow - is a part of it. */
+  function moved(matrix: number[], pieces: string[], before: number, after: number) {
+    const of = [...pieces].sort().join(' ')
+    lastTransform.value = lastTransform.value && ended.of === of && ended.version === before ? combined(matrix as Matrix, lastTransform.value as Matrix) : matrix
+    ended = { of, version: after }
+  }
   function use(next: Tool) {
     tool.value = next
     pane.value = 'tools'
@@ -67,5 +76,5 @@ export const useDraw = defineStore('draw', () => {
     if (next !== 'measure') marks.value = null
   }
 
-  return { tool, shape, shapeValues, fill, line, lineWidth, side, pivot, outer, onLine, typing, opening, brushWidth, profile, smoothing, layer, text, nudge, strokesScale, keepRatio, snap, grid, nodes, segment, marks, lastTransform, pane, use }
+  return { tool, shape, shapeValues, fill, line, lineWidth, side, pivot, outer, onLine, typing, opening, brushWidth, profile, smoothing, layer, text, nudge, strokesScale, keepRatio, snap, grid, nodes, segment, marks, lastTransform, moved, pane, use }
 })

@@ -6,6 +6,8 @@ namespace NeatEdge\Core\Prepare\Cure;
 
 use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Geometry\Point;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Inside;
 use NeatEdge\Core\Measure\ThinPlace;
 
 /** The places that a cure is asked for: all, or those near some. */
@@ -38,6 +40,22 @@ final readonly class Places
         }
 
         return $this->spots === [];
+    }
+
+    /** Whether one of them lies in an area, or near a place that stands for it: of a long or bent one there is more than one middle. */
+    public function lieIn(Shape $area, Point $at): bool
+    {
+        if ($this->holds($at)) {
+            return true;
+        }
+        $inside = new Inside($area);
+        foreach ($this->spots as [$x, $y]) {
+            if ($inside->holds($x, $y)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** Whether a stretch runs through one of them. */

@@ -64,7 +64,7 @@ final readonly class SmallHoles implements TellsDeeds, UnderLimits
         $patches = new Patches;
         $done = [];
         foreach (self::small($flat, $this->size) as [$i, $hole, $x, $y, $side]) {
-            if ($places->holds(new Point($x, $y))) {
+            if ($places->lieIn($hole, new Point($x, $y))) {
                 $patches->add($i, $hole);
                 $done[] = ['kind' => 'small-hole', 'at' => [$x, $y], 'measured' => $side, 'how' => 'filled'];
             }

@@ -27,9 +27,10 @@ async function place(name: string, text: string, ratio = draw.keepRatio) {
     draw.lastTransform = about(draw.pivot!, rotation(degrees - before.turn))
     return bench.draw({ kind: 'transform', pieces: pieces(), matrix: draw.lastTransform })
   }
-  const done = await bench.draw({ kind: 'place', pieces: pieces(), originX: origin.value[0], originY: origin.value[1], ratio, strokes: draw.strokesScale, outer: draw.outer, [name]: text })
+  const [whose, version] = [pieces(), bench.job!.version]
+  const done = await bench.draw({ kind: 'place', pieces: whose, originX: origin.value[0], originY: origin.value[1], ratio, strokes: draw.strokesScale, outer: draw.outer, [name]: text })
   const after = frame.value
-  if (done && before && after && name !== 'skew') draw.lastTransform = between(before, after)
+  if (done && before && after && name !== 'skew') draw.moved(between(before, after), whose, version, bench.job!.version)
 }
 const named = (event: Event) => bench.draw({ kind: 'mark', pieces: pieces(), name: (event.target as HTMLInputElement).value.trim() })
 const only = computed(() => (bench.chosen.size === 1 ? (bench.byId.get([...bench.chosen][0]!) ?? null) : null))
