@@ -7,6 +7,7 @@ namespace NeatEdge\Core\Tests\Check;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Inspection;
+use NeatEdge\Core\Check\Judgements;
 use NeatEdge\Core\Check\LimitFields;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Check\Remedies;
@@ -91,6 +92,21 @@ final class MoreRulesTest extends TestCase
         self::assertEqualsWithDelta(2.8, $found($bench)['small-letters'], 1e-6);
         $bench->do('set-text', ['pieces' => $bench->order(), 'size' => 4.4]);
         self::assertArrayNotHasKey('small-letters', $found($bench));
+        // Made smaller as a whole they keep their size as it was typed: what is seen counts.
+        $bench->do('transform', ['pieces' => $bench->order(), 'matrix' => [0.5, 0, 0, 0.5, 0, 0]]);
+        self::assertEqualsWithDelta(0.7 * 2.2, $found($bench)['small-letters'], 1e-6);
+    }
+
+    #[Test]
+    public function what_was_said_last_of_a_finding_counts(): void
+    {
+        $finding = ['kind' => 'thin-line', 'severity' => 'warning', 'message' => 'Thin.', 'at' => [10.0, 10.0], 'measured' => 0.5, 'limit' => 0.8, 'sheet' => null];
+        $judged = [Judgements::of($finding, 100.0, 'drawn so'), Judgements::of($finding, 100.0, 'the customer wants it'), Judgements::of($finding, 100.0, null)];
+        self::assertSame(['drawn so'], array_column(Judgements::on([$finding], array_slice($judged, 0, 1), 100.0), 'accepted'));
+        self::assertSame(['the customer wants it'], array_column(Judgements::on([$finding], array_slice($judged, 0, 2), 100.0), 'accepted'));
+        [$now] = Judgements::on([$finding], $judged, 100.0);
+        self::assertArrayNotHasKey('accepted', $now, 'taken back, it was only looked at');
+        self::assertTrue($now['seen'] ?? false);
     }
 
     #[Test]

@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Tests\Edit;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\BorderAround;
+use NeatEdge\Core\Artwork\Layer;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\Edits;
@@ -559,6 +560,16 @@ final class ShapingTest extends TestCase
         $bench->do('spread-behind', ['pieces' => ['pane'], 'by' => '1.2mm']);
         self::assertSame(['pane', 'frame'], self::all($bench));
         self::assertEqualsWithDelta(22.4 ** 2, $bench->piece('pane')->shape->area(), 1e-6);
+    }
+
+    #[Test]
+    public function what_is_spread_goes_beneath_what_it_touches_on_its_own_layer_and_not_further(): void
+    {
+        $bench = self::bench('<rect id="ground" width="60" height="60" fill="#eee"/><rect id="far" x="70" y="70" width="5" height="5" fill="#0a0"/><path id="frame" fill-rule="evenodd" fill="#333" d="M10 10 H50 V50 H10 Z M20 20 H40 V40 H20 Z"/><rect id="pane" x="20" y="20" width="20" height="20" fill="#6bf"/>');
+        $upper = array_map(static fn (Piece $piece): Piece => $piece->with(place: $piece->place->with(layer: $piece->id === 'ground' ? 'low' : 'high')), $bench->art->pieces);
+        $bench->art = new Artwork($bench->art->width, $bench->art->height, $upper, [new Layer('low', 'Low'), new Layer('high', 'High')]);
+        $bench->do('spread-behind', ['pieces' => ['pane'], 'by' => '1.2mm']);
+        self::assertSame(['ground', 'far', 'pane', 'frame'], self::all($bench));
     }
 
     #[Test]

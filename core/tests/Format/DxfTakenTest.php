@@ -286,4 +286,15 @@ final class DxfTakenTest extends TestCase
         yield 'nothing' => ['', 'a.plt', 'empty'];
         yield 'only what is left out' => ["0\nSECTION\n2\nENTITIES\n0\nDIMENSION\n8\n0\n0\nENDSEC\n0\nEOF\n", 'a.dxf', '1 × DIMENSION'];
     }
+
+    #[Test]
+    public function arcs_of_ellipses_begin_where_they_say_and_yards_are_yards(): void
+    {
+        // A quarter from the end of the shorter axis to the far end of the longer.
+        $arc = self::taken(' 0 ELLIPSE 8 A 10 50 20 50 11 40 21 0 40 0.5 41 1.5707963267949 42 3.1415926535898')->drawing->artwork->pieces[0]->box();
+        self::assertNotNull($arc);
+        self::assertEqualsWithDelta([40.0, 20.0], [$arc->width(), $arc->height()], 0.01);
+        $yard = self::taken(self::line(0, 0, 0.1, 0.05), [], '', '9 $INSUNITS 70 10')->drawing->artwork->pieces[0]->box();
+        self::assertEqualsWithDelta([91.44, 45.72], [$yard?->width(), $yard?->height()], 1e-6);
+    }
 }

@@ -22,6 +22,7 @@ use NeatEdge\Core\Sheet\Cut\StartPoints;
 use NeatEdge\Core\Sheet\Cut\Weeding;
 use NeatEdge\Core\Sheet\Engrave\Hairlines;
 use NeatEdge\Core\Sheet\Engrave\Hatch;
+use NeatEdge\Core\Stroke\Offset;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 
@@ -220,6 +221,28 @@ final class CutTest extends TestCase
     }
 
     #[Test]
+    public function a_fill_is_travelled_in_a_short_order_and_nothing_of_it_is_lost(): void
+    {
+        $areas = [];
+        for ($k = 0; $k < 6; $k++) {
+            $areas[] = new Shape([Contour::rectangle(10 + 12 * $k, 10, 8, 30), Contour::rectangle(12 + 12 * $k, 20, 4, 10)->reversed()]);
+            $areas[] = Shape::of(Contour::circle(14 + 12 * $k, 60, 4));
+        }
+        $hatch = Hatch::of($areas, 0.0, 0.5);
+        $way = $long = 0.0;
+        for ($i = 0, $n = count($hatch); $i < $n; $i += 4) {
+            $long += hypot($hatch[$i + 2] - $hatch[$i], $hatch[$i + 3] - $hatch[$i + 1]);
+            $way += $i === 0 ? 0.0 : hypot($hatch[$i] - $hatch[$i - 2], $hatch[$i + 1] - $hatch[$i - 1]);
+        }
+        self::assertEqualsWithDelta(6 * (8 * 30 - 4 * 10) + 6 * M_PI * 16, 0.5 * $long, 6.0);
+        // Down a field line by line, and from field to field: rows right across all of them would be 3,500 mm.
+        self::assertLessThan(self::WAY, $way);
+    }
+
+    /** mm in the air between the lines of that fill, with a hundredth to spare. */
+    private const WAY = 504.0;
+
+    #[Test]
     public function weeding_lines_cross_no_piece_and_leave_no_strip_that_is_too_long(): void
     {
         $pieces = [Shape::of(Contour::circle(40, 40, 25)), Shape::of(Contour::rectangle(90, 20, 30, 60)), Shape::of(Contour::circle(150, 50, 8))];
@@ -229,7 +252,7 @@ final class CutTest extends TestCase
         self::assertGreaterThan(6, count($lines));
         foreach ($lines as $line) {
             foreach ($pieces as $piece) {
-                $inside = new Inside($piece);
+                $inside = new Inside(Offset::outset($piece, 0.58));
                 for ($k = 0; $k <= 40; $k++) {
                     self::assertFalse($inside->holds($line->coords[0] + ($line->coords[6] - $line->coords[0]) * $k / 40, $line->coords[1] + ($line->coords[7] - $line->coords[1]) * $k / 40));
                 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Tests\Sheet;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Format\Export;
@@ -239,6 +241,7 @@ final class MakingTest extends TestCase
         foreach (['Boat 1) at the quay', 'Boat Club', 'it was always so', 'at the machine', sprintf('%.1f cm² stay', $area)] as $words) {
             self::assertStringContainsString($words, $read);
         }
+        $row['layout'] = $row['layout']->with(warns: ['The first thing.', 'The second thing.', 'The third thing.']);
         $path = (string) tempnam(sys_get_temp_dir(), 'neat-edge-');
         try {
             file_put_contents($path, Formats::bytes(Formats::make('pdf'), JobSheet::pages('Boat sign', [], [$row, [...$row, 'material_cost' => null]], [], 'EUR')));
@@ -248,6 +251,21 @@ final class MakingTest extends TestCase
         }
         self::assertStringContainsString('Material 2.50 EUR, machine 2.50 EUR, together 5.00 EUR; without 1 that has no price.', (string) preg_replace('/\s+/', ' ', $read));
         self::assertStringContainsString('Material without a price, machine 1.25 EUR', $read);
+        self::assertSame([2, 2, 2], [substr_count($read, 'The first thing.'), substr_count($read, 'The second thing.'), substr_count($read, 'The third thing.')], 'each warning, on each row');
+    }
+
+    #[Test]
+    public function nesting_is_never_worse_than_rows_nor_with_more_freedom(): void
+    {
+        $art = new Artwork(120.0, 80.0, [new Piece('p1', Shape::of(Contour::polygon([[0.0, 0.0], [60.0, 5.0], [45.0, 42.0], [20.0, 30.0], [3.0, 38.0]], true)), new Paint(Colour::fromHex('#c02020')))]);
+        $least = INF;
+        foreach (['drawn' => 'none', 'none' => 'none', 'half' => 'half', 'quarter' => 'quarter', 'eighth' => 'eighth', 'free' => 'free'] as $arrange => $turns) {
+            $sheets = self::made(Process::CutVinyl, $art, ['copies' => '23', 'weedBox' => '0', 'bedWidth' => '300mm', 'arrange' => $arrange === 'drawn' ? 'drawn' : 'nest', 'turns' => $turns]);
+            self::assertCount(1, $sheets);
+            $needs = $sheets[0]->box()->right ?? INF;
+            self::assertLessThanOrEqual($least + 1e-6, $needs, $arrange);
+            $least = min($least, $needs);
+        }
     }
 
     #[Test]
@@ -266,6 +284,7 @@ final class MakingTest extends TestCase
         }
         self::assertSame(array_slice($at[0], 0, 2), array_slice($at[1], 0, 2), 'as far from each other on both');
         self::assertNotSame($at[0][2], $at[1][2], 'and the art where it belongs between them');
+        self::assertGreaterThan(10.0, $at[0][1], 'one at the upper end and one at the lower, so that nothing is laid turned');
         self::assertSame([$plain[0]->artBox()?->width(), $plain[1]->artBox()?->width()], [$sheets[0]->artBox()?->width(), $sheets[1]->artBox()?->width()]);
         [$there] = self::made(Process::CutVinyl, self::drawn(), ['fromLeft' => '100mm', 'fromBelow' => '50mm', 'weedBox' => '0']);
         self::assertEqualsWithDelta([105.0, 555.0], [$there->box()?->left, $there->box()?->bottom], 1e-6, 'at the place that was typed');
