@@ -22,12 +22,16 @@ final class ColourController
 
     public function show(ShopJob $job): JsonResponse
     {
-        $areas = Budget::within('Measuring the colours', static fn (): array => ColourAreas::seen(Seen::of($job->art())));
+        $art = Seen::of($job->art());
+        $areas = Budget::within('Measuring the colours', static fn (): array => ColourAreas::seen($art));
+        $blended = ColourAreas::blended($art, $areas);
         $whole = max(1e-9, array_sum($areas));
         $names = Made::names();
 
         return new JsonResponse([
             'colours' => array_map(static fn (string $hex, float $area): array => ['hex' => $hex, 'area' => $area, 'share' => $area / $whole, 'name' => $names[$hex] ?? ''], array_map(strval(...), array_keys($areas)), array_values($areas)),
+            // What is flat nowhere is named too: twelve colours are twelve, also where eight of them run into each other.
+            'blended' => array_map(static fn (string $hex, array $one): array => ['hex' => $hex, ...$one], array_map(strval(...), array_keys($blended)), array_values($blended)),
             'near' => Joining::near($areas, self::NEAR),
             'down' => array_reverse(Joining::downTo($areas, 1)),
         ]);

@@ -14,6 +14,7 @@ use NeatEdge\Core\Format\Json\PresetRefused;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Prepare\Colours\ColourAreas;
 use NeatEdge\Core\Prepare\Colours\Joining;
 use NeatEdge\Core\Prepare\Finish\TouchUp;
 use NeatEdge\Core\Prepare\LineOrder;
@@ -245,5 +246,16 @@ final class EveryStepTest extends TestCase
             $own = array_map(static fn (float|int $value): float|int => $value + 1, $values);
             self::assertEquals($own, array_intersect_key(Steps::of(new LineStep('a', $kind, $own), $limits)->values(), $own), $kind);
         }
+    }
+
+    #[Test]
+    public function every_colour_is_named_also_those_that_are_flat_nowhere(): void
+    {
+        $art = Reader::read('<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="20mm" viewBox="0 0 60 20"><linearGradient id="g"><stop offset="0" stop-color="#102030"/><stop offset=".5" stop-color="#c02020"/><stop offset="1" stop-color="#e0b040"/></linearGradient><rect width="20" height="20" fill="#c02020"/><rect x="20" width="20" height="20" fill="url(#g)"/><rect x="45" width="10" height="10" fill="#00a060" opacity=".5"/></svg>')->artwork;
+        $flat = ColourAreas::seen($art);
+        self::assertSame(['#c02020'], array_keys($flat));
+        $blended = ColourAreas::blended($art, $flat);
+        self::assertSame(['#102030' => 'gradient', '#e0b040' => 'gradient', '#00a060' => 'see-through'], array_map(static fn (array $one): string => $one['of'], $blended));
+        self::assertEqualsWithDelta([400.0, 400.0, 100.0], array_values(array_map(static fn (array $one): float => $one['area'], $blended)), 1e-6);
     }
 }

@@ -75,6 +75,8 @@ export interface Batch { id: number; title: string; status: 'new' | 'waiting' | 
 
 export interface Palette {
   colours: { hex: string; area: number; share: number; name: string }[]
+  /** Colours that are flat nowhere. */
+  blended: { hex: string; of: 'gradient' | 'see-through'; area: number }[]
   near: { from: string; to: string; distance: number; cost: number }[]
   /** What becomes what when they are cut down, the last step first. */
   down: { from: string; to: string; distance: number; cost: number }[]

@@ -83,6 +83,12 @@ const stack = computed(() => line.steps.find((step) => step.kind === 'stack'))
         <span class="bar"><span :style="{ width: `${100 * one.share}%`, background: one.hex }" /></span>
       </li>
     </ul>
+    <div v-if="palette && palette.blended.length > 0" class="part" role="group" aria-label="Colours that are flat nowhere" data-test="blended">
+      <p class="quiet">{{ palette.blended.length === 1 ? '1 more colour is' : `${palette.blended.length} more colours are` }} flat nowhere; a step makes such colours flat before there are sheets of them.</p>
+      <ul class="list">
+        <li v-for="one in palette.blended" :key="one.hex" :data-colour="one.hex"><span class="swatch" :style="{ background: one.hex }" /><span class="what">{{ names.of(one.hex) }}</span><span class="share quiet">{{ one.of === 'gradient' ? 'in gradients' : 'seen through' }}</span></li>
+      </ul>
+    </div>
     <div v-if="near.length > 0" class="part" role="group" aria-label="Near colours">
       <h3>Hardly told apart</h3>
       <ul>

@@ -38,6 +38,33 @@ final class ColourAreas
     }
 
     /**
+     * Colours that are there, but flat nowhere: of gradients by their stops, and what one sees through. Steps make them flat, and only then are they sheets.
+     *
+     * @param  array<string, float>  $flat  as seen() gives them
+     * @return array<string, array{of: string, area: float}> by hex: "gradient" or "see-through", and mm² of the areas that it has a part in, covered ones too; the largest first
+     */
+    public static function blended(Artwork $artwork, array $flat): array
+    {
+        $out = [];
+        foreach (Painted::areas($artwork) as $area) {
+            $paint = $area->paint;
+            $colours = match (true) {
+                $paint->gradient !== null => array_map(static fn (array $stop): Colour => $stop[1], $paint->gradient->stops),
+                $paint->isFlatColour() && ! $paint->isOpaque() => [$paint->colour],
+                default => [],
+            };
+            foreach (array_unique(array_map(static fn (Colour $colour): string => $colour->hex(), $colours)) as $hex) {
+                if (! isset($flat[$hex])) {
+                    $out[$hex] = ['of' => $out[$hex]['of'] ?? ($paint->gradient !== null ? 'gradient' : 'see-through'), 'area' => ($out[$hex]['area'] ?? 0.0) + $area->shape->area()];
+                }
+            }
+        }
+        uasort($out, static fn (array $a, array $b): int => $b['area'] <=> $a['area']);
+
+        return $out;
+    }
+
+    /**
      * @param  array<string, float>  $areas
      * @return array<string, float>
      */
