@@ -375,7 +375,8 @@ print(json.dumps({"errors": len(audit.errors), "units": doc.header.get("$INSUNIT
         self::assertSame([2, 1], [count($cuts), count($filled)]);
         self::assertEqualsWithDelta(M_PI * (400 - 100), array_sum(array_map(static fn (Piece $piece): float => $piece->shape->area(), $filled)), 0.5);
         self::assertEqualsWithDelta(2 * 120 + hypot(20, 20), array_sum(array_map(static fn (Piece $piece): float => array_sum(array_map(static fn (Contour $c): float => $c->length(), $piece->shape->contours)), $cuts)), 0.01);
-        self::assertCount(3, array_unique(array_map(static fn (Piece $piece): string => $piece->id, $read->pieces)));
+        $mixed = Reader::read('<svg xmlns="http://www.w3.org/2000/svg" width="50mm" height="50mm" viewBox="0 0 50 50"><rect width="9" height="9" fill="#c02020"/><g data-cut="along" fill="none" stroke="#c23b7a"><circle cx="20" cy="20" r="5"/><path d="M30 30H40"/></g></svg>')->artwork;
+        self::assertCount(3, array_unique(array_map(static fn (Piece $piece): string => $piece->id, $mixed->pieces)), 'beside what is filled too each has a name of its own');
     }
 
     #[Test]

@@ -199,7 +199,7 @@ final class MakingTest extends TestCase
             self::assertEqualsWithDelta($sheet->length(), $manifest['sheets'][$i]['length_mm'], 0.01);
             self::assertSame(hash('sha256', $files["{$sheet->name}.plt"]), $manifest['files'][$i]['sha256']);
             $last = end($moves['moves']);
-            self::assertGreaterThan(($last === false ? 0 : $last['to']) + 0.1, $moves['seconds'], 'and home again');
+            self::assertGreaterThan(($last === false ? 0 : $last['to']) + 0.03, $moves['seconds'], 'and home again');
             self::assertLessThan(($last === false ? 0 : $last['to']) + 2.0, $moves['seconds']);
         }
     }
