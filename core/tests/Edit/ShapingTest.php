@@ -554,6 +554,22 @@ final class ShapingTest extends TestCase
     }
 
     #[Test]
+    public function cells_that_find_nothing_say_what_is_missing_and_by_how_much(): void
+    {
+        $svg = '<g fill="none" stroke="#333"><path id="a" d="M10 10 H50 V40"/><path id="b" d="M49.4 40 H10 V10.3"/></g>';
+        try {
+            self::bench($svg)->do('cells', ['pieces' => ['a', 'b']]);
+            self::fail('They enclose nothing.');
+        } catch (EditRefused $refused) {
+            // The wider of both gaps is what must be bridged.
+            self::assertStringContainsString('open by 0.60 mm at 49.40, 40.00', $refused->getMessage());
+        }
+        $this->expectException(EditRefused::class);
+        $this->expectExceptionMessage('no ends of theirs lie near each other');
+        self::bench('<g fill="none" stroke="#333"><path id="a" d="M10 10 H50"/><path id="b" d="M10 60 H50"/></g>')->do('cells', ['pieces' => ['a', 'b']]);
+    }
+
+    #[Test]
     public function panes_are_spread_behind_their_frame(): void
     {
         $bench = self::bench('<path id="frame" fill-rule="evenodd" fill="#333" d="M10 10 H50 V50 H10 Z M20 20 H40 V40 H20 Z"/><rect id="pane" x="20" y="20" width="20" height="20" fill="#6bf"/>');

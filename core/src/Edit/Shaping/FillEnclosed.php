@@ -21,14 +21,11 @@ use NeatEdge\Core\Edit\ShowsMarks;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Shape;
-use NeatEdge\Core\PlanarMap\PlanarMap;
+use NeatEdge\Core\PlanarMap\Cells;
 
 /** One press inside makes a filled piece of exactly what surrounds it, over any number of pieces. */
 final readonly class FillEnclosed implements Edit, ShowsMarks
 {
-    /** Gaps that are looked into for where it leaks, mm. */
-    private const WIDEST = 10.0;
-
     /**
      * @param  list<string>  $ids  pieces that enclose; all that can be touched when none
      * @param  array{float, float}|null  $at
@@ -108,27 +105,7 @@ final readonly class FillEnclosed implements Edit, ShowsMarks
     /** @param  list<Piece>  $pieces */
     private function gap(array $pieces): ?LooseEnd
     {
-        $contours = Lines::of($pieces)->contours;
-        $gaps = array_values(array_filter(LooseEnds::among($contours, self::WIDEST), static fn (LooseEnd $end): bool => $end->short));
-        usort($gaps, static fn (LooseEnd $a, LooseEnd $b): int => $a->by <=> $b->by);
-        $borders = array_map(static fn (Contour $contour): Shape => Shape::of($contour), $contours);
-        $closes = function (int $count) use ($borders, $gaps): bool {
-            foreach (array_slice($gaps, 0, $count) as $gap) {
-                $borders[] = Shape::of(Contour::polygon([[$gap->x, $gap->y], $gap->to], false));
-            }
-
-            return $this->at !== null && PlanarMap::of([], null, $borders)->cells()->at(...$this->at) !== null;
-        };
-        if ($gaps === [] || ! $closes(count($gaps))) {
-            return null;
-        }
-        [$low, $high] = [1, count($gaps)];
-        while ($low < $high) {
-            $middle = intdiv($low + $high, 2);
-            $closes($middle) ? $high = $middle : $low = $middle + 1;
-        }
-
-        return $gaps[$low - 1];
+        return MissingBorder::of($pieces, fn (Cells $cells): bool => $this->at !== null && $cells->at(...$this->at) !== null);
     }
 
     public function marks(Artwork $artwork): array

@@ -19,6 +19,7 @@ use NeatEdge\Core\Edit\Mark;
 use NeatEdge\Core\Edit\ShowsMarks;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Inscribed;
+use NeatEdge\Core\PlanarMap\Cells;
 
 /**
  * P3: the cells that shapes and lines enclose are joined, dropped, lifted and painted. What was not pressed stays with its piece, or is lifted or
@@ -93,7 +94,7 @@ final readonly class ShapeCells implements Edit, ShowsMarks
         $pieces = Lines::pieces($artwork, $this->ids);
         $plan = CellPlan::of($this->mend ? Meeting::mended($pieces, $this->meet) : $pieces, $artwork);
         if ($plan->cells->count() === 0) {
-            throw EditRefused::because('The chosen pieces enclose nothing; choose more of them, or close their gaps.');
+            throw EditRefused::because(self::missing($pieces));
         }
         if ($this->join === [] && $this->drop === [] && $this->lift === [] && $this->paint === [] && $this->rest === 'keep') {
             throw EditRefused::because('Press cells first: to join, drop, lift or paint them.');
@@ -152,6 +153,16 @@ final readonly class ShapeCells implements Edit, ShowsMarks
     }
 
     /** The k-th of colours of which no two are alike: hues at the golden angle, in turn lighter and darker. */
+    /** @param  list<Piece>  $pieces */
+    private static function missing(array $pieces): string
+    {
+        $gap = MissingBorder::of($pieces, static fn (Cells $cells): bool => $cells->count() > 0);
+
+        return $gap === null
+            ? 'The chosen pieces enclose nothing, and no ends of theirs lie near each other: choose the lines that close them too.'
+            : sprintf('The chosen pieces enclose nothing: they are open by %.2f mm at %.2f, %.2f. Let gaps of that width be closed, or choose what closes them.', $gap->by, $gap->x, $gap->y);
+    }
+
     private static function colour(int $k): Colour
     {
         $hue = fmod(0.36 + $k * 0.381966, 1.0) * 6;
