@@ -7,7 +7,10 @@ namespace NeatEdge\Core\Tests\Check;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Check\Severity;
+use NeatEdge\Core\Check\Verdict;
 use NeatEdge\Core\Format\Svg\Reader;
+use NeatEdge\Core\Geometry\Point;
+use NeatEdge\Core\Measure\LookDifference;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Prepare\Presets;
 use NeatEdge\Core\Seen\Seen;
@@ -148,5 +151,18 @@ final class ReadyTest extends TestCase
         self::assertSame(['hand-work-lost'], self::open($prepared));
         self::assertSame(['1 finding is open, a serious one.'], $prepared->verdict->open);
         self::assertNotSame([], Seen::of($prepared->result->source)->pieces);
+    }
+
+    #[Test]
+    public function what_is_stale_left_out_or_found_stands_against_a_job_each_by_itself(): void
+    {
+        $same = new LookDifference(0.0, 1000.0);
+        self::assertTrue(Verdict::of($same, 0, 0, 0)->isReady());
+        self::assertSame(['The job was changed since it was prepared.'], Verdict::of($same, 0, 0, 0, true)->open);
+        self::assertSame(['1 thing was left out or replaced, and nobody has accepted that.'], Verdict::of($same, 2, 1, 0)->open);
+        self::assertSame(['1 finding is open.'], Verdict::of($same, 0, 0, 1)->open);
+        self::assertFalse(Verdict::of($same, 0, 0, 0, false, true)->isReady(), 'an empty bench is neither');
+        self::assertFalse((new Finding('taken-lines', Severity::Note, 'Told.', new Point(0.0, 0.0)))->blocks(), 'what is only told blocks nothing');
+        self::assertTrue((new Finding('thin-line', Severity::Warning, 'Thin.', new Point(0.0, 0.0)))->blocks());
     }
 }

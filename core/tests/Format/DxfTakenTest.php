@@ -297,4 +297,17 @@ final class DxfTakenTest extends TestCase
         $yard = self::taken(self::line(0, 0, 0.1, 0.05), [], '', '9 $INSUNITS 70 10')->drawing->artwork->pieces[0]->box();
         self::assertEqualsWithDelta([91.44, 45.72], [$yard?->width(), $yard?->height()], 1e-6);
     }
+
+    #[Test]
+    public function hatches_have_elliptic_edges_and_blocks_are_scaled_each_way(): void
+    {
+        $hatch = ' 0 HATCH 8 H 10 0 20 0 2 SOLID 70 1 71 0 91 1 92 1 93 1 72 3 10 50 20 50 11 20 21 0 40 0.5 50 0 51 360 73 1 97 0';
+        $filled = self::taken($hatch)->drawing->artwork->pieces;
+        self::assertCount(1, $filled);
+        self::assertNotNull($filled[0]->fill);
+        self::assertEqualsWithDelta(M_PI * 20 * 10, $filled[0]->shape->area(), 0.5);
+        $block = ' 0 BLOCK 2 TILE 10 0 20 0'.self::box(0, 0, 10, 10).' 0 ENDBLK';
+        $laid = self::taken(' 0 INSERT 8 A 2 TILE 10 5 20 5 41 2 42 0.5', [], '', '9 $INSUNITS 70 4', $block)->drawing->artwork->pieces[0]->box();
+        self::assertEqualsWithDelta([20.0, 5.0], [$laid?->width(), $laid?->height()], 1e-6);
+    }
 }
