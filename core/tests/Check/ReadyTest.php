@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Tests\Check;
 
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Check\CutOnce;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Check\Severity;
@@ -164,5 +166,18 @@ final class ReadyTest extends TestCase
         self::assertFalse(Verdict::of($same, 0, 0, 0, false, true)->isReady(), 'an empty bench is neither');
         self::assertFalse((new Finding('taken-lines', Severity::Note, 'Told.', new Point(0.0, 0.0)))->blocks(), 'what is only told blocks nothing');
         self::assertTrue((new Finding('thin-line', Severity::Warning, 'Thin.', new Point(0.0, 0.0)))->blocks());
+    }
+
+    #[Test]
+    public function a_single_cut_that_does_not_go_out_or_that_no_tool_follows_stands_against_a_job(): void
+    {
+        $art = static fn (string $body): Artwork => Reader::read("<svg xmlns='http://www.w3.org/2000/svg' width='100mm' height='60mm' viewBox='0 0 100 60'>{$body}</svg>")->artwork;
+        $with = $art("<rect x='5' y='5' width='20' height='20' fill='#c33'/><path d='M40 10H90' fill='none' stroke='#333' data-cut='once'/>");
+        $without = $art("<rect x='5' y='5' width='20' height='20' fill='#c33'/>");
+        $found = static fn (Process $process, Artwork $after): array => array_map(static fn (Finding $finding): array => [$finding->kind, $finding->message, $finding->blocks()], (new CutOnce($process->limits()))->findings($with, $after));
+        self::assertSame([['cut-lost', '50.0 mm of lines that are cut once do not go out.', true]], $found(Process::CutVinyl, $without));
+        self::assertSame([], $found(Process::CutVinyl, $with));
+        self::assertSame(['single-cut'], array_column($found(Process::ScreenPrint, $with), 0));
+        self::assertSame([], self::open(self::prepared("<rect x='5' y='5' width='20' height='20' fill='#c33'/><path d='M40 10H90' fill='none' stroke='#333' data-cut='once'/>")), 'the line of steps loses none');
     }
 }
