@@ -5,6 +5,10 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Tests\Sheet;
 
 use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Sheet\Layout\Layer;
+use NeatEdge\Core\Sheet\Layout\Layout;
+use NeatEdge\Core\Sheet\Layout\Role;
 use NeatEdge\Core\Sheet\Make\Makings;
 use NeatEdge\Core\Sheet\Shop\Chosen;
 use NeatEdge\Core\Sheet\Shop\Stock;
@@ -89,5 +93,17 @@ final class ChosenTest extends TestCase
         self::assertSame(['It is to go 80 mm/s; Head goes 60 mm/s at most.'], self::chosen(['head' => ['fastest' => 60.0]], Process::Engraving)->warns(['speed' => 40.0, 'lineSpeed' => 80.0]));
         self::assertSame(['Machine does not make this: choose another machine on the ticket.'], self::chosen(['machine' => ['kind' => 'cutter']], Process::Engraving)->warns([]));
         self::assertSame([], self::chosen(['machine' => ['kind' => 'cutter']])->warns([]));
+    }
+
+    #[Test]
+    public function a_sheet_fits_a_machine_by_what_is_made_of_it_and_each_process_has_its_kind_of_machine(): void
+    {
+        $sheet = static fn (float $right, float $bottom): Layout => new Layout('a', 'A', 700.0, 610.0, [new Layer(Role::Kiss, 'Film', '#c02020', lines: [Contour::rectangle(10.0, 10.0, $right - 10.0, $bottom - 10.0)])]);
+        $machine = ['bedWidth' => 600.0, 'bedHeight' => 400.0];
+        self::assertNull(Stock::misfit($machine, $sheet(600.0, 400.0)));
+        self::assertSame('what is made reaches to 610.0 x 400.0 mm, and its bed takes 600 x 400 mm.', Stock::misfit($machine, $sheet(610.0, 400.0)));
+        self::assertSame('what is made reaches to 600.0 x 401.0 mm, and its bed takes 600 x 400 mm.', Stock::misfit($machine, $sheet(600.0, 401.0)));
+        self::assertNull(Stock::misfit(['bedWidth' => 0.0, 'bedHeight' => 400.0], $sheet(9000.0, 400.0)), 'a roll is as long as it must be');
+        self::assertSame(['recorder', 'engraver', 'cutter', 'cutter'], array_map(Stock::machineFor(...), [Process::ScreenPrint, Process::Engraving, Process::Sticker, Process::CutVinyl]));
     }
 }
