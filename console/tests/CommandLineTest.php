@@ -325,7 +325,7 @@ final class CommandLineTest extends TestCase
         self::assertCount(3, (array) glob("{$this->folder}/a/*.svg"));
         [, $out] = $this->call(['prepare', $in, '--out-dir', 'b', '--join-near-blacks', '--ground=#ffffff']);
         self::assertSame(['sheet-1-000000.svg', 'sheet-2-ff8080.svg'], array_map(basename(...), glob("{$this->folder}/b/*.svg") ?: []));
-        self::assertStringContainsString('Changed by', $out, 'it is another look, and said to be one');
+        self::assertStringContainsString('100.0 mm² in a colour that is hardly told from (distance 3.4) the one before', $out, 'it is another look, and said to be one');
         self::assertSame(2, $this->call(['prepare', $in, '--out-dir', 'c', '--ground=white'])[0]);
     }
 

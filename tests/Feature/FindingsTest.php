@@ -39,15 +39,16 @@ final class FindingsTest extends TestCase
         $groups = $state['preparation']['groups'];
         self::assertSame([['thin-line', '#222244', 2], ['thin-line', '#cc3333', 1]], array_map(static fn (array $group): array => [$group['kind'], $group['sheet'], count($group['findings'])], $groups));
         $serious = $groups[0]['findings'];
-        self::assertSame(['2 serious findings are open.'], $state['preparation']['verdict']['open']);
+        self::assertSame(['3 findings are open, 2 of them serious.'], $state['preparation']['verdict']['open']);
         $say = fn (array $fields) => $this->patchJson("/api/jobs/{$job}/findings", ['preparation' => $state['preparation']['id'], ...$fields]);
-        $say(['findings' => [$serious[0]], 'accepted' => 'the customer cuts it herself'])->assertOk()->assertJsonPath('preparation.verdict.open', ['1 serious finding is open.'])->assertJsonPath('preparation.groups.0.accepted', 1);
+        $say(['findings' => [$serious[0]], 'accepted' => 'the customer cuts it herself'])->assertOk()->assertJsonPath('preparation.verdict.open', ['2 findings are open, 1 of them serious.'])->assertJsonPath('preparation.groups.0.accepted', 1);
         $say(['findings' => [$groups[1]['findings'][0]]])->assertOk()->assertJsonPath('preparation.groups.1.seen', 1);
         $again = $this->prepared($job)['preparation'];
-        self::assertSame(['1 serious finding is open.'], $again['verdict']['open']);
+        self::assertSame(['2 findings are open, 1 of them serious.'], $again['verdict']['open'], 'what was only looked at is open');
         self::assertContains('the customer cuts it herself', array_column($again['result']['findings'], 'accepted'));
         self::assertSame([false, 2], [$this->getJson('/api/jobs')->json('0.ready'), $this->getJson('/api/jobs')->json('0.findings')]);
-        $this->patchJson("/api/jobs/{$job}/findings", ['preparation' => $again['id'], 'findings' => [$again['groups'][0]['findings'][1]], 'accepted' => 'as well'])->assertOk()->assertJsonPath('preparation.verdict.ready', true);
+        $this->patchJson("/api/jobs/{$job}/findings", ['preparation' => $again['id'], 'findings' => [$again['groups'][0]['findings'][1]], 'accepted' => 'as well'])->assertOk()->assertJsonPath('preparation.verdict.open', ['1 finding is open.']);
+        $this->patchJson("/api/jobs/{$job}/findings", ['preparation' => $again['id'], 'findings' => [$again['groups'][1]['findings'][0]], 'accepted' => 'and that'])->assertOk()->assertJsonPath('preparation.verdict.ready', true);
         self::assertTrue($this->getJson('/api/jobs')->json('0.ready'));
         $this->patchJson("/api/jobs/{$job}/findings", ['preparation' => $again['id'], 'findings' => [$again['groups'][0]['findings'][1]], 'open' => true])->assertOk()->assertJsonPath('preparation.verdict.ready', false);
         foreach ([['findings' => []], ['findings' => ['x']], ['findings' => [0], 'accepted' => str_repeat('x', 300)]] as $wrong) {
