@@ -127,6 +127,50 @@ final class MakingTest extends TestCase
     }
 
     #[Test]
+    public function bleed_has_at_each_point_the_colour_that_stands_at_the_cut_there(): void
+    {
+        // A square whose sides change colour between their corners, and a green disc with a dark ring at its edge.
+        $art = self::drawn('<rect x="10" y="10" width="30" height="30" fill="#2050a0"/><rect x="10" y="10" width="12" height="9" fill="#c03020"/><rect x="31" y="24" width="9" height="16" fill="#e0b040"/>'
+            .'<circle cx="70" cy="25" r="15" fill="#101418"/><circle cx="70" cy="25" r="12" fill="#30a060"/>');
+        [$sheet] = self::made(Process::Sticker, $art, ['border' => '0', 'bleed' => '1.5mm', 'through' => '0', 'bridge' => '0', 'radius' => '0', 'arrange' => 'drawn', 'marks' => '']);
+        $areas = array_reverse(self::layer($sheet, Role::Print)->areas ?? []);
+        $insides = array_map(static fn (Piece $piece): Inside => new Inside($piece->shape), $areas);
+        $seen = static function (float $x, float $y) use ($areas, $insides): ?string {
+            foreach ($insides as $i => $inside) {
+                if ($inside->holds($x, $y)) {
+                    return $areas[$i]->fill?->colour->hex();
+                }
+            }
+
+            return null;
+        };
+        $cut = self::layer($sheet, Role::Kiss)->lines ?? [];
+        usort($cut, static fn (Contour $a, Contour $b): int => $a->box()->left <=> $b->box()->left);
+        [$square, $disc] = [$cut[0]->box(), $cut[1]->box()];
+        $wrong = [];
+        for ($k = 1; $k < 60; $k++) {
+            $t = $k / 2;
+            foreach ([[$t, 0.0, 0.0, -1.0], [$t, 30.0, 0.0, 1.0], [0.0, $t, -1.0, 0.0], [30.0, $t, 1.0, 0.0]] as [$x, $y, $dx, $dy]) {
+                // Half a millimetre from where two meet either may stand.
+                $meets = [abs($x - 12) < 0.5 && $y < 9, abs($x - 21) < 0.5 && $y > 14, abs($y - 9) < 0.5 && $x < 12, abs($y - 14) < 0.5 && $x > 21];
+                if (in_array(true, $meets, true)) {
+                    continue;
+                }
+                $due = $x < 12 && $y < 9 ? '#c03020' : ($x > 21 && $y > 14 ? '#e0b040' : '#2050a0');
+                foreach ([0.3, 1.3] as $out) {
+                    $is = $seen($square->left + $x + $out * $dx, $square->top + $y + $out * $dy);
+                    if ($is !== $due) {
+                        $wrong[] = "{$x},{$y} {$out}: {$is} for {$due}";
+                    }
+                }
+            }
+            $angle = 2 * M_PI * $k / 60;
+            self::assertSame('#101418', $seen($disc->left + 15 + 16.2 * cos($angle), $disc->top + 15 + 16.2 * sin($angle)), 'that of the ring, all round');
+        }
+        self::assertSame([], $wrong);
+    }
+
+    #[Test]
     public function an_engraving_fills_areas_then_follows_them_and_hairlines_are_followed_once(): void
     {
         $art = self::drawn("<rect x='10' y='10' width='20' height='10' fill='#000'/><path d='M40 15H80' stroke='#000' stroke-width='.2'/>");
