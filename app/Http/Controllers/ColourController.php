@@ -23,8 +23,11 @@ final class ColourController
     public function show(ShopJob $job): JsonResponse
     {
         $art = Seen::of($job->art());
-        $areas = Budget::within('Measuring the colours', static fn (): array => ColourAreas::seen($art));
-        $blended = ColourAreas::blended($art, $areas);
+        [$areas, $blended] = Budget::within('Measuring the colours', static function () use ($art): array {
+            $areas = ColourAreas::seen($art);
+
+            return [$areas, ColourAreas::blended($art, $areas)];
+        });
         $whole = max(1e-9, array_sum($areas));
         $names = Made::names();
 

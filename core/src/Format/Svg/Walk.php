@@ -326,9 +326,10 @@ final class Walk
         $drawn = $shape->transformed($scope->matrix);
         $fill = $this->paints->of($scope, 'fill', $shape, $box);
         $line = $this->paints->of($scope, 'stroke', $shape, $box);
-        if ($fill === null && $line instanceof Paint && $line->isFlatColour() && CutLines::of($e) !== null) {
+        $cut = $fill === null && $line instanceof Paint && $line->isFlatColour() ? CutLines::of($e) : null;
+        if ($cut !== null && $line instanceof Paint) {
             // In files of our own a line says that it is cut: once, or as the outline of what it encloses.
-            CutLines::of($e) === CutLines::ONCE
+            $cut === CutLines::ONCE
                 ? $this->canvas->addWithin($scope->clips, $drawn, null, Stroke::singleCut($line), ElementName::of($e))
                 : array_push($this->cuts->layer(CutLines::layer($e), $line->colour->hex())->lines, ...$drawn->contours);
 

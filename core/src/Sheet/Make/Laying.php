@@ -95,13 +95,32 @@ final class Laying
     {
         $sheets = -1;
         $along = 0.0;
-        foreach ($placements as $one) {
-            $right = $outlines[$one->design]->transformed($one->matrix($outlines[$one->design]))->box()->right ?? 0.0;
+        $boxes = self::boxes($placements, $outlines);
+        foreach ($placements as $k => $one) {
+            $right = $boxes[$k]->right;
             $along = $one->sheet > $sheets ? $right : ($one->sheet === $sheets ? max($along, $right) : $along);
             $sheets = max($sheets, $one->sheet);
         }
 
         return [$sheets + 1, round($along, 4)];
+    }
+
+    /**
+     * Boxes of copies: a design is turned once for each turn, not for each copy.
+     *
+     * @param  list<Placement>  $placements
+     * @param  list<Shape>  $outlines
+     * @return list<Box>
+     */
+    private static function boxes(array $placements, array $outlines): array
+    {
+        $turned = [];
+
+        return array_map(static function (Placement $one) use ($outlines, &$turned): Box {
+            $box = $turned["{$one->design} {$one->turn}"] ??= $outlines[$one->design]->transformed($one->matrix($outlines[$one->design]))->box() ?? new Box(0.0, 0.0, 0.0, 0.0);
+
+            return new Box($one->x, $one->y, $one->x + $box->width(), $one->y + $box->height());
+        }, $placements);
     }
 
     /**
@@ -113,10 +132,10 @@ final class Laying
      */
     private static function atOrigin(array $placements, array $outlines, Order $order, Room $room): array
     {
-        $lowest = $right = [];
-        foreach ($placements as $one) {
-            $box = $outlines[$one->design]->transformed($one->matrix($outlines[$one->design]))->box();
-            $lowest[$one->sheet] = max($lowest[$one->sheet] ?? -INF, $box->bottom ?? 0.0);
+        $lowest = [];
+        $boxes = self::boxes($placements, $outlines);
+        foreach ($placements as $k => $one) {
+            $lowest[$one->sheet] = max($lowest[$one->sheet] ?? -INF, $boxes[$k]->bottom);
         }
 
         return array_map(static fn (Placement $one): Placement => $one->moved($order->length('fromLeft'), max(0.0, $room->width - $room->margin - $lowest[$one->sheet]) - $order->length('fromBelow')), $placements);
