@@ -21,9 +21,6 @@ final readonly class PltWriter implements LayoutWriter
     /** Steps a mm. */
     public const STEPS = 40;
 
-    /** mm that chords leave curves by: half a step. */
-    private const FLAT = 0.0125;
-
     /** Places in one instruction: machines have small buffers. */
     private const MOST = 40;
 
@@ -89,11 +86,10 @@ final readonly class PltWriter implements LayoutWriter
      */
     private function steered(array $lines, Role $role, Layout $layout): array
     {
-        if ($role->isPath()) {
-            return Steered::all($lines, $this->blade, $this->overcut, $layout->height, $this->corner, $this->lightly);
-        }
+        // What is no path is an outline of something inked: it is followed as it is.
+        $cuts = $role->isPath();
 
-        return array_map(static fn (Contour $line): Steered => Steered::along($line, self::FLAT), $lines);
+        return Steered::all($lines, $cuts ? $this->blade : 0.0, $cuts ? $this->overcut : 0.0, $layout->height, $this->corner, $this->lightly);
     }
 
     /** @param  Closure(string): void  $put */
