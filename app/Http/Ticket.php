@@ -99,23 +99,31 @@ final class Ticket
      */
     private static function state(ShopJob $job, bool $brief = false): array
     {
-        $current = $job->current();
         $preparation = $brief ? $job->preparations()->latest('id')->first(Preparation::BRIEF) : $job->latestPreparation;
-        $next = $job->revisions()->where('parent', $current->number)->orderByDesc('number')->first();
 
         return [
             'job' => self::of($job),
             'notices' => $notices = $job->placedNotices(),
             ...($brief || $preparation !== null ? [] : ['groups' => FindingGroups::of($notices)]),
-            'history' => [
-                'label' => $current->label,
-                'canUndo' => $current->parent !== null,
-                'canRedo' => $next !== null,
-                'nextLabel' => $next?->label,
-                'number' => $current->number,
-                'key' => $job->last_key,
-            ],
+            'history' => self::history($job),
             'preparation' => $preparation === null ? null : ($brief ? self::run($preparation, $job) : self::preparation($preparation, $job)),
+        ];
+    }
+
+    /** @return array{label: string, canUndo: bool, canRedo: bool, nextLabel: string|null, number: int, key: string, laid: string} where the job stands in its states; `laid` is another wherever it is laid out otherwise */
+    public static function history(ShopJob $job): array
+    {
+        $current = $job->current();
+        $next = $job->revisions()->where('parent', $current->number)->orderByDesc('number')->first();
+
+        return [
+            'label' => $current->label,
+            'canUndo' => $current->parent !== null,
+            'canRedo' => $next !== null,
+            'nextLabel' => $next?->label,
+            'number' => $current->number,
+            'key' => $job->last_key,
+            'laid' => hash('xxh32', json_encode($job->making, JSON_THROW_ON_ERROR)),
         ];
     }
 
@@ -169,7 +177,7 @@ final class Ticket
     /**
      * The one rule by which a job is ready, for its page and for the list of all.
      *
-     * @param  array{findings: int, sheets: int, serious: int, open?: int}  $summary  see Preparation
+     * @param  array{findings: int, sheets: int, serious: int, open?: int, kinds?: array<string, int>}  $summary  see Preparation
      */
     public static function judged(Preparation $preparation, ShopJob $job, LookDifference $look, array $summary): Verdict
     {
@@ -184,6 +192,7 @@ final class Ticket
             $preparation->version !== $job->version,
             $summary['sheets'] === 0,
             $summary['serious'],
+            $summary['kinds'] ?? [],
         );
     }
 }

@@ -7,6 +7,7 @@ namespace App\Jobs;
 use App\Models\Nesting;
 use App\Models\ShopJob;
 use App\Prep\Broken;
+use App\Prep\Laid;
 use App\Prep\Made;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
@@ -63,8 +64,7 @@ final class RunNesting implements ShouldQueue
             return;
         }
         // Only where a job lies is changed: whatever else was chosen meanwhile stays.
-        $job->refresh();
-        $job->update(['making' => [...($job->making ?? []), 'placements' => $placements]]);
+        Laid::change($job, 'Nest the copies', static fn (array $making): array => [...$making, 'placements' => $placements]);
         $this->end(['status' => $nesting->stop_requested ? 'stopped' : 'done', 'progress' => $progress]);
     }
 

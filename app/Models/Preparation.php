@@ -23,7 +23,7 @@ use NeatEdge\Core\Sheet\Sheet;
  * @property list<string|array{id: string, kind: string, values: array<string, mixed>, on: bool}> $steps of its line; of one from before lines were the artist's, the kinds that were on
  * @property float $share of all its work that is done, 0 to 1
  * @property float|null $began_at seconds since 1970
- * @property array{findings: int, sheets: int, serious: int, open?: int}|null $summary what lists of jobs tell of its outcome
+ * @property array{findings: int, sheets: int, serious: int, open?: int, kinds?: array<string, int>}|null $summary what lists of jobs tell of its outcome
  * @property int $done
  * @property int $of
  * @property string $doing
@@ -81,16 +81,19 @@ final class Preparation extends Model
 
     /**
      * @param  list<array{kind: string, sheet: string|null, at: array{float, float}|null, share: float|null, accepted: string|null}>  $judged  see ShopJob
-     * @return array{findings: int, sheets: int, serious: int, open: int} findings that nobody has accepted; of these the serious ones, and those that stand between the job and its machine
+     * @return array{findings: int, sheets: int, serious: int, open: int, kinds: array<string, int>} findings that nobody has accepted; of these the serious ones, and those that stand between the job and its machine, these also by kind
      */
     public function summed(array $judged, float $width): array
     {
         $open = array_filter(Judgements::on($this->findings(), $judged, $width), static fn (array $finding): bool => ! isset($finding['accepted']));
 
+        $blocks = array_filter($open, static fn (array $finding): bool => $finding['severity'] !== Severity::Note->value);
+
         return [
             'findings' => count($open),
             'sheets' => count($this->result['sheets'] ?? []),
-            'open' => count(array_filter($open, static fn (array $finding): bool => $finding['severity'] !== Severity::Note->value)),
+            'open' => count($blocks),
+            'kinds' => array_count_values(array_column($blocks, 'kind')),
             'serious' => count(array_filter($open, static fn (array $finding): bool => $finding['severity'] === Severity::Serious->value)),
         ];
     }

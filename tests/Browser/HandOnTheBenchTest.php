@@ -176,7 +176,7 @@ final class HandOnTheBenchTest extends BrowserTestCase
         self::until(static fn (): ?bool => $where() === $before ?: null, 'back where it was', 5.0);
         $this->see('[data-test=reason-all]')->sendKeys('drawn so');
         $this->press('[data-test=accept-all]');
-        $this->seeText('1 finding is open, a serious one.', '[data-test=look]');
+        $this->seeText('1 finding is open, a serious one', '[data-test=look]');
         self::assertSame(0, $this->howMany('.mark'));
         $this->press('[data-test=sieve-done]');
         self::until(fn (): ?bool => $this->howMany('.mark') === 12 ?: null, 'all again', 5.0);

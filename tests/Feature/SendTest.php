@@ -124,17 +124,53 @@ final class SendTest extends TestCase
         self::assertTrue($this->getJson("/api/jobs/{$job}/making")->json('nested'));
         $copies = $this->getJson("/api/jobs/{$job}/copies")->assertOk()->json('0.copies');
         self::assertCount(4, $copies);
-        $this->postJson("/api/jobs/{$job}/copies", ['sheet' => '#e0a030', 'copy' => 0, 'x' => $copies[1]['x'] + 5, 'y' => $copies[1]['y'] + 5])->assertStatus(422)->assertJsonFragment(['message' => $this->lastMessage()]);
+        $this->postJson("/api/jobs/{$job}/copies", ['sheet' => '#e0a030', 'moved' => [['copy' => 0, 'x' => $copies[1]['x'] + 5, 'y' => $copies[1]['y'] + 5]]])->assertStatus(422)->assertJsonFragment(['message' => $this->lastMessage()]);
         self::assertStringStartsWith('There it would lie on another copy', $this->lastMessage());
-        $this->postJson("/api/jobs/{$job}/copies", ['sheet' => '#e0a030', 'copy' => 0, 'x' => 5, 'y' => 140])->assertStatus(422)->assertJsonPath('message', 'There it would lie beyond the bed.');
-        $moved = $this->postJson("/api/jobs/{$job}/copies", ['sheet' => '#e0a030', 'copy' => 0, 'x' => 600, 'y' => 20, 'turn' => 90])->assertOk()->json('0.copies.0');
+        $this->postJson("/api/jobs/{$job}/copies", ['sheet' => '#e0a030', 'moved' => [['copy' => 0, 'x' => 5, 'y' => 140]]])->assertStatus(422)->assertJsonPath('message', 'There it would lie beyond the bed.');
+        $moved = $this->postJson("/api/jobs/{$job}/copies", ['sheet' => '#e0a030', 'moved' => [['copy' => 0, 'x' => 600, 'y' => 20, 'turn' => 90]]])->assertOk()->json('0.copies.0');
         self::assertSame([600, 20, 90, true], [$moved['x'], $moved['y'], $moved['turn'], $moved['kept']]);
         self::assertGreaterThan(600, $this->getJson("/api/jobs/{$job}/making")->json('layouts.0.width_mm'));
         $this->postJson("/api/jobs/{$job}/nestings", ['seconds' => 1])->assertStatus(202);
         self::assertContains([600, true], array_map(static fn (array $one): array => [$one['x'], $one['kept']], $this->getJson("/api/jobs/{$job}/copies")->json('0.copies')), 'a hand is not overruled');
+        $this->postJson("/api/jobs/{$job}/copies", ['sheet' => '#e0a030', 'moved' => [['copy' => 0, 'x' => 600, 'y' => 20], ['copy' => 0, 'x' => 700, 'y' => 20]]])->assertStatus(422);
         $this->putJson("/api/jobs/{$job}/making", ['values' => ['arrange' => 'drawn']])->assertOk();
         $this->postJson("/api/jobs/{$job}/nestings")->assertStatus(422);
         self::assertSame(2, Nesting::query()->count());
+    }
+
+    #[Test]
+    public function what_is_laid_by_hand_is_a_state_like_every_other_and_a_whole_sheet_moves_at_once(): void
+    {
+        $job = $this->job();
+        $this->putJson("/api/jobs/{$job}/making", ['values' => ['copies' => '3', 'weedBox' => '0']])->assertOk()->assertJsonPath('history.label', 'Lay it out: 2 choices');
+        $places = fn (): array => array_map(static fn (array $one): array => [$one['x'], $one['y']], $this->getJson("/api/jobs/{$job}/copies")->json('0.copies'));
+        $first = $places();
+        $whole = array_map(static fn (array $at, int $i): array => ['copy' => $i, 'x' => $at[0] + 40, 'y' => $at[1] - 25], $first, array_keys($first));
+        $this->postJson("/api/jobs/{$job}/copies", ['sheet' => '#e0a030', 'moved' => $whole])->assertOk();
+        $moved = $places();
+        self::assertEqualsWithDelta(array_map(static fn (array $at): array => [$at[0] + 40, $at[1] - 25], $first), $moved, 1e-3);
+        // One of two that move runs into the third, which stays.
+        $onto = [$whole[0], ['copy' => 1, 'x' => $moved[2][0] + 2, 'y' => $moved[2][1] + 2]];
+        self::assertStringStartsWith('There it would lie on another copy', (string) $this->postJson("/api/jobs/{$job}/copies", ['sheet' => '#e0a030', 'moved' => $onto])->assertStatus(422)->json('message'));
+        // So do two that move onto each other.
+        self::assertStringStartsWith('There it would lie on another copy', (string) $this->postJson("/api/jobs/{$job}/copies", ['sheet' => '#e0a030', 'moved' => [['copy' => 0, 'x' => 700, 'y' => 20], ['copy' => 1, 'x' => 702, 'y' => 22]]])->assertStatus(422)->json('message'));
+        self::assertSame($moved, $places(), 'what was refused moved nothing');
+        $state = $this->getJson("/api/jobs/{$job}");
+        self::assertSame('Lay 3 copies by hand', $state->json('history.label'));
+        self::assertFalse($state->json('preparation.stale'), 'the art is what was prepared');
+        $version = $state->json('job.version');
+
+        $back = $this->postJson("/api/jobs/{$job}/undo", ['version' => $version, 'key' => 'back-once'])->assertOk();
+        self::assertSame($version, $back->json('job.version'), 'no window is stale by it');
+        self::assertSame($first, $places());
+        $this->postJson("/api/jobs/{$job}/undo", ['version' => $version, 'key' => 'back-once'])->assertOk()->assertJsonPath('history.label', 'Lay it out: 2 choices');
+        self::assertSame($first, $places(), 'what was asked for again, its answer lost, is not done twice');
+        $this->postJson("/api/jobs/{$job}/undo", ['version' => $version, 'key' => 'back-twice'])->assertOk();
+        self::assertSame(1, $this->getJson("/api/jobs/{$job}/making")->json('values.copies'));
+        $this->postJson("/api/jobs/{$job}/redo", ['version' => $version, 'key' => 'on'])->assertOk();
+        $this->postJson("/api/jobs/{$job}/redo", ['version' => $version, 'key' => 'on again'])->assertOk();
+        self::assertSame($moved, $places());
+        self::assertFalse($this->getJson("/api/jobs/{$job}")->json('preparation.stale'));
     }
 
     private function lastMessage(): string
@@ -142,7 +178,7 @@ final class SendTest extends TestCase
         $job = ShopJob::query()->firstOrFail()->id;
         $copies = $this->getJson("/api/jobs/{$job}/copies")->json('0.copies');
 
-        return (string) $this->postJson("/api/jobs/{$job}/copies", ['sheet' => '#e0a030', 'copy' => 0, 'x' => $copies[1]['x'] + 5, 'y' => $copies[1]['y'] + 5])->json('message');
+        return (string) $this->postJson("/api/jobs/{$job}/copies", ['sheet' => '#e0a030', 'moved' => [['copy' => 0, 'x' => $copies[1]['x'] + 5, 'y' => $copies[1]['y'] + 5]]])->json('message');
     }
 
     #[Test]

@@ -72,9 +72,9 @@ final class VerdictTest extends TestCase
     public function a_serious_finding_and_a_change_since_keep_it_from_being_ready(): void
     {
         [$job, $state] = $this->prepared(self::svg(self::WHOLE.'<path d="M10 45h80" stroke="#000" stroke-width=".1"/>'));
-        self::assertSame(['1 finding is open, a serious one.'], $state['preparation']['verdict']['open']);
+        self::assertSame(['1 finding is open, a serious one: thin line.'], $state['preparation']['verdict']['open']);
         $this->patchJson("/api/jobs/{$job}", ['version' => 1, 'line' => '0'])->assertOk();
-        self::assertSame(['The job was changed since it was prepared.', '1 finding is open, a serious one.'], $this->getJson("/api/jobs/{$job}")->json('preparation.verdict.open'));
+        self::assertSame(['The job was changed since it was prepared.', '1 finding is open, a serious one: thin line.'], $this->getJson("/api/jobs/{$job}")->json('preparation.verdict.open'));
         // A limit of nought switches its check off.
         $this->postJson("/api/jobs/{$job}/preparations");
         self::assertSame([true, []], [$this->getJson("/api/jobs/{$job}")->json('preparation.verdict.ready'), $this->getJson("/api/jobs/{$job}")->json('preparation.result.findings')]);
@@ -182,20 +182,47 @@ final class VerdictTest extends TestCase
     }
 
     #[Test]
+    public function a_remedy_says_before_it_is_kept_what_it_cures_leaves_and_makes_and_which_would_help_instead(): void
+    {
+        // A thin line close by a bar: thickened it comes too near to it. What is under it has no thin place at all.
+        [$job, $state] = $this->prepared(self::svg('<rect x="10" y="10" width="60" height="10" fill="#f00"/><rect x="10" y="21.6" width="60" height=".5" fill="#f00"/><rect x="10" y="40" width="60" height=".5" fill="#f00"/>'));
+        $found = $state['preparation']['result']['findings'];
+        self::assertSame(['thin-line', 'thin-line'], array_column($found, 'kind'));
+        $ask = fn (array $edit, array $numbers, int $version = 1): TestResponse => $this->postJson("/api/jobs/{$job}/previews", ['lane' => 'cure', 'version' => $version, 'what' => 'cure', 'edit' => $edit, 'findings' => $numbers]);
+        $all = $ask(['kind' => 'line-cure', 'what' => 'thicken', 'values' => []], [0, 1])->assertOk()->json();
+        self::assertSame([2, 0, ['Look changed']], [$all['cures'], $all['leaves'], array_column($all['makes'], 'label')], 'thicker lines are another look, of more than the ticket lets pass');
+        $useless = $ask(['kind' => 'line-cure', 'what' => 'remove-hidden', 'values' => []], [0, 1])->assertOk()->json();
+        self::assertSame([0, 2, 'Thicken to the limit', 2], [$useless['cures'], $useless['leaves'], $useless['instead']['label'], $useless['instead']['cures']]);
+        // For one place alone, on the art itself.
+        $at = implode(',', $found[1]['at']);
+        $one = $ask(['kind' => 'mend', 'step' => 'thicken', 'values' => [], 'at' => $at, 'line' => 0.8, 'gap' => 1.0], [1])->assertOk()->json();
+        self::assertSame([1, 0], [$one['cures'], $one['leaves']]);
+        self::assertSame($state['job']['version'], $this->getJson("/api/jobs/{$job}")->json('job.version'), 'nothing is stored');
+        $this->postJson("/api/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'line-cure', 'what' => 'thicken', 'values' => []]])->assertOk();
+        $this->postJson("/api/jobs/{$job}/preparations")->assertStatus(202);
+        self::assertSame(['look-changed'], array_column($this->getJson("/api/jobs/{$job}")->json('preparation.result.findings'), 'kind'), 'as it was told');
+        $this->postJson("/api/jobs/{$job}/edits", ['version' => 2, 'edit' => ['kind' => 'line-switch', 'step' => 'clean-nodes', 'on' => false]])->assertOk();
+        $ask(['kind' => 'line-cure', 'what' => 'thicken', 'values' => []], [0], 3)->assertStatus(422)->assertJsonPath('message', 'The job was changed since it was prepared; prepare it, and look again.');
+        // A step of its kind that is off is switched on; no second one is put beside it.
+        $steps = array_count_values(array_column($this->postJson("/api/jobs/{$job}/edits", ['version' => 3, 'edit' => ['kind' => 'line-cure', 'what' => 'clean-nodes', 'values' => ['deviation' => 0.02]]])->assertOk()->json('changes.frame.line'), 'kind'));
+        self::assertSame(1, $steps['clean-nodes']);
+    }
+
+    #[Test]
     public function what_is_not_ready_leaves_only_where_somebody_lets_it_by_name_in_that_state_alone(): void
     {
         [$job, $state] = $this->prepared(self::svg(self::WHOLE.'<path d="M10 45h80" stroke="#000" stroke-width=".6"/>'));
         $id = $state['preparation']['id'];
-        self::assertSame(['1 finding is open.'], $state['preparation']['verdict']['open'], 'a line of 0.6 mm under a limit of 0.8 is not serious, and not ready');
+        self::assertSame(['1 finding is open: thin line.'], $state['preparation']['verdict']['open'], 'a line of 0.6 mm under a limit of 0.8 is not serious, and not ready');
         foreach (["/api/preparations/{$id}/sheets.zip", "/api/preparations/{$id}/sheets/1.svg", "/api/jobs/{$job}/files.zip?format=plt", "/api/jobs/{$job}/files/0.plt", "/api/jobs/{$job}/sizes.zip?width=50mm"] as $way) {
-            $this->getJson($way)->assertStatus(409)->assertJsonPath('open', ['1 finding is open.']);
+            $this->getJson($way)->assertStatus(409)->assertJsonPath('open', ['1 finding is open: thin line.']);
         }
         $this->postJson("/api/jobs/{$job}/releases", ['by' => '', 'reason' => 'x'])->assertStatus(422)->assertJsonPath('message', 'Say who lets it go.');
         $this->postJson("/api/jobs/{$job}/releases", ['by' => 'Ina', 'reason' => ''])->assertStatus(422);
         $this->postJson("/api/jobs/{$job}/releases", ['by' => 'Ina', 'reason' => 'The customer wants it so thin'])->assertCreated();
         $this->get("/api/jobs/{$job}/files.zip?format=plt")->assertOk();
         self::assertSame('Ina', $this->getJson("/api/jobs/{$job}")->json('preparation.verdict.released.by'));
-        self::assertSame([['Ina', 'The customer wants it so thin', ['1 finding is open.']]], array_map(static fn (array $row): array => [$row['by'], $row['reason'], $row['open']], $this->getJson("/api/jobs/{$job}/releases")->json()));
+        self::assertSame([['Ina', 'The customer wants it so thin', ['1 finding is open: thin line.']]], array_map(static fn (array $row): array => [$row['by'], $row['reason'], $row['open']], $this->getJson("/api/jobs/{$job}/releases")->json()));
         // Another state is another question.
         $this->patchJson("/api/jobs/{$job}", ['version' => 1, 'line' => '0.9mm'])->assertOk();
         $this->postJson("/api/jobs/{$job}/preparations");

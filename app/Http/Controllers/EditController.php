@@ -9,12 +9,12 @@ use App\Http\Lane;
 use App\Http\PageArt;
 use App\Models\ReferencePicture;
 use App\Models\ShopJob;
+use App\Prep\Foretelling;
 use App\Prep\ShopFonts;
 use App\Prep\TouchUps;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
-use JsonException;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Reference;
@@ -29,6 +29,7 @@ use NeatEdge\Core\Format\Json\PieceJson;
 use NeatEdge\Core\Format\Json\StoredForm;
 use NeatEdge\Core\Format\Json\StoredFormRefused;
 use NeatEdge\Core\Type\FontShelf;
+use JsonException;
 use UnexpectedValueException;
 
 final class EditController
@@ -51,7 +52,7 @@ final class EditController
     public function lane(Request $request, ShopJob $job): JsonResponse
     {
         $asked = $request->validate(
-            ['lane' => ['required', 'string', 'max:40'], 'version' => ['required', 'integer'], 'what' => ['required', 'in:edit,marks,step']],
+            ['lane' => ['required', 'string', 'max:40'], 'version' => ['required', 'integer'], 'what' => ['required', 'in:edit,marks,step,cure'], 'findings' => ['required_if:what,cure', 'array', 'max:20000'], 'findings.*' => ['integer', 'min:0']],
             ['*' => 'Say the lane, the version of the job and what is to be shown.'],
         );
         $lane = Lane::enter($job->id, $asked['lane'], (string) $request->header('X-Page', $request->ip() ?? ''));
@@ -64,6 +65,11 @@ final class EditController
             return new JsonResponse(Budget::within('This step', StepPreview::of($request, $job), $lane->isLatest(...)));
         }
         $edit = self::edit($request, $job, $fonts);
+        if ($asked['what'] === 'cure') {
+            $numbers = array_map(intval(...), array_values($asked['findings']));
+
+            return new JsonResponse(Budget::within('Telling what this remedy comes to', static fn (): array => Foretelling::of($job, $edit, $numbers, $fonts), $lane->isLatest(...)));
+        }
         $work = $asked['what'] === 'marks'
             ? static fn (): array => ['marks' => array_map(PageArt::mark(...), Edits::marks($edit, TouchUps::art($request, $job, $job->art(...))))]
             : static fn (): array => self::outcome($edit, TouchUps::art($request, $job, $job->art(...)), $fonts);
@@ -116,7 +122,7 @@ final class EditController
         return self::change($request, $job, static function (ShopJob $job): Proposal {
             $current = $job->current();
 
-            return $current->parent === null ? Proposal::nothing() : Proposal::inForce($current->parent, $current->back());
+            return $current->parent === null ? Proposal::nothing() : Proposal::inForce($current->parent, $current->back(), $current->making('back'));
         }, ShopJob::part($job->id, []));
     }
 
@@ -125,7 +131,7 @@ final class EditController
         return self::change($request, $job, static function (ShopJob $job): Proposal {
             $child = $job->revisions()->where('parent', $job->revision)->orderByDesc('number')->first();
 
-            return $child === null ? Proposal::nothing() : Proposal::inForce($child->number, $child->ahead());
+            return $child === null ? Proposal::nothing() : Proposal::inForce($child->number, $child->ahead(), $child->making('ahead'));
         }, ShopJob::part($job->id, []));
     }
 

@@ -32,10 +32,15 @@ final class History
         }
         $proposal = Budget::within('This change', static fn (): Proposal => $propose($read));
 
-        return DB::transaction(static function () use ($job, $version, $proposal): JsonResponse {
+        return DB::transaction(static function () use ($job, $version, $proposal, $read): JsonResponse {
             $job = ShopJob::query()->lockForUpdate()->findOrFail($job->id);
-            if ($job->version !== $version) {
+            // A way back that was looked up leads from the state that was in force then: it may have been laid anew since.
+            if ($job->version !== $version || ($proposal->revision !== null && $job->revision !== $read->revision)) {
                 return self::stale($job);
+            }
+            // A change whose answer was lost is asked for again.
+            if (self::key() !== '' && self::key() === $job->last_key) {
+                return self::text(Ticket::changed($job, null, []));
             }
 
             return self::text(Ticket::changed($job, $proposal->ahead, self::store($job, $proposal)));
@@ -65,6 +70,8 @@ final class History
         }
         if ($proposal->tells) {
             $job->version++;
+        }
+        if ($proposal->tells || $proposal->revision !== null) {
             $job->last_key = self::key();
         }
         $job->save();

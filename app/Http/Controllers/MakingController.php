@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Budget;
+use App\Http\Ticket;
 use App\Jobs\RunNesting;
 use App\Models\Nesting;
 use App\Models\ShopJob;
 use App\Models\StockItem;
+use App\Prep\Laid;
 use App\Prep\Made;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -21,6 +23,7 @@ use NeatEdge\Core\Format\Export;
 use NeatEdge\Core\Format\Formats;
 use NeatEdge\Core\Format\Svg\LayoutPicture;
 use NeatEdge\Core\Format\Svg\Writer;
+use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Sheet\Cut\Moves;
 use NeatEdge\Core\Sheet\Layout\Layout;
@@ -51,6 +54,7 @@ final class MakingController
             'stale' => Made::isStale($job),
             'along' => $job->making['along'] ?? [],
             'others' => Made::others($job),
+            'history' => Ticket::history($job),
         ]);
     }
 
@@ -62,6 +66,7 @@ final class MakingController
             'along' => ['sometimes', 'array', 'max:40'], 'along.*.job' => ['required', 'integer', 'distinct'], 'along.*.copies' => ['required', 'integer', 'between:1,2000'],
         ], ['along.*.copies.*' => 'Lay 1 to 2000 copies of each job.', 'along.*.job.distinct' => 'Each job is laid with it once; give it more copies instead.', '*' => 'Choose from what is there.']);
         $making = $job->making ?? [];
+        $label = 'Lay it out';
         if ($request->has('values')) {
             // Kept as they are understood, so that a length that was typed once with a unit stays that length.
             $before = Made::values($job);
@@ -70,6 +75,7 @@ final class MakingController
             // What was never typed stays with the ticket and what the shop has.
             $making['values'] = array_intersect_key($now, [...$making['values'] ?? [], ...$typed]);
             $making['placements'] = $now == $before ? ($making['placements'] ?? []) : [];
+            $label = self::told($job, array_keys($typed));
         }
         foreach ((array) $request->input('materials', []) as $hex => $id) {
             if ($id !== null && StockItem::query()->where('kind', 'material')->whereKey($id)->doesntExist()) {
@@ -78,6 +84,7 @@ final class MakingController
             $making['materials'][$hex] = $id;
             $making['materials'] = array_filter($making['materials'], static fn (?int $one): bool => $one !== null);
             $making['placements'] = [];
+            $label = $request->has('values') ? $label : 'Choose a material';
         }
         if ($request->has('along')) {
             $making['along'] = array_map(static fn (array $one): array => ['job' => (int) $one['job'], 'copies' => (int) $one['copies']], array_values((array) $request->input('along')));
@@ -87,13 +94,29 @@ final class MakingController
                 throw ValidationException::withMessages(['along' => 'Only another job that is made in the same way can be laid with it.']);
             }
             $making['placements'] = [];
+            $label = 'Lay other jobs with it';
         }
         // Only what can be laid out is stored.
         $job->making = $making;
         Budget::within('Laying out', static fn (): array => Made::layouts($job));
-        $job->save();
 
-        return $this->show($job->refresh());
+        return $this->show(Laid::change($job, $label, static fn (): array => $making));
+    }
+
+    /**
+     * What the history calls a change of some choices.
+     *
+     * @param  list<int|string>  $names
+     */
+    private static function told(ShopJob $job, array $names): string
+    {
+        $labels = array_values(array_map(static fn (Field $field): string => $field->label, array_filter(Makings::fields($job->process), static fn (Field $field): bool => in_array($field->name, $names, true))));
+
+        return match (count($labels)) {
+            0 => 'Lay it out',
+            1 => "Lay it out: {$labels[0]}",
+            default => sprintf('Lay it out: %d choices', count($labels)),
+        };
     }
 
     public function picture(ShopJob $job, int $number): Response
@@ -165,23 +188,30 @@ final class MakingController
         return new JsonResponse($out);
     }
 
-    /** A copy is moved or turned by hand, and stays there; where it would lie on another it is refused. */
+    /** Copies are moved or turned by hand, together, and stay there; where one would lie on another all stay where they were. */
     public function move(Request $request, ShopJob $job): JsonResponse
     {
         $fields = $request->validate([
-            'sheet' => ['required', 'string', 'max:7'], 'copy' => ['required', 'integer', 'min:0'], 'x' => ['required', 'numeric', 'between:-10000,100000'], 'y' => ['required', 'numeric', 'between:-10000,100000'], 'turn' => ['sometimes', 'numeric', 'between:-360,360'],
-        ], ['*' => 'Say which copy, and where it is to lie.']);
+            'sheet' => ['required', 'string', 'max:7'], 'moved' => ['required', 'array', 'list', 'between:1,2000'], 'moved.*.copy' => ['required', 'integer', 'min:0', 'distinct'],
+            'moved.*.x' => ['required', 'numeric', 'between:-10000,100000'], 'moved.*.y' => ['required', 'numeric', 'between:-10000,100000'], 'moved.*.turn' => ['sometimes', 'numeric', 'between:-360,360'],
+        ], ['*' => 'Say which copies, and where they are to lie.']);
         $order = Made::order($job);
         $hex = $fields['sheet'] === 'all' ? '' : $fields['sheet'];
         $designs = Makings::designs($order)[$hex] ?? abort(404);
         $laid = Laying::of($designs, $order, $hex);
-        $old = $laid[(int) $fields['copy']] ?? abort(404);
-        $new = new Placement($old->design, $old->sheet, (float) $fields['x'], (float) $fields['y'], (float) ($fields['turn'] ?? $old->turn), true);
-        $laid[(int) $fields['copy']] = $new;
-        self::holdApart($designs, $laid, (int) $fields['copy'], Laying::room($order, $hex)->length, Laying::room($order, $hex)->width);
-        $making = $job->making ?? [];
-        $making['placements'][$fields['sheet']] = array_map(static fn (Placement $one): array => $one->toArray(), $laid);
-        $job->update(['making' => $making]);
+        foreach ($fields['moved'] as $one) {
+            $old = $laid[(int) $one['copy']] ?? abort(404);
+            $laid[(int) $one['copy']] = new Placement($old->design, $old->sheet, (float) $one['x'], (float) $one['y'], (float) ($one['turn'] ?? $old->turn), true);
+        }
+        $moved = array_map(static fn (array $one): int => (int) $one['copy'], $fields['moved']);
+        self::holdApart($designs, $laid, array_flip($moved), Laying::room($order, $hex)->length, Laying::room($order, $hex)->width);
+        $rows = array_map(static fn (Placement $one): array => $one->toArray(), $laid);
+        $label = count($moved) === 1 ? sprintf('Lay copy %d by hand', $moved[0] + 1) : sprintf('Lay %d copies by hand', count($moved));
+        Laid::change($job, $label, static function (array $making) use ($fields, $rows): array {
+            $making['placements'][$fields['sheet']] = $rows;
+
+            return $making;
+        });
 
         return $this->copies($job->refresh());
     }
@@ -189,24 +219,28 @@ final class MakingController
     /**
      * @param  list<Design>  $designs
      * @param  list<Placement>  $laid
+     * @param  array<int, int>  $moved  by number of the copies that were moved
      *
      * @throws EditRefused
      */
-    private static function holdApart(array $designs, array $laid, int $copy, float $length, float $width): void
+    private static function holdApart(array $designs, array $laid, array $moved, float $length, float $width): void
     {
         $shapes = array_map(static fn (Placement $one): Shape => $designs[$one->design]->outline->transformed($one->matrix($designs[$one->design]->outline)), $laid);
-        $own = $shapes[$copy];
-        $box = $own->box();
-        if ($box === null || $box->left < -0.01 || $box->top < -0.01 || $box->right > $length + 0.01 || $box->bottom > $width + 0.01) {
-            throw EditRefused::because('There it would lie beyond the bed.');
-        }
-        foreach ($shapes as $i => $other) {
-            if ($i === $copy || $laid[$i]->sheet !== $laid[$copy]->sheet || ! ($other->box()?->overlaps($box) ?? false)) {
-                continue;
+        $boxes = array_map(static fn (Shape $one): ?Box => $one->box(), $shapes);
+        foreach ($moved as $copy => $k) {
+            $box = $boxes[$copy];
+            if ($box === null || $box->left < -0.01 || $box->top < -0.01 || $box->right > $length + 0.01 || $box->bottom > $width + 0.01) {
+                throw EditRefused::because('There it would lie beyond the bed.');
             }
-            $pairs = Overlap::pairs([$own, $other]);
-            if ($pairs !== [] && $pairs[0][2] > self::TOUCHING) {
-                throw EditRefused::because(sprintf('There it would lie on another copy, on %.1f mm².', $pairs[0][2]));
+            foreach ($boxes as $i => $other) {
+                // Each pair once: of two that were both moved, at the later one.
+                if ($i === $copy || ($moved[$i] ?? INF) < $k || $laid[$i]->sheet !== $laid[$copy]->sheet || ! ($other?->overlaps($box) ?? false)) {
+                    continue;
+                }
+                $pairs = Overlap::pairs([$shapes[$copy], $shapes[$i]]);
+                if ($pairs !== [] && $pairs[0][2] > self::TOUCHING) {
+                    throw EditRefused::because(sprintf('There it would lie on another copy, on %.1f mm².', $pairs[0][2]));
+                }
             }
         }
     }

@@ -52,9 +52,11 @@ final readonly class Proposal
         return new self($ahead, ArtworkDifference::between($after, $before), $label, null, $columns, true);
     }
 
-    public static function inForce(int $revision, ArtworkDifference $difference): self
+    /** @param  array<string, mixed>|null  $making  how the job is laid out then; null where that stays */
+    public static function inForce(int $revision, ArtworkDifference $difference, ?array $making = null): self
     {
-        return new self($difference, null, '', $revision, [], true);
+        // Where only the laying is another, the art that windows know is still the art.
+        return new self($difference, null, '', $revision, $making === null ? [] : ['making' => $making], $making === null || ! $difference->isNothing());
     }
 
     /** @param  array<string, mixed>  $columns */

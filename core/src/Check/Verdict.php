@@ -12,6 +12,9 @@ final readonly class Verdict
     /** Distance of two colours (CIEDE2000) under which nobody tells them apart. */
     private const UNSEEN = 2.0;
 
+    /** Kinds of findings that a sentence names. */
+    private const NAMED = 5;
+
     /**
      * @param  list<string>  $open  what stands between the job and the machine, one sentence each
      * @param  bool  $empty  whether there is nothing that could be ready or not
@@ -28,8 +31,9 @@ final readonly class Verdict
      * @param  int  $serious  of these the serious ones
      * @param  bool  $stale  whether the job was changed since
      * @param  bool  $empty  whether there is nothing to make
+     * @param  array<string, int>  $kinds  how many there are of each kind of finding that is open
      */
-    public static function of(LookDifference $look, int $leftOut, int $accepted, int $findings, bool $stale = false, bool $empty = false, int $serious = 0): self
+    public static function of(LookDifference $look, int $leftOut, int $accepted, int $findings, bool $stale = false, bool $empty = false, int $serious = 0, array $kinds = []): self
     {
         $things = $leftOut === 1 ? '1 thing that was' : "{$leftOut} things that were";
         if ($empty) {
@@ -54,13 +58,24 @@ final readonly class Verdict
         }
         if ($findings > 0) {
             $open[] = ($findings === 1 ? '1 finding is open' : "{$findings} findings are open").match (true) {
-                $serious === 0 => '.',
-                $serious === $findings => $findings === 1 ? ', a serious one.' : ', all of them serious.',
-                default => ", {$serious} of them serious.",
-            };
+                $serious === 0 => '',
+                $serious === $findings => $findings === 1 ? ', a serious one' : ', all of them serious',
+                default => ", {$serious} of them serious",
+            }.self::named($kinds).'.';
         }
 
         return new self($sentence, $open);
+    }
+
+    /** @param  array<string, int>  $kinds */
+    private static function named(array $kinds): string
+    {
+        $labels = Inspection::catalogue();
+        arsort($kinds);
+        $named = array_map(static fn (string $kind, int $count): string => lcfirst($labels[$kind]->label ?? str_replace('-', ' ', $kind)).($count > 1 ? " ({$count})" : ''), array_keys($kinds), $kinds);
+        $more = count($named) - self::NAMED;
+
+        return $named === [] ? '' : ': '.implode(', ', array_slice($named, 0, self::NAMED)).($more > 0 ? ($more === 1 ? ' and one more kind' : " and {$more} more kinds") : '');
     }
 
     public function isReady(): bool

@@ -46,7 +46,7 @@ final class ReadyTest extends TestCase
     {
         $prepared = self::prepared("<rect x='5' y='5' width='60' height='20' fill='#c33'/><rect x='5' y='40' width='90' height='.52' fill='#c33'/>");
         self::assertSame(['thin-line'], self::open($prepared));
-        self::assertSame(['1 finding is open.'], $prepared->verdict->open);
+        self::assertSame(['1 finding is open: thin line.'], $prepared->verdict->open);
         self::assertTrue(self::prepared("<rect x='5' y='5' width='60' height='20' fill='#c33'/><rect x='5' y='40' width='90' height='.9' fill='#c33'/>")->verdict->isReady());
     }
 
@@ -151,7 +151,7 @@ final class ReadyTest extends TestCase
         $steps[] = new \NeatEdge\Core\Artwork\LineStep('hand', 'touch-up', ['edits' => [['edit' => ['kind' => 'move', 'pieces' => ['gone'], 'x' => 3], 'ties' => ['gone' => ['paint' => '#00ff00', 'at' => [1.0, 1.0], 'outline' => 'x']], 'on' => true]]]);
         $prepared = self::prepared("<rect x='5' y='5' width='40' height='40' fill='#c33'/>", steps: $steps);
         self::assertSame(['hand-work-lost'], self::open($prepared));
-        self::assertSame(['1 finding is open, a serious one.'], $prepared->verdict->open);
+        self::assertSame(['1 finding is open, a serious one: hand work lost.'], $prepared->verdict->open);
         self::assertNotSame([], Seen::of($prepared->result->source)->pieces);
     }
 

@@ -89,6 +89,7 @@ export interface EditFields {
   'line-switch': { step?: string; on?: boolean }
   'line-set': { step?: string; values?: unknown }
   'line-use': { steps?: unknown }
+  'line-cure': { what?: string; values?: unknown }
   'mend': { step?: string; values?: unknown; at?: string; line?: number | string; gap?: number | string; island?: number | string; hole?: number | string; colours?: number | string }
 }
 

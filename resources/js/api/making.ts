@@ -1,4 +1,4 @@
-import type { Field, FieldValue } from './types'
+import type { Field, FieldValue, JobState } from './types'
 
 export interface StockItem { id: number; kind: string; name: string; values: Record<string, FieldValue> }
 /** `brief`: fields that tell one from another; `for`: processes whose tickets name one. */
@@ -23,7 +23,7 @@ export interface LaidOut {
 }
 export interface FileFormat { key: string; label: string; extension: string; says: string; several: boolean; fields: Field[] }
 export interface NestingRun { id: number; status: string; seconds: number; progress: Record<string, { length: number; tried: number }>; error: string }
-export interface Making { fields: Field[]; values: Record<string, FieldValue>; materials: Record<string, number>; layouts: LaidOut[]; formats: FileFormat[]; nested: boolean; along: Along[]; others: Other[]; nesting: NestingRun | null; stale: boolean }
+export interface Making { fields: Field[]; values: Record<string, FieldValue>; materials: Record<string, number>; layouts: LaidOut[]; formats: FileFormat[]; nested: boolean; along: Along[]; others: Other[]; nesting: NestingRun | null; stale: boolean; history: JobState['history'] }
 /** A group of findings at another size, with the worst of them and where that is on the bench. */
 export interface SizeGroup { kind: string; sheet: string | null; severity: string; count: number; least_mm: number | null; message: string; at: [number, number] | null }
 export interface SizeRun { id: number; version: number; status: string; doing: string; rows: { typed: string; width?: number; height?: number; sheets?: number; verdict?: { ready: boolean; sentence: string; open: string[] }; groups?: SizeGroup[]; error?: string }[] }

@@ -57,6 +57,8 @@ export type FieldValue = number | string | boolean
 export interface AboutStep { kind: string; label: string; says: string; rank: number; looks: boolean; fields: Field[] }
 
 /** What cures a kind of finding: a step, with values; made on the art itself by the same step. */
+/** What a remedy comes to: places of those that it is about, and what is found anew. */
+export interface Foretold { cures: number; leaves: number; makes: { kind: string; label: string; count: number }[]; instead?: (Foretold & { label: string }) | null }
 export interface Remedy { step: string; label: string; values: Record<string, FieldValue>; source: boolean; places: boolean; onArt: boolean }
 
 export interface AboutFinding { kind: string; label: string; says: string; limit: string; remedies: Remedy[] }
@@ -412,7 +414,7 @@ interface JobWords {
   job: Job
   notices: Finding[]
   groups?: FindingGroup[]
-  history: { label: string; canUndo: boolean; canRedo: boolean; nextLabel: string | null; number: number; key: string }
+  history: { label: string; canUndo: boolean; canRedo: boolean; nextLabel: string | null; number: number; key: string; laid: string }
   preparation: Preparation | null
 }
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { usePanZoom } from '@/bench/usePanZoom'
+import { isTyping, usePanZoom } from '@/bench/usePanZoom'
 import { useBench } from '@/stores/bench'
 import { useMaking } from '@/stores/making'
 import { useEventListener } from '@vueuse/core'
@@ -20,58 +20,67 @@ const pages = computed(() => 1 + Math.max(0, ...(bed.value?.copies ?? []).map((c
 const wide = computed(() => (bed.value ? bed.value.width || 600 : 1))
 const size = computed(() => (bed.value ? { width: wide.value, height: bed.value.height } : null))
 const { scale, left, top, width, height, fit } = usePanZoom(surface, size)
-const chosen = ref<number | null>(null)
-const drag = ref<{ index: number; x: number; y: number; dx: number; dy: number } | null>(null)
+/** Numbers of the copies that are moved together. */
+const chosen = ref<Set<number>>(new Set())
+const drag = ref<{ x: number; y: number; dx: number; dy: number } | null>(null)
+watch([page, () => bed.value?.copies.length], () => (chosen.value = new Set()))
+function choose(index: number, more: boolean) {
+  if (!more) chosen.value = chosen.value.has(index) ? chosen.value : new Set([index])
+  else chosen.value = new Set(chosen.value.has(index) ? [...chosen.value].filter((one) => one !== index) : [...chosen.value, index])
+}
+const chooseAll = () => (chosen.value = new Set(shown.value.map(({ index }) => index)))
 function down(event: PointerEvent, index: number) {
-  chosen.value = index
-  drag.value = { index, x: event.clientX, y: event.clientY, dx: 0, dy: 0 }
+  choose(index, event.shiftKey)
+  drag.value = { x: event.clientX, y: event.clientY, dx: 0, dy: 0 }
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
   event.stopPropagation()
 }
 function move(event: PointerEvent) {
   if (drag.value) drag.value = { ...drag.value, dx: (event.clientX - drag.value.x) / scale.value, dy: (event.clientY - drag.value.y) / scale.value }
 }
+/** Those that are chosen, all by as much. */
+async function by(dx: number, dy: number, turn = 0) {
+  const copies = bed.value?.copies
+  if (!copies || chosen.value.size === 0) return
+  const moved = [...chosen.value].map((copy) => ({ copy, x: copies[copy]!.x + dx, y: copies[copy]!.y + dy, turn: (copies[copy]!.turn + turn + 360) % 360 }))
+  await making.move(bed.value!.sheet, moved)
+}
 async function up() {
-  const by = drag.value
+  const way = drag.value
   drag.value = null
-  const copy = by && bed.value?.copies[by.index]
-  if (by && copy && Math.hypot(by.dx, by.dy) > 0.2) await making.move(bed.value!.sheet, by.index, copy.x + by.dx, copy.y + by.dy, copy.turn)
-}
-const turn = (by: number) => {
-  const copy = chosen.value === null ? null : bed.value?.copies[chosen.value]
-  if (copy) making.move(bed.value!.sheet, chosen.value!, copy.x, copy.y, (copy.turn + by + 360) % 360)
-}
-const nudge = (x: number, y: number) => {
-  const copy = chosen.value === null ? null : bed.value?.copies[chosen.value]
-  if (copy) making.move(bed.value!.sheet, chosen.value!, copy.x + x, copy.y + y, copy.turn)
+  if (way && Math.hypot(way.dx, way.dy) > 0.2) await by(way.dx, way.dy)
 }
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  if (isTyping(event)) return
   const step = event.shiftKey ? 10 : 1
-  const act: Record<string, () => void> = { ArrowLeft: () => nudge(-step, 0), ArrowRight: () => nudge(step, 0), ArrowUp: () => nudge(0, -step), ArrowDown: () => nudge(0, step), ']': () => turn(15), '[': () => turn(-15) }
-  if (chosen.value !== null && act[event.key] && !(event.target instanceof HTMLInputElement)) {
-    event.preventDefault()
-    act[event.key]!()
-  }
-})
+  const act: Record<string, () => unknown> = { ArrowLeft: () => by(-step, 0), ArrowRight: () => by(step, 0), ArrowUp: () => by(0, -step), ArrowDown: () => by(0, step), ']': () => by(0, 0, 15), '[': () => by(0, 0, -15) }
+  const run = event.ctrlKey || event.metaKey ? (event.key.toLowerCase() === 'a' ? chooseAll : null) : chosen.value.size === 0 ? null : event.key === 'Escape' ? () => (chosen.value = new Set()) : (act[event.key] ?? null)
+  if (!run) return
+  // A press here is about copies, and about the art no more.
+  event.preventDefault()
+  event.stopImmediatePropagation()
+  run()
+}, { capture: true })
 </script>
 
 <template>
   <div class="frame" data-test="hands-view">
-    <div ref="surface" class="surface" @pointermove="move" @pointerup="up" @pointerdown="chosen = null">
+    <div ref="surface" class="surface" @pointermove="move" @pointerup="up" @pointerdown="chosen = new Set()">
       <svg v-if="bed" :width="width" :height="height">
         <g :transform="`translate(${left} ${top}) scale(${scale})`">
           <rect class="bed" :width="wide" :height="bed.height" />
-          <g v-for="{ copy, index } in shown" :key="index" :transform="drag?.index === index ? `translate(${drag.dx} ${drag.dy})` : undefined">
-            <path :class="['copy', { on: chosen === index, kept: copy.kept }]" :transform="`matrix(${copy.matrix.join(' ')})`" :d="bed.designs[copy.design]" :data-copy="index" tabindex="0" role="button" :aria-label="`Copy ${index + 1}${copy.kept ? ', laid by hand' : ''}`" @pointerdown="down($event, index)" @focus="chosen = index" />
+          <g v-for="{ copy, index } in shown" :key="index" :transform="drag && chosen.has(index) ? `translate(${drag.dx} ${drag.dy})` : undefined">
+            <path :class="['copy', { on: chosen.has(index), kept: copy.kept }]" :transform="`matrix(${copy.matrix.join(' ')})`" :d="bed.designs[copy.design]" :data-copy="index" tabindex="0" role="button" :aria-label="`Copy ${index + 1}${copy.kept ? ', laid by hand' : ''}`" @pointerdown="down($event, index)" :aria-pressed="chosen.has(index)" @focus="choose(index, false)" />
           </g>
         </g>
       </svg>
     </div>
     <div class="strip">
       <p v-if="making.problem" class="bad" role="alert" data-test="hands-problem">{{ making.problem }}</p>
-      <p v-else>Drag a copy, or move it by arrows; [ and ] turn it. What is laid by hand stays there when the rest is searched anew.</p>
+      <p v-else>Drag a copy, or move it by arrows; [ and ] turn it. With Shift, more than one. What is laid by hand stays there when the rest is searched anew.</p>
       <template v-if="pages > 1"><button v-for="one in pages" :key="one" type="button" :class="{ on: page === one - 1 }" @click="page = one - 1">{{ one }}</button></template>
-      <ElButton size="small" @click="turn(90)">Turn by a quarter</ElButton>
+      <ElButton size="small" title="All on this sheet (Ctrl A), to lay them on what is left of one" data-test="hands-all" @click="chooseAll()">Take all</ElButton>
+      <ElButton size="small" :disabled="chosen.size === 0" @click="by(0, 0, 90)">Turn by a quarter</ElButton>
       <ElButton size="small" @click="fit()">Fit</ElButton>
     </div>
   </div>

@@ -145,6 +145,11 @@ export const useBench = defineStore('bench', () => {
     }
   }
 
+  /** Where the job stands in its states, after a change that left the art alone. */
+  function stands(history: JobState['history']) {
+    if (state.value) state.value = { ...state.value, history }
+  }
+
   async function open(id: number) {
     window.clearTimeout(poll)
     if (job.value?.id !== id) {
@@ -346,7 +351,8 @@ export const useBench = defineStore('bench', () => {
       take(answer)
       if (touching.value) await loadTouched()
       await refreshDetail()
-      if (view.value.kind !== 'source' && view.value.kind !== 'version') view.value = { kind: 'source' }
+      const onArt = !('changes' in answer) || answer.changes.pieces.length > 0 || answer.changes.gone.length > 0 || answer.changes.order !== null || answer.changes.frame !== null
+      if (onArt && view.value.kind !== 'source' && view.value.kind !== 'version') view.value = { kind: 'source' }
       // While something is drawn the sheets wait; after a tool of preparation they follow at once.
       if (!kind.startsWith('draw:') && before && before.status === 'done' && preparation.value?.stale) await prepare()
       if ('changes' in answer && kind.startsWith('draw:') && !touching.value) drawn.changed(answer.job.id, answer.changes)
@@ -511,6 +517,6 @@ export const useBench = defineStore('bench', () => {
   return {
     state, job, art, preparation, result, running, prepared, lastStep, findings, sheets, hasFile, wipesFile, wipeWith, wipeTo, wipe, verdict, accept, view, shown, chosen, away, waiting, finding, group, groups, sieve, listed, openFindings, judge, wire, wipeAt,
     detail, spot, touching, touch, source, changeBy, entered, byId, again, touchable, together, draw, tried, refreshDetail, compare, versionArt,
-    problem, loading, busy, open, show, prepare, stop, edit, undo, redo, amend, preview, showPreview, showArt, choose, chooseAll, chooseNone, leave,
+    problem, loading, busy, open, stands, show, prepare, stop, edit, undo, redo, amend, preview, showPreview, showArt, choose, chooseAll, chooseNone, leave,
   }
 })

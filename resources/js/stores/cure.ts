@@ -1,15 +1,15 @@
-import type { Remedy } from '@/api/types'
+import { api, words } from '@/api/client'
+import type { Foretold, Remedy } from '@/api/types'
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
-import { useLine } from '@/stores/line'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
+import { lane } from './lane'
 
 /** A remedy in hand: shown on the art before it is made, on the art itself or as a step of the line. */
 export const useCure = defineStore('cure', () => {
   const bench = useBench()
   const choices = useChoices()
-  const line = useLine()
   const hand = ref<{ remedy: Remedy; numbers: number[] } | null>(null)
   const showing = ref(false)
 
@@ -26,17 +26,47 @@ export const useCure = defineStore('cure', () => {
     return { kind: 'mend', step: hand.value?.remedy.step, values: hand.value?.remedy.values ?? {}, at: at.value, line: limits?.line, gap: limits?.gap, island: limits?.island, hole: limits?.hole, colours: limits?.colours }
   })
 
+  /** The same as a step of the line. */
+  const step = computed(() => ({ kind: 'line-cure', what: hand.value?.remedy.step, values: values.value }))
+  /** What it comes to either way, once it has been worked out; a sentence where that is refused. */
+  const told = ref<{ step?: Foretold | string; art?: Foretold | string }>({})
+  const ask = lane(async (edit: Record<string, unknown>) => {
+    const notices = bench.state?.notices.length ?? 0
+    const findings = (hand.value?.numbers ?? []).map((number) => number - notices).filter((number) => number >= 0)
+    try {
+      return await api.post<Foretold>(`jobs/${bench.job!.id}/previews`, { lane: 'cure', version: bench.job!.version, what: 'cure', edit, findings })
+    } catch (refused) {
+      return words(refused)
+    }
+  })
+  async function foretell() {
+    const own = hand.value
+    const { remedy } = own!
+    const asked = remedy.source ? (['art', 'step'] as const) : (['step', 'art'] as const)
+    for (const way of asked) {
+      if (way === 'art' && !remedy.onArt) continue
+      const answer = await ask(way === 'step' ? step.value : edit.value)
+      if (hand.value !== own || answer === null) return
+      told.value = { ...told.value, [way]: answer }
+    }
+  }
+
   async function take(remedy: Remedy, numbers: number[]) {
     hand.value = { remedy, numbers }
+    told.value = {}
+    const own = hand.value
     // What can only be made of all of it is seen when the line has run.
-    if (!remedy.onArt) return
-    showing.value = true
-    await bench.preview(edit.value)
-    showing.value = false
+    if (remedy.onArt) {
+      showing.value = true
+      await bench.preview(edit.value)
+      showing.value = false
+    }
+    if (hand.value === own) foretell()
   }
   function put() {
     if (hand.value === null) return
     hand.value = null
+    told.value = {}
     if (bench.view.kind === 'preview') bench.show({ kind: 'source' })
   }
   async function onArt() {
@@ -46,20 +76,14 @@ export const useCure = defineStore('cure', () => {
     bench.finding = null
     if (!(await bench.edit(fields))) bench.finding = finding
   }
-  /** A step of that kind that is off is switched on; else one is put where it is proposed. */
   async function asStep() {
     if (!hand.value) return
-    const { remedy } = hand.value
-    const its = values.value
+    const fields = step.value
     hand.value = null
     bench.finding = null
-    const there = line.steps.find((step) => step.kind === remedy.step)
-    if (there && !there.on) {
-      if (Object.keys(its).length > 0) await bench.edit({ kind: 'line-set', step: there.id, values: its }, 'draw:line')
-      await line.turn(there.id, true)
-    } else await bench.edit({ kind: 'line-insert', what: remedy.step, values: its })
+    await bench.edit(fields)
   }
   watch(() => bench.job?.id, put)
 
-  return { hand, showing, remediesOf, take, put, onArt, asStep }
+  return { hand, showing, told, remediesOf, take, put, onArt, asStep }
 })

@@ -26,6 +26,7 @@ export const useMaking = defineStore('making', () => {
 
   function take(next: Making) {
     making.value = next
+    bench.stands(next.history)
     moves.value = {}
     state.value++
     nesting.value = next.nesting
@@ -85,10 +86,14 @@ export const useMaking = defineStore('making', () => {
   const loadCopies = () => attempt(async () => {
     copies.value = await api.get<Copies[]>(path('copies'))
   })
-  /** Laid by hand; refused where it would lie on another. */
-  const move = (sheet: string, copy: number, x: number, y: number, turn: number) => attempt(async () => {
-    copies.value = await api.post<Copies[]>(path('copies'), { sheet, copy, x, y, turn })
+  /** Laid by hand; refused where one would lie on another. */
+  const move = (sheet: string, moved: { copy: number; x: number; y: number; turn: number }[]) => attempt(async () => {
+    copies.value = await api.post<Copies[]>(path('copies'), { sheet, moved })
     take(await api.get<Making>(path('making')))
+  })
+  // Undone, done again, or laid otherwise in another window.
+  watch(() => bench.state?.history.laid, (laid) => {
+    if (laid !== undefined && making.value && making.value.history.laid !== laid) load()
   })
 
   async function loadSendings() {

@@ -27,6 +27,7 @@ final readonly class ChangeLine implements Edit
         'line-copy' => ['Copy a step', 'The same once more, right after it.'],
         'line-switch' => ['Switch a step', 'On or off.'],
         'line-set' => ['Change a step', 'Its values.'],
+        'line-cure' => ['Cure by a step', 'A step of the line as a remedy: one of its kind that is off is switched on with these values, else one is put where it is proposed.'],
         'line-use' => ['Use a line', 'Another line in place of this, as a preset has it.'],
     ];
 
@@ -41,6 +42,7 @@ final readonly class ChangeLine implements Edit
         $id = Field::words('step', 'Step');
         $fields = match ($kind) {
             'line-insert' => [Field::words('what', 'Kind of step'), Field::words('values', 'Values', Field::DATA), Field::count('at', 'Place', -1, -1, self::MOST)],
+            'line-cure' => [Field::words('what', 'Kind of step'), Field::words('values', 'Values', Field::DATA)],
             'line-move' => [$id, Field::count('at', 'Place', 0, 0, self::MOST)],
             'line-switch' => [$id, Field::flag('on', 'On', true)],
             'line-set' => [$id, Field::words('values', 'Values', Field::DATA)],
@@ -54,7 +56,7 @@ final readonly class ChangeLine implements Edit
     public static function from(Input $input): self
     {
         $kind = $input->choice('kind', array_keys(self::LABELS));
-        $insert = $kind === 'line-insert';
+        $insert = in_array($kind, ['line-insert', 'line-cure'], true);
         $values = $insert || $kind === 'line-set' ? $input->raw('values') ?? [] : [];
         if (! is_array($values)) {
             throw EditRefused::because('Say the values of the step by their names.');
@@ -78,7 +80,16 @@ final readonly class ChangeLine implements Edit
         if ($this->kind === 'line-use') {
             return $artwork->with(line: $this->used());
         }
-        if ($this->kind === 'line-insert') {
+        if ($this->kind === 'line-cure') {
+            foreach ($line as $at => $step) {
+                if ($step->kind === $this->what && ! $step->on) {
+                    $line[$at] = $step->with(values: $this->typed($step->kind, $step->values), on: true);
+
+                    return $artwork->with(line: $line);
+                }
+            }
+        }
+        if ($this->kind === 'line-insert' || $this->kind === 'line-cure') {
             if (count($line) >= self::MOST) {
                 throw EditRefused::because(sprintf('A line takes at most %d steps.', self::MOST));
             }

@@ -13,7 +13,7 @@ final class PreparingRoom implements Room
     {
         return [
             'line-insert' => ChangeLine::class, 'line-remove' => ChangeLine::class, 'line-move' => ChangeLine::class, 'line-copy' => ChangeLine::class,
-            'line-switch' => ChangeLine::class, 'line-set' => ChangeLine::class, 'line-use' => ChangeLine::class,
+            'line-switch' => ChangeLine::class, 'line-set' => ChangeLine::class, 'line-use' => ChangeLine::class, 'line-cure' => ChangeLine::class,
             'mend' => Mend::class,
         ];
     }

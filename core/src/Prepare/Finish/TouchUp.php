@@ -35,7 +35,7 @@ final readonly class TouchUp implements TellsDeeds
     private const NAMES = ['piece', 'knife', 'along'];
 
     /** Kinds that change the line, not the art. */
-    private const NOT_HERE = ['line-insert', 'line-remove', 'line-move', 'line-copy', 'line-switch', 'line-set', 'line-use', 'reference', 'true-size'];
+    private const NOT_HERE = ['line-insert', 'line-remove', 'line-move', 'line-copy', 'line-switch', 'line-set', 'line-use', 'line-cure', 'reference', 'true-size'];
 
     /** @param  list<Kept>  $edits */
     private function __construct(private array $edits, private FontShelf $fonts, private string $unit)
