@@ -10,6 +10,7 @@ use App\Http\Controllers\EditController;
 use App\Http\Controllers\ExportController;
 use App\Http\Controllers\FontController;
 use App\Http\Controllers\JobController;
+use App\Http\Controllers\LettersController;
 use App\Http\Controllers\LookController;
 use App\Http\Controllers\MakingController;
 use App\Http\Controllers\PreparationController;
@@ -42,6 +43,8 @@ Route::get('jobs/{job}/picture.svg', [JobController::class, 'picture']);
 Route::get('fonts', [FontController::class, 'index']);
 Route::post('fonts', [FontController::class, 'store']);
 Route::delete('fonts/{font}', [FontController::class, 'destroy']);
+Route::get('jobs/{job}/letters', [LettersController::class, 'show']);
+Route::post('jobs/{job}/letters', [LettersController::class, 'store']);
 Route::post('length', [JobController::class, 'length']);
 
 Route::post('jobs/{job}/edits', [EditController::class, 'store']);

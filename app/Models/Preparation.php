@@ -89,11 +89,16 @@ final class Preparation extends Model
 
         $blocks = array_filter($open, static fn (array $finding): bool => $finding['severity'] !== Severity::Note->value);
 
+        $kinds = [];
+        foreach ($blocks as $finding) {
+            $kinds[(string) $finding['kind']] = 1 + ($kinds[(string) $finding['kind']] ?? 0);
+        }
+
         return [
             'findings' => count($open),
             'sheets' => count($this->result['sheets'] ?? []),
             'open' => count($blocks),
-            'kinds' => array_count_values(array_column($blocks, 'kind')),
+            'kinds' => $kinds,
             'serious' => count(array_filter($open, static fn (array $finding): bool => $finding['severity'] === Severity::Serious->value)),
         ];
     }

@@ -9,7 +9,7 @@ use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 
 /**
- * One change of a job's source art, or of how it is laid out: what leads to it from its parent, and back.
+ * One change of a job's source art, or of what stands beside it: what leads to it from its parent, and back.
  *
  * @property int $id
  * @property int $shop_job_id
@@ -36,20 +36,20 @@ final class Revision extends Model
     }
 
     /**
-     * How the job was laid out after it, or before it where it is gone back on; null where it changed nothing of that.
+     * What it changed of the job beside its art, as that is after it, or before it where it is gone back on.
      *
      * @param  'ahead'|'back'  $way
-     * @return array<string, mixed>|null see ShopJob::$making
+     * @return array{making?: array<string, mixed>, notices?: array<int, array<string, mixed>>} see ShopJob; notices by their number
      */
-    public function making(string $way): ?array
+    public function beside(string $way): array
     {
-        return $this->change === '' ? null : (ArtworkJson::data((string) gzuncompress($this->change))['making'][$way] ?? null);
+        return $this->change === '' ? [] : (ArtworkJson::data((string) gzuncompress($this->change))['beside'][$way] ?? []);
     }
 
-    /** @param  array{ahead: array<string, mixed>, back: array<string, mixed>}|null  $making */
-    public static function packed(ArtworkDifference $ahead, ArtworkDifference $back, ?array $making = null): string
+    /** @param  array{ahead: array<string, mixed>, back: array<string, mixed>}|null  $beside */
+    public static function packed(ArtworkDifference $ahead, ArtworkDifference $back, ?array $beside = null): string
     {
-        return (string) gzcompress(ArtworkJson::text(['ahead' => $ahead->toArray(), 'back' => $back->toArray(), ...($making === null ? [] : ['making' => $making])]), 3);
+        return (string) gzcompress(ArtworkJson::text(['ahead' => $ahead->toArray(), 'back' => $back->toArray(), ...($beside === null ? [] : ['beside' => $beside])]), 3);
     }
 
     private function difference(string $way): ArtworkDifference

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Prep;
 
-use App\Models\Preparation;
 use App\Models\ShopJob;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Check\Finding;
@@ -24,31 +23,51 @@ final class Foretelling
 {
     /**
      * @param  list<int>  $asked  numbers of the findings of the job's last preparation that the remedy is about
-     * @return array<string, mixed> see Foretold; with "instead", another remedy of the same kind that would help more
+     * @return array<string, mixed> see Foretold
      */
     public static function of(ShopJob $job, Edit $edit, array $asked, FontShelf $fonts): array
+    {
+        return self::foretold($job, $edit, self::before($job), $asked, $fonts)->toArray();
+    }
+
+    /**
+     * What the best of the other remedies of the same kind comes to as a step.
+     *
+     * @param  string  $label  of the remedy that is in hand
+     * @param  list<int>  $asked
+     * @return array<string, mixed>|null see Foretold, with its label; null where there is none that cures anything
+     */
+    public static function instead(ShopJob $job, string $label, array $asked, FontShelf $fonts): ?array
+    {
+        $before = self::before($job);
+        $best = null;
+        foreach (Remedies::of((string) ($before[$asked[0] ?? -1]['kind'] ?? '')) as $remedy) {
+            if ($remedy->label === $label) {
+                continue;
+            }
+            try {
+                $one = self::foretold($job, self::asStep($remedy, $before, $asked, $fonts), $before, $asked, $fonts);
+            } catch (EditRefused) {
+                // It cannot be made here, and so is none that would help.
+                continue;
+            }
+            if ($one->cures > 0 && ($best === null || $one->isBetterThan($best[1]))) {
+                $best = [$remedy, $one];
+            }
+        }
+
+        return $best === null ? null : ['label' => $best[0]->label, ...$best[1]->toArray()];
+    }
+
+    /** @return list<array<string, mixed>> what was found of the job as it is */
+    private static function before(ShopJob $job): array
     {
         $preparation = $job->latestPreparation;
         if ($preparation === null || $preparation->status !== 'done' || $preparation->version !== $job->version) {
             throw EditRefused::because('The job was changed since it was prepared; prepare it, and look again.');
         }
-        $before = $preparation->findings();
-        $own = self::foretold($job, $edit, $before, $asked, $fonts);
-        $kind = (string) ($before[$asked[0] ?? -1]['kind'] ?? '');
-        $instead = null;
-        foreach ($own->isWhole() ? [] : Remedies::of($kind) as $remedy) {
-            try {
-                $other = self::foretold($job, self::asStep($remedy, $before, $asked, $fonts), $before, $asked, $fonts);
-            } catch (EditRefused) {
-                // It cannot be made here, and so is none that would help.
-                continue;
-            }
-            if ($other->cures > 0 && $other->isBetterThan($instead[1] ?? $own)) {
-                $instead = [$remedy, $other];
-            }
-        }
 
-        return [...$own->toArray(), 'instead' => $instead === null ? null : ['label' => $instead[0]->label, ...$instead[1]->toArray()]];
+        return $preparation->findings();
     }
 
     /**

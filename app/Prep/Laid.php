@@ -32,7 +32,7 @@ final class Laid
                 'number' => $number,
                 'parent' => $job->revision,
                 'label' => mb_substr($label, 0, 200),
-                'change' => Revision::packed($nothing, $nothing, ['ahead' => $after, 'back' => $before]),
+                'change' => Revision::packed($nothing, $nothing, ['ahead' => ['making' => $after], 'back' => ['making' => $before]]),
             ]);
             $job->update(['making' => $after, 'revision' => $number]);
 

@@ -192,7 +192,10 @@ final class VerdictTest extends TestCase
         $all = $ask(['kind' => 'line-cure', 'what' => 'thicken', 'values' => []], [0, 1])->assertOk()->json();
         self::assertSame([2, 0, ['Look changed']], [$all['cures'], $all['leaves'], array_column($all['makes'], 'label')], 'thicker lines are another look, of more than the ticket lets pass');
         $useless = $ask(['kind' => 'line-cure', 'what' => 'remove-hidden', 'values' => []], [0, 1])->assertOk()->json();
-        self::assertSame([0, 2, 'Thicken to the limit', 2], [$useless['cures'], $useless['leaves'], $useless['instead']['label'], $useless['instead']['cures']]);
+        self::assertSame([0, 2, []], [$useless['cures'], $useless['leaves'], $useless['makes']]);
+        $others = fn (string $label): mixed => $this->postJson("/api/jobs/{$job}/previews", ['lane' => 'cure', 'version' => 1, 'what' => 'cure', 'instead' => $label, 'findings' => [0, 1]])->assertOk()->json();
+        self::assertSame(['Thicken to the limit', 2], [$others('Remove what is hidden')['label'], $others('Remove what is hidden')['cures']]);
+        self::assertContains($others('Thicken to the limit'), [null, []], 'there is no other');
         // For one place alone, on the art itself.
         $at = implode(',', $found[1]['at']);
         $one = $ask(['kind' => 'mend', 'step' => 'thicken', 'values' => [], 'at' => $at, 'line' => 0.8, 'gap' => 1.0], [1])->assertOk()->json();
@@ -206,6 +209,43 @@ final class VerdictTest extends TestCase
         // A step of its kind that is off is switched on; no second one is put beside it.
         $steps = array_count_values(array_column($this->postJson("/api/jobs/{$job}/edits", ['version' => 3, 'edit' => ['kind' => 'line-cure', 'what' => 'clean-nodes', 'values' => ['deviation' => 0.02]]])->assertOk()->json('changes.frame.line'), 'kind'));
         self::assertSame(1, $steps['clean-nodes']);
+    }
+
+    #[Test]
+    public function letters_whose_font_was_missing_are_set_in_it_once_it_is_there_and_that_is_undone_like_everything(): void
+    {
+        $svg = self::svg(self::WHOLE.'<text x="10" y="48" font-family="Brass Sans, serif" font-size="7">QUAY</text><text x="60" y="48" font-family="Brass Sans, serif" font-size="4">mole</text><text x="50" y="20" font-family="Rye" font-size="5">Rye</text>');
+        $job = $this->send($svg, ['width' => '200'])->assertCreated()->json('id');
+        $state = fn (): array => $this->getJson("/api/jobs/{$job}")->json();
+        $first = $state();
+        $number = array_search('missing-font', array_column($first['notices'], 'kind'), true);
+        self::assertSame(['Brass Sans', 'The font "Brass Sans" is not at hand; "DejaVu Serif" takes its place, and its letters differ.'], [$first['notices'][$number]['sheet'], $first['notices'][$number]['message']]);
+        $where = $this->getJson("/api/jobs/{$job}/letters?missing=Brass+Sans")->assertOk()->json();
+        self::assertCount(2, $where['pieces']);
+        self::assertEqualsWithDelta([20, 82], [$where['box']['x'], $where['box']['y']], 5, 'both words, at the size of the bench');
+        self::assertLessThan(170, $where['box']['width']);
+        $ask = fn (string $family, int $version, string $missing = 'Brass Sans'): TestResponse => $this->postJson("/api/jobs/{$job}/letters", ['version' => $version, 'missing' => $missing, 'family' => $family]);
+        $ask('Brass Sans', 1)->assertStatus(422)->assertJsonPath('message', 'The font "Brass Sans" is not at hand; add it first.');
+        $ask('Rye', 1, 'Tin Sans')->assertStatus(422)->assertJsonPath('message', 'No letters on the bench stand in for that font any more.');
+
+        // One of the words is moved by hand: it stays.
+        $moved = $where['pieces'][1];
+        $this->postJson("/api/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'transform', 'pieces' => [$moved], 'matrix' => [1, 0, 0, 1, 3, 0]]])->assertOk();
+        $other = $ask('Rye', 2)->assertOk();
+        self::assertSame([$where['pieces'][0]], array_column($other->json('changes.pieces'), 'id'));
+        self::assertSame('Set in "Rye" instead, but for 1 that were changed by hand', $other->json('notices')[$number]['accepted']);
+        $rye = array_column($this->getJson("/api/jobs/{$job}")->json('art.pieces'), null, 'id')[$where['pieces'][0]];
+        $this->postJson("/api/jobs/{$job}/undo", ['version' => 3])->assertOk();
+        self::assertSame($first['notices'], $state()['notices'], 'it is open again');
+        $this->postJson("/api/jobs/{$job}/redo", ['version' => 4])->assertOk();
+        self::assertArrayHasKey('accepted', $state()['notices'][$number]);
+        self::assertEquals($rye, array_column($state()['art']['pieces'], null, 'id')[$where['pieces'][0]]);
+        $this->postJson("/api/jobs/{$job}/undo", ['version' => 5])->assertOk();
+
+        // The same shapes as a file that names the font which is at hand.
+        $named = $this->send(str_replace('Brass Sans', 'Rye', $svg), ['width' => '200'])->json('id');
+        $same = array_column($this->getJson("/api/jobs/{$named}")->json('art.pieces'), null, 'id')[$where['pieces'][0]];
+        self::assertSame($same['d'], $rye['d']);
     }
 
     #[Test]

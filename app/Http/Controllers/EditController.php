@@ -15,6 +15,7 @@ use App\Prep\TouchUps;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
+use JsonException;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Reference;
@@ -29,7 +30,6 @@ use NeatEdge\Core\Format\Json\PieceJson;
 use NeatEdge\Core\Format\Json\StoredForm;
 use NeatEdge\Core\Format\Json\StoredFormRefused;
 use NeatEdge\Core\Type\FontShelf;
-use JsonException;
 use UnexpectedValueException;
 
 final class EditController
@@ -52,7 +52,7 @@ final class EditController
     public function lane(Request $request, ShopJob $job): JsonResponse
     {
         $asked = $request->validate(
-            ['lane' => ['required', 'string', 'max:40'], 'version' => ['required', 'integer'], 'what' => ['required', 'in:edit,marks,step,cure'], 'findings' => ['required_if:what,cure', 'array', 'max:20000'], 'findings.*' => ['integer', 'min:0']],
+            ['lane' => ['required', 'string', 'max:40'], 'version' => ['required', 'integer'], 'what' => ['required', 'in:edit,marks,step,cure'], 'instead' => ['sometimes', 'string', 'max:80'], 'findings' => ['required_if:what,cure', 'array', 'max:20000'], 'findings.*' => ['integer', 'min:0']],
             ['*' => 'Say the lane, the version of the job and what is to be shown.'],
         );
         $lane = Lane::enter($job->id, $asked['lane'], (string) $request->header('X-Page', $request->ip() ?? ''));
@@ -64,12 +64,13 @@ final class EditController
         if ($asked['what'] === 'step') {
             return new JsonResponse(Budget::within('This step', StepPreview::of($request, $job), $lane->isLatest(...)));
         }
-        $edit = self::edit($request, $job, $fonts);
         if ($asked['what'] === 'cure') {
             $numbers = array_map(intval(...), array_values($asked['findings']));
+            $work = isset($asked['instead']) ? static fn (): ?array => Foretelling::instead($job, $asked['instead'], $numbers, $fonts) : static fn (): array => Foretelling::of($job, self::edit($request, $job, $fonts), $numbers, $fonts);
 
-            return new JsonResponse(Budget::within('Telling what this remedy comes to', static fn (): array => Foretelling::of($job, $edit, $numbers, $fonts), $lane->isLatest(...)));
+            return new JsonResponse(Budget::within('Telling what this remedy comes to', $work, $lane->isLatest(...)));
         }
+        $edit = self::edit($request, $job, $fonts);
         $work = $asked['what'] === 'marks'
             ? static fn (): array => ['marks' => array_map(PageArt::mark(...), Edits::marks($edit, TouchUps::art($request, $job, $job->art(...))))]
             : static fn (): array => self::outcome($edit, TouchUps::art($request, $job, $job->art(...)), $fonts);
@@ -122,7 +123,7 @@ final class EditController
         return self::change($request, $job, static function (ShopJob $job): Proposal {
             $current = $job->current();
 
-            return $current->parent === null ? Proposal::nothing() : Proposal::inForce($current->parent, $current->back(), $current->making('back'));
+            return $current->parent === null ? Proposal::nothing() : Proposal::inForce($current->parent, $current->back(), $current->beside('back'));
         }, ShopJob::part($job->id, []));
     }
 
@@ -131,7 +132,7 @@ final class EditController
         return self::change($request, $job, static function (ShopJob $job): Proposal {
             $child = $job->revisions()->where('parent', $job->revision)->orderByDesc('number')->first();
 
-            return $child === null ? Proposal::nothing() : Proposal::inForce($child->number, $child->ahead(), $child->making('ahead'));
+            return $child === null ? Proposal::nothing() : Proposal::inForce($child->number, $child->ahead(), $child->beside('ahead'));
         }, ShopJob::part($job->id, []));
     }
 

@@ -53,6 +53,9 @@ final class History
     private static function store(ShopJob $job, Proposal $proposal): array
     {
         $job->fill($proposal->columns);
+        if ($proposal->notices !== []) {
+            $job->notices = array_values(array_replace($job->notices, array_intersect_key($proposal->notices, $job->notices)));
+        }
         $pages = [];
         if ($proposal->ahead !== null) {
             $number = $proposal->revision ?? 1 + (int) $job->revisions()->max('number');
@@ -62,7 +65,7 @@ final class History
                     'number' => $number,
                     'parent' => $job->revision,
                     'label' => $proposal->label,
-                    'change' => Revision::packed($proposal->ahead, $proposal->back),
+                    'change' => Revision::packed($proposal->ahead, $proposal->back, $proposal->notices === [] ? null : ['ahead' => ['notices' => $proposal->notices], 'back' => ['notices' => $proposal->noticesBefore]]),
                 ]);
             }
             self::putInForce($job, $number, $proposal->ahead);

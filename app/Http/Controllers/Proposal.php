@@ -20,6 +20,8 @@ final readonly class Proposal
      * @param  int|null  $revision  a state that is there already, to be put in force
      * @param  array<string, mixed>  $columns  of the job
      * @param  bool  $tells  whether other windows are stale by it
+     * @param  array<int, array<string, mixed>>  $notices  of the customer's file that become others, by their number
+     * @param  array<int, array<string, mixed>>  $noticesBefore  as they were, where it is a new state
      */
     private function __construct(
         public ?ArtworkDifference $ahead,
@@ -28,6 +30,8 @@ final readonly class Proposal
         public ?int $revision,
         public array $columns,
         public bool $tells,
+        public array $notices = [],
+        public array $noticesBefore = [],
     ) {
     }
 
@@ -52,11 +56,26 @@ final readonly class Proposal
         return new self($ahead, ArtworkDifference::between($after, $before), $label, null, $columns, true);
     }
 
-    /** @param  array<string, mixed>|null  $making  how the job is laid out then; null where that stays */
-    public static function inForce(int $revision, ArtworkDifference $difference, ?array $making = null): self
+    /** @param  array{making?: array<string, mixed>, notices?: array<int, array<string, mixed>>}  $beside  what of the job is then otherwise beside its art; see Revision */
+    public static function inForce(int $revision, ArtworkDifference $difference, array $beside = []): self
     {
         // Where only the laying is another, the art that windows know is still the art.
-        return new self($difference, null, '', $revision, $making === null ? [] : ['making' => $making], $making === null || ! $difference->isNothing());
+        return new self($difference, null, '', $revision, isset($beside['making']) ? ['making' => $beside['making']] : [], ! isset($beside['making']) || ! $difference->isNothing(), $beside['notices'] ?? []);
+    }
+
+    /**
+     * A new state that also changes what is said of the customer's file.
+     *
+     * @param  array<int, array<string, mixed>>  $notices  as they are then, by their number
+     * @param  array<int, array<string, mixed>>  $was  as they were
+     *
+     * @throws EditRefused when it cannot be stored
+     */
+    public static function telling(string $label, Artwork $before, Artwork $after, array $notices, array $was): self
+    {
+        $state = self::state($label, $before, $after);
+
+        return new self($state->ahead, $state->back, $label, null, [], $state->tells, $notices, $was);
     }
 
     /** @param  array<string, mixed>  $columns */

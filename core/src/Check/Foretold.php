@@ -28,15 +28,25 @@ final readonly class Foretold
     {
         $was = self::cells($before);
         $is = self::cells($after);
+        $mine = array_flip($asked);
         $cures = $leaves = 0;
-        foreach ($asked as $number) {
-            if (isset($before[$number])) {
-                self::among($before[$number], $after, $is) ? $leaves++ : $cures++;
+        $moved = $makes = [];
+        foreach ($before as $number => $row) {
+            $stays = self::among($row, $after, $is);
+            if (isset($mine[$number])) {
+                $stays ? $leaves++ : $cures++;
+            } elseif (! $stays) {
+                $moved[self::name($row)] = 1 + ($moved[self::name($row)] ?? 0);
             }
         }
-        $makes = [];
         foreach ($after as $row) {
-            if ($row['severity'] !== Severity::Note->value && ! self::among($row, $before, $was)) {
+            if ($row['severity'] === Severity::Note->value || self::among($row, $before, $was)) {
+                continue;
+            }
+            // One that the remedy is not about and that is gone from its place has only moved.
+            if (($moved[self::name($row)] ?? 0) > 0) {
+                $moved[self::name($row)]--;
+            } else {
                 $makes[(string) $row['kind']] = 1 + ($makes[(string) $row['kind']] ?? 0);
             }
         }
@@ -48,12 +58,6 @@ final readonly class Foretold
     public function isBetterThan(self $other): bool
     {
         return $this->gain() > $other->gain();
-    }
-
-    /** Whether all is cured and nothing made. */
-    public function isWhole(): bool
-    {
-        return $this->leaves === 0 && $this->makes === [];
     }
 
     private function gain(): int

@@ -19,19 +19,20 @@ final class Notes
     /** @var array<string, true> */
     private array $said = [];
 
-    public function add(string $kind, string $message, Severity $severity, ?Point $at = null): void
+    /** @param  string|null  $of  what it is of, where several of a kind are told apart */
+    public function add(string $kind, string $message, Severity $severity, ?Point $at = null, ?string $of = null): void
     {
         if (count($this->findings) < self::MOST) {
-            $this->findings[] = new Finding($kind, $severity, $message, $at);
+            $this->findings[] = new Finding($kind, $severity, $message, $at, sheet: $of);
         }
     }
 
     /** Says a thing the first time only. */
-    public function once(string $kind, string $message, Severity $severity, ?Point $at = null): void
+    public function once(string $kind, string $message, Severity $severity, ?Point $at = null, ?string $of = null): void
     {
         if (! isset($this->said[$message])) {
             $this->said[$message] = true;
-            $this->add($kind, $message, $severity, $at);
+            $this->add($kind, $message, $severity, $at, $of);
         }
     }
 

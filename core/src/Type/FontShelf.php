@@ -100,6 +100,29 @@ final class FontShelf
         $this->faces[mb_strtolower($font->family)] = $faces;
     }
 
+    /** The same shelf as if it lacked a family, or as if another stood under its name. */
+    public function with(string $family, ?string $other): self
+    {
+        $this->fill();
+        $self = clone $this;
+        $faces = $other === null ? null : ($this->faces[mb_strtolower($other)] ?? null);
+        if ($faces === null) {
+            unset($self->faces[mb_strtolower($family)]);
+        } else {
+            $self->faces[mb_strtolower($family)] = $faces;
+        }
+
+        return $self;
+    }
+
+    /** Whether a family is at hand under that name. */
+    public function knows(string $family): bool
+    {
+        $this->fill();
+
+        return isset($this->faces[mb_strtolower($family)]);
+    }
+
     /**
      * The first family of a list that is at hand, in the style that comes nearest.
      *

@@ -58,7 +58,7 @@ export interface AboutStep { kind: string; label: string; says: string; rank: nu
 
 /** What cures a kind of finding: a step, with values; made on the art itself by the same step. */
 /** What a remedy comes to: places of those that it is about, and what is found anew. */
-export interface Foretold { cures: number; leaves: number; makes: { kind: string; label: string; count: number }[]; instead?: (Foretold & { label: string }) | null }
+export interface Foretold { cures: number; leaves: number; makes: { kind: string; label: string; count: number }[] }
 export interface Remedy { step: string; label: string; values: Record<string, FieldValue>; source: boolean; places: boolean; onArt: boolean }
 
 export interface AboutFinding { kind: string; label: string; says: string; limit: string; remedies: Remedy[] }

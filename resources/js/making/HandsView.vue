@@ -24,6 +24,8 @@ const { scale, left, top, width, height, fit } = usePanZoom(surface, size)
 const chosen = ref<Set<number>>(new Set())
 const drag = ref<{ x: number; y: number; dx: number; dy: number } | null>(null)
 watch([page, () => bed.value?.copies.length], () => (chosen.value = new Set()))
+// What was refused of others is said no more.
+watch([chosen, drag], () => (making.problem = ''))
 function choose(index: number, more: boolean) {
   if (!more) chosen.value = chosen.value.has(index) ? chosen.value : new Set([index])
   else chosen.value = new Set(chosen.value.has(index) ? [...chosen.value].filter((one) => one !== index) : [...chosen.value, index])

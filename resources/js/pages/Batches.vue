@@ -116,7 +116,7 @@ const words4: Record<string, string> = { waiting: 'waits', running: 'at work', d
 </script>
 
 <template>
-  <div class="page">
+  <div class="page" @input="problem = ''">
     <header>
       <RouterLink to="/" class="home"><img src="/mark.svg" alt="">Jobs</RouterLink>
       <div><h1>{{ batch ? batch.title : 'Batches' }}</h1><p class="quiet">{{ batch ? `${batch.preset}, ${batch.processLabel.toLowerCase()}${batch.width ? `, ${batch.width} wide` : ''}` : 'Many files through one preset.' }}</p></div>

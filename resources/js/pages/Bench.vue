@@ -14,10 +14,12 @@ import { useBench } from '@/stores/bench'
 import { tools, useDraw, type Tool } from '@/stores/draw'
 import { useLine } from '@/stores/line'
 import { useShaping } from '@/stores/shaping'
+import { useUnkept } from '@/stores/unkept'
 import { useEventListener } from '@vueuse/core'
 import { ElButton } from 'element-plus'
 import { computed, nextTick, onUnmounted, ref, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
+import UnkeptQuestion from './UnkeptQuestion.vue'
 import VersionDrawer from './VersionDrawer.vue'
 
 const props = defineProps<{ id: string; stage?: string }>()
@@ -30,6 +32,7 @@ const draw = useDraw()
 const hands = computed(() => current.value.key === 'draw' || current.value.key === 'shape')
 const shaping = useShaping()
 const line = useLine()
+const unkept = useUnkept()
 const current = computed(() => stages.find((stage) => stage.key === props.stage) ?? stages[0]!)
 
 watch(() => Number(props.id), (id) => bench.open(id), { immediate: true })
@@ -48,8 +51,10 @@ watch(() => bench.job?.title, (title) => {
 onUnmounted(() => bench.leave())
 
 function enter(key: string) {
-  line.close()
-  router.replace({ name: 'bench', params: { id: props.id, stage: key } })
+  unkept.pass(() => {
+    line.close()
+    router.replace({ name: 'bench', params: { id: props.id, stage: key } })
+  })
 }
 /** The next finding of those that are shown: of the chosen group first, then of the one after it. */
 async function stepFinding(by: number) {
@@ -106,7 +111,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
           : {}),
       }
     : {
-        p: () => !bench.running && bench.prepare(),
+        p: () => !bench.running && unkept.prepare(),
         w: () => bench.prepared && bench.show({ kind: 'wipe' }),
         s: () => bench.show({ kind: 'source' }),
         o: () => bench.hasFile && bench.show({ kind: 'file' }),
@@ -197,6 +202,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     <PrepLine v-if="bench.job" class="prep" :quiet="hands" />
     <KeyHelp v-model="help" />
     <VersionDrawer v-model="versions" />
+    <UnkeptQuestion />
   </div>
 </template>
 

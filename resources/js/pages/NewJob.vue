@@ -143,7 +143,7 @@ async function start() {
 </script>
 
 <template>
-  <div class="page">
+  <div class="page" @input="problem = ''">
     <RouterLink to="/" class="back">All jobs</RouterLink>
     <h1>New job</h1>
     <form @submit.prevent="start">

@@ -55,7 +55,7 @@ const names = computed(() => presets.value?.map((preset) => preset.name) ?? [])
 </script>
 
 <template>
-  <div class="page">
+  <div class="page" @input="problem = ''">
     <header>
       <RouterLink to="/" class="home"><img src="/mark.svg" alt="">Jobs</RouterLink>
       <div><h1>Presets</h1><p class="quiet">Lines of preparation with a name, to be used on any job and in batches. Save one from a job's prep line.</p></div>

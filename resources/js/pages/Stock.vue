@@ -48,7 +48,7 @@ function brief(item: StockItem) {
 </script>
 
 <template>
-  <div class="page">
+  <div class="page" @input="problem = ''">
     <header>
       <RouterLink to="/" class="home"><img src="/mark.svg" alt="">Jobs</RouterLink>
       <h1>What the shop has</h1>

@@ -2,15 +2,18 @@
 import { api, words } from '@/api/client'
 import type { ChangedState, VersionList } from '@/api/types'
 import { useBench } from '@/stores/bench'
+import { refusal } from '@/stores/refusal'
+import { useUnkept } from '@/stores/unkept'
 import { ElButton, ElDrawer, ElInput } from 'element-plus'
 import { ref, watch } from 'vue'
 
 /** Named versions of a job, to be compared and gone back to; and what was done last. */
 const open = defineModel<boolean>({ required: true })
 const bench = useBench()
+const unkept = useUnkept()
 const list = ref<VersionList | null>(null)
 const name = ref('')
-const trouble = ref('')
+const trouble = refusal(name)
 
 async function load(work: () => Promise<VersionList>) {
   trouble.value = ''
@@ -23,7 +26,8 @@ async function load(work: () => Promise<VersionList>) {
 watch(open, (now) => {
   if (now && bench.job) load(() => api.get(`jobs/${bench.job!.id}/versions`))
 })
-async function keep() {
+const keep = () => unkept.pass(save)
+async function save() {
   await load(() => api.post(`jobs/${bench.job!.id}/versions`, { name: name.value }))
   if (!trouble.value) name.value = ''
 }

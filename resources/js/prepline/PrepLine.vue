@@ -5,10 +5,12 @@ import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
 import { useLine } from '@/stores/line'
 import { count, percent } from '@/units'
+import { useUnkept } from '@/stores/unkept'
 import { ElButton, ElMessageBox, ElProgress, ElSwitch } from 'element-plus'
 import { computed, onMounted, ref } from 'vue'
 
 const bench = useBench()
+const unkept = useUnkept()
 const line = useLine()
 const props = defineProps<{ quiet?: boolean }>()
 /** While something is drawn the bench has the room, unless the line is unfolded there too. */
@@ -35,7 +37,7 @@ function drop(at: number) {
   over.value = null
 }
 function keys(event: KeyboardEvent, step: LineStep, at: number) {
-  const act: Record<string, () => unknown> = { Enter: () => line.open(step.id), Delete: () => line.remove(step.id), ' ': () => line.turn(step.id, !step.on) }
+  const act: Record<string, () => unknown> = { Enter: () => unkept.pass(() => line.open(step.id)), Delete: () => line.remove(step.id), ' ': () => line.turn(step.id, !step.on) }
   if (event.altKey && event.key === 'ArrowLeft') act.ArrowLeft = () => line.move(step.id, at - 1)
   if (event.altKey && event.key === 'ArrowRight') act.ArrowRight = () => line.move(step.id, at + 1)
   if (act[event.key] && event.target === event.currentTarget) {
@@ -56,17 +58,19 @@ async function preset(event: Event) {
   const select = event.target as HTMLSelectElement
   const name = select.value
   select.value = ''
-  if (name === '+') {
-    try {
-      const { value } = (await ElMessageBox.prompt('The line of this job, under a name of the shop. A preset that has the name already goes on as a newer version.', 'Save as a preset', { confirmButtonText: 'Save', cancelButtonText: 'Leave it', inputPlaceholder: 'Shop window, outdoor', inputValue: bench.job?.preset && line.presets.some((one) => !one.ships && one.name === bench.job?.preset?.name) ? bench.job.preset.name : '' })) as { value: string }
-      if (value.trim() !== '') await line.save(value.trim(), '')
-    } catch (refused) {
-      if (refused instanceof Error) bench.problem = words(refused)
-    }
-  } else if (name) {
+  if (name === '+') unkept.pass(savePreset)
+  else if (name) {
     line.close()
     await line.use(name)
     if (bench.preparation) await bench.prepare()
+  }
+}
+async function savePreset() {
+  try {
+    const { value } = (await ElMessageBox.prompt('The line of this job, under a name of the shop. A preset that has the name already goes on as a newer version.', 'Save as a preset', { confirmButtonText: 'Save', cancelButtonText: 'Leave it', inputPlaceholder: 'Shop window, outdoor', inputValue: bench.job?.preset && line.presets.some((one) => !one.ships && one.name === bench.job?.preset?.name) ? bench.job.preset.name : '' })) as { value: string }
+    if (value.trim() !== '') await line.save(value.trim(), '')
+  } catch (refused) {
+    if (refused instanceof Error) bench.problem = words(refused)
   }
 }
 </script>
@@ -75,7 +79,7 @@ async function preset(event: Event) {
   <section :class="['line', { folded }]" aria-label="Prep line">
     <div class="head">
       <h2>Prep line</h2>
-      <ElButton v-if="!bench.running" class="main" type="primary" data-test="prepare" @click="bench.prepare()">{{ bench.preparation ? 'Prepare again' : 'Prepare' }}</ElButton>
+      <ElButton v-if="!bench.running" class="main" type="primary" data-test="prepare" @click="unkept.prepare()">{{ bench.preparation ? 'Prepare again' : 'Prepare' }}</ElButton>
       <ElButton v-else class="main" data-test="stop" @click="bench.stop()">Stop</ElButton>
       <template v-if="bench.running">
         <ElProgress class="progress" :percentage="share" :show-text="false" :stroke-width="7" />
@@ -117,7 +121,7 @@ async function preset(event: Event) {
         :class="{ shown: isShown(step.id), open: line.opened?.id === step.id, off: !step.on, wrong: step.says, target: over === at && dragged !== null }" :data-step="step.kind" :data-step-id="step.id"
         @keydown="keys($event, step, at)" @dragstart="dragged = step.id" @dragend="(dragged = null), (over = null)" @dragover.prevent="over = at" @drop.prevent="drop(at)"
       >
-        <button type="button" class="picture" tabindex="-1" :title="`Open: ${step.label}`" @click="line.open(step.id)">
+        <button type="button" class="picture" tabindex="-1" :title="`Open: ${step.label}`" @click="unkept.pass(() => line.open(step.id))">
           <img v-if="line.indexOf(step.id) >= 0" draggable="false" :src="`/api/preparations/${bench.preparation?.id}/stages/${line.indexOf(step.id)}/picture.svg`" :alt="`After: ${step.label}`">
           <span v-else class="blank">{{ step.on ? (bench.running && bench.preparation?.doing === step.label ? 'at work' : 'not yet') : 'off' }}</span>
         </button>

@@ -71,6 +71,7 @@ function look(x: number, y: number) {
       <ElButton type="primary" data-test="keep-values" @click="line.keep()">Keep these values</ElButton>
       <ElButton data-test="leave-values" @click="line.leave()">As they were</ElButton>
     </div>
+    <p v-if="line.why" class="warn" role="alert" data-test="step-why">{{ line.why }}</p>
     <p v-if="line.trying" class="quiet" role="status">Working it out…</p>
     <dl v-if="report" class="numbers" data-test="step-report">
       <dt>Pieces</dt><dd>{{ report.pieces.before }} → {{ report.pieces.after }}</dd>

@@ -6,14 +6,17 @@ import { useChoices } from '@/stores/choices'
 import { useColours } from '@/stores/colours'
 import { useCure } from '@/stores/cure'
 import { count, mm, percent } from '@/units'
+import { useUnkept } from '@/stores/unkept'
 import { ElButton } from 'element-plus'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import CureButtons from './check/CureButtons.vue'
+import FontCure from './check/FontCure.vue'
 import Drawer from './Drawer.vue'
 
 /** How many of a group are listed at first. */
 const SOME = 25
 const bench = useBench()
+const unkept = useUnkept()
 const choices = useChoices()
 const names = useColours()
 names.load()
@@ -22,6 +25,8 @@ const cure = useCure()
 const list = ref<HTMLElement | null>(null)
 /** What the reader said comes first. */
 const leftOut = computed(() => (bench.state?.notices ?? []).filter((one) => one.severity !== 'note').length)
+/** Fonts for which others stand in. */
+const replaced = computed(() => (bench.state?.notices ?? []).filter((one) => one.kind === 'missing-font' && one.sheet && !one.accepted?.startsWith('The font was added')).map((one) => one.sheet!))
 const isNotice = (index: number) => index < (bench.state?.notices.length ?? 0)
 const reason = ref('')
 const more = ref(SOME)
@@ -80,12 +85,12 @@ watch(
       <p><strong v-if="!bench.verdict.empty">{{ bench.verdict.ready && !bench.preparation?.stale ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.</p>
       <p v-if="bench.preparation?.stale" class="reason">The job was changed since it was prepared.</p>
       <p v-for="open in bench.verdict.empty ? [] : bench.verdict.open.filter((one) => !bench.preparation?.stale || !one.startsWith('The job was changed'))" :key="open" class="reason">{{ open }}</p>
-      <p v-if="bench.result && !bench.verdict.empty" class="reason numbers">{{ leftOut > 0 ? 'Measured of what was taken alone' : 'Measured' }}: {{ bench.result.look_difference.area_mm2.toFixed(3) }} mm², {{ percent(bench.result.look_difference.percent) }}<template v-if="leftOut > 0">; {{ leftOut === 1 ? 'what was left out is' : `the ${leftOut} things left out are` }} not in it</template></p>
+      <p v-if="bench.result && !bench.verdict.empty" class="reason numbers">{{ leftOut > 0 ? 'Measured of what was taken alone' : 'Measured' }}: {{ bench.result.look_difference.area_mm2.toFixed(3) }} mm², {{ percent(bench.result.look_difference.percent) }}<template v-if="leftOut > 0">; {{ leftOut === 1 ? 'what was left out is' : `the ${leftOut} things left out are` }} not in it</template><template v-if="replaced.length > 0">; letters that stood for {{ replaced.map((name) => `“${name}”`).join(', ') }} differ, and are measured as they are set here</template></p>
       <details v-if="bench.result?.changes?.length" class="reason" data-test="changes"><summary>{{ bench.result.changes.length === 1 ? '1 thing' : `${bench.result.changes.length} things` }} that the line changed</summary><ul><li v-for="one in bench.result.changes" :key="one">{{ names.said(one) }}</li></ul></details>
     </div>
     <template v-if="!bench.prepared && !bench.running">
       <p class="quiet">Lines and gaps are measured when the art has been prepared.</p>
-      <ElButton type="primary" @click="bench.prepare()">Prepare</ElButton>
+      <ElButton type="primary" @click="unkept.prepare()">Prepare</ElButton>
     </template>
     <p v-else-if="bench.findings.length === 0 && bench.prepared" class="quiet">Nothing found: every line and gap can be made.</p>
     <div v-if="bench.findings.length > 0" class="sieve" role="group" aria-label="Which findings are shown">
@@ -117,6 +122,7 @@ watch(
                     <ElButton size="small" native-type="submit" :disabled="reason.trim() === ''" data-test="accept">Accept</ElButton>
                   </form>
                 </template>
+                <FontCure v-if="one.kind === 'missing-font' && one.sheet" :key="one.sheet" :missing="one.sheet" />
                 <CureButtons v-if="!isNotice(number)" :kind="one.kind" :numbers="[number]" />
                 <ElButton v-if="!isNotice(number) && bench.findings[number]!.accepted === undefined" size="small" :data-test="bench.findings[number]!.seen ? 'unseen' : 'seen'" @click="bench.judge([number], bench.findings[number]!.seen ? { open: true } : {})">{{ bench.findings[number]!.seen ? 'Open again' : 'Seen' }}</ElButton>
               </div>

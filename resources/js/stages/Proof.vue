@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { useBench } from '@/stores/bench'
+import { useUnkept } from '@/stores/unkept'
 import { ElButton } from 'element-plus'
 import { ref } from 'vue'
 import Drawer from './Drawer.vue'
 
 const bench = useBench()
+const unkept = useUnkept()
 const grounds = [
   { name: 'Night cloth', colour: '#20242f' },
   { name: 'River blue', colour: '#24516b' },
@@ -19,7 +21,7 @@ const ground = ref(grounds[0]!)
   <Drawer title="On its ground" hint="The prepared art on the colour of cloth, metal or paper that it is made for.">
     <template v-if="!bench.prepared">
       <p class="quiet">A proof shows the prepared art.</p>
-      <ElButton type="primary" :disabled="bench.running" @click="bench.prepare()">Prepare</ElButton>
+      <ElButton type="primary" :disabled="bench.running" @click="unkept.prepare()">Prepare</ElButton>
     </template>
     <template v-else>
       <div class="swatches">

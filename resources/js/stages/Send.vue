@@ -2,6 +2,7 @@
 import { useBench } from '@/stores/bench'
 import { useGate } from '@/stores/gate'
 import { useMaking } from '@/stores/making'
+import { useUnkept } from '@/stores/unkept'
 import { ElButton } from 'element-plus'
 import { computed, ref } from 'vue'
 import Drawer from './Drawer.vue'
@@ -13,6 +14,7 @@ import SheetsSection from './send/SheetsSection.vue'
 import SizesSection from './send/SizesSection.vue'
 
 const bench = useBench()
+const unkept = useUnkept()
 const making = useMaking()
 const gate = useGate()
 const tabs = [['sheets', 'Sheets'], ['laying', 'Lay out'], ['files', 'Files'], ['machine', 'Machine'], ['sizes', 'Sizes']] as const
@@ -24,12 +26,12 @@ const stale = computed(() => bench.preparation?.stale === true)
   <Drawer title="Send">
     <template v-if="!bench.prepared">
       <p class="quiet">There is nothing to send until the art has been prepared.</p>
-      <ElButton type="primary" :disabled="bench.running" @click="bench.prepare()">Prepare</ElButton>
+      <ElButton type="primary" :disabled="bench.running" @click="unkept.prepare()">Prepare</ElButton>
     </template>
     <template v-else>
       <div v-if="stale" class="trouble held" role="alert">
         <p>The job was changed since these sheets were made.</p>
-        <ElButton type="primary" :disabled="bench.running" data-test="prepare-stale" @click="bench.prepare()">Prepare again</ElButton>
+        <ElButton type="primary" :disabled="bench.running" data-test="prepare-stale" @click="unkept.prepare()">Prepare again</ElButton>
       </div>
       <p v-else-if="bench.verdict?.empty" class="verdict" data-test="send-verdict">{{ bench.verdict.sentence }}.</p>
       <p v-else-if="bench.verdict" :class="['verdict', { open: !bench.verdict.ready }]" data-test="send-verdict"><strong>{{ bench.verdict.ready ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.<span v-for="reason in bench.verdict.open" :key="reason">{{ ` ${reason}` }}</span><span v-if="gate.released" data-test="released"> Let go as it is by {{ gate.released.by }}: {{ gate.released.reason }}.</span></p>

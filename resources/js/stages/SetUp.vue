@@ -4,6 +4,7 @@ import type { Stock } from '@/api/making'
 import type { Job } from '@/api/types'
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
+import { refusal } from '@/stores/refusal'
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus'
 import { computed, onMounted, ref, watch } from 'vue'
 import Drawer from './Drawer.vue'
@@ -11,7 +12,7 @@ import Drawer from './Drawer.vue'
 const bench = useBench()
 const choices = useChoices()
 const fields = ref({ title: '', customer: '', due: '', process: '', unit: 'mm', width: '', line: '', gap: '', more: {} as Record<string, string> })
-const trouble = ref('')
+const trouble = refusal(() => bench.job?.version)
 const kept = ref(false)
 
 function fill() {

@@ -2,8 +2,9 @@ import { api, isAway, Refused, words, workOn } from '@/api/client'
 import type { Art, ChangedState, Changes, Chosen, Finding, FindingGroup, JobState, Piece, Preparation } from '@/api/types'
 import { useDrawn } from './drawn'
 import { lane } from './lane'
+import { refusal } from './refusal'
 import { defineStore } from 'pinia'
-import { computed, reactive, ref, shallowRef, watch } from 'vue'
+import { computed, nextTick, reactive, ref, shallowRef, watch } from 'vue'
 
 /** What the bench shows: the source, the art after a step, the wipe over both, or one sheet alone. */
 export type View =
@@ -61,7 +62,7 @@ export const useBench = defineStore('bench', () => {
   /** What the wipe shows on its left and on its right: the customer's file as a browser draws it, the bench, the result, the art after a step, a version. */
   const wipeWith = ref<Side>('file')
   const wipeTo = ref<Side>('result')
-  const problem = ref('')
+  const problem = refusal(chosen, finding, () => view.value.kind)
   const loading = ref(false)
   const busy = ref(false)
   let poll = 0
@@ -358,12 +359,14 @@ export const useBench = defineStore('bench', () => {
       if ('changes' in answer && kind.startsWith('draw:') && !touching.value) drawn.changed(answer.job.id, answer.changes)
       return 'changes' in answer ? answer.changes : { pieces: [], gone: [], order: null, frame: null }
     } catch (refused) {
-      problem.value = words(refused)
       if (refused instanceof Refused && refused.status === 409) {
         take(refused.body as unknown as JobState)
         again.value = () => change(send, kind)
         await refreshDetail()
+        await nextTick()
       }
+      // Said last: with what was chosen before it would have gone.
+      problem.value = words(refused)
       return null
     } finally {
       busy.value = false

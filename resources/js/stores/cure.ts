@@ -6,6 +6,10 @@ import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { lane } from './lane'
 
+type Other = Foretold & { label: string }
+/** How much better it makes things. */
+const gain = (one: Foretold) => one.cures - one.makes.reduce((sum, each) => sum + each.count, 0)
+
 /** A remedy in hand: shown on the art before it is made, on the art itself or as a step of the line. */
 export const useCure = defineStore('cure', () => {
   const bench = useBench()
@@ -30,11 +34,13 @@ export const useCure = defineStore('cure', () => {
   const step = computed(() => ({ kind: 'line-cure', what: hand.value?.remedy.step, values: values.value }))
   /** What it comes to either way, once it has been worked out; a sentence where that is refused. */
   const told = ref<{ step?: Foretold | string; art?: Foretold | string }>({})
-  const ask = lane(async (edit: Record<string, unknown>) => {
+  /** Another remedy that would help more. */
+  const instead = ref<Other | null>(null)
+  const ask = lane(async (about: Record<string, unknown>) => {
     const notices = bench.state?.notices.length ?? 0
     const findings = (hand.value?.numbers ?? []).map((number) => number - notices).filter((number) => number >= 0)
     try {
-      return await api.post<Foretold>(`jobs/${bench.job!.id}/previews`, { lane: 'cure', version: bench.job!.version, what: 'cure', edit, findings })
+      return await api.post<Foretold | Other | null>(`jobs/${bench.job!.id}/previews`, { lane: 'cure', version: bench.job!.version, what: 'cure', findings, ...about })
     } catch (refused) {
       return words(refused)
     }
@@ -45,15 +51,22 @@ export const useCure = defineStore('cure', () => {
     const asked = remedy.source ? (['art', 'step'] as const) : (['step', 'art'] as const)
     for (const way of asked) {
       if (way === 'art' && !remedy.onArt) continue
-      const answer = await ask(way === 'step' ? step.value : edit.value)
+      const answer = await ask({ edit: way === 'step' ? step.value : edit.value })
       if (hand.value !== own || answer === null) return
-      told.value = { ...told.value, [way]: answer }
+      told.value = { ...told.value, [way]: answer as Foretold | string }
     }
+    const best = Math.max(...Object.values(told.value).map((one) => (typeof one === 'string' ? -1 : gain(one))))
+    const rest = Object.values(told.value).some((one) => typeof one === 'string' || one.leaves > 0 || one.makes.length > 0)
+    const kind = bench.findings[own!.numbers[0] ?? -1]?.kind ?? ''
+    if (!rest || remediesOf(kind).length < 2) return
+    const other = await ask({ instead: remedy.label })
+    if (hand.value === own && other !== null && typeof other !== 'string' && 'label' in other && gain(other) > best) instead.value = other as Other
   }
 
   async function take(remedy: Remedy, numbers: number[]) {
     hand.value = { remedy, numbers }
     told.value = {}
+    instead.value = null
     const own = hand.value
     // What can only be made of all of it is seen when the line has run.
     if (remedy.onArt) {
@@ -85,5 +98,5 @@ export const useCure = defineStore('cure', () => {
   }
   watch(() => bench.job?.id, put)
 
-  return { hand, showing, told, remediesOf, take, put, onArt, asStep }
+  return { hand, showing, told, instead, remediesOf, take, put, onArt, asStep }
 })

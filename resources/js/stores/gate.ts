@@ -1,17 +1,20 @@
 import { api, words } from '@/api/client'
 import { useBench } from '@/stores/bench'
+import { useUnkept } from '@/stores/unkept'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
+import { refusal } from './refusal'
 
 /** Before anything leaves for a machine or as a file: what is not ready goes only where somebody says by name that it shall. */
 export const useGate = defineStore('gate', () => {
   const bench = useBench()
+  const unkept = useUnkept()
   /** What is held, and goes on when it is let go. */
   const held = ref<(() => void) | null>(null)
   const by = useLocalStorage('neat-edge-by', '')
   const reason = ref('')
-  const problem = ref('')
+  const problem = refusal(by, reason)
   const sending = ref(false)
   /** States that were let go while this page was open, until they come with the job. */
   const gone = ref<Record<string, { by: string; reason: string; at: string | null }>>({})
@@ -19,7 +22,18 @@ export const useGate = defineStore('gate', () => {
   const released = computed(() => gone.value[state.value] ?? bench.verdict?.released ?? null)
   const open = computed(() => bench.verdict !== null && !bench.verdict.ready && released.value === null)
 
-  function pass(action: () => void) {
+  /** Whether there is a question before something leaves. */
+  const asks = computed(() => open.value || unkept.pending !== null)
+
+  function pass(action: () => void): void {
+    // What leaves is made of what is kept: after something was kept the line runs anew, and nothing leaves of the state before.
+    const state = bench.job?.version
+    if (unkept.pending) {
+      unkept.pass(() => {
+        if (bench.job?.version === state) pass(action)
+      })
+      return
+    }
     if (!open.value) return action()
     problem.value = ''
     held.value = action
@@ -44,5 +58,5 @@ export const useGate = defineStore('gate', () => {
   }
   const leave = () => (held.value = null)
 
-  return { held, by, reason, problem, sending, released, open, pass, letGo, leave }
+  return { held, by, reason, problem, sending, released, open, asks, pass, letGo, leave }
 })

@@ -5,6 +5,7 @@ import { useChoices } from '@/stores/choices'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { lane } from './lane'
+import { refusal } from './refusal'
 
 /** ms after which a preview that still computes is given up for a newer one. */
 const PATIENCE = 700
@@ -70,15 +71,25 @@ export const useLine = defineStore('line', () => {
 
   /** What the open step would give with what was typed; of several questions only the latest is answered. */
   const ask = lane(async (values: Record<string, FieldValue>) => {
-    return await api.post<{ art: Art; report: StepReport }>(`jobs/${bench.job!.id}/previews`, { lane: 'step', version: bench.job!.version, what: 'step', step: { id: openId.value, values } })
+    try {
+      return await api.post<{ art: Art; report: StepReport }>(`jobs/${bench.job!.id}/previews`, { lane: 'step', version: bench.job!.version, what: 'step', step: { id: openId.value, values } })
+    } catch (refused) {
+      return words(refused)
+    }
   }, PATIENCE)
+  /** Why what was typed cannot be had. */
+  const why = refusal(typed, openId)
   async function type(name: string, value: FieldValue) {
     typed.value = { ...typed.value, [name]: value }
     const id = openId.value
     trying.value = true
     const answer = await ask(typed.value)
     trying.value = false
-    if (answer && openId.value === id && name in typed.value) {
+    if (openId.value !== id || !(name in typed.value)) return
+    if (typeof answer === 'string') {
+      tried.value = null
+      why.value = answer
+    } else if (answer) {
       tried.value = answer.report
       bench.showArt(answer.art)
     }
@@ -89,7 +100,8 @@ export const useLine = defineStore('line', () => {
     const id = opened.value.id
     typed.value = {}
     tried.value = null
-    await edit({ kind: 'line-set', step: id, values })
+    // What was refused stays as it was typed, to be mended.
+    if (!(await edit({ kind: 'line-set', step: id, values })) && openId.value === id) typed.value = values
   }
 
   async function loadPresets() {
@@ -139,5 +151,5 @@ export const useLine = defineStore('line', () => {
   const values = computed(() => ({ ...(opened.value?.values ?? {}), ...typed.value }))
   const left = computed<Deed[]>(() => tried.value?.left ?? (opened.value ? reportOf(opened.value.id)?.left : undefined) ?? [])
 
-  return { steps, opened, about, typed, tried, trying, presets, reports, indexOf, reportOf, foundOf, open, close, leave, insert, remove, copy, turn, move, type, keep, loadPresets, use, save, lookOf, measure, fields, values, left }
+  return { steps, opened, about, typed, tried, trying, why, presets, reports, indexOf, reportOf, foundOf, open, close, leave, insert, remove, copy, turn, move, type, keep, loadPresets, use, save, lookOf, measure, fields, values, left }
 })

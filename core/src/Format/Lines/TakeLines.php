@@ -224,7 +224,7 @@ final class TakeLines
         }
         $at = $matrix->apply(0.0, 0.0);
         if ($missing !== null && ! in_array(strtolower($words->family), ['sans-serif', 'monospace', 'serif'], true)) {
-            $this->notes->once('missing-font', sprintf('The font "%s" is not at hand; "%s" takes its place.', self::words($words->family), $font->family), Severity::Serious, $at);
+            $this->notes->once('missing-font', sprintf('The font "%s" is not at hand; "%s" takes its place, and its letters differ.', self::words($words->family), $font->family), Severity::Serious, $at, self::words($words->family));
         }
         $stretch = $words->fit === null ? 1.0 : $words->fit * $scale / $box->width();
         $matrix = $matrix->after(Matrix::scaling($stretch / $scale, 1.0 / $scale))->after(Matrix::translation(0.0, -self::lift($words, substr_count($setting->text, "\n")) * $words->height * $scale));

@@ -99,7 +99,7 @@ final class TextReader
         $italic = preg_match('/italic|oblique/', $style->get('font-style')) === 1;
         [$font, $missing] = $this->shelf->find($families, $bold, $italic);
         if ($missing !== null) {
-            $this->notes->once('missing-font', sprintf('The font "%s" is not at hand; "%s" takes its place.', mb_substr($missing, 0, 60), $font->family), Severity::Serious, $at);
+            $this->notes->once('missing-font', sprintf('The font "%s" is not at hand; "%s" takes its place, and its letters differ.', mb_substr($missing, 0, 60), $font->family), Severity::Serious, $at, mb_substr($missing, 0, 60));
         }
         $code = mb_ord($one->text);
         if (! $font->has($code) && trim($one->text) !== '') {

@@ -19,7 +19,6 @@ const ways = computed(() => ([['step', 'As a step'], ['art', 'On the art']] as c
   const one = cure.told[way]
   return one === undefined ? [] : [{ way, bad: typeof one === 'string' || one.cures === 0 || one.makes.length > 0, text: `${label}: ${typeof one === 'string' ? one : says(one)}${typeof one === 'string' ? '' : '.'}` }]
 }))
-const instead = computed(() => [cure.told.step, cure.told.art].map((one) => (typeof one === 'object' ? one.instead : null)).find((one) => one) ?? null)
 const mine = () => cure.hand !== null && cure.hand.numbers.length === props.numbers.length && cure.hand.numbers[0] === props.numbers[0]
 </script>
 
@@ -32,7 +31,7 @@ const mine = () => cure.hand !== null && cure.hand.numbers.length === props.numb
       <p>{{ cure.hand.remedy.label }}: {{ !cure.hand.remedy.onArt ? 'made of all that is seen, in the line.' : cure.showing ? 'working it out…' : bench.view.kind === 'preview' ? 'shown on the bench.' : 'it cannot be made here.' }}</p>
       <p v-if="ways.length === 0 && !cure.showing" class="quiet" role="status">Counting what it cures…</p>
       <p v-for="one in ways" :key="one.way" :class="{ bad: one.bad }" role="status" :data-test="`told-${one.way}`">{{ one.text }}</p>
-      <p v-if="instead" data-test="told-instead">“{{ instead.label }}” would help more: it {{ says(instead) }}.</p>
+      <p v-if="cure.instead" data-test="told-instead">“{{ cure.instead.label }}” would help more: it {{ says(cure.instead) }}.</p>
       <ElButton size="small" :type="cure.hand.remedy.source ? 'default' : 'primary'" :disabled="cure.showing" data-test="cure-step" @click="cure.asStep()">As a step of the line</ElButton>
       <ElButton v-if="cure.hand.remedy.onArt" size="small" :type="cure.hand.remedy.source ? 'primary' : 'default'" :disabled="cure.showing || bench.view.kind !== 'preview'" data-test="cure-art" @click="cure.onArt()">On the art itself</ElButton>
       <ElButton size="small" data-test="cure-leave" @click="cure.put()">Leave it</ElButton>

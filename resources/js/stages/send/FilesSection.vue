@@ -12,7 +12,7 @@ const making = useMaking()
 const gate = useGate()
 /** A file leaves by its link; what is not ready is asked about before. */
 function held(event: MouseEvent) {
-  if (!gate.open) return
+  if (!gate.asks) return
   event.preventDefault()
   const link = event.currentTarget as HTMLAnchorElement
   gate.pass(() => link.click())

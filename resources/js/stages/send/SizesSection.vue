@@ -5,6 +5,7 @@ import { nameOf } from '@/findings'
 import { useBench } from '@/stores/bench'
 import { useGate } from '@/stores/gate'
 import { useColours } from '@/stores/colours'
+import { refusal } from '@/stores/refusal'
 import { mm } from '@/units'
 import { ElButton } from 'element-plus'
 import { computed, onMounted, onUnmounted, ref, shallowRef } from 'vue'
@@ -13,7 +14,7 @@ import { computed, onMounted, onUnmounted, ref, shallowRef } from 'vue'
 const bench = useBench()
 const gate = useGate()
 function held(event: MouseEvent) {
-  if (!gate.open) return
+  if (!gate.asks) return
   event.preventDefault()
   const link = event.currentTarget as HTMLAnchorElement
   gate.pass(() => link.click())
@@ -22,7 +23,7 @@ const names = useColours()
 names.load()
 const text = ref(bench.job ? [0.5, 0.75, 1].map((share) => `${Math.round(bench.job!.width * share)}mm`).join('\n') : '')
 const run = shallowRef<SizeRun | null>(null)
-const problem = ref('')
+const problem = refusal(text)
 const open = ref<number | null>(null)
 const busy = computed(() => ['waiting', 'running'].includes(run.value?.status ?? ''))
 const older = computed(() => run.value !== null && !busy.value && run.value.version !== bench.job?.version)
