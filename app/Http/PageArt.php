@@ -16,6 +16,7 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Artwork\RoundCorners;
 use NeatEdge\Core\Artwork\StepAndRepeat;
+use NeatEdge\Core\Artwork\Woven;
 use NeatEdge\Core\Artwork\Wrap;
 use NeatEdge\Core\Edit\Mark;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
@@ -84,6 +85,7 @@ final class PageArt
             $recipe->base instanceof Lettering => ['text'],
             $recipe->base instanceof LinkedCopy => ['linked'],
             $recipe->base instanceof BorderAround => ['border'],
+            $recipe->base instanceof Woven => ['woven'],
             default => [],
         };
         foreach ([RoundCorners::class => 'corners', MirrorHalf::class => 'mirror', StepAndRepeat::class => 'repeat', Wrap::class => 'wrap'] as $class => $name) {

@@ -15,9 +15,11 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Artwork\RoundCorners;
 use NeatEdge\Core\Artwork\StepAndRepeat;
+use NeatEdge\Core\Artwork\Woven;
 use NeatEdge\Core\Artwork\Wrap;
 use NeatEdge\Core\Edit\Lines\NodePath;
 use NeatEdge\Core\Edit\Lines\OnContours;
+use NeatEdge\Core\Edit\Shaping\Unwoven;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Type\LineAlong;
 use NeatEdge\Core\Type\Typesetter;
@@ -47,6 +49,7 @@ final class PieceDetail
             // What a tool of shaping begins with when such a piece is chosen.
             'shaped' => match (true) {
                 $recipe?->base instanceof BorderAround => ['kind' => 'cut-border', 'values' => $recipe->base->values],
+                $recipe?->base instanceof Woven => ['kind' => 'weave', 'values' => Unwoven::values($piece, $recipe->base)],
                 $recipe?->change(Wrap::class) !== null => ['kind' => 'wrap', 'values' => $recipe->change(Wrap::class)->values],
                 default => null,
             },

@@ -34,6 +34,8 @@ final class HandOnTheBenchTest extends BrowserTestCase
         self::$browser->switchTo()->activeElement()->sendKeys('2');
         self::assertSame('30', $this->see('[data-field=width]')->getAttribute('value'));
 
+        $this->type('width', '1in + 4.6');
+        self::until(fn (): ?bool => $this->see('[data-field=width]')->getAttribute('value') === '30' ?: null, 'what was typed is shown as it is understood', 5.0);
         $this->click(40, 40);
         self::assertSame(0, $this->pieces(), 'one press lays nothing');
         $this->change(function (): void {

@@ -102,7 +102,7 @@ final class EveryEditTest extends TestCase
             'outset' => ['pieces' => [$square], 'distance' => '1/8in', 'join' => 'bevel'], 'ring' => ['pieces' => [$square], 'inner' => 1, 'outer' => 2], 'cut-border' => ['pieces' => [$oblong, $disc], 'distance' => 3],
             'drop-shade' => ['pieces' => [$square], 'distance' => 4], 'spread-behind' => ['pieces' => [$disc], 'by' => 1], 'wrap' => ['pieces' => [$text], 'shape' => 'arc', 'amount' => '20%'],
             'line-insert' => ['what' => 'thicken', 'values' => ['width' => '1mm']], 'line-remove' => ['step' => 'clean-nodes'], 'line-move' => ['step' => 'clean-nodes', 'at' => 0], 'line-copy' => ['step' => 'clean-nodes'],
-            'line-switch' => ['step' => 'solid-colours', 'on' => true], 'line-set' => ['step' => 'clean-nodes', 'values' => ['deviation' => '0.02mm']], 'line-use' => ['steps' => [['kind' => 'outline-strokes'], ['kind' => 'mirror', 'on' => false]]],
+            'line-cure' => ['what' => 'islands', 'values' => ['how' => 'drop']], 'line-switch' => ['step' => 'solid-colours', 'on' => true], 'line-set' => ['step' => 'clean-nodes', 'values' => ['deviation' => '0.02mm']], 'line-use' => ['steps' => [['kind' => 'outline-strokes'], ['kind' => 'mirror', 'on' => false]]],
             'mend' => ['step' => 'thicken', 'line' => '1.5mm', 'gap' => '0.1mm'],
             'merge-by-colour' => ['pieces' => [$oblong, $disc]], 'pull-apart' => ['pieces' => [$star, $square], 'by' => 3],
         ];

@@ -12,6 +12,7 @@ use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Edit\Mark;
 use NeatEdge\Core\Edit\Shaping\LinePlace;
+use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Shape;
@@ -450,6 +451,41 @@ final class ShapingTest extends TestCase
         $three = self::bench('<path id="a" d="M10 50 H90" stroke="#000" stroke-width="3" fill="none"/><path id="b" d="M50 10 V90" stroke="#000" stroke-width="3" fill="none"/><path id="c" d="M20 20 L80 80" stroke="#000" stroke-width="3" fill="none"/>');
         self::assertNotSame([], self::marks($three, 'weave', ['pieces' => ['a', 'b', 'c']], 'fault'));
         self::assertMatchesRegularExpression('/do not cross/', self::refusal($three, 'weave', ['pieces' => ['a']]));
+    }
+
+    #[Test]
+    public function a_crossing_can_be_turned_after_it_was_kept_moved_painted_and_stored_and_a_copy_is_a_weave_of_its_own(): void
+    {
+        $svg = '<path id="a" d="M10 40 H90" stroke="#aa0000" stroke-width="4" fill="none"/><path id="b" d="M30 10 V70" stroke="#0000aa" stroke-width="4" fill="none"/><path id="c" d="M70 10 V70" stroke="#0000aa" stroke-width="4" fill="none"/>';
+        $bench = self::bench($svg);
+        $bench->do('weave', ['pieces' => ['a', 'b', 'c'], 'gap' => 1]);
+        $first = self::marks($bench, 'weave', ['pieces' => ['a']], 'crossing');
+        self::assertCount(2, $first, 'one strand stands for all of its weave');
+        $wholes = static fn (Bench $bench): array => array_map(static fn (Piece $piece): float => round($piece->shape->area(), 3), $bench->art->pieces);
+        $was = $wholes($bench);
+        // As it is stored and read again, moved and in another colour.
+        $bench->art = ArtworkJson::decode(ArtworkJson::encode($bench->art));
+        $bench->do('transform', ['pieces' => self::all($bench), 'matrix' => [1, 0, 0, 1, 7, 3]]);
+        $bench->do('fill', ['pieces' => ['a'], 'colour' => '#00aa00']);
+        $moved = self::marks($bench, 'weave', ['pieces' => ['c'], 'gap' => 1], 'crossing');
+        self::assertEqualsWithDelta([$first[0]->x + 7, $first[0]->y + 3], [$moved[0]->x, $moved[0]->y], 1e-6);
+        $copy = clone $bench;
+        $copy->do('copy', ['pieces' => self::all($bench), 'x' => 0, 'y' => 200]);
+        self::assertCount(2, self::marks($copy, 'weave', ['pieces' => ['a']], 'crossing'), 'what it was copied from is not woven with the copy');
+        self::assertCount(2, self::marks($copy, 'weave', ['pieces' => [$copy->made[0]]], 'crossing'));
+
+        $at = sprintf('%.3f,%.3f', $moved[0]->x, $moved[0]->y);
+        $bench->do('weave', ['pieces' => ['b'], 'gap' => 1, 'turn' => $at]);
+        $turned = self::marks($bench, 'weave', ['pieces' => ['a'], 'gap' => 1, 'turn' => $at], 'crossing');
+        self::assertNotSame($moved[0]->state, $turned[0]->state);
+        self::assertSame($moved[1]->state, $turned[1]->state);
+        self::assertSame('#00aa00', $bench->piece('a')->fill?->colour->hex(), 'in the colour that it has now');
+        // Turned back it is what it was.
+        $bench->do('weave', ['pieces' => ['c'], 'gap' => 1]);
+        self::assertEqualsWithDelta($was, $wholes($bench), 1e-3);
+        // Plain curves are woven no more.
+        $bench->do('bake', ['pieces' => self::all($bench)]);
+        self::assertMatchesRegularExpression('/do not cross/', self::refusal($bench, 'weave', ['pieces' => ['a']]));
     }
 
     #[Test]

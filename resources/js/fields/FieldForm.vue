@@ -3,8 +3,11 @@ import type { Field, FieldValue } from '@/api/types'
 import TypedValue from './TypedValue.vue'
 
 /** Fields as the core describes them. */
-defineProps<{ fields: Field[]; values: Record<string, FieldValue>; only?: (field: Field) => boolean; pieces?: { id: string; called: string }[] }>()
+const props = defineProps<{ fields: Field[]; values: Record<string, FieldValue>; only?: (field: Field) => boolean; pieces?: { id: string; called: string }[] }>()
 const emit = defineEmits<{ keep: [name: string, value: FieldValue] }>()
+const now = (field: Field) => props.values[field.name] ?? field.usual
+const number = (field: Field) => (Number.isFinite(Number(now(field))) ? Number(now(field)) : null)
+const asTyped = (field: Field) => (number(field) === null && typeof now(field) === 'string' ? String(now(field)) : undefined)
 </script>
 
 <template>
@@ -43,10 +46,13 @@ const emit = defineEmits<{ keep: [name: string, value: FieldValue] }>()
           v-else
           :label="field.label"
           :name="field.name"
-          :value="Number(values[field.name] ?? field.usual)"
+          :value="number(field)"
+          :typed="asTyped(field)"
+          :local="field.type === 'length'"
           :angle="field.type === 'angle'"
           :plain="['number', 'count', 'share'].includes(field.type)"
           @keep="emit('keep', field.name, $event)"
+          @measured="emit('keep', field.name, $event)"
         />
       </template>
     </template>

@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import { api, words } from '@/api/client'
 import { useBench } from '@/stores/bench'
-import { bare } from '@/units'
+import { bare, mmPer } from '@/units'
 import { computed, ref, watch } from 'vue'
 
 /** A number that is typed with a unit and plain arithmetic; what was typed goes to the core as it is. */
-const props = defineProps<{ label: string; value: number | null; angle?: boolean; plain?: boolean; name?: string; disabled?: boolean; brief?: boolean; local?: boolean; least?: number }>()
+const props = defineProps<{ label: string; value: number | null; angle?: boolean; plain?: boolean; name?: string; disabled?: boolean; brief?: boolean; local?: boolean; least?: number; typed?: string }>()
 const emit = defineEmits<{ keep: [text: string]; measured: [mm: number] }>()
 const bench = useBench()
 const unit = computed(() => bench.job?.unit ?? 'mm')
-const shown = computed(() => (props.value === null ? '' : props.angle ? `${Number(props.value.toFixed(3))}` : props.plain ? `${Number(props.value.toFixed(4))}` : bare(props.value, unit.value)))
+// What was typed and is no plain number is shown as it was typed.
+const shown = computed(() => (props.typed !== undefined ? props.typed : props.value === null ? '' : props.angle ? `${Number(props.value.toFixed(3))}` : props.plain ? `${Number(props.value.toFixed(4))}` : bare(props.value, unit.value)))
 const text = ref(shown.value)
 const typing = ref(false)
 watch(shown, (next) => {
@@ -20,13 +21,16 @@ watch(shown, (next) => {
 let sent: string | null = null
 function send() {
   sent = text.value
-  if (props.local) measure(text.value)
+  // A share of something that only the core knows stays as it was typed.
+  if (props.local && !text.value.trim().endsWith('%')) measure(text.value)
   else emit('keep', text.value)
 }
 /** A length that the page itself works with is read by the core like any other: units and sums count. */
 async function measure(typed: string) {
   try {
-    const { mm } = await api.post<{ mm: number }>('length', { text: typed, unit: unit.value, of: props.value, any: true })
+    // A plain number is in the unit of the job; all else only the core can read.
+    const plain = /^[-+]?\d+(?:[.,]\d+)?$/.test(typed.trim()) ? Number(typed.trim().replace(',', '.')) * mmPer[unit.value]! : null
+    const { mm } = plain !== null ? { mm: plain } : await api.post<{ mm: number }>('length', { text: typed, unit: unit.value, of: props.value, any: true })
     if (mm < (props.least ?? -Infinity)) bench.problem = `At least ${props.least} mm are needed.`
     else emit('measured', mm)
   } catch (refused) {

@@ -79,7 +79,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     </div>
     <div class="strip">
       <p v-if="making.problem" class="bad" role="alert" data-test="hands-problem">{{ making.problem }}</p>
-      <p v-else>Drag a copy, or move it by arrows; [ and ] turn it. With Shift, more than one. What is laid by hand stays there when the rest is searched anew.</p>
+      <p v-else>Drag copies, or move them by arrows; [ and ] turn. Shift takes more than one. What is laid by hand stays.</p>
       <template v-if="pages > 1"><button v-for="one in pages" :key="one" type="button" :class="{ on: page === one - 1 }" @click="page = one - 1">{{ one }}</button></template>
       <ElButton size="small" title="All on this sheet (Ctrl A), to lay them on what is left of one" data-test="hands-all" @click="chooseAll()">Take all</ElButton>
       <ElButton size="small" :disabled="chosen.size === 0" @click="by(0, 0, 90)">Turn by a quarter</ElButton>
@@ -95,9 +95,9 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
 .bed { fill: #fffdf7; stroke: var(--ink-mid); stroke-width: 1; vector-effect: non-scaling-stroke; }
 .copy { fill: #9db3a6; stroke: var(--green-deep); stroke-width: 1; vector-effect: non-scaling-stroke; cursor: move; outline: none; }
 .copy.kept { fill: #d9c9a0; }
-.copy.on { stroke: var(--coral); stroke-width: 2; }
+.copy.on { stroke: var(--coral); stroke-width: 1.4; }
 .strip { display: flex; align-items: center; gap: 8px; border-top: 1px solid var(--line); background: var(--paper); padding: 0 9px; font-size: 14px; color: var(--ink-mid); }
-.strip p { margin: 0; flex: 1; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.strip p { margin: 0; flex: 1; min-width: 0; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 
 .strip .bad { color: var(--coral-deep); }
 .strip button.on { color: var(--green); }

@@ -102,7 +102,7 @@ watch(
           <span class="kind"><i v-if="isColour(one.sheet)" class="dab" :style="{ background: one.sheet! }" />{{ nameOf(one.kind) }}<em v-if="isColour(one.sheet) && names.all[one.sheet!]">{{ names.of(one.sheet!) }}</em></span>
           <span class="value numbers">{{ tally(one) }}</span>
           <span v-if="one.least_mm !== null" class="says numbers">least {{ mm(one.least_mm) }}<template v-if="one.findings.length > 1 && one.typical_mm !== null">, as a rule {{ mm(one.typical_mm) }}</template><template v-if="one.length_mm">, {{ mm(one.length_mm) }} long</template></span>
-          <span v-else-if="one.findings.length === 1" class="says">{{ names.said(bench.findings[one.findings[0]!]?.message ?? '') }}</span>
+          <span v-else-if="one.findings.length === 1 && bench.group !== index" class="says">{{ names.said(bench.findings[one.findings[0]!]?.message ?? '') }}</span>
         </button>
         <template v-if="bench.group === index">
           <p v-if="bench.listed(one).length === 0" class="none">{{ one.minor === one.findings.length ? 'All of these are small.' : 'All of these are small, seen or accepted.' }}</p>

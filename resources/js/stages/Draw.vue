@@ -28,8 +28,8 @@ const shapeValues = computed(() => ({ ...Object.fromEntries(shape.value?.fields.
 function setShape(name: string, value: number | string | boolean) {
   const own = draw.shapeValues[draw.shape] ?? {}
   const field = shape.value?.fields.find((one) => one.name === name)
-  // Lengths are kept as they were typed: the core reads them.
-  draw.shapeValues[draw.shape] = { ...own, [name]: field && ['share', 'count', 'number'].includes(field.type) ? Number(value) : value }
+  // What is no plain number is kept as it was typed: the core reads it.
+  draw.shapeValues[draw.shape] = { ...own, [name]: field && ['share', 'count', 'number'].includes(field.type) && Number.isFinite(Number(value)) ? Number(value) : value }
 }
 /** What the drawer says is what the next piece gets: while something is drawn, it takes on what it shows of the chosen piece. */
 watch(

@@ -83,7 +83,9 @@ export const useShaping = defineStore('shaping', () => {
     if (kind !== null && !tools.value[kind]) return
     if (kind !== null) {
       values[kind] = { ...usual(kind), ...(values[kind] ?? {}) }
-      const shaped = bench.detail?.details.length === 1 ? bench.detail.details[0]!.shaped : null
+      // All that is chosen was made by the tool, or one piece was: it begins with what that was made by.
+      const all = (bench.detail?.details ?? []).map((each) => each.shaped)
+      const shaped = all.length === 1 || all.every((each) => each?.kind === 'weave') ? all[0] : null
       if (shaped?.kind === kind) Object.assign(values[kind]!, shaped.values)
     }
     const again = hand.value === kind

@@ -7,6 +7,7 @@ namespace NeatEdge\Core\Edit\Arranging;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Artwork\Woven;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Arrangement;
 use NeatEdge\Core\Edit\Chosen;
@@ -77,7 +78,7 @@ final readonly class CopyPieces implements Edit
     {
         $free = FreeIds::in($artwork);
         $new = [];
-        $groups = $names = $out = [];
+        $groups = $names = $out = $weaves = [];
         foreach ($pieces as $piece) {
             $path = [];
             foreach ($piece->place->groups as $group) {
@@ -96,7 +97,14 @@ final readonly class CopyPieces implements Edit
             foreach (References::of($piece) as $leader) {
                 $instead[$leader] = $new[$leader] ?? ($from && $artwork->piece($leader) !== null ? $leader : null);
             }
-            $out[$id] = References::following($piece, $instead);
+            $piece = References::following($piece, $instead);
+            $base = $piece->recipe?->base;
+            if ($base instanceof Woven) {
+                // Copied strands are woven with one another, and no more with those that they were copied from.
+                $weaves[$base->weave] ??= 'w'.hash('xxh32', "{$base->weave} {$id}");
+                $piece = $piece->with(recipe: $piece->recipe->withBase($base->in($weaves[$base->weave])));
+            }
+            $out[$id] = $piece;
         }
 
         return ['pieces' => $out, 'groups' => $names];

@@ -102,7 +102,7 @@ final readonly class Leftovers
                     array_push($contours, ...$part->contours);
                 }
             }
-            $by[$piece->id] = $contours === [] ? [] : [$piece->withShape(new Shape($contours, $piece->shape->rule))];
+            $by[$piece->id] = $contours === [] ? [] : [Outlined::reshaped($piece, new Shape($contours, $piece->shape->rule))];
         }
         $out = Outlined::replaced($after, $by);
         if ($this->give) {
@@ -133,7 +133,7 @@ final readonly class Leftovers
             return $artwork;
         }
 
-        return Outlined::replaced($artwork, [$best->id => [$best->withShape(Combine::weld([$best->shape, $part], $artwork->tolerance()))]]);
+        return Outlined::replaced($artwork, [$best->id => [Outlined::reshaped($best, Combine::weld([$best->shape, $part], $artwork->tolerance()))]]);
     }
 
     /** How much of the outline of a part runs along another shape, mm. */

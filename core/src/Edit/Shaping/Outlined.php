@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Artwork\Woven;
 use NeatEdge\Core\Edit\Arrangement;
 use NeatEdge\Core\Edit\FreeIds;
 use NeatEdge\Core\Geometry\Shape;
@@ -45,6 +46,16 @@ final class Outlined
     public static function as(Piece $piece, Shape $shape, ?string $id = null): Piece
     {
         return new Piece($id ?? $piece->id, $shape, $piece->fill ?? $piece->stroke?->paint, null, $piece->name, null, $piece->place, blend: $piece->blend);
+    }
+
+    /** A piece with another shape; a woven one goes on knowing its strand. */
+    public static function reshaped(Piece $piece, Shape $shape): Piece
+    {
+        $recipe = $piece->recipe;
+
+        return $recipe?->base instanceof Woven && $recipe->changes === []
+            ? $piece->withRecipe($recipe->withBase($recipe->base->withShape($shape->transformed($recipe->matrix->inverse()))))
+            : $piece->withShape($shape);
     }
 
     /**

@@ -8,6 +8,8 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Place;
+use NeatEdge\Core\Artwork\Recipe;
+use NeatEdge\Core\Artwork\Woven;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
@@ -27,7 +29,7 @@ use NeatEdge\Core\Stroke\Thin;
 
 /**
  * P8: at each crossing of strands the one that passes under is cut back by a gap. Over and under alternate along each strand, or follow how the pieces
- * lie; single crossings are turned. What is left of each strand are closed pieces.
+ * lie; single crossings are turned. What is left of each strand are closed pieces, which keep it: woven again they are its strand, until they are plain curves.
  */
 final readonly class Weave implements Edit, ShowsMarks
 {
@@ -66,19 +68,23 @@ final readonly class Weave implements Edit, ShowsMarks
 
     public function apply(Artwork $artwork): Artwork
     {
-        $chosen = Chosen::in($artwork, $this->ids);
+        [$artwork, $ids] = Unwoven::of($artwork, $this->ids);
+        $chosen = Chosen::in($artwork, $ids);
         $weaving = Weaving::of(array_values($chosen), $artwork);
         if ($weaving->crossings === []) {
             throw EditRefused::because('The chosen pieces do not cross one another.');
         }
         $free = FreeIds::in($artwork);
         $by = array_map(static fn (): array => [], $chosen);
+        $weave = 'w'.hash('xxh32', serialize($chosen));
+        $values = ['gap' => $this->gap, 'pattern' => $this->pattern, 'start' => $this->over ? 'over' : 'under', 'parts' => $this->together ? 'together' : 'apart', 'turn' => $this->turn];
         foreach ($this->left($weaving, $artwork) as $whole => $shape) {
             $piece = $weaving->strands[$whole]->piece;
             $parts = $this->together ? [$shape] : Parts::of($shape);
             foreach ($shape->isEmpty() ? [] : $parts as $part) {
                 $id = $by[$piece->id] === [] ? $piece->id : $free->next();
-                $by[$piece->id][] = Outlined::as($piece, $part, $id)->with(place: new Place($piece->place->layer, $piece->place->groups));
+                $woven = new Woven($weave, $piece->with(recipe: null), $values, $part);
+                $by[$piece->id][] = Outlined::as($piece, $part, $id)->with(place: new Place($piece->place->layer, $piece->place->groups), recipe: new Recipe($woven));
             }
         }
 
@@ -142,7 +148,8 @@ final readonly class Weave implements Edit, ShowsMarks
 
     public function marks(Artwork $artwork): array
     {
-        $weaving = Weaving::of(array_values(Chosen::in($artwork, $this->ids)), $artwork);
+        [$artwork, $ids] = Unwoven::of($artwork, $this->ids);
+        $weaving = Weaving::of(array_values(Chosen::in($artwork, $ids)), $artwork);
         $states = $this->states($weaving);
         $out = [];
         foreach ($weaving->crossings as $c => $crossing) {

@@ -16,6 +16,7 @@ use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Artwork\RoundCorners;
 use NeatEdge\Core\Artwork\ShapeKind;
 use NeatEdge\Core\Artwork\StepAndRepeat;
+use NeatEdge\Core\Artwork\Woven;
 use NeatEdge\Core\Artwork\Wrap;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Matrix;
@@ -51,6 +52,7 @@ final class RecipeJson
             ],
             $base instanceof LinkedCopy => ['is' => 'linked', 'source' => $base->source, 'x' => $base->x, 'y' => $base->y, 'shape' => PieceJson::shape($base->shape())],
             $base instanceof BorderAround => ['is' => 'border', 'sources' => $base->sources, 'values' => $base->values, 'shape' => PieceJson::shape($base->shape())],
+            $base instanceof Woven => ['is' => 'woven', 'weave' => $base->weave, 'strand' => PieceJson::of($base->strand), 'values' => $base->values, 'shape' => PieceJson::shape($base->shape())],
             $base instanceof Contours => ['is' => 'contours', 'shape' => PieceJson::shape($base->shape())],
             default => throw new UnexpectedValueException('A recipe cannot be stored: '.$base::class),
         };
@@ -64,6 +66,7 @@ final class RecipeJson
             'text' => new Lettering(self::setting($data['setting']), $data['follows'], PieceJson::toShape($data['shape']), (int) ($data['cut'] ?? 0)),
             'linked' => new LinkedCopy($data['source'], (float) $data['x'], (float) $data['y'], PieceJson::toShape($data['shape'])),
             'border' => self::toBorder($data),
+            'woven' => self::toWoven($data),
             'contours' => new Contours(PieceJson::toShape($data['shape'])),
             default => throw new UnexpectedValueException('The stored recipe cannot be read.'),
         };
@@ -78,6 +81,15 @@ final class RecipeJson
         }
 
         return new BorderAround($sources, array_map(static fn (mixed $value): mixed => is_int($value) ? (float) $value : $value, $data['values']), PieceJson::toShape($data['shape']));
+    }
+
+    /** @param  array<string, mixed>  $data */
+    private static function toWoven(array $data): Woven
+    {
+        $v = $data['values'];
+        $values = ['gap' => (float) $v['gap'], 'pattern' => $v['pattern'], 'start' => $v['start'], 'parts' => $v['parts'], 'turn' => array_values(array_map(static fn (array $place): array => [(float) $place[0], (float) $place[1]], $v['turn']))];
+
+        return new Woven($data['weave'], PieceJson::to($data['strand']), $values, PieceJson::toShape($data['shape']));
     }
 
     /** @param  array<string, mixed>  $data */

@@ -90,7 +90,7 @@ final class StoredForm
             self::stroke($piece['stroke']);
         }
         if (isset($piece['recipe'])) {
-            self::recipe($piece['recipe']);
+            self::recipe($piece['recipe'], $depth);
         }
         if (isset($piece['clip'])) {
             self::hold($piece['clip'], $depth + 1);
@@ -187,7 +187,7 @@ final class StoredForm
         }
     }
 
-    private static function recipe(mixed $data): void
+    private static function recipe(mixed $data, int $depth): void
     {
         $recipe = self::record($data, 'a recipe cannot be read');
         self::matrix($recipe['matrix'] ?? null);
@@ -197,6 +197,7 @@ final class StoredForm
             'text' => self::text($base),
             'linked' => self::linked($base),
             'border' => self::border($base),
+            'woven' => self::woven($base, $depth),
             'contours' => self::shape($base['shape'] ?? null),
             default => throw StoredFormRefused::wrong('a recipe has no base that is known'),
         };
@@ -265,6 +266,20 @@ final class StoredForm
         $values = is_array($base['values'] ?? null) ? $base['values'] : [];
         foreach (BorderAround::fields() as $field) {
             self::within($values[$field->name] ?? null, 0, self::FARTHEST, 'its border has no such distance');
+        }
+        self::shape($base['shape'] ?? null);
+    }
+
+    /** @param  array<mixed>  $base */
+    private static function woven(array $base, int $depth): void
+    {
+        self::word($base['weave'] ?? null, 80, 'its weave has no name');
+        self::hold($base['strand'] ?? null, $depth + 1);
+        $values = self::record($base['values'] ?? null, 'its weave has no values');
+        self::within($values['gap'] ?? null, 0, self::FARTHEST, 'its weave has no such gap');
+        self::need(in_array($values['pattern'] ?? null, ['alternate', 'upper', 'lower'], true) && in_array($values['start'] ?? null, ['over', 'under'], true) && in_array($values['parts'] ?? null, ['apart', 'together'], true), 'it is woven in no way that is known');
+        foreach (self::rows($values['turn'] ?? null, self::SEGMENTS, 'too many crossings are turned') as $place) {
+            self::need(count(self::numbers($place, 2, 'a crossing lies nowhere')) === 2, 'a crossing lies nowhere');
         }
         self::shape($base['shape'] ?? null);
     }

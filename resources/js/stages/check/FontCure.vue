@@ -6,7 +6,7 @@ import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
 import { refusal } from '@/stores/refusal'
 import { ElButton, ElDialog, ElOption, ElSelect } from 'element-plus'
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, onUnmounted, ref } from 'vue'
 
 /** A font that was not at hand: the letters are shown large enough to be read, and set in it once it is here, or in another. */
 const props = defineProps<{ missing: string }>()
@@ -28,6 +28,7 @@ onMounted(async () => {
     trouble.value = words(refused)
   }
 })
+onUnmounted(() => (bench.spot = null))
 async function set(name: string) {
   busy.value = true
   await bench.changeBy((version, key) => api.post<ChangedState>(`jobs/${bench.job!.id}/letters`, { version, key, missing: props.missing, family: name }))
