@@ -12,33 +12,60 @@ final class Parts
     {
         $boxes = array_map(static fn (Contour $contour): Box => $contour->box(), $shape->contours);
         $rings = array_map(self::ring(...), $shape->contours);
-        $depth = $parent = [];
-        foreach ($shape->contours as $i => $contour) {
-            $depth[$i] = 0;
-            $parent[$i] = null;
-            if (! $contour->closed) {
-                continue;
-            }
-            foreach ($shape->contours as $k => $other) {
-                if ($k !== $i && $other->closed && $boxes[$k]->contains($boxes[$i]) && self::inside($rings[$i][0], $rings[$k])) {
-                    $depth[$i]++;
-                    if ($parent[$i] === null || $boxes[$parent[$i]]->contains($boxes[$k])) {
-                        $parent[$i] = $k;
-                    }
+        $depth = array_fill(0, count($boxes), 0);
+        /** @var array<int, int> $parent */
+        $parent = [];
+        foreach (self::within($boxes) as [$i, $k]) {
+            if ($shape->contours[$i]->closed && $shape->contours[$k]->closed && self::inside($rings[$i][0], $rings[$k])) {
+                $depth[$i]++;
+                if (! isset($parent[$i]) || $boxes[$parent[$i]]->contains($boxes[$k])) {
+                    $parent[$i] = $k;
                 }
+            }
+        }
+        $holes = [];
+        foreach ($parent as $i => $k) {
+            if ($depth[$i] === $depth[$k] + 1) {
+                $holes[$k][] = $i;
             }
         }
         $out = [];
         foreach ($shape->contours as $i => $contour) {
             if ($depth[$i] % 2 === 0) {
-                $own = [$contour];
-                foreach ($shape->contours as $k => $hole) {
-                    if ($depth[$k] === $depth[$i] + 1 && $parent[$k] === $i) {
-                        $own[] = $hole;
+                $own = $holes[$i] ?? [];
+                sort($own);
+                $out[] = new Shape([$contour, ...array_map(static fn (int $k): Contour => $shape->contours[$k], $own)], $shape->rule);
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * Pairs of boxes of which the first lies in the second: found along a sweep from left to right, so that only those are compared which share a place across.
+     *
+     * @param  array<int, Box>  $boxes
+     * @return list<array{int, int}>
+     */
+    private static function within(array $boxes): array
+    {
+        $order = array_keys($boxes);
+        // What begins at one place lies in the wider one.
+        usort($order, static fn (int $a, int $b): int => [$boxes[$a]->left, -$boxes[$a]->right] <=> [$boxes[$b]->left, -$boxes[$b]->right]);
+        $out = $open = [];
+        foreach ($order as $i) {
+            $box = $boxes[$i];
+            foreach ($open as $k => $right) {
+                if ($right < $box->left) {
+                    unset($open[$k]);
+                } elseif ($boxes[$k]->contains($box)) {
+                    $out[] = [$i, $k];
+                    if ($box->contains($boxes[$k])) {
+                        $out[] = [$k, $i];
                     }
                 }
-                $out[] = new Shape($own, $shape->rule);
             }
+            $open[$i] = $box->right;
         }
 
         return $out;

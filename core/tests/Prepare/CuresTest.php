@@ -17,6 +17,7 @@ use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Inscribed;
 use NeatEdge\Core\Measure\Inside;
 use NeatEdge\Core\Measure\Limits;
+use NeatEdge\Core\Measure\ThinPlace;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Prepare\Cure\Cured;
 use NeatEdge\Core\Prepare\Cure\Target;
@@ -26,6 +27,7 @@ use NeatEdge\Core\Prepare\Presets;
 use NeatEdge\Core\Prepare\Steps;
 use NeatEdge\Core\Prepare\TellsDeeds;
 use NeatEdge\Core\Prepare\Widths;
+use NeatEdge\Core\Stroke\Offset;
 use NeatEdge\Core\Tests\Support\RealArt;
 use NeatEdge\Core\Type\FontShelf;
 use PHPUnit\Framework\Attributes\Test;
@@ -179,6 +181,36 @@ final class CuresTest extends TestCase
         self::assertMatchesRegularExpression('/^a (gap|line) of \d\.\d\d mm would be left at [\d.]+, [\d.]+, where 0\.[38]0 mm are needed$/', $cured->left[0]['how']);
         self::assertSame([], array_merge(...Widths::of($cured->artwork, new Limits(0.0, 0.3))->gaps), 'no gap is narrower than may be');
         self::assertSame(count($cured->left) + count($cured->done), count(ToLimits::cured($flat, new Limits(0.8, 0.0), [Target::LINE])->done));
+    }
+
+    #[Test]
+    public function letters_of_a_word_become_bolder_alike_or_stay_as_they_are(): void
+    {
+        $word = static fn (string $extra = '', float $size = 10.0): Artwork => self::flat("<text x=\"2\" y=\"20\" font-family=\"Josefin Sans\" font-size=\"{$size}\" letter-spacing=\"{$extra}\">HARBOUR</text>");
+        $parts = static fn (Artwork $art): array => array_map(static fn (Shape $part): float => $part->area(), Parts::of($art->pieces[0]->shape));
+        $flat = $word();
+        $cured = ToLimits::cured($flat, new Limits(1.2, 0.2), [Target::LINE]);
+        self::assertSame([['embolden'], []], [array_values(array_unique(array_column($cured->done, 'how'))), $cured->left]);
+        $whole = Offset::outset($flat->pieces[0]->shape, self::grown($flat, $cured->artwork), 'round');
+        $other = Combine::cutAway($whole, [$cured->artwork->pieces[0]->shape])->area() + Combine::cutAway($cured->artwork->pieces[0]->shape, [$whole])->area();
+        self::assertLessThan(0.02, $other, 'every stem by as much, with no knob on any');
+        self::assertCount(7, $parts($cured->artwork));
+        // One place that was pressed is the word's too.
+        $thin = array_column($cured->done, 'at')[0];
+        $one = ToLimits::cured($flat, new Limits(1.2, 0.2), [Target::LINE], static fn (string $kind, int $piece, ThinPlace $place): bool => hypot($place->at->x - $thin[0], $place->at->y - $thin[1]) < 0.01);
+        self::assertGreaterThan(0.1, min(array_map(static fn (float $a, float $b): float => $b - $a, $parts($flat), $parts($one->artwork))), 'each letter of it grew');
+        // So tight that bolder letters would run together: not one is changed.
+        $tight = $word('0');
+        $left = ToLimits::cured($tight, new Limits(1.6, 0.7), [Target::LINE]);
+        self::assertSame([], $left->done);
+        self::assertMatchesRegularExpression('/^were all letters of the word made bolder alike, a gap of .* set it larger, or in a bolder face$/', $left->left[0]['how']);
+        self::assertEqualsWithDelta($parts($tight), $parts($left->artwork), 1e-9);
+    }
+
+    /** mm by which the outline of a piece was moved out, by its box. */
+    private static function grown(Artwork $before, Artwork $after): float
+    {
+        return (($after->pieces[0]->box()?->width() ?? 0.0) - ($before->pieces[0]->box()?->width() ?? 0.0)) / 2;
     }
 
     #[Test]

@@ -23,9 +23,11 @@ final class Target
     /**
      * @param  string  $kind  as the finding is called
      * @param  int  $piece  number of the piece
-     * @param  list<string>  $ways  thicken, part, blunt, widen, fill
+     * @param  list<string>  $ways  thicken, part, blunt, widen, fill, embolden
+     * @param  Word|null  $word  that is brought to the limit alike, with all its places
+     * @param  list<ThinPlace>  $places  these
      */
-    public function __construct(public readonly string $kind, public readonly int $piece, public readonly ThinPlace $place, private readonly array $ways)
+    public function __construct(public readonly string $kind, public readonly int $piece, public readonly ThinPlace $place, private readonly array $ways, public readonly ?Word $word = null, public readonly array $places = [])
     {
     }
 
@@ -41,9 +43,24 @@ final class Target
         $this->why = $why;
     }
 
-    /** mm from a place to the middle line of this one. */
+    /** Whether a place lies within a distance, mm, of one that is to be cured: not merely in the same word. */
+    public function isAbout(float $x, float $y, float $near): bool
+    {
+        foreach ($this->places as $place) {
+            if ((new self($this->kind, $this->piece, $place, []))->distanceTo($x, $y) < $near) {
+                return true;
+            }
+        }
+
+        return $this->places === [] && $this->distanceTo($x, $y) < $near;
+    }
+
+    /** mm from a place to the middle line of this one; nothing within its word. */
     public function distanceTo(float $x, float $y): float
     {
+        if ($this->word?->holds($x, $y) === true) {
+            return 0.0;
+        }
         $least = hypot($this->place->at->x - $x, $this->place->at->y - $y);
         foreach ($this->place->middle as $point) {
             $least = min($least, hypot($point->x - $x, $point->y - $y));

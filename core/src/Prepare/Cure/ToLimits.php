@@ -6,12 +6,14 @@ namespace NeatEdge\Core\Prepare\Cure;
 
 use Closure;
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Inside;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Measure\ThinPlace;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Prepare\Widths;
+use NeatEdge\Core\Stroke\Offset;
 
 /**
  * Brings what is too narrow to the limits: lines are thickened along their middle, tips blunted, gaps widened, or filled where there is no room for
@@ -46,6 +48,9 @@ final class ToLimits
     /** Within so many limits of a change, what is too narrow afterwards comes from it. */
     private const NEAR = 2.0;
 
+    /** In a word a place is one of those that are cured when it lies within so many limits of its middle: feet and bowls of letters are not far off. */
+    private const ON = 0.3;
+
     /** A place is no worse than it was when it is as wide, but for this share. */
     private const AS_WIDE = 0.97;
 
@@ -70,7 +75,46 @@ final class ToLimits
         $self = new self($flat, $limits, $fill);
         $targets = array_values(array_filter($self->targets($self->before, $flat), static fn (Target $target): bool => in_array($target->kind, $kinds, true) && ($only === null || $only($target->kind, $target->piece, $target->place))));
 
-        return $self->brought($targets);
+        return $self->brought($self->byWord($targets));
+    }
+
+    /**
+     * Thin places of a word are one target: its letters become bolder alike, or stay as they are. Knobs on single stems are no cure.
+     *
+     * @param  list<Target>  $targets
+     * @return list<Target>
+     */
+    private function byWord(array $targets): array
+    {
+        $words = $out = $own = [];
+        foreach ($targets as $target) {
+            if ($target->kind !== Target::LINE && $target->kind !== Target::POINT) {
+                $out[] = $target;
+
+                continue;
+            }
+            $words[$target->piece] ??= Word::among(Parts::of($this->flat->pieces[$target->piece]->shape));
+            $in = null;
+            foreach ($words[$target->piece] as $k => $word) {
+                $in = $in === null && $word->holds($target->place->at->x, $target->place->at->y) ? $k : $in;
+            }
+            if ($in === null) {
+                $out[] = $target;
+            } elseif ($target->kind === Target::POINT) {
+                // A tip may be blunted; a ball at its end is another letter.
+                $out[] = new Target(Target::POINT, $target->piece, $target->place, ['blunt']);
+            } else {
+                $own[$target->piece][$in][] = $target->place;
+            }
+        }
+        foreach ($own as $piece => $byWord) {
+            foreach ($byWord as $k => $places) {
+                usort($places, static fn (ThinPlace $a, ThinPlace $b): int => $a->width <=> $b->width);
+                $out[] = new Target(Target::LINE, $piece, $places[0], ['embolden'], $words[$piece][$k], $places);
+            }
+        }
+
+        return $out;
     }
 
     /**
@@ -137,11 +181,19 @@ final class ToLimits
         }
         $done = $left = [];
         foreach ($targets as $target) {
-            $row = ['kind' => $target->kind, 'at' => [$target->place->at->x, $target->place->at->y], 'measured' => $target->place->pointed ? $target->place->typical : $target->place->width, 'how' => $target->way() ?? $target->why];
-            $target->way() === null ? $left[] = $row : $done[] = $row;
+            $how = $target->way() ?? ($target->word === null ? $target->why : self::ofWord($target->why));
+            foreach ($target->places === [] ? [$target->place] : $target->places as $place) {
+                $row = ['kind' => $target->kind, 'at' => [$place->at->x, $place->at->y], 'measured' => $place->pointed ? $place->typical : $place->width, 'how' => $how];
+                $target->way() === null ? $left[] = $row : $done[] = $row;
+            }
         }
 
         return new Cured($art, $done, $left);
+    }
+
+    private static function ofWord(string $why): string
+    {
+        return "were all letters of the word made bolder alike, {$why}; set it larger, or in a bolder face";
     }
 
     /**
@@ -170,12 +222,42 @@ final class ToLimits
                 return [$art, $trouble];
             }
             $before = count($trouble);
-            $places = array_map(static fn (array $row): int => spl_object_id($row[0]), $trouble);
-            $now = array_values(array_filter($this->targets($after, $art), static fn (Target $target): bool => in_array(spl_object_id($target->place), $places, true)));
+            $now = $this->again($targets, $trouble, $after, $art);
             if ($now === []) {
                 return [$art, $trouble];
             }
         }
+    }
+
+    /**
+     * What is to be made in another round: a word as a whole, all else place by place.
+     *
+     * @param  list<Target>  $targets  of the first round
+     * @param  list<array{ThinPlace, string}>  $trouble  what is wrong after the last
+     * @return list<Target>
+     */
+    private function again(array $targets, array $trouble, Widths $after, Artwork $art): array
+    {
+        $places = array_map(static fn (array $row): int => spl_object_id($row[0]), $trouble);
+        $words = array_values(array_filter($targets, static fn (Target $target): bool => $target->word !== null));
+        $out = [];
+        foreach ($this->targets($after, $art) as $target) {
+            if (! in_array(spl_object_id($target->place), $places, true)) {
+                continue;
+            }
+            foreach ($words as $word) {
+                if ($word->distanceTo($target->place->at->x, $target->place->at->y) === 0.0) {
+                    if ($target->kind === Target::LINE && $target->piece === $word->piece) {
+                        $out[spl_object_id($word)] = $word;
+                    }
+
+                    continue 2;
+                }
+            }
+            $out[spl_object_id($target)] = $target;
+        }
+
+        return array_values($out);
     }
 
     private function patch(Target $target, Artwork $art, Patches $patches, float $margin): void
@@ -186,6 +268,12 @@ final class ToLimits
         $width = ($gap ? $this->limits->gap : $this->limits->line) * $margin;
         $tolerance = $art->tolerance();
         $way = $target->way();
+        if ($way === 'embolden' && $target->word !== null) {
+            // From the letters as they were: what is made anew in another round holds what was made before.
+            $patches->add($i, Offset::outset($target->word->shape, max(0.0, $width - $target->place->width) / 2, 'round', $tolerance));
+
+            return;
+        }
         if ($way === 'blunt') {
             [$cut, $stays] = Tip::of($target->place, $width, $tolerance);
             if (! $cut->isEmpty()) {
@@ -244,9 +332,16 @@ final class ToLimits
     {
         $limit = $gap ? $this->limits->gap : $this->limits->line;
         foreach ($targets as $target) {
-            if ($target->piece === $i && ($target->kind === Target::GAP) === $gap && $target->distanceTo($place->at->x, $place->at->y) < $limit) {
+            if ($target->piece === $i && ($target->kind === Target::GAP) === $gap && $target->isAbout($place->at->x, $place->at->y, $target->word === null ? $limit : self::ON * $limit)) {
                 return false;
             }
+            // What is thin in a bolder word was thinner before, if too short to be told: a foot, a tip that is round now.
+            if (! $gap && $target->word !== null && $target->piece === $i && $target->word->holds($place->at->x, $place->at->y)) {
+                $inWord = true;
+            }
+        }
+        if ($inWord ?? false) {
+            return true;
         }
         foreach (($gap ? $this->before->gaps : $this->before->lines)[$i] ?? [] as $old) {
             if ($place->width >= self::AS_WIDE * $old->width && (new Target('', $i, $old, []))->distanceTo($place->at->x, $place->at->y) < self::NEAR * $limit) {
