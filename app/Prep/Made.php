@@ -22,7 +22,7 @@ use NeatEdge\Core\Sheet\Shop\Stock;
 final class Made
 {
     /** Grows whenever layouts come out otherwise. */
-    private const FORM = 5;
+    private const FORM = 6;
 
     /** @return list<Layout> @throws EditRefused when nothing was prepared */
     public static function layouts(ShopJob $job): array

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Tests\Sheet;
 
 use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Sheet\Nest\Bands;
 use NeatEdge\Core\Sheet\Nest\Nesting;
@@ -68,6 +70,62 @@ final class NestingTest extends TestCase
             }
         }
         self::assertGreaterThan(0, $inRings, 'something lies in the hole of a ring');
+    }
+
+    /** Curves in any turn, measured along their outlines and not by what laid them. */
+    #[Test]
+    public function the_least_gap_holds_to_a_thousandth_of_a_millimetre(): void
+    {
+        $blob = Shape::of(new Contour([5, 60, 30, 40, 40, 90, 60, 60, 90, 95, 95, 70, 80, 92, 60, 60, 50, 99, 30, 80, 10, 90, 0, 70, 5, 60], true));
+        $designs = [$blob, Shape::of(Contour::circle(12, 12, 12)), new Shape([Contour::circle(30, 30, 26), Contour::circle(30, 30, 20)->reversed()]), self::designs()[0]];
+        foreach ([[3.0, 'quarter'], [0.5, 'eighth'], [1.0, 'free']] as [$gap, $turns]) {
+            $laid = Nesting::of($designs, [2, 3, 1, 2], new Room(INF, 150.0, 5.0, $gap, Room::turns($turns)));
+            $shapes = self::lying($designs, $laid);
+            $least = INF;
+            foreach ($shapes as $i => $shape) {
+                foreach (array_slice($shapes, $i + 1) as $other) {
+                    $least = min($least, self::apart($shape, $other), self::apart($other, $shape));
+                }
+            }
+            self::assertGreaterThan($gap - 0.001, $least, $turns);
+            self::assertLessThan($gap + 0.6, $least, 'and nothing is given away');
+        }
+    }
+
+    /** mm from places on one outline to the other. */
+    private static function apart(Shape $one, Shape $other): float
+    {
+        $ring = static function (Contour $contour, int $fine): array {
+            $out = [];
+            foreach ($contour->closedSegments() as $s) {
+                for ($i = 0, $n = Cubic::isLine($s) ? 1 : $fine; $i < $n; $i++) {
+                    $out[] = Cubic::at($s, $i / $n);
+                }
+            }
+
+            return $out;
+        };
+        $least = INF;
+        $near = static fn (Box $box, float $x, float $y): bool => $x > $box->left - 4 && $x < $box->right + 4 && $y > $box->top - 4 && $y < $box->bottom + 4;
+        [$oneBox, $otherBox] = [$one->box() ?? new Box(0, 0, 0, 0), $other->box() ?? new Box(0, 0, 0, 0)];
+        foreach ($one->contours as $a) {
+            foreach ($other->contours as $b) {
+                $walls = $ring($b, 300);
+                foreach ($ring($a, 30) as [$x, $y]) {
+                    foreach ($near($otherBox, $x, $y) ? $walls : [] as $k => [$ax, $ay]) {
+                        if (abs($ax - $x) > 5 && abs($ay - $y) > 5 && count($walls) > 50 || ! $near($oneBox, $ax, $ay) && count($walls) > 50) {
+                            continue;
+                        }
+                        [$bx, $by] = $walls[($k + 1) % count($walls)];
+                        $length = ($bx - $ax) ** 2 + ($by - $ay) ** 2;
+                        $t = $length > 0 ? max(0.0, min(1.0, (($x - $ax) * ($bx - $ax) + ($y - $ay) * ($by - $ay)) / $length)) : 0.0;
+                        $least = min($least, hypot($x - $ax - $t * ($bx - $ax), $y - $ay - $t * ($by - $ay)));
+                    }
+                }
+            }
+        }
+
+        return $least;
     }
 
     #[Test]

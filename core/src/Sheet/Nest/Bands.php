@@ -17,6 +17,9 @@ use NeatEdge\Core\Geometry\Shape;
  */
 final readonly class Bands
 {
+    /** mm by which the line along a curve may lie inside it: a tenth of what a gap is held to. */
+    private const EXACT = 0.0001;
+
     /**
      * @param  list<list<float>>  $rows  packed from, to, in mm from the left of the box, rising
      * @param  int  $widest  number of the band that reaches furthest
@@ -37,14 +40,14 @@ final readonly class Bands
         $count = max(1, (int) ceil($box->height() / $high - 1e-9));
         $hits = array_fill(0, $count, []);
         foreach ($turned->contours as $contour) {
-            $points = Polyline::of(new Contour($contour->coords, true), 0.05);
+            $points = Polyline::of(new Contour($contour->coords, true), self::EXACT);
             for ($i = 1, $n = count($points); $i < $n; $i++) {
                 self::edge($points[$i - 1][0] - $box->left, $points[$i - 1][1] - $box->top, $points[$i][0] - $box->left, $points[$i][1] - $box->top, $high, $hits);
             }
         }
         // Where a band begins and ends inside, what lies between two edges is told by the line along its border.
         $lines = array_map(static fn (int $k): float => $box->top + $k * $high, range(1, max(1, $count - 1)));
-        foreach ((new ScanLines([$turned], 0.0, 0.05))->along($lines) as $k => $stretches) {
+        foreach ((new ScanLines([$turned], 0.0, self::EXACT))->along($lines) as $k => $stretches) {
             foreach ($stretches as [$from, $to]) {
                 foreach ([$k, $k + 1] as $band) {
                     if (isset($hits[$band])) {

@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Sheet\Nest;
 
 use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\Stroke\Offset;
 
 /**
@@ -24,6 +25,9 @@ final class Beds
 
     /** mm of a band at least. */
     private const LEAST_BAND = 0.5;
+
+    /** mm to which the outline round a design is made. */
+    private const OFF = 0.0003;
 
     /** mm to which an offset outline is known. */
     private const EXACT = 0.005;
@@ -230,6 +234,14 @@ final class Beds
     /** A design with half the gap round it. */
     public function part(int $design, float $turn): Bands
     {
-        return $this->bands[$design][(string) $turn] ??= Bands::of($this->grown[$design] ??= $this->room->gap > 0 ? Offset::outset($this->outlines[$design], $this->room->gap / 2) : $this->outlines[$design], $turn, $this->high);
+        return $this->bands[$design][(string) $turn] ??= Bands::of($this->grown[$design] ??= $this->grown($this->outlines[$design]), $turn, $this->high);
+    }
+
+    /** A design with half the gap round it, and what an offset may be off, so that the whole gap is between two of them. */
+    private function grown(Shape $outline): Shape
+    {
+        $usual = Tolerance::forExtent(max($outline->box()?->width() ?? 1.0, $outline->box()?->height() ?? 1.0));
+
+        return $this->room->gap > 0 ? Offset::outset($outline, $this->room->gap / 2 + self::OFF, 'round', new Tolerance(min($usual->flatness, self::OFF), $usual->weld, self::OFF)) : $outline;
     }
 }
