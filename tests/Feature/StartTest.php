@@ -77,6 +77,20 @@ final class StartTest extends TestCase
         posix_kill((int) $child, SIGKILL);
         self::assertSame('The preparation broke off before it was done. The source art is untouched. Try again, or with fewer steps.', $this->wait($id, 'failed')['error']);
 
+        // So are workers of the web server, one and then most of them: others come, and it answers.
+        $web = $this->pids('server.php');
+        self::assertGreaterThanOrEqual(9, count($web), 'one that accepts, and its workers');
+        foreach ([1, 6] as $many) {
+            foreach (array_slice($this->pids('server.php'), -$many) as $pid) {
+                posix_kill((int) $pid, SIGKILL);
+            }
+            $this->until(fn (): ?bool => count($this->pids('server.php')) === count($web) && array_intersect($this->pids('server.php'), $web) === [] && @file_get_contents('http://127.0.0.1:'.$this->port.'/mark.svg') !== false ? true : null, 'web workers again');
+            $web = $this->pids('server.php');
+        }
+        // And the one that begins them.
+        posix_kill(min(array_map(intval(...), $web)), SIGKILL);
+        $this->until(fn (): ?bool => array_intersect($this->pids('server.php'), $web) === [] && @file_get_contents('http://127.0.0.1:'.$this->port.'/mark.svg') !== false ? true : null, 'another web server');
+
         // The worker itself is killed: another one comes, after what was cut off was named.
         $id = $this->prepare($job);
         $this->wait($id, 'running');
