@@ -88,7 +88,7 @@ final class StartTest extends TestCase
             $web = $this->pids('server.php');
         }
         // And the one that begins them.
-        posix_kill(min(array_map(intval(...), $web)), SIGKILL);
+        posix_kill(min([PHP_INT_MAX, ...array_map(intval(...), $web)]), SIGKILL);
         $this->until(fn (): ?bool => array_intersect($this->pids('server.php'), $web) === [] && @file_get_contents('http://127.0.0.1:'.$this->port.'/mark.svg') !== false ? true : null, 'another web server');
 
         // The worker itself is killed: another one comes, after what was cut off was named.
