@@ -9,6 +9,7 @@ use NeatEdge\Bench\EditTimes;
 use NeatEdge\Bench\Look;
 use NeatEdge\Bench\Nodes;
 use NeatEdge\Bench\SendFigures;
+use NeatEdge\Bench\Separations;
 use NeatEdge\Bench\ShapeNodes;
 use NeatEdge\Bench\ShapeTimes;
 use NeatEdge\Bench\Soak;
@@ -20,7 +21,7 @@ use NeatEdge\Bench\WholeLine;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
-$all = ['compare' => Compare::class, 'weld' => WeldGrowth::class, 'nodes' => Nodes::class, 'look' => Look::class, 'thin' => ThinTime::class, 'start' => Start::class, 'bad' => BadInput::class, 'web' => Web::class, 'edits' => EditTimes::class, 'soak' => Soak::class, 'line' => WholeLine::class, 'shape' => ShapeTimes::class, 'shape-nodes' => ShapeNodes::class, 'send' => SendFigures::class, 'day' => Day::class];
+$all = ['compare' => Compare::class, 'weld' => WeldGrowth::class, 'nodes' => Nodes::class, 'look' => Look::class, 'thin' => ThinTime::class, 'start' => Start::class, 'bad' => BadInput::class, 'web' => Web::class, 'edits' => EditTimes::class, 'soak' => Soak::class, 'line' => WholeLine::class, 'shape' => ShapeTimes::class, 'shape-nodes' => ShapeNodes::class, 'send' => SendFigures::class, 'day' => Day::class, 'plates' => Separations::class];
 $asked = array_slice($argv, 1) ?: array_keys($all);
 printf("%-54s %24s   %s\n%s\n", 'figure', 'measured', 'target', str_repeat('-', 108));
 foreach ($asked as $name) {

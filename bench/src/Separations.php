@@ -1,0 +1,163 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Bench;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Format\Export;
+use NeatEdge\Core\Format\Formats;
+use NeatEdge\Core\Format\Json\ArtworkJson;
+use NeatEdge\Core\Format\Svg\Reader;
+use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Seen\Seen;
+use NeatEdge\Core\Sheet\Layout\Layer;
+use NeatEdge\Core\Sheet\Layout\Layout;
+use NeatEdge\Core\Sheet\Layout\Role;
+use NeatEdge\Core\Sheet\Make\Makings;
+use NeatEdge\Core\Sheet\Make\Order;
+use NeatEdge\Core\Tests\Support\RealArt;
+use RuntimeException;
+use Throwable;
+
+/**
+ * Plates as Ghostscript separates one PDF of all of them, beside what librsvg draws of each plate's own SVG: every option at all demo jobs, and the usual ones at
+ * a hundred files of others. Neither reader is ours.
+ */
+final class Separations
+{
+    /** mm across. */
+    private const WIDTH = 40.0;
+
+    /** Dots an inch of the two separations from which the true area is told. */
+    private const FINE = [1200, 2400];
+
+    /** Share of what is due, and mm² under which a plate is dust. */
+    private const OFF = 0.001;
+
+    private const DUST = 0.02;
+
+    private string $folder = '';
+
+    /** @return iterable<array{string, string, string}> */
+    public function figures(): iterable
+    {
+        $this->folder = sys_get_temp_dir().'/neat-edge-plates-'.getmypid();
+        mkdir($this->folder);
+        try {
+            $options = [
+                'as usual' => [], 'white under' => ['underbase' => 'yes', 'trap' => '0.2mm'], 'no trap' => ['trap' => '0'], 'wide trap, choke 0.4' => ['trap' => '0.4mm', 'underbase' => 'yes', 'choke' => '0.4mm'],
+                'black over' => ['blackOver' => 'yes', 'underbase' => 'yes'], 'no tints' => ['tints' => ''], 'line dots, whole' => ['dot' => 'line', 'cutDots' => '', 'ruling' => '30'], 'oval dots, least kept' => ['dot' => 'oval', 'keepLeast' => 'yes', 'leastDot' => '0.2mm'],
+            ];
+            foreach ($options as $name => $values) {
+                yield $this->row("demo jobs, {$name}", $this->demo(), $values);
+            }
+            $art = static fn (string $set, int $count): array => array_map(static fn (string $svg): callable => static fn (): Artwork => Reader::read($svg)->artwork, RealArt::of($set, $count));
+            foreach (['emoji' => 40, 'round-flags' => 20, 'map-signs' => 20, 'weather' => 20] as $set => $count) {
+                yield $this->row("{$count} of {$set}, white under", $art($set, $count), ['underbase' => 'yes', 'trap' => '0.2mm']);
+            }
+        } finally {
+            array_map(unlink(...), glob("{$this->folder}/*") ?: []);
+            rmdir($this->folder);
+        }
+    }
+
+    /** @return array<string, callable(): Artwork> */
+    private function demo(): array
+    {
+        $out = [];
+        foreach (glob(dirname(__DIR__, 2).'/database/demo/*.{svg,json}', GLOB_BRACE) ?: [] as $file) {
+            $text = (string) file_get_contents($file);
+            $out[basename($file)] = str_ends_with($file, '.svg') ? static fn (): Artwork => Reader::read($text)->artwork : static fn (): Artwork => ArtworkJson::decode($text);
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param  array<string, callable(): Artwork>  $files
+     * @param  array<string, string>  $values
+     * @return array{string, string, string}
+     */
+    private function row(string $name, array $files, array $values): array
+    {
+        $plates = 0;
+        $worst = [0.0, ''];
+        $off = [];
+        foreach ($files as $file => $read) {
+            try {
+                foreach ($this->compared($read(), $values) as $ink => [$due, $inked]) {
+                    $plates++;
+                    $share = max(0.0, abs($inked - $due) - self::DUST) / max($due, 1e-9);
+                    $worst = $share > $worst[0] ? [$share, "{$file}: {$ink}"] : $worst;
+                    if ($share > self::OFF) {
+                        $off[] = sprintf('%s %s %.3f for %.3f', $file, $ink, $inked, $due);
+                    }
+                }
+            } catch (Throwable $failure) {
+                $off[] = "{$file}: {$failure->getMessage()}";
+            }
+        }
+        foreach ($off as $one) {
+            fwrite(STDERR, "  {$one}\n");
+        }
+
+        return [$name, sprintf('%d of %d plates off, worst %.3f %%', count($off), $plates, 100 * $worst[0]), 'within 0.1 %'.($worst[1] === '' ? '' : " ({$worst[1]})")];
+    }
+
+    /**
+     * @param  array<string, string>  $values
+     * @return array<string, array{float, float}> by ink: mm² of its own SVG, and of its separation
+     */
+    private function compared(Artwork $art, array $values): array
+    {
+        $result = PrepLine::usual()->outcome(Seen::of($art->atWidth(self::WIDTH)));
+        $layouts = Makings::layouts(new Order($result, 'Plates', Process::ScreenPrint, Process::ScreenPrint->limits(), Makings::values(Process::ScreenPrint, ['marks' => '', ...$values])));
+        $files = Export::files($layouts, 'pdf', Formats::make('pdf'), true);
+        file_put_contents("{$this->folder}/all.pdf", reset($files));
+        array_map(unlink(...), glob("{$this->folder}/*.tif") ?: []);
+        foreach (self::FINE as $fine) {
+            $this->tool(['gs', '-q', '-dNOPAUSE', '-dBATCH', '-dSAFER', '-dMaxSpots=60', '-sDEVICE=tiffsep', "-r{$fine}", "-sOutputFile={$this->folder}/{$fine}.tif", "{$this->folder}/all.pdf"]);
+        }
+        $out = [];
+        foreach ($layouts as $layout) {
+            $inks = array_values(array_filter($layout->layers, static fn (Layer $layer): bool => $layer->role === Role::Plate));
+            if ($inks === []) {
+                continue;
+            }
+            // Every pixel that is touched is inked: what that adds halves when pixels do.
+            $ink = $inks[0]->name;
+            $inked = 2 * $this->inked("{$this->folder}/2400({$ink}).tif", 2400) - $this->inked("{$this->folder}/1200({$ink}).tif", 1200);
+            $out[$ink] = [$this->drawn($layout), $inked];
+        }
+
+        return $out;
+    }
+
+    /** mm² of a plate as librsvg draws its SVG. */
+    private function drawn(Layout $layout): float
+    {
+        $svg = "{$this->folder}/plate.svg";
+        file_put_contents($svg, Formats::bytes(Formats::make('svg'), [$layout]));
+        $this->tool(['rsvg-convert', '-w', (string) (int) round($layout->width * 100), $svg, '-o', "{$svg}.png"]);
+        $sum = $this->tool(['/usr/bin/python3', '-c', "import sys\nfrom PIL import Image\nImage.MAX_IMAGE_PIXELS=None\nim = Image.open(sys.argv[1]).convert('RGBA')\nprint(sum(v * n for v, n in enumerate(im.split()[3].histogram())) / 255.0)", "{$svg}.png"]);
+
+        return (float) $sum / 10_000;
+    }
+
+    private function inked(string $tiff, float $resolution): float
+    {
+        $sum = $this->tool(['/usr/bin/python3', '-c', "import sys\nfrom PIL import Image\nImage.MAX_IMAGE_PIXELS=None\nim = Image.open(sys.argv[1]).convert('L')\nprint(sum((255 - v) * n for v, n in enumerate(im.histogram())) / 255.0)", $tiff]);
+
+        return (float) $sum * (25.4 / $resolution) ** 2;
+    }
+
+    /** @param  list<string>  $words */
+    private function tool(array $words): string
+    {
+        exec(implode(' ', array_map(escapeshellarg(...), $words)).' 2>&1', $lines, $code);
+
+        return $code === 0 ? implode("\n", $lines) : throw new RuntimeException("{$words[0]}: ".implode(' ', array_slice($lines, 0, 3)));
+    }
+}
