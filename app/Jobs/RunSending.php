@@ -87,7 +87,8 @@ final class RunSending implements ShouldQueue
             } catch (Paused) {
                 $asked = Sending::query()->whereKey($sending->id)->value('asked');
                 $sending->note($asked === 'cancel' ? "Cancelled after part {$sending->done}" : "Paused after part {$sending->done}");
-                $sending->update(['status' => $asked === 'cancel' ? 'cancelled' : 'paused', 'asked' => '']);
+                // What was asked came meanwhile: it is not what was read, and has to be told as changed.
+                $sending->forceFill(['asked' => $asked])->syncOriginalAttribute('asked')->update(['status' => $asked === 'cancel' ? 'cancelled' : 'paused', 'asked' => '']);
 
                 return;
             } catch (LineLost $lost) {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Jobs\RunNesting;
+use App\Jobs\RunSending;
 use App\Jobs\RunSizes;
 use App\Models\Nesting;
 use App\Models\Sending;
@@ -12,7 +14,9 @@ use App\Models\SizeRun;
 use App\Models\StockItem;
 use App\Prep\Broken;
 use App\Prep\Holder;
+use App\Prep\Laid;
 use App\Prep\Made;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
@@ -171,6 +175,38 @@ final class SendTest extends TestCase
         $this->postJson("/api/jobs/{$job}/redo", ['version' => $version, 'key' => 'on again'])->assertOk();
         self::assertSame($moved, $places());
         self::assertFalse($this->getJson("/api/jobs/{$job}")->json('preparation.stale'));
+        $this->putJson("/api/jobs/{$job}/making", ['values' => ['copies' => '3']])->assertOk()->assertJsonPath('history.label', 'Lay 3 copies by hand');
+    }
+
+    #[Test]
+    public function a_way_back_that_was_looked_up_before_it_was_laid_anew_leads_nowhere(): void
+    {
+        $job = $this->job();
+        $this->postJson("/api/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'line-switch', 'step' => 'clean-nodes', 'on' => false]])->assertOk();
+        // Another window lays copies between the look at the history and the lock.
+        $once = false;
+        DB::listen(function (QueryExecuted $query) use ($job, &$once): void {
+            if (! $once && str_contains($query->sql, 'from "revisions" where') && str_contains($query->sql, '"number" = ?')) {
+                $once = true;
+                Laid::change(ShopJob::query()->findOrFail($job), 'Laid meanwhile', static fn (): array => ['values' => ['copies' => 2]]);
+            }
+        });
+        $this->postJson("/api/jobs/{$job}/undo", ['version' => 2])->assertStatus(409)->assertJsonPath('history.label', 'Laid meanwhile');
+        self::assertTrue($once);
+    }
+
+    #[Test]
+    public function a_search_that_is_stopped_keeps_its_best_and_whatever_else_was_chosen(): void
+    {
+        $job = $this->job();
+        $this->putJson("/api/jobs/{$job}/making", ['values' => ['copies' => '3', 'arrange' => 'nest', 'weedBox' => '0']])->assertOk();
+        $nesting = Nesting::query()->create(['shop_job_id' => $job, 'status' => 'waiting', 'seconds' => 60, 'stop_requested' => true]);
+        $begun = microtime(true);
+        (new RunNesting($nesting->id))->handle();
+        self::assertLessThan(20.0, microtime(true) - $begun);
+        self::assertSame('stopped', $nesting->refresh()->status);
+        $making = $this->getJson("/api/jobs/{$job}/making");
+        self::assertSame([3, true, 'Nest the copies'], [$making->json('values.copies'), $making->json('nested'), $making->json('history.label')]);
     }
 
     private function lastMessage(): string
@@ -348,6 +384,38 @@ final class SendTest extends TestCase
         self::assertSame('waiting', $this->getJson("/api/sendings/{$third}")->json('status'));
         $this->postJson("/api/sendings/{$first}/cancel")->assertOk();
         self::assertSame('done', $this->getJson("/api/sendings/{$third}")->json('status'));
+    }
+
+    #[Test]
+    public function one_that_is_cancelled_under_way_ends_there_and_one_without_its_file_or_of_another_worker_is_not_touched(): void
+    {
+        $job = $this->job();
+        $machine = $this->cutter();
+        // Somebody presses Cancel while the third part is acknowledged.
+        $parts = 0;
+        DB::listen(static function (QueryExecuted $query) use (&$parts): void {
+            if (str_starts_with($query->sql, 'update "sendings" set "done"') && ++$parts === 3) {
+                Sending::query()->where('status', 'running')->toBase()->update(['asked' => 'cancel']);
+            }
+        });
+        $sent = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->json('id');
+        $row = $this->getJson("/api/sendings/{$sent}")->json();
+        self::assertSame(['cancelled', '', 3], [$row['status'], $row['asked'], $row['done']]);
+        self::assertContains('Cancelled after part 3', array_column($row['log'], 'what'));
+
+        $lost = Sending::query()->whereKey($this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 1])->json('id'))->firstOrFail();
+        unlink($lost->path());
+        $lost->update(['status' => 'waiting', 'done' => 0]);
+        (new RunSending($lost->id))->handle();
+        self::assertSame(['stopped', 'The file is not kept any more; send the sheet anew.'], [$lost->refresh()->status, $lost->error]);
+
+        // What another worker holds is not ended by one that broke off.
+        $lost->update(['status' => 'running', 'error' => '', 'worker' => 'another']);
+        (new RunSending($lost->id))->failed(new RuntimeException('it broke'));
+        self::assertSame(['running', ''], [$lost->refresh()->status, $lost->error]);
+        $lost->update(['worker' => Holder::own()]);
+        (new RunSending($lost->id))->failed(new RuntimeException('it broke'));
+        self::assertSame('stopped', $lost->refresh()->status);
     }
 
     #[Test]

@@ -242,6 +242,18 @@ final class VerdictTest extends TestCase
         self::assertEquals($rye, array_column($state()['art']['pieces'], null, 'id')[$where['pieces'][0]]);
         $this->postJson("/api/jobs/{$job}/undo", ['version' => 5])->assertOk();
 
+        // Once the font itself is there, they are set in it.
+        $condensed = $this->send(str_replace('Brass Sans', 'DejaVu Sans Condensed', $svg), ['width' => '200'])->json('id');
+        $font = $this->post('/api/fonts', ['file' => UploadedFile::fake()->createWithContent('c.woff', (string) file_get_contents(base_path('core/tests/Support/condensed.woff')))])->assertCreated()->json('id');
+        try {
+            self::assertCount(2, $this->getJson("/api/jobs/{$condensed}/letters?missing=DejaVu+Sans+Condensed")->json('pieces'));
+            $set = $this->postJson("/api/jobs/{$condensed}/letters", ['version' => 1, 'missing' => 'DejaVu Sans Condensed', 'family' => 'DejaVu Sans Condensed'])->assertOk();
+            self::assertCount(2, $set->json('changes.pieces'));
+            self::assertSame('The font was added, and the letters set in it', $set->json('notices')[$number]['accepted']);
+        } finally {
+            $this->deleteJson("/api/fonts/{$font}");
+        }
+
         // The same shapes as a file that names the font which is at hand.
         $named = $this->send(str_replace('Brass Sans', 'Rye', $svg), ['width' => '200'])->json('id');
         $same = array_column($this->getJson("/api/jobs/{$named}")->json('art.pieces'), null, 'id')[$where['pieces'][0]];

@@ -164,6 +164,12 @@ final class ReadyTest extends TestCase
         self::assertSame(['1 thing was left out or replaced, and nobody has accepted that.'], Verdict::of($same, 2, 1, 0)->open);
         self::assertSame(['1 finding is open.'], Verdict::of($same, 0, 0, 1)->open);
         self::assertFalse(Verdict::of($same, 0, 0, 0, false, true)->isReady(), 'an empty bench is neither');
+        self::assertSame(['3 findings are open: thin line (2), island.'], Verdict::of($same, 0, 0, 3, kinds: ['island' => 1, 'thin-line' => 2])->open);
+        $many = Verdict::of($same, 0, 0, 7, serious: 7, kinds: array_fill_keys(['island', 'thin-line', 'narrow-gap', 'gradient', 'blend', 'overlap', 'stroke-left'], 1))->open[0];
+        self::assertSame('7 findings are open, all of them serious: island, thin line, narrow gap, gradient, blend and 2 more kinds.', $many);
+        self::assertFalse((new Finding('thin-line', Severity::Serious, 'thin', null, 0.3, 0.8))->isLeftOut(), 'what was measured is all there');
+        self::assertTrue((new Finding('text', Severity::Serious, 'joined letters'))->isLeftOut());
+        self::assertFalse((new Finding('text', Severity::Note, 'only good to know'))->isLeftOut());
         self::assertFalse((new Finding('taken-lines', Severity::Note, 'Told.', new Point(0.0, 0.0)))->blocks(), 'what is only told blocks nothing');
         self::assertTrue((new Finding('thin-line', Severity::Warning, 'Thin.', new Point(0.0, 0.0)))->blocks());
     }

@@ -473,6 +473,15 @@ final class ShapingTest extends TestCase
         $copy->do('copy', ['pieces' => self::all($bench), 'x' => 0, 'y' => 200]);
         self::assertCount(2, self::marks($copy, 'weave', ['pieces' => ['a']], 'crossing'), 'what it was copied from is not woven with the copy');
         self::assertCount(2, self::marks($copy, 'weave', ['pieces' => [$copy->made[0]]], 'crossing'));
+        $all = count($copy->art->pieces);
+        $copy->do('weave', ['pieces' => [$copy->made[0]], 'gap' => 1]);
+        self::assertCount($all, $copy->art->pieces, 'and those that it was copied from lie where they lay');
+
+        // A part too small to keep is dropped, and its strand is woven all the same.
+        $short = self::bench('<path id="a" d="M10 40 H90" stroke="#aa0000" stroke-width="4" fill="none"/><path id="b" d="M30 10 V43.6" stroke="#0000aa" stroke-width="4" fill="none"/>');
+        $short->do('weave', ['pieces' => ['a', 'b'], 'gap' => 1, 'start' => 'over', 'parts' => 'together', 'leftover' => 2]);
+        self::assertCount(1, $short->piece('b')->shape->contours);
+        self::assertCount(1, self::marks($short, 'weave', ['pieces' => ['b']], 'crossing'));
 
         $at = sprintf('%.3f,%.3f', $moved[0]->x, $moved[0]->y);
         $bench->do('weave', ['pieces' => ['b'], 'gap' => 1, 'turn' => $at]);

@@ -83,4 +83,52 @@ final class PartsTest extends TestCase
         self::assertSame($shape, $shape->transformed(Matrix::identity()));
         self::assertNull((new Shape([]))->box());
     }
+
+    #[Test]
+    public function a_hole_goes_with_the_outline_right_round_it_whatever_lies_beside_and_inside(): void
+    {
+        // Beside the first, and wider: what lies in the first is found all the same.
+        $shape = new Shape([Contour::rectangle(0, 0, 50, 50), Contour::rectangle(10, 60, 70, 30), Contour::rectangle(20, 10, 10, 10), Contour::rectangle(22, 12, 4, 4)]);
+        self::assertSame([2, 1, 1], array_map(static fn (Shape $part): int => count($part->contours), Parts::of($shape)));
+        // One with the same box as what it lies in.
+        $diamond = Contour::polygon([[25.0, 0.0], [50.0, 25.0], [25.0, 50.0], [0.0, 25.0]]);
+        foreach ([[Contour::rectangle(0, 0, 50, 50), $diamond], [$diamond, Contour::rectangle(0, 0, 50, 50)]] as $both) {
+            self::assertSame([2], array_map(static fn (Shape $part): int => count($part->contours), Parts::of(new Shape($both))));
+        }
+    }
+
+    #[Test]
+    public function of_many_rings_in_rings_each_is_where_comparing_all_with_all_puts_it(): void
+    {
+        mt_srand(7);
+        $circles = [];
+        for ($k = 0; $k < 60; $k++) {
+            [$x, $y] = [mt_rand(0, 3000) / 10, mt_rand(0, 3000) / 10];
+            for ($r = mt_rand(5, 12); $r > 1; $r -= 2) {
+                $circles[] = [$x, $y, (float) $r];
+            }
+        }
+        // Only such as do not cross.
+        $kept = [];
+        foreach ($circles as $one) {
+            foreach ($kept as $other) {
+                $far = hypot($one[0] - $other[0], $one[1] - $other[1]);
+                if ($far < $one[2] + $other[2] && $far > abs($one[2] - $other[2])) {
+                    continue 2;
+                }
+            }
+            $kept[] = $one;
+        }
+        shuffle($kept);
+        $depth = array_map(static fn (array $one): int => count(array_filter($kept, static fn (array $other): bool => $other[2] > $one[2] && hypot($one[0] - $other[0], $one[1] - $other[1]) < $other[2])), $kept);
+        $parts = Parts::of(new Shape(array_map(static fn (array $one): Contour => Contour::circle(...$one), $kept)));
+        self::assertCount(count(array_filter($depth, static fn (int $d): bool => $d % 2 === 0)), $parts);
+        self::assertSame(count($kept), array_sum(array_map(static fn (Shape $part): int => count($part->contours), $parts)));
+        foreach ($parts as $part) {
+            self::assertGreaterThan(0.0, $part->area() - 1e-9, 'a hole is smaller than its outline');
+            foreach (array_slice($part->contours, 1) as $hole) {
+                self::assertTrue($part->contours[0]->box()->contains($hole->box()));
+            }
+        }
+    }
 }

@@ -195,6 +195,7 @@ final class CuresTest extends TestCase
         $other = Combine::cutAway($whole, [$cured->artwork->pieces[0]->shape])->area() + Combine::cutAway($cured->artwork->pieces[0]->shape, [$whole])->area();
         self::assertLessThan(0.02, $other, 'every stem by as much, with no knob on any');
         self::assertCount(7, $parts($cured->artwork));
+        self::assertEqualsWithDelta((1.2 * 1.01 - min([INF, ...array_map(static fn (array $deed): float => $deed['measured'] ?? INF, $cured->done)])) / 2, self::grown($flat, $cured->artwork), 0.012, 'by as much as the thinnest wants, and no more');
         // One place that was pressed is the word's too.
         $thin = $cured->done[0]['at'] ?? [0.0, 0.0];
         $one = ToLimits::cured($flat, new Limits(1.2, 0.2), [Target::LINE], static fn (string $kind, int $piece, ThinPlace $place): bool => hypot($place->at->x - $thin[0], $place->at->y - $thin[1]) < 0.01);
@@ -205,6 +206,21 @@ final class CuresTest extends TestCase
         self::assertSame([], $left->done);
         self::assertMatchesRegularExpression('/^were all letters of the word made bolder alike, a gap of .* set it larger, or in a bolder face$/', $left->left[0]['how']);
         self::assertEqualsWithDelta($parts($tight), $parts($left->artwork), 1e-9);
+    }
+
+    #[Test]
+    public function what_is_all_of_one_form_is_no_word_and_a_tip_of_a_letter_gets_no_ball(): void
+    {
+        $cross = static fn (float $x): string => sprintf('M%1$F 10h.5v4h4v.5h-4v4h-.5v-4h-4v-.5h4z', $x);
+        $row = self::flat('<path d="'.implode('', array_map(static fn (int $k): string => $cross(8.0 + 12.0 * $k), range(0, 4))).'"/>');
+        $cured = ToLimits::cured($row, new Limits(0.8, 0.3), [Target::LINE]);
+        self::assertSame(['thicken'], array_values(array_unique(array_column($cured->done, 'how'))));
+        self::assertEqualsWithDelta($row->pieces[0]->box()?->height() ?? 0.0, $cured->artwork->pieces[0]->box()?->height() ?? 0.0, 0.85, 'their arms end where they ended');
+        $spike = static fn (float $x, float $wide): string => sprintf('M%F 26q%F 1 %F 0L%F 23L%F 3L%F 23Z', $x, $wide / 2, $wide, $x + $wide / 2 + 0.5, $x + $wide / 2, $x + $wide / 2 - 0.5);
+        $word = self::flat('<path d="'.implode('', array_map(static fn (int $k): string => $spike(6.0 + 7.0 * $k, 4.0 + 0.3 * $k), range(0, 4))).'"/>');
+        $tips = ToLimits::cured($word, new Limits(0.8, 0.1), [Target::POINT]);
+        self::assertNotSame([], [...$tips->done, ...$tips->left]);
+        self::assertNotContains('thicken', array_column($tips->done, 'how'));
     }
 
     /** mm by which the outline of a piece was moved out, by its box. */

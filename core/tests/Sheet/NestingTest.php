@@ -79,7 +79,7 @@ final class NestingTest extends TestCase
         $blob = Shape::of(new Contour([5, 60, 30, 40, 40, 90, 60, 60, 90, 95, 95, 70, 80, 92, 60, 60, 50, 99, 30, 80, 10, 90, 0, 70, 5, 60], true));
         $designs = [$blob, Shape::of(Contour::circle(12, 12, 12)), new Shape([Contour::circle(30, 30, 26), Contour::circle(30, 30, 20)->reversed()]), self::designs()[0]];
         foreach ([[3.0, 'quarter'], [0.5, 'eighth'], [1.0, 'free']] as [$gap, $turns]) {
-            $laid = Nesting::of($designs, [2, 3, 1, 2], new Room(INF, 150.0, 5.0, $gap, Room::turns($turns)));
+            $laid = Nesting::of($designs, [3, 4, 2, 3], new Room(INF, 150.0, 5.0, $gap, Room::turns($turns)));
             $shapes = self::lying($designs, $laid);
             $least = INF;
             foreach ($shapes as $i => $shape) {

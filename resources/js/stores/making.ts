@@ -141,7 +141,8 @@ export const useMaking = defineStore('making', () => {
     await loadSendings()
   })
 
-  watch(() => [bench.job?.id, bench.prepared ? bench.preparation?.id : null], () => {
+  // Told by a word: a list would be another one with every answer.
+  watch(() => `${bench.job?.id} ${bench.prepared ? bench.preparation?.id : ''}`, () => {
     window.clearTimeout(poll)
     window.clearTimeout(follow)
     making.value = null
