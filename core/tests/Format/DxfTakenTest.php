@@ -198,6 +198,15 @@ final class DxfTakenTest extends TestCase
     }
 
     #[Test]
+    public function an_edge_of_a_hatch_that_is_not_read_is_told_and_its_border_closed_straight(): void
+    {
+        $border = ' 0 HATCH 8 H 10 0 20 0 2 SOLID 70 1 71 0 91 1 92 1 93 4 72 1 10 0 20 0 11 20 21 0 72 1 10 20 20 0 11 20 21 10 72 1 10 20 20 10 11 0 21 10 72 9 10 0 20 10 11 0 21 0 97 0';
+        $arrived = self::taken($border);
+        self::assertEqualsWithDelta(200.0, $arrived->drawing->artwork->pieces[0]->shape->area(), 1e-6);
+        self::assertContains('An edge round a hatch is of a kind that is not read; the border is closed straight there.', array_map(static fn ($finding): string => $finding->message, $arrived->drawing->findings));
+    }
+
+    #[Test]
     public function an_outline_on_the_border_of_a_hatch_is_that_of_the_hatch(): void
     {
         $arrived = self::taken(self::box(0, 0, 20, 10).' 0 HATCH 8 A 10 0 20 0 2 SOLID 70 1 71 0 91 1 92 2 72 0 73 1 93 4 10 0 20 0 10 20 20 0 10 20 20 10 10 0 20 10 97 0');

@@ -194,13 +194,16 @@ final class DxfReader
 
     private function hatch(Entity $e, string $layer, Matrix $place): void
     {
-        $area = Hatch::area($e);
+        [$area, $unread] = Hatch::area($e);
         $at = $area->box()?->middle();
         $at = $at === null ? $place->apply($e->number(10), $e->number(20)) : $place->apply($at->x, $at->y);
         if ($area->isEmpty()) {
             $this->drawing->leaveOut('HATCH', 'its border cannot be read', $at);
 
             return;
+        }
+        if ($unread > 0) {
+            $this->drawing->replace('An edge round a hatch is of a kind that is not read; the border is closed straight there.', $at);
         }
         if ($e->number(450) > 0) {
             $this->drawing->replace('A hatch of changing colour is taken as an area of one.', $at);

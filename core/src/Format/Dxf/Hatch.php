@@ -17,12 +17,15 @@ final class Hatch
 
     private int $at = 0;
 
+    private int $unknown = 0;
+
     /** @param  list<array{int, string}>  $pairs */
     private function __construct(private readonly array $pairs)
     {
     }
 
-    public static function area(Entity $hatch): Shape
+    /** @return array{Shape, int} its area, and how many edges of its borders are of a kind that is not read: there they are closed straight */
+    public static function area(Entity $hatch): array
     {
         $self = new self($hatch->pairs);
         $self->to(91);
@@ -32,7 +35,7 @@ final class Hatch
             array_push($contours, ...(((int) $self->take() & 2) === 2 ? $self->line() : $self->edges()));
         }
 
-        return new Shape($contours, FillRule::Evenodd);
+        return [new Shape($contours, FillRule::Evenodd), $self->unknown];
     }
 
     /** On to a code; false where it comes no more. */
@@ -88,7 +91,7 @@ final class Hatch
                 2 => $this->arc(),
                 3 => $this->ellipse(),
                 4 => $this->spline(),
-                default => null,
+                default => $this->unread(),
             };
             if ($edge !== null) {
                 $edges[] = $edge;
@@ -99,6 +102,13 @@ final class Hatch
 
         // A border is closed by what the format is, whatever a last gap.
         return array_map(static fn (Contour $line): Contour => new Contour($line->coords, true), Chains::joined($edges, $meet));
+    }
+
+    private function unread(): ?Contour
+    {
+        $this->unknown++;
+
+        return null;
     }
 
     private function arc(): ?Contour
