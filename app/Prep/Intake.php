@@ -154,6 +154,17 @@ final class Intake
         return (new Limits(bytes: (int) config('neat-edge.upload_bytes')))->with(array_combine($found[1], $found[2]));
     }
 
+    /**
+     * How a file is to be taken, without what nobody said.
+     *
+     * @param  array<string, string|null>  $taking
+     * @return array<string, string>
+     */
+    public static function said(array $taking): array
+    {
+        return array_filter($taking, static fn (?string $text): bool => $text !== null && $text !== '');
+    }
+
     /** What an artist typed as a finished width, in mm; null for nothing. */
     public static function width(?string $text): ?float
     {

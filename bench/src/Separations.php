@@ -28,10 +28,10 @@ use Throwable;
 final class Separations
 {
     /** mm across. */
-    private const WIDTH = 25.0;
+    private const WIDTH = 90.0;
 
     /** Dots an inch, of 4 by 4 parts each, of the separations from which the true area is told. */
-    private const FINE = [600, 1200, 2400];
+    private const FINE = [600, 1200];
 
     /** Share of what is due, and mm² under which a plate is dust. */
     private const OFF = 0.001;
@@ -127,10 +127,10 @@ final class Separations
             if ($inks === []) {
                 continue;
             }
-            // Every pixel that is touched is inked: what that adds halves when pixels do, and what is left then quarters (L. F. Richardson, 1911).
+            // Every part of a pixel that is touched is inked: what that adds halves when they do.
             $ink = $inks[0]->name;
-            [$a, $b, $c] = array_map(fn (int $fine): float => $this->inked("{$this->folder}/{$fine}({$ink}).tif", $fine), self::FINE);
-            $out[$ink] = [$this->drawn($layout), (4 * (2 * $c - $b) - (2 * $b - $a)) / 3];
+            [$coarse, $fine] = array_map(fn (int $fine): float => $this->inked("{$this->folder}/{$fine}({$ink}).tif", $fine), self::FINE);
+            $out[$ink] = [$this->drawn($layout), 2 * $fine - $coarse];
         }
 
         return $out;
@@ -141,10 +141,10 @@ final class Separations
     {
         $svg = "{$this->folder}/plate.svg";
         file_put_contents($svg, Formats::bytes(Formats::make('svg'), [$layout]));
-        $this->tool(['rsvg-convert', '-w', (string) (int) round($layout->width * 200), $svg, '-o', "{$svg}.png"]);
+        $this->tool(['rsvg-convert', '-w', (string) (int) round($layout->width * 60), $svg, '-o', "{$svg}.png"]);
         $sum = $this->tool(['/usr/bin/python3', '-c', "import sys\nfrom PIL import Image\nImage.MAX_IMAGE_PIXELS=None\nim = Image.open(sys.argv[1]).convert('RGBA')\nprint(sum(v * n for v, n in enumerate(im.split()[3].histogram())) / 255.0)", "{$svg}.png"]);
 
-        return (float) $sum / 40_000;
+        return (float) $sum / 3_600;
     }
 
     private function inked(string $tiff, float $resolution): float

@@ -143,7 +143,7 @@ final class JobController
             $name,
             (string) $file->get(),
             ofArt: ($fields['of'] ?? 'page') === 'art',
-            taking: array_filter($fields['taking'] ?? [], static fn (?string $text): bool => $text !== null && $text !== ''),
+            taking: Intake::said($fields['taking'] ?? []),
         );
 
         return new JsonResponse(Ticket::of($job), 201);

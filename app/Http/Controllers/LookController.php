@@ -33,7 +33,7 @@ final class LookController
             throw ValidationException::withMessages(['file' => 'Drop one file.']);
         }
         $bytes = (string) $file->get();
-        $taking = array_filter($fields['taking'] ?? [], static fn (?string $text): bool => $text !== null && $text !== '');
+        $taking = Intake::said($fields['taking'] ?? []);
         $arrived = Intake::read($bytes, $file->getClientOriginalName(), $taking);
         $art = $arrived->drawing->artwork;
         $box = Budget::within('Measuring this file', static fn () => Extent::of($art));
