@@ -104,7 +104,7 @@ final class Hatch
         return array_map(static fn (Contour $line): Contour => new Contour($line->coords, true), Chains::joined($edges, $meet));
     }
 
-    private function unread(): ?Contour
+    private function unread(): null
     {
         $this->unknown++;
 
