@@ -71,7 +71,9 @@ final readonly class MergeByColour implements GivesSlivers
         $sources = [];
         foreach ($pieces as $i => $piece) {
             $id = $first[$group[$i]]->id;
-            $sources[$id] = [...($sources[$id] ?? []), ...$piece->shape->contours];
+            foreach ($piece->shape->contours as $contour) {
+                $sources[$id][] = $contour;
+            }
         }
         [$out, $count] = Slivers::given($out, array_map(static fn (array $contours): Shape => new Shape($contours), $sources), max($artwork->width, $artwork->height), $tolerance);
 

@@ -58,39 +58,95 @@ final class Joining
      */
     private static function steps(array $areas, callable $goes, int $least, callable $cost, array $kept = []): array
     {
-        $lab = array_map(static fn (string $hex): Lab => Colour::fromHex($hex)->lab(), array_combine(array_keys($areas), array_map(strval(...), array_keys($areas))));
+        $names = array_map(strval(...), array_keys($areas));
+        $lab = array_map(static fn (string $hex): Lab => Colour::fromHex($hex)->lab(), $names);
+        $area = array_values($areas);
+        $stays = array_map(static fn (string $hex): bool => in_array($hex, $kept, true), $names);
+        // Each colour knows its best partner among those after it; a joining changes few of them, so that not all pairs are looked at for each.
+        $best = [];
+        $left = array_keys($names);
+        foreach ($left as $i) {
+            $best[$i] = self::best($i, $left, $lab, $area, $stays, $cost);
+        }
         $out = [];
-        while (count($areas) > max(1, $least)) {
-            $best = null;
-            $names = array_map(strval(...), array_keys($areas));
-            foreach ($names as $i => $a) {
-                for ($k = $i + 1, $n = count($names); $k < $n; $k++) {
-                    $b = $names[$k];
-                    [$from, $to] = $areas[$a] < $areas[$b] ? [$a, $b] : [$b, $a];
-                    $turned = in_array($from, $kept, true);
-                    if ($turned) {
-                        [$from, $to] = [$to, $from];
-                    }
-                    if (in_array($from, $kept, true)) {
-                        continue;
-                    }
-                    $distance = $lab[$from]->distanceTo($lab[$to]);
-                    // Where the larger must give way to a smaller that is kept, all of it changes.
-                    $price = $turned ? max($areas[$from] * $distance * $distance, $cost($areas[$from], $areas[$to], $distance)) : $cost($areas[$from], $areas[$to], $distance);
-                    if ($best === null || $price < $best['cost']) {
-                        $best = ['from' => $from, 'to' => $to, 'distance' => $distance, 'cost' => $price];
+        while (count($left) > max(1, $least)) {
+            $at = null;
+            foreach ($left as $i) {
+                $at = $best[$i] !== null && ($at === null || $best[$i][0] < $best[$at][0]) ? $i : $at;
+            }
+            if ($at === null || $best[$at] === null) {
+                break;
+            }
+            [$price, $distance, $from, $to] = $best[$at];
+            $step = ['from' => $names[$from], 'to' => $names[$to], 'distance' => $distance, 'cost' => $price];
+            if (! $goes($step)) {
+                break;
+            }
+            $out[] = $step;
+            $area[$to] += $area[$from];
+            unset($best[$from]);
+            $left = array_values(array_filter($left, static fn (int $i): bool => $i !== $from));
+            foreach ($left as $i) {
+                $own = $best[$i];
+                if ($i === $to || ($own !== null && ($own[2] === $from || $own[3] === $from || $own[2] === $to || $own[3] === $to))) {
+                    $best[$i] = self::best($i, $left, $lab, $area, $stays, $cost);
+                } elseif ($i < $to) {
+                    $new = self::pair($i, $to, $lab, $area, $stays, $cost);
+                    if ($new !== null && ($own === null || $new[0] < $own[0] || ($new[0] === $own[0] && $to < max($own[2], $own[3])))) {
+                        $best[$i] = $new;
                     }
                 }
             }
-            if ($best === null || ! $goes($best)) {
-                break;
-            }
-            $areas[$best['to']] += $areas[$best['from']];
-            unset($areas[$best['from']]);
-            $out[] = $best;
         }
 
         return $out;
+    }
+
+    /**
+     * The cheapest joining of a colour with one after it, the first of several.
+     *
+     * @param  list<int>  $left
+     * @param  list<Lab>  $lab
+     * @param  array<int, float>  $area
+     * @param  list<bool>  $stays
+     * @param  callable(float, float, float): float  $cost
+     * @return array{float, float, int, int}|null see pair()
+     */
+    private static function best(int $i, array $left, array $lab, array $area, array $stays, callable $cost): ?array
+    {
+        $best = null;
+        foreach ($left as $k) {
+            if ($k > $i) {
+                $one = self::pair($i, $k, $lab, $area, $stays, $cost);
+                $best = $one !== null && ($best === null || $one[0] < $best[0]) ? $one : $best;
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * @param  list<Lab>  $lab
+     * @param  array<int, float>  $area
+     * @param  list<bool>  $stays
+     * @param  callable(float, float, float): float  $cost
+     * @return array{float, float, int, int}|null what it costs, how far they are apart, which becomes the other; null where both are kept
+     */
+    private static function pair(int $a, int $b, array $lab, array $area, array $stays, callable $cost): ?array
+    {
+        [$from, $to] = $area[$a] < $area[$b] ? [$a, $b] : [$b, $a];
+        $turned = $stays[$from];
+        if ($turned) {
+            [$from, $to] = [$to, $from];
+        }
+        if ($stays[$from]) {
+            return null;
+        }
+        $distance = $lab[$from]->distanceTo($lab[$to]);
+        $price = $cost($area[$from], $area[$to], $distance);
+
+        // Where the larger must give way to a smaller that is kept, all of it changes.
+        return [$turned ? max($area[$from] * $distance * $distance, $price) : $price, $distance, $from, $to];
     }
 
     /**
