@@ -65,7 +65,7 @@ final class RunSizes implements ShouldQueue
         if (! isset($row['width'])) {
             return $row;
         }
-        $sized = $art->atWidth($row['width'])->with(line: $art->line);
+        $sized = $art->atWidth($row['width']);
         $tell = static function (int $done, int $of, string $doing) use ($run, $row): void {
             if (SizeRun::query()->whereKey($run->id)->value('stop_requested')) {
                 throw new Stopped;

@@ -199,6 +199,19 @@ final class JobsTest extends TestCase
     }
 
     #[Test]
+    public function a_preparation_that_takes_longer_than_it_may_is_ended_and_says_so(): void
+    {
+        $job = $this->job();
+        config(['neat-edge.prepare_in' => 'child', 'neat-edge.prepare_seconds' => 0]);
+        $begun = microtime(true);
+        $id = $this->postJson("/api/jobs/{$job->id}/preparations")->assertStatus(202)->json('id');
+        $row = $this->getJson("/api/preparations/{$id}")->json();
+        self::assertSame('failed', $row['status']);
+        self::assertStringContainsString('and was given up; the source art is untouched', $row['error']);
+        self::assertLessThan(5.0, microtime(true) - $begun);
+    }
+
+    #[Test]
     public function an_edit_is_previewed_kept_undone_and_done_again(): void
     {
         $job = $this->job();

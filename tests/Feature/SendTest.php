@@ -207,6 +207,12 @@ final class SendTest extends TestCase
         self::assertSame('stopped', $nesting->refresh()->status);
         $making = $this->getJson("/api/jobs/{$job}/making");
         self::assertSame([3, true, 'Nest the copies'], [$making->json('values.copies'), $making->json('nested'), $making->json('history.label')]);
+        // Its time is that of all sheets together.
+        $again = Nesting::query()->create(['shop_job_id' => $job, 'status' => 'waiting', 'seconds' => 4]);
+        $begun = microtime(true);
+        (new RunNesting($again->id))->handle();
+        self::assertSame('done', $again->refresh()->status);
+        self::assertLessThan(7.0, microtime(true) - $begun);
     }
 
     private function lastMessage(): string

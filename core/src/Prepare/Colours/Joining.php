@@ -70,14 +70,14 @@ final class Joining
         }
         $out = [];
         while (count($left) > max(1, $least)) {
-            $at = null;
+            $first = null;
             foreach ($left as $i) {
-                $at = $best[$i] !== null && ($at === null || $best[$i][0] < $best[$at][0]) ? $i : $at;
+                $first = $best[$i] !== null && ($first === null || $best[$i][0] < $first[0]) ? $best[$i] : $first;
             }
-            if ($at === null || $best[$at] === null) {
+            if ($first === null) {
                 break;
             }
-            [$price, $distance, $from, $to] = $best[$at];
+            [$price, $distance, $from, $to] = $first;
             $step = ['from' => $names[$from], 'to' => $names[$to], 'distance' => $distance, 'cost' => $price];
             if (! $goes($step)) {
                 break;
