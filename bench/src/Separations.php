@@ -38,6 +38,9 @@ final class Separations
 
     private const DUST = 0.02;
 
+    /** Share of what finer pixels changed that is not told: a plate of small dots is all edge. */
+    private const OPEN = 0.2;
+
     private string $folder = '';
 
     /** @return iterable<array{string, string, string}> */
@@ -88,9 +91,9 @@ final class Separations
         $off = [];
         foreach ($files as $file => $read) {
             try {
-                foreach ($this->compared($read(), $values) as $ink => [$due, $inked]) {
+                foreach ($this->compared($read(), $values) as $ink => [$due, $inked, $open]) {
                     $plates++;
-                    $share = max(0.0, abs($inked - $due) - self::DUST) / max($due, 1e-9);
+                    $share = max(0.0, abs($inked - $due) - self::DUST - $open) / max($due, 1e-9);
                     $worst = $share > $worst[0] ? [$share, "{$file}: {$ink}"] : $worst;
                     if ($share > self::OFF) {
                         $off[] = sprintf('%s %s %.3f for %.3f', $file, $ink, $inked, $due);
@@ -109,7 +112,7 @@ final class Separations
 
     /**
      * @param  array<string, string>  $values
-     * @return array<string, array{float, float}> by ink: mm² of its own SVG, and of its separation
+     * @return array<string, array{float, float, float}> by ink: mm² of its own SVG, of its separation, and what its pixels leave open
      */
     private function compared(Artwork $art, array $values): array
     {
@@ -130,7 +133,7 @@ final class Separations
             // Every part of a pixel that is touched is inked: what that adds halves when they do.
             $ink = $inks[0]->name;
             [$coarse, $fine] = array_map(fn (int $fine): float => $this->inked("{$this->folder}/{$fine}({$ink}).tif", $fine), self::FINE);
-            $out[$ink] = [$this->drawn($layout), 2 * $fine - $coarse];
+            $out[$ink] = [$this->drawn($layout), 2 * $fine - $coarse, self::OPEN * abs($fine - $coarse)];
         }
 
         return $out;

@@ -104,6 +104,16 @@ final class HandOnTheBenchTest extends BrowserTestCase
         $text = $this->lastPiece()->recipe?->base;
         self::assertInstanceOf(Lettering::class, $text);
         self::assertSame('Rope', $text->setting->text);
+
+        // Who has gone on to another field meanwhile is not fetched back.
+        self::$browser->getKeyboard()->sendKeys(WebDriverKeys::ESCAPE);
+        $this->tool('text');
+        $this->click(90, 90);
+        $this->see('[data-test=type-on-art]');
+        $size = $this->see('[data-field=size]');
+        $size->click();
+        usleep(2_500_000);
+        self::assertNotSame('type-on-art', self::$browser->executeScript('return document.activeElement.dataset.test ?? ""'));
         self::assertSame([], $this->complaints());
     }
 

@@ -20,6 +20,8 @@ const place = computed(() => {
   const y = under + H < props.height ? under : props.top + box[1] * props.scale - H - 10
   return { left: `${Math.max(4, Math.min(props.width - W - 4, props.left + box[0] * props.scale))}px`, top: `${Math.max(4, Math.min(props.height - H - 4, y))}px` }
 })
+/** Where the keys went before it opened. */
+const before = document.activeElement
 /** What was pressed while the letters were on their way is done when they are there. */
 let after: 'keep' | 'leave' | null = null
 let touched = false
@@ -29,11 +31,17 @@ watch(text, async (now) => {
   if (after) return after === 'keep' ? keep() : leave()
   if (touched) return show()
   await nextTick()
-  field.value?.focus()
-  field.value?.select()
+  if (take()) field.value?.select()
 }, { immediate: true })
 // After the press that asked for it, which else takes the keys away again.
-onMounted(() => setTimeout(() => field.value?.focus()))
+onMounted(() => setTimeout(take))
+/** The keys are its own, unless somebody has gone on to another field while the letters were on their way. */
+function take(): boolean {
+  const now = document.activeElement
+  if (now !== field.value && now !== before && now instanceof HTMLElement && now.matches('input, textarea, select')) return false
+  field.value?.focus()
+  return true
+}
 /** While they are typed, the letters as they were step back. */
 const faded = computed(() => draw.typing)
 watchPostEffect((undo) => {
