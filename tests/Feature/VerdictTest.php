@@ -261,6 +261,20 @@ final class VerdictTest extends TestCase
     }
 
     #[Test]
+    public function letters_of_a_drawing_in_lines_stay_letters_when_they_are_set_in_another_font(): void
+    {
+        $dxf = implode("\n", [0, 'SECTION', 2, 'HEADER', 9, '$INSUNITS', 70, 4, 0, 'ENDSEC', 0, 'SECTION', 2, 'ENTITIES', 0, 'LINE', 8, 'L', 10, 0, 20, 0, 11, 100, 21, 0, 0, 'MTEXT', 8, 'T', 10, 10, 20, 40, 40, 12, 71, 1, 1, '{\fBrass Sans|b0;MOLE}', 0, 'ENDSEC', 0, 'EOF', '']);
+        $job = $this->post('/api/jobs', ['process' => 'cut-vinyl', 'taking' => ['lines' => 'drawn'], 'file' => UploadedFile::fake()->createWithContent('a.dxf', $dxf)], ['Accept' => 'application/json'])->assertCreated()->json('id');
+        $notices = $this->getJson("/api/jobs/{$job}")->json('notices');
+        self::assertContains('Brass Sans', array_column($notices, 'sheet'));
+        $where = $this->getJson("/api/jobs/{$job}/letters?missing=Brass+Sans")->assertOk()->json('pieces');
+        self::assertCount(1, $where);
+        $set = $this->postJson("/api/jobs/{$job}/letters", ['version' => 1, 'missing' => 'Brass Sans', 'family' => 'Rye'])->assertOk();
+        self::assertSame([$where[0], ['text']], [$set->json('changes.pieces.0.id'), $set->json('changes.pieces.0.live')]);
+        self::assertSame('Rye', $this->postJson("/api/jobs/{$job}/pieces", ['pieces' => $where])->json('details.0.text.family'));
+    }
+
+    #[Test]
     public function what_is_not_ready_leaves_only_where_somebody_lets_it_by_name_in_that_state_alone(): void
     {
         [$job, $state] = $this->prepared(self::svg(self::WHOLE.'<path d="M10 45h80" stroke="#000" stroke-width=".6"/>'));
