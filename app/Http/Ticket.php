@@ -123,7 +123,7 @@ final class Ticket
             'nextLabel' => $next?->label,
             'number' => $current->number,
             'key' => $job->last_key,
-            'laid' => hash('xxh32', json_encode($job->making, JSON_THROW_ON_ERROR)),
+            'laid' => hash('xxh32', (string) ($job->getAttributes()['making'] ?? '')),
         ];
     }
 

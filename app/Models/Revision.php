@@ -25,6 +25,29 @@ final class Revision extends Model
 
     public $timestamps = false;
 
+    /** @var array<string, mixed>|null what is kept of it as data: unpacked once, for that of a large change takes long */
+    private ?array $unpacked = null;
+
+    /**
+     * A new state of a job after the one in force; it is not put in force by it.
+     *
+     * @param  array{ahead: array<string, mixed>, back: array<string, mixed>}|null  $beside  see beside()
+     * @return int its number
+     */
+    public static function add(ShopJob $job, string $label, ArtworkDifference $ahead, ArtworkDifference $back, ?array $beside = null): int
+    {
+        $number = 1 + (int) $job->revisions()->max('number');
+        self::query()->create([
+            'shop_job_id' => $job->id,
+            'number' => $number,
+            'parent' => $job->revision,
+            'label' => mb_substr($label, 0, 200),
+            'change' => (string) gzcompress(ArtworkJson::text(['ahead' => $ahead->toArray(), 'back' => $back->toArray(), ...($beside === null ? [] : ['beside' => $beside])]), 3),
+        ]);
+
+        return $number;
+    }
+
     public function ahead(): ArtworkDifference
     {
         return $this->difference('ahead');
@@ -43,17 +66,17 @@ final class Revision extends Model
      */
     public function beside(string $way): array
     {
-        return $this->change === '' ? [] : (ArtworkJson::data((string) gzuncompress($this->change))['beside'][$way] ?? []);
-    }
-
-    /** @param  array{ahead: array<string, mixed>, back: array<string, mixed>}|null  $beside */
-    public static function packed(ArtworkDifference $ahead, ArtworkDifference $back, ?array $beside = null): string
-    {
-        return (string) gzcompress(ArtworkJson::text(['ahead' => $ahead->toArray(), 'back' => $back->toArray(), ...($beside === null ? [] : ['beside' => $beside])]), 3);
+        return $this->unpacked()['beside'][$way] ?? [];
     }
 
     private function difference(string $way): ArtworkDifference
     {
-        return ArtworkDifference::fromArray($this->change === '' ? [] : ArtworkJson::data((string) gzuncompress($this->change))[$way]);
+        return ArtworkDifference::fromArray($this->unpacked()[$way] ?? []);
+    }
+
+    /** @return array<string, mixed> nothing of the first */
+    private function unpacked(): array
+    {
+        return $this->unpacked ??= $this->change === '' ? [] : ArtworkJson::data((string) gzuncompress($this->change));
     }
 }

@@ -25,15 +25,8 @@ final class Laid
             if ($after == $before) {
                 return $job;
             }
-            $number = 1 + (int) $job->revisions()->max('number');
             $nothing = ArtworkDifference::fromArray([]);
-            Revision::query()->create([
-                'shop_job_id' => $job->id,
-                'number' => $number,
-                'parent' => $job->revision,
-                'label' => mb_substr($label, 0, 200),
-                'change' => Revision::packed($nothing, $nothing, ['ahead' => ['making' => $after], 'back' => ['making' => $before]]),
-            ]);
+            $number = Revision::add($job, $label, $nothing, $nothing, ['ahead' => ['making' => $after], 'back' => ['making' => $before]]);
             $job->update(['making' => $after, 'revision' => $number]);
 
             return $job;

@@ -31,18 +31,18 @@ final class LettersAnew
     /**
      * The pieces of a bench whose letters stand in for a font.
      *
+     * @param  Artwork  $bench  of the job
      * @param  string  $family  that they are to be set in
      * @return array{Artwork, list<Piece>, int} the bench with them set anew, these as they were, and how many others were changed by hand and stay
      *
      * @throws EditRefused
      */
-    public static function set(ShopJob $job, string $missing, string $family): array
+    public static function set(ShopJob $job, Artwork $bench, string $missing, string $family): array
     {
         $shelf = ShopFonts::shelf();
         if (! $shelf->knows($family)) {
             throw EditRefused::because(sprintf('The font "%s" is not at hand; add it first.', mb_substr($family, 0, 60)));
         }
-        $bench = $job->art();
 
         return self::isRead($job) ? self::read($job, $bench, $shelf, $missing, $family) : self::live($bench, $shelf, $shelf->with($missing, null), $missing, $family);
     }

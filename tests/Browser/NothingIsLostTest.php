@@ -11,6 +11,8 @@ use PHPUnit\Framework\Attributes\Test;
 /** What is typed, shown or laid is kept, left or undone because somebody says so, and never by chance. */
 final class NothingIsLostTest extends BrowserTestCase
 {
+    use OnTheBench;
+
     /** Two thin lines over a plate, and a word in a font that is not here. */
     private function prepared(): void
     {
@@ -21,13 +23,6 @@ final class NothingIsLostTest extends BrowserTestCase
         $this->press('[data-test=start]');
         $this->press('[data-test=prepare]');
         $this->see('[data-test=wipe]', 30);
-    }
-
-    private function type(string $field, string $text): void
-    {
-        $input = $this->see("[data-field={$field}]");
-        $input->sendKeys([WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL]);
-        $input->sendKeys($text.WebDriverKeys::ENTER);
     }
 
     private function body(): \Facebook\WebDriver\Remote\RemoteWebElement

@@ -11,6 +11,7 @@ use App\Models\Revision;
 use App\Models\ShopJob;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\DB;
+use LogicException;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
 
 /** A job's states in a row: each new one follows the one in force, which undo goes back to. */
@@ -58,16 +59,8 @@ final class History
         }
         $pages = [];
         if ($proposal->ahead !== null) {
-            $number = $proposal->revision ?? 1 + (int) $job->revisions()->max('number');
-            if ($proposal->back !== null) {
-                Revision::query()->create([
-                    'shop_job_id' => $job->id,
-                    'number' => $number,
-                    'parent' => $job->revision,
-                    'label' => $proposal->label,
-                    'change' => Revision::packed($proposal->ahead, $proposal->back, $proposal->notices === [] ? null : ['ahead' => ['notices' => $proposal->notices], 'back' => ['notices' => $proposal->noticesBefore]]),
-                ]);
-            }
+            $beside = $proposal->notices === [] ? null : ['ahead' => ['notices' => $proposal->notices], 'back' => ['notices' => $proposal->noticesBefore]];
+            $number = $proposal->revision ?? Revision::add($job, $proposal->label, $proposal->ahead, $proposal->back ?? throw new LogicException('A new state has a way back.'), $beside);
             self::putInForce($job, $number, $proposal->ahead);
             $pages = BenchPiece::change($job, $proposal->ahead);
         }

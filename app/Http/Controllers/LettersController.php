@@ -21,7 +21,8 @@ final class LettersController
     public function show(Request $request, ShopJob $job): JsonResponse
     {
         $missing = self::missing($request);
-        [, $pieces, $stay] = Budget::within('Reading the file again', static fn (): array => LettersAnew::set(ShopJob::snapshot($job->id), $missing, self::UNLIKE));
+        $job = ShopJob::snapshot($job->id);
+        [, $pieces, $stay] = Budget::within('Reading the file again', static fn (): array => LettersAnew::set($job, $job->art(), $missing, self::UNLIKE));
         $box = LettersAnew::around($pieces);
 
         return new JsonResponse(['pieces' => array_column($pieces, 'id'), 'stay' => $stay, 'box' => $box === null ? null : ['x' => $box->left, 'y' => $box->top, 'width' => $box->width(), 'height' => $box->height()]]);
@@ -34,14 +35,15 @@ final class LettersController
         $family = $request->validate(['family' => ['required', 'string', 'max:60']], ['*' => 'Choose the font that the letters are set in.'])['family'];
 
         return History::change($job, EditController::version($request), static function (ShopJob $job) use ($missing, $family): Proposal {
-            [$after, $pieces, $stay] = LettersAnew::set($job, $missing, $family);
+            $before = $job->art();
+            [$after, $pieces, $stay] = LettersAnew::set($job, $before, $missing, $family);
             if ($pieces === []) {
                 throw EditRefused::because($stay > 0 ? 'The letters were changed by hand since they came in; set them in Draw.' : 'No letters on the bench stand in for that font any more.');
             }
             $was = array_filter($job->notices, static fn (array $notice): bool => $notice['kind'] === 'missing-font' && ($notice['sheet'] ?? '') === $missing);
             $said = (mb_strtolower($family) === mb_strtolower($missing) ? 'The font was added, and the letters set in it' : "Set in \"{$family}\" instead").($stay > 0 ? ", but for {$stay} that were changed by hand" : '');
 
-            return Proposal::telling("Set letters in {$family}", $job->art(), $after, array_map(static fn (array $notice): array => [...$notice, 'accepted' => $said], $was), $was);
+            return Proposal::telling("Set letters in {$family}", $before, $after, array_map(static fn (array $notice): array => [...$notice, 'accepted' => $said], $was), $was);
         });
     }
 

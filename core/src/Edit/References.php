@@ -8,6 +8,7 @@ use NeatEdge\Core\Artwork\BorderAround;
 use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\LinkedCopy;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Artwork\Woven;
 
 /**
  * Which piece refers to which: a linked copy to its source, letters to the line that they stand on, a cut border to what it goes round. The only place
@@ -48,6 +49,18 @@ final class References
             $base instanceof BorderAround => $new === [] ? $piece->with(recipe: null) : $piece->with(recipe: $piece->recipe->withBase(new BorderAround($new, $base->values, $base->shape()))),
             default => $piece,
         };
+    }
+
+    /**
+     * A copy no more tied by a shared name to what it was copied from: strands that are copied together are a weave of their own.
+     *
+     * @param  string  $copy  the same for all that is copied at once, and for nothing else
+     */
+    public static function apart(Piece $piece, string $copy): Piece
+    {
+        $base = $piece->recipe?->base;
+
+        return $base instanceof Woven ? $piece->with(recipe: $piece->recipe->withBase($base->in('w'.hash('xxh32', "{$base->weave} {$copy}")))) : $piece;
     }
 
     /**

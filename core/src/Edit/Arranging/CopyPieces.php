@@ -7,7 +7,6 @@ namespace NeatEdge\Core\Edit\Arranging;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Artwork\Woven;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Arrangement;
 use NeatEdge\Core\Edit\Chosen;
@@ -78,7 +77,7 @@ final readonly class CopyPieces implements Edit
     {
         $free = FreeIds::in($artwork);
         $new = [];
-        $groups = $names = $out = $weaves = [];
+        $groups = $names = $out = [];
         foreach ($pieces as $piece) {
             $path = [];
             foreach ($piece->place->groups as $group) {
@@ -92,19 +91,13 @@ final readonly class CopyPieces implements Edit
             $new[$piece->id] = $id;
             $out[$id] = $piece->with(id: $id, place: $piece->place->with(groups: $path));
         }
+        $copy = (string) array_key_first($out);
         foreach ($out as $id => $piece) {
             $instead = [];
             foreach (References::of($piece) as $leader) {
                 $instead[$leader] = $new[$leader] ?? ($from && $artwork->piece($leader) !== null ? $leader : null);
             }
-            $piece = References::following($piece, $instead);
-            $base = $piece->recipe?->base;
-            if ($base instanceof Woven) {
-                // Copied strands are woven with one another, and no more with those that they were copied from.
-                $weaves[$base->weave] ??= 'w'.hash('xxh32', "{$base->weave} {$id}");
-                $piece = $piece->with(recipe: $piece->recipe->withBase($base->in($weaves[$base->weave])));
-            }
-            $out[$id] = $piece;
+            $out[$id] = References::apart(References::following($piece, $instead), $copy);
         }
 
         return ['pieces' => $out, 'groups' => $names];

@@ -331,6 +331,7 @@ final class ToLimits
     private function wasThere(ThinPlace $place, int $i, bool $gap, array $targets): bool
     {
         $limit = $gap ? $this->limits->gap : $this->limits->line;
+        $inWord = false;
         foreach ($targets as $target) {
             if ($target->piece === $i && ($target->kind === Target::GAP) === $gap && $target->isAbout($place->at->x, $place->at->y, $target->word === null ? $limit : self::ON * $limit)) {
                 return false;
@@ -340,7 +341,7 @@ final class ToLimits
                 $inWord = true;
             }
         }
-        if ($inWord ?? false) {
+        if ($inWord) {
             return true;
         }
         foreach (($gap ? $this->before->gaps : $this->before->lines)[$i] ?? [] as $old) {
