@@ -109,7 +109,16 @@ abstract class BrowserTestCase extends TestCase
 
     protected function press(string $selector): void
     {
-        $this->see($selector)->click();
+        // What was drawn anew between the look and the press was not pressed.
+        self::until(static function () use ($selector): ?bool {
+            $element = self::$browser->findElement(WebDriverBy::cssSelector($selector));
+            if (! $element->isDisplayed()) {
+                return null;
+            }
+            $element->click();
+
+            return true;
+        }, "{$selector} to be pressed", 30.0);
     }
 
     protected function seeText(string $text, string $in = 'body', float $seconds = 30.0): void

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import TypedWords from '@/fields/TypedWords.vue'
 import type { Field, FieldValue } from '@/api/types'
 import TypedValue from './TypedValue.vue'
 
@@ -40,7 +41,7 @@ const asTyped = (field: Field) => (number(field) === null && typeof now(field) =
         </label>
         <label v-else-if="field.type === 'text'" class="words" :title="field.help">
           <span>{{ field.label }}</span>
-          <input type="text" :value="values[field.name] ?? ''" :placeholder="field.help" spellcheck="false" :data-field="field.name" @keydown.stop @keydown.enter="($event.target as HTMLInputElement).blur()" @change="emit('keep', field.name, ($event.target as HTMLInputElement).value)">
+          <TypedWords :value="String(values[field.name] ?? '')" :placeholder="field.help" :data-field="field.name" @keep="emit('keep', field.name, $event)" />
         </label>
         <TypedValue
           v-else
@@ -64,7 +65,6 @@ const asTyped = (field: Field) => (number(field) === null && typeof now(field) =
 .choice { display: grid; grid-template-columns: 1fr 109px; align-items: center; gap: 5px; font-size: 15px; }
 .flag { display: flex; gap: 7px; align-items: center; font-size: 15px; }
 .words { display: flex; flex-direction: column; font-size: 15px; }
-.words input { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 6px; min-width: 0; }
 .colour { display: flex; gap: 4px; }
 .colour button { font: inherit; font-size: 14px; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; color: var(--ink-mid); cursor: pointer; padding: 0 6px; }
 .colour button.on { border-color: var(--green); color: var(--green); background: var(--green-pale); }

@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import TypedWords from '@/fields/TypedWords.vue'
 import { api, words } from '@/api/client'
 import type { ListedJob } from '@/api/types'
 import { count } from '@/units'
 import { ElButton, ElMessageBox } from 'element-plus'
 import { useSessionStorage } from '@vueuse/core'
-import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { orders, sifted, states, type JobOrder, type JobState } from './jobs'
 import { RouterLink } from 'vue-router'
 
@@ -73,14 +74,10 @@ watch([search, order, only], () => (more.value = SOME))
 const found = computed(() => sifted(jobs.value ?? [], search.value, only.value, order.value))
 const today = new Date().toISOString().slice(0, 10)
 
-async function edit(id: number) {
-  naming.value = id
-  await nextTick()
-  document.querySelector<HTMLInputElement>('[data-test="rename-field"]')?.select()
-}
+const edit = (id: number) => (naming.value = id)
 const naming = ref<number | null>(null)
-async function rename(job: ListedJob, event: Event) {
-  const title = (event.target as HTMLInputElement).value.trim()
+async function rename(job: ListedJob, typed: string) {
+  const title = typed.trim()
   naming.value = null
   if (title === '' || title === job.title) return
   try {
@@ -141,7 +138,7 @@ async function remove(job: ListedJob) {
         <li v-for="job in found.slice(0, more)" :key="job.id" data-test="job">
           <RouterLink :to="`/jobs/${job.id}`" class="picture" tabindex="-1" aria-hidden="true"><img :src="`/api/jobs/${job.id}/picture.svg?v=${job.version}`" alt="" loading="lazy" decoding="async"></RouterLink>
           <div class="body">
-            <input v-if="naming === job.id" :value="job.title" maxlength="120" aria-label="Title of the job" data-test="rename-field" @keydown.enter="($event.target as HTMLInputElement).blur()" @keydown.escape="naming = null" @blur="naming === job.id && rename(job, $event)">
+            <TypedWords v-if="naming === job.id" at-once :value="job.title" maxlength="120" aria-label="Title of the job" data-test="rename-field" @keydown.escape="naming = null" @left="naming === job.id && rename(job, $event)" />
             <RouterLink v-else :to="`/jobs/${job.id}`" class="title">{{ job.title }}</RouterLink>
             <span class="quiet">{{ job.processLabel }}, <span class="numbers">{{ job.width.toFixed(0) }} × {{ job.height.toFixed(0) }} mm</span><template v-if="job.demo"> · demo</template></span>
           </div>
@@ -186,7 +183,8 @@ header div { flex: 1; }
 .body, .who, .how { display: flex; flex-direction: column; min-width: 0; }
 .title { font: 560 19px/1.2 var(--title-face); color: var(--ink); text-decoration: none; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 .title:hover { color: var(--green); }
-.body input { font: 560 19px/1.2 var(--title-face); border: 1px solid var(--green); border-radius: 3px; background: #fffdf7; padding: 0 5px; color: var(--ink); }
+.body .typed-words { --el-input-height: 26px; font: 560 19px/1.2 var(--title-face); }
+.body :deep(.el-input__inner) { font: inherit; }
 .who span { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 .late, .findings { color: var(--coral-deep); }
 .acts { display: flex; gap: 12px; white-space: nowrap; }

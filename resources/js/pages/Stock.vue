@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import TypedWords from '@/fields/TypedWords.vue'
 import { api, words } from '@/api/client'
 import type { Stock, StockItem } from '@/api/making'
 import type { FieldValue } from '@/api/types'
@@ -64,7 +65,7 @@ function brief(item: StockItem) {
           <i v-if="item.values.colour" :style="{ background: String(item.values.colour) }" /><strong>{{ item.name }}</strong><span class="quiet numbers">{{ brief(item) }}</span>
         </button>
         <div v-if="open === item.id && about" class="open-item">
-          <label class="name">Name <input type="text" :value="item.name" maxlength="80" @change="rename(item, ($event.target as HTMLInputElement).value)"></label>
+          <label class="name">Name <TypedWords :value="item.name" maxlength="80" @keep="rename(item, $event)" /></label>
           <FieldForm :fields="about.fields" :values="item.values" @keep="(name, value) => keep(item, name, value)" />
           <ElButton size="small" @click="remove(item)">Take it out</ElButton>
         </div>
@@ -95,7 +96,7 @@ i { width: 16px; height: 16px; border-radius: 3px; border: 1px solid var(--line-
 .open-item { padding: 4px 12px 12px; max-width: 420px; display: flex; flex-direction: column; gap: 8px; align-items: stretch; }
 .open-item .el-button { align-self: flex-start; }
 .name { display: grid; grid-template-columns: 1fr 220px; align-items: center; font-size: 15px; }
-input[type='text'] { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 4px 7px; }
+form input[type='text'] { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 4px 7px; }
 form { display: flex; gap: 8px; }
 form input { width: 320px; }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import TypedWords from '@/fields/TypedWords.vue'
 import { api, words } from '@/api/client'
 import type { Palette } from '@/api/types'
 import { useBench } from '@/stores/bench'
@@ -37,9 +38,9 @@ function press(hex: string) {
   const on = bench.view.kind === 'sheet' && bench.view.index === index
   bench.show(on ? { kind: 'wipe' } : { kind: 'sheet', index })
 }
-async function name(hex: string, event: Event) {
+async function name(hex: string, words: string) {
   naming.value = null
-  await names.name(hex, (event.target as HTMLInputElement).value)
+  await names.name(hex, words)
 }
 /** Near ones that are proposed to become one: those that one can hardly tell apart come first. */
 const near = computed(() => palette.value?.near.slice(0, 8) ?? [])
@@ -76,7 +77,7 @@ const stack = computed(() => line.steps.find((step) => step.kind === 'stack'))
       <li v-for="one in palette.colours" :key="one.hex" :data-colour="one.hex">
         <button type="button" :class="{ on: bench.view.kind === 'sheet' && bench.view.index === sheetOf(one.hex) }" :disabled="sheetOf(one.hex) < 0" :aria-label="`${names.of(one.hex)}: show its sheet`" @click="press(one.hex)"><span class="swatch" :style="{ background: one.hex }" /></button>
         <span class="what">
-          <input v-if="naming === one.hex" :value="names.all[one.hex] ?? ''" maxlength="80" :placeholder="`material or ink for ${one.hex}`" :aria-label="`Material or ink for ${one.hex}`" data-test="colour-name" autofocus @keydown.stop @keydown.enter="($event.target as HTMLInputElement).blur()" @blur="name(one.hex, $event)">
+          <TypedWords v-if="naming === one.hex" at-once :value="names.all[one.hex] ?? ''" maxlength="80" :placeholder="`material or ink for ${one.hex}`" :aria-label="`Material or ink for ${one.hex}`" data-test="colour-name" @left="name(one.hex, $event)" />
           <button v-else type="button" class="name" :title="`${one.hex}: give it a name`" data-test="name-colour" @click="naming = one.hex">{{ names.of(one.hex) }}</button>
         </span>
         <span class="share numbers">{{ (100 * one.share).toFixed(1) }} %</span>
@@ -122,7 +123,6 @@ ul { list-style: none; margin: 0 -4px; padding: 0; }
 .swatch { display: block; width: 32px; height: 32px; border-radius: 50% 50% 50% 8px; border: 1px solid var(--line-strong); }
 .name { border: 0; background: none; font: inherit; font-weight: 500; padding: 2px 4px; text-align: left; cursor: text; color: var(--ink); max-width: 100%; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; border-radius: 3px; }
 .name:hover { background: var(--paper-deep); }
-.what input { width: 100%; font: inherit; border: 1px solid var(--green); border-radius: 3px; background: #fffdf7; padding: 1px 4px; }
 .bar { grid-column: 1 / -1; height: 4px; background: var(--paper-deep); border-radius: 2px; overflow: hidden; }
 .bar span { display: block; height: 100%; }
 .part { display: flex; flex-direction: column; gap: 6px; border-top: 1px solid var(--line); padding-top: 9px; align-items: flex-start; }

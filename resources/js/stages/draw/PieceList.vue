@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import TypedWords from '@/fields/TypedWords.vue'
 import { useBench } from '@/stores/bench'
 import { useDraw } from '@/stores/draw'
 import type { Layer, Piece } from '@/api/types'
@@ -27,9 +28,13 @@ function describe(piece: Piece) {
 function press(piece: Piece, event: MouseEvent) {
   bench.choose(piece.id, event.shiftKey || event.ctrlKey || event.metaKey, event.altKey || piece.hidden || piece.locked)
 }
-function named(piece: Piece, event: Event) {
+function renamed(layer: Layer, words: string) {
   naming.value = null
-  const name = (event.target as HTMLInputElement).value.trim()
+  if (words.trim() !== layer.name) change(layer, { name: words })
+}
+function named(piece: Piece, words: string) {
+  naming.value = null
+  const name = words.trim()
   if (name !== piece.name) mark(piece, { name })
 }
 </script>
@@ -46,7 +51,7 @@ function named(piece: Piece, event: Event) {
   <section v-for="{ layer, pieces } in layers" :key="layer.id" :data-layer="layer.id" :class="{ dim: layer.hidden }">
     <header :class="{ current: layer.id === current }">
       <button type="button" class="layer" :aria-pressed="layer.id === current" :title="`New pieces lie on ${layer.name}`" @click="draw.layer = layer.id" @dblclick="naming = layer.id">
-        <input v-if="naming === layer.id" :value="layer.name" aria-label="Name of the layer" @click.stop @keydown.stop.enter="($event.target as HTMLInputElement).blur()" @blur="change(layer, { name: ($event.target as HTMLInputElement).value }), (naming = null)">
+        <TypedWords v-if="naming === layer.id" at-once :value="layer.name" aria-label="Name of the layer" @click.stop @left="renamed(layer, $event)" />
         <template v-else>{{ layer.name }} <i>{{ pieces.length }}</i></template>
       </button>
       <span class="acts">
@@ -64,7 +69,7 @@ function named(piece: Piece, event: Event) {
       <li v-for="piece in pieces.slice(0, shown)" :key="piece.id" :class="{ chosen: bench.chosen.has(piece.id), dim: piece.hidden }">
         <button type="button" class="piece" :aria-pressed="bench.chosen.has(piece.id)" :data-row="piece.id" @click="press(piece, $event)" @dblclick="naming = piece.id">
           <span class="dab" :style="{ background: piece.fill ?? 'transparent', borderColor: piece.stroke?.colour ?? 'var(--line-strong)', marginLeft: `${piece.groups.length * 8}px` }" />
-          <input v-if="naming === piece.id" :value="piece.name" aria-label="Name of the piece" @click.stop @keydown.stop.enter="($event.target as HTMLInputElement).blur()" @blur="named(piece, $event)">
+          <TypedWords v-if="naming === piece.id" at-once :value="piece.name" aria-label="Name of the piece" @click.stop @left="named(piece, $event)" />
           <span v-else class="name">{{ piece.called }}</span>
           <span class="size numbers">{{ describe(piece) }}</span>
         </button>

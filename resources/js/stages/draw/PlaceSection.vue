@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import TypedWords from '@/fields/TypedWords.vue'
 import TypedValue from '@/fields/TypedValue.vue'
 import { useBench } from '@/stores/bench'
 import { useDraw } from '@/stores/draw'
@@ -32,7 +33,7 @@ async function place(name: string, text: string, ratio = draw.keepRatio) {
   const after = frame.value
   if (done && before && after && name !== 'skew') draw.moved(between(before, after), whose, version, bench.job!.version)
 }
-const named = (event: Event) => bench.draw({ kind: 'mark', pieces: pieces(), name: (event.target as HTMLInputElement).value.trim() })
+const named = (words: string) => bench.draw({ kind: 'mark', pieces: pieces(), name: words.trim() })
 const only = computed(() => (bench.chosen.size === 1 ? (bench.byId.get([...bench.chosen][0]!) ?? null) : null))
 const size = computed(() => (draw.outer && bench.detail?.outer ? { width: bench.detail.outer[0], height: bench.detail.outer[1] } : frame.value))
 /** Strokes in what is chosen that would not grow along. */
@@ -41,7 +42,7 @@ const warns = computed(() => !draw.strokesScale && [...bench.chosen].some((id) =
 
 <template>
   <Section title="Place and size" name="place">
-    <label v-if="only" class="named"><span>Name</span><input type="text" :value="only.name" :placeholder="only.called" maxlength="80" data-field="name" @keydown.stop @keydown.enter="($event.target as HTMLInputElement).blur()" @change="named"></label>
+    <label v-if="only" class="named"><span>Name</span><TypedWords :key="only.id" :value="only.name" :placeholder="only.called" maxlength="80" data-field="name" @keep="named" /></label>
     <div class="two">
       <div class="origin" role="radiogroup" aria-label="Origin of the numbers">
         <template v-for="(row, y) in names" :key="y">
@@ -82,7 +83,6 @@ const warns = computed(() => !draw.strokesScale && [...bench.chosen].some((id) =
 .pair :deep(.typed.brief i) { display: none; }
 label { display: flex; gap: 7px; align-items: center; font-size: 15px; line-height: 1.2; }
 .named { display: grid; grid-template-columns: auto minmax(0, 1fr); }
-.named input { border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; font: inherit; padding: 3px 6px; min-width: 0; color: var(--ink); }
 .nudge input { width: 62px; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; font: inherit; padding: 3px 5px; }
 .warn { font-size: 15px; line-height: 1.2; color: var(--coral-deep); }
 </style>

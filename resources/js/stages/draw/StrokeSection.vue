@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import TypedWords from '@/fields/TypedWords.vue'
 import TypedValue from '@/fields/TypedValue.vue'
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
@@ -61,7 +62,7 @@ const dashes = computed(() => (stroke.value?.dashes ?? '').split(' ').filter((pa
       <label class="choice"><span>Side</span>
         <select :value="stroke.side" data-field="side" @change="set({ side: ($event.target as HTMLSelectElement).value })"><option value="centre">Centre</option><option value="inside">Inside</option><option value="outside">Outside</option></select>
       </label>
-      <label class="choice"><span>Dashes</span><input type="text" :value="dashes" placeholder="4mm 2mm" data-field="dashes" @keydown.stop @keydown.enter="($event.target as HTMLInputElement).blur()" @change="set({ dashes: ($event.target as HTMLInputElement).value })"></label>
+      <label class="choice"><span>Dashes</span><TypedWords :value="dashes" placeholder="4mm 2mm" data-field="dashes" @keep="set({ dashes: $event })" /></label>
       <label class="choice"><span>Width along it</span>
         <select :value="stroke.stops ? '' : 'even'" data-field="profile" @change="set({ profile: ($event.target as HTMLSelectElement).value })">
           <option v-if="stroke.stops" value="">As set</option>
@@ -76,5 +77,5 @@ const dashes = computed(() => (stroke.value?.dashes ?? '').split(' ').filter((pa
 <style scoped>
 .says { font-size: 14px; color: var(--coral-deep); line-height: 1.2; }
 .choice { display: grid; grid-template-columns: 1fr 109px; font-size: 15px; align-items: center; gap: 5px; }
-select, .choice input { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; min-width: 0; width: 100%; color: var(--ink); }
+select { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; min-width: 0; width: 100%; color: var(--ink); }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import TypedWords from '@/fields/TypedWords.vue'
 import { useBench } from '@/stores/bench'
 import { computed } from 'vue'
 
@@ -13,8 +14,8 @@ const colours = computed(() => {
   }
   return [...count].sort((a, b) => b[1] - a[1]).slice(0, 20).map(([colour]) => colour)
 })
-function typed(event: Event) {
-  const text = (event.target as HTMLInputElement).value.trim()
+function typed(words: string) {
+  const text = words.trim()
   emit('keep', text.startsWith('#') || text === 'none' ? text : `#${text}`)
 }
 </script>
@@ -24,7 +25,7 @@ function typed(event: Event) {
     <button type="button" role="radio" class="none" :aria-checked="value === 'none'" :class="{ on: value === 'none' }" title="None" aria-label="None" @click="emit('keep', 'none')" />
     <button v-for="colour in colours" :key="colour" type="button" role="radio" :aria-checked="value === colour" :class="{ on: value === colour }" :style="{ background: colour }" :title="colour" :aria-label="colour" @click="emit('keep', colour)" />
     <input type="color" :value="value.startsWith('#') ? value : '#26231d'" :aria-label="`${label}: another colour`" title="Another colour" @change="emit('keep', ($event.target as HTMLInputElement).value)">
-    <input type="text" :value="value" :aria-label="`${label}: colour by number`" :data-field="`${label} colour`" spellcheck="false" @keydown.stop @keydown.enter="($event.target as HTMLInputElement).blur()" @change="typed">
+    <TypedWords class="number" :value="value" :aria-label="`${label}: colour by number`" :data-field="`${label} colour`" @keep="typed" />
   </div>
 </template>
 
@@ -34,5 +35,5 @@ button { width: 24px; height: 20px; border: 1px solid var(--line-strong); border
 button.on { outline: 2px solid var(--green); outline-offset: 1px; }
 .none { background: linear-gradient(to top right, #fffcf4 46%, var(--coral) 46% 54%, #fffcf4 54%); }
 input[type='color'] { width: 28px; height: 24px; padding: 0; border: 1px solid var(--line-strong); background: none; border-radius: 3px; cursor: pointer; }
-input[type='text'] { width: 78px; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; font: 15px var(--text-face); padding: 2px 5px; }
+.number { width: 86px; }
 </style>

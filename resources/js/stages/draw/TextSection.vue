@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import TypedWords from '@/fields/TypedWords.vue'
 import TypedValue from '@/fields/TypedValue.vue'
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
@@ -31,7 +32,7 @@ function slide(event: Event) {
 
 <template>
   <Section title="Letters" name="text" :says="one?.text ? 'still text' : ''">
-    <textarea :value="now.text" rows="2" aria-label="The text" data-field="text" @keydown.stop @change="set({ text: ($event.target as HTMLTextAreaElement).value })" />
+    <TypedWords :key="one?.id ?? 'next'" :value="now.text" :rows="2" aria-label="The text" data-field="text" @keep="set({ text: $event })" />
     <label class="choice"><span>Font</span>
       <select :value="now.family" data-field="family" @change="set({ family: ($event.target as HTMLSelectElement).value })"><option v-for="each in choices.all.families" :key="each.family" :value="each.family">{{ each.family }} - {{ each.character }}</option></select>
     </label>
@@ -75,7 +76,6 @@ function slide(event: Event) {
 </template>
 
 <style scoped>
-textarea { width: 100%; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; font: inherit; padding: 4px 6px; resize: vertical; color: var(--ink); }
 .choice { display: grid; grid-template-columns: 76px minmax(0, 1fr); font-size: 15px; align-items: center; gap: 5px; }
 select { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; min-width: 0; width: 100%; color: var(--ink); }
 .row { display: flex; gap: 12px; align-items: center; font-size: 15px; }

@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import { ElInput } from 'element-plus'
+import { nextTick, onMounted, ref, watch } from 'vue'
+
+/** Words that are typed. What came from the server meanwhile never takes their place: only what is sent does. */
+defineOptions({ inheritAttrs: false })
+const props = defineProps<{ value: string; rows?: number; /** The field has the keys from the moment it is there. */ atOnce?: boolean }>()
+const emit = defineEmits<{ keep: [words: string]; left: [words: string] }>()
+const field = ref<InstanceType<typeof ElInput>>()
+const typed = ref(props.value)
+const typing = ref(false)
+watch(() => props.value, (next) => {
+  if (!typing.value) typed.value = next
+})
+function type(words: string) {
+  typed.value = words
+  typing.value = true
+}
+function keep() {
+  typing.value = false
+  emit('keep', typed.value)
+}
+/** Enter is done with one line; in several it begins the next. */
+function enter(event: Event) {
+  if (!props.rows) (event.target as HTMLElement).blur()
+}
+/** What was typed and not sent is taken back. */
+function escape(event: Event) {
+  typing.value = false
+  typed.value = props.value
+  nextTick(() => (event.target as HTMLElement).blur())
+}
+onMounted(async () => {
+  if (!props.atOnce) return
+  await nextTick()
+  field.value?.focus()
+  field.value?.select()
+})
+</script>
+
+<template>
+  <ElInput
+    ref="field"
+    class="typed-words"
+    size="small"
+    :model-value="typed"
+    :type="rows ? 'textarea' : 'text'"
+    :rows="rows"
+    spellcheck="false"
+    v-bind="$attrs"
+    @update:model-value="type"
+    @change="keep"
+    @blur="emit('left', typed)"
+    @keydown.stop
+    @keydown.enter="enter"
+    @keydown.escape="escape"
+  />
+</template>
