@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Edit\Edits;
 
 /** The edits and their fields as TypeScript, made from their descriptions; a test holds the file in the page to it. */
@@ -16,11 +16,16 @@ final class CatalogueTypes
     {
         $out = "// Made by `php artisan neat-edge:types` from what the edits say of themselves. Not to be changed by hand: a test compares.\n\nexport interface EditFields {\n";
         foreach (Edits::catalogue() as $kind => $about) {
-            $fields = array_map(static fn (Field $field): string => $field->name.'?: '.self::type($field), $about->fields);
+            $fields = array_map(static fn (Field $field): string => $field->name.($field->needed ? ': ' : '?: ').self::type($field), $about->fields);
             $out .= "  '{$kind}': ".($fields === [] ? 'Record<string, never>' : '{ '.implode('; ', $fields).' }')."\n";
         }
 
-        return $out."}\n\nexport type EditKind = keyof EditFields\n";
+        return $out."}\n\nexport type EditKind = keyof EditFields\n\nexport type FieldType = ".implode(' | ', array_map(static fn (string $type): string => "'{$type}'", Field::types()))."\n";
+    }
+
+    private static function group(Field $field): string
+    {
+        return '{ '.implode('; ', array_map(static fn (Field $part): string => $part->name.($part->needed ? ': ' : '?: ').self::type($part), $field->parts)).' }';
     }
 
     private static function type(Field $field): string
@@ -30,6 +35,10 @@ final class CatalogueTypes
             Field::FLAG => 'boolean',
             Field::CHOICE => implode(' | ', array_map(static fn (string $one): string => "'{$one}'", array_map(strval(...), array_keys($field->options)))),
             Field::NODES => 'number[][]',
+            Field::NUMBERS => 'number[]',
+            Field::PIECES => 'string[]',
+            Field::GROUP => self::group($field),
+            Field::ROWS => self::group($field).'[] | unknown[][]',
             Field::DATA => 'unknown',
             default => 'string',
         };

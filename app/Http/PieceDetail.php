@@ -7,7 +7,6 @@ namespace App\Http;
 use NeatEdge\Core\Artwork\BasicShape;
 use NeatEdge\Core\Artwork\BorderAround;
 use NeatEdge\Core\Artwork\Contours;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\LinkedCopy;
 use NeatEdge\Core\Artwork\MirrorHalf;
@@ -17,6 +16,7 @@ use NeatEdge\Core\Artwork\RoundCorners;
 use NeatEdge\Core\Artwork\StepAndRepeat;
 use NeatEdge\Core\Artwork\Woven;
 use NeatEdge\Core\Artwork\Wrap;
+use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Edit\Lines\NodePath;
 use NeatEdge\Core\Edit\Lines\OnContours;
 use NeatEdge\Core\Edit\Shaping\Unwoven;
@@ -165,7 +165,7 @@ final class PieceDetail
         $centre = $m->apply($x, $y);
 
         return [
-            'kind' => $kind, 'count' => $count, 'rows' => $rows,
+            'as' => $kind, 'count' => $count, 'rows' => $rows,
             'stepX' => $m->a * $dx + $m->c * $dy, 'stepY' => $m->b * $dx + $m->d * $dy,
             ...self::copies($recipe, $repeat),
             'centreX' => $centre->x, 'centreY' => $centre->y, 'sweep' => $sweep, 'turning' => $turning,

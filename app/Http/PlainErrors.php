@@ -9,8 +9,8 @@ use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Device\MachineRefused;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Format\FileRefused;
 use NeatEdge\Core\Format\Json\PresetRefused;
 use NeatEdge\Core\Format\Svg\SvgRefused;
@@ -24,7 +24,7 @@ use Throwable;
 final class PlainErrors
 {
     /** Their messages are written for the page. */
-    private const REFUSALS = [SvgRefused::class, FileRefused::class, MachineRefused::class, InvalidLength::class, EditRefused::class, FontRefused::class, PresetRefused::class, MapTooLarge::class, BudgetSpent::class];
+    private const REFUSALS = [SvgRefused::class, FileRefused::class, MachineRefused::class, InvalidLength::class, Refused::class, FontRefused::class, PresetRefused::class, MapTooLarge::class, BudgetSpent::class];
 
     public static function register(Exceptions $exceptions): void
     {

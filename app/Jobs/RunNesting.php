@@ -11,7 +11,7 @@ use App\Prep\Laid;
 use App\Prep\Made;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Sheet\Make\Laying;
 use NeatEdge\Core\Sheet\Make\Makings;
 use NeatEdge\Core\Sheet\Nest\Placement;
@@ -58,7 +58,7 @@ final class RunNesting implements ShouldQueue
                 });
                 $placements[$hex === '' ? 'all' : $hex] = array_map(static fn (Placement $one): array => $one->toArray(), $found);
             }
-        } catch (EditRefused $refused) {
+        } catch (Refused $refused) {
             $this->end(['status' => 'failed', 'error' => $refused->getMessage()]);
 
             return;

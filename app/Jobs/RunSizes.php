@@ -12,7 +12,7 @@ use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Check\FindingGroups;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\PlanarMap\MapTooLarge;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Prepare\Stopped;
@@ -74,7 +74,7 @@ final class RunSizes implements ShouldQueue
         };
         try {
             $prepared = Prepared::of($sized, [], PrepLine::of($art->line ?? [], $job->limits(), new DatabaseStepCache), $job->limits(), $tell);
-        } catch (MapTooLarge|EditRefused $refused) {
+        } catch (MapTooLarge|Refused $refused) {
             return ['typed' => $row['typed'], 'error' => $refused->getMessage()];
         }
         $report = $prepared->report();

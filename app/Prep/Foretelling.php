@@ -11,8 +11,8 @@ use NeatEdge\Core\Check\Foretold;
 use NeatEdge\Core\Check\Inspection;
 use NeatEdge\Core\Check\Remedies;
 use NeatEdge\Core\Check\Remedy;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Seen\Seen;
@@ -47,7 +47,7 @@ final class Foretelling
             }
             try {
                 $one = self::foretold($job, self::asStep($remedy, $before, $asked, $fonts), $before, $asked, $fonts);
-            } catch (EditRefused) {
+            } catch (Refused) {
                 // It cannot be made here, and so is none that would help.
                 continue;
             }
@@ -64,7 +64,7 @@ final class Foretelling
     {
         $preparation = $job->latestPreparation;
         if ($preparation === null || $preparation->status !== 'done' || $preparation->version !== $job->version) {
-            throw EditRefused::because('The job was changed since it was prepared; prepare it, and look again.');
+            throw Refused::because('The job was changed since it was prepared; prepare it, and look again.');
         }
 
         return $preparation->findings();

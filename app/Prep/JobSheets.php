@@ -8,7 +8,7 @@ use App\Http\Ticket;
 use App\Models\ShopJob;
 use App\Models\StockItem;
 use NeatEdge\Core\Check\Judgements;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Sheet\Cut\Moves;
 use NeatEdge\Core\Sheet\JobSheet;
 use NeatEdge\Core\Sheet\Layout\Layer;
@@ -24,7 +24,7 @@ final class JobSheets
     {
         $layouts = Made::layouts($job);
         if ($layouts === []) {
-            throw EditRefused::because('There is nothing to make.');
+            throw Refused::because('There is nothing to make.');
         }
         $machine = Made::machine($job);
         $prices = StockItem::query()->whereIn('kind', ['material', 'ink'])->get()->keyBy('name');

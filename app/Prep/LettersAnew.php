@@ -10,7 +10,7 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Format\Incoming;
 use NeatEdge\Core\Format\Svg\Drawing;
 use NeatEdge\Core\Format\Svg\Reader;
@@ -35,13 +35,13 @@ final class LettersAnew
      * @param  string  $family  that they are to be set in
      * @return array{Artwork, list<Piece>, int} the bench with them set anew, these as they were, and how many others were changed by hand and stay
      *
-     * @throws EditRefused
+     * @throws Refused
      */
     public static function set(ShopJob $job, Artwork $bench, string $missing, string $family): array
     {
         $shelf = ShopFonts::shelf();
         if (! $shelf->knows($family)) {
-            throw EditRefused::because(sprintf('The font "%s" is not at hand; add it first.', mb_substr($family, 0, 60)));
+            throw Refused::because(sprintf('The font "%s" is not at hand; add it first.', mb_substr($family, 0, 60)));
         }
 
         return self::isRead($job) ? self::read($job, $bench, $shelf, $missing, $family) : self::live($bench, $shelf, $shelf->with($missing, null), $missing, $family);
@@ -59,7 +59,7 @@ final class LettersAnew
         $svg = Source::query()->findOrFail($job->id)->svg;
         $frame = $job->fileFrame();
         if ($svg === '' || $frame === null) {
-            throw EditRefused::because('The file that the letters came in with is not kept any more.');
+            throw Refused::because('The file that the letters came in with is not kept any more.');
         }
         $placed = static function (FontShelf $shelf) use ($svg, $frame): array {
             $drawing = Reader::read($svg, Intake::limits(), $shelf);
@@ -74,7 +74,7 @@ final class LettersAnew
         $before = $placed($shelf->with($missing, null));
         $after = $placed($shelf->with($missing, $family));
         if (array_keys($before) !== array_keys($after)) {
-            throw EditRefused::because('In that font the file comes out as other pieces; take it in as a new job, or choose another font.');
+            throw Refused::because('In that font the file comes out as other pieces; take it in as a new job, or choose another font.');
         }
         $near = self::SAME * max($bench->width, $bench->height);
         $new = $was = [];

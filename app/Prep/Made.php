@@ -9,7 +9,7 @@ use App\Models\ShopJob;
 use App\Models\StockItem;
 use Illuminate\Support\Facades\DB;
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Layout\Layout;
@@ -24,7 +24,7 @@ final class Made
     /** Grows whenever layouts come out otherwise. */
     private const FORM = 6;
 
-    /** @return list<Layout> @throws EditRefused when nothing was prepared */
+    /** @return list<Layout> @throws Refused when nothing was prepared */
     public static function layouts(ShopJob $job): array
     {
         $preparation = self::prepared($job);
@@ -77,7 +77,7 @@ final class Made
     public static function order(ShopJob $job): Order
     {
         $preparation = self::prepared($job);
-        $art = self::result($preparation) ?? throw EditRefused::because('What was prepared is not kept any more; prepare the job again.');
+        $art = self::result($preparation) ?? throw Refused::because('What was prepared is not kept any more; prepare the job again.');
         $values = self::values($job);
         $line = PrepLine::of($preparation->line(), $job->limits(), new DatabaseStepCache);
         $under = $preparation->version === $job->version ? Makings::under($job->process, $line, Seen::of($job->art()), $values) : [];
@@ -143,7 +143,7 @@ final class Made
     {
         $preparation = $job->latestPreparation;
         if ($preparation === null || $preparation->status !== 'done') {
-            throw EditRefused::because('There is nothing to lay out until the art has been prepared.');
+            throw Refused::because('There is nothing to lay out until the art has been prepared.');
         }
 
         return $preparation;
@@ -207,12 +207,12 @@ final class Made
     /**
      * Sheets of an earlier state go out only to who says that they are wanted all the same, and never to a machine.
      *
-     * @throws EditRefused
+     * @throws Refused
      */
     public static function holdStale(Preparation $preparation, bool $earlier): void
     {
         if (! $earlier && $preparation->version !== $preparation->job()->firstOrFail()->version) {
-            throw EditRefused::because('The job was changed since these sheets were made. Prepare it again, or ask for the earlier state by name.');
+            throw Refused::because('The job was changed since these sheets were made. Prepare it again, or ask for the earlier state by name.');
         }
     }
 }

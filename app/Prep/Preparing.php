@@ -8,7 +8,7 @@ use App\Models\Preparation;
 use App\Models\ShopJob;
 use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Check\Inspection;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\PlanarMap\MapTooLarge;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Prepare\Stopped;
@@ -49,7 +49,7 @@ final class Preparing
             self::end($preparation, ['status' => 'stopped', 'doing' => '']);
 
             return;
-        } catch (MapTooLarge|EditRefused $tooLarge) {
+        } catch (MapTooLarge|Refused $tooLarge) {
             self::end($preparation, ['status' => 'failed', 'doing' => '', 'error' => $tooLarge->getMessage()]);
 
             return;

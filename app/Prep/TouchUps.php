@@ -9,8 +9,8 @@ use App\Models\ShopJob;
 use Illuminate\Http\Request;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\LineStep;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Prepare\Finish\TouchUp;
@@ -44,7 +44,7 @@ final class TouchUps
         return $step === null ? $source() : self::after(ShopJob::snapshot($job->id), $step);
     }
 
-    /** The art after a step of touching up. @throws EditRefused when it is not in the line any more */
+    /** The art after a step of touching up. @throws Refused when it is not in the line any more */
     public static function after(ShopJob $job, string $step): Artwork
     {
         $bench = $job->art();
@@ -77,6 +77,6 @@ final class TouchUps
                 return $i;
             }
         }
-        throw EditRefused::because('That step of touching up is not in the line any more.');
+        throw Refused::because('That step of touching up is not in the line any more.');
     }
 }

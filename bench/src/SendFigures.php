@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NeatEdge\Bench;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Check\Process as Making;
@@ -15,6 +14,7 @@ use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Prepare\Presets;

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace NeatEdge\Bench;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Format\Svg\Writer;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Tests\Support\RandomArt;
 
 /** CPU of the whole line against that of its dearest step, on art of about 10,000 nodes in 30 colours; and of art with many see-through groups. */

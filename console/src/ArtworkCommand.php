@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NeatEdge\Console;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Check\Severity;
@@ -15,6 +14,7 @@ use NeatEdge\Core\Format\Svg\Drawing;
 use NeatEdge\Core\Format\Svg\Limits;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Length;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Prepare\SolidColours;
 use NeatEdge\Core\Type\Font;
 use NeatEdge\Core\Type\FontShelf;
@@ -29,6 +29,9 @@ use Symfony\Component\Console\Output\OutputInterface;
 /** A command that reads one drawing. */
 abstract class ArtworkCommand extends Command
 {
+    /** Whether a finished width can be asked for: an edit may have a width that is its own. */
+    private bool $sizes = false;
+
     private const FAILS = ['serious', 'warning', 'left-out', 'any', 'never'];
 
     protected function takesDrawing(): static
@@ -79,7 +82,7 @@ abstract class ArtworkCommand extends Command
         if ($arrived->pages > 1 && ! isset(self::taking($input)['page'])) {
             throw BadCall::severalPages($arrived->pages);
         }
-        $drawing = self::sized($input, $arrived->drawing);
+        $drawing = $this->sizes ? self::sized($input, $arrived->drawing) : $arrived->drawing;
         if (! $solid || ! self::wantsSolid($input)) {
             return $drawing;
         }
@@ -105,11 +108,11 @@ abstract class ArtworkCommand extends Command
     /** At the finished width that was asked for, of the art or of the page. */
     private static function sized(InputInterface $input, Drawing $drawing): Drawing
     {
-        $of = $input->hasOption('of') ? self::text($input, 'of') : 'page';
+        $of = self::text($input, 'of');
         if (! in_array($of, ['page', 'art'], true)) {
             throw BadCall::choice('--of', $of, ['page', 'art']);
         }
-        $width = $input->hasOption('width') ? self::text($input, 'width') : '';
+        $width = self::text($input, 'width');
 
         return ($of === 'art' ? $drawing->framedByArt() : $drawing)->atWidth($width === '' ? null : Length::positive($width)->mm);
     }
@@ -128,6 +131,8 @@ abstract class ArtworkCommand extends Command
 
     protected function takesSize(): static
     {
+        $this->sizes = true;
+
         return $this->addOption('width', null, InputOption::VALUE_REQUIRED, 'the finished width; as the file states when left out')
             ->addOption('of', null, InputOption::VALUE_REQUIRED, 'what has that width: page, or art for the box of all that is drawn', 'page');
     }

@@ -6,12 +6,12 @@ namespace NeatEdge\Console;
 
 use JsonException;
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Edit\Mark;
+use NeatEdge\Core\Measure\Colour;
 use Symfony\Component\Console\Input\ArgvInput;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
@@ -23,7 +23,8 @@ final class EditCommand extends ArtworkCommand
 {
     private const MOST_EDITS = 5000;
 
-    private const TAKEN = ['pieces', 'colour', 'all', 'edits', 'marks', 'output', 'fonts', 'solid-colours', 'ground', 'limit'];
+    /** @var list<string>|null words that choose the pieces, or say how a drawing is read */
+    private static ?array $taken = null;
 
     protected function configure(): void
     {
@@ -134,9 +135,9 @@ final class EditCommand extends ArtworkCommand
     private static function value(Field $field, string $text, string $name): mixed
     {
         if ($field->type === Field::FLAG) {
-            return ! in_array(strtolower($text), ['0', 'no', 'false', 'off'], true);
+            return $text === '' ? true : strtolower($text);
         }
-        if ($field->type === Field::NODES || $field->type === Field::DATA) {
+        if (in_array($field->type, Field::STRUCTURED, true)) {
             $data = json_decode($text, true);
 
             return is_array($data) ? $data : throw BadCall::missing("a JSON list for --{$name}");
@@ -151,7 +152,9 @@ final class EditCommand extends ArtworkCommand
         $name = strtolower((string) preg_replace('/(?<!^)[A-Z]/', '-$0', $field->name));
 
         // Words that choose the pieces, or say how a drawing is read, mean that here too.
-        return in_array($name, self::TAKEN, true) ? "set-{$name}" : $name;
+        self::$taken ??= array_map(strval(...), array_keys((new self)->getDefinition()->getOptions()));
+
+        return in_array($name, self::$taken, true) ? "set-{$name}" : $name;
     }
 
     /** @return list<array{string, array<string, mixed>}> */

@@ -368,7 +368,7 @@ final class CommandLineTest extends TestCase
             [['edit', 'inset', $in, '--all', '--distance=12'], 'is narrower than that'],
             [['edit', 'inset', $in, '--all', '--distance=wide'], 'wide'],
             [['edit', 'inset', $in, '--all', '--gap=2'], '"--gap" option does not exist'],
-            [['edit', 'part', $in, '--all', '--line=hello'], 'is no path data'],
+            [['edit', 'part', $in, '--all', '--line=hello'], 'write path data such as'],
             [['edit', 'cells', $in, '--all', '--lift=5'], 'written as x,y'],
             [['edit', '--edits=none.json', $in], 'There is no file "none.json"'],
         ] as [$call, $words]) {
@@ -383,7 +383,7 @@ final class CommandLineTest extends TestCase
     #[Test]
     public function the_catalogue_lists_kinds_and_fields_that_scripts_rely_on(): void
     {
-        [$code, $out] = $this->call(['catalogue', '--format=json']);
+        [$code, $out] = $this->call(['catalogue', 'edits', '--format=json']);
         $all = json_decode($out, true);
         self::assertSame(0, $code);
         $relied = [
@@ -397,6 +397,10 @@ final class CommandLineTest extends TestCase
             self::assertSame([], array_diff($fields, array_column($all[$kind]['fields'], 'name')), $kind);
         }
         self::assertStringContainsString('--drop-holes=LENGTH', $this->call(['catalogue'])[1]);
+        self::assertSame(['edits', 'steps', 'outputs', 'stock', 'making', 'shapes', 'limits'], array_keys((array) json_decode($this->call(['catalogue', '--format=json'])[1], true)));
+        [$code, , $error] = $this->call(['catalogue', 'hats']);
+        self::assertSame(2, $code);
+        self::assertStringContainsString('hats', $error);
     }
 
     #[Test]

@@ -105,7 +105,7 @@ final class SendTest extends TestCase
         self::assertSame('Lamp yellow', $now->json('layouts.0.material'));
         self::assertSame(3, $now->json('layouts.0.layers.0.lines'));
         self::assertEqualsWithDelta(25.4, $now->json('values.weedEvery'), 1e-9);
-        $this->putJson("/api/jobs/{$job}/making", ['values' => ['copies' => '-1']])->assertStatus(422)->assertJsonPath('message', 'Copies: type a number between 1 and 2000.');
+        $this->putJson("/api/jobs/{$job}/making", ['values' => ['copies' => '-1']])->assertStatus(422)->assertJsonPath('message', 'Copies: type a whole number between 1 and 2000.');
         $this->putJson("/api/jobs/{$job}/making", ['materials' => ['#e0a030' => 9999]])->assertStatus(422);
         self::assertSame(3, $this->getJson("/api/jobs/{$job}/making")->json('values.copies'), 'nothing was changed by what was refused');
         $this->get("/api/jobs/{$job}/layouts/0/picture.svg")->assertOk()->assertHeader('Content-Type', 'image/svg+xml');

@@ -19,9 +19,9 @@ use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Edit\Arranging\PlacePieces;
 use NeatEdge\Core\Edit\Chosen;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Json\PieceJson;
 use NeatEdge\Core\Measure\SnapPlaces;
@@ -42,7 +42,7 @@ final class BenchController
             }
         }
         if ($found === []) {
-            throw EditRefused::missingPiece($ids[0] ?? '');
+            throw Refused::missingPiece($ids[0] ?? '');
         }
         [$box, $turn] = PlacePieces::frame($found, [0.5, 0.5]);
         $upright = Chosen::box($found);

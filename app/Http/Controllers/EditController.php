@@ -19,10 +19,10 @@ use JsonException;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Reference;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Arranging\PastePieces;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Edit\Shaping\Outcome;
 use NeatEdge\Core\Format\Json\ArtworkJson;
@@ -136,7 +136,7 @@ final class EditController
         }, ShopJob::part($job->id, []));
     }
 
-    /** @throws EditRefused */
+    /** @throws Refused */
     private static function edit(Request $request, ShopJob $job, FontShelf $fonts): Edit
     {
         $fields = $request->validate(['edit' => ['required', 'array'], 'edit.kind' => ['required', 'string', 'max:40']], ['edit' => 'Say which change is to be made.', 'edit.*' => 'Say which change is to be made.'])['edit'];
@@ -154,7 +154,7 @@ final class EditController
     /**
      * @return array{list<Piece>, int} the pieces, and the job that they were taken from
      *
-     * @throws EditRefused
+     * @throws Refused
      */
     private static function pasted(mixed $text): array
     {
@@ -162,17 +162,17 @@ final class EditController
             $data = ArtworkJson::data(is_string($text) ? $text : '[]');
             $pieces = $data['pieces'] ?? [];
         } catch (JsonException|UnexpectedValueException) {
-            throw EditRefused::because('What was copied cannot be read; copy it again.');
+            throw Refused::because('What was copied cannot be read; copy it again.');
         }
         if (! is_array($pieces) || ! array_is_list($pieces) || count($pieces) > PastePieces::MOST) {
-            throw EditRefused::because(sprintf('What was copied are no pieces, or more than %d; copy them again.', PastePieces::MOST));
+            throw Refused::because(sprintf('What was copied are no pieces, or more than %d; copy them again.', PastePieces::MOST));
         }
         $out = [];
         foreach ($pieces as $piece) {
             try {
                 StoredForm::hold($piece);
             } catch (StoredFormRefused $refused) {
-                throw EditRefused::because($refused->getMessage());
+                throw Refused::because($refused->getMessage());
             }
             $out[] = PieceJson::to($piece);
         }
@@ -180,13 +180,13 @@ final class EditController
         return [$out, is_int($data['job'] ?? null) ? $data['job'] : 0];
     }
 
-    /** @throws EditRefused */
+    /** @throws Refused */
     private static function reference(mixed $fields, ShopJob $job): Reference
     {
         $file = is_array($fields) ? ($fields['file'] ?? '') : '';
         $picture = is_string($file) ? ReferencePicture::query()->find($file) : null;
         if ($picture === null) {
-            throw EditRefused::because('That picture is not here any more; add it again.');
+            throw Refused::because('That picture is not here any more; add it again.');
         }
         // As large as fits the page, in its middle.
         $scale = min($job->width_mm / $picture->width, $job->height_mm / $picture->height);

@@ -18,7 +18,6 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\ShapeKind;
 use NeatEdge\Core\Artwork\StepAndRepeat;
 use NeatEdge\Core\Check\AboutFinding;
@@ -28,6 +27,8 @@ use NeatEdge\Core\Check\LimitFields;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Check\Remedies;
 use NeatEdge\Core\Check\Remedy;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Format\Incoming;
 use NeatEdge\Core\Format\Svg\Isolated;
 use NeatEdge\Core\Format\Svg\Writer;
@@ -345,8 +346,16 @@ final class JobController
             'unit' => ['sometimes', Rule::in(array_keys(Length::MM_PER))],
             'of' => ['sometimes', 'nullable', 'numeric'],
             'any' => ['sometimes', 'boolean'],
+            'label' => ['sometimes', 'string', 'max:60'], 'least' => ['sometimes', 'numeric'], 'most' => ['sometimes', 'numeric'],
         ], ['text.*' => 'Type a length such as 300mm.', 'unit.*' => 'There is no such unit.', 'of.*' => 'Type a length such as 300mm.', 'any.*' => 'Type a length such as 300mm.']);
-        $length = Length::parse($fields['text'], $fields['unit'] ?? 'mm', isset($fields['of']) ? (float) $fields['of'] : null);
+        [$unit, $of] = [$fields['unit'] ?? 'mm', isset($fields['of']) ? (float) $fields['of'] : null];
+        if (isset($fields['label'])) {
+            // A described value: its bounds hold, and are told in the words in which they always are.
+            $field = new Field('value', $fields['label'], Field::LENGTH, 0.0, (float) ($fields['least'] ?? -Field::FARTHEST), (float) ($fields['most'] ?? Field::FARTHEST));
+
+            return new JsonResponse(['mm' => Values::read([$field], ['value' => $fields['text']], $unit)->length('value', $of)]);
+        }
+        $length = Length::parse($fields['text'], $unit, $of);
         if ($length->mm <= 0 && ! ($fields['any'] ?? false)) {
             throw InvalidLength::notPositive($fields['text']);
         }

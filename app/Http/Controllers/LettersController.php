@@ -9,7 +9,7 @@ use App\Models\ShopJob;
 use App\Prep\LettersAnew;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 
 /** Letters of a customer's file that stand in for a font which was not at hand. */
 final class LettersController
@@ -38,7 +38,7 @@ final class LettersController
             $before = $job->art();
             [$after, $pieces, $stay] = LettersAnew::set($job, $before, $missing, $family);
             if ($pieces === []) {
-                throw EditRefused::because($stay > 0 ? 'The letters were changed by hand since they came in; set them in Draw.' : 'No letters on the bench stand in for that font any more.');
+                throw Refused::because($stay > 0 ? 'The letters were changed by hand since they came in; set them in Draw.' : 'No letters on the bench stand in for that font any more.');
             }
             $was = array_filter($job->notices, static fn (array $notice): bool => $notice['kind'] === 'missing-font' && ($notice['sheet'] ?? '') === $missing);
             $said = (mb_strtolower($family) === mb_strtolower($missing) ? 'The font was added, and the letters set in it' : "Set in \"{$family}\" instead").($stay > 0 ? ", but for {$stay} that were changed by hand" : '');

@@ -16,8 +16,8 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Validation\ValidationException;
-use NeatEdge\Core\Artwork\Field;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Format\AboutFormat;
 use NeatEdge\Core\Format\Export;
 use NeatEdge\Core\Format\Formats;
@@ -145,7 +145,7 @@ final class MakingController
     {
         $seconds = (int) ($request->validate(['seconds' => ['sometimes', 'integer', 'min:1', 'max:600']], ['*' => 'Search for 1 to 600 seconds.'])['seconds'] ?? 20);
         if (Makings::designs(Made::order($job)) === [] || (Made::values($job)['arrange'] ?? 'drawn') === 'drawn') {
-            throw EditRefused::because('Choose to nest the copies first; laid as they were drawn there is nothing to search for.');
+            throw Refused::because('Choose to nest the copies first; laid as they were drawn there is nothing to search for.');
         }
         Nesting::query()->where('shop_job_id', $job->id)->whereIn('status', ['waiting', 'running'])->update(['stop_requested' => true]);
         Nesting::query()->where('shop_job_id', $job->id)->where('status', 'waiting')->update(['status' => 'stopped']);
@@ -221,7 +221,7 @@ final class MakingController
      * @param  list<Placement>  $laid
      * @param  array<int, int>  $moved  by number of the copies that were moved
      *
-     * @throws EditRefused
+     * @throws Refused
      */
     private static function holdApart(array $designs, array $laid, array $moved, float $length, float $width): void
     {
@@ -230,7 +230,7 @@ final class MakingController
         foreach ($moved as $copy => $k) {
             $box = $boxes[$copy];
             if ($box === null || $box->left < -0.01 || $box->top < -0.01 || $box->right > $length + 0.01 || $box->bottom > $width + 0.01) {
-                throw EditRefused::because('There it would lie beyond the bed.');
+                throw Refused::because('There it would lie beyond the bed.');
             }
             foreach ($boxes as $i => $other) {
                 // Each pair once: of two that were both moved, at the later one.
@@ -239,7 +239,7 @@ final class MakingController
                 }
                 $pairs = Overlap::pairs([$shapes[$copy], $shapes[$i]]);
                 if ($pairs !== [] && $pairs[0][2] > self::TOUCHING) {
-                    throw EditRefused::because(sprintf('There it would lie on another copy, on %.1f mm².', $pairs[0][2]));
+                    throw Refused::because(sprintf('There it would lie on another copy, on %.1f mm².', $pairs[0][2]));
                 }
             }
         }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Format\Json\StoredForm;
 use NeatEdge\Core\Format\Json\StoredFormRefused;
@@ -38,7 +38,7 @@ final readonly class Proposal
     /**
      * @param  array<string, mixed>  $columns
      *
-     * @throws EditRefused when it cannot be stored
+     * @throws Refused when it cannot be stored
      */
     public static function state(string $label, Artwork $before, Artwork $after, array $columns = []): self
     {
@@ -50,7 +50,7 @@ final readonly class Proposal
         try {
             StoredForm::holdAll($ahead, $after);
         } catch (StoredFormRefused $refused) {
-            throw EditRefused::because($refused->getMessage());
+            throw Refused::because($refused->getMessage());
         }
 
         return new self($ahead, ArtworkDifference::between($after, $before), $label, null, $columns, true);
@@ -69,7 +69,7 @@ final readonly class Proposal
      * @param  array<int, array<string, mixed>>  $notices  as they are then, by their number
      * @param  array<int, array<string, mixed>>  $was  as they were
      *
-     * @throws EditRefused when it cannot be stored
+     * @throws Refused when it cannot be stored
      */
     public static function telling(string $label, Artwork $before, Artwork $after, array $notices, array $was): self
     {

@@ -11,7 +11,7 @@ use App\Prep\Gate;
 use App\Prep\Made;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 
 /** Who let a job go that was not ready, and why. */
 final class ReleaseController
@@ -24,12 +24,12 @@ final class ReleaseController
     public function store(Request $request, ShopJob $job): JsonResponse
     {
         $fields = $request->validate(['by' => ['required', 'string', 'max:80'], 'reason' => ['required', 'string', 'max:200']], ['by.*' => 'Say who lets it go.', 'reason.*' => 'Say why it may go as it is, in up to 200 letters.']);
-        $verdict = Ticket::verdict(Made::prepared($job), $job) ?? throw EditRefused::because('Prepare the job first.');
+        $verdict = Ticket::verdict(Made::prepared($job), $job) ?? throw Refused::because('Prepare the job first.');
         if ($verdict->isReady()) {
-            throw EditRefused::because('The job is ready; nothing holds it.');
+            throw Refused::because('The job is ready; nothing holds it.');
         }
         if ($verdict->empty) {
-            throw EditRefused::because('There is nothing to make.');
+            throw Refused::because('There is nothing to make.');
         }
 
         return new JsonResponse(Gate::release($job, $verdict, trim($fields['by']), trim($fields['reason']))->row(), 201);

@@ -13,8 +13,8 @@ use App\Prep\Made;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Device\Devices;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Shop\Stock;
 
@@ -32,7 +32,7 @@ final class SendingController
     public function store(Request $request, ShopJob $job): JsonResponse
     {
         $fields = $request->validate(['machine' => ['required', 'integer'], 'number' => ['required', 'integer', 'min:0'], 'again' => ['sometimes', 'boolean']], ['*' => 'Choose a sheet and a machine.']);
-        $machine = StockItem::query()->where('kind', 'machine')->whereKey((int) $fields['machine'])->first() ?? throw EditRefused::because('That machine is not in the shop any more.');
+        $machine = StockItem::query()->where('kind', 'machine')->whereKey((int) $fields['machine'])->first() ?? throw Refused::because('That machine is not in the shop any more.');
         $preparation = Made::prepared($job);
         Made::holdStale($preparation, false);
         Gate::pass($job, $preparation);
@@ -75,11 +75,11 @@ final class SendingController
     {
         $wanted = Stock::machineFor($job->process);
         if ($machine->data['kind'] !== $wanted) {
-            throw EditRefused::because(sprintf('%s is no %s: %s does not make %s.', $machine->name, $wanted, $machine->name, lcfirst($job->process->label())));
+            throw Refused::because(sprintf('%s is no %s: %s does not make %s.', $machine->name, $wanted, $machine->name, lcfirst($job->process->label())));
         }
         $says = Stock::misfit($machine->data, $layout);
         if ($says !== null) {
-            throw EditRefused::because("{$machine->name}: {$says}");
+            throw Refused::because("{$machine->name}: {$says}");
         }
     }
 

@@ -15,7 +15,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Format\Export;
 use NeatEdge\Core\Format\Formats;
 use NeatEdge\Core\Geometry\InvalidLength;
@@ -92,7 +92,7 @@ final class SizeController
         try {
             $width = Length::positive(is_string($text) ? $text : '', $job->unit)->mm;
         } catch (InvalidLength $invalid) {
-            throw EditRefused::because($invalid->getMessage());
+            throw Refused::because($invalid->getMessage());
         }
         $art = ShopJob::snapshot($job->id)->art();
 

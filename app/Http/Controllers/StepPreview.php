@@ -10,7 +10,7 @@ use App\Prep\DatabaseStepCache;
 use Closure;
 use Illuminate\Http\Request;
 use NeatEdge\Core\Artwork\LineStep;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Prepare\StepReport;
 use NeatEdge\Core\Prepare\Steps;
@@ -31,7 +31,7 @@ final class StepPreview
             $line = $bench->line ?? [];
             $at = array_search($fields['id'], array_map(static fn (LineStep $step): string => $step->id, $line), true);
             if ($at === false) {
-                throw EditRefused::because('That step is not in the line any more.');
+                throw Refused::because('That step is not in the line any more.');
             }
             $before = PrepLine::of(array_slice($line, 0, (int) $at), $job->limits(), new DatabaseStepCache)->outcome(Seen::of($bench));
             $step = Steps::make($line[$at]->kind, [...$line[$at]->values, ...(array) ($fields['values'] ?? [])], $job->unit);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Artwork;
 
+use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Geometry\Shape;
 
 /** D1: a shape made from typed values, about its own middle. */

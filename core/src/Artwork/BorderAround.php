@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Artwork;
 
+use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Geometry\Shape;
 
 /** P7: a cut border that follows the pieces that it goes round. */

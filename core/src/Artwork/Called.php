@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Artwork;
 
+use NeatEdge\Core\Measure\Colour;
+
 /** What a piece is called in lists: by the name that somebody gave it, in the file or here; else by what it is and its colour. */
 final class Called
 {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Artwork;
 
 use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Measure\Colour;
 
 /**
  * A run of colours along a line or out of a circle, as SVG 2, chapter 14 has it. It is kept as paint: no knife and

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Artwork;
 
 use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Measure\Colour;
 
 /** What a fill or a stroke is painted with: one flat colour, or a gradient or picture for which the colour stands. */
 final readonly class Paint

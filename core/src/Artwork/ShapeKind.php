@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Artwork;
 
+use NeatEdge\Core\Described\Field;
+
 /** The basic shapes and what can be typed for each. */
 enum ShapeKind: string
 {

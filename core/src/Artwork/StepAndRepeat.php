@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Artwork;
 
+use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 
@@ -24,7 +25,7 @@ final readonly class StepAndRepeat implements Change
     public static function fields(): array
     {
         return [
-            Field::choice('kind', 'Laid out as', 'row', ['row' => 'Row', 'grid' => 'Grid', 'ring' => 'Ring']),
+            Field::choice('as', 'Laid out as', 'row', ['row' => 'Row', 'grid' => 'Grid', 'ring' => 'Ring']),
             Field::count('count', 'Count', 6, 1, 1000),
             Field::count('rows', 'Rows', 3, 1, 1000),
             new Field('stepX', 'Step across', Field::LENGTH, 20.0),

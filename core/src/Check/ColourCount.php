@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Check;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Prepare\Colours\ColourAreas;
 use NeatEdge\Core\Prepare\Colours\Joining;

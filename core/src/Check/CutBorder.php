@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Check;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Edit\Shaping\BorderLine;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\PlanarMap\Combine;
 
 /** Of one full picture only the border is cut: where a process prints, that is what limits of widths are held to. */

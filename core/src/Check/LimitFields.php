@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Check;
 
-use NeatEdge\Core\Artwork\Field;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
-use NeatEdge\Core\Type\FontShelf;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 
 /** The limits of a ticket that can be typed besides line and gap, as they describe themselves. */
 final class LimitFields
@@ -29,7 +28,7 @@ final class LimitFields
      * @param  array<mixed>  $typed  by name; an empty one is as usual for the process again
      * @return array<string, float|int>
      *
-     * @throws EditRefused
+     * @throws Refused
      */
     public static function typed(array $now, array $typed, string $unit): array
     {
@@ -37,10 +36,10 @@ final class LimitFields
             if (! array_key_exists($field->name, $typed)) {
                 continue;
             }
-            $text = is_string($typed[$field->name]) ? trim($typed[$field->name]) : '';
+            $said = is_string($typed[$field->name]) ? trim($typed[$field->name]) : $typed[$field->name];
             unset($now[$field->name]);
-            if ($text !== '') {
-                $value = (new Input([$field->name => $text], FontShelf::shipped(), $unit))->values([$field])[$field->name];
+            if ($said !== '' && $said !== null) {
+                $value = Values::read([$field], [$field->name => $said], $unit)->all()[$field->name];
                 $now[$field->name] = $field->type === Field::COUNT ? (int) $value : (float) $value;
             }
         }

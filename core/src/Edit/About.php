@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Edit;
 
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
 
 /**
  * What an edit says of itself: from it follow the form on the page, the help and the options of the command line, and

@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Edit;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Geometry\Box;
 
 /** The pieces that an edit is about. */
@@ -16,7 +17,7 @@ final class Chosen
      * @param  int  $least  how many are needed
      * @return array<string, Piece> by id, the lowest first
      *
-     * @throws EditRefused when one is gone or locked, or they are too few
+     * @throws Refused when one is gone or locked, or they are too few
      */
     public static function in(Artwork $artwork, array $ids, int $least = 1): array
     {
@@ -31,21 +32,21 @@ final class Chosen
         foreach ($artwork->pieces as $piece) {
             if (isset($wanted[$piece->id])) {
                 if ($piece->place->locked) {
-                    throw EditRefused::locked($piece->name);
+                    throw Refused::locked($piece->name);
                 }
                 if (isset($locked[$piece->place->layer])) {
-                    throw EditRefused::locked($locked[$piece->place->layer]);
+                    throw Refused::locked($locked[$piece->place->layer]);
                 }
                 $out[$piece->id] = $piece;
             }
         }
         foreach ($ids as $id) {
             if (! isset($out[$id])) {
-                throw EditRefused::missingPiece($id);
+                throw Refused::missingPiece($id);
             }
         }
 
-        return count($out) < $least ? throw EditRefused::tooFew($least) : $out;
+        return count($out) < $least ? throw Refused::tooFew($least) : $out;
     }
 
     /** @param  array<Piece>  $pieces */
@@ -53,7 +54,7 @@ final class Chosen
     {
         $boxes = array_filter(array_map(static fn (Piece $piece): ?Box => $piece->box(), array_values($pieces)));
 
-        return Box::around(...$boxes) ?? throw EditRefused::because('There is nothing in what was chosen that has a size.');
+        return Box::around(...$boxes) ?? throw Refused::because('There is nothing in what was chosen that has a size.');
     }
 
     /**

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\Arranging\ArrangingRoom;
 use NeatEdge\Core\Edit\Layers\LayersRoom;
 use NeatEdge\Core\Edit\Letters\LettersRoom;
@@ -48,15 +51,15 @@ final class Edits
      * @param  array<mixed>  $fields
      * @param  string  $unit  of lengths that are typed without one
      *
-     * @throws EditRefused
+     * @throws Refused
      */
     public static function make(string $kind, array $fields, FontShelf $fonts, string $unit = 'mm'): Edit
     {
-        $class = self::kinds()[$kind] ?? throw EditRefused::unknown($kind);
+        $class = self::kinds()[$kind] ?? throw Refused::unknown($kind);
 
-        $input = new Input([...$fields, 'kind' => $fields['as'] ?? $kind], $fonts, $unit);
-        $edit = $class::from($input);
-        $leftovers = Leftovers::after($kind, $edit, $input);
+        $values = Values::read([Field::words('pieces', 'Pieces', Field::PIECES), ...$class::about($kind)->fields], $fields, $unit, $fonts, $kind);
+        $edit = $class::from($values);
+        $leftovers = Leftovers::after($kind, $edit, $values);
 
         return $leftovers === null ? $edit : new WithoutLeftovers($edit, $leftovers);
     }
@@ -90,7 +93,7 @@ final class Edits
         return $edit instanceof ShowsMarks ? $edit->marks($artwork) : [];
     }
 
-    /** What an edit gives, with everything that follows what it changed. @throws EditRefused */
+    /** What an edit gives, with everything that follows what it changed. @throws Refused */
     public static function applied(Edit $edit, Artwork $artwork, FontShelf $fonts): Artwork
     {
         return Following::settled($artwork, $edit->apply($artwork), $fonts);

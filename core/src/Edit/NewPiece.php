@@ -5,16 +5,17 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Place;
 use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Artwork\Side;
 use NeatEdge\Core\Artwork\Stroke;
-use NeatEdge\Core\Edit\Paint\StrokePieces;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Stroke\StrokeStyle;
 
 /** How a drawn piece begins: its paints, its name and its layer. */
@@ -24,31 +25,33 @@ final readonly class NewPiece
     {
     }
 
-    /** @return list<Field> what can be said of a new piece */
-    public static function fields(): array
+    /**
+     * @param  float  $width  mm, of its stroke when nothing is said
+     * @return list<Field> what can be said of a new piece
+     */
+    public static function fields(float $width = 1.0): array
     {
         return [
-            Field::words('fill', 'Fill', Field::COLOUR), Field::words('line', 'Stroke', Field::COLOUR), Field::length('lineWidth', 'Stroke width', 1.0, 0.001),
+            Field::colour('fill', 'Fill', none: true), Field::colour('line', 'Stroke', none: true), Field::length('lineWidth', 'Stroke width', $width, 0.001, most: 1000.0),
             Field::choice('side', 'Side', 'centre', ['centre' => 'Centre', 'inside' => 'Inside', 'outside' => 'Outside']), Field::words('layer', 'Layer'),
         ];
     }
 
     /** @param  bool  $open  whether it is a line, which has no fill unless one is asked for */
-    public static function from(Input $input, bool $open = false): self
+    public static function from(Values $values, bool $open = false): self
     {
         $colours = [];
         foreach (['fill', 'line'] as $name) {
-            $text = $input->has($name) ? $input->text($name, 20) : null;
-            $colours[$name] = $text === null ? null : ($text === 'none' ? 'none' : StrokePieces::colour($text));
+            $colours[$name] = $values->none($name) ? 'none' : $values->colour($name);
         }
         $fill = $colours['fill'] ?? ($open ? 'none' : Colour::ink());
         $line = $colours['line'] ?? ($open ? Colour::ink() : 'none');
-        $width = $input->length('lineWidth', 1.0, 0.001, 1000.0);
+        $width = $values->length('lineWidth');
 
         return new self(
             $fill instanceof Colour ? new Paint($fill) : null,
-            $line instanceof Colour ? new Stroke(new Paint($line), new StrokeStyle($width), side: Side::from($input->choice('side', ['centre', 'inside', 'outside'], 'centre'))) : null,
-            $input->text('layer', 40),
+            $line instanceof Colour ? new Stroke(new Paint($line), new StrokeStyle($width), side: Side::from($values->choice('side'))) : null,
+            $values->text('layer'),
         );
     }
 
@@ -58,12 +61,12 @@ final readonly class NewPiece
         return $this->fill === null && $this->stroke === null ? $piece : $piece->with(fill: $this->fill, stroke: $this->stroke);
     }
 
-    /** @throws EditRefused when its layer is locked */
+    /** @throws Refused when its layer is locked */
     public function laid(Artwork $artwork, string $name, Shape|Recipe $made, ?Stroke $stroke = null): Artwork
     {
         $layer = $artwork->layer($this->layer) ?? $artwork->layers[count($artwork->layers) - 1];
         if ($layer->locked) {
-            throw EditRefused::locked($layer->name);
+            throw Refused::locked($layer->name);
         }
         $shape = $made instanceof Recipe ? $made->shape() : $made;
         $piece = new Piece(

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Format;
 
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
 
 /** A format of files as it says of itself. */
 final readonly class AboutFormat

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Format;
 
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Format\Svg\Drawing;
 
 /** A file as it came in: the drawing that was understood, the picture of it that is kept as the customer's, and what can be said about how it is taken. */

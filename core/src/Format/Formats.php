@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Format;
 
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Format\Dxf\DxfWriter;
 use NeatEdge\Core\Format\GCode\GCodeWriter;
 use NeatEdge\Core\Format\Pdf\PdfWriter;
@@ -13,7 +13,6 @@ use NeatEdge\Core\Format\Plt\PltWriter;
 use NeatEdge\Core\Format\Png\PngWriter;
 use NeatEdge\Core\Format\Svg\SheetWriter;
 use NeatEdge\Core\Sheet\Layout\Layout;
-use NeatEdge\Core\Type\FontShelf;
 
 /** The registry of formats that files leave in. A new one is one class and one line here. */
 final class Formats
@@ -35,22 +34,22 @@ final class Formats
 
     public static function about(string $key): AboutFormat
     {
-        return self::catalogue()[$key] ?? throw EditRefused::because('There is no such format.');
+        return self::catalogue()[$key] ?? throw Refused::because('There is no such format.');
     }
 
     /**
      * @param  array<mixed>  $values  as they were typed
      *
-     * @throws EditRefused
+     * @throws Refused
      */
     public static function make(string $key, array $values = [], string $unit = 'mm'): LayoutWriter
     {
         foreach (self::ALL as $class) {
             if ($class::about()->key === $key) {
-                return $class::from(new Input($values, FontShelf::shipped(), $unit));
+                return $class::from(Values::read($class::about()->fields, $values, $unit));
             }
         }
-        throw EditRefused::because('There is no such format.');
+        throw Refused::because('There is no such format.');
     }
 
     /** @param  non-empty-list<Layout>  $layouts  the bytes at once */

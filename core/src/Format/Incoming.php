@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Format;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Severity;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Format\Dxf\DxfReader;
 use NeatEdge\Core\Format\Lines\LineDrawing;
 use NeatEdge\Core\Format\Lines\LineProposal;
@@ -46,7 +46,7 @@ final class Incoming
      * @param  array<mixed>  $typed  how it is to be taken, by the names of the fields that it offers
      * @param  Pages|null  $pages  what reads PDF and PostScript; they are refused by name when null
      *
-     * @throws FileRefused|SvgRefused|EditRefused
+     * @throws FileRefused|SvgRefused|Refused
      */
     public static function read(string $bytes, string $name = '', array $typed = [], ?Limits $limits = null, ?FontShelf $fonts = null, ?Pages $pages = null): Arrived
     {
@@ -111,7 +111,7 @@ final class Incoming
         if ($this->pages === null) {
             throw FileRefused::because('PDF and PostScript files are not read here.');
         }
-        $asked = (int) (new Input($typed, $this->fonts))->number('page', 1.0, 1, 100_000);
+        $asked = Values::read([Field::count('page', 'Page', 1, 1, 100_000)], $typed)->count('page');
         ['svg' => $svg, 'pages' => $count, 'notes' => $notes] = $this->pages->page($bytes, $asked);
         $drawing = Reader::read($svg, $this->limits, $this->fonts);
         $more = array_map(static fn (array $note): Finding => new Finding($note[0], $note[0] === 'page-note' ? Severity::Note : Severity::Warning, $note[1]), $notes);
@@ -126,13 +126,13 @@ final class Incoming
     /** @param  array<mixed>  $typed */
     private function dxf(string $bytes, array $typed): Arrived
     {
-        $input = new Input($typed, $this->fonts);
-        $drawing = DxfReader::drawing($bytes, null, $input->flag('asleep'));
+        $values = Values::read(LineProposal::asked(), $typed);
+        $drawing = DxfReader::drawing($bytes, null, $values->flag('asleep'));
         $fields = LineProposal::ofFile($drawing);
-        $unit = $fields === [] ? null : ($input->has('unit') ? $input->choice('unit', array_keys(Length::MM_PER)) : null);
+        $unit = $fields === [] || ! $values->has('unit') ? null : $values->choice('unit');
         if (! $drawing->statesUnit && $unit !== null) {
             // Somebody said what its numbers are: it states its size now.
-            $drawing = DxfReader::drawing($bytes, Length::MM_PER[$unit], $input->flag('asleep'));
+            $drawing = DxfReader::drawing($bytes, Length::MM_PER[$unit], $values->flag('asleep'));
             $drawing->statesUnit = true;
         }
 
@@ -147,7 +147,7 @@ final class Incoming
     {
         $box = $drawing->box();
         $fields = [...LineProposal::of($drawing), ...$fields];
-        $values = (new Input($typed, $this->fonts))->values($fields);
+        $values = Values::read($fields, $typed)->all();
         if ($drawing->isEmpty()) {
             if ($drawing->leftOut !== []) {
                 $empty = rtrim($empty, '.').' that is taken: it holds '.implode(', ', array_map(static fn (string $what, array $row): string => "{$row['count']} × {$what}", array_keys($drawing->leftOut), $drawing->leftOut)).'.';

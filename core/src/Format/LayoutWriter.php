@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Format;
 
 use Closure;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Sheet\Layout\Layout;
 
 /** O6: sheets and plates as bytes. A format knows of no job; it is told a layout. */
@@ -14,7 +14,7 @@ interface LayoutWriter
     public static function about(): AboutFormat;
 
     /** From values that were checked against its fields. */
-    public static function from(Input $input): self;
+    public static function from(Values $values): self;
 
     /**
      * @param  non-empty-list<Layout>  $layouts  one, unless the format holds several

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Prepare;
 
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
 
 /** What a step says of itself: from it follow its card on the page, its form, the options of the command line and the catalogue. */
 final readonly class AboutStep

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Shape;
@@ -29,12 +29,12 @@ final readonly class CleanNodes implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('clean-nodes', 'Clean nodes', 'Doubled and needless nodes go, within a deviation.', [Field::length('deviation', 'Deviation', self::USUAL)], 80, ['thicken' => 'What is thickened gets new nodes: clean after it.', 'widen-gaps' => 'What is widened gets new nodes: clean after it.', 'remove-hidden' => 'Where pieces are cut new nodes come: clean after it.'], work: 0.1);
+        return new AboutStep('clean-nodes', 'Clean nodes', 'Doubled and needless nodes go, within a deviation.', [Field::length('deviation', 'Deviation', self::USUAL, most: 5.0)], 80, ['thicken' => 'What is thickened gets new nodes: clean after it.', 'widen-gaps' => 'What is widened gets new nodes: clean after it.', 'remove-hidden' => 'Where pieces are cut new nodes come: clean after it.'], work: 0.1);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->length('deviation', self::USUAL, 0.0, 5.0));
+        return new self($values->length('deviation'));
     }
 
     public function values(): array

@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
+use NeatEdge\Core\Measure\Colour;
 
 /** Several blacks that only a screen tells apart become the black of the shop, so that no ribbons of one are knocked out of another. */
 final readonly class JoinNearBlacks implements Step
@@ -26,12 +25,12 @@ final readonly class JoinNearBlacks implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('join-near-blacks', 'Join near-blacks', 'Several blacks that only a screen tells apart become the black of the shop.', [Field::words('black', 'Black of the shop', Field::COLOUR, self::BLACK)], rank: 30, looks: true, work: 0.05, cuts: true);
+        return new AboutStep('join-near-blacks', 'Join near-blacks', 'Several blacks that only a screen tells apart become the black of the shop.', [Field::colour('black', 'Black of the shop', self::BLACK)], rank: 30, looks: true, work: 0.05, cuts: true);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self((Colour::parse($input->has('black') ? $input->text('black', 20) : self::BLACK) ?? throw EditRefused::because('Write the black of the shop such as #000000.'))->hex());
+        return new self($values->colour('black')?->hex() ?? self::BLACK);
     }
 
     public function values(): array

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Blend;
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\PlanarMap\FaceRule;
 use NeatEdge\Core\PlanarMap\Rule\TopOwner;
 use NeatEdge\Core\Seen\Painted;

@@ -6,7 +6,7 @@ namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
@@ -28,7 +28,7 @@ final readonly class MergeByColour implements GivesSlivers
         return new AboutStep('merge-by-colour', 'Merge by colour', 'What touches in one colour becomes one piece.', rank: 50, after: ['remove-hidden' => 'What is hidden should be gone before: else hidden parts are merged with what is seen.'], work: 0.2);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
         return new self;
     }

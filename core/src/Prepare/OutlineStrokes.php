@@ -6,7 +6,7 @@ namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Seen\Painted;
 use NeatEdge\Core\Seen\Seen;
 
@@ -20,7 +20,7 @@ final readonly class OutlineStrokes implements Step
         return new AboutStep('outline-strokes', 'Outline strokes', 'Every stroke becomes a filled outline that looks the same.', rank: 10, work: 0.5);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
         return new self;
     }

@@ -6,10 +6,10 @@ namespace NeatEdge\Core\Prepare;
 
 use Closure;
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Measure\LookDifference;
 use NeatEdge\Core\Seen\SingleCuts;
@@ -40,7 +40,7 @@ final readonly class PrepLine
      * @param  list<LineStep>  $line
      * @param  Limits|null  $limits  of the ticket, for values that are left to it
      *
-     * @throws EditRefused for a step that is not known, or values that it cannot be made from
+     * @throws Refused for a step that is not known, or values that it cannot be made from
      */
     public static function of(array $line, ?Limits $limits = null, StepCache $cache = new MemoryCache): self
     {

@@ -6,7 +6,7 @@ namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\PlanarMap;
 use NeatEdge\Core\PlanarMap\Rule\SeenOwners;
@@ -25,7 +25,7 @@ final readonly class RemoveHidden implements GivesSlivers
         return new AboutStep('remove-hidden', 'Remove hidden', 'Only what is seen stays, and no two pieces overlap.', rank: 40, after: ['join-near-blacks' => 'Colours that become one should do so before: else a seam is cut between them.', 'join-near-colours' => 'Colours that become one should do so before: else a seam is cut between them.', 'reduce-colours' => 'Colours that become one should do so before: else a seam is cut between them.', 'solid-colours' => 'What is see-through should be solid before: else it is laid over what is cut.'], work: 1.0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
         return new self;
     }

@@ -6,12 +6,12 @@ namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Blend;
-use NeatEdge\Core\Artwork\Colour;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\PlanarMap\PlanarMap;
 
 /**
@@ -29,12 +29,12 @@ final readonly class SolidColours implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('solid-colours', 'Solid colours', 'What one can see through becomes the solid colours that are seen.', [Field::words('ground', 'Ground', Field::COLOUR, help: 'what shows through where nothing solid lies under; there it stays see-through when left out')], 20, looks: true, work: 1.0);
+        return new AboutStep('solid-colours', 'Solid colours', 'What one can see through becomes the solid colours that are seen.', [Field::colour('ground', 'Ground', help: 'what shows through where nothing solid lies under; there it stays see-through when left out')], 20, looks: true, work: 1.0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->colour('ground'));
+        return new self($values->colour('ground'));
     }
 
     public function values(): array

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 
 /** One step of preparation: artwork in, artwork out, nothing else touched. Made from validated fields, see Steps. */
 interface Step
@@ -14,8 +14,8 @@ interface Step
     /** What it is called, does and takes. */
     public static function about(): AboutStep;
 
-    /** @throws EditRefused for values that it cannot be made from */
-    public static function from(Input $input): self;
+    /** @throws Refused for values that it cannot be made from */
+    public static function from(Values $values): self;
 
     /** A fixed word for scripts and stored lines, such as outline-strokes. */
     public function key(): string;

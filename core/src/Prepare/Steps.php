@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\LineStep;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Prepare\Colours\JoinNearColours;
 use NeatEdge\Core\Prepare\Colours\ReduceColours;
@@ -51,23 +51,23 @@ final class Steps
 
     public static function about(string $kind): AboutStep
     {
-        return self::catalogue()[$kind] ?? throw EditRefused::because('There is no such step.');
+        return self::catalogue()[$kind] ?? throw Refused::because('There is no such step.');
     }
 
     /**
      * @param  array<mixed>  $values  as they were typed or stored
      * @param  string  $unit  of lengths without one
      *
-     * @throws EditRefused
+     * @throws Refused
      */
     public static function make(string $kind, array $values = [], string $unit = 'mm', ?FontShelf $fonts = null): Step
     {
         foreach (self::ALL as $class) {
             if ($class::about()->kind === $kind) {
-                return $class::from(new Input($values, $fonts ?? FontShelf::shipped(), $unit));
+                return $class::from(Values::read($class::about()->fields, $values, $unit, $fonts));
             }
         }
-        throw EditRefused::because('There is no such step.');
+        throw Refused::because('There is no such step.');
     }
 
     /** A step as it is stored in a line, made; with what it leaves to the ticket taken from there. */

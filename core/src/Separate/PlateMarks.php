@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Separate;
 
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Box;
@@ -12,6 +11,7 @@ use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Type\FontShelf;
 use NeatEdge\Core\Type\Setting;
 use NeatEdge\Core\Type\Typesetter;

@@ -27,6 +27,12 @@ final readonly class WidthStops
         ];
     }
 
+    /** @return array<string, string> labels of the profiles */
+    public static function labels(): array
+    {
+        return array_map(static fn (array $profile): string => $profile[0], self::profiles());
+    }
+
     /** @param  float  $share  of the length */
     public function at(float $share): float
     {

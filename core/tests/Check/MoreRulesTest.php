@@ -12,7 +12,7 @@ use NeatEdge\Core\Check\LimitFields;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Check\Remedies;
 use NeatEdge\Core\Check\Remedying;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Prepare\PrepLine;
@@ -129,7 +129,7 @@ final class MoreRulesTest extends TestCase
         self::assertSame([3, false], [$now['colours'], isset($now['bedWidth'])]);
         self::assertSame(['colours' => 3], LimitFields::typed($now, ['island' => ''], 'mm'));
         self::assertSame(6, Process::ScreenPrint->limits()->with(line: 0.5)->colours);
-        $this->expectException(EditRefused::class);
+        $this->expectException(Refused::class);
         $this->expectExceptionMessage('Least part: ');
         LimitFields::typed([], ['island' => 'far'], 'mm');
     }

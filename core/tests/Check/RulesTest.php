@@ -6,7 +6,6 @@ namespace NeatEdge\Core\Tests\Check;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Blend;
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Check\Finding;
@@ -17,6 +16,7 @@ use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Tests\Support\Bench;

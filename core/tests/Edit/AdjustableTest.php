@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Tests\Edit;
 
 use NeatEdge\Core\Artwork\ShapeKind;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Seen\Seen;
@@ -132,7 +132,7 @@ final class AdjustableTest extends TestCase
         self::assertEqualsWithDelta(12 * 6 * 20, $this->bench->piece($ray)->shape->area(), 1e-6, 'the source is still adjustable');
         $this->bench->do('bake', ['pieces' => [$ray]])->do('separate', ['pieces' => [$ray]]);
         self::assertCount(11, $this->bench->made);
-        $this->expectException(EditRefused::class);
+        $this->expectException(Refused::class);
         $this->bench->do('repeat', ['pieces' => [$ray], 'as' => 'grid', 'count' => 1000, 'rows' => 1000]);
     }
 

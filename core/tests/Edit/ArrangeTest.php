@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Tests\Edit;
 
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Tests\Support\Bench;
 use PHPUnit\Framework\Attributes\Test;
@@ -146,7 +146,7 @@ final class ArrangeTest extends TestCase
         self::assertSame([$b, $a], $bench->do('order-layer', ['layer' => $rope, 'way' => 'down'])->order());
         self::assertSame([$b, $a], $bench->do('to-layer', ['pieces' => [$a], 'layer' => $rope])->order());
         $bench->do('change-layer', ['layer' => $rope, 'locked' => true]);
-        $this->expectExceptionObject(EditRefused::locked('Rope'));
+        $this->expectExceptionObject(Refused::locked('Rope'));
         $bench->do('move', ['pieces' => [$a], 'x' => 5]);
     }
 

@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Tests\Edit;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Stroke;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Edit\Shaping\CombineKind;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Stroke\StrokeStyle;
 use NeatEdge\Core\Type\FontShelf;
 use PHPUnit\Framework\Attributes\Test;
@@ -90,7 +90,7 @@ final class EditsTest extends TestCase
     #[TestWith(['knit', ['a'], 'no edit called'])]
     public function what_cannot_be_done_is_refused_in_words(string $kind, array $pieces, string $words): void
     {
-        $this->expectException(EditRefused::class);
+        $this->expectException(Refused::class);
         $this->expectExceptionMessage($words);
         Edits::make($kind, ['pieces' => $pieces], FontShelf::shipped())->apply(self::art());
     }

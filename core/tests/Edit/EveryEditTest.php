@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Tests\Edit;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Edit\Letters\TextInput;
 use NeatEdge\Core\Edit\NewPiece;
@@ -174,7 +174,7 @@ final class EveryEditTest extends TestCase
         try {
             Edits::applied(Edits::make($kind, $fields, self::fonts()), $art, self::fonts());
             self::fail("{$kind} was made.");
-        } catch (EditRefused $refused) {
+        } catch (Refused $refused) {
             self::assertMatchesRegularExpression($words, $refused->getMessage(), $kind);
         }
     }
@@ -259,7 +259,7 @@ final class EveryEditTest extends TestCase
                     $after = Edits::applied(Edits::make($kind, $fields, self::fonts()), $bench, self::fonts());
                     StoredForm::holdIds($after);
                     $made++;
-                } catch (EditRefused $problem) {
+                } catch (Refused $problem) {
                     self::assertMatchesRegularExpression('/^["A-Z(][^\n]+\.$/u', mb_scrub($problem->getMessage()), $kind);
                     $refused++;
                 }

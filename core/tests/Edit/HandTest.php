@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Tests\Edit;
 
 use NeatEdge\Core\Artwork\Called;
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\Side;
 use NeatEdge\Core\Artwork\StepAndRepeat;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Stroke\WidthStops;
 use NeatEdge\Core\Tests\Support\Bench;
 use PHPUnit\Framework\Attributes\Test;
@@ -83,7 +83,7 @@ final class HandTest extends TestCase
         self::assertEqualsWithDelta(42.0, $bench->box($id)[3] + 2.0, 1e-3, 'the stroke keeps its width');
         $bench->do('place', $place(['width' => '50%']));
         self::assertEqualsWithDelta(40.0, $bench->box($id)[2], 1e-3);
-        $this->expectException(EditRefused::class);
+        $this->expectException(Refused::class);
         $this->expectExceptionMessage('The strokes alone are');
         $bench->do('place', $place(['height' => '1mm', 'outer' => true, 'strokes' => false]));
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Tests\Edit;
 
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Edit\Lines\NodePath;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
@@ -140,7 +140,7 @@ final class NodesTest extends TestCase
         $this->bench->do('join-lines', ['pieces' => [$a]]);
         self::assertTrue($this->contour($a)->closed);
         self::assertEqualsWithDelta(600.0, abs($this->contour($a)->area()), 1.0);
-        $this->expectExceptionObject(EditRefused::because('Only the ends of open lines can be joined.'));
+        $this->expectExceptionObject(Refused::because('Only the ends of open lines can be joined.'));
         $this->bench->do('join-lines', ['pieces' => [$a, $this->square()]]);
     }
 
@@ -161,7 +161,7 @@ final class NodesTest extends TestCase
     public function what_is_made_from_numbers_has_no_nodes_to_move_until_it_is_plain_curves(): void
     {
         $id = $this->bench->shape('star', 50, 50, 40, 40);
-        $this->expectExceptionObject(EditRefused::stillAdjustable('star'));
+        $this->expectExceptionObject(Refused::stillAdjustable('star'));
         $this->bench->do('move-nodes', ['piece' => $id, 'nodes' => [[0, 0]], 'x' => 1]);
     }
 

@@ -6,15 +6,14 @@ namespace NeatEdge\Core\Tests\Edit;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Blend;
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\LinkedCopy;
 use NeatEdge\Core\Artwork\MirrorHalf;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\RoundCorners;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Edit\Arranging\PastePieces;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Edit\FreeIds;
 use NeatEdge\Core\Edit\Shaping\BorderLine;
@@ -22,6 +21,7 @@ use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Prepare\Look;
 use NeatEdge\Core\Seen\Painted;
 use NeatEdge\Core\Seen\Seen;
@@ -239,7 +239,7 @@ final class OutcomesTest extends TestCase
         self::assertEqualsWithDelta(0.5, $this->bench->piece($id)->stroke?->paint->opacity, 1e-9);
         $gradient = \NeatEdge\Core\Artwork\Paint::gradient(new \NeatEdge\Core\Artwork\Gradient(
             \NeatEdge\Core\Artwork\GradientKind::Linear, [0.0, 0.0, 9.0, 0.0],
-            [[0.0, \NeatEdge\Core\Artwork\Colour::fromHex('#ff0000'), 1.0], [1.0, \NeatEdge\Core\Artwork\Colour::fromHex('#0000ff'), 1.0]],
+            [[0.0, \NeatEdge\Core\Measure\Colour::fromHex('#ff0000'), 1.0], [1.0, \NeatEdge\Core\Measure\Colour::fromHex('#0000ff'), 1.0]],
             \NeatEdge\Core\Geometry\Matrix::identity(),
         ));
         $this->bench->art = $this->bench->art->mapped(static fn (Piece $piece): Piece => $piece->with(stroke: $piece->stroke?->with(paint: $gradient)), [$id => true]);
@@ -326,7 +326,7 @@ final class OutcomesTest extends TestCase
         $id = $this->bench->shape('rectangle', 50, 50, 40, 20);
         $this->bench->do('place', ['pieces' => [$id], 'width' => '50%', 'ratio' => true]);
         self::assertEqualsWithDelta([20.0, 10.0], array_slice($this->bench->box($id), 2), 1e-9);
-        $this->expectException(EditRefused::class);
+        $this->expectException(Refused::class);
         $this->bench->do('place', ['pieces' => [$id], 'height' => '0%']);
     }
 

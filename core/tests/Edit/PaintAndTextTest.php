@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Tests\Edit;
 
 use NeatEdge\Core\Artwork\Lettering;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Tests\Support\Bench;
@@ -83,7 +83,7 @@ final class PaintAndTextTest extends TestCase
         try {
             $this->bench->do($edit['kind'], ['pieces' => [$id], 'piece' => $id, ...$edit]);
             self::fail('It was taken.');
-        } catch (EditRefused $refused) {
+        } catch (Refused $refused) {
             self::assertMatchesRegularExpression('/^["A-Z][^\n]+\.$/', $refused->getMessage());
         }
         self::assertSame($before, ArtworkJson::encode($this->bench->art));
@@ -147,7 +147,7 @@ final class PaintAndTextTest extends TestCase
         try {
             $this->bench->do('clip', ['pieces' => [$art, $by]]);
             self::fail('An unfilled shape clipped.');
-        } catch (EditRefused $refused) {
+        } catch (Refused $refused) {
             self::assertStringContainsString('its colour does not matter', $refused->getMessage());
         }
         $this->bench->do('fill', ['pieces' => [$by], 'colour' => '#ff00ff'])->do('clip', ['pieces' => [$art, $by]]);

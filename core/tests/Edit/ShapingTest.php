@@ -8,7 +8,7 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\BorderAround;
 use NeatEdge\Core\Artwork\Layer;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Edit\Mark;
 use NeatEdge\Core\Edit\Shaping\LinePlace;
@@ -92,7 +92,7 @@ final class ShapingTest extends TestCase
     {
         try {
             $bench->do($kind, $fields);
-        } catch (EditRefused $refused) {
+        } catch (Refused $refused) {
             return $refused->getMessage();
         }
 
@@ -605,11 +605,11 @@ final class ShapingTest extends TestCase
         try {
             self::bench($svg)->do('cells', ['pieces' => ['a', 'b']]);
             self::fail('They enclose nothing.');
-        } catch (EditRefused $refused) {
+        } catch (Refused $refused) {
             // The wider of both gaps is what must be bridged.
             self::assertStringContainsString('open by 0.60 mm at 49.40, 40.00', $refused->getMessage());
         }
-        $this->expectException(EditRefused::class);
+        $this->expectException(Refused::class);
         $this->expectExceptionMessage('no ends of theirs lie near each other');
         self::bench('<g fill="none" stroke="#333"><path id="a" d="M10 10 H50"/><path id="b" d="M10 60 H50"/></g>')->do('cells', ['pieces' => ['a', 'b']]);
     }

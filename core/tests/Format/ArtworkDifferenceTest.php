@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Tests\Format;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
@@ -13,6 +12,7 @@ use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Tests\Support\RandomArt;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;

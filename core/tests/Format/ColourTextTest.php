@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Tests\Format;
 
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Format\Svg\ColourText;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Tests\Support\Render;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;

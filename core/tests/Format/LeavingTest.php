@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Tests\Format;
 
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Process;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Format\Export;
 use NeatEdge\Core\Format\FileRefused;
 use NeatEdge\Core\Format\Formats;
@@ -20,6 +19,7 @@ use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Layout\Layer;
@@ -336,7 +336,7 @@ print(json.dumps({"errors": len(audit.errors), "units": doc.header.get("$INSUNIT
         // A square, a disc that overlaps it, a mark, and the cut line of a quarter of a millimetre.
         $overlap = self::overlap();
         self::assertEqualsWithDelta(1600 + M_PI * 400 - $overlap + 2.5 + 0.25 * 280 * 0.6, $dark / 25, 25.0);
-        $this->expectException(EditRefused::class);
+        $this->expectException(Refused::class);
         $this->expectExceptionMessage('Choose a lower resolution.');
         $this->write('png', self::plates()->with(width: 900.0), ['resolution' => '2400']);
     }

@@ -5,17 +5,17 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Tests\Look;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Stroke;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Prepare\OutlineStrokes;
 use NeatEdge\Core\Stroke\Cap;
@@ -84,7 +84,7 @@ final class ShapedLookTest extends TestCase
             ];
             try {
                 $cases['inset'] = [self::made('inset', $icon, ['distance' => self::DISTANCE]), self::on(new Piece('a', $shape, $ink, new Stroke($paper, $round)))];
-            } catch (EditRefused) {
+            } catch (Refused) {
                 // An icon of thin lines has nothing left.
             }
             foreach ($cases as $kind => [$made, $drawn]) {

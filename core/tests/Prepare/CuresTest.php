@@ -8,7 +8,7 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Check\Remedying;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Geometry\Contour;
@@ -301,14 +301,14 @@ final class CuresTest extends TestCase
         try {
             Edits::applied(Edits::make('mend', ['step' => 'thicken', 'line' => 0.8, 'gap' => 0.5], $fonts), $locked, $fonts);
             self::fail('A locked piece was changed.');
-        } catch (EditRefused $refused) {
+        } catch (Refused $refused) {
             self::assertStringContainsString('is locked', $refused->getMessage());
         }
         // A gap that is widened is cut out of all that lies there.
         $two = self::art('<rect x="5" y="5" width="10" height="20" fill="#c33"/><rect x="15.3" y="5" width="10" height="20" fill="#c33"/>');
         $wide = Edits::applied(Edits::make('mend', ['step' => 'widen-gaps', 'line' => 0.8, 'gap' => 0.6], $fonts), $two, $fonts);
         self::assertEqualsWithDelta(400 - 20 * 0.306, self::area($wide), 0.3);
-        $this->expectException(EditRefused::class);
+        $this->expectException(Refused::class);
         $this->expectExceptionMessage('There is nothing of that kind to mend any more.');
         Edits::applied(Edits::make('mend', ['step' => 'thicken', 'line' => 0.2, 'gap' => 0.1], $fonts), $art, $fonts);
     }

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Tests\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Format\Json\PresetJson;
 use NeatEdge\Core\Format\Json\PresetRefused;
 use NeatEdge\Core\Format\Svg\Reader;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Prepare\Colours\ColourAreas;
@@ -118,7 +118,7 @@ final class EveryStepTest extends TestCase
         $result = PrepLine::of([...array_values(array_filter(Presets::plain(), static fn (LineStep $step): bool => $step->on)), new LineStep('s', 'stack', ['how' => 'stack'])])->run(self::art('<rect x="10" y="10" width="40" height="40" fill="#e0a030"/><rect x="20" y="20" width="20" height="20" fill="#3b8ea5"/>'));
         self::assertTrue($result->look->isNone());
         self::assertNotSame($result->judged(), $result->artwork());
-        $this->expectException(EditRefused::class);
+        $this->expectException(Refused::class);
         Steps::make('stack', ['pairs' => 'brass/sea=butt']);
     }
 
@@ -196,7 +196,7 @@ final class EveryStepTest extends TestCase
             try {
                 Steps::make('touch-up', $bad);
                 self::fail('It was taken.');
-            } catch (EditRefused $refused) {
+            } catch (Refused $refused) {
                 self::assertMatchesRegularExpression('/^(Hand edit 1 cannot be read|At most 500 hand edits are kept in one step)\.$/', $refused->getMessage());
             }
         }

@@ -6,7 +6,6 @@ namespace NeatEdge\Core\Tests\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Blend;
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Stroke;
@@ -16,6 +15,7 @@ use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Measure\LookDifference;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Prepare\JoinNearBlacks;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Tests\Prepare;
 
-use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Prepare\Colours\Joining;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Tests\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Prepare\Look;
 use NeatEdge\Core\Prepare\SolidColours;
 use PHPUnit\Framework\Attributes\Test;

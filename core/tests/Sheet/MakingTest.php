@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Tests\Sheet;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Check\Process;
@@ -16,6 +15,7 @@ use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Measure\Inside;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Prepare\Finish\Stack;
@@ -349,7 +349,7 @@ final class MakingTest extends TestCase
     {
         $other = self::drawn("<circle cx='20' cy='20' r='8' fill='#e0b040'/><rect x='60' y='30' width='10' height='20' fill='#a02020'/>");
         $with = new Order($other, 'Buoy', $process, $process->limits(), ['copies' => 3.0]);
-        $values = ['copies' => '2', 'arrange' => 'nest', 'weedBox' => '0', 'through' => '2mm', 'border' => '1mm'];
+        $values = ['copies' => '2', 'arrange' => 'nest', 'weedBox' => '0', 'through' => $process === Process::Sticker ? '2mm' : 'yes', 'border' => '1mm'];
         $values = array_intersect_key($values, array_flip(array_column(Makings::fields($process), 'name')));
         $together = self::made($process, self::drawn(), $values, ['along' => [$with]]);
         $by = [self::made($process, self::drawn(), $values), self::made($process, $other, [...$values, 'copies' => '3'])];

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Tests\Sheet;
 
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
@@ -162,7 +162,7 @@ final class NestingTest extends TestCase
         foreach (self::lying($designs, $laid) as $shape) {
             self::assertLessThanOrEqual(96.001, $shape->box()?->right);
         }
-        $this->expectException(EditRefused::class);
+        $this->expectException(Refused::class);
         $this->expectExceptionMessage('A piece of 45.0 × 30.0 mm does not fit a sheet of 40 × 80 mm.');
         Nesting::of($designs, [1], new Room(40.0, 80.0, 4.0, 2.0, [0.0]));
     }

@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Tests\Support;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Stroke;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\PlanarMap\PlanarMap;
 use NeatEdge\Core\Stroke\Offset;
@@ -75,7 +75,7 @@ final class ShapingLaws
         self::$fonts ??= FontShelf::shipped();
         try {
             $after = Edits::applied(Edits::make($kind, $fields, self::$fonts), $this->art, self::$fonts);
-        } catch (EditRefused) {
+        } catch (Refused) {
             return null;
         }
         $before = [];

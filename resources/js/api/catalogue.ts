@@ -3,24 +3,24 @@
 export interface EditFields {
   'remove': Record<string, never>
   'move': { x?: number | string; y?: number | string }
-  'transform': { matrix?: unknown; strokes?: boolean; copies?: boolean }
+  'transform': { matrix: number[]; strokes?: boolean; copies?: boolean }
   'place': { x?: number | string; y?: number | string; width?: number | string; height?: number | string; angle?: number | string; skew?: number | string; originX?: number | string; originY?: number | string; ratio?: boolean; strokes?: boolean; outer?: boolean }
   'flip': { way?: 'across' | 'down' }
   're-square': Record<string, never>
   'align': { edge?: 'left' | 'centre' | 'right' | 'top' | 'middle' | 'bottom'; to?: string; inside?: string }
   'distribute': { way?: 'across' | 'down'; of?: 'gaps' | 'middles'; to?: 'selection' | 'page'; by?: number | string; inside?: string }
   'copy': { x?: number | string; y?: number | string }
-  'paste': { art?: unknown; x?: number | string; y?: number | string; layer?: string }
+  'paste': { art?: unknown; x?: number | string; y?: number | string; layer?: string; fromHere?: boolean }
   'order': { to?: 'front' | 'forward' | 'back' | 'bottom' }
   'group': { name?: string }
   'ungroup': Record<string, never>
   'mark': { name?: string; hidden?: boolean; locked?: boolean; alone?: boolean }
-  'draw-line': { coords?: unknown; closed?: boolean; fill?: string; line?: string; lineWidth?: number | string; side?: 'centre' | 'inside' | 'outside'; layer?: string }
-  'continue-line': { piece?: string; contour?: number | string; end?: boolean; coords?: unknown; closed?: boolean; fill?: string; line?: string; lineWidth?: number | string; side?: 'centre' | 'inside' | 'outside'; layer?: string }
-  'brush-line': { points?: unknown; profile?: string; smoothing?: number | string; fill?: string; line?: string; lineWidth?: number | string; side?: 'centre' | 'inside' | 'outside'; layer?: string }
+  'draw-line': { coords: number[]; closed?: boolean; fill?: string; line?: string; lineWidth?: number | string; side?: 'centre' | 'inside' | 'outside'; layer?: string }
+  'continue-line': { piece?: string; contour?: number | string; end?: boolean; coords: number[]; closed?: boolean; fill?: string; line?: string; lineWidth?: number | string; side?: 'centre' | 'inside' | 'outside'; layer?: string }
+  'brush-line': { points: number[]; profile?: 'even' | 'rise' | 'fall' | 'swell' | 'waist' | 'fold'; smoothing?: number | string; fill?: string; line?: string; lineWidth?: number | string; side?: 'centre' | 'inside' | 'outside'; layer?: string }
   'move-nodes': { piece?: string; nodes?: number[][]; x?: number | string; y?: number | string }
-  'move-handle': { piece?: string; nodes?: number[][]; out?: boolean; x?: number | string; y?: number | string; free?: boolean }
-  'bend-segment': { piece?: string; segments?: number[][]; t?: number | string; x?: number | string; y?: number | string }
+  'move-handle': { piece?: string; nodes?: number[][]; out?: boolean; x: number | string; y: number | string; free?: boolean }
+  'bend-segment': { piece?: string; segments?: number[][]; t: number | string; x: number | string; y: number | string }
   'add-node': { piece?: string; segments?: number[][]; t?: number | string }
   'delete-nodes': { piece?: string; nodes?: number[][] }
   'node-kind': { piece?: string; nodes?: number[][]; to?: 'corner' | 'smooth' | 'even' }
@@ -31,12 +31,12 @@ export interface EditFields {
   'join-lines': { near?: number | string }
   'close-line': { piece?: string }
   'reverse-line': { piece?: string }
-  'draw-shape': { shape?: 'rectangle' | 'ellipse' | 'polygon' | 'star' | 'heart' | 'banner' | 'drop' | 'arrow' | 'line'; x?: number | string; y?: number | string; width?: number | string; height?: number | string; topLeft?: number | string; topRight?: number | string; bottomRight?: number | string; bottomLeft?: number | string; start?: number | string; sweep?: number | string; inner?: number | string; ends?: 'pie' | 'arc'; sides?: number | string; round?: number | string; points?: number | string; cleft?: number | string; depth?: number | string; overlap?: number | string; tail?: number | string; notch?: number | string; head?: number | string; shaft?: number | string; fill?: string; line?: string; lineWidth?: number | string; side?: 'centre' | 'inside' | 'outside'; layer?: string }
+  'draw-shape': { shape: 'rectangle' | 'ellipse' | 'polygon' | 'star' | 'heart' | 'banner' | 'drop' | 'arrow' | 'line'; x: number | string; y: number | string; width?: number | string; height?: number | string; topLeft?: number | string; topRight?: number | string; bottomRight?: number | string; bottomLeft?: number | string; start?: number | string; sweep?: number | string; inner?: number | string; ends?: 'pie' | 'arc'; sides?: number | string; round?: number | string; points?: number | string; cleft?: number | string; depth?: number | string; overlap?: number | string; tail?: number | string; notch?: number | string; head?: number | string; shaft?: number | string; fill?: string; line?: string; lineWidth?: number | string; side?: 'centre' | 'inside' | 'outside'; layer?: string }
   'shape-values': { width?: number | string; height?: number | string; topLeft?: number | string; topRight?: number | string; bottomRight?: number | string; bottomLeft?: number | string; start?: number | string; sweep?: number | string; inner?: number | string; ends?: 'pie' | 'arc'; sides?: number | string; round?: number | string; points?: number | string; cleft?: number | string; depth?: number | string; overlap?: number | string; tail?: number | string; notch?: number | string; head?: number | string; shaft?: number | string }
-  'fill': { colour?: string; gradient?: unknown; opacity?: number | string }
-  'stroke': { colour?: string; width?: number | string; cap?: string; join?: string; miter?: number | string; dashes?: unknown; opacity?: number | string; dashOffset?: number | string; side?: string; profile?: string; stops?: unknown; use?: 'drawn' | 'cut' }
+  'fill': { colour?: string; gradient?: { kind: 'linear' | 'radial'; stops: { at: number | string; colour: string; opacity?: number | string }[] | unknown[][]; axis: number[]; spread?: 'pad' | 'reflect' | 'repeat' }; opacity?: number | string }
+  'stroke': { colour?: string; width?: number | string; cap?: 'butt' | 'round' | 'square'; join?: 'miter' | 'miter-clip' | 'round' | 'bevel'; miter?: number | string; dashes?: string; opacity?: number | string; dashOffset?: number | string; side?: 'centre' | 'inside' | 'outside'; profile?: 'even' | 'rise' | 'fall' | 'swell' | 'waist' | 'fold'; stops?: { at: number | string; width: number | string }[] | unknown[][]; use?: 'drawn' | 'cut' }
   'blend': { blend?: 'normal' | 'multiply' | 'screen' | 'darken' | 'lighten' }
-  'recolour': { colour?: string; to?: string }
+  'recolour': { colour: string; to: string }
   'text': { text?: string; family?: string; bold?: boolean; italic?: boolean; size?: number | string; spacing?: number | string; leading?: number | string; align?: 'start' | 'middle' | 'end'; inside?: boolean; stand?: 'above' | 'on' | 'below'; distance?: number | string; slide?: number | string; x?: number | string; y?: number | string; along?: string; fill?: string; line?: string; lineWidth?: number | string; side?: 'centre' | 'inside' | 'outside'; layer?: string }
   'set-text': { text?: string; family?: string; bold?: boolean; italic?: boolean; size?: number | string; spacing?: number | string; leading?: number | string; align?: 'start' | 'middle' | 'end'; inside?: boolean; stand?: 'above' | 'on' | 'below'; distance?: number | string; slide?: number | string; along?: string }
   'add-layer': { name?: string }
@@ -44,16 +44,16 @@ export interface EditFields {
   'order-layer': { layer?: string; way?: 'up' | 'down' }
   'remove-layer': { layer?: string }
   'to-layer': { layer?: string }
-  'guide': { guide?: string; upright?: boolean; at?: number | string }
+  'guide': { guide?: string; upright?: boolean; at: number | string }
   'remove-guide': { guide?: string }
   'centre-lines': Record<string, never>
   'reference': { picture?: unknown; x?: number | string; y?: number | string; width?: number | string; strength?: number | string; hidden?: boolean; locked?: boolean; remove?: boolean }
-  'true-size': { marks?: unknown; length?: number | string }
+  'true-size': { marks: number[]; length: number | string }
   'link-copy': { x?: number | string; y?: number | string }
   'bake': Record<string, never>
-  'round-corners': { piece?: string; nodes?: number[][]; radius?: number | string }
+  'round-corners': { piece?: string; nodes?: number[][]; radius: number | string }
   'mirror-half': { x?: number | string; y?: number | string; angle?: number | string; reach?: number | string; off?: boolean }
-  'repeat': { kind?: 'row' | 'grid' | 'ring'; count?: number | string; rows?: number | string; stepX?: number | string; stepY?: number | string; centreX?: number | string; centreY?: number | string; sweep?: number | string; turning?: boolean; off?: boolean }
+  'repeat': { as?: 'row' | 'grid' | 'ring'; count?: number | string; rows?: number | string; stepX?: number | string; stepY?: number | string; centreX?: number | string; centreY?: number | string; sweep?: number | string; turning?: boolean; off?: boolean }
   'clip': { by?: string }
   'release-clip': Record<string, never>
   'weld': { bridge?: number | string }
@@ -94,3 +94,5 @@ export interface EditFields {
 }
 
 export type EditKind = keyof EditFields
+
+export type FieldType = 'length' | 'angle' | 'number' | 'count' | 'share' | 'choice' | 'flag' | 'text' | 'colour' | 'piece' | 'pieces' | 'place' | 'places' | 'path' | 'nodes' | 'numbers' | 'lengths' | 'colours' | 'pairs' | 'painted' | 'group' | 'rows' | 'data'

@@ -1,3 +1,5 @@
+import type { FieldType } from './catalogue'
+
 export type Unit = 'mm' | 'cm' | 'in' | 'pt' | 'px'
 
 /** Lengths are mm and areas mm² throughout, as the server sends them. */
@@ -88,7 +90,7 @@ export interface Palette {
 export interface Field {
   name: string
   label: string
-  type: 'length' | 'angle' | 'number' | 'count' | 'share' | 'choice' | 'flag' | 'text' | 'colour' | 'piece' | 'place' | 'places' | 'path' | 'nodes' | 'data'
+  type: FieldType
   usual: FieldValue
   least: number
   most: number

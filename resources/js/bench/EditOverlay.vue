@@ -138,7 +138,7 @@ function grabAxis(event: PointerEvent) {
 
 const ring = computed(() => {
   const repeat = tools.one.value?.repeat
-  return repeat && repeat.kind === 'ring' ? { repeat, at: px({ x: Number(repeat.centreX), y: Number(repeat.centreY) }) } : null
+  return repeat && repeat.as === 'ring' ? { repeat, at: px({ x: Number(repeat.centreX), y: Number(repeat.centreY) }) } : null
 })
 function grabCentre(event: PointerEvent) {
   const repeat = ring.value?.repeat

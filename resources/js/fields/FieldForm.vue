@@ -8,6 +8,7 @@ const props = defineProps<{ fields: Field[]; values: Record<string, FieldValue>;
 const emit = defineEmits<{ keep: [name: string, value: FieldValue] }>()
 const now = (field: Field) => props.values[field.name] ?? field.usual
 const number = (field: Field) => (Number.isFinite(Number(now(field))) ? Number(now(field)) : null)
+const numeric = (field: Field) => ['length', 'angle', 'number', 'count', 'share'].includes(field.type)
 const asTyped = (field: Field) => (number(field) === null && typeof now(field) === 'string' ? String(now(field)) : undefined)
 </script>
 
@@ -39,7 +40,7 @@ const asTyped = (field: Field) => (number(field) === null && typeof now(field) =
           <input type="color" :class="{ off: !values[field.name] && field.usual === '' }" :value="String(values[field.name] || '#26231d')" :data-field="field.name" @change="emit('keep', field.name, ($event.target as HTMLInputElement).value)">
           </span>
         </label>
-        <label v-else-if="field.type === 'text'" class="words" :title="field.help">
+        <label v-else-if="!numeric(field)" class="words" :title="field.help">
           <span>{{ field.label }}</span>
           <TypedWords :value="String(values[field.name] ?? '')" :placeholder="field.help" :data-field="field.name" @keep="emit('keep', field.name, $event)" />
         </label>
@@ -50,6 +51,8 @@ const asTyped = (field: Field) => (number(field) === null && typeof now(field) =
           :value="number(field)"
           :typed="asTyped(field)"
           :local="field.type === 'length'"
+          :least="field.least"
+          :most="field.most"
           :angle="field.type === 'angle'"
           :plain="['number', 'count', 'share'].includes(field.type)"
           @keep="emit('keep', field.name, $event)"

@@ -5,7 +5,8 @@ import { bare, mmPer } from '@/units'
 import { computed, ref, watch } from 'vue'
 
 /** A number that is typed with a unit and plain arithmetic; what was typed goes to the core as it is. */
-const props = defineProps<{ label: string; value: number | null; angle?: boolean; plain?: boolean; name?: string; disabled?: boolean; brief?: boolean; local?: boolean; least?: number; typed?: string }>()
+const FARTHEST = 1e5
+const props = defineProps<{ label: string; value: number | null; angle?: boolean; plain?: boolean; name?: string; disabled?: boolean; brief?: boolean; local?: boolean; least?: number; most?: number; typed?: string }>()
 const emit = defineEmits<{ keep: [text: string]; measured: [mm: number] }>()
 const bench = useBench()
 const unit = computed(() => bench.job?.unit ?? 'mm')
@@ -28,11 +29,11 @@ function send() {
 /** A length that the page itself works with is read by the core like any other: units and sums count. */
 async function measure(typed: string) {
   try {
-    // A plain number is in the unit of the job; all else only the core can read.
+    // A plain number is in the unit of the job; all else only the core can read, and only it refuses.
     const plain = /^[-+]?\d+(?:[.,]\d+)?$/.test(typed.trim()) ? Number(typed.trim().replace(',', '.')) * mmPer[unit.value]! : null
-    const { mm } = plain !== null ? { mm: plain } : await api.post<{ mm: number }>('length', { text: typed, unit: unit.value, of: props.value, any: true })
-    if (mm < (props.least ?? -Infinity)) bench.problem = `At least ${props.least} mm are needed.`
-    else emit('measured', mm)
+    const { least = -FARTHEST, most = FARTHEST } = props
+    const { mm } = plain !== null && plain >= least && plain <= most ? { mm: plain } : await api.post<{ mm: number }>('length', { text: typed, unit: unit.value, of: props.value, any: true, label: props.label, least, most })
+    emit('measured', mm)
   } catch (refused) {
     bench.problem = words(refused)
   }

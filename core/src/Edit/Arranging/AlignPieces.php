@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Arranging;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\LocalToGroups;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Matrix;
@@ -33,9 +33,9 @@ final readonly class AlignPieces implements LocalToGroups
         return new About('Align', 'Lay edges or middles on one line.', [Field::choice('edge', 'Edge', 'left', ['left' => 'Left', 'centre' => 'Centre', 'right' => 'Right', 'top' => 'Top', 'middle' => 'Middle', 'bottom' => 'Bottom']), Field::words('to', 'To', usual: 'selection', help: 'selection, page, or the id of a piece'), Field::words('inside', 'Within the group')]);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces(), $input->choice('edge', ['left', 'centre', 'right', 'top', 'middle', 'bottom']), $input->text('to') ?: 'selection', $input->text('inside', 80));
+        return new self($values->pieces(), $values->choice('edge'), $values->text('to') ?: 'selection', $values->text('inside'));
     }
 
     public function label(): string
@@ -49,7 +49,7 @@ final readonly class AlignPieces implements LocalToGroups
         $target = match ($this->to) {
             'selection' => Chosen::box($chosen),
             'page' => new Box(0, 0, $artwork->width, $artwork->height),
-            default => Chosen::box([$chosen[$this->to] ?? throw EditRefused::missingPiece($this->to)]),
+            default => Chosen::box([$chosen[$this->to] ?? throw Refused::missingPiece($this->to)]),
         };
         $moves = [];
         foreach (Chosen::units($artwork, $chosen, $this->inside) as $unit) {

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Arranging;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Arrangement;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
 use NeatEdge\Core\Edit\FreeIds;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\References;
 use NeatEdge\Core\Geometry\Matrix;
 
@@ -26,12 +26,12 @@ final readonly class CopyPieces implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Duplicate', 'Lay a copy aside.', [Field::length('x', 'Right by', 0.0, -1e5), Field::length('y', 'Down by', 0.0, -1e5)]);
+        return new About('Duplicate', 'Lay a copy aside.', [Field::signed('x', 'Right by'), Field::signed('y', 'Down by')]);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces(), $input->length('x', 0.0), $input->length('y', 0.0));
+        return new self($values->pieces(), $values->length('x'), $values->length('y'));
     }
 
     public function label(): string

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Arranging;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\LocalToGroups;
 use NeatEdge\Core\Geometry\Matrix;
 
@@ -29,18 +29,18 @@ final readonly class DistributePieces implements LocalToGroups
 
     public static function about(string $kind): About
     {
-        return new About('Distribute', 'Even out gaps or distances.', [Field::choice('way', 'Way', 'across', ['across' => 'Across', 'down' => 'Down']), Field::choice('of', 'Even', 'gaps', ['gaps' => 'Gaps', 'middles' => 'Middles']), Field::choice('to', 'Within', 'selection', ['selection' => 'What is chosen', 'page' => 'The page']), Field::length('by', 'Gap', 0.0, -1e5), Field::words('inside', 'Within the group')]);
+        return new About('Distribute', 'Even out gaps or distances.', [Field::choice('way', 'Way', 'across', ['across' => 'Across', 'down' => 'Down']), Field::choice('of', 'Even', 'gaps', ['gaps' => 'Gaps', 'middles' => 'Middles']), Field::choice('to', 'Within', 'selection', ['selection' => 'What is chosen', 'page' => 'The page']), Field::signed('by', 'Gap'), Field::words('inside', 'Within the group')]);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
         return new self(
-            $input->pieces(),
-            $input->choice('way', ['across', 'down']) === 'across',
-            $input->choice('of', ['gaps', 'middles'], 'gaps') === 'gaps',
-            $input->choice('to', ['selection', 'page'], 'selection') === 'page',
-            $input->has('by') ? $input->length('by') : null,
-            $input->text('inside', 80),
+            $values->pieces(),
+            $values->choice('way') === 'across',
+            $values->choice('of') === 'gaps',
+            $values->choice('to') === 'page',
+            $values->has('by') ? $values->length('by') : null,
+            $values->text('inside'),
         );
     }
 
@@ -58,7 +58,7 @@ final readonly class DistributePieces implements LocalToGroups
         }
         $least = $this->onPage || $this->by !== null ? 2 : 3;
         if (count($units) < $least) {
-            throw EditRefused::because('To spread between the outermost, choose at least three pieces or groups.');
+            throw Refused::because('To spread between the outermost, choose at least three pieces or groups.');
         }
         usort($units, static fn (array $a, array $b): int => $a[0] + $a[1] / 2 <=> $b[0] + $b[1] / 2);
         $n = count($units);

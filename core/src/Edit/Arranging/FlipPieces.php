@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Arranging;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Local;
 use NeatEdge\Core\Geometry\Matrix;
 
@@ -26,9 +26,9 @@ final readonly class FlipPieces implements Local
         return new About('Flip', 'Change sides, about the middle.', [Field::choice('way', 'Way', 'across', ['across' => 'Left and right', 'down' => 'Top and bottom'])]);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces(), $input->choice('way', ['across', 'down']) === 'across');
+        return new self($values->pieces(), $values->choice('way') === 'across');
     }
 
     public function label(): string

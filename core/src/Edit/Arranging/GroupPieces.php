@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Arranging;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Arrangement;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
 use NeatEdge\Core\Edit\FreeIds;
-use NeatEdge\Core\Edit\Input;
 
 /** Makes pieces one group, where the uppermost of them lies. */
 final readonly class GroupPieces implements Edit
@@ -27,9 +27,9 @@ final readonly class GroupPieces implements Edit
         return new About('Group', 'Move as one.', [Field::words('name', 'Name')]);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces(), trim($input->text('name', 80)) ?: 'Group');
+        return new self($values->pieces(), trim($values->text('name')) ?: 'Group');
     }
 
     public function label(): string

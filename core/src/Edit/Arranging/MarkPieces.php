@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Arranging;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 
 /** Names, hides, shows, locks or unlocks pieces; or shows them alone. */
 final readonly class MarkPieces implements Edit
@@ -25,14 +25,14 @@ final readonly class MarkPieces implements Edit
         return new About('Mark', 'Name, hide or lock pieces, or show them alone.', [Field::words('name', 'Name'), Field::flag('hidden', 'Hidden', false), Field::flag('locked', 'Locked', false), Field::flag('alone', 'Show alone', false)], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
         return new self(
-            $input->pieces(),
-            $input->has('name') ? $input->text('name', 80) : null,
-            $input->has('hidden') ? $input->flag('hidden') : null,
-            $input->has('locked') ? $input->flag('locked') : null,
-            $input->flag('alone'),
+            $values->pieces(),
+            $values->has('name') ? $values->text('name') : null,
+            $values->has('hidden') ? $values->flag('hidden') : null,
+            $values->has('locked') ? $values->flag('locked') : null,
+            $values->flag('alone'),
         );
     }
 
@@ -50,10 +50,10 @@ final readonly class MarkPieces implements Edit
     {
         $wanted = array_flip($this->ids);
         if ($wanted === [] && ! $this->alone && $this->hidden !== false && $this->locked !== false) {
-            throw EditRefused::tooFew(1);
+            throw Refused::tooFew(1);
         }
         foreach ($this->ids as $id) {
-            $artwork->piece($id) ?? throw EditRefused::missingPiece($id);
+            $artwork->piece($id) ?? throw Refused::missingPiece($id);
         }
         if ($this->alone) {
             return $artwork->withPieces(array_map(static fn (Piece $piece): Piece => $piece->place->hidden === ! isset($wanted[$piece->id]) ? $piece

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Arranging;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Arrangement;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\Input;
 
 /** D11: forward, back, to the front or the bottom, among the pieces of the same layer and group. */
 final readonly class OrderPieces implements Edit
@@ -29,9 +29,9 @@ final readonly class OrderPieces implements Edit
         return new About('Order', 'Lay above or below others.', [Field::choice('to', 'To', 'front', ['front' => 'The front', 'forward' => 'One up', 'back' => 'One down', 'bottom' => 'The bottom'])]);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces(), $input->choice('to', ['front', 'forward', 'back', 'bottom']));
+        return new self($values->pieces(), $values->choice('to'));
     }
 
     public function label(): string

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Arranging;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Arrangement;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Geometry\Matrix;
 
 /** Lays pieces that were taken along from this job or another on the bench, in place or moved. */
@@ -29,15 +29,15 @@ final readonly class PastePieces implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Paste', 'Lay what was copied.', [Field::words('art', 'What was copied', Field::DATA), Field::length('x', 'Right by', 0.0, -1e5), Field::length('y', 'Down by', 0.0, -1e5), Field::words('layer', 'Layer')], 0);
+        return new About('Paste', 'Lay what was copied.', [Field::data('art', 'What was copied'), Field::signed('x', 'Right by'), Field::signed('y', 'Down by'), Field::words('layer', 'Layer'), Field::flag('fromHere', 'From this bench', false)], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
         // The application reads what was copied, as it was stored by it, and gives the pieces themselves.
-        $pieces = array_values(array_filter($input->nested('art') ?? [], static fn (mixed $one): bool => $one instanceof Piece));
+        $pieces = array_values(array_filter($values->map('art'), static fn (mixed $one): bool => $one instanceof Piece));
 
-        return new self($pieces, $input->length('x', 0.0), $input->length('y', 0.0), $input->text('layer', 40), $input->flag('fromHere'));
+        return new self($pieces, $values->length('x'), $values->length('y'), $values->text('layer'), $values->flag('fromHere'));
     }
 
     public function label(): string
@@ -48,10 +48,10 @@ final readonly class PastePieces implements Edit
     public function apply(Artwork $artwork): Artwork
     {
         if ($this->pieces === []) {
-            throw EditRefused::because('Nothing was copied yet: choose pieces and copy them first.');
+            throw Refused::because('Nothing was copied yet: choose pieces and copy them first.');
         }
         if (count($this->pieces) > self::MOST) {
-            throw EditRefused::because(sprintf('At most %d pieces are pasted at once.', self::MOST));
+            throw Refused::because(sprintf('At most %d pieces are pasted at once.', self::MOST));
         }
         $layer = $artwork->layer($this->layer) ?? $artwork->layers[count($artwork->layers) - 1];
         $matrix = Matrix::translation($this->x, $this->y);

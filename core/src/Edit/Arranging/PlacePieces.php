@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Arranging;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Local;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Matrix;
@@ -34,33 +34,33 @@ final readonly class PlacePieces implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Place and size', 'Place, size, angle and skew by number.', [Field::length('x', 'Left', 0.0, -1e5), Field::length('y', 'Top', 0.0, -1e5), Field::length('width', 'Width', 0.0), Field::length('height', 'Height', 0.0), Field::angle('angle', 'Angle', 0.0), Field::angle('skew', 'Skew', 0.0, -85.0, 85.0), Field::share('originX', 'Origin across', 0.5), Field::share('originY', 'Origin down', 0.5), Field::flag('ratio', 'Keep the proportions', false), Field::flag('strokes', 'Strokes grow along', true), Field::flag('outer', 'Sizes with strokes', false)]);
+        return new About('Place and size', 'Place, size, angle and skew by number.', [Field::signed('x', 'Left')->asItIs(), Field::signed('y', 'Top')->asItIs(), Field::length('width', 'Width', 0.0, 1e-4)->asItIs(), Field::length('height', 'Height', 0.0, 1e-4)->asItIs(), Field::angle('angle', 'Angle', 0.0)->asItIs(), Field::angle('skew', 'Skew', 0.0, -85.0, 85.0)->asItIs(), Field::share('originX', 'Origin across', 0.5), Field::share('originY', 'Origin down', 0.5), Field::flag('ratio', 'Keep the proportions', false), Field::flag('strokes', 'Strokes grow along', true), Field::flag('outer', 'Sizes with strokes', false)]);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        $values = [];
+        $sizes = [];
         foreach (['x', 'y'] as $name) {
-            if ($input->has($name)) {
-                $values[$name] = $input->length($name);
+            if ($values->has($name)) {
+                $sizes[$name] = $values->length($name);
             }
         }
         foreach (['width', 'height'] as $name) {
-            $share = $input->percentage($name);
+            $share = $values->percentage($name);
             if ($share !== null) {
-                $values["{$name}Share"] = $share > 0 ? $share : throw EditRefused::because('A size of nothing cannot be given.');
-            } elseif ($input->has($name)) {
-                $values[$name] = $input->length($name, null, 1e-4);
+                $sizes["{$name}Share"] = $share > 0 ? $share : throw Refused::because('A size of nothing cannot be given.');
+            } elseif ($values->has($name)) {
+                $sizes[$name] = $values->length($name);
             }
         }
-        if ($input->has('angle')) {
-            $values['angle'] = $input->angle('angle');
+        if ($values->has('angle')) {
+            $sizes['angle'] = $values->number('angle');
         }
-        if ($input->has('skew')) {
-            $values['skew'] = $input->angle('skew', null, -85.0, 85.0);
+        if ($values->has('skew')) {
+            $sizes['skew'] = $values->number('skew');
         }
 
-        return new self($input->pieces(), [$input->number('originX', 0.5, 0, 1), $input->number('originY', 0.5, 0, 1)], $values, $input->flag('ratio'), $input->flag('strokes', true), $input->flag('outer'));
+        return new self($values->pieces(), [$values->number('originX'), $values->number('originY')], $sizes, $values->flag('ratio'), $values->flag('strokes'), $values->flag('outer'));
     }
 
     public function label(): string
@@ -140,11 +140,11 @@ final readonly class PlacePieces implements Local
             }
             $wanted -= $outer - $now;
             if ($wanted <= 0) {
-                throw EditRefused::because(sprintf('The strokes alone are %.2f mm wide: it cannot be made so small with them.', $outer - $now));
+                throw Refused::because(sprintf('The strokes alone are %.2f mm wide: it cannot be made so small with them.', $outer - $now));
             }
         }
         if ($now < 1e-9) {
-            throw EditRefused::because('What has no extent in that direction cannot be given one by number.');
+            throw Refused::because('What has no extent in that direction cannot be given one by number.');
         }
 
         return $wanted / $now;

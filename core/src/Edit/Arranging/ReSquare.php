@@ -6,9 +6,9 @@ namespace NeatEdge\Core\Edit\Arranging;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Local;
 
 /** The box of a turned piece is upright again; the piece itself stays as it lies. */
@@ -24,9 +24,9 @@ final readonly class ReSquare implements Local
         return new About('Re-square the box', 'An upright box round a turned piece.');
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces());
+        return new self($values->pieces());
     }
 
     public function label(): string

@@ -6,10 +6,10 @@ namespace NeatEdge\Core\Edit\Arranging;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\Input;
 
 /** Takes pieces off the bench. */
 final readonly class RemovePieces implements Edit
@@ -24,9 +24,9 @@ final readonly class RemovePieces implements Edit
         return new About('Remove', 'Take off the bench.');
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces());
+        return new self($values->pieces());
     }
 
     public function label(): string

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Arranging;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Local;
 use NeatEdge\Core\Geometry\Matrix;
 
@@ -26,12 +26,12 @@ final readonly class TransformPieces implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Transform', 'Move, turn, scale or skew by a matrix.', [Field::words('matrix', 'Matrix', Field::DATA, help: 'six numbers a b c d e f'), Field::flag('strokes', 'Strokes grow along', true), Field::flag('copies', 'On copies', false)]);
+        return new About('Transform', 'Move, turn, scale or skew by a matrix.', [Field::numbers('matrix', 'Matrix', 6, 6, 'six numbers a b c d e f'), Field::flag('strokes', 'Strokes grow along', true), Field::flag('copies', 'On copies', false)]);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces(), $input->matrix('matrix'), $input->flag('strokes', true), $input->flag('copies'));
+        return new self($values->pieces(), $values->matrix('matrix'), $values->flag('strokes'), $values->flag('copies'));
     }
 
     public function label(): string

@@ -6,12 +6,12 @@ namespace NeatEdge\Core\Edit\Arranging;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Arrangement;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 
 /** Takes the outermost group from round the chosen pieces. */
 final readonly class UngroupPieces implements Edit
@@ -26,9 +26,9 @@ final readonly class UngroupPieces implements Edit
         return new About('Ungroup', 'Each by itself.');
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces());
+        return new self($values->pieces());
     }
 
     public function label(): string
@@ -45,7 +45,7 @@ final readonly class UngroupPieces implements Edit
             }
         }
         if ($groups === []) {
-            throw EditRefused::because('What was chosen is in no group.');
+            throw Refused::because('What was chosen is in no group.');
         }
         $pieces = array_map(static function (Piece $piece) use ($groups): Piece {
             $path = $piece->place->groups;

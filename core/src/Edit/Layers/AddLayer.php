@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Layers;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Layer;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\FreeIds;
-use NeatEdge\Core\Edit\Input;
 
 /** A new layer above all others. */
 final readonly class AddLayer implements Edit
@@ -27,9 +27,9 @@ final readonly class AddLayer implements Edit
         return new About('Add a layer', 'A new layer above the others.', [Field::words('name', 'Name')], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self(trim($input->text('name', 80)));
+        return new self(trim($values->text('name')));
     }
 
     public function label(): string
@@ -40,7 +40,7 @@ final readonly class AddLayer implements Edit
     public function apply(Artwork $artwork): Artwork
     {
         if (count($artwork->layers) >= self::MOST) {
-            throw EditRefused::because(sprintf('There are %d layers already.', self::MOST));
+            throw Refused::because(sprintf('There are %d layers already.', self::MOST));
         }
         $name = $this->name !== '' ? $this->name : 'Layer '.(count($artwork->layers) + 1);
 

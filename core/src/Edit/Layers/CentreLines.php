@@ -6,10 +6,10 @@ namespace NeatEdge\Core\Edit\Layers;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Guide;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
 use NeatEdge\Core\Edit\FreeIds;
-use NeatEdge\Core\Edit\Input;
 
 /** Guides through the middle of the page, both at once; pressed again, they are taken away. */
 final readonly class CentreLines implements Edit
@@ -19,7 +19,7 @@ final readonly class CentreLines implements Edit
         return new About('Centre lines', 'Guides through the middle of the page.', [], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
         return new self;
     }

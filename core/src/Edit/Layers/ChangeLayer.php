@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Layers;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Layer;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 
 /** Names, hides, shows, locks or unlocks a layer; or shows it alone, and all again. */
 final readonly class ChangeLayer implements Edit
@@ -24,14 +24,14 @@ final readonly class ChangeLayer implements Edit
         return new About('Change a layer', 'Name, hide or lock a layer, or show it alone.', [Field::words('layer', 'Layer'), Field::words('name', 'Name'), Field::flag('hidden', 'Hidden', false), Field::flag('locked', 'Locked', false), Field::flag('alone', 'Show alone', false)], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
         return new self(
-            $input->text('layer', 40),
-            $input->has('name') ? trim($input->text('name', 80)) : null,
-            $input->has('hidden') ? $input->flag('hidden') : null,
-            $input->has('locked') ? $input->flag('locked') : null,
-            $input->flag('alone'),
+            $values->text('layer'),
+            $values->has('name') ? trim($values->text('name')) : null,
+            $values->has('hidden') ? $values->flag('hidden') : null,
+            $values->has('locked') ? $values->flag('locked') : null,
+            $values->flag('alone'),
         );
     }
 
@@ -47,7 +47,7 @@ final readonly class ChangeLayer implements Edit
 
     public function apply(Artwork $artwork): Artwork
     {
-        $layer = $artwork->layer($this->id) ?? throw EditRefused::because('That layer is not there any more.');
+        $layer = $artwork->layer($this->id) ?? throw Refused::because('That layer is not there any more.');
         if ($this->alone) {
             $others = array_filter($artwork->layers, fn (Layer $one): bool => $one->id !== $this->id && ! $one->hidden);
             $isAlone = $others === [] && ! $layer->hidden;

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Layers;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Reference;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 
 /** S3: lays a reference picture under the work, changes how it lies and is seen, or takes it away. */
 final readonly class ChangeReference implements Edit
@@ -22,32 +22,32 @@ final readonly class ChangeReference implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Reference picture', 'Lay, move, dim or take away the picture under the work.', [Field::words('picture', 'Picture', Field::DATA), Field::length('x', 'Left', 0.0, -1e5), Field::length('y', 'Top', 0.0, -1e5), Field::length('width', 'Width', 100.0, 0.1), Field::share('strength', 'Strength', 0.5, 0.05), Field::flag('hidden', 'Hidden', false), Field::flag('locked', 'Locked', false), Field::flag('remove', 'Take away', false)], 0);
+        return new About('Reference picture', 'Lay, move, dim or take away the picture under the work.', [Field::data('picture', 'Picture'), Field::signed('x', 'Left')->asItIs(), Field::signed('y', 'Top')->asItIs(), Field::length('width', 'Width', 0.0, 0.1)->asItIs(), Field::share('strength', 'Strength', 0.0, 0.05)->asItIs(), Field::flag('hidden', 'Hidden', false), Field::flag('locked', 'Locked', false), Field::flag('remove', 'Take away', false)], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
         $changes = [];
         foreach (['x', 'y'] as $name) {
-            if ($input->has($name)) {
-                $changes[$name] = $input->length($name);
+            if ($values->has($name)) {
+                $changes[$name] = $values->length($name);
             }
         }
-        if ($input->has('width')) {
-            $changes['width'] = $input->length('width', null, 0.1);
+        if ($values->has('width')) {
+            $changes['width'] = $values->length('width');
         }
-        if ($input->has('strength')) {
-            $changes['strength'] = $input->number('strength', null, 0.05, 1.0);
+        if ($values->has('strength')) {
+            $changes['strength'] = $values->number('strength');
         }
         foreach (['hidden', 'locked'] as $name) {
-            if ($input->has($name)) {
-                $changes[$name] = $input->flag($name);
+            if ($values->has($name)) {
+                $changes[$name] = $values->flag($name);
             }
         }
         // The application stored the picture and measured it: only it can name one.
-        $new = $input->nested('picture')['reference'] ?? null;
+        $new = $values->map('picture')['reference'] ?? null;
 
-        return new self($new instanceof Reference ? $new : null, $changes, $input->flag('remove'));
+        return new self($new instanceof Reference ? $new : null, $changes, $values->flag('remove'));
     }
 
     public function label(): string
@@ -60,13 +60,13 @@ final readonly class ChangeReference implements Edit
         if ($this->new !== null) {
             return $artwork->with(reference: $this->new);
         }
-        $reference = $artwork->reference ?? throw EditRefused::because('There is no reference picture yet.');
+        $reference = $artwork->reference ?? throw Refused::because('There is no reference picture yet.');
         if ($this->gone) {
             return $artwork->with(reference: null);
         }
         $moves = array_intersect_key($this->changes, ['x' => 1, 'y' => 1, 'width' => 1]);
         if ($moves !== [] && $reference->locked && ($this->changes['locked'] ?? true)) {
-            throw EditRefused::locked('The reference picture');
+            throw Refused::locked('The reference picture');
         }
         $changes = $this->changes;
         if (isset($changes['width'])) {

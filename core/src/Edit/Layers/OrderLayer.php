@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Layers;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Layer;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Arrangement;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 
 /** Moves a layer one up or down. */
 final readonly class OrderLayer implements Edit
@@ -25,9 +25,9 @@ final readonly class OrderLayer implements Edit
         return new About('Move a layer', 'One up or down.', [Field::words('layer', 'Layer'), Field::choice('way', 'Way', 'up', ['up' => 'Up', 'down' => 'Down'])], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->text('layer', 40), $input->choice('way', ['up', 'down']) === 'up');
+        return new self($values->text('layer'), $values->choice('way') === 'up');
     }
 
     public function label(): string
@@ -40,11 +40,11 @@ final readonly class OrderLayer implements Edit
         $layers = $artwork->layers;
         $i = array_search($this->id, array_map(static fn (Layer $layer): string => $layer->id, $layers), true);
         if ($i === false) {
-            throw EditRefused::because('That layer is not there any more.');
+            throw Refused::because('That layer is not there any more.');
         }
         $k = $this->up ? $i + 1 : $i - 1;
         if (! isset($layers[$k])) {
-            throw EditRefused::because($this->up ? 'It is the uppermost layer already.' : 'It is the lowest layer already.');
+            throw Refused::because($this->up ? 'It is the uppermost layer already.' : 'It is the lowest layer already.');
         }
         [$layers[$i], $layers[$k]] = [$layers[$k], $layers[$i]];
 

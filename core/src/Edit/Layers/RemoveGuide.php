@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Layers;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Guide;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 
 /** Takes one guide away, or all of them. */
 final readonly class RemoveGuide implements Edit
@@ -24,9 +24,9 @@ final readonly class RemoveGuide implements Edit
         return new About('Remove guides', 'One guide, or all.', [Field::words('guide', 'Guide')], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->text('guide', 40));
+        return new self($values->text('guide'));
     }
 
     public function label(): string
@@ -38,6 +38,6 @@ final readonly class RemoveGuide implements Edit
     {
         $guides = array_values(array_filter($artwork->guides, fn (Guide $guide): bool => $this->id !== '' && $guide->id !== $this->id));
 
-        return count($guides) === count($artwork->guides) ? throw EditRefused::because('There is no such guide any more.') : $artwork->with(guides: $guides);
+        return count($guides) === count($artwork->guides) ? throw Refused::because('There is no such guide any more.') : $artwork->with(guides: $guides);
     }
 }

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Layers;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Layer;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Arrangement;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 
 /** Takes a layer away, with what lies on it. */
 final readonly class RemoveLayer implements Edit
@@ -26,9 +26,9 @@ final readonly class RemoveLayer implements Edit
         return new About('Remove a layer', 'With what lies on it.', [Field::words('layer', 'Layer')], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->text('layer', 40));
+        return new self($values->text('layer'));
     }
 
     public function label(): string
@@ -38,12 +38,12 @@ final readonly class RemoveLayer implements Edit
 
     public function apply(Artwork $artwork): Artwork
     {
-        $layer = $artwork->layer($this->id) ?? throw EditRefused::because('That layer is not there any more.');
+        $layer = $artwork->layer($this->id) ?? throw Refused::because('That layer is not there any more.');
         if (count($artwork->layers) === 1) {
-            throw EditRefused::because('The last layer stays: there must be one to lie on.');
+            throw Refused::because('The last layer stays: there must be one to lie on.');
         }
         if ($layer->locked) {
-            throw EditRefused::locked($layer->name);
+            throw Refused::locked($layer->name);
         }
 
         return Arrangement::settled($artwork->with(

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Layers;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Guide;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\FreeIds;
-use NeatEdge\Core\Edit\Input;
 
 /** S4: a new guide at a typed place, or another place for one that is there. */
 final readonly class SetGuide implements Edit
@@ -24,12 +24,12 @@ final readonly class SetGuide implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Lay a guide', 'A line to snap to.', [Field::words('guide', 'Guide'), Field::flag('upright', 'Upright', false), Field::length('at', 'At', 0.0, -1e5)], 0);
+        return new About('Lay a guide', 'A line to snap to.', [Field::words('guide', 'Guide'), Field::flag('upright', 'Upright', false), Field::signed('at', 'At')->needed()], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->text('guide', 40), $input->flag('upright'), $input->length('at'));
+        return new self($values->text('guide'), $values->flag('upright'), $values->length('at'));
     }
 
     public function label(): string
@@ -41,7 +41,7 @@ final readonly class SetGuide implements Edit
     {
         if ($this->id === '') {
             return count($artwork->guides) >= self::MOST
-                ? throw EditRefused::because(sprintf('There are %d guides already.', self::MOST))
+                ? throw Refused::because(sprintf('There are %d guides already.', self::MOST))
                 : $artwork->with(guides: [...$artwork->guides, new Guide(FreeIds::in($artwork)->next('u'), $this->upright, $this->at)]);
         }
         $found = false;
@@ -54,6 +54,6 @@ final readonly class SetGuide implements Edit
             return new Guide($guide->id, $guide->upright, $this->at);
         }, $artwork->guides);
 
-        return $found ? $artwork->with(guides: $guides) : throw EditRefused::because('That guide is not there any more.');
+        return $found ? $artwork->with(guides: $guides) : throw Refused::because('That guide is not there any more.');
     }
 }

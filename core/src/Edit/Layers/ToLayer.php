@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Layers;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Arrangement;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 
 /** Lays pieces on another layer, above what is there. */
 final readonly class ToLayer implements Edit
@@ -27,9 +27,9 @@ final readonly class ToLayer implements Edit
         return new About('Lay on another layer', 'Where it lies above or below others with its layer.', [Field::words('layer', 'Layer')]);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces(), $input->text('layer', 40));
+        return new self($values->pieces(), $values->text('layer'));
     }
 
     public function label(): string
@@ -40,9 +40,9 @@ final readonly class ToLayer implements Edit
     public function apply(Artwork $artwork): Artwork
     {
         $chosen = Chosen::in($artwork, $this->ids);
-        $layer = $artwork->layer($this->layer) ?? throw EditRefused::because('That layer is not there any more.');
+        $layer = $artwork->layer($this->layer) ?? throw Refused::because('That layer is not there any more.');
         if ($layer->locked) {
-            throw EditRefused::locked($layer->name);
+            throw Refused::locked($layer->name);
         }
         $stay = array_values(array_filter($artwork->pieces, static fn (Piece $piece): bool => ! isset($chosen[$piece->id])));
         // A group lies on one layer: a piece that leaves its layer leaves its group, unless all of it comes.

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Layers;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 
 /** S3: scales the reference picture so that a marked distance is as long as was typed; the first mark stays where it is. */
 final readonly class TrueSize implements Edit
@@ -21,14 +21,14 @@ final readonly class TrueSize implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('True size', 'Set the reference picture by a known distance on it.', [Field::words('marks', 'Both ends', Field::DATA), Field::length('length', 'Distance', 10.0, 0.01)], 0);
+        return new About('True size', 'Set the reference picture by a known distance on it.', [Field::numbers('marks', 'Both ends', 4, 4), Field::length('length', 'Distance', 10.0, 0.01)->needed()], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        $n = $input->numbers('marks', 4, 4);
+        $n = $values->numbers('marks');
 
-        return new self([$n[0], $n[1], $n[2], $n[3]], $input->length('length', null, 0.01));
+        return new self([$n[0], $n[1], $n[2], $n[3]], $values->length('length'));
     }
 
     public function label(): string
@@ -38,11 +38,11 @@ final readonly class TrueSize implements Edit
 
     public function apply(Artwork $artwork): Artwork
     {
-        $reference = $artwork->reference ?? throw EditRefused::because('There is no reference picture yet.');
+        $reference = $artwork->reference ?? throw Refused::because('There is no reference picture yet.');
         [$x, $y, $bx, $by] = $this->marks;
         $now = hypot($bx - $x, $by - $y);
         if ($now < 0.01) {
-            throw EditRefused::because('The two marks lie on one another; mark a distance on the picture.');
+            throw Refused::because('The two marks lie on one another; mark a distance on the picture.');
         }
         $factor = $this->length / $now;
 

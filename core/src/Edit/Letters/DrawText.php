@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Letters;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\Recipe;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\NewPiece;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Type\FontShelf;
@@ -28,18 +28,18 @@ final readonly class DrawText implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Set text', 'Letters on the bench or along a line.', [...TextInput::fields(), Field::length('x', 'Left', 0.0, -1e5), Field::length('y', 'Baseline', 0.0, -1e5), Field::words('along', 'Along the piece', Field::PIECE), ...NewPiece::fields()], 0);
+        return new About('Set text', 'Letters on the bench or along a line.', [...TextInput::fields(), Field::signed('x', 'Left'), Field::signed('y', 'Baseline'), Field::words('along', 'Along the piece', Field::PIECE), ...NewPiece::fields()], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        $along = $input->has('along') ? $input->text('along', 80) : null;
-        $setting = TextInput::setting($input, null);
-        if ($along !== null && ! $input->has('align')) {
+        $along = $values->has('along') ? $values->text('along') : null;
+        $setting = TextInput::setting($values, null);
+        if ($along !== null && ! $values->has('align')) {
             $setting = $setting->with(align: 'middle');
         }
 
-        return new self($setting, $input->length('x', 0.0), $input->length('y', 0.0), $along, $input->has('slide'), NewPiece::from($input), $input->fonts);
+        return new self($setting, $values->length('x'), $values->length('y'), $along, $values->has('slide'), NewPiece::from($values), $values->fonts);
     }
 
     /** A text is called by its first letters. */
@@ -58,14 +58,14 @@ final readonly class DrawText implements Edit
         $setting = $this->setting;
         $matrix = Matrix::translation($this->x, $this->y);
         if ($this->along !== null) {
-            $line = $artwork->piece($this->along) ?? throw EditRefused::missingPiece($this->along);
-            $contour = $line->shape->contours[0] ?? throw EditRefused::because('That piece has no line to stand on.');
+            $line = $artwork->piece($this->along) ?? throw Refused::missingPiece($this->along);
+            $contour = $line->shape->contours[0] ?? throw Refused::because('That piece has no line to stand on.');
             $setting = $setting->with(along: $contour, slide: $this->slid ? $setting->slide : Typesetter::bestSlide($contour, $setting->inside));
             $matrix = Matrix::identity();
         }
         $lettering = Lettering::set($setting, $this->along, $this->fonts);
         if ($lettering->shape()->isEmpty()) {
-            throw EditRefused::because('None of these letters leaves a mark; the line may be too short for them.');
+            throw Refused::because('None of these letters leaves a mark; the line may be too short for them.');
         }
 
         return $this->new->laid($artwork, self::name($setting->text), new Recipe($lettering, $matrix));

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Letters;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Local;
 use NeatEdge\Core\Type\Typesetter;
 
@@ -19,7 +19,7 @@ use NeatEdge\Core\Type\Typesetter;
 final readonly class SetText implements Local
 {
     /** @param  list<string>  $ids */
-    public function __construct(private array $ids, private Input $input)
+    public function __construct(private array $ids, private Values $values)
     {
     }
 
@@ -28,9 +28,9 @@ final readonly class SetText implements Local
         return new About('Change a text', 'Words, face, size and how it stands.', [...TextInput::fields(), Field::words('along', 'Along the piece', Field::PIECE)]);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces(), $input);
+        return new self($values->pieces(), $values);
     }
 
     public function label(): string
@@ -40,22 +40,22 @@ final readonly class SetText implements Local
 
     public function apply(Artwork $artwork): Artwork
     {
-        $in = $this->input;
+        $in = $this->values;
         $line = null;
-        if ($in->has('along') && $in->text('along', 80) !== 'none') {
-            $line = $artwork->piece($in->text('along', 80)) ?? throw EditRefused::missingPiece($in->text('along', 80));
+        if ($in->has('along') && $in->text('along') !== 'none') {
+            $line = $artwork->piece($in->text('along')) ?? throw Refused::missingPiece($in->text('along'));
         }
 
         return $artwork->mapped(function (Piece $piece) use ($in, $line): Piece {
             $recipe = $piece->recipe;
             if ($recipe === null || ! $recipe->base instanceof Lettering) {
-                throw EditRefused::because('It is no text any more: its letters are plain curves.');
+                throw Refused::because('It is no text any more: its letters are plain curves.');
             }
             $now = $recipe->base;
             $setting = TextInput::setting($in, $now->setting);
             $follows = $now->follows;
             if ($line !== null) {
-                $contour = $line->shape->contours[0] ?? throw EditRefused::because('That piece has no line to stand on.');
+                $contour = $line->shape->contours[0] ?? throw Refused::because('That piece has no line to stand on.');
                 $setting = $setting->with(along: $contour->transformed($recipe->matrix->inverse()), align: $in->has('align') ? $setting->align : 'middle');
                 $follows = $line->id;
             } elseif ($in->has('along')) {
@@ -72,7 +72,7 @@ final readonly class SetText implements Local
             // It goes on being called by its letters, unless it was given a name.
             $made = $piece->name === DrawText::name($now->setting->text) ? $made->with(name: DrawText::name($setting->text)) : $made;
 
-            return $made->shape->isEmpty() ? throw EditRefused::because('None of these letters leaves a mark; the line may be too short for them.') : $made;
+            return $made->shape->isEmpty() ? throw Refused::because('None of these letters leaves a mark; the line may be too short for them.') : $made;
         }, Chosen::in($artwork, $this->ids));
     }
 }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Edit\Letters;
 
-use NeatEdge\Core\Artwork\Field;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Type\Setting;
 
 /** How a text is set, from what the page sent; what was not sent stays as it is. */
@@ -16,25 +16,25 @@ final class TextInput
     public static function fields(): array
     {
         return [
-            Field::words('text', 'Letters'), Field::words('family', 'Face', usual: 'Fraunces'), Field::flag('bold', 'Bold', false), Field::flag('italic', 'Italic', false),
-            Field::length('size', 'Size', 12.0, 0.1), Field::length('spacing', 'Letter spacing', 0.0, -1000.0), Field::number('leading', 'Line spacing', 1.2, 0.1, 10.0),
+            Field::words('text', 'Letters', most: 2000), Field::words('family', 'Face', usual: 'Fraunces'), Field::flag('bold', 'Bold', false), Field::flag('italic', 'Italic', false),
+            Field::length('size', 'Size', 12.0, 0.1, most: 5000.0), Field::signed('spacing', 'Letter spacing', 0.0, 1000.0), Field::number('leading', 'Line spacing', 1.2, 0.1, 10.0),
             Field::choice('align', 'Stands from', 'start', ['start' => 'Start', 'middle' => 'Middle', 'end' => 'End']), Field::flag('inside', 'Inside the line', false),
-            Field::choice('stand', 'On the line', 'above', ['above' => 'Above', 'on' => 'On', 'below' => 'Below']), Field::length('distance', 'Distance', 0.0, -1000.0),
+            Field::choice('stand', 'On the line', 'above', ['above' => 'Above', 'on' => 'On', 'below' => 'Below']), Field::signed('distance', 'Distance', 0.0, 1000.0),
             Field::number('slide', 'Along the line', 0.0, -1.0, 2.0),
         ];
     }
 
-    public static function setting(Input $in, ?Setting $now): Setting
+    public static function setting(Values $in, ?Setting $now): Setting
     {
         $now ??= new Setting('', 'Fraunces', false, false, 12.0);
         $family = $in->has('family') ? $in->text('family') : $now->family;
         $known = array_column($in->fonts->families(), 'family');
         if (! in_array(mb_strtolower($family), array_map(mb_strtolower(...), $known), true)) {
-            throw EditRefused::because(sprintf('There is no font called "%s" here; add its file first.', mb_substr($family, 0, 60)));
+            throw Refused::because(sprintf('There is no font called "%s" here; add its file first.', mb_substr($family, 0, 60)));
         }
-        $text = $in->has('text') ? $in->text('text', 2000) : $now->text;
+        $text = $in->has('text') ? $in->text('text') : $now->text;
         if (trim($text) === '') {
-            throw EditRefused::because('Type some letters first.');
+            throw Refused::because('Type some letters first.');
         }
 
         return $now->with(
@@ -42,14 +42,14 @@ final class TextInput
             family: $family,
             bold: $in->flag('bold', $now->bold),
             italic: $in->flag('italic', $now->italic),
-            size: $in->length('size', $now->size, 0.1, 5000.0),
-            spacing: $in->length('spacing', $now->spacing, -1000.0, 1000.0),
-            leading: $in->number('leading', $now->leading, 0.1, 10.0),
-            align: $in->choice('align', ['start', 'middle', 'end'], $now->align),
+            size: $in->length('size', $now->size),
+            spacing: $in->length('spacing', $now->spacing),
+            leading: $in->number('leading', $now->leading),
+            align: $in->choice('align', $now->align),
             inside: $in->flag('inside', $now->inside),
-            stand: $in->choice('stand', ['above', 'on', 'below'], $now->stand),
-            distance: $in->length('distance', $now->distance, -1000.0, 1000.0),
-            slide: $in->number('slide', $now->slide, -1.0, 2.0),
+            stand: $in->choice('stand', $now->stand),
+            distance: $in->length('distance', $now->distance),
+            slide: $in->number('slide', $now->slide),
         );
     }
 }

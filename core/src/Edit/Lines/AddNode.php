@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Lines;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Local;
 use NeatEdge\Core\Geometry\Cubic;
 
@@ -21,14 +21,14 @@ final readonly class AddNode implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Add a node', 'Anywhere on a line.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('segments', 'Segments', Field::NODES), Field::share('t', 'How far along', 0.5)], 0);
+        return new About('Add a node', 'Anywhere on a line.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('segments', 'Segments', Field::NODES), Field::share('t', 'How far along', 0.5, 0.0001, 0.9999)], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        [$contour, $segment] = $input->places('segments')[0] ?? throw EditRefused::because('Choose a place on a line first.');
+        [$contour, $segment] = $values->nodes('segments')[0] ?? throw Refused::because('Choose a place on a line first.');
 
-        return new self($input->text('piece'), $contour, $segment, $input->number('t', 0.5, 0.0001, 0.9999));
+        return new self($values->text('piece'), $contour, $segment, $values->number('t'));
     }
 
     public function label(): string

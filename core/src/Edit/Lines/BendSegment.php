@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Lines;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Local;
 
 /** D3: pulls a place on a segment elsewhere; both handles follow, the one that is nearer the more. A line becomes a curve. */
@@ -20,14 +20,14 @@ final readonly class BendSegment implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Bend a segment', 'Pull a line by a place on it.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('segments', 'Segments', Field::NODES), Field::share('t', 'How far along', 0.5), Field::length('x', 'To, across', 0.0, -1e5), Field::length('y', 'To, down', 0.0, -1e5)], 0);
+        return new About('Bend a segment', 'Pull a line by a place on it.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('segments', 'Segments', Field::NODES), Field::share('t', 'How far along', 0.5, 0.02, 0.98)->needed(), Field::signed('x', 'To, across')->needed(), Field::signed('y', 'To, down')->needed()], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        [$contour, $segment] = $input->places('segments')[0] ?? throw EditRefused::because('Choose a segment first.');
+        [$contour, $segment] = $values->nodes('segments')[0] ?? throw Refused::because('Choose a segment first.');
 
-        return new self($input->text('piece'), $contour, $segment, $input->number('t', null, 0.02, 0.98), $input->length('x'), $input->length('y'));
+        return new self($values->text('piece'), $contour, $segment, $values->number('t'), $values->length('x'), $values->length('y'));
     }
 
     public function label(): string

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Lines;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\FreeIds;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Shaping\Outlined;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
@@ -30,9 +30,9 @@ final readonly class BreakAtNodes implements Edit
         return new About('Break at nodes', 'Each part a line of its own; closed each, where that is wanted.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('nodes', 'Nodes', Field::NODES), Field::flag('close', 'Close each', false, 'each part is closed and becomes a piece of its own')], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->text('piece'), $input->places('nodes'), $input->flag('close'));
+        return new self($values->text('piece'), $values->nodes('nodes'), $values->flag('close'));
     }
 
     public function label(): string
@@ -70,7 +70,7 @@ final readonly class BreakAtNodes implements Edit
             }
         }
         if (count($shapes) < 2) {
-            throw EditRefused::because('Choose two nodes at least: between them the piece is broken.');
+            throw Refused::because('Choose two nodes at least: between them the piece is broken.');
         }
 
         return Outlined::replaced($artwork, [$piece->id => Outlined::parts($piece, $shapes, FreeIds::in($artwork))]);

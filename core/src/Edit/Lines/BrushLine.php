@@ -5,19 +5,18 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Lines;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Stroke;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\NewPiece;
-use NeatEdge\Core\Edit\Paint\StrokePieces;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\CurveThrough;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Stroke\Cap;
 use NeatEdge\Core\Stroke\Join;
 use NeatEdge\Core\Stroke\StrokeStyle;
@@ -33,12 +32,12 @@ final readonly class BrushLine implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Brush line', 'A smooth line of changing width.', [Field::words('points', 'Places', Field::DATA), Field::words('profile', 'Profile', usual: 'fold'), Field::length('smoothing', 'Smoothing', 0.4, 0.01), ...NewPiece::fields()], 0);
+        return new About('Brush line', 'A smooth line of changing width.', [Field::numbers('points', 'Places', 4), Field::choice('profile', 'Profile', 'fold', WidthStops::labels()), Field::length('smoothing', 'Smoothing', 0.4, 0.01, most: 20.0), ...NewPiece::fields(1.5)], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        $n = $input->numbers('points', 4);
+        $n = $values->numbers('points');
         $points = [];
         for ($i = 0; $i + 1 < count($n); $i += 2) {
             $last = $points[count($points) - 1] ?? null;
@@ -47,17 +46,17 @@ final readonly class BrushLine implements Edit
             }
         }
         if (count($points) < 2) {
-            throw EditRefused::because('The line has no length: draw it further.');
+            throw Refused::because('The line has no length: draw it further.');
         }
         $profiles = WidthStops::profiles();
-        $profile = $profiles[$input->choice('profile', array_keys($profiles), 'fold')][1];
-        $colour = $input->has('line') && $input->text('line', 20) !== 'none' ? StrokePieces::colour($input->text('line', 20)) : Colour::ink();
+        $profile = $profiles[$values->choice('profile')][1];
+        $colour = $values->colour('line') ?? Colour::ink();
 
         return new self(
             $points,
-            $input->length('smoothing', 0.4, 0.01, 20.0),
-            new Stroke(new Paint($colour), new StrokeStyle($input->length('lineWidth', 1.5, 0.001, 1000.0), Cap::Round, Join::Round), stops: $profile === [] ? null : new WidthStops($profile)),
-            NewPiece::from($input, true),
+            $values->length('smoothing'),
+            new Stroke(new Paint($colour), new StrokeStyle($values->length('lineWidth'), Cap::Round, Join::Round), stops: $profile === [] ? null : new WidthStops($profile)),
+            NewPiece::from($values, true),
         );
     }
 

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Lines;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Local;
 use NeatEdge\Core\Geometry\Contour;
 
@@ -24,9 +24,9 @@ final readonly class CloseLine implements Local
         return new About('Close a line', 'From its end to its start.', [Field::words('piece', 'Piece', Field::PIECE)], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->text('piece'));
+        return new self($values->text('piece'));
     }
 
     public function label(): string
@@ -39,7 +39,7 @@ final readonly class CloseLine implements Local
         return OnContours::edited($artwork, $this->id, static function (array $contours): array {
             $open = array_filter($contours, static fn (Contour $contour): bool => ! $contour->closed);
             if ($open === []) {
-                throw EditRefused::because('There is no open line in it.');
+                throw Refused::because('There is no open line in it.');
             }
 
             return array_map(static fn (Contour $contour): Contour => $contour->closed ? $contour : JoinEnds::closed($contour, 0.05), $contours);

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Lines;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\NewPiece;
 use NeatEdge\Core\Geometry\Contour;
 
@@ -23,12 +23,12 @@ final readonly class ContinueLine implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Continue a line', 'From one of its ends.', [Field::words('piece', 'Piece', Field::PIECE), Field::count('contour', 'Contour', 0, 0, 100000), Field::flag('end', 'From its end', true), Field::words('coords', 'Line', Field::DATA), Field::flag('closed', 'Closed', false), ...NewPiece::fields()], 0);
+        return new About('Continue a line', 'From one of its ends.', [Field::words('piece', 'Piece', Field::PIECE), Field::count('contour', 'Contour', 0, 0, 100000), Field::flag('end', 'From its end', true), Field::numbers('coords', 'Line', 8), Field::flag('closed', 'Closed', false), ...NewPiece::fields()], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->text('piece'), (int) $input->number('contour', 0.0, 0, 1e5), $input->flag('end', true), DrawLine::contour($input), $input->has('fill') ? NewPiece::from($input) : null);
+        return new self($values->text('piece'), $values->count('contour'), $values->flag('end'), DrawLine::contour($values), $values->has('fill') ? NewPiece::from($values) : null);
     }
 
     public function label(): string
@@ -41,7 +41,7 @@ final readonly class ContinueLine implements Edit
         $continued = OnContours::edited($artwork, $this->id, function (array $contours): array {
             $contour = $contours[$this->contour] ?? null;
             if ($contour === null || $contour->closed) {
-                throw EditRefused::because('That end is not there any more.');
+                throw Refused::because('That end is not there any more.');
             }
             $before = ($this->end ? $contour : $contour->reversed())->coords;
             $joined = new Contour([...$before, ...array_slice($this->more->coords, 2)], false);

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Lines;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\CurveFit;
@@ -26,9 +26,9 @@ final readonly class DeleteNodes implements Edit
         return new About('Delete nodes', 'The shape stays as near as can be.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('nodes', 'Nodes', Field::NODES)], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->text('piece'), $input->places('nodes'));
+        return new self($values->text('piece'), $values->nodes('nodes'));
     }
 
     public function label(): string

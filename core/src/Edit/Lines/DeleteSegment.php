@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Lines;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Geometry\Contour;
 
 /** D3: takes one segment out: a closed line opens there, an open one falls into two. */
@@ -24,11 +24,11 @@ final readonly class DeleteSegment implements Edit
         return new About('Delete a segment', 'Opens the line there.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('segments', 'Segments', Field::NODES)], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        [$contour, $segment] = $input->places('segments')[0] ?? throw EditRefused::because('Choose a segment first.');
+        [$contour, $segment] = $values->nodes('segments')[0] ?? throw Refused::because('Choose a segment first.');
 
-        return new self($input->text('piece'), $contour, $segment);
+        return new self($values->text('piece'), $contour, $segment);
     }
 
     public function label(): string

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Lines;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\NewPiece;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
@@ -23,24 +23,24 @@ final readonly class DrawLine implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Draw a line', 'Corners and smooth nodes.', [Field::words('coords', 'Line', Field::DATA), Field::flag('closed', 'Closed', false), ...NewPiece::fields()], 0);
+        return new About('Draw a line', 'Corners and smooth nodes.', [Field::numbers('coords', 'Line', 8), Field::flag('closed', 'Closed', false), ...NewPiece::fields()], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        $contour = self::contour($input);
+        $contour = self::contour($values);
 
-        return new self($contour, NewPiece::from($input, ! $contour->closed));
+        return new self($contour, NewPiece::from($values, ! $contour->closed));
     }
 
-    public static function contour(Input $input): Contour
+    public static function contour(Values $values): Contour
     {
-        $coords = $input->numbers('coords', 8);
+        $coords = $values->numbers('coords');
         if (count($coords) % 6 !== 2) {
-            throw EditRefused::because('The line is not whole: each part of it needs six numbers.');
+            throw Refused::because('The line is not whole: each part of it needs six numbers.');
         }
 
-        return new Contour($coords, $input->flag('closed'));
+        return new Contour($coords, $values->flag('closed'));
     }
 
     public function label(): string

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Lines;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 
@@ -29,18 +29,18 @@ final readonly class JoinEnds implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Join ends', 'Two ends become one node.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('nodes', 'Nodes', Field::NODES), Field::words('other', 'Other piece', Field::PIECE), Field::length('near', 'Melt within', 0.05)], 0);
+        return new About('Join ends', 'Two ends become one node.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('nodes', 'Nodes', Field::NODES), Field::words('other', 'Other piece', Field::PIECE), Field::length('near', 'Melt within', 0.05, most: 10.0)], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        $places = $input->places('nodes');
+        $places = $values->nodes('nodes');
         if (count($places) !== 2) {
-            throw EditRefused::because('Choose the two ends that are to be joined.');
+            throw Refused::because('Choose the two ends that are to be joined.');
         }
-        $id = $input->text('piece');
+        $id = $values->text('piece');
 
-        return new self([$id, $places[0][0], $places[0][1]], $input->text('other') ?: $id, $places[1][0], $places[1][1], $input->length('near', 0.05, 0.0, 10.0));
+        return new self([$id, $places[0][0], $places[0][1]], $values->text('other') ?: $id, $places[1][0], $places[1][1], $values->length('near'));
     }
 
     public function label(): string
@@ -56,7 +56,7 @@ final readonly class JoinEnds implements Edit
                 [$a, $b] = [self::endOf($contours, $k, $node), self::endOf($contours, $this->contour, $this->node)];
                 if ($k === $this->contour) {
                     if ($a === $b) {
-                        throw EditRefused::because('Choose two different ends.');
+                        throw Refused::because('Choose two different ends.');
                     }
                     $contours[$k] = self::closed($contours[$k], $this->near);
 
@@ -73,7 +73,7 @@ final readonly class JoinEnds implements Edit
         $others = OnContours::of($chosen[$this->other]);
         $b = self::endOf($others, $this->contour, $this->node);
         $artwork = OnContours::edited($artwork, $id, function (array $contours) use ($k, $node, $others, $b): array {
-            $contours[$k] = self::joined($contours[$k] ?? throw EditRefused::because('That end is not there any more.'), self::endOf($contours, $k, $node), $others[$this->contour], $b, $this->near);
+            $contours[$k] = self::joined($contours[$k] ?? throw Refused::because('That end is not there any more.'), self::endOf($contours, $k, $node), $others[$this->contour], $b, $this->near);
 
             return array_values($contours);
         });
@@ -90,7 +90,7 @@ final readonly class JoinEnds implements Edit
     {
         $contour = $contours[$k] ?? null;
         if ($contour === null || $contour->closed || ($node !== 0 && $node !== $contour->segmentCount())) {
-            throw EditRefused::because('Only the ends of open lines can be joined.');
+            throw Refused::because('Only the ends of open lines can be joined.');
         }
 
         return $node !== 0;

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Lines;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Geometry\Contour;
 
 /** D3: joins two lines at those of their ends that lie nearest to one another; one line alone is closed. */
@@ -26,12 +26,12 @@ final readonly class JoinLines implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Join two lines', 'At their nearest ends; one line alone is closed.', [Field::length('near', 'Melt within', 0.05)]);
+        return new About('Join two lines', 'At their nearest ends; one line alone is closed.', [Field::length('near', 'Melt within', 0.05, most: 10.0)]);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces(), $input->length('near', 0.05, 0.0, 10.0));
+        return new self($values->pieces(), $values->length('near'));
     }
 
     public function label(): string
@@ -46,9 +46,9 @@ final readonly class JoinLines implements Edit
             return (new CloseLine($chosen[0]))->apply($artwork);
         }
         if (count($chosen) !== 2) {
-            throw EditRefused::because('Choose the two lines that are to be joined.');
+            throw Refused::because('Choose the two lines that are to be joined.');
         }
-        [$a, $b] = array_map(fn (string $id): array => self::ends(OnContours::of($artwork->piece($id) ?? throw EditRefused::missingPiece($id))), $chosen);
+        [$a, $b] = array_map(fn (string $id): array => self::ends(OnContours::of($artwork->piece($id) ?? throw Refused::missingPiece($id))), $chosen);
         $best = null;
         foreach ($a as $one) {
             foreach ($b as $other) {
@@ -59,7 +59,7 @@ final readonly class JoinLines implements Edit
             }
         }
         if ($best === null) {
-            throw EditRefused::because('Only the ends of open lines can be joined.');
+            throw Refused::because('Only the ends of open lines can be joined.');
         }
 
         return (new JoinEnds([$chosen[0], $best[1][0], $best[1][1]], $chosen[1], $best[2][0], $best[2][1], $this->near))->apply($artwork);

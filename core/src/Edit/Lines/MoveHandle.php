@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Lines;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Local;
 
 /** D3: moves one handle; at a smooth node the other turns with it, at an even one it also grows with it. */
@@ -20,14 +20,14 @@ final readonly class MoveHandle implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Move a handle', 'Bends what is beside it.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('nodes', 'Nodes', Field::NODES), Field::flag('out', 'The one that leads on', false), Field::length('x', 'To, across', 0.0, -1e5), Field::length('y', 'To, down', 0.0, -1e5), Field::flag('free', 'Alone', false)], 0);
+        return new About('Move a handle', 'Bends what is beside it.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('nodes', 'Nodes', Field::NODES), Field::flag('out', 'The one that leads on', false), Field::signed('x', 'To, across')->needed(), Field::signed('y', 'To, down')->needed(), Field::flag('free', 'Alone', false)], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        [$contour, $node] = $input->places('nodes')[0] ?? throw EditRefused::because('Choose a handle first.');
+        [$contour, $node] = $values->nodes('nodes')[0] ?? throw Refused::because('Choose a handle first.');
 
-        return new self($input->text('piece'), $contour, $node, $input->flag('out'), $input->length('x'), $input->length('y'), $input->flag('free'));
+        return new self($values->text('piece'), $contour, $node, $values->flag('out'), $values->length('x'), $values->length('y'), $values->flag('free'));
     }
 
     public function label(): string
@@ -38,7 +38,7 @@ final readonly class MoveHandle implements Local
     public function apply(Artwork $artwork): Artwork
     {
         return OnContours::edited($artwork, $this->id, function (array $contours): array {
-            $path = new NodePath($contours[$this->contour] ?? throw EditRefused::because('That node is not there any more.'));
+            $path = new NodePath($contours[$this->contour] ?? throw Refused::because('That node is not there any more.'));
             $path->hold($this->node);
             $kind = $path->kind($this->node);
             $other = $path->handle($this->node, ! $this->out);

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Lines;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Local;
 use NeatEdge\Core\Geometry\Contour;
 
@@ -21,12 +21,12 @@ final readonly class MoveNodes implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Move nodes', 'By a distance.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('nodes', 'Nodes', Field::NODES), Field::length('x', 'Right by', 0.0, -1e5), Field::length('y', 'Down by', 0.0, -1e5)], 0);
+        return new About('Move nodes', 'By a distance.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('nodes', 'Nodes', Field::NODES), Field::signed('x', 'Right by'), Field::signed('y', 'Down by')], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->text('piece'), $input->places('nodes'), $input->length('x', 0.0), $input->length('y', 0.0));
+        return new self($values->text('piece'), $values->nodes('nodes'), $values->length('x'), $values->length('y'));
     }
 
     public function label(): string

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Lines;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Local;
 use NeatEdge\Core\Geometry\Contour;
 
@@ -25,9 +25,9 @@ final readonly class NodeKind implements Local
         return new About('Node kind', 'Corner, smooth or even.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('nodes', 'Nodes', Field::NODES), Field::choice('to', 'To', 'smooth', ['corner' => 'Corner', 'smooth' => 'Smooth', 'even' => 'Even'])], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->text('piece'), $input->places('nodes'), $input->choice('to', ['corner', 'smooth', 'even']));
+        return new self($values->text('piece'), $values->nodes('nodes'), $values->choice('to'));
     }
 
     public function label(): string
@@ -63,7 +63,7 @@ final readonly class NodeKind implements Local
     {
         [$in, $out] = [$path->into($node), $path->outOf($node)];
         if ($in === null || $out === null) {
-            throw EditRefused::because('The end of a line has only one side: it can be no smooth node.');
+            throw Refused::because('The end of a line has only one side: it can be no smooth node.');
         }
         [$x, $y] = $path->at($node);
         [$ax, $ay] = [$path->segments[$in][0], $path->segments[$in][1]];

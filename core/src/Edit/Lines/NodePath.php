@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Edit\Lines;
 
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 
@@ -37,11 +37,11 @@ final class NodePath
         return count($this->segments) + ($this->closed ? 0 : 1);
     }
 
-    /** @throws EditRefused */
+    /** @throws Refused */
     public function hold(int $node): void
     {
         if ($node >= $this->nodes()) {
-            throw EditRefused::because('That node is not there any more.');
+            throw Refused::because('That node is not there any more.');
         }
     }
 

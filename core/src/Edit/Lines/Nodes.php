@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Edit\Lines;
 
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Edit\Chosen;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Geometry\Contour;
 
 /** Chosen nodes, checked against the contours that they are on. */
@@ -16,19 +16,19 @@ final class Nodes
      * @param  list<Contour>  $contours
      * @return array<int, list<int>> nodes, rising, by contour
      *
-     * @throws EditRefused
+     * @throws Refused
      */
     public static function byContour(array $nodes, array $contours, bool $segments = false): array
     {
         if ($nodes === []) {
-            throw EditRefused::because($segments ? 'Choose a segment first.' : 'Choose nodes first.');
+            throw Refused::because($segments ? 'Choose a segment first.' : 'Choose nodes first.');
         }
         $out = [];
         foreach ($nodes as [$k, $i]) {
             $contour = $contours[$k] ?? null;
             $count = $contour === null ? 0 : $contour->segmentCount() + ($contour->closed || $segments ? 0 : 1);
             if ($i >= $count) {
-                throw EditRefused::because($segments ? 'That segment is not there any more.' : 'That node is not there any more.');
+                throw Refused::because($segments ? 'That segment is not there any more.' : 'That node is not there any more.');
             }
             $out[$k][$i] = $i;
         }

@@ -11,9 +11,9 @@ use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\LinkedCopy;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\RoundCorners;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Edit\Arrangement;
 use NeatEdge\Core\Edit\Chosen;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Shape;
@@ -25,7 +25,7 @@ final class OnContours
      * @param  callable(list<Contour>): array<int, Contour>  $edit  closed contours end where they begin
      * @param  bool  $moves  whether nodes keep their places and may be counted otherwise, so that what belongs to one is found by its place
      *
-     * @throws EditRefused
+     * @throws Refused
      */
     public static function edited(Artwork $artwork, string $id, callable $edit, bool $moves = false): Artwork
     {
@@ -50,7 +50,7 @@ final class OnContours
     /**
      * @return list<Contour>
      *
-     * @throws EditRefused for what is still made from numbers or letters
+     * @throws Refused for what is still made from numbers or letters
      */
     public static function of(Piece $piece): array
     {
@@ -60,7 +60,7 @@ final class OnContours
         }
         $base = $recipe->base;
         if (! $base instanceof Contours) {
-            throw EditRefused::stillAdjustable(match (true) {
+            throw Refused::stillAdjustable(match (true) {
                 $base instanceof BasicShape => mb_strtolower($base->kind->label()),
                 $base instanceof Lettering => 'text',
                 $base instanceof LinkedCopy => 'linked copy',

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Lines;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Local;
 use NeatEdge\Core\Geometry\Contour;
 
@@ -23,9 +23,9 @@ final readonly class ReverseLine implements Local
         return new About('Reverse a line', 'Start and end change places.', [Field::words('piece', 'Piece', Field::PIECE)], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->text('piece'));
+        return new self($values->text('piece'));
     }
 
     public function label(): string

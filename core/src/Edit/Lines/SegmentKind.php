@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Lines;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Local;
 use NeatEdge\Core\Geometry\Contour;
 
@@ -24,9 +24,9 @@ final readonly class SegmentKind implements Local
         return new About('Line or curve', 'Of chosen segments.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('segments', 'Segments', Field::NODES), Field::choice('to', 'To', 'line', ['line' => 'Line', 'curve' => 'Curve'])], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->text('piece'), $input->places('segments'), $input->choice('to', ['line', 'curve']) === 'line');
+        return new self($values->text('piece'), $values->nodes('segments'), $values->choice('to') === 'line');
     }
 
     public function label(): string

@@ -6,10 +6,10 @@ namespace NeatEdge\Core\Edit\Live;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Local;
 
 /** Turns what is still adjustable - shapes, text, rounded corners, mirrored halves, repeats, linked copies - into plain curves. */
@@ -25,9 +25,9 @@ final readonly class Bake implements Local
         return new About('Plain curves', 'Turn what is adjustable into curves.');
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces());
+        return new self($values->pieces());
     }
 
     public function label(): string
@@ -39,7 +39,7 @@ final readonly class Bake implements Local
     {
         $chosen = array_filter(Chosen::in($artwork, $this->ids), static fn (Piece $piece): bool => $piece->recipe !== null);
         if ($chosen === []) {
-            throw EditRefused::because('What was chosen is plain curves already.');
+            throw Refused::because('What was chosen is plain curves already.');
         }
 
         return $artwork->mapped(static fn (Piece $piece): Piece => $piece->with(recipe: null), $chosen);

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Live;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Arrangement;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 
 /** D13: clips pieces by one filled shape among them; its colour does not matter. It can be released again. */
 final readonly class ClipPieces implements Edit
@@ -29,9 +29,9 @@ final readonly class ClipPieces implements Edit
         return new About('Clip', 'Only what lies inside the uppermost is seen.', [Field::words('by', 'By', Field::PIECE)], 2);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces(), $input->text('by', 80));
+        return new self($values->pieces(), $values->text('by'));
     }
 
     public function label(): string
@@ -42,12 +42,12 @@ final readonly class ClipPieces implements Edit
     public function apply(Artwork $artwork): Artwork
     {
         $chosen = Chosen::in($artwork, $this->ids, 2);
-        $by = $this->by === '' ? $chosen[array_key_last($chosen)] : ($chosen[$this->by] ?? throw EditRefused::missingPiece($this->by));
+        $by = $this->by === '' ? $chosen[array_key_last($chosen)] : ($chosen[$this->by] ?? throw Refused::missingPiece($this->by));
         if ($by->fill === null) {
-            throw EditRefused::because('Only a filled shape can clip: the uppermost piece has no fill. Give it one; its colour does not matter.');
+            throw Refused::because('Only a filled shape can clip: the uppermost piece has no fill. Give it one; its colour does not matter.');
         }
         if (array_filter($by->shape->contours, static fn ($contour): bool => $contour->closed) === []) {
-            throw EditRefused::because('Only a closed shape can clip: the uppermost piece is an open line. Close it first.');
+            throw Refused::because('Only a closed shape can clip: the uppermost piece is an open line. Close it first.');
         }
         $pieces = [];
         foreach ($artwork->pieces as $piece) {
@@ -56,7 +56,7 @@ final readonly class ClipPieces implements Edit
             }
             if (isset($chosen[$piece->id])) {
                 if ($piece->clip !== null) {
-                    throw EditRefused::because('One of the pieces is clipped already; release it first.');
+                    throw Refused::because('One of the pieces is clipped already; release it first.');
                 }
                 $piece = $piece->with(clip: $by);
             }

@@ -6,14 +6,14 @@ namespace NeatEdge\Core\Edit\Live;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Contours;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\MirrorHalf;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Local;
 
 /** D5: mirrors pieces about an axis, live; or stops doing so. */
@@ -31,12 +31,12 @@ final readonly class MirrorPieces implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Mirrored half', 'The other half follows about an axis.', [Field::length('x', 'Axis across', 0.0, -1e5), Field::length('y', 'Axis down', 0.0, -1e5), Field::angle('angle', 'Angle', 90.0), Field::length('reach', 'Melt within', 1.0), Field::flag('off', 'Off', false)]);
+        return new About('Mirrored half', 'The other half follows about an axis.', [Field::signed('x', 'Axis across'), Field::signed('y', 'Axis down'), Field::angle('angle', 'Angle', 90.0), Field::length('reach', 'Melt within', 1.0, most: 100.0), Field::flag('off', 'Off', false)]);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces(), $input->length('x', 0.0), $input->length('y', 0.0), $input->angle('angle', 90.0), $input->length('reach', 1.0, 0.0, 100.0), $input->flag('off'));
+        return new self($values->pieces(), $values->length('x'), $values->length('y'), $values->number('angle'), $values->length('reach'), $values->flag('off'));
     }
 
     public function label(): string
@@ -49,7 +49,7 @@ final readonly class MirrorPieces implements Local
         return $artwork->mapped(function (Piece $piece): Piece {
             if ($this->off) {
                 if ($piece->recipe?->change(MirrorHalf::class) === null) {
-                    throw EditRefused::because('It is no mirrored half.');
+                    throw Refused::because('It is no mirrored half.');
                 }
                 $recipe = $piece->recipe->without(MirrorHalf::class);
 
@@ -63,7 +63,7 @@ final readonly class MirrorPieces implements Local
             $half = new MirrorHalf($at->x, $at->y, self::upright($angle), $this->reach / $recipe->matrix->meanScale());
             $made = $piece->withRecipe($recipe->changed($half->heldTo($recipe->base->shape())));
 
-            return $made->shape->isEmpty() ? throw EditRefused::because('Nothing would be left on the side of the axis that is mirrored.') : $made;
+            return $made->shape->isEmpty() ? throw Refused::because('Nothing would be left on the side of the axis that is mirrored.') : $made;
         }, Chosen::in($artwork, $this->ids));
     }
 

@@ -6,13 +6,13 @@ namespace NeatEdge\Core\Edit\Live;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Arrangement;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\FreeIds;
-use NeatEdge\Core\Edit\Input;
 
 /** Shows clipped pieces whole again, and lays the shape that clipped them back above them. */
 final readonly class ReleaseClip implements Edit
@@ -27,9 +27,9 @@ final readonly class ReleaseClip implements Edit
         return new About('Release the clip', 'Whole again.');
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces());
+        return new self($values->pieces());
     }
 
     public function label(): string
@@ -41,7 +41,7 @@ final readonly class ReleaseClip implements Edit
     {
         $chosen = array_filter(Chosen::in($artwork, $this->ids), static fn (Piece $piece): bool => $piece->clip !== null);
         if ($chosen === []) {
-            throw EditRefused::because('What was chosen is not clipped.');
+            throw Refused::because('What was chosen is not clipped.');
         }
         // Pieces that were clipped together have one and the same shape; it comes back once, above the last of them.
         $shapes = [];

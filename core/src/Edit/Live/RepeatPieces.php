@@ -6,14 +6,14 @@ namespace NeatEdge\Core\Edit\Live;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Contours;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Artwork\StepAndRepeat;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Local;
 
 /** D6: step and repeat, live; or off again. */
@@ -32,10 +32,10 @@ final readonly class RepeatPieces implements Local
         return new About('Step and repeat', 'Row, grid or ring.', [...StepAndRepeat::fields(), Field::flag('off', 'Off', false)]);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
         // What is taken off has no values.
-        return $input->flag('off') ? new self($input->pieces(), ['count' => 1.0, 'kind' => 'row'], true) : new self($input->pieces(), $input->values(StepAndRepeat::fields()), false);
+        return $values->flag('off') ? new self($values->pieces(), ['count' => 1.0, 'as' => 'row'], true) : new self($values->pieces(), $values->against(StepAndRepeat::fields())->all(), false);
     }
 
     public function label(): string
@@ -47,14 +47,14 @@ final readonly class RepeatPieces implements Local
     {
         $v = $this->values;
         $count = (int) $v['count'];
-        if ($count * ($v['kind'] === 'grid' ? (int) $v['rows'] : 1) > StepAndRepeat::MOST) {
-            throw EditRefused::because(sprintf('At most %d copies are made.', StepAndRepeat::MOST));
+        if ($count * ($v['as'] === 'grid' ? (int) $v['rows'] : 1) > StepAndRepeat::MOST) {
+            throw Refused::because(sprintf('At most %d copies are made.', StepAndRepeat::MOST));
         }
 
         return $artwork->mapped(function (Piece $piece) use ($v, $count): Piece {
             if ($this->off) {
                 if ($piece->recipe?->change(StepAndRepeat::class) === null) {
-                    throw EditRefused::because('It is not repeated.');
+                    throw Refused::because('It is not repeated.');
                 }
                 $recipe = $piece->recipe->without(StepAndRepeat::class);
 
@@ -65,7 +65,7 @@ final readonly class RepeatPieces implements Local
             $centre = $back->apply((float) $v['centreX'], (float) $v['centreY']);
             // A step is a length without a place: only the linear part of the matrix counts.
             $step = [$back->a * (float) $v['stepX'] + $back->c * (float) $v['stepY'], $back->b * (float) $v['stepX'] + $back->d * (float) $v['stepY']];
-            if ($v['kind'] === 'grid' && (abs($back->b) > 1e-9 || abs($back->c) > 1e-9)) {
+            if ($v['as'] === 'grid' && (abs($back->b) > 1e-9 || abs($back->c) > 1e-9)) {
                 // Rows and columns run along the bench, however the piece is turned.
                 $recipe = new Recipe(new Contours($recipe->without(StepAndRepeat::class)->shape()));
                 $centre = $recipe->matrix->apply((float) $v['centreX'], (float) $v['centreY']);
@@ -73,7 +73,7 @@ final readonly class RepeatPieces implements Local
             }
 
             return $piece->withRecipe($recipe->changed(new StepAndRepeat([
-                (string) $v['kind'], $count, (int) $v['rows'], $step[0], $step[1], $centre->x, $centre->y,
+                (string) $v['as'], $count, (int) $v['rows'], $step[0], $step[1], $centre->x, $centre->y,
                 (float) $v['sweep'] * ($recipe->matrix->determinant() < 0 ? -1 : 1), (bool) $v['turning'],
             ])));
         }, Chosen::in($artwork, $this->ids));

@@ -6,13 +6,13 @@ namespace NeatEdge\Core\Edit\Live;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Contours;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Artwork\RoundCorners;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Lines\Nodes;
 use NeatEdge\Core\Edit\Lines\OnContours;
 use NeatEdge\Core\Edit\Local;
@@ -27,12 +27,12 @@ final readonly class RoundChosenCorners implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Round corners', 'Of chosen nodes.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('nodes', 'Nodes', Field::NODES), Field::length('radius', 'Radius', 1.0)], 0);
+        return new About('Round corners', 'Of chosen nodes.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('nodes', 'Nodes', Field::NODES), Field::length('radius', 'Radius', 1.0)->needed()], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->text('piece'), $input->places('nodes'), $input->length('radius', null, 0.0));
+        return new self($values->text('piece'), $values->nodes('nodes'), $values->length('radius'));
     }
 
     public function label(): string

@@ -6,11 +6,11 @@ namespace NeatEdge\Core\Edit\Paint;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Blend;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Local;
 
 /** D10: how pieces meet what lies under them, for printed work. */
@@ -26,9 +26,9 @@ final readonly class BlendPieces implements Local
         return new About('Blend', 'How it is laid over what lies below.', [Field::choice('blend', 'Blend', 'normal', array_combine(array_column(Blend::cases(), 'value'), array_column(Blend::cases(), 'value')))]);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces(), Blend::from($input->choice('blend', array_column(Blend::cases(), 'value'))));
+        return new self($values->pieces(), Blend::from($values->choice('blend')));
     }
 
     public function label(): string

@@ -5,18 +5,19 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Paint;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Gradient;
 use NeatEdge\Core\Artwork\GradientKind;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Spread;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Local;
 use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Measure\Colour;
 
 /** D10: gives pieces a fill: none, one colour, or a gradient from place to place on the bench. */
 final readonly class FillPieces implements Local
@@ -30,37 +31,47 @@ final readonly class FillPieces implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Fill', 'A colour, a gradient, an opacity, or none.', [Field::words('colour', 'Colour', Field::COLOUR), Field::words('gradient', 'Gradient', Field::DATA), Field::share('opacity', 'Opacity', 1.0)]);
+        return new About('Fill', 'A colour, a gradient, an opacity, or none.', [Field::colour('colour', 'Colour', none: true), self::gradientField(), Field::share('opacity', 'Opacity', 1.0)]);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        $opacity = $input->has('opacity') ? $input->number('opacity', null, 0.0, 1.0) : null;
-        if ($input->has('gradient')) {
-            return new self($input->pieces(), Paint::gradient(self::gradient(new Input($input->nested('gradient') ?? [], $input->fonts, $input->unit))), $opacity);
+        $opacity = $values->has('opacity') ? $values->number('opacity') : null;
+        $gradient = $values->group('gradient');
+        if ($gradient !== null) {
+            return new self($values->pieces(), Paint::gradient(self::gradient($gradient)), $opacity);
         }
-        if (! $input->has('colour')) {
-            return $opacity === null ? throw EditRefused::because('Choose a colour, a gradient or an opacity.') : new self($input->pieces(), null, $opacity);
+        $colour = $values->colour('colour');
+        if ($colour === null && ! $values->none('colour')) {
+            return $opacity === null ? throw Refused::because('Choose a colour, a gradient or an opacity.') : new self($values->pieces(), null, $opacity);
         }
-        $colour = $input->text('colour', 20);
 
-        return $colour === 'none' ? new self($input->pieces(), null, null) : new self($input->pieces(), new Paint(StrokePieces::colour($colour)), $opacity);
+        return $colour === null ? new self($values->pieces(), null, null) : new self($values->pieces(), new Paint($colour), $opacity);
     }
 
-    private static function gradient(Input $input): Gradient
+    private static function gradientField(): Field
     {
-        $kind = GradientKind::from($input->choice('kind', ['linear', 'radial']));
+        return Field::group('gradient', 'Gradient', [
+            Field::choice('kind', 'Gradient', '', ['linear' => 'Along a line', 'radial' => 'From a middle'])->needed(),
+            Field::rows('stops', 'Colours of the gradient', [Field::share('at', 'How far along', 0.0)->needed(), Field::colour('colour', 'Colour')->needed(), Field::share('opacity', 'Opacity', 1.0)], 2, self::MOST_STOPS, true),
+            Field::numbers('axis', 'From and to', 4, 6),
+            Field::choice('spread', 'Beyond it', 'pad', ['pad' => 'As at its ends', 'reflect' => 'There and back', 'repeat' => 'Again']),
+        ]);
+    }
+
+    private static function gradient(Values $values): Gradient
+    {
+        $kind = GradientKind::from($values->choice('kind'));
         $stops = [];
         $last = 0.0;
-        foreach ($input->nested('stops') ?? [] as $stop) {
-            $one = new Input(is_array($stop) ? $stop : [], $input->fonts);
-            $last = max($last, $one->number('at', null, 0.0, 1.0));
-            $stops[] = [$last, StrokePieces::colour($one->text('colour', 20)), $one->number('opacity', 1.0, 0.0, 1.0)];
+        foreach ($values->rows('stops') as $one) {
+            $last = max($last, $one->number('at'));
+            $stops[] = [$last, $one->colour('colour') ?? Colour::ink(), $one->number('opacity')];
         }
-        if (count($stops) < 2 || count($stops) > self::MOST_STOPS) {
-            throw EditRefused::because(sprintf('A gradient has two to %d colours.', self::MOST_STOPS));
+        if ($stops === []) {
+            throw Refused::because('A gradient has two colours at least.');
         }
-        $axis = $input->numbers('axis', 4, 6);
+        $axis = $values->numbers('axis');
         if ($kind === GradientKind::Radial) {
             $radius = hypot($axis[2] - $axis[0], $axis[3] - $axis[1]);
             $axis = [$axis[0], $axis[1], $radius, $axis[0], $axis[1], 0.0];
@@ -68,7 +79,7 @@ final readonly class FillPieces implements Local
             $axis = array_slice($axis, 0, 4);
         }
 
-        return new Gradient($kind, $axis, $stops, Matrix::identity(), Spread::from($input->choice('spread', ['pad', 'reflect', 'repeat'], 'pad')));
+        return new Gradient($kind, $axis, $stops, Matrix::identity(), Spread::from($values->choice('spread')));
     }
 
     public function label(): string

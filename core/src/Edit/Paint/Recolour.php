@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Paint;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Gradient;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Measure\Colour;
 
 /** D10: everything of one colour - fills, strokes and colours in gradients - in another. Locked pieces stay as they are. */
 final readonly class Recolour implements Edit
@@ -24,12 +24,12 @@ final readonly class Recolour implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Recolour', 'Everything of one colour at once.', [Field::words('colour', 'Colour', Field::COLOUR), Field::words('to', 'To', Field::COLOUR)], 0);
+        return new About('Recolour', 'Everything of one colour at once.', [Field::colour('colour', 'Colour')->needed(), Field::colour('to', 'To')->needed()], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self(StrokePieces::colour($input->text('colour', 20)), StrokePieces::colour($input->text('to', 20)));
+        return new self($values->colour('colour') ?? Colour::ink(), $values->colour('to') ?? Colour::ink());
     }
 
     public function label(): string
@@ -54,7 +54,7 @@ final readonly class Recolour implements Edit
             return $piece->with(fill: $fill, stroke: $line === null ? null : $piece->stroke?->with(paint: $line));
         }, $artwork->pieces);
 
-        return $changed ? $artwork->withPieces($pieces) : throw EditRefused::because(sprintf('Nothing that can be changed is %s.', $this->from->hex()));
+        return $changed ? $artwork->withPieces($pieces) : throw Refused::because(sprintf('Nothing that can be changed is %s.', $this->from->hex()));
     }
 
     private function paint(Paint $paint): Paint

@@ -5,18 +5,18 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Paint;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Side;
 use NeatEdge\Core\Artwork\Stroke;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Local;
 use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Stroke\Cap;
 use NeatEdge\Core\Stroke\Join;
 use NeatEdge\Core\Stroke\StrokeStyle;
@@ -28,36 +28,38 @@ final readonly class StrokePieces implements Local
     private const USES = ['drawn' => 'Drawn, as wide as it is', 'cut' => 'Cut once, along itself'];
 
     /** @param  list<string>  $ids */
-    public function __construct(private array $ids, private ?Input $input)
+    public function __construct(private array $ids, private ?Values $values)
     {
     }
 
     public static function about(string $kind): About
     {
-        return new About('Stroke', 'Width, colour, ends, corners, dashes and side.', [Field::words('colour', 'Colour', Field::COLOUR), Field::length('width', 'Width', 1.0), Field::words('cap', 'Ends'), Field::words('join', 'Corners'), Field::number('miter', 'Mitre limit', 4.0), Field::words('dashes', 'Dashes', Field::DATA), Field::share('opacity', 'Opacity', 1.0), Field::length('dashOffset', 'Dashes begin at', 0.0, -1e5), Field::words('side', 'Side'), Field::words('profile', 'Profile'), Field::words('stops', 'Width stops', Field::DATA), Field::choice('use', 'The line is', 'drawn', self::USES)]);
+        return new About('Stroke', 'Width, colour, ends, corners, dashes and side.', [
+            Field::colour('colour', 'Colour', none: true), Field::length('width', 'Width', 1.0, 0.001, most: 1000.0)->asItIs(),
+            Field::choice('cap', 'Ends', '', array_column(Cap::cases(), 'value', 'value')), Field::choice('join', 'Corners', '', array_column(Join::cases(), 'value', 'value')),
+            Field::number('miter', 'Mitre limit', 4.0, 1.0, 100.0)->asItIs(), Field::words('dashes', 'Dashes', Field::LENGTHS, help: 'on and off in turn, such as 4mm 2mm'),
+            Field::share('opacity', 'Opacity', 1.0)->asItIs(), Field::signed('dashOffset', 'Dashes begin at')->asItIs(),
+            Field::choice('side', 'Side', '', array_column(Side::cases(), 'value', 'value')), Field::choice('profile', 'Profile', '', WidthStops::labels()),
+            Field::rows('stops', 'Width stops', [Field::share('at', 'How far along', 0.0)->needed(), Field::number('width', 'Times as wide', 1.0, 0.0, 10.0)->needed()], 0, WidthStops::MOST),
+            Field::choice('use', 'The line is', '', self::USES),
+        ]);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        $self = new self($input->pieces(), $input->has('colour') && $input->text('colour', 20) === 'none' ? null : $input);
+        $self = new self($values->pieces(), $values->none('colour') ? null : $values);
         $self->stroke(null);
 
         return $self;
     }
 
-    /** @throws EditRefused for what is no colour such as #1d5c46 */
-    public static function colour(string $text): Colour
-    {
-        return preg_match('/^#[0-9a-f]{6}$/i', $text) === 1 ? Colour::fromHex(strtolower($text)) : throw EditRefused::because('A colour is written as # and six digits, such as #1d5c46.');
-    }
-
     public function label(): string
     {
         return match (true) {
-            $this->input === null => 'No stroke',
-            $this->input->has('stops'), $this->input->has('profile') => 'Width along the line',
-            $this->input->has('use') => 'Drawn or cut once',
-            $this->input->has('width') => 'Stroke width',
+            $this->values === null => 'No stroke',
+            $this->values->has('stops'), $this->values->has('profile') => 'Width along the line',
+            $this->values->has('use') => 'Drawn or cut once',
+            $this->values->has('width') => 'Stroke width',
             default => 'Stroke',
         };
     }
@@ -77,16 +79,17 @@ final readonly class StrokePieces implements Local
 
     private function stroke(?Stroke $now): ?Stroke
     {
-        $in = $this->input;
+        $in = $this->values;
         if ($in === null) {
             return null;
         }
         $now ??= new Stroke(new Paint(Colour::ink()), new StrokeStyle(1.0));
         $style = $now->style;
-        $opacity = $in->number('opacity', $now->paint->gradient === null ? $now->paint->opacity : 1.0, 0.0, 1.0);
+        $opacity = $in->number('opacity', $now->paint->gradient === null ? $now->paint->opacity : 1.0);
         $paint = $now->paint;
-        if ($in->has('colour')) {
-            $paint = new Paint(self::colour($in->text('colour', 20)), $opacity);
+        $colour = $in->colour('colour');
+        if ($colour !== null) {
+            $paint = new Paint($colour, $opacity);
         } elseif ($in->has('opacity')) {
             $paint = FillPieces::atOpacity($paint, $opacity) ?? $paint;
         }
@@ -97,40 +100,36 @@ final readonly class StrokePieces implements Local
         return new Stroke(
             $paint,
             new StrokeStyle(
-                $in->length('width', $style->width, 0.001, 1000.0),
-                Cap::from($in->choice('cap', array_column(Cap::cases(), 'value'), $style->cap->value)),
-                Join::from($in->choice('join', array_column(Join::cases(), 'value'), $style->join->value)),
-                $in->number('miter', $style->miterLimit, 1.0, 100.0),
+                $in->length('width', $style->width),
+                Cap::from($in->choice('cap', $style->cap->value)),
+                Join::from($in->choice('join', $style->join->value)),
+                $in->number('miter', $style->miterLimit),
                 $dashes,
                 $in->length('dashOffset', $style->dashOffset),
             ),
             $pen,
-            Side::from($in->choice('side', array_column(Side::cases(), 'value'), $now->side->value)),
+            Side::from($in->choice('side', $now->side->value)),
             self::stops($in, $now->stops),
-            $in->has('use') ? $in->choice('use', array_keys(self::USES)) === 'cut' : $now->cut,
+            $in->has('use') ? $in->choice('use') === 'cut' : $now->cut,
         );
     }
 
     /** @return list<float> mm */
-    private static function dashes(Input $in): array
+    private static function dashes(Values $in): array
     {
-        $text = trim($in->text('dashes'));
-        $out = [];
-        foreach (preg_split('/[\\s;]+/', $text, -1, PREG_SPLIT_NO_EMPTY) ?: [] as $part) {
-            $out[] = (new Input(['dash' => $part], $in->fonts, $in->unit))->length('dash', null, 0.0, 1000.0);
-        }
-        if (count($out) > 20 || ($out !== [] && array_sum($out) < 0.01)) {
-            throw EditRefused::because('Dashes are up to twenty lengths in turn, on and off, such as 4mm 2mm.');
+        $out = $in->lengths('dashes');
+        if ($out !== [] && array_sum($out) < 0.01) {
+            throw Refused::because('Dashes of no length cannot be drawn.');
         }
 
         return count($out) % 2 === 1 ? [...$out, ...$out] : $out;
     }
 
-    private static function stops(Input $in, ?WidthStops $now): ?WidthStops
+    private static function stops(Values $in, ?WidthStops $now): ?WidthStops
     {
         $profiles = WidthStops::profiles();
         if ($in->has('profile')) {
-            $stops = $profiles[$in->choice('profile', array_keys($profiles))][1];
+            $stops = $profiles[$in->choice('profile')][1];
 
             return $stops === [] ? null : new WidthStops($stops);
         }
@@ -138,15 +137,8 @@ final readonly class StrokePieces implements Local
             return $now;
         }
         $out = [];
-        foreach ($in->nested('stops') ?? [] as $stop) {
-            $pair = (new Input(['stop' => $stop], $in->fonts))->numbers('stop', 2, 2);
-            if ($pair[0] < 0 || $pair[0] > 1 || $pair[1] < 0 || $pair[1] > 10) {
-                throw EditRefused::because('A width stop lies on the line, and is nought to ten times as wide as the stroke.');
-            }
-            $out[] = [$pair[0], $pair[1]];
-        }
-        if (count($out) > WidthStops::MOST) {
-            throw EditRefused::because(sprintf('A line takes at most %d width stops.', WidthStops::MOST));
+        foreach ($in->rows('stops') as $stop) {
+            $out[] = [$stop->number('at'), $stop->number('width')];
         }
         usort($out, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
 

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Preparing;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\LineStep;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Prepare\LineOrder;
 use NeatEdge\Core\Prepare\Presets;
 use NeatEdge\Core\Prepare\Steps;
@@ -31,8 +31,8 @@ final readonly class ChangeLine implements Edit
         'line-use' => ['Use a line', 'Another line in place of this, as a preset has it.'],
     ];
 
-    /** @param  array<mixed>  $values */
-    private function __construct(private string $kind, private string $step, private string $what, private array $values, private ?int $at, private bool $on, private mixed $steps, private Input $input)
+    /** @param  array<mixed>  $typed */
+    private function __construct(private string $kind, private string $step, private string $what, private array $typed, private ?int $at, private bool $on, private mixed $steps, private Values $values)
     {
     }
 
@@ -41,31 +41,27 @@ final readonly class ChangeLine implements Edit
         [$label, $says] = self::LABELS[$kind];
         $id = Field::words('step', 'Step');
         $fields = match ($kind) {
-            'line-insert' => [Field::words('what', 'Kind of step'), Field::words('values', 'Values', Field::DATA), Field::count('at', 'Place', -1, -1, self::MOST)],
-            'line-cure' => [Field::words('what', 'Kind of step'), Field::words('values', 'Values', Field::DATA)],
+            'line-insert' => [Field::words('what', 'Kind of step'), Field::data('values', 'Values'), Field::count('at', 'Place', -1, -1, self::MOST)],
+            'line-cure' => [Field::words('what', 'Kind of step'), Field::data('values', 'Values')],
             'line-move' => [$id, Field::count('at', 'Place', 0, 0, self::MOST)],
             'line-switch' => [$id, Field::flag('on', 'On', true)],
-            'line-set' => [$id, Field::words('values', 'Values', Field::DATA)],
-            'line-use' => [Field::words('steps', 'Steps', Field::DATA)],
+            'line-set' => [$id, Field::data('values', 'Values')],
+            'line-use' => [Field::data('steps', 'Steps')],
             default => [$id],
         };
 
         return new About($label, $says, $fields, 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        $kind = $input->choice('kind', array_keys(self::LABELS));
+        $kind = $values->kind;
         $insert = in_array($kind, ['line-insert', 'line-cure'], true);
-        $values = $insert || $kind === 'line-set' ? $input->raw('values') ?? [] : [];
-        if (! is_array($values)) {
-            throw EditRefused::because('Say the values of the step by their names.');
-        }
-        $at = ($insert || $kind === 'line-move') && $input->has('at') ? (int) $input->number('at', null, -1, self::MOST) : -1;
+        $at = ($insert || $kind === 'line-move') && $values->has('at') ? $values->count('at') : -1;
 
         return new self(
-            $kind, $insert || $kind === 'line-use' ? '' : $input->text('step', 40), $insert ? $input->text('what', 40) : '', $values, $at < 0 ? null : $at,
-            $kind !== 'line-switch' || $input->flag('on', true), $kind === 'line-use' ? $input->raw('steps') : null, $input,
+            $kind, $insert || $kind === 'line-use' ? '' : $values->text('step'), $insert ? $values->text('what') : '', $insert || $kind === 'line-set' ? $values->map('values') : [], $at < 0 ? null : $at,
+            $kind !== 'line-switch' || $values->flag('on'), $kind === 'line-use' ? $values->data('steps') : null, $values,
         );
     }
 
@@ -91,7 +87,7 @@ final readonly class ChangeLine implements Edit
         }
         if ($this->kind === 'line-insert' || $this->kind === 'line-cure') {
             if (count($line) >= self::MOST) {
-                throw EditRefused::because(sprintf('A line takes at most %d steps.', self::MOST));
+                throw Refused::because(sprintf('A line takes at most %d steps.', self::MOST));
             }
             array_splice($line, $this->at ?? LineOrder::place($line, $this->what), 0, [new LineStep($this->free($line), $this->what, $this->typed($this->what))]);
 
@@ -102,7 +98,7 @@ final readonly class ChangeLine implements Edit
             $at = $step->id === $this->step ? $i : $at;
         }
         if ($at === null) {
-            throw EditRefused::because('That step is not in the line any more.');
+            throw Refused::because('That step is not in the line any more.');
         }
         $step = $line[$at];
         if ($this->kind === 'line-move') {
@@ -127,23 +123,23 @@ final readonly class ChangeLine implements Edit
      */
     private function typed(string $kind, array $before = []): array
     {
-        $made = Steps::make($kind, [...$before, ...$this->values], $this->input->unit, $this->input->fonts)->values();
+        $made = Steps::make($kind, [...$before, ...$this->typed], $this->values->unit, $this->values->fonts)->values();
 
-        return array_intersect_key($made, [...$before, ...$this->values]);
+        return array_intersect_key($made, [...$before, ...$this->typed]);
     }
 
     /** @return list<LineStep> */
     private function used(): array
     {
         if (! is_array($this->steps) || count($this->steps) > self::MOST) {
-            throw EditRefused::because(sprintf('A line is a list of at most %d steps.', self::MOST));
+            throw Refused::because(sprintf('A line is a list of at most %d steps.', self::MOST));
         }
         $out = [];
         foreach (array_values($this->steps) as $i => $row) {
             $kind = is_array($row) ? ($row['kind'] ?? null) : null;
             $values = is_array($row) ? ($row['values'] ?? []) : null;
             if (! is_string($kind) || ! is_array($values)) {
-                throw EditRefused::because(sprintf('Step %d of the line cannot be read.', $i + 1));
+                throw Refused::because(sprintf('Step %d of the line cannot be read.', $i + 1));
             }
             $out[] = new LineStep('s'.($i + 1), $kind, array_intersect_key(Steps::make($kind, $values)->values(), $values), (bool) ($row['on'] ?? true));
         }

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Preparing;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Shaping\Outlined;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Parts;
@@ -51,25 +51,21 @@ final readonly class Mend implements Edit
     public static function about(string $kind): About
     {
         return new About('Mend', 'What a step of preparation would change, made on the art itself.', [
-            Field::words('step', 'Kind of step'), Field::words('values', 'Values', Field::DATA), Field::words('at', 'Only at', Field::PLACES),
-            Field::length('line', 'Least line', 0.0), Field::length('gap', 'Least gap', 0.0), Field::length('island', 'Least island', 0.0), Field::length('hole', 'Least hole', 0.0),
+            Field::words('step', 'Kind of step'), Field::data('values', 'Values'), Field::words('at', 'Only at', Field::PLACES),
+            Field::length('line', 'Least line', 0.0, most: 1000.0), Field::length('gap', 'Least gap', 0.0, most: 1000.0), Field::length('island', 'Least island', 0.0, most: 1000.0), Field::length('hole', 'Least hole', 0.0, most: 1000.0),
             Field::count('colours', 'Most colours', 0, 0, 500),
         ], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        $values = $input->raw('values') ?? [];
-        if (! is_array($values)) {
-            throw EditRefused::because('Say the values of the step by their names.');
-        }
-        $spots = array_merge(...[[], ...$input->spots('at')]);
-        $kind = $input->text('step', 40);
-        $step = Steps::make($kind, [...$values, ...($spots === [] ? [] : ['at' => $input->text('at', 100_000)])], $input->unit, $input->fonts);
+        $spots = $values->places('at');
+        $kind = $values->text('step');
+        $step = Steps::make($kind, [...$values->map('values'), ...($spots === [] ? [] : ['at' => $values->written('at')])], $values->unit, $values->fonts);
         if ($step instanceof UnderLimits) {
             $step = $step->under(new Limits(
-                $input->length('line', 0.0, 0.0, 1000.0), $input->length('gap', 0.0, 0.0, 1000.0), $input->length('island', 0.0, 0.0, 1000.0), $input->length('hole', 0.0, 0.0, 1000.0),
-                (int) $input->number('colours', 0.0, 0, 500),
+                $values->length('line'), $values->length('gap'), $values->length('island'), $values->length('hole'),
+                $values->count('colours'),
             ));
         }
 
@@ -86,7 +82,7 @@ final readonly class Mend implements Edit
         $after = in_array($this->kind, self::BY_PIECE, true) ? $this->byPiece($artwork) : $this->bySight($artwork);
         foreach ($artwork->pieces as $piece) {
             if ($piece->place->locked && $after->piece($piece->id) !== $piece) {
-                throw EditRefused::because(sprintf('%s would be changed by it and is locked; unlock it first.', $piece->name === '' ? 'A piece' : '"'.mb_substr($piece->name, 0, 40).'"'));
+                throw Refused::because(sprintf('%s would be changed by it and is locked; unlock it first.', $piece->name === '' ? 'A piece' : '"'.mb_substr($piece->name, 0, 40).'"'));
             }
         }
 
@@ -99,7 +95,7 @@ final readonly class Mend implements Edit
         $flat = Flat::of(PrepLine::usual()->only(['outline-strokes', 'remove-hidden', 'merge-by-colour'])->run(Seen::of($near))->artwork());
         $cured = $this->step instanceof TellsDeeds ? $this->step->cure($flat) : null;
         if ($cured !== null && $cured->done === []) {
-            throw EditRefused::because($cured->left === [] ? 'There is nothing of that kind to mend any more.' : 'That cannot be mended: '.$cured->left[0]['how'].'.');
+            throw Refused::because($cured->left === [] ? 'There is nothing of that kind to mend any more.' : 'That cannot be mended: '.$cured->left[0]['how'].'.');
         }
         $after = $cured->artwork ?? $this->step->apply($flat);
 

@@ -6,12 +6,12 @@ namespace NeatEdge\Core\Edit\Shapes;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\BasicShape;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Artwork\ShapeKind;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\NewPiece;
 use NeatEdge\Core\Geometry\Matrix;
 
@@ -24,15 +24,15 @@ final readonly class DrawShape implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Draw a shape', 'From typed values.', [Field::choice('shape', 'Shape', 'rectangle', array_combine(array_column(ShapeKind::cases(), 'value'), array_map(static fn (ShapeKind $one): string => $one->label(), ShapeKind::cases()))), Field::length('x', 'Middle across', 0.0, -1e5), Field::length('y', 'Middle down', 0.0, -1e5), ...ShapeKind::everyField(), ...NewPiece::fields()], 0);
+        return new About('Draw a shape', 'From typed values.', [Field::choice('shape', 'Shape', 'rectangle', array_combine(array_column(ShapeKind::cases(), 'value'), array_map(static fn (ShapeKind $one): string => $one->label(), ShapeKind::cases())))->needed(), Field::signed('x', 'Middle across')->needed(), Field::signed('y', 'Middle down')->needed(), ...ShapeKind::everyField(), ...NewPiece::fields()], 0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        $kind = ShapeKind::from($input->choice('shape', array_column(ShapeKind::cases(), 'value')));
-        $shape = new BasicShape($kind, $input->values($kind->fields()));
+        $kind = ShapeKind::from($values->choice('shape'));
+        $shape = new BasicShape($kind, $values->against($kind->fields())->all());
 
-        return new self($shape, $input->length('x'), $input->length('y'), NewPiece::from($input, $kind === ShapeKind::Line));
+        return new self($shape, $values->length('x'), $values->length('y'), NewPiece::from($values, $kind === ShapeKind::Line));
     }
 
     public function label(): string

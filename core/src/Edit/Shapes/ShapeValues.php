@@ -8,17 +8,17 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\BasicShape;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\ShapeKind;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Local;
 
 /** Other values for basic shapes that are still adjustable. */
 final readonly class ShapeValues implements Local
 {
     /** @param  list<string>  $ids */
-    public function __construct(private array $ids, private Input $input)
+    public function __construct(private array $ids, private Values $values)
     {
     }
 
@@ -27,9 +27,9 @@ final readonly class ShapeValues implements Local
         return new About('Adjust a shape', 'The values that it was made from.', [...ShapeKind::everyField()]);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces(), $input);
+        return new self($values->pieces(), $values);
     }
 
     public function label(): string
@@ -42,10 +42,10 @@ final readonly class ShapeValues implements Local
         return $artwork->mapped(function (Piece $piece): Piece {
             $base = $piece->recipe?->base;
             if ($piece->recipe === null || ! $base instanceof BasicShape) {
-                throw EditRefused::because('It is plain curves by now: it has no numbers to adjust.');
+                throw Refused::because('It is plain curves by now: it has no numbers to adjust.');
             }
 
-            return $piece->withRecipe($piece->recipe->withBase(new BasicShape($base->kind, $this->input->values($base->kind->fields(), $base->values))));
+            return $piece->withRecipe($piece->recipe->withBase(new BasicShape($base->kind, $this->values->against($base->kind->fields())->all($base->values))));
         }, Chosen::in($artwork, $this->ids));
     }
 }

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Mark;
 use NeatEdge\Core\Edit\ShowsMarks;
 use NeatEdge\Core\Geometry\Shape;
@@ -26,12 +26,12 @@ final readonly class CleanPieces implements Edit, ShowsMarks
 
     public static function about(string $kind): About
     {
-        return new About('Clean nodes', 'Doubled, crowded and needless nodes go, within a deviation.', [Field::length('deviation', 'Deviation', 0.02, 1e-4)], under: About::CLEAN, key: 'L');
+        return new About('Clean nodes', 'Doubled, crowded and needless nodes go, within a deviation.', [Field::length('deviation', 'Deviation', 0.02, 1e-4, most: 10.0)], under: About::CLEAN, key: 'L');
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces(), $input->length('deviation', 0.02, 1e-4, 10.0));
+        return new self($values->pieces(), $values->length('deviation'));
     }
 
     public function label(): string
@@ -49,7 +49,7 @@ final readonly class CleanPieces implements Edit, ShowsMarks
             }
         }
 
-        return $by === [] ? throw EditRefused::because('There is no node that is not needed, within that deviation.') : Outlined::replaced($artwork, $by);
+        return $by === [] ? throw Refused::because('There is no node that is not needed, within that deviation.') : Outlined::replaced($artwork, $by);
     }
 
     private function cleaned(Shape $shape): Shape

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\FreeIds;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
@@ -39,15 +39,18 @@ final readonly class CombinePieces implements Edit
         $fields = $as === CombineKind::CutAway ? [
             Field::words('knife', 'Knife', Field::PIECE, help: 'the piece that cuts all others; when left out, the lowest is cut by all above it'),
             Field::flag('keepKnife', 'Keep the knife', false),
-        ] : ($as === CombineKind::Weld ? [Field::length('bridge', 'Over gaps up to', 0.0, 0.0, 'pieces that a gap of a hair keeps apart are welded all the same')] : []);
+        ] : ($as === CombineKind::Weld ? [Field::length('bridge', 'Over gaps up to', 0.0, 0.0, 'pieces that a gap of a hair keeps apart are welded all the same', self::WIDEST_GAP)] : []);
 
         return new About($as->label(), $as->description(), [...$fields, ...($as === CombineKind::Weld ? [] : Leftovers::fields())], $as->leastPieces(), About::JOIN, $as->key());
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
+        $kind = CombineKind::from($values->kind);
+        $cuts = $kind === CombineKind::CutAway;
+
         return new self(
-            CombineKind::from($input->choice('kind', array_column(CombineKind::cases(), 'value'))), $input->pieces(), $input->text('knife', 80), $input->flag('keepKnife'), $input->length('bridge', 0.0, 0.0, self::WIDEST_GAP),
+            $kind, $values->pieces(), $cuts ? $values->text('knife') : '', $cuts && $values->flag('keepKnife'), $kind === CombineKind::Weld ? $values->length('bridge') : 0.0,
         );
     }
 
@@ -62,14 +65,14 @@ final readonly class CombinePieces implements Edit
         $chosen = Chosen::in($artwork, $ids, $this->kind->leastPieces());
         $pieces = array_values($chosen);
         if ($pieces === []) {
-            throw EditRefused::tooFew(1);
+            throw Refused::tooFew(1);
         }
         $tolerance = $artwork->tolerance();
         $shapes = array_map(static fn (Piece $piece): Shape => Outlined::whole($piece, $artwork), $pieces);
         // What is wholly clipped away takes no part; only where nothing paints at all there is nothing to combine.
         $seen = array_keys(array_filter($shapes, static fn (Shape $shape): bool => ! $shape->isEmpty()));
         if ($seen === []) {
-            throw EditRefused::unpainted();
+            throw Refused::unpainted();
         }
         if ($this->kind === CombineKind::CutAway) {
             return $this->cut($artwork, $pieces, $shapes);
@@ -104,7 +107,7 @@ final readonly class CombinePieces implements Edit
         }
         $kept = array_filter($by, static fn (array $list): bool => $list !== []);
 
-        return count($kept) === ($this->keepKnife ? count($knives) : 0) ? throw EditRefused::nothingLeft() : Outlined::replaced($artwork, $by);
+        return count($kept) === ($this->keepKnife ? count($knives) : 0) ? throw Refused::nothingLeft() : Outlined::replaced($artwork, $by);
     }
 
     /**
@@ -124,7 +127,7 @@ final readonly class CombinePieces implements Edit
             return self::split($pieces, $shapes, $tolerance, $free);
         }
 
-        return $shape->isEmpty() ? throw EditRefused::nothingLeft() : [Outlined::as($pieces[0], $shape)];
+        return $shape->isEmpty() ? throw Refused::nothingLeft() : [Outlined::as($pieces[0], $shape)];
     }
 
     /**
@@ -146,6 +149,6 @@ final readonly class CombinePieces implements Edit
             }
         }
 
-        return $out === [] ? throw EditRefused::nothingLeft() : $out;
+        return $out === [] ? throw Refused::nothingLeft() : $out;
     }
 }

@@ -6,20 +6,20 @@ namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\BorderAround;
-use NeatEdge\Core\Artwork\Colour;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Place;
 use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Artwork\Stroke;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\Following;
 use NeatEdge\Core\Edit\FreeIds;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Stroke\StrokeStyle;
 
 /** P7: a cut border round everything chosen, or round each; it follows while the art under it changes. A border that is chosen is set anew. */
@@ -36,13 +36,13 @@ final readonly class CutBorders implements Edit
     public static function about(string $kind): About
     {
         return new About('Cut border', 'A line round the sticker that follows the art under it.', [
-            ...BorderAround::fields(), Field::flag('each', 'Round each by itself', false), Field::words('fill', 'Ground', Field::COLOUR, help: 'the colour of the sticker; only a cut line when left out'),
+            ...BorderAround::fields(), Field::flag('each', 'Round each by itself', false), Field::colour('fill', 'Ground', help: 'the colour of the sticker; only a cut line when left out'),
         ], under: About::BORDERS, key: 'K');
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces(), $input->values(BorderAround::fields()), $input->flag('each'), $input->colour('fill'));
+        return new self($values->pieces(), $values->against(BorderAround::fields())->all(), $values->flag('each'), $values->colour('fill'));
     }
 
     public function label(): string
@@ -85,11 +85,11 @@ final readonly class CutBorders implements Edit
     private function laid(Piece $piece, array $ids, Artwork $artwork): Piece
     {
         if ($ids === []) {
-            throw EditRefused::tooFew(1);
+            throw Refused::tooFew(1);
         }
-        $border = Following::border($ids, $this->values, array_map(static fn (string $id): Piece => $artwork->piece($id) ?? throw EditRefused::missingPiece($id), $ids), $artwork);
+        $border = Following::border($ids, $this->values, array_map(static fn (string $id): Piece => $artwork->piece($id) ?? throw Refused::missingPiece($id), $ids), $artwork);
         if ($border->shape()->isEmpty()) {
-            throw EditRefused::unpainted();
+            throw Refused::unpainted();
         }
 
         return $piece->withRecipe(new Recipe($border));

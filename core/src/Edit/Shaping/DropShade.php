@@ -5,22 +5,22 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Place;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\FreeIds;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Stroke\Offset;
 
@@ -38,17 +38,17 @@ final readonly class DropShade implements Edit
     public static function about(string $kind): About
     {
         return new About('Drop shade', 'A shade behind, cut by the piece and a gap round it.', [
-            Field::angle('angle', 'Angle', 45.0), Field::length('distance', 'Distance', 3.0), Field::length('gap', 'Gap', 0.0),
-            Field::choice('shade', 'As', 'sweep', ['sweep' => 'A sweep', 'copy' => 'A moved copy']), Field::words('fill', 'Colour', Field::COLOUR, '#26231d'),
+            Field::angle('angle', 'Angle', 45.0), Field::length('distance', 'Distance', 3.0, 1e-4, most: 10_000.0), Field::length('gap', 'Gap', 0.0, most: 1000.0),
+            Field::choice('shade', 'As', 'sweep', ['sweep' => 'A sweep', 'copy' => 'A moved copy']), Field::colour('fill', 'Colour', '#26231d'),
             ...Leftovers::fields(),
         ], under: About::BORDERS, key: 'D');
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
         return new self(
-            $input->pieces(), $input->angle('angle', 45.0), $input->length('distance', 3.0, 1e-4, 10_000.0), $input->length('gap', 0.0, 0.0, 1000.0),
-            $input->choice('shade', ['sweep', 'copy'], 'sweep') === 'sweep', $input->colour('fill') ?? Colour::ink(),
+            $values->pieces(), $values->number('angle'), $values->length('distance'), $values->length('gap'),
+            $values->choice('shade') === 'sweep', $values->colour('fill') ?? Colour::ink(),
         );
     }
 
@@ -64,7 +64,7 @@ final readonly class DropShade implements Edit
         $shapes = array_values(array_map(static fn (Piece $piece): Shape => Outlined::whole($piece, $artwork), $chosen));
         $whole = Combine::weld($shapes, $tolerance);
         if ($whole->isEmpty()) {
-            throw EditRefused::unpainted();
+            throw Refused::unpainted();
         }
         $x = $this->distance * cos(deg2rad($this->angle));
         $y = $this->distance * sin(deg2rad($this->angle));
@@ -72,7 +72,7 @@ final readonly class DropShade implements Edit
         $shade = $this->sweep ? Combine::weld([$whole, $copy, ...self::swept($whole, $x, $y)], $tolerance) : $copy;
         $shade = Combine::cutAway($shade, [$this->gap > 0.0 ? Offset::outset($whole, $this->gap, 'round', $tolerance) : $whole], $tolerance);
         if ($shade->isEmpty()) {
-            throw EditRefused::because('The gap is as wide as the shade: nothing of it would be left.');
+            throw Refused::because('The gap is as wide as the shade: nothing of it would be left.');
         }
         $lowest = array_values($chosen)[0];
         $piece = new Piece(FreeIds::in($artwork)->next(), $shade, new Paint($this->colour), null, 'Shade', null, new Place($lowest->place->layer, $lowest->place->groups));

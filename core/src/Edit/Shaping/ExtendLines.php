@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Mark;
 use NeatEdge\Core\Edit\ShowsMarks;
 use NeatEdge\Core\Geometry\Shape;
@@ -32,13 +32,13 @@ final readonly class ExtendLines implements Edit, ShowsMarks
     {
         return new About('Extend to meet', 'Lead the end of a line on to the next line, or cut what sticks out.', [
             Field::words('at', 'Ends', Field::PLACES, help: 'near the ends that are led on; every loose end when left out'),
-            Field::length('meet', 'Ends nearer than', 1.0, 0.0, 'without places: ends that stop short or stick out by less'),
+            Field::length('meet', 'Ends nearer than', 1.0, 0.0, 'without places: ends that stop short or stick out by less', 1000.0),
         ], 0, About::LINES, 'N', About::AT_ONCE);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces(), array_merge([], ...$input->spots('at')), $input->length('meet', 1.0, 0.0, 1000.0));
+        return new self($values->pieces(), $values->places('at'), $values->length('meet'));
     }
 
     public function label(): string
@@ -57,7 +57,7 @@ final readonly class ExtendLines implements Edit, ShowsMarks
                 }
             }
 
-            return $by === [] ? throw EditRefused::because(sprintf('No end stops short or sticks out by less than %.2f mm.', $this->meet)) : Outlined::replaced($artwork, $by);
+            return $by === [] ? throw Refused::because(sprintf('No end stops short or sticks out by less than %.2f mm.', $this->meet)) : Outlined::replaced($artwork, $by);
         }
         foreach ($this->at as $place) {
             $lines = Lines::chosen($artwork, $this->ids);
@@ -89,7 +89,7 @@ final readonly class ExtendLines implements Edit, ShowsMarks
             }
         }
         if ($best === null) {
-            throw EditRefused::because('There is no open end to be led on.');
+            throw Refused::because('There is no open end to be led on.');
         }
         [$k, $atEnd, $x, $y] = $best;
         foreach ($this->meet > 0.0 ? LooseEnds::among($lines->contours, $this->meet) : [] as $end) {
@@ -98,7 +98,7 @@ final readonly class ExtendLines implements Edit, ShowsMarks
                 return [$k, $end];
             }
         }
-        $met = LooseEnds::ahead($lines->contours, $k, $atEnd, self::FARTHEST) ?? throw EditRefused::because('Nothing lies ahead of that end.');
+        $met = LooseEnds::ahead($lines->contours, $k, $atEnd, self::FARTHEST) ?? throw Refused::because('Nothing lies ahead of that end.');
 
         return [$k, new LooseEnd($k, $atEnd, true, $met[2], $x, $y, [$met[0], $met[1]])];
     }
@@ -111,7 +111,7 @@ final readonly class ExtendLines implements Edit, ShowsMarks
             try {
                 [, $end] = $this->end($lines, $place);
                 $out[] = new Mark('gap', $end->x, $end->y, $end->says(), state: sprintf('%.4f,%.4f', ...$end->to));
-            } catch (EditRefused $refused) {
+            } catch (Refused $refused) {
                 $out[] = new Mark('fault', $place[0], $place[1], $refused->getMessage());
             }
         }

@@ -5,22 +5,22 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Place;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Arrangement;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\FreeIds;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Mark;
 use NeatEdge\Core\Edit\ShowsMarks;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\PlanarMap\Cells;
 
 /** One press inside makes a filled piece of exactly what surrounds it, over any number of pieces. */
@@ -38,15 +38,15 @@ final readonly class FillEnclosed implements Edit, ShowsMarks
     {
         return new About('Fill enclosed', 'One press makes a piece of exactly what surrounds the place.', [
             Field::words('at', 'Place', Field::PLACE),
-            Field::words('fill', 'Fill', Field::COLOUR, '#26231d'),
+            Field::colour('fill', 'Fill', '#26231d'),
             Field::choice('to', 'Up to', 'middle', ['middle' => 'The middle of strokes', 'edge' => 'Their edge']),
             Field::choice('islands', 'Islands inside', 'holes', ['holes' => 'Stay open', 'over' => 'Are filled over']),
         ], 0, About::CELLS, 'E', About::AT_ONCE);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces(), $input->has('at') ? $input->spot('at') : null, $input->colour('fill'), $input->choice('to', ['middle', 'edge'], 'middle') === 'edge', $input->choice('islands', ['holes', 'over'], 'holes') === 'over');
+        return new self($values->pieces(), $values->place('at'), $values->colour('fill'), $values->choice('to') === 'edge', $values->choice('islands') === 'over');
     }
 
     public function label(): string
@@ -57,15 +57,15 @@ final readonly class FillEnclosed implements Edit, ShowsMarks
     public function apply(Artwork $artwork): Artwork
     {
         if ($this->at === null) {
-            throw EditRefused::because('Press the place that is to be filled.');
+            throw Refused::because('Press the place that is to be filled.');
         }
         $pieces = Lines::pieces($artwork, $this->ids);
         $plan = CellPlan::of($pieces, $artwork, $this->toEdge);
         $cell = $plan->cells->at(...$this->at);
         if ($cell === null) {
-            throw EditRefused::because($this->leak($pieces));
+            throw Refused::because($this->leak($pieces));
         }
-        $shape = $plan->cells->shapes([$cell => 0])[0] ?? throw EditRefused::because('That place is too small to be filled.');
+        $shape = $plan->cells->shapes([$cell => 0])[0] ?? throw Refused::because('That place is too small to be filled.');
         if ($this->over) {
             $areas = array_map(static fn (Contour $contour): float => $contour->area(), $shape->contours);
             $largest = array_reduce($areas, static fn (float $most, float $area): float => abs($area) > abs($most) ? $area : $most, 0.0);

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Shape;
@@ -33,18 +33,18 @@ final readonly class Leftovers
     public static function fields(): array
     {
         return [
-            Field::length('leftover', 'Leftovers under', 0.0, 0.0, 'parts into which no circle of this width fits'),
+            Field::length('leftover', 'Leftovers under', 0.0, 0.0, 'parts into which no circle of this width fits', 1000.0),
             Field::choice('leftovers', 'Leftovers are', 'drop', ['drop' => 'Dropped', 'neighbour' => 'Given to a neighbour']),
         ];
     }
 
     /** The edit, with leftovers seen to where that was asked for. */
-    public static function after(string $kind, Edit $edit, Input $input): ?self
+    public static function after(string $kind, Edit $edit, Values $values): ?self
     {
         $named = array_column(array_map(static fn (Field $field): array => [$field->name, true], $edit::about($kind)->fields), 1, 0);
-        $width = isset($named['leftover']) ? $input->length('leftover', 0.0, 0.0, 1000.0) : 0.0;
+        $width = isset($named['leftover']) ? $values->length('leftover') : 0.0;
 
-        return $width > 0.0 ? new self($width, $input->choice('leftovers', ['drop', 'neighbour'], 'drop') === 'neighbour') : null;
+        return $width > 0.0 ? new self($width, $values->choice('leftovers') === 'neighbour') : null;
     }
 
     /**
@@ -82,7 +82,7 @@ final readonly class Leftovers
         return 2 * Inscribed::in($part, 0.02)[2] < $width;
     }
 
-    /** @throws EditRefused when nothing else is left */
+    /** @throws Refused when nothing else is left */
     public function applied(Artwork $before, Artwork $after): Artwork
     {
         $found = self::in($before, $after, $this->width);
@@ -111,7 +111,7 @@ final readonly class Leftovers
             }
         }
 
-        return $out->pieces === [] ? throw EditRefused::nothingLeft() : $out;
+        return $out->pieces === [] ? throw Refused::nothingLeft() : $out;
     }
 
     private static function given(Artwork $artwork, Piece $from, Shape $part): Artwork

@@ -6,11 +6,11 @@ namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Arrangement;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Shape;
 
@@ -27,9 +27,9 @@ final readonly class MakeCompound implements Edit
         return new About('Make a compound', 'One piece, with holes where an even number of them lie over one another.', [], 2, under: About::JOIN);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces());
+        return new self($values->pieces());
     }
 
     public function label(): string

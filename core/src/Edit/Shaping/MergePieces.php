@@ -6,11 +6,11 @@ namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Prepare\MergeByColour;
 use NeatEdge\Core\Seen\Seen;
 
@@ -27,9 +27,9 @@ final readonly class MergePieces implements Edit
         return new About('Merge by colour', 'Same colours join, and each is cut by what lies on it.', [], under: About::CLEAN, key: 'M');
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces());
+        return new self($values->pieces());
     }
 
     public function label(): string
@@ -42,7 +42,7 @@ final readonly class MergePieces implements Edit
         $chosen = Chosen::in($artwork, $this->ids);
         $merged = (new MergeByColour)->apply(Seen::of($artwork->withPieces(array_values(array_map(static fn (Piece $piece): Piece => $piece->with(place: $piece->place->with(hidden: false)), $chosen)))))->pieces;
         if ($merged === []) {
-            throw EditRefused::unpainted();
+            throw Refused::unpainted();
         }
         $lowest = array_values($chosen)[0];
         $by = array_map(static fn (): array => [], $chosen);

@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Place;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\FreeIds;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Shape;
@@ -58,12 +58,12 @@ final readonly class OffsetPieces implements Edit
     public static function about(string $kind): About
     {
         $distances = $kind === 'ring'
-            ? [Field::length('inner', 'Inwards by', 1.0), Field::length('outer', 'Outwards by', 1.0)]
-            : [Field::length('distance', 'By', 2.0)];
+            ? [Field::length('inner', 'Inwards by', 1.0, most: self::FARTHEST), Field::length('outer', 'Outwards by', 1.0, most: self::FARTHEST)]
+            : [Field::length('distance', 'By', 2.0, 1e-4, most: self::FARTHEST)];
         $rest = [
             Field::choice('join', 'Corners', 'round', Offset::JOINS),
             Field::count('steps', 'Steps', 1, 1, self::MOST_STEPS),
-            Field::length('spacing', 'Spacing', 0.0, 0.0, 'from one step to the next; as the first step when left out'),
+            Field::length('spacing', 'Spacing', 0.0, 0.0, 'from one step to the next; as the first step when left out', self::FARTHEST),
             Field::choice('result', 'Result', 'replace', ['replace' => 'In its place', 'beside' => 'Beside the piece', ...($kind === 'ring' ? [] : ['band' => 'The band between'])]),
             Field::choice('side', 'Of open lines', 'both', ['both' => 'Both sides', 'left' => 'The left side', 'right' => 'The right side']),
         ];
@@ -75,20 +75,20 @@ final readonly class OffsetPieces implements Edit
         };
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        $kind = $input->choice('kind', ['inset', 'outset', 'ring']);
-        $distance = $kind === 'ring' ? 0.0 : $input->length('distance', 2.0, 1e-4, self::FARTHEST);
+        $kind = $values->kind;
+        $distance = $kind === 'ring' ? 0.0 : $values->length('distance');
 
         return new self(
-            $input->pieces(), $kind,
+            $values->pieces(), $kind,
             match ($kind) {
                 'inset' => [$distance, 0.0],
                 'outset' => [0.0, $distance],
-                default => [$input->length('inner', 1.0, 0.0, self::FARTHEST), $input->length('outer', 1.0, 0.0, self::FARTHEST)],
+                default => [$values->length('inner'), $values->length('outer')],
             },
-            $input->choice('join', array_keys(Offset::JOINS), 'round'), (int) round($input->number('steps', 1.0, 1, self::MOST_STEPS)),
-            $input->length('spacing', 0.0, 0.0, self::FARTHEST), $input->choice('result', ['replace', 'beside', 'band'], 'replace'), $input->choice('side', ['both', 'left', 'right'], 'both'),
+            $values->choice('join'), $values->count('steps'),
+            $values->length('spacing'), $values->choice('result'), $values->choice('side'),
         );
     }
 
@@ -100,7 +100,7 @@ final readonly class OffsetPieces implements Edit
     public function apply(Artwork $artwork): Artwork
     {
         if (max($this->distances) <= 0.0) {
-            throw EditRefused::because('Type a distance.');
+            throw Refused::because('Type a distance.');
         }
         $free = FreeIds::in($artwork);
         $by = [];
@@ -110,7 +110,7 @@ final readonly class OffsetPieces implements Edit
                 $made[] = $piece->withShape($shape)->with(clip: null, fill: $piece->fill ?? $piece->stroke?->paint, stroke: $piece->fill === null ? null : $piece->stroke, place: new Place($piece->place->layer, $piece->place->groups));
             }
             if ($made === []) {
-                throw EditRefused::because(sprintf('%s is narrower than that: nothing of it would be left.', $piece->name === '' ? 'A piece' : '"'.mb_substr($piece->name, 0, 40).'"'));
+                throw Refused::because(sprintf('%s is narrower than that: nothing of it would be left.', $piece->name === '' ? 'A piece' : '"'.mb_substr($piece->name, 0, 40).'"'));
             }
             if ($this->kind === 'inset') {
                 // What lies further in lies above.

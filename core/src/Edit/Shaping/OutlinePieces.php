@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\FreeIds;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Seen\Painted;
 use NeatEdge\Core\Seen\Seen;
 
@@ -30,9 +30,9 @@ final readonly class OutlinePieces implements Edit
         ], under: About::LINES, key: 'O');
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces(), $input->choice('keep', ['both', 'stroke'], 'both') === 'stroke');
+        return new self($values->pieces(), $values->choice('keep') === 'stroke');
     }
 
     public function label(): string
@@ -59,7 +59,7 @@ final readonly class OutlinePieces implements Edit
             }
         }
         if ($by === []) {
-            throw EditRefused::because($cuts ? 'A single cut has no width that could be outlined: let it be a drawn line first.' : 'None of the chosen pieces has a stroke.');
+            throw Refused::because($cuts ? 'A single cut has no width that could be outlined: let it be a drawn line first.' : 'None of the chosen pieces has a stroke.');
         }
 
         return Outlined::replaced($artwork, $by);

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\FreeIds;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Mark;
 use NeatEdge\Core\Edit\ShowsMarks;
 use NeatEdge\Core\Geometry\Box;
@@ -62,23 +62,23 @@ final readonly class PartPieces implements Edit, ShowsMarks
             Field::choice('equal', 'Slices of equal', 'extent', ['extent' => 'Extent', 'area' => 'Area']),
             Field::count('sectors', 'Sectors', 0, 0, self::MOST),
             Field::flag('leadOn', 'Lead the line on where it falls short', false),
-            Field::length('smooth', 'Smoothing', 0.0, 0.0, 'for a line drawn by hand'),
+            Field::length('smooth', 'Smoothing', 0.0, 0.0, 'for a line drawn by hand', 100.0),
             ...Leftovers::fields(),
         ], 1, About::JOIN, 'P', About::DRAWS_LINE);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        $line = $input->path('line');
-        $smooth = $input->length('smooth', 0.0, 0.0, 100.0);
+        $line = $values->path('line');
+        $smooth = $values->length('smooth');
         if ($smooth > 0.0) {
             $line = array_map(static fn (Contour $one): Contour => self::smoothed($one, $smooth), $line);
         }
 
         return new self(
-            $input->pieces(), $line, $input->text('along', 80), $input->has('angle') ? $input->angle('angle') : null, $input->has('at') ? $input->spot('at') : null,
-            (int) round($input->number('slices', 0.0, 0, self::MOST)), $input->choice('equal', ['extent', 'area'], 'extent') === 'area',
-            (int) round($input->number('sectors', 0.0, 0, self::MOST)), $input->flag('leadOn'),
+            $values->pieces(), $line, $values->text('along'), $values->has('angle') ? $values->number('angle') : null, $values->place('at'),
+            $values->count('slices'), $values->choice('equal') === 'area',
+            $values->count('sectors'), $values->flag('leadOn'),
         );
     }
 
@@ -121,7 +121,7 @@ final readonly class PartPieces implements Edit, ShowsMarks
             }
         }
         if ($by === []) {
-            throw EditRefused::because($this->why($artwork, array_values($chosen)));
+            throw Refused::because($this->why($artwork, array_values($chosen)));
         }
 
         return Outlined::replaced($artwork, $by);
@@ -130,7 +130,7 @@ final readonly class PartPieces implements Edit, ShowsMarks
     /** @return list<Contour> */
     private function alongLines(Artwork $artwork): array
     {
-        $piece = $artwork->piece($this->along) ?? throw EditRefused::missingPiece($this->along);
+        $piece = $artwork->piece($this->along) ?? throw Refused::missingPiece($this->along);
 
         return $piece->shape->contours;
     }
@@ -162,7 +162,7 @@ final readonly class PartPieces implements Edit, ShowsMarks
             return $this->line;
         }
         if ($this->angle === null) {
-            throw EditRefused::because('Draw a line, or say an angle, slices or sectors.');
+            throw Refused::because('Draw a line, or say an angle, slices or sectors.');
         }
         $turn = deg2rad($this->angle);
 

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Measure\Inscribed;
 
@@ -28,13 +28,13 @@ final readonly class PullApart implements Edit
     public static function about(string $kind): About
     {
         return new About('Pull apart', 'Each moves away from the middle of all, by a distance.', [
-            Field::length('by', 'By', 2.0, -1e5), Field::words('from', 'Away from', Field::PLACE, help: 'the middle of all when left out'),
+            Field::signed('by', 'By', 2.0), Field::words('from', 'Away from', Field::PLACE, help: 'the middle of all when left out'),
         ], 2, About::JOIN, 'Z');
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces(), $input->length('by', 2.0), $input->has('from') ? $input->spot('from') : null);
+        return new self($values->pieces(), $values->length('by'), $values->place('from'));
     }
 
     public function label(): string

@@ -5,19 +5,19 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Arrangement;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\FreeIds;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Measure\Inscribed;
 
 /** P6: parts a compound into its pieces, each outline with the holes right inside it. */
@@ -33,9 +33,9 @@ final readonly class SeparatePieces implements Edit
         return new About('Separate pieces', 'Each outline, with the holes right inside it, becomes a piece of its own.', under: About::JOIN);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces());
+        return new self($values->pieces());
     }
 
     public function label(): string
@@ -48,7 +48,7 @@ final readonly class SeparatePieces implements Edit
         $chosen = Chosen::in($artwork, $this->ids);
         $parts = array_map(self::parts(...), $chosen);
         if (array_filter($parts, static fn (array $list): bool => count($list) > 1) === []) {
-            throw EditRefused::because('It is one outline already.');
+            throw Refused::because('It is one outline already.');
         }
         $free = FreeIds::in($artwork);
         $pieces = [];

@@ -5,19 +5,19 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Place;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\FreeIds;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Mark;
 use NeatEdge\Core\Edit\ShowsMarks;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Measure\Inscribed;
 use NeatEdge\Core\PlanarMap\Cells;
 
@@ -59,28 +59,21 @@ final readonly class ShapeCells implements Edit, ShowsMarks
             Field::words('join', 'Joined', Field::PLACES, help: 'places in cells that become one piece; groups parted by ;'),
             Field::words('drop', 'Dropped', Field::PLACES),
             Field::words('lift', 'Lifted', Field::PLACES, help: 'places in cells that become pieces of their own'),
-            Field::words('paint', 'Painted', help: 'places with colours, such as 12,4 #cc3333; 30,8 #1d5c46'),
+            Field::words('paint', 'Painted', Field::PAINTED, help: 'places with colours, such as 12,4 #cc3333; 30,8 #1d5c46'),
             Field::choice('rest', 'The others', 'keep', ['keep' => 'Stay with their pieces', 'lift' => 'Are lifted too', 'drop' => 'Are dropped']),
             Field::choice('colours', 'Colours', 'seen', ['seen' => 'As they are seen', 'apart' => 'One for each']),
             Field::flag('keepLines', 'Keep the lines', false),
-            Field::length('meet', 'Ends nearer than', 1.0, 0.0, 'ends that stop short or stick out by less are shown'),
+            Field::length('meet', 'Ends nearer than', 1.0, 0.0, 'ends that stop short or stick out by less are shown', 1000.0),
             Field::flag('mend', 'Make them meet', false),
             ...Leftovers::fields(),
         ], 1, About::CELLS, 'C', About::CELLS_PRESSED);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        $paint = [];
-        foreach (array_filter(array_map(trim(...), explode(';', $input->text('paint', 50_000)))) as $one) {
-            $words = preg_split('/\s+/', $one) ?: [];
-            $at = new Input(['at' => $words[0] ?? '', 'colour' => $words[1] ?? ''], $input->fonts, $input->unit);
-            $paint[] = [$at->spot('at'), $at->colour('colour') ?? throw EditRefused::because('Write a place and a colour, such as 12,4 #cc3333.')];
-        }
-
         return new self(
-            $input->pieces(), $input->spots('join'), array_merge([], ...$input->spots('drop')), array_merge([], ...$input->spots('lift')), $paint,
-            $input->choice('rest', ['keep', 'lift', 'drop'], 'keep'), $input->choice('colours', ['seen', 'apart'], 'seen') === 'apart', $input->flag('keepLines'), $input->length('meet', 1.0, 0.0, 1000.0), $input->flag('mend'),
+            $values->pieces(), $values->groups('join'), $values->places('drop'), $values->places('lift'), $values->painted('paint'),
+            $values->choice('rest'), $values->choice('colours') === 'apart', $values->flag('keepLines'), $values->length('meet'), $values->flag('mend'),
         );
     }
 
@@ -94,10 +87,10 @@ final readonly class ShapeCells implements Edit, ShowsMarks
         $pieces = Lines::pieces($artwork, $this->ids);
         $plan = CellPlan::of($this->mend ? Meeting::mended($pieces, $this->meet) : $pieces, $artwork);
         if ($plan->cells->count() === 0) {
-            throw EditRefused::because(self::missing($pieces));
+            throw Refused::because(self::missing($pieces));
         }
         if ($this->join === [] && $this->drop === [] && $this->lift === [] && $this->paint === [] && $this->rest === 'keep') {
-            throw EditRefused::because('Press cells first: to join, drop, lift or paint them.');
+            throw Refused::because('Press cells first: to join, drop, lift or paint them.');
         }
         [$groups, $colours] = $this->grouped($plan);
 
@@ -175,7 +168,7 @@ final readonly class ShapeCells implements Edit, ShowsMarks
     /** @param  array{float, float}  $place */
     private static function cell(CellPlan $plan, array $place): int
     {
-        return $plan->cells->at(...$place) ?? throw EditRefused::because(sprintf('Nothing encloses the place %s,%s.', round($place[0], 3), round($place[1], 3)));
+        return $plan->cells->at(...$place) ?? throw Refused::because(sprintf('Nothing encloses the place %s,%s.', round($place[0], 3), round($place[1], 3)));
     }
 
     /**

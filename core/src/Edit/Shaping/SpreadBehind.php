@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Arrangement;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Stroke\Offset;
 
 /** Panes behind their frame: each chosen piece is made larger by an amount and put beneath whatever it then lies under. */
@@ -26,13 +26,13 @@ final readonly class SpreadBehind implements Edit
     public static function about(string $kind): About
     {
         return new About('Spread behind', 'Made larger by an amount and put beneath what frames it.', [
-            Field::length('by', 'By', 1.0), Field::choice('join', 'Corners', 'miter', Offset::JOINS),
+            Field::length('by', 'By', 1.0, 1e-4, most: 1000.0), Field::choice('join', 'Corners', 'miter', Offset::JOINS),
         ], under: About::BORDERS, key: 'B');
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces(), $input->length('by', 1.0, 1e-4, 1000.0), $input->choice('join', array_keys(Offset::JOINS), 'miter'));
+        return new self($values->pieces(), $values->length('by'), $values->choice('join'));
     }
 
     public function label(): string
@@ -46,7 +46,7 @@ final readonly class SpreadBehind implements Edit
         foreach (Chosen::in($artwork, $this->ids) as $piece) {
             $shape = Outlined::whole($piece, $artwork);
             if ($shape->isEmpty()) {
-                throw EditRefused::unpainted();
+                throw Refused::unpainted();
             }
             $made[$piece->id] = Outlined::as($piece, Offset::outset($shape, $this->by, $this->join, $artwork->tolerance()));
         }

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\FreeIds;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\Combine;
@@ -38,11 +38,11 @@ final readonly class TakeHole implements Edit
             ], 0, About::JOIN, 'H', About::AT_ONCE);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
         return new self(
-            $input->pieces(), array_merge([], ...$input->spots('at')),
-            $input->choice('kind', ['lift-hole', 'fill-hole']) === 'fill-hole' ? null : $input->percentage('scale') ?? $input->number('scale', 1.0, 0.01, 100.0),
+            $values->pieces(), $values->places('at'),
+            $values->kind === 'fill-hole' ? null : $values->number('scale'),
         );
     }
 
@@ -54,7 +54,7 @@ final readonly class TakeHole implements Edit
     public function apply(Artwork $artwork): Artwork
     {
         if ($this->at === []) {
-            throw EditRefused::because('Press inside a hole.');
+            throw Refused::because('Press inside a hole.');
         }
         foreach ($this->at as $place) {
             [$piece, $hole] = $this->hole($artwork, $place);
@@ -90,6 +90,6 @@ final readonly class TakeHole implements Edit
                 return [$piece, $cells->shapes([$cell => 0])[0]];
             }
         }
-        throw EditRefused::because(sprintf('There is no hole at %s,%s.', round($place[0], 3), round($place[1], 3)));
+        throw Refused::because(sprintf('There is no hole at %s,%s.', round($place[0], 3), round($place[1], 3)));
     }
 }

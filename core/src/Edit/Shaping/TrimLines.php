@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\FreeIds;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Mark;
 use NeatEdge\Core\Edit\ShowsMarks;
 use NeatEdge\Core\Geometry\Contour;
@@ -36,13 +36,13 @@ final readonly class TrimLines implements Edit, ShowsMarks
     {
         return new About('Trim to crossing', 'Take away the stretch of a line between two crossings.', [
             Field::words('at', 'Places', Field::PLACES),
-            Field::length('meet', 'Ends nearer than', 1.0, 0.0, 'ends that stop short by less are shown'),
+            Field::length('meet', 'Ends nearer than', 1.0, 0.0, 'ends that stop short by less are shown', 1000.0),
         ], 0, About::LINES, 'T', About::AT_ONCE);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->pieces(), array_merge([], ...$input->spots('at')), $input->length('meet', 1.0, 0.0, 1000.0));
+        return new self($values->pieces(), $values->places('at'), $values->length('meet'));
     }
 
     public function label(): string
@@ -53,7 +53,7 @@ final readonly class TrimLines implements Edit, ShowsMarks
     public function apply(Artwork $artwork): Artwork
     {
         if ($this->at === []) {
-            throw EditRefused::because('Press the stretch that is to go.');
+            throw Refused::because('Press the stretch that is to go.');
         }
         $ids = $this->ids;
         foreach ($this->at as $place) {
@@ -83,7 +83,7 @@ final readonly class TrimLines implements Edit, ShowsMarks
     {
         $lines = Lines::chosen($artwork, $ids);
         $k = $lines->nearest($place[0], $place[1], static fn (int $k): bool => $lines->pieces[$k]->fill === null)
-            ?? throw EditRefused::because('There is no line without fill to be trimmed; fills are cut with the other tools.');
+            ?? throw Refused::because('There is no line without fill to be trimmed; fills are cut with the other tools.');
         $line = $lines->contours[$k];
         $n = (float) count($line->closedSegments());
         [$g] = LinePlace::nearest($line, ...$place);
@@ -94,7 +94,7 @@ final readonly class TrimLines implements Edit, ShowsMarks
         $after = array_filter($places, static fn (float $at): bool => $at > $g);
         if ($line->closed) {
             if (count($places) < 2) {
-                throw EditRefused::because($places === [] ? 'Nothing crosses this line; remove it instead.' : 'This line is crossed only once, so no stretch of it can go.');
+                throw Refused::because($places === [] ? 'Nothing crosses this line; remove it instead.' : 'This line is crossed only once, so no stretch of it can go.');
             }
 
             return [$lines, $k, $before === [] ? max($places) : max($before), $after === [] ? min($places) : min($after)];
@@ -102,7 +102,7 @@ final readonly class TrimLines implements Edit, ShowsMarks
         $from = $before === [] ? 0.0 : max($before);
         $to = $after === [] ? $n : min($after);
         if ($from < self::SAME && $to > $n - self::SAME && $places === []) {
-            throw EditRefused::because('Nothing crosses this line; remove it instead.');
+            throw Refused::because('Nothing crosses this line; remove it instead.');
         }
 
         return [$lines, $k, $from, $to];
@@ -130,7 +130,7 @@ final readonly class TrimLines implements Edit, ShowsMarks
         foreach ($this->at as $place) {
             try {
                 [$lines, $k, $from, $to] = $this->stretch($artwork, $this->ids, $place);
-            } catch (EditRefused $refused) {
+            } catch (Refused $refused) {
                 $out[] = new Mark('fault', $place[0], $place[1], $refused->getMessage());
 
                 continue;

@@ -7,8 +7,8 @@ namespace NeatEdge\Core\Edit\Shaping;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Woven;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Edit\Chosen;
-use NeatEdge\Core\Edit\EditRefused;
 
 /** Woven strands as they were drawn, wherever they were moved since and in the colours that they have now, to be woven anew. */
 final class Unwoven
@@ -17,7 +17,7 @@ final class Unwoven
      * @param  list<string>  $ids  of chosen pieces: one of a weave stands for all its strands
      * @return array{Artwork, list<string>} with the strands in the place of what was left of them, and the ids of all that is woven now
      *
-     * @throws EditRefused
+     * @throws Refused
      */
     public static function of(Artwork $artwork, array $ids): array
     {
@@ -53,7 +53,7 @@ final class Unwoven
     {
         $recipe = $piece->recipe;
         if ($recipe === null || $recipe->changes !== []) {
-            throw EditRefused::because(sprintf('%s was rounded, mirrored, repeated or bent since it was woven; take that off first, or turn it into plain curves.', $piece->name === '' ? 'A strand' : '"'.mb_substr($piece->name, 0, 40).'"'));
+            throw Refused::because(sprintf('%s was rounded, mirrored, repeated or bent since it was woven; take that off first, or turn it into plain curves.', $piece->name === '' ? 'A strand' : '"'.mb_substr($piece->name, 0, 40).'"'));
         }
         $strand = $base->strand;
         $was = $strand->fill ?? $strand->stroke?->paint;

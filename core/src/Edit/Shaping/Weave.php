@@ -5,17 +5,17 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Place;
 use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Artwork\Woven;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
 use NeatEdge\Core\Edit\FreeIds;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Mark;
 use NeatEdge\Core\Edit\ShowsMarks;
 use NeatEdge\Core\Geometry\Parts;
@@ -44,7 +44,7 @@ final readonly class Weave implements Edit, ShowsMarks
     public static function about(string $kind): About
     {
         return new About('Weave', 'Strands pass over and under one another, with a gap.', [
-            Field::length('gap', 'Gap', 1.0),
+            Field::length('gap', 'Gap', 1.0, most: 1000.0),
             Field::choice('pattern', 'Crossings', 'alternate', ['alternate' => 'Over and under in turn', 'upper' => 'As the pieces lie', 'lower' => 'The lower pieces over']),
             Field::choice('start', 'The first strand begins', 'over', ['over' => 'Over', 'under' => 'Under']),
             Field::words('turn', 'Turned', Field::PLACES, help: 'near crossings that are the other way round'),
@@ -53,11 +53,11 @@ final readonly class Weave implements Edit, ShowsMarks
         ], under: About::CELLS, key: 'Y', press: About::TURNS);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
         return new self(
-            $input->pieces(), $input->length('gap', 1.0, 0.0, 1000.0), $input->choice('pattern', ['alternate', 'upper', 'lower'], 'alternate'),
-            $input->choice('start', ['over', 'under'], 'over') === 'over', array_merge([], ...$input->spots('turn')), $input->choice('parts', ['apart', 'together'], 'apart') === 'together',
+            $values->pieces(), $values->length('gap'), $values->choice('pattern'),
+            $values->choice('start') === 'over', $values->places('turn'), $values->choice('parts') === 'together',
         );
     }
 
@@ -72,7 +72,7 @@ final readonly class Weave implements Edit, ShowsMarks
         $chosen = Chosen::in($artwork, $ids);
         $weaving = Weaving::of(array_values($chosen), $artwork);
         if ($weaving->crossings === []) {
-            throw EditRefused::because('The chosen pieces do not cross one another.');
+            throw Refused::because('The chosen pieces do not cross one another.');
         }
         $free = FreeIds::in($artwork);
         $by = array_map(static fn (): array => [], $chosen);

@@ -6,9 +6,9 @@ namespace NeatEdge\Core\Edit\Shaping;
 
 use LogicException;
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\ShowsMarks;
 
 /** An operation whose slivers are seen to. Made by the registry, for any edit that takes the fields of Leftovers. */
@@ -23,7 +23,7 @@ final readonly class WithoutLeftovers implements Edit, ShowsMarks
         throw new LogicException('It has no kind of its own.');
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
         throw new LogicException('It is made round another edit.');
     }

@@ -6,15 +6,15 @@ namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\BorderAround;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Artwork\Wrap;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Edit\Mark;
 use NeatEdge\Core\Edit\References;
 use NeatEdge\Core\Edit\ShowsMarks;
@@ -45,28 +45,20 @@ final readonly class WrapPieces implements Edit, ShowsMarks
         ], under: About::BORDERS, key: 'F');
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        $kind = $input->choice('shape', array_keys(self::KINDS), 'arc');
+        $kind = $values->choice('shape');
         $sides = null;
-        if ($kind === 'drawn' && ! $input->flag('off')) {
-            $line = $input->path('frame')[0] ?? null;
+        if ($kind === 'drawn' && ! $values->flag('off')) {
+            $line = $values->path('frame')[0] ?? null;
             $segments = $line?->segments() ?? [];
             if (count($segments) !== 4) {
-                throw EditRefused::because('A drawn frame has four sides: one closed line of four segments, clockwise from the upper left corner.');
+                throw Refused::because('A drawn frame has four sides: one closed line of four segments, clockwise from the upper left corner.');
             }
             $sides = [$segments[0], Cubic::reversed($segments[2]), Cubic::reversed($segments[3]), $segments[1]];
         }
 
-        return new self($input->pieces(), $kind, self::signed($input), $sides, $input->flag('off'));
-    }
-
-    /** A share, or a percentage with its sign. */
-    private static function signed(Input $input): float
-    {
-        $text = $input->has('amount') && is_string($raw = $input->raw('amount')) ? trim($raw) : '';
-
-        return str_ends_with($text, '%') ? (new Input(['amount' => substr($text, 0, -1)], $input->fonts))->number('amount', null, -100.0, 100.0) / 100 : $input->number('amount', 0.3, -1.0, 1.0);
+        return new self($values->pieces(), $kind, $values->number('amount'), $sides, $values->flag('off'));
     }
 
     public function label(): string
@@ -84,7 +76,7 @@ final readonly class WrapPieces implements Edit, ShowsMarks
         $sides = $this->sides ?? Wrap::frame($this->kind, $box, $this->amount);
         $fold = (new Wrap($box, $sides, Matrix::identity()))->fold();
         if ($fold !== null) {
-            throw EditRefused::because(sprintf('The frame folds over itself at %.1f, %.1f; bend it less.', ...$fold));
+            throw Refused::because(sprintf('The frame folds over itself at %.1f, %.1f; bend it less.', ...$fold));
         }
 
         return $artwork->mapped(function (Piece $piece) use ($box, $sides, $chosen): Piece {

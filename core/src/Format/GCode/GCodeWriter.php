@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Format\GCode;
 
 use Closure;
-use NeatEdge\Core\Artwork\Field;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Format\AboutFormat;
 use NeatEdge\Core\Format\LayoutWriter;
 use NeatEdge\Core\Format\Outlines;
@@ -43,9 +43,9 @@ final readonly class GCodeWriter implements LayoutWriter
         ]);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        $v = $input->values(self::about()->fields);
+        $v = $values->all();
 
         return new self($v['head'] === 'spindle', (float) $v['power'], (float) $v['speed'], (int) $v['passes'], (float) $v['depth'], (float) $v['safe'], ['travel' => (float) $v['travel'], 'gather' => (float) $v['gather'], 'lift' => (float) $v['lift']]);
     }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Format\Json;
 
 use NeatEdge\Core\Artwork\Blend;
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Gradient;
 use NeatEdge\Core\Artwork\GradientKind;
 use NeatEdge\Core\Artwork\Layer;
@@ -20,6 +19,7 @@ use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Stroke\Cap;
 use NeatEdge\Core\Stroke\Join;
 use NeatEdge\Core\Stroke\StrokeStyle;

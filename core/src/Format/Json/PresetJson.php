@@ -6,7 +6,7 @@ namespace NeatEdge\Core\Format\Json;
 
 use JsonException;
 use NeatEdge\Core\Artwork\LineStep;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Prepare\Preset;
 use NeatEdge\Core\Prepare\Steps;
 
@@ -76,7 +76,7 @@ final class PresetJson
                 $unknown = array_diff_key($values, $known);
                 self::need($unknown === [], sprintf('step %d, "%s", has no field "%s"', $i + 1, $row['step'], mb_substr((string) array_key_first($unknown), 0, 40)));
                 $made = Steps::make($row['step'], $values);
-            } catch (EditRefused $refused) {
+            } catch (Refused $refused) {
                 throw PresetRefused::wrong(sprintf('step %d, "%s": %s', $i + 1, mb_substr($row['step'], 0, 40), lcfirst(rtrim($refused->getMessage(), '.'))));
             }
             $out[] = new LineStep('s'.($i + 1), $row['step'], array_intersect_key($made->values(), $values), $row['on'] ?? true);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Format\Lines;
 
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Geometry\Chains;
 
 /** How a drawing in lines can be taken, with what the file itself makes likely. */
@@ -38,9 +38,20 @@ final class LineProposal
     public static function ofFile(LineDrawing $drawing): array
     {
         return [
-            ...($drawing->statesUnit ? [] : [Field::choice('unit', 'Its numbers are', 'mm', ['mm' => 'Millimetres', 'cm' => 'Centimetres', 'in' => 'Inches', 'pt' => 'Points'], 'the file does not say')]),
+            ...($drawing->statesUnit ? [] : [self::unit()]),
             Field::flag('asleep', 'Also take what is not drawn', false, $drawing->asleep === [] ? 'the file has nothing of that kind' : self::asleep($drawing)),
         ];
+    }
+
+    /** @return list<Field> what can be said of any file before it is read */
+    public static function asked(): array
+    {
+        return [self::unit(), Field::flag('asleep', 'Also take what is not drawn', false)];
+    }
+
+    private static function unit(): Field
+    {
+        return Field::choice('unit', 'Its numbers are', 'mm', ['mm' => 'Millimetres', 'cm' => 'Centimetres', 'in' => 'Inches', 'pt' => 'Points'], 'the file does not say');
     }
 
     /** How many things lie where they are not drawn, in words. */

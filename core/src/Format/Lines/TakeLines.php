@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Format\Lines;
 
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
@@ -19,6 +18,7 @@ use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Measure\Inside;
 use NeatEdge\Core\Stroke\StrokeStyle;
 use NeatEdge\Core\Type\FontShelf;

@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Format\Pdf;
 
 use Closure;
-use NeatEdge\Core\Artwork\Colour;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Paint;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Format\AboutFormat;
 use NeatEdge\Core\Format\LayoutWriter;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Sheet\Layout\Layer;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Layout\Role;
@@ -52,9 +52,9 @@ final class PdfWriter implements LayoutWriter
         ]);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        $v = $input->values(self::about()->fields);
+        $v = $values->all();
 
         return new self((string) $v['films'], (bool) $v['overprint']);
     }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Format\Pdf;
 
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Gradient;
 use NeatEdge\Core\Artwork\GradientKind;
+use NeatEdge\Core\Measure\Colour;
 
 /** A gradient as a shading pattern (ISO 32000-1, 8.7.4.5): axial or radial, its stops as functions stitched together. */
 final class Shading

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Format\Plt;
 
 use Closure;
-use NeatEdge\Core\Artwork\Field;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Format\AboutFormat;
 use NeatEdge\Core\Format\LayoutWriter;
 use NeatEdge\Core\Format\Outlines;
@@ -44,9 +44,9 @@ final readonly class PltWriter implements LayoutWriter
         ]);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        $v = $input->values(self::about()->fields);
+        $v = $values->all();
 
         return new self((float) $v['blade'], (float) $v['overcut'], (float) $v['corner'], (string) $v['origin'], (bool) $v['pens'], $v['swivel'] === 'light');
     }

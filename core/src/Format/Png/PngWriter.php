@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Format\Png;
 
 use Closure;
-use NeatEdge\Core\Artwork\Colour;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Paint;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Format\AboutFormat;
 use NeatEdge\Core\Format\LayoutWriter;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Layout\Role;
 
@@ -41,9 +41,9 @@ final class PngWriter implements LayoutWriter
         ]);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        $v = $input->values(self::about()->fields);
+        $v = $values->all();
 
         return new self((float) $v['resolution'], (bool) $v['clear']);
     }
@@ -59,7 +59,7 @@ final class PngWriter implements LayoutWriter
         $scale = $this->resolution / 25.4;
         [$width, $height] = [max(1, (int) round($layout->width * $scale)), max(1, (int) round($layout->height * $scale))];
         if ($width > self::LARGEST || $height > self::LARGEST) {
-            throw EditRefused::because(sprintf('At %.0f pixels an inch this sheet has %d × %d pixels; at most %d a side are written. Choose a lower resolution.', $this->resolution, $width, $height, self::LARGEST));
+            throw Refused::because(sprintf('At %.0f pixels an inch this sheet has %d × %d pixels; at most %d a side are written. Choose a lower resolution.', $this->resolution, $width, $height, self::LARGEST));
         }
         $put("\x89PNG\r\n\x1A\n");
         $put(self::chunk('IHDR', pack('NNCCCCC', $width, $height, 8, $this->clear ? 6 : 2, 0, 0, 0)));

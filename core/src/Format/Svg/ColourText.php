@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Format\Svg;
 
-use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Measure\Colour;
 
 /**
  * Colours as CSS writes them.

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Format\Svg;
 
 use DOMElement;
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Gradient;
 use NeatEdge\Core\Artwork\GradientKind;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Spread;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Measure\Colour;
 
 /** linearGradient and radialGradient as paint (SVG 2, 14.2). */
 final class Gradients

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Format\Svg;
 
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Layout\Role;
 

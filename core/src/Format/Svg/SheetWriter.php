@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Format\Svg;
 
 use Closure;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Format\AboutFormat;
 use NeatEdge\Core\Format\LayoutWriter;
 use NeatEdge\Core\Geometry\Shape;
@@ -23,7 +23,7 @@ final readonly class SheetWriter implements LayoutWriter
         return new AboutFormat('svg', 'SVG', 'svg', 'image/svg+xml', 'Curves in true millimetres, one group a layer.');
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
         return new self;
     }

@@ -335,7 +335,7 @@ final class Walk
 
             return;
         }
-        $stroke = $line === null ? null : StrokeAttributes::stroke($line instanceof Paint ? $line : new Paint(new \NeatEdge\Core\Artwork\Colour(0, 0, 0)), $scope);
+        $stroke = $line === null ? null : StrokeAttributes::stroke($line instanceof Paint ? $line : new Paint(new \NeatEdge\Core\Measure\Colour(0, 0, 0)), $scope);
         $name = ElementName::of($e);
         $order = self::order($scope->style->get('paint-order'));
         if (($fill === null || $fill instanceof Paint) && ($stroke === null || $line instanceof Paint) && array_search('fill', $order, true) < array_search('stroke', $order, true)

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare\Colours;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\PlanarMap\PlanarMap;
 use NeatEdge\Core\PlanarMap\Rule\SeenOwners;
 use NeatEdge\Core\Seen\Painted;

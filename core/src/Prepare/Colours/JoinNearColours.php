@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare\Colours;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Prepare\AboutStep;
 use NeatEdge\Core\Prepare\Described;
 use NeatEdge\Core\Prepare\Step;
@@ -28,9 +28,9 @@ final readonly class JoinNearColours implements Step
         return new AboutStep('join-near-colours', 'Join near colours', 'Colours that are hardly told apart become the one of them that is seen most.', [Field::number('distance', 'Nearer than', self::USUAL, 0.1, 50.0)], 31, looks: true, work: 0.3, cuts: true);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->number('distance', self::USUAL, 0.1, 50.0));
+        return new self($values->number('distance'));
     }
 
     public function values(): array

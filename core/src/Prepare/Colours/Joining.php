@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Prepare\Colours;
 
-use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Measure\Lab;
 
 /**

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare\Colours;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
-use NeatEdge\Core\Artwork\Field;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Prepare\AboutStep;
 use NeatEdge\Core\Prepare\Described;
@@ -35,18 +34,15 @@ final readonly class ReduceColours implements UnderLimits
     public static function about(): AboutStep
     {
         return new AboutStep('reduce-colours', 'Cut down colours', 'As many colours as there are materials or inks; each time the two join of which it changes the picture least.', [
-            Field::count('count', 'Down to', 0, 0, self::MOST), Field::words('keep', 'Keep', Field::TEXT, help: 'colours that stay, such as #1d5c46 #e0a030'),
+            Field::count('count', 'Down to', 0, 0, self::MOST), Field::words('keep', 'Keep', Field::COLOURS, help: 'colours that stay, such as #1d5c46 #e0a030'),
         ], 32, looks: true, work: 0.3, cuts: true);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        $kept = [];
-        foreach (array_filter(preg_split('/[\s,]+/', trim($input->text('keep', 2000))) ?: []) as $text) {
-            $kept[] = (Colour::parse($text) ?? throw EditRefused::because(sprintf('"%s" is no colour: write it such as #1d5c46.', mb_substr($text, 0, 20))))->hex();
-        }
+        $kept = array_map(static fn (Colour $one): string => $one->hex(), $values->colours('keep'));
 
-        return new self((int) round($input->number('count', 0.0, 0, self::MOST)), $kept);
+        return new self($values->count('count'), $kept);
     }
 
     public function values(): array

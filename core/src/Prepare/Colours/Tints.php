@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Prepare\Colours;
 
-use NeatEdge\Core\Artwork\Colour;
+use NeatEdge\Core\Measure\Colour;
 
 /** Colours that are another one, thinned by the ground: what a screen prints as dots of that one. Mixed in sRGB, as browsers mix what one can see through. */
 final class Tints

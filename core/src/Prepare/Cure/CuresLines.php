@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare\Cure;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Measure\ThinPlace;
 
@@ -25,15 +25,15 @@ trait CuresLines
     private static function fields(): array
     {
         return [
-            Field::length('width', 'Least line', 0.0, 0.0, 'as the ticket says when nought'),
-            Field::length('keep', 'Least gap beside', 0.0, 0.0, 'as the ticket says when nought'),
+            Field::length('width', 'Least line', 0.0, 0.0, 'as the ticket says when nought', 1000.0),
+            Field::length('keep', 'Least gap beside', 0.0, 0.0, 'as the ticket says when nought', 1000.0),
             Field::words('at', 'Only at', Field::PLACES),
         ];
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->length('width', 0.0, 0.0, 1000.0), $input->length('keep', 0.0, 0.0, 1000.0), Places::from($input));
+        return new self($values->length('width'), $values->length('keep'), Places::from($values));
     }
 
     public function values(): array

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare\Cure;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Matrix;
@@ -46,15 +46,15 @@ final readonly class Islands implements TellsDeeds, UnderLimits
     {
         return new AboutStep('islands', 'Islands', 'Parts too small to hold are dropped, joined to the nearest of their colour, or enlarged.', [
             Field::choice('how', 'How', 'drop', self::HOW),
-            Field::length('size', 'Smaller than a square of', 0.0, 0.0, 'as the ticket says when nought'),
-            Field::length('bridge', 'Bridges of', 0.0, 0.0, 'the least line of the ticket when nought'),
+            Field::length('size', 'Smaller than a square of', 0.0, 0.0, 'as the ticket says when nought', 1000.0),
+            Field::length('bridge', 'Bridges of', 0.0, 0.0, 'the least line of the ticket when nought', 1000.0),
             Field::words('at', 'Only at', Field::PLACES),
         ], 60, ['merge-by-colour' => 'A part is small by itself only when its colour has been merged.'], true, 0.4);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->choice('how', array_keys(self::HOW), 'drop'), $input->length('size', 0.0, 0.0, 1000.0), $input->length('bridge', 0.0, 0.0, 1000.0), Places::from($input));
+        return new self($values->choice('how'), $values->length('size'), $values->length('bridge'), Places::from($values));
     }
 
     public function values(): array

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Prepare\Cure;
 
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Geometry\Point;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Inside;
@@ -21,9 +21,9 @@ final readonly class Places
     {
     }
 
-    public static function from(Input $input, string $name = 'at'): self
+    public static function from(Values $values, string $name = 'at'): self
     {
-        return new self(array_merge(...[[], ...$input->spots($name)]));
+        return new self($values->places($name));
     }
 
     public static function all(): self

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare\Cure;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Point;
@@ -33,13 +33,13 @@ final readonly class SmallHoles implements TellsDeeds, UnderLimits
     public static function about(): AboutStep
     {
         return new AboutStep('fill-holes', 'Fill small holes', 'Holes too small to be weeded or to stay open are filled.', [
-            Field::length('size', 'Smaller than a square of', 0.0, 0.0, 'as the ticket says when nought'), Field::words('at', 'Only at', Field::PLACES),
+            Field::length('size', 'Smaller than a square of', 0.0, 0.0, 'as the ticket says when nought', 1000.0), Field::words('at', 'Only at', Field::PLACES),
         ], 62, ['merge-by-colour' => 'A hole is one only when its colour has been merged.'], true, 0.3);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->length('size', 0.0, 0.0, 1000.0), Places::from($input));
+        return new self($values->length('size'), Places::from($values));
     }
 
     public function values(): array

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare\Cure;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Measure\ThinPlace;
 use NeatEdge\Core\Prepare\AboutStep;
@@ -30,16 +30,16 @@ final readonly class WidenGaps implements TellsDeeds, UnderLimits
     public static function about(): AboutStep
     {
         return new AboutStep('widen-gaps', 'Widen gaps', 'Gaps narrower than the limit are widened to it from both sides.', [
-            Field::length('width', 'Least gap', 0.0, 0.0, 'as the ticket says when nought'),
-            Field::length('keep', 'Least line beside', 0.0, 0.0, 'as the ticket says when nought'),
+            Field::length('width', 'Least gap', 0.0, 0.0, 'as the ticket says when nought', 1000.0),
+            Field::length('keep', 'Least line beside', 0.0, 0.0, 'as the ticket says when nought', 1000.0),
             Field::flag('fill', 'Fill where there is no room', true, 'a gap that cannot be widened without making a line thin is filled'),
             Field::words('at', 'Only at', Field::PLACES),
         ], 72, ['merge-by-colour' => 'Widths are those of what becomes one piece: merge before.', 'remove-hidden' => 'Only what is seen is measured: remove what is hidden before.'], true, 1.5);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->length('width', 0.0, 0.0, 1000.0), $input->length('keep', 0.0, 0.0, 1000.0), $input->flag('fill', true), Places::from($input));
+        return new self($values->length('width'), $values->length('keep'), $values->flag('fill'), Places::from($values));
     }
 
     public function values(): array

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare\Finish;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Shape;
@@ -27,12 +27,12 @@ final readonly class CloseLines implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('close-lines', 'Close lines', 'Open lines of which the ends nearly meet are closed.', [Field::length('gap', 'Ends nearer than', 0.5)], 6, looks: true, work: 0.02, cuts: true);
+        return new AboutStep('close-lines', 'Close lines', 'Open lines of which the ends nearly meet are closed.', [Field::length('gap', 'Ends nearer than', 0.5, most: 1000.0)], 6, looks: true, work: 0.02, cuts: true);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->length('gap', 0.5, 0.0, 1000.0));
+        return new self($values->length('gap'));
     }
 
     public function values(): array

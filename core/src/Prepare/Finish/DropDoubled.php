@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare\Finish;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Shape;
@@ -27,12 +27,12 @@ final readonly class DropDoubled implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('drop-doubled', 'Take out doubled lines', 'What lies exactly on another of the same paint goes: it would be cut twice.', [Field::length('within', 'Within', 0.05)], 7, work: 0.05, cuts: true);
+        return new AboutStep('drop-doubled', 'Take out doubled lines', 'What lies exactly on another of the same paint goes: it would be cut twice.', [Field::length('within', 'Within', 0.05, most: 10.0)], 7, work: 0.05, cuts: true);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->length('within', 0.05, 0.0, 10.0));
+        return new self($values->length('within'));
     }
 
     public function values(): array

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare\Finish;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Limits;
@@ -39,9 +39,9 @@ final readonly class FitPage implements UnderLimits
         return new AboutStep('fit-page', 'Fit to the page', 'What lies outside the page is cut off, the page becomes that of the art, or the whole becomes as small as the bed needs.', [Field::choice('how', 'How', 'cut', self::HOW), Field::length('bedWidth', 'Bed width', 0.0, 0.0, 'that of the ticket when nought'), Field::length('bedHeight', 'Bed height', 0.0, 0.0, 'nought for a roll')], 45, looks: true, work: 0.3, cuts: true);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->choice('how', array_keys(self::HOW), 'cut'), $input->length('bedWidth', 0.0, 0.0, 100_000.0), $input->length('bedHeight', 0.0, 0.0, 100_000.0));
+        return new self($values->choice('how'), $values->length('bedWidth'), $values->length('bedHeight'));
     }
 
     public function values(): array

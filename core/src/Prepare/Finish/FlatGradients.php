@@ -7,7 +7,7 @@ namespace NeatEdge\Core\Prepare\Finish;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Prepare\AboutStep;
 use NeatEdge\Core\Prepare\Described;
 use NeatEdge\Core\Prepare\Step;
@@ -22,7 +22,7 @@ final readonly class FlatGradients implements Step
         return new AboutStep('flat-gradients', 'Flat gradients', 'A gradient becomes the one colour that it is in the mean.', [], 15, looks: true, work: 0.02);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
         return new self;
     }

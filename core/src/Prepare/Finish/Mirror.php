@@ -6,7 +6,7 @@ namespace NeatEdge\Core\Prepare\Finish;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Prepare\AboutStep;
 use NeatEdge\Core\Prepare\Described;
@@ -24,7 +24,7 @@ final readonly class Mirror implements Step
         ), true, 0.05, lays: true, cuts: true);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
         return new self;
     }

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare\Finish;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Prepare\AboutStep;
@@ -31,13 +31,13 @@ final readonly class OffsetAll implements Step
     public static function about(): AboutStep
     {
         return new AboutStep('offset', 'Inset or outset', 'Every piece smaller all round, or larger where the ground is bare.', [
-            Field::choice('how', 'How', 'inset', self::HOW), Field::length('distance', 'By', 0.1), Field::choice('join', 'Corners', 'miter', Offset::JOINS),
+            Field::choice('how', 'How', 'inset', self::HOW), Field::length('distance', 'By', 0.1, most: 1000.0), Field::choice('join', 'Corners', 'miter', Offset::JOINS),
         ], 76, ['merge-by-colour' => 'What becomes one piece must be merged before: else a gap is cut along its seams.'], true, 1.0);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->choice('how', array_keys(self::HOW), 'inset'), $input->length('distance', 0.1, 0.0, 1000.0), $input->choice('join', array_keys(Offset::JOINS), 'miter'));
+        return new self($values->choice('how'), $values->length('distance'), $values->choice('join'));
     }
 
     public function values(): array

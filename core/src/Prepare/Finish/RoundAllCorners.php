@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare\Finish;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\RoundCorners;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Prepare\AboutStep;
 use NeatEdge\Core\Prepare\Cure\Flat;
 use NeatEdge\Core\Prepare\Described;
@@ -26,12 +26,12 @@ final readonly class RoundAllCorners implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('round-corners', 'Round corners', 'All corners get a radius, on both sides of a border alike.', [Field::length('radius', 'Radius', 0.3)], 75, ['merge-by-colour' => 'Corners are those of what becomes one piece: merge before.'], true, 0.2);
+        return new AboutStep('round-corners', 'Round corners', 'All corners get a radius, on both sides of a border alike.', [Field::length('radius', 'Radius', 0.3, most: 1000.0)], 75, ['merge-by-colour' => 'Corners are those of what becomes one piece: merge before.'], true, 0.2);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->length('radius', 0.3, 0.0, 1000.0));
+        return new self($values->length('radius'));
     }
 
     public function values(): array

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare\Finish;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Prepare\AboutStep;
 use NeatEdge\Core\Prepare\Described;
 use NeatEdge\Core\Prepare\Step;
@@ -26,9 +26,9 @@ final readonly class ScaleTo implements Step
         return new AboutStep('scale', 'Scale to size', 'The result at another width.', [Field::length('width', 'Width', 0.0, 0.0, 'as it is when nought')], 5, looks: true, work: 0.05, cuts: true);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        return new self($input->length('width', 0.0, 0.0, 100_000.0));
+        return new self($values->length('width'));
     }
 
     public function values(): array

@@ -5,11 +5,9 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare\Finish;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
@@ -41,24 +39,19 @@ final readonly class Stack implements Step
     public static function about(): AboutStep
     {
         return new AboutStep('stack', 'Stack or underlap', 'Lower colours run under the upper, so that no gap shows where they are laid.', [
-            Field::choice('how', 'How', 'underlap', self::HOW), Field::length('by', 'Underlap by', 0.3),
-            Field::words('pairs', 'Pairs', Field::TEXT, help: 'colours that lie otherwise, the lower first: #1d5c46/#e0a030=butt'),
+            Field::choice('how', 'How', 'underlap', self::HOW), Field::length('by', 'Underlap by', 0.3, most: 100.0),
+            Field::pairs('pairs', 'Pairs', self::HOW, 'colours that lie otherwise, the lower first: #1d5c46/#e0a030=butt'),
         ], 90, array_fill_keys(['remove-hidden', 'merge-by-colour', 'islands', 'blunt-points', 'thicken', 'widen-gaps', 'clean-nodes', 'round-corners'], 'What runs under is taken away again by what comes after: stack last.'), false, 1.0, lays: true);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
         $pairs = [];
-        foreach (array_filter(preg_split('/[\s,;]+/', trim($input->text('pairs', 4000))) ?: []) as $text) {
-            [$colours, $how] = [...explode('=', $text, 2), ''];
-            [$lower, $upper] = array_map(Colour::parse(...), [...explode('/', $colours, 2), '']);
-            if ($lower === null || $upper === null || ! isset(self::HOW[$how])) {
-                throw EditRefused::because(sprintf('Write a pair such as #1d5c46/#e0a030=butt: "%s" is none.', mb_substr($text, 0, 40)));
-            }
+        foreach ($values->pairs('pairs') as [$lower, $upper, $how]) {
             $pairs["{$lower->hex()}/{$upper->hex()}"] = $how;
         }
 
-        return new self($input->choice('how', array_keys(self::HOW), 'underlap'), $input->length('by', 0.3, 0.0, 100.0), $pairs);
+        return new self($values->choice('how'), $values->length('by'), $pairs);
     }
 
     public function values(): array

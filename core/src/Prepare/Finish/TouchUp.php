@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare\Finish;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\Edits;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Measure\Inscribed;
 use NeatEdge\Core\Measure\Inside;
 use NeatEdge\Core\Prepare\AboutStep;
@@ -44,34 +44,34 @@ final readonly class TouchUp implements TellsDeeds
 
     public static function about(): AboutStep
     {
-        return new AboutStep('touch-up', 'Touch up', 'Hand edits made on what the line gives; they are carried over when what comes before changes.', [Field::words('edits', 'Edits', Field::DATA)], 99, ['clean-nodes' => 'Nodes that were set by hand should not be cleaned away.'], true, 0.3, cuts: true);
+        return new AboutStep('touch-up', 'Touch up', 'Hand edits made on what the line gives; they are carried over when what comes before changes.', [Field::data('edits', 'Edits')], 99, ['clean-nodes' => 'Nodes that were set by hand should not be cleaned away.'], true, 0.3, cuts: true);
     }
 
-    public static function from(Input $input): self
+    public static function from(Values $values): self
     {
-        $rows = $input->raw('edits') ?? [];
+        $rows = $values->data('edits') ?? [];
         if (! is_array($rows) || ! array_is_list($rows) || count($rows) > self::MOST) {
-            throw EditRefused::because(sprintf('At most %d hand edits are kept in one step.', self::MOST));
+            throw Refused::because(sprintf('At most %d hand edits are kept in one step.', self::MOST));
         }
         $edits = [];
         foreach ($rows as $i => $row) {
             $edit = is_array($row) ? ($row['edit'] ?? null) : null;
             $ties = is_array($row) ? ($row['ties'] ?? []) : null;
             if (! is_array($edit) || ! is_string($edit['kind'] ?? null) || ! is_array($ties) || ! isset(Edits::kinds()[$edit['kind']]) || in_array($edit['kind'], self::NOT_HERE, true)) {
-                throw EditRefused::because(sprintf('Hand edit %d cannot be read.', $i + 1));
+                throw Refused::because(sprintf('Hand edit %d cannot be read.', $i + 1));
             }
             $held = [];
             foreach ($ties as $id => $tie) {
                 $at = is_array($tie) ? ($tie['at'] ?? null) : null;
                 if (! is_array($tie) || ! is_string($tie['paint'] ?? null) || ! is_string($tie['outline'] ?? null) || ! is_array($at) || ! is_numeric($at[0] ?? null) || ! is_numeric($at[1] ?? null)) {
-                    throw EditRefused::because(sprintf('Hand edit %d cannot be read.', $i + 1));
+                    throw Refused::because(sprintf('Hand edit %d cannot be read.', $i + 1));
                 }
                 $held[(string) $id] = ['paint' => $tie['paint'], 'at' => [(float) $at[0], (float) $at[1]], 'outline' => $tie['outline']];
             }
             $edits[] = ['edit' => $edit, 'ties' => $held, 'on' => (bool) ($row['on'] ?? true)];
         }
 
-        return new self($edits, $input->fonts, $input->unit);
+        return new self($edits, $values->fonts, $values->unit);
     }
 
     public function values(): array
@@ -98,7 +98,7 @@ final readonly class TouchUp implements TellsDeeds
                 $edit = Edits::make($kept['edit']['kind'], self::carried($kept, $artwork), $this->fonts, $this->unit);
                 $artwork = Edits::applied($edit, $artwork, $this->fonts);
                 $done[] = [...$row, 'how' => $edit->label()];
-            } catch (EditRefused $refused) {
+            } catch (Refused $refused) {
                 $left[] = [...$row, 'how' => sprintf('%s no longer applies: %s', Edits::catalogue()[$kept['edit']['kind']]->label, lcfirst($refused->getMessage()))];
             }
         }
@@ -139,10 +139,10 @@ final readonly class TouchUp implements TellsDeeds
         foreach ($kept['ties'] as $id => $tie) {
             $piece = self::find((string) $id, $tie, $artwork);
             if ($piece === null) {
-                throw EditRefused::because(sprintf('the piece in %s that it was made on is gone.', $tie['paint']));
+                throw Refused::because(sprintf('the piece in %s that it was made on is gone.', $tie['paint']));
             }
             if ((isset($kept['edit']['nodes']) || isset($kept['edit']['segments'])) && self::outline($piece) !== $tie['outline']) {
-                throw EditRefused::because('the outline whose nodes it moved is another now.');
+                throw Refused::because('the outline whose nodes it moved is another now.');
             }
             $to[(string) $id] = $piece->id;
         }

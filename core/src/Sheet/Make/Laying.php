@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Sheet\Make;
 
 use Closure;
-use NeatEdge\Core\Artwork\Field;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Sheet\Nest\Nesting;
@@ -52,7 +52,7 @@ final class Laying
      * @param  Closure(float, int): bool|null  $goesOn  see Nesting
      * @return list<Placement>
      *
-     * @throws EditRefused
+     * @throws Refused
      */
     public static function of(array $designs, Order $order, string $hex = '', ?Closure $goesOn = null): array
     {

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Sheet\Make;
 
-use NeatEdge\Core\Artwork\Field;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Sheet\Layout\Layout;
 
 /** O10, O11: what a process promises, as layouts. */
@@ -17,7 +17,7 @@ interface Making
     /**
      * @return list<Layout> in the order in which they are made
      *
-     * @throws EditRefused
+     * @throws Refused
      */
     public static function layouts(Order $order): array;
 

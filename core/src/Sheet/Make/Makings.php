@@ -5,13 +5,12 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Sheet\Make;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Check\Process;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Sheet\Layout\Layout;
-use NeatEdge\Core\Type\FontShelf;
 
 /** The registry of ways of making: one class for each process. */
 final class Makings
@@ -38,11 +37,11 @@ final class Makings
      * @param  array<mixed>  $typed  by name
      * @return array<string, float|string|bool>
      *
-     * @throws EditRefused
+     * @throws Refused
      */
     public static function values(Process $process, array $typed, string $unit = 'mm'): array
     {
-        return (new Input($typed, FontShelf::shipped(), $unit))->values(self::fields($process));
+        return Values::read(self::fields($process), $typed, $unit)->all();
     }
 
     /**
@@ -51,7 +50,7 @@ final class Makings
      * @param  array<string, float|string|bool>  $values  of the process
      * @return array<string, Artwork> by the ink, #rrggbb
      *
-     * @throws EditRefused
+     * @throws Refused
      */
     public static function under(Process $process, PrepLine $line, Artwork $source, array $values): array
     {
@@ -66,7 +65,7 @@ final class Makings
     /**
      * @return list<Layout>
      *
-     * @throws EditRefused
+     * @throws Refused
      */
     public static function layouts(Order $order): array
     {

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Sheet\Make;
 
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Edit\Shaping\BorderLine;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Sheet\Make;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Colour;
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Separate\Halftone;
 use NeatEdge\Core\Separate\Inks;
 use NeatEdge\Core\Separate\PlateMarks;
@@ -45,7 +45,7 @@ final class ScreenPlates implements Making
 
     public static function layouts(Order $order): array
     {
-        $ground = Colour::parse($order->word('ground')) ?? throw EditRefused::because('Write the colour of the cloth such as #1f2937.');
+        $ground = Colour::parse($order->word('ground')) ?? throw Refused::because('Write the colour of the cloth such as #1f2937.');
         $result = $order->result;
         $tolerance = $result->tolerance();
         $inks = Inks::of($result, $ground, array_values(array_unique([...array_map(strval(...), array_keys($order->names)), ...array_map(strval(...), array_keys($order->inks))])), $order->is('tints'));
@@ -119,7 +119,7 @@ final class ScreenPlates implements Making
     {
         $out = [];
         foreach (array_filter(preg_split('/[\s,;]+/', trim($text)) ?: []) as $one) {
-            $out[] = (Colour::parse($one) ?? throw EditRefused::because(sprintf('"%s" is no colour: write it such as #cc3333.', mb_substr($one, 0, 30))))->hex();
+            $out[] = (Colour::parse($one) ?? throw Refused::because(sprintf('"%s" is no colour: write it such as #cc3333.', mb_substr($one, 0, 30))))->hex();
         }
 
         return $out;

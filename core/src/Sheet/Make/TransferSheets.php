@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Sheet\Make;
 
-use NeatEdge\Core\Artwork\Field;
+use NeatEdge\Core\Described\Field;
 
 /** Heat-transfer vinyl: as cut vinyl, always from behind, and its carrier is cut round it so that it can be pressed on. */
 final class TransferSheets extends CutSheets

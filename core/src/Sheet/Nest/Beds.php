@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Sheet\Nest;
 
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\Stroke\Offset;
@@ -68,7 +68,7 @@ final class Beds
      * @param  list<array{int, list<float>}>  $order  designs that are laid then, and the turns that are tried for each
      * @return list<Laid>
      *
-     * @throws EditRefused when one is larger than a sheet
+     * @throws Refused when one is larger than a sheet
      */
     public function laid(array $lying, array $order): array
     {
@@ -86,7 +86,7 @@ final class Beds
                     break;
                 }
                 if ($fresh) {
-                    throw EditRefused::because(sprintf('A piece of %.1f × %.1f mm does not fit %s.', $this->outlines[$design]->box()?->width() ?? 0.0, $this->outlines[$design]->box()?->height() ?? 0.0, is_infinite($this->room->length) ? sprintf('a roll of %.0f mm', $this->room->width) : sprintf('a sheet of %.0f × %.0f mm', $this->room->length, $this->room->width)));
+                    throw Refused::because(sprintf('A piece of %.1f × %.1f mm does not fit %s.', $this->outlines[$design]->box()?->width() ?? 0.0, $this->outlines[$design]->box()?->height() ?? 0.0, is_infinite($this->room->length) ? sprintf('a roll of %.0f mm', $this->room->width) : sprintf('a sheet of %.0f × %.0f mm', $this->room->length, $this->room->width)));
                 }
             }
         }

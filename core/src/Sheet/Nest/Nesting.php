@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Sheet\Nest;
 
 use Closure;
-use NeatEdge\Core\Edit\EditRefused;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Geometry\Shape;
 
 /**
@@ -60,7 +60,7 @@ final class Nesting
      * @param  Closure(float, int): bool|null  $goesOn  told the mm of length that the best needs and how many ways were tried; false ends it, with the best so far
      * @return list<Placement>
      *
-     * @throws EditRefused when a design is larger than the room
+     * @throws Refused when a design is larger than the room
      */
     public static function of(array $outlines, array $counts, Room $room, array $kept = [], ?Closure $goesOn = null): array
     {
@@ -185,7 +185,7 @@ final class Nesting
         $order = array_map(fn (int $i): array => [$lying[$i][0], $this->drawn($lying[$i][2])], $up);
         try {
             return $this->beds->laid(array_values(array_diff_key($lying, array_flip($up))), $order);
-        } catch (EditRefused) {
+        } catch (Refused) {
             return null;
         }
     }

@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Sheet\Shop;
 
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Device\Devices;
-use NeatEdge\Core\Edit\EditRefused;
-use NeatEdge\Core\Edit\Input;
 use NeatEdge\Core\Sheet\Layout\Layout;
-use NeatEdge\Core\Type\FontShelf;
 
 /** What a shop has: materials, inks, screens, blades, heads and machines, each kind as it describes itself. A new kind is one row here. */
 final class Stock
@@ -88,11 +87,11 @@ final class Stock
      * @param  array<string, float|string|bool>  $now
      * @return array<string, float|string|bool>
      *
-     * @throws EditRefused
+     * @throws Refused
      */
     public static function values(string $kind, array $typed, array $now = [], string $unit = 'mm'): array
     {
-        return (new Input($typed, FontShelf::shipped(), $unit))->values(self::kinds()[$kind]->fields ?? throw EditRefused::because('There is no such kind of thing.'), $now);
+        return Values::read(self::kinds()[$kind]->fields ?? throw Refused::because('There is no such kind of thing.'), $typed, $unit)->all($now);
     }
 
     /** @return list<array{kind: string, name: string, values: array<string, mixed>}> with which a shop begins */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Sheet\Shop;
 
-use NeatEdge\Core\Artwork\Field;
 use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Described\Field;
 
 /** A kind of thing that a shop has, as it describes itself: what is known of each, and what a job has of it whose ticket names one. */
 final readonly class StockKind

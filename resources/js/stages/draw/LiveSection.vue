@@ -24,19 +24,19 @@ function setRepeat(name: string, value: FieldValue) {
   const box = bench.detail?.box
   const usual = Object.fromEntries(choices.all.repeat.map((field) => [field.name, field.usual]))
   const step = box ? { stepX: box[2] + 5, centreX: bench.art!.width / 2, centreY: bench.art!.height / 2 } : {}
-  const { kind, ...rest } = { ...usual, ...step, ...(repeat.value ?? {}), [name]: value } as Record<string, FieldValue>
+  const laid = { ...usual, ...step, ...(repeat.value ?? {}), [name]: value } as Record<string, FieldValue>
   // Laid out otherwise, copies stand side by side, with their own size for a step: what was set for a ring says nothing of rows.
   const [wide, high] = repeat.value ? [Number(repeat.value.ownWidth), Number(repeat.value.ownHeight)] : [box?.[2] ?? 0, box?.[3] ?? 0]
-  const other = name === 'kind' && (!repeat.value || repeat.value.kind !== value)
-  const steps = other && kind === 'grid' ? { stepX: wide + 5, stepY: high + 5, ...(repeat.value?.kind === 'ring' ? { count: 4, rows: 3 } : {}) } : other && kind === 'row' ? { stepX: wide + 5, stepY: 0 } : {}
-  bench.draw({ kind: 'repeat', as: kind, pieces: ids(), ...rest, ...steps })
+  const other = name === 'as' && (!repeat.value || repeat.value.as !== value)
+  const steps = other && laid.as === 'grid' ? { stepX: wide + 5, stepY: high + 5, ...(repeat.value?.as === 'ring' ? { count: 4, rows: 3 } : {}) } : other && laid.as === 'row' ? { stepX: wide + 5, stepY: 0 } : {}
+  bench.draw({ kind: 'repeat', pieces: ids(), ...laid, ...steps })
 }
 /** A grid counts columns, all else copies. */
-const fields = computed(() => choices.all.repeat.map((field) => (field.name === 'count' && repeat.value?.kind === 'grid' ? { ...field, label: 'Columns' } : field)))
-const laid = computed(() => (repeat.value ? (repeat.value.kind === 'grid' ? `grid, ${repeat.value.count} × ${repeat.value.rows}` : `${repeat.value.kind}, ${repeat.value.count}`) : ''))
+const fields = computed(() => choices.all.repeat.map((field) => (field.name === 'count' && repeat.value?.as === 'grid' ? { ...field, label: 'Columns' } : field)))
+const says = computed(() => (repeat.value ? (repeat.value.as === 'grid' ? `grid, ${repeat.value.count} × ${repeat.value.rows}` : `${repeat.value.as}, ${repeat.value.count}`) : ''))
 const shown = computed(() => {
-  const kind = repeat.value?.kind
-  return (field: { name: string }) => field.name === 'kind' || field.name === 'count' || (kind === 'ring' ? ['centreX', 'centreY', 'sweep', 'turning'].includes(field.name) : ['stepX', 'stepY'].includes(field.name) || (kind === 'grid' && field.name === 'rows'))
+  const kind = repeat.value?.as
+  return (field: { name: string }) => field.name === 'as' || field.name === 'count' || (kind === 'ring' ? ['centreX', 'centreY', 'sweep', 'turning'].includes(field.name) : ['stepX', 'stepY'].includes(field.name) || (kind === 'grid' && field.name === 'rows'))
 })
 </script>
 
@@ -57,16 +57,16 @@ const shown = computed(() => {
       <button type="button" class="quiet-button" @click="setMirror({ angle: 0 })">Level axis</button>
     </div>
   </Section>
-  <Section title="Step and repeat" name="repeat" shut :says="laid">
+  <Section title="Step and repeat" name="repeat" shut :says="says">
     <template v-if="repeat">
       <p v-if="Number(repeat.stacked) > 0" class="warn" data-test="stacked">{{ Number(repeat.stacked) === 1 ? '1 copy lies' : `${repeat.stacked} copies lie` }} exactly on another: nobody sees more of them, and each is cut again.</p>
       <FieldForm :fields="fields" :values="repeat" :only="shown" @keep="setRepeat" />
       <button type="button" class="quiet-button" data-test="repeat-off" @click="bench.draw({ kind: 'repeat', pieces: ids(), off: true })">Only the first again</button>
     </template>
     <div v-else class="row">
-      <button type="button" class="quiet-button" data-test="repeat-row" @click="setRepeat('kind', 'row')">Row</button>
-      <button type="button" class="quiet-button" data-test="repeat-grid" @click="setRepeat('kind', 'grid')">Grid</button>
-      <button type="button" class="quiet-button" data-test="repeat-ring" @click="setRepeat('kind', 'ring')">Ring</button>
+      <button type="button" class="quiet-button" data-test="repeat-row" @click="setRepeat('as', 'row')">Row</button>
+      <button type="button" class="quiet-button" data-test="repeat-grid" @click="setRepeat('as', 'grid')">Grid</button>
+      <button type="button" class="quiet-button" data-test="repeat-ring" @click="setRepeat('as', 'ring')">Ring</button>
     </div>
   </Section>
   <Section v-if="one && (one.editable || one.shape)" title="Rounded corners" name="corners" shut :says="one.corners.length ? `${one.corners.length} corners` : ''">

@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Edit;
+namespace NeatEdge\Core\Described;
 
 use DomainException;
 
-/** An edit that cannot be made, with the reason in one sentence. */
-final class EditRefused extends DomainException
+/** What cannot be made of what was said, with the reason in one sentence. */
+final class Refused extends DomainException
 {
     public static function unknown(string $kind): self
     {
@@ -39,9 +39,15 @@ final class EditRefused extends DomainException
         return new self($sentence);
     }
 
-    public static function field(string $name, string $why): self
+    /** A value that is none, or beyond its bounds. */
+    public static function field(Field $field): self
     {
-        return new self(sprintf('"%s" %s.', $name, $why));
+        return new self("{$field->label}: {$field->wanted()}.");
+    }
+
+    public static function missing(Field $field): self
+    {
+        return new self("{$field->label} is missing: {$field->wanted()}.");
     }
 
     public static function locked(string $what): self

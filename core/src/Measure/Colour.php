@@ -2,9 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Artwork;
-
-use NeatEdge\Core\Measure\Lab;
+namespace NeatEdge\Core\Measure;
 
 /** An sRGB colour, 0 to 255 a channel. */
 final readonly class Colour
