@@ -6,6 +6,7 @@ use NeatEdge\Bench\BadInput;
 use NeatEdge\Bench\Compare;
 use NeatEdge\Bench\Day;
 use NeatEdge\Bench\EditTimes;
+use NeatEdge\Bench\Guard;
 use NeatEdge\Bench\Look;
 use NeatEdge\Bench\Nodes;
 use NeatEdge\Bench\SendFigures;
@@ -21,15 +22,21 @@ use NeatEdge\Bench\WholeLine;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
-$all = ['compare' => Compare::class, 'weld' => WeldGrowth::class, 'nodes' => Nodes::class, 'look' => Look::class, 'thin' => ThinTime::class, 'start' => Start::class, 'bad' => BadInput::class, 'web' => Web::class, 'edits' => EditTimes::class, 'soak' => Soak::class, 'line' => WholeLine::class, 'shape' => ShapeTimes::class, 'shape-nodes' => ShapeNodes::class, 'send' => SendFigures::class, 'day' => Day::class, 'plates' => Separations::class];
-$asked = array_slice($argv, 1) ?: array_keys($all);
+$all = ['compare' => Compare::class, 'weld' => WeldGrowth::class, 'nodes' => Nodes::class, 'look' => Look::class, 'thin' => ThinTime::class, 'start' => Start::class, 'bad' => BadInput::class, 'web' => Web::class, 'edits' => EditTimes::class, 'soak' => Soak::class, 'line' => WholeLine::class, 'shape' => ShapeTimes::class, 'shape-nodes' => ShapeNodes::class, 'send' => SendFigures::class, 'day' => Day::class, 'plates' => Separations::class, 'guard' => Guard::class];
+$words = array_slice($argv, 1);
+$keep = in_array('keep', $words, true);
+$asked = array_values(array_diff($words, ['keep'])) ?: array_diff(array_keys($all), ['guard']);
+$failed = false;
 printf("%-54s %24s   %s\n%s\n", 'figure', 'measured', 'target', str_repeat('-', 108));
 foreach ($asked as $name) {
     if (! isset($all[$name])) {
         fwrite(STDERR, "There is no measure \"{$name}\"; choose from ".implode(', ', array_keys($all)).".\n");
         exit(2);
     }
-    foreach ((new $all[$name])->figures() as [$figure, $measured, $target]) {
+    $measure = $name === 'guard' ? new Guard($keep) : new $all[$name];
+    foreach ($measure->figures() as [$figure, $measured, $target]) {
         printf("%-54s %24s   %s\n", $figure, $measured, $target);
     }
+    $failed = $failed || ($measure instanceof Guard && $measure->failed);
 }
+exit($failed ? 1 : 0);

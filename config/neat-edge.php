@@ -23,7 +23,7 @@ return [
     'currency' => (string) env('NEAT_EDGE_CURRENCY', 'EUR'),
     // How many files of a batch are worked on at once.
     'batch_jobs' => (int) env('NEAT_EDGE_BATCH_JOBS', 2),
-    // How long a request may compute - reading a file, an edit - before it is given up, in seconds.
+    // How long a request may compute - reading a file, an edit - before it is given up, in seconds of CPU.
     'request_seconds' => (int) env('NEAT_EDGE_REQUEST_SECONDS', 20),
     // How long deleted jobs stay in the trash, in days.
     'trash_days' => 30,

@@ -6,7 +6,6 @@ namespace NeatEdge\Bench;
 
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\PlanarMap\Combine;
-use RuntimeException;
 
 /**
  * Whole processes against two general-purpose path libraries, both compiled to WebAssembly: one keeps curves, one
@@ -32,11 +31,7 @@ final class Compare
                         $cpu[$who][] = self::run($who, $work, $input, "{$folder}/{$who}.svg");
                     }
                 }
-                $median = array_map(static function (array $times): float {
-                    sort($times);
-
-                    return $times[intdiv(count($times), 2)];
-                }, $cpu);
+                $median = array_map(Timed::median(...), $cpu);
                 [$nodes, $area] = [[], []];
                 foreach (array_keys($cpu) as $who) {
                     [$nodes[$who], $area[$who]] = self::outcome("{$folder}/{$who}.svg");
@@ -81,15 +76,8 @@ final class Compare
             'ours' => ["{$root}/bin/neat-edge", $work, ...($work === 'weld' ? ['--by=all'] : []), $input, '-o', $output],
             default => ['node', "{$root}/bench/compare/{$who}.mjs", $work, $input, $output],
         };
-        $before = getrusage(1) ?: [];
-        $process = proc_open($command, [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes);
-        if ($process === false || proc_close($process) !== 0) {
-            throw new RuntimeException("{$who} failed at {$work}.");
-        }
-        $after = getrusage(1) ?: [];
-        $sum = static fn (array $u): float => $u['ru_utime.tv_sec'] + $u['ru_stime.tv_sec'] + ($u['ru_utime.tv_usec'] + $u['ru_stime.tv_usec']) / 1e6;
 
-        return $sum($after) - $sum($before);
+        return Timed::cpu($command);
     }
 
     /** @return array{int, float} nodes, and the area in mm² of all pieces */

@@ -88,19 +88,6 @@ final class WholeLine
      */
     private function cpu(array $words): float
     {
-        $sum = static fn (array $u): float => $u['ru_utime.tv_sec'] + $u['ru_stime.tv_sec'] + ($u['ru_utime.tv_usec'] + $u['ru_stime.tv_usec']) / 1e6;
-        $times = [];
-        for ($k = 0; $k < self::TIMES; $k++) {
-            $before = $sum(getrusage(1) ?: []);
-            $process = proc_open([dirname(__DIR__, 2).'/bin/neat-edge', ...$words], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes);
-            $code = $process === false ? -1 : proc_close($process);
-            if ($code !== 0) {
-                throw new \RuntimeException("{$words[0]} ended with {$code}.");
-            }
-            $times[] = $sum(getrusage(1) ?: []) - $before;
-        }
-        sort($times);
-
-        return $times[intdiv(self::TIMES, 2)];
+        return Timed::median(array_map(static fn (): float => Timed::cpu([dirname(__DIR__, 2).'/bin/neat-edge', ...$words]), range(1, self::TIMES)));
     }
 }

@@ -21,9 +21,9 @@ use NeatEdge\Core\Tests\Support\RealArt;
 final class Works
 {
     /** 200 colour emoji on one sheet. */
-    public static function emoji(): string
+    public static function emoji(int $count = 200): string
     {
-        return self::sheet(RealArt::of('emoji', 200), 20);
+        return self::sheet(RealArt::of('emoji', $count), 20);
     }
 
     /** 400 stroked icons on one sheet. */

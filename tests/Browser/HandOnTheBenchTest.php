@@ -58,7 +58,7 @@ final class HandOnTheBenchTest extends BrowserTestCase
         $this->change(fn () => $this->press('[data-test=repeat-row]'));
         $this->change(fn () => $this->type('stepX', '0'));
         $this->seeText('exactly on another', '[data-test=stacked]');
-        $this->change(fn () => $this->choose('kind', 'grid'));
+        $this->change(fn () => $this->choose('as', 'grid'));
         $this->seeText('Columns', '[data-section=repeat]');
         self::assertSame(0, $this->howMany('[data-test=stacked]'), 'with steps of its own size');
         $this->change(fn () => $this->press('[data-test=repeat-off]'));

@@ -6,6 +6,8 @@ namespace NeatEdge\Core\Check;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Geometry\Box;
+use NeatEdge\Core\Geometry\BoxGrid;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\PlanarMap\MeasuredPart;
@@ -29,14 +31,14 @@ final readonly class SeeThrough implements Rule
 
     public function findings(Artwork $source, Artwork $merged): array
     {
-        $shapes = array_map(static fn (Piece $piece): Shape => $piece->shape, $merged->pieces);
-        $hides = array_map(static fn (Piece $piece): bool => $piece->isSolid(), $merged->pieces);
-        if ($this->limits->opacity || ! in_array(false, $hides, true)) {
+        $pieces = self::near($merged);
+        if ($this->limits->opacity || $pieces === []) {
             return [];
         }
-        $parts = PlanarMap::of($shapes, $merged->tolerance())->parts(new Laid($hides));
+        $hides = array_map(static fn (Piece $piece): bool => $piece->isSolid(), $pieces);
+        $parts = PlanarMap::of(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $merged->tolerance())->parts(new Laid($hides));
         $out = [];
-        foreach ($merged->pieces as $i => $piece) {
+        foreach ($pieces as $i => $piece) {
             $box = $piece->box();
             if ($piece->isSolid() || $piece->fill === null || $piece->fill->picture !== null || $box === null) {
                 continue;
@@ -56,6 +58,19 @@ final readonly class SeeThrough implements Rule
         }
 
         return $out;
+    }
+
+    /** @return list<Piece> the see-through pieces and those by them, as they lie: what is elsewhere says nothing about them */
+    private static function near(Artwork $merged): array
+    {
+        $boxes = new BoxGrid(array_map(static fn (Piece $piece): ?Box => $piece->box(), $merged->pieces));
+        $near = [];
+        foreach ($merged->pieces as $piece) {
+            $box = $piece->isSolid() ? null : $piece->box();
+            $near += $box === null ? [] : array_flip($boxes->touching($box));
+        }
+
+        return array_values(array_intersect_key($merged->pieces, $near));
     }
 
     /**

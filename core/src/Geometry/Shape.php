@@ -32,7 +32,7 @@ final readonly class Shape
 
     public function box(): ?Box
     {
-        return Box::around(...array_map(static fn (Contour $contour): Box => $contour->box(), $this->contours));
+        return $this->contours === [] ? null : KnownBoxes::of($this);
     }
 
     /**

@@ -98,10 +98,9 @@ export const useLine = defineStore('line', () => {
     if (!opened.value) return
     const values = typed.value
     const id = opened.value.id
-    typed.value = {}
     tried.value = null
-    // What was refused stays as it was typed, to be mended.
-    if (!(await edit({ kind: 'line-set', step: id, values })) && openId.value === id) typed.value = values
+    // Until it is kept it stands as it was typed; what was refused stays, to be mended, and so does what was typed meanwhile.
+    if ((await edit({ kind: 'line-set', step: id, values })) && openId.value === id) typed.value = Object.fromEntries(Object.entries(typed.value).filter(([name, value]) => values[name] !== value))
   }
 
   async function loadPresets() {

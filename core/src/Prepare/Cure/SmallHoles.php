@@ -8,6 +8,8 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Values;
+use NeatEdge\Core\Geometry\Box;
+use NeatEdge\Core\Geometry\BoxGrid;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Point;
@@ -78,6 +80,7 @@ final readonly class SmallHoles implements TellsDeeds, UnderLimits
     {
         $out = [];
         $insides = [];
+        $boxes = new BoxGrid(array_map(static fn (Piece $piece): ?Box => $piece->box(), $size > 0 ? $flat->pieces : []));
         foreach ($size > 0 ? $flat->pieces : [] as $i => $piece) {
             foreach ($piece->isSolid() ? Parts::of($piece->shape) : [] as $part) {
                 foreach (array_slice($part->contours, 1) as $contour) {
@@ -86,9 +89,8 @@ final readonly class SmallHoles implements TellsDeeds, UnderLimits
                         continue;
                     }
                     [$x, $y] = Inscribed::in($hole, 0.05);
-                    foreach ($flat->pieces as $k => $other) {
-                        $box = $k === $i ? null : $other->box();
-                        if ($box !== null && $box->left <= $x && $box->right >= $x && $box->top <= $y && $box->bottom >= $y && ($insides[$k] ??= new Inside($other->shape))->holds($x, $y)) {
+                    foreach ($boxes->at($x, $y) as $k) {
+                        if ($k !== $i && ($insides[$k] ??= new Inside($flat->pieces[$k]->shape))->holds($x, $y)) {
                             continue 2;
                         }
                     }

@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Bench;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Paint;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Format\Svg\Writer;
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
+use RuntimeException;
+
+/**
+ * What must not become slower unseen: CPU of whole processes as ratios, to a general-purpose path library in native code
+ * and to each other, so that the machine does not count. The least of three, taken in turns; where one is beyond its bound
+ * it is measured again, since what is busy beside it only ever adds. Kept figures stand in bench/guard.json; `bin/bench
+ * guard keep` writes them anew.
+ */
+final class Guard
+{
+    private const TIMES = 3;
+
+    /** How much slower than kept a ratio may be. */
+    private const BOUND = 1.3;
+
+    /** How often a figure that is beyond its bound is looked at again. */
+    private const AGAIN = 3;
+
+    public bool $failed = false;
+
+    public function __construct(private readonly bool $keep = false)
+    {
+    }
+
+    /** @return iterable<array{string, string, string}> */
+    public function figures(): iterable
+    {
+        $folder = sys_get_temp_dir().'/neat-edge-guard-'.getmypid();
+        mkdir($folder);
+        $path = dirname(__DIR__).'/guard.json';
+        $kept = is_file($path) ? json_decode((string) file_get_contents($path), true) : [];
+        $kept = is_array($kept) ? $kept : [];
+        $found = [];
+        try {
+            foreach (self::measures($folder) as $name => [$ours, $other]) {
+                $bound = isset($kept[$name]) ? self::BOUND * (float) $kept[$name] : INF;
+                $least = [INF, INF];
+                for ($again = 0; $again < ($this->keep ? 2 : self::AGAIN) && ($this->keep || $again === 0 || $bound < $least[0] / $least[1]); $again++) {
+                    for ($k = 0; $k < self::TIMES; $k++) {
+                        $least = [min($least[0], Timed::cpu($ours)), min($least[1], Timed::cpu($other))];
+                    }
+                }
+                $ratio = $least[0] / $least[1];
+                $found[$name] = round($ratio, 3);
+                $slower = $ratio > $bound;
+                $this->failed = $this->failed || $slower || (! isset($kept[$name]) && ! $this->keep);
+                yield [$name, sprintf('%.2f / %.2f s = %.2f', $least[0], $least[1], $ratio), isset($kept[$name]) ? sprintf('at most %.2f%s', $bound, $slower ? ': SLOWER than it was' : '') : 'not kept yet'];
+            }
+            if ($this->keep) {
+                file_put_contents($path, json_encode($found, JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)."\n");
+            }
+        } finally {
+            exec('rm -rf '.escapeshellarg($folder));
+        }
+    }
+
+    /** @return iterable<string, array{list<string>, list<string>}> name => command, and the one it is measured by */
+    private static function measures(string $folder): iterable
+    {
+        $root = dirname(__DIR__, 2);
+        $file = static function (string $name, string $svg) use ($folder): string {
+            file_put_contents("{$folder}/{$name}.svg", $svg) !== false ?: throw new RuntimeException("{$name} cannot be written.");
+
+            return "{$folder}/{$name}.svg";
+        };
+        $out = "{$folder}/out.svg";
+        $ours = static fn (string ...$words): array => ["{$root}/bin/neat-edge", ...$words];
+        $curves = static fn (string $work, string $in): array => ['node', "{$root}/bench/compare/curves.mjs", $work, $in, $out];
+        $weld = static fn (string $in): array => $ours('weld', '--by=all', $in, '-o', $out);
+        [$small, $large] = [$file('small', Works::scene(1000)), $file('large', Works::scene(4000))];
+        $few = $file('few', Works::scene(200));
+        $emoji = $file('emoji', Works::emoji(60));
+        $colours = $file('colours', self::colours(400));
+        foreach (['1000 shapes welded, to curves' => $small, '4000 shapes welded, to curves' => $large, 'a map of 3000 lands welded, to curves' => $file('map', Works::map()), 'tiles with circles welded, to curves' => $file('tiles', Works::tiles()), '400 icons outlined and welded, to curves' => $file('icons', Works::icons())] as $name => $in) {
+            yield $name => [$weld($in), $curves('weld', $in)];
+        }
+        yield '60 emoji visible, to curves' => [$ours('visible', $emoji, '-o', $out), $curves('visible', $emoji)];
+        yield 'growth: 4000 shapes to 1000' => [$weld($large), $weld($small)];
+        yield 'all checks of 60 emoji, to visible' => [$ours('check', $emoji, '--fail-on=never'), $ours('visible', $emoji, '-o', $out)];
+        yield 'the whole line of 60 emoji, to visible' => [$ours('prepare', $emoji, '--replace', '--out-dir', "{$folder}/ready"), $ours('visible', $emoji, '-o', $out)];
+        yield 'all checks of 400 colours, to visible' => [$ours('check', $colours, '--fail-on=never'), $ours('visible', $colours, '-o', $out)];
+        yield '200 pieces outset, to 1000 welded' => [$ours('edit', 'outset', $few, '--all', '-o', $out), $weld($small)];
+        yield 'a border round 200 pieces, to 1000 welded' => [$ours('edit', 'cut-border', $few, '--all', '-o', $out), $weld($small)];
+        yield 'sheets of 200 pieces written, to visible' => [$ours('export', $few, '--anyway', '--replace', '--format=plt', '--out-dir', "{$folder}/sheets"), $ours('visible', $few, '-o', $out)];
+        yield 'a call that does nothing, to 1000 welded' => [$ours('--version'), $weld($small)];
+    }
+
+    /** Squares side by side, each in a colour of its own that lies near others. */
+    private static function colours(int $n): string
+    {
+        $pieces = [];
+        for ($i = 0; $i < $n; $i++) {
+            [$x, $y] = [6.0 * ($i % 20), 6.0 * intdiv($i, 20)];
+            $pieces[] = new Piece("p{$i}", Shape::of(Contour::rectangle($x, $y, 5.0, 5.0)), new Paint(new Colour(20 + $i % 20 * 10, 20 + intdiv($i, 20) * 10, 90)));
+        }
+
+        return Writer::write(new Artwork(120.0, 6.0 * ceil($n / 20), $pieces));
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Bench;
+
+use RuntimeException;
+
+/** CPU time of whole processes, user and system, as the operating system counts it. */
+final class Timed
+{
+    /**
+     * @param  list<string>  $command
+     * @return float seconds
+     */
+    public static function cpu(array $command): float
+    {
+        $before = self::spent();
+        $process = proc_open($command, [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes);
+        $code = $process === false ? -1 : proc_close($process);
+        if ($code !== 0) {
+            throw new RuntimeException(implode(' ', array_slice($command, 0, 4))." ended with {$code}.");
+        }
+
+        return self::spent() - $before;
+    }
+
+    /** @return float seconds of all processes that were started from here and have ended */
+    private static function spent(): float
+    {
+        $u = getrusage(1) ?: [];
+
+        return $u['ru_utime.tv_sec'] + $u['ru_stime.tv_sec'] + ($u['ru_utime.tv_usec'] + $u['ru_stime.tv_usec']) / 1e6;
+    }
+
+    /**
+     * @param  list<float>  $times
+     */
+    public static function median(array $times): float
+    {
+        sort($times);
+
+        return $times[intdiv(count($times), 2)];
+    }
+}
