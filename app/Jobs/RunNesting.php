@@ -13,7 +13,6 @@ use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Sheet\Make\Laying;
-use NeatEdge\Core\Sheet\Make\Makings;
 use NeatEdge\Core\Sheet\Nest\Placement;
 use Throwable;
 
@@ -41,7 +40,7 @@ final class RunNesting implements ShouldQueue
         $job = ShopJob::query()->findOrFail($nesting->shop_job_id);
         try {
             $order = Made::order($job);
-            $designs = Makings::designs($order);
+            $designs = $order->designs();
             $placements = $progress = [];
             foreach ($designs as $hex => $own) {
                 $end = microtime(true) + $nesting->seconds / count($designs);

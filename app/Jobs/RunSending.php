@@ -11,10 +11,10 @@ use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Foundation\Queue\Queueable;
 use NeatEdge\Core\Device\Devices;
-use NeatEdge\Core\Device\Line;
 use NeatEdge\Core\Device\LineLost;
 use NeatEdge\Core\Device\MachineRefused;
 use NeatEdge\Core\Device\Paused;
+use NeatEdge\Lines\StreamLine;
 use Throwable;
 
 /** Sends one file to its machine; what is acknowledged is stored before more is sent. A line that breaks is gone on with a few times; a machine that refuses waits for a person. */
@@ -79,7 +79,7 @@ final class RunSending implements ShouldQueue
                 continue;
             }
             try {
-                Devices::of($sending->kind)::send($bytes, $sending->word(), new Line($stream), $sending->done, fn (int $done) => $this->kept($sending, $done));
+                Devices::of($sending->kind)::send($bytes, $sending->word(), new StreamLine($stream), $sending->done, fn (int $done) => $this->kept($sending, $done));
                 $sending->note('Done');
                 $sending->update(['status' => 'done', 'done' => $sending->of]);
 

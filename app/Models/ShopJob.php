@@ -12,12 +12,12 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Facades\DB;
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Format\Svg\Drawing;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Prepare\Presets;
-use NeatEdge\Core\Sheet\Shop\Chosen;
+use NeatEdge\Core\Process\Process;
+use NeatEdge\Core\Shop\Chosen;
 
 /**
  * A job with its ticket.
@@ -67,7 +67,7 @@ final class ShopJob extends Model
     protected function casts(): array
     {
         return [
-            'process' => Process::class,
+            'process' => ProcessCast::class,
             'width_mm' => 'float',
             'height_mm' => 'float',
             'line_limit_mm' => 'float',

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
-use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Format\Json\PresetJson;
 use NeatEdge\Core\Prepare\Preset;
-use NeatEdge\Core\Prepare\Presets;
+use NeatEdge\Core\Process\Processes;
 
 /**
  * A preset of the shop.
@@ -26,13 +25,13 @@ final class ShopPreset extends Model
 
     public function preset(): Preset
     {
-        return PresetJson::decode($this->file, array_column(Process::cases(), 'value'));
+        return PresetJson::decode($this->file, Processes::keys());
     }
 
     /** @return array<string, Preset> by name: those that ship, then the shop's own */
     public static function shelf(): array
     {
-        $out = Presets::shipped();
+        $out = Processes::presets();
         foreach (self::query()->orderBy('name')->get() as $own) {
             $out[$own->name] = $own->preset();
         }

@@ -9,12 +9,12 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use Illuminate\Validation\ValidationException;
-use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Format\Incoming;
 use NeatEdge\Core\Format\Json\PresetJson;
 use NeatEdge\Core\Geometry\InvalidLength;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Prepare\Preset;
+use NeatEdge\Core\Process\Process;
 use Throwable;
 use ZipArchive;
 
@@ -56,7 +56,7 @@ final class BatchIntake
         if (count($contents) > self::MOST_FILES || array_sum(array_map(strlen(...), $contents)) > self::MOST_BYTES) {
             throw ValidationException::withMessages(['files' => sprintf('A batch takes at most %d files of %d MB together.', self::MOST_FILES, intdiv(self::MOST_BYTES, 1_000_000))]);
         }
-        $batch = Batch::query()->create(['title' => $title, 'status' => 'new', 'process' => $process->value, 'preset' => $preset->name, 'width' => trim($width), 'files' => count($contents), 'not_taken' => array_values(array_unique($not))]);
+        $batch = Batch::query()->create(['title' => $title, 'status' => 'new', 'process' => $process->key(), 'preset' => $preset->name, 'width' => trim($width), 'files' => count($contents), 'not_taken' => array_values(array_unique($not))]);
         try {
             File::ensureDirectoryExists($batch->folder('in'));
             foreach ($contents as $name => $bytes) {

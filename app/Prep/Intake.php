@@ -14,7 +14,6 @@ use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Check\Finding;
-use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Format\Arrived;
 use NeatEdge\Core\Format\Incoming;
 use NeatEdge\Core\Format\Json\PieceJson;
@@ -24,6 +23,7 @@ use NeatEdge\Core\Format\Svg\Drawing;
 use NeatEdge\Core\Format\Svg\Limits;
 use NeatEdge\Core\Format\Svg\SvgRefused;
 use NeatEdge\Core\Geometry\Length;
+use NeatEdge\Core\Process\Process;
 use NeatEdge\Pages\PageReader;
 
 /** Takes a customer's file in as a new job: all of it is stored, or nothing. */

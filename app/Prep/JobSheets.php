@@ -14,7 +14,7 @@ use NeatEdge\Core\Sheet\JobSheet;
 use NeatEdge\Core\Sheet\Layout\Layer;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Layout\Role;
-use NeatEdge\Core\Sheet\Shop\Stock;
+use NeatEdge\Core\Shop\Stock;
 
 /** O8: what goes with a job through the shop, on paper. */
 final class JobSheets

@@ -13,10 +13,8 @@ use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Layout\Layout;
-use NeatEdge\Core\Sheet\Make\Makings;
 use NeatEdge\Core\Sheet\Make\Order;
 use NeatEdge\Core\Sheet\Nest\Placement;
-use NeatEdge\Core\Sheet\Shop\Stock;
 
 /** A prepared job laid out as its process promises; kept by all that led to it. */
 final class Made
@@ -28,8 +26,8 @@ final class Made
     public static function layouts(ShopJob $job): array
     {
         $preparation = self::prepared($job);
-        $along = array_map(static fn (array $one): array => [$one['job']?->title, $one['job']?->process, $one['job']?->version, $one['job']?->latestPreparation?->version, $one['job']?->latestPreparation?->stage_keys], self::companions($job));
-        $key = hash('xxh128', json_encode([self::FORM, PrepLine::ENGINE, $preparation->stage_keys, $job->process, $job->making, $job->title, self::names(), self::materials(), self::inks(), $job->stock, $job->limits(), $along], JSON_THROW_ON_ERROR));
+        $along = array_map(static fn (array $one): array => [$one['job']?->title, $one['job']?->process->key(), $one['job']?->version, $one['job']?->latestPreparation?->version, $one['job']?->latestPreparation?->stage_keys], self::companions($job));
+        $key = hash('xxh128', json_encode([self::FORM, PrepLine::ENGINE, $preparation->stage_keys, $job->process->key(), $job->making, $job->title, self::names(), self::materials(), self::inks(), $job->stock, $job->limits(), $along], JSON_THROW_ON_ERROR));
         $path = self::folder()."/{$key}.gz";
         if (is_file($path)) {
             touch($path);
@@ -39,7 +37,7 @@ final class Made
                 return array_values(array_filter($kept, static fn (mixed $one): bool => $one instanceof Layout));
             }
         }
-        $layouts = Makings::layouts(self::order($job));
+        $layouts = self::order($job)->layouts();
         if (! is_dir(dirname($path))) {
             @mkdir(dirname($path), 0775, true);
         }
@@ -61,13 +59,13 @@ final class Made
     {
         $machines = StockItem::query()->where('kind', 'machine')->orderBy('id')->get();
 
-        return $machines->firstWhere('id', $job->chosen()->items['machine']['id'] ?? 0) ?? $machines->first(static fn (StockItem $one): bool => $one->data['kind'] === Stock::machineFor($job->process));
+        return $machines->firstWhere('id', $job->chosen()->items['machine']['id'] ?? 0) ?? $machines->first(static fn (StockItem $one): bool => $one->data['kind'] === $job->process->machine());
     }
 
     /** @return array<string, float|string|bool> that machine, with the knife that is in it for this job */
     public static function described(ShopJob $job, ?StockItem $machine): array
     {
-        $machine = $machine->data ?? ['kind' => Stock::machineFor($job->process)];
+        $machine = $machine->data ?? ['kind' => $job->process->machine()];
         $blade = $job->chosen()->items['blade']['values'] ?? [];
         $steered = (float) ($machine['blade'] ?? 0.0);
 
@@ -80,7 +78,7 @@ final class Made
         $art = self::result($preparation) ?? throw Refused::because('What was prepared is not kept any more; prepare the job again.');
         $values = self::values($job);
         $line = PrepLine::of($preparation->line(), $job->limits(), new DatabaseStepCache);
-        $under = $preparation->version === $job->version ? Makings::under($job->process, $line, Seen::of($job->art()), $values) : [];
+        $under = $preparation->version === $job->version ? $job->process->under($line, Seen::of($job->art()), $values) : [];
         $placements = [];
         foreach ($job->making['placements'] ?? [] as $hex => $rows) {
             $placements[$hex === 'all' ? '' : $hex] = array_map(Placement::fromArray(...), $rows);
@@ -88,7 +86,7 @@ final class Made
 
         [$along, $warns] = self::along($job);
 
-        return new Order($art, $job->title, $job->process, $job->limits(), $values, self::names(), $line->isMirrored(), $placements, $under, self::beds($job), $along, self::inks(), [...$job->chosen()->warns($values), ...$warns]);
+        return new Order($art, $job->title, $job->process->making(), $job->limits(), $values, self::names(), $line->isMirrored(), $placements, $under, self::beds($job), $along, self::inks(), [...$job->chosen()->warns($values), ...$warns]);
     }
 
     /** @return array{list<Order>, list<string>} the jobs that are laid with it, and why some of them are not */
@@ -100,10 +98,10 @@ final class Made
             $art = $preparation?->status === 'done' ? self::result($preparation) : null;
             if ($other === null) {
                 $warns[] = 'A job that was to be laid with it is not in the shop any more.';
-            } elseif ($art === null || $other->process !== $job->process || $preparation?->version !== $other->version) {
-                $warns[] = sprintf('%s is not laid with it: %s.', $other->title, $other->process !== $job->process ? 'it is made in another way now' : 'it was changed and has to be prepared again');
+            } elseif ($art === null || ! $other->process->is($job->process) || $preparation?->version !== $other->version) {
+                $warns[] = sprintf('%s is not laid with it: %s.', $other->title, ! $other->process->is($job->process) ? 'it is made in another way now' : 'it was changed and has to be prepared again');
             } else {
-                $along[] = new Order($art, $other->title, $other->process, $other->limits(), ['copies' => $copies], mirrored: PrepLine::of($preparation->line(), $other->limits())->isMirrored());
+                $along[] = new Order($art, $other->title, $other->process->making(), $other->limits(), ['copies' => $copies], mirrored: PrepLine::of($preparation->line(), $other->limits())->isMirrored());
             }
         }
 
@@ -124,7 +122,7 @@ final class Made
     {
         $last = Preparation::lastOfEach();
 
-        return array_values(ShopJob::query()->where('process', $job->process->value)->whereKeyNot($job->id)->orderByDesc('id')->limit(200)->get(['id', 'title', 'version'])
+        return array_values(ShopJob::query()->where('process', $job->process->key())->whereKeyNot($job->id)->orderByDesc('id')->limit(200)->get(['id', 'title', 'version'])
             ->map(static fn (ShopJob $one): array => ['id' => $one->id, 'title' => $one->title, 'ready' => $last->get($one->id)?->status === 'done' && $last->get($one->id)->version === $one->version])->all());
     }
 
@@ -136,7 +134,7 @@ final class Made
     /** @return array<string, float|string|bool> */
     public static function values(ShopJob $job): array
     {
-        return Makings::values($job->process, [...$job->chosen()->makes(), ...$job->making['values'] ?? []]);
+        return $job->process->values([...$job->chosen()->makes(), ...$job->making['values'] ?? []]);
     }
 
     public static function prepared(ShopJob $job): Preparation

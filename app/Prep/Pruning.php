@@ -9,6 +9,7 @@ use App\Models\Revision;
 use App\Models\Sending;
 use App\Models\ShopJob;
 use Illuminate\Support\Facades\DB;
+use Throwable;
 
 /**
  * Takes away what nothing points to any more, so that the database stays within a size per job: its file, its bench and named versions, a history of
@@ -22,15 +23,22 @@ final class Pruning
     /** @return array<string, int> how many of what went */
     public static function run(): array
     {
-        return [
-            'jobs' => self::jobs(),
-            'revisions' => self::history(),
-            'preparations' => self::preparations(),
-            'step results' => self::stepResults(),
-            'reference pictures' => self::pictures(),
-            'layouts' => self::layouts(),
-            'sent files' => self::sent(),
+        $out = [];
+        $tasks = [
+            'jobs' => self::jobs(...), 'revisions' => self::history(...), 'preparations' => self::preparations(...), 'step results' => self::stepResults(...),
+            'reference pictures' => self::pictures(...), 'layouts' => self::layouts(...), 'sent files' => self::sent(...),
         ];
+        foreach ($tasks as $what => $task) {
+            try {
+                $out[$what] = $task();
+            } catch (Throwable $broke) {
+                // One that breaks off keeps none of the others from being done.
+                report($broke);
+                $out[$what] = 0;
+            }
+        }
+
+        return $out;
     }
 
     /** Layouts that nobody has looked at for a week: they are worked out anew when somebody does. */
@@ -116,25 +124,28 @@ final class Pruning
         return $gone;
     }
 
+    /** Of each job its last two preparations stay, its last that was done, and what is at work. What goes is named, not what stays: of a large shop that is little. */
     private static function preparations(): int
     {
-        $keep = [];
-        foreach (Preparation::query()->toBase()->orderByDesc('id')->get(['id', 'shop_job_id', 'status']) as $row) {
-            $of = $keep[$row->shop_job_id] ?? ['all' => [], 'done' => []];
-            if (count($of['all']) < 2 || in_array($row->status, ['waiting', 'running'], true)) {
-                $of['all'][] = $row->id;
+        $gone = [];
+        $job = null;
+        $seen = $done = 0;
+        foreach (Preparation::query()->toBase()->orderBy('shop_job_id')->orderByDesc('id')->select(['id', 'shop_job_id', 'status'])->cursor() as $row) {
+            [$seen, $done] = $row->shop_job_id === $job ? [$seen, $done] : [0, 0];
+            $job = $row->shop_job_id;
+            $busy = in_array($row->status, ['waiting', 'running'], true);
+            $first = $row->status === 'done' && $done === 0;
+            if ($seen >= 2 && ! $busy && ! $first) {
+                $gone[] = $row->id;
             }
-            if ($row->status === 'done' && $of['done'] === []) {
-                $of['done'][] = $row->id;
-            }
-            $keep[$row->shop_job_id] = $of;
+            $seen++;
+            $done += $row->status === 'done' ? 1 : 0;
         }
-        $kept = [];
-        foreach ($keep as $of) {
-            array_push($kept, ...$of['all'], ...$of['done']);
+        foreach (array_chunk($gone, 500) as $ids) {
+            Preparation::query()->whereIn('id', $ids)->delete();
         }
 
-        return Preparation::query()->whereNotIn('id', $kept)->delete();
+        return count($gone);
     }
 
     private static function stepResults(): int

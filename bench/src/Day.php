@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Bench;
 
-use NeatEdge\Core\Check\Process as Making;
-use NeatEdge\Core\Sheet\Shop\Stock;
+use NeatEdge\Core\Process\Processes;
 use RuntimeException;
 use Symfony\Component\Process\Process;
 
@@ -71,7 +70,7 @@ final class Day
         $sendings = [];
         foreach ($jobs as $job => $process) {
             self::until(static fn (): bool => in_array(Served::get("jobs/{$job}")['preparation']['status'] ?? '', ['done', 'failed'], true), "job {$job} to be prepared");
-            $kind = Stock::machineFor(Making::from($process));
+            $kind = Processes::of($process)->machine();
             foreach (Served::get("jobs/{$job}/making")['layouts'] as $number => $layout) {
                 $sendings[] = (int) Served::post("jobs/{$job}/sendings", ['machine' => $ids[$kind], 'number' => $number])['id'];
                 $sheets++;

@@ -14,8 +14,8 @@ use NeatEdge\Core\Prepare\Cure\ToLimits;
 use NeatEdge\Core\Prepare\Look;
 use NeatEdge\Core\Prepare\MemoryCache;
 use NeatEdge\Core\Prepare\PrepLine;
-use NeatEdge\Core\Prepare\Presets;
 use NeatEdge\Core\Prepare\Widths;
+use NeatEdge\Core\Process\Processes;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Tests\Support\RealArt;
 
@@ -37,7 +37,7 @@ final class LineChanges
     {
         $art = Seen::of(Reader::read((string) file_get_contents(dirname(__DIR__, 2).'/database/demo/window-decal.svg'))->artwork->atWidth(600.0));
         $limits = new Limits(0.8, 0.5, island: 1.5, hole: 1.0);
-        $line = Presets::for('cut-vinyl')->steps;
+        $line = Processes::of('cut-vinyl')->preset()->steps;
         $cache = new MemoryCache;
         /** @param  list<LineStep>  $line */
         $run = static function (array $line) use ($art, $limits, $cache): float {

@@ -7,7 +7,6 @@ namespace NeatEdge\Bench;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Check\Process as Making;
 use NeatEdge\Core\Format\Formats;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Geometry\Box;
@@ -17,15 +16,16 @@ use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Prepare\PrepLine;
-use NeatEdge\Core\Prepare\Presets;
 use NeatEdge\Core\Prepare\WeldAll;
+use NeatEdge\Core\Process\CutVinyl;
+use NeatEdge\Core\Process\Processes;
+use NeatEdge\Core\Process\ScreenPrint;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Separate\Halftone;
 use NeatEdge\Core\Sheet\Cut\CutOrder;
 use NeatEdge\Core\Sheet\Layout\Layer;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Layout\Role;
-use NeatEdge\Core\Sheet\Make\Makings;
 use NeatEdge\Core\Sheet\Make\Order;
 use NeatEdge\Core\Sheet\Nest\Nesting;
 use NeatEdge\Core\Sheet\Nest\Overlap;
@@ -58,12 +58,12 @@ final class SendFigures
     /** @return array{string, string, string} */
     private function plates(): array
     {
-        $process = Making::ScreenPrint;
+        $process = new ScreenPrint;
         $art = Reader::read((string) file_get_contents(self::root('database/demo/stewards-tabard.svg')))->artwork->atWidth(280.0);
-        $result = PrepLine::of(Presets::for($process->value)->steps, $process->limits())->outcome(Seen::of($art));
+        $result = PrepLine::of(Processes::of($process->key())->preset()->steps, $process->limits())->outcome(Seen::of($art));
         $flat = $result->withPieces(array_values(array_filter($result->pieces, static fn (Piece $piece): bool => $piece->fill?->gradient === null)));
         $seen = Combine::weld(array_map(static fn (Piece $piece): Shape => $piece->shape, $flat->pieces), $flat->tolerance())->area();
-        $plates = Makings::layouts(new Order($flat, 'Tabard', $process, $process->limits(), Makings::values($process, ['trap' => '0', 'marks' => ''])));
+        $plates = (new Order($flat, 'Tabard', $process->making(), $process->limits(), $process->values(['trap' => '0', 'marks' => ''])))->layouts();
         $sum = array_sum(array_map(static fn (Layout $plate): float => array_sum(array_map(static fn (Layer $layer): float => $layer->area(), $plate->layers)), $plates));
 
         return ['plates before trap against what is seen, off by', sprintf('%.5f %%', 100 * abs($sum - $seen) / $seen), 'at most 0.01 %'];
@@ -152,8 +152,8 @@ final class SendFigures
         }
         $start = microtime(true);
         $art = new Artwork(600, 600, [new Piece('all', new Shape($contours), new Paint(new Colour(32, 48, 80)))]);
-        $process = Making::CutVinyl;
-        $layouts = Makings::layouts(new Order($art, 'Many', $process, $process->limits(), Makings::values($process, ['once' => ''])));
+        $process = new CutVinyl;
+        $layouts = (new Order($art, 'Many', $process->making(), $process->limits(), $process->values(['once' => ''])))->layouts();
         Formats::make($format, $format === 'png' ? ['resolution' => '72'] : [])->write([$layouts[0]], static function (string $part): void {
         });
 

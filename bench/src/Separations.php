@@ -5,17 +5,16 @@ declare(strict_types=1);
 namespace NeatEdge\Bench;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Format\Export;
 use NeatEdge\Core\Format\Formats;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Process\ScreenPrint;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Layout\Layer;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Layout\Role;
-use NeatEdge\Core\Sheet\Make\Makings;
 use NeatEdge\Core\Sheet\Make\Order;
 use NeatEdge\Core\Tests\Support\RealArt;
 use RuntimeException;
@@ -117,7 +116,7 @@ final class Separations
     private function compared(Artwork $art, array $values): array
     {
         $result = PrepLine::usual()->outcome(Seen::of($art->atWidth(self::WIDTH)));
-        $layouts = Makings::layouts(new Order($result, 'Plates', Process::ScreenPrint, Process::ScreenPrint->limits(), Makings::values(Process::ScreenPrint, ['marks' => '', ...$values])));
+        $layouts = (new Order($result, 'Plates', (new ScreenPrint)->making(), (new ScreenPrint)->limits(), (new ScreenPrint)->values(['marks' => '', ...$values])))->layouts();
         $files = Export::files($layouts, 'pdf', Formats::make('pdf'), true);
         file_put_contents("{$this->folder}/all.pdf", reset($files));
         array_map(unlink(...), glob("{$this->folder}/*.tif") ?: []);

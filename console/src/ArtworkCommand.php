@@ -6,7 +6,6 @@ namespace NeatEdge\Console;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Check\Finding;
-use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Check\Verdict;
 use NeatEdge\Core\Format\Incoming;
@@ -16,6 +15,8 @@ use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Prepare\SolidColours;
+use NeatEdge\Core\Process\Process;
+use NeatEdge\Core\Process\Processes;
 use NeatEdge\Core\Type\Font;
 use NeatEdge\Core\Type\FontShelf;
 use NeatEdge\Pages\PageReader;
@@ -139,12 +140,12 @@ abstract class ArtworkCommand extends Command
 
     protected function takesProcess(string $usual): static
     {
-        return $this->addOption('process', null, InputOption::VALUE_REQUIRED, 'how the job is made, which sets the limits: '.implode(', ', array_column(Process::cases(), 'value')), $usual);
+        return $this->addOption('process', null, InputOption::VALUE_REQUIRED, 'how the job is made, which sets the limits: '.implode(', ', Processes::keys()), $usual);
     }
 
     protected static function process(InputInterface $input): Process
     {
-        return Process::tryFrom(self::text($input, 'process')) ?? throw BadCall::choice('--process', self::text($input, 'process'), array_column(Process::cases(), 'value'));
+        return Processes::find(self::text($input, 'process')) ?? throw BadCall::choice('--process', self::text($input, 'process'), Processes::keys());
     }
 
     protected function failsOn(string $usual): static

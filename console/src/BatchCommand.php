@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NeatEdge\Console;
 
 use NeatEdge\Core\Check\Finding;
-use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Format\FileRefused;
 use NeatEdge\Core\Format\FolderName;
@@ -15,6 +14,9 @@ use NeatEdge\Core\Format\Svg\Drawing;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Process\Plain;
+use NeatEdge\Core\Process\Process;
+use NeatEdge\Core\Process\Processes;
 use NeatEdge\Core\Sheet\Prepared;
 use NeatEdge\Pages\PageReader;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -60,8 +62,8 @@ final class BatchCommand extends Command
         $out = rtrim(self::words($input->getOption('out-dir')), '/');
         $format = self::words($input->getOption('format'));
         $preset = PresetOption::read(self::words($input->getOption('preset')) === '' ? throw BadCall::missing('--preset') : self::words($input->getOption('preset')));
-        $process = self::words($input->getOption('process')) === '' ? Process::tryFrom($preset->for[0] ?? '') ?? Process::Plain
-            : (Process::tryFrom(self::words($input->getOption('process'))) ?? throw BadCall::choice('--process', self::words($input->getOption('process')), array_column(Process::cases(), 'value')));
+        $process = self::words($input->getOption('process')) === '' ? Processes::find($preset->for[0] ?? '') ?? new Plain
+            : (Processes::find(self::words($input->getOption('process'))) ?? throw BadCall::choice('--process', self::words($input->getOption('process')), Processes::keys()));
         if (! in_array($format, self::FORMATS, true)) {
             throw BadCall::choice('--format', $format, self::FORMATS);
         }
@@ -83,7 +85,7 @@ final class BatchCommand extends Command
         foreach ($names as $name) {
             $size = $sizes[$name] ?? $width;
             $path = "{$folder}/{$name}";
-            $key = hash('xxh128', PrepLine::ENGINE.PresetJson::encode($preset).$process->value.$size.hash_file('xxh128', $path));
+            $key = hash('xxh128', PrepLine::ENGINE.PresetJson::encode($preset).$process->key().$size.hash_file('xxh128', $path));
             $work[$name] = ['path' => $path, 'size' => $size === '' ? null : Length::positive($size)->mm, 'key' => $key];
         }
         if ($work === []) {
@@ -161,7 +163,7 @@ final class BatchCommand extends Command
      */
     private function prepare(string $name, array $task, string $out, array $steps, Process $process, array $preset): void
     {
-        $row = ['file' => $name, 'key' => $task['key'], 'state' => 'done', 'preset' => $preset, 'process' => $process->value];
+        $row = ['file' => $name, 'key' => $task['key'], 'state' => 'done', 'preset' => $preset, 'process' => $process->key()];
         $files = [];
         try {
             $drawing = self::drawing($task['path'])->atWidth($task['size']);

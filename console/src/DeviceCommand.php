@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Console;
 
-use NeatEdge\Devices\Cutter;
-use NeatEdge\Devices\Engraver;
-use NeatEdge\Devices\FilmRecorder;
+use NeatEdge\Core\Device\Devices;
+use NeatEdge\Devices\StandIns;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
@@ -17,15 +16,12 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('device', 'Run a stand-in machine that listens, does what it is sent and draws what it did')]
 final class DeviceCommand extends Command
 {
-    private const KINDS = ['cutter' => Cutter::class, 'recorder' => FilmRecorder::class, 'engraver' => Engraver::class];
-
-    private const BEDS = ['cutter' => '5000x610mm', 'recorder' => '450x600mm', 'engraver' => '600x400mm'];
-
     private const FAILS = ['drop', 'empty', 'busy', 'slow', 'rubbish'];
 
     protected function configure(): void
     {
-        $this->addArgument('kind', InputArgument::REQUIRED, implode(', ', array_keys(self::KINDS)))
+        $this->addArgument('kind', InputArgument::OPTIONAL, implode(', ', array_keys(StandIns::ALL)))
+            ->addOption('list', null, InputOption::VALUE_NONE, 'list the kinds there are, each with the bed and the options of its stand-in, and do nothing')
             ->addOption('port', null, InputOption::VALUE_REQUIRED, 'the port of the loopback address that it listens on')
             ->addOption('bed', null, InputOption::VALUE_REQUIRED, 'its bed, such as 600x300mm')
             ->addOption('out-dir', null, InputOption::VALUE_REQUIRED, 'where it leaves an SVG and a log of each job')
@@ -41,9 +37,16 @@ final class DeviceCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $option = static fn (string $name): string => is_string($input->getOption($name)) ? $input->getOption($name) : '';
+        if ($input->getOption('list') === true) {
+            foreach (Devices::catalogue() as $kind => $about) {
+                $output->writeln(sprintf('%s %gx%gmm%s', $kind, $about->standIn['bedWidth'], $about->standIn['bedHeight'], isset($about->standIn['blade']) ? sprintf(' --blade=%g', $about->standIn['blade']) : ''), OutputInterface::OUTPUT_RAW);
+            }
+
+            return self::SUCCESS;
+        }
         $kind = $input->getArgument('kind');
         $kind = is_string($kind) ? $kind : '';
-        $class = self::KINDS[$kind] ?? throw BadCall::choice('kind', $kind, array_keys(self::KINDS));
+        $class = StandIns::ALL[$kind] ?? throw BadCall::choice('kind', $kind, array_keys(StandIns::ALL));
         $port = (int) $option('port');
         if ($port < 1 || $port > 65_535) {
             throw BadCall::wrong('--port', $option('port'), 'name a port such as 9100');
@@ -54,17 +57,16 @@ final class DeviceCommand extends Command
         if ($option('fail') !== '' && ! in_array($option('fail'), self::FAILS, true)) {
             throw BadCall::choice('--fail', $option('fail'), self::FAILS);
         }
-        $bed = $option('bed') === '' ? self::BEDS[$kind] : $option('bed');
+        $own = Devices::of($kind)::about()->standIn;
+        $bed = $option('bed') === '' ? sprintf('%gx%gmm', $own['bedWidth'], $own['bedHeight']) : $option('bed');
         if (preg_match('/^([\d.]+)x([\d.]+)(?:mm)?$/D', $bed, $m) !== 1 || (float) $m[1] <= 0 || (float) $m[2] <= 0) {
             throw BadCall::wrong('--bed', $bed, 'write it as 600x300mm');
         }
         $machine = new $class((float) $m[1], (float) $m[2], rtrim($option('out-dir'), '/'), $option('fail'), max(0.0, (float) $option('pace')), max(1, (int) $option('after')));
         $machine->travel = max(1.0, (float) $option('travel'));
         $machine->gather = max(1.0, (float) $option('gather'));
-        $machine->lift = max(0.0, $option('lift') === '' ? ($machine instanceof Engraver ? 0.0 : 0.05) : (float) $option('lift'));
-        if ($machine instanceof Cutter) {
-            $machine->blade = max(0.0, (float) $option('blade'));
-        }
+        $machine->lift = max(0.0, $option('lift') === '' ? $own['lift'] ?? 0.05 : (float) $option('lift'));
+        $machine->blade = max(0.0, (float) $option('blade'));
         $machine->listen($port, static fn (string $says) => $output->writeln("{$kind}: {$says}", OutputInterface::OUTPUT_RAW));
 
         return self::SUCCESS;

@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace NeatEdge\Console;
 
-use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Format\Export;
 use NeatEdge\Core\Format\Formats;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Prepare\Presets;
+use NeatEdge\Core\Process\Process;
 use NeatEdge\Core\Seen\Seen;
-use NeatEdge\Core\Sheet\Make\Makings;
 use NeatEdge\Core\Sheet\Make\Order;
 use NeatEdge\Core\Sheet\Prepared;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -67,10 +66,10 @@ final class ExportCommand extends ArtworkCommand
         $limits = $process->limits();
         $line = PrepLine::of($steps, $limits);
         $source = Seen::of($drawing->artwork);
-        $values = Makings::values($process, $typed);
+        $values = $process->values($typed);
         $prepared = Prepared::of($drawing->artwork, $drawing->findings, $line, $limits);
-        $order = new Order($prepared->result->artwork(), self::called($input), $process, $limits, $values, [], $line->isMirrored(), [], Makings::under($process, $line, $source, $values));
-        $layouts = Makings::layouts($order);
+        $order = new Order($prepared->result->artwork(), self::called($input), $process->making(), $limits, $values, [], $line->isMirrored(), [], $process->under($line, $source, $values));
+        $layouts = $order->layouts();
         if ($layouts === []) {
             $path = $input->getArgument('input');
             throw BadCall::nothingDrawn(is_string($path) ? $path : '-');
@@ -108,7 +107,7 @@ final class ExportCommand extends ArtworkCommand
     /** @return array<string, string> what was set, by name */
     private static function typed(InputInterface $input, Process $process, string $format): array
     {
-        $known = [...array_column(Makings::fields($process), 'name'), ...array_column(Formats::about($format)->fields, 'name')];
+        $known = [...array_column($process->fields(), 'name'), ...array_column(Formats::about($format)->fields, 'name')];
         $out = [];
         foreach ((array) $input->getOption('set') as $text) {
             [$name, $value] = [...explode('=', is_string($text) ? $text : '', 2), ''];
@@ -137,7 +136,7 @@ final class ExportCommand extends ArtworkCommand
     private static function choices(Process $process, string $format): array
     {
         $out = [];
-        foreach ([$process->label() => Makings::fields($process), Formats::about($format)->label => Formats::about($format)->fields] as $of => $fields) {
+        foreach ([$process->label() => $process->fields(), Formats::about($format)->label => Formats::about($format)->fields] as $of => $fields) {
             $out[] = "{$of}:";
             foreach ($fields as $field) {
                 $usual = is_bool($field->usual) ? ($field->usual ? 'yes' : 'no') : (string) $field->usual;

@@ -67,7 +67,7 @@ final class PrepareCommand extends ArtworkCommand
             throw BadCall::nothingDrawn(is_string($path) ? $path : '-');
         }
         $report = [
-            'process' => $process->value,
+            'process' => $process->key(),
             ...($preset === null ? [] : ['preset' => ['name' => $preset->name, 'version' => $preset->version]]),
             'width_mm' => round($source->width, 6),
             'height_mm' => round($source->height, 6),

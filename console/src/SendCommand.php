@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NeatEdge\Console;
 
 use NeatEdge\Core\Device\Devices;
-use NeatEdge\Core\Device\Line;
 use NeatEdge\Core\Device\LineLost;
 use NeatEdge\Core\Device\MachineRefused;
+use NeatEdge\Lines\StreamLine;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
@@ -66,7 +66,7 @@ final class SendCommand extends Command
                 continue;
             }
             try {
-                $device::send($bytes, basename($path).'-'.substr($key, 0, 8), new Line($stream), $done, static function (int $now) use (&$done, $of, $mark, $key, $to, $output): void {
+                $device::send($bytes, basename($path).'-'.substr($key, 0, 8), new StreamLine($stream), $done, static function (int $now) use (&$done, $of, $mark, $key, $to, $output): void {
                     $done = $now;
                     OutputFile::write([$mark => json_encode(['file' => $key, 'to' => $to, 'done' => $now, 'of' => $of], JSON_THROW_ON_ERROR)."\n"]);
                     if ($output->isVerbose()) {

@@ -6,13 +6,13 @@ namespace NeatEdge\Core;
 
 use NeatEdge\Core\Artwork\ShapeKind;
 use NeatEdge\Core\Check\LimitFields;
-use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Format\Formats;
 use NeatEdge\Core\Prepare\Steps;
-use NeatEdge\Core\Sheet\Make\Makings;
-use NeatEdge\Core\Sheet\Shop\Stock;
+use NeatEdge\Core\Process\Process;
+use NeatEdge\Core\Process\Processes;
+use NeatEdge\Core\Shop\Stock;
 
 /**
  * Everything that an artist can choose, as it describes itself: what the catalogue of the command line, the description of
@@ -25,7 +25,7 @@ final class Catalogue
     /** @return array<string, array<string, Entry>> what is described, by the list it is in and its kind */
     public static function all(): array
     {
-        $made = array_combine(array_column(Process::cases(), 'value'), array_map(static fn (Process $process): array => self::entry($process->label(), $process->description(), Makings::fields($process)), Process::cases()));
+        $made = array_combine(Processes::keys(), array_map(static fn (Process $process): array => self::entry($process->label(), $process->says(), $process->fields()), array_values(Processes::all())));
         $shapes = array_combine(array_column(ShapeKind::cases(), 'value'), array_map(static fn (ShapeKind $shape): array => self::entry($shape->label(), '', $shape->fields()), ShapeKind::cases()));
 
         return [

@@ -12,28 +12,28 @@ use App\Prep\Intake;
 use App\Prep\ReferencePictures;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Facades\DB;
-use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Device\Devices;
 use NeatEdge\Core\Format\Json\ArtworkJson;
-use NeatEdge\Core\Sheet\Shop\Stock;
+use NeatEdge\Core\Process\Processes;
+use NeatEdge\Core\Shop\Stock;
 
 /** The demo: what a small shop makes for the Marrowby Lantern Regatta. Run again, it adds nothing twice. */
 final class DatabaseSeeder extends Seeder
 {
     private const JOBS = [
-        ['Proof sticker sheet, six marks', Process::Sticker, 'sticker-sheet.svg', 200.0, false],
-        ['Brass lantern tags, no. 1 to 40', Process::Engraving, 'brass-lantern-tag.svg', 72.0, false],
-        ["Stewards' tabard, three inks on dark cloth", Process::ScreenPrint, 'stewards-tabard.svg', 280.0, true],
-        ['Window decal for the boathouse', Process::CutVinyl, 'window-decal.svg', 600.0, true],
+        ['Proof sticker sheet, six marks', 'sticker', 'sticker-sheet.svg', 200.0, false],
+        ['Brass lantern tags, no. 1 to 40', 'engraving', 'brass-lantern-tag.svg', 72.0, false],
+        ["Stewards' tabard, three inks on dark cloth", 'screen-print', 'stewards-tabard.svg', 280.0, true],
+        ['Window decal for the boathouse', 'cut-vinyl', 'window-decal.svg', 600.0, true],
     ];
 
     /** Drawn on the bench with only the page: see tests/Browser, DrawnOnTheBenchTest and ShapedByHandTest. */
     private const DRAWN = [
-        ['Boathouse mark, redrawn from a picture', Process::CutVinyl, 'boathouse-mark'],
-        ["Stewards' tabard, flat", Process::Plain, 'tabard-flat'],
-        ['Regatta emblem', Process::ScreenPrint, 'emblem'],
-        ['Harbour dial, 36 pieces', Process::CutVinyl, 'harbour-dial'],
-        ['Lantern chain, woven', Process::CutVinyl, 'lantern-chain'],
+        ['Boathouse mark, redrawn from a picture', 'cut-vinyl', 'boathouse-mark'],
+        ["Stewards' tabard, flat", 'plain', 'tabard-flat'],
+        ['Regatta emblem', 'screen-print', 'emblem'],
+        ['Harbour dial, 36 pieces', 'cut-vinyl', 'harbour-dial'],
+        ['Lantern chain, woven', 'cut-vinyl', 'lantern-chain'],
     ];
 
     /** By title: who it is for, and in how many days it is wanted. */
@@ -50,7 +50,7 @@ final class DatabaseSeeder extends Seeder
             if (ShopJob::withTrashed()->where('is_demo', true)->where('source_name', $file)->exists()) {
                 continue;
             }
-            $job = Intake::take($title, $process, $width, $file, (string) file_get_contents(database_path("demo/{$file}")), true);
+            $job = Intake::take($title, Processes::of($process), $width, $file, (string) file_get_contents(database_path("demo/{$file}")), true);
             if ($prepared) {
                 $preparation = Preparation::query()->create(['shop_job_id' => $job->id, 'version' => 1, 'status' => 'waiting', 'steps' => []]);
                 PrepareArtwork::dispatchSync($preparation->id);
@@ -60,7 +60,7 @@ final class DatabaseSeeder extends Seeder
             if (ShopJob::withTrashed()->where('is_demo', true)->where('source_name', "{$name}.json")->exists()) {
                 continue;
             }
-            $job = Intake::drawn($title, $process, ArtworkJson::decode((string) file_get_contents(database_path("demo/{$name}.json"))), 'Drawn on the bench', "{$name}.json", true);
+            $job = Intake::drawn($title, Processes::of($process), ArtworkJson::decode((string) file_get_contents(database_path("demo/{$name}.json"))), 'Drawn on the bench', "{$name}.json", true);
             $picture = database_path("demo/{$name}.png");
             if (is_file($picture)) {
                 ReferencePictures::add($job, (string) file_get_contents($picture));
@@ -89,11 +89,11 @@ final class DatabaseSeeder extends Seeder
             }
         }
         $port = (int) config('neat-edge.machines_port');
-        $beds = ['cutter' => ['bedWidth' => 5000.0, 'bedHeight' => 610.0, 'blade' => 0.25], 'recorder' => ['bedWidth' => 450.0, 'bedHeight' => 600.0], 'engraver' => ['bedWidth' => 600.0, 'bedHeight' => 400.0, 'lift' => 0.0]];
-        foreach ($port > 0 ? array_keys($beds) : [] as $i => $kind) {
-            $name = 'Stand-in '.strtolower(Devices::of($kind)::about()->label);
+        $kinds = Devices::catalogue();
+        foreach ($port > 0 ? array_keys($kinds) : [] as $i => $kind) {
+            $name = 'Stand-in '.strtolower($kinds[$kind]->label);
             $known = StockItem::query()->where('kind', 'machine')->where('name', $name)->first();
-            $values = Stock::values('machine', ['kind' => $kind, 'port' => $port + $i, ...($known === null ? $beds[$kind] : [])], $known->data ?? []);
+            $values = Stock::values('machine', ['kind' => $kind, 'port' => $port + $i, ...($known === null ? $kinds[$kind]->standIn : [])], $known->data ?? []);
             StockItem::query()->updateOrCreate(['kind' => 'machine', 'name' => $name], ['data' => $values]);
         }
     }

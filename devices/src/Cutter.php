@@ -40,8 +40,6 @@ final class Cutter extends Machine
 
     private float $heading = 0.0;
 
-    public float $blade = 0.0;
-
     /** Whether it goes with the least force. */
     private bool $light = false;
 

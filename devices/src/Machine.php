@@ -36,6 +36,9 @@ abstract class Machine
     /** Seconds for going up or down. */
     public float $lift = 0.05;
 
+    /** mm from the axis of a drag knife to its tip; no other machine has one. */
+    public float $blade = 0.0;
+
     private ?Motion $motion = null;
 
     /** Seconds of the stroke that were told as they went by. */

@@ -107,6 +107,32 @@ final class NothingIsLostTest extends TestCase
     }
 
     #[Test]
+    public function a_shop_of_many_jobs_is_pruned_in_one_go_and_what_runs_or_was_done_stays(): void
+    {
+        $job = $this->job();
+        $jobs = [$job];
+        $row = (array) DB::table('shop_jobs')->find($job);
+        foreach (array_chunk(range(1, 20_000), 500) as $numbers) {
+            DB::table('shop_jobs')->insert(array_map(static fn (int $i): array => [...$row, 'id' => $job + $i], $numbers));
+            array_push($jobs, ...array_map(static fn (int $i): int => $job + $i, $numbers));
+        }
+        $rows = [];
+        foreach ($jobs as $id) {
+            // The oldest first: one that is done, one that broke off, one at work, and two that broke off.
+            foreach ($id === $job ? ['done', 'failed', 'running', 'failed', 'failed'] : ['done', 'done'] as $status) {
+                $rows[] = ['shop_job_id' => $id, 'version' => 1, 'status' => $status, 'steps' => '[]'];
+            }
+        }
+        foreach (array_chunk($rows, 2000) as $some) {
+            DB::table('preparations')->insert($some);
+        }
+        self::assertGreaterThan(40_000, DB::table('preparations')->count());
+        self::assertStringContainsString('1 preparations', Artisan::call('neat-edge:prune') === 0 ? Artisan::output() : '');
+        self::assertSame(['done', 'running', 'failed', 'failed'], DB::table('preparations')->where('shop_job_id', $job)->orderBy('id')->pluck('status')->all());
+        self::assertSame(2, DB::table('preparations')->where('shop_job_id', $job + 20_000)->count());
+    }
+
+    #[Test]
     public function a_history_that_grows_too_large_forgets_its_oldest_changes_and_keeps_what_can_be_done_again(): void
     {
         $job = $this->job();

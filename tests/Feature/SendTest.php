@@ -23,7 +23,7 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Format\Svg\Reader;
-use NeatEdge\Core\Sheet\Shop\Stock;
+use NeatEdge\Core\Shop\Stock;
 use PDOException;
 use PHPUnit\Framework\Attributes\Test;
 use RuntimeException;

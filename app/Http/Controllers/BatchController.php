@@ -18,9 +18,10 @@ use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
-use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Format\FolderName;
 use NeatEdge\Core\Format\Svg\Writer;
+use NeatEdge\Core\Process\Plain;
+use NeatEdge\Core\Process\Processes;
 use NeatEdge\Core\Seen\Small;
 use RuntimeException;
 use ZipArchive;
@@ -36,7 +37,7 @@ final class BatchController
     public function store(Request $request): JsonResponse
     {
         $fields = $request->validate([
-            'title' => ['nullable', 'string', 'max:120'], 'preset' => ['required', 'string', 'max:80'], 'process' => ['nullable', Rule::enum(Process::class)],
+            'title' => ['nullable', 'string', 'max:120'], 'preset' => ['required', 'string', 'max:80'], 'process' => ['nullable', Rule::in(Processes::keys())],
             'width' => ['nullable', 'string', 'max:200'], 'sizes' => ['nullable', 'string', 'max:1000000'],
             'files' => ['required', 'array', 'min:1', 'max:1000'], 'paths' => ['sometimes', 'array', 'max:1000'], 'paths.*' => ['string', 'max:4000'], 'files.*' => ['file', 'max:'.intdiv((int) config('neat-edge.upload_bytes'), 1000)],
         ], ['files.*' => 'Drop drawings or a ZIP of them.', 'files' => 'Drop drawings or a ZIP of them.', 'preset.*' => 'Choose a preset.', 'process.*' => 'Choose how the jobs are made.', 'title.*' => 'The title is longer than 120 letters.', 'width.*' => 'Type a width such as 300mm.', 'sizes.*' => 'The table of sizes is too long.']);
@@ -49,7 +50,7 @@ final class BatchController
             }
         }
         $batch = BatchIntake::take(
-            trim((string) ($fields['title'] ?? '')) ?: $preset->name, $preset, Process::tryFrom((string) ($fields['process'] ?? '')) ?? Process::tryFrom($preset->for[0] ?? '') ?? Process::Plain,
+            trim((string) ($fields['title'] ?? '')) ?: $preset->name, $preset, Processes::find((string) ($fields['process'] ?? '')) ?? Processes::find($preset->for[0] ?? '') ?? new Plain,
             (string) ($fields['width'] ?? ''), (string) ($fields['sizes'] ?? ''), $files,
         );
         RunBatch::dispatch($batch->id);
@@ -93,7 +94,7 @@ final class BatchController
         $preset = ShopPreset::shelf()[$batch->preset] ?? null;
         $width = isset($row['width_mm']) ? (float) $row['width_mm'] : null;
         $job = Intake::take(
-            mb_substr(pathinfo((string) $row['file'], PATHINFO_FILENAME), 0, 120), Process::from($batch->process), $width, (string) $row['file'],
+            mb_substr(pathinfo((string) $row['file'], PATHINFO_FILENAME), 0, 120), Processes::of($batch->process), $width, (string) $row['file'],
             (string) file_get_contents($batch->folder('in/'.$row['file'])), line: $preset?->steps, taking: ['page' => '1'],
         );
         if ($preset !== null) {
@@ -164,7 +165,7 @@ final class BatchController
     private static function row(Batch $batch): array
     {
         return [
-            'id' => $batch->id, 'title' => $batch->title, 'status' => $batch->status, 'process' => $batch->process, 'processLabel' => Process::from($batch->process)->label(), 'preset' => $batch->preset, 'width' => $batch->width,
+            'id' => $batch->id, 'title' => $batch->title, 'status' => $batch->status, 'process' => $batch->process, 'processLabel' => Processes::of($batch->process)->label(), 'preset' => $batch->preset, 'width' => $batch->width,
             'files' => $batch->files, 'notTaken' => $batch->not_taken ?? [], 'error' => $batch->error, 'made' => $batch->created_at?->toIso8601String(),
         ];
     }

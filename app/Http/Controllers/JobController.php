@@ -24,7 +24,6 @@ use NeatEdge\Core\Check\AboutFinding;
 use NeatEdge\Core\Check\Inspection;
 use NeatEdge\Core\Check\Judgements;
 use NeatEdge\Core\Check\LimitFields;
-use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Check\Remedies;
 use NeatEdge\Core\Check\Remedy;
 use NeatEdge\Core\Described\Field;
@@ -38,8 +37,10 @@ use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Measure\LookDifference;
 use NeatEdge\Core\Prepare\AboutStep;
 use NeatEdge\Core\Prepare\Steps;
+use NeatEdge\Core\Process\Process;
+use NeatEdge\Core\Process\Processes;
 use NeatEdge\Core\Seen\Small;
-use NeatEdge\Core\Sheet\Shop\Stock;
+use NeatEdge\Core\Shop\Stock;
 use NeatEdge\Core\Stroke\WidthStops;
 
 final class JobController
@@ -49,12 +50,12 @@ final class JobController
     {
         return new JsonResponse([
             'processes' => array_map(static fn (Process $process): array => [
-                'value' => $process->value,
+                'value' => $process->key(),
                 'label' => $process->label(),
-                'says' => $process->description(),
+                'says' => $process->says(),
                 'line' => $process->limits()->line,
                 'gap' => $process->limits()->gap,
-            ], Process::cases()),
+            ], array_values(Processes::all())),
             'endings' => array_keys(Incoming::ENDINGS),
             'steps' => array_map(static fn (AboutStep $about): array => $about->toArray(), array_values(Steps::catalogue())),
             'findings' => array_map(static fn (AboutFinding $about): array => [...$about->toArray(), 'remedies' => array_map(static fn (Remedy $remedy): array => $remedy->toArray(), Remedies::of($about->kind))], array_values(Inspection::catalogue())),
@@ -84,7 +85,7 @@ final class JobController
             $open = array_filter($job->leftOut(), static fn (array $notice): bool => ! isset($notice['accepted']));
 
             return [
-                'id' => $job->id, 'title' => $job->title, 'customer' => $job->customer, 'due' => $job->due, 'process' => $job->process->value, 'processLabel' => $job->process->label(),
+                'id' => $job->id, 'title' => $job->title, 'customer' => $job->customer, 'due' => $job->due, 'process' => $job->process->key(), 'processLabel' => $job->process->label(),
                 'width' => $job->width_mm, 'height' => $job->height_mm, 'demo' => $job->is_demo, 'version' => $job->version,
                 'created' => $job->created_at?->toIso8601String(), 'updated' => $job->updated_at?->toIso8601String(),
                 'state' => $preparation === null ? 'new' : $preparation->status,
@@ -107,7 +108,7 @@ final class JobController
     {
         $fields = $request->validate([
             'title' => ['nullable', 'string', 'max:120'],
-            'process' => ['required', Rule::enum(Process::class)],
+            'process' => ['required', Rule::in(Processes::keys())],
             'width' => ['nullable', 'string', 'max:200'],
             'height' => ['required_without:file', 'nullable', 'string', 'max:200'],
             'of' => ['nullable', Rule::in(['page', 'art'])],
@@ -129,7 +130,7 @@ final class JobController
         if (! $request->hasFile('file')) {
             return new JsonResponse(Ticket::of(Intake::blank(
                 trim((string) ($fields['title'] ?? '')),
-                Process::from($fields['process']),
+                Processes::of($fields['process']),
                 Length::positive((string) ($fields['width'] ?? '')),
                 Length::positive((string) ($fields['height'] ?? '')),
             )), 201);
@@ -139,7 +140,7 @@ final class JobController
         $title = trim((string) ($fields['title'] ?? ''));
         $job = Intake::take(
             $title !== '' ? $title : mb_substr((string) preg_replace('/\.('.implode('|', array_keys(Incoming::ENDINGS)).')$/i', '', mb_scrub($name)), 0, 120),
-            Process::from($fields['process']),
+            Processes::of($fields['process']),
             Intake::width($fields['width'] ?? null),
             $name,
             (string) $file->get(),
@@ -162,7 +163,7 @@ final class JobController
             'title' => ['sometimes', 'string', 'min:1', 'max:120'],
             'customer' => ['sometimes', 'nullable', 'string', 'max:120'],
             'due' => ['sometimes', 'nullable', 'date_format:Y-m-d'],
-            'process' => ['sometimes', Rule::enum(Process::class)],
+            'process' => ['sometimes', Rule::in(Processes::keys())],
             'unit' => ['sometimes', Rule::in(['mm', 'cm', 'in', 'pt', 'px'])],
             'width' => ['sometimes', 'string', 'max:200'],
             'limits' => ['sometimes', 'array'],

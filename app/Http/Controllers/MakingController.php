@@ -29,7 +29,6 @@ use NeatEdge\Core\Sheet\Cut\Moves;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Make\Design;
 use NeatEdge\Core\Sheet\Make\Laying;
-use NeatEdge\Core\Sheet\Make\Makings;
 use NeatEdge\Core\Sheet\Nest\Overlap;
 use NeatEdge\Core\Sheet\Nest\Placement;
 
@@ -44,7 +43,7 @@ final class MakingController
         $layouts = Budget::within('Laying out', static fn (): array => Made::layouts($job));
 
         return new JsonResponse([
-            'fields' => array_map(static fn (Field $field): array => $field->toArray(), Makings::fields($job->process)),
+            'fields' => array_map(static fn (Field $field): array => $field->toArray(), $job->process->fields()),
             'values' => (object) Made::values($job),
             'materials' => (object) ($job->making['materials'] ?? []),
             'layouts' => array_map(static fn (Layout $layout): array => Export::row($layout), $layouts),
@@ -71,7 +70,7 @@ final class MakingController
             // Kept as they are understood, so that a length that was typed once with a unit stays that length.
             $before = Made::values($job);
             $typed = (array) $request->input('values');
-            $now = Makings::values($job->process, [...$before, ...$typed], $job->unit);
+            $now = $job->process->values([...$before, ...$typed], $job->unit);
             // What was never typed stays with the ticket and what the shop has.
             $making['values'] = array_intersect_key($now, [...$making['values'] ?? [], ...$typed]);
             $making['placements'] = $now == $before ? ($making['placements'] ?? []) : [];
@@ -110,7 +109,7 @@ final class MakingController
      */
     private static function told(ShopJob $job, array $names): string
     {
-        $labels = array_values(array_map(static fn (Field $field): string => $field->label, array_filter(Makings::fields($job->process), static fn (Field $field): bool => in_array($field->name, $names, true))));
+        $labels = array_values(array_map(static fn (Field $field): string => $field->label, array_filter($job->process->fields(), static fn (Field $field): bool => in_array($field->name, $names, true))));
 
         return match (count($labels)) {
             0 => 'Lay it out',
@@ -144,7 +143,7 @@ final class MakingController
     public function nest(Request $request, ShopJob $job): JsonResponse
     {
         $seconds = (int) ($request->validate(['seconds' => ['sometimes', 'integer', 'min:1', 'max:600']], ['*' => 'Search for 1 to 600 seconds.'])['seconds'] ?? 20);
-        if (Makings::designs(Made::order($job)) === [] || (Made::values($job)['arrange'] ?? 'drawn') === 'drawn') {
+        if (Made::order($job)->designs() === [] || (Made::values($job)['arrange'] ?? 'drawn') === 'drawn') {
             throw Refused::because('Choose to nest the copies first; laid as they were drawn there is nothing to search for.');
         }
         Nesting::query()->where('shop_job_id', $job->id)->whereIn('status', ['waiting', 'running'])->update(['stop_requested' => true]);
@@ -174,7 +173,7 @@ final class MakingController
     {
         $order = Made::order($job);
         $out = [];
-        foreach (Makings::designs($order) as $hex => $designs) {
+        foreach ($order->designs() as $hex => $designs) {
             $room = Laying::room($order, $hex);
             $out[] = [
                 'sheet' => $hex === '' ? 'all' : $hex,
@@ -197,7 +196,7 @@ final class MakingController
         ], ['*' => 'Say which copies, and where they are to lie.']);
         $order = Made::order($job);
         $hex = $fields['sheet'] === 'all' ? '' : $fields['sheet'];
-        $designs = Makings::designs($order)[$hex] ?? abort(404);
+        $designs = $order->designs()[$hex] ?? abort(404);
         $laid = Laying::of($designs, $order, $hex);
         foreach ($fields['moved'] as $one) {
             $old = $laid[(int) $one['copy']] ?? abort(404);

@@ -14,11 +14,10 @@ use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Artwork\LineStep;
-use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Format\Json\PresetJson;
 use NeatEdge\Core\Prepare\Preset;
-use NeatEdge\Core\Prepare\Presets;
 use NeatEdge\Core\Prepare\Steps;
+use NeatEdge\Core\Process\Processes;
 
 /** L3: presets, ours and the shop's. */
 final class PresetController
@@ -32,10 +31,10 @@ final class PresetController
     public function store(Request $request, ShopJob $job): JsonResponse
     {
         $fields = $request->validate([
-            'name' => ['required', 'string', 'max:80', Rule::notIn(array_keys(Presets::shipped()))],
+            'name' => ['required', 'string', 'max:80', Rule::notIn(array_keys(Processes::presets()))],
             'note' => ['sometimes', 'nullable', 'string', 'max:500'],
             'for' => ['sometimes', 'array'],
-            'for.*' => [Rule::enum(Process::class)],
+            'for.*' => [Rule::in(Processes::keys())],
         ], ['name.not_in' => 'That preset ships with the application; choose another name.', 'name.*' => 'A preset needs a name of at most 80 letters.', 'note.*' => 'The note has more than 500 letters.', '*' => 'Choose processes from the list.']);
         $line = $job->art()->line ?? [];
         $kept = ShopPreset::keep(new Preset(trim($fields['name']), 1, trim((string) ($fields['note'] ?? '')), array_values($fields['for'] ?? []), $line));
@@ -49,8 +48,8 @@ final class PresetController
     {
         $request->validate(['file' => ['required', 'file', 'max:1000']], ['file.*' => 'Choose a preset file of at most 1 MB.']);
         $file = $request->file('file');
-        $preset = PresetJson::decode($file instanceof UploadedFile ? (string) $file->get() : '', array_column(Process::cases(), 'value'));
-        if (isset(Presets::shipped()[$preset->name])) {
+        $preset = PresetJson::decode($file instanceof UploadedFile ? (string) $file->get() : '', Processes::keys());
+        if (isset(Processes::presets()[$preset->name])) {
             throw ValidationException::withMessages(['file' => sprintf('"%s" ships with the application; give the preset another name.', $preset->name)]);
         }
 
@@ -97,7 +96,7 @@ final class PresetController
     private static function row(Preset $preset): array
     {
         return [
-            'name' => $preset->name, 'version' => $preset->version, 'note' => $preset->note, 'for' => $preset->for, 'ships' => isset(Presets::shipped()[$preset->name]),
+            'name' => $preset->name, 'version' => $preset->version, 'note' => $preset->note, 'for' => $preset->for, 'ships' => isset(Processes::presets()[$preset->name]),
             'steps' => array_map(static fn (LineStep $step): array => ['kind' => $step->kind, 'label' => Steps::about($step->kind)->label, 'on' => $step->on], $preset->steps),
         ];
     }

@@ -16,7 +16,7 @@ use Illuminate\Support\Facades\DB;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Device\Devices;
 use NeatEdge\Core\Sheet\Layout\Layout;
-use NeatEdge\Core\Sheet\Shop\Stock;
+use NeatEdge\Core\Shop\Stock;
 
 /** O7: sheets on their way to machines. */
 final class SendingController
@@ -24,7 +24,7 @@ final class SendingController
     public function index(ShopJob $job): JsonResponse
     {
         return new JsonResponse([
-            'machines' => StockItem::query()->where('kind', 'machine')->orderBy('id')->get()->map(static fn (StockItem $one): array => [...$one->row(), 'format' => Devices::of((string) $one->data['kind'])::about()->format, 'fits' => $one->data['kind'] === Stock::machineFor($job->process)]),
+            'machines' => StockItem::query()->where('kind', 'machine')->orderBy('id')->get()->map(static fn (StockItem $one): array => [...$one->row(), 'format' => Devices::of((string) $one->data['kind'])::about()->format, 'fits' => $one->data['kind'] === $job->process->machine()]),
             'sendings' => Sending::query()->where('shop_job_id', $job->id)->orderByDesc('id')->limit(60)->get()->map(static fn (Sending $one): array => $one->row()),
         ]);
     }
@@ -73,7 +73,7 @@ final class SendingController
     /** Nothing goes to a machine of another kind than the process wants, or that a sheet does not fit. */
     private static function hold(ShopJob $job, StockItem $machine, Layout $layout): void
     {
-        $wanted = Stock::machineFor($job->process);
+        $wanted = $job->process->machine();
         if ($machine->data['kind'] !== $wanted) {
             throw Refused::because(sprintf('%s is no %s: %s does not make %s.', $machine->name, $wanted, $machine->name, lcfirst($job->process->label())));
         }

@@ -22,7 +22,6 @@ use NeatEdge\Core\Geometry\InvalidLength;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Seen\Seen;
-use NeatEdge\Core\Sheet\Make\Makings;
 use NeatEdge\Core\Sheet\Make\Order;
 
 /** O9: the same art at other finished sizes, each taken through the line and checked by itself. */
@@ -78,7 +77,7 @@ final class SizeController
             $line = PrepLine::of($art->line ?? [], $job->limits(), new DatabaseStepCache);
             $seen = Seen::of($art);
             $values = Made::values($job);
-            $layouts = Makings::layouts(new Order($line->outcome($seen), sprintf('%s %.0f', $job->title, $art->width), $job->process, $job->limits(), $values, Made::names(), $line->isMirrored(), under: Makings::under($job->process, $line, $seen, $values)));
+            $layouts = (new Order($line->outcome($seen), sprintf('%s %.0f', $job->title, $art->width), $job->process->making(), $job->limits(), $values, Made::names(), $line->isMirrored(), under: $job->process->under($line, $seen, $values)))->layouts();
 
             return Export::files($layouts, $format, $writer);
         });

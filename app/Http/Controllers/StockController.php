@@ -8,8 +8,8 @@ use App\Models\StockItem;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
-use NeatEdge\Core\Sheet\Shop\Stock;
-use NeatEdge\Core\Sheet\Shop\StockKind;
+use NeatEdge\Core\Shop\Stock;
+use NeatEdge\Core\Shop\StockKind;
 
 /** What the shop has. */
 final class StockController

@@ -20,7 +20,12 @@ final class CutterDevice implements Device
 
     public static function about(): AboutDevice
     {
-        return new AboutDevice('cutter', 'Vinyl cutter', 'Takes plotter language over the network.', 'plt', 0.0, 610.0);
+        return new AboutDevice('cutter', 'Vinyl cutter', 'Takes plotter language over the network.', 'plt', 0.0, 610.0, true, ['bedWidth' => 5000.0, 'bedHeight' => 610.0, 'blade' => 0.25]);
+    }
+
+    public static function takes(string $bytes): bool
+    {
+        return preg_match('/^\s*(IN|DF|PU|SP)[\s;]/', $bytes) === 1;
     }
 
     public static function parts(string $bytes): int

@@ -11,6 +11,9 @@ interface Device
 {
     public static function about(): AboutDevice;
 
+    /** Whether a file is in the language that it reads; by what it begins with. */
+    public static function takes(string $bytes): bool;
+
     /** How many parts a file has, each of which is acknowledged. */
     public static function parts(string $bytes): int;
 

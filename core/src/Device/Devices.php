@@ -35,11 +35,12 @@ final class Devices
     /** The kind that takes a file; by what it begins with. */
     public static function taking(string $bytes): ?string
     {
-        return match (true) {
-            str_starts_with($bytes, '%PDF-') => 'recorder',
-            preg_match('/^\s*(IN|DF|PU|SP)[\s;]/', $bytes) === 1 => 'cutter',
-            preg_match('/^\s*(\(|;|G\d|M\d|%)/', $bytes) === 1 => 'engraver',
-            default => null,
-        };
+        foreach (self::ALL as $class) {
+            if ($class::takes($bytes)) {
+                return $class::about()->kind;
+            }
+        }
+
+        return null;
     }
 }

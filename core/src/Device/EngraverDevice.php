@@ -17,7 +17,12 @@ final class EngraverDevice implements Device
 
     public static function about(): AboutDevice
     {
-        return new AboutDevice('engraver', 'Engraver', 'Takes G-code line by line.', 'gcode', 600.0, 400.0);
+        return new AboutDevice('engraver', 'Engraver', 'Takes G-code line by line.', 'gcode', 600.0, 400.0, false, ['bedWidth' => 600.0, 'bedHeight' => 400.0, 'lift' => 0.0]);
+    }
+
+    public static function takes(string $bytes): bool
+    {
+        return preg_match('/^\s*(\(|;|G\d|M\d|%)/', $bytes) === 1 && ! str_starts_with($bytes, '%PDF-');
     }
 
     public static function parts(string $bytes): int

@@ -14,7 +14,12 @@ final class RecorderDevice implements Device
 
     public static function about(): AboutDevice
     {
-        return new AboutDevice('recorder', 'Film recorder', 'Takes a PDF and exposes it plate by plate.', 'pdf', 450.0, 600.0);
+        return new AboutDevice('recorder', 'Film recorder', 'Takes a PDF and exposes it plate by plate.', 'pdf', 450.0, 600.0, false, ['bedWidth' => 450.0, 'bedHeight' => 600.0]);
+    }
+
+    public static function takes(string $bytes): bool
+    {
+        return str_starts_with($bytes, '%PDF-');
     }
 
     public static function parts(string $bytes): int

@@ -7,7 +7,6 @@ namespace NeatEdge\Core\Tests\Check;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Check\CutOnce;
 use NeatEdge\Core\Check\Finding;
-use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Check\Verdict;
 use NeatEdge\Core\Format\Svg\Reader;
@@ -15,11 +14,17 @@ use NeatEdge\Core\Geometry\Point;
 use NeatEdge\Core\Measure\LookDifference;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Prepare\Presets;
+use NeatEdge\Core\Process\CutVinyl;
+use NeatEdge\Core\Process\Engraving;
+use NeatEdge\Core\Process\HeatTransfer;
+use NeatEdge\Core\Process\Process;
+use NeatEdge\Core\Process\Processes;
+use NeatEdge\Core\Process\ScreenPrint;
+use NeatEdge\Core\Process\Sticker;
 use NeatEdge\Core\Seen\Seen;
-use NeatEdge\Core\Sheet\Make\Makings;
 use NeatEdge\Core\Sheet\Make\Order;
 use NeatEdge\Core\Sheet\Prepared;
-use NeatEdge\Core\Sheet\Shop\Stock;
+use NeatEdge\Core\Shop\Stock;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -28,7 +33,7 @@ use PHPUnit\Framework\TestCase;
 final class ReadyTest extends TestCase
 {
     /** @param  list<\NeatEdge\Core\Artwork\LineStep>|null  $steps */
-    private static function prepared(string $body, Process $process = Process::CutVinyl, ?array $steps = null, string $size = "width='100mm' height='60mm' viewBox='0 0 100 60'"): Prepared
+    private static function prepared(string $body, Process $process = new CutVinyl, ?array $steps = null, string $size = "width='100mm' height='60mm' viewBox='0 0 100 60'"): Prepared
     {
         $art = Reader::read("<svg xmlns='http://www.w3.org/2000/svg' {$size}>{$body}</svg>")->artwork;
 
@@ -64,10 +69,10 @@ final class ReadyTest extends TestCase
     public function a_shadow_that_goes_out_as_a_grey_sheet_is_not_ready(): void
     {
         $shadow = "<rect x='12' y='12' width='80' height='40' fill='#000' fill-opacity='.25'/><rect x='5' y='5' width='80' height='40' fill='#c33333'/>";
-        self::assertSame(['made-solid'], self::open(self::prepared($shadow, steps: Presets::for('cut-vinyl')->steps)));
+        self::assertSame(['made-solid'], self::open(self::prepared($shadow, steps: Processes::of('cut-vinyl')->preset()->steps)));
         $laid = "<rect x='5' y='5' width='80' height='40' fill='#c33333'/><rect x='10' y='10' width='20' height='20' fill='#fff' fill-opacity='.5'/>";
-        self::assertSame(['made-solid'], self::open(self::prepared($laid, steps: Presets::for('cut-vinyl')->steps)), 'whatever it was laid on');
-        self::assertSame([], self::open(self::prepared($shadow, Process::Sticker)), 'a print gives what one can see through');
+        self::assertSame(['made-solid'], self::open(self::prepared($laid, steps: Processes::of('cut-vinyl')->preset()->steps)), 'whatever it was laid on');
+        self::assertSame([], self::open(self::prepared($shadow, new Sticker)), 'a print gives what one can see through');
     }
 
     #[Test]
@@ -77,7 +82,7 @@ final class ReadyTest extends TestCase
         $prepared = self::prepared($needle);
         self::assertSame(['thin-point'], self::open($prepared));
         self::assertGreaterThan(2.0, $prepared->findings[0]->length);
-        $limits = Process::CutVinyl->limits()->with(point: 20.0);
+        $limits = (new CutVinyl)->limits()->with(point: 20.0);
         $let = Prepared::of($prepared->result->source, [], PrepLine::of(Presets::plain(), $limits), $limits);
         self::assertSame([Severity::Note], array_map(static fn (Finding $finding): Severity => $finding->severity, $let->findings), 'it is said, and holds nothing up');
         self::assertTrue($let->verdict->isReady());
@@ -91,18 +96,18 @@ final class ReadyTest extends TestCase
         for ($i = 0; $i < 9; $i++) {
             $body .= sprintf("<circle cx='%d' cy='30' r='.7' fill='#c33333'/>", 52 + 5 * $i);
         }
-        $prepared = self::prepared($body, steps: Presets::for('cut-vinyl')->steps);
+        $prepared = self::prepared($body, steps: Processes::of('cut-vinyl')->preset()->steps);
         self::assertSame(['look-changed'], self::open($prepared));
         self::assertSame(['Islands: 9 parts dropped as too small.'], $prepared->result->told());
-        $limits = Process::CutVinyl->limits()->with(look: 2.0);
+        $limits = (new CutVinyl)->limits()->with(look: 2.0);
         $art = $prepared->result->source;
-        self::assertTrue(Prepared::of($art, [], PrepLine::of(Presets::for('cut-vinyl')->steps, $limits), $limits)->verdict->isReady(), 'the ticket may let more pass');
+        self::assertTrue(Prepared::of($art, [], PrepLine::of(Processes::of('cut-vinyl')->preset()->steps, $limits), $limits)->verdict->isReady(), 'the ticket may let more pass');
     }
 
     #[Test]
     public function colours_that_a_line_joins_are_said(): void
     {
-        $prepared = self::prepared("<rect x='5' y='5' width='40' height='40' fill='#2a8a50'/><rect x='50' y='5' width='40' height='30' fill='#2b8b50'/>", steps: Presets::for('cut-vinyl')->steps);
+        $prepared = self::prepared("<rect x='5' y='5' width='40' height='40' fill='#2a8a50'/><rect x='50' y='5' width='40' height='30' fill='#2b8b50'/>", steps: Processes::of('cut-vinyl')->preset()->steps);
         self::assertSame(['Join near colours: #2b8b50 became others that were there.'], $prepared->result->told());
         self::assertStringContainsString('1200.0 mm² in a colour that is not told from the one before', $prepared->verdict->sentence);
         self::assertTrue($prepared->verdict->isReady());
@@ -112,21 +117,21 @@ final class ReadyTest extends TestCase
     public function of_a_printed_sticker_only_the_border_is_held_to_cutting_limits(): void
     {
         $inside = "<circle cx='30' cy='30' r='20' fill='#fff3d0'/><path d='M15 30H45' stroke='#203050' stroke-width='.1'/><rect x='25' y='20' width='.3' height='.3' fill='#c33'/><path d='M50 30H51' stroke='#30a060' stroke-width='.3'/>";
-        self::assertSame([], self::open(self::prepared($inside, Process::Sticker)));
-        $grain = self::prepared("<circle cx='50' cy='30' r='.2' fill='#c33'/>", Process::Sticker)->result->source;
-        $strict = Process::Sticker->limits()->with(island: 6.0);
+        self::assertSame([], self::open(self::prepared($inside, new Sticker)));
+        $grain = self::prepared("<circle cx='50' cy='30' r='.2' fill='#c33'/>", new Sticker)->result->source;
+        $strict = (new Sticker)->limits()->with(island: 6.0);
         self::assertSame(['island'], self::open(Prepared::of($grain, [], PrepLine::of(Presets::plain(), $strict), $strict)), 'what is cut out is no larger than a pea');
-        self::assertContains('thin-line', self::open(self::prepared($inside, Process::CutVinyl)), 'as vinyl it is another matter');
+        self::assertContains('thin-line', self::open(self::prepared($inside, new CutVinyl)), 'as vinyl it is another matter');
     }
 
     /** @return iterable<string, array{Process, float}> processes that have a bed, and a width that fits it by a hair with all that is laid round the art */
     public static function beds(): iterable
     {
-        yield 'vinyl' => [Process::CutVinyl, 598.0];
-        yield 'transfer' => [Process::HeatTransfer, 488.0];
-        yield 'sticker' => [Process::Sticker, 568.0];
-        yield 'screen' => [Process::ScreenPrint, 398.0];
-        yield 'engraving' => [Process::Engraving, 388.0];
+        yield 'vinyl' => [new CutVinyl, 598.0];
+        yield 'transfer' => [new HeatTransfer, 488.0];
+        yield 'sticker' => [new Sticker, 568.0];
+        yield 'screen' => [new ScreenPrint, 398.0];
+        yield 'engraving' => [new Engraving, 388.0];
     }
 
     #[Test]
@@ -138,9 +143,9 @@ final class ReadyTest extends TestCase
         $large = $square($fits + 4.0 + 2 * $process->limits()->around);
         self::assertSame(['larger-than-bed'], self::open($large));
         // What is called fitting lies on the shipped machine of the process as it is made.
-        $made = Makings::layouts(new Order($square($fits)->result->artwork(), 'Square', $process, $process->limits(), Makings::values($process, ['border' => '2mm'])));
+        $made = (new Order($square($fits)->result->artwork(), 'Square', $process->making(), $process->limits(), $process->values(['border' => '2mm'])))->layouts();
         $beds = ['cutter' => ['bedWidth' => 0.0, 'bedHeight' => 610.0], 'recorder' => ['bedWidth' => 450.0, 'bedHeight' => 600.0], 'engraver' => ['bedWidth' => 600.0, 'bedHeight' => 400.0]];
-        self::assertNull(Stock::misfit($beds[Stock::machineFor($process)], $made[0]), $process->value);
+        self::assertNull(Stock::misfit($beds[$process->machine()], $made[0]), $process->key());
         self::assertNotNull(Stock::misfit(['bedWidth' => 100.0, 'bedHeight' => 100.0], $made[0]));
     }
 
@@ -181,9 +186,9 @@ final class ReadyTest extends TestCase
         $with = $art("<rect x='5' y='5' width='20' height='20' fill='#c33'/><path d='M40 10H90' fill='none' stroke='#333' data-cut='once'/>");
         $without = $art("<rect x='5' y='5' width='20' height='20' fill='#c33'/>");
         $found = static fn (Process $process, Artwork $after): array => array_map(static fn (Finding $finding): array => [$finding->kind, $finding->message, $finding->blocks()], (new CutOnce($process->limits()))->findings($with, $after));
-        self::assertSame([['cut-lost', '50.0 mm of lines that are cut once do not go out.', true]], $found(Process::CutVinyl, $without));
-        self::assertSame([], $found(Process::CutVinyl, $with));
-        self::assertSame(['single-cut'], array_column($found(Process::ScreenPrint, $with), 0));
+        self::assertSame([['cut-lost', '50.0 mm of lines that are cut once do not go out.', true]], $found(new CutVinyl, $without));
+        self::assertSame([], $found(new CutVinyl, $with));
+        self::assertSame(['single-cut'], array_column($found(new ScreenPrint, $with), 0));
         self::assertSame([], self::open(self::prepared("<rect x='5' y='5' width='20' height='20' fill='#c33'/><path d='M40 10H90' fill='none' stroke='#333' data-cut='once'/>")), 'the line of steps loses none');
     }
 }

@@ -7,15 +7,14 @@ namespace NeatEdge\Core\Tests\Described;
 use NeatEdge\Core\Artwork\ShapeKind;
 use NeatEdge\Core\Catalogue;
 use NeatEdge\Core\Check\LimitFields;
-use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Format\Formats;
 use NeatEdge\Core\Prepare\Steps;
-use NeatEdge\Core\Sheet\Make\Makings;
-use NeatEdge\Core\Sheet\Shop\Stock;
+use NeatEdge\Core\Process\Processes;
+use NeatEdge\Core\Shop\Stock;
 use NeatEdge\Core\Type\FontShelf;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -172,7 +171,7 @@ final class EveryFieldTest extends TestCase
             'steps' => Steps::make($kind, $raw),
             'outputs' => Formats::make($kind, $raw),
             'stock' => Stock::values($kind, $raw),
-            'making' => Makings::values(Process::from($kind), $raw),
+            'making' => Processes::of($kind)->values($raw),
             'shapes' => Values::read(ShapeKind::from($kind)->fields(), $raw)->all(),
             'limits' => LimitFields::typed([], array_map(static fn (mixed $one): mixed => is_float($one) ? (string) $one : $one, $raw), 'mm'),
             default => self::fail("Who makes what stands in the list {$list}?"),

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Tests\Device;
 
 use NeatEdge\Core\Device\Devices;
-use NeatEdge\Core\Device\Line;
 use NeatEdge\Core\Device\LineLost;
 use NeatEdge\Core\Device\MachineRefused;
+use NeatEdge\Lines\StreamLine;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -28,7 +28,7 @@ final class DevicesTest extends TestCase
         fwrite($pair[1], $answers);
         $kept = [];
         try {
-            Devices::of($kind)::send($bytes, 'Boat sign 1', new Line($pair[0], 0.3), $done, static function (int $now) use (&$kept): void {
+            Devices::of($kind)::send($bytes, 'Boat sign 1', new StreamLine($pair[0], 0.3), $done, static function (int $now) use (&$kept): void {
                 $kept[] = $now;
             });
         } finally {

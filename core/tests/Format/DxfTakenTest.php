@@ -7,13 +7,18 @@ namespace NeatEdge\Core\Tests\Format;
 use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Check\Finding;
-use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Format\Arrived;
 use NeatEdge\Core\Format\FileRefused;
 use NeatEdge\Core\Format\Incoming;
 use NeatEdge\Core\Prepare\PrepLine;
-use NeatEdge\Core\Prepare\Presets;
-use NeatEdge\Core\Sheet\Make\Makings;
+use NeatEdge\Core\Process\CutVinyl;
+use NeatEdge\Core\Process\Engraving;
+use NeatEdge\Core\Process\HeatTransfer;
+use NeatEdge\Core\Process\Plain;
+use NeatEdge\Core\Process\Process;
+use NeatEdge\Core\Process\Processes;
+use NeatEdge\Core\Process\ScreenPrint;
+use NeatEdge\Core\Process\Sticker;
 use NeatEdge\Core\Sheet\Make\Order;
 use NeatEdge\Core\Sheet\Prepared;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -73,7 +78,7 @@ final class DxfTakenTest extends TestCase
         self::assertSame([2400.0], self::areas($arrived));
         self::assertSame([30.0], self::cuts($arrived));
         self::assertEqualsWithDelta([100.0, 40.0], [$arrived->drawing->artwork->width, $arrived->drawing->artwork->height], 1e-9, 'the stated size is that of the lines, not of strokes');
-        $prepared = Prepared::of($arrived->drawing->artwork, $arrived->drawing->findings, PrepLine::of(Presets::for('cut-vinyl')->steps, Process::CutVinyl->limits()), Process::CutVinyl->limits());
+        $prepared = Prepared::of($arrived->drawing->artwork, $arrived->drawing->findings, PrepLine::of(Processes::of('cut-vinyl')->preset()->steps, (new CutVinyl)->limits()), (new CutVinyl)->limits());
         self::assertSame([], $prepared->verdict->open);
         self::assertSame(1, $prepared->sheets[0]->toArray()['single_cuts']);
         self::assertEqualsWithDelta(230.0, $prepared->sheets[0]->cutLength(), 1e-6);
@@ -87,8 +92,8 @@ final class DxfTakenTest extends TestCase
         self::assertCount(2, self::cuts($arrived), 'the outline round the crease hides nothing');
         $arrived = self::taken(self::box(0, 0, 60, 40).self::line(70, 20, 110, 20));
         $limits = $process->limits();
-        $result = PrepLine::of(Presets::for($process->value)->steps, $limits)->outcome($arrived->drawing->artwork);
-        $layouts = Makings::layouts(new Order($result, 'Box', $process, $limits, Makings::values($process, ['copies' => '2', 'bedWidth' => '400', 'hair' => '0'])));
+        $result = PrepLine::of(Processes::of($process->key())->preset()->steps, $limits)->outcome($arrived->drawing->artwork);
+        $layouts = (new Order($result, 'Box', $process->making(), $limits, $process->values(['copies' => '2', 'bedWidth' => '400', 'hair' => '0'])))->layouts();
         $lengths = [];
         foreach ($layouts as $layout) {
             foreach ($layout->paths() as $layer) {
@@ -103,8 +108,8 @@ final class DxfTakenTest extends TestCase
     /** @return iterable<string, array{Process}> */
     public static function processes(): iterable
     {
-        foreach ([Process::CutVinyl, Process::HeatTransfer, Process::Sticker, Process::Engraving, Process::Plain] as $process) {
-            yield $process->value => [$process];
+        foreach ([new CutVinyl, new HeatTransfer, new Sticker, new Engraving, new Plain] as $process) {
+            yield $process->key() => [$process];
         }
     }
 
@@ -112,7 +117,7 @@ final class DxfTakenTest extends TestCase
     public function a_screen_has_no_tool_for_a_single_cut_and_says_so(): void
     {
         $arrived = self::taken(self::box(0, 0, 60, 40).self::line(70, 0, 100, 0));
-        $prepared = Prepared::of($arrived->drawing->artwork, [], PrepLine::of(Presets::for('screen-print')->steps, Process::ScreenPrint->limits()), Process::ScreenPrint->limits());
+        $prepared = Prepared::of($arrived->drawing->artwork, [], PrepLine::of(Processes::of('screen-print')->preset()->steps, (new ScreenPrint)->limits()), (new ScreenPrint)->limits());
         self::assertContains('single-cut', array_map(static fn (Finding $finding): string => $finding->kind, $prepared->findings));
         self::assertFalse($prepared->verdict->isReady());
     }
@@ -241,7 +246,7 @@ final class DxfTakenTest extends TestCase
         $left = array_values(array_filter($arrived->drawing->findings, static fn (Finding $finding): bool => $finding->isLeftOut()));
         self::assertSame(['Left out 2 × DIMENSION', 'Left out 1 × POINT', 'Left out 1 × 3DFACE', 'Left out 1 × block "NOTHERE"'], array_map(static fn (Finding $finding): string => explode(':', $finding->message)[0], $left));
         self::assertEqualsWithDelta([7.0, 31.0], [$left[3]->at?->x, $left[3]->at?->y], 1e-6, 'where it stands, with y downwards');
-        $prepared = Prepared::of($arrived->drawing->artwork, $arrived->drawing->findings, PrepLine::usual(), Process::CutVinyl->limits());
+        $prepared = Prepared::of($arrived->drawing->artwork, $arrived->drawing->findings, PrepLine::usual(), (new CutVinyl)->limits());
         self::assertFalse($prepared->verdict->isReady());
         self::assertStringContainsString('4 things that were left out', $prepared->verdict->sentence);
     }

@@ -7,7 +7,6 @@ namespace NeatEdge\Core\Tests\Format;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Check\Finding;
-use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Format\Export;
 use NeatEdge\Core\Format\FileRefused;
@@ -21,11 +20,11 @@ use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Process\ScreenPrint;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Layout\Layer;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Layout\Role;
-use NeatEdge\Core\Sheet\Make\Makings;
 use NeatEdge\Core\Sheet\Make\Order;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -176,8 +175,8 @@ final class LeavingTest extends TestCase
     public function on_one_page_no_plate_knocks_out_another(): void
     {
         $art = PrepLine::usual()->outcome(Seen::of(Reader::read((string) file_get_contents(dirname(__DIR__, 3).'/database/demo/stewards-tabard.svg'))->atWidth(90.0)->artwork));
-        $values = Makings::values(Process::ScreenPrint, ['underbase' => 'yes', 'trap' => '0.2mm', 'marks' => '']);
-        $plates = Makings::layouts(new Order($art, 'Tabard', Process::ScreenPrint, Process::ScreenPrint->limits(), $values));
+        $values = (new ScreenPrint)->values(['underbase' => 'yes', 'trap' => '0.2mm', 'marks' => '']);
+        $plates = (new Order($art, 'Tabard', (new ScreenPrint)->making(), (new ScreenPrint)->limits(), $values))->layouts();
         self::assertGreaterThan(3, count($plates));
         $files = Export::files($plates, 'pdf', Formats::make('pdf'), true);
         file_put_contents("{$this->folder}/all.pdf", reset($files));

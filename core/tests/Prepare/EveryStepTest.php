@@ -22,6 +22,7 @@ use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Prepare\Preset;
 use NeatEdge\Core\Prepare\Presets;
 use NeatEdge\Core\Prepare\Steps;
+use NeatEdge\Core\Process\Processes;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -211,7 +212,7 @@ final class EveryStepTest extends TestCase
         self::assertSame(0, LineOrder::place($line, 'scale'));
         $wrong = [new LineStep('a', 'stack'), new LineStep('b', 'remove-hidden'), new LineStep('c', 'merge-by-colour', [], false)];
         self::assertSame([['id' => 'a', 'says' => '"Stack or underlap" stands before "Remove hidden". What runs under is taken away again by what comes after: stack last.']], LineOrder::complaints($wrong));
-        foreach (Presets::shipped() as $preset) {
+        foreach (Processes::presets() as $preset) {
             self::assertSame([], LineOrder::complaints($preset->steps), $preset->name);
             self::assertSame(serialize($preset->steps), serialize(array_map(static fn (LineStep $step): LineStep => $step->with(id: $step->kind), PresetJson::decode(PresetJson::encode($preset), $preset->for)->steps)));
         }

@@ -6,7 +6,6 @@ namespace NeatEdge\Core\Tests\Separate;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
@@ -14,6 +13,7 @@ use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Process\ScreenPrint;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Separate\Halftone;
 use NeatEdge\Core\Separate\Trap;
@@ -21,7 +21,6 @@ use NeatEdge\Core\Separate\Underbase;
 use NeatEdge\Core\Sheet\Layout\Layer;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Layout\Role;
-use NeatEdge\Core\Sheet\Make\Makings;
 use NeatEdge\Core\Sheet\Make\Order;
 use NeatEdge\Core\Sheet\Make\ScreenPlates;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -44,7 +43,7 @@ final class PlatesTest extends TestCase
      */
     private static function plates(Artwork $art, array $values = [], array $under = [], array $inks = []): array
     {
-        return Makings::layouts(new Order($art, 'Mark', Process::ScreenPrint, Process::ScreenPrint->limits(), Makings::values(Process::ScreenPrint, ['marks' => '', 'trap' => '0', ...$values]), under: $under, inks: $inks));
+        return (new Order($art, 'Mark', (new ScreenPrint)->making(), (new ScreenPrint)->limits(), (new ScreenPrint)->values(['marks' => '', 'trap' => '0', ...$values]), under: $under, inks: $inks))->layouts();
     }
 
     private static function area(Layout $plate): float
@@ -273,7 +272,7 @@ final class PlatesTest extends TestCase
         $plates = self::plates($art, ['ground' => '#ffffff', 'leastDot' => '0', 'ruling' => '60']);
         self::assertSame(['#c03020'], array_map(static fn (Layout $plate): string => $plate->layers[0]->colour, $plates));
         self::assertEqualsWithDelta(270 * array_sum(range(0.1, 1.0, 0.1)), self::area($plates[0]), 12.0, 'mm² of ink: each tint as dense as it is');
-        $named = Makings::layouts(new Order($art, 'Mark', Process::ScreenPrint, Process::ScreenPrint->limits(), Makings::values(Process::ScreenPrint, ['ground' => '#ffffff', 'marks' => '', 'trap' => '0']), ['#e69f91' => 'Pale red']));
+        $named = (new Order($art, 'Mark', (new ScreenPrint)->making(), (new ScreenPrint)->limits(), (new ScreenPrint)->values(['ground' => '#ffffff', 'marks' => '', 'trap' => '0']), ['#e69f91' => 'Pale red']))->layouts();
         $own = array_map(static fn (Layout $plate): string => $plate->layers[0]->colour, $named);
         self::assertCount(count(array_filter($art->pieces, static fn (Piece $piece): bool => $piece->fill?->colour->hex() === '#e69f91')) + 1, $own);
         self::assertCount(10, self::plates($art, ['ground' => '#ffffff', 'tints' => '']), 'switched off, each is an ink');

@@ -7,7 +7,6 @@ namespace NeatEdge\Core\Tests\Sheet;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Format\Export;
 use NeatEdge\Core\Format\Formats;
 use NeatEdge\Core\Format\Svg\LayoutPicture;
@@ -20,17 +19,22 @@ use NeatEdge\Core\Measure\Inside;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Prepare\Finish\Stack;
 use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Process\CutVinyl;
+use NeatEdge\Core\Process\Engraving;
+use NeatEdge\Core\Process\HeatTransfer;
+use NeatEdge\Core\Process\Process;
+use NeatEdge\Core\Process\ScreenPrint;
+use NeatEdge\Core\Process\Sticker;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Cut\Moves;
 use NeatEdge\Core\Sheet\JobSheet;
 use NeatEdge\Core\Sheet\Layout\Layer;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Layout\Role;
-use NeatEdge\Core\Sheet\Make\Makings;
 use NeatEdge\Core\Sheet\Make\Order;
 use NeatEdge\Core\Sheet\Nest\Overlap;
 use NeatEdge\Core\Sheet\Nest\Placement;
-use NeatEdge\Core\Sheet\Shop\Stock;
+use NeatEdge\Core\Shop\Stock;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -52,7 +56,7 @@ final class MakingTest extends TestCase
      */
     private static function made(Process $process, Artwork $art, array $values = [], array $more = []): array
     {
-        return Makings::layouts(new Order(...['result' => $art, 'name' => 'Boat sign', 'process' => $process, 'limits' => $process->limits(), 'values' => Makings::values($process, $values), ...$more]));
+        return (new Order(...['result' => $art, 'name' => 'Boat sign', 'making' => $process->making(), 'limits' => $process->limits(), 'values' => $process->values($values), ...$more]))->layouts();
     }
 
     private static function layer(Layout $layout, Role $role): ?Layer
@@ -70,7 +74,7 @@ final class MakingTest extends TestCase
     public function cut_vinyl_is_a_sheet_a_colour_cut_to_its_outlines_with_the_order_of_laying_written_on(): void
     {
         $art = self::drawn();
-        $sheets = self::made(Process::CutVinyl, $art, [], ['names' => ['#e0b040' => 'Lamp yellow', '#203050' => 'Harbour blue']]);
+        $sheets = self::made(new CutVinyl, $art, [], ['names' => ['#e0b040' => 'Lamp yellow', '#203050' => 'Harbour blue']]);
         self::assertSame(['boat-sign-1-lamp-yellow-50x40', 'boat-sign-2-harbour-blue-24x24'], array_map(static fn (Layout $one): string => $one->name, $sheets));
         self::assertSame(['Laid first of 2.'], $sheets[0]->says);
         self::assertContains('Laid as number 2 of 2, after Lamp yellow.', $sheets[1]->says);
@@ -81,7 +85,7 @@ final class MakingTest extends TestCase
             self::assertNull(self::layer($sheet, Role::Through));
         }
         self::assertEqualsWithDelta(2 * (56 + 46), self::layer($sheets[0], Role::Weed)?->length(), 1e-6);
-        $laid = self::made(Process::CutVinyl, (new Stack('stack'))->apply($art));
+        $laid = self::made(new CutVinyl, (new Stack('stack'))->apply($art));
         self::assertContains('It lies on #e0b040, which runs under it.', $laid[1]->says);
     }
 
@@ -89,7 +93,7 @@ final class MakingTest extends TestCase
     public function heat_transfer_is_cut_from_behind_once_and_its_carrier_is_cut(): void
     {
         $art = self::drawn("<path d='M10 10H60V50H10Z' fill='#a02020'/><rect x='80' y='10' width='5' height='5' fill='#a02020'/>");
-        [$sheet] = self::made(Process::HeatTransfer, $art);
+        [$sheet] = self::made(new HeatTransfer, $art);
         self::assertContains('Mirrored: it is cut from behind.', $sheet->says);
         $boxes = array_map(static fn (Contour $line): float => $line->box()->width(), self::layer($sheet, Role::Kiss)->lines ?? []);
         self::assertNotSame([], $boxes);
@@ -97,7 +101,7 @@ final class MakingTest extends TestCase
         $large = self::layer($sheet, Role::Kiss)?->lines[(int) array_search(max([0.0, ...$boxes]), $boxes, true)]->box();
         self::assertLessThan($large?->left, $small?->left, 'the small one stands on the other side');
         self::assertCount(1, self::layer($sheet, Role::Through)->lines ?? []);
-        [$already] = self::made(Process::HeatTransfer, $art, [], ['mirrored' => true]);
+        [$already] = self::made(new HeatTransfer, $art, [], ['mirrored' => true]);
         $lefts = array_map(static fn (Contour $line): array => [$line->box()->width(), $line->box()->left], self::layer($already, Role::Kiss)->lines ?? []);
         sort($lefts);
         self::assertGreaterThan($lefts[1][1], $lefts[0][1], 'what the line turned round is not turned back');
@@ -107,7 +111,7 @@ final class MakingTest extends TestCase
     public function a_sticker_is_one_picture_with_bleed_a_kiss_cut_a_cut_through_and_marks(): void
     {
         $art = self::drawn();
-        [$sheet] = self::made(Process::Sticker, $art, ['border' => '0', 'bleed' => '1.5mm', 'through' => '3mm', 'copies' => '2', 'bridge' => '0', 'radius' => '0']);
+        [$sheet] = self::made(new Sticker, $art, ['border' => '0', 'bleed' => '1.5mm', 'through' => '3mm', 'copies' => '2', 'bridge' => '0', 'radius' => '0']);
         $roles = array_map(static fn (Layer $layer): string => $layer->role->value, $sheet->layers);
         self::assertSame(['print', 'mark', 'kiss', 'through'], $roles);
         self::assertCount(2, self::layer($sheet, Role::Kiss)->lines ?? []);
@@ -117,7 +121,7 @@ final class MakingTest extends TestCase
         foreach ([[-1.4, 20.0], [20.0, -1.4]] as [$dx, $dy]) {
             self::assertTrue((new Inside($inked))->holds(($cut->left ?? 0) + $dx, ($cut->top ?? 0) + $dy), 'the print goes on beyond the cut');
         }
-        [$white] = self::made(Process::Sticker, $art, ['border' => '2mm', 'bleed' => '1mm']);
+        [$white] = self::made(new Sticker, $art, ['border' => '2mm', 'bleed' => '1mm']);
         self::assertEqualsWithDelta(array_sum(array_map(static fn (Piece $piece): float => $piece->shape->area(), $art->pieces)), self::layer($white, Role::Print)?->area(), 1e-3, 'art within a border of white does not bleed');
         foreach (self::layer($sheet, Role::Mark)->areas ?? [] as $mark) {
             foreach (self::layer($sheet, Role::Through)->lines ?? [] as $line) {
@@ -132,7 +136,7 @@ final class MakingTest extends TestCase
         // A square whose sides change colour between their corners, and a green disc with a dark ring at its edge.
         $art = self::drawn('<rect x="10" y="10" width="30" height="30" fill="#2050a0"/><rect x="10" y="10" width="12" height="9" fill="#c03020"/><rect x="31" y="24" width="9" height="16" fill="#e0b040"/>'
             .'<circle cx="70" cy="25" r="15" fill="#101418"/><circle cx="70" cy="25" r="12" fill="#30a060"/>');
-        [$sheet] = self::made(Process::Sticker, $art, ['border' => '0', 'bleed' => '1.5mm', 'through' => '0', 'bridge' => '0', 'radius' => '0', 'arrange' => 'drawn', 'marks' => '']);
+        [$sheet] = self::made(new Sticker, $art, ['border' => '0', 'bleed' => '1.5mm', 'through' => '0', 'bridge' => '0', 'radius' => '0', 'arrange' => 'drawn', 'marks' => '']);
         $areas = array_reverse(self::layer($sheet, Role::Print)->areas ?? []);
         $insides = array_map(static fn (Piece $piece): Inside => new Inside($piece->shape), $areas);
         $seen = static function (float $x, float $y) use ($areas, $insides): ?string {
@@ -174,7 +178,7 @@ final class MakingTest extends TestCase
     public function an_engraving_fills_areas_then_follows_them_and_hairlines_are_followed_once(): void
     {
         $art = self::drawn("<rect x='10' y='10' width='20' height='10' fill='#000'/><path d='M40 15H80' stroke='#000' stroke-width='.2'/>");
-        [$plate] = self::made(Process::Engraving, $art, ['pitch' => '0.2mm', 'spot' => '0.1mm']);
+        [$plate] = self::made(new Engraving, $art, ['pitch' => '0.2mm', 'spot' => '0.1mm']);
         $fill = self::layer($plate, Role::Fill);
         self::assertEqualsWithDelta(19.9 * 9.9, ($fill?->length() ?? 0.0) * 0.2, 2.5, 'the area, smaller by half of the head\'s line');
         self::assertEqualsWithDelta(19.9, max(array_map(static fn (int $i): float => abs(($fill?->hatch[4 * $i + 2] ?? 0.0) - ($fill?->hatch[4 * $i] ?? 0.0)), range(0, intdiv(count($fill->hatch ?? []), 4) - 1))), 0.01);
@@ -185,51 +189,51 @@ final class MakingTest extends TestCase
         self::assertEqualsWithDelta([40.0, 2 * (19.9 + 9.9)], $lengths, 0.6);
         self::assertContains('1 hairline is followed along its middle, once.', $plate->says);
         self::assertEqualsWithDelta([600.0, 400.0], [$plate->width, $plate->height], 1e-9);
-        self::assertNull(self::layer(self::made(Process::Engraving, $art, ['fill' => 'outline'])[0], Role::Fill));
+        self::assertNull(self::layer(self::made(new Engraving, $art, ['fill' => 'outline'])[0], Role::Fill));
         $window = self::drawn("<rect x='10' y='10' width='20' height='10' fill='#000'/><rect x='14' y='12' width='10' height='5' fill='#fff'/>");
-        [$bare] = self::made(Process::Engraving, $window, ['pitch' => '0.1mm', 'spot' => '0']);
+        [$bare] = self::made(new Engraving, $window, ['pitch' => '0.1mm', 'spot' => '0']);
         self::assertEqualsWithDelta(150.0, (self::layer($bare, Role::Fill)?->length() ?? 0.0) * 0.1, 1.5, 'white is the bare plate');
         self::assertContains('Light areas are left bare.', $bare->says);
-        self::assertNotSame([], self::made(Process::Engraving, self::drawn("<rect x='10' y='10' width='20' height='10' fill='#fff'/>")), 'a drawing in white alone is engraved');
+        self::assertNotSame([], self::made(new Engraving, self::drawn("<rect x='10' y='10' width='20' height='10' fill='#fff'/>")), 'a drawing in white alone is engraved');
     }
 
     #[Test]
     public function what_would_surprise_is_written_on_the_sheet(): void
     {
         $two = new Artwork(100, 60, [...self::drawn()->pieces, self::drawn()->pieces[0]->with(id: 'more', shape: Shape::of(Contour::rectangle(55, 40, 20, 15)))]);
-        self::assertStringContainsString('2 shapes are not welded and cut through one another', implode(' ', self::made(Process::CutVinyl, $two)[0]->warns));
+        self::assertStringContainsString('2 shapes are not welded and cut through one another', implode(' ', self::made(new CutVinyl, $two)[0]->warns));
         $ring = self::drawn("<path d='M10 10H50V50H10ZM20 20V40H40V20Z' fill='#a02020'/><circle cx='30' cy='30' r='5' fill='#a02020'/>");
-        self::assertContains('1 part lies in a hole of others: only the carrier holds it.', self::made(Process::CutVinyl, $ring)[0]->warns);
-        self::assertContains('It reaches 13.0 mm beyond the bed.', self::made(Process::CutVinyl, self::drawn(), ['bedWidth' => '40mm', 'weedBox' => '3mm', 'turns' => 'none', 'bedLength' => '45mm'])[0]->warns);
+        self::assertContains('1 part lies in a hole of others: only the carrier holds it.', self::made(new CutVinyl, $ring)[0]->warns);
+        self::assertContains('It reaches 13.0 mm beyond the bed.', self::made(new CutVinyl, self::drawn(), ['bedWidth' => '40mm', 'weedBox' => '3mm', 'turns' => 'none', 'bedLength' => '45mm'])[0]->warns);
     }
 
     #[Test]
     public function copies_are_laid_in_rows_in_parts_and_on_the_shops_own_material(): void
     {
         $art = self::drawn("<rect x='10' y='10' width='30' height='20' fill='#a02020'/><rect x='60' y='10' width='20' height='40' fill='#a02020'/>");
-        [$rows] = self::made(Process::CutVinyl, $art, ['copies' => '3']);
+        [$rows] = self::made(new CutVinyl, $art, ['copies' => '3']);
         self::assertCount(6, self::layer($rows, Role::Kiss)->lines ?? []);
         self::assertEqualsWithDelta(3 * (100 + 120), self::layer($rows, Role::Kiss)?->length(), 1e-6);
-        [$parts] = self::made(Process::CutVinyl, $art, ['copies' => '3', 'arrange' => 'parts', 'weedBox' => '0']);
+        [$parts] = self::made(new CutVinyl, $art, ['copies' => '3', 'arrange' => 'parts', 'weedBox' => '0']);
         self::assertLessThan($rows->box()->right ?? 0.0, $parts->box()?->right);
         self::assertNotNull($parts->used);
-        $tall = self::made(Process::CutVinyl, self::drawn("<rect x='5' y='5' width='20' height='50' fill='#a02020'/>"), ['weedBox' => '0', 'bedWidth' => '30mm', 'margin' => '2mm'])[0];
+        $tall = self::made(new CutVinyl, self::drawn("<rect x='5' y='5' width='20' height='50' fill='#a02020'/>"), ['weedBox' => '0', 'bedWidth' => '30mm', 'margin' => '2mm'])[0];
         self::assertEqualsWithDelta([50.0, 20.0], [$tall->box()?->width(), $tall->box()?->height()], 1e-6);
         $tiles = "<rect x='10' y='10' width='20' height='20' fill='#a02020'/>";
         $two = [new Placement(0, 0, 10.0, 10.0), new Placement(0, 0, 30.0, 10.0)];
-        $length = static fn (string $once): float => self::layer(self::made(Process::CutVinyl, self::drawn($tiles), ['copies' => '2', 'once' => $once], ['placements' => ['#a02020' => $two]])[0], Role::Kiss)?->length() ?? 0.0;
+        $length = static fn (string $once): float => self::layer(self::made(new CutVinyl, self::drawn($tiles), ['copies' => '2', 'once' => $once], ['placements' => ['#a02020' => $two]])[0], Role::Kiss)?->length() ?? 0.0;
         self::assertEqualsWithDelta([160.0, 140.0], [$length(''), $length('1')], 1e-6, 'a border that two copies share is cut once');
-        [$own] = self::made(Process::CutVinyl, $art, ['weedBox' => '0'], ['beds' => ['#a02020' => ['width' => 300.0, 'length' => 200.0, 'grain' => true, 'name' => 'Buoy red film']]]);
+        [$own] = self::made(new CutVinyl, $art, ['weedBox' => '0'], ['beds' => ['#a02020' => ['width' => 300.0, 'length' => 200.0, 'grain' => true, 'name' => 'Buoy red film']]]);
         self::assertSame([200.0, 300.0, 'Buoy red film'], [$own->width, $own->height, $own->material]);
         $at = [new Placement(0, 0, 50.0, 60.0, 90.0, true)];
-        [$hand] = self::made(Process::CutVinyl, $art, ['weedBox' => '0'], ['placements' => ['#a02020' => $at]]);
+        [$hand] = self::made(new CutVinyl, $art, ['weedBox' => '0'], ['placements' => ['#a02020' => $at]]);
         self::assertEqualsWithDelta([50.0, 60.0], [$hand->box()?->left, $hand->box()?->top], 1e-6, 'where a hand laid it');
     }
 
     #[Test]
     public function lengths_agree_on_the_sheet_in_the_list_and_at_the_machine(): void
     {
-        $sheets = self::made(Process::CutVinyl, self::drawn(), ['weedEvery' => '30mm', 'passes' => '2']);
+        $sheets = self::made(new CutVinyl, self::drawn(), ['weedEvery' => '30mm', 'passes' => '2']);
         $writer = Formats::make('plt', ['overcut' => '0']);
         $files = Export::files($sheets, 'plt', $writer);
         $manifest = Export::manifest('Boat sign', $sheets, $files, 'plt', $writer);
@@ -251,8 +255,8 @@ final class MakingTest extends TestCase
     #[Test]
     public function pictures_of_sheets_and_mixes_of_plates_are_sound_drawings(): void
     {
-        $plates = self::made(Process::ScreenPrint, self::drawn(), ['ground' => '#1f2937']);
-        foreach ([LayoutPicture::of($plates[0]), LayoutPicture::mixed($plates, [0, 1], ['#e0b040' => 0.5]), LayoutPicture::of(self::made(Process::CutVinyl, self::drawn())[0])] as $svg) {
+        $plates = self::made(new ScreenPrint, self::drawn(), ['ground' => '#1f2937']);
+        foreach ([LayoutPicture::of($plates[0]), LayoutPicture::mixed($plates, [0, 1], ['#e0b040' => 0.5]), LayoutPicture::of(self::made(new CutVinyl, self::drawn())[0])] as $svg) {
             self::assertSame([], Reader::read($svg)->findings);
         }
         self::assertStringContainsString('opacity="0.5"', LayoutPicture::mixed($plates, [0, 1], ['#e0b040' => 0.5]));
@@ -262,7 +266,7 @@ final class MakingTest extends TestCase
     #[Test]
     public function a_job_sheet_has_a_row_for_each_sheet_and_goes_on_over_pages(): void
     {
-        $layout = self::made(Process::CutVinyl, self::drawn())[0];
+        $layout = self::made(new CutVinyl, self::drawn())[0];
         $row = ['layout' => $layout, 'seconds' => 75.0, 'cut_mm' => 1234.0, 'material_cost' => 2.5, 'machine_cost' => 1.25];
         self::assertCount(1, JobSheet::pages('Boat sign', ['Customer' => 'Boat Club'], [$row], []));
         $pages = JobSheet::pages('Boat sign', ['Customer' => 'Boat Club'], array_fill(0, 12, $row), ['A line is thin. Accepted: it was always so']);
@@ -305,7 +309,7 @@ final class MakingTest extends TestCase
         $art = new Artwork(120.0, 80.0, [new Piece('p1', Shape::of(Contour::polygon([[0.0, 0.0], [60.0, 5.0], [45.0, 42.0], [20.0, 30.0], [3.0, 38.0]], true)), new Paint(Colour::fromHex('#c02020')))]);
         $least = INF;
         foreach (['drawn' => 'none', 'none' => 'none', 'half' => 'half', 'quarter' => 'quarter', 'eighth' => 'eighth', 'free' => 'free'] as $arrange => $turns) {
-            $sheets = self::made(Process::CutVinyl, $art, ['copies' => '23', 'weedBox' => '0', 'bedWidth' => '300mm', 'arrange' => $arrange === 'drawn' ? 'drawn' : 'nest', 'turns' => $turns]);
+            $sheets = self::made(new CutVinyl, $art, ['copies' => '23', 'weedBox' => '0', 'bedWidth' => '300mm', 'arrange' => $arrange === 'drawn' ? 'drawn' : 'nest', 'turns' => $turns]);
             self::assertCount(1, $sheets);
             $needs = $sheets[0]->box()->right ?? INF;
             self::assertLessThanOrEqual($least + 1e-6, $needs, $arrange);
@@ -316,8 +320,8 @@ final class MakingTest extends TestCase
     #[Test]
     public function colours_are_laid_by_marks_at_the_same_places_and_art_lies_at_the_lower_left(): void
     {
-        $plain = self::made(Process::CutVinyl, self::drawn());
-        $sheets = self::made(Process::CutVinyl, self::drawn(), ['register' => '1', 'weedBox' => '0']);
+        $plain = self::made(new CutVinyl, self::drawn());
+        $sheets = self::made(new CutVinyl, self::drawn(), ['register' => '1', 'weedBox' => '0']);
         self::assertCount(2, $sheets);
         $at = [];
         foreach ($sheets as $sheet) {
@@ -331,15 +335,15 @@ final class MakingTest extends TestCase
         self::assertNotSame($at[0][2], $at[1][2], 'and the art where it belongs between them');
         self::assertGreaterThan(10.0, $at[0][1], 'one at the upper end and one at the lower, so that nothing is laid turned');
         self::assertSame([$plain[0]->artBox()?->width(), $plain[1]->artBox()?->width()], [$sheets[0]->artBox()?->width(), $sheets[1]->artBox()?->width()]);
-        [$there] = self::made(Process::CutVinyl, self::drawn(), ['fromLeft' => '100mm', 'fromBelow' => '50mm', 'weedBox' => '0']);
+        [$there] = self::made(new CutVinyl, self::drawn(), ['fromLeft' => '100mm', 'fromBelow' => '50mm', 'weedBox' => '0']);
         self::assertEqualsWithDelta([105.0, 555.0], [$there->box()?->left, $there->box()?->bottom], 1e-6, 'at the place that was typed');
     }
 
     /** @return iterable<string, array{Process}> */
     public static function laidTogether(): iterable
     {
-        foreach ([Process::CutVinyl, Process::HeatTransfer, Process::Sticker, Process::Engraving] as $process) {
-            yield $process->value => [$process];
+        foreach ([new CutVinyl, new HeatTransfer, new Sticker, new Engraving] as $process) {
+            yield $process->key() => [$process];
         }
     }
 
@@ -348,16 +352,16 @@ final class MakingTest extends TestCase
     public function copies_of_another_job_lie_on_the_same_sheets_and_on_nothing_else(Process $process): void
     {
         $other = self::drawn("<circle cx='20' cy='20' r='8' fill='#e0b040'/><rect x='60' y='30' width='10' height='20' fill='#a02020'/>");
-        $with = new Order($other, 'Buoy', $process, $process->limits(), ['copies' => 3.0]);
-        $values = ['copies' => '2', 'arrange' => 'nest', 'weedBox' => '0', 'through' => $process === Process::Sticker ? '2mm' : 'yes', 'border' => '1mm'];
-        $values = array_intersect_key($values, array_flip(array_column(Makings::fields($process), 'name')));
+        $with = new Order($other, 'Buoy', $process->making(), $process->limits(), ['copies' => 3.0]);
+        $values = ['copies' => '2', 'arrange' => 'nest', 'weedBox' => '0', 'through' => $process instanceof Sticker ? '2mm' : 'yes', 'border' => '1mm'];
+        $values = array_intersect_key($values, array_flip(array_column($process->fields(), 'name')));
         $together = self::made($process, self::drawn(), $values, ['along' => [$with]]);
         $by = [self::made($process, self::drawn(), $values), self::made($process, $other, [...$values, 'copies' => '3'])];
         $area = static fn (Layout $layout): float => array_sum(array_map(static fn (Layer $layer): float => $layer->role === Role::Mark || ($layer->role->isPath() && $layer->role !== Role::Fill) ? 0.0 : $layer->length() + $layer->area(), $layout->layers)) + array_sum(array_map(static fn (Layer $layer): float => in_array($layer->role, [Role::Kiss, Role::Line], true) ? $layer->length() : 0.0, $layout->layers));
         $sum = static fn (array $layouts): float => array_sum(array_map($area, $layouts));
         self::assertEqualsWithDelta($sum($by[0]) + $sum($by[1]), $sum($together), 0.002 * $sum($together), 'all that is made of both, and no more');
         self::assertContains('Laid with it: 3 × Buoy.', $together[0]->says);
-        if ($process === Process::CutVinyl || $process === Process::HeatTransfer) {
+        if ($process->sheetsByColour()) {
             self::assertSame(['#e0b040', '#203050', '#a02020'], array_map(static fn (Layout $one): string => $one->layers[0]->colour, $together));
             self::assertContains('Only of what is laid with it.', $together[2]->says);
             self::assertNotContains('Laid with it: 3 × Buoy.', $together[1]->says, 'nothing of it is in that colour');
@@ -368,7 +372,7 @@ final class MakingTest extends TestCase
             self::assertCount(1, $together);
         }
         foreach ($together as $layout) {
-            if ($process !== Process::Sticker) {
+            if ($process !== new Sticker) {
                 self::assertSame([], Overlap::pairs(array_map(static fn (Piece $piece): Shape => $piece->shape, array_merge(...array_map(static fn (Layer $layer): array => $layer->areas, $layout->layers)))));
             }
         }
@@ -378,8 +382,8 @@ final class MakingTest extends TestCase
     public function hairlines_of_another_job_are_followed_at_their_own_places(): void
     {
         $hair = self::drawn("<rect x='10' y='10' width='50' height='0.2' fill='#202020'/>");
-        $process = Process::Engraving;
-        $plate = self::made($process, self::drawn("<rect x='10' y='10' width='30' height='30' fill='#202020'/>"), ['fill' => 'hatch'], ['along' => [new Order($hair, 'Scale', $process, $process->limits(), ['copies' => 3.0])]])[0];
+        $process = new Engraving;
+        $plate = self::made($process, self::drawn("<rect x='10' y='10' width='30' height='30' fill='#202020'/>"), ['fill' => 'hatch'], ['along' => [new Order($hair, 'Scale', $process->making(), $process->limits(), ['copies' => 3.0])]])[0];
         self::assertContains('3 hairlines are followed along their middle, once.', $plate->says);
         $lines = self::layer($plate, Role::Line)->lines ?? [];
         self::assertCount(3, $lines);
@@ -393,8 +397,8 @@ final class MakingTest extends TestCase
     {
         $hook = self::drawn("<path d='M10 10H40V16H16V50H10Z' fill='#e0b040'/>");
         $leans = static function (Artwork $other, bool $mirrored): float {
-            $with = new Order($other, 'Hook', Process::CutVinyl, Process::CutVinyl->limits(), ['copies' => 1.0], mirrored: $mirrored);
-            $sheet = self::made(Process::CutVinyl, self::drawn("<rect x='60' y='10' width='9' height='9' fill='#e0b040'/>"), ['mirror' => '1', 'turns' => 'none'], ['along' => [$with]])[0];
+            $with = new Order($other, 'Hook', (new CutVinyl)->making(), (new CutVinyl)->limits(), ['copies' => 1.0], mirrored: $mirrored);
+            $sheet = self::made(new CutVinyl, self::drawn("<rect x='60' y='10' width='9' height='9' fill='#e0b040'/>"), ['mirror' => '1', 'turns' => 'none'], ['along' => [$with]])[0];
             $piece = array_values(array_filter($sheet->layers[0]->areas, static fn (Piece $piece): bool => $piece->shape->area() > 100))[0];
             $box = $piece->box();
             self::assertNotNull($box);
@@ -409,9 +413,9 @@ final class MakingTest extends TestCase
     #[Test]
     public function what_should_be_minded_of_a_whole_order_stands_on_its_first_sheet(): void
     {
-        foreach ([Process::CutVinyl, Process::Sticker, Process::Engraving, Process::ScreenPrint] as $process) {
+        foreach ([new CutVinyl, new Sticker, new Engraving, new ScreenPrint] as $process) {
             $sheets = self::made($process, self::drawn(), [], ['warns' => ['Mind the tide.']]);
-            self::assertContains('Mind the tide.', $sheets[0]->warns, $process->value);
+            self::assertContains('Mind the tide.', $sheets[0]->warns, $process->key());
             self::assertNotContains('Mind the tide.', array_merge([], ...array_map(static fn (Layout $one): array => $one->warns, array_slice($sheets, 1))));
         }
     }
@@ -419,12 +423,12 @@ final class MakingTest extends TestCase
     #[Test]
     public function a_lead_in_is_part_of_the_cut_that_is_shown_sent_and_reckoned(): void
     {
-        foreach ([[Process::CutVinyl, ['weedBox' => '0', 'once' => '']], [Process::Sticker, ['through' => '0']]] as [$process, $values]) {
+        foreach ([[new CutVinyl, ['weedBox' => '0', 'once' => '']], [new Sticker, ['through' => '0']]] as [$process, $values]) {
             $plain = self::layer(self::made($process, self::drawn(), $values)[0], Role::Kiss);
             $led = self::layer(self::made($process, self::drawn(), [...$values, 'leadIn' => '1.5mm'])[0], Role::Kiss);
             self::assertNotNull($plain);
             self::assertNotNull($led);
-            self::assertEqualsWithDelta($plain->length() + 1.5 * count($plain->lines), $led->length(), 0.01, $process->value);
+            self::assertEqualsWithDelta($plain->length() + 1.5 * count($plain->lines), $led->length(), 0.01, $process->key());
         }
     }
 
@@ -465,7 +469,7 @@ final class MakingTest extends TestCase
     {
         // A green disc with a dark rim, and a plate of two colours whose border meets the cut.
         $art = self::drawn("<circle cx='20' cy='30' r='15' fill='#202030'/><circle cx='20' cy='30' r='13' fill='#30a060'/><rect x='50' y='15' width='20' height='30' fill='#c03030'/><rect x='70' y='15' width='20' height='30' fill='#3060c0'/>");
-        [$sheet] = self::made(Process::Sticker, $art, ['border' => '0', 'bleed' => '1.5mm', 'arrange' => 'drawn', 'marks' => '', 'radius' => '0', 'bridge' => '0']);
+        [$sheet] = self::made(new Sticker, $art, ['border' => '0', 'bleed' => '1.5mm', 'arrange' => 'drawn', 'marks' => '', 'radius' => '0', 'bridge' => '0']);
         $box = Box::around(...array_map(static fn (Contour $line): Box => $line->box(), self::layer($sheet, Role::Kiss)->lines ?? [])) ?? new Box(0, 0, 0, 0);
         [$dx, $dy] = [$box->left - 5.0, $box->top - 15.0];
         for ($k = 0; $k < 24; $k++) {
@@ -477,7 +481,7 @@ final class MakingTest extends TestCase
             self::assertSame($hex, self::printed($sheet, $x + $dx, $y + $dy)[0] ?? '', "at {$x}, {$y}");
         }
         self::assertSame([], self::printed($sheet, 70 + $dx, 13.3 + $dy), 'no spike beyond the bleed');
-        [$bordered] = self::made(Process::Sticker, $art, ['border' => '2mm', 'marks' => '', 'arrange' => 'drawn']);
+        [$bordered] = self::made(new Sticker, $art, ['border' => '2mm', 'marks' => '', 'arrange' => 'drawn']);
         self::assertCount(count($art->pieces), self::layer($bordered, Role::Print)->areas ?? [], 'within a bare border nothing bleeds');
     }
 
@@ -485,7 +489,7 @@ final class MakingTest extends TestCase
     public function in_a_hollow_each_colour_has_the_side_that_it_is_nearer_to(): void
     {
         $art = self::drawn("<rect x='10' y='10' width='20' height='30' fill='#c03030'/><rect x='30' y='10' width='20' height='15' fill='#3060c0'/>");
-        [$sheet] = self::made(Process::Sticker, $art, ['border' => '0', 'bleed' => '1.5mm', 'arrange' => 'drawn', 'marks' => '', 'radius' => '0', 'bridge' => '0']);
+        [$sheet] = self::made(new Sticker, $art, ['border' => '0', 'bleed' => '1.5mm', 'arrange' => 'drawn', 'marks' => '', 'radius' => '0', 'bridge' => '0']);
         $box = Box::around(...array_map(static fn (Contour $line): Box => $line->box(), self::layer($sheet, Role::Kiss)->lines ?? [])) ?? new Box(0, 0, 0, 0);
         [$dx, $dy] = [$box->left - 10.0, $box->top - 10.0];
         self::assertSame(['#c03030', '#3060c0'], [self::printed($sheet, 30.15 + $dx, 26.0 + $dy)[0] ?? '', self::printed($sheet, 31.0 + $dx, 25.15 + $dy)[0] ?? '']);
@@ -495,7 +499,7 @@ final class MakingTest extends TestCase
     public function a_sheet_of_stickers_fits_its_machine_with_its_marks_and_nothing_lies_loose_between_them(): void
     {
         $art = self::drawn("<circle cx='20' cy='20' r='9' fill='#c03030'/><circle cx='44' cy='20' r='9' fill='#3060c0'/><circle cx='20' cy='44' r='9' fill='#30a060'/><circle cx='44' cy='44' r='9' fill='#202030'/>");
-        [$sheet] = self::made(Process::Sticker, $art, ['arrange' => 'drawn']);
+        [$sheet] = self::made(new Sticker, $art, ['arrange' => 'drawn']);
         self::assertLessThanOrEqual(610.0, $sheet->height);
         foreach (self::layer($sheet, Role::Mark)->areas ?? [] as $mark) {
             self::assertGreaterThan(0.0, min($mark->box()->left ?? 0, $mark->box()->top ?? 0));

@@ -10,6 +10,10 @@ export interface Job {
   due: string | null
   process: string
   processLabel: string
+  /** In which its files usually leave. */
+  format: string
+  /** Whether each colour is a sheet of its own material. */
+  sheetsByColour: boolean
   width: number
   height: number
   limits: { line: number; gap: number; island: number; hole: number; colours: number; bedWidth: number; bedHeight: number; letter: number }

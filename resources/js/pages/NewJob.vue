@@ -11,7 +11,9 @@ import { RouterLink, useRouter } from 'vue-router'
 
 const router = useRouter()
 const choices = useChoices()
-const process = ref('cut-vinyl')
+const picked = ref('')
+/** The first of those there are, until another is chosen. */
+const process = computed({ get: () => picked.value || (choices.all.processes[0]?.value ?? ''), set: (key) => (picked.value = key) })
 const title = ref('')
 const width = ref('')
 const height = ref('')

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Sheet\Cut;
 
+use NeatEdge\Core\Device\Devices;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Polyline;
 use NeatEdge\Core\Sheet\Layout\Layer;
@@ -28,13 +29,14 @@ final class Moves
     public static function of(Layout $layout, array $machine = []): array
     {
         $machine = [...self::USUAL, ...$machine];
+        $drags = Devices::of((string) $machine['kind'])::about()->drags;
         $at = [0.0, $layout->height];
         $now = $cut = $air = 0.0;
         $moves = [];
         foreach ($layout->layers as $number => $layer) {
             $speed = (float) ($layer->use['speed'] ?? 200.0);
             // Plotter language knows whole centimetres a second.
-            $time = MachineTime::of($machine, $machine['kind'] === 'cutter' ? 10 * max(1.0, round($speed / 10)) : $speed);
+            $time = MachineTime::of($machine, $drags ? 10 * max(1.0, round($speed / 10)) : $speed);
             $lines = self::lines($layer);
             $ways = self::ways($lines, $layer, $layout, $machine);
             // A drag knife is turned in the waste before all lines.
@@ -67,7 +69,7 @@ final class Moves
      */
     private static function ways(array $lines, Layer $layer, Layout $layout, array $machine): array
     {
-        if ($machine['kind'] === 'cutter') {
+        if (Devices::of((string) $machine['kind'])::about()->drags) {
             return array_map(static fn (Steered $way): array => $way->points, Steered::all($lines, (float) ($machine['blade'] ?? 0.0), (float) $machine['overcut'], $layout->height));
         }
         $over = (float) ($layer->use['overscan'] ?? 0.0);

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Sheet\Make;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Check\Process;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Measure\Limits;
+use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Nest\Placement;
 
 /** What is to be made: the result of a line, and how the shop wants it laid out. */
@@ -15,6 +16,7 @@ final readonly class Order
     /**
      * @param  Artwork  $result  of the whole line
      * @param  string  $name  of the job, for people; files are named after it
+     * @param  class-string<Making>  $making  what is made of it
      * @param  array<string, float|string|bool>  $values  of the fields of its way of making
      * @param  array<string, string>  $names  what the shop calls colours, by #rrggbb
      * @param  bool  $mirrored  whether the line has turned it round already
@@ -28,7 +30,7 @@ final readonly class Order
     public function __construct(
         public Artwork $result,
         public string $name,
-        public Process $process,
+        public string $making,
         public Limits $limits,
         public array $values,
         public array $names = [],
@@ -45,9 +47,25 @@ final readonly class Order
     /** @return non-empty-list<self> it and the jobs that are laid with it, each with the choices of this one but for how often it is wanted */
     public function all(): array
     {
-        $own = array_map(fn (self $one): self => new self($one->result, $one->name, $this->process, $this->limits, [...$this->values, 'copies' => $one->copies()], $this->names, $one->mirrored), $this->along);
+        $own = array_map(fn (self $one): self => new self($one->result, $one->name, $this->making, $this->limits, [...$this->values, 'copies' => $one->copies()], $this->names, $one->mirrored), $this->along);
 
         return [$this, ...$own];
+    }
+
+    /**
+     * @return list<Layout> in the order in which they are made
+     *
+     * @throws Refused
+     */
+    public function layouts(): array
+    {
+        return $this->making::layouts($this);
+    }
+
+    /** @return array<string, list<Design>> see Making */
+    public function designs(): array
+    {
+        return $this->making::designs($this);
     }
 
     public function copies(): int

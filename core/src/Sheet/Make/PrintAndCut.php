@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Sheet\Make;
 
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Edit\Shaping\BorderLine;
 use NeatEdge\Core\Geometry\Box;
@@ -44,7 +43,7 @@ final class PrintAndCut implements Making
     /** mm round all that is cut in which marks for the camera stand, on the bed as all else. */
     public static function forMarks(Order $order): float
     {
-        return $order->process === Process::Sticker && $order->is('marks') ? self::MARKS : 0.0;
+        return $order->making === self::class && $order->is('marks') ? self::MARKS : 0.0;
     }
 
     public static function layouts(Order $order): array

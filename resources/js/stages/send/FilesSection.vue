@@ -17,8 +17,7 @@ function held(event: MouseEvent) {
   const link = event.currentTarget as HTMLAnchorElement
   gate.pass(() => link.click())
 }
-const usual: Record<string, string> = { 'cut-vinyl': 'plt', 'heat-transfer-vinyl': 'plt', sticker: 'pdf', 'screen-print': 'pdf', engraving: 'gcode' }
-const chosen = ref(usual[bench.job?.process ?? ''] ?? 'svg')
+const chosen = ref(bench.job?.format ?? 'svg')
 const together = ref(false)
 const earlier = ref(false)
 watch(() => bench.preparation?.id, () => (earlier.value = false))

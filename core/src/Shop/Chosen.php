@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Sheet\Shop;
+namespace NeatEdge\Core\Shop;
 
-use NeatEdge\Core\Check\Process;
 use NeatEdge\Core\Measure\Limits;
+use NeatEdge\Core\Process\Process;
 
 /**
  * What of the shop a ticket names: the material, and what it is made with, as they were when they were chosen. What they hold goes into the limits, what they
@@ -25,7 +25,7 @@ final readonly class Chosen
     {
         $kinds = Stock::kinds();
 
-        return new self(array_filter($items, static fn (string $kind): bool => in_array($process, $kinds[$kind]->for ?? [], true), ARRAY_FILTER_USE_KEY), $process);
+        return new self(array_filter($items, static fn (string $kind): bool => in_array($process->key(), $kinds[$kind]->for ?? [], true), ARRAY_FILTER_USE_KEY), $process);
     }
 
     /** The limits of the process, each as strict as the strictest of what is used. */
@@ -81,7 +81,7 @@ final readonly class Chosen
             $out[] = sprintf('It is to go %.0f mm/s; %s goes %.0f mm/s at most.', $speed, $this->items['head']['name'], $fastest);
         }
         $machine = $this->items['machine'] ?? null;
-        if ($machine !== null && ($machine['values']['kind'] ?? '') !== Stock::machineFor($this->process)) {
+        if ($machine !== null && ($machine['values']['kind'] ?? '') !== $this->process->machine()) {
             $out[] = sprintf('%s does not make this: choose another machine on the ticket.', $machine['name']);
         }
 
