@@ -10,6 +10,7 @@ use App\Models\StockItem;
 use Illuminate\Support\Facades\DB;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Format\Json\LayoutJson;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Layout\Layout;
@@ -20,7 +21,7 @@ use NeatEdge\Core\Sheet\Nest\Placement;
 final class Made
 {
     /** Grows whenever layouts come out otherwise. */
-    private const FORM = 6;
+    private const FORM = 7;
 
     /** @return list<Layout> @throws Refused when nothing was prepared */
     public static function layouts(ShopJob $job): array
@@ -32,9 +33,9 @@ final class Made
         if (is_file($path)) {
             touch($path);
             // A torn file is made anew.
-            $kept = @unserialize((string) @gzuncompress((string) file_get_contents($path)));
-            if (is_array($kept)) {
-                return array_values(array_filter($kept, static fn (mixed $one): bool => $one instanceof Layout));
+            $kept = LayoutJson::decode((string) @gzuncompress((string) file_get_contents($path)));
+            if ($kept !== null) {
+                return $kept;
             }
         }
         $layouts = self::order($job)->layouts();
@@ -43,7 +44,7 @@ final class Made
         }
         // Two windows may work it out at once: each writes its own, and the last one stays.
         $part = $path.'.'.bin2hex(random_bytes(4));
-        file_put_contents($part, gzcompress(serialize($layouts), 3));
+        file_put_contents($part, gzcompress(LayoutJson::encode($layouts), 3));
         rename($part, $path);
 
         return $layouts;

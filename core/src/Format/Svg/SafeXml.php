@@ -34,6 +34,7 @@ final class SafeXml
         libxml_clear_errors();
         $document = new DOMDocument;
         $read = $document->loadXML($bytes, LIBXML_NONET | LIBXML_COMPACT);
+        Selector::noteFor($bytes);
         $errors = libxml_get_errors();
         libxml_clear_errors();
         libxml_use_internal_errors($before);

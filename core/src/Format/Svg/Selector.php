@@ -28,7 +28,7 @@ final class Selector
 
     private readonly bool $onlyUp;
 
-    private static ?string $note = null;
+    private static string $note = 'position-noted';
 
     /**
      * @param  list<array{0: string, 1: list<array{string, string, string, string}>}>  $steps  outermost first: the combinator before it (" ", ">", "+" or "~"), and its parts as kind, name, how, value
@@ -223,11 +223,15 @@ final class Selector
         };
     }
 
+    /** Positions are noted on elements under a name that is made of the whole file: none can hold it already. */
+    public static function noteFor(string $bytes): void
+    {
+        self::$note = 'position-'.hash('sha256', $bytes);
+    }
+
     /** Its number among its siblings, from 1; all of a parent are counted at once and noted on them. */
     private static function position(DOMElement $element, bool $fromStart, bool $sameName): int
     {
-        // A name that no file can know beforehand.
-        self::$note ??= 'position-'.bin2hex(random_bytes(8));
         if (! $element->hasAttribute(self::$note)) {
             $siblings = [];
             for ($one = $element->parentNode?->firstChild; $one !== null; $one = $one->nextSibling) {

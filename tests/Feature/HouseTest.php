@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use PHPUnit\Framework\Attributes\Test;
+use PHPUnit\Framework\TestCase;
+use RecursiveDirectoryIterator;
+use RecursiveIteratorIterator;
+use SplFileInfo;
+
+/** What no room may do, wherever it is written. */
+final class HouseTest extends TestCase
+{
+    private const CLOCK_AND_CHANCE = ['microtime', 'hrtime', 'time', 'date', 'usleep', 'sleep', 'random_bytes', 'random_int', 'rand', 'mt_rand', 'uniqid', 'getenv'];
+
+    private const FILES = ['file_get_contents', 'file_put_contents', 'fopen', 'unlink', 'glob', 'scandir', 'mkdir', 'tempnam', 'is_file'];
+
+    /** Fonts ship as files with the core, and the library that reads them wants a path. */
+    private const READS_FONTS = ['Type/Font.php', 'Type/FontShelf.php', 'Type/FontDirectory.php'];
+
+    #[Test]
+    public function the_core_knows_no_clock_no_chance_and_no_file_but_its_fonts(): void
+    {
+        $found = [];
+        foreach (self::calls('core/src') as $file => $names) {
+            $found[$file] = array_intersect($names, [...self::CLOCK_AND_CHANCE, ...(in_array($file, self::READS_FONTS, true) ? [] : self::FILES)]);
+        }
+        self::assertGreaterThan(300, count($found));
+        self::assertSame([], array_filter($found));
+    }
+
+    #[Test]
+    public function nothing_that_was_kept_is_read_as_objects_of_the_language(): void
+    {
+        foreach (['core/src', 'app', 'console/src', 'pages/src', 'lines/src', 'devices/src'] as $folder) {
+            foreach (self::calls($folder) as $file => $names) {
+                self::assertSame([], array_intersect($names, ['unserialize', 'eval', 'extract']), "{$folder}/{$file}");
+            }
+        }
+    }
+
+    /** @return iterable<string, list<string>> names of plain functions that are called, by file */
+    private static function calls(string $folder): iterable
+    {
+        $root = dirname(__DIR__, 2)."/{$folder}";
+        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($root, RecursiveDirectoryIterator::SKIP_DOTS)) as $file) {
+            if (! $file instanceof SplFileInfo || $file->getExtension() !== 'php') {
+                continue;
+            }
+            $tokens = array_values(array_filter(\PhpToken::tokenize((string) file_get_contents($file->getPathname())), static fn (\PhpToken $token): bool => ! $token->isIgnorable()));
+            $names = [];
+            foreach ($tokens as $i => $token) {
+                $before = $tokens[$i - 1] ?? null;
+                if ($token->is([T_STRING, T_EVAL]) && ($tokens[$i + 1]->text ?? '') === '(' && ! ($before?->is([T_OBJECT_OPERATOR, T_NULLSAFE_OBJECT_OPERATOR, T_DOUBLE_COLON, T_FUNCTION, T_NEW]) ?? false)) {
+                    $names[] = strtolower($token->text);
+                }
+            }
+            yield substr($file->getPathname(), strlen($root) + 1) => $names;
+        }
+    }
+}
