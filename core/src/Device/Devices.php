@@ -8,7 +8,7 @@ namespace NeatEdge\Core\Device;
 final class Devices
 {
     /** @var list<class-string<Device>> */
-    private const ALL = [CutterDevice::class, EngraverDevice::class, RecorderDevice::class];
+    private const ALL = [CutterDevice::class, RecorderDevice::class, EngraverDevice::class];
 
     /** @return array<string, AboutDevice> by kind */
     public static function catalogue(): array
