@@ -177,6 +177,6 @@ final class DevicesTest extends TestCase
     public function a_file_tells_which_machine_takes_it(): void
     {
         self::assertSame(['recorder', 'cutter', 'engraver', 'engraver', null], array_map(Devices::taking(...), ["%PDF-1.6\n", 'IN;SP1;', "(Tag)\nG21\n", "G21 G90\n", '<svg/>']));
-        self::assertSame(['cutter', 'engraver', 'recorder'], array_keys(Devices::catalogue()));
+        self::assertSame(['cutter', 'recorder', 'engraver'], array_keys(Devices::catalogue()));
     }
 }
