@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use NeatEdge\Bench\Rooms;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 use RecursiveDirectoryIterator;
@@ -39,6 +40,28 @@ final class HouseTest extends TestCase
                 self::assertSame([], array_intersect($names, ['unserialize', 'eval', 'extract']), "{$folder}/{$file}");
             }
         }
+    }
+
+    #[Test]
+    public function the_picture_of_the_rooms_is_that_of_the_code_and_every_room_says_what_it_is(): void
+    {
+        self::assertSame(Rooms::text(), file_get_contents(dirname(__DIR__, 2).'/'.Rooms::FILE), 'run: php bench/rooms.php');
+        self::assertStringNotContainsString(') |  |', Rooms::text(), 'a room has a line at its head');
+    }
+
+    #[Test]
+    public function files_that_the_guide_for_developers_names_are_there(): void
+    {
+        $root = dirname(__DIR__, 2);
+        $named = 0;
+        foreach (['CONTRIBUTING.md', ...array_map(static fn (string $path): string => substr($path, strlen($root) + 1), glob("{$root}/docs/decisions/*.md") ?: [])] as $guide) {
+            preg_match_all('/`((?:core|app|console|devices|lines|pages|tests|resources|bench|docs|bin|routes|database)\/[\w.\/-]+)`/', (string) file_get_contents("{$root}/{$guide}"), $found);
+            foreach ($found[1] as $path) {
+                $named++;
+                self::assertFileExists("{$root}/{$path}", $guide);
+            }
+        }
+        self::assertGreaterThan(25, $named);
     }
 
     /** @return iterable<string, list<string>> names of plain functions that are called, by file */
