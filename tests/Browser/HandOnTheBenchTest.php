@@ -118,6 +118,35 @@ final class HandOnTheBenchTest extends BrowserTestCase
     }
 
     #[Test]
+    public function what_is_being_typed_is_not_overwritten_by_what_arrives_meanwhile(): void
+    {
+        $this->emptyBench('Typed on', 'plain', '120mm', '120mm');
+        $this->tool('text');
+        $this->change(fn () => $this->click(40, 60));
+        self::$browser->getKeyboard()->sendKeys(['Rope', WebDriverKeys::ENTER]);
+        $this->seeText('still text', '[data-section=text]');
+        $this->see('[data-field=size]');
+        self::$browser->executeScript('const now = window.fetch; window.fetch = (...what) => new Promise((on) => setTimeout(on, 900)).then(() => now(...what))');
+        $before = $this->version();
+        $this->type('size', '9mm');
+        // The answer to the size is still on its way when the words begin.
+        $area = $this->see('[data-field=text]');
+        $area->sendKeys([WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL]);
+        $area->sendKeys('HARB');
+        self::until(fn (): ?bool => $this->version() > $before ?: null, 'the size to be kept', 20.0);
+        usleep(1_500_000);
+        $area->sendKeys('OUR');
+        self::assertSame('HARBOUR', $area->getAttribute('value'));
+        self::$browser->executeScript('document.activeElement.blur()');
+        self::until(function (): ?bool {
+            $base = $this->lastPiece()->recipe?->base;
+
+            return $base instanceof Lettering && $base->setting->text === 'HARBOUR' && abs($base->setting->size - 9.0) < 1e-6 ? true : null;
+        }, 'both to be kept', 20.0);
+        self::assertSame([], $this->complaints());
+    }
+
+    #[Test]
     public function letters_are_typed_on_the_art_also_over_a_filled_piece(): void
     {
         $this->emptyBench('Letters', 'plain', '120mm', '120mm');
