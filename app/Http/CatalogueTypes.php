@@ -16,16 +16,16 @@ final class CatalogueTypes
     {
         $out = "// Made by `php artisan neat-edge:types` from what the edits say of themselves. Not to be changed by hand: a test compares.\n\nexport interface EditFields {\n";
         foreach (Edits::catalogue() as $kind => $about) {
-            $fields = array_map(static fn (Field $field): string => $field->name.($field->needed ? ': ' : '?: ').self::type($field), $about->fields);
-            $out .= "  '{$kind}': ".($fields === [] ? 'Record<string, never>' : '{ '.implode('; ', $fields).' }')."\n";
+            $out .= "  '{$kind}': ".self::object($about->fields)."\n";
         }
 
         return $out."}\n\nexport type EditKind = keyof EditFields\n\nexport type FieldType = ".implode(' | ', array_map(static fn (string $type): string => "'{$type}'", Field::types()))."\n";
     }
 
-    private static function group(Field $field): string
+    /** @param  list<Field>  $fields */
+    private static function object(array $fields): string
     {
-        return '{ '.implode('; ', array_map(static fn (Field $part): string => $part->name.($part->needed ? ': ' : '?: ').self::type($part), $field->parts)).' }';
+        return $fields === [] ? 'Record<string, never>' : '{ '.implode('; ', array_map(static fn (Field $field): string => $field->name.($field->needed ? ': ' : '?: ').self::type($field), $fields)).' }';
     }
 
     private static function type(Field $field): string
@@ -37,8 +37,8 @@ final class CatalogueTypes
             Field::NODES => 'number[][]',
             Field::NUMBERS => 'number[]',
             Field::PIECES => 'string[]',
-            Field::GROUP => self::group($field),
-            Field::ROWS => self::group($field).'[] | unknown[][]',
+            Field::GROUP => self::object($field->parts),
+            Field::ROWS => self::object($field->parts).'[] | unknown[][]',
             Field::DATA => 'unknown',
             default => 'string',
         };

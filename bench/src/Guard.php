@@ -15,27 +15,22 @@ use RuntimeException;
 
 /**
  * What must not become slower unseen: CPU of whole processes as ratios, to a general-purpose path library in native code
- * and to each other, so that the machine does not count. The least of three; where one is beyond its bound
- * it is measured again, since what is busy beside it only ever adds. Kept figures stand in bench/guard.json; `bin/bench
+ * and to each other, so that the machine does not count. A machine that is slow for a while is so for both of a pair
+ * that run one after the other: the ratio of each pair is taken, and the median of three; where that is beyond its bound
+ * more pairs are run. Kept figures stand in bench/guard.json; `bin/bench
  * guard keep` writes them anew.
  */
 final class Guard
 {
-    private const TIMES = 3;
+    private const PAIRS = 3;
 
     /** How much slower than kept a ratio may be. */
     private const BOUND = 1.3;
 
-    /** How often a figure that is beyond its bound is looked at again. */
-    private const AGAIN = 4;
+    /** Pairs after which a figure that is beyond its bound is believed. */
+    private const MOST_PAIRS = 15;
 
     public bool $failed = false;
-
-    /** @var array<string, float> the least of each command so far, seconds */
-    private array $known = [];
-
-    /** @var array<string, int> how often each ran */
-    private array $runs = [];
 
     public function __construct(private readonly bool $keep = false)
     {
@@ -53,18 +48,17 @@ final class Guard
         try {
             foreach (self::measures($folder) as $name => [$ours, $other]) {
                 $bound = isset($kept[$name]) ? self::BOUND * (float) $kept[$name] : INF;
-                $least = [INF, INF];
-                for ($again = 0; $again < ($this->keep ? 2 : self::AGAIN) && ($this->keep || $again === 0 || $bound < $least[0] / $least[1]); $again++) {
-                    // In turns, so that a machine that is slow for a while is so for both.
-                    for ($k = 0; $k < self::TIMES; $k++) {
-                        $least = [$this->least($ours, $again, $k), $this->least($other, $again, $k)];
+                $pairs = [];
+                do {
+                    for ($k = 0; $k < self::PAIRS; $k++) {
+                        $pairs[] = Timed::cpu($ours) / Timed::cpu($other);
                     }
-                }
-                $ratio = $least[0] / $least[1];
+                    $ratio = Timed::median($pairs);
+                } while ($ratio > $bound && count($pairs) < self::MOST_PAIRS);
                 $found[$name] = round($ratio, 3);
                 $slower = $ratio > $bound;
                 $this->failed = $this->failed || $slower || (! isset($kept[$name]) && ! $this->keep);
-                yield [$name, sprintf('%.2f / %.2f s = %.2f', $least[0], $least[1], $ratio), isset($kept[$name]) ? sprintf('at most %.2f%s', $bound, $slower ? ': SLOWER than it was' : '') : 'not kept yet'];
+                yield [$name, sprintf('%.2f of %d pairs', $ratio, count($pairs)), isset($kept[$name]) ? sprintf('at most %.2f%s', $bound, $slower ? ': SLOWER than it was' : '') : 'not kept yet'];
             }
             if ($this->keep) {
                 file_put_contents($path, json_encode($found, JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)."\n");
@@ -72,23 +66,6 @@ final class Guard
         } finally {
             exec('rm -rf '.escapeshellarg($folder));
         }
-    }
-
-    /**
-     * @param  list<string>  $command
-     * @param  int  $again  how often it was asked for already: the first time what is known of it is enough
-     * @param  int  $time  the how manieth of a row of runs
-     * @return float seconds, the least so far
-     */
-    private function least(array $command, int $again, int $time): float
-    {
-        $key = implode("\0", $command);
-        if ($again > 0 || ($this->runs[$key] ?? 0) <= $time) {
-            $this->runs[$key] = ($this->runs[$key] ?? 0) + 1;
-            $this->known[$key] = min($this->known[$key] ?? INF, Timed::cpu($command));
-        }
-
-        return $this->known[$key];
     }
 
     /** @return iterable<string, array{list<string>, list<string>}> name => command, and the one it is measured by */
@@ -112,8 +89,8 @@ final class Guard
             yield $name => [$weld($in), $curves('weld', $in)];
         }
         // These take the library minutes.
-        yield 'a map of 3000 lands welded, to 4000 shapes' => [$weld($file('map', Works::map())), $weld($large)];
-        yield 'tiles with circles welded, to 4000 shapes' => [$weld($file('tiles', Works::tiles())), $weld($large)];
+        yield 'a map of 3000 lands welded, to 1000 shapes' => [$weld($file('map', Works::map())), $weld($small)];
+        yield 'tiles with circles welded, to 1000 shapes' => [$weld($file('tiles', Works::tiles())), $weld($small)];
         yield '60 emoji visible, to curves' => [$ours('visible', $emoji, '-o', $out), $curves('visible', $emoji)];
         yield 'growth: 4000 shapes to 1000' => [$weld($large), $weld($small)];
         yield 'all checks of 60 emoji, to visible' => [$ours('check', $emoji, '--fail-on=never'), $ours('visible', $emoji, '-o', $out)];

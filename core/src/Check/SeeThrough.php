@@ -31,8 +31,8 @@ final readonly class SeeThrough implements Rule
 
     public function findings(Artwork $source, Artwork $merged): array
     {
-        $pieces = self::near($merged);
-        if ($this->limits->opacity || $pieces === []) {
+        $pieces = $this->limits->opacity ? [] : self::near($merged);
+        if ($pieces === []) {
             return [];
         }
         $hides = array_map(static fn (Piece $piece): bool => $piece->isSolid(), $pieces);
@@ -63,11 +63,14 @@ final readonly class SeeThrough implements Rule
     /** @return list<Piece> the see-through pieces and those by them, as they lie: what is elsewhere says nothing about them */
     private static function near(Artwork $merged): array
     {
+        $seeThrough = array_filter(array_map(static fn (Piece $piece): ?Box => $piece->isSolid() ? null : $piece->box(), $merged->pieces));
+        if ($seeThrough === []) {
+            return [];
+        }
         $boxes = new BoxGrid(array_map(static fn (Piece $piece): ?Box => $piece->box(), $merged->pieces));
         $near = [];
-        foreach ($merged->pieces as $piece) {
-            $box = $piece->isSolid() ? null : $piece->box();
-            $near += $box === null ? [] : array_flip($boxes->touching($box));
+        foreach ($seeThrough as $box) {
+            $near += array_flip($boxes->touching($box));
         }
 
         return array_values(array_intersect_key($merged->pieces, $near));

@@ -209,12 +209,6 @@ final readonly class Field
         return new self($this->name, $this->label, $this->type, '', $this->least, $this->most, $this->options, $this->help, $this->needed, $this->parts);
     }
 
-    /** The same with another bound, where what is at hand gives one. */
-    public function upTo(float $most): self
-    {
-        return new self($this->name, $this->label, $this->type, is_float($this->usual) ? min($this->usual, $most) : $this->usual, $this->least, $most, $this->options, $this->help, $this->needed, $this->parts);
-    }
-
     public function isNumeric(): bool
     {
         return in_array($this->type, self::NUMERIC, true);

@@ -46,7 +46,7 @@ final class Reading
             },
             Field::CHOICE => is_string($value) && isset($field->options[$value]) ? $value : throw Refused::field($field),
             Field::COLOUR => self::colour($field, trim(self::words($field, $value))),
-            Field::PLACE => trim(self::words($field, $value)) === '' ? null : self::place($field, trim(self::words($field, $value)), $unit),
+            Field::PLACE => ($text = trim(self::words($field, $value))) === '' ? null : self::place($field, $text, $unit),
             Field::PLACES => self::places($field, self::words($field, $value), $unit),
             Field::PATH => self::path($field, self::words($field, $value)),
             Field::LENGTHS => self::lengths($field, self::words($field, $value), $unit),

@@ -136,9 +136,11 @@ final readonly class Values
     /** @return list<string> ids of the pieces that were named */
     public function pieces(string $name = 'pieces'): array
     {
+        $this->field($name, Field::PIECES);
+        /** @var list<string> $said */
         $said = $this->said[$name] ?? [];
 
-        return is_array($said) ? array_values(array_filter($said, is_string(...))) : [];
+        return $said;
     }
 
     /** As it was written, for what hands it on to another description. */

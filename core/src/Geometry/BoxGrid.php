@@ -5,43 +5,22 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Geometry;
 
 /**
- * Which boxes hold a place, without looking at all of them: a uniform grid of about as many cells as there are boxes. Boxes
- * that cover many cells are kept in a list of their own, so that filling it is linear.
+ * Which boxes hold a place or touch another, without looking at all of them: for each power of two mm a grid of its own, with
+ * the boxes that are about as large, so that each stands in few cells, however large it is, and those around a place stand in
+ * one cell of each grid.
  */
 final class BoxGrid
 {
-    /** Cells that a box may be put into. */
-    private const MOST_CELLS = 64;
-
-    /** @var array<int, list<int>> boxes by cell */
-    private array $cells = [];
-
-    /** @var list<int> boxes that cover many cells */
-    private array $wide = [];
-
-    private float $size = 1.0;
+    /** @var array<int, array<int, list<int>>> numbers of boxes, by power and cell */
+    private array $levels = [];
 
     /** @param  array<int, Box|null>  $boxes */
     public function __construct(private readonly array $boxes)
     {
-        $all = array_filter($boxes);
-        if ($all === []) {
-            return;
-        }
-        $sides = array_map(static fn (Box $box): float => max($box->width(), $box->height()), $all);
-        sort($sides);
-        $this->size = max(1e-6, 2 * $sides[intdiv(count($sides), 2)]);
-        foreach ($all as $i => $box) {
-            [$x0, $x1, $y0, $y1] = [$this->cell($box->left), $this->cell($box->right), $this->cell($box->top), $this->cell($box->bottom)];
-            if (($x1 - $x0 + 1) * ($y1 - $y0 + 1) > self::MOST_CELLS) {
-                $this->wide[] = $i;
-
-                continue;
-            }
-            for ($x = $x0; $x <= $x1; $x++) {
-                for ($y = $y0; $y <= $y1; $y++) {
-                    $this->cells[self::key($x, $y)][] = $i;
-                }
+        foreach (array_filter($boxes) as $i => $box) {
+            $level = (int) ceil(log(max(1e-3, $box->width(), $box->height()), 2));
+            foreach (self::cells($box, 2.0 ** $level) as $cell) {
+                $this->levels[$level][$cell][] = $i;
             }
         }
     }
@@ -50,8 +29,9 @@ final class BoxGrid
     public function at(float $x, float $y): array
     {
         $out = [];
-        foreach ([$this->wide, $this->cells[self::key($this->cell($x), $this->cell($y))] ?? []] as $list) {
-            foreach ($list as $i) {
+        foreach ($this->levels as $level => $cells) {
+            $side = 2.0 ** $level;
+            foreach ($cells[self::key((int) floor($x / $side), (int) floor($y / $side))] ?? [] as $i) {
                 $box = $this->boxes[$i];
                 if ($box !== null && $box->left <= $x && $box->right >= $x && $box->top <= $y && $box->bottom >= $y) {
                     $out[] = $i;
@@ -66,26 +46,36 @@ final class BoxGrid
     /** @return list<int> keys of the boxes that touch another, in rising order */
     public function touching(Box $with): array
     {
-        [$x0, $x1, $y0, $y1] = [$this->cell($with->left), $this->cell($with->right), $this->cell($with->top), $this->cell($with->bottom)];
-        $near = $this->wide;
-        if (($x1 - $x0 + 1) * ($y1 - $y0 + 1) > count($this->cells)) {
-            $near = array_keys($this->boxes);
-        } else {
-            for ($x = $x0; $x <= $x1; $x++) {
-                for ($y = $y0; $y <= $y1; $y++) {
-                    array_push($near, ...($this->cells[self::key($x, $y)] ?? []));
+        $out = [];
+        foreach ($this->levels as $level => $cells) {
+            $side = 2.0 ** $level;
+            // Where it reaches over more cells than there are, they are all looked into.
+            $reaches = ($with->width() / $side + 1) * ($with->height() / $side + 1) > count($cells) ? array_keys($cells) : self::cells($with, $side);
+            foreach ($reaches as $cell) {
+                foreach ($cells[$cell] ?? [] as $i) {
+                    $box = $this->boxes[$i];
+                    if ($box !== null && $box->overlaps($with)) {
+                        $out[$i] = $i;
+                    }
                 }
             }
         }
-        $near = array_values(array_filter(array_unique($near), fn (int $i): bool => ($this->boxes[$i] ?? null)?->overlaps($with) ?? false));
-        sort($near);
+        sort($out);
 
-        return $near;
+        return $out;
     }
 
-    private function cell(float $mm): int
+    /** @return list<int> cells that a box reaches into */
+    private static function cells(Box $box, float $side): array
     {
-        return (int) floor($mm / $this->size);
+        $out = [];
+        for ($x = (int) floor($box->left / $side), $x1 = (int) floor($box->right / $side); $x <= $x1; $x++) {
+            for ($y = (int) floor($box->top / $side), $y1 = (int) floor($box->bottom / $side); $y <= $y1; $y++) {
+                $out[] = self::key($x, $y);
+            }
+        }
+
+        return $out;
     }
 
     private static function key(int $x, int $y): int

@@ -15,8 +15,8 @@ final class Processes
     /** @return array<string, Process> by key, in the order in which they are offered */
     public static function all(): array
     {
-        static $all = [];
-        foreach ($all === [] ? self::ALL : [] as $class) {
+        $all = [];
+        foreach (self::ALL as $class) {
             $process = new $class;
             $all[$process->key()] = $process;
         }
@@ -46,7 +46,8 @@ final class Processes
     {
         $out = [];
         foreach (self::all() as $process) {
-            $out[$process->preset()->name] = $process->preset();
+            $preset = $process->preset();
+            $out[$preset->name] = $preset;
         }
 
         return $out;

@@ -80,7 +80,7 @@ final readonly class SmallHoles implements TellsDeeds, UnderLimits
     {
         $out = [];
         $insides = [];
-        $boxes = new BoxGrid(array_map(static fn (Piece $piece): ?Box => $piece->box(), $size > 0 ? $flat->pieces : []));
+        $boxes = null;
         foreach ($size > 0 ? $flat->pieces : [] as $i => $piece) {
             foreach ($piece->isSolid() ? Parts::of($piece->shape) : [] as $part) {
                 foreach (array_slice($part->contours, 1) as $contour) {
@@ -89,6 +89,7 @@ final readonly class SmallHoles implements TellsDeeds, UnderLimits
                         continue;
                     }
                     [$x, $y] = Inscribed::in($hole, 0.05);
+                    $boxes ??= new BoxGrid(array_map(static fn (Piece $one): ?Box => $one->box(), $flat->pieces));
                     foreach ($boxes->at($x, $y) as $k) {
                         if ($k !== $i && ($insides[$k] ??= new Inside($flat->pieces[$k]->shape))->holds($x, $y)) {
                             continue 2;

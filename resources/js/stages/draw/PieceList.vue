@@ -103,5 +103,4 @@ li.chosen { background: var(--green-pale); }
 .acts button:hover { text-decoration-color: currentColor; }
 li .acts { opacity: 0; flex-direction: column; line-height: 1; }
 li:hover .acts, li:focus-within .acts, li.dim .acts { opacity: 1; }
-input { font: inherit; width: 100%; border: 1px solid var(--line-strong); border-radius: 3px; padding: 0 4px; }
 </style>
