@@ -12,8 +12,8 @@ return [
             // "jobs" are the shop's; what waits for the worker is kept apart.
             'table' => 'queued_work',
             'queue' => 'default',
-            // A cut takes an hour, a batch longer: what a worker that died held is taken up by the commands that recover, never handed out beside it.
-            'retry_after' => 7 * 86400,
+            // What is brought twice is taken once (App\Works): a cut takes an hour, a batch longer, and neither is begun anew beside itself.
+            'retry_after' => 90,
             'after_commit' => true,
         ],
     ],

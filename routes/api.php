@@ -18,8 +18,8 @@ use App\Http\Controllers\PresetController;
 use App\Http\Controllers\ReleaseController;
 use App\Http\Controllers\SendingController;
 use App\Http\Controllers\SheetController;
-use App\Http\Controllers\SizeController;
 use App\Http\Controllers\StockController;
+use App\Http\Controllers\WorkController;
 use Illuminate\Support\Facades\Route;
 
 // Brings the page a new token, by its cookie.
@@ -69,7 +69,6 @@ Route::get('reference/{file}', [BenchController::class, 'picture'])->where('file
 
 Route::post('jobs/{job}/preparations', [PreparationController::class, 'store']);
 Route::get('preparations/{preparation}', [PreparationController::class, 'show']);
-Route::post('preparations/{preparation}/stop', [PreparationController::class, 'stop']);
 Route::get('preparations/{preparation}/stages/{stage}', [PreparationController::class, 'stage'])->whereNumber('stage');
 Route::get('preparations/{preparation}/stages/{stage}/look', [PreparationController::class, 'look'])->whereNumber('stage');
 Route::get('preparations/{preparation}/stages/{stage}/found', [PreparationController::class, 'found'])->whereNumber('stage');
@@ -95,7 +94,6 @@ Route::put('colours', [ColourController::class, 'name']);
 Route::get('batches', [BatchController::class, 'index']);
 Route::post('batches', [BatchController::class, 'store']);
 Route::get('batches/{batch}', [BatchController::class, 'show']);
-Route::post('batches/{batch}/stop', [BatchController::class, 'stop']);
 Route::post('batches/{batch}/again', [BatchController::class, 'again']);
 Route::post('batches/{batch}/open', [BatchController::class, 'open']);
 Route::get('batches/{batch}/picture/{file}', [BatchController::class, 'picture']);
@@ -114,18 +112,11 @@ Route::get('jobs/{job}/layouts/{number}/moves', [MakingController::class, 'moves
 Route::get('jobs/{job}/layouts/mix.svg', [MakingController::class, 'mix']);
 Route::get('jobs/{job}/copies', [MakingController::class, 'copies']);
 Route::post('jobs/{job}/copies', [MakingController::class, 'move']);
-Route::post('jobs/{job}/nestings', [MakingController::class, 'nest']);
-Route::get('nestings/{nesting}', [MakingController::class, 'nesting']);
-Route::post('nestings/{nesting}/stop', [MakingController::class, 'stopNesting']);
 
 Route::get('jobs/{job}/files.zip', [ExportController::class, 'all']);
 Route::get('jobs/{job}/files/{number}.{format}', [ExportController::class, 'one'])->whereNumber('number')->whereAlpha('format');
 Route::get('jobs/{job}/job-sheet.pdf', [ExportController::class, 'jobSheet']);
-Route::get('jobs/{job}/sizes', [SizeController::class, 'index']);
-Route::post('jobs/{job}/sizes', [SizeController::class, 'store']);
-Route::get('sizes/{run}', [SizeController::class, 'show']);
-Route::post('sizes/{run}/stop', [SizeController::class, 'stop']);
-Route::get('jobs/{job}/sizes.zip', [SizeController::class, 'files']);
+Route::get('jobs/{job}/sizes.zip', [ExportController::class, 'size']);
 
 Route::get('jobs/{job}/releases', [ReleaseController::class, 'index']);
 Route::post('jobs/{job}/releases', [ReleaseController::class, 'store']);
@@ -133,6 +124,10 @@ Route::get('jobs/{job}/sendings', [SendingController::class, 'index']);
 Route::post('jobs/{job}/sendings', [SendingController::class, 'store']);
 Route::get('sendings/{sending}', [SendingController::class, 'show']);
 Route::get('sendings/{sending}/done', [SendingController::class, 'done']);
-Route::post('sendings/{sending}/pause', [SendingController::class, 'pause']);
-Route::post('sendings/{sending}/go', [SendingController::class, 'go']);
-Route::post('sendings/{sending}/cancel', [SendingController::class, 'cancel']);
+
+Route::get('works', [WorkController::class, 'index']);
+Route::post('jobs/{job}/works', [WorkController::class, 'store']);
+Route::get('works/{work}', [WorkController::class, 'show'])->whereNumber('work');
+Route::post('works/{work}/stop', [WorkController::class, 'stop'])->whereNumber('work');
+Route::post('works/{work}/pause', [WorkController::class, 'pause'])->whereNumber('work');
+Route::post('works/{work}/go', [WorkController::class, 'go'])->whereNumber('work');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http;
 
 use App\Prep\Broken;
+use App\Works\BeingMade;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -28,7 +29,7 @@ final class PlainErrors
 
     public static function register(Exceptions $exceptions): void
     {
-        $exceptions->dontReport([...self::REFUSALS, GivenUp::class]);
+        $exceptions->dontReport([...self::REFUSALS, GivenUp::class, BeingMade::class]);
         $exceptions->render(static function (Throwable $problem, Request $request): ?JsonResponse {
             if (! $request->is('api/*')) {
                 return null;
@@ -40,6 +41,9 @@ final class PlainErrors
             }
             if (in_array($problem::class, self::REFUSALS, true)) {
                 return new JsonResponse(['message' => $problem->getMessage()], 422);
+            }
+            if ($problem instanceof BeingMade) {
+                return new JsonResponse(['message' => $problem->getMessage(), 'work' => $problem->work->row()], 202, ['Retry-After' => '1']);
             }
             if ($problem instanceof GivenUp) {
                 // The page has asked for something else since.

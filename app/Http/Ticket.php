@@ -141,13 +141,8 @@ final class Ticket
         return [
             'id' => $preparation->id,
             'status' => $preparation->status,
+            'work' => $preparation->work?->row(),
             'steps' => array_map(static fn (LineStep $step): array => ['id' => $step->id, 'kind' => $step->kind, 'on' => $step->on], $preparation->line()),
-            'done' => $preparation->done,
-            'of' => $preparation->of,
-            'doing' => $preparation->doing,
-            'share' => $preparation->share,
-            'left' => $preparation->secondsLeft(),
-            'error' => $preparation->error,
             'stale' => $preparation->version !== $job->version,
         ];
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use NeatEdge\Core\Format\FolderName;
 use NeatEdge\Core\Format\Incoming;
 
@@ -13,23 +14,37 @@ use NeatEdge\Core\Format\Incoming;
  *
  * @property int $id
  * @property string $title
- * @property string $status waiting, running, done, stopped or failed
+ * @property int|null $work_id
+ * @property-read Work|null $work how far it is, and how it ended
  * @property string $process
  * @property string $preset its name
  * @property string $width as it was typed; as each file states when empty
  * @property int $files
- * @property bool $stop_requested
- * @property string $error
  * @property list<string>|null $not_taken names of files that came along and are of no format that is read
  */
 final class Batch extends Model
 {
     protected $guarded = [];
 
+    /** @var list<string> */
+    protected $with = ['work'];
+
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['stop_requested' => 'boolean', 'not_taken' => 'array'];
+        return ['not_taken' => 'array'];
+    }
+
+    /** @return BelongsTo<Work, $this> */
+    public function work(): BelongsTo
+    {
+        return $this->belongsTo(Work::class);
+    }
+
+    /** How many of its files something came of. */
+    public function countDone(): int
+    {
+        return count(glob($this->folder('out').'/*/row.json') ?: []);
     }
 
     public function folder(string $part = ''): string

@@ -19,16 +19,11 @@ use NeatEdge\Core\Sheet\Sheet;
  * @property int $id
  * @property int $shop_job_id
  * @property int $version the job's version that it was made of
- * @property string $status waiting, running, done, stopped or failed
+ * @property int|null $work_id by which it was made
+ * @property-read Work|null $work how far it is, and how it ended
+ * @property-read string $status waiting, running, done, stopped or failed
  * @property list<string|array{id: string, kind: string, values: array<string, mixed>, on: bool}> $steps of its line; of one from before lines were the artist's, the kinds that were on
- * @property float $share of all its work that is done, 0 to 1
- * @property float|null $began_at seconds since 1970
  * @property array{findings: int, sheets: int, serious: int, open?: int, kinds?: array<string, int>}|null $summary what lists of jobs tell of its outcome
- * @property int $done
- * @property int $of
- * @property string $doing
- * @property bool $stop_requested
- * @property string|null $error
  * @property list<string>|null $stage_keys where each step's outcome is kept
  * @property array<string, mixed>|null $result
  */
@@ -36,11 +31,11 @@ final class Preparation extends Model
 {
     protected $guarded = [];
 
-    /** Share done from which on the rest can be told. */
-    private const TOLD = 0.08;
+    /** @var list<string> */
+    protected $with = ['work'];
 
     /** All but its outcome. */
-    public const BRIEF = ['id', 'shop_job_id', 'version', 'status', 'steps', 'done', 'of', 'doing', 'error', 'created_at', 'began_at', 'share', 'summary'];
+    public const BRIEF = ['id', 'shop_job_id', 'work_id', 'version', 'steps', 'created_at', 'summary'];
 
     /** @return Collection<int, self> the last one of each job, by job, without what is long */
     public static function lastOfEach(): Collection
@@ -51,7 +46,18 @@ final class Preparation extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['steps' => 'array', 'stage_keys' => 'array', 'result' => 'array', 'stop_requested' => 'boolean', 'share' => 'float', 'began_at' => 'float', 'summary' => 'array'];
+        return ['steps' => 'array', 'stage_keys' => 'array', 'result' => 'array', 'summary' => 'array'];
+    }
+
+    /** @return BelongsTo<Work, $this> */
+    public function work(): BelongsTo
+    {
+        return $this->belongsTo(Work::class);
+    }
+
+    public function getStatusAttribute(): string
+    {
+        return $this->work->state ?? ($this->summary === null ? 'stopped' : 'done');
     }
 
     /** @return list<LineStep> the line that it was made by */
@@ -101,14 +107,6 @@ final class Preparation extends Model
             'kinds' => $kinds,
             'serious' => count(array_filter($open, static fn (array $finding): bool => $finding['severity'] === Severity::Serious->value)),
         ];
-    }
-
-    /** Seconds that it still takes, by what it took for its share so far; null while too little is done to tell. */
-    public function secondsLeft(): ?int
-    {
-        $took = $this->began_at === null ? 0.0 : microtime(true) - $this->began_at;
-
-        return $this->status !== 'running' || $this->share < self::TOLD ? null : (int) ceil($took * (1 - $this->share) / $this->share);
     }
 
     /** The art after a step, the first of which is 0; null when there is no such step. */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Jobs\RunSending;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
  * A file on its way to a machine: what of it was acknowledged is stored as it comes, so that after a break it is gone on with, and nothing is sent twice unseen.
@@ -19,19 +19,18 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $file name of the file that is sent
  * @property string $title
  * @property int $number of the sheet or plate, from 0
- * @property string $status waiting, running, paused, stopped, done or cancelled
- * @property string $asked pause or cancel, or nothing
- * @property string|null $worker process that holds it, or held it last
- * @property int $done parts that were acknowledged
- * @property int $of
+ * @property int|null $work_id
+ * @property-read Work|null $work how far it is, and how it ended
  * @property float $length_mm that tools go
  * @property float $height_mm of the sheet
- * @property string $error
  * @property list<array{at: string, what: string}> $log
  */
 final class Sending extends Model
 {
     protected $guarded = [];
+
+    /** @var list<string> */
+    protected $with = ['work'];
 
     /** @return array<string, string> */
     protected function casts(): array
@@ -55,27 +54,25 @@ final class Sending extends Model
         $this->log = [...$this->log, ['at' => now()->toIso8601String(), 'what' => $what]];
     }
 
-    /** Another sheet that its machine was left in the middle of: whatever came between would take its place away. Null when this one may begin. */
-    public function heldBy(): ?self
+    /** Written down at once, whatever comes after. */
+    public function noted(string $what): void
     {
-        return $this->done > 0 ? null : self::query()->where('address', $this->address)->whereKeyNot($this->id)->whereIn('status', ['running', 'paused', 'stopped'])->where('done', '>', 0)->oldest('id')->first();
+        $this->note($what);
+        $this->save();
     }
 
-    /** The machine is free: what waited for it comes next. */
-    public function letNext(): void
+    /** @return BelongsTo<Work, $this> */
+    public function work(): BelongsTo
     {
-        $next = self::query()->where('address', $this->address)->where('status', 'waiting')->oldest('id')->value('id');
-        if ($next !== null) {
-            RunSending::dispatch((int) $next);
-        }
+        return $this->belongsTo(Work::class);
     }
 
     /** @return array<string, mixed> */
     public function row(): array
     {
         return [
-            'id' => $this->id, 'machine' => $this->machine, 'kind' => $this->kind, 'file' => $this->file, 'title' => $this->title, 'number' => $this->number, 'status' => $this->status, 'asked' => $this->asked,
-            'done' => $this->done, 'of' => $this->of, 'length' => $this->length_mm, 'error' => $this->error, 'log' => $this->log, 'version' => $this->version,
+            'id' => $this->id, 'machine' => $this->machine, 'kind' => $this->kind, 'file' => $this->file, 'title' => $this->title, 'number' => $this->number,
+            'work' => $this->work?->row(), 'length' => $this->length_mm, 'log' => $this->log, 'version' => $this->version,
         ];
     }
 }

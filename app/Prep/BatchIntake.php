@@ -6,7 +6,6 @@ namespace App\Prep;
 
 use App\Models\Batch;
 use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Format\Incoming;
@@ -56,7 +55,7 @@ final class BatchIntake
         if (count($contents) > self::MOST_FILES || array_sum(array_map(strlen(...), $contents)) > self::MOST_BYTES) {
             throw ValidationException::withMessages(['files' => sprintf('A batch takes at most %d files of %d MB together.', self::MOST_FILES, intdiv(self::MOST_BYTES, 1_000_000))]);
         }
-        $batch = Batch::query()->create(['title' => $title, 'status' => 'new', 'process' => $process->key(), 'preset' => $preset->name, 'width' => trim($width), 'files' => count($contents), 'not_taken' => array_values(array_unique($not))]);
+        $batch = Batch::query()->create(['title' => $title, 'process' => $process->key(), 'preset' => $preset->name, 'width' => trim($width), 'files' => count($contents), 'not_taken' => array_values(array_unique($not))]);
         try {
             File::ensureDirectoryExists($batch->folder('in'));
             foreach ($contents as $name => $bytes) {
@@ -73,7 +72,6 @@ final class BatchIntake
             $batch->delete();
             throw $problem;
         }
-        DB::table('batches')->where('id', $batch->id)->update(['status' => 'waiting']);
 
         return $batch->refresh();
     }

@@ -4,23 +4,30 @@ declare(strict_types=1);
 
 namespace App\Prep;
 
-/** Which process holds a piece of work: its number and when it began, for numbers are given out again. */
+/** Which process holds a piece of work: its machine, its number and when it began, for numbers are given out again. */
 final class Holder
 {
     public static function own(): string
     {
         $pid = (int) getmypid();
 
-        return $pid.':'.self::begun($pid);
+        return self::machine().':'.$pid.':'.self::begun($pid);
+    }
+
+    /** Whether it is a process of this machine, which can be asked for. */
+    public static function isHere(?string $holder): bool
+    {
+        return str_starts_with($holder ?? '', self::machine().':') || ($holder ?? '') === '';
     }
 
     public static function isThere(?string $holder): bool
     {
-        if (preg_match('/^(\d+):(.+)$/D', $holder ?? '', $m) !== 1) {
-            return false;
-        }
+        return preg_match('/^([^:]+):(\d+):(.+)$/D', $holder ?? '', $m) === 1 && $m[1] === self::machine() && self::begun((int) $m[2]) === $m[3];
+    }
 
-        return self::begun((int) $m[1]) === $m[2];
+    private static function machine(): string
+    {
+        return str_replace(':', '-', (string) gethostname());
     }
 
     /** In ticks since the machine started and its start, or nothing where there is no such process. */
@@ -29,7 +36,8 @@ final class Holder
         $stat = @file_get_contents("/proc/{$pid}/stat");
         // The name stands in brackets and may hold anything.
         $after = $stat === false ? [] : explode(' ', trim(substr($stat, (int) strrpos($stat, ')') + 1)));
-        if (! isset($after[19])) {
+        // One that died and was not seen to is there no more.
+        if (! isset($after[19]) || $after[0] === 'Z') {
             return '';
         }
 

@@ -7,6 +7,8 @@ namespace App\Prep;
 use App\Models\Preparation;
 use App\Models\ShopJob;
 use App\Models\StockItem;
+use App\Works\BeingMade;
+use App\Works\Kinds\Lay;
 use Illuminate\Support\Facades\DB;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Described\Refused;
@@ -16,6 +18,7 @@ use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Make\Order;
 use NeatEdge\Core\Sheet\Nest\Placement;
+use RuntimeException;
 
 /** A prepared job laid out as its process promises; kept by all that led to it. */
 final class Made
@@ -23,28 +26,77 @@ final class Made
     /** Grows whenever layouts come out otherwise. */
     private const FORM = 7;
 
-    /** @return list<Layout> @throws Refused when nothing was prepared */
+    /** By all that leads to it. @throws Refused when nothing was prepared */
+    public static function key(ShopJob $job): string
+    {
+        $along = array_map(static fn (array $one): array => [$one['job']?->title, $one['job']?->process->key(), $one['job']?->version, $one['job']?->latestPreparation?->version, $one['job']?->latestPreparation?->stage_keys], self::companions($job));
+
+        return hash('xxh128', json_encode([self::FORM, PrepLine::ENGINE, self::prepared($job)->stage_keys, $job->process->key(), $job->making, $job->title, self::names(), self::materials(), self::inks(), $job->stock, $job->limits(), $along], JSON_THROW_ON_ERROR));
+    }
+
+    /**
+     * The job as it would be with other choices of how it is laid out; nothing is stored.
+     *
+     * @param  array<string, mixed>  $making
+     */
+    public static function with(ShopJob $job, array $making): ShopJob
+    {
+        $tried = clone $job;
+        $tried->making = $making;
+
+        return $tried;
+    }
+
+    /** @return list<Layout>|null what is laid out already, null when it has to be worked out; a torn file is made anew */
+    public static function kept(ShopJob $job): ?array
+    {
+        $path = self::folder().'/'.self::key($job).'.gz';
+        if (! is_file($path)) {
+            return null;
+        }
+        touch($path);
+
+        return LayoutJson::decode((string) @gzuncompress((string) file_get_contents($path)));
+    }
+
+    /**
+     * For a request: what is laid out, or a work that lays it out.
+     *
+     * @return list<Layout>
+     *
+     * @throws BeingMade|Refused
+     */
+    public static function ready(ShopJob $job): array
+    {
+        $kept = self::kept($job);
+        if ($kept !== null) {
+            return $kept;
+        }
+        $work = Lay::open($job) ?? Lay::begin($job);
+        if ($work->state === 'failed') {
+            throw Refused::because($work->error);
+        }
+
+        return $work->state === 'done' ? self::kept($job) ?? throw new BeingMade($work) : throw new BeingMade($work);
+    }
+
+    /** @return list<Layout> worked out here and now when it is not kept @throws Refused when nothing was prepared */
     public static function layouts(ShopJob $job): array
     {
-        $preparation = self::prepared($job);
-        $along = array_map(static fn (array $one): array => [$one['job']?->title, $one['job']?->process->key(), $one['job']?->version, $one['job']?->latestPreparation?->version, $one['job']?->latestPreparation?->stage_keys], self::companions($job));
-        $key = hash('xxh128', json_encode([self::FORM, PrepLine::ENGINE, $preparation->stage_keys, $job->process->key(), $job->making, $job->title, self::names(), self::materials(), self::inks(), $job->stock, $job->limits(), $along], JSON_THROW_ON_ERROR));
-        $path = self::folder()."/{$key}.gz";
-        if (is_file($path)) {
-            touch($path);
-            // A torn file is made anew.
-            $kept = LayoutJson::decode((string) @gzuncompress((string) file_get_contents($path)));
-            if ($kept !== null) {
-                return $kept;
-            }
+        $kept = self::kept($job);
+        if ($kept !== null) {
+            return $kept;
         }
         $layouts = self::order($job)->layouts();
+        $path = self::folder().'/'.self::key($job).'.gz';
         if (! is_dir(dirname($path))) {
             @mkdir(dirname($path), 0775, true);
         }
-        // Two windows may work it out at once: each writes its own, and the last one stays.
+        // Two may work it out at once: each writes its own, and the last one stays.
         $part = $path.'.'.bin2hex(random_bytes(4));
-        file_put_contents($part, gzcompress(LayoutJson::encode($layouts), 3));
+        if (@file_put_contents($part, gzcompress(LayoutJson::encode($layouts), 3)) === false) {
+            throw new RuntimeException('No space left for a layout.');
+        }
         rename($part, $path);
 
         return $layouts;

@@ -8,6 +8,7 @@ use App\Models\Preparation;
 use App\Models\Revision;
 use App\Models\Sending;
 use App\Models\ShopJob;
+use App\Models\Work;
 use Illuminate\Support\Facades\DB;
 use Throwable;
 
@@ -26,7 +27,7 @@ final class Pruning
         $out = [];
         $tasks = [
             'jobs' => self::jobs(...), 'revisions' => self::history(...), 'preparations' => self::preparations(...), 'step results' => self::stepResults(...),
-            'reference pictures' => self::pictures(...), 'layouts' => self::layouts(...), 'sent files' => self::sent(...),
+            'reference pictures' => self::pictures(...), 'layouts' => self::layouts(...), 'sent files' => self::sent(...), 'works' => self::works(...),
         ];
         foreach ($tasks as $what => $task) {
             try {
@@ -59,13 +60,22 @@ final class Pruning
     {
         $gone = 0;
         foreach (glob(rtrim((string) config('neat-edge.sendings'), '/').'/*.bin') ?: [] as $path) {
-            $open = Sending::query()->whereKey((int) basename($path))->whereNotIn('status', ['done', 'cancelled'])->exists();
+            $open = Sending::query()->whereKey((int) basename($path))->whereHas('work', static fn ($work) => $work->whereNotIn('state', ['done', 'stopped']))->exists();
             if (! $open && filemtime($path) < time() - 86_400) {
                 $gone += unlink($path) ? 1 : 0;
             }
         }
 
         return $gone;
+    }
+
+    /** Works that ended a week ago and of which nothing is kept. */
+    private static function works(): int
+    {
+        $kept = static fn (string $table) => static fn ($query) => $query->from($table)->whereColumn("{$table}.work_id", 'works.id');
+
+        return Work::query()->whereNotIn('state', [...Work::OPEN, 'paused'])->where('updated_at', '<', now()->subDays(7))
+            ->whereNotExists($kept('preparations'))->whereNotExists($kept('sendings'))->whereNotExists($kept('batches'))->delete();
     }
 
     private static function jobs(): int
@@ -130,16 +140,16 @@ final class Pruning
         $gone = [];
         $job = null;
         $seen = $done = 0;
-        foreach (Preparation::query()->toBase()->orderBy('shop_job_id')->orderByDesc('id')->select(['id', 'shop_job_id', 'status'])->cursor() as $row) {
+        foreach (Preparation::query()->toBase()->leftJoin('works', 'works.id', '=', 'preparations.work_id')->orderBy('preparations.shop_job_id')->orderByDesc('preparations.id')->select(['preparations.id', 'preparations.shop_job_id', 'works.state'])->cursor() as $row) {
             [$seen, $done] = $row->shop_job_id === $job ? [$seen, $done] : [0, 0];
             $job = $row->shop_job_id;
-            $busy = in_array($row->status, ['waiting', 'running'], true);
-            $first = $row->status === 'done' && $done === 0;
+            $busy = in_array($row->state, Work::OPEN, true);
+            $first = $row->state === 'done' && $done === 0;
             if ($seen >= 2 && ! $busy && ! $first) {
                 $gone[] = $row->id;
             }
             $seen++;
-            $done += $row->status === 'done' ? 1 : 0;
+            $done += $row->state === 'done' ? 1 : 0;
         }
         foreach (array_chunk($gone, 500) as $ids) {
             Preparation::query()->whereIn('id', $ids)->delete();

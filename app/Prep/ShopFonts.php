@@ -29,6 +29,12 @@ final class ShopFonts
         });
     }
 
+    /** Another wherever one was added or taken away. */
+    public static function stamp(): string
+    {
+        return hash('xxh32', ShopFont::query()->orderBy('id')->pluck('path')->join(' '));
+    }
+
     /** @throws FontRefused */
     public static function add(string $fileName, string $bytes): ShopFont
     {

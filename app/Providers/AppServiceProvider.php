@@ -6,15 +6,32 @@ namespace App\Providers;
 
 use App\Models\WriteFirstSqlite;
 use App\Prep\DatabaseStepCache;
+use App\Works\Works;
 use Illuminate\Database\Connection;
+use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\ServiceProvider;
 use NeatEdge\Core\Prepare\StepCache;
 
 final class AppServiceProvider extends ServiceProvider
 {
+    /** Seconds between two looks. */
+    private const LOOK = 2.0;
+
     public function register(): void
     {
         Connection::resolverFor('sqlite', static fn (\PDO|\Closure $connection, string $database, string $prefix, array $config): WriteFirstSqlite => new WriteFirstSqlite($connection, $database, $prefix, $config));
         $this->app->bind(StepCache::class, DatabaseStepCache::class);
+    }
+
+    /** Between two works, and while there are none, workers look for what a process that died left behind. */
+    public function boot(): void
+    {
+        $looked = 0.0;
+        Queue::looping(static function () use (&$looked): void {
+            if (microtime(true) - $looked >= self::LOOK) {
+                $looked = microtime(true);
+                Works::sweep();
+            }
+        });
     }
 }

@@ -82,13 +82,13 @@ final class Day
         foreach ($sendings as $id) {
             self::until(static function () use ($id, &$failed): bool {
                 $now = Served::get("sendings/{$id}");
-                if ($now['status'] === 'stopped') {
+                if ($now['work']['state'] === 'failed') {
                     // Somebody puts new material in, and presses.
                     $failed++;
-                    Served::post("sendings/{$id}/go", []);
+                    Served::post("works/{$now['work']['id']}/go", []);
                 }
 
-                return $now['status'] === 'done';
+                return $now['work']['state'] === 'done';
             }, "sending {$id}");
             $failed += count(array_filter(Served::get("sendings/{$id}")['log'], static fn (array $row): bool => str_contains($row['what'], 'broke off')));
         }

@@ -38,8 +38,8 @@ final class Served
             self::launch([...$php, '-S', '127.0.0.1:'.self::PORT, '-t', 'public', 'server.php'], $environment, $root),
             self::launch(['chromedriver', '--port='.self::DRIVER], $environment, $root),
         ];
-        foreach ($machines > 0 ? ['default', 'machines'] : [] as $queue) {
-            $this->processes[] = self::launch([...$php, 'artisan', 'queue:work', "--queue={$queue}", '--sleep=0.2', '--tries=1', '--timeout=0'], [...$environment, 'QUEUE_CONNECTION' => 'database'], $root);
+        foreach ($machines > 0 ? ['quick,page,later', 'machines'] : [] as $queue) {
+            $this->processes[] = self::launch([...$php, 'artisan', 'queue:work', "--queue={$queue}", '--sleep=0.1', '--timeout=0'], [...$environment, 'QUEUE_CONNECTION' => 'database'], $root);
         }
         sleep(2);
     }

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
-use App\Jobs\PrepareArtwork;
-use App\Models\Preparation;
 use App\Models\ShopJob;
 use App\Models\StockItem;
 use App\Prep\Intake;
 use App\Prep\ReferencePictures;
+use App\Works\Kinds\Prepare;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Facades\DB;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Device\Devices;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Process\Processes;
@@ -52,8 +52,9 @@ final class DatabaseSeeder extends Seeder
             }
             $job = Intake::take($title, Processes::of($process), $width, $file, (string) file_get_contents(database_path("demo/{$file}")), true);
             if ($prepared) {
-                $preparation = Preparation::query()->create(['shop_job_id' => $job->id, 'version' => 1, 'status' => 'waiting', 'steps' => []]);
-                PrepareArtwork::dispatchSync($preparation->id);
+                // Here and now, whatever the shop's workers do.
+                config(['queue.default' => 'sync', 'neat-edge.prepare_in' => 'here']);
+                (new Prepare)->ask($job, Values::read([], []));
             }
         }
         foreach (self::DRAWN as [$title, $process, $name]) {

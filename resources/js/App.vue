@@ -1,7 +1,12 @@
 <script setup lang="ts">
-import { RouterView } from 'vue-router'
+import WorkStrip from '@/works/WorkStrip.vue'
+import { RouterView, useRoute } from 'vue-router'
+
+const route = useRoute()
 </script>
 
 <template>
   <RouterView />
+  <!-- The bench has a place of its own for it. -->
+  <WorkStrip v-if="!route.params.stage" />
 </template>

@@ -63,7 +63,8 @@ abstract class BrowserTestCase extends TestCase
             }
         }
         self::$processes = [
-            self::launch([...$php, 'artisan', 'queue:work', '--queue=default,machines,layout', '--sleep=0.2', '--tries=1'], $environment, $root),
+            self::launch([...$php, 'artisan', 'queue:work', '--queue=quick,page,later,batches', '--sleep=0.1', '--timeout=0'], $environment, $root),
+            self::launch([...$php, 'artisan', 'queue:work', '--queue=machines', '--sleep=0.1', '--timeout=0'], $environment, $root),
             self::launch([...$php, '-S', '127.0.0.1:'.self::$port, '-t', 'public', 'server.php'], $environment, $root),
             self::launch(['chromedriver', '--port='.$driver], $environment, $root),
         ];

@@ -59,7 +59,7 @@ final class BatchTest extends TestCase
     {
         $id = $this->send([self::zip(), UploadedFile::fake()->createWithContent('pier.svg', self::svg('.3')), UploadedFile::fake()->createWithContent('torn.svg', '<svg')], ['sizes' => "file,width\npier.svg,120mm\n"])->assertCreated()->json('id');
         $batch = $this->getJson("/api/batches/{$id}")->assertOk()->json();
-        self::assertSame(['done', 4, 4], [$batch['status'], $batch['files'], $batch['done']]);
+        self::assertSame(['done', 4, 4], [$batch['work']['state'], $batch['files'], $batch['done']]);
         self::assertSame(['notes.txt'], $batch['notTaken']);
         $rows = array_column($batch['rows'], null, 'file');
         self::assertSame(['oar.svg', 'out.svg', 'pier.svg', 'torn.svg'], array_keys($rows), 'nothing leaves the folder of the batch');
@@ -88,11 +88,11 @@ final class BatchTest extends TestCase
         $batch = Batch::query()->whereKey($id)->firstOrFail();
         $at = filemtime($batch->folder('out/a.svg/row.json'));
         File::deleteDirectory($batch->folder('out/b.svg'));
-        $batch->update(['status' => 'stopped']);
+        $batch->work?->update(['state' => 'stopped']);
         touch($batch->folder('out/a.svg/row.json'), (int) $at - 100);
         self::assertSame(1, $this->getJson("/api/batches/{$id}")->json('done'));
         $this->postJson("/api/batches/{$id}/again")->assertOk();
-        self::assertSame(['done', 2], [$this->getJson("/api/batches/{$id}")->json('status'), $this->getJson("/api/batches/{$id}")->json('done')]);
+        self::assertSame(['done', 2], [$this->getJson("/api/batches/{$id}")->json('work.state'), $this->getJson("/api/batches/{$id}")->json('done')]);
         clearstatcache();
         self::assertSame((int) $at - 100, filemtime($batch->folder('out/a.svg/row.json')), 'what was done is not done again');
         $this->deleteJson("/api/batches/{$id}")->assertNoContent();

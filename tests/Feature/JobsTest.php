@@ -4,14 +4,16 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Jobs\PrepareArtwork;
-use App\Models\Preparation;
 use App\Models\Revision;
 use App\Models\ShopJob;
 use App\Models\StepResult;
+use App\Works\RunWork;
+use App\Works\Works;
 use Database\Seeders\DatabaseSeeder;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Testing\TestResponse;
 use NeatEdge\Core\Format\Svg\Reader;
@@ -160,16 +162,26 @@ final class JobsTest extends TestCase
     {
         Queue::fake();
         $job = $this->job();
-        $id = $this->postJson("/api/jobs/{$job->id}/preparations")->assertJsonPath('status', 'waiting')->json('id');
-        Queue::assertPushed(PrepareArtwork::class);
-        $this->postJson("/api/preparations/{$id}/stop")->assertJsonPath('status', 'stopped');
-        (new PrepareArtwork($id))->handle();
+        $asked = $this->postJson("/api/jobs/{$job->id}/preparations")->assertJsonPath('status', 'waiting')->json();
+        [$id, $work] = [$asked['id'], $asked['work']['id']];
+        Queue::assertPushedOn('page', RunWork::class);
+        self::assertSame($id, $this->postJson("/api/jobs/{$job->id}/preparations")->json('id'), 'what is being made is not made twice');
+        Queue::assertPushed(RunWork::class, 1);
+        $this->postJson("/api/works/{$work}/stop")->assertJsonPath('state', 'stopped');
+        (new RunWork($work))->handle();
         $this->getJson("/api/preparations/{$id}")->assertJsonPath('status', 'stopped')->assertJsonPath('result', null);
 
-        $second = $this->postJson("/api/jobs/{$job->id}/preparations")->json('id');
-        Preparation::query()->whereKey($second)->update(['stop_requested' => true]);
-        (new PrepareArtwork($second))->handle();
-        $this->getJson("/api/preparations/{$second}")->assertJsonPath('status', 'stopped');
+        $second = $this->postJson("/api/jobs/{$job->id}/preparations")->json();
+        $hold = Works::take($second['work']['id']);
+        self::assertNotNull($hold);
+        $this->postJson("/api/works/{$second['work']['id']}/stop")->assertJsonPath('asked', 'stop');
+        Works::run($hold);
+        $this->getJson("/api/preparations/{$second['id']}")->assertJsonPath('status', 'stopped');
+        self::assertSame($third = $this->postJson("/api/jobs/{$job->id}/preparations")->json('id'), $second['id'] + 1);
+        (new RunWork($this->getJson("/api/preparations/{$third}")->json('work.id')))->handle();
+        self::assertSame($third, $this->postJson("/api/jobs/{$job->id}/preparations")->assertJsonPath('status', 'done')->json('id'), 'nor what is made and kept');
+        StepResult::query()->limit(1)->delete();
+        self::assertNotSame($third, $this->postJson("/api/jobs/{$job->id}/preparations")->assertJsonPath('status', 'waiting')->json('id'), 'what of it is not kept any more is made again');
     }
 
     #[Test]
@@ -177,10 +189,17 @@ final class JobsTest extends TestCase
     {
         Queue::fake();
         $job = $this->job();
-        $id = $this->postJson("/api/jobs/{$job->id}/preparations")->json('id');
-        (new PrepareArtwork($id))->failed(new RuntimeException('secret detail'));
-        $state = $this->getJson("/api/preparations/{$id}")->assertJsonPath('status', 'failed');
-        self::assertStringNotContainsString('secret', (string) $state->getContent());
+        $asked = $this->postJson("/api/jobs/{$job->id}/preparations")->json();
+        DB::listen(static function (QueryExecuted $query): void {
+            str_starts_with($query->sql, 'insert into "step_results"') && throw new RuntimeException('secret detail');
+        });
+        try {
+            (new RunWork($asked['work']['id']))->handle();
+            self::fail('it did not break off');
+        } catch (RuntimeException $problem) {
+            self::assertSame('secret detail', $problem->getMessage(), 'the worker writes down what it was');
+        }
+        $this->getJson("/api/preparations/{$asked['id']}")->assertJsonPath('status', 'failed')->assertJsonPath('work.error', 'The preparation broke off before it was done. The source art is untouched. Try again, or with fewer steps.');
         self::assertSame(1, $job->revisions()->count());
     }
 
@@ -207,7 +226,7 @@ final class JobsTest extends TestCase
         $id = $this->postJson("/api/jobs/{$job->id}/preparations")->assertStatus(202)->json('id');
         $row = $this->getJson("/api/preparations/{$id}")->json();
         self::assertSame('failed', $row['status']);
-        self::assertStringContainsString('and was given up; the source art is untouched', $row['error']);
+        self::assertSame('It needs more than 0 minutes of computing. The source art is untouched. Prepare a part of it, or clean its nodes first.', $row['work']['error']);
         self::assertLessThan(5.0, microtime(true) - $begun);
     }
 

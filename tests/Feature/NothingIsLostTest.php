@@ -12,7 +12,11 @@ use App\Models\ReferencePicture;
 use App\Models\Revision;
 use App\Models\ShopJob;
 use App\Models\StepResult;
+use App\Models\Work;
 use App\Models\WriteFirstSqlite;
+use App\Prep\Holder;
+use App\Works\RunWork;
+use App\Works\Works;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
@@ -116,19 +120,22 @@ final class NothingIsLostTest extends TestCase
             DB::table('shop_jobs')->insert(array_map(static fn (int $i): array => [...$row, 'id' => $job + $i], $numbers));
             array_push($jobs, ...array_map(static fn (int $i): int => $job + $i, $numbers));
         }
-        $rows = [];
+        $rows = $works = [];
         foreach ($jobs as $id) {
             // The oldest first: one that is done, one that broke off, one at work, and two that broke off.
             foreach ($id === $job ? ['done', 'failed', 'running', 'failed', 'failed'] : ['done', 'done'] as $status) {
-                $rows[] = ['shop_job_id' => $id, 'version' => 1, 'status' => $status, 'steps' => '[]'];
+                $works[] = ['id' => $work = 1000 + count($works), 'kind' => 'prepare', 'shop_job_id' => $id, 'title' => '', 'about' => '[]', 'state' => $status, 'holder' => Holder::own()];
+                $rows[] = ['shop_job_id' => $id, 'work_id' => $work, 'version' => 1, 'steps' => '[]'];
             }
         }
-        foreach (array_chunk($rows, 2000) as $some) {
-            DB::table('preparations')->insert($some);
+        foreach (['works' => $works, 'preparations' => $rows] as $table => $all) {
+            foreach (array_chunk($all, 2000) as $some) {
+                DB::table($table)->insert($some);
+            }
         }
         self::assertGreaterThan(40_000, DB::table('preparations')->count());
         self::assertStringContainsString('1 preparations', Artisan::call('neat-edge:prune') === 0 ? Artisan::output() : '');
-        self::assertSame(['done', 'running', 'failed', 'failed'], DB::table('preparations')->where('shop_job_id', $job)->orderBy('id')->pluck('status')->all());
+        self::assertSame(['done', 'running', 'failed', 'failed'], Preparation::query()->where('shop_job_id', $job)->orderBy('id')->get()->pluck('status')->all());
         self::assertSame(2, DB::table('preparations')->where('shop_job_id', $job + 20_000)->count());
     }
 
@@ -208,30 +215,42 @@ final class NothingIsLostTest extends TestCase
     {
         Queue::fake();
         $job = $this->job();
-        $first = $this->postJson("/api/jobs/{$job}/preparations")->json('id');
-        $second = $this->postJson("/api/jobs/{$job}/preparations")->json('id');
-        $this->getJson("/api/preparations/{$first}")->assertJsonPath('status', 'stopped');
-        Preparation::query()->whereKey($second)->update(['status' => 'running']);
+        $first = $this->postJson("/api/jobs/{$job}/preparations")->json();
+        $change = fn () => $this->postJson("/api/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'move', 'pieces' => ['p1'], 'x' => 0.5]])->assertOk();
+        $change();
+        $second = $this->postJson("/api/jobs/{$job}/preparations")->json();
+        $this->getJson("/api/preparations/{$first['id']}")->assertJsonPath('status', 'stopped');
+        self::assertNotNull(Works::take($second['work']['id']));
+        $change();
         $this->postJson("/api/jobs/{$job}/preparations");
-        self::assertTrue((bool) Preparation::query()->whereKey($second)->value('stop_requested'));
+        self::assertSame('stop', Work::query()->whereKey($second['work']['id'])->value('asked'));
     }
 
     #[Test]
-    public function after_a_restart_work_that_was_cut_off_is_named_and_can_be_begun_again(): void
+    public function work_whose_process_is_gone_is_taken_up_again_and_named_when_that_does_not_help(): void
     {
         Queue::fake();
-        $job = $this->job();
-        $id = $this->postJson("/api/jobs/{$job}/preparations")->json('id');
-        Preparation::query()->whereKey($id)->update(['status' => 'running', 'doing' => 'Remove hidden']);
-        $waits = $this->job();
-        $waiting = $this->postJson("/api/jobs/{$waits}/preparations")->json('id');
-        foreach ([['reserved_at' => time()], ['reserved_at' => null]] as $row) {
-            DB::table('queued_work')->insert(['queue' => 'default', 'payload' => '{}', 'attempts' => 1, 'available_at' => 0, 'created_at' => 0, ...$row]);
+        $asked = $this->postJson("/api/jobs/{$this->job()}/preparations")->json();
+        $waiting = $this->postJson("/api/jobs/{$this->job()}/preparations")->json('id');
+        $gone = gethostname().':1:0';
+        foreach ([1, 2, 3] as $try) {
+            $hold = Works::take($asked['work']['id']);
+            self::assertNotNull($hold);
+            Artisan::call('neat-edge:recover');
+            $this->getJson("/api/preparations/{$asked['id']}")->assertJsonPath('status', 'running');
+            $hold->keep(['holder' => $gone, 'doing' => 'Remove hidden']);
+            Artisan::call('neat-edge:recover');
+            $this->getJson("/api/preparations/{$asked['id']}")->assertJsonPath('status', $try < 3 ? 'waiting' : 'failed')->assertJsonPath('work.doing', '');
+            Queue::assertPushed(RunWork::class, 2 + min(2, $try));
         }
-        Artisan::call('neat-edge:recover');
-        $this->getJson("/api/preparations/{$id}")->assertJsonPath('status', 'failed')->assertJsonPath('error', 'The server was stopped while it prepared this job; the source art is untouched. Prepare it again.')->assertJsonPath('doing', '');
+        $this->getJson("/api/preparations/{$asked['id']}")->assertJsonPath('work.error', 'The server was stopped while it prepared this job; the source art is untouched. Prepare it again.');
         $this->getJson("/api/preparations/{$waiting}")->assertJsonPath('status', 'waiting');
-        self::assertSame(1, DB::table('queued_work')->count(), 'what nobody has taken yet still waits');
+        // One whose place in the queue was lost is brought again.
+        $this->travel(10)->minutes();
+        Work::query()->where('state', 'waiting')->update(['queued_at' => microtime(true) - 400]);
+        Works::sweep();
+        Works::sweep();
+        Queue::assertPushed(RunWork::class, 5);
     }
 
     #[Test]
@@ -298,9 +317,9 @@ final class NothingIsLostTest extends TestCase
         $job = $this->job("<svg xmlns='http://www.w3.org/2000/svg' width='400mm' height='400mm' viewBox='0 0 400 400'>{$strips}</svg>");
         $id = $this->postJson("/api/jobs/{$job}/preparations")->assertStatus(202)->json('id');
         $state = $this->getJson("/api/preparations/{$id}")->assertJsonPath('status', 'failed');
-        self::assertStringContainsString('more than 500,000 places', (string) $state->json('error'));
+        self::assertStringContainsString('more than 500,000 places', (string) $state->json('work.error'));
         $this->postJson("/api/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'weld', 'pieces' => array_column($this->getJson("/api/jobs/{$job}")->json('art.pieces'), 'id')]])
-            ->assertStatus(422)->assertJsonPath('message', $state->json('error'));
+            ->assertStatus(422)->assertJsonPath('message', $state->json('work.error'));
         self::assertSame(1, $this->version($job));
     }
 

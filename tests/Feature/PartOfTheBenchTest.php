@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Preparation;
 use App\Models\ShopJob;
+use App\Works\Kinds\Prepare;
+use App\Works\Works;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Queue\QueueManager;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Queue;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
@@ -105,11 +108,26 @@ final class PartOfTheBenchTest extends TestCase
     #[Test]
     public function how_long_it_still_takes_is_told_by_what_it_took(): void
     {
-        $one = new Preparation(['status' => 'running', 'share' => 0.25, 'began_at' => microtime(true) - 3]);
-        self::assertEqualsWithDelta(9, $one->secondsLeft(), 1);
-        self::assertNull($one->fill(['share' => 0.01])->secondsLeft(), 'too early to tell');
-        self::assertNull($one->fill(['share' => 1.0, 'status' => 'done'])->secondsLeft());
+        Queue::fake();
+        $work = Works::start(new Prepare, null, 'Sign', []);
+        $hold = Works::take($work->id);
+        self::assertNotNull($hold);
+        $work = $hold->work;
+        $hold->keep(['began_at' => microtime(true) - 3]);
+        $hold->tell(0, 4, 'Weld', 0.01);
+        self::assertNull($work->secondsLeft(), 'too early to tell');
+        $hold->tell(1, 4, 'Weld', 0.25);
+        self::assertEqualsWithDelta(9, $work->secondsLeft(), 1);
+        // While nothing more is told it counts down.
+        $work->ends_at -= 5;
+        self::assertEqualsWithDelta(4, $work->secondsLeft(), 1);
+        $hold->keep(['began_at' => microtime(true) - 20]);
+        $hold->tell(2, 4, 'Weld', 0.5);
+        self::assertEqualsWithDelta(9 + 0.3 * 11, $work->secondsLeft(), 1.1, 'what takes longer puts the end off by little at once');
+        Works::end($hold, 'done');
+        self::assertNull($work->secondsLeft());
+        Queue::swap(new QueueManager(app()));
         $this->postJson("/api/jobs/{$this->job}/preparations")->assertStatus(202);
-        self::assertEqualsWithDelta(1.0, ShopJob::query()->findOrFail($this->job)->latestPreparation?->share, 1e-9);
+        self::assertEqualsWithDelta(1.0, ShopJob::query()->findOrFail($this->job)->latestPreparation?->work?->share, 1e-9);
     }
 }

@@ -4,23 +4,22 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Jobs\RunNesting;
-use App\Jobs\RunSending;
-use App\Jobs\RunSizes;
-use App\Models\Nesting;
 use App\Models\Sending;
 use App\Models\ShopJob;
-use App\Models\SizeRun;
 use App\Models\StockItem;
+use App\Models\Work;
 use App\Prep\Broken;
 use App\Prep\Holder;
 use App\Prep\Laid;
 use App\Prep\Made;
+use App\Works\Lost;
+use App\Works\Works;
 use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Shop\Stock;
@@ -79,6 +78,35 @@ final class SendTest extends TestCase
         return StockItem::query()->create(['kind' => 'machine', 'name' => 'Long cutter', 'data' => Stock::values('machine', ['port' => $port, 'overcut' => '0'])]);
     }
 
+    /** @return array<string, mixed> a sending with how far it is */
+    private function sending(int $id): array
+    {
+        $row = $this->getJson("/api/sendings/{$id}")->assertOk()->json();
+
+        return [...$row['work'], ...$row, 'status' => $row['work']['state'], 'work' => $row['work']['id']];
+    }
+
+    /** @return array<string, mixed> */
+    private function tell(int $sending, string $what): array
+    {
+        $this->postJson("/api/works/{$this->sending($sending)['work']}/{$what}")->assertOk();
+
+        return $this->sending($sending);
+    }
+
+    /**
+     * As somebody else would have left its work.
+     *
+     * @param  array<string, mixed>  $columns
+     */
+    private function workOf(int $sending, array $columns): Work
+    {
+        $work = Work::query()->whereKey($this->sending($sending)['work'])->firstOrFail();
+        $work->update($columns);
+
+        return $work;
+    }
+
     #[Test]
     public function what_the_shop_has_is_added_changed_and_taken_out_and_nonsense_is_refused(): void
     {
@@ -121,10 +149,10 @@ final class SendTest extends TestCase
     {
         $job = $this->job();
         $this->putJson("/api/jobs/{$job}/making", ['values' => ['copies' => '4', 'arrange' => 'nest', 'bedWidth' => '150mm', 'weedBox' => '0']])->assertOk();
-        $nesting = $this->postJson("/api/jobs/{$job}/nestings", ['seconds' => 1])->assertStatus(202)->json('id');
-        $run = $this->getJson("/api/nestings/{$nesting}")->json();
-        self::assertSame('done', $run['status'], $run['error']);
-        self::assertSame(['#e0a030', '#223344'], array_keys($run['progress']));
+        $nesting = $this->postJson("/api/jobs/{$job}/works", ['kind' => 'nest', 'seconds' => 1])->assertStatus(202)->json('id');
+        $run = $this->getJson("/api/works/{$nesting}")->json();
+        self::assertSame('done', $run['state'], $run['error']);
+        self::assertSame(['#e0a030', '#223344'], array_keys($run['outcome']['progress']));
         self::assertTrue($this->getJson("/api/jobs/{$job}/making")->json('nested'));
         $copies = $this->getJson("/api/jobs/{$job}/copies")->assertOk()->json('0.copies');
         self::assertCount(4, $copies);
@@ -134,12 +162,15 @@ final class SendTest extends TestCase
         $moved = $this->postJson("/api/jobs/{$job}/copies", ['sheet' => '#e0a030', 'moved' => [['copy' => 0, 'x' => 600, 'y' => 20, 'turn' => 90]]])->assertOk()->json('0.copies.0');
         self::assertSame([600, 20, 90, true], [$moved['x'], $moved['y'], $moved['turn'], $moved['kept']]);
         self::assertGreaterThan(600, $this->getJson("/api/jobs/{$job}/making")->json('layouts.0.width_mm'));
-        $this->postJson("/api/jobs/{$job}/nestings", ['seconds' => 1])->assertStatus(202);
+        $this->postJson("/api/jobs/{$job}/works", ['kind' => 'nest', 'seconds' => 1])->assertStatus(202);
         self::assertContains([600, true], array_map(static fn (array $one): array => [$one['x'], $one['kept']], $this->getJson("/api/jobs/{$job}/copies")->json('0.copies')), 'a hand is not overruled');
         $this->postJson("/api/jobs/{$job}/copies", ['sheet' => '#e0a030', 'moved' => [['copy' => 0, 'x' => 600, 'y' => 20], ['copy' => 0, 'x' => 700, 'y' => 20]]])->assertStatus(422);
         $this->putJson("/api/jobs/{$job}/making", ['values' => ['arrange' => 'drawn']])->assertOk();
-        $this->postJson("/api/jobs/{$job}/nestings")->assertStatus(422);
-        self::assertSame(2, Nesting::query()->count());
+        $this->postJson("/api/jobs/{$job}/works", ['kind' => 'nest'])->assertStatus(422);
+        $this->postJson("/api/jobs/{$job}/works", ['kind' => 'nest', 'seconds' => 601])->assertStatus(422)->assertJsonPath('message', 'Search for seconds: type a whole number between 1 and 600.');
+        $this->postJson("/api/jobs/{$job}/works", ['kind' => 'dance'])->assertStatus(422)->assertJsonPath('message', 'Say which kind of work.');
+        $this->postJson("/api/jobs/{$job}/works", ['kind' => 'send'])->assertStatus(422)->assertJsonPath('message', 'That is not begun in this way.');
+        self::assertSame(2, Work::query()->where('kind', 'nest')->count());
     }
 
     #[Test]
@@ -200,18 +231,21 @@ final class SendTest extends TestCase
     {
         $job = $this->job();
         $this->putJson("/api/jobs/{$job}/making", ['values' => ['copies' => '3', 'arrange' => 'nest', 'weedBox' => '0']])->assertOk();
-        $nesting = Nesting::query()->create(['shop_job_id' => $job, 'status' => 'waiting', 'seconds' => 60, 'stop_requested' => true]);
+        // Somebody presses Stop as soon as something of it was told.
+        DB::listen(static function (QueryExecuted $query): void {
+            if (str_starts_with($query->sql, 'update "works" set "done"')) {
+                Work::query()->where('kind', 'nest')->where('state', 'running')->where('asked', '')->where('about', 'like', '%60%')->toBase()->update(['asked' => 'stop']);
+            }
+        });
         $begun = microtime(true);
-        (new RunNesting($nesting->id))->handle();
+        $nesting = $this->postJson("/api/jobs/{$job}/works", ['kind' => 'nest', 'seconds' => 60])->assertStatus(202)->json();
         self::assertLessThan(20.0, microtime(true) - $begun);
-        self::assertSame('stopped', $nesting->refresh()->status);
+        self::assertSame(['stopped', ''], [$nesting['state'], $nesting['asked']]);
         $making = $this->getJson("/api/jobs/{$job}/making");
         self::assertSame([3, true, 'Nest the copies'], [$making->json('values.copies'), $making->json('nested'), $making->json('history.label')]);
         // Its time is that of all sheets together.
-        $again = Nesting::query()->create(['shop_job_id' => $job, 'status' => 'waiting', 'seconds' => 4]);
         $begun = microtime(true);
-        (new RunNesting($again->id))->handle();
-        self::assertSame('done', $again->refresh()->status);
+        $this->postJson("/api/jobs/{$job}/works", ['kind' => 'nest', 'seconds' => 4])->assertJsonPath('state', 'done');
         self::assertLessThan(7.0, microtime(true) - $begun);
     }
 
@@ -252,12 +286,12 @@ final class SendTest extends TestCase
         $job = $this->job();
         $machine = $this->cutter('--fail=empty', '--after=9');
         $sent = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->assertStatus(202)->json();
-        $stopped = $this->getJson("/api/sendings/{$sent['id']}")->json();
-        self::assertSame('stopped', $stopped['status']);
+        $stopped = $this->sending($sent['id']);
+        self::assertSame('failed', $stopped['status']);
         self::assertStringContainsString('out of material', $stopped['error']);
         self::assertGreaterThan(0, $stopped['done']);
         $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->assertStatus(409)->assertJsonPath('message', 'This sheet is on its way to Long cutter already. Send it a second time?');
-        $done = $this->postJson("/api/sendings/{$sent['id']}/go")->assertOk()->json();
+        $done = $this->tell($sent['id'], 'go');
         self::assertSame(['done', $done['of']], [$done['status'], $done['done']]);
         $log = json_decode((string) file_get_contents("{$this->folder}/out/job-0001.json"), true);
         self::assertEqualsWithDelta($this->getJson("/api/jobs/{$job}/making")->json('layouts.0.length_mm'), $log['cut_mm'], 0.001 * $log['cut_mm'], 'cut as long as the sheet says, not a stroke twice');
@@ -272,7 +306,7 @@ final class SendTest extends TestCase
         $job = $this->job();
         $machine = $this->cutter('--fail=busy');
         $sent = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->assertStatus(202)->json('id');
-        self::assertSame(['done', ''], [$this->getJson("/api/sendings/{$sent}")->json('status'), $this->getJson("/api/sendings/{$sent}")->json('error')]);
+        self::assertSame(['done', ''], [$this->sending($sent)['status'], $this->sending($sent)['error']]);
     }
 
     #[Test]
@@ -284,14 +318,17 @@ final class SendTest extends TestCase
         $whole = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->json();
         $sending = Sending::query()->where('id', $whole['id'])->firstOrFail();
         $bytes = (string) file_get_contents($sending->path());
-        $sending->update(['status' => 'running', 'done' => 2]);
-        Artisan::call('neat-edge:recover-machines');
-        self::assertSame('running', $sending->refresh()->status, 'its worker, which is this process, is there: another worker that starts leaves it alone');
-        $sending->update(['worker' => getmypid().':0123456789abcdef']);
-        Artisan::call('neat-edge:recover-machines');
-        $sending->refresh();
-        self::assertSame('stopped', $sending->status);
-        self::assertStringContainsString("2 of {$sending->of} parts are done", $sending->error);
+        $work = $this->workOf($sending->id, ['state' => 'running', 'done' => 2]);
+        Works::sweep();
+        self::assertSame('running', $work->refresh()->state, 'its worker, which is this process, is there: another that looks leaves it alone');
+        $work->update(['holder' => 'elsewhere:12:0123456789abcdef', 'lease_until' => microtime(true) + 5]);
+        Works::sweep();
+        self::assertSame('running', $work->refresh()->state, 'one of another machine is left alone for as long as its lease lasts');
+        $work->update(['lease_until' => microtime(true) - 0.1]);
+        self::assertSame(1, Works::sweep());
+        $stopped = $this->sending($sending->id);
+        self::assertSame('failed', $stopped['status']);
+        self::assertStringContainsString("2 of {$work->of} parts are done", $stopped['error']);
         $stream = stream_socket_client("tcp://{$sending->address}");
         self::assertNotFalse($stream);
         // Begun, lowered and two strokes along; the last was not acknowledged.
@@ -301,7 +338,7 @@ final class SendTest extends TestCase
         self::assertMatchesRegularExpression('/^\d+,\d+,1/', (string) fread($stream, 40));
         fclose($stream);
         usleep(200_000);
-        $done = $this->postJson("/api/sendings/{$sending->id}/go")->assertOk()->json();
+        $done = $this->tell($sending->id, 'go');
         self::assertSame('done', $done['status'], $done['error']);
         $jobs = glob("{$this->folder}/out/*.json") ?: [];
         $log = json_decode((string) file_get_contents((string) end($jobs)), true);
@@ -315,15 +352,16 @@ final class SendTest extends TestCase
         $machine = $this->cutter();
         $stored = 0;
         DB::beforeExecuting(static function (string $query) use (&$stored): void {
-            if (str_starts_with($query, 'update "sendings" set "done"') && ++$stored === 2) {
+            if (str_starts_with($query, 'update "works" set "done"') && ++$stored === 3) {
                 throw new PDOException('SQLSTATE[HY000]: General error: 5 database is locked');
             }
         });
         $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->assertStatus(500)->assertJsonPath('message', 'The database was held by another for too long. Nothing was changed. Try again.');
         $sending = Sending::query()->firstOrFail();
-        self::assertSame(['stopped', "The database was held by another for too long. 1 of {$sending->of} parts are done. Go on with it."], [$sending->status, $sending->error]);
+        $row = $this->sending($sending->id);
+        self::assertSame(['failed', "The database was held by another for too long. 1 of {$row['of']} parts are done. Go on with it."], [$row['status'], $row['error']]);
         $stored = 100;
-        self::assertSame('done', $this->postJson("/api/sendings/{$sending->id}/go")->assertOk()->json('status'));
+        self::assertSame('done', $this->tell($sending->id, 'go')['status']);
     }
 
     #[Test]
@@ -332,13 +370,13 @@ final class SendTest extends TestCase
         $job = $this->job();
         $machine = $this->cutter();
         $first = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->assertStatus(202)->json('id');
-        Sending::query()->whereKey($first)->update(['status' => 'running', 'done' => 0]);
+        $this->workOf($first, ['state' => 'running', 'done' => 0]);
         $next = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 1])->assertStatus(202)->json('id');
-        self::assertSame('waiting', Sending::query()->whereKey($next)->value('status'));
-        self::assertFalse(Holder::isThere('1:'.str_repeat('0', 16)));
-        Sending::query()->whereKey($first)->update(['worker' => null]);
-        Artisan::call('neat-edge:recover-machines');
-        self::assertSame(['stopped', 'done'], [Sending::query()->whereKey($first)->value('status'), Sending::query()->whereKey($next)->value('status')], 'what was cut off before a single part was done holds up nobody');
+        self::assertSame('waiting', $this->sending($next)['status']);
+        self::assertFalse(Holder::isThere(gethostname().':1:'.str_repeat('0', 16)));
+        $this->workOf($first, ['holder' => gethostname().':1:'.str_repeat('0', 16)]);
+        Artisan::call('neat-edge:recover');
+        self::assertSame(['failed', 'done'], [$this->sending($first)['status'], $this->sending($next)['status']], 'what was cut off before a single part was done holds up nobody');
     }
 
     #[Test]
@@ -361,9 +399,9 @@ final class SendTest extends TestCase
         $job = $this->job();
         $machine = StockItem::query()->create(['kind' => 'machine', 'name' => 'Gone', 'data' => Stock::values('machine', ['port' => 1])]);
         $sent = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->assertStatus(202)->json();
-        self::assertStringStartsWith('Gone does not answer at 127.0.0.1:1. Go on when it is back', $this->getJson("/api/sendings/{$sent['id']}")->json('error'));
-        self::assertSame('cancelled', $this->postJson("/api/sendings/{$sent['id']}/cancel")->json('status'));
-        self::assertSame('cancelled', $this->postJson("/api/sendings/{$sent['id']}/go")->json('status'), 'what was cancelled does not go on');
+        self::assertStringStartsWith('Gone does not answer at 127.0.0.1:1. Go on when it is back', $this->sending($sent['id'])['error']);
+        self::assertSame('stopped', $this->tell($sent['id'], 'stop')['status']);
+        self::assertSame('stopped', $this->tell($sent['id'], 'go')['status'], 'what was cancelled does not go on');
     }
 
     #[Test]
@@ -372,24 +410,24 @@ final class SendTest extends TestCase
         $job = $this->job();
         $machine = $this->cutter('--fail=empty', '--after=16');
         $first = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->json('id');
-        self::assertSame('stopped', $this->getJson("/api/sendings/{$first}")->json('status'));
+        self::assertSame('failed', $this->sending($first)['status']);
         $second = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 1])->json('id');
-        $waits = $this->getJson("/api/sendings/{$second}")->json();
+        $waits = $this->sending($second);
         self::assertSame(['waiting', 0], [$waits['status'], $waits['done']]);
         self::assertStringContainsString('lies half done at Long cutter. Go on with that or cancel it first.', $waits['error']);
         // Gone on with, it is made whole, and what waited comes next by itself.
-        self::assertSame('done', $this->postJson("/api/sendings/{$first}/go")->json('status'));
-        $done = $this->getJson("/api/sendings/{$second}")->json();
+        self::assertSame('done', $this->tell($first, 'go')['status']);
+        $done = $this->sending($second);
         self::assertSame(['done', ''], [$done['status'], $done['error']]);
         $cut = array_sum(array_map(static fn (string $path): float => json_decode((string) file_get_contents($path), true)['cut_mm'], glob("{$this->folder}/out/*.json") ?: []));
         $sheets = array_sum($this->getJson("/api/jobs/{$job}/making")->json('layouts.*.length_mm'));
         self::assertEqualsWithDelta($sheets, $cut, 0.001 * $sheets, 'both of them, and nothing twice');
         // One that is given up holds nobody up either.
-        Sending::query()->whereKey($first)->update(['status' => 'stopped', 'done' => 3]);
+        $this->workOf($first, ['state' => 'failed', 'done' => 3]);
         $third = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 1, 'again' => true])->json('id');
-        self::assertSame('waiting', $this->getJson("/api/sendings/{$third}")->json('status'));
-        $this->postJson("/api/sendings/{$first}/cancel")->assertOk();
-        self::assertSame('done', $this->getJson("/api/sendings/{$third}")->json('status'));
+        self::assertSame('waiting', $this->sending($third)['status']);
+        $this->tell($first, 'stop');
+        self::assertSame('done', $this->sending($third)['status']);
     }
 
     #[Test]
@@ -400,28 +438,33 @@ final class SendTest extends TestCase
         // Somebody presses Cancel while the third part is acknowledged.
         $parts = 0;
         DB::listen(static function (QueryExecuted $query) use (&$parts): void {
-            if (str_starts_with($query->sql, 'update "sendings" set "done"') && ++$parts === 3) {
-                Sending::query()->where('status', 'running')->toBase()->update(['asked' => 'cancel']);
+            if (str_starts_with($query->sql, 'update "works" set "done"') && ++$parts === 4) {
+                Work::query()->where('state', 'running')->toBase()->update(['asked' => 'stop']);
             }
         });
         $sent = $this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->json('id');
-        $row = $this->getJson("/api/sendings/{$sent}")->json();
-        self::assertSame(['cancelled', '', 3], [$row['status'], $row['asked'], $row['done']]);
+        $row = $this->sending($sent);
+        self::assertSame(['stopped', '', 3], [$row['status'], $row['asked'], $row['done']]);
         self::assertContains('Cancelled after part 3', array_column($row['log'], 'what'));
 
         $lost = Sending::query()->whereKey($this->postJson("/api/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 1])->json('id'))->firstOrFail();
         unlink($lost->path());
-        $lost->update(['status' => 'waiting', 'done' => 0]);
-        (new RunSending($lost->id))->handle();
-        self::assertSame(['stopped', 'The file is not kept any more; send the sheet anew.'], [$lost->refresh()->status, $lost->error]);
+        $work = $this->workOf($lost->id, ['state' => 'failed', 'done' => 0]);
+        self::assertSame(['failed', 'The file is not kept any more; send the sheet anew.'], [$this->tell($lost->id, 'go')['status'], $this->sending($lost->id)['error']]);
 
-        // What another worker holds is not ended by one that broke off.
-        $lost->update(['status' => 'running', 'error' => '', 'worker' => 'another']);
-        (new RunSending($lost->id))->failed(new RuntimeException('it broke'));
-        self::assertSame(['running', ''], [$lost->refresh()->status, $lost->error]);
-        $lost->update(['worker' => Holder::own()]);
-        (new RunSending($lost->id))->failed(new RuntimeException('it broke'));
-        self::assertSame('stopped', $lost->refresh()->status);
+        // What another process has by now is told and ended by nobody who had it before.
+        $work->refresh()->update(['state' => 'waiting']);
+        $hold = Works::take($work->id);
+        self::assertNotNull($hold);
+        self::assertNull(Works::take($work->id), 'it is taken once');
+        $work->refresh()->update(['fence' => $work->fence + 1, 'holder' => 'another']);
+        try {
+            $hold->tell(1, 5);
+            self::fail('told by who has it no more');
+        } catch (Lost) {
+        }
+        Works::run($hold);
+        self::assertSame(['running', 0, 'another'], [$work->refresh()->state, $work->done, $work->holder]);
     }
 
     #[Test]
@@ -448,7 +491,7 @@ final class SendTest extends TestCase
         self::assertGreaterThan(0, $some['done']);
         self::assertGreaterThan(1.0, $length($some['ways']));
         self::assertLessThan(0.9 * $layout->length(), $length($some['ways']));
-        $this->postJson("/api/sendings/{$sent}/go")->assertOk();
+        $this->tell($sent, 'go');
         self::assertEqualsWithDelta($layout->length(), $length($this->getJson("/api/sendings/{$sent}/done")->json('ways')), 0.001 * $layout->length());
     }
 
@@ -545,33 +588,34 @@ final class SendTest extends TestCase
     public function the_same_art_is_checked_at_other_sizes(): void
     {
         $job = $this->job('cut-vinyl', '<path d="M5 10H95V12H5Z" fill="#223344"/>');
-        self::assertNull($this->getJson("/api/jobs/{$job}/sizes")->assertOk()->json('run'));
-        $asked = $this->postJson("/api/jobs/{$job}/sizes", ['widths' => ['100mm', 'small', '15mm']])->assertStatus(202)->json('id');
-        $run = $this->getJson("/api/sizes/{$asked}")->assertOk();
-        self::assertSame(['done', '', 1], [$run->json('status'), $run->json('doing'), $run->json('version')]);
-        self::assertTrue($run->json('rows.0.verdict.ready'));
-        self::assertStringContainsString('small', (string) $run->json('rows.1.error'));
-        $small = $run->json('rows.2');
+        $last = fn (string $what): mixed => $this->getJson("/api/works?job={$job}")->assertOk()->json("last.sizes.{$what}");
+        self::assertNull($last('id'));
+        $ask = fn (array $widths): TestResponse => $this->postJson("/api/jobs/{$job}/works", ['kind' => 'sizes', 'widths' => $widths]);
+        $asked = $ask(['100mm', 'small', '15mm'])->assertStatus(202)->json('id');
+        $run = $this->getJson("/api/works/{$asked}")->assertOk();
+        self::assertSame(['done', '', 1], [$run->json('state'), $run->json('doing'), $run->json('outcome.version')]);
+        self::assertTrue($run->json('outcome.rows.0.verdict.ready'));
+        self::assertStringContainsString('small', (string) $run->json('outcome.rows.1.error'));
+        $small = $run->json('outcome.rows.2');
         self::assertFalse($small['verdict']['ready']);
         self::assertContains('thin-line', array_column($small['groups'], 'kind'));
         self::assertEqualsWithDelta([15.0, 9.0], [$small['width'], $small['height']], 1e-6);
         $thin = $small['groups'][(int) array_search('thin-line', array_column($small['groups'], 'kind'), true)];
         self::assertEqualsWithDelta(0.3, $thin['least_mm'], 0.01, 'measured at its size');
         self::assertEqualsWithDelta(11.0, $thin['at'][1], 1.1, 'shown where it lies on the bench');
-        self::assertSame($asked, $this->getJson("/api/jobs/{$job}/sizes")->json('run.id'));
+        self::assertSame($asked, $last('id'));
         foreach ([[], array_fill(0, 41, '100mm'), [3]] as $bad) {
-            $this->postJson("/api/jobs/{$job}/sizes", ['widths' => $bad])->assertStatus(422)->assertJsonPath('message', 'Type 1 to 40 widths such as 300mm.');
+            $ask($bad)->assertStatus(422)->assertJsonPath('message', 'Type 1 to 40 widths such as 300mm.');
         }
         // Stopped before its turn it is not begun; cut off, it says so, and what was done stays.
-        SizeRun::query()->whereKey($asked)->update(['status' => 'waiting']);
-        $this->postJson("/api/sizes/{$asked}/stop")->assertOk()->assertJsonPath('status', 'stopped');
-        SizeRun::query()->whereKey($asked)->update(['status' => 'waiting', 'stop_requested' => true]);
-        RunSizes::dispatchSync($asked);
-        self::assertSame('stopped', $this->getJson("/api/sizes/{$asked}")->json('status'));
-        SizeRun::query()->whereKey($asked)->update(['status' => 'running']);
-        Artisan::call('neat-edge:recover-layouts');
-        self::assertSame('failed', $this->getJson("/api/sizes/{$asked}")->json('status'));
-        self::assertTrue($this->getJson("/api/sizes/{$asked}")->json('rows.0.verdict.ready'));
+        $work = Work::query()->whereKey($asked)->firstOrFail();
+        $work->update(['state' => 'waiting']);
+        $this->postJson("/api/works/{$asked}/stop")->assertOk()->assertJsonPath('state', 'stopped');
+        self::assertNull(Works::take($asked), 'what was stopped before its turn is not begun');
+        $work->update(['state' => 'running', 'holder' => gethostname().':1:0']);
+        Works::sweep();
+        self::assertSame(['failed', 'It broke off; what is done stands below. Check again for the rest.'], [$last('state'), $last('error')]);
+        self::assertTrue($last('outcome.rows.0.verdict.ready'));
         $this->get("/api/jobs/{$job}/sizes.zip?width=50mm&format=dxf")->assertOk()->assertHeader('Content-Type', 'application/zip');
     }
 

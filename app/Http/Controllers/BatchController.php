@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Ticket;
-use App\Jobs\RunBatch;
 use App\Models\Batch;
 use App\Models\ShopPreset;
 use App\Prep\BatchIntake;
 use App\Prep\Intake;
+use App\Works\Kinds\RunBatch;
+use App\Works\Works;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -53,22 +54,14 @@ final class BatchController
             trim((string) ($fields['title'] ?? '')) ?: $preset->name, $preset, Processes::find((string) ($fields['process'] ?? '')) ?? Processes::find($preset->for[0] ?? '') ?? new Plain,
             (string) ($fields['width'] ?? ''), (string) ($fields['sizes'] ?? ''), $files,
         );
-        RunBatch::dispatch($batch->id);
+        RunBatch::begin($batch);
 
-        return new JsonResponse(self::whole($batch), 201);
+        return new JsonResponse(self::whole($batch->refresh()), 201);
     }
 
     public function show(Batch $batch): JsonResponse
     {
         return new JsonResponse(self::whole($batch));
-    }
-
-    public function stop(Batch $batch): JsonResponse
-    {
-        $batch->update(['stop_requested' => true]);
-        Batch::query()->whereKey($batch->id)->where('status', 'waiting')->update(['status' => 'stopped']);
-
-        return $this->show($batch->refresh());
     }
 
     /** Goes on with what is not done; a file that failed is tried again. */
@@ -80,9 +73,8 @@ final class BatchController
                 File::deleteDirectory($batch->folder('out/'.FolderName::of((string) $row['file'])));
             }
         }
-        if (Batch::query()->whereKey($batch->id)->whereIn('status', ['done', 'stopped', 'failed'])->update(['status' => 'waiting', 'stop_requested' => false, 'error' => '']) > 0) {
-            RunBatch::dispatch($batch->id);
-        }
+        // One whose work is not kept any more is begun with another.
+        $batch->work === null ? RunBatch::begin($batch) : Works::goOn($batch->work);
 
         return $this->show($batch->refresh());
     }
@@ -143,7 +135,7 @@ final class BatchController
 
     public function destroy(Batch $batch): JsonResponse
     {
-        abort_if(in_array($batch->status, ['waiting', 'running'], true), 409, 'Stop the batch first.');
+        abort_if($batch->work?->isOpen() === true, 409, 'Stop the batch first.');
         File::deleteDirectory($batch->folder());
         $batch->delete();
 
@@ -165,8 +157,8 @@ final class BatchController
     private static function row(Batch $batch): array
     {
         return [
-            'id' => $batch->id, 'title' => $batch->title, 'status' => $batch->status, 'process' => $batch->process, 'processLabel' => Processes::of($batch->process)->label(), 'preset' => $batch->preset, 'width' => $batch->width,
-            'files' => $batch->files, 'notTaken' => $batch->not_taken ?? [], 'error' => $batch->error, 'made' => $batch->created_at?->toIso8601String(),
+            'id' => $batch->id, 'title' => $batch->title, 'work' => $batch->work?->row(), 'process' => $batch->process, 'processLabel' => Processes::of($batch->process)->label(), 'preset' => $batch->preset, 'width' => $batch->width,
+            'files' => $batch->files, 'notTaken' => $batch->not_taken ?? [], 'made' => $batch->created_at?->toIso8601String(),
         ];
     }
 

@@ -6,15 +6,23 @@ namespace App\Http\Controllers;
 
 use App\Http\Budget;
 use App\Models\ShopJob;
+use App\Prep\DatabaseStepCache;
 use App\Prep\Gate;
 use App\Prep\JobSheets;
 use App\Prep\Made;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Format\AboutFormat;
 use NeatEdge\Core\Format\Export;
 use NeatEdge\Core\Format\Formats;
+use NeatEdge\Core\Geometry\InvalidLength;
+use NeatEdge\Core\Geometry\Length;
+use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Layout\Layout;
+use NeatEdge\Core\Sheet\Make\Order;
 use RuntimeException;
 use ZipArchive;
 
@@ -27,7 +35,7 @@ final class ExportController
         self::hold($request, $job);
         $format = is_string($request->query('format')) ? $request->query('format') : 'pdf';
         $writer = Formats::make($format, self::values($request, $job), $job->unit);
-        $layouts = Made::layouts($job);
+        $layouts = Made::ready($job);
         $files = Budget::within('Writing the files', static fn (): array => Export::files($layouts, $format, $writer, $request->query('plates') === 'one'));
         $manifest = Export::manifest($job->title, $layouts, $files, $format, $writer);
         $files['manifest.json'] = json_encode($manifest, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE)."\n";
@@ -40,7 +48,7 @@ final class ExportController
     public function one(Request $request, ShopJob $job, int $number, string $format): Response
     {
         self::hold($request, $job);
-        $layout = Made::layouts($job)[$number] ?? abort(404);
+        $layout = Made::ready($job)[$number] ?? abort(404);
         [$bytes, $about] = self::written($layout, $format, self::values($request, $job), $job->unit);
 
         return new Response($bytes, 200, ['Content-Type' => $about->type, 'Content-Disposition' => "attachment; filename=\"{$layout->name}.{$about->extension}\"", 'X-Content-Type-Options' => 'nosniff']);
@@ -103,5 +111,37 @@ final class ExportController
         }
 
         return new Response($bytes, 200, ['Content-Type' => 'application/zip', 'Content-Disposition' => "attachment; filename=\"{$name}.zip\""]);
+    }
+
+    /** O9: the files of the job at another width. */
+    public function size(Request $request, ShopJob $job): Response
+    {
+        Gate::pass($job);
+        $art = self::at($request, $job);
+        $format = is_string($request->query('format')) ? $request->query('format') : 'svg';
+        $writer = Formats::make($format);
+        $files = Budget::within('Writing this size', static function () use ($art, $job, $format, $writer): array {
+            $line = PrepLine::of($art->line ?? [], $job->limits(), new DatabaseStepCache);
+            $seen = Seen::of($art);
+            $values = Made::values($job);
+            $layouts = (new Order($line->outcome($seen), sprintf('%s %.0f', $job->title, $art->width), $job->process->making(), $job->limits(), $values, Made::names(), $line->isMirrored(), under: $job->process->under($line, $seen, $values)))->layouts();
+
+            return Export::files($layouts, $format, $writer);
+        });
+
+        return self::zip($files, sprintf('size-%.0f', $art->width));
+    }
+
+    private static function at(Request $request, ShopJob $job): Artwork
+    {
+        $text = $request->input('width');
+        try {
+            $width = Length::positive(is_string($text) ? $text : '', $job->unit)->mm;
+        } catch (InvalidLength $invalid) {
+            throw Refused::because($invalid->getMessage());
+        }
+        $art = ShopJob::snapshot($job->id)->art();
+
+        return $art->atWidth($width)->with(line: $art->line);
     }
 }

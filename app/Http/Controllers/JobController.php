@@ -11,6 +11,7 @@ use App\Models\StockItem;
 use App\Prep\Duplicating;
 use App\Prep\Intake;
 use App\Prep\ShopFonts;
+use App\Works\Works;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -231,7 +232,7 @@ final class JobController
     /** To the trash, from where it can be brought back for some weeks. */
     public function destroy(ShopJob $job): JsonResponse
     {
-        $job->preparations()->whereIn('status', ['waiting', 'running'])->update(['stop_requested' => true]);
+        Works::stopAll($job);
         $job->delete();
 
         return new JsonResponse(null, 204);

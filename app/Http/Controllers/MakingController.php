@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Budget;
 use App\Http\Ticket;
-use App\Jobs\RunNesting;
-use App\Models\Nesting;
 use App\Models\ShopJob;
 use App\Models\StockItem;
 use App\Prep\Laid;
 use App\Prep\Made;
+use App\Works\BeingMade;
+use App\Works\Kinds\Lay;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -40,7 +39,7 @@ final class MakingController
 
     public function show(ShopJob $job): JsonResponse
     {
-        $layouts = Budget::within('Laying out', static fn (): array => Made::layouts($job));
+        $layouts = Made::ready($job);
 
         return new JsonResponse([
             'fields' => array_map(static fn (Field $field): array => $field->toArray(), $job->process->fields()),
@@ -49,7 +48,6 @@ final class MakingController
             'layouts' => array_map(static fn (Layout $layout): array => Export::row($layout), $layouts),
             'formats' => array_values(array_map(static fn (AboutFormat $about): array => $about->toArray(), Formats::catalogue())),
             'nested' => ($job->making['placements'] ?? []) !== [],
-            'nesting' => Nesting::query()->where('shop_job_id', $job->id)->latest('id')->first()?->row(),
             'stale' => Made::isStale($job),
             'along' => $job->making['along'] ?? [],
             'others' => Made::others($job),
@@ -64,7 +62,11 @@ final class MakingController
             'values' => ['sometimes', 'array'], 'materials' => ['sometimes', 'array', 'max:200'], 'materials.*' => ['nullable', 'integer'],
             'along' => ['sometimes', 'array', 'max:40'], 'along.*.job' => ['required', 'integer', 'distinct'], 'along.*.copies' => ['required', 'integer', 'between:1,2000'],
         ], ['along.*.copies.*' => 'Lay 1 to 2000 copies of each job.', 'along.*.job.distinct' => 'Each job is laid with it once; give it more copies instead.', '*' => 'Choose from what is there.']);
-        $making = $job->making ?? [];
+        // What is still being laid out is chosen too.
+        $pending = Lay::pending($job);
+        $from = [$job->making ?? [], ...($pending === null ? [] : [$pending])];
+        $making = $pending ?? $job->making ?? [];
+        $job = Made::with($job, $making);
         $label = 'Lay it out';
         if ($request->has('values')) {
             // Kept as they are understood, so that a length that was typed once with a unit stays that length.
@@ -96,10 +98,12 @@ final class MakingController
             $label = 'Lay other jobs with it';
         }
         // Only what can be laid out is stored.
-        $job->making = $making;
-        Budget::within('Laying out', static fn (): array => Made::layouts($job));
+        $work = Lay::begin($job, $making, $label, $from);
+        if ($work->state === 'failed') {
+            throw Refused::because($work->error);
+        }
 
-        return $this->show(Laid::change($job, $label, static fn (): array => $making));
+        return $work->isOpen() ? throw new BeingMade($work) : $this->show(ShopJob::query()->findOrFail($job->id));
     }
 
     /**
@@ -126,7 +130,7 @@ final class MakingController
     /** Some plates over each other on the cloth. */
     public function mix(Request $request, ShopJob $job): Response
     {
-        $layouts = Made::layouts($job);
+        $layouts = Made::ready($job);
         $on = array_values(array_filter(array_map(intval(...), explode(',', is_string($request->query('on')) ? $request->query('on') : '')), static fn (int $i): bool => isset($layouts[$i])));
         $inks = StockItem::query()->where('kind', 'ink')->get()->keyBy('name');
         $cover = array_map(static fn (string $name): float => (float) ($inks->get($name)?->data['opacity'] ?? 0.95), Made::names());
@@ -138,34 +142,6 @@ final class MakingController
     public function moves(ShopJob $job, int $number): JsonResponse
     {
         return new JsonResponse(Moves::of(self::layout($job, $number), Made::described($job, Made::machine($job))));
-    }
-
-    public function nest(Request $request, ShopJob $job): JsonResponse
-    {
-        $seconds = (int) ($request->validate(['seconds' => ['sometimes', 'integer', 'min:1', 'max:600']], ['*' => 'Search for 1 to 600 seconds.'])['seconds'] ?? 20);
-        if (Made::order($job)->designs() === [] || (Made::values($job)['arrange'] ?? 'drawn') === 'drawn') {
-            throw Refused::because('Choose to nest the copies first; laid as they were drawn there is nothing to search for.');
-        }
-        Nesting::query()->where('shop_job_id', $job->id)->whereIn('status', ['waiting', 'running'])->update(['stop_requested' => true]);
-        Nesting::query()->where('shop_job_id', $job->id)->where('status', 'waiting')->update(['status' => 'stopped']);
-        $nesting = Nesting::query()->create(['shop_job_id' => $job->id, 'status' => 'waiting', 'seconds' => $seconds]);
-        RunNesting::dispatch($nesting->id);
-
-        return new JsonResponse($nesting->refresh()->row(), 202);
-    }
-
-    public function nesting(Nesting $nesting): JsonResponse
-    {
-        return new JsonResponse($nesting->row());
-    }
-
-    /** The best so far is kept. */
-    public function stopNesting(Nesting $nesting): JsonResponse
-    {
-        $nesting->update(['stop_requested' => true]);
-        Nesting::query()->whereKey($nesting->id)->where('status', 'waiting')->update(['status' => 'stopped']);
-
-        return new JsonResponse($nesting->refresh()->row());
     }
 
     /** Where the copies of a sheet lie, with their outlines, to be moved by hand. */
@@ -246,6 +222,6 @@ final class MakingController
 
     private static function layout(ShopJob $job, int $number): Layout
     {
-        return Made::layouts($job)[$number] ?? abort(404);
+        return Made::ready($job)[$number] ?? abort(404);
     }
 }

@@ -7,16 +7,15 @@ namespace App\Http\Controllers;
 use App\Http\Budget;
 use App\Http\PageArt;
 use App\Http\Ticket;
-use App\Jobs\PrepareArtwork;
 use App\Models\Preparation;
 use App\Models\ShopJob;
 use App\Models\StepResult;
+use App\Works\Kinds\Prepare;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Cache;
-use Illuminate\Validation\ValidationException;
-use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Check\Inspection;
+use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Prepare\Look;
 use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Seen\Seen;
@@ -26,37 +25,16 @@ final class PreparationController
     /** Seconds for which counts of findings are kept. */
     private const KEPT = 7 * 86_400;
 
-    public function store(ShopJob $job): JsonResponse
+    public function store(ShopJob $job, Prepare $kind): JsonResponse
     {
-        $line = $job->refresh()->art()->line ?? [];
-        if (array_filter($line, static fn (LineStep $step): bool => $step->on) === []) {
-            throw ValidationException::withMessages(['line' => 'Switch on at least one step.']);
-        }
-        // What is still at work on this job would only be thrown away.
-        $job->preparations()->whereIn('status', ['waiting', 'running'])->update(['stop_requested' => true]);
-        $job->preparations()->where('status', 'waiting')->update(['status' => 'stopped']);
-        $preparation = Preparation::query()->create([
-            'shop_job_id' => $job->id,
-            'version' => $job->version,
-            'status' => 'waiting',
-            'steps' => array_map(static fn (LineStep $step): array => $step->toArray(), $line),
-        ]);
-        PrepareArtwork::dispatch($preparation->id);
+        $preparation = Prepare::preparation($kind->ask($job, Values::read($kind->fields(), []))) ?? abort(404);
 
-        return new JsonResponse(Ticket::preparation($preparation->refresh(), $job), 202);
+        return new JsonResponse(Ticket::preparation($preparation, $job->refresh()), 202);
     }
 
     public function show(Preparation $preparation): JsonResponse
     {
         return new JsonResponse(Ticket::preparation($preparation, $preparation->job()->firstOrFail()));
-    }
-
-    public function stop(Preparation $preparation): JsonResponse
-    {
-        $preparation->update(['stop_requested' => true]);
-        Preparation::query()->whereKey($preparation->id)->where('status', 'waiting')->update(['status' => 'stopped']);
-
-        return $this->show($preparation->refresh());
     }
 
     public function stage(Preparation $preparation, int $stage): JsonResponse

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Jobs\RunSending;
 use App\Models\Sending;
 use App\Models\ShopJob;
 use App\Models\StockItem;
 use App\Prep\Gate;
 use App\Prep\Made;
+use App\Works\Kinds\Send;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -36,21 +36,21 @@ final class SendingController
         $preparation = Made::prepared($job);
         Made::holdStale($preparation, false);
         Gate::pass($job, $preparation);
-        $layout = Made::layouts($job)[(int) $fields['number']] ?? abort(404);
+        $layout = Made::ready($job)[(int) $fields['number']] ?? abort(404);
         self::hold($job, $machine, $layout);
         $kind = (string) $machine->data['kind'];
         $format = Devices::of($kind)::about()->format;
         [$bytes, $about] = ExportController::written($layout, $format, [...array_intersect_key(Made::described($job, $machine), array_flip(['blade', 'overcut', 'travel', 'gather', 'lift'])), ...($format === 'pdf' ? ['films' => 'black'] : [])]);
         // Looked for and noted in one: of two people who press at once the second is asked.
-        $sending = DB::transaction(static function () use ($job, $fields, $machine, $kind, $layout, $about, $bytes): Sending|JsonResponse {
-            $sent = Sending::query()->where('shop_job_id', $job->id)->where('number', $fields['number'])->where('version', $job->version)->whereNotIn('status', ['cancelled'])->latest('id')->first();
+        $sending = DB::transaction(static function () use ($job, $fields, $machine, $kind, $layout, $about): Sending|JsonResponse {
+            $sent = Sending::query()->where('shop_job_id', $job->id)->where('number', $fields['number'])->where('version', $job->version)->latest('id')->get()->first(static fn (Sending $one): bool => $one->work !== null && $one->work->state !== 'stopped');
             if ($sent !== null && ($fields['again'] ?? false) !== true) {
-                return new JsonResponse(['message' => $sent->status === 'done' ? sprintf('This sheet was sent to %s before. Send it once more?', $sent->machine) : sprintf('This sheet is on its way to %s already. Send it a second time?', $sent->machine), 'sent' => $sent->row()], 409);
+                return new JsonResponse(['message' => $sent->work?->state === 'done' ? sprintf('This sheet was sent to %s before. Send it once more?', $sent->machine) : sprintf('This sheet is on its way to %s already. Send it a second time?', $sent->machine), 'sent' => $sent->row()], 409);
             }
 
             return Sending::query()->create([
                 'shop_job_id' => $job->id, 'version' => $job->version, 'machine' => $machine->name, 'kind' => $kind, 'address' => $machine->data['host'].':'.(int) $machine->data['port'], 'file' => "{$layout->name}.{$about->extension}",
-                'title' => $layout->title, 'number' => (int) $fields['number'], 'status' => 'new', 'of' => Devices::of($kind)::parts($bytes), 'length_mm' => $layout->length(), 'height_mm' => $layout->height, 'log' => [],
+                'title' => $layout->title, 'number' => (int) $fields['number'], 'length_mm' => $layout->length(), 'height_mm' => $layout->height, 'log' => [],
             ]);
         });
         if ($sending instanceof JsonResponse) {
@@ -60,12 +60,11 @@ final class SendingController
             @mkdir(dirname($sending->path()), 0775, true);
         }
         if (@file_put_contents($sending->path(), $bytes) !== strlen($bytes)) {
-            $sending->update(['status' => 'stopped', 'error' => 'The file could not be kept: the disk is full.']);
+            $sending->delete();
 
             return new JsonResponse(['message' => 'The file could not be kept: the disk is full. Nothing was sent.'], 507);
         }
-        $sending->update(['status' => 'waiting']);
-        RunSending::dispatch($sending->id);
+        Send::begin($job, $sending, Devices::of($kind)::parts($bytes));
 
         return new JsonResponse($sending->refresh()->row(), 202);
     }
@@ -94,37 +93,9 @@ final class SendingController
         $bytes = is_file($sending->path()) ? (string) file_get_contents($sending->path()) : '';
 
         return new JsonResponse([
-            'done' => $sending->done, 'of' => $sending->of,
+            'done' => $done = $sending->work->done ?? 0, 'of' => $sending->work->of ?? 0,
             // Machines count y upwards from the lower left corner of the sheet.
-            'ways' => $sending->height_mm <= 0 ? [] : array_map(static fn (array $way): array => array_map(static fn (float $v, int $k): float => round($k % 2 === 0 ? $v : $sending->height_mm - $v, 2), $way, array_keys($way)), Devices::of($sending->kind)::traced($bytes, $sending->done)),
+            'ways' => $sending->height_mm <= 0 ? [] : array_map(static fn (array $way): array => array_map(static fn (float $v, int $k): float => round($k % 2 === 0 ? $v : $sending->height_mm - $v, 2), $way, array_keys($way)), Devices::of($sending->kind)::traced($bytes, $done)),
         ]);
-    }
-
-    public function pause(Sending $sending): JsonResponse
-    {
-        Sending::query()->whereKey($sending->id)->where('status', 'running')->update(['asked' => 'pause']);
-        Sending::query()->whereKey($sending->id)->where('status', 'waiting')->update(['status' => 'paused']);
-
-        return $this->show($sending->refresh());
-    }
-
-    /** On from where it stopped. */
-    public function go(Sending $sending): JsonResponse
-    {
-        if (Sending::query()->whereKey($sending->id)->whereIn('status', ['paused', 'stopped'])->update(['status' => 'waiting', 'asked' => '', 'error' => '']) > 0) {
-            RunSending::dispatch($sending->id);
-        }
-
-        return $this->show($sending->refresh());
-    }
-
-    public function cancel(Sending $sending): JsonResponse
-    {
-        Sending::query()->whereKey($sending->id)->where('status', 'running')->update(['asked' => 'cancel']);
-        if (Sending::query()->whereKey($sending->id)->whereIn('status', ['waiting', 'paused', 'stopped'])->update(['status' => 'cancelled', 'error' => '']) > 0) {
-            $sending->letNext();
-        }
-
-        return $this->show($sending->refresh());
     }
 }

@@ -1,3 +1,4 @@
+import type { Work, WorkState } from './works'
 import type { FieldType } from './catalogue'
 
 export type Unit = 'mm' | 'cm' | 'in' | 'pt' | 'px'
@@ -36,7 +37,7 @@ export interface Job {
 export interface ListedJob extends Pick<Job, 'id' | 'title' | 'customer' | 'due' | 'process' | 'processLabel' | 'width' | 'height' | 'demo' | 'version'> {
   created: string
   updated: string
-  state: 'new' | PreparationStatus
+  state: 'new' | WorkState
   stale: boolean
   ready: boolean
   findings: number
@@ -79,7 +80,7 @@ export interface Preset { name: string; version: number; note: string; for: stri
 
 export interface BatchRow { file: string; state: 'waiting' | 'done' | 'failed'; width_mm?: number; height_mm?: number; sheets?: number; findings?: number; serious?: number; verdict?: string; ready?: boolean; error?: string }
 
-export interface Batch { id: number; title: string; status: 'new' | 'waiting' | 'running' | 'done' | 'stopped' | 'failed'; process: string; processLabel: string; preset: string; width: string; files: number; notTaken: string[]; error: string; made: string; rows?: BatchRow[]; done?: number }
+export interface Batch { id: number; title: string; work: Work | null; process: string; processLabel: string; preset: string; width: string; files: number; notTaken: string[]; made: string; rows?: BatchRow[]; done?: number }
 
 export interface Palette {
   colours: { hex: string; area: number; share: number; name: string }[]
@@ -387,20 +388,12 @@ export interface Sheet {
   area_mm2: number
 }
 
-export type PreparationStatus = 'waiting' | 'running' | 'done' | 'stopped' | 'failed'
-
 export interface Preparation {
   id: number
-  status: PreparationStatus
+  status: WorkState
   steps: { id: string; kind: string; on: boolean }[]
-  done: number
-  of: number
-  doing: string
-  /** Share of all its work that is done. */
-  share: number
-  /** Seconds; null while that cannot be told. */
-  left: number | null
-  error: string | null
+  /** How far it is, and how it ended. */
+  work: Work
   stale: boolean
   /** Not sent along with edits: they do not change what was made before. */
   verdict?: Verdict | null

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { api, words } from '@/api/client'
 import type { Batch, BatchRow, Preset } from '@/api/types'
+import { isOpen } from '@/api/works'
 import { useChoices } from '@/stores/choices'
+import { useWorks } from '@/stores/works'
 import { count } from '@/units'
 import { ElButton, ElInput, ElProgress, ElUpload, type UploadFile } from 'element-plus'
-import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 
 const props = defineProps<{ id?: string }>()
@@ -18,7 +20,6 @@ const sending = ref(false)
 const files = ref<File[]>([])
 const fields = ref({ title: '', preset: '', process: '', width: '', sizes: '' })
 const only = ref<'all' | 'person' | 'ready' | 'failed'>('all')
-let poll = 0
 
 async function load() {
   problem.value = ''
@@ -29,9 +30,10 @@ async function load() {
     problem.value = words(refused)
   }
 }
-const runs = computed(() => batch.value?.status === 'running' || batch.value?.status === 'waiting')
+const works = useWorks()
+const work = computed(() => works.of(batch.value?.work))
+const runs = computed(() => isOpen(work.value))
 async function look() {
-  window.clearTimeout(poll)
   if (!props.id) return
   try {
     batch.value = await api.get<Batch>(`batches/${props.id}`)
@@ -39,11 +41,12 @@ async function look() {
     problem.value = words(refused)
     return
   }
-  if (runs.value) poll = window.setTimeout(look, 700)
+  if (batch.value.work && isOpen(batch.value.work)) void works.ended(batch.value.work)
 }
+// As often as something came of it.
+watch(() => `${work.value?.done} ${work.value?.state}`, () => batch.value && look())
 onMounted(() => Promise.all([load(), choices.load().catch(() => undefined)]))
 watch(() => props.id, () => ((batch.value = null), look()), { immediate: true })
-onUnmounted(() => window.clearTimeout(poll))
 
 /** What was dropped and does not go along, each with the reason. */
 const aside = ref<string[]>([])
@@ -93,14 +96,17 @@ async function start() {
     sending.value = false
   }
 }
-async function say(path: string, body: Record<string, unknown> = {}) {
+async function say(ask: () => Promise<unknown>) {
+  problem.value = ''
   try {
-    batch.value = await api.post<Batch>(`batches/${props.id}/${path}`, body)
-    look()
+    await ask()
+    await look()
   } catch (refused) {
     problem.value = words(refused)
   }
 }
+const again = (body: Record<string, unknown> = {}) => say(() => api.post<Batch>(`batches/${props.id}/again`, body))
+const stop = () => say(() => works.tell(work.value!, 'stop'))
 async function asJob(row: BatchRow) {
   try {
     const job = await api.post<{ id: number }>(`batches/${props.id}/open`, { file: row.file })
@@ -112,7 +118,7 @@ async function asJob(row: BatchRow) {
 const needs = (row: BatchRow) => row.state === 'done' && !row.ready
 const rows = computed(() => (batch.value?.rows ?? []).filter((row) => (only.value === 'all' ? true : only.value === 'failed' ? row.state === 'failed' : only.value === 'ready' ? row.ready : needs(row) || row.state === 'failed')))
 const share = computed(() => Math.round((100 * (batch.value?.done ?? 0)) / Math.max(1, batch.value?.files ?? 1)))
-const words4: Record<string, string> = { waiting: 'waits', running: 'at work', done: 'done', stopped: 'stopped', failed: 'broke off', new: 'coming in' }
+const words4: Record<string, string> = { waiting: 'waits', running: 'at work', done: 'done', stopped: 'stopped', failed: 'broke off', paused: 'paused' }
 </script>
 
 <template>
@@ -128,14 +134,14 @@ const words4: Record<string, string> = { waiting: 'waits', running: 'at work', d
       <template v-if="batch">
         <div class="bar">
           <ElProgress class="progress" :percentage="share" :show-text="false" :stroke-width="9" />
-          <span class="numbers" role="status" data-test="batch-state">{{ batch.done }} of {{ count(batch.files, 'file') }}, {{ words4[batch.status] }}</span>
+          <span class="numbers" role="status" data-test="batch-state">{{ batch.done }} of {{ count(batch.files, 'file') }}, {{ words4[work?.state ?? 'stopped'] }}</span>
           <label>Show <select v-model="only" data-test="batch-only"><option value="all">all</option><option value="person">what needs a person</option><option value="ready">what is ready</option><option value="failed">what failed</option></select></label>
           <span class="push" />
-          <ElButton v-if="runs" data-test="batch-stop" @click="say('stop')">Stop</ElButton>
-          <ElButton v-else-if="(batch.done ?? 0) < batch.files || batch.rows?.some((row) => row.state === 'failed')" data-test="batch-again" @click="say('again')">Go on</ElButton>
+          <ElButton v-if="runs" data-test="batch-stop" @click="stop">Stop</ElButton>
+          <ElButton v-else-if="(batch.done ?? 0) < batch.files || batch.rows?.some((row) => row.state === 'failed')" data-test="batch-again" @click="again()">Go on</ElButton>
           <a v-if="(batch.done ?? 0) > 0" class="all" :href="`/api/batches/${batch.id}/all.zip`" download>Download all as ZIP</a>
         </div>
-        <p v-if="batch.error" class="trouble">{{ batch.error }}</p>
+        <p v-if="work?.error" class="trouble">{{ work.error }}</p>
         <p v-if="batch.notTaken?.length" class="person" data-test="not-taken">Not taken, as {{ batch.notTaken.length === 1 ? 'it is' : 'they are' }} of no format that is read: {{ batch.notTaken.slice(0, 8).join(', ') }}{{ batch.notTaken.length > 8 ? ` and ${batch.notTaken.length - 8} more` : '' }}.</p>
         <table>
           <thead><tr><th /><th>File</th><th>Size</th><th>Sheets</th><th>Findings</th><th>Verdict</th><th /></tr></thead>
@@ -147,7 +153,7 @@ const words4: Record<string, string> = { waiting: 'waits', running: 'at work', d
               <td class="numbers">{{ row.sheets || '' }}</td>
               <td class="numbers">{{ row.state === 'done' ? `${row.findings}${row.serious ? `, ${row.serious} serious` : ''}` : '' }}</td>
               <td :class="{ ready: row.ready, person: needs(row) || row.state === 'failed' }">{{ row.state === 'failed' ? row.error : row.state === 'waiting' ? 'waits' : `${row.ready ? 'Ready' : 'Needs a person'}. ${row.verdict}.` }}</td>
-              <td class="acts"><button v-if="row.state === 'done'" type="button" data-test="as-job" @click="asJob(row)">Open as a job</button><button v-if="row.state === 'failed' && !runs" type="button" @click="say('again', { file: row.file })">Try again</button></td>
+              <td class="acts"><button v-if="row.state === 'done'" type="button" data-test="as-job" @click="asJob(row)">Open as a job</button><button v-if="row.state === 'failed' && !runs" type="button" @click="again({ file: row.file })">Try again</button></td>
             </tr>
           </tbody>
         </table>
@@ -172,7 +178,7 @@ const words4: Record<string, string> = { waiting: 'waits', running: 'at work', d
         </div>
       </form>
       <ul class="list">
-        <li v-for="one in batches ?? []" :key="one.id"><RouterLink :to="`/batches/${one.id}`">{{ one.title }}</RouterLink> <span class="quiet numbers">{{ count(one.files, 'file') }}, {{ one.preset }}, {{ words4[one.status] }}</span></li>
+        <li v-for="one in batches ?? []" :key="one.id"><RouterLink :to="`/batches/${one.id}`">{{ one.title }}</RouterLink> <span class="quiet numbers">{{ count(one.files, 'file') }}, {{ one.preset }}, {{ words4[works.of(one.work)?.state ?? 'stopped'] }}</span></li>
       </ul>
     </template>
   </div>

@@ -19,6 +19,7 @@ import { useEventListener } from '@vueuse/core'
 import { ElButton } from 'element-plus'
 import { computed, nextTick, onUnmounted, ref, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
+import WorkStrip from '@/works/WorkStrip.vue'
 import UnkeptQuestion from './UnkeptQuestion.vue'
 import VersionDrawer from './VersionDrawer.vue'
 
@@ -197,6 +198,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       <HandsView v-else-if="bench.job && bench.view.kind === 'hands'" class="over" />
       <Surface v-if="bench.art" v-show="!['layout', 'mix', 'hands'].includes(bench.view.kind)" :editing="hands" :stage="current.key" />
       <p v-if="!bench.loading && !bench.job" class="waiting"><RouterLink to="/">Back to the jobs</RouterLink></p>
+      <WorkStrip class="works" />
     </main>
     <SheetColumn />
     <PrepLine v-if="bench.job" class="prep" :quiet="hands" />
@@ -226,6 +228,7 @@ main :deep(.frame) { flex: 1; min-height: 0; }
 .touching { display: flex; align-items: center; gap: 8px; color: var(--green); font-weight: 500; font-size: 15px; white-space: nowrap; }
 .push { flex: 1; }
 .lit { border-color: var(--green); color: var(--green); background: var(--green-pale); }
+.works { position: absolute; right: 16px; bottom: 44px; }
 .waiting { margin: auto; color: var(--ink-mid); }
 .trouble button { border: 0; background: none; font: inherit; text-decoration: underline; cursor: pointer; color: inherit; }
 aside { grid-area: sheets; border-left: 1px solid var(--line); }

@@ -61,7 +61,7 @@ const day = (text: string) => new Date(text).toLocaleDateString('en-GB', { day: 
 
 function state(job: ListedJob): string {
   if (job.state === 'done') return job.stale ? 'changed since it was prepared' : `${job.ready ? 'ready' : 'not ready'}, ${count(job.sheets, 'sheet')}`
-  return { new: 'not prepared', waiting: 'waiting', running: 'at work', stopped: 'stopped', failed: 'broke off' }[job.state]
+  return { new: 'not prepared', waiting: 'waiting', running: 'at work', paused: 'paused', stopped: 'stopped', failed: 'broke off' }[job.state]
 }
 
 /** How many rows are drawn at first. */

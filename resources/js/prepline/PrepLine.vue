@@ -23,8 +23,8 @@ const choices = useChoices()
 onMounted(() => choices.load().catch((refused) => (bench.problem = words(refused))))
 onMounted(line.loadPresets)
 
-const share = computed(() => Math.round(100 * (bench.preparation?.share ?? 0)))
-const left = computed(() => (bench.preparation?.left ? `, about ${bench.preparation.left < 90 ? `${bench.preparation.left} s` : `${Math.round(bench.preparation.left / 60)} min`} left` : ''))
+const share = computed(() => Math.round(100 * (bench.work?.share ?? 0)))
+const left = computed(() => (bench.work?.left ? `, about ${bench.work.left < 90 ? `${bench.work.left} s` : `${Math.round(bench.work.left / 60)} min`} left` : ''))
 const isShown = (id: string) => bench.view.kind === 'step' && line.indexOf(id) >= 0 && bench.view.index === line.indexOf(id)
 
 /** A card is dragged by itself; where it would come to lie is marked. */
@@ -83,7 +83,7 @@ async function savePreset() {
       <ElButton v-else class="main" data-test="stop" @click="bench.stop()">Stop</ElButton>
       <template v-if="bench.running">
         <ElProgress class="progress" :percentage="share" :show-text="false" :stroke-width="7" />
-        <span class="doing" role="status">{{ bench.preparation?.doing || 'Waiting for its turn' }}{{ left }}…</span>
+        <span class="doing" role="status">{{ bench.work?.doing || (bench.work?.state === 'running' ? 'At work' : 'Waiting for its turn') }}{{ left }}…</span>
       </template>
       <span v-else-if="bench.preparation?.status === 'stopped'" class="quiet" role="status">Stopped; the source art is untouched.</span>
       <span v-else-if="bench.prepared && bench.preparation?.stale" class="stale">Made of an earlier state of the job</span>
@@ -123,7 +123,7 @@ async function savePreset() {
       >
         <button type="button" class="picture" tabindex="-1" :title="`Open: ${step.label}`" @click="unkept.pass(() => line.open(step.id))">
           <img v-if="line.indexOf(step.id) >= 0" draggable="false" :src="`/api/preparations/${bench.preparation?.id}/stages/${line.indexOf(step.id)}/picture.svg`" :alt="`After: ${step.label}`">
-          <span v-else class="blank">{{ step.on ? (bench.running && bench.preparation?.doing === step.label ? 'at work' : 'not yet') : 'off' }}</span>
+          <span v-else class="blank">{{ step.on ? (bench.running && bench.work?.doing === step.label ? 'at work' : 'not yet') : 'off' }}</span>
         </button>
         <ElSwitch class="switch" size="small" :model-value="step.on" :disabled="bench.running || bench.busy" :aria-label="`${step.label} on or off`" @update:model-value="line.turn(step.id, $event === true)" />
         <div class="text">

@@ -1,8 +1,10 @@
 import { api, isAway, Refused, words, workOn } from '@/api/client'
 import type { Art, ChangedState, Changes, Chosen, Finding, FindingGroup, JobState, Piece, Preparation } from '@/api/types'
+import { isOpen } from '@/api/works'
 import { useDrawn } from './drawn'
 import { lane } from './lane'
 import { refusal } from './refusal'
+import { useWorks } from './works'
 import { defineStore } from 'pinia'
 import { computed, nextTick, reactive, ref, shallowRef, watch } from 'vue'
 
@@ -42,6 +44,7 @@ export function sifted(numbers: number[], findings: Finding[], sieve: { small: b
 
 export const useBench = defineStore('bench', () => {
   const drawn = useDrawn()
+  const works = useWorks()
   const state = shallowRef<JobState | null>(null)
   const preparation = shallowRef<Preparation | null>(null)
   const stepArt = shallowRef<Record<string, Art>>({})
@@ -65,7 +68,6 @@ export const useBench = defineStore('bench', () => {
   const problem = refusal(chosen, finding, () => view.value.kind)
   const loading = ref(false)
   const busy = ref(false)
-  let poll = 0
 
   const job = computed(() => state.value?.job ?? null)
   /** The step of touching up that is worked on, and the result as it is after it; null while the source is. */
@@ -73,7 +75,10 @@ export const useBench = defineStore('bench', () => {
   const touched = shallowRef<Art | null>(null)
   const art = computed(() => (touching.value ? touched.value : (state.value?.art ?? null)))
   const result = computed(() => preparation.value?.result ?? null)
-  const running = computed(() => preparation.value?.status === 'running' || preparation.value?.status === 'waiting')
+  /** What prepares it, or prepared it last. */
+  const work = computed(() => works.of(preparation.value?.work))
+  /** Until what it gave is here. */
+  const running = computed(() => preparation.value !== null && isOpen({ state: preparation.value.status }))
   const prepared = computed(() => preparation.value?.status === 'done' && result.value !== null)
   const lastStep = computed(() => (result.value?.steps.length ?? 0) - 1)
   const findings = computed<Finding[]>(() => [...(state.value?.notices ?? []), ...(result.value?.findings ?? [])])
@@ -152,7 +157,6 @@ export const useBench = defineStore('bench', () => {
   }
 
   async function open(id: number) {
-    window.clearTimeout(poll)
     if (job.value?.id !== id) {
       source()
       state.value = null
@@ -173,8 +177,7 @@ export const useBench = defineStore('bench', () => {
     loading.value = true
     try {
       take(await api.get<JobState>(`jobs/${id}`))
-      if (running.value) follow()
-      else if (prepared.value) await loadStep(lastStep.value)
+      if (prepared.value) await loadStep(lastStep.value)
     } catch (refused) {
       problem.value = words(refused)
     } finally {
@@ -244,32 +247,39 @@ export const useBench = defineStore('bench', () => {
       group.value = null
       drawn.forget()
       view.value = { kind: 'source' }
-      follow()
+      if (prepared.value) await show({ kind: 'wipe' })
     } catch (refused) {
       problem.value = words(refused)
     }
   }
 
-  function follow() {
-    window.clearTimeout(poll)
+  /** Until it has ended; then what it gave is taken. */
+  async function follow() {
     const id = preparation.value?.id
-    if (id === undefined) return
-    poll = window.setTimeout(async () => {
+    if (id === undefined || following === id) return
+    following = id
+    await works.ended(preparation.value!.work)
+    following = null
+    if (preparation.value?.id !== id) return
+    for (let wait = 500; ; wait = Math.min(4000, 2 * wait)) {
       try {
-        const next = await api.get<Preparation>(`preparations/${id}`)
+        const next: Preparation = await api.get<Preparation>(`preparations/${id}`)
         if (preparation.value?.id !== id) return
         preparation.value = next
         if (wipeWith.value.startsWith('step')) wipeWith.value = 'file'
         if (wipeTo.value.startsWith('step')) wipeTo.value = 'result'
-        if (running.value) follow()
-        else if (prepared.value) await show({ kind: 'wipe' })
-        else if (next.status === 'failed') problem.value = next.error ?? 'The preparation broke off.'
+        if (prepared.value) await show({ kind: 'wipe' })
+        else if (next.status === 'failed') problem.value = next.work.error || 'The preparation broke off.'
+        return
       } catch (refused) {
         problem.value = words(refused)
-        follow()
+        await new Promise((go) => window.setTimeout(go, wait))
       }
-    }, 250)
+    }
   }
+  let following: number | null = null
+  // Whoever asked for it - this page, another window, an edit - and whatever else came with an answer: it is waited for.
+  watch(() => (running.value ? preparation.value?.id : null), (id) => void (id != null && follow()))
 
   /** Somebody can do without what was left out, for a reason; or cannot, after all. */
   async function accept(notice: number, reason: string | null) {
@@ -302,7 +312,7 @@ export const useBench = defineStore('bench', () => {
   async function stop() {
     if (!preparation.value) return
     try {
-      preparation.value = await api.post<Preparation>(`preparations/${preparation.value.id}/stop`)
+      await works.tell(preparation.value.work, 'stop')
     } catch (refused) {
       problem.value = words(refused)
     }
@@ -513,12 +523,11 @@ export const useBench = defineStore('bench', () => {
   }
 
   function leave() {
-    window.clearTimeout(poll)
     source()
   }
 
   return {
-    state, job, art, preparation, result, running, prepared, lastStep, findings, sheets, hasFile, wipesFile, wipeWith, wipeTo, wipe, verdict, accept, view, shown, chosen, away, waiting, finding, group, groups, sieve, listed, openFindings, judge, wire, wipeAt,
+    state, job, art, preparation, work, result, running, prepared, lastStep, findings, sheets, hasFile, wipesFile, wipeWith, wipeTo, wipe, verdict, accept, view, shown, chosen, away, waiting, finding, group, groups, sieve, listed, openFindings, judge, wire, wipeAt,
     detail, spot, touching, touch, source, changeBy, entered, byId, again, touchable, together, draw, tried, refreshDetail, compare, versionArt,
     problem, loading, busy, open, stands, show, prepare, stop, edit, undo, redo, amend, preview, showPreview, showArt, choose, chooseAll, chooseNone, leave,
   }

@@ -1,13 +1,16 @@
 import { api, Refused, words } from '@/api/client'
-import type { Along, Copies, DoneSoFar, Machine, Making, Moves, NestingRun, Sending, Stock, StockItem } from '@/api/making'
+import type { Along, Copies, DoneSoFar, Machine, Making, Moves, Nested, Sending, Stock, StockItem } from '@/api/making'
+import { isOpen, type Work } from '@/api/works'
 import type { FieldValue } from '@/api/types'
 import { useBench } from '@/stores/bench'
+import { useWorks } from '@/stores/works'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 
 /** A job as it is laid out, and on its way to machines. */
 export const useMaking = defineStore('making', () => {
   const bench = useBench()
+  const works = useWorks()
   const making = shallowRef<Making | null>(null)
   const materials = shallowRef<StockItem[]>([])
   const loading = ref(false)
@@ -15,7 +18,8 @@ export const useMaking = defineStore('making', () => {
   const moves = shallowRef<Record<number, Moves>>({})
   /** Grows with every change, so that pictures are fetched anew. */
   const state = ref(0)
-  const nesting = shallowRef<NestingRun | null>(null)
+  /** The last search for a closer way. */
+  const nesting = computed(() => (works.last.nest as Work<Nested> | undefined) ?? null)
   const copies = shallowRef<Copies[] | null>(null)
   const machines = shallowRef<Machine[]>([])
   const sendings = shallowRef<Sending[]>([])
@@ -29,9 +33,7 @@ export const useMaking = defineStore('making', () => {
     bench.stands(next.history)
     moves.value = {}
     state.value++
-    nesting.value = next.nesting
     mixed.value = new Set(next.layouts.keys())
-    if (nesting.value && ['waiting', 'running'].includes(nesting.value.status)) followNesting()
   }
   async function attempt(work: () => Promise<void>) {
     problem.value = ''
@@ -44,15 +46,20 @@ export const useMaking = defineStore('making', () => {
       loading.value = false
     }
   }
+  type Laid = Making | { work: Work }
+  const ask = () => api.get<Laid>(path('making'))
   const load = () => attempt(async () => {
     if (!bench.job || !bench.prepared) return
-    take(await api.get<Making>(path('making')))
+    take(await works.made<Making>(ask, ask, 'layouts'))
     materials.value = (await api.get<Stock>('stock')).items.filter((one) => one.kind === 'material' && (!one.values.for || one.values.for === 'any' || one.values.for === bench.job?.process))
-    await loadSendings()
+    await Promise.all([loadSendings(), works.loadLast(bench.job.id)])
+    if (isOpen(nesting.value)) void nested(nesting.value!)
   })
-  const change = (name: string, value: FieldValue) => attempt(async () => take(await api.put<Making>(path('making'), { values: { [name]: value } })))
-  const layAlong = (along: Along[]) => attempt(async () => take(await api.put<Making>(path('making'), { along })))
-  const material = (sheet: string, id: number | null) => attempt(async () => take(await api.put<Making>(path('making'), { materials: { [sheet]: id } })))
+  /** Stored once it can be laid out so. */
+  const lay = (what: Record<string, unknown>) => attempt(async () => take(await works.made<Making>(() => api.put<Laid>(path('making'), what), ask, 'layouts')))
+  const change = (name: string, value: FieldValue) => lay({ values: { [name]: value } })
+  const layAlong = (along: Along[]) => lay({ along })
+  const material = (sheet: string, id: number | null) => lay({ materials: { [sheet]: id } })
 
   async function loadMoves(number: number) {
     if (moves.value[number]) return
@@ -61,27 +68,15 @@ export const useMaking = defineStore('making', () => {
     })
   }
 
-  const nest = (seconds: number) => attempt(async () => {
-    nesting.value = await api.post<NestingRun>(path('nestings'), { seconds })
-    followNesting()
-  })
-  const stopNesting = () => attempt(async () => {
-    nesting.value = await api.post<NestingRun>(`nestings/${nesting.value!.id}/stop`)
-  })
-  let poll = 0
-  function followNesting() {
-    window.clearTimeout(poll)
-    poll = window.setTimeout(async () => {
-      const id = nesting.value?.id
-      if (id === undefined) return
-      const next = await api.get<NestingRun>(`nestings/${id}`).catch(() => nesting.value!)
-      nesting.value = next
-      if (['waiting', 'running'].includes(next.status)) followNesting()
-      else {
-        if (next.error) problem.value = next.error
-        await load()
-      }
-    }, 400)
+  const nest = (seconds: number) => attempt(async () => void nested(await works.ask<Nested>(bench.job!.id, 'nest', { seconds })))
+  const stopNesting = () => attempt(async () => void (await works.tell(nesting.value!, 'stop')))
+  /** However a search ends, its best is shown. */
+  async function nested(work: Work<Nested>) {
+    const job = bench.job?.id
+    const ended = await works.ended(work)
+    if (bench.job?.id !== job) return
+    await load()
+    if (ended.error) problem.value = ended.error
   }
   const loadCopies = () => attempt(async () => {
     copies.value = await api.get<Copies[]>(path('copies'))
@@ -89,7 +84,7 @@ export const useMaking = defineStore('making', () => {
   /** Laid by hand; refused where one would lie on another. */
   const move = (sheet: string, moved: { copy: number; x: number; y: number; turn: number }[]) => attempt(async () => {
     copies.value = await api.post<Copies[]>(path('copies'), { sheet, moved })
-    take(await api.get<Making>(path('making')))
+    take(await works.made<Making>(ask, ask, 'layouts'))
   })
   // Undone, done again, or laid otherwise in another window.
   watch(() => bench.state?.history.laid, (laid) => {
@@ -100,9 +95,16 @@ export const useMaking = defineStore('making', () => {
     const answer = await api.get<{ machines: Machine[]; sendings: Sending[] }>(path('sendings'))
     machines.value = answer.machines
     sendings.value = answer.sendings
-    if (answer.sendings.some((one) => ['waiting', 'running'].includes(one.status))) followSendings()
+    for (const one of answer.sendings) if (isOpen(one.work)) void works.ended(one.work)
     await loadDone()
   }
+  /** How far a sheet is on its way. */
+  const wayOf = (one: Sending): Work => works.of(one.work)!
+  // As its machine goes on; what it wrote down comes with the list, once something begins or ends.
+  watch(() => sendings.value.map((one) => `${one.id} ${wayOf(one).done}`).join(), () => loadDone().catch(() => undefined))
+  watch(() => sendings.value.map((one) => `${one.id} ${wayOf(one).state}`).join(), (_, before) => {
+    if (before !== '' && sendings.value.some((one) => wayOf(one).state !== one.work.state)) loadSendings().catch((refused) => (problem.value = words(refused)))
+  })
   /** The last sending of a sheet. */
   const sendingOf = (number: number) => sendings.value.find((one) => one.number === number)
   /** What the machine has done of the sheet that is looked at, while it is not all of it. */
@@ -110,43 +112,35 @@ export const useMaking = defineStore('making', () => {
   async function loadDone() {
     const view = bench.view
     const one = view.kind === 'layout' ? sendingOf(view.index) : undefined
-    if (!one || view.kind !== 'layout' || ['done', 'cancelled'].includes(one.status) || one.version !== bench.job?.version) {
+    if (!one || view.kind !== 'layout' || ['done', 'stopped'].includes(wayOf(one).state) || one.version !== bench.job?.version) {
       doneSoFar.value = null
       return
     }
-    if (doneSoFar.value?.number === view.index && doneSoFar.value.done === one.done) return
+    if (doneSoFar.value?.number === view.index && doneSoFar.value.done === wayOf(one).done) return
     const ways = await api.get<DoneSoFar>(`sendings/${one.id}/done`)
     if (bench.view.kind === 'layout' && bench.view.index === view.index) doneSoFar.value = { ...ways, number: view.index }
   }
   watch(() => bench.view, () => loadDone().catch(() => (doneSoFar.value = null)))
-  let follow = 0
-  function followSendings() {
-    window.clearTimeout(follow)
-    follow = window.setTimeout(() => loadSendings().catch((refused) => (problem.value = words(refused))), 400)
-  }
   /** Sheets that were sent before are asked about: nothing is sent twice unseen. */
   const asked = ref<{ machine: number; number: number; says: string } | null>(null)
   const send = (machine: number, number: number, again = false) => attempt(async () => {
     asked.value = null
     try {
-      await api.post(path('sendings'), { machine, number, again })
+      await works.made<Sending>(() => api.post<Sending | { work: Work }>(path('sendings'), { machine, number, again }), undefined, 'file')
     } catch (refused) {
       if (refused instanceof Refused && refused.status === 409) asked.value = { machine, number, says: refused.message }
       else throw refused
     }
     await loadSendings()
   })
-  const tell = (id: number, what: 'pause' | 'go' | 'cancel') => attempt(async () => {
-    await api.post(`sendings/${id}/${what}`)
+  const tell = (one: Sending, what: 'pause' | 'go' | 'stop') => attempt(async () => {
+    await works.tell(one.work, what)
     await loadSendings()
   })
 
   // Told by a word: a list would be another one with every answer.
   watch(() => `${bench.job?.id} ${bench.prepared ? bench.preparation?.id : ''}`, () => {
-    window.clearTimeout(poll)
-    window.clearTimeout(follow)
     making.value = null
-    nesting.value = null
     copies.value = null
     sendings.value = []
     moves.value = {}
@@ -154,5 +148,5 @@ export const useMaking = defineStore('making', () => {
     problem.value = ''
   })
 
-  return { making, layouts, materials, loading, problem, moves, state, nesting, copies, machines, sendings, mixed, asked, doneSoFar, sendingOf, load, change, layAlong, material, loadMoves, nest, stopNesting, loadCopies, move, send, tell }
+  return { making, layouts, materials, loading, problem, moves, state, nesting, copies, machines, sendings, mixed, asked, doneSoFar, sendingOf, wayOf, load, change, layAlong, material, loadMoves, nest, stopNesting, loadCopies, move, send, tell }
 })

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isOpen } from '@/api/works'
 import FieldForm from '@/fields/FieldForm.vue'
 import { useBench } from '@/stores/bench'
 import { useColours } from '@/stores/colours'
@@ -25,8 +26,8 @@ function lay(job: number, copies: number) {
   making.layAlong(copies < 1 ? rest : along.value.some((one) => one.job === job) ? along.value.map((one) => (one.job === job ? { job, copies } : one)) : [...rest, { job, copies }])
 }
 const seconds = ref(20)
-const running = computed(() => ['waiting', 'running'].includes(making.nesting?.status ?? ''))
-const told = computed(() => Object.entries(making.nesting?.progress ?? {}).map(([sheet, one]) => `${sheet === 'all' ? '' : `${names.of(sheet)}: `}${one.length.toFixed(0)} mm after ${one.tried} tries`).join(', '))
+const running = computed(() => isOpen(making.nesting))
+const told = computed(() => Object.entries(making.nesting?.outcome?.progress ?? {}).map(([sheet, one]) => `${sheet === 'all' ? '' : `${names.of(sheet)}: `}${one.length.toFixed(0)} mm after ${one.tried} tries`).join(', '))
 </script>
 
 <template>

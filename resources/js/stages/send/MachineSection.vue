@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Sending } from '@/api/making'
+import type { Work } from '@/api/works'
 import { useBench } from '@/stores/bench'
 import { useGate } from '@/stores/gate'
 import { useMaking } from '@/stores/making'
@@ -25,8 +25,9 @@ const send = (number: number) => gate.pass(async () => {
   bench.show({ kind: 'layout', index: number })
   await making.send(machine.value!, number)
 })
-const words: Record<string, string> = { new: 'being written', waiting: 'waits for the machine', running: 'on its way', paused: 'paused', stopped: 'stopped', done: 'done', cancelled: 'cancelled' }
-const share = (one: Sending) => (one.of > 0 ? Math.round((100 * one.done) / one.of) : 0)
+const way = (index: number) => making.wayOf(latest(index)!)
+const words: Record<string, string> = { waiting: 'waits for the machine', running: 'on its way', paused: 'paused', failed: 'stopped', done: 'done', stopped: 'cancelled' }
+const share = (one: Work) => (one.of > 0 ? Math.round((100 * one.done) / one.of) : 0)
 const open = ref<number | null>(null)
 </script>
 
@@ -50,14 +51,14 @@ const open = ref<number | null>(null)
         <ElButton size="small" :disabled="machine === null || stale || making.loading" :data-send="index" @click="send(index)">Send</ElButton>
       </div>
       <template v-if="latest(index)">
-        <ElProgress :percentage="share(latest(index)!)" :stroke-width="6" :status="latest(index)!.status === 'done' ? 'success' : latest(index)!.status === 'stopped' ? 'exception' : undefined" />
-        <p class="state" role="status" :data-sending="index"><span>{{ words[latest(index)!.status] }}</span>, {{ latest(index)!.done }} of {{ latest(index)!.of }} parts at {{ latest(index)!.machine }}</p>
-        <p v-if="latest(index)!.error" class="error" data-test="sending-error">{{ latest(index)!.error }}</p>
+        <ElProgress :percentage="share(way(index))" :stroke-width="6" :status="way(index).state === 'done' ? 'success' : way(index).state === 'failed' ? 'exception' : undefined" />
+        <p class="state" role="status" :data-sending="index"><span>{{ words[way(index).state] }}</span>, {{ way(index).done }} of {{ way(index).of }} parts at {{ latest(index)!.machine }}</p>
+        <p v-if="way(index).error" class="error" data-test="sending-error">{{ way(index).error }}</p>
         <div class="acts">
-          <ElButton v-if="latest(index)!.status === 'running'" size="small" data-test="pause" @click="making.tell(latest(index)!.id, 'pause')">Pause</ElButton>
-          <ElButton v-if="['paused', 'stopped'].includes(latest(index)!.status)" size="small" type="primary" data-test="go-on" @click="making.tell(latest(index)!.id, 'go')">Go on from there</ElButton>
-          <ElButton v-if="['waiting', 'running', 'paused', 'stopped'].includes(latest(index)!.status)" size="small" data-test="cancel" @click="making.tell(latest(index)!.id, 'cancel')">Cancel</ElButton>
-          <ElButton v-if="latest(index)!.status !== 'done'" size="small" text :data-test="`so-far-${index}`" @click="bench.show({ kind: 'layout', index })">On the sheet</ElButton>
+          <ElButton v-if="way(index).state === 'running'" size="small" data-test="pause" @click="making.tell(latest(index)!, 'pause')">Pause</ElButton>
+          <ElButton v-if="['paused', 'failed'].includes(way(index).state)" size="small" type="primary" data-test="go-on" @click="making.tell(latest(index)!, 'go')">Go on from there</ElButton>
+          <ElButton v-if="['waiting', 'running', 'paused', 'failed'].includes(way(index).state)" size="small" data-test="cancel" @click="making.tell(latest(index)!, 'stop')">Cancel</ElButton>
+          <ElButton v-if="way(index).state !== 'done'" size="small" text :data-test="`so-far-${index}`" @click="bench.show({ kind: 'layout', index })">On the sheet</ElButton>
           <ElButton size="small" text @click="open = open === latest(index)!.id ? null : latest(index)!.id">Log</ElButton>
         </div>
         <ol v-if="open === latest(index)!.id"><li v-for="(row, k) in latest(index)!.log" :key="k">{{ new Date(row.at).toLocaleTimeString('en-GB') }} {{ row.what }}</li></ol>

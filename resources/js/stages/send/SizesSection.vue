@@ -1,14 +1,16 @@
 <script setup lang="ts">
-import { api, words } from '@/api/client'
-import type { SizeGroup, SizeRun } from '@/api/making'
+import { words } from '@/api/client'
+import type { SizeGroup, SizeRow, Sizes } from '@/api/making'
+import { isOpen, type Work } from '@/api/works'
 import { nameOf } from '@/findings'
 import { useBench } from '@/stores/bench'
 import { useGate } from '@/stores/gate'
 import { useColours } from '@/stores/colours'
 import { refusal } from '@/stores/refusal'
+import { useWorks } from '@/stores/works'
 import { mm } from '@/units'
 import { ElButton } from 'element-plus'
-import { computed, onMounted, onUnmounted, ref, shallowRef } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 
 /** The same art at other finished sizes, each checked at its own: they are worked off one after the other, and what is done stays when the rest is stopped. */
 const bench = useBench()
@@ -22,34 +24,29 @@ function held(event: MouseEvent) {
 const names = useColours()
 names.load()
 const text = ref(bench.job ? [0.5, 0.75, 1].map((share) => `${Math.round(bench.job!.width * share)}mm`).join('\n') : '')
-const run = shallowRef<SizeRun | null>(null)
+const works = useWorks()
+const work = computed(() => (works.last.sizes as Work<Sizes> | undefined) ?? null)
+const run = computed(() => work.value?.outcome ?? null)
 const problem = refusal(text)
 const open = ref<number | null>(null)
-const busy = computed(() => ['waiting', 'running'].includes(run.value?.status ?? ''))
+const busy = computed(() => isOpen(work.value))
 const older = computed(() => run.value !== null && !busy.value && run.value.version !== bench.job?.version)
-let timer = 0
-async function attempt(work: () => Promise<SizeRun | null>) {
+async function attempt(what: () => Promise<unknown>) {
   problem.value = ''
   try {
-    run.value = await work()
-    if (busy.value) follow()
+    await what()
   } catch (refused) {
     problem.value = words(refused)
   }
 }
-function follow() {
-  window.clearTimeout(timer)
-  timer = window.setTimeout(() => attempt(() => api.get<SizeRun>(`sizes/${run.value!.id}`)), 500)
-}
 onMounted(() => attempt(async () => {
-  const last = (await api.get<{ run: SizeRun | null }>(`jobs/${bench.job!.id}/sizes`)).run
-  if (last) text.value = last.rows.map((row) => row.typed).join('\n')
-  return last
+  await works.loadLast(bench.job!.id)
+  if (busy.value) void works.ended(work.value!)
+  if (run.value) text.value = run.value.rows.map((row) => row.typed).join('\n')
 }))
-onUnmounted(() => window.clearTimeout(timer))
-const check = () => attempt(() => api.post<SizeRun>(`jobs/${bench.job!.id}/sizes`, { widths: text.value.split(/[\n;]+/).map((one) => one.trim()).filter(Boolean) }))
-const stop = () => attempt(() => api.post<SizeRun>(`sizes/${run.value!.id}/stop`))
-const says = (row: SizeRun['rows'][number]) => (row.error ? 'not checked' : row.verdict ? (row.verdict.ready ? 'ready' : 'not ready') : busy.value ? '…' : 'not reached')
+const check = () => attempt(() => works.ask(bench.job!.id, 'sizes', { widths: text.value.split(/[\n;]+/).map((one) => one.trim()).filter(Boolean) }))
+const stop = () => attempt(() => works.tell(work.value!, 'stop'))
+const says = (row: SizeRow) => (row.error ? 'not checked' : row.verdict ? (row.verdict.ready ? 'ready' : 'not ready') : busy.value ? '…' : 'not reached')
 function show(group: SizeGroup) {
   if (!group.at) return
   bench.show({ kind: 'source' })
@@ -63,9 +60,9 @@ function show(group: SizeGroup) {
   </label>
   <ElButton v-if="!busy" type="primary" :disabled="text.trim() === ''" data-test="check-sizes" @click="check">Check each</ElButton>
   <ElButton v-else data-test="stop-sizes" @click="stop">Stop</ElButton>
-  <p v-if="run?.doing" class="quiet" role="status">{{ run.doing }}</p>
+  <p v-if="busy && work?.doing" class="quiet" role="status">{{ work.doing }}</p>
   <p v-if="problem" class="trouble" role="alert">{{ problem }}</p>
-  <p v-if="run?.status === 'failed'" class="trouble" role="alert">It broke off; what is done stands below. Check again for the rest.</p>
+  <p v-if="work?.state === 'failed'" class="trouble" role="alert">{{ work.error }}</p>
   <p v-if="older" class="quiet">Of before the last change.</p>
   <ul>
     <li v-for="(row, index) in run?.rows ?? []" :key="index" :class="{ bad: row.error || row.verdict?.ready === false, open: !row.error && !row.verdict }">

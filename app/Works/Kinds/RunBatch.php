@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Works\Kinds;
+
+use App\Models\Batch;
+use App\Models\Work;
+use App\Prep\Broken;
+use App\Works\Apart;
+use App\Works\Hold;
+use App\Works\Kind;
+use App\Works\Works;
+use NeatEdge\Core\Described\Refused;
+use RuntimeException;
+use Symfony\Component\Process\Process;
+
+/** A batch, by the very command that a script would call, in processes of its own, some files at a time; begun again it goes on where it was. */
+final class RunBatch extends Kind
+{
+    private const LOOK = 150_000;
+
+    public function key(): string
+    {
+        return 'batch';
+    }
+
+    public function label(): string
+    {
+        return 'Batch';
+    }
+
+    public function queue(): string
+    {
+        return 'batches';
+    }
+
+    public static function begin(Batch $batch): Work
+    {
+        return Works::start(new self, null, $batch->title, ['batch' => $batch->id], also: static fn (Work $work) => $batch->update(['work_id' => $work->id]));
+    }
+
+    public function goesOn(Work $work): bool
+    {
+        return in_array($work->state, ['done', 'stopped', 'failed'], true);
+    }
+
+    public function resumes(): bool
+    {
+        return true;
+    }
+
+    public function run(Work $work, Hold $hold): ?array
+    {
+        $batch = Batch::query()->where('work_id', $work->id)->first() ?? throw Refused::because('The batch is not there any more.');
+        $process = new Process([
+            ...Apart::php((int) config('neat-edge.prepare_megabytes')),
+            base_path('console/neat-edge.php'), 'batch', $batch->folder('in'), '--preset='.$batch->folder('preset.json'), '--process='.$batch->process, '--out-dir='.$batch->folder('out'), '--jobs='.config('neat-edge.batch_jobs'),
+            ...($batch->width === '' ? [] : ["--width={$batch->width}"]), ...(is_file($batch->folder('sizes.csv')) ? ['--sizes='.$batch->folder('sizes.csv')] : []),
+        ], base_path(), timeout: null);
+        $process->start();
+        try {
+            while ($process->isRunning()) {
+                usleep(self::LOOK);
+                $done = $batch->countDone();
+                $hold->tell($done, max(1, $batch->files), sprintf('%d of %d files', $done, $batch->files));
+            }
+        } finally {
+            // However it ends, what it began ends with it.
+            $process->stop(0.0, SIGKILL);
+        }
+        $words = trim((string) preg_replace('/^neat-edge: /', '', trim($process->getErrorOutput())));
+
+        // 0: all are ready; 1: some are not; 2: the call was wrong. With anything else the command itself fell over.
+        return match ($process->getExitCode()) {
+            0, 1 => null,
+            2 => throw Refused::because(mb_substr($words, 0, 400)),
+            default => throw Refused::because($this->broke($work, Broken::why(new RuntimeException($words.$process->getOutput()), ''))),
+        };
+    }
+
+    public function broke(Work $work, string $why): string
+    {
+        return ($why === '' || $why === '.' ? 'The batch broke off.' : $why).' What was done is kept. Go on with it.';
+    }
+}
