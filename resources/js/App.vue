@@ -8,5 +8,5 @@ const route = useRoute()
 <template>
   <RouterView />
   <!-- The bench has a place of its own for it. -->
-  <WorkStrip v-if="!route.params.stage" />
+  <WorkStrip v-if="route.name !== 'bench'" />
 </template>

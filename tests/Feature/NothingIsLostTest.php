@@ -22,6 +22,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
+use NeatEdge\Core\Patience\Patience;
 use PDO;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
@@ -284,6 +285,7 @@ final class NothingIsLostTest extends TestCase
         try {
             Budget::within('This change', static function (): float {
                 for ($sum = 0.0, $i = 1; $i < PHP_INT_MAX; $i++) {
+                    Patience::ask();
                     $sum += 1 / $i;
                 }
 
@@ -298,13 +300,27 @@ final class NothingIsLostTest extends TestCase
         self::assertSame(6, Budget::within('This change', static function (): int {
             for ($end = microtime(true) + 2.5; microtime(true) < $end;) {
                 usleep(50_000);
+                Patience::ask(100_000);
             }
 
             return 6;
         }));
-        // The alarm is off again: nothing rings in whatever comes next.
-        usleep(1_200_000);
-        self::assertSame(0, pcntl_alarm(0));
+        // Nobody asks any more in whatever comes next.
+        for ($k = 0; $k < 10_000_000; $k++) {
+            Patience::ask(1000);
+        }
+        // Real work is given up as well, wherever it is.
+        $job = $this->job();
+        for ($k = 0; $k < 7; $k++) {
+            $ids = array_column($this->getJson("/api/jobs/{$job}")->json('art.pieces'), 'id');
+            $this->postJson("/api/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'copy', 'pieces' => $ids, 'x' => 3 + 2 ** $k, 'y' => 2]])->assertOk();
+        }
+        config(['neat-edge.request_seconds' => 0]);
+        $version = $this->version($job);
+        $ids = array_column($this->getJson("/api/jobs/{$job}")->json('art.pieces'), 'id');
+        $refused = $this->postJson("/api/jobs/{$job}/edits", ['version' => $version, 'edit' => ['kind' => 'weld', 'pieces' => $ids]]);
+        self::assertSame([422, 'This change needs more than 0 seconds of computing and was given up; nothing was changed. Try it with less at once.'], [$refused->status(), $refused->json('message')]);
+        self::assertSame([$version, $ids], [$this->version($job), array_column($this->getJson("/api/jobs/{$job}")->json('art.pieces'), 'id')]);
     }
 
     #[Test]

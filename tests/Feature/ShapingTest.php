@@ -11,6 +11,7 @@ use App\Http\Lane;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Http\UploadedFile;
 use NeatEdge\Core\Edit\Edits;
+use NeatEdge\Core\Patience\Patience;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
 
@@ -85,7 +86,7 @@ final class ShapingTest extends TestCase
             Budget::within('This', static function () use ($job): void {
                 Lane::enter($job, 'shape', 'page');
                 for ($end = microtime(true) + 8; microtime(true) < $end;) {
-                    usleep(1000);
+                    Patience::ask();
                 }
             }, $mine->isLatest(...));
             self::fail('It went on.');

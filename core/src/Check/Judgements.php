@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Check;
 
+use NeatEdge\Core\Patience\Patience;
+
 /**
  * What a person said of findings: looked at, or accepted with a reason. A finding has no name that lasts; it is the one of before when it is of the same kind,
  * on the same sheet, at the same place of the page, and no worse.
@@ -54,6 +56,7 @@ final class Judgements
             $cells[self::cells($judgement['kind'], $judgement['sheet'], $judgement['at'], 0)[0]][] = $n;
         }
         foreach ($findings as $i => $finding) {
+            Patience::ask(8);
             $near = [];
             foreach (self::cells((string) $finding['kind'], $finding['sheet'] ?? null, self::place($finding, $width), 1) as $cell) {
                 array_push($near, ...($cells[$cell] ?? []));

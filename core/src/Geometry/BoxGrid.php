@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Geometry;
 
+use NeatEdge\Core\Patience\Patience;
+
 /**
  * Which boxes hold a place or touch another, without looking at all of them: for each power of two mm a grid of its own, with
  * the boxes that are about as large, so that each stands in few cells, however large it is, and those around a place stand in
@@ -30,6 +32,7 @@ final class BoxGrid
     {
         $out = [];
         foreach ($this->levels as $level => $cells) {
+            Patience::ask(2);
             $side = 2.0 ** $level;
             foreach ($cells[self::key((int) floor($x / $side), (int) floor($y / $side))] ?? [] as $i) {
                 $box = $this->boxes[$i];

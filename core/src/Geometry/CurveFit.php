@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Geometry;
 
+use NeatEdge\Core\Patience\Patience;
+
 /**
  * One cubic through many points, with its ends and its directions there given.
  *
@@ -26,6 +28,7 @@ final class CurveFit
         $best = null;
         $least = INF;
         for ($round = 0; $round < 4; $round++) {
+            Patience::ask(32);
             $segment = self::leastSquares($points, $params, $out, $in);
             [$params, $far] = self::project($segment, $points, $params);
             if ($far < $least) {

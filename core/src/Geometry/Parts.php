@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Geometry;
 
+use NeatEdge\Core\Patience\Patience;
+
 /** The parts of a shape that do not hang together: each outline with the holes right inside it. */
 final class Parts
 {
@@ -54,6 +56,7 @@ final class Parts
         usort($order, static fn (int $a, int $b): int => [$boxes[$a]->left, -$boxes[$a]->right] <=> [$boxes[$b]->left, -$boxes[$b]->right]);
         $out = $open = [];
         foreach ($order as $i) {
+            Patience::ask(2);
             $box = $boxes[$i];
             foreach ($open as $k => $right) {
                 if ($right < $box->left) {
@@ -76,6 +79,7 @@ final class Parts
     {
         $out = [];
         foreach ($contour->segments() as $s) {
+            Patience::ask();
             for ($i = 0, $n = Cubic::isLine($s) ? 1 : 8; $i < $n; $i++) {
                 $out[] = Cubic::placeOn($s, $i / $n);
             }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Geometry;
 
+use NeatEdge\Core\Patience\Patience;
+
 /**
  * The d attribute.
  *
@@ -40,6 +42,7 @@ final class PathData
             return null;
         }
         for ($i = 0; $i < $last; $i = $k) {
+            Patience::ask(4);
             $command = $tokens[$i];
             $k = $i + 1;
             if ($command === 'Z' || $command === 'z') {

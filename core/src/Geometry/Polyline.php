@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Geometry;
 
+use NeatEdge\Core\Patience\Patience;
+
 /** A contour as chords that leave it by no more than a tolerance: what a machine that knows only straight lines is told. */
 final class Polyline
 {
@@ -21,6 +23,7 @@ final class Polyline
         $c = $contour->coords;
         $out = [[$c[0], $c[1]]];
         for ($i = 0, $n = count($c) - 2; $i < $n; $i += 6) {
+            Patience::ask(2);
             $s = array_slice($c, $i, 8);
             for ($k = 1, $chords = self::chords($s, $tolerance); $k < $chords; $k++) {
                 $out[] = Cubic::at($s, $k / $chords);

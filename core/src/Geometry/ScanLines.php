@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Geometry;
 
+use NeatEdge\Core\Patience\Patience;
+
 /**
  * Shapes cut by straight lines: along each line the stretches that lie inside. Lines lie across y after a turn, so that hatches, weeding lines, halftones and
  * pictures of pixels ask one thing.
@@ -38,6 +40,7 @@ final class ScanLines
         foreach ($shapes as $owner => $shape) {
             $this->evenodd[] = $shape->rule === FillRule::Evenodd;
             foreach ($shape->contours as $contour) {
+                Patience::ask(16);
                 $points = Polyline::of(new Contour($contour->coords, true), $tolerance);
                 [$px, $py] = $this->turned($points[0][0], $points[0][1]);
                 for ($i = 1, $n = count($points); $i < $n; $i++) {
@@ -83,6 +86,7 @@ final class ScanLines
         $active = [];
         $alone = count($this->evenodd) === 1;
         foreach ($lines as $k => $y) {
+            Patience::ask(16);
             while ($next < $count && $this->edges[$next][1] <= $y) {
                 $active[] = $this->edges[$next++];
             }

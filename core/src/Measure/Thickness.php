@@ -7,6 +7,7 @@ namespace NeatEdge\Core\Measure;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Point;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Patience\Patience;
 
 /**
  * Finds where a shape, or the space beside it, is narrower than a limit.
@@ -210,6 +211,7 @@ final class Thickness
         $touch = (self::TOUCH * $this->limit) ** 2;
         $out = [];
         foreach ($cells as $key => $own) {
+            Patience::ask(8 * count($own));
             $around = Cells::around($cells, $key);
             foreach ($own as $i) {
                 $px = $x[$i];

@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Measure;
 
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Patience\Patience;
 
 /**
  * The outlines of a shape as places along them, and which stretches have another wall near, on which side. Most of an outline has none: only the rest is
@@ -111,6 +112,7 @@ final class Walls
             $this->first[] = count($xs);
             $way = 0.0;
             foreach ($segments as $i => $s) {
+                Patience::ask(8);
                 [$x0, $y0, $x1, $y1, $x2, $y2, $x3, $y3] = $s;
                 $line = $x1 === $x0 && $y1 === $y0 && $x2 === $x3 && $y2 === $y3;
                 $leg = $line ? sqrt(($x3 - $x0) ** 2 + ($y3 - $y0) ** 2)
@@ -175,6 +177,7 @@ final class Walls
         $near = $x === [] ? [] : array_fill(0, count($x), 0);
         $cells = Cells::of($x, $y, $reach);
         foreach ($cells as $key => $own) {
+            Patience::ask(8 * count($own));
             $around = Cells::around($cells, $key);
             // One strand of an outline passes through: nothing is near.
             if (count($around) < 4) {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\PlanarMap;
 
+use NeatEdge\Core\Patience\Patience;
+
 /**
  * Traces the borders between faces of different labels as loops of runs. A run is a stretch of one source contour,
  * (contour, g at its start, g at its end, first vertex, last vertex), unwrapped where it passes the contour's start.
@@ -41,11 +43,13 @@ final class Borders
         $onward = $faces->onward;
         $side = [];
         foreach ($faces->cycle as $d => $c) {
+            Patience::ask();
             $side[] = $cycleLabel[$c];
         }
         $done = [];
         $out = [];
         foreach ($side as $begin => $label) {
+            Patience::ask(2);
             if ($label < 0 || $side[$begin ^ 1] === $label) {
                 continue;
             }

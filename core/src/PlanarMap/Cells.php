@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\PlanarMap;
 
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\PlanarMap\Rule\EachFace;
 
 /** P3: the faces that shapes and lines enclose, each by itself: found by a place inside, joined at will, and drawn with the original curves. */
@@ -46,6 +47,7 @@ final class Cells
         $best = -1;
         $bestX = -INF;
         foreach ($this->edges->a as $e => $v) {
+            Patience::ask();
             $w = $b[$e];
             $y0 = $vy[$v];
             $y1 = $vy[$w];

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\PlanarMap;
 
+use NeatEdge\Core\Patience\Patience;
+
 /**
  * Straight edges on the integer grid, each with where it came from and how the winding changes across it.
  *
@@ -81,6 +83,7 @@ final class Chords
         /** @var array<int, list<array{list<float>, int, int}>> $curves by end vertices: coordinates, first chord, one past the last */
         $curves = [];
         foreach ($pieces as [$c, $g0, $g1, $p]) {
+            Patience::ask(4);
             [$x0, $y0, $x1, $y1, $x2, $y2, $x3, $y3] = $p;
             $forward = true;
             $n = 1;
@@ -264,6 +267,7 @@ final class Chords
         // Equal edges can only be where cuts are: an edge is sought among the others only if both its ends are hot.
         $hot = $vx === [] ? [] : array_fill(0, count($vx), false);
         foreach ($cuts as $e => $keys) {
+            Patience::ask();
             $places = [];
             foreach ($keys as $key) {
                 $slot = self::slot($key);
@@ -299,6 +303,7 @@ final class Chords
         $oldDelta = $this->delta;
         $dead = false;
         foreach ($this->a as $e => $from) {
+            Patience::ask();
             $d = $oldDelta[$e];
             if ($d === 0) {
                 continue;
@@ -427,6 +432,7 @@ final class Chords
     private function keep(array $a, array $b, array $contour, array $ga, array $gb, array $delta, array $deltas): void
     {
         foreach ($a as $e => $from) {
+            Patience::ask();
             $d = $delta[$e];
             if ($d === 0) {
                 continue;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\PlanarMap;
 
+use NeatEdge\Core\Patience\Patience;
+
 /**
  * Finds where edges meet and which vertices each edge must pass through, so that after cutting no two edges cross.
  *
@@ -91,6 +93,7 @@ final class Crossings
     private function look(array $cells, int $shift): void
     {
         foreach ($cells as $key => $edges) {
+            Patience::ask(count($edges) * 2);
             if (count($edges) < 2) {
                 continue;
             }
@@ -136,6 +139,7 @@ final class Crossings
         foreach ($old + $fresh as $key => $_) {
             $order = [];
             foreach ([...$cells[$key] ?? [], ...$fresh[$key] ?? []] as $e) {
+                Patience::ask();
                 if (! isset($gone[$e])) {
                     $order[] = $x[$a[$e]] << 28 | $e;
                     $seen[$e] = true;
@@ -196,6 +200,7 @@ final class Crossings
         // Nearness beyond a cell's border is looked for in proportion to the cell: crowded cells hold short chords.
         $wide = 2 + min(intdiv($this->reach, 2), 1 << $shift >> 4);
         foreach ($order as $packed) {
+            Patience::ask();
             $e = $packed & 0xFFFFFFF;
             $v = $a[$e];
             $w = $b[$e];

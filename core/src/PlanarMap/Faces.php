@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\PlanarMap;
 
+use NeatEdge\Core\Patience\Patience;
+
 /**
  * Half-edges, the chains that they form between junctions, the cycles of chains, and which face each cycle bounds.
  *
@@ -57,6 +59,7 @@ final class Faces
         $one = $two = $count === 0 ? [] : array_fill(0, $count, -1);
         $more = [];
         foreach ($a as $e => $v) {
+            Patience::ask();
             $h = 2 * $e;
             if ($one[$v] < 0) {
                 $one[$v] = $h;
@@ -78,6 +81,7 @@ final class Faces
         $next = $a === [] ? [] : array_fill(0, 2 * count($a), 0);
         $ends = [];
         foreach ($one as $v => $h) {
+            Patience::ask();
             if ($h < 0) {
                 continue;
             }
@@ -123,6 +127,7 @@ final class Faces
         $lefts = [];
         $starts = [];
         foreach ($junctions as $out) {
+            Patience::ask(2);
             foreach ($out as $h) {
                 $starts[] = $h;
             }
@@ -250,6 +255,7 @@ final class Faces
         $face = [];
         $rims = [];
         for ($start = 0; $start < $count; $start++) {
+            Patience::ask(4);
             if ($cycle[$start] >= 0) {
                 continue;
             }
@@ -357,6 +363,7 @@ final class Faces
         $bestX = $bestSlope = array_fill(0, $count, -1.0);
         $tries = 8 * count($b) + 1_000_000;
         foreach ($this->edges->a as $e => $v) {
+            Patience::ask();
             $w = $b[$e];
             $y0 = $y[$v];
             $y1 = $y[$w];
@@ -428,6 +435,7 @@ final class Faces
         // Only rows that a ray runs through are filled.
         $cells = [];
         foreach ($a as $e => $v) {
+            Patience::ask();
             $w = $b[$e];
             $x0 = $x[$v];
             $y0 = $y[$v];

@@ -6,6 +6,7 @@ namespace NeatEdge\Core\PlanarMap;
 
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
+use NeatEdge\Core\Patience\Patience;
 
 /**
  * Gives the true curves back: from runs on the integer grid to contours of the original segments.
@@ -56,6 +57,7 @@ final class Restore
     public function settleAll(array $loops): void
     {
         foreach ($loops as $runs) {
+            Patience::ask(4 * count($runs));
             $k = count($runs);
             if ($k === 1 && $this->isWhole($runs[0])) {
                 continue;

@@ -7,6 +7,7 @@ namespace NeatEdge\Core\PlanarMap;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Patience\Patience;
 
 /**
  * The outlines that were laid into a planar map, kept whole so that the outcome can give the true curves back.
@@ -75,6 +76,7 @@ final class Sources
         foreach ($shapes as $owner => $shape) {
             $this->evenodd[] = $shape->rule === FillRule::Evenodd;
             foreach ($shape->contours as $contour) {
+                Patience::ask(4);
                 $coords = self::closedAndProper($contour->coords, $tiny);
                 if (count($coords) > 2) {
                     if ($owner >= $filled) {

@@ -7,6 +7,7 @@ namespace NeatEdge\Core\PlanarMap;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Patience\Patience;
 
 /**
  * Takes segments out of an outcome that are too short for any machine, and leaves its area as it was but for the square
@@ -49,6 +50,7 @@ final class Tidy
         $n = count($segments);
         $any = false;
         foreach ($segments as $s) {
+            Patience::ask();
             if (self::isShort($s, $short)) {
                 $any = true;
                 break;

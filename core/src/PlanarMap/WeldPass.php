@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\PlanarMap;
 
 use NeatEdge\Core\Geometry\Cubic;
+use NeatEdge\Core\Patience\Patience;
 
 /**
  * Makes outlines that are meant to coincide coincide exactly, before any crossing is sought: end points within the
@@ -51,6 +52,7 @@ final class WeldPass
         foreach ($this->sources->coords as $c => $coords) {
             $ids = [];
             for ($i = 0, $last = count($coords) - 2; $i < $last; $i += 6) {
+                Patience::ask();
                 $ids[] = $this->node($coords[$i], $coords[$i + 1]);
             }
             $ids[] = $ids[0];
@@ -65,6 +67,7 @@ final class WeldPass
             $ids = $ends[$c];
             $unlaid = $this->sources->unlaid[$c] ?? -1;
             for ($s = 0, $n = count($ids) - 1; $s < $n; $s++) {
+                Patience::ask(2);
                 if ($s === $unlaid) {
                     continue;
                 }

@@ -10,6 +10,7 @@ use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\Stroke\Thin;
 
 /** Takes out doubled nodes, tiny segments, flat curves and nodes that the outline does not need, within a deviation. */
@@ -56,6 +57,7 @@ final readonly class CleanNodes implements Step
     {
         $contours = [];
         foreach ($shape->contours as $contour) {
+            Patience::ask(32);
             $contour = Thin::contour($this->withoutSpecks($contour), $this->deviation);
             if ($contour->segmentCount() > 1) {
                 $contours[] = $contour;
@@ -71,6 +73,7 @@ final readonly class CleanNodes implements Step
         $tiny = min(self::TINY, $this->deviation);
         $out = [];
         foreach ($segments as $s) {
+            Patience::ask(4);
             $reach = max(abs($s[2] - $s[0]), abs($s[3] - $s[1]), abs($s[4] - $s[0]), abs($s[5] - $s[1]), abs($s[6] - $s[0]), abs($s[7] - $s[1]));
             if ($reach < $tiny && count($segments) > 3) {
                 continue;

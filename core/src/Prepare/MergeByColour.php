@@ -10,6 +10,7 @@ use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
+use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\PlanarMap\PlanarMap;
 use NeatEdge\Core\PlanarMap\Rule\SeenOwners;
@@ -72,6 +73,7 @@ final readonly class MergeByColour implements GivesSlivers
         foreach ($pieces as $i => $piece) {
             $id = $first[$group[$i]]->id;
             foreach ($piece->shape->contours as $contour) {
+                Patience::ask(8);
                 $sources[$id][] = $contour;
             }
         }
@@ -96,6 +98,7 @@ final readonly class MergeByColour implements GivesSlivers
         }
         $out = [];
         foreach ($members as $g => $list) {
+            Patience::ask(8);
             $contours = [];
             foreach ($hides[$list[0]] ? Touching::clusters(array_map(static fn (int $i): Shape => $shapes[$i], $list)) : [[$shapes[$list[0]]]] as $cluster) {
                 // What the map gave before is as it would give it again.

@@ -102,7 +102,7 @@ final readonly class PrepLine
      * @param  Closure(int, int, string, float): void|null  $progress  told the number of steps done, of all, what is being done, and the share of the whole work
      *                                                                 that is done, 0 to 1; may throw Stopped
      *
-     * @throws Stopped
+     * @throws \NeatEdge\Core\Patience\Stopped
      */
     public function run(Artwork $source, ?Closure $progress = null): PrepResult
     {

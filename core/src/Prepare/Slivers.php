@@ -9,6 +9,7 @@ use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
+use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\PlanarMap\Combine;
 
 /**
@@ -108,6 +109,7 @@ final class Slivers
         $out = [];
         foreach ($pieces as $i => $piece) {
             foreach ($piece->isSolid() ? $piece->shape->contours : [] as $contour) {
+                Patience::ask(4);
                 foreach ($contour->segments() as $s) {
                     $out[self::key($s)][] = $i;
                 }
@@ -126,6 +128,7 @@ final class Slivers
     {
         $shared = [];
         foreach ($sliver->contours as $contour) {
+            Patience::ask(4);
             foreach ($contour->segments() as $s) {
                 foreach ($borders[self::key($s)] ?? [] as $i) {
                     if ($i !== $own) {

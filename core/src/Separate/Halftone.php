@@ -9,6 +9,7 @@ use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Pen;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Inside;
+use NeatEdge\Core\Patience\Patience;
 
 /**
  * X5: tints as dots on a lattice, as large as the tint is dense. Up to half cover dots stand on the cloth; beyond it holes stand in the ink.
@@ -62,6 +63,7 @@ final readonly class Halftone
         $out = [];
         for ($j = (int) floor(min($v)), $jl = (int) ceil(max($v)); $j <= $jl; $j++) {
             for ($i = (int) floor(min($u)), $il = (int) ceil(max($u)); $i <= $il; $i++) {
+                Patience::ask(32);
                 $x = ($i * $cos - $j * $sin) * $pitch;
                 $y = ($i * $sin + $j * $cos) * $pitch;
                 if ($x < $box->left || $x > $box->right || $y < $box->top || $y > $box->bottom || ! $inside->holds($x, $y)) {

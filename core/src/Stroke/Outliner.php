@@ -10,6 +10,7 @@ use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Pen;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
+use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\PlanarMap\Combine;
 
 /**
@@ -130,6 +131,7 @@ final class Outliner
         $before = $contour->closed ? $strips[count($strips) - 1][0] : null;
         $broken = false;
         foreach ($strips as $i => [$s, $folds, $smooth]) {
+            Patience::ask(32);
             if ($folds) {
                 $this->slice($s, 0);
             }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Format\Dxf;
 
 use NeatEdge\Core\Format\FileRefused;
+use NeatEdge\Core\Patience\Patience;
 
 /** A text drawing in exchange format, parted: what is drawn, its blocks, what its layers and styles of letters say, its unit. */
 final class DxfFile
@@ -61,6 +62,7 @@ final class DxfFile
         $lines = preg_split('/\r\n|\n|\r/', $bytes) ?: [];
         $out = [];
         for ($i = 0, $n = count($lines) - 1; $i < $n; $i += 2) {
+            Patience::ask();
             $code = trim($lines[$i], " \t\xEF\xBB\xBF");
             if (preg_match('/^-?\d{1,4}$/D', $code) !== 1) {
                 if ($code === '' && trim(implode('', array_slice($lines, $i, 3))) === '') {

@@ -11,6 +11,7 @@ use NeatEdge\Core\Format\Lines\Words;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\Stroke\WidthStops;
 
 /**
@@ -54,6 +55,7 @@ final class DxfReader
         $self = new self($file, $asleep);
         $unit = $file->unit ?? $unit ?? ($file->inches ? 25.4 : 1.0);
         foreach ($file->drawn as $entity) {
+            Patience::ask(16);
             $self->draw($entity, Matrix::scaling($unit, $unit), 0, null);
         }
 
@@ -280,6 +282,7 @@ final class DxfReader
                     ->after(Matrix::scaling($e->number(41, 1.0), $e->number(42, 1.0)))
                     ->after(Matrix::translation(-$bx, -$by));
                 foreach ($this->file->blocks[$name] ?? [] as $one) {
+                    Patience::ask(16);
                     if (++$this->made > self::MOST_ENTITIES) {
                         throw FileRefused::because(sprintf('The blocks of the DXF file come to more than %s entities.', number_format(self::MOST_ENTITIES)));
                     }

@@ -14,6 +14,7 @@ use NeatEdge\Core\Geometry\Arc;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Polyline;
+use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\Sheet\Layout\Layer;
 use NeatEdge\Core\Sheet\Layout\Layout;
 
@@ -57,6 +58,7 @@ final class DxfWriter implements LayoutWriter
         $put(self::pairs([0, 'SECTION', 2, 'ENTITIES']));
         foreach ($layout->layers as $i => $layer) {
             foreach (Outlines::of($layer) as $line) {
+                Patience::ask(64);
                 $put($this->curves ? $this->curve($line, $names[$i], $layout->height) : $this->polyline($line, $names[$i], $layout->height));
             }
         }

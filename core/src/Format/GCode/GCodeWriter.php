@@ -14,6 +14,7 @@ use NeatEdge\Core\Geometry\Arc;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Polyline;
+use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\Sheet\Cut\Moves;
 use NeatEdge\Core\Sheet\Layout\Layer;
 use NeatEdge\Core\Sheet\Layout\Layout;
@@ -66,6 +67,7 @@ final readonly class GCodeWriter implements LayoutWriter
             for ($pass = 1; $pass <= $passes; $pass++) {
                 $this->hatch($layer, $layout, $pass, $put);
                 foreach ($layer->role->isPath() ? $layer->lines : Outlines::of($layer) as $line) {
+                    Patience::ask(64);
                     $this->line($line, $layer, $layout, $pass, $put);
                 }
             }
@@ -108,6 +110,7 @@ final readonly class GCodeWriter implements LayoutWriter
         $over = (float) ($layer->use['overscan'] ?? 0.0);
         $h = $layer->hatch;
         for ($i = 0, $n = count($h); $i < $n; $i += 4) {
+            Patience::ask(8);
             [$ax, $ay, $bx, $by] = [$h[$i], $layout->height - $h[$i + 1], $h[$i + 2], $layout->height - $h[$i + 3]];
             $length = max(1e-9, hypot($bx - $ax, $by - $ay));
             [$ux, $uy] = [$over * ($bx - $ax) / $length, $over * ($by - $ay) / $length];

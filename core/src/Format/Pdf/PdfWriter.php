@@ -14,6 +14,7 @@ use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Colour;
+use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\Sheet\Layout\Layer;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Layout\Role;
@@ -141,6 +142,7 @@ final class PdfWriter implements LayoutWriter
         $space = $this->space($layer->name, Colour::fromHex($layer->colour));
         $put("q /{$this->state('/OP '.($this->overprint ? 'true /op true /OPM 1' : 'false'))} gs /{$space} CS 1 SCN ".PdfFile::real(self::CUT / self::POINTS)." w 1 j\n");
         for ($i = 0, $n = count($layer->hatch); $i < $n; $i += 4) {
+            Patience::ask(16);
             $put(sprintf("%s %s m %s %s l S\n", ...array_map(static fn (float $v): string => PdfFile::real($v), array_slice($layer->hatch, $i, 4))));
         }
         foreach ($layer->lines as $line) {
@@ -232,6 +234,7 @@ final class PdfWriter implements LayoutWriter
     {
         $out = '';
         foreach ($shape->contours as $contour) {
+            Patience::ask(64);
             $c = $contour->coords;
             $out .= PdfFile::real($c[0]).' '.PdfFile::real($c[1])." m\n";
             for ($i = 0, $n = count($c) - 2; $i < $n; $i += 6) {

@@ -13,6 +13,7 @@ use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Point;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Patience\Patience;
 
 /**
  * Reads plotter language: lines with the pen down, packed lines, arcs, circles and curves as lines by pen; filled rectangles, wedges and polygons as areas; labels
@@ -80,6 +81,7 @@ final class PltReader
         $self = new self;
         $number = 0;
         foreach ((new PltScanner($bytes))->instructions() as [$word, $rest]) {
+            Patience::ask(8);
             $number++;
             if ($word === 'PE') {
                 $self->packed($rest);

@@ -11,6 +11,7 @@ use NeatEdge\Core\Format\AboutFormat;
 use NeatEdge\Core\Format\LayoutWriter;
 use NeatEdge\Core\Format\Outlines;
 use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\Sheet\Cut\Steered;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Layout\Role;
@@ -72,6 +73,7 @@ final readonly class PltWriter implements LayoutWriter
             }
             $passes = max(1, (int) ($layer->use['passes'] ?? 1));
             foreach ($this->steered($lines, $layer->role, $layout) as $line) {
+                Patience::ask(32);
                 for ($k = 0; $k < $passes; $k++) {
                     $this->line($line, $layout, $put);
                 }

@@ -8,6 +8,7 @@ use Generator;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Geometry\ScanLines;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\Seen\Shade;
 
 /** Shapes as rows of pixels, the lowest painted first. Whole stretches of one colour are laid at once; only edges and gradients are worked out pixel by pixel. */
@@ -42,6 +43,7 @@ final readonly class Raster
             }
         }
         for ($row = 0; $row < $this->height; $row++) {
+            Patience::ask(256);
             $bytes = $empty;
             foreach ($layers as [$first, $last, $lines, $paint]) {
                 if ($row < $first || $row > $last) {

@@ -9,6 +9,7 @@ use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Format\AboutFormat;
 use NeatEdge\Core\Format\LayoutWriter;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\Sheet\Layout\Layer;
 use NeatEdge\Core\Sheet\Layout\Layout;
 
@@ -58,6 +59,7 @@ final readonly class SheetWriter implements LayoutWriter
             $put("<path d=\"{$d}\"/>\n");
         }
         foreach ($layer->lines as $line) {
+            Patience::ask(16);
             $put('<path d="'.Writer::path(Shape::of($line))."\"/>\n");
         }
     }

@@ -17,6 +17,7 @@ use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Point;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\Seen\StrokeRegion;
 use NeatEdge\Core\Type\FontShelf;
 
@@ -61,6 +62,7 @@ final class Walk
             throw SvgRefused::tooDeep($this->limits->depth, $parent->getLineNo());
         }
         for ($child = $parent->firstElementChild; $child !== null; $child = $child->nextElementSibling) {
+            Patience::ask(32);
             $this->element($child, $scope);
         }
     }

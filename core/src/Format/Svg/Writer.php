@@ -14,6 +14,7 @@ use NeatEdge\Core\Artwork\Spread;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\Stroke\Cap;
 use NeatEdge\Core\Stroke\Join;
 
@@ -73,6 +74,7 @@ final class Writer
     {
         $out = '';
         foreach ($shape->contours as $contour) {
+            Patience::ask(32);
             $c = $contour->coords;
             [$x, $y] = [self::number($c[0]), self::number($c[1])];
             $out .= "M{$x} {$y}";

@@ -7,6 +7,7 @@ namespace NeatEdge\Core\Sheet\Cut;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Measure\Cells;
+use NeatEdge\Core\Patience\Patience;
 
 /**
  * Borders that two pieces share are cut once: lines are parted where another's node lies on them, what lies on another is left out, and what is left is
@@ -149,6 +150,7 @@ final class CutOnce
         $cells = $x === [] ? [] : Cells::of($x, $y, 4 * $same);
         $out = [];
         foreach ($segments as $i => $s) {
+            Patience::ask(8);
             $doubled = hypot($s[6] - $s[0], $s[7] - $s[1]) < 1e-9 && Cubic::isLine($s);
             foreach ($doubled ? [] : Cells::at($cells, $x[$i], $y[$i], 4 * $same) as $k) {
                 $doubled = $doubled || ($k < $i && self::areSame($segments[$k], $s, $same));
@@ -301,6 +303,7 @@ final class CutOnce
         $stack = [[$from, null, false]];
         $out = [];
         while ($stack !== []) {
+            Patience::ask(4);
             [$place] = $stack[count($stack) - 1];
             $edge = null;
             while ($meets[$place] !== []) {

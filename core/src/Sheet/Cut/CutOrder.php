@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Sheet\Cut;
 
 use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Patience\Patience;
 
 /** The order of cuts: what lies inside before what lies around it, with little way between, each from a place where its seam does not show. */
 final class CutOrder
@@ -112,6 +113,7 @@ final class CutOrder
     {
         $places = array_map(static fn (int $i): array => self::place($lines[$i], $chosen[$i]), $order);
         for ($k = 2, $n = count($order); $k < $n; $k++) {
+            Patience::ask(8);
             $i = $order[$k];
             if (! $lines[$i]->closed || ! self::inLine($places[$k], $places[$k - 1], $places[$k - 2])) {
                 continue;
@@ -162,6 +164,7 @@ final class CutOrder
         $before = [[$from, 0.0]];
         $back = [];
         foreach ($order as $step => $i) {
+            Patience::ask(16);
             $now = [];
             foreach ($starts[$i] as $k => $start) {
                 $in = self::place($lines[$i], $start);

@@ -9,6 +9,7 @@ use NeatEdge\Core\Geometry\BoxGrid;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Inside;
+use NeatEdge\Core\Patience\Patience;
 
 /** What lies in what, among cut lines: what is cut free first takes all in it along. */
 final class Forest
@@ -29,6 +30,7 @@ final class Forest
         $inside = [];
         $out = [-1 => []];
         foreach ($order as $i) {
+            Patience::ask(8);
             $parent = -1;
             $around = [];
             foreach ($grid->at($boxes[$i]->left, $boxes[$i]->top) as $outer) {

@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Sheet\Cut;
 
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
+use NeatEdge\Core\Patience\Patience;
 
 /** Where a cut may begin so that its seam does not show: at a corner, else where the line bends least; never on a tip. */
 final class StartPoints
@@ -26,6 +27,7 @@ final class StartPoints
         $n = count($segments);
         $corners = $bends = $tips = [];
         for ($i = 0; $i < $n; $i++) {
+            Patience::ask(4);
             $turn = self::turn($segments[($i + $n - 1) % $n], $segments[$i]);
             if ($turn > self::TIP) {
                 $tips[] = $i;

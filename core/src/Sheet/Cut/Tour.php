@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Sheet\Cut;
 
+use NeatEdge\Core\Patience\Patience;
+
 /**
  * A short way through many places, from a given one to wherever it ends.
  *
@@ -78,6 +80,7 @@ final class Tour
         $this->tour = [0];
         $here = 0;
         while ($left !== []) {
+            Patience::ask(count($left));
             $best = INF;
             $next = 0;
             $hx = $x[$here];
@@ -143,6 +146,7 @@ final class Tour
         $gained = 0.0;
         $waiting = array_fill_keys($places, true);
         while ($waiting !== []) {
+            Patience::ask(8);
             $a = array_key_first($waiting);
             unset($waiting[$a]);
             for ($again = true; $again;) {
@@ -294,6 +298,7 @@ final class Tour
             $old = $this->stretch($p - 1, $r);
             $part = [...array_slice($this->tour, $q, $r - $q), ...array_slice($this->tour, $p, $q - $p)];
             foreach ($part as $i => $place) {
+                Patience::ask(2);
                 $this->tour[$p + $i] = $place;
                 $this->at[$place] = $p + $i;
             }

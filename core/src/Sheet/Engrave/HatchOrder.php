@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Sheet\Engrave;
 
+use NeatEdge\Core\Patience\Patience;
+
 /**
  * The stretches of a fill in an order with little way between them: stretches that lie one under the other without a fork are one field, gone through there and back,
  * and fields follow each other from the end of one to the nearest corner of another.
@@ -24,6 +26,7 @@ final class HatchOrder
         $left = array_keys($fields);
         [$x, $y] = [0.0, 0.0];
         while ($left !== []) {
+            Patience::ask(count($left));
             [$pick, $start, $least] = [0, 0, INF];
             foreach (count($left) > self::MANY ? [0 => $left[0]] : $left as $k => $i) {
                 $field = $fields[$i];
@@ -64,6 +67,7 @@ final class HatchOrder
         /** @var list<array{int, float, float}> $open  stretches of the line before: number of the field, from, to */
         $open = [];
         foreach ($rows as $row => $stretches) {
+            Patience::ask(8);
             // Both lines rise: who lies over whom is found in one go along them.
             $above = array_fill(0, count($stretches), []);
             $below = array_fill(0, count($open), 0);

@@ -7,6 +7,7 @@ namespace NeatEdge\Core\Sheet\Nest;
 use Closure;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Patience\Patience;
 
 /**
  * O2: copies of designs laid close together by their true outlines, holes used. Each is laid where least length is used, the largest first; then other orders
@@ -95,6 +96,7 @@ final class Nesting
         $late = array_fill(0, self::LATE, $cost);
         $since = 0;
         for ($tried = 1; $goesOn($least, $tried); $tried++) {
+            Patience::ask(32);
             $this->beds->lean = self::LEANS[$tried % count(self::LEANS)];
             $next = $tried % self::ALL_ANEW === 0 ? $this->beds->laid([], $this->changed($order)) : $this->relaid($now);
             $own = $next === null ? INF : $this->beds->cost($next);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Sheet\Nest;
 
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\PlanarMap\PlanarMap;
 use NeatEdge\Core\PlanarMap\Rule\EachCover;
 
@@ -23,6 +24,7 @@ final class Overlap
         $rule = new EachCover;
         $out = [];
         foreach (PlanarMap::of($shapes)->regions($rule) as $label => $region) {
+            Patience::ask(8);
             $owners = $rule->covers[$label];
             sort($owners);
             for ($i = 0, $n = count($owners); $i < $n && $region->area() > self::LEAST; $i++) {
