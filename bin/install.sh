@@ -17,14 +17,28 @@ debian() {
         say "Installing$missing"
         export DEBIAN_FRONTEND=noninteractive
         apt-get update -qq >/dev/null 2>&1 || true
+        # Servers that are installed are not begun as services of the system: bin/start begins its own.
+        held=""
+        if [ ! -e /usr/sbin/policy-rc.d ]; then
+            held=1
+            printf '#!/bin/sh\nexit 101\n' >/usr/sbin/policy-rc.d && chmod +x /usr/sbin/policy-rc.d
+        fi
         # shellcheck disable=SC2086
-        apt-get install -y -qq --no-install-recommends $missing >"$logs/apt.log" 2>&1 || { tail -n 5 "$logs/apt.log" >&2; say "The packages could not be installed."; exit 1; }
+        apt-get install -y -qq --no-install-recommends $missing >"$logs/apt.log" 2>&1 || { [ -z "$held" ] || rm -f /usr/sbin/policy-rc.d; tail -n 5 "$logs/apt.log" >&2; say "The packages could not be installed."; exit 1; }
+        [ -z "$held" ] || rm -f /usr/sbin/policy-rc.d
+        for server in nginx php8.2-fpm; do
+            case "$missing" in *"$server"*) systemctl disable --quiet "$server" >/dev/null 2>&1 || true ;; esac
+        done
     else
         say "Some packages are missing. Run this once, then start again:"
         say "  sudo apt-get install -y --no-install-recommends$missing"
         exit 1
     fi
 }
+
+# Debian keeps servers where only root's path leads.
+nginx=$(command -v nginx || echo /usr/sbin/nginx)
+fpm=$(command -v php-fpm8.2 || echo /usr/sbin/php-fpm8.2)
 
 # PDF and PostScript come in through Poppler, Ghostscript and qpdf.
 php_packages="php8.2-cli php8.2-sqlite3 php8.2-mbstring php8.2-xml php8.2-zip poppler-utils ghostscript qpdf"

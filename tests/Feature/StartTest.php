@@ -78,19 +78,32 @@ final class StartTest extends TestCase
         posix_kill((int) $child, SIGKILL);
         self::assertSame('The preparation broke off before it was done. The source art is untouched. Try again, or with fewer steps.', $this->wait($id, 'failed')['work']['error']);
 
-        // So are workers of the web server, one and then most of them: others come, and it answers.
-        $web = $this->pids('server.php');
-        self::assertGreaterThanOrEqual(9, count($web), 'one that accepts, and its workers');
-        foreach ([1, 6] as $many) {
-            foreach (array_slice($this->pids('server.php'), -$many) as $pid) {
-                posix_kill((int) $pid, SIGKILL);
+        // So are workers of the web servers, one and then most of them: others come, and it answers. And so are those that begin them.
+        $answers = fn (): bool => @file_get_contents('http://127.0.0.1:'.$this->port.'/mark.svg') !== false && @file_get_contents('http://127.0.0.1:'.$this->port.'/api/token') !== false;
+        foreach (['php-fpm' => 8, 'nginx' => 2] as $server => $workers) {
+            foreach ([1, $workers - 1] as $many) {
+                [$master, $own] = $this->web($server);
+                self::assertCount($workers, $own, $server);
+                foreach (array_slice($own, -$many) as $pid) {
+                    posix_kill((int) $pid, SIGKILL);
+                }
+                $this->until(fn (): ?bool => count($this->web($server)[1]) === $workers && array_intersect(array_slice($own, -$many), $this->web($server)[1]) === [] && $answers() ? true : null, "workers of {$server} again");
+                self::assertSame($master, $this->web($server)[0], 'nothing else was begun anew');
             }
-            $this->until(fn (): ?bool => count($this->pids('server.php')) === count($web) && array_intersect($this->pids('server.php'), $web) === [] && @file_get_contents('http://127.0.0.1:'.$this->port.'/mark.svg') !== false ? true : null, 'web workers again');
-            $web = $this->pids('server.php');
+            posix_kill((int) $this->web($server)[0], SIGKILL);
+            $this->until(fn (): ?bool => ! in_array($this->web($server)[0], [null, $master], true) && count($this->web($server)[1]) === $workers && $answers() ? true : null, "another {$server}");
         }
-        // And the one that begins them.
-        posix_kill(min([PHP_INT_MAX, ...array_map(intval(...), $web)]), SIGKILL);
-        $this->until(fn (): ?bool => array_intersect($this->pids('server.php'), $web) === [] && @file_get_contents('http://127.0.0.1:'.$this->port.'/mark.svg') !== false ? true : null, 'another web server');
+        // Files come compressed, and what is named by its content is kept by who fetched it.
+        $asset = '/build/assets/'.basename((glob(dirname(__DIR__, 2).'/public/build/assets/Bench-*.js') ?: [''])[0]);
+        file_get_contents('http://127.0.0.1:'.$this->port.$asset, false, stream_context_create(['http' => ['header' => 'Accept-Encoding: gzip']]));
+        foreach (['Content-Encoding: gzip', 'Cache-Control: public, max-age=31536000, immutable', 'X-Content-Type-Options: nosniff'] as $header) {
+            self::assertContains($header, $http_response_header);
+        }
+        file_get_contents('http://127.0.0.1:'.$this->port.'/api/jobs', false, stream_context_create(['http' => ['header' => 'Accept-Encoding: gzip']]));
+        self::assertContains('Content-Encoding: gzip', $http_response_header);
+        foreach (['/.htaccess', '/server.php', '/index.php/../../.env'] as $path) {
+            self::assertStringNotContainsString('<?php', (string) @file_get_contents('http://127.0.0.1:'.$this->port.$path));
+        }
 
         // The worker itself is killed, again and again: each time another takes the work up within seconds, and at last it is named. Whoever computed for the one before computes no more.
         $id = $this->prepare($job);
@@ -120,7 +133,7 @@ final class StartTest extends TestCase
         self::assertIsResource($this->shop);
         $leader = proc_get_status($this->shop)['pid'];
         posix_kill((int) ($this->children($leader)[0] ?? 0), SIGTERM);
-        $this->until(fn (): ?bool => $this->pids('(queue|schedule):work') === [] && $this->pids('server.php') === [] ? true : null, 'the end of all of it');
+        $this->until(fn (): ?bool => $this->pids('(queue|schedule):work') === [] && $this->web('php-fpm') === [null, []] && $this->web('nginx') === [null, []] ? true : null, 'the end of all of it');
         $status = proc_get_status($this->shop);
         self::assertSame([false, 77], [$status['running'], $status['exitcode']], 'the script that called it lived on');
     }
@@ -209,6 +222,19 @@ final class StartTest extends TestCase
         $data = json_decode((string) $answer, true);
 
         return is_array($data) && ! isset($data['message']) ? $data : throw new RuntimeException("{$path}: {$answer}");
+    }
+
+    /** @return array{string|null, list<string>} the process that begins the workers of a web server, and these */
+    private function web(string $server): array
+    {
+        foreach (glob('/proc/[0-9]*', GLOB_ONLYDIR) ?: [] as $process) {
+            $command = str_replace("\0", ' ', (string) @file_get_contents("{$process}/cmdline"));
+            if (str_starts_with($command, "{$server}: master process") && str_contains($command, "storage/web/{$this->port}/")) {
+                return [basename($process), $this->children((int) basename($process))];
+            }
+        }
+
+        return [null, []];
     }
 
     /** @return list<string> of processes of this shop whose command matches */
