@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Collection;
+use App\Prep\Standing;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use NeatEdge\Core\Artwork\Artwork;
@@ -37,10 +37,13 @@ final class Preparation extends Model
     /** All but its outcome. */
     public const BRIEF = ['id', 'shop_job_id', 'work_id', 'version', 'steps', 'created_at', 'summary'];
 
-    /** @return Collection<int, self> the last one of each job, by job, without what is long */
-    public static function lastOfEach(): Collection
+    protected static function booted(): void
     {
-        return self::query()->whereIn('id', self::query()->selectRaw('max(id)')->groupBy('shop_job_id'))->get(self::BRIEF)->keyBy('shop_job_id');
+        self::saved(static function (self $preparation): void {
+            if ($preparation->wasRecentlyCreated || $preparation->wasChanged('summary')) {
+                Standing::store($preparation->shop_job_id);
+            }
+        });
     }
 
     /** @return array<string, string> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Prep\Standing;
 use Closure;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
@@ -50,6 +51,11 @@ use NeatEdge\Core\Shop\Chosen;
  * @property \Illuminate\Support\Carbon|null $deleted_at when it was put into the trash
  * @property string $unit of lengths that are typed without one
  * @property-read Preparation|null $latestPreparation
+ * @property int|null $preparation_id its last one
+ * @property string $standing where it stands; see Standing
+ * @property string $search words that it is found by
+ * @property int $findings that nobody has accepted
+ * @property int $sheets
  */
 final class ShopJob extends Model
 {
@@ -62,6 +68,27 @@ final class ShopJob extends Model
 
     /** Whether that is but a part of what lies there. */
     private bool $partly = false;
+
+    protected static function booted(): void
+    {
+        self::saving(static function (self $job): void {
+            if ($job->isDirty(['title', 'customer', 'due', 'process'])) {
+                $job->fill(Standing::keys((string) $job->title, (string) ($job->customer ?? ''), $job->due, $job->process->label()));
+            }
+            // What was changed is not any more what was prepared.
+            if ($job->exists && $job->isDirty('version') && in_array($job->standing ?? '', [Standing::OPEN, Standing::READY], true)) {
+                $job->standing = Standing::STALE;
+            }
+        });
+        self::saved(static function (self $job): void {
+            if ($job->wasRecentlyCreated || $job->wasChanged('notices')) {
+                Standing::store($job->id);
+            }
+            if ($job->wasRecentlyCreated || $job->wasChanged('search')) {
+                Standing::index($job->id, (string) $job->search);
+            }
+        });
+    }
 
     /** @return array<string, string> */
     protected function casts(): array

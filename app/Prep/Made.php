@@ -173,10 +173,8 @@ final class Made
     /** @return list<array{id: int, title: string, ready: bool}> jobs that can be laid with it */
     public static function others(ShopJob $job): array
     {
-        $last = Preparation::lastOfEach();
-
-        return array_values(ShopJob::query()->where('process', $job->process->key())->whereKeyNot($job->id)->orderByDesc('id')->limit(200)->get(['id', 'title', 'version'])
-            ->map(static fn (ShopJob $one): array => ['id' => $one->id, 'title' => $one->title, 'ready' => $last->get($one->id)?->status === 'done' && $last->get($one->id)->version === $one->version])->all());
+        return array_values(ShopJob::query()->where('process', $job->process->key())->whereKeyNot($job->id)->orderByDesc('id')->limit(200)->get(['id', 'title', 'standing'])
+            ->map(static fn (ShopJob $one): array => ['id' => $one->id, 'title' => $one->title, 'ready' => in_array($one->standing, [Standing::OPEN, Standing::READY], true)])->all());
     }
 
     private static function result(Preparation $preparation): ?Artwork

@@ -7,6 +7,7 @@ namespace NeatEdge\Bench;
 use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
+use PDO;
 use RuntimeException;
 
 /** The web application served as bin/start serves it, on a database of its own that is gone afterwards. */
@@ -22,13 +23,16 @@ final class Served
     private array $processes = [];
 
     /** @param  int  $machines  the first port of stand-in machines, with workers that send to them; none when nought */
+    /** @var array<string, string> */
+    private array $environment;
+
     public function __construct(int $machines = 0)
     {
         $root = dirname(__DIR__, 2);
         $this->folder = sys_get_temp_dir().'/neat-edge-bench-'.getmypid();
         mkdir($this->folder);
         touch("{$this->folder}/bench.sqlite");
-        $environment = [...getenv(), 'DB_DATABASE' => "{$this->folder}/bench.sqlite", 'APP_ENV' => 'production', 'PHP_CLI_SERVER_WORKERS' => '4', 'NEAT_EDGE_PAGE_TOKEN' => 'off', 'NEAT_EDGE_MACHINES_PORT' => (string) $machines, 'NEAT_EDGE_LAYOUTS' => "{$this->folder}/layouts", 'NEAT_EDGE_SENDINGS' => "{$this->folder}/sendings",
+        $environment = $this->environment = [...getenv(), 'DB_DATABASE' => "{$this->folder}/bench.sqlite", 'APP_ENV' => 'production', 'PHP_CLI_SERVER_WORKERS' => '4', 'NEAT_EDGE_PAGE_TOKEN' => 'off', 'NEAT_EDGE_MACHINES_PORT' => (string) $machines, 'NEAT_EDGE_LAYOUTS' => "{$this->folder}/layouts", 'NEAT_EDGE_SENDINGS' => "{$this->folder}/sendings",
             'APP_KEY' => 'base64:'.base64_encode(random_bytes(32)), 'APP_CONFIG_CACHE' => "{$this->folder}/config.php", 'APP_ROUTES_CACHE' => "{$this->folder}/routes.php"];
         $php = [PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d', 'memory_limit=1G', '-d', 'opcache.jit=tracing'];
         foreach ([['migrate', '--force'], ['db:seed', '--force'], ['config:cache'], ['route:cache']] as $command) {
@@ -42,6 +46,21 @@ final class Served
             $this->processes[] = self::launch([...$php, 'artisan', 'queue:work', "--queue={$queue}", '--sleep=0.1', '--timeout=0'], [...$environment, 'QUEUE_CONNECTION' => 'database'], $root);
         }
         sleep(2);
+    }
+
+    /** What it stores, to be filled from without. */
+    public function database(): PDO
+    {
+        $database = new PDO("sqlite:{$this->folder}/bench.sqlite");
+        $database->exec('pragma busy_timeout = 20000');
+
+        return $database;
+    }
+
+    /** @param  list<string>  $command */
+    public function artisan(array $command): void
+    {
+        proc_close(self::launch([PHP_BINARY, '-d', 'memory_limit=1G', 'artisan', ...$command], $this->environment, dirname(__DIR__, 2)));
     }
 
     public function __destruct()

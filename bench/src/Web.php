@@ -21,7 +21,7 @@ final class Web
     private function firstDrawing(Served $served): iterable
     {
         $largest = [0, 0];
-        foreach (Served::get('jobs') as $job) {
+        foreach (Served::get('jobs')['jobs'] as $job) {
             $largest = max($largest, [count(Served::get("jobs/{$job['id']}")['art']['pieces']), $job['id']]);
         }
         $browser = $served->browser();

@@ -1,6 +1,6 @@
-import type { Finding, ListedJob } from '@/api/types'
+import type { Finding } from '@/api/types'
 import { applied, between } from '@/bench/geometry'
-import { sifted as sift } from '@/pages/jobs'
+import { asked } from '@/pages/jobs'
 import { isTyping } from '@/bench/usePanZoom'
 import { sifted } from '@/stores/bench'
 import { kept } from '@/stores/drawn'
@@ -8,7 +8,6 @@ import { lane } from '@/stores/lane'
 import { describe, expect, it, vi } from 'vitest'
 
 const finding = (more: Partial<Finding>): Finding => ({ kind: 'thin-line', severity: 'warning', message: 'A line.', ...more })
-const job = (id: number, more: Partial<ListedJob>): ListedJob => ({ id, title: `Job ${id}`, customer: '', due: null, process: 'cut-vinyl', processLabel: 'Cut vinyl', width: 1, height: 1, demo: false, version: 1, created: '', updated: `2026-11-${10 + id}`, state: 'new', stale: false, ready: false, findings: 0, sheets: 0, ...more })
 
 describe('findings', () => {
   it('are shown unless they are small, seen, accepted or not what is asked for', () => {
@@ -30,22 +29,9 @@ describe('findings while something is drawn', () => {
 })
 
 describe('a list of jobs', () => {
-  const jobs = [job(1, { title: 'Window decal', customer: 'Boat Club', due: '2026-12-09' }), job(2, { title: 'decal 10', findings: 3, state: 'done' }), job(3, { title: 'Decal 9', customer: 'anglers', due: '2026-12-01', ready: true, state: 'done' })]
-  const ids = (list: ListedJob[]) => list.map((one) => one.id)
-  it('is searched by all words, in any of title, customer and process', () => {
-    expect(ids(sift(jobs, 'club DECAL', 'all', 'updated'))).toEqual([1])
-    expect(ids(sift(jobs, ' vinyl ', 'all', 'updated'))).toEqual([3, 2, 1])
-    expect(sift(jobs, 'tabard', 'all', 'updated')).toEqual([])
-  })
-  it('is ordered and parted by state', () => {
-    expect(ids(sift(jobs, '', 'all', 'title'))).toEqual([3, 2, 1])
-    expect(ids(sift(jobs, '', 'all', 'due'))).toEqual([3, 1, 2])
-    expect(ids(sift(jobs, '', 'all', 'customer'))).toEqual([3, 1, 2])
-    expect(ids(sift(jobs, '', 'all', 'findings'))[0]).toBe(2)
-    expect(ids(sift(jobs, '', 'ready', 'updated'))).toEqual([3])
-    expect(ids(sift(jobs, '', 'open', 'updated'))).toEqual([2])
-    expect(ids(sift(jobs, '', 'fresh', 'updated'))).toEqual([1])
-    expect(ids(sift(jobs, '', 'due', 'updated'))).toEqual([3, 1])
+  it('is asked for by page, with what is searched for only where something is', () => {
+    expect(asked('  ', 'all', 'updated', 1)).toBe('jobs?only=all&order=updated&page=1')
+    expect(asked(' club & decal ', 'ready', 'title', 3)).toBe('jobs?only=ready&order=title&page=3&search=club+%26+decal')
   })
 })
 

@@ -46,10 +46,10 @@ final class FindingsTest extends TestCase
         $again = $this->prepared($job)['preparation'];
         self::assertSame(['2 findings are open, 1 of them serious: thin line (2).'], $again['verdict']['open'], 'what was only looked at is open');
         self::assertContains('the customer cuts it herself', array_column($again['result']['findings'], 'accepted'));
-        self::assertSame([false, 2], [$this->getJson('/api/jobs')->json('0.ready'), $this->getJson('/api/jobs')->json('0.findings')]);
+        self::assertSame([false, 2], [$this->getJson('/api/jobs')->json('jobs.0.ready'), $this->getJson('/api/jobs')->json('jobs.0.findings')]);
         $this->patchJson("/api/jobs/{$job}/findings", ['preparation' => $again['id'], 'findings' => [$again['groups'][0]['findings'][1]], 'accepted' => 'as well'])->assertOk()->assertJsonPath('preparation.verdict.open', ['1 finding is open: thin line.']);
         $this->patchJson("/api/jobs/{$job}/findings", ['preparation' => $again['id'], 'findings' => [$again['groups'][1]['findings'][0]], 'accepted' => 'and that'])->assertOk()->assertJsonPath('preparation.verdict.ready', true);
-        self::assertTrue($this->getJson('/api/jobs')->json('0.ready'));
+        self::assertTrue($this->getJson('/api/jobs')->json('jobs.0.ready'));
         $this->patchJson("/api/jobs/{$job}/findings", ['preparation' => $again['id'], 'findings' => [$again['groups'][0]['findings'][1]], 'open' => true])->assertOk()->assertJsonPath('preparation.verdict.ready', false);
         foreach ([['findings' => []], ['findings' => ['x']], ['findings' => [0], 'accepted' => str_repeat('x', 300)]] as $wrong) {
             $say($wrong)->assertStatus(422);

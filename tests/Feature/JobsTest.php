@@ -322,7 +322,7 @@ final class JobsTest extends TestCase
     {
         $this->seed(DatabaseSeeder::class);
         $this->seed(DatabaseSeeder::class);
-        $jobs = $this->getJson('/api/jobs')->assertOk()->assertJsonCount(9)->json();
+        $jobs = $this->getJson('/api/jobs')->assertOk()->assertJsonCount(9, 'jobs')->json('jobs');
         foreach ($jobs as $job) {
             $state = $this->getJson("/api/jobs/{$job['id']}");
             // Files bring many pieces; what was drawn on the bench has few, still adjustable ones; what was shaped on it has plain ones.
@@ -333,6 +333,6 @@ final class JobsTest extends TestCase
             self::assertSame([], $state->json('notices'), $job['title'].': all of it is taken');
         }
         $this->deleteJson("/api/jobs/{$jobs[0]['id']}")->assertNoContent();
-        $this->getJson('/api/jobs')->assertJsonCount(8);
+        $this->getJson('/api/jobs')->assertJsonCount(8, 'jobs');
     }
 }

@@ -52,7 +52,7 @@ final class NothingIsLostTest extends TestCase
         $before = $this->getJson("/api/jobs/{$job}")->json();
         $this->deleteJson("/api/jobs/{$job}")->assertNoContent();
         $this->getJson("/api/jobs/{$job}")->assertNotFound();
-        self::assertSame([], $this->getJson('/api/jobs')->json());
+        self::assertSame([], $this->getJson('/api/jobs')->json('jobs'));
         $this->getJson('/api/trash')->assertJsonPath('jobs.0.id', $job)->assertJsonPath('days', 30);
         $this->travel(29)->days();
         Artisan::call('neat-edge:prune');

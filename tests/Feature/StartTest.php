@@ -127,7 +127,7 @@ final class StartTest extends TestCase
         // Too large is refused by its measure.
         $large = $this->job(self::strips(500));
         self::assertStringContainsString('500,000 places', $this->wait($this->prepare($large), 'failed')['work']['error']);
-        self::assertCount(12, $this->ask('jobs'), 'the demo jobs and these three');
+        self::assertSame(12, $this->ask('jobs')['found'], 'the demo jobs and these three');
 
         // Ended, it takes all its own with it and nothing else.
         self::assertIsResource($this->shop);

@@ -49,7 +49,7 @@ final class VerdictTest extends TestCase
     {
         [, $state] = $this->prepared(self::svg(self::WHOLE));
         self::assertSame(['sentence' => 'Looks the same', 'ready' => true, 'open' => [], 'empty' => false, 'released' => null], $state['preparation']['verdict']);
-        self::assertTrue($this->getJson('/api/jobs')->json('0.ready'));
+        self::assertTrue($this->getJson('/api/jobs')->json('jobs.0.ready'));
     }
 
     #[Test]

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\JobList;
 use App\Http\Ticket;
-use App\Models\Preparation;
 use App\Models\ShopJob;
 use App\Models\StockItem;
 use App\Prep\Duplicating;
@@ -35,7 +35,6 @@ use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\InvalidLength;
 use NeatEdge\Core\Geometry\Length;
-use NeatEdge\Core\Measure\LookDifference;
 use NeatEdge\Core\Prepare\AboutStep;
 use NeatEdge\Core\Prepare\Steps;
 use NeatEdge\Core\Process\Process;
@@ -72,31 +71,14 @@ final class JobController
         ]);
     }
 
-    /** All jobs, as short as a list of hundreds needs it: nothing is read that is long. */
-    public function index(): JsonResponse
+    /** Jobs that somebody looks for, one page of them: nothing is read that is long, and nothing is worked out. */
+    public function index(Request $request): JsonResponse
     {
-        $columns = ['id', 'title', 'customer', 'due', 'process', 'width_mm', 'height_mm', 'is_demo', 'version', 'notices', 'created_at', 'updated_at'];
-        $jobs = ShopJob::query()->orderByDesc('updated_at')->orderByDesc('id')->limit(2000)->get($columns);
-        $last = Preparation::lastOfEach();
+        $asked = $request->validate([
+            'search' => ['nullable', 'string', 'max:200'], 'only' => ['nullable', Rule::in(array_keys(JobList::ONLY))], 'order' => ['nullable', Rule::in(array_keys(JobList::ORDERS))], 'page' => ['nullable', 'integer', 'between:1,100000'],
+        ], ['search.*' => 'Search for at most 200 letters.', '*' => 'Choose from what is there.']);
 
-        return new JsonResponse($jobs->map(static function (ShopJob $job) use ($last): array {
-            $preparation = $last->get($job->id);
-            // One of before there were summaries tells the same from all that it gave.
-            $summary = $preparation?->status !== 'done' ? null : $preparation->summary ?? Preparation::query()->findOrFail($preparation->id)->summed([], $job->width_mm);
-            $open = array_filter($job->leftOut(), static fn (array $notice): bool => ! isset($notice['accepted']));
-
-            return [
-                'id' => $job->id, 'title' => $job->title, 'customer' => $job->customer, 'due' => $job->due, 'process' => $job->process->key(), 'processLabel' => $job->process->label(),
-                'width' => $job->width_mm, 'height' => $job->height_mm, 'demo' => $job->is_demo, 'version' => $job->version,
-                'created' => $job->created_at?->toIso8601String(), 'updated' => $job->updated_at?->toIso8601String(),
-                'state' => $preparation === null ? 'new' : $preparation->status,
-                'stale' => $preparation !== null && $preparation->version !== $job->version,
-                // How it looks is said of a job, and keeps none from being ready.
-                'ready' => $preparation !== null && $summary !== null && Ticket::judged($preparation, $job, new LookDifference(0.0, 0.0), $summary)->isReady(),
-                'findings' => count($open) + ($summary['findings'] ?? 0),
-                'sheets' => $summary['sheets'] ?? 0,
-            ];
-        })->values());
+        return new JsonResponse(JobList::page((string) ($asked['search'] ?? ''), $asked['only'] ?? 'all', $asked['order'] ?? 'updated', (int) ($asked['page'] ?? 1)));
     }
 
     /** A second job like it. */

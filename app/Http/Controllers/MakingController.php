@@ -39,7 +39,12 @@ final class MakingController
 
     public function show(ShopJob $job): JsonResponse
     {
-        $layouts = Made::ready($job);
+        try {
+            $layouts = Made::ready($job);
+        } catch (BeingMade $being) {
+            // Where the job stands is known before its sheets are.
+            return new JsonResponse(['work' => $being->work->row(), 'history' => Ticket::history($job)], 202);
+        }
 
         return new JsonResponse([
             'fields' => array_map(static fn (Field $field): array => $field->toArray(), $job->process->fields()),

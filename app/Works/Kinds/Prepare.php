@@ -10,6 +10,7 @@ use App\Models\StepResult;
 use App\Models\Work;
 use App\Prep\Preparing;
 use App\Prep\ShopFonts;
+use App\Prep\Standing;
 use App\Works\Hold;
 use App\Works\Kind;
 use App\Works\Works;
@@ -89,6 +90,11 @@ final class Prepare extends Kind
             str_starts_with($why, 'It takes') || str_starts_with($why, 'It needs') => "{$why} The source art is untouched. Prepare a part of it, or clean its nodes first.",
             default => ($why === '' || $why === '.' ? 'The preparation broke off before it was done.' : $why).' The source art is untouched. Try again, or with fewer steps.',
         };
+    }
+
+    public function ended(Work $work): void
+    {
+        $work->shop_job_id === null ?: Standing::store($work->shop_job_id);
     }
 
     public static function preparation(Work $work): ?Preparation

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Prepare;
 
+use Closure;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Measure\Cells;
@@ -60,6 +61,51 @@ final class Widths
         }
 
         return new self($lines, $gaps, $filled);
+    }
+
+    public static function none(): self
+    {
+        return new self([], [], []);
+    }
+
+    /**
+     * Parted by where the places lie.
+     *
+     * @param  Closure(float, float): ?int  $at  of which part a place is; null for none
+     * @return array<int, self> by part
+     */
+    public function placed(Closure $at): array
+    {
+        $parts = [];
+        foreach ([$this->lines, $this->gaps] as $k => $all) {
+            foreach ($all as $i => $places) {
+                foreach ($places as $place) {
+                    $part = $at($place->at->x, $place->at->y);
+                    if ($part !== null) {
+                        $parts[$part][$k][$i][] = $place;
+                    }
+                }
+            }
+        }
+
+        return array_map(static fn (array $part): self => new self($part[0] ?? [], $part[1] ?? [], []), $parts);
+    }
+
+    /** @param  array<int, int>  $numberOf  of pieces, as they are numbered elsewhere, by their number here; others are left out */
+    public function numbered(array $numberOf): self
+    {
+        $as = static function (array $all) use ($numberOf): array {
+            $out = [];
+            foreach ($all as $i => $places) {
+                if (isset($numberOf[$i])) {
+                    $out[$numberOf[$i]] = $places;
+                }
+            }
+
+            return $out;
+        };
+
+        return new self($as($this->lines), $as($this->gaps), []);
     }
 
     /** @return array{list<ThinPlace>, list<ThinPlace>} lines and gaps of a piece; what was measured last of it is remembered for as long as it is there */

@@ -44,6 +44,14 @@ export interface ListedJob extends Pick<Job, 'id' | 'title' | 'customer' | 'due'
   sheets: number
 }
 
+/** One page of the jobs that somebody looks for. */
+export interface JobPage {
+  jobs: ListedJob[]
+  found: number
+  all: number
+  page: number
+}
+
 export interface Choices {
   processes: { value: string; label: string; says: string; line: number; gap: number }[]
   /** Every kind of step, in the order in which they are proposed. */

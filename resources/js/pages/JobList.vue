@@ -1,26 +1,63 @@
 <script setup lang="ts">
 import TypedWords from '@/fields/TypedWords.vue'
 import { api, words } from '@/api/client'
-import type { ListedJob } from '@/api/types'
+import type { JobPage, ListedJob } from '@/api/types'
 import { count } from '@/units'
 import { ElButton, ElMessageBox } from 'element-plus'
-import { useSessionStorage } from '@vueuse/core'
-import { computed, onMounted, ref, watch } from 'vue'
-import { orders, sifted, states, type JobOrder, type JobState } from './jobs'
+import { useSessionStorage, watchDebounced } from '@vueuse/core'
+import { lane } from '@/stores/lane'
+import { onMounted, ref, watch } from 'vue'
+import { asked, orders, states, type JobOrder, type JobState } from './jobs'
 import { RouterLink } from 'vue-router'
 
 const jobs = ref<ListedJob[] | null>(null)
+const counts = ref({ found: 0, all: 0 })
 const problem = ref('')
+const loading = ref(false)
+const search = useSessionStorage('neat-edge-search', '')
+const order = useSessionStorage<JobOrder>('neat-edge-order', 'updated')
+const only = useSessionStorage<JobState>('neat-edge-only', 'all')
+/** Pages that are shown, one under the other. */
+const pages = ref(1)
 
-async function load() {
-  problem.value = ''
+/** Of several questions only the latest is answered. */
+const ask = lane(async (page: number) => {
+  const path = asked(search.value, only.value, order.value, page)
   try {
-    jobs.value = await api.get<ListedJob[]>('jobs')
+    return { path, answer: await api.get<JobPage>(path) }
   } catch (refused) {
-    problem.value = words(refused)
+    return { path, answer: words(refused) }
   }
+})
+async function page(number: number) {
+  loading.value = true
+  const got = await ask(number)
+  if (got === null) return
+  loading.value = false
+  if (typeof got.answer === 'string') {
+    problem.value = got.answer
+    return
+  }
+  // What was typed meanwhile is asked for already.
+  if (got.path !== asked(search.value, only.value, order.value, number)) return
+  problem.value = ''
+  const before = number === 1 ? [] : (jobs.value ?? [])
+  const known = new Set(before.map((job) => job.id))
+  jobs.value = [...before, ...got.answer.jobs.filter((job) => !known.has(job.id))]
+  counts.value = { found: got.answer.found, all: got.answer.all }
+  pages.value = number
 }
+/** The same pages once more, after something was changed. */
+async function load() {
+  const many = pages.value
+  for (let number = 1; number <= many; number++) await page(number)
+}
+/** Above a thousand what is found is not counted any more. */
+const many = (found: number) => (found > 1000 ? 'over 1,000' : found.toLocaleString('en-GB'))
+const more = () => page(pages.value + 1)
 onMounted(load)
+watchDebounced(search, () => page(1), { debounce: 180 })
+watch([order, only], () => page(1))
 
 interface Trash {
   days: number
@@ -64,14 +101,6 @@ function state(job: ListedJob): string {
   return { new: 'not prepared', waiting: 'waiting', running: 'at work', paused: 'paused', stopped: 'stopped', failed: 'broke off' }[job.state]
 }
 
-/** How many rows are drawn at first. */
-const SOME = 60
-const search = useSessionStorage('neat-edge-search', '')
-const order = useSessionStorage<JobOrder>('neat-edge-order', 'updated')
-const only = useSessionStorage<JobState>('neat-edge-only', 'all')
-const more = ref(SOME)
-watch([search, order, only], () => (more.value = SOME))
-const found = computed(() => sifted(jobs.value ?? [], search.value, only.value, order.value))
 const today = new Date().toISOString().slice(0, 10)
 
 const edit = (id: number) => (naming.value = id)
@@ -122,7 +151,7 @@ async function remove(job: ListedJob) {
     </header>
     <p v-if="problem" class="trouble" role="alert">{{ problem }} <ElButton size="small" @click="load">Try again</ElButton></p>
     <p v-if="jobs === null && !problem" class="quiet">Looking through the jobs…</p>
-    <div v-else-if="jobs && jobs.length === 0" class="empty">
+    <div v-else-if="jobs && counts.all === 0" class="empty">
       <h2>No jobs yet</h2>
       <p class="quiet">Start one with an SVG of your own. The demo jobs come back with <code>php artisan db:seed</code>.</p>
     </div>
@@ -131,11 +160,11 @@ async function remove(job: ListedJob) {
         <input v-model="search" type="search" placeholder="Search title, customer, process" aria-label="Search the jobs" data-test="search">
         <label>Show <select v-model="only" data-test="only"><option v-for="(label, key) in states" :key="key" :value="key">{{ label }}</option></select></label>
         <label>By <select v-model="order" data-test="order"><option v-for="(label, key) in orders" :key="key" :value="key">{{ label }}</option></select></label>
-        <span class="quiet numbers" data-test="found">{{ found.length === jobs.length ? count(jobs.length, 'job') : `${found.length} of ${count(jobs.length, 'job')}` }}</span>
+        <span class="quiet numbers" data-test="found">{{ counts.found === counts.all ? `${many(counts.all)} ${counts.all === 1 ? 'job' : 'jobs'}` : `${many(counts.found)} of ${many(counts.all)} jobs` }}</span>
       </div>
-      <p v-if="found.length === 0" class="quiet">No job is like that. <button type="button" class="quiet-button" @click="(search = ''), (only = 'all')">Show all</button></p>
+      <p v-if="jobs.length === 0" class="quiet">No job is like that. <button type="button" class="quiet-button" @click="(search = ''), (only = 'all')">Show all</button></p>
       <ul class="jobs">
-        <li v-for="job in found.slice(0, more)" :key="job.id" data-test="job">
+        <li v-for="job in jobs" :key="job.id" data-test="job">
           <RouterLink :to="`/jobs/${job.id}`" class="picture" tabindex="-1" aria-hidden="true"><img :src="`/api/jobs/${job.id}/picture.svg?v=${job.version}`" alt="" loading="lazy" decoding="async"></RouterLink>
           <div class="body">
             <TypedWords v-if="naming === job.id" at-once :value="job.title" maxlength="120" aria-label="Title of the job" data-test="rename-field" @keydown.escape="naming = null" @left="naming === job.id && rename(job, $event)" />
@@ -152,7 +181,7 @@ async function remove(job: ListedJob) {
           </span>
         </li>
       </ul>
-      <ElButton v-if="found.length > more" data-test="more" @click="more += 200">Show {{ Math.min(200, found.length - more) }} more</ElButton>
+      <ElButton v-if="counts.found > jobs.length" data-test="more" :loading="loading" @click="more">Show more</ElButton>
     </template>
     <section v-if="trash && trash.jobs.length > 0" class="trash" aria-label="Trash">
       <button type="button" class="open" :aria-expanded="trashOpen" data-test="trash" @click="trashOpen = !trashOpen">{{ trashOpen ? 'Close the trash' : `Trash: ${count(trash.jobs.length, 'job')}` }}</button>

@@ -46,8 +46,13 @@ export const useMaking = defineStore('making', () => {
       loading.value = false
     }
   }
-  type Laid = Making | { work: Work }
-  const ask = () => api.get<Laid>(path('making'))
+  type Laid = Making | { work: Work; history?: Making['history'] }
+  /** As it is laid out, or what lays it out: where the job stands in its states is known either way. */
+  async function ask(): Promise<Laid> {
+    const answer = await api.get<Laid>(path('making'))
+    if (answer.history) bench.stands(answer.history)
+    return answer
+  }
   const load = () => attempt(async () => {
     if (!bench.job || !bench.prepared) return
     take(await works.made<Making>(ask, ask, 'layouts'))

@@ -54,10 +54,11 @@ final class Patches
             $patch = Combine::weld($shapes, $tolerance);
             $pieces[$i] = $pieces[$i]->withShape(Combine::weld([$pieces[$i]->shape, $patch], $tolerance));
             $touched[$i] = true;
-            $box = $patch->box();
+            $boxes = array_map(static fn (Shape $shape): ?Box => $shape->box(), $shapes);
             foreach ($pieces as $k => $other) {
-                if ($k !== $i && $box !== null && self::meets($other, $box)) {
-                    $less = Combine::cutAway($other->shape, [$patch], $tolerance);
+                $near = $k === $i ? [] : self::near($other, $shapes, $boxes);
+                if ($near !== []) {
+                    $less = Combine::cutAway($other->shape, $near, $tolerance);
                     if (abs($less->area() - $other->shape->area()) > 1e-9) {
                         $pieces[$k] = $other->withShape($less);
                         $touched[$k] = true;
@@ -73,11 +74,30 @@ final class Patches
         return [$flat->with(pieces: $pieces, apart: $flat->apart), $touched];
     }
 
-    private static function meets(Piece $piece, Box $box): bool
+    /**
+     * Those that may lie over an outline of a piece.
+     *
+     * @param  list<Shape>  $shapes
+     * @param  list<Box|null>  $boxes  theirs
+     * @return list<Shape>
+     */
+    private static function near(Piece $piece, array $shapes, array $boxes): array
     {
         $own = $piece->isSolid() ? $piece->box() : null;
+        $out = [];
+        foreach ($own === null ? [] : $boxes as $k => $box) {
+            if ($box === null || ! $own->overlaps($box)) {
+                continue;
+            }
+            foreach ($piece->shape->contours as $contour) {
+                if ($contour->box()->overlaps($box)) {
+                    $out[] = $shapes[$k];
+                    break;
+                }
+            }
+        }
 
-        return $own !== null && $own->overlaps($box);
+        return $out;
     }
 
     /**

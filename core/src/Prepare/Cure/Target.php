@@ -31,6 +31,12 @@ final class Target
     {
     }
 
+    /** The same, of the piece as it is numbered elsewhere. */
+    public function ofPiece(int $piece): self
+    {
+        return new self($this->kind, $piece, $this->place, $this->ways, $this->word, $this->places);
+    }
+
     /** How it is brought to its limit; null when all that could be tried was. */
     public function way(): ?string
     {

@@ -57,12 +57,9 @@ final class ToLimits
     /** @var array<int, Inside> by number of the piece, of the art as it is being measured */
     private array $insides = [];
 
-    private readonly Widths $before;
-
     /** @param  bool  $fill  whether a gap that cannot be widened may be filled */
-    private function __construct(private readonly Artwork $flat, private readonly Limits $limits, private readonly bool $fill)
+    private function __construct(private readonly Artwork $flat, private readonly Limits $limits, private readonly bool $fill, private readonly Widths $before)
     {
-        $this->before = Widths::of($flat, $limits);
     }
 
     /**
@@ -72,10 +69,51 @@ final class ToLimits
      */
     public static function cured(Artwork $flat, Limits $limits, array $kinds, ?Closure $only = null, bool $fill = true): Cured
     {
-        $self = new self($flat, $limits, $fill);
-        $targets = array_values(array_filter($self->targets($self->before, $flat), static fn (Target $target): bool => in_array($target->kind, $kinds, true) && ($only === null || $only($target->kind, $target->piece, $target->place))));
+        $whole = new self($flat, $limits, $fill, Widths::of($flat, $limits));
+        $targets = $whole->byWord(array_values(array_filter($whole->targets($whole->before, $flat), static fn (Target $target): bool => in_array($target->kind, $kinds, true) && ($only === null || $only($target->kind, $target->piece, $target->place)))));
+        [$art, $tried] = $whole->byCluster($targets);
 
-        return $self->brought($self->byWord($targets));
+        return self::told($art, $tried);
+    }
+
+    /**
+     * Each cluster of the art by itself: what does not do in one is tried again there, and nowhere else.
+     *
+     * @param  list<Target>  $targets
+     * @return array{Artwork, list<Target>} the art, and the targets as they were tried
+     */
+    private function byCluster(array $targets): array
+    {
+        $reach = self::NEAR * max($this->limits->line, $this->limits->gap);
+        $clusters = new Clusters($this->flat, $reach, array_values(array_filter(array_map(static fn (Target $target): ?Shape => $target->word?->shape, $targets))));
+        $own = $before = [];
+        foreach ($targets as $k => $target) {
+            $own[$clusters->at($target->place->at->x, $target->place->at->y) ?? -1][] = $k;
+        }
+        if (isset($own[-1])) {
+            // A place in none of them would be lost: all is tried as one.
+            return [$this->brought($targets, count($targets)), $targets];
+        }
+        $tried = $targets;
+        $arts = $clusters->arts(array_keys($own));
+        foreach ($this->before->placed($clusters->at(...)) as $cluster => $widths) {
+            $before[$cluster] = $widths;
+        }
+        foreach ($arts as $cluster => [$art, $numbers]) {
+            $numberOf = array_flip($numbers);
+            $mine = [];
+            foreach ($own[$cluster] as $k) {
+                $mine[] = $tried[$k] = $targets[$k]->ofPiece($numberOf[$targets[$k]->piece]);
+            }
+            $one = new self($art, $this->limits, $this->fill, ($before[$cluster] ?? Widths::none())->numbered($numberOf));
+            $t0 = microtime(true);
+            $arts[$cluster] = [$one->brought($mine, count($targets)), $numbers];
+            if (getenv('DBG')) {
+                fprintf(STDERR, "cluster %d: %d targets of %d, %d contours %.2f s\n", $cluster, count($mine), count($targets), array_sum(array_map(fn ($p) => count($p->shape->contours), $art->pieces)), microtime(true) - $t0);
+            }
+        }
+
+        return [$clusters->with($arts), $tried];
     }
 
     /**
@@ -147,18 +185,21 @@ final class ToLimits
         return $out;
     }
 
-    /** @param  list<Target>  $targets */
-    private function brought(array $targets): Cured
+    /**
+     * @param  list<Target>  $targets
+     * @param  int  $all  how many there are in the whole art
+     */
+    private function brought(array $targets, int $all): Artwork
     {
         $art = $this->flat;
-        $attempts = count($targets) > self::MANY ? 2 : self::ATTEMPTS;
+        $attempts = $all > self::MANY ? 2 : self::ATTEMPTS;
         for ($attempt = 0; $attempt < $attempts; $attempt++) {
             $active = array_values(array_filter($targets, static fn (Target $target): bool => $target->way() !== null));
             if ($active === []) {
                 $art = $this->flat;
                 break;
             }
-            [$art, $trouble] = $this->made($active, count($targets) > self::MANY ? 2 : self::ROUNDS);
+            [$art, $trouble] = $this->made($active, $all > self::MANY ? 2 : self::ROUNDS);
             $failed = false;
             foreach ($trouble as [$place, $says]) {
                 foreach ($this->causes($active, $place) as $target) {
@@ -179,6 +220,13 @@ final class ToLimits
                 }
             }
         }
+
+        return $art;
+    }
+
+    /** @param  list<Target>  $targets  as they were tried */
+    private static function told(Artwork $art, array $targets): Cured
+    {
         $done = $left = [];
         foreach ($targets as $target) {
             $how = $target->way() ?? ($target->word === null ? $target->why : self::ofWord($target->why));
