@@ -9,6 +9,7 @@ use App\Models\ShopJob;
 use App\Prep\Standing;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** The list of jobs: searched, sifted, put in order and cut into pages by the database. */
 final class JobList
@@ -37,14 +38,30 @@ final class JobList
     public static function page(string $search, string $only, string $order, int $page): array
     {
         [$column, $way] = self::ORDERS[$order];
-        $query = self::sought(array_slice(Standing::words($search), 0, 12), trim($search) !== '');
-        $standings = self::ONLY[$only];
-        $query->when($standings !== null, static fn (Builder $some) => $some->whereIn('standing', $standings))->when($only === 'due', static fn (Builder $some) => $some->where('due_key', '!=', '1'));
+        $words = array_slice(Standing::words($search), 0, 12);
         $all = self::counted(ShopJob::query());
-        $found = trim($search) === '' && $only === 'all' ? $all : self::counted($query->clone());
-        // Which ones is found in an index alone; only they are read.
-        $ids = $query->orderBy($column, $way)->orderByDesc('id')->forPage($page, self::PAGE)->toBase()->pluck('id')->all();
-        $read = ShopJob::query()->whereKey($ids)->get(self::COLUMNS)->keyBy('id');
+        if (trim($search) !== '' && $words === []) {
+            // Only signs were typed: nothing is called so.
+            return ['jobs' => [], 'found' => 0, 'all' => $all, 'page' => $page];
+        }
+        $rare = self::rare($words);
+        if ($rare !== null) {
+            // By their keys alone: whatever else is asked for is soon looked at in so few.
+            $some = ShopJob::withTrashed()->whereKey($rare)->toBase()->get(['id', 'deleted_at', 'search', 'standing', 'due_key', $column])->filter(static fn (stdClass $one): bool => $one->deleted_at === null && self::passes($one, $words, $only))
+                ->sort(static fn (stdClass $a, stdClass $b): int => ($way === 'asc' ? $a->{$column} <=> $b->{$column} : $b->{$column} <=> $a->{$column}) ?: $b->id <=> $a->id)->pluck('id');
+            $found = $some->count();
+            $ids = $some->slice(self::PAGE * ($page - 1), self::PAGE)->values()->all();
+        } else {
+            $query = ShopJob::query()->when(self::ONLY[$only] !== null, static fn (Builder $some) => $some->whereIn('standing', self::ONLY[$only] ?? []))->when($only === 'due', static fn (Builder $some) => $some->where('due_key', '!=', '1'));
+            foreach ($words as $word) {
+                $query->where('search', 'like', "% {$word}%");
+            }
+            $found = $words === [] && $only === 'all' ? $all : self::counted($query->clone());
+            // Which ones is found in an index alone, along its order.
+            $ids = $query->orderBy($column, $way)->orderByDesc('id')->forPage($page, self::PAGE)->toBase()->pluck('id')->all();
+        }
+        // Only they are read.
+        $read = ShopJob::withTrashed()->whereKey($ids)->get(self::COLUMNS)->keyBy('id');
         $jobs = collect($ids)->map(static fn (int $id): ?ShopJob => $read->get($id))->filter()->values();
         $last = Preparation::query()->whereKey($jobs->pluck('preparation_id')->filter()->all())->get(Preparation::BRIEF)->keyBy('id');
 
@@ -58,26 +75,32 @@ final class JobList
     }
 
     /**
-     * Jobs that have all the words, each from its beginning. By the rarest of them, where it is rare; where all are common, a page of those that have them is soon found along any order.
+     * Jobs that have the rarest of the words, each from its beginning; null where all of them are common: then a page of those that have them is soon found along any order.
      *
      * @param  list<string>  $words
-     * @return Builder<ShopJob>
+     * @return list<int>|null
      */
-    private static function sought(array $words, bool $anything): Builder
+    private static function rare(array $words): ?array
     {
-        $query = ShopJob::query();
-        if ($words === []) {
-            // Only signs were typed: nothing is called so.
-            return $anything ? $query->whereRaw('1 = 0') : $query;
-        }
         $ids = null;
         foreach ($words as $word) {
             $some = DB::table('job_words')->whereBetween('word', [$word, "{$word}\u{FFFD}"])->limit(self::COUNTED + 1)->pluck('shop_job_id')->unique();
-            $ids = $some->count() <= self::COUNTED && ($ids === null || $some->count() < $ids->count()) ? $some : $ids;
-            $query->where('search', 'like', "% {$word}%");
+            $ids = $some->count() <= self::COUNTED && ($ids === null || $some->count() < count($ids)) ? array_map(intval(...), array_values($some->all())) : $ids;
         }
 
-        return $ids === null ? $query : $query->whereKey($ids->all());
+        return $ids;
+    }
+
+    /** @param  list<string>  $words */
+    private static function passes(stdClass $job, array $words, string $only): bool
+    {
+        foreach ($words as $word) {
+            if (! str_contains((string) $job->search, " {$word}")) {
+                return false;
+            }
+        }
+
+        return $only === 'due' ? $job->due_key !== '1' : self::ONLY[$only] === null || in_array($job->standing, self::ONLY[$only], true);
     }
 
     /** @return array<string, mixed> */

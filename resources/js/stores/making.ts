@@ -88,8 +88,10 @@ export const useMaking = defineStore('making', () => {
   })
   /** Laid by hand; refused where one would lie on another. */
   const move = (sheet: string, moved: { copy: number; x: number; y: number; turn: number }[]) => attempt(async () => {
-    copies.value = await api.post<Copies[]>(path('copies'), { sheet, moved })
-    take(await works.made<Making>(ask, ask, 'layouts'))
+    const lie = await api.post<Copies[]>(path('copies'), { sheet, moved })
+    const first = await ask()
+    copies.value = lie
+    take(await works.made<Making>(() => Promise.resolve(first), ask, 'layouts'))
   })
   // Undone, done again, or laid otherwise in another window.
   watch(() => bench.state?.history.laid, (laid) => {

@@ -20,7 +20,7 @@ final class Clusters
     /** @var list<array{int, Contour}> number of the piece, and an outline of it */
     private array $lines = [];
 
-    /** @var list<int> the cluster of each, by the number of one of it */
+    /** @var array<int, int> the cluster of each, by the number of one of it */
     private array $group = [];
 
     private readonly BoxGrid $grid;

@@ -85,8 +85,8 @@ final class Patches
     {
         $own = $piece->isSolid() ? $piece->box() : null;
         $out = [];
-        foreach ($own === null ? [] : $boxes as $k => $box) {
-            if ($box === null || ! $own->overlaps($box)) {
+        foreach ($boxes as $k => $box) {
+            if ($box === null || $own === null || ! $own->overlaps($box)) {
                 continue;
             }
             foreach ($piece->shape->contours as $contour) {

@@ -113,7 +113,7 @@ final class ToLimits
             }
         }
 
-        return [$clusters->with($arts), $tried];
+        return [$clusters->with($arts), array_values($tried)];
     }
 
     /**
