@@ -5,19 +5,10 @@ declare(strict_types=1);
 namespace App\Http;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\BasicShape;
-use NeatEdge\Core\Artwork\BorderAround;
-use NeatEdge\Core\Artwork\Called;
+use NeatEdge\Core\Artwork\Change;
 use NeatEdge\Core\Artwork\Gradient;
-use NeatEdge\Core\Artwork\Lettering;
-use NeatEdge\Core\Artwork\LinkedCopy;
-use NeatEdge\Core\Artwork\MirrorHalf;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
-use NeatEdge\Core\Artwork\RoundCorners;
-use NeatEdge\Core\Artwork\StepAndRepeat;
-use NeatEdge\Core\Artwork\Woven;
-use NeatEdge\Core\Artwork\Wrap;
 use NeatEdge\Core\Edit\Mark;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Format\Json\ArtworkJson;
@@ -25,6 +16,8 @@ use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\Prepare\Presets;
+use NeatEdge\Core\Recipe\Called;
+use NeatEdge\Core\Recipe\Recipes;
 use NeatEdge\Core\Seen\StrokeRegion;
 
 /** Artwork as the page draws it: path data and paints, lengths in mm. */
@@ -80,21 +73,9 @@ final class PageArt
     /** @return list<string> what of it is still adjustable */
     private static function live(Recipe $recipe): array
     {
-        $out = match (true) {
-            $recipe->base instanceof BasicShape => ['shape', $recipe->base->kind->value],
-            $recipe->base instanceof Lettering => ['text'],
-            $recipe->base instanceof LinkedCopy => ['linked'],
-            $recipe->base instanceof BorderAround => ['border'],
-            $recipe->base instanceof Woven => ['woven'],
-            default => [],
-        };
-        foreach ([RoundCorners::class => 'corners', MirrorHalf::class => 'mirror', StepAndRepeat::class => 'repeat', Wrap::class => 'wrap'] as $class => $name) {
-            if ($recipe->change($class) !== null) {
-                $out[] = $name;
-            }
-        }
+        $done = array_map(static fn (Change $change): string => $change::kind(), $recipe->changes);
 
-        return $out;
+        return [...$recipe->base->marks(), ...array_values(array_intersect(array_keys(Recipes::changes()), $done))];
     }
 
     /** @return array<string, mixed> in the space of its piece */

@@ -7,7 +7,6 @@ namespace App\Prep;
 use App\Models\ShopJob;
 use App\Models\Source;
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Described\Refused;
@@ -17,6 +16,7 @@ use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Recipe\Letters\Lettering;
 use NeatEdge\Core\Type\FontShelf;
 
 /**

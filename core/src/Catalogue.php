@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core;
 
-use NeatEdge\Core\Artwork\ShapeKind;
 use NeatEdge\Core\Check\LimitFields;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Edit\Edits;
@@ -12,6 +11,7 @@ use NeatEdge\Core\Format\Formats;
 use NeatEdge\Core\Prepare\Steps;
 use NeatEdge\Core\Process\Process;
 use NeatEdge\Core\Process\Processes;
+use NeatEdge\Core\Recipe\Basic\ShapeKind;
 use NeatEdge\Core\Shop\Stock;
 
 /**

@@ -12,7 +12,7 @@ use PHPat\Test\PHPat;
 /** Each room of the core knows only the rooms above it, and the core knows nothing of the application round it. */
 final class RoomsTest
 {
-    private const ROOMS = ['Patience', 'Geometry', 'PlanarMap', 'Stroke', 'Measure', 'Type', 'Described', 'Artwork', 'Seen', 'Edit', 'Prepare', 'Check', 'Separate', 'Device', 'Sheet', 'Format', 'Process', 'Shop', 'Proof'];
+    private const ROOMS = ['Patience', 'Geometry', 'PlanarMap', 'Stroke', 'Measure', 'Type', 'Described', 'Artwork', 'Recipe', 'Seen', 'Edit', 'Prepare', 'Check', 'Separate', 'Device', 'Sheet', 'Format', 'Process', 'Shop', 'Proof'];
 
     /** @return iterable<Rule> */
     #[TestRule]

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\WebDriverKeys;
-use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Recipe\Letters\Lettering;
 use NeatEdge\Core\Seen\Seen;
 use PHPUnit\Framework\Attributes\Test;
 

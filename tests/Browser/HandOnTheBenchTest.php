@@ -6,7 +6,7 @@ namespace Tests\Browser;
 
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
-use NeatEdge\Core\Artwork\Lettering;
+use NeatEdge\Core\Recipe\Letters\Lettering;
 use PHPUnit\Framework\Attributes\Test;
 
 /** Where a hand stumbled: keys, presses, letters, an absent server, findings. */

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\WebDriverKeys;
-use NeatEdge\Core\Artwork\BorderAround;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Recipe\Border\BorderAround;
 use PHPUnit\Framework\Attributes\Test;
 
 /** Pieces of the regatta made from nothing with the tools of Shape, with a mouse and keys; each is judged by its areas, pieces and nodes. */

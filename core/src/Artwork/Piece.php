@@ -59,7 +59,7 @@ final readonly class Piece
         }
         $recipe = $this->recipe?->transformed($matrix);
         $shape = $this->shape->transformed($matrix);
-        if ($recipe !== null && $recipe->base instanceof BasicShape && $recipe->base !== $this->recipe->base) {
+        if ($recipe !== null && $recipe->base !== $this->recipe->base) {
             // It took the new size as its own, so that a corner's radius, say, stays what was typed.
             $shape = $recipe->shape();
         }

@@ -88,7 +88,7 @@ final readonly class Recipe
     }
 
     /**
-     * Moved, turned or scaled. A basic shape that is stretched along its own sides takes the size as its own.
+     * Moved, turned or scaled. A base that has a size and is stretched along its own sides takes it as its own.
      */
     public function transformed(Matrix $matrix): self
     {
@@ -96,9 +96,8 @@ final readonly class Recipe
         $x = hypot($all->a, $all->b);
         $y = hypot($all->c, $all->d);
         $straight = abs($all->a * $all->c + $all->b * $all->d) <= 1e-9 * $x * $y && $all->determinant() > 0;
-        if ($this->changes === [] && $this->base instanceof BasicShape && $straight && (abs($x - 1) > 1e-9 || abs($y - 1) > 1e-9)) {
-            // Scaled evenly, all of it grows; stretched one way, only the side does, and a corner's radius stays what was typed.
-            $base = abs($x - $y) <= 1e-9 * $x ? $this->base->scaled($x) : $this->base->resized($x, $y);
+        if ($this->changes === [] && $straight && (abs($x - 1) > 1e-9 || abs($y - 1) > 1e-9)) {
+            $base = $this->base->sized($x, $y);
             if ($base !== null) {
                 return new self($base, new Matrix($all->a / $x, $all->b / $x, $all->c / $y, $all->d / $y, $all->e, $all->f));
             }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Check;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Lettering;
+use NeatEdge\Core\Recipe\Letters\Lettering;
 
 /** C10: letters that do not fit the line that they stand on, and are therefore not there. */
 final readonly class LettersCut implements BenchRule

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Check;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Measure\Limits;
+use NeatEdge\Core\Recipe\Letters\Lettering;
 
 /** C10: text of which the capitals are lower than the process can hold. */
 final readonly class SmallLetters implements BenchRule

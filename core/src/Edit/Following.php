@@ -5,9 +5,6 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\BorderAround;
-use NeatEdge\Core\Artwork\Lettering;
-use NeatEdge\Core\Artwork\LinkedCopy;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Edit\Shaping\BorderLine;
@@ -15,6 +12,9 @@ use NeatEdge\Core\Edit\Shaping\Outlined;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Recipe\Border\BorderAround;
+use NeatEdge\Core\Recipe\Letters\Lettering;
+use NeatEdge\Core\Recipe\Linked\LinkedCopy;
 use NeatEdge\Core\Type\FontShelf;
 
 /** What follows another piece - a linked copy its source, a text its line - brought up to date after an edit, in the order of who follows whom. */
@@ -69,7 +69,7 @@ final class Following
         if ($before === $source || $before === null || $piece->recipe === null) {
             return $piece;
         }
-        $recipe = $before->shape === $source->shape ? $piece->recipe : $piece->recipe->withBase($base->following($before->shape, $source->shape));
+        $recipe = $before->shape === $source->shape ? $piece->recipe : $piece->recipe->withBase($base->after($before->shape, $source->shape));
         $followed = $piece->withRecipe($recipe);
         if ($source->fill === $before->fill && $source->stroke === $before->stroke) {
             return $followed;

@@ -4,11 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Edit;
 
-use NeatEdge\Core\Artwork\BorderAround;
-use NeatEdge\Core\Artwork\Lettering;
-use NeatEdge\Core\Artwork\LinkedCopy;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Artwork\Woven;
 
 /**
  * Which piece refers to which: a linked copy to its source, letters to the line that they stand on, a cut border to what it goes round. The only place
@@ -19,14 +15,7 @@ final class References
     /** @return list<string> the ids of the pieces that this one follows; none when it stands alone */
     public static function of(Piece $piece): array
     {
-        $base = $piece->recipe?->base;
-
-        return match (true) {
-            $base instanceof LinkedCopy => [$base->source],
-            $base instanceof Lettering => $base->follows === null ? [] : [$base->follows],
-            $base instanceof BorderAround => $base->sources,
-            default => [],
-        };
+        return $piece->recipe?->base->follows() ?? [];
     }
 
     /**
@@ -36,19 +25,14 @@ final class References
      */
     public static function following(Piece $piece, array $ids): Piece
     {
-        $base = $piece->recipe?->base;
         $old = self::of($piece);
         $new = array_values(array_filter(array_map(static fn (string $id): ?string => array_key_exists($id, $ids) ? $ids[$id] : $id, $old), static fn (?string $id): bool => $id !== null));
         if ($piece->recipe === null || $old === $new) {
             return $piece;
         }
+        $base = $piece->recipe->base->following($new);
 
-        return match (true) {
-            $base instanceof LinkedCopy => $new === [] ? $piece->with(recipe: null) : $piece->with(recipe: $piece->recipe->withBase($base->from($new[0]))),
-            $base instanceof Lettering => $piece->with(recipe: $piece->recipe->withBase(new Lettering($base->setting, $new[0] ?? null, $base->shape(), $base->cut))),
-            $base instanceof BorderAround => $new === [] ? $piece->with(recipe: null) : $piece->with(recipe: $piece->recipe->withBase(new BorderAround($new, $base->values, $base->shape()))),
-            default => $piece,
-        };
+        return $piece->with(recipe: $base === null ? null : $piece->recipe->withBase($base));
     }
 
     /**
@@ -59,8 +43,9 @@ final class References
     public static function apart(Piece $piece, string $copy): Piece
     {
         $base = $piece->recipe?->base;
+        $apart = $base?->apart($copy);
 
-        return $base instanceof Woven ? $piece->with(recipe: $piece->recipe->withBase($base->in('w'.hash('xxh32', "{$base->weave} {$copy}")))) : $piece;
+        return $piece->recipe === null || $apart === null || $apart === $base ? $piece : $piece->with(recipe: $piece->recipe->withBase($apart));
     }
 
     /**

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Tests\Artwork;
 
-use NeatEdge\Core\Artwork\BasicShape;
-use NeatEdge\Core\Artwork\LinkedCopy;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Artwork\RoundCorners;
-use NeatEdge\Core\Artwork\ShapeKind;
-use NeatEdge\Core\Artwork\StepAndRepeat;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Recipe\Basic\BasicShape;
+use NeatEdge\Core\Recipe\Basic\ShapeKind;
+use NeatEdge\Core\Recipe\Corners\RoundCorners;
+use NeatEdge\Core\Recipe\Linked\LinkedCopy;
+use NeatEdge\Core\Recipe\Repeat\StepAndRepeat;
 use NeatEdge\Core\Stroke\WidthStops;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -145,10 +145,10 @@ final class ChangesTest extends TestCase
         $before = Shape::of(Contour::rectangle(0, 0, 10, 10));
         $copy = LinkedCopy::of(new Piece('a', $before, null));
         $moved = $before->transformed(Matrix::translation(30, -5));
-        $copy = $copy->following($before, $moved);
+        $copy = $copy->after($before, $moved);
         self::assertEqualsWithDelta($before->contours[0]->coords, $copy->shape()->contours[0]->coords, 1e-9);
         $rounded = (new RoundCorners([[0, 0, 3.0]]))->on($moved);
-        $copy = $copy->following($moved, $rounded);
+        $copy = $copy->after($moved, $rounded);
         self::assertEqualsWithDelta($rounded->area(), $copy->shape()->area(), 1e-9);
         // It still lies where the source was when it was copied.
         self::assertEqualsWithDelta([0.0, 0.0, 10.0, 10.0], array_values((array) $copy->shape()->box()), 1e-6);

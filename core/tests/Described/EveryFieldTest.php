@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Tests\Described;
 
-use NeatEdge\Core\Artwork\ShapeKind;
 use NeatEdge\Core\Catalogue;
 use NeatEdge\Core\Check\LimitFields;
 use NeatEdge\Core\Described\Field;
@@ -14,6 +13,7 @@ use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Format\Formats;
 use NeatEdge\Core\Prepare\Steps;
 use NeatEdge\Core\Process\Processes;
+use NeatEdge\Core\Recipe\Basic\ShapeKind;
 use NeatEdge\Core\Shop\Stock;
 use NeatEdge\Core\Type\FontShelf;
 use PHPUnit\Framework\Attributes\DataProvider;

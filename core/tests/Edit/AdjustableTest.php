@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Tests\Edit;
 
-use NeatEdge\Core\Artwork\ShapeKind;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Recipe\Basic\ShapeKind;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Seen\StrokeRegion;
 use NeatEdge\Core\Tests\Support\Bench;

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Tests\Edit;
 
-use NeatEdge\Core\Artwork\Called;
-use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\Side;
-use NeatEdge\Core\Artwork\StepAndRepeat;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Colour;
+use NeatEdge\Core\Recipe\Called;
+use NeatEdge\Core\Recipe\Letters\Lettering;
+use NeatEdge\Core\Recipe\Repeat\StepAndRepeat;
 use NeatEdge\Core\Stroke\WidthStops;
 use NeatEdge\Core\Tests\Support\Bench;
 use PHPUnit\Framework\Attributes\Test;

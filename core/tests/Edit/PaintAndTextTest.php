@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Tests\Edit;
 
-use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Format\Json\ArtworkJson;
+use NeatEdge\Core\Recipe\Letters\Lettering;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Tests\Support\Bench;
 use NeatEdge\Core\Type\FontShelf;

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Tests\Edit;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\BorderAround;
 use NeatEdge\Core\Artwork\Layer;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Described\Refused;
@@ -18,6 +17,7 @@ use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Inscribed;
 use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Recipe\Border\BorderAround;
 use NeatEdge\Core\Stroke\Offset;
 use NeatEdge\Core\Tests\Support\Bench;
 use NeatEdge\Core\Type\FontShelf;

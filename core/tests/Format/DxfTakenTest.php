@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Tests\Format;
 
-use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Format\Arrived;
@@ -19,6 +18,7 @@ use NeatEdge\Core\Process\Process;
 use NeatEdge\Core\Process\Processes;
 use NeatEdge\Core\Process\ScreenPrint;
 use NeatEdge\Core\Process\Sticker;
+use NeatEdge\Core\Recipe\Letters\Lettering;
 use NeatEdge\Core\Sheet\Make\Order;
 use NeatEdge\Core\Sheet\Prepared;
 use PHPUnit\Framework\Attributes\DataProvider;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Tests\Format;
 
-use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Format\FileRefused;
 use NeatEdge\Core\Format\Incoming;
 use NeatEdge\Core\Geometry\Box;
+use NeatEdge\Core\Recipe\Letters\Lettering;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;

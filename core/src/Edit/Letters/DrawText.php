@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Letters;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Refused;
@@ -14,6 +13,7 @@ use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
 use NeatEdge\Core\Edit\NewPiece;
 use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Recipe\Letters\Lettering;
 use NeatEdge\Core\Type\FontShelf;
 use NeatEdge\Core\Type\Setting;
 use NeatEdge\Core\Type\Typesetter;

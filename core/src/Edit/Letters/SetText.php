@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Letters;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Refused;
@@ -13,6 +12,7 @@ use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Local;
+use NeatEdge\Core\Recipe\Letters\Lettering;
 use NeatEdge\Core\Type\Typesetter;
 
 /** D8: other letters, another font, size, spacing or place on the line for texts that are still text. */

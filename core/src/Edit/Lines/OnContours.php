@@ -5,18 +5,15 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Lines;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\BasicShape;
 use NeatEdge\Core\Artwork\Contours;
-use NeatEdge\Core\Artwork\Lettering;
-use NeatEdge\Core\Artwork\LinkedCopy;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Artwork\RoundCorners;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Edit\Arrangement;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Recipe\Corners\RoundCorners;
 
 /** The contours that nodes are edited on: a piece's own, or those that its recipe begins with, as they lie on the bench. */
 final class OnContours
@@ -59,13 +56,8 @@ final class OnContours
             return array_map(self::closedUp(...), $piece->shape->contours);
         }
         $base = $recipe->base;
-        if (! $base instanceof Contours) {
-            throw Refused::stillAdjustable(match (true) {
-                $base instanceof BasicShape => mb_strtolower($base->kind->label()),
-                $base instanceof Lettering => 'text',
-                $base instanceof LinkedCopy => 'linked copy',
-                default => 'piece',
-            });
+        if ($base->isAdjustable()) {
+            throw Refused::stillAdjustable($base->said());
         }
 
         return array_map(self::closedUp(...), $base->shape()->transformed($recipe->matrix)->contours);

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Live;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\LinkedCopy;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Described\Field;
@@ -15,6 +14,7 @@ use NeatEdge\Core\Edit\Arranging\CopyPieces;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
 use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Recipe\Linked\LinkedCopy;
 
 /** D12: copies that follow their source in shape and paint, each at a place of its own. */
 final readonly class LinkCopies implements Edit

@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Live;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Contours;
-use NeatEdge\Core\Artwork\MirrorHalf;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Described\Field;
@@ -15,6 +13,7 @@ use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Local;
+use NeatEdge\Core\Recipe\Mirror\MirrorHalf;
 
 /** D5: mirrors pieces about an axis, live; or stops doing so. */
 final readonly class MirrorPieces implements Local
@@ -53,7 +52,7 @@ final readonly class MirrorPieces implements Local
                 }
                 $recipe = $piece->recipe->without(MirrorHalf::class);
 
-                return $recipe->changes === [] && $recipe->base instanceof Contours ? $piece->withShape($recipe->shape()) : $piece->withRecipe($recipe);
+                return $recipe->changes === [] && ! $recipe->base->isAdjustable() ? $piece->withShape($recipe->shape()) : $piece->withRecipe($recipe);
             }
             $recipe = Recipe::of($piece)->trueToBench();
             $back = $recipe->matrix->inverse();

@@ -8,13 +8,13 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Contours;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
-use NeatEdge\Core\Artwork\StepAndRepeat;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Local;
+use NeatEdge\Core\Recipe\Repeat\StepAndRepeat;
 
 /** D6: step and repeat, live; or off again. */
 final readonly class RepeatPieces implements Local
@@ -58,7 +58,7 @@ final readonly class RepeatPieces implements Local
                 }
                 $recipe = $piece->recipe->without(StepAndRepeat::class);
 
-                return $recipe->changes === [] && $recipe->base instanceof Contours ? $piece->withShape($recipe->shape()) : $piece->withRecipe($recipe);
+                return $recipe->changes === [] && ! $recipe->base->isAdjustable() ? $piece->withShape($recipe->shape()) : $piece->withRecipe($recipe);
             }
             $recipe = Recipe::of($piece)->trueToBench();
             $back = $recipe->matrix->inverse();

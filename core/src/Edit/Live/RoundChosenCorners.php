@@ -8,7 +8,6 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Contours;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
-use NeatEdge\Core\Artwork\RoundCorners;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
@@ -16,6 +15,7 @@ use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Lines\Nodes;
 use NeatEdge\Core\Edit\Lines\OnContours;
 use NeatEdge\Core\Edit\Local;
+use NeatEdge\Core\Recipe\Corners\RoundCorners;
 
 /** D4: rounds chosen corners by a radius, or all of them; a radius of nothing makes them sharp again. They stay adjustable. */
 final readonly class RoundChosenCorners implements Local
@@ -68,7 +68,7 @@ final readonly class RoundChosenCorners implements Local
         $changes = array_values(array_filter($recipe->changes, static fn (object $change): bool => ! $change instanceof RoundCorners));
         // Corners come before a mirrored half or a repeat, whose copies are rounded alike.
         $recipe = new Recipe($recipe->base, $recipe->matrix, $corners === [] ? $changes : [new RoundCorners($corners), ...$changes]);
-        $plain = $recipe->changes === [] && $recipe->base instanceof Contours;
+        $plain = $recipe->changes === [] && ! $recipe->base->isAdjustable();
 
         return $artwork->mapped(static fn (Piece $one): Piece => $plain ? $one->withShape($recipe->shape()) : $one->withRecipe($recipe), [$this->id => true]);
     }

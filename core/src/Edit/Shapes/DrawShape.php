@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shapes;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\BasicShape;
 use NeatEdge\Core\Artwork\Recipe;
-use NeatEdge\Core\Artwork\ShapeKind;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
 use NeatEdge\Core\Edit\NewPiece;
 use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Recipe\Basic\BasicShape;
+use NeatEdge\Core\Recipe\Basic\ShapeKind;
 
 /** D1: a new basic shape, its middle at a place. */
 final readonly class DrawShape implements Edit

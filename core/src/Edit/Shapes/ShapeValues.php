@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shapes;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\BasicShape;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Artwork\ShapeKind;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Local;
+use NeatEdge\Core\Recipe\Basic\BasicShape;
+use NeatEdge\Core\Recipe\Basic\ShapeKind;
 
 /** Other values for basic shapes that are still adjustable. */
 final readonly class ShapeValues implements Local

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\BorderAround;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Place;
@@ -20,6 +19,7 @@ use NeatEdge\Core\Edit\Edit;
 use NeatEdge\Core\Edit\Following;
 use NeatEdge\Core\Edit\FreeIds;
 use NeatEdge\Core\Measure\Colour;
+use NeatEdge\Core\Recipe\Border\BorderAround;
 use NeatEdge\Core\Stroke\StrokeStyle;
 
 /** P7: a cut border round everything chosen, or round each; it follows while the art under it changes. A border that is chosen is set anew. */

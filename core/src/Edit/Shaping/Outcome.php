@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Called;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Recipe\Called;
 
 /** What an operation would change, in numbers: said before it is kept. */
 final readonly class Outcome

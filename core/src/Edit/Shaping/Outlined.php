@@ -6,12 +6,12 @@ namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Artwork\Woven;
 use NeatEdge\Core\Edit\Arrangement;
 use NeatEdge\Core\Edit\FreeIds;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Prepare\OutlineStrokes;
+use NeatEdge\Core\Recipe\Weave\Woven;
 use NeatEdge\Core\Seen\Seen;
 
 /** Pieces as plain areas, and what came of them laid in their place. */

@@ -6,9 +6,9 @@ namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Artwork\Woven;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Edit\Chosen;
+use NeatEdge\Core\Recipe\Weave\Woven;
 
 /** Woven strands as they were drawn, wherever they were moved since and in the colours that they have now, to be woven anew. */
 final class Unwoven
@@ -63,22 +63,5 @@ final class Unwoven
         }
 
         return $strand->transformed($recipe->matrix)->with(id: $piece->id, name: $piece->name, place: $piece->place);
-    }
-
-    /**
-     * How a woven piece was woven, as the tool takes it: its turned crossings where they lie now.
-     *
-     * @return array<string, float|string>
-     */
-    public static function values(Piece $piece, Woven $base): array
-    {
-        $matrix = $piece->recipe->matrix ?? null;
-        $turn = array_map(static function (array $place) use ($matrix): string {
-            $at = $matrix?->apply($place[0], $place[1]);
-
-            return sprintf('%.4F,%.4F', $at->x ?? $place[0], $at->y ?? $place[1]);
-        }, $base->values['turn']);
-
-        return ['gap' => $base->values['gap'], 'pattern' => $base->values['pattern'], 'start' => $base->values['start'], 'parts' => $base->values['parts'], 'turn' => implode(' ', $turn)];
     }
 }

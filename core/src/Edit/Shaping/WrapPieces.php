@@ -5,10 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\BorderAround;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
-use NeatEdge\Core\Artwork\Wrap;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
@@ -23,6 +21,8 @@ use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Recipe\Border\BorderAround;
+use NeatEdge\Core\Recipe\Wrap\Wrap;
 
 /** P12: the chosen pieces are bent together by one frame: by number, or with four sides drawn. It stays adjustable until it is turned into plain curves. */
 final readonly class WrapPieces implements Edit, ShowsMarks

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Format\Lines;
 
-use NeatEdge\Core\Artwork\Lettering;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
@@ -20,6 +19,7 @@ use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Measure\Inside;
+use NeatEdge\Core\Recipe\Letters\Lettering;
 use NeatEdge\Core\Stroke\StrokeStyle;
 use NeatEdge\Core\Type\FontShelf;
 use NeatEdge\Core\Type\Setting;

@@ -6,13 +6,13 @@ namespace NeatEdge\Core\Prepare\Finish;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Artwork\RoundCorners;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Prepare\AboutStep;
 use NeatEdge\Core\Prepare\Cure\Flat;
 use NeatEdge\Core\Prepare\Described;
 use NeatEdge\Core\Prepare\Step;
+use NeatEdge\Core\Recipe\Corners\RoundCorners;
 
 /** Corners sharper than a blade or a screen gives become round, on both sides of a border alike; where three pieces meet a corner stays. */
 final readonly class RoundAllCorners implements Step

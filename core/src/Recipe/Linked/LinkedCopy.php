@@ -2,13 +2,17 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Artwork;
+namespace NeatEdge\Core\Recipe\Linked;
 
+use NeatEdge\Core\Artwork\Base;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Artwork\Recipe;
+use NeatEdge\Core\Artwork\Stored;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 
 /** D12: the shape of another piece, which it follows. Where the source lies does not matter, only what it looks like. */
-final readonly class LinkedCopy implements Base
+final readonly class LinkedCopy extends Base
 {
     /**
      * @param  string  $source  id of the piece that it follows
@@ -18,6 +22,46 @@ final readonly class LinkedCopy implements Base
      */
     public function __construct(public string $source, public float $x, public float $y, private Shape $shape)
     {
+    }
+
+    public static function kind(): string
+    {
+        return 'linked';
+    }
+
+    public function stored(Stored $as): array
+    {
+        return ['source' => $this->source, 'x' => $this->x, 'y' => $this->y, 'shape' => $as->shape($this->shape)];
+    }
+
+    public static function read(array $data, Stored $as): self
+    {
+        return new self($data['source'], (float) $data['x'], (float) $data['y'], $as->toShape($data['shape']));
+    }
+
+    public function label(): string
+    {
+        return 'Linked copy';
+    }
+
+    public function said(): string
+    {
+        return 'linked copy';
+    }
+
+    public function follows(): array
+    {
+        return [$this->source];
+    }
+
+    public function following(array $ids): ?self
+    {
+        return $ids === [] ? null : $this->from($ids[0]);
+    }
+
+    public function told(Recipe $recipe): array
+    {
+        return ['linked' => $this->source];
     }
 
     public static function of(Piece $source): self
@@ -43,7 +87,7 @@ final readonly class LinkedCopy implements Base
     }
 
     /** After its source was changed. */
-    public function following(Shape $before, Shape $after): self
+    public function after(Shape $before, Shape $after): self
     {
         $moved = self::move($before, $after);
         if ($moved !== null) {

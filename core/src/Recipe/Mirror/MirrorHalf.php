@@ -2,8 +2,11 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Artwork;
+namespace NeatEdge\Core\Recipe\Mirror;
 
+use NeatEdge\Core\Artwork\Change;
+use NeatEdge\Core\Artwork\Recipe;
+use NeatEdge\Core\Artwork\Stored;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Matrix;
@@ -14,7 +17,7 @@ use NeatEdge\Core\PlanarMap\Combine;
  * D5: one half is drawn, the other follows about an axis. An open line whose ends lie on the axis, or nearly, gives one
  * closed outline with one node where it meets the axis; what runs over the axis is cut there.
  */
-final readonly class MirrorHalf implements Change
+final readonly class MirrorHalf extends Change
 {
     /**
      * @param  float  $x  a place on the axis, mm, in the space of the base
@@ -25,6 +28,30 @@ final readonly class MirrorHalf implements Change
      */
     public function __construct(public float $x, public float $y, public float $angle, public float $reach, public int $side = 0)
     {
+    }
+
+    public static function kind(): string
+    {
+        return 'mirror';
+    }
+
+    public function stored(Stored $as): array
+    {
+        return ['x' => $this->x, 'y' => $this->y, 'angle' => $this->angle, 'reach' => $this->reach, 'side' => $this->side];
+    }
+
+    public static function read(array $data, Stored $as): self
+    {
+        return new self((float) $data['x'], (float) $data['y'], (float) $data['angle'], (float) $data['reach'], (int) ($data['side'] ?? 0));
+    }
+
+    /** The axis on the bench. */
+    public function told(Recipe $recipe): array
+    {
+        $at = $recipe->matrix->apply($this->x, $this->y);
+        $ahead = $recipe->matrix->apply($this->x + cos(deg2rad($this->angle)), $this->y + sin(deg2rad($this->angle)));
+
+        return ['mirror' => ['x' => $at->x, 'y' => $at->y, 'angle' => rad2deg(atan2($ahead->y - $at->y, $ahead->x - $at->x)), 'reach' => $this->reach * $recipe->matrix->meanScale()]];
     }
 
     /** The same, holding to the side on which most of a shape lies now, whatever its nodes do later. */

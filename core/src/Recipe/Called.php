@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Artwork;
+namespace NeatEdge\Core\Recipe;
 
+use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Measure\Colour;
+use NeatEdge\Core\Recipe\Basic\ShapeKind;
 
 /** What a piece is called in lists: by the name that somebody gave it, in the file or here; else by what it is and its colour. */
 final class Called
@@ -21,19 +23,15 @@ final class Called
     public static function name(Piece $piece): string
     {
         $base = $piece->recipe?->base;
-        if ($base instanceof BasicShape && ($piece->name === '' || self::isShapeName($piece->name))) {
-            $what = $base->kind === ShapeKind::Ellipse ? self::ellipse($base) : $base->kind->label();
-        } elseif ($piece->name !== '' && ! self::isShapeName($piece->name) && preg_match(self::NOBODYS, $piece->name) !== 1) {
+        if ($piece->name !== '' && ! self::isShapeName($piece->name) && preg_match(self::NOBODYS, $piece->name) !== 1) {
             return $piece->name;
-        } else {
-            $what = match (true) {
-                $base instanceof Lettering => 'Letters',
-                $base instanceof LinkedCopy => 'Linked copy',
-                $piece->fill?->picture !== null => 'Picture',
-                $piece->fill === null && $piece->stroke !== null => 'Line',
-                default => 'Shape',
-            };
         }
+        // A name that was given with a shape says nothing of what it became since.
+        $what = $base?->label() ?? match (true) {
+            $piece->fill?->picture !== null => 'Picture',
+            $piece->fill === null && $piece->stroke !== null => 'Line',
+            default => 'Shape',
+        };
         $paint = $piece->fill ?? $piece->stroke?->paint;
 
         return $what.($paint === null || $paint->picture !== null ? '' : ', '.($paint->gradient !== null ? 'gradient' : self::colour($paint->colour)));
@@ -52,16 +50,6 @@ final class Called
         }
 
         return $best[0];
-    }
-
-    private static function ellipse(BasicShape $shape): string
-    {
-        return match (true) {
-            ($shape->values['sweep'] ?? 360.0) < 360.0 => 'Part of a circle',
-            ($shape->values['inner'] ?? 0.0) > 0.0 => 'Ring',
-            ($shape->values['width'] ?? 0.0) === ($shape->values['height'] ?? 1.0) => 'Circle',
-            default => 'Ellipse',
-        };
     }
 
     /** Names that pieces were given when they were drawn: what was cut from a circle is none any more. */

@@ -2,8 +2,11 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Artwork;
+namespace NeatEdge\Core\Recipe\Wrap;
 
+use NeatEdge\Core\Artwork\Change;
+use NeatEdge\Core\Artwork\Recipe;
+use NeatEdge\Core\Artwork\Stored;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Matrix;
@@ -15,7 +18,7 @@ use NeatEdge\Core\Geometry\Warp;
  *
  * @source S. A. Coons, "Surfaces for computer-aided design of space forms", 1967: the bilinearly blended patch over four boundary curves
  */
-final readonly class Wrap implements Change
+final readonly class Wrap extends Change
 {
     /** mm */
     private const DEVIATION = 0.015;
@@ -31,6 +34,28 @@ final readonly class Wrap implements Change
      */
     public function __construct(public Box $box, public array $sides, public Matrix $lay, public array $values = [])
     {
+    }
+
+    public static function kind(): string
+    {
+        return 'wrap';
+    }
+
+    public function stored(Stored $as): array
+    {
+        return ['box' => array_values(get_object_vars($this->box)), 'sides' => $this->sides, 'lay' => $as->matrix($this->lay), 'values' => $this->values];
+    }
+
+    public static function read(array $data, Stored $as): self
+    {
+        $floats = static fn (array $numbers): array => array_values(array_map(floatval(...), $numbers));
+
+        return new self(new Box(...$floats($data['box'])), array_values(array_map($floats, $data['sides'])), $as->toMatrix($data['lay']), $data['values']);
+    }
+
+    public function told(Recipe $recipe): array
+    {
+        return ['shaped' => ['kind' => 'wrap', 'values' => $this->values]];
     }
 
     public function on(Shape $shape): Shape

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Artwork;
+namespace NeatEdge\Core\Recipe\Basic;
 
 use NeatEdge\Core\Described\Field;
 

@@ -2,14 +2,17 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Artwork;
+namespace NeatEdge\Core\Recipe\Repeat;
 
+use NeatEdge\Core\Artwork\Change;
+use NeatEdge\Core\Artwork\Recipe;
+use NeatEdge\Core\Artwork\Stored;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 
 /** D6: copies in a row, a grid or a ring. */
-final readonly class StepAndRepeat implements Change
+final readonly class StepAndRepeat extends Change
 {
     public const MOST = 10_000;
 
@@ -19,6 +22,40 @@ final readonly class StepAndRepeat implements Change
      */
     public function __construct(public array $values)
     {
+    }
+
+    public static function kind(): string
+    {
+        return 'repeat';
+    }
+
+    public function stored(Stored $as): array
+    {
+        return ['values' => $this->values];
+    }
+
+    public static function read(array $data, Stored $as): self
+    {
+        $v = $data['values'];
+
+        return new self([$v[0], $v[1], $v[2], (float) $v[3], (float) $v[4], (float) $v[5], (float) $v[6], (float) $v[7], $v[8]]);
+    }
+
+    /** With the centre and the step on the bench, the size of one copy there, and how many lie on another. */
+    public function told(Recipe $recipe): array
+    {
+        [$kind, $count, $rows, $dx, $dy, $x, $y, $sweep, $turning] = $this->values;
+        $m = $recipe->matrix;
+        $centre = $m->apply($x, $y);
+        $one = $recipe->without(self::class)->shape();
+        $box = $one->box();
+
+        return ['repeat' => [
+            'as' => $kind, 'count' => $count, 'rows' => $rows,
+            'stepX' => $m->a * $dx + $m->c * $dy, 'stepY' => $m->b * $dx + $m->d * $dy,
+            'ownWidth' => $box?->width() ?? 0.0, 'ownHeight' => $box?->height() ?? 0.0, 'stacked' => $this->stacked($one),
+            'centreX' => $centre->x, 'centreY' => $centre->y, 'sweep' => $sweep, 'turning' => $turning,
+        ]];
     }
 
     /** @return list<Field> */

@@ -2,8 +2,11 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Artwork;
+namespace NeatEdge\Core\Recipe\Corners;
 
+use NeatEdge\Core\Artwork\Change;
+use NeatEdge\Core\Artwork\Recipe;
+use NeatEdge\Core\Artwork\Stored;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Shape;
@@ -11,7 +14,7 @@ use NeatEdge\Core\Geometry\Shape;
 /**
  * D4: chosen corners made round. Where two roundings would meet on a segment, both are held so that they only touch.
  */
-final readonly class RoundCorners implements Change
+final readonly class RoundCorners extends Change
 {
     /** Cosine of the turn under which a node counts as straight. */
     private const STRAIGHT = 0.9999;
@@ -19,6 +22,36 @@ final readonly class RoundCorners implements Change
     /** @param  list<array{int, int, float}>  $corners  contour, node, radius in mm */
     public function __construct(public array $corners)
     {
+    }
+
+    public static function kind(): string
+    {
+        return 'corners';
+    }
+
+    public function stored(Stored $as): array
+    {
+        return ['corners' => $this->corners];
+    }
+
+    public static function read(array $data, Stored $as): self
+    {
+        return new self(array_values(array_map(static fn (array $corner): array => [$corner[0], $corner[1], (float) $corner[2]], $data['corners'])));
+    }
+
+    /** Contour, node, radius in mm on the bench, x and y of each. */
+    public function told(Recipe $recipe): array
+    {
+        $shape = $recipe->base->shape()->transformed($recipe->matrix);
+        $out = [];
+        foreach ($this->corners as [$k, $i, $radius]) {
+            $coords = ($shape->contours[$k] ?? null)?->coords;
+            if (isset($coords[6 * $i + 1])) {
+                $out[] = [$k, $i, $radius * $recipe->matrix->meanScale(), $coords[6 * $i], $coords[6 * $i + 1]];
+            }
+        }
+
+        return ['corners' => $out];
     }
 
     public function on(Shape $shape): Shape

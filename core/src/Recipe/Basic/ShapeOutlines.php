@@ -2,12 +2,13 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Artwork;
+namespace NeatEdge\Core\Recipe\Basic;
 
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Pen;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Recipe\Corners\RoundCorners;
 
 /** The outlines of basic shapes, about the origin. */
 final class ShapeOutlines
