@@ -69,6 +69,8 @@ http {
         location / { try_files /none @application; }
         location @application {
             include /etc/nginx/fastcgi_params;
+            # With its port, which Debian's own setting leaves out: pages name their files by it, and changes are held to come from it.
+            fastcgi_param HTTP_HOST \$http_host;
             fastcgi_param SCRIPT_FILENAME $root/public/index.php;
             fastcgi_param SCRIPT_NAME /index.php;
             # A request computes for so long as its CPU time lets it; the clock ends none.

@@ -57,6 +57,12 @@ final class StartTest extends TestCase
             file_get_contents('http://127.0.0.1:'.$this->port.$path);
             self::assertSame([], preg_grep('/^X-Powered-By/i', $http_response_header), $path);
         }
+        // The page names its files where they are, and a change that says where it comes from is taken.
+        $page = (string) file_get_contents('http://127.0.0.1:'.$this->port.'/');
+        self::assertSame(1, preg_match('~<script type="module" src="([^"]+)"~', $page, $script));
+        self::assertStringStartsWith('http://127.0.0.1:'.$this->port.'/build/assets/', $script[1]);
+        self::assertNotFalse(file_get_contents($script[1]));
+        $this->ask('length', ['text' => '3in'], ['Origin: http://127.0.0.1:'.$this->port, 'Sec-Fetch-Site: same-origin']);
         // What lies beside the public folder is not served, however it is asked for.
         foreach (['/../composer.json', '/%2e%2e/composer.json', '/build/../../.env'] as $path) {
             self::assertStringNotContainsString('APP_KEY', (string) @file_get_contents('http://127.0.0.1:'.$this->port.$path));
@@ -202,9 +208,10 @@ final class StartTest extends TestCase
      * As a browser would, with the page's token.
      *
      * @param  array<string, mixed>|string|null  $send
+     * @param  list<string>  $more  headers
      * @return array<mixed>
      */
-    private function ask(string $path, array|string|null $send = null): array
+    private function ask(string $path, array|string|null $send = null, array $more = []): array
     {
         if ($send !== null && $this->cookies === []) {
             file_get_contents('http://127.0.0.1:'.$this->port.'/');
@@ -215,7 +222,7 @@ final class StartTest extends TestCase
             }
         }
         $headers = ['Accept: application/json', 'Content-Type: '.(is_string($send) ? 'multipart/form-data; boundary=b' : 'application/json'), 'X-XSRF-TOKEN: '.urldecode($this->cookies['XSRF-TOKEN'] ?? ''),
-            'Cookie: '.implode('; ', array_map(static fn (string $name, string $value): string => "{$name}={$value}", array_keys($this->cookies), $this->cookies))];
+            'Cookie: '.implode('; ', array_map(static fn (string $name, string $value): string => "{$name}={$value}", array_keys($this->cookies), $this->cookies)), ...$more];
         $answer = file_get_contents('http://127.0.0.1:'.$this->port."/api/{$path}", false, stream_context_create(['http' => [
             'method' => $send === null ? 'GET' : 'POST', 'header' => implode("\r\n", $headers), 'content' => is_array($send) ? json_encode($send, JSON_THROW_ON_ERROR) : (string) $send, 'ignore_errors' => true, 'timeout' => 30,
         ]]));
