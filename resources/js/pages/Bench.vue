@@ -224,7 +224,8 @@ main :deep(.frame) { flex: 1; min-height: 0; }
 .tools { display: flex; align-items: center; gap: 6px; }
 .tools .el-button { margin: 0; }
 .step { width: 156px; justify-content: flex-start; }
-.step span { overflow: hidden; text-overflow: ellipsis; }
+.step :deep(> span) { min-width: 0; max-width: 100%; }
+.step span span { overflow: hidden; text-overflow: ellipsis; }
 .touching { display: flex; align-items: center; gap: 8px; color: var(--green); font-weight: 500; font-size: 15px; white-space: nowrap; }
 .push { flex: 1; }
 .lit { border-color: var(--green); color: var(--green); background: var(--green-pale); }
