@@ -11,7 +11,9 @@ use App\Works\Kinds;
 use App\Works\Lost;
 use App\Works\RunWork;
 use App\Works\Works;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
 use NeatEdge\Core\Device\Paused;
 use NeatEdge\Core\Patience\Patience;
@@ -128,12 +130,41 @@ final class EveryWorkTest extends TestCase
             }
         }
         self::assertSame(3, $hold->work->refresh()->done);
+        if ($kind->resumes()) {
+            // Another has it now: who had it before is told so, although it runs.
+            $other = self::taken($now);
+            foreach ([static fn () => $hold->tell(4, 9), static fn () => Works::end($hold, 'done')] as $late) {
+                try {
+                    $late();
+                    self::fail('it stored something in the place of another');
+                } catch (Lost) {
+                }
+            }
+            $other->tell(5, 9);
+            self::assertSame(5, $other->work->refresh()->done);
+        }
         // One that was to be stopped when its process died is stopped, and not begun anew.
         $hold = self::taken(self::start($kind));
         Works::tell($hold->work, 'stop');
         $hold->keep(['holder' => gethostname().':1:gone']);
         Works::sweep();
         self::assertSame('stopped', $hold->work->refresh()->state);
+    }
+
+    #[Test]
+    public function of_two_that_take_it_at_once_one_has_it_also_when_it_was_given_back_between(): void
+    {
+        $work = self::start(Kinds::of('prepare'));
+        // Between the look and the taking another took it, died, and it was handed out again.
+        $once = false;
+        DB::listen(static function (QueryExecuted $query) use ($work, &$once): void {
+            if (! $once && str_starts_with($query->sql, 'select * from "works"')) {
+                $once = true;
+                Work::query()->whereKey($work->id)->toBase()->update(['fence' => 2]);
+            }
+        });
+        self::assertNull(Works::take($work->id));
+        self::assertSame(3, self::taken($work)->work->fence);
     }
 
     #[Test]

@@ -61,6 +61,8 @@ final class JobListTest extends TestCase
         self::assertSame([[$b], [$a, $c]], [$this->found('search=lantern'), array_values(array_intersect([$a, $b, $c], $this->found('search=decal')))]);
         $this->getJson('/api/jobs?order=moon')->assertStatus(422)->assertJsonPath('message', 'Choose from what is there.');
         $this->getJson('/api/jobs?search[]=x')->assertStatus(422);
+        $this->deleteJson("/api/jobs/{$c}")->assertNoContent();
+        self::assertSame([[], [$b, $a]], [$this->found('search=angl'), $this->found('')], 'what lies in the trash is not found');
         $copy = $this->postJson("/api/jobs/{$a}/copy")->json('id');
         self::assertEqualsCanonicalizing([$a, $copy], $this->found('search=club'));
     }

@@ -13,12 +13,14 @@ use App\Prep\Holder;
 use App\Prep\Laid;
 use App\Prep\Made;
 use App\Works\Lost;
+use App\Works\RunWork;
 use App\Works\Works;
 use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Queue;
 use Illuminate\Testing\TestResponse;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Format\Svg\Reader;
@@ -207,6 +209,30 @@ final class SendTest extends TestCase
         self::assertSame($moved, $places());
         self::assertFalse($this->getJson("/api/jobs/{$job}")->json('preparation.stale'));
         $this->putJson("/api/jobs/{$job}/making", ['values' => ['copies' => '3']])->assertOk()->assertJsonPath('history.label', 'Lay 3 copies by hand');
+    }
+
+    #[Test]
+    public function what_is_chosen_while_it_is_laid_out_goes_with_it_and_whoever_chose_otherwise_is_not_overruled(): void
+    {
+        $job = $this->job();
+        $made = fn () => $this->getJson("/api/jobs/{$job}/making");
+        Queue::fake();
+        $first = $this->putJson("/api/jobs/{$job}/making", ['values' => ['copies' => '3']])->assertStatus(202)->json('work.id');
+        $second = $this->putJson("/api/jobs/{$job}/making", ['values' => ['weedBox' => '0']])->assertStatus(202)->json('work.id');
+        self::assertSame(['stopped', 'waiting'], [$this->getJson("/api/works/{$first}")->json('state'), $this->getJson("/api/works/{$second}")->json('state')]);
+        // Who only looks meanwhile is told of it, and stops nothing.
+        $made()->assertStatus(202)->assertJsonPath('work.id', $second);
+        (new RunWork($second))->handle();
+        self::assertEquals([3, 0], [$made()->assertOk()->json('values.copies'), $made()->json('values.weedBox')]);
+        $made()->assertJsonPath('history.label', 'Lay it out: Weed box');
+        // Undone while something else is being laid out: that was chosen on top of what is no more.
+        $third = $this->putJson("/api/jobs/{$job}/making", ['values' => ['copies' => '5']])->assertStatus(202)->json('work.id');
+        $this->postJson("/api/jobs/{$job}/undo", ['version' => ShopJob::query()->findOrFail($job)->version])->assertOk();
+        (new RunWork($third))->handle();
+        $this->getJson("/api/works/{$third}")->assertJsonPath('state', 'failed')->assertJsonPath('error', 'It was laid out otherwise meanwhile; nothing was changed.');
+        self::assertEquals([], ShopJob::query()->findOrFail($job)->making['values'] ?? []);
+        // What cannot be laid out is never stored.
+        $this->putJson("/api/jobs/{$job}/making", ['values' => ['copies' => 'many']])->assertStatus(422);
     }
 
     #[Test]

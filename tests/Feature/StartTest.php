@@ -59,9 +59,9 @@ final class StartTest extends TestCase
         }
         // The page names its files where they are, and a change that says where it comes from is taken.
         $page = (string) file_get_contents('http://127.0.0.1:'.$this->port.'/');
-        self::assertSame(1, preg_match('~<script type="module" src="([^"]+)"~', $page, $script));
-        self::assertStringStartsWith('http://127.0.0.1:'.$this->port.'/build/assets/', $script[1]);
-        self::assertNotFalse(file_get_contents($script[1]));
+        $script = preg_match('~<script type="module" src="([^"]+)"~', $page, $found) === 1 ? $found[1] : '';
+        self::assertStringStartsWith('http://127.0.0.1:'.$this->port.'/build/assets/', $script);
+        self::assertNotFalse(file_get_contents($script));
         $this->ask('length', ['text' => '3in'], ['Origin: http://127.0.0.1:'.$this->port, 'Sec-Fetch-Site: same-origin']);
         // What lies beside the public folder is not served, however it is asked for.
         foreach (['/../composer.json', '/%2e%2e/composer.json', '/build/../../.env'] as $path) {

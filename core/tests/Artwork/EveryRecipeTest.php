@@ -124,6 +124,24 @@ final class EveryRecipeTest extends TestCase
     }
 
     #[Test]
+    public function a_base_that_has_a_size_takes_it_as_its_own_and_others_are_laid(): void
+    {
+        $star = new BasicShape(ShapeKind::Rectangle, [...array_column(array_map(static fn ($field): array => [$field->name, $field->usual], ShapeKind::Rectangle->fields()), 1, 0), 'width' => 20.0, 'height' => 10.0, 'topLeft' => 2.0]);
+        $recipe = new Recipe($star);
+        // Scaled evenly all of it grows, a corner too; stretched one way only the side does.
+        self::assertEquals(['width' => 40.0, 'height' => 20.0, 'topLeft' => 4.0], self::values($recipe->transformed(Matrix::scaling(2.0, 2.0))));
+        self::assertEquals(['width' => 60.0, 'height' => 10.0, 'topLeft' => 2.0], self::values($recipe->transformed(Matrix::scaling(3.0, 1.0))));
+        $linked = new Recipe(new LinkedCopy('p1', 0.0, 0.0, self::square()));
+        self::assertSame($linked->base, $linked->transformed(Matrix::scaling(2.0, 2.0))->base);
+    }
+
+    /** @return array<string, mixed> */
+    private static function values(Recipe $recipe): array
+    {
+        return $recipe->base instanceof BasicShape ? array_intersect_key($recipe->base->values, ['width' => 1, 'height' => 1, 'topLeft' => 1]) : [];
+    }
+
+    #[Test]
     public function a_kind_that_is_not_there_is_refused_and_not_passed_over(): void
     {
         $data = RecipeJson::of(new Recipe(new Contours(self::square())));
