@@ -196,11 +196,12 @@ final class CuresTest extends TestCase
         self::assertLessThan(0.02, $other, 'every stem by as much, with no knob on any');
         self::assertCount(7, $parts($cured->artwork));
         self::assertEqualsWithDelta((1.2 * 1.01 - min([INF, ...array_map(static fn (array $deed): float => $deed['measured'] ?? INF, $cured->done)])) / 2, self::grown($flat, $cured->artwork), 0.012, 'by as much as the thinnest wants, and no more');
-        // Set as wide as you like it is one word.
-        $wide = $word('7');
-        $bold = ToLimits::cured($wide, new Limits(1.2, 0.2), [Target::LINE])->artwork;
-        self::assertCount(7, $parts($bold));
-        self::assertEqualsWithDelta(array_sum($parts($cured->artwork)), $bold->pieces[0]->shape->area(), 0.02);
+        // Set so wide that its letters lie in clusters of their own it is one word still.
+        [$wide, $close] = [$word('4'), $word()];
+        $bold = array_map(static fn (Artwork $art): Artwork => ToLimits::cured($art, new Limits(1.0, 0.2), [Target::LINE])->artwork, [$wide, $close]);
+        self::assertCount(7, $parts($bold[0]));
+        self::assertEqualsWithDelta($parts($bold[1]), $parts($bold[0]), 0.01, 'each letter as bold as set close');
+        self::assertGreaterThan(0.1, min(array_map(static fn (float $a, float $b): float => $b - $a, $parts($wide), $parts($bold[0]))));
         // One place that was pressed is the word's too.
         $thin = $cured->done[0]['at'] ?? [0.0, 0.0];
         $one = ToLimits::cured($flat, new Limits(1.2, 0.2), [Target::LINE], static fn (string $kind, int $piece, ThinPlace $place): bool => hypot($place->at->x - $thin[0], $place->at->y - $thin[1]) < 0.01);
