@@ -27,6 +27,8 @@ final class Hold
 
     private float $renewed;
 
+    private bool $isStopped = false;
+
     public function __construct(public readonly Work $work, private readonly int $fence)
     {
         $this->renewed = microtime(true);
@@ -71,6 +73,17 @@ final class Hold
         }
         // Only what is stored is so.
         $this->work->setRawAttributes([...$this->work->getRawOriginal(), ...$stored], true);
+    }
+
+    /** The same for what ends by itself when it is asked to, and keeps its best: whether it was asked to stop. @throws Lost */
+    public function isStopped(): bool
+    {
+        if (microtime(true) - $this->renewed >= self::RENEW) {
+            $this->keep([]);
+            $this->isStopped = $this->isStopped || $this->asked() === 'stop';
+        }
+
+        return $this->isStopped;
     }
 
     /** Asked in the middle of computing: the lease is renewed, and what was asked meanwhile is heard, about once in a second. @throws Stopped|Paused|Lost */

@@ -166,4 +166,32 @@ final class SentToMachinesTest extends BrowserTestCase
         self::assertSame(1, $this->howMany('.copy.kept'));
         self::assertSame([], $this->complaints());
     }
+
+    #[Test]
+    public function what_takes_long_is_told_of_on_every_page_and_stopped_there_and_its_best_is_kept(): void
+    {
+        $this->at('Window decal for the boathouse');
+        $this->press('[data-test=send-laying]');
+        $this->see('[data-field=copies]', 60.0)->clear()->sendKeys("2\n");
+        // While it is laid out something else is chosen: both are kept.
+        self::$browser->executeScript('const one = document.querySelector("[data-field=arrange]"); one.value = "nest"; one.dispatchEvent(new Event("change", { bubbles: true }));');
+        $this->see('[data-test=nest]', 60.0);
+        self::until(fn (): ?bool => str_contains($this->see('[data-test=undo]')->getText(), 'Lay them') ?: null, 'laid out', 60.0);
+        self::assertSame('2', $this->see('[data-field=copies]')->getAttribute('value'));
+        self::$browser->executeScript('const one = document.querySelector("[aria-label=Seconds]"); one.value = "300"; one.dispatchEvent(new Event("input", { bubbles: true }));');
+        $this->press('[data-test=nest]');
+        $this->see('[data-test=works]', 20.0);
+        $this->visit('/stock');
+        $this->see('[data-test=works-fold]', 20.0);
+        $this->press('[data-test=works-fold]');
+        $this->see('[data-work=nest][data-state=running]', 40.0);
+        $this->seeText('Window decal for the boathouse', '[data-work=nest]');
+        $this->press('[data-test=stop-work]');
+        self::until(fn (): ?bool => $this->howMany('[data-work=nest][data-state=running]') === 0 ?: null, 'its end', 40.0);
+        $this->at('Window decal for the boathouse');
+        $this->press('[data-test=send-laying]');
+        $this->see('[data-test=nest]', 60.0);
+        self::until(fn (): ?bool => str_contains($this->see('[data-test=undo]')->getText(), 'Nest the copies') ?: null, 'its best kept', 20.0);
+        self::assertSame([], $this->complaints());
+    }
 }

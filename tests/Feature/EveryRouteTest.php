@@ -62,7 +62,9 @@ final class EveryRouteTest extends TestCase
     public function nonsense_in_a_body_is_refused_in_words_and_leaves_no_trace(): void
     {
         $job = $this->postJson('/api/jobs', ['process' => 'plain', 'width' => '100', 'height' => '100'])->assertCreated()->json('id');
-        $before = ShopJob::query()->whereKey($job)->firstOrFail()->getAttributes();
+        // To prepare it needs no words: where it stands is otherwise then, and nothing else.
+        $kept = static fn (): array => array_diff_key(ShopJob::query()->whereKey($job)->firstOrFail()->getAttributes(), ['preparation_id' => 1, 'standing' => 1]);
+        $before = $kept();
         foreach (self::all() as [$method, $address]) {
             if (! in_array($method, ['POST', 'PATCH'], true)) {
                 continue;
@@ -77,6 +79,6 @@ final class EveryRouteTest extends TestCase
                 }
             }
         }
-        self::assertSame($before, ShopJob::query()->whereKey($job)->firstOrFail()->getAttributes());
+        self::assertSame($before, $kept());
     }
 }

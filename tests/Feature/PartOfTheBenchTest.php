@@ -8,7 +8,6 @@ use App\Models\ShopJob;
 use App\Works\Kinds\Prepare;
 use App\Works\Works;
 use Illuminate\Foundation\Testing\RefreshDatabase;
-use Illuminate\Queue\QueueManager;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Testing\TestResponse;
@@ -108,6 +107,7 @@ final class PartOfTheBenchTest extends TestCase
     #[Test]
     public function how_long_it_still_takes_is_told_by_what_it_took(): void
     {
+        $queue = Queue::getFacadeRoot();
         Queue::fake();
         $work = Works::start(new Prepare, null, 'Sign', []);
         $hold = Works::take($work->id);
@@ -126,7 +126,7 @@ final class PartOfTheBenchTest extends TestCase
         self::assertEqualsWithDelta(9 + 0.3 * 11, $work->secondsLeft(), 1.1, 'what takes longer puts the end off by little at once');
         Works::end($hold, 'done');
         self::assertNull($work->secondsLeft());
-        Queue::swap(new QueueManager(app()));
+        Queue::swap($queue);
         $this->postJson("/api/jobs/{$this->job}/preparations")->assertStatus(202);
         self::assertEqualsWithDelta(1.0, ShopJob::query()->findOrFail($this->job)->latestPreparation?->work?->share, 1e-9);
     }

@@ -14,6 +14,7 @@ use App\Works\Works;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
+use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\Patience\Stopped;
 use NeatEdge\Core\Sheet\Make\Laying;
 use NeatEdge\Core\Sheet\Nest\Placement;
@@ -70,7 +71,9 @@ final class Nest extends Kind
             $begun = microtime(true);
             $look = 0.0;
             $sheet = $hex === '' ? 'all' : $hex;
-            $tell = static function (float $length, int $tried) use ($hold, $sheet, $begun, $each, $designs, &$look, &$progress, &$stopped, &$placements): bool {
+            $best = false;
+            $tell = static function (float $length, int $tried) use ($hold, $sheet, $begun, $each, $designs, &$look, &$progress, &$stopped, &$placements, &$best): bool {
+                $best = true;
                 $progress[$sheet] = ['length' => round($length, 1), 'tried' => $tried];
                 $now = microtime(true);
                 if ($now >= $look) {
@@ -85,11 +88,20 @@ final class Nest extends Kind
 
                 return ! $stopped && $now - $begun < $each;
             };
-            $found = $own === [] ? [] : Laying::of($own, $order, $hex, $tell);
+            // Stopped before a sheet was laid in any way, it is left as it lay; once there is a best, the search ends with it.
+            $question = static function () use ($hold, &$stopped, &$best): void {
+                $stopped = $stopped || $hold->isStopped();
+                $stopped && ! $best && throw new Stopped;
+            };
+            try {
+                $found = $own === [] ? [] : Patience::with($question, static fn (): array => Laying::of($own, $order, $hex, $tell));
+            } catch (Stopped) {
+                break;
+            }
             $placements[$sheet] = array_map(static fn (Placement $one): array => $one->toArray(), $found);
         }
         // Only where a job lies is changed: whatever else was chosen meanwhile stays.
-        Laid::change($job, 'Nest the copies', static fn (array $making): array => [...$making, 'placements' => $placements]);
+        Laid::change($job, 'Nest the copies', static fn (array $making): array => $placements === [] ? $making : [...$making, 'placements' => [...$making['placements'] ?? [], ...$placements]]);
         $hold->keep(['outcome' => ['progress' => $progress]]);
 
         return $stopped ? throw new Stopped : ['progress' => $progress];

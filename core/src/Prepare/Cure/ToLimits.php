@@ -106,11 +106,7 @@ final class ToLimits
                 $mine[] = $tried[$k] = $targets[$k]->ofPiece($numberOf[$targets[$k]->piece]);
             }
             $one = new self($art, $this->limits, $this->fill, ($before[$cluster] ?? Widths::none())->numbered($numberOf));
-            $t0 = microtime(true);
             $arts[$cluster] = [$one->brought($mine, count($targets)), $numbers];
-            if (getenv('DBG')) {
-                fprintf(STDERR, "cluster %d: %d targets of %d, %d contours %.2f s\n", $cluster, count($mine), count($targets), array_sum(array_map(fn ($p) => count($p->shape->contours), $art->pieces)), microtime(true) - $t0);
-            }
         }
 
         return [$clusters->with($arts), array_values($tried)];
