@@ -22,7 +22,7 @@ final class JobSheets
     /** @return non-empty-list<Layout> pages */
     public static function of(ShopJob $job): array
     {
-        $layouts = Made::ready($job);
+        $layouts = Made::ready($job, true);
         if ($layouts === []) {
             throw Refused::because('There is nothing to make.');
         }

@@ -26,6 +26,9 @@ final class Made
     /** Grows whenever layouts come out otherwise. */
     private const FORM = 7;
 
+    /** Seconds that a file or a picture is waited for. */
+    private const WAIT = 120.0;
+
     /** By all that leads to it. @throws Refused when nothing was prepared */
     public static function key(ShopJob $job): string
     {
@@ -62,17 +65,25 @@ final class Made
     /**
      * For a request: what is laid out, or a work that lays it out.
      *
+     * @param  bool  $waits  whether who asked can wait for nothing but the thing itself: a file that is fetched, a picture. Only the answer is held back, nothing is computed
      * @return list<Layout>
      *
      * @throws BeingMade|Refused
      */
-    public static function ready(ShopJob $job): array
+    public static function ready(ShopJob $job, bool $waits = false): array
     {
         $kept = self::kept($job);
         if ($kept !== null) {
             return $kept;
         }
         $work = Lay::open($job) ?? Lay::begin($job);
+        for ($end = microtime(true) + self::WAIT; $waits && $work->isOpen() && microtime(true) < $end; $work->refresh()) {
+            usleep(100_000);
+        }
+        if ($waits && $work->state === 'done' && isset($work->about['making'])) {
+            // It was chosen otherwise meanwhile.
+            $job = ShopJob::query()->findOrFail($job->id);
+        }
         if ($work->state === 'failed') {
             throw Refused::because($work->error);
         }

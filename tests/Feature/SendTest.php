@@ -222,7 +222,17 @@ final class SendTest extends TestCase
         self::assertSame(['stopped', 'waiting'], [$this->getJson("/api/works/{$first}")->json('state'), $this->getJson("/api/works/{$second}")->json('state')]);
         // Who only looks meanwhile is told of it, and stops nothing.
         $made()->assertStatus(202)->assertJsonPath('work.id', $second);
-        (new RunWork($second))->handle();
+        // A file is held back until it is there: somebody lays it out meanwhile.
+        $ran = false;
+        DB::listen(static function (QueryExecuted $query) use ($second, &$ran): void {
+            if (! $ran && str_starts_with($query->sql, 'select * from "works" where "id" =')) {
+                $ran = true;
+                (new RunWork($second))->handle();
+            }
+        });
+        $zip = (string) $this->get("/api/jobs/{$job}/files.zip?format=svg")->assertOk()->getContent();
+        self::assertTrue($ran);
+        self::assertStringStartsWith('PK', $zip);
         self::assertEquals([3, 0], [$made()->assertOk()->json('values.copies'), $made()->json('values.weedBox')]);
         $made()->assertJsonPath('history.label', 'Lay it out: Weed box');
         // Undone while something else is being laid out: that was chosen on top of what is no more.

@@ -35,7 +35,7 @@ final class ExportController
         self::hold($request, $job);
         $format = is_string($request->query('format')) ? $request->query('format') : 'pdf';
         $writer = Formats::make($format, self::values($request, $job), $job->unit);
-        $layouts = Made::ready($job);
+        $layouts = Made::ready($job, true);
         $files = Budget::within('Writing the files', static fn (): array => Export::files($layouts, $format, $writer, $request->query('plates') === 'one'));
         $manifest = Export::manifest($job->title, $layouts, $files, $format, $writer);
         $files['manifest.json'] = json_encode($manifest, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE)."\n";
@@ -48,7 +48,7 @@ final class ExportController
     public function one(Request $request, ShopJob $job, int $number, string $format): Response
     {
         self::hold($request, $job);
-        $layout = Made::ready($job)[$number] ?? abort(404);
+        $layout = Made::ready($job, true)[$number] ?? abort(404);
         [$bytes, $about] = self::written($layout, $format, self::values($request, $job), $job->unit);
 
         return new Response($bytes, 200, ['Content-Type' => $about->type, 'Content-Disposition' => "attachment; filename=\"{$layout->name}.{$about->extension}\"", 'X-Content-Type-Options' => 'nosniff']);

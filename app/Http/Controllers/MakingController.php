@@ -135,7 +135,7 @@ final class MakingController
     /** Some plates over each other on the cloth. */
     public function mix(Request $request, ShopJob $job): Response
     {
-        $layouts = Made::ready($job);
+        $layouts = Made::ready($job, true);
         $on = array_values(array_filter(array_map(intval(...), explode(',', is_string($request->query('on')) ? $request->query('on') : '')), static fn (int $i): bool => isset($layouts[$i])));
         $inks = StockItem::query()->where('kind', 'ink')->get()->keyBy('name');
         $cover = array_map(static fn (string $name): float => (float) ($inks->get($name)?->data['opacity'] ?? 0.95), Made::names());
@@ -227,6 +227,6 @@ final class MakingController
 
     private static function layout(ShopJob $job, int $number): Layout
     {
-        return Made::ready($job)[$number] ?? abort(404);
+        return Made::ready($job, true)[$number] ?? abort(404);
     }
 }
