@@ -49,16 +49,10 @@ final class Sending extends Model
         return pathinfo($this->file, PATHINFO_FILENAME)."-{$this->id}";
     }
 
-    public function note(string $what): void
-    {
-        $this->log = [...$this->log, ['at' => now()->toIso8601String(), 'what' => $what]];
-    }
-
     /** Written down at once, whatever comes after. */
     public function noted(string $what): void
     {
-        $this->note($what);
-        $this->save();
+        $this->update(['log' => [...$this->log, ['at' => now()->toIso8601String(), 'what' => $what]]]);
     }
 
     /** @return BelongsTo<Work, $this> */

@@ -7,7 +7,6 @@ namespace App\Models;
 use App\Works\Kind;
 use App\Works\Kinds;
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
  * What takes longer than somebody waits: asked for once, worked on by one process at a time, told of, stopped and gone on with in one way (see App\Works).
@@ -48,12 +47,6 @@ final class Work extends Model
     protected function casts(): array
     {
         return ['about' => 'array', 'outcome' => 'array', 'share' => 'float', 'began_at' => 'float', 'ends_at' => 'float', 'lease_until' => 'float', 'queued_at' => 'float'];
-    }
-
-    /** @return BelongsTo<ShopJob, $this> */
-    public function job(): BelongsTo
-    {
-        return $this->belongsTo(ShopJob::class, 'shop_job_id');
     }
 
     public function kind(): Kind

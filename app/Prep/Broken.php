@@ -39,7 +39,7 @@ final class Broken
         }
     }
 
-    /** @param  string  $else  what is said where nothing is known */
+    /** @param  string  $else  what is said where nothing is known; nothing when empty */
     public static function why(?Throwable $problem, string $else): string
     {
         $words = '';
@@ -51,6 +51,7 @@ final class Broken
             preg_match('/database is locked|database table is locked|SQLSTATE\[HY000\].*\b5\b.*locked/i', $words) === 1 => 'The database was held by another for too long.',
             preg_match('/No space left|disk is full|database or disk is full|ENOSPC|\b13\b.*full/i', $words) === 1 => 'The disk is full.',
             preg_match('/Allowed memory size/i', $words) === 1 => 'It needed more memory than it may have.',
+            $else === '' => '',
             default => rtrim($else, '.').'.',
         };
     }

@@ -50,10 +50,14 @@ final class Made
         return $tried;
     }
 
-    /** @return list<Layout>|null what is laid out already, null when it has to be worked out; a torn file is made anew */
-    public static function kept(ShopJob $job): ?array
+    private static function path(ShopJob $job): string
     {
-        $path = self::folder().'/'.self::key($job).'.gz';
+        return self::folder().'/'.self::key($job).'.gz';
+    }
+
+    /** @return list<Layout>|null what is laid out already, null when it has to be worked out; a torn file is made anew */
+    private static function kept(string $path): ?array
+    {
         if (! is_file($path)) {
             return null;
         }
@@ -72,7 +76,7 @@ final class Made
      */
     public static function ready(ShopJob $job, bool $waits = false): array
     {
-        $kept = self::kept($job);
+        $kept = self::kept(self::path($job));
         if ($kept !== null) {
             return $kept;
         }
@@ -88,18 +92,18 @@ final class Made
             throw Refused::because($work->error);
         }
 
-        return $work->state === 'done' ? self::kept($job) ?? throw new BeingMade($work) : throw new BeingMade($work);
+        return $work->state === 'done' ? self::kept(self::path($job)) ?? throw new BeingMade($work) : throw new BeingMade($work);
     }
 
     /** @return list<Layout> worked out here and now when it is not kept @throws Refused when nothing was prepared */
     public static function layouts(ShopJob $job): array
     {
-        $kept = self::kept($job);
+        $path = self::path($job);
+        $kept = self::kept($path);
         if ($kept !== null) {
             return $kept;
         }
         $layouts = self::order($job)->layouts();
-        $path = self::folder().'/'.self::key($job).'.gz';
         if (! is_dir(dirname($path))) {
             @mkdir(dirname($path), 0775, true);
         }

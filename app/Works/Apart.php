@@ -6,6 +6,7 @@ namespace App\Works;
 
 use App\Models\Work;
 use App\Prep\Broken;
+use App\Prep\Holder;
 use RuntimeException;
 use Symfony\Component\Process\Process;
 
@@ -31,7 +32,7 @@ final class Apart
                 continue;
             }
             // The clock is not asked: on a busy machine it takes longer, and comes.
-            $spent = self::spent((int) $process->getPid()) > $seconds;
+            $spent = Holder::spent((int) $process->getPid()) > $seconds;
             if ($now->asked === 'stop' || $spent) {
                 $process->stop(0.0, SIGKILL);
                 $work->refresh();
@@ -53,15 +54,5 @@ final class Apart
     public static function php(int $megabytes): array
     {
         return [PHP_BINARY, '-d', "memory_limit={$megabytes}M", '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d', 'opcache.jit=function', '-d', 'display_errors=stderr'];
-    }
-
-    /** @return float seconds of CPU of a process so far */
-    private static function spent(int $pid): float
-    {
-        $stat = (string) @file_get_contents("/proc/{$pid}/stat");
-        // The name stands in brackets and may hold anything; user and system time are the 14th and 15th, in hundredths of a second.
-        $after = explode(' ', trim(substr($stat, (int) strrpos($stat, ')') + 1)));
-
-        return ((int) ($after[11] ?? 0) + (int) ($after[12] ?? 0)) / 100;
     }
 }

@@ -75,28 +75,31 @@ final class Hold
         $this->work->setRawAttributes([...$this->work->getRawOriginal(), ...$stored], true);
     }
 
+    /** Asked in the middle of computing: what somebody asked meanwhile is heard, about once in a second. @throws Stopped|Paused|Lost */
+    public function goesOn(): void
+    {
+        $this->isDue() && $this->end();
+    }
+
     /** The same for what ends by itself when it is asked to, and keeps its best: whether it was asked to stop. @throws Lost */
     public function isStopped(): bool
     {
-        if (microtime(true) - $this->renewed >= self::RENEW) {
-            $this->keep([]);
-            $this->isStopped = $this->isStopped || $this->asked() === 'stop';
-        }
-
-        return $this->isStopped;
+        return $this->isStopped = ($this->isDue() && $this->asked() === 'stop') || $this->isStopped;
     }
 
-    /** Asked in the middle of computing: the lease is renewed, and what was asked meanwhile is heard, about once in a second. @throws Stopped|Paused|Lost */
-    public function goesOn(): void
+    /** Whether the lease was to be renewed, and is. @throws Lost */
+    private function isDue(): bool
     {
-        if (microtime(true) - $this->renewed >= self::RENEW) {
-            $this->keep([]);
-            $this->end();
+        if (microtime(true) - $this->renewed < self::RENEW) {
+            return false;
         }
+        $this->keep([]);
+
+        return true;
     }
 
     /** What somebody asked of it meanwhile: stop, pause or nothing. */
-    public function asked(): string
+    private function asked(): string
     {
         return (string) Work::query()->whereKey($this->work->id)->value('asked');
     }

@@ -14,6 +14,9 @@ use Throwable;
 /** A kind of work: what it is asked for with, what it uses, and what it does. Adding one is this class and its line in Kinds. */
 abstract class Kind
 {
+    /** Why, where its process is gone. */
+    public const CUT_OFF = 'The server was stopped.';
+
     abstract public function key(): string;
 
     /** As the strip calls it. */
@@ -88,8 +91,17 @@ abstract class Kind
      */
     abstract public function run(Work $work, Hold $hold): ?array;
 
-    /** Why it broke off, with what is kept. @param  string  $why  one sentence, or nothing known */
-    abstract public function broke(Work $work, string $why): string;
+    /** Why it broke off, with what is kept. @param  string  $why  one sentence; empty where nothing is known */
+    final public function broke(Work $work, string $why): string
+    {
+        return $this->kept($work, $why === '' ? $this->brokeOff() : $why);
+    }
+
+    /** A sentence for where nothing is known. */
+    abstract protected function brokeOff(): string;
+
+    /** @param  string  $why  it broke off, one sentence; CUT_OFF where its process is gone */
+    abstract protected function kept(Work $work, string $why): string;
 
     /** It ended, however. */
     public function ended(Work $work): void

@@ -177,7 +177,7 @@ final class Works
             // Only as it was seen: whoever took it meanwhile has it.
             $mine = Work::query()->whereKey($work->id)->where('state', 'running')->where('fence', $work->fence)->where('holder', $work->holder)->update([
                 'fence' => $work->fence + 1, 'asked' => '', 'doing' => '', 'state' => $again ? 'waiting' : ($work->asked === 'stop' ? 'stopped' : 'failed'), 'queued_at' => $now,
-                'error' => $again || $work->asked === 'stop' ? '' : mb_substr($work->kind()->broke($work, 'The server was stopped.'), 0, 480),
+                'error' => $again || $work->asked === 'stop' ? '' : mb_substr($work->kind()->broke($work, Kind::CUT_OFF), 0, 480),
             ]);
             if ($mine > 0) {
                 $gone++;

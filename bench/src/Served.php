@@ -22,10 +22,10 @@ final class Served
     /** @var list<resource> */
     private array $processes = [];
 
-    /** @param  int  $machines  the first port of stand-in machines, with workers that send to them; none when nought */
     /** @var array<string, string> */
     private array $environment;
 
+    /** @param  int  $machines  the first port of stand-in machines, with workers that send to them; none when nought */
     public function __construct(int $machines = 0)
     {
         $root = dirname(__DIR__, 2);

@@ -84,8 +84,13 @@ final class Lay extends Kind
         return null;
     }
 
-    public function broke(Work $work, string $why): string
+    protected function brokeOff(): string
     {
-        return trim(($why === '' || $why === '.' ? 'Laying out broke off.' : $why).' Nothing was changed. Try again.');
+        return 'Laying out broke off.';
+    }
+
+    protected function kept(Work $work, string $why): string
+    {
+        return "{$why} Nothing was changed. Try again.";
     }
 }

@@ -107,11 +107,13 @@ final class Nest extends Kind
         return $stopped ? throw new Stopped : ['progress' => $progress];
     }
 
-    public function broke(Work $work, string $why): string
+    protected function brokeOff(): string
     {
-        return match (true) {
-            str_starts_with($why, 'The server was stopped') => 'The server was stopped while it searched; where the copies lay before is kept.',
-            default => ($why === '' || $why === '.' ? 'The search broke off.' : $why).' Where the copies lay before is kept.',
-        };
+        return 'The search broke off.';
+    }
+
+    protected function kept(Work $work, string $why): string
+    {
+        return $why === self::CUT_OFF ? 'The server was stopped while it searched; where the copies lay before is kept.' : "{$why} Where the copies lay before is kept.";
     }
 }

@@ -83,12 +83,17 @@ final class Prepare extends Kind
         return null;
     }
 
-    public function broke(Work $work, string $why): string
+    protected function brokeOff(): string
+    {
+        return 'The preparation broke off before it was done.';
+    }
+
+    protected function kept(Work $work, string $why): string
     {
         return match (true) {
-            str_starts_with($why, 'The server was stopped') => 'The server was stopped while it prepared this job; the source art is untouched. Prepare it again.',
+            $why === self::CUT_OFF => 'The server was stopped while it prepared this job; the source art is untouched. Prepare it again.',
             str_starts_with($why, 'It takes') || str_starts_with($why, 'It needs') => "{$why} The source art is untouched. Prepare a part of it, or clean its nodes first.",
-            default => ($why === '' || $why === '.' ? 'The preparation broke off before it was done.' : $why).' The source art is untouched. Try again, or with fewer steps.',
+            default => "{$why} The source art is untouched. Try again, or with fewer steps.",
         };
     }
 

@@ -79,8 +79,13 @@ final class RunBatch extends Kind
         };
     }
 
-    public function broke(Work $work, string $why): string
+    protected function brokeOff(): string
     {
-        return ($why === '' || $why === '.' ? 'The batch broke off.' : $why).' What was done is kept. Go on with it.';
+        return 'The batch broke off.';
+    }
+
+    protected function kept(Work $work, string $why): string
+    {
+        return "{$why} What was done is kept. Go on with it.";
     }
 }

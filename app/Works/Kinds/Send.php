@@ -121,9 +121,14 @@ final class Send extends Kind
         return Refused::because($why);
     }
 
-    public function broke(Work $work, string $why): string
+    protected function brokeOff(): string
     {
-        $words = str_starts_with($why, 'The server was stopped') ? 'The server was stopped while this was sent;' : ($why === '' || $why === '.' ? 'Sending broke off.' : $why);
+        return 'Sending broke off.';
+    }
+
+    protected function kept(Work $work, string $why): string
+    {
+        $words = $why === self::CUT_OFF ? 'The server was stopped while this was sent;' : $why;
         self::sending($work)?->noted("Stopped: {$words}");
 
         return "{$words} {$work->done} of {$work->of} parts are done. Go on with it.";

@@ -88,7 +88,12 @@ final class TrySizes extends Kind
         return null;
     }
 
-    public function broke(Work $work, string $why): string
+    protected function brokeOff(): string
+    {
+        return 'It broke off.';
+    }
+
+    protected function kept(Work $work, string $why): string
     {
         return 'It broke off; what is done stands below. Check again for the rest.';
     }

@@ -45,8 +45,8 @@ final readonly class WhileDrawn
             return new self(null, []);
         }
         $reach = max($limits->line, $limits->gap, 0.1);
-        $region = self::grown($box, $reach);
-        $source = Seen::of($part->withPieces(self::within($part, array_fill_keys($changed, true), self::grown($box, self::AROUND * $reach))));
+        $region = $box->grown($reach);
+        $source = Seen::of($part->withPieces(self::within($part, array_fill_keys($changed, true), $box->grown(self::AROUND * $reach))));
         $flat = PrepLine::usual()->only(['outline-strokes', 'remove-hidden', 'merge-by-colour'])->run($source)->artwork();
         $drawn = array_filter(Inspection::catalogue(), static fn (AboutFinding $about): bool => $about->drawn);
         $seen = Seen::of($alone);
@@ -82,11 +82,6 @@ final readonly class WhileDrawn
         }
 
         return $out;
-    }
-
-    private static function grown(Box $box, float $by): Box
-    {
-        return new Box($box->left - $by, $box->top - $by, $box->right + $by, $box->bottom + $by);
     }
 
     /** Whether its place, or any of its stretch, lies there. */

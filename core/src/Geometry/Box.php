@@ -45,6 +45,12 @@ final readonly class Box
         return $this->bottom - $this->top;
     }
 
+    /** The same, wider by so many mm on every side. */
+    public function grown(float $by): self
+    {
+        return new self($this->left - $by, $this->top - $by, $this->right + $by, $this->bottom + $by);
+    }
+
     public function overlaps(self $other): bool
     {
         return $this->left <= $other->right && $other->left <= $this->right

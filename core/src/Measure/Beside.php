@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Measure;
 
-use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Shape;
 
@@ -25,7 +24,7 @@ final class Beside
         $out = [];
         foreach ($others as $i => $other) {
             $near = $other?->box();
-            if ($other === null || $near === null || $box === null || ! $near->overlaps(new Box($box->left - 1, $box->top - 1, $box->right + 1, $box->bottom + 1))) {
+            if ($other === null || $near === null || $box === null || ! $near->overlaps($box->grown(1.0))) {
                 continue;
             }
             $sum = self::within($places, new Inside($other));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Prepare;
 
+use NeatEdge\Core\Geometry\Groups;
 use NeatEdge\Core\Geometry\Shape;
 
 /** Shapes in clusters that do not reach each other, by their boxes. */
@@ -26,29 +27,22 @@ final class Touching
             }
         }
         uasort($boxes, static fn ($a, $b): int => $a->left <=> $b->left);
-        $root = array_combine(array_keys($boxes), array_keys($boxes));
-        $find = static function (int $i) use (&$root): int {
-            while ($root[$i] !== $i) {
-                $i = $root[$i] = $root[$root[$i]];
-            }
-
-            return $i;
-        };
+        $groups = new Groups(array_keys($boxes));
         $open = [];
         foreach ($boxes as $i => $box) {
             foreach ($open as $k => $other) {
                 if ($other->right < $box->left - self::NEAR) {
                     unset($open[$k]);
                 } elseif ($other->top <= $box->bottom + self::NEAR && $other->bottom >= $box->top - self::NEAR) {
-                    $root[$find($k)] = $find($i);
+                    $groups->join($k, $i);
                 }
             }
             $open[$i] = $box;
         }
         $out = [];
         foreach ($shapes as $i => $shape) {
-            if (isset($root[$i])) {
-                $out[$find($i)][] = $shape;
+            if (isset($boxes[$i])) {
+                $out[$groups->of($i)][] = $shape;
             }
         }
 

@@ -26,3 +26,6 @@ export interface Work<Outcome = Record<string, unknown>> {
 }
 
 export const isOpen = (work: Pick<Work, 'state'> | null | undefined): boolean => work?.state === 'waiting' || work?.state === 'running'
+
+/** How long it still takes, in words; nothing while that cannot be told. */
+export const timeLeft = (work: Pick<Work, 'left'> | null | undefined): string => (!work?.left ? '' : work.left < 90 ? `about ${work.left} s left` : `about ${Math.round(work.left / 60)} min left`)

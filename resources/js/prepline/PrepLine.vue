@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { timeLeft } from '@/api/works'
 import { words } from '@/api/client'
 import type { LineStep } from '@/api/types'
 import { useBench } from '@/stores/bench'
@@ -24,7 +25,7 @@ onMounted(() => choices.load().catch((refused) => (bench.problem = words(refused
 onMounted(line.loadPresets)
 
 const share = computed(() => Math.round(100 * (bench.work?.share ?? 0)))
-const left = computed(() => (bench.work?.left ? `, about ${bench.work.left < 90 ? `${bench.work.left} s` : `${Math.round(bench.work.left / 60)} min`} left` : ''))
+const left = computed(() => (timeLeft(bench.work) === '' ? '' : `, ${timeLeft(bench.work)}`))
 const isShown = (id: string) => bench.view.kind === 'step' && line.indexOf(id) >= 0 && bench.view.index === line.indexOf(id)
 
 /** A card is dragged by itself; where it would come to lie is marked. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { words } from '@/api/client'
-import { isOpen, type Work } from '@/api/works'
+import { isOpen, timeLeft, type Work } from '@/api/works'
 import { useWorks } from '@/stores/works'
 import { ElButton } from 'element-plus'
 import { computed, onMounted, ref, watch } from 'vue'
@@ -29,7 +29,6 @@ watch(told, (all) => {
 })
 const running = computed(() => told.value.filter((work) => work.state === 'running'))
 const broken = computed(() => told.value.filter((work) => work.state === 'failed'))
-const timeLeft = (work: Work) => (work.left === null ? '' : work.left < 90 ? `about ${work.left} s left` : `about ${Math.round(work.left / 60)} min left`)
 const says = (work: Work) => ({ waiting: work.error || 'waits for its turn', running: work.asked ? 'ends…' : [work.doing, timeLeft(work)].filter(Boolean).join(', ') || 'at work', paused: 'paused', stopped: 'stopped', done: 'done', failed: work.error || 'broke off' })[work.state]
 const line = computed(() => {
   const one = running.value[0] ?? told.value[0]

@@ -175,7 +175,7 @@ final class Canvas
             return [];
         }
         $reach = $stroke === null ? 0.0 : $stroke->style->width * ($stroke->pen?->greatestScale() ?? 1.0) * max(1.0, $stroke->style->miterLimit);
-        $box = new Box($box->left - $reach, $box->top - $reach, $box->right + $reach, $box->bottom + $reach);
+        $box = $box->grown($reach);
         $near = [];
         foreach ($clips as $clip) {
             if (Within::touches($clip, $box)) {

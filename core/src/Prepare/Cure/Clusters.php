@@ -6,9 +6,9 @@ namespace NeatEdge\Core\Prepare\Cure;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\BoxGrid;
 use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Groups;
 use NeatEdge\Core\Geometry\Shape;
 
 /**
@@ -20,8 +20,8 @@ final class Clusters
     /** @var list<array{int, Contour}> number of the piece, and an outline of it */
     private array $lines = [];
 
-    /** @var array<int, int> the cluster of each, by the number of one of it */
-    private array $group = [];
+    /** By number of the outline. */
+    private readonly Groups $groups;
 
     private readonly BoxGrid $grid;
 
@@ -35,15 +35,15 @@ final class Clusters
         foreach ($flat->pieces as $i => $piece) {
             foreach ($piece->isSolid() ? $piece->shape->contours : [] as $contour) {
                 $byLine[spl_object_id($contour)] = count($this->lines);
-                $boxes[] = self::grown($contour->box(), $reach);
+                $boxes[] = $contour->box()->grown($reach);
                 $this->lines[] = [$i, $contour];
             }
         }
-        $this->group = array_keys($this->lines);
+        $this->groups = new Groups(array_keys($this->lines));
         $this->grid = new BoxGrid($boxes);
         foreach ($boxes as $k => $box) {
             foreach ($this->grid->touching($box) as $other) {
-                $this->join($k, $other);
+                $this->groups->join($k, $other);
             }
         }
         foreach ($together as $shape) {
@@ -51,7 +51,7 @@ final class Clusters
             foreach ($shape->contours as $contour) {
                 $k = $byLine[spl_object_id($contour)] ?? null;
                 $first ??= $k;
-                $k === null || $first === null ?: $this->join($first, $k);
+                $k === null || $first === null ?: $this->groups->join($first, $k);
             }
         }
     }
@@ -61,7 +61,7 @@ final class Clusters
     {
         $found = $this->grid->at($x, $y);
 
-        return $found === [] ? null : $this->root($found[0]);
+        return $found === [] ? null : $this->groups->of($found[0]);
     }
 
     /**
@@ -74,7 +74,7 @@ final class Clusters
     {
         $own = array_fill_keys($wanted, []);
         foreach ($this->lines as $k => [$i, $contour]) {
-            $cluster = $this->root($k);
+            $cluster = $this->groups->of($k);
             if (isset($own[$cluster])) {
                 $own[$cluster][$i][] = $contour;
             }
@@ -100,7 +100,7 @@ final class Clusters
     {
         $kept = $changed = [];
         foreach ($this->lines as $k => [$i, $contour]) {
-            isset($arts[$this->root($k)]) ? $changed[$i] = true : $kept[$i][] = $contour;
+            isset($arts[$this->groups->of($k)]) ? $changed[$i] = true : $kept[$i][] = $contour;
         }
         foreach ($arts as [$art, $numbers]) {
             foreach ($numbers as $k => $i) {
@@ -112,25 +112,5 @@ final class Clusters
             static fn (Piece $piece, int $i): Piece => isset($changed[$i]) ? $piece->withShape(new Shape($kept[$i] ?? [], $piece->shape->rule)) : $piece,
             $this->flat->pieces, array_keys($this->flat->pieces),
         ), apart: $this->flat->apart);
-    }
-
-    private static function grown(Box $box, float $by): Box
-    {
-        return new Box($box->left - $by, $box->top - $by, $box->right + $by, $box->bottom + $by);
-    }
-
-    private function root(int $k): int
-    {
-        while ($this->group[$k] !== $k) {
-            $k = $this->group[$k] = $this->group[$this->group[$k]];
-        }
-
-        return $k;
-    }
-
-    private function join(int $a, int $b): void
-    {
-        [$a, $b] = [$this->root($a), $this->root($b)];
-        $this->group[max($a, $b)] = min($a, $b);
     }
 }

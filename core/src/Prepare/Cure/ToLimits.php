@@ -86,7 +86,7 @@ final class ToLimits
     {
         $reach = self::NEAR * max($this->limits->line, $this->limits->gap);
         $clusters = new Clusters($this->flat, $reach, array_values(array_filter(array_map(static fn (Target $target): ?Shape => $target->word?->shape, $targets))));
-        $own = $before = [];
+        $own = [];
         foreach ($targets as $k => $target) {
             $own[$clusters->at($target->place->at->x, $target->place->at->y) ?? -1][] = $k;
         }
@@ -96,9 +96,7 @@ final class ToLimits
         }
         $tried = $targets;
         $arts = $clusters->arts(array_keys($own));
-        foreach ($this->before->placed($clusters->at(...)) as $cluster => $widths) {
-            $before[$cluster] = $widths;
-        }
+        $before = $this->before->placed($clusters->at(...));
         foreach ($arts as $cluster => [$art, $numbers]) {
             $numberOf = array_flip($numbers);
             $mine = [];

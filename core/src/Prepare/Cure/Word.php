@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Prepare\Cure;
 
 use NeatEdge\Core\Geometry\Box;
+use NeatEdge\Core\Geometry\Groups;
 use NeatEdge\Core\Geometry\Shape;
 
 /** Letters, or what stands side by side as letters do: parts of one piece that are of like size, near each other and of several forms. They are thickened alike, or left. */
@@ -39,20 +40,13 @@ final readonly class Word
     {
         $boxes = array_map(static fn (Shape $part): Box => $part->box() ?? new Box(0.0, 0.0, 0.0, 0.0), $parts);
         $sizes = array_map(static fn (Box $box): float => max($box->width(), $box->height()), $boxes);
-        $of = array_keys($parts);
-        $find = static function (int $i) use (&$of): int {
-            while ($of[$i] !== $i) {
-                $i = $of[$i] = $of[$of[$i]];
-            }
-
-            return $i;
-        };
+        $joined = new Groups(array_keys($parts));
         foreach (self::neighbours($boxes, $sizes) as [$i, $k]) {
-            $of[$find($i)] = $find($k);
+            $joined->join($i, $k);
         }
         $groups = [];
         foreach ($parts as $i => $part) {
-            $groups[$find($i)][] = $i;
+            $groups[$joined->of($i)][] = $i;
         }
         $out = [];
         foreach ($groups as $own) {

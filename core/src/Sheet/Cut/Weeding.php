@@ -29,7 +29,7 @@ final class Weeding
     {
         $box = Box::around(...array_values(array_filter(array_map(static fn (Shape $piece): ?Box => $piece->box(), $pieces))));
 
-        return $box === null ? null : new Box($box->left - $margin, $box->top - $margin, $box->right + $margin, $box->bottom + $margin);
+        return $box?->grown($margin);
     }
 
     /**
