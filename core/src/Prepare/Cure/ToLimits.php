@@ -84,6 +84,9 @@ final class ToLimits
      */
     private function byCluster(array $targets): array
     {
+        if ($targets === []) {
+            return [$this->flat, []];
+        }
         $reach = self::NEAR * max($this->limits->line, $this->limits->gap);
         $clusters = new Clusters($this->flat, $reach, array_values(array_filter(array_map(static fn (Target $target): ?Shape => $target->word?->shape, $targets))));
         $own = [];
