@@ -25,6 +25,9 @@ return [
     'batch_jobs' => (int) env('NEAT_EDGE_BATCH_JOBS', 2),
     // How long a request may compute - reading a file, an edit - before it is given up, in seconds of CPU.
     'request_seconds' => (int) env('NEAT_EDGE_REQUEST_SECONDS', 20),
+    // How often one address may ask, and how often of these with a file to be read, in a minute.
+    'asks_a_minute' => (int) env('NEAT_EDGE_ASKS_A_MINUTE', 6000),
+    'files_a_minute' => (int) env('NEAT_EDGE_FILES_A_MINUTE', 600),
     // How long deleted jobs stay in the trash, in days.
     'trash_days' => 30,
     // How much of a job's history is kept, in bytes as stored; the oldest changes go first.

@@ -3,131 +3,174 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\BatchController;
-use App\Http\Controllers\BenchController;
-use App\Http\Controllers\CheckController;
+use App\Http\Controllers\ChoiceController;
 use App\Http\Controllers\ColourController;
+use App\Http\Controllers\CopyController;
+use App\Http\Controllers\DescriptionController;
 use App\Http\Controllers\EditController;
-use App\Http\Controllers\ExportController;
+use App\Http\Controllers\FileController;
+use App\Http\Controllers\FindingController;
 use App\Http\Controllers\FontController;
 use App\Http\Controllers\JobController;
+use App\Http\Controllers\JobPictureController;
+use App\Http\Controllers\LayoutController;
+use App\Http\Controllers\LengthController;
 use App\Http\Controllers\LettersController;
 use App\Http\Controllers\LookController;
 use App\Http\Controllers\MakingController;
+use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PreparationController;
 use App\Http\Controllers\PresetController;
+use App\Http\Controllers\PreviewController;
+use App\Http\Controllers\ReferencePictureController;
 use App\Http\Controllers\ReleaseController;
 use App\Http\Controllers\SendingController;
 use App\Http\Controllers\SheetController;
+use App\Http\Controllers\StageController;
 use App\Http\Controllers\StockController;
+use App\Http\Controllers\TokenController;
+use App\Http\Controllers\TrashController;
+use App\Http\Controllers\VersionController;
 use App\Http\Controllers\WorkController;
+use App\Models\Batch;
+use App\Models\ReferencePicture;
+use App\Models\ShopFont;
+use App\Models\ShopJob;
+use App\Models\ShopPreset;
+use App\Models\StockItem;
+use App\Models\Work;
 use Illuminate\Support\Facades\Route;
 
-// Brings the page a new token, by its cookie.
-Route::get('token', static fn () => response()->noContent());
-Route::get('choices', [JobController::class, 'choices']);
-Route::get('catalogue', [EditController::class, 'catalogue']);
-Route::get('jobs', [JobController::class, 'index']);
-Route::post('look', [LookController::class, 'show']);
-Route::post('jobs', [JobController::class, 'store']);
-Route::get('jobs/{job}', [JobController::class, 'show']);
-Route::patch('jobs/{job}', [JobController::class, 'update']);
-Route::post('jobs/{job}/copy', [JobController::class, 'copy']);
-Route::delete('jobs/{job}', [JobController::class, 'destroy']);
-Route::get('trash', [JobController::class, 'trash']);
-Route::post('trash/{job}/restore', [JobController::class, 'restore'])->whereNumber('job');
-Route::delete('trash/{job}', [JobController::class, 'burn'])->whereNumber('job');
-Route::get('jobs/{job}/source.svg', [JobController::class, 'source']);
-Route::patch('jobs/{job}/notices/{notice}', [JobController::class, 'accept'])->whereNumber('notice');
-Route::patch('jobs/{job}/findings', [JobController::class, 'judge']);
-Route::get('jobs/{job}/picture.svg', [JobController::class, 'picture']);
-Route::get('fonts', [FontController::class, 'index']);
-Route::post('fonts', [FontController::class, 'store']);
-Route::delete('fonts/{font}', [FontController::class, 'destroy']);
-Route::get('jobs/{job}/letters', [LettersController::class, 'show']);
-Route::post('jobs/{job}/letters', [LettersController::class, 'store']);
-Route::post('length', [JobController::class, 'length']);
+// The HTTP interface, its first version. Every route has a name, by which its description calls it, and asks a policy; see EveryRouteTest.
+Route::prefix('v1')->name('v1.')->middleware('throttle:asks')->group(static function (): void {
+    // Open to all that may ask at all: what they say is no secret of the shop.
+    Route::get('token', [TokenController::class, 'show'])->name('token');
+    Route::get('openapi.json', [DescriptionController::class, 'show'])->name('openapi');
+    Route::get('choices', [ChoiceController::class, 'index'])->name('choices');
+    Route::get('catalogue', [ChoiceController::class, 'catalogue'])->name('catalogue');
+    Route::post('length', [LengthController::class, 'show'])->name('length');
 
-Route::post('jobs/{job}/edits', [EditController::class, 'store']);
-Route::post('jobs/{job}/edits/preview', [EditController::class, 'preview']);
-Route::post('jobs/{job}/previews', [EditController::class, 'lane']);
-Route::post('jobs/{job}/checks', [CheckController::class, 'around']);
-Route::post('jobs/{job}/undo', [EditController::class, 'undo']);
-Route::post('jobs/{job}/redo', [EditController::class, 'redo']);
+    Route::controller(JobController::class)->name('jobs.')->group(static function (): void {
+        Route::get('jobs', 'index')->name('index')->can('viewAny', ShopJob::class);
+        Route::post('jobs', 'store')->name('store')->can('create', ShopJob::class)->middleware('throttle:files');
+        Route::get('jobs/{job}', 'show')->name('show')->can('view', 'job');
+        Route::patch('jobs/{job}', 'update')->name('update')->can('update', 'job');
+        Route::post('jobs/{job}/copy', 'copy')->name('copy')->can('create', ShopJob::class);
+        Route::delete('jobs/{job}', 'destroy')->name('destroy')->can('delete', 'job');
+    });
+    Route::post('look', [LookController::class, 'show'])->name('look')->can('create', ShopJob::class)->middleware('throttle:files');
+    Route::controller(TrashController::class)->name('trash.')->whereNumber('job')->group(static function (): void {
+        Route::get('trash', 'index')->name('index')->can('viewAny', ShopJob::class);
+        Route::post('trash/{job}/restore', 'restore')->name('restore')->can('create', ShopJob::class);
+        Route::delete('trash/{job}', 'destroy')->name('destroy')->can('create', ShopJob::class);
+    });
 
-Route::post('jobs/{job}/pieces', [BenchController::class, 'pieces']);
-Route::post('jobs/{job}/take', [BenchController::class, 'take']);
-Route::get('jobs/{job}/snaps', [BenchController::class, 'snaps']);
-Route::post('jobs/{job}/snaps', [BenchController::class, 'snaps']);
-Route::get('jobs/{job}/touch-up/{step}', [BenchController::class, 'touchUp']);
-Route::get('jobs/{job}/versions', [BenchController::class, 'versions']);
-Route::post('jobs/{job}/versions', [BenchController::class, 'keepVersion']);
-Route::get('jobs/{job}/versions/{version}', [BenchController::class, 'version']);
-Route::delete('jobs/{job}/versions/{version}', [BenchController::class, 'dropVersion']);
-Route::post('jobs/{job}/versions/{version}/back', [BenchController::class, 'goBack']);
-Route::post('jobs/{job}/reference', [BenchController::class, 'addPicture']);
-Route::get('reference/{file}', [BenchController::class, 'picture'])->where('file', '[0-9a-f]{32}');
+    // On the bench.
+    Route::name('jobs.')->group(static function (): void {
+        Route::get('jobs/{job}/source.svg', [JobPictureController::class, 'source'])->name('source')->can('view', 'job');
+        Route::get('jobs/{job}/picture.svg', [JobPictureController::class, 'show'])->name('picture')->can('view', 'job');
+        Route::patch('jobs/{job}/notices/{notice}', [FindingController::class, 'accept'])->name('notices.accept')->whereNumber('notice')->can('update', 'job');
+        Route::patch('jobs/{job}/findings', [FindingController::class, 'judge'])->name('findings.judge')->can('update', 'job');
+        Route::get('jobs/{job}/letters', [LettersController::class, 'show'])->name('letters.show')->can('view', 'job');
+        Route::post('jobs/{job}/letters', [LettersController::class, 'store'])->name('letters.set')->can('update', 'job');
+        Route::get('jobs/{job}/colours', [ColourController::class, 'show'])->name('colours')->can('view', 'job');
+        Route::post('jobs/{job}/edits', [EditController::class, 'store'])->name('edits.store')->can('update', 'job');
+        Route::post('jobs/{job}/undo', [EditController::class, 'undo'])->name('undo')->can('update', 'job');
+        Route::post('jobs/{job}/redo', [EditController::class, 'redo'])->name('redo')->can('update', 'job');
+        Route::post('jobs/{job}/previews', [PreviewController::class, 'store'])->name('previews.store')->can('view', 'job');
+        Route::post('jobs/{job}/pieces', [PieceController::class, 'show'])->name('pieces.show')->can('view', 'job');
+        Route::post('jobs/{job}/take', [PieceController::class, 'take'])->name('pieces.take')->can('view', 'job');
+        Route::get('jobs/{job}/snaps', [PieceController::class, 'allSnaps'])->name('snaps.all')->can('view', 'job');
+        Route::post('jobs/{job}/snaps', [PieceController::class, 'snaps'])->name('snaps.some')->can('view', 'job');
+        Route::get('jobs/{job}/touch-up/{step}', [PieceController::class, 'touchUp'])->name('touch-up')->can('view', 'job');
+        Route::post('jobs/{job}/reference', [ReferencePictureController::class, 'store'])->name('reference.store')->can('update', 'job')->middleware('throttle:files');
+        Route::post('jobs/{job}/presets', [PresetController::class, 'store'])->name('presets.store')->can('create', ShopPreset::class);
+        Route::post('jobs/{job}/preset', [PresetController::class, 'use'])->name('presets.use')->can('update', 'job');
+    });
+    Route::get('reference/{file}', [ReferencePictureController::class, 'show'])->name('reference.show')->where('file', '[0-9a-f]{32}')->can('viewAny', ReferencePicture::class);
+    Route::controller(VersionController::class)->name('versions.')->scopeBindings()->group(static function (): void {
+        Route::get('jobs/{job}/versions', 'index')->name('index')->can('view', 'job');
+        Route::post('jobs/{job}/versions', 'store')->name('store')->can('update', 'job');
+        Route::get('jobs/{job}/versions/{version}', 'show')->name('show')->can('view', 'version');
+        Route::delete('jobs/{job}/versions/{version}', 'destroy')->name('destroy')->can('delete', 'version');
+        Route::post('jobs/{job}/versions/{version}/back', 'back')->name('back')->can('update', 'job');
+    });
 
-Route::post('jobs/{job}/preparations', [PreparationController::class, 'store']);
-Route::get('preparations/{preparation}', [PreparationController::class, 'show']);
-Route::get('preparations/{preparation}/stages/{stage}', [PreparationController::class, 'stage'])->whereNumber('stage');
-Route::get('preparations/{preparation}/stages/{stage}/look', [PreparationController::class, 'look'])->whereNumber('stage');
-Route::get('preparations/{preparation}/stages/{stage}/found', [PreparationController::class, 'found'])->whereNumber('stage');
-Route::get('preparations/{preparation}/stages/{stage}/changes', [PreparationController::class, 'changes'])->whereNumber('stage');
-Route::get('preparations/{preparation}/stages/{stage}/picture.svg', [PreparationController::class, 'picture'])->whereNumber('stage');
+    // Prepared.
+    Route::post('jobs/{job}/preparations', [PreparationController::class, 'store'])->name('preparations.store')->can('update', 'job');
+    Route::get('preparations/{preparation}', [PreparationController::class, 'show'])->name('preparations.show')->can('view', 'preparation');
+    Route::controller(StageController::class)->name('stages.')->whereNumber('stage')->group(static function (): void {
+        Route::get('preparations/{preparation}/stages/{stage}', 'show')->name('show')->can('view', 'preparation');
+        Route::get('preparations/{preparation}/stages/{stage}/look', 'look')->name('look')->can('view', 'preparation');
+        Route::get('preparations/{preparation}/stages/{stage}/found', 'found')->name('found')->can('view', 'preparation');
+        Route::get('preparations/{preparation}/stages/{stage}/changes', 'changes')->name('changes')->can('view', 'preparation');
+        Route::get('preparations/{preparation}/stages/{stage}/picture.svg', 'picture')->name('picture')->can('view', 'preparation');
+    });
+    Route::controller(SheetController::class)->name('sheets.')->whereNumber('number')->group(static function (): void {
+        Route::get('preparations/{preparation}/sheets.zip', 'all')->name('all')->can('view', 'preparation');
+        Route::get('preparations/{preparation}/sheets/{number}.svg', 'show')->name('show')->can('view', 'preparation');
+        Route::get('preparations/{preparation}/sheets/{number}/picture.svg', 'picture')->name('picture')->can('view', 'preparation');
+    });
 
-Route::get('preparations/{preparation}/sheets.zip', [SheetController::class, 'all']);
-Route::get('preparations/{preparation}/sheets/{number}.svg', [SheetController::class, 'one'])->whereNumber('number');
-Route::get('preparations/{preparation}/sheets/{number}/picture.svg', [SheetController::class, 'picture'])->whereNumber('number');
+    // What the shop has.
+    Route::controller(FontController::class)->name('fonts.')->group(static function (): void {
+        Route::get('fonts', 'index')->name('index')->can('viewAny', ShopFont::class);
+        Route::post('fonts', 'store')->name('store')->can('create', ShopFont::class)->middleware('throttle:files');
+        Route::delete('fonts/{font}', 'destroy')->name('destroy')->can('delete', 'font');
+    });
+    Route::controller(PresetController::class)->name('presets.')->group(static function (): void {
+        Route::get('presets', 'index')->name('index')->can('viewAny', ShopPreset::class);
+        Route::post('presets/import', 'import')->name('import')->can('create', ShopPreset::class);
+        Route::get('presets/compare', 'compare')->name('compare')->can('viewAny', ShopPreset::class);
+        Route::get('presets/{name}.json', 'export')->name('export')->can('viewAny', ShopPreset::class);
+        Route::delete('presets/{name}', 'destroy')->name('destroy')->can('create', ShopPreset::class);
+    });
+    Route::get('colours', [ColourController::class, 'index'])->name('colours.index')->can('viewAny', StockItem::class);
+    Route::put('colours', [ColourController::class, 'name'])->name('colours.name')->can('create', StockItem::class);
+    Route::controller(StockController::class)->name('stock.')->whereNumber('item')->group(static function (): void {
+        Route::get('stock', 'index')->name('index')->can('viewAny', StockItem::class);
+        Route::post('stock', 'store')->name('store')->can('create', StockItem::class);
+        Route::patch('stock/{item}', 'update')->name('update')->can('update', 'item');
+        Route::delete('stock/{item}', 'destroy')->name('destroy')->can('delete', 'item');
+    });
+    Route::controller(BatchController::class)->name('batches.')->group(static function (): void {
+        Route::get('batches', 'index')->name('index')->can('viewAny', Batch::class);
+        Route::post('batches', 'store')->name('store')->can('create', Batch::class)->middleware('throttle:files');
+        Route::get('batches/{batch}', 'show')->name('show')->can('view', 'batch');
+        Route::post('batches/{batch}/again', 'again')->name('again')->can('update', 'batch');
+        Route::post('batches/{batch}/open', 'open')->name('open')->can('create', ShopJob::class);
+        Route::get('batches/{batch}/picture/{file}', 'picture')->name('picture')->can('view', 'batch');
+        Route::get('batches/{batch}/all.zip', 'zip')->name('zip')->can('view', 'batch');
+        Route::delete('batches/{batch}', 'destroy')->name('destroy')->can('delete', 'batch');
+    });
 
-Route::get('presets', [PresetController::class, 'index']);
-Route::post('presets/import', [PresetController::class, 'import']);
-Route::get('presets/compare', [PresetController::class, 'compare']);
-Route::get('presets/{name}.json', [PresetController::class, 'export']);
-Route::delete('presets/{name}', [PresetController::class, 'destroy']);
-Route::post('jobs/{job}/presets', [PresetController::class, 'store']);
-Route::post('jobs/{job}/preset', [PresetController::class, 'use']);
+    // Laid out, written, sent.
+    Route::get('jobs/{job}/making', [MakingController::class, 'show'])->name('making.show')->can('view', 'job');
+    Route::put('jobs/{job}/making', [MakingController::class, 'update'])->name('making.update')->can('update', 'job');
+    Route::get('jobs/{job}/layouts/{number}/picture.svg', [LayoutController::class, 'picture'])->name('layouts.picture')->whereNumber('number')->can('view', 'job');
+    Route::get('jobs/{job}/layouts/{number}/moves', [LayoutController::class, 'moves'])->name('layouts.moves')->whereNumber('number')->can('view', 'job');
+    Route::get('jobs/{job}/layouts/mix.svg', [LayoutController::class, 'mix'])->name('layouts.mix')->can('view', 'job');
+    Route::get('jobs/{job}/copies', [CopyController::class, 'index'])->name('copies.index')->can('view', 'job');
+    Route::post('jobs/{job}/copies', [CopyController::class, 'move'])->name('copies.move')->can('update', 'job');
+    Route::controller(FileController::class)->name('files.')->group(static function (): void {
+        Route::get('jobs/{job}/files.zip', 'all')->name('all')->can('view', 'job');
+        Route::get('jobs/{job}/files/{number}.{format}', 'show')->name('show')->whereNumber('number')->whereAlpha('format')->can('view', 'job');
+        Route::get('jobs/{job}/job-sheet.pdf', 'jobSheet')->name('job-sheet')->can('view', 'job');
+        Route::get('jobs/{job}/sizes.zip', 'size')->name('size')->can('view', 'job');
+    });
+    Route::get('jobs/{job}/releases', [ReleaseController::class, 'index'])->name('releases.index')->can('view', 'job');
+    Route::post('jobs/{job}/releases', [ReleaseController::class, 'store'])->name('releases.store')->can('update', 'job');
+    Route::get('jobs/{job}/sendings', [SendingController::class, 'index'])->name('sendings.index')->can('view', 'job');
+    Route::post('jobs/{job}/sendings', [SendingController::class, 'store'])->name('sendings.store')->can('update', 'job');
+    Route::get('sendings/{sending}', [SendingController::class, 'show'])->name('sendings.show')->can('view', 'sending');
+    Route::get('sendings/{sending}/done', [SendingController::class, 'done'])->name('sendings.done')->can('view', 'sending');
 
-Route::get('jobs/{job}/colours', [ColourController::class, 'show']);
-Route::get('colours', [ColourController::class, 'index']);
-Route::put('colours', [ColourController::class, 'name']);
-
-Route::get('batches', [BatchController::class, 'index']);
-Route::post('batches', [BatchController::class, 'store']);
-Route::get('batches/{batch}', [BatchController::class, 'show']);
-Route::post('batches/{batch}/again', [BatchController::class, 'again']);
-Route::post('batches/{batch}/open', [BatchController::class, 'open']);
-Route::get('batches/{batch}/picture/{file}', [BatchController::class, 'picture']);
-Route::get('batches/{batch}/all.zip', [BatchController::class, 'zip']);
-Route::delete('batches/{batch}', [BatchController::class, 'destroy']);
-
-Route::get('stock', [StockController::class, 'index']);
-Route::post('stock', [StockController::class, 'store']);
-Route::patch('stock/{item}', [StockController::class, 'update'])->whereNumber('item');
-Route::delete('stock/{item}', [StockController::class, 'destroy'])->whereNumber('item');
-
-Route::get('jobs/{job}/making', [MakingController::class, 'show']);
-Route::put('jobs/{job}/making', [MakingController::class, 'update']);
-Route::get('jobs/{job}/layouts/{number}/picture.svg', [MakingController::class, 'picture'])->whereNumber('number');
-Route::get('jobs/{job}/layouts/{number}/moves', [MakingController::class, 'moves'])->whereNumber('number');
-Route::get('jobs/{job}/layouts/mix.svg', [MakingController::class, 'mix']);
-Route::get('jobs/{job}/copies', [MakingController::class, 'copies']);
-Route::post('jobs/{job}/copies', [MakingController::class, 'move']);
-
-Route::get('jobs/{job}/files.zip', [ExportController::class, 'all']);
-Route::get('jobs/{job}/files/{number}.{format}', [ExportController::class, 'one'])->whereNumber('number')->whereAlpha('format');
-Route::get('jobs/{job}/job-sheet.pdf', [ExportController::class, 'jobSheet']);
-Route::get('jobs/{job}/sizes.zip', [ExportController::class, 'size']);
-
-Route::get('jobs/{job}/releases', [ReleaseController::class, 'index']);
-Route::post('jobs/{job}/releases', [ReleaseController::class, 'store']);
-Route::get('jobs/{job}/sendings', [SendingController::class, 'index']);
-Route::post('jobs/{job}/sendings', [SendingController::class, 'store']);
-Route::get('sendings/{sending}', [SendingController::class, 'show']);
-Route::get('sendings/{sending}/done', [SendingController::class, 'done']);
-
-Route::get('works', [WorkController::class, 'index']);
-Route::post('jobs/{job}/works', [WorkController::class, 'store']);
-Route::get('works/{work}', [WorkController::class, 'show'])->whereNumber('work');
-Route::post('works/{work}/stop', [WorkController::class, 'stop'])->whereNumber('work');
-Route::post('works/{work}/pause', [WorkController::class, 'pause'])->whereNumber('work');
-Route::post('works/{work}/go', [WorkController::class, 'go'])->whereNumber('work');
+    Route::controller(WorkController::class)->name('works.')->whereNumber('work')->group(static function (): void {
+        Route::get('works', 'index')->name('index')->can('viewAny', Work::class);
+        Route::post('jobs/{job}/works', 'store')->name('store')->can('update', 'job');
+        Route::get('works/{work}', 'show')->name('show')->can('view', 'work');
+        Route::post('works/{work}/stop', 'stop')->name('stop')->can('update', 'work');
+        Route::post('works/{work}/pause', 'pause')->name('pause')->can('update', 'work');
+        Route::post('works/{work}/go', 'go')->name('go')->can('update', 'work');
+    });
+});

@@ -3,12 +3,14 @@
 declare(strict_types=1);
 
 use App\Http\CatalogueTypes;
+use App\Http\Description\Document;
 use App\Models\Work;
 use App\Prep\Pruning;
 use App\Works\Hold;
 use App\Works\Works;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Process;
 use Illuminate\Support\Facades\Schedule;
 
 // Work whose process is gone is taken up again or named as cut off; what others are at is left alone.
@@ -37,7 +39,9 @@ Artisan::command('neat-edge:prune', function (): void {
 
 Schedule::command('neat-edge:prune')->hourly();
 
-// The page's types of edits, from what the edits say of themselves.
+// The description of the HTTP interface, and the page's types from it and from what the edits say of themselves.
 Artisan::command('neat-edge:types', function (): void {
+    file_put_contents(base_path(Document::FILE), Document::text());
     file_put_contents(base_path(CatalogueTypes::FILE), CatalogueTypes::text());
+    Process::path(base_path())->run(['npx', 'openapi-typescript', Document::FILE, '--output', 'resources/js/api/types.ts', '--root-types', '--root-types-no-schema-prefix', '--root-types-keep-casing'])->throw();
 });

@@ -5,12 +5,32 @@ declare(strict_types=1);
 namespace Tests;
 
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
+use Tests\Support\HeldToDescription;
 
 abstract class TestCase extends LaravelTestCase
 {
+    /**
+     * Every answer is held to the description of the interface.
+     *
+     * @param  string  $method
+     * @param  string  $uri
+     * @param  array<mixed>  $parameters
+     * @param  array<mixed>  $cookies
+     * @param  array<mixed>  $files
+     * @param  array<mixed>  $server
+     * @param  string|null  $content
+     */
+    public function call($method, $uri, $parameters = [], $cookies = [], $files = [], $server = [], $content = null)
+    {
+        $answer = parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
+        HeldToDescription::check($method, $uri, is_string($content) ? $content : null, $answer);
+
+        return $answer;
+    }
+
     /** Somebody lets a job go as it is, where it is not ready. */
     protected function letGo(int $job): void
     {
-        $this->postJson("/api/jobs/{$job}/releases", ['by' => 'The shop', 'reason' => 'A trial piece'])->assertCreated();
+        $this->postJson("/api/v1/jobs/{$job}/releases", ['by' => 'The shop', 'reason' => 'A trial piece'])->assertCreated();
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Works\Budget;
+
 /**
  * A lane of previews of one page: one at a time, the latest wins. Who is latest stands in one of a fixed number of small files; a preview that is not
  * any more stops within a second (see Budget).

@@ -4,8 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Http\Resources\JobStateResource;
+use App\Http\Resources\SendingResource;
+use App\Http\Resources\WorkResource;
 use App\Prep\Broken;
+use App\Prep\DiskFull;
+use App\Prep\NotReady;
+use App\Prep\SentBefore;
+use App\Prep\Stale;
 use App\Works\BeingMade;
+use App\Works\BudgetSpent;
+use App\Works\GivenUp;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -29,7 +38,7 @@ final class PlainErrors
 
     public static function register(Exceptions $exceptions): void
     {
-        $exceptions->dontReport([...self::REFUSALS, GivenUp::class, BeingMade::class]);
+        $exceptions->dontReport([...self::REFUSALS, GivenUp::class, BeingMade::class, NotReady::class, Stale::class, SentBefore::class]);
         $exceptions->render(static function (Throwable $problem, Request $request): ?JsonResponse {
             if (! $request->is('api/*')) {
                 return null;
@@ -43,7 +52,19 @@ final class PlainErrors
                 return new JsonResponse(['message' => $problem->getMessage()], 422);
             }
             if ($problem instanceof BeingMade) {
-                return new JsonResponse(['message' => $problem->getMessage(), 'work' => $problem->work->row()], 202, ['Retry-After' => '1']);
+                return new JsonResponse(['message' => $problem->getMessage(), 'work' => WorkResource::row($problem->work)], 202, ['Retry-After' => '1']);
+            }
+            if ($problem instanceof NotReady) {
+                return new JsonResponse(['message' => $problem->getMessage(), 'gate' => true, 'sentence' => $problem->verdict->sentence, 'open' => $problem->verdict->open], 409);
+            }
+            if ($problem instanceof Stale) {
+                return new JsonResponse('{"message":'.json_encode($problem->getMessage(), JSON_THROW_ON_ERROR).','.substr(JobStateResource::whole($problem->job), 1), 409, [], 0, true);
+            }
+            if ($problem instanceof SentBefore) {
+                return new JsonResponse(['message' => $problem->getMessage(), 'sent' => SendingResource::row($problem->sending)], 409);
+            }
+            if ($problem instanceof DiskFull) {
+                return new JsonResponse(['message' => $problem->getMessage()], 507);
             }
             if ($problem instanceof GivenUp) {
                 // The page has asked for something else since.
@@ -51,6 +72,7 @@ final class PlainErrors
             }
             $status = $problem instanceof HttpExceptionInterface ? $problem->getStatusCode() : 500;
             $words = match ($status) {
+                403 => 'You may not do that here.',
                 404 => 'That is not here any more.',
                 405 => 'That cannot be done here.',
                 413 => 'The file is too large.',

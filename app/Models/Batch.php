@@ -65,4 +65,29 @@ final class Batch extends Model
 
         return array_values($rows);
     }
+
+    /** @return array<string, mixed>|null of one of its files, see rows() */
+    public function row(string $file): ?array
+    {
+        foreach ($this->rows() as $row) {
+            if ($row['file'] === $file) {
+                return $row;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return iterable<string, string> paths of the files that came out, by folder and name */
+    public function made(): iterable
+    {
+        foreach ($this->rows() as $row) {
+            $folder = FolderName::of((string) $row['file']);
+            foreach (glob($this->folder("out/{$folder}").'/*') ?: [] as $file) {
+                if (basename($file) !== 'row.json') {
+                    yield "{$folder}/".basename($file) => $file;
+                }
+            }
+        }
+    }
 }

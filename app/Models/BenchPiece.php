@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Http\PageArt;
+use App\Drawn\PageArt;
 use Illuminate\Database\Eloquent\Model;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;

@@ -30,10 +30,4 @@ final class Release extends Model
     {
         return ['open' => 'array'];
     }
-
-    /** @return array{by: string, reason: string, at: string|null, open: list<string>} */
-    public function row(): array
-    {
-        return ['by' => $this->by, 'reason' => $this->reason, 'at' => $this->created_at?->toIso8601String(), 'open' => $this->open];
-    }
 }

@@ -60,13 +60,4 @@ final class Sending extends Model
     {
         return $this->belongsTo(Work::class);
     }
-
-    /** @return array<string, mixed> */
-    public function row(): array
-    {
-        return [
-            'id' => $this->id, 'machine' => $this->machine, 'kind' => $this->kind, 'file' => $this->file, 'title' => $this->title, 'number' => $this->number,
-            'work' => $this->work?->row(), 'length' => $this->length_mm, 'log' => $this->log, 'version' => $this->version,
-        ];
-    }
 }

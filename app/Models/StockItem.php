@@ -25,10 +25,4 @@ final class StockItem extends Model
     {
         return ['data' => 'array'];
     }
-
-    /** @return array<string, mixed> */
-    public function row(): array
-    {
-        return ['id' => $this->id, 'kind' => $this->kind, 'name' => $this->name, 'values' => (object) $this->data];
-    }
 }

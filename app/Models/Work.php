@@ -64,16 +64,4 @@ final class Work extends Model
     {
         return $this->state !== 'running' || $this->ends_at === null ? null : max(1, (int) ceil($this->ends_at - microtime(true)));
     }
-
-    /** @return array<string, mixed> as the page is told of it */
-    public function row(): array
-    {
-        $kind = $this->kind();
-
-        return [
-            'id' => $this->id, 'kind' => $this->kind, 'label' => $kind->label(), 'title' => $this->title, 'job' => $this->shop_job_id, 'state' => $this->state, 'asked' => $this->asked,
-            'done' => $this->done, 'of' => $this->of, 'share' => $this->share, 'doing' => $this->doing, 'left' => $this->secondsLeft(), 'error' => $this->error, 'outcome' => $this->outcome,
-            'pauses' => $kind->pauses(), 'goesOn' => $kind->goesOn($this), 'ended' => $this->isOpen() ? null : $this->updated_at?->toIso8601String(),
-        ];
-    }
 }

@@ -4,12 +4,9 @@ declare(strict_types=1);
 
 namespace App\Prep;
 
-use App\Http\Ticket;
 use App\Models\Preparation;
 use App\Models\Release;
 use App\Models\ShopJob;
-use Illuminate\Http\Exceptions\HttpResponseException;
-use Illuminate\Http\JsonResponse;
 use NeatEdge\Core\Check\Verdict;
 
 /** Before anything leaves for a machine or as a file: what is not ready goes only where somebody said by name that it shall. */
@@ -18,13 +15,13 @@ final class Gate
     /**
      * @param  bool  $earlier  whether an earlier state was asked for by name: that it is one stands against it no more
      *
-     * @throws HttpResponseException a question that names what is open, where the job is not ready and nobody has let it go as it is
+     * @throws NotReady where nobody has let it go as it is
      */
     public static function pass(ShopJob $job, ?Preparation $preparation = null, bool $earlier = false): void
     {
         $preparation ??= $job->latestPreparation;
         // Who let it go was also told that it is an earlier state.
-        $told = $earlier && $preparation !== null ? Ticket::verdict($preparation, $job) : null;
+        $told = $earlier && $preparation !== null ? Verdicts::of($preparation, $job) : null;
         if ($told !== null && self::released($job, $told) !== null) {
             return;
         }
@@ -32,14 +29,11 @@ final class Gate
             $preparation = clone $preparation;
             $preparation->version = $job->version;
         }
-        $verdict = $preparation === null ? null : Ticket::verdict($preparation, $job);
+        $verdict = $preparation === null ? null : Verdicts::of($preparation, $job);
         if ($verdict === null || $verdict->isReady() || self::released($job, $verdict) !== null) {
             return;
         }
-        throw new HttpResponseException(new JsonResponse([
-            'message' => 'This job is not ready: '.implode(' ', $verdict->open).' Say who lets it go as it is, and why.',
-            'gate' => true, 'sentence' => $verdict->sentence, 'open' => $verdict->open,
-        ], 409));
+        throw new NotReady($verdict);
     }
 
     /** Somebody lets a job go as it is; it holds for this state of it alone. */

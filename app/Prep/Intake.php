@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Prep;
 
-use App\Http\Budget;
 use App\Models\BenchPiece;
 use App\Models\Revision;
 use App\Models\ShopJob;
 use App\Models\Source;
+use App\Works\Budget;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Artwork\Artwork;

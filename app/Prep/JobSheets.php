@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Prep;
 
-use App\Http\Ticket;
 use App\Models\ShopJob;
 use App\Models\StockItem;
 use NeatEdge\Core\Check\Judgements;
@@ -41,7 +40,7 @@ final class JobSheets
         $preparation = $job->latestPreparation;
         $findings = $preparation === null ? [] : Judgements::on($preparation->findings(), $job->judged ?? [], $job->width_mm);
         $accepted = array_values(array_filter([...$job->placedNotices(), ...$findings], static fn (array $finding): bool => isset($finding['accepted'])));
-        $verdict = $preparation === null ? null : Ticket::verdict($preparation, $job);
+        $verdict = $preparation === null ? null : Verdicts::of($preparation, $job);
         $released = $verdict === null || $verdict->isReady() ? null : Gate::released($job, $verdict);
 
         return JobSheet::pages(

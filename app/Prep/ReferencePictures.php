@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Prep;
 
-use App\Http\Budget;
 use App\Models\ReferencePicture;
 use App\Models\ShopJob;
+use App\Works\Budget;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Artwork\Artwork;

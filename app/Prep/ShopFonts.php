@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Prep;
 
-use App\Http\Budget;
 use App\Models\ShopFont;
+use App\Works\Budget;
 use Illuminate\Support\Facades\File;
 use NeatEdge\Core\Type\Font;
 use NeatEdge\Core\Type\FontRefused;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Prep;
 
-use App\Http\Ticket;
 use App\Models\Preparation;
 use App\Models\ShopJob;
 use App\Models\Work;
@@ -53,7 +52,7 @@ final class Standing
                 $summary === null => self::BROKEN,
                 $last->version !== $job->version => self::STALE,
                 // How it looks is said of a job, and keeps none from being ready.
-                Ticket::judged($last, $job, new LookDifference(0.0, 0.0), $summary)->isReady() => self::READY,
+                Verdicts::judged($last, $job, new LookDifference(0.0, 0.0), $summary)->isReady() => self::READY,
                 default => self::OPEN,
             },
             'findings' => $waiting + ($summary['findings'] ?? 0),

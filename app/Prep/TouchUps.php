@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace App\Prep;
 
-use App\Http\Controllers\Proposal;
 use App\Models\ShopJob;
-use Illuminate\Http\Request;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Described\Refused;
@@ -22,25 +20,14 @@ use NeatEdge\Core\Type\FontShelf;
 /** Hand work on what the line gives: a page that says so works on the art after a step of touching up, and its edits become part of that step. */
 final class TouchUps
 {
-    private const HEADER = 'X-Touch-Up';
-
-    /** The step that a page works on; null for one that works on the source. */
-    public static function asked(Request $request): ?string
-    {
-        $step = $request->header(self::HEADER);
-
-        return is_string($step) && preg_match('/^[\w-]{1,40}$/D', $step) === 1 ? $step : null;
-    }
-
     /**
      * The art that a page works on.
      *
+     * @param  string|null  $step  of touching up that it works on; null for the source
      * @param  callable(): Artwork  $source
      */
-    public static function art(Request $request, ShopJob $job, callable $source): Artwork
+    public static function art(?string $step, ShopJob $job, callable $source): Artwork
     {
-        $step = self::asked($request);
-
         return $step === null ? $source() : self::after(ShopJob::snapshot($job->id), $step);
     }
 

@@ -7,8 +7,12 @@ namespace App\Providers;
 use App\Models\WriteFirstSqlite;
 use App\Prep\DatabaseStepCache;
 use App\Works\Works;
+use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Connection;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Facades\Queue;
+use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
 use NeatEdge\Core\Prepare\StepCache;
 
@@ -26,6 +30,10 @@ final class AppServiceProvider extends ServiceProvider
     /** Between two works, and while there are none, workers look for what a process that died left behind. */
     public function boot(): void
     {
+        JsonResource::withoutWrapping();
+        // Who asks is known by the address alone; a page in use stays far below these.
+        RateLimiter::for('asks', static fn (Request $request): Limit => Limit::perMinute((int) config('neat-edge.asks_a_minute'))->by((string) $request->ip()));
+        RateLimiter::for('files', static fn (Request $request): Limit => Limit::perMinute((int) config('neat-edge.files_a_minute'))->by('files '.$request->ip()));
         $looked = 0.0;
         Queue::looping(static function () use (&$looked): void {
             if (microtime(true) - $looked >= self::LOOK) {

@@ -90,7 +90,7 @@ final class Served
     /** @return array<mixed> */
     public static function get(string $path): array
     {
-        $answer = (string) file_get_contents(self::address("/api/{$path}"), false, stream_context_create(['http' => ['header' => "Accept: application/json\r\n", 'ignore_errors' => true]]));
+        $answer = (string) file_get_contents(self::address("/api/v1/{$path}"), false, stream_context_create(['http' => ['header' => "Accept: application/json\r\n", 'ignore_errors' => true]]));
         $data = json_decode($answer, true);
 
         return is_array($data) && ! isset($data['message']) ? $data : throw new RuntimeException("{$path}: ".substr($answer, 0, 200));
@@ -147,7 +147,7 @@ final class Served
     /** @return array<string, mixed> */
     private static function send(string $path, string $body, string $type, string $method = 'POST'): array
     {
-        $answer = file_get_contents(self::address("/api/{$path}"), false, stream_context_create(['http' => ['method' => $method, 'header' => "Content-Type: {$type}\r\nAccept: application/json\r\n", 'content' => $body, 'ignore_errors' => true]]));
+        $answer = file_get_contents(self::address("/api/v1/{$path}"), false, stream_context_create(['http' => ['method' => $method, 'header' => "Content-Type: {$type}\r\nAccept: application/json\r\n", 'content' => $body, 'ignore_errors' => true]]));
         $data = json_decode((string) $answer, true);
 
         return is_array($data) && ! isset($data['message']) && ! isset($data['errors']) ? $data : throw new RuntimeException("{$path}: ".substr((string) $answer, 0, 200));

@@ -33,7 +33,7 @@ describe('what is asked of the server', () => {
     answers.push({ status: 200, body: '{"job":{"id":3}}' })
     expect(await api.post('jobs/3/edits', { kind: 'copy' })).toEqual({ job: { id: 3 } })
     const [path, how] = asked[0]!
-    expect(path).toBe('/api/jobs/3/edits')
+    expect(path).toBe('/api/v1/jobs/3/edits')
     expect(how).toMatchObject({ method: 'POST', body: '{"kind":"copy"}', headers: { 'X-XSRF-TOKEN': 't=1', 'Content-Type': 'application/json' } })
   })
   it('leaves the type of an uploaded form to the browser', async () => {
@@ -76,7 +76,7 @@ describe('an answer that is no success', () => {
   it('for a token that ran out is asked once more with a new one, and only once', async () => {
     answers.push({ status: 419, body: '{}' }, { status: 204, body: '' }, { status: 200, body: '{"ok":true}' })
     expect(await api.post('jobs/3/undo')).toEqual({ ok: true })
-    expect(asked.map(([path]) => path)).toEqual(['/api/jobs/3/undo', '/api/token', '/api/jobs/3/undo'])
+    expect(asked.map(([path]) => path)).toEqual(['/api/v1/jobs/3/undo', '/api/v1/token', '/api/v1/jobs/3/undo'])
     answers.push({ status: 419, body: '{}' }, { status: 204, body: '' }, { status: 419, body: '{"message":"Load the page again."}' })
     expect((await refusal(api.post('jobs/3/undo'))).message).toBe('Load the page again.')
     expect(asked).toHaveLength(6)

@@ -173,7 +173,7 @@ abstract class BrowserTestCase extends TestCase
         $answer = self::$browser->executeAsyncScript('
             const [path, body, done] = arguments;
             const token = document.cookie.split("; ").find((one) => one.startsWith("XSRF-TOKEN="));
-            fetch("/api/" + path, { method: "POST", body, headers: { "Content-Type": "application/json", Accept: "application/json", "X-XSRF-TOKEN": decodeURIComponent((token ?? "").slice(11)) } })
+            fetch("/api/v1/" + path, { method: "POST", body, headers: { "Content-Type": "application/json", Accept: "application/json", "X-XSRF-TOKEN": decodeURIComponent((token ?? "").slice(11)) } })
                 .then((answer) => answer.text()).then(done);
         ', [$path, json_encode($fields, JSON_THROW_ON_ERROR)]);
         $data = json_decode(is_string($answer) ? $answer : '', true);

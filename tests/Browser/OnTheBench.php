@@ -149,7 +149,7 @@ trait OnTheBench
     /** What lies on the bench, as it is stored. */
     private function art(): Artwork
     {
-        $state = json_decode((string) file_get_contents('http://127.0.0.1:'.self::$port."/api/jobs/{$this->job}"), true);
+        $state = json_decode((string) file_get_contents('http://127.0.0.1:'.self::$port."/api/v1/jobs/{$this->job}"), true);
         $ids = array_column($state['art']['pieces'], 'id');
         if ($ids === []) {
             return ArtworkJson::framed($state['art'], []);

@@ -62,7 +62,7 @@ final class SentToMachinesTest extends BrowserTestCase
         $this->seeText('out of material', '[data-test=sending-error]');
         $this->press('[data-test=go-on]');
         self::until(fn (): ?bool => str_contains((string) self::$browser->executeScript('return document.querySelector("[data-sending=\"3\"]")?.textContent ?? ""'), 'done') ?: null, 'the cut to be done', 40.0);
-        $said = (float) self::$browser->executeAsyncScript('const done = arguments[0]; fetch(location.pathname.replace(/^\/jobs\/(\d+).*/, "/api/jobs/$1/making")).then((r) => r.json()).then((m) => done(m.layouts[3].length_mm))');
+        $said = (float) self::$browser->executeAsyncScript('const done = arguments[0]; fetch(location.pathname.replace(/^\/jobs\/(\d+).*/, "/api/v1/jobs/$1/making")).then((r) => r.json()).then((m) => done(m.layouts[3].length_mm))');
         // The blade's swivels and the overcut come on top of what the sheet says.
         self::assertGreaterThan($said, $this->told('cutter')['cut_mm']);
         self::assertLessThan(1.12 * $said, $this->told('cutter')['cut_mm']);

@@ -38,7 +38,7 @@ final class BatchTest extends TestCase
      */
     private function send(array $files, array $fields = []): TestResponse
     {
-        return $this->post('/api/batches', ['preset' => 'Vinyl to weed', 'files' => $files, ...$fields], ['Accept' => 'application/json']);
+        return $this->post('/api/v1/batches', ['preset' => 'Vinyl to weed', 'files' => $files, ...$fields], ['Accept' => 'application/json']);
     }
 
     private static function zip(): UploadedFile
@@ -58,7 +58,7 @@ final class BatchTest extends TestCase
     public function files_and_a_zip_are_prepared_each_with_its_own_outcome(): void
     {
         $id = $this->send([self::zip(), UploadedFile::fake()->createWithContent('pier.svg', self::svg('.3')), UploadedFile::fake()->createWithContent('torn.svg', '<svg')], ['sizes' => "file,width\npier.svg,120mm\n"])->assertCreated()->json('id');
-        $batch = $this->getJson("/api/batches/{$id}")->assertOk()->json();
+        $batch = $this->getJson("/api/v1/batches/{$id}")->assertOk()->json();
         self::assertSame(['done', 4, 4], [$batch['work']['state'], $batch['files'], $batch['done']]);
         self::assertSame(['notes.txt'], $batch['notTaken']);
         $rows = array_column($batch['rows'], null, 'file');
@@ -70,15 +70,15 @@ final class BatchTest extends TestCase
         // Its sheets are those that the preset gives: the line of 0.6 mm is as strong as vinyl needs.
         $zip = new ZipArchive;
         $path = (string) tempnam(sys_get_temp_dir(), 'neat-edge-');
-        file_put_contents($path, (string) $this->get("/api/batches/{$id}/all.zip")->assertOk()->getContent());
+        file_put_contents($path, (string) $this->get("/api/v1/batches/{$id}/all.zip")->assertOk()->getContent());
         $zip->open($path);
         $sheet = (string) $zip->getFromName('pier.svg/sheet-1-223344.svg');
         self::assertStringContainsString('width="120mm"', $sheet);
         self::assertNotFalse($zip->getFromName('summary.csv'));
         // One opened as a job has the preset's line and its size.
-        $job = $this->postJson("/api/batches/{$id}/open", ['file' => 'pier.svg'])->assertCreated()->json();
+        $job = $this->postJson("/api/v1/batches/{$id}/open", ['file' => 'pier.svg'])->assertCreated()->json();
         self::assertSame([120.0, 'Vinyl to weed'], [(float) $job['width'], $job['preset']['name']]);
-        self::assertContains('thicken', array_column($this->getJson("/api/jobs/{$job['id']}")->json('art.line'), 'kind'));
+        self::assertContains('thicken', array_column($this->getJson("/api/v1/jobs/{$job['id']}")->json('art.line'), 'kind'));
     }
 
     #[Test]
@@ -90,12 +90,12 @@ final class BatchTest extends TestCase
         File::deleteDirectory($batch->folder('out/b.svg'));
         $batch->work?->update(['state' => 'stopped']);
         touch($batch->folder('out/a.svg/row.json'), (int) $at - 100);
-        self::assertSame(1, $this->getJson("/api/batches/{$id}")->json('done'));
-        $this->postJson("/api/batches/{$id}/again")->assertOk();
-        self::assertSame(['done', 2], [$this->getJson("/api/batches/{$id}")->json('work.state'), $this->getJson("/api/batches/{$id}")->json('done')]);
+        self::assertSame(1, $this->getJson("/api/v1/batches/{$id}")->json('done'));
+        $this->postJson("/api/v1/batches/{$id}/again")->assertOk();
+        self::assertSame(['done', 2], [$this->getJson("/api/v1/batches/{$id}")->json('work.state'), $this->getJson("/api/v1/batches/{$id}")->json('done')]);
         clearstatcache();
         self::assertSame((int) $at - 100, filemtime($batch->folder('out/a.svg/row.json')), 'what was done is not done again');
-        $this->deleteJson("/api/batches/{$id}")->assertNoContent();
+        $this->deleteJson("/api/v1/batches/{$id}")->assertNoContent();
         self::assertDirectoryDoesNotExist($batch->folder());
     }
 
@@ -120,7 +120,7 @@ final class BatchTest extends TestCase
             $files[] = UploadedFile::fake()->createWithContent($i < 2 ? 'twice.svg' : "one {$i}.svg", $same);
         }
         $id = $this->send($files)->assertCreated()->json('id');
-        $batch = $this->getJson("/api/batches/{$id}")->assertOk()->json();
+        $batch = $this->getJson("/api/v1/batches/{$id}")->assertOk()->json();
         self::assertSame(31, $batch['files']);
         self::assertCount(31, $batch['rows'], 'each is a row');
         self::assertSame(['done'], array_values(array_unique(array_column($batch['rows'], 'state'))));

@@ -24,7 +24,7 @@ final class BenchTest extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->job = $this->postJson('/api/jobs', ['process' => 'screen-print', 'width' => '20cm', 'height' => '150', 'title' => 'Lantern'])->assertCreated()->json('id');
+        $this->job = $this->postJson('/api/v1/jobs', ['process' => 'screen-print', 'width' => '20cm', 'height' => '150', 'title' => 'Lantern'])->assertCreated()->json('id');
     }
 
     /**
@@ -33,7 +33,7 @@ final class BenchTest extends TestCase
      */
     private function edit(string $kind, array $fields = [], ?int $version = null): TestResponse
     {
-        return $this->postJson("/api/jobs/{$this->job}/edits", ['version' => $version ?? $this->version(), 'edit' => ['kind' => $kind, ...$fields]]);
+        return $this->postJson("/api/v1/jobs/{$this->job}/edits", ['version' => $version ?? $this->version(), 'edit' => ['kind' => $kind, ...$fields]]);
     }
 
     private function version(): int
@@ -54,11 +54,11 @@ final class BenchTest extends TestCase
     #[Test]
     public function an_empty_bench_has_a_typed_size_and_is_drawn_on(): void
     {
-        $state = $this->getJson("/api/jobs/{$this->job}")->assertOk();
+        $state = $this->getJson("/api/v1/jobs/{$this->job}")->assertOk();
         self::assertEquals([200.0, 150.0, [], 'An empty bench'], [$state->json('job.width'), $state->json('job.height'), $state->json('art.pieces'), $state->json('history.label')]);
         $id = $this->shape();
-        $this->getJson("/api/jobs/{$this->job}")->assertJsonPath('art.pieces.0.id', $id)->assertJsonPath('art.pieces.0.live', ['shape', 'star']);
-        $this->postJson('/api/jobs', ['process' => 'screen-print', 'width' => 'wide', 'height' => '150'])->assertStatus(422);
+        $this->getJson("/api/v1/jobs/{$this->job}")->assertJsonPath('art.pieces.0.id', $id)->assertJsonPath('art.pieces.0.live', ['shape', 'star']);
+        $this->postJson('/api/v1/jobs', ['process' => 'screen-print', 'width' => 'wide', 'height' => '150'])->assertStatus(422);
     }
 
     #[Test]
@@ -83,12 +83,12 @@ final class BenchTest extends TestCase
             $states[] = $this->stored();
         }
         for ($i = count($states) - 2; $i >= 1; $i--) {
-            $this->postJson("/api/jobs/{$this->job}/undo", ['version' => $this->version()])->assertOk();
+            $this->postJson("/api/v1/jobs/{$this->job}/undo", ['version' => $this->version()])->assertOk();
             self::assertSame($states[$i], $this->stored(), "back to state {$i}");
         }
-        $this->postJson("/api/jobs/{$this->job}/undo", ['version' => $this->version()])->assertJsonPath('history.canUndo', false)->assertJsonPath('history.nextLabel', 'Draw: star');
+        $this->postJson("/api/v1/jobs/{$this->job}/undo", ['version' => $this->version()])->assertJsonPath('history.canUndo', false)->assertJsonPath('history.nextLabel', 'Draw: star');
         for ($i = 1; $i < count($states); $i++) {
-            $this->postJson("/api/jobs/{$this->job}/redo", ['version' => $this->version()])->assertOk();
+            $this->postJson("/api/v1/jobs/{$this->job}/redo", ['version' => $this->version()])->assertOk();
             self::assertSame($states[$i], $this->stored(), "forward to state {$i}");
         }
     }
@@ -98,12 +98,12 @@ final class BenchTest extends TestCase
     {
         $a = $this->shape();
         $b = $this->shape('heart', 80, 40);
-        $before = array_column($this->getJson("/api/jobs/{$this->job}")->json('art.pieces'), null, 'id');
+        $before = array_column($this->getJson("/api/v1/jobs/{$this->job}")->json('art.pieces'), null, 'id');
         $changes = $this->edit('order', ['pieces' => [$a], 'to' => 'front'])->json('changes');
         self::assertSame([[], [], [$b, $a]], [$changes['pieces'], $changes['gone'], $changes['order']]);
         $changes = $this->edit('compound', ['pieces' => [$a, $b]])->json('changes');
         $patched = [...array_diff_key($before, array_flip($changes['gone'])), ...array_column($changes['pieces'], null, 'id')];
-        $anew = $this->getJson("/api/jobs/{$this->job}")->json('art.pieces');
+        $anew = $this->getJson("/api/v1/jobs/{$this->job}")->json('art.pieces');
         self::assertEquals($anew, array_map(static fn (string $id): array => $patched[$id], $changes['order']));
     }
 
@@ -139,7 +139,7 @@ final class BenchTest extends TestCase
         $a = $this->shape();
         $this->shape('heart', 80, 40);
         $before = $this->stored();
-        $this->postJson("/api/jobs/{$this->job}/edits/preview", ['edit' => ['kind' => 'shape-values', 'pieces' => [$a], 'points' => 9]])->assertOk()
+        $this->postJson("/api/v1/jobs/{$this->job}/previews", ['what' => 'edit', 'edit' => ['kind' => 'shape-values', 'pieces' => [$a], 'points' => 9]])->assertOk()
             ->assertJsonCount(1, 'pieces')->assertJsonPath('pieces.0.nodes', 18)->assertJsonPath('order', null);
         self::assertSame($before, $this->stored());
     }
@@ -149,26 +149,26 @@ final class BenchTest extends TestCase
     {
         $id = $this->shape();
         $kept = $this->stored();
-        $list = $this->postJson("/api/jobs/{$this->job}/versions", ['name' => 'First <draft>'])->assertOk()->assertJsonPath('versions.0.name', 'First <draft>')->assertJsonPath('versions.0.current', true);
+        $list = $this->postJson("/api/v1/jobs/{$this->job}/versions", ['name' => 'First <draft>'])->assertOk()->assertJsonPath('versions.0.name', 'First <draft>')->assertJsonPath('versions.0.current', true);
         $version = $list->json('versions.0.id');
         $this->edit('remove', ['pieces' => [$id]])->assertOk();
-        $this->getJson("/api/jobs/{$this->job}/versions/{$version}")->assertOk()->assertJsonPath('pieces.0.id', $id);
-        $this->postJson("/api/jobs/{$this->job}/versions/{$version}/back", ['version' => $this->version()])->assertOk()->assertJsonPath('history.label', 'Back to "First <draft>"');
+        $this->getJson("/api/v1/jobs/{$this->job}/versions/{$version}")->assertOk()->assertJsonPath('pieces.0.id', $id);
+        $this->postJson("/api/v1/jobs/{$this->job}/versions/{$version}/back", ['version' => $this->version()])->assertOk()->assertJsonPath('history.label', 'Back to "First <draft>"');
         self::assertSame($kept, $this->stored());
-        $this->postJson("/api/jobs/{$this->job}/undo", ['version' => $this->version()])->assertOk();
+        $this->postJson("/api/v1/jobs/{$this->job}/undo", ['version' => $this->version()])->assertOk();
         self::assertSame(0, BenchPiece::query()->count());
-        $this->postJson("/api/jobs/{$this->job}/versions", ['name' => ' '])->assertStatus(422);
-        $other = $this->postJson('/api/jobs', ['process' => 'plain', 'width' => '20', 'height' => '20'])->json('id');
-        $this->getJson("/api/jobs/{$other}/versions/{$version}")->assertNotFound();
-        $this->deleteJson("/api/jobs/{$this->job}/versions/{$version}")->assertOk()->assertJsonPath('versions', []);
+        $this->postJson("/api/v1/jobs/{$this->job}/versions", ['name' => ' '])->assertStatus(422);
+        $other = $this->postJson('/api/v1/jobs', ['process' => 'plain', 'width' => '20', 'height' => '20'])->json('id');
+        $this->getJson("/api/v1/jobs/{$other}/versions/{$version}")->assertNotFound();
+        $this->deleteJson("/api/v1/jobs/{$this->job}/versions/{$version}")->assertOk()->assertJsonPath('versions', []);
     }
 
     #[Test]
     public function what_is_copied_is_pasted_in_another_job_and_nothing_else_is(): void
     {
         $id = $this->shape();
-        $art = $this->postJson("/api/jobs/{$this->job}/take", ['pieces' => [$id]])->assertOk()->assertJsonPath('count', 1)->json('art');
-        $this->job = $this->postJson('/api/jobs', ['process' => 'plain', 'width' => '200', 'height' => '200'])->json('id');
+        $art = $this->postJson("/api/v1/jobs/{$this->job}/take", ['pieces' => [$id]])->assertOk()->assertJsonPath('count', 1)->json('art');
+        $this->job = $this->postJson('/api/v1/jobs', ['process' => 'plain', 'width' => '200', 'height' => '200'])->json('id');
         $this->edit('paste', ['art' => $art, 'x' => '1cm'])->assertOk()->assertJsonPath('changes.pieces.0.live', ['shape', 'star']);
         foreach (['', 'hello', '{"pieces":[1,2]}', '{"pieces":[{"id":"x"}]}', '{"pieces":[{"id":"x","rule":"odd","contours":[]}]}'] as $bad) {
             $this->edit('paste', ['art' => $bad])->assertStatus(422);
@@ -180,10 +180,10 @@ final class BenchTest extends TestCase
     {
         $star = $this->shape();
         $copy = $this->edit('link-copy', ['pieces' => [$star], 'x' => '8mm', 'y' => '8mm'])->assertOk()->json('changes.pieces.0.id');
-        $art = $this->postJson("/api/jobs/{$this->job}/take", ['pieces' => [$copy]])->assertOk()->json('art');
+        $art = $this->postJson("/api/v1/jobs/{$this->job}/take", ['pieces' => [$copy]])->assertOk()->json('art');
         $here = $this->edit('paste', ['art' => $art, 'x' => '5mm'])->assertOk()->json('changes.pieces.0.live');
         self::assertSame('linked', $here[0] ?? null);
-        $this->job = $this->postJson('/api/jobs', ['process' => 'plain', 'width' => '200', 'height' => '200'])->json('id');
+        $this->job = $this->postJson('/api/v1/jobs', ['process' => 'plain', 'width' => '200', 'height' => '200'])->json('id');
         self::assertSame($star, $this->shape(), 'a stranger has the same id');
         $there = $this->edit('paste', ['art' => $art])->assertOk()->json('changes.pieces.0.live');
         self::assertNotSame('linked', $there[0] ?? null);
@@ -194,15 +194,15 @@ final class BenchTest extends TestCase
     {
         $id = $this->shape('rectangle');
         $this->edit('place', ['pieces' => [$id], 'angle' => 30])->assertOk();
-        $answer = $this->postJson("/api/jobs/{$this->job}/pieces", ['pieces' => [$id]])->assertOk();
+        $answer = $this->postJson("/api/v1/jobs/{$this->job}/pieces", ['pieces' => [$id]])->assertOk();
         self::assertEqualsWithDelta([40.0, 30.0, 30.0], [$answer->json('frame.width'), $answer->json('frame.height'), $answer->json('frame.turn')], 1e-9);
         self::assertFalse($answer->json('details.0.editable'));
         self::assertSame('rectangle', $answer->json('details.0.shape.kind'));
         $this->edit('bake', ['pieces' => [$id]])->assertOk();
-        $detail = $this->postJson("/api/jobs/{$this->job}/pieces", ['pieces' => [$id]])->json('details.0');
+        $detail = $this->postJson("/api/v1/jobs/{$this->job}/pieces", ['pieces' => [$id]])->json('details.0');
         self::assertTrue($detail['editable']);
         self::assertSame(['corner', 'corner', 'corner', 'corner'], $detail['contours'][0]['kinds']);
-        $this->postJson("/api/jobs/{$this->job}/pieces", ['pieces' => ['gone']])->assertStatus(422);
+        $this->postJson("/api/v1/jobs/{$this->job}/pieces", ['pieces' => ['gone']])->assertStatus(422);
     }
 
     #[Test]
@@ -210,20 +210,20 @@ final class BenchTest extends TestCase
     {
         $first = $this->edit('draw-line', ['coords' => [0, 0, 0, 0, 40, 40, 40, 40]])->assertOk()->json('changes.pieces.0.id');
         $this->edit('draw-line', ['coords' => [0, 40, 0, 40, 40, 0, 40, 0]])->assertOk();
-        $points = $this->getJson("/api/jobs/{$this->job}/snaps")->assertOk()->json('points');
+        $points = $this->getJson("/api/v1/jobs/{$this->job}/snaps")->assertOk()->json('points');
         self::assertEqualsCanonicalizing(['node', 'midpoint', 'crossing'], array_values(array_unique(array_column($points, 2))));
         $crossing = array_values(array_filter($points, static fn (array $point): bool => $point[2] === 'crossing'))[0];
         self::assertEqualsWithDelta([20.0, 20.0], [$crossing[0], $crossing[1]], 1e-6);
         $this->edit('mark', ['pieces' => [$first], 'hidden' => true])->assertOk();
-        self::assertNotContains('crossing', array_column($this->getJson("/api/jobs/{$this->job}/snaps")->json('points'), 2), 'nothing hidden is snapped to');
+        self::assertNotContains('crossing', array_column($this->getJson("/api/v1/jobs/{$this->job}/snaps")->json('points'), 2), 'nothing hidden is snapped to');
     }
 
     #[Test]
     public function a_reference_picture_is_laid_scaled_to_true_size_and_reaches_no_output(): void
     {
         $picture = UploadedFile::fake()->image('sail.png', 600, 300);
-        $file = $this->post("/api/jobs/{$this->job}/reference", ['file' => $picture])->assertCreated()->json('file');
-        $this->get("/api/reference/{$file}")->assertOk()->assertHeader('Content-Type', 'image/png')->assertHeader('X-Content-Type-Options', 'nosniff');
+        $file = $this->post("/api/v1/jobs/{$this->job}/reference", ['file' => $picture])->assertCreated()->json('file');
+        $this->get("/api/v1/reference/{$file}")->assertOk()->assertHeader('Content-Type', 'image/png')->assertHeader('X-Content-Type-Options', 'nosniff');
         $reference = $this->edit('reference', ['picture' => ['file' => $file, 'name' => 'sail.png']])->assertOk()->json('changes.frame.reference');
         self::assertEqualsWithDelta([200.0, 100.0, 0.0, 25.0], [$reference['width'], $reference['height'], $reference['x'], $reference['y']], 1e-9);
         $reference = $this->edit('true-size', ['marks' => [50, 50, 150, 50], 'length' => '2in'])->assertOk()->json('changes.frame.reference');
@@ -232,7 +232,7 @@ final class BenchTest extends TestCase
         $this->edit('reference', ['locked' => false])->assertOk();
         $this->edit('reference', ['x' => 5, 'strength' => 0.3])->assertOk();
         self::assertSame([], Seen::of(ShopJob::query()->findOrFail($this->job)->art())->pieces);
-        self::assertStringNotContainsString('image', (string) $this->get("/api/jobs/{$this->job}/picture.svg")->getContent());
+        self::assertStringNotContainsString('image', (string) $this->get("/api/v1/jobs/{$this->job}/picture.svg")->getContent());
         $this->edit('reference', ['picture' => ['file' => 'nothing']])->assertStatus(422);
     }
 
@@ -240,11 +240,11 @@ final class BenchTest extends TestCase
     public function a_reference_that_is_no_picture_is_refused_and_an_svg_loses_all_but_its_shapes(): void
     {
         foreach (['sail.png' => 'no picture', 'sail.svg' => '<svg xmlns="http://www.w3.org/2000/svg"><!ENTITY x SYSTEM "file:///etc/passwd">'] as $name => $bytes) {
-            $this->post("/api/jobs/{$this->job}/reference", ['file' => UploadedFile::fake()->createWithContent($name, $bytes)], ['Accept' => 'application/json'])->assertStatus(422);
+            $this->post("/api/v1/jobs/{$this->job}/reference", ['file' => UploadedFile::fake()->createWithContent($name, $bytes)], ['Accept' => 'application/json'])->assertStatus(422);
         }
         $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="10mm" height="10mm" viewBox="0 0 10 10" onload="alert(1)"><script>alert(2)</script><rect width="5" height="5" onclick="alert(3)"/></svg>';
-        $file = $this->post("/api/jobs/{$this->job}/reference", ['file' => UploadedFile::fake()->createWithContent('sail.svg', $svg)])->assertCreated()->json('file');
-        $shown = (string) $this->get("/api/reference/{$file}")->getContent();
+        $file = $this->post("/api/v1/jobs/{$this->job}/reference", ['file' => UploadedFile::fake()->createWithContent('sail.svg', $svg)])->assertCreated()->json('file');
+        $shown = (string) $this->get("/api/v1/reference/{$file}")->getContent();
         self::assertStringContainsString('<path', $shown);
         self::assertStringNotContainsString('alert', $shown);
     }
@@ -253,16 +253,16 @@ final class BenchTest extends TestCase
     public function lengths_typed_without_a_unit_are_in_that_of_the_job(): void
     {
         $id = $this->shape('rectangle');
-        $this->patchJson("/api/jobs/{$this->job}", ['version' => $this->version(), 'unit' => 'in'])->assertOk()->assertJsonPath('job.unit', 'in');
+        $this->patchJson("/api/v1/jobs/{$this->job}", ['version' => $this->version(), 'unit' => 'in'])->assertOk()->assertJsonPath('job.unit', 'in');
         $box = $this->edit('place', ['pieces' => [$id], 'width' => '2', 'height' => '1cm'])->assertOk()->json('changes.pieces.0.box');
         self::assertEqualsWithDelta([50.8, 10.0], [$box[2], $box[3]], 1e-9);
-        $this->patchJson("/api/jobs/{$this->job}", ['version' => $this->version(), 'unit' => 'ell'])->assertStatus(422);
+        $this->patchJson("/api/v1/jobs/{$this->job}", ['version' => $this->version(), 'unit' => 'ell'])->assertStatus(422);
     }
 
     #[Test]
     public function what_there_is_to_draw_is_described_with_its_fields(): void
     {
-        $choices = $this->getJson('/api/choices')->assertOk();
+        $choices = $this->getJson('/api/v1/choices')->assertOk();
         self::assertGreaterThanOrEqual(9, count($choices->json('shapes')));
         self::assertGreaterThanOrEqual(6, count($choices->json('families')));
         foreach ($choices->json('shapes') as $shape) {

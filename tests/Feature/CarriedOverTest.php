@@ -29,10 +29,10 @@ final class CarriedOverTest extends TestCase
         DB::table('revisions')->insert(['shop_job_id' => $job, 'number' => 2, 'parent' => 1, 'label' => 'Remove a piece', 'artwork' => $whole($rectangle(15))]);
 
         self::assertSame(0, Artisan::call('migrate', ['--force' => true]));
-        $state = $this->getJson("/api/jobs/{$job}")->assertOk()->assertJsonPath('art.pieces.0.name', 'Panel')->assertJsonCount(1, 'art.pieces')->assertJsonPath('job.unit', 'mm');
+        $state = $this->getJson("/api/v1/jobs/{$job}")->assertOk()->assertJsonPath('art.pieces.0.name', 'Panel')->assertJsonCount(1, 'art.pieces')->assertJsonPath('job.unit', 'mm');
         self::assertEqualsWithDelta(15.0, $state->json('art.pieces.0.box.0'), 1e-9);
-        $this->postJson("/api/jobs/{$job}/undo", ['version' => 5])->assertOk()->assertJsonPath('changes.order', ['p1', 'p2']);
+        $this->postJson("/api/v1/jobs/{$job}/undo", ['version' => 5])->assertOk()->assertJsonPath('changes.order', ['p1', 'p2']);
         self::assertStringContainsString('"p2"', ArtworkJson::encode(ShopJob::query()->findOrFail($job)->art()));
-        $this->postJson("/api/jobs/{$job}/redo", ['version' => 6])->assertOk()->assertJsonPath('changes.gone', ['p2']);
+        $this->postJson("/api/v1/jobs/{$job}/redo", ['version' => 6])->assertOk()->assertJsonPath('changes.gone', ['p2']);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Http\Resources\WorkResource;
 use App\Models\Work;
 use App\Works\Hold;
 use App\Works\Kind;
@@ -61,7 +62,7 @@ final class EveryWorkTest extends TestCase
         self::assertLessThanOrEqual(20, strlen($kind->key()));
         $work = self::start($kind);
         Queue::assertPushedOn($kind->queue(), RunWork::class);
-        $row = $work->row();
+        $row = WorkResource::row($work);
         self::assertSame([$kind->key(), $kind->label(), 'waiting', $kind->pauses(), false, null], [$row['kind'], $row['label'], $row['state'], $row['pauses'], $row['goesOn'], $row['ended']]);
         foreach (['', 'The disk is full.', 'The server was stopped.'] as $why) {
             self::assertMatchesRegularExpression('/^[A-Z].*\.$/s', $kind->broke($work, $why), 'a whole sentence, whatever is known');

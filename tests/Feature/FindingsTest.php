@@ -20,15 +20,15 @@ final class FindingsTest extends TestCase
     {
         $svg = "<svg xmlns='http://www.w3.org/2000/svg' width='100mm' height='50mm' viewBox='0 0 100 50'>{$body}</svg>";
 
-        return $this->post('/api/jobs', ['process' => 'cut-vinyl', 'file' => UploadedFile::fake()->createWithContent($name, $svg)], ['Accept' => 'application/json'])->assertCreated()->json('id');
+        return $this->post('/api/v1/jobs', ['process' => 'cut-vinyl', 'file' => UploadedFile::fake()->createWithContent($name, $svg)], ['Accept' => 'application/json'])->assertCreated()->json('id');
     }
 
     /** @return array<string, mixed> the state of the job once it is prepared */
     private function prepared(int $job): array
     {
-        $this->postJson("/api/jobs/{$job}/preparations")->assertStatus(202);
+        $this->postJson("/api/v1/jobs/{$job}/preparations")->assertStatus(202);
 
-        return $this->getJson("/api/jobs/{$job}")->json();
+        return $this->getJson("/api/v1/jobs/{$job}")->json();
     }
 
     #[Test]
@@ -40,17 +40,17 @@ final class FindingsTest extends TestCase
         self::assertSame([['thin-line', '#222244', 2], ['thin-line', '#cc3333', 1]], array_map(static fn (array $group): array => [$group['kind'], $group['sheet'], count($group['findings'])], $groups));
         $serious = $groups[0]['findings'];
         self::assertSame(['3 findings are open, 2 of them serious: thin line (3).'], $state['preparation']['verdict']['open']);
-        $say = fn (array $fields) => $this->patchJson("/api/jobs/{$job}/findings", ['preparation' => $state['preparation']['id'], ...$fields]);
+        $say = fn (array $fields) => $this->patchJson("/api/v1/jobs/{$job}/findings", ['preparation' => $state['preparation']['id'], ...$fields]);
         $say(['findings' => [$serious[0]], 'accepted' => 'the customer cuts it herself'])->assertOk()->assertJsonPath('preparation.verdict.open', ['2 findings are open, 1 of them serious: thin line (2).'])->assertJsonPath('preparation.groups.0.accepted', 1);
         $say(['findings' => [$groups[1]['findings'][0]]])->assertOk()->assertJsonPath('preparation.groups.1.seen', 1);
         $again = $this->prepared($job)['preparation'];
         self::assertSame(['2 findings are open, 1 of them serious: thin line (2).'], $again['verdict']['open'], 'what was only looked at is open');
         self::assertContains('the customer cuts it herself', array_column($again['result']['findings'], 'accepted'));
-        self::assertSame([false, 2], [$this->getJson('/api/jobs')->json('jobs.0.ready'), $this->getJson('/api/jobs')->json('jobs.0.findings')]);
-        $this->patchJson("/api/jobs/{$job}/findings", ['preparation' => $again['id'], 'findings' => [$again['groups'][0]['findings'][1]], 'accepted' => 'as well'])->assertOk()->assertJsonPath('preparation.verdict.open', ['1 finding is open: thin line.']);
-        $this->patchJson("/api/jobs/{$job}/findings", ['preparation' => $again['id'], 'findings' => [$again['groups'][1]['findings'][0]], 'accepted' => 'and that'])->assertOk()->assertJsonPath('preparation.verdict.ready', true);
-        self::assertTrue($this->getJson('/api/jobs')->json('jobs.0.ready'));
-        $this->patchJson("/api/jobs/{$job}/findings", ['preparation' => $again['id'], 'findings' => [$again['groups'][0]['findings'][1]], 'open' => true])->assertOk()->assertJsonPath('preparation.verdict.ready', false);
+        self::assertSame([false, 2], [$this->getJson('/api/v1/jobs')->json('jobs.0.ready'), $this->getJson('/api/v1/jobs')->json('jobs.0.findings')]);
+        $this->patchJson("/api/v1/jobs/{$job}/findings", ['preparation' => $again['id'], 'findings' => [$again['groups'][0]['findings'][1]], 'accepted' => 'as well'])->assertOk()->assertJsonPath('preparation.verdict.open', ['1 finding is open: thin line.']);
+        $this->patchJson("/api/v1/jobs/{$job}/findings", ['preparation' => $again['id'], 'findings' => [$again['groups'][1]['findings'][0]], 'accepted' => 'and that'])->assertOk()->assertJsonPath('preparation.verdict.ready', true);
+        self::assertTrue($this->getJson('/api/v1/jobs')->json('jobs.0.ready'));
+        $this->patchJson("/api/v1/jobs/{$job}/findings", ['preparation' => $again['id'], 'findings' => [$again['groups'][0]['findings'][1]], 'open' => true])->assertOk()->assertJsonPath('preparation.verdict.ready', false);
         foreach ([['findings' => []], ['findings' => ['x']], ['findings' => [0], 'accepted' => str_repeat('x', 300)]] as $wrong) {
             $say($wrong)->assertStatus(422);
         }
@@ -62,9 +62,9 @@ final class FindingsTest extends TestCase
     {
         $preparation = $this->prepared($this->job())['preparation'];
         self::assertArrayNotHasKey('look_difference', $preparation['result']['steps'][1]);
-        $this->getJson("/api/preparations/{$preparation['id']}/stages/1/look")->assertOk()->assertJsonPath('seen_mm2', 0);
+        $this->getJson("/api/v1/preparations/{$preparation['id']}/stages/1/look")->assertOk()->assertJsonPath('seen_mm2', 0);
         self::assertStringContainsString('look_difference', (string) \DB::table('step_results')->where('key', Preparation::query()->findOrFail($preparation['id'])->stage_keys[1] ?? '')->value('report'));
-        $this->getJson("/api/preparations/{$preparation['id']}/stages/9/look")->assertNotFound();
+        $this->getJson("/api/v1/preparations/{$preparation['id']}/stages/9/look")->assertNotFound();
     }
 
     #[Test]
@@ -72,9 +72,9 @@ final class FindingsTest extends TestCase
     {
         $job = $this->job();
         $edit = ['version' => 1, 'key' => 'm3-abc', 'edit' => ['kind' => 'move', 'pieces' => ['p1'], 'x' => 5, 'y' => 0]];
-        $this->postJson("/api/jobs/{$job}/edits", $edit)->assertOk()->assertJsonPath('history.key', 'm3-abc');
-        $this->postJson("/api/jobs/{$job}/edits", $edit)->assertStatus(409)->assertJsonPath('history.key', 'm3-abc')->assertJsonPath('history.number', 2);
-        $this->postJson("/api/jobs/{$job}/edits", ['version' => 2, 'key' => '<b>', 'edit' => $edit['edit']])->assertOk()->assertJsonPath('history.key', '');
+        $this->postJson("/api/v1/jobs/{$job}/edits", $edit)->assertOk()->assertJsonPath('history.key', 'm3-abc');
+        $this->postJson("/api/v1/jobs/{$job}/edits", $edit)->assertStatus(409)->assertJsonPath('history.key', 'm3-abc')->assertJsonPath('history.number', 2);
+        $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 2, 'key' => '<b>', 'edit' => $edit['edit']])->assertOk()->assertJsonPath('history.key', '');
     }
 
     #[Test]
@@ -82,7 +82,7 @@ final class FindingsTest extends TestCase
     {
         $job = $this->job();
         $this->prepared($job);
-        $answer = $this->postJson("/api/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'move', 'pieces' => ['p1'], 'x' => 5, 'y' => 0]])->assertOk();
+        $answer = $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'move', 'pieces' => ['p1'], 'x' => 5, 'y' => 0]])->assertOk();
         self::assertTrue($answer->json('preparation.stale'));
         self::assertSame([], array_intersect(['result', 'groups', 'verdict'], array_keys($answer->json('preparation'))));
     }
@@ -91,21 +91,21 @@ final class FindingsTest extends TestCase
     public function a_copy_of_a_job_has_its_ticket_file_and_bench_and_a_history_of_its_own(): void
     {
         $job = $this->job();
-        $this->patchJson("/api/jobs/{$job}", ['version' => 1, 'customer' => ' Marrowby Boat Club ', 'due' => '2026-12-01'])->assertOk();
-        $this->postJson("/api/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'remove', 'pieces' => ['p3']]])->assertOk();
-        $copy = $this->postJson("/api/jobs/{$job}/copy")->assertCreated()->json();
+        $this->patchJson("/api/v1/jobs/{$job}", ['version' => 1, 'customer' => ' Marrowby Boat Club ', 'due' => '2026-12-01'])->assertOk();
+        $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'remove', 'pieces' => ['p3']]])->assertOk();
+        $copy = $this->postJson("/api/v1/jobs/{$job}/copy")->assertCreated()->json();
         self::assertSame(['a (copy)', 'Marrowby Boat Club', '2026-12-01', 1], [$copy['title'], $copy['customer'], $copy['due'], $copy['version']]);
-        $state = $this->getJson("/api/jobs/{$copy['id']}")->json();
+        $state = $this->getJson("/api/v1/jobs/{$copy['id']}")->json();
         self::assertSame([2, false], [count($state['art']['pieces']), $state['history']['canUndo']]);
-        $this->postJson("/api/jobs/{$copy['id']}/edits", ['version' => 1, 'edit' => ['kind' => 'remove', 'pieces' => ['p1']]])->assertOk();
-        self::assertCount(2, $this->getJson("/api/jobs/{$job}")->json('art.pieces'), 'the first is untouched');
+        $this->postJson("/api/v1/jobs/{$copy['id']}/edits", ['version' => 1, 'edit' => ['kind' => 'remove', 'pieces' => ['p1']]])->assertOk();
+        self::assertCount(2, $this->getJson("/api/v1/jobs/{$job}")->json('art.pieces'), 'the first is untouched');
         // A picture of the first as it was once is none of the copy.
         ShopJob::query()->whereKey($job)->toBase()->update(['picture' => '<svg/>', 'picture_version' => 1]);
-        $third = $this->postJson("/api/jobs/{$job}/copy")->assertCreated()->json('id');
-        self::assertStringContainsString('<path', (string) $this->get("/api/jobs/{$third}/picture.svg?v=1")->getContent());
-        self::assertSame($this->get("/api/jobs/{$job}/source.svg")->getContent(), $this->get("/api/jobs/{$copy['id']}/source.svg")->getContent());
+        $third = $this->postJson("/api/v1/jobs/{$job}/copy")->assertCreated()->json('id');
+        self::assertStringContainsString('<path', (string) $this->get("/api/v1/jobs/{$third}/picture.svg?v=1")->getContent());
+        self::assertSame($this->get("/api/v1/jobs/{$job}/source.svg")->getContent(), $this->get("/api/v1/jobs/{$copy['id']}/source.svg")->getContent());
         foreach (['customer' => str_repeat('x', 200), 'due' => 'tomorrow'] as $field => $wrong) {
-            $this->patchJson("/api/jobs/{$job}", ['version' => 2, $field => $wrong])->assertStatus(422);
+            $this->patchJson("/api/v1/jobs/{$job}", ['version' => 2, $field => $wrong])->assertStatus(422);
         }
     }
 
@@ -113,14 +113,14 @@ final class FindingsTest extends TestCase
     public function a_small_picture_is_made_once_for_each_state_of_the_bench(): void
     {
         $job = $this->job('<rect x="10" y="10" width="50" height="20" fill="#f00"/><rect x="1" y="1" width=".1" height=".1"/>');
-        $first = $this->get("/api/jobs/{$job}/picture.svg?v=1")->assertOk();
+        $first = $this->get("/api/v1/jobs/{$job}/picture.svg?v=1")->assertOk();
         self::assertStringContainsString('immutable', (string) $first->headers->get('Cache-Control'));
         self::assertSame(1, substr_count((string) $first->getContent(), '<path'), 'a speck is no dot on it');
         $updated = ShopJob::query()->findOrFail($job)->updated_at;
         ShopJob::query()->whereKey($job)->toBase()->update(['picture' => '<svg/>']);
-        self::assertSame('<svg/>', $this->get("/api/jobs/{$job}/picture.svg?v=1")->getContent(), 'kept');
-        $this->postJson("/api/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'move', 'pieces' => ['p1'], 'x' => 5, 'y' => 0]])->assertOk();
-        self::assertStringContainsString('<path', (string) $this->get("/api/jobs/{$job}/picture.svg?v=2")->getContent());
+        self::assertSame('<svg/>', $this->get("/api/v1/jobs/{$job}/picture.svg?v=1")->getContent(), 'kept');
+        $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'move', 'pieces' => ['p1'], 'x' => 5, 'y' => 0]])->assertOk();
+        self::assertStringContainsString('<path', (string) $this->get("/api/v1/jobs/{$job}/picture.svg?v=2")->getContent());
         self::assertEquals($updated, ShopJob::query()->findOrFail($job)->created_at, 'to look at it is no change');
     }
 }

@@ -23,8 +23,8 @@ final class JobListTest extends TestCase
 
     private function job(string $title = 'Sign', string $customer = '', ?string $due = null, string $process = 'cut-vinyl'): int
     {
-        $id = $this->postJson('/api/jobs', ['process' => $process, 'width' => '100mm', 'height' => '50mm', 'title' => $title])->assertCreated()->json('id');
-        $this->patchJson("/api/jobs/{$id}", ['version' => $this->version($id), 'customer' => $customer, 'due' => $due])->assertOk();
+        $id = $this->postJson('/api/v1/jobs', ['process' => $process, 'width' => '100mm', 'height' => '50mm', 'title' => $title])->assertCreated()->json('id');
+        $this->patchJson("/api/v1/jobs/{$id}", ['version' => $this->version($id), 'customer' => $customer, 'due' => $due])->assertOk();
 
         return $id;
     }
@@ -37,7 +37,7 @@ final class JobListTest extends TestCase
     /** @return list<int> */
     private function found(string $query): array
     {
-        return $this->getJson("/api/jobs?{$query}")->assertOk()->json('jobs.*.id');
+        return $this->getJson("/api/v1/jobs?{$query}")->assertOk()->json('jobs.*.id');
     }
 
     #[Test]
@@ -57,13 +57,13 @@ final class JobListTest extends TestCase
         self::assertSame($b, $this->found('order=findings')[0]);
         self::assertSame([$a, $c], array_values(array_intersect([$a, $b, $c], $this->found('only=due'))));
         // Given another name it is found by that.
-        $this->patchJson("/api/jobs/{$b}", ['version' => $this->version($b), 'title' => 'Lantern tag'])->assertOk();
+        $this->patchJson("/api/v1/jobs/{$b}", ['version' => $this->version($b), 'title' => 'Lantern tag'])->assertOk();
         self::assertSame([[$b], [$a, $c]], [$this->found('search=lantern'), array_values(array_intersect([$a, $b, $c], $this->found('search=decal')))]);
-        $this->getJson('/api/jobs?order=moon')->assertStatus(422)->assertJsonPath('message', 'Choose from what is there.');
-        $this->getJson('/api/jobs?search[]=x')->assertStatus(422);
-        $this->deleteJson("/api/jobs/{$c}")->assertNoContent();
+        $this->getJson('/api/v1/jobs?order=moon')->assertStatus(422)->assertJsonPath('message', 'Choose from what is there.');
+        $this->getJson('/api/v1/jobs?search[]=x')->assertStatus(422);
+        $this->deleteJson("/api/v1/jobs/{$c}")->assertNoContent();
         self::assertSame([[], [$b, $a]], [$this->found('search=angl'), $this->found('')], 'what lies in the trash is not found');
-        $copy = $this->postJson("/api/jobs/{$a}/copy")->json('id');
+        $copy = $this->postJson("/api/v1/jobs/{$a}/copy")->json('id');
         self::assertEqualsCanonicalizing([$a, $copy], $this->found('search=club'));
     }
 
@@ -71,25 +71,25 @@ final class JobListTest extends TestCase
     public function where_a_job_stands_follows_all_that_changes_it(): void
     {
         $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="40mm" viewBox="0 0 60 40"><rect x="5" y="5" width="30" height="20" fill="#223344"/><image href="http://elsewhere.example/x.png" width="5" height="5"/></svg>';
-        $job = $this->post('/api/jobs', ['process' => 'cut-vinyl', 'file' => UploadedFile::fake()->createWithContent('a.svg', $svg)], ['Accept' => 'application/json'])->assertCreated()->json('id');
-        $stands = fn (): array => [ShopJob::query()->whereKey($job)->value('standing'), ...array_values(array_intersect_key($this->getJson('/api/jobs')->json('jobs.0'), array_flip(['state', 'stale', 'ready', 'findings'])))];
+        $job = $this->post('/api/v1/jobs', ['process' => 'cut-vinyl', 'file' => UploadedFile::fake()->createWithContent('a.svg', $svg)], ['Accept' => 'application/json'])->assertCreated()->json('id');
+        $stands = fn (): array => [ShopJob::query()->whereKey($job)->value('standing'), ...array_values(array_intersect_key($this->getJson('/api/v1/jobs')->json('jobs.0'), array_flip(['state', 'stale', 'ready', 'findings'])))];
         self::assertSame([Standing::FRESH, 'new', false, false, 1], $stands());
         Queue::fake();
-        $work = $this->postJson("/api/jobs/{$job}/preparations")->json('work.id');
+        $work = $this->postJson("/api/v1/jobs/{$job}/preparations")->json('work.id');
         self::assertSame([Standing::BUSY, 'waiting', false, false, 1], $stands());
-        $this->postJson("/api/works/{$work}/stop")->assertOk();
+        $this->postJson("/api/v1/works/{$work}/stop")->assertOk();
         self::assertSame([Standing::BROKEN, 'stopped', false, false, 1], $stands());
-        $hold = Works::take($this->postJson("/api/jobs/{$job}/preparations")->json('work.id'));
+        $hold = Works::take($this->postJson("/api/v1/jobs/{$job}/preparations")->json('work.id'));
         self::assertNotNull($hold);
         Works::run($hold);
         self::assertSame([Standing::OPEN, 'done', false, false, 1], $stands());
-        $this->patchJson("/api/jobs/{$job}/notices/0", ['accepted' => 'The customer knows'])->assertOk();
+        $this->patchJson("/api/v1/jobs/{$job}/notices/0", ['accepted' => 'The customer knows'])->assertOk();
         self::assertSame([Standing::READY, 'done', false, true, 0], $stands());
         self::assertSame([[$job], [], []], [$this->found('only=ready'), $this->found('only=open'), $this->found('only=fresh')]);
-        $this->postJson("/api/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'draw-shape', 'shape' => 'rectangle', 'x' => 1, 'y' => 1, 'width' => 0.2, 'height' => 30, 'fill' => '#223344']])->assertOk();
+        $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'draw-shape', 'shape' => 'rectangle', 'x' => 1, 'y' => 1, 'width' => 0.2, 'height' => 30, 'fill' => '#223344']])->assertOk();
         self::assertSame([Standing::STALE, 'done', true, false, 0], $stands());
         self::assertSame([$job], $this->found('only=open'));
-        $hold = Works::take($this->postJson("/api/jobs/{$job}/preparations")->json('work.id'));
+        $hold = Works::take($this->postJson("/api/v1/jobs/{$job}/preparations")->json('work.id'));
         self::assertNotNull($hold);
         Works::run($hold);
         [$standing, , , , $findings] = $stands();
@@ -107,11 +107,11 @@ final class JobListTest extends TestCase
         }
         DB::table('job_words')->insertUsing(['word', 'shop_job_id'], DB::table('shop_jobs')->where('id', '>', $first)->selectRaw("'job', id"));
         DB::enableQueryLog();
-        $page = $this->getJson('/api/jobs')->assertOk()->json();
+        $page = $this->getJson('/api/v1/jobs')->assertOk()->json();
         self::assertLessThanOrEqual(6, count(DB::getQueryLog()));
         self::assertSame([60, 1001, 1001, $first + 5000], [count($page['jobs']), $page['found'], $page['all'], $page['jobs'][0]['id']]);
         self::assertSame([$first], $this->found('search=office'));
-        self::assertSame([1001, 60], [$this->getJson('/api/jobs?search=job')->json('found'), count($this->found('search=job&page=3'))], 'of very many it is said that there are more');
+        self::assertSame([1001, 60], [$this->getJson('/api/v1/jobs?search=job')->json('found'), count($this->found('search=job&page=3'))], 'of very many it is said that there are more');
         self::assertCount(21, $this->found('page=84'));
         self::assertSame([], $this->found('page=85'));
         self::assertSame($first + 9, $this->found('order=title&search=job')[8], '10 comes after 9');

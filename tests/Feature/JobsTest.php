@@ -36,7 +36,7 @@ final class JobsTest extends TestCase
      */
     private function send(string $svg, array $fields = [], string $name = 'decal.svg'): TestResponse
     {
-        return $this->post('/api/jobs', ['process' => 'cut-vinyl', ...$fields, 'file' => UploadedFile::fake()->createWithContent($name, $svg)], ['Accept' => 'application/json']);
+        return $this->post('/api/v1/jobs', ['process' => 'cut-vinyl', ...$fields, 'file' => UploadedFile::fake()->createWithContent($name, $svg)], ['Accept' => 'application/json']);
     }
 
     private function job(string $svg = self::DECAL): ShopJob
@@ -48,7 +48,7 @@ final class JobsTest extends TestCase
     public function a_file_becomes_a_job_at_the_finished_width(): void
     {
         $id = $this->send(self::DECAL, ['width' => '12in - 2*2.4mm', 'title' => 'Boathouse'])->assertCreated()->json('id');
-        $state = $this->getJson("/api/jobs/{$id}")->assertOk();
+        $state = $this->getJson("/api/v1/jobs/{$id}")->assertOk();
         self::assertEqualsWithDelta(300.0, $state->json('job.width'), 1e-9);
         self::assertEqualsWithDelta(150.0, $state->json('job.height'), 1e-9);
         self::assertSame(['Boathouse', 'decal.svg'], [$state->json('job.title'), $state->json('job.sourceName')]);
@@ -63,7 +63,7 @@ final class JobsTest extends TestCase
     {
         $id = $this->send(self::DECAL, [], '<b>x<i>.svg')->assertCreated()->json('id');
         // It comes as data, whole, and never as markup: see FromFileToSheetsTest for how the page shows such a title.
-        $answer = $this->getJson("/api/jobs/{$id}")->assertHeader('Content-Type', 'application/json');
+        $answer = $this->getJson("/api/v1/jobs/{$id}")->assertHeader('Content-Type', 'application/json');
         self::assertSame(['<b>x<i>', '<b>x<i>.svg'], [$answer->json('job.title'), $answer->json('job.sourceName')]);
     }
 
@@ -91,9 +91,9 @@ final class JobsTest extends TestCase
         $this->send(self::DECAL, ['width' => '90m'])->assertStatus(422);
         $this->send(self::DECAL, ['width' => '900000mm'])->assertStatus(422)->assertJsonPath('message', 'At that size the art is 900.0 m long; at most 50 m are taken.');
         $this->send(self::DECAL, ['process' => 'knitting'])->assertStatus(422)->assertJsonPath('message', 'Choose how the job is made.');
-        $this->postJson('/api/jobs', ['process' => 'cut-vinyl'])->assertStatus(422)->assertJsonPath('message', 'Drop an SVG file first, or type the height of an empty bench.');
+        $this->postJson('/api/v1/jobs', ['process' => 'cut-vinyl'])->assertStatus(422)->assertJsonPath('message', 'Drop an SVG file first, or type the height of an empty bench.');
         $this->send('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"/>')->assertStatus(422)->assertJsonPath('message', 'The file draws nothing: it has no shapes and no lines.');
-        $this->getJson('/api/jobs/99')->assertNotFound()->assertJsonPath('message', 'That is not here any more.');
+        $this->getJson('/api/v1/jobs/99')->assertNotFound()->assertJsonPath('message', 'That is not here any more.');
         self::assertSame(0, ShopJob::query()->count());
     }
 
@@ -101,25 +101,25 @@ final class JobsTest extends TestCase
     public function preparing_gives_steps_sheets_findings_and_files(): void
     {
         $job = $this->job();
-        $id = $this->postJson("/api/jobs/{$job->id}/preparations")->assertStatus(202)->json('id');
-        $state = $this->getJson("/api/preparations/{$id}")->assertOk()->assertJsonPath('status', 'done');
+        $id = $this->postJson("/api/v1/jobs/{$job->id}/preparations")->assertStatus(202)->json('id');
+        $state = $this->getJson("/api/v1/preparations/{$id}")->assertOk()->assertJsonPath('status', 'done');
         self::assertSame(['outline-strokes', 'remove-hidden', 'merge-by-colour', 'clean-nodes'], array_column($state->json('result.steps'), 'step'));
         self::assertSame(['#ff0000', '#0000ff'], array_column($state->json('result.sheets'), 'colour'));
         self::assertSame('thin-line', $state->json('result.findings.0.kind'));
         self::assertEqualsWithDelta(0.1, $state->json('result.findings.0.width_mm'), 0.002);
         self::assertEqualsWithDelta(0.0, $state->json('result.look_difference.percent'), 1e-3);
 
-        $art = $this->getJson("/api/preparations/{$id}/stages/1")->assertOk();
+        $art = $this->getJson("/api/v1/preparations/{$id}/stages/1")->assertOk();
         self::assertCount(3, $art->json('pieces'));
-        $this->getJson("/api/preparations/{$id}/stages/9")->assertNotFound();
+        $this->getJson("/api/v1/preparations/{$id}/stages/9")->assertNotFound();
 
         $this->letGo($job->id);
-        $file = $this->get("/api/preparations/{$id}/sheets/2.svg")->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="sheet-2-0000ff.svg"');
+        $file = $this->get("/api/v1/preparations/{$id}/sheets/2.svg")->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="sheet-2-0000ff.svg"');
         self::assertEqualsWithDelta(240.0, Reader::read((string) $file->getContent())->artwork->pieces[0]->shape->area(), 1e-4);
-        $this->get("/api/preparations/{$id}/sheets/3.svg")->assertNotFound();
+        $this->get("/api/v1/preparations/{$id}/sheets/3.svg")->assertNotFound();
 
         $path = (string) tempnam(sys_get_temp_dir(), 'zip');
-        file_put_contents($path, $this->get("/api/preparations/{$id}/sheets.zip")->assertOk()->getContent());
+        file_put_contents($path, $this->get("/api/v1/preparations/{$id}/sheets.zip")->assertOk()->getContent());
         $zip = new ZipArchive;
         self::assertTrue($zip->open($path));
         self::assertSame(3, $zip->numFiles);
@@ -132,8 +132,8 @@ final class JobsTest extends TestCase
     public function pictures_are_plain_and_cannot_run_anything(): void
     {
         $job = $this->job(str_replace('<rect id="panel"', '<script>alert(1)</script><rect id="alert(2)" onclick="alert(3)"', self::DECAL));
-        self::assertSame('alert(2)', $this->getJson("/api/jobs/{$job->id}")->json('art.pieces.0.name'), 'what could run is in the file');
-        $picture = $this->get("/api/jobs/{$job->id}/picture.svg")->assertOk();
+        self::assertSame('alert(2)', $this->getJson("/api/v1/jobs/{$job->id}")->json('art.pieces.0.name'), 'what could run is in the file');
+        $picture = $this->get("/api/v1/jobs/{$job->id}/picture.svg")->assertOk();
         self::assertStringNotContainsString('alert', (string) $picture->getContent());
         self::assertStringContainsString('sandbox', (string) $picture->headers->get('Content-Security-Policy'));
         self::assertSame('nosniff', $picture->headers->get('X-Content-Type-Options'));
@@ -143,18 +143,18 @@ final class JobsTest extends TestCase
     public function a_switched_off_step_is_left_out_and_the_others_are_not_run_again(): void
     {
         $job = $this->job();
-        $this->postJson("/api/jobs/{$job->id}/preparations")->assertStatus(202);
+        $this->postJson("/api/v1/jobs/{$job->id}/preparations")->assertStatus(202);
         $kept = StepResult::query()->count();
-        $this->postJson("/api/jobs/{$job->id}/edits", ['version' => 1, 'edit' => ['kind' => 'line-switch', 'step' => 'clean-nodes', 'on' => false]])->assertOk();
-        $id = $this->postJson("/api/jobs/{$job->id}/preparations")->json('id');
-        $state = $this->getJson("/api/preparations/{$id}");
+        $this->postJson("/api/v1/jobs/{$job->id}/edits", ['version' => 1, 'edit' => ['kind' => 'line-switch', 'step' => 'clean-nodes', 'on' => false]])->assertOk();
+        $id = $this->postJson("/api/v1/jobs/{$job->id}/preparations")->json('id');
+        $state = $this->getJson("/api/v1/preparations/{$id}");
         self::assertSame([true, true, true], array_column($state->json('result.steps'), 'cached'));
         self::assertSame($kept, StepResult::query()->count());
-        $this->postJson("/api/jobs/{$job->id}/edits", ['version' => 2, 'edit' => ['kind' => 'line-insert', 'what' => 'knit']])->assertStatus(422)->assertJsonPath('message', 'There is no such step.');
+        $this->postJson("/api/v1/jobs/{$job->id}/edits", ['version' => 2, 'edit' => ['kind' => 'line-insert', 'what' => 'knit']])->assertStatus(422)->assertJsonPath('message', 'There is no such step.');
         foreach (['outline-strokes', 'remove-hidden', 'merge-by-colour'] as $i => $step) {
-            $this->postJson("/api/jobs/{$job->id}/edits", ['version' => 2 + $i, 'edit' => ['kind' => 'line-switch', 'step' => $step, 'on' => false]])->assertOk();
+            $this->postJson("/api/v1/jobs/{$job->id}/edits", ['version' => 2 + $i, 'edit' => ['kind' => 'line-switch', 'step' => $step, 'on' => false]])->assertOk();
         }
-        $this->postJson("/api/jobs/{$job->id}/preparations")->assertStatus(422)->assertJsonPath('message', 'Switch on at least one step.');
+        $this->postJson("/api/v1/jobs/{$job->id}/preparations")->assertStatus(422)->assertJsonPath('message', 'Switch on at least one step.');
     }
 
     #[Test]
@@ -162,26 +162,26 @@ final class JobsTest extends TestCase
     {
         Queue::fake();
         $job = $this->job();
-        $asked = $this->postJson("/api/jobs/{$job->id}/preparations")->assertJsonPath('status', 'waiting')->json();
+        $asked = $this->postJson("/api/v1/jobs/{$job->id}/preparations")->assertJsonPath('status', 'waiting')->json();
         [$id, $work] = [$asked['id'], $asked['work']['id']];
         Queue::assertPushedOn('page', RunWork::class);
-        self::assertSame($id, $this->postJson("/api/jobs/{$job->id}/preparations")->json('id'), 'what is being made is not made twice');
+        self::assertSame($id, $this->postJson("/api/v1/jobs/{$job->id}/preparations")->json('id'), 'what is being made is not made twice');
         Queue::assertPushed(RunWork::class, 1);
-        $this->postJson("/api/works/{$work}/stop")->assertJsonPath('state', 'stopped');
+        $this->postJson("/api/v1/works/{$work}/stop")->assertJsonPath('state', 'stopped');
         (new RunWork($work))->handle();
-        $this->getJson("/api/preparations/{$id}")->assertJsonPath('status', 'stopped')->assertJsonPath('result', null);
+        $this->getJson("/api/v1/preparations/{$id}")->assertJsonPath('status', 'stopped')->assertJsonPath('result', null);
 
-        $second = $this->postJson("/api/jobs/{$job->id}/preparations")->json();
+        $second = $this->postJson("/api/v1/jobs/{$job->id}/preparations")->json();
         $hold = Works::take($second['work']['id']);
         self::assertNotNull($hold);
-        $this->postJson("/api/works/{$second['work']['id']}/stop")->assertJsonPath('asked', 'stop');
+        $this->postJson("/api/v1/works/{$second['work']['id']}/stop")->assertJsonPath('asked', 'stop');
         Works::run($hold);
-        $this->getJson("/api/preparations/{$second['id']}")->assertJsonPath('status', 'stopped');
-        self::assertSame($third = $this->postJson("/api/jobs/{$job->id}/preparations")->json('id'), $second['id'] + 1);
-        (new RunWork($this->getJson("/api/preparations/{$third}")->json('work.id')))->handle();
-        self::assertSame($third, $this->postJson("/api/jobs/{$job->id}/preparations")->assertJsonPath('status', 'done')->json('id'), 'nor what is made and kept');
+        $this->getJson("/api/v1/preparations/{$second['id']}")->assertJsonPath('status', 'stopped');
+        self::assertSame($third = $this->postJson("/api/v1/jobs/{$job->id}/preparations")->json('id'), $second['id'] + 1);
+        (new RunWork($this->getJson("/api/v1/preparations/{$third}")->json('work.id')))->handle();
+        self::assertSame($third, $this->postJson("/api/v1/jobs/{$job->id}/preparations")->assertJsonPath('status', 'done')->json('id'), 'nor what is made and kept');
         StepResult::query()->limit(1)->delete();
-        self::assertNotSame($third, $this->postJson("/api/jobs/{$job->id}/preparations")->assertJsonPath('status', 'waiting')->json('id'), 'what of it is not kept any more is made again');
+        self::assertNotSame($third, $this->postJson("/api/v1/jobs/{$job->id}/preparations")->assertJsonPath('status', 'waiting')->json('id'), 'what of it is not kept any more is made again');
     }
 
     #[Test]
@@ -189,7 +189,7 @@ final class JobsTest extends TestCase
     {
         Queue::fake();
         $job = $this->job();
-        $asked = $this->postJson("/api/jobs/{$job->id}/preparations")->json();
+        $asked = $this->postJson("/api/v1/jobs/{$job->id}/preparations")->json();
         DB::listen(static function (QueryExecuted $query): void {
             str_starts_with($query->sql, 'insert into "step_results"') && throw new RuntimeException('secret detail');
         });
@@ -199,7 +199,7 @@ final class JobsTest extends TestCase
         } catch (RuntimeException $problem) {
             self::assertSame('secret detail', $problem->getMessage(), 'the worker writes down what it was');
         }
-        $this->getJson("/api/preparations/{$asked['id']}")->assertJsonPath('status', 'failed')->assertJsonPath('work.error', 'The preparation broke off before it was done. The source art is untouched. Try again, or with fewer steps.');
+        $this->getJson("/api/v1/preparations/{$asked['id']}")->assertJsonPath('status', 'failed')->assertJsonPath('work.error', 'The preparation broke off before it was done. The source art is untouched. Try again, or with fewer steps.');
         self::assertSame(1, $job->revisions()->count());
     }
 
@@ -207,14 +207,14 @@ final class JobsTest extends TestCase
     public function changing_the_ticket_scales_the_art_and_checks_against_the_new_limits(): void
     {
         $job = $this->job();
-        $this->postJson("/api/jobs/{$job->id}/preparations");
-        $state = $this->patchJson("/api/jobs/{$job->id}", ['version' => 1, 'process' => 'engraving', 'width' => '200mm', 'line' => '0.15mm', 'title' => 'Tag'])->assertOk();
+        $this->postJson("/api/v1/jobs/{$job->id}/preparations");
+        $state = $this->patchJson("/api/v1/jobs/{$job->id}", ['version' => 1, 'process' => 'engraving', 'width' => '200mm', 'line' => '0.15mm', 'title' => 'Tag'])->assertOk();
         self::assertEquals([200.0, 100.0, 0.15], [$state->json('job.width'), $state->json('job.height'), $state->json('job.limits.line')]);
         self::assertTrue($state->json('preparation.stale'));
         self::assertEqualsWithDelta([10.0, 90.0], $state->json('notices.0.at'), 1e-6);
-        $id = $this->postJson("/api/jobs/{$job->id}/preparations")->json('id');
-        self::assertSame([], $this->getJson("/api/preparations/{$id}")->json('result.findings'));
-        $this->patchJson("/api/jobs/{$job->id}", ['version' => $state->json('job.version'), 'width' => 'no'])->assertStatus(422);
+        $id = $this->postJson("/api/v1/jobs/{$job->id}/preparations")->json('id');
+        self::assertSame([], $this->getJson("/api/v1/preparations/{$id}")->json('result.findings'));
+        $this->patchJson("/api/v1/jobs/{$job->id}", ['version' => $state->json('job.version'), 'width' => 'no'])->assertStatus(422);
     }
 
     #[Test]
@@ -223,8 +223,8 @@ final class JobsTest extends TestCase
         $job = $this->job();
         config(['neat-edge.prepare_in' => 'child', 'neat-edge.prepare_seconds' => 0]);
         $begun = microtime(true);
-        $id = $this->postJson("/api/jobs/{$job->id}/preparations")->assertStatus(202)->json('id');
-        $row = $this->getJson("/api/preparations/{$id}")->json();
+        $id = $this->postJson("/api/v1/jobs/{$job->id}/preparations")->assertStatus(202)->json('id');
+        $row = $this->getJson("/api/v1/preparations/{$id}")->json();
         self::assertSame('failed', $row['status']);
         self::assertSame('It needs more than 0 minutes of computing. The source art is untouched. Prepare a part of it, or clean its nodes first.', $row['work']['error']);
         self::assertLessThan(5.0, microtime(true) - $begun);
@@ -235,18 +235,18 @@ final class JobsTest extends TestCase
     {
         $job = $this->job();
         $edit = ['kind' => 'weld', 'pieces' => ['p1', 'p2']];
-        $this->postJson("/api/jobs/{$job->id}/edits/preview", ['edit' => $edit])->assertOk()->assertJsonCount(1, 'pieces')->assertJsonPath('gone', ['p2'])->assertJsonPath('order', ['p1', 'p3']);
+        $this->postJson("/api/v1/jobs/{$job->id}/previews", ['what' => 'edit', 'edit' => $edit])->assertOk()->assertJsonCount(1, 'pieces')->assertJsonPath('gone', ['p2'])->assertJsonPath('order', ['p1', 'p3']);
         self::assertSame(1, $job->revisions()->count());
-        $pieces = fn (): array => array_column($this->getJson("/api/jobs/{$job->id}")->json('art.pieces'), 'd', 'id');
+        $pieces = fn (): array => array_column($this->getJson("/api/v1/jobs/{$job->id}")->json('art.pieces'), 'd', 'id');
         $before = $pieces();
-        $state = $this->postJson("/api/jobs/{$job->id}/edits", ['version' => 1, 'edit' => $edit])->assertOk()->assertJsonCount(1, 'changes.pieces')->assertJsonPath('changes.gone', ['p2'])->assertJsonPath('history.label', 'Weld');
+        $state = $this->postJson("/api/v1/jobs/{$job->id}/edits", ['version' => 1, 'edit' => $edit])->assertOk()->assertJsonCount(1, 'changes.pieces')->assertJsonPath('changes.gone', ['p2'])->assertJsonPath('history.label', 'Weld');
         $welded = $pieces();
         self::assertSame(['p1', 'p3'], array_keys($welded));
-        $state = $this->postJson("/api/jobs/{$job->id}/undo", ['version' => $state->json('job.version')])->assertJsonPath('history.canRedo', true)->assertJsonPath('changes.order', ['p1', 'p2', 'p3']);
+        $state = $this->postJson("/api/v1/jobs/{$job->id}/undo", ['version' => $state->json('job.version')])->assertJsonPath('history.canRedo', true)->assertJsonPath('changes.order', ['p1', 'p2', 'p3']);
         self::assertSame($before, $pieces());
-        $state = $this->postJson("/api/jobs/{$job->id}/redo", ['version' => $state->json('job.version')])->assertJsonPath('history.canRedo', false);
+        $state = $this->postJson("/api/v1/jobs/{$job->id}/redo", ['version' => $state->json('job.version')])->assertJsonPath('history.canRedo', false);
         self::assertSame($welded, $pieces());
-        $this->postJson("/api/jobs/{$job->id}/edits", ['version' => $state->json('job.version'), 'edit' => ['kind' => 'remove', 'pieces' => ['p1']]])->assertOk();
+        $this->postJson("/api/v1/jobs/{$job->id}/edits", ['version' => $state->json('job.version'), 'edit' => ['kind' => 'remove', 'pieces' => ['p1']]])->assertOk();
         self::assertSame(['p3'], array_keys($pieces()));
     }
 
@@ -254,10 +254,10 @@ final class JobsTest extends TestCase
     public function a_stale_window_overwrites_nothing_and_is_shown_the_newer_state(): void
     {
         $job = $this->job();
-        $this->postJson("/api/jobs/{$job->id}/edits", ['version' => 1, 'edit' => ['kind' => 'remove', 'pieces' => ['p3']]])->assertOk();
-        $this->postJson("/api/jobs/{$job->id}/edits", ['version' => 1, 'edit' => ['kind' => 'remove', 'pieces' => ['p1']]])->assertStatus(409)
+        $this->postJson("/api/v1/jobs/{$job->id}/edits", ['version' => 1, 'edit' => ['kind' => 'remove', 'pieces' => ['p3']]])->assertOk();
+        $this->postJson("/api/v1/jobs/{$job->id}/edits", ['version' => 1, 'edit' => ['kind' => 'remove', 'pieces' => ['p1']]])->assertStatus(409)
             ->assertJsonCount(2, 'art.pieces')->assertJsonPath('job.version', 2);
-        $this->patchJson("/api/jobs/{$job->id}", ['version' => 1, 'width' => '50mm'])->assertStatus(409);
+        $this->patchJson("/api/v1/jobs/{$job->id}", ['version' => 1, 'width' => '50mm'])->assertStatus(409);
         self::assertSame(2, $job->revisions()->count());
     }
 
@@ -272,7 +272,7 @@ final class JobsTest extends TestCase
             ['kind' => 'remove', 'pieces' => []],
             ['kind' => 'keep-overlap', 'pieces' => ['p1', 'p3']],
         ] as $edit) {
-            $message = $this->postJson("/api/jobs/{$job->id}/edits", ['version' => 1, 'edit' => $edit])->assertStatus(422)->json('message');
+            $message = $this->postJson("/api/v1/jobs/{$job->id}/edits", ['version' => 1, 'edit' => $edit])->assertStatus(422)->json('message');
             self::assertMatchesRegularExpression('/^[A-Z][^\n]+\.$/', $message);
         }
         self::assertSame(1, $job->revisions()->count());
@@ -282,17 +282,17 @@ final class JobsTest extends TestCase
     public function a_font_that_the_shop_adds_sets_the_text_that_asks_for_it(): void
     {
         $text = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="50mm" viewBox="0 0 100 50"><text x="5" y="45" font-size="20" font-family="DejaVu Sans Condensed, serif">Wharf</text></svg>';
-        $width = fn (): float => $this->getJson('/api/jobs/'.$this->send($text)->assertCreated()->json('id'))->json('art.pieces.0.box.2');
+        $width = fn (): float => $this->getJson('/api/v1/jobs/'.$this->send($text)->assertCreated()->json('id'))->json('art.pieces.0.box.2');
         $before = $width();
-        self::assertSame('missing-font', $this->getJson('/api/jobs/'.$this->send($text)->json('id'))->json('notices.0.kind'));
+        self::assertSame('missing-font', $this->getJson('/api/v1/jobs/'.$this->send($text)->json('id'))->json('notices.0.kind'));
         $bytes = (string) file_get_contents(base_path('core/tests/Support/condensed.woff'));
-        $font = $this->post('/api/fonts', ['file' => UploadedFile::fake()->createWithContent('wide.woff', $bytes)])->assertCreated()->json();
+        $font = $this->post('/api/v1/fonts', ['file' => UploadedFile::fake()->createWithContent('wide.woff', $bytes)])->assertCreated()->json();
         try {
             self::assertSame('DejaVu Sans Condensed', $font['family']);
             self::assertNotEqualsWithDelta($before, $width(), 0.5);
-            self::assertSame($font['family'], $this->getJson('/api/fonts')->json('added.0.family'));
+            self::assertSame($font['family'], $this->getJson('/api/v1/fonts')->json('added.0.family'));
         } finally {
-            $this->deleteJson("/api/fonts/{$font['id']}")->assertNoContent();
+            $this->deleteJson("/api/v1/fonts/{$font['id']}")->assertNoContent();
         }
         self::assertEqualsWithDelta($before, $width(), 1e-9);
     }
@@ -301,10 +301,10 @@ final class JobsTest extends TestCase
     public function what_is_no_font_is_refused_in_one_sentence_and_not_kept(): void
     {
         foreach (['text.ttf' => 'hello', 'cut.ttf' => "\x00\x01\x00\x00\x00\x04".str_repeat("\x07", 80), 'empty.woff' => "wOFF\x00"] as $name => $bytes) {
-            $message = $this->post('/api/fonts', ['file' => UploadedFile::fake()->createWithContent($name, $bytes)])->assertStatus(422)->json('message');
+            $message = $this->post('/api/v1/fonts', ['file' => UploadedFile::fake()->createWithContent($name, $bytes)])->assertStatus(422)->json('message');
             self::assertMatchesRegularExpression('/^"[^\n]+\.$/', $message);
         }
-        self::assertSame([], $this->getJson('/api/fonts')->json('added'));
+        self::assertSame([], $this->getJson('/api/v1/fonts')->json('added'));
     }
 
     #[Test]
@@ -312,7 +312,7 @@ final class JobsTest extends TestCase
     {
         $png = 'data:image/png;base64,iVBORw0KGgoAAAANSUhEUgAAAAIAAAABCAIAAAB7QOjdAAAADklEQVR4nGP4z8AARBAAABL7Af9WnVAaAAAAAElFTkSuQmCC';
         $id = $this->send('<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="50mm" viewBox="0 0 100 50"><linearGradient id="g"><stop stop-color="red"/><stop offset="1" stop-color="blue"/></linearGradient><rect width="40" height="40" fill="url(#g)"/><image x="50" width="40" height="20" href="'.$png.'"/></svg>')->json('id');
-        $pieces = $this->getJson("/api/jobs/{$id}")->json('art.pieces');
+        $pieces = $this->getJson("/api/v1/jobs/{$id}")->json('art.pieces');
         self::assertSame(['linear', 2], [$pieces[0]['fillGradient']['kind'], count($pieces[0]['fillGradient']['stops'])]);
         self::assertSame($png, $pieces[1]['picture']['href']);
     }
@@ -322,9 +322,9 @@ final class JobsTest extends TestCase
     {
         $this->seed(DatabaseSeeder::class);
         $this->seed(DatabaseSeeder::class);
-        $jobs = $this->getJson('/api/jobs')->assertOk()->assertJsonCount(9, 'jobs')->json('jobs');
+        $jobs = $this->getJson('/api/v1/jobs')->assertOk()->assertJsonCount(9, 'jobs')->json('jobs');
         foreach ($jobs as $job) {
-            $state = $this->getJson("/api/jobs/{$job['id']}");
+            $state = $this->getJson("/api/v1/jobs/{$job['id']}");
             // Files bring many pieces; what was drawn on the bench has few, still adjustable ones; what was shaped on it has plain ones.
             $shaped = in_array($state->json('job.sourceName'), ['harbour-dial.json', 'lantern-chain.json'], true);
             $drawn = str_ends_with($state->json('job.sourceName'), '.json');
@@ -332,7 +332,7 @@ final class JobsTest extends TestCase
             self::assertSame($drawn && ! $shaped, array_filter(array_column($state->json('art.pieces'), 'live')) !== [], $job['title']);
             self::assertSame([], $state->json('notices'), $job['title'].': all of it is taken');
         }
-        $this->deleteJson("/api/jobs/{$jobs[0]['id']}")->assertNoContent();
-        $this->getJson('/api/jobs')->assertJsonCount(8, 'jobs');
+        $this->deleteJson("/api/v1/jobs/{$jobs[0]['id']}")->assertNoContent();
+        $this->getJson('/api/v1/jobs')->assertJsonCount(8, 'jobs');
     }
 }

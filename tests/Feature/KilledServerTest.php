@@ -100,7 +100,7 @@ final class KilledServerTest extends TestCase
         $clients = $outputs = [];
         foreach ([1, 2] as $k) {
             $job = (int) $this->again(fn (): array => $this->send('jobs', ['process' => 'plain', 'width' => '300', 'height' => '300']))['id'];
-            $client = proc_open([PHP_BINARY, '-r', $script, 'http://127.0.0.1:'.$this->port."/api/jobs/{$job}/edits"], [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']], $pipes);
+            $client = proc_open([PHP_BINARY, '-r', $script, 'http://127.0.0.1:'.$this->port."/api/v1/jobs/{$job}/edits"], [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']], $pipes);
             self::assertIsResource($client);
             [$clients[$job], $outputs[$job]] = [$client, $pipes[1]];
         }
@@ -187,7 +187,7 @@ final class KilledServerTest extends TestCase
      */
     private function answer(string $path, array $http): array
     {
-        $text = @file_get_contents('http://127.0.0.1:'.$this->port."/api/{$path}", false, stream_context_create(['http' => $http]));
+        $text = @file_get_contents('http://127.0.0.1:'.$this->port."/api/v1/{$path}", false, stream_context_create(['http' => $http]));
         $data = json_decode((string) $text, true);
 
         return is_array($data) ? $data : throw new RuntimeException("No answer from {$path}: ".substr((string) $text, 0, 300).(error_get_last()['message'] ?? ''));

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Http\Budget;
-use App\Http\BudgetSpent;
 use App\Models\BenchPiece;
 use App\Models\Preparation;
 use App\Models\ReferencePicture;
@@ -15,6 +13,8 @@ use App\Models\StepResult;
 use App\Models\Work;
 use App\Models\WriteFirstSqlite;
 use App\Prep\Holder;
+use App\Works\Budget;
+use App\Works\BudgetSpent;
 use App\Works\RunWork;
 use App\Works\Works;
 use Illuminate\Foundation\Testing\RefreshDatabase;
@@ -36,7 +36,7 @@ final class NothingIsLostTest extends TestCase
 
     private function job(string $svg = self::SVG): int
     {
-        return $this->post('/api/jobs', ['process' => 'cut-vinyl', 'file' => UploadedFile::fake()->createWithContent('a.svg', $svg)], ['Accept' => 'application/json'])->assertCreated()->json('id');
+        return $this->post('/api/v1/jobs', ['process' => 'cut-vinyl', 'file' => UploadedFile::fake()->createWithContent('a.svg', $svg)], ['Accept' => 'application/json'])->assertCreated()->json('id');
     }
 
     private function version(int $job): int
@@ -48,19 +48,19 @@ final class NothingIsLostTest extends TestCase
     public function a_deleted_job_lies_in_the_trash_and_comes_back_as_it_was(): void
     {
         $job = $this->job();
-        $this->postJson("/api/jobs/{$job}/preparations");
-        $before = $this->getJson("/api/jobs/{$job}")->json();
-        $this->deleteJson("/api/jobs/{$job}")->assertNoContent();
-        $this->getJson("/api/jobs/{$job}")->assertNotFound();
-        self::assertSame([], $this->getJson('/api/jobs')->json('jobs'));
-        $this->getJson('/api/trash')->assertJsonPath('jobs.0.id', $job)->assertJsonPath('days', 30);
+        $this->postJson("/api/v1/jobs/{$job}/preparations");
+        $before = $this->getJson("/api/v1/jobs/{$job}")->json();
+        $this->deleteJson("/api/v1/jobs/{$job}")->assertNoContent();
+        $this->getJson("/api/v1/jobs/{$job}")->assertNotFound();
+        self::assertSame([], $this->getJson('/api/v1/jobs')->json('jobs'));
+        $this->getJson('/api/v1/trash')->assertJsonPath('data.0.id', $job);
         $this->travel(29)->days();
         Artisan::call('neat-edge:prune');
-        $this->postJson("/api/trash/{$job}/restore")->assertOk()->assertJsonPath('id', $job);
-        $after = $this->getJson("/api/jobs/{$job}")->json();
+        $this->postJson("/api/v1/trash/{$job}/restore")->assertOk()->assertJsonPath('id', $job);
+        $after = $this->getJson("/api/v1/jobs/{$job}")->json();
         unset($before['job']['updated'], $after['job']['updated']);
         self::assertSame($before, $after);
-        $this->postJson("/api/trash/{$job}/restore")->assertNotFound();
+        $this->postJson("/api/v1/trash/{$job}/restore")->assertNotFound();
     }
 
     #[Test]
@@ -69,26 +69,26 @@ final class NothingIsLostTest extends TestCase
         $job = $this->job();
         $stays = $this->job(str_replace('#f00', '#0a0', self::SVG));
         foreach ([$job, $stays] as $one) {
-            $this->postJson("/api/jobs/{$one}/preparations");
-            $this->postJson("/api/jobs/{$one}/versions", ['name' => 'First']);
+            $this->postJson("/api/v1/jobs/{$one}/preparations");
+            $this->postJson("/api/v1/jobs/{$one}/versions", ['name' => 'First']);
             $picture = imagecreatetruecolor(8, max(1, $one));
             ob_start();
             imagepng($picture);
-            $file = $this->post("/api/jobs/{$one}/reference", ['file' => UploadedFile::fake()->createWithContent('a.png', (string) ob_get_clean())], ['Accept' => 'application/json'])->json('file');
-            $this->postJson("/api/jobs/{$one}/edits", ['version' => $this->version($one), 'edit' => ['kind' => 'reference', 'picture' => ['file' => $file]]])->assertOk();
+            $file = $this->post("/api/v1/jobs/{$one}/reference", ['file' => UploadedFile::fake()->createWithContent('a.png', (string) ob_get_clean())], ['Accept' => 'application/json'])->json('file');
+            $this->postJson("/api/v1/jobs/{$one}/edits", ['version' => $this->version($one), 'edit' => ['kind' => 'reference', 'picture' => ['file' => $file]]])->assertOk();
         }
         self::assertSame([2, 8], [ReferencePicture::query()->count(), StepResult::query()->count()]);
-        $this->deleteJson("/api/jobs/{$job}");
+        $this->deleteJson("/api/v1/jobs/{$job}");
         $this->travel(31)->days();
         Artisan::call('neat-edge:prune');
         foreach (['bench_pieces', 'revisions', 'versions', 'preparations', 'sources', 'job_pictures'] as $table) {
             self::assertSame([$stays], DB::table($table)->distinct()->pluck('shop_job_id')->all(), $table);
         }
         self::assertSame([1, 4], [ReferencePicture::query()->count(), StepResult::query()->count()]);
-        $this->getJson("/api/jobs/{$stays}")->assertOk();
+        $this->getJson("/api/v1/jobs/{$stays}")->assertOk();
         // Taken out of the trash by hand it is gone at once.
-        $this->deleteJson("/api/jobs/{$stays}");
-        $this->deleteJson("/api/trash/{$stays}")->assertNoContent();
+        $this->deleteJson("/api/v1/jobs/{$stays}");
+        $this->deleteJson("/api/v1/trash/{$stays}")->assertNoContent();
         self::assertSame(0, DB::table('shop_jobs')->count());
     }
 
@@ -97,8 +97,8 @@ final class NothingIsLostTest extends TestCase
     {
         $job = $this->job();
         for ($i = 0; $i < 5; $i++) {
-            $this->postJson("/api/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'move', 'pieces' => ['p1'], 'x' => 0.5]])->assertOk();
-            $this->postJson("/api/jobs/{$job}/preparations")->assertStatus(202);
+            $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'move', 'pieces' => ['p1'], 'x' => 0.5]])->assertOk();
+            $this->postJson("/api/v1/jobs/{$job}/preparations")->assertStatus(202);
         }
         self::assertSame([5, 20], [Preparation::query()->count(), StepResult::query()->count()]);
         Artisan::call('neat-edge:prune');
@@ -106,9 +106,9 @@ final class NothingIsLostTest extends TestCase
         $this->travel(3)->hours();
         Artisan::call('neat-edge:prune');
         self::assertSame([2, 8], [Preparation::query()->count(), StepResult::query()->count()]);
-        $id = $this->getJson("/api/jobs/{$job}")->json('preparation.id');
+        $id = $this->getJson("/api/v1/jobs/{$job}")->json('preparation.id');
         $this->letGo($job);
-        $this->get("/api/preparations/{$id}/sheets/1.svg")->assertOk();
+        $this->get("/api/v1/preparations/{$id}/sheets/1.svg")->assertOk();
     }
 
     #[Test]
@@ -145,18 +145,18 @@ final class NothingIsLostTest extends TestCase
     {
         $job = $this->job();
         for ($i = 0; $i < 30; $i++) {
-            $this->postJson("/api/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'move', 'pieces' => ['p1', 'p2'], 'x' => 0.1 * ($i + 1)]])->assertOk();
+            $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'move', 'pieces' => ['p1', 'p2'], 'x' => 0.1 * ($i + 1)]])->assertOk();
         }
-        $this->postJson("/api/jobs/{$job}/undo", ['version' => $this->version($job)]);
-        $bench = $this->getJson("/api/jobs/{$job}")->json('art');
+        $this->postJson("/api/v1/jobs/{$job}/undo", ['version' => $this->version($job)]);
+        $bench = $this->getJson("/api/v1/jobs/{$job}")->json('art');
         $most = (int) (DB::table('revisions')->where('shop_job_id', $job)->sum(DB::raw('length(change)')) / 3);
         config(['neat-edge.history_bytes' => $most]);
         Artisan::call('neat-edge:prune');
         self::assertLessThanOrEqual($most, (int) DB::table('revisions')->where('shop_job_id', $job)->sum(DB::raw('length(change)')));
-        self::assertSame($bench, $this->getJson("/api/jobs/{$job}")->json('art'));
-        $this->postJson("/api/jobs/{$job}/redo", ['version' => $this->version($job)])->assertOk()->assertJsonCount(2, 'changes.pieces');
+        self::assertSame($bench, $this->getJson("/api/v1/jobs/{$job}")->json('art'));
+        $this->postJson("/api/v1/jobs/{$job}/redo", ['version' => $this->version($job)])->assertOk()->assertJsonCount(2, 'changes.pieces');
         $undone = 0;
-        while ($this->postJson("/api/jobs/{$job}/undo", ['version' => $this->version($job)])->json('history.canUndo')) {
+        while ($this->postJson("/api/v1/jobs/{$job}/undo", ['version' => $this->version($job)])->json('history.canUndo')) {
             $undone++;
         }
         self::assertGreaterThan(5, $undone);
@@ -167,15 +167,15 @@ final class NothingIsLostTest extends TestCase
     public function undo_takes_a_size_back_whole_and_with_it_the_places_of_what_was_left_out(): void
     {
         $job = $this->job();
-        $before = $this->getJson("/api/jobs/{$job}")->json();
+        $before = $this->getJson("/api/v1/jobs/{$job}")->json();
         self::assertEqualsWithDelta([5.0, 45.0], $before['notices'][0]['at'], 1e-9);
-        $state = $this->patchJson("/api/jobs/{$job}", ['version' => 1, 'width' => '300'])->assertOk();
+        $state = $this->patchJson("/api/v1/jobs/{$job}", ['version' => 1, 'width' => '300'])->assertOk();
         self::assertEqualsWithDelta([15.0, 135.0], $state->json('notices.0.at'), 1e-9);
         self::assertEqualsWithDelta([0.0, 0.0, 300.0, 150.0], $state->json('job.file'), 1e-9);
-        $this->postJson("/api/jobs/{$job}/undo", ['version' => 2])->assertOk();
-        $after = $this->getJson("/api/jobs/{$job}")->json();
+        $this->postJson("/api/v1/jobs/{$job}/undo", ['version' => 2])->assertOk();
+        $after = $this->getJson("/api/v1/jobs/{$job}")->json();
         self::assertSame([$before['notices'], $before['art'], $before['job']['width'], $before['job']['height']], [$after['notices'], $after['art'], $after['job']['width'], $after['job']['height']]);
-        $redone = $this->postJson("/api/jobs/{$job}/redo", ['version' => 3])->assertOk();
+        $redone = $this->postJson("/api/v1/jobs/{$job}/redo", ['version' => 3])->assertOk();
         self::assertEqualsWithDelta([15.0, 135.0], $redone->json('notices.0.at'), 1e-9);
     }
 
@@ -183,8 +183,8 @@ final class NothingIsLostTest extends TestCase
     public function redo_takes_the_newest_of_several_ways(): void
     {
         $job = $this->job();
-        $fill = fn (string $colour) => $this->postJson("/api/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'fill', 'pieces' => ['p1'], 'colour' => $colour]])->assertOk();
-        $go = fn (string $way) => $this->postJson("/api/jobs/{$job}/{$way}", ['version' => $this->version($job)]);
+        $fill = fn (string $colour) => $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'fill', 'pieces' => ['p1'], 'colour' => $colour]])->assertOk();
+        $go = fn (string $way) => $this->postJson("/api/v1/jobs/{$job}/{$way}", ['version' => $this->version($job)]);
         $fill('#111111');
         $go('undo');
         $fill('#222222');
@@ -198,16 +198,16 @@ final class NothingIsLostTest extends TestCase
     public function a_version_of_another_job_is_neither_shown_nor_laid_back_nor_dropped(): void
     {
         [$job, $other] = [$this->job(), $this->job(str_replace('#f00', '#0a0', self::SVG))];
-        $version = $this->postJson("/api/jobs/{$other}/versions", ['name' => 'Theirs'])->json('versions.0.id');
-        $before = $this->getJson("/api/jobs/{$job}")->json('art');
-        $this->getJson("/api/jobs/{$job}/versions/{$version}")->assertNotFound();
-        $this->postJson("/api/jobs/{$job}/versions/{$version}/back", ['version' => 1])->assertNotFound();
-        $this->deleteJson("/api/jobs/{$job}/versions/{$version}")->assertNotFound();
-        self::assertSame($before, $this->getJson("/api/jobs/{$job}")->json('art'));
-        $this->getJson("/api/jobs/{$other}/versions")->assertJsonCount(1, 'versions');
+        $version = $this->postJson("/api/v1/jobs/{$other}/versions", ['name' => 'Theirs'])->json('versions.0.id');
+        $before = $this->getJson("/api/v1/jobs/{$job}")->json('art');
+        $this->getJson("/api/v1/jobs/{$job}/versions/{$version}")->assertNotFound();
+        $this->postJson("/api/v1/jobs/{$job}/versions/{$version}/back", ['version' => 1])->assertNotFound();
+        $this->deleteJson("/api/v1/jobs/{$job}/versions/{$version}")->assertNotFound();
+        self::assertSame($before, $this->getJson("/api/v1/jobs/{$job}")->json('art'));
+        $this->getJson("/api/v1/jobs/{$other}/versions")->assertJsonCount(1, 'versions');
         // An equal version laid back changes nothing and stores nothing.
         $revisions = Revision::query()->count();
-        $this->postJson("/api/jobs/{$other}/versions/{$version}/back", ['version' => 1])->assertOk()->assertJsonPath('changes.pieces', [])->assertJsonPath('job.version', 1);
+        $this->postJson("/api/v1/jobs/{$other}/versions/{$version}/back", ['version' => 1])->assertOk()->assertJsonPath('changes.pieces', [])->assertJsonPath('job.version', 1);
         self::assertSame($revisions, Revision::query()->count());
     }
 
@@ -216,14 +216,14 @@ final class NothingIsLostTest extends TestCase
     {
         Queue::fake();
         $job = $this->job();
-        $first = $this->postJson("/api/jobs/{$job}/preparations")->json();
-        $change = fn () => $this->postJson("/api/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'move', 'pieces' => ['p1'], 'x' => 0.5]])->assertOk();
+        $first = $this->postJson("/api/v1/jobs/{$job}/preparations")->json();
+        $change = fn () => $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'move', 'pieces' => ['p1'], 'x' => 0.5]])->assertOk();
         $change();
-        $second = $this->postJson("/api/jobs/{$job}/preparations")->json();
-        $this->getJson("/api/preparations/{$first['id']}")->assertJsonPath('status', 'stopped');
+        $second = $this->postJson("/api/v1/jobs/{$job}/preparations")->json();
+        $this->getJson("/api/v1/preparations/{$first['id']}")->assertJsonPath('status', 'stopped');
         self::assertNotNull(Works::take($second['work']['id']));
         $change();
-        $this->postJson("/api/jobs/{$job}/preparations");
+        $this->postJson("/api/v1/jobs/{$job}/preparations");
         self::assertSame('stop', Work::query()->whereKey($second['work']['id'])->value('asked'));
     }
 
@@ -231,21 +231,21 @@ final class NothingIsLostTest extends TestCase
     public function work_whose_process_is_gone_is_taken_up_again_and_named_when_that_does_not_help(): void
     {
         Queue::fake();
-        $asked = $this->postJson("/api/jobs/{$this->job()}/preparations")->json();
-        $waiting = $this->postJson("/api/jobs/{$this->job()}/preparations")->json('id');
+        $asked = $this->postJson("/api/v1/jobs/{$this->job()}/preparations")->json();
+        $waiting = $this->postJson("/api/v1/jobs/{$this->job()}/preparations")->json('id');
         $gone = gethostname().':1:0';
         foreach ([1, 2, 3] as $try) {
             $hold = Works::take($asked['work']['id']);
             self::assertNotNull($hold);
             Artisan::call('neat-edge:recover');
-            $this->getJson("/api/preparations/{$asked['id']}")->assertJsonPath('status', 'running');
+            $this->getJson("/api/v1/preparations/{$asked['id']}")->assertJsonPath('status', 'running');
             $hold->keep(['holder' => $gone, 'doing' => 'Remove hidden']);
             Artisan::call('neat-edge:recover');
-            $this->getJson("/api/preparations/{$asked['id']}")->assertJsonPath('status', $try < 3 ? 'waiting' : 'failed')->assertJsonPath('work.doing', '');
+            $this->getJson("/api/v1/preparations/{$asked['id']}")->assertJsonPath('status', $try < 3 ? 'waiting' : 'failed')->assertJsonPath('work.doing', '');
             Queue::assertPushed(RunWork::class, 2 + min(2, $try));
         }
-        $this->getJson("/api/preparations/{$asked['id']}")->assertJsonPath('work.error', 'The server was stopped while it prepared this job; the source art is untouched. Prepare it again.');
-        $this->getJson("/api/preparations/{$waiting}")->assertJsonPath('status', 'waiting');
+        $this->getJson("/api/v1/preparations/{$asked['id']}")->assertJsonPath('work.error', 'The server was stopped while it prepared this job; the source art is untouched. Prepare it again.');
+        $this->getJson("/api/v1/preparations/{$waiting}")->assertJsonPath('status', 'waiting');
         // One whose place in the queue was lost is brought again.
         $this->travel(10)->minutes();
         Work::query()->where('state', 'waiting')->update(['queued_at' => microtime(true) - 400]);
@@ -312,15 +312,15 @@ final class NothingIsLostTest extends TestCase
         // Real work is given up as well, wherever it is.
         $job = $this->job();
         for ($k = 0; $k < 7; $k++) {
-            $ids = array_column($this->getJson("/api/jobs/{$job}")->json('art.pieces'), 'id');
-            $this->postJson("/api/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'copy', 'pieces' => $ids, 'x' => 3 + 2 ** $k, 'y' => 2]])->assertOk();
+            $ids = array_column($this->getJson("/api/v1/jobs/{$job}")->json('art.pieces'), 'id');
+            $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'copy', 'pieces' => $ids, 'x' => 3 + 2 ** $k, 'y' => 2]])->assertOk();
         }
         config(['neat-edge.request_seconds' => 0]);
         $version = $this->version($job);
-        $ids = array_column($this->getJson("/api/jobs/{$job}")->json('art.pieces'), 'id');
-        $refused = $this->postJson("/api/jobs/{$job}/edits", ['version' => $version, 'edit' => ['kind' => 'weld', 'pieces' => $ids]]);
+        $ids = array_column($this->getJson("/api/v1/jobs/{$job}")->json('art.pieces'), 'id');
+        $refused = $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => $version, 'edit' => ['kind' => 'weld', 'pieces' => $ids]]);
         self::assertSame([422, 'This change needs more than 0 seconds of computing and was given up; nothing was changed. Try it with less at once.'], [$refused->status(), $refused->json('message')]);
-        self::assertSame([$version, $ids], [$this->version($job), array_column($this->getJson("/api/jobs/{$job}")->json('art.pieces'), 'id')]);
+        self::assertSame([$version, $ids], [$this->version($job), array_column($this->getJson("/api/v1/jobs/{$job}")->json('art.pieces'), 'id')]);
     }
 
     #[Test]
@@ -331,10 +331,10 @@ final class NothingIsLostTest extends TestCase
             $strips .= sprintf('<path d="M%1$d 0h.5v400h-.5z" fill="#123"/><path d="M0 %1$dv.5h400v-.5z" fill="#456"/>', $i);
         }
         $job = $this->job("<svg xmlns='http://www.w3.org/2000/svg' width='400mm' height='400mm' viewBox='0 0 400 400'>{$strips}</svg>");
-        $id = $this->postJson("/api/jobs/{$job}/preparations")->assertStatus(202)->json('id');
-        $state = $this->getJson("/api/preparations/{$id}")->assertJsonPath('status', 'failed');
+        $id = $this->postJson("/api/v1/jobs/{$job}/preparations")->assertStatus(202)->json('id');
+        $state = $this->getJson("/api/v1/preparations/{$id}")->assertJsonPath('status', 'failed');
         self::assertStringContainsString('more than 500,000 places', (string) $state->json('work.error'));
-        $this->postJson("/api/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'weld', 'pieces' => array_column($this->getJson("/api/jobs/{$job}")->json('art.pieces'), 'id')]])
+        $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'weld', 'pieces' => array_column($this->getJson("/api/v1/jobs/{$job}")->json('art.pieces'), 'id')]])
             ->assertStatus(422)->assertJsonPath('message', $state->json('work.error'));
         self::assertSame(1, $this->version($job));
     }
@@ -343,8 +343,8 @@ final class NothingIsLostTest extends TestCase
     public function pages_in_an_older_form_are_made_anew_when_they_are_read(): void
     {
         $job = $this->job();
-        $before = $this->getJson("/api/jobs/{$job}")->json('art');
+        $before = $this->getJson("/api/v1/jobs/{$job}")->json('art');
         BenchPiece::query()->where('shop_job_id', $job)->update(['page' => '{"id":"p1","old":true}', 'page_form' => 1]);
-        self::assertSame($before, $this->getJson("/api/jobs/{$job}")->json('art'));
+        self::assertSame($before, $this->getJson("/api/v1/jobs/{$job}")->json('art'));
     }
 }

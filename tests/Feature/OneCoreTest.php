@@ -81,13 +81,13 @@ final class OneCoreTest extends TestCase
     private function byPage(string $path, string $process, string $width): array
     {
         $file = UploadedFile::fake()->createWithContent(basename($path), (string) file_get_contents($path));
-        $job = $this->post('/api/jobs', ['process' => $process, 'width' => $width, 'file' => $file], ['Accept' => 'application/json'])->assertCreated()->json('id');
-        $id = $this->postJson("/api/jobs/{$job}/preparations")->assertStatus(202)->json('id');
-        if ($this->getJson("/api/jobs/{$job}")->json('preparation.verdict.ready') === false) {
-            $this->getJson("/api/preparations/{$id}/sheets.zip")->assertStatus(409)->assertJsonPath('gate', true);
+        $job = $this->post('/api/v1/jobs', ['process' => $process, 'width' => $width, 'file' => $file], ['Accept' => 'application/json'])->assertCreated()->json('id');
+        $id = $this->postJson("/api/v1/jobs/{$job}/preparations")->assertStatus(202)->json('id');
+        if ($this->getJson("/api/v1/jobs/{$job}")->json('preparation.verdict.ready') === false) {
+            $this->getJson("/api/v1/preparations/{$id}/sheets.zip")->assertStatus(409)->assertJsonPath('gate', true);
             $this->letGo($job);
         }
-        $answer = $this->get("/api/preparations/{$id}/sheets.zip")->assertOk();
+        $answer = $this->get("/api/v1/preparations/{$id}/sheets.zip")->assertOk();
         $at = (string) tempnam(sys_get_temp_dir(), 'zip');
         file_put_contents($at, $answer->getContent());
         $zip = new ZipArchive;

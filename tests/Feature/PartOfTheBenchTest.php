@@ -29,7 +29,7 @@ final class PartOfTheBenchTest extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->job = $this->postJson('/api/jobs', ['process' => 'plain', 'width' => '200mm', 'height' => '100mm'])->assertCreated()->json('id');
+        $this->job = $this->postJson('/api/v1/jobs', ['process' => 'plain', 'width' => '200mm', 'height' => '100mm'])->assertCreated()->json('id');
         foreach ([10, 40, 70, 100] as $x) {
             $this->ids[] = $this->edit(['kind' => 'draw-shape', 'shape' => 'rectangle', 'x' => $x, 'y' => 20, 'width' => 10, 'height' => 10])->json('changes.pieces.0.id');
         }
@@ -41,7 +41,7 @@ final class PartOfTheBenchTest extends TestCase
      */
     private function edit(array $edit): TestResponse
     {
-        $answer = $this->postJson("/api/jobs/{$this->job}/edits", ['version' => $this->version, 'edit' => $edit])->assertOk();
+        $answer = $this->postJson("/api/v1/jobs/{$this->job}/edits", ['version' => $this->version, 'edit' => $edit])->assertOk();
         $this->version = $answer->json('job.version');
 
         return $answer;
@@ -50,7 +50,7 @@ final class PartOfTheBenchTest extends TestCase
     /** @return array<string, list<float>> boxes by id */
     private function boxes(): array
     {
-        return array_column($this->getJson("/api/jobs/{$this->job}")->json('art.pieces'), 'box', 'id');
+        return array_column($this->getJson("/api/v1/jobs/{$this->job}")->json('art.pieces'), 'box', 'id');
     }
 
     #[Test]
@@ -65,7 +65,7 @@ final class PartOfTheBenchTest extends TestCase
         $this->edit(['kind' => 'move', 'pieces' => [$copy], 'x' => 1, 'y' => 0]);
         $this->edit(['kind' => 'shape-values', 'pieces' => [$this->ids[0]], 'width' => 12]);
         self::assertEqualsWithDelta(12.0, $this->boxes()[$copy][2], 1e-6);
-        $this->postJson("/api/jobs/{$this->job}/undo", ['version' => $this->version])->assertOk();
+        $this->postJson("/api/v1/jobs/{$this->job}/undo", ['version' => $this->version])->assertOk();
         self::assertEqualsWithDelta(30.0, $this->boxes()[$copy][2], 1e-6);
     }
 
@@ -87,21 +87,21 @@ final class PartOfTheBenchTest extends TestCase
         $this->edit(['kind' => 'move', 'pieces' => [$this->ids[2]], 'x' => 5, 'y' => 0]);
         self::assertEqualsWithDelta(68.0, $this->boxes()[$this->ids[2]][0], 1e-6);
         self::assertCount(6, $this->boxes());
-        $this->postJson("/api/jobs/{$this->job}/edits", ['version' => $this->version, 'edit' => ['kind' => 'move', 'pieces' => ['p99'], 'x' => 1, 'y' => 0]])->assertStatus(422);
-        $this->postJson("/api/jobs/{$this->job}/edits", ['version' => $this->version, 'edit' => ['kind' => ['x'], 'pieces' => $this->ids[0]]])->assertStatus(422);
+        $this->postJson("/api/v1/jobs/{$this->job}/edits", ['version' => $this->version, 'edit' => ['kind' => 'move', 'pieces' => ['p99'], 'x' => 1, 'y' => 0]])->assertStatus(422);
+        $this->postJson("/api/v1/jobs/{$this->job}/edits", ['version' => $this->version, 'edit' => ['kind' => ['x'], 'pieces' => $this->ids[0]]])->assertStatus(422);
     }
 
     #[Test]
     public function places_to_snap_to_are_told_by_piece_with_what_lies_near(): void
     {
         $new = $this->edit(['kind' => 'draw-shape', 'shape' => 'rectangle', 'x' => 14, 'y' => 22, 'width' => 10, 'height' => 10])->json('changes.pieces.0.id');
-        $all = $this->getJson("/api/jobs/{$this->job}/snaps")->assertOk()->json('points');
-        $some = $this->postJson("/api/jobs/{$this->job}/snaps", ['pieces' => [$new]])->assertOk();
+        $all = $this->getJson("/api/v1/jobs/{$this->job}/snaps")->assertOk()->json('points');
+        $some = $this->postJson("/api/v1/jobs/{$this->job}/snaps", ['pieces' => [$new]])->assertOk();
         self::assertSame([$new], array_keys($some->json('edges')));
         $own = array_values(array_filter($all, static fn (array $point): bool => in_array($new, explode(' ', $point[3]), true)));
         self::assertEqualsCanonicalizing($own, $some->json('points'));
         self::assertContains("{$this->ids[0]} {$new}", array_column($some->json('points'), 3));
-        $this->postJson("/api/jobs/{$this->job}/snaps", [])->assertStatus(422);
+        $this->postJson("/api/v1/jobs/{$this->job}/snaps", [])->assertStatus(422);
     }
 
     #[Test]
@@ -127,7 +127,7 @@ final class PartOfTheBenchTest extends TestCase
         Works::end($hold, 'done');
         self::assertNull($work->secondsLeft());
         Queue::swap($queue);
-        $this->postJson("/api/jobs/{$this->job}/preparations")->assertStatus(202);
+        $this->postJson("/api/v1/jobs/{$this->job}/preparations")->assertStatus(202);
         self::assertEqualsWithDelta(1.0, ShopJob::query()->findOrFail($this->job)->latestPreparation?->work?->share, 1e-9);
     }
 }

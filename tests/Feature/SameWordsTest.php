@@ -34,7 +34,7 @@ final class SameWordsTest extends TestCase
                 $words = "{$field->label}: {$field->wanted()}.";
                 $beyond = $field->most + max(1.0, abs($field->most));
                 $edit = ['kind' => $kind, 'pieces' => ['p1'], $field->name => $beyond];
-                $this->postJson("/api/jobs/{$job}/edits", ['version' => 1, 'edit' => $edit])->assertStatus(422)->assertJsonPath('message', $words);
+                $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 1, 'edit' => $edit])->assertStatus(422)->assertJsonPath('message', $words);
                 exec(sprintf('%s edit %s %s --all --%s=%s -o /dev/null 2>&1', escapeshellarg(base_path('bin/neat-edge')), escapeshellarg($kind), escapeshellarg($file), EditCommand::option($field), $beyond), $out, $code);
                 self::assertSame([2, "neat-edge: {$words}"], [$code, trim(implode("\n", $out))], "{$kind} {$field->name}");
                 $out = [];
@@ -50,18 +50,18 @@ final class SameWordsTest extends TestCase
     public function a_length_that_is_typed_on_the_page_is_held_to_its_field_in_the_same_words(): void
     {
         $asked = ['text' => '3000 mm', 'unit' => 'mm', 'label' => 'Least line', 'least' => 0, 'most' => 1000];
-        $this->postJson('/api/length', $asked)->assertStatus(422)->assertJsonPath('message', 'Least line: type a length between 0 and 1000 mm.');
-        $this->postJson('/api/length', [...$asked, 'text' => '2cm + 50%', 'of' => 10])->assertOk()->assertJsonPath('mm', 25);
-        $this->postJson('/api/length', [...$asked, 'text' => 'much'])->assertStatus(422);
+        $this->postJson('/api/v1/length', $asked)->assertStatus(422)->assertJsonPath('message', 'Least line: type a length between 0 and 1000 mm.');
+        $this->postJson('/api/v1/length', [...$asked, 'text' => '2cm + 50%', 'of' => 10])->assertOk()->assertJsonPath('mm', 25);
+        $this->postJson('/api/v1/length', [...$asked, 'text' => 'much'])->assertStatus(422);
     }
 
     #[Test]
     public function what_a_step_or_a_way_of_making_is_refused_for_names_its_field(): void
     {
         $job = $this->job();
-        $this->postJson("/api/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'line-insert', 'what' => 'clean-nodes', 'values' => ['deviation' => '9mm']]])
+        $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'line-insert', 'what' => 'clean-nodes', 'values' => ['deviation' => '9mm']]])
             ->assertStatus(422)->assertJsonPath('message', 'Deviation: type a length between 0 and 5 mm.');
-        $this->postJson('/api/stock', ['kind' => 'screen', 'name' => 'Mesh', 'values' => ['threads' => 5]])
+        $this->postJson('/api/v1/stock', ['kind' => 'screen', 'name' => 'Mesh', 'values' => ['threads' => 5]])
             ->assertStatus(422)->assertJsonPath('message', 'Threads a centimetre: type a whole number between 10 and 200.');
     }
 
@@ -69,6 +69,6 @@ final class SameWordsTest extends TestCase
 
     private function job(): int
     {
-        return (int) $this->post('/api/jobs', ['title' => 'Words', 'process' => 'cut-vinyl', 'file' => \Illuminate\Http\UploadedFile::fake()->createWithContent('words.svg', self::SVG)], ['Accept' => 'application/json'])->assertSuccessful()->json('id');
+        return (int) $this->post('/api/v1/jobs', ['title' => 'Words', 'process' => 'cut-vinyl', 'file' => \Illuminate\Http\UploadedFile::fake()->createWithContent('words.svg', self::SVG)], ['Accept' => 'application/json'])->assertSuccessful()->json('id');
     }
 }

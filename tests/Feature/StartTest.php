@@ -53,7 +53,7 @@ final class StartTest extends TestCase
     {
         file_get_contents('http://127.0.0.1:'.$this->port.'/mark.svg');
         self::assertContains('X-Content-Type-Options: nosniff', $http_response_header);
-        foreach (['/', '/mark.svg', '/api/jobs'] as $path) {
+        foreach (['/', '/mark.svg', '/api/v1/jobs'] as $path) {
             file_get_contents('http://127.0.0.1:'.$this->port.$path);
             self::assertSame([], preg_grep('/^X-Powered-By/i', $http_response_header), $path);
         }
@@ -85,7 +85,7 @@ final class StartTest extends TestCase
         self::assertSame('The preparation broke off before it was done. The source art is untouched. Try again, or with fewer steps.', $this->wait($id, 'failed')['work']['error']);
 
         // So are workers of the web servers, one and then most of them: others come, and it answers. And so are those that begin them.
-        $answers = fn (): bool => @file_get_contents('http://127.0.0.1:'.$this->port.'/mark.svg') !== false && @file_get_contents('http://127.0.0.1:'.$this->port.'/api/token') !== false;
+        $answers = fn (): bool => @file_get_contents('http://127.0.0.1:'.$this->port.'/mark.svg') !== false && @file_get_contents('http://127.0.0.1:'.$this->port.'/api/v1/token') !== false;
         foreach (['php-fpm' => 8, 'nginx' => 2] as $server => $workers) {
             foreach ([1, $workers - 1] as $many) {
                 [$master, $own] = $this->web($server);
@@ -105,7 +105,7 @@ final class StartTest extends TestCase
         foreach (['Content-Encoding: gzip', 'Cache-Control: public, max-age=31536000, immutable', 'X-Content-Type-Options: nosniff'] as $header) {
             self::assertContains($header, $http_response_header);
         }
-        file_get_contents('http://127.0.0.1:'.$this->port.'/api/jobs', false, stream_context_create(['http' => ['header' => 'Accept-Encoding: gzip']]));
+        file_get_contents('http://127.0.0.1:'.$this->port.'/api/v1/jobs', false, stream_context_create(['http' => ['header' => 'Accept-Encoding: gzip']]));
         self::assertContains('Content-Encoding: gzip', $http_response_header);
         foreach (['/.htaccess', '/server.php', '/index.php/../../.env'] as $path) {
             self::assertStringNotContainsString('<?php', (string) @file_get_contents('http://127.0.0.1:'.$this->port.$path));
@@ -223,7 +223,7 @@ final class StartTest extends TestCase
         }
         $headers = ['Accept: application/json', 'Content-Type: '.(is_string($send) ? 'multipart/form-data; boundary=b' : 'application/json'), 'X-XSRF-TOKEN: '.urldecode($this->cookies['XSRF-TOKEN'] ?? ''),
             'Cookie: '.implode('; ', array_map(static fn (string $name, string $value): string => "{$name}={$value}", array_keys($this->cookies), $this->cookies)), ...$more];
-        $answer = file_get_contents('http://127.0.0.1:'.$this->port."/api/{$path}", false, stream_context_create(['http' => [
+        $answer = file_get_contents('http://127.0.0.1:'.$this->port."/api/v1/{$path}", false, stream_context_create(['http' => [
             'method' => $send === null ? 'GET' : 'POST', 'header' => implode("\r\n", $headers), 'content' => is_array($send) ? json_encode($send, JSON_THROW_ON_ERROR) : (string) $send, 'ignore_errors' => true, 'timeout' => 30,
         ]]));
         $data = json_decode((string) $answer, true);

@@ -30,7 +30,7 @@ final class VerdictTest extends TestCase
      * @param  array<string, string>  $fields
      * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
      */
-    private function send(string $svg, array $fields = [], string $to = '/api/jobs'): TestResponse
+    private function send(string $svg, array $fields = [], string $to = '/api/v1/jobs'): TestResponse
     {
         return $this->post($to, ['process' => 'cut-vinyl', ...$fields, 'file' => UploadedFile::fake()->createWithContent('a.svg', $svg)], ['Accept' => 'application/json']);
     }
@@ -39,9 +39,9 @@ final class VerdictTest extends TestCase
     private function prepared(string $svg): array
     {
         $job = $this->send($svg)->assertCreated()->json('id');
-        $this->postJson("/api/jobs/{$job}/preparations")->assertStatus(202);
+        $this->postJson("/api/v1/jobs/{$job}/preparations")->assertStatus(202);
 
-        return [$job, $this->getJson("/api/jobs/{$job}")->json()];
+        return [$job, $this->getJson("/api/v1/jobs/{$job}")->json()];
     }
 
     #[Test]
@@ -49,7 +49,7 @@ final class VerdictTest extends TestCase
     {
         [, $state] = $this->prepared(self::svg(self::WHOLE));
         self::assertSame(['sentence' => 'Looks the same', 'ready' => true, 'open' => [], 'empty' => false, 'released' => null], $state['preparation']['verdict']);
-        self::assertTrue($this->getJson('/api/jobs')->json('jobs.0.ready'));
+        self::assertTrue($this->getJson('/api/v1/jobs')->json('jobs.0.ready'));
     }
 
     #[Test]
@@ -59,13 +59,13 @@ final class VerdictTest extends TestCase
         self::assertSame('Looks the same but for 2 things that were left out or replaced', $state['preparation']['verdict']['sentence']);
         self::assertFalse($state['preparation']['verdict']['ready']);
         self::assertSame(['2 things were left out or replaced, and nobody has accepted that.'], $state['preparation']['verdict']['open']);
-        $this->patchJson("/api/jobs/{$job}/notices/0", ['accepted' => 'the tag is not cut'])->assertOk()->assertJsonPath('preparation.verdict.open', ['1 thing was left out or replaced, and nobody has accepted that.']);
-        $words = $this->patchJson("/api/jobs/{$job}/notices/1", ['accepted' => 'a mark of the customer'])->assertOk();
+        $this->patchJson("/api/v1/jobs/{$job}/notices/0", ['accepted' => 'the tag is not cut'])->assertOk()->assertJsonPath('preparation.verdict.open', ['1 thing was left out or replaced, and nobody has accepted that.']);
+        $words = $this->patchJson("/api/v1/jobs/{$job}/notices/1", ['accepted' => 'a mark of the customer'])->assertOk();
         self::assertSame([true, 'Looks the same but for 2 things that were left out or replaced'], [$words->json('preparation.verdict.ready'), $words->json('preparation.verdict.sentence')]);
-        self::assertSame('the tag is not cut', $this->getJson("/api/jobs/{$job}")->json('notices.0.accepted'));
-        $this->patchJson("/api/jobs/{$job}/notices/1", ['accepted' => null])->assertOk()->assertJsonPath('preparation.verdict.ready', false);
-        $this->patchJson("/api/jobs/{$job}/notices/7", ['accepted' => 'x'])->assertNotFound();
-        $this->patchJson("/api/jobs/{$job}/notices/0", ['accepted' => str_repeat('x', 300)])->assertStatus(422);
+        self::assertSame('the tag is not cut', $this->getJson("/api/v1/jobs/{$job}")->json('notices.0.accepted'));
+        $this->patchJson("/api/v1/jobs/{$job}/notices/1", ['accepted' => null])->assertOk()->assertJsonPath('preparation.verdict.ready', false);
+        $this->patchJson("/api/v1/jobs/{$job}/notices/7", ['accepted' => 'x'])->assertNotFound();
+        $this->patchJson("/api/v1/jobs/{$job}/notices/0", ['accepted' => str_repeat('x', 300)])->assertStatus(422);
     }
 
     #[Test]
@@ -73,11 +73,11 @@ final class VerdictTest extends TestCase
     {
         [$job, $state] = $this->prepared(self::svg(self::WHOLE.'<path d="M10 45h80" stroke="#000" stroke-width=".1"/>'));
         self::assertSame(['1 finding is open, a serious one: thin line.'], $state['preparation']['verdict']['open']);
-        $this->patchJson("/api/jobs/{$job}", ['version' => 1, 'line' => '0'])->assertOk();
-        self::assertSame(['The job was changed since it was prepared.', '1 finding is open, a serious one: thin line.'], $this->getJson("/api/jobs/{$job}")->json('preparation.verdict.open'));
+        $this->patchJson("/api/v1/jobs/{$job}", ['version' => 1, 'line' => '0'])->assertOk();
+        self::assertSame(['The job was changed since it was prepared.', '1 finding is open, a serious one: thin line.'], $this->getJson("/api/v1/jobs/{$job}")->json('preparation.verdict.open'));
         // A limit of nought switches its check off.
-        $this->postJson("/api/jobs/{$job}/preparations");
-        self::assertSame([true, []], [$this->getJson("/api/jobs/{$job}")->json('preparation.verdict.ready'), $this->getJson("/api/jobs/{$job}")->json('preparation.result.findings')]);
+        $this->postJson("/api/v1/jobs/{$job}/preparations");
+        self::assertSame([true, []], [$this->getJson("/api/v1/jobs/{$job}")->json('preparation.verdict.ready'), $this->getJson("/api/v1/jobs/{$job}")->json('preparation.result.findings')]);
     }
 
     #[Test]
@@ -85,23 +85,23 @@ final class VerdictTest extends TestCase
     {
         [$job, $state] = $this->prepared(self::svg(self::WHOLE.self::LOST));
         $id = $state['preparation']['id'];
-        $this->getJson("/api/preparations/{$id}/sheets/1.svg")->assertStatus(409)->assertJsonPath('open', ['2 things were left out or replaced, and nobody has accepted that.']);
+        $this->getJson("/api/v1/preparations/{$id}/sheets/1.svg")->assertStatus(409)->assertJsonPath('open', ['2 things were left out or replaced, and nobody has accepted that.']);
         $this->letGo($job);
-        $this->get("/api/preparations/{$id}/sheets/1.svg")->assertOk();
-        $this->postJson("/api/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'move', 'pieces' => ['p1'], 'x' => 3]])->assertOk();
+        $this->get("/api/v1/preparations/{$id}/sheets/1.svg")->assertOk();
+        $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'move', 'pieces' => ['p1'], 'x' => 3]])->assertOk();
         foreach (['sheets/1.svg', 'sheets.zip'] as $what) {
-            $this->getJson("/api/preparations/{$id}/{$what}")->assertStatus(422)->assertJsonPath('message', 'The job was changed since these sheets were made. Prepare it again, or ask for the earlier state by name.');
-            $this->getJson("/api/preparations/{$id}/{$what}?earlier=1")->assertStatus(409);
+            $this->getJson("/api/v1/preparations/{$id}/{$what}")->assertStatus(422)->assertJsonPath('message', 'The job was changed since these sheets were made. Prepare it again, or ask for the earlier state by name.');
+            $this->getJson("/api/v1/preparations/{$id}/{$what}?earlier=1")->assertStatus(409);
         }
-        $this->patchJson("/api/jobs/{$job}/notices/0", ['accepted' => 'not wanted'])->assertOk();
-        $this->patchJson("/api/jobs/{$job}/notices/1", ['accepted' => 'not wanted'])->assertOk();
+        $this->patchJson("/api/v1/jobs/{$job}/notices/0", ['accepted' => 'not wanted'])->assertOk();
+        $this->patchJson("/api/v1/jobs/{$job}/notices/1", ['accepted' => 'not wanted'])->assertOk();
         foreach (['sheets/1.svg', 'sheets.zip'] as $what) {
-            $this->get("/api/preparations/{$id}/{$what}?earlier=1")->assertOk();
+            $this->get("/api/v1/preparations/{$id}/{$what}?earlier=1")->assertOk();
         }
-        $this->get("/api/preparations/{$id}/sheets/1/picture.svg")->assertOk();
+        $this->get("/api/v1/preparations/{$id}/sheets/1/picture.svg")->assertOk();
         // The report that goes along says what is true of them.
         $path = (string) tempnam(sys_get_temp_dir(), 'zip');
-        file_put_contents($path, $this->get("/api/preparations/{$id}/sheets.zip?earlier=1")->getContent());
+        file_put_contents($path, $this->get("/api/v1/preparations/{$id}/sheets.zip?earlier=1")->getContent());
         $zip = new ZipArchive;
         $zip->open($path);
         $report = json_decode((string) $zip->getFromName('report.json'), true);
@@ -115,17 +115,17 @@ final class VerdictTest extends TestCase
     {
         $svg = self::svg(self::WHOLE.'<script>alert(1)</script>'.self::LOST);
         $job = $this->send($svg)->json('id');
-        $this->postJson("/api/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'remove', 'pieces' => ['p1']]])->assertOk();
-        $picture = $this->get("/api/jobs/{$job}/source.svg")->assertOk();
+        $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'remove', 'pieces' => ['p1']]])->assertOk();
+        $picture = $this->get("/api/v1/jobs/{$job}/source.svg")->assertOk();
         self::assertStringContainsString('foreignObject', (string) $picture->getContent());
         self::assertStringContainsString('#f00', (string) $picture->getContent());
         self::assertStringStartsWith('image/svg+xml', (string) $picture->headers->get('Content-Type'));
         self::assertStringContainsString("default-src 'none'", (string) $picture->headers->get('Content-Security-Policy'));
         self::assertStringContainsString('sandbox', (string) $picture->headers->get('Content-Security-Policy'));
-        self::assertEqualsWithDelta([0, 0, 100, 50], $this->getJson("/api/jobs/{$job}")->json('job.file'), 1e-9);
-        $blank = $this->postJson('/api/jobs', ['process' => 'plain', 'width' => '50', 'height' => '50'])->json('id');
-        $this->get("/api/jobs/{$blank}/source.svg")->assertNotFound();
-        self::assertNull($this->getJson("/api/jobs/{$blank}")->json('job.file'));
+        self::assertEqualsWithDelta([0, 0, 100, 50], $this->getJson("/api/v1/jobs/{$job}")->json('job.file'), 1e-9);
+        $blank = $this->postJson('/api/v1/jobs', ['process' => 'plain', 'width' => '50', 'height' => '50'])->json('id');
+        $this->get("/api/v1/jobs/{$blank}/source.svg")->assertNotFound();
+        self::assertNull($this->getJson("/api/v1/jobs/{$blank}")->json('job.file'));
     }
 
     /** @param  array{float, float, float, float}  $view */
@@ -136,11 +136,11 @@ final class VerdictTest extends TestCase
     public function a_file_that_states_no_size_is_asked_about(string $size, array $view): void
     {
         $svg = self::svg('<rect x="30" y="20" width="60" height="40"/>', $size);
-        $look = $this->send($svg, [], '/api/look')->assertOk();
+        $look = $this->send($svg, [], '/api/v1/look')->assertOk();
         self::assertFalse($look->json('statesSize'));
         self::assertEqualsWithDelta([60 * 25.4 / 96, 40 * 25.4 / 96], [$look->json('box.2'), $look->json('box.3')], 1e-6);
         self::assertStringContainsString('states no size; type the finished width', (string) $this->send($svg)->assertStatus(422)->json('message'));
-        $state = $this->getJson('/api/jobs/'.$this->send($svg, ['width' => '300mm', 'of' => 'art'])->assertCreated()->json('id'))->json();
+        $state = $this->getJson('/api/v1/jobs/'.$this->send($svg, ['width' => '300mm', 'of' => 'art'])->assertCreated()->json('id'))->json();
         self::assertEqualsWithDelta([300.0, 200.0], [$state['job']['width'], $state['job']['height']], 1e-6);
         self::assertEqualsWithDelta([0.0, 0.0, 300.0, 200.0], $state['art']['pieces'][0]['box'], 1e-6);
         self::assertSame([], $state['notices'], 'who typed a width was asked');
@@ -153,16 +153,16 @@ final class VerdictTest extends TestCase
     public function the_finished_width_is_that_of_the_page_or_of_the_art(): void
     {
         $svg = self::svg('<circle cx="100" cy="25" r="20" stroke="#000" stroke-width="10"/>');
-        $look = $this->send($svg, [], '/api/look')->assertOk();
+        $look = $this->send($svg, [], '/api/v1/look')->assertOk();
         self::assertTrue($look->json('outside') && $look->json('statesSize'));
         self::assertEqualsWithDelta([75.0, 0.0, 50.0, 50.0], $look->json('box'), 1e-3);
-        $page = $this->getJson('/api/jobs/'.$this->send($svg, ['width' => '200'])->json('id'))->json();
+        $page = $this->getJson('/api/v1/jobs/'.$this->send($svg, ['width' => '200'])->json('id'))->json();
         self::assertEqualsWithDelta([200.0, 100.0], [$page['job']['width'], $page['job']['height']], 1e-6);
-        $art = $this->getJson('/api/jobs/'.$this->send($svg, ['width' => '200', 'of' => 'art'])->json('id'))->json();
+        $art = $this->getJson('/api/v1/jobs/'.$this->send($svg, ['width' => '200', 'of' => 'art'])->json('id'))->json();
         self::assertEqualsWithDelta([200.0, 200.0], [$art['job']['width'], $art['job']['height']], 0.01);
         self::assertEqualsWithDelta([-300.0, 0.0, 400.0, 200.0], $art['job']['file'], 0.01);
-        $this->send('no drawing', [], '/api/look')->assertStatus(422);
-        $this->send(self::svg(''), [], '/api/look')->assertStatus(422)->assertJsonPath('message', 'The file draws nothing: it has no shapes and no lines.');
+        $this->send('no drawing', [], '/api/v1/look')->assertStatus(422);
+        $this->send(self::svg(''), [], '/api/v1/look')->assertStatus(422)->assertJsonPath('message', 'The file draws nothing: it has no shapes and no lines.');
     }
 
     #[Test]
@@ -171,10 +171,10 @@ final class VerdictTest extends TestCase
         [$job, $state] = $this->prepared(self::svg('<rect x="10" y="10" width="40" height="20" fill="#f00"/><rect x="30" y="20" width="40" height="20" fill="#000" opacity=".5"/>'));
         self::assertSame(['overlapping-sheets', 'solid-colours'], [$state['preparation']['result']['findings'][0]['kind'], $state['preparation']['result']['findings'][0]['step']]);
         foreach ([['kind' => 'line-set', 'step' => 'solid-colours', 'values' => ['ground' => '#ffffff']], ['kind' => 'line-switch', 'step' => 'solid-colours', 'on' => true]] as $i => $edit) {
-            $this->postJson("/api/jobs/{$job}/edits", ['version' => 1 + $i, 'edit' => $edit])->assertOk();
+            $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 1 + $i, 'edit' => $edit])->assertOk();
         }
-        $this->postJson("/api/jobs/{$job}/preparations")->assertStatus(202);
-        $after = $this->getJson("/api/jobs/{$job}")->json('preparation');
+        $this->postJson("/api/v1/jobs/{$job}/preparations")->assertStatus(202);
+        $after = $this->getJson("/api/v1/jobs/{$job}")->json('preparation');
         $colours = array_column($after['result']['sheets'], 'colour');
         sort($colours);
         self::assertSame(['#800000', '#808080', '#ff0000'], $colours);
@@ -188,26 +188,26 @@ final class VerdictTest extends TestCase
         [$job, $state] = $this->prepared(self::svg('<rect x="10" y="10" width="60" height="10" fill="#f00"/><rect x="10" y="21.6" width="60" height=".5" fill="#f00"/><rect x="10" y="40" width="60" height=".5" fill="#f00"/>'));
         $found = $state['preparation']['result']['findings'];
         self::assertSame(['thin-line', 'thin-line'], array_column($found, 'kind'));
-        $ask = fn (array $edit, array $numbers, int $version = 1): TestResponse => $this->postJson("/api/jobs/{$job}/previews", ['lane' => 'cure', 'version' => $version, 'what' => 'cure', 'edit' => $edit, 'findings' => $numbers]);
+        $ask = fn (array $edit, array $numbers, int $version = 1): TestResponse => $this->postJson("/api/v1/jobs/{$job}/previews", ['lane' => 'cure', 'version' => $version, 'what' => 'cure', 'edit' => $edit, 'findings' => $numbers]);
         $all = $ask(['kind' => 'line-cure', 'what' => 'thicken', 'values' => []], [0, 1])->assertOk()->json();
         self::assertSame([2, 0, ['Look changed']], [$all['cures'], $all['leaves'], array_column($all['makes'], 'label')], 'thicker lines are another look, of more than the ticket lets pass');
         $useless = $ask(['kind' => 'line-cure', 'what' => 'remove-hidden', 'values' => []], [0, 1])->assertOk()->json();
         self::assertSame([0, 2, []], [$useless['cures'], $useless['leaves'], $useless['makes']]);
-        $others = fn (string $label): mixed => $this->postJson("/api/jobs/{$job}/previews", ['lane' => 'cure', 'version' => 1, 'what' => 'cure', 'instead' => $label, 'findings' => [0, 1]])->assertOk()->json();
+        $others = fn (string $label): mixed => $this->postJson("/api/v1/jobs/{$job}/previews", ['lane' => 'cure', 'version' => 1, 'what' => 'cure', 'instead' => $label, 'findings' => [0, 1]])->assertOk()->json();
         self::assertSame(['Thicken to the limit', 2], [$others('Remove what is hidden')['label'], $others('Remove what is hidden')['cures']]);
         self::assertContains($others('Thicken to the limit'), [null, []], 'there is no other');
         // For one place alone, on the art itself.
         $at = implode(',', $found[1]['at']);
         $one = $ask(['kind' => 'mend', 'step' => 'thicken', 'values' => [], 'at' => $at, 'line' => 0.8, 'gap' => 1.0], [1])->assertOk()->json();
         self::assertSame([1, 0], [$one['cures'], $one['leaves']]);
-        self::assertSame($state['job']['version'], $this->getJson("/api/jobs/{$job}")->json('job.version'), 'nothing is stored');
-        $this->postJson("/api/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'line-cure', 'what' => 'thicken', 'values' => []]])->assertOk();
-        $this->postJson("/api/jobs/{$job}/preparations")->assertStatus(202);
-        self::assertSame(['look-changed'], array_column($this->getJson("/api/jobs/{$job}")->json('preparation.result.findings'), 'kind'), 'as it was told');
-        $this->postJson("/api/jobs/{$job}/edits", ['version' => 2, 'edit' => ['kind' => 'line-switch', 'step' => 'clean-nodes', 'on' => false]])->assertOk();
+        self::assertSame($state['job']['version'], $this->getJson("/api/v1/jobs/{$job}")->json('job.version'), 'nothing is stored');
+        $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'line-cure', 'what' => 'thicken', 'values' => []]])->assertOk();
+        $this->postJson("/api/v1/jobs/{$job}/preparations")->assertStatus(202);
+        self::assertSame(['look-changed'], array_column($this->getJson("/api/v1/jobs/{$job}")->json('preparation.result.findings'), 'kind'), 'as it was told');
+        $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 2, 'edit' => ['kind' => 'line-switch', 'step' => 'clean-nodes', 'on' => false]])->assertOk();
         $ask(['kind' => 'line-cure', 'what' => 'thicken', 'values' => []], [0], 3)->assertStatus(422)->assertJsonPath('message', 'The job was changed since it was prepared; prepare it, and look again.');
         // A step of its kind that is off is switched on; no second one is put beside it.
-        $steps = array_count_values(array_column($this->postJson("/api/jobs/{$job}/edits", ['version' => 3, 'edit' => ['kind' => 'line-cure', 'what' => 'clean-nodes', 'values' => ['deviation' => 0.02]]])->assertOk()->json('changes.frame.line'), 'kind'));
+        $steps = array_count_values(array_column($this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 3, 'edit' => ['kind' => 'line-cure', 'what' => 'clean-nodes', 'values' => ['deviation' => 0.02]]])->assertOk()->json('changes.frame.line'), 'kind'));
         self::assertSame(1, $steps['clean-nodes']);
     }
 
@@ -216,47 +216,47 @@ final class VerdictTest extends TestCase
     {
         $svg = self::svg(self::WHOLE.'<text x="10" y="48" font-family="Brass Sans, serif" font-size="7">QUAY</text><text x="60" y="48" font-family="Brass Sans, serif" font-size="4">mole</text><text x="50" y="20" font-family="Rye" font-size="5">Rye</text>');
         $job = $this->send($svg, ['width' => '200'])->assertCreated()->json('id');
-        $state = fn (): array => $this->getJson("/api/jobs/{$job}")->json();
+        $state = fn (): array => $this->getJson("/api/v1/jobs/{$job}")->json();
         $first = $state();
         $number = array_search('missing-font', array_column($first['notices'], 'kind'), true);
         self::assertSame(['Brass Sans', 'The font "Brass Sans" is not at hand; "DejaVu Serif" takes its place, and its letters differ.'], [$first['notices'][$number]['sheet'], $first['notices'][$number]['message']]);
-        $where = $this->getJson("/api/jobs/{$job}/letters?missing=Brass+Sans")->assertOk()->json();
+        $where = $this->getJson("/api/v1/jobs/{$job}/letters?missing=Brass+Sans")->assertOk()->json();
         self::assertCount(2, $where['pieces']);
         self::assertEqualsWithDelta([20, 82], [$where['box']['x'], $where['box']['y']], 5, 'both words, at the size of the bench');
         self::assertLessThan(170, $where['box']['width']);
-        $ask = fn (string $family, int $version, string $missing = 'Brass Sans'): TestResponse => $this->postJson("/api/jobs/{$job}/letters", ['version' => $version, 'missing' => $missing, 'family' => $family]);
+        $ask = fn (string $family, int $version, string $missing = 'Brass Sans'): TestResponse => $this->postJson("/api/v1/jobs/{$job}/letters", ['version' => $version, 'missing' => $missing, 'family' => $family]);
         $ask('Brass Sans', 1)->assertStatus(422)->assertJsonPath('message', 'The font "Brass Sans" is not at hand; add it first.');
         $ask('Rye', 1, 'Tin Sans')->assertStatus(422)->assertJsonPath('message', 'No letters on the bench stand in for that font any more.');
 
         // One of the words is moved by hand: it stays.
         $moved = $where['pieces'][1];
-        $this->postJson("/api/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'transform', 'pieces' => [$moved], 'matrix' => [1, 0, 0, 1, 3, 0]]])->assertOk();
+        $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'transform', 'pieces' => [$moved], 'matrix' => [1, 0, 0, 1, 3, 0]]])->assertOk();
         $other = $ask('Rye', 2)->assertOk();
         self::assertSame([$where['pieces'][0]], array_column($other->json('changes.pieces'), 'id'));
         self::assertSame('Set in "Rye" instead, but for 1 that were changed by hand', $other->json('notices')[$number]['accepted']);
-        $rye = array_column($this->getJson("/api/jobs/{$job}")->json('art.pieces'), null, 'id')[$where['pieces'][0]];
-        $this->postJson("/api/jobs/{$job}/undo", ['version' => 3])->assertOk();
+        $rye = array_column($this->getJson("/api/v1/jobs/{$job}")->json('art.pieces'), null, 'id')[$where['pieces'][0]];
+        $this->postJson("/api/v1/jobs/{$job}/undo", ['version' => 3])->assertOk();
         self::assertSame($first['notices'], $state()['notices'], 'it is open again');
-        $this->postJson("/api/jobs/{$job}/redo", ['version' => 4])->assertOk();
+        $this->postJson("/api/v1/jobs/{$job}/redo", ['version' => 4])->assertOk();
         self::assertArrayHasKey('accepted', $state()['notices'][$number]);
         self::assertEquals($rye, array_column($state()['art']['pieces'], null, 'id')[$where['pieces'][0]]);
-        $this->postJson("/api/jobs/{$job}/undo", ['version' => 5])->assertOk();
+        $this->postJson("/api/v1/jobs/{$job}/undo", ['version' => 5])->assertOk();
 
         // Once the font itself is there, they are set in it.
         $condensed = $this->send(str_replace('Brass Sans', 'DejaVu Sans Condensed', $svg), ['width' => '200'])->json('id');
-        $font = $this->post('/api/fonts', ['file' => UploadedFile::fake()->createWithContent('c.woff', (string) file_get_contents(base_path('core/tests/Support/condensed.woff')))])->assertCreated()->json('id');
+        $font = $this->post('/api/v1/fonts', ['file' => UploadedFile::fake()->createWithContent('c.woff', (string) file_get_contents(base_path('core/tests/Support/condensed.woff')))])->assertCreated()->json('id');
         try {
-            self::assertCount(2, $this->getJson("/api/jobs/{$condensed}/letters?missing=DejaVu+Sans+Condensed")->json('pieces'));
-            $set = $this->postJson("/api/jobs/{$condensed}/letters", ['version' => 1, 'missing' => 'DejaVu Sans Condensed', 'family' => 'DejaVu Sans Condensed'])->assertOk();
+            self::assertCount(2, $this->getJson("/api/v1/jobs/{$condensed}/letters?missing=DejaVu+Sans+Condensed")->json('pieces'));
+            $set = $this->postJson("/api/v1/jobs/{$condensed}/letters", ['version' => 1, 'missing' => 'DejaVu Sans Condensed', 'family' => 'DejaVu Sans Condensed'])->assertOk();
             self::assertCount(2, $set->json('changes.pieces'));
             self::assertSame('The font was added, and the letters set in it', $set->json('notices')[$number]['accepted']);
         } finally {
-            $this->deleteJson("/api/fonts/{$font}");
+            $this->deleteJson("/api/v1/fonts/{$font}");
         }
 
         // The same shapes as a file that names the font which is at hand.
         $named = $this->send(str_replace('Brass Sans', 'Rye', $svg), ['width' => '200'])->json('id');
-        $same = array_column($this->getJson("/api/jobs/{$named}")->json('art.pieces'), null, 'id')[$where['pieces'][0]];
+        $same = array_column($this->getJson("/api/v1/jobs/{$named}")->json('art.pieces'), null, 'id')[$where['pieces'][0]];
         self::assertSame($same['d'], $rye['d']);
     }
 
@@ -264,14 +264,14 @@ final class VerdictTest extends TestCase
     public function letters_of_a_drawing_in_lines_stay_letters_when_they_are_set_in_another_font(): void
     {
         $dxf = implode("\n", [0, 'SECTION', 2, 'HEADER', 9, '$INSUNITS', 70, 4, 0, 'ENDSEC', 0, 'SECTION', 2, 'ENTITIES', 0, 'LINE', 8, 'L', 10, 0, 20, 0, 11, 100, 21, 0, 0, 'MTEXT', 8, 'T', 10, 10, 20, 40, 40, 12, 71, 1, 1, '{\fBrass Sans|b0;MOLE}', 0, 'ENDSEC', 0, 'EOF', '']);
-        $job = $this->post('/api/jobs', ['process' => 'cut-vinyl', 'taking' => ['lines' => 'drawn'], 'file' => UploadedFile::fake()->createWithContent('a.dxf', $dxf)], ['Accept' => 'application/json'])->assertCreated()->json('id');
-        $notices = $this->getJson("/api/jobs/{$job}")->json('notices');
+        $job = $this->post('/api/v1/jobs', ['process' => 'cut-vinyl', 'taking' => ['lines' => 'drawn'], 'file' => UploadedFile::fake()->createWithContent('a.dxf', $dxf)], ['Accept' => 'application/json'])->assertCreated()->json('id');
+        $notices = $this->getJson("/api/v1/jobs/{$job}")->json('notices');
         self::assertContains('Brass Sans', array_column($notices, 'sheet'));
-        $where = $this->getJson("/api/jobs/{$job}/letters?missing=Brass+Sans")->assertOk()->json('pieces');
+        $where = $this->getJson("/api/v1/jobs/{$job}/letters?missing=Brass+Sans")->assertOk()->json('pieces');
         self::assertCount(1, $where);
-        $set = $this->postJson("/api/jobs/{$job}/letters", ['version' => 1, 'missing' => 'Brass Sans', 'family' => 'Rye'])->assertOk();
+        $set = $this->postJson("/api/v1/jobs/{$job}/letters", ['version' => 1, 'missing' => 'Brass Sans', 'family' => 'Rye'])->assertOk();
         self::assertSame([$where[0], ['text']], [$set->json('changes.pieces.0.id'), $set->json('changes.pieces.0.live')]);
-        self::assertSame('Rye', $this->postJson("/api/jobs/{$job}/pieces", ['pieces' => $where])->json('details.0.text.family'));
+        self::assertSame('Rye', $this->postJson("/api/v1/jobs/{$job}/pieces", ['pieces' => $where])->json('details.0.text.family'));
     }
 
     #[Test]
@@ -280,32 +280,32 @@ final class VerdictTest extends TestCase
         [$job, $state] = $this->prepared(self::svg(self::WHOLE.'<path d="M10 45h80" stroke="#000" stroke-width=".6"/>'));
         $id = $state['preparation']['id'];
         self::assertSame(['1 finding is open: thin line.'], $state['preparation']['verdict']['open'], 'a line of 0.6 mm under a limit of 0.8 is not serious, and not ready');
-        foreach (["/api/preparations/{$id}/sheets.zip", "/api/preparations/{$id}/sheets/1.svg", "/api/jobs/{$job}/files.zip?format=plt", "/api/jobs/{$job}/files/0.plt", "/api/jobs/{$job}/sizes.zip?width=50mm"] as $way) {
+        foreach (["/api/v1/preparations/{$id}/sheets.zip", "/api/v1/preparations/{$id}/sheets/1.svg", "/api/v1/jobs/{$job}/files.zip?format=plt", "/api/v1/jobs/{$job}/files/0.plt", "/api/v1/jobs/{$job}/sizes.zip?width=50mm"] as $way) {
             $this->getJson($way)->assertStatus(409)->assertJsonPath('open', ['1 finding is open: thin line.']);
         }
-        $this->postJson("/api/jobs/{$job}/releases", ['by' => '', 'reason' => 'x'])->assertStatus(422)->assertJsonPath('message', 'Say who lets it go.');
-        $this->postJson("/api/jobs/{$job}/releases", ['by' => 'Ina', 'reason' => ''])->assertStatus(422);
-        $this->postJson("/api/jobs/{$job}/releases", ['by' => 'Ina', 'reason' => 'The customer wants it so thin'])->assertCreated();
-        $this->get("/api/jobs/{$job}/files.zip?format=plt")->assertOk();
-        self::assertSame('Ina', $this->getJson("/api/jobs/{$job}")->json('preparation.verdict.released.by'));
-        self::assertSame([['Ina', 'The customer wants it so thin', ['1 finding is open: thin line.']]], array_map(static fn (array $row): array => [$row['by'], $row['reason'], $row['open']], $this->getJson("/api/jobs/{$job}/releases")->json()));
+        $this->postJson("/api/v1/jobs/{$job}/releases", ['by' => '', 'reason' => 'x'])->assertStatus(422)->assertJsonPath('message', 'Say who lets it go.');
+        $this->postJson("/api/v1/jobs/{$job}/releases", ['by' => 'Ina', 'reason' => ''])->assertStatus(422);
+        $this->postJson("/api/v1/jobs/{$job}/releases", ['by' => 'Ina', 'reason' => 'The customer wants it so thin'])->assertCreated();
+        $this->get("/api/v1/jobs/{$job}/files.zip?format=plt")->assertOk();
+        self::assertSame('Ina', $this->getJson("/api/v1/jobs/{$job}")->json('preparation.verdict.released.by'));
+        self::assertSame([['Ina', 'The customer wants it so thin', ['1 finding is open: thin line.']]], array_map(static fn (array $row): array => [$row['by'], $row['reason'], $row['open']], $this->getJson("/api/v1/jobs/{$job}/releases")->json('data')));
         // Another state is another question.
-        $this->patchJson("/api/jobs/{$job}", ['version' => 1, 'line' => '0.9mm'])->assertOk();
-        $this->postJson("/api/jobs/{$job}/preparations");
-        $this->getJson("/api/jobs/{$job}/files.zip?format=plt")->assertStatus(409);
+        $this->patchJson("/api/v1/jobs/{$job}", ['version' => 1, 'line' => '0.9mm'])->assertOk();
+        $this->postJson("/api/v1/jobs/{$job}/preparations");
+        $this->getJson("/api/v1/jobs/{$job}/files.zip?format=plt")->assertStatus(409);
         // What is ready is not asked about.
-        $this->patchJson("/api/jobs/{$job}", ['version' => 2, 'line' => '0.5mm'])->assertOk();
-        $this->postJson("/api/jobs/{$job}/preparations");
-        $this->get("/api/jobs/{$job}/files.zip?format=plt")->assertOk();
-        $this->postJson("/api/jobs/{$job}/releases", ['by' => 'Ina', 'reason' => 'x'])->assertStatus(422)->assertJsonPath('message', 'The job is ready; nothing holds it.');
+        $this->patchJson("/api/v1/jobs/{$job}", ['version' => 2, 'line' => '0.5mm'])->assertOk();
+        $this->postJson("/api/v1/jobs/{$job}/preparations");
+        $this->get("/api/v1/jobs/{$job}/files.zip?format=plt")->assertOk();
+        $this->postJson("/api/v1/jobs/{$job}/releases", ['by' => 'Ina', 'reason' => 'x'])->assertStatus(422)->assertJsonPath('message', 'The job is ready; nothing holds it.');
     }
 
     #[Test]
     public function an_empty_bench_is_neither_ready_nor_not(): void
     {
-        $job = $this->postJson('/api/jobs', ['process' => 'cut-vinyl', 'width' => '100mm', 'height' => '50mm'])->assertCreated()->json('id');
-        $this->postJson("/api/jobs/{$job}/preparations")->assertStatus(202);
-        $verdict = $this->getJson("/api/jobs/{$job}")->json('preparation.verdict');
+        $job = $this->postJson('/api/v1/jobs', ['process' => 'cut-vinyl', 'width' => '100mm', 'height' => '50mm'])->assertCreated()->json('id');
+        $this->postJson("/api/v1/jobs/{$job}/preparations")->assertStatus(202);
+        $verdict = $this->getJson("/api/v1/jobs/{$job}")->json('preparation.verdict');
         self::assertSame([true, false, 'There is nothing to make yet'], [$verdict['empty'], $verdict['ready'], $verdict['sentence']]);
     }
 }

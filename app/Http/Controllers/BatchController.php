@@ -4,70 +4,75 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Ticket;
+use App\Http\Description\Answers;
+use App\Http\Requests\BatchAgainRequest;
+use App\Http\Requests\BatchRequest;
+use App\Http\Requests\OpenBatchFileRequest;
+use App\Http\Resources\BatchResource;
+use App\Http\Resources\JobResource;
+use App\Http\Resources\ListedBatchResource;
+use App\Http\Zips;
 use App\Models\Batch;
 use App\Models\ShopPreset;
 use App\Prep\BatchIntake;
 use App\Prep\Intake;
 use App\Works\Kinds\RunBatch;
 use App\Works\Works;
-use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Http\Response;
-use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
-use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Format\FolderName;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Process\Plain;
 use NeatEdge\Core\Process\Processes;
 use NeatEdge\Core\Seen\Small;
-use RuntimeException;
-use ZipArchive;
 
 /** Many files through one preset: in, watched, opened one by one, out as one ZIP. */
 final class BatchController
 {
-    public function index(): JsonResponse
+    private const PAGE = 100;
+
+    /** Batches, the latest first. */
+    #[Answers([ListedBatchResource::class], paged: true)]
+    public function index(): AnonymousResourceCollection
     {
-        return new JsonResponse(Batch::query()->orderByDesc('id')->limit(100)->get()->map(static fn (Batch $batch): array => self::row($batch)));
+        return ListedBatchResource::collection(Batch::query()->orderByDesc('id')->simplePaginate(self::PAGE));
     }
 
-    public function store(Request $request): JsonResponse
+    /** Takes files in and begins. */
+    #[Answers(BatchResource::class, 201)]
+    public function store(BatchRequest $request): BatchResource
     {
-        $fields = $request->validate([
-            'title' => ['nullable', 'string', 'max:120'], 'preset' => ['required', 'string', 'max:80'], 'process' => ['nullable', Rule::in(Processes::keys())],
-            'width' => ['nullable', 'string', 'max:200'], 'sizes' => ['nullable', 'string', 'max:1000000'],
-            'files' => ['required', 'array', 'min:1', 'max:1000'], 'paths' => ['sometimes', 'array', 'max:1000'], 'paths.*' => ['string', 'max:4000'], 'files.*' => ['file', 'max:'.intdiv((int) config('neat-edge.upload_bytes'), 1000)],
-        ], ['files.*' => 'Drop drawings or a ZIP of them.', 'files' => 'Drop drawings or a ZIP of them.', 'preset.*' => 'Choose a preset.', 'process.*' => 'Choose how the jobs are made.', 'title.*' => 'The title is longer than 120 letters.', 'width.*' => 'Type a width such as 300mm.', 'sizes.*' => 'The table of sizes is too long.']);
+        $fields = $request->validated();
         $preset = ShopPreset::shelf()[$fields['preset']] ?? throw ValidationException::withMessages(['preset' => 'That preset is not on the shelf any more.']);
-        $files = [];
-        foreach (array_values((array) $request->file('files')) as $i => $file) {
-            if ($file instanceof UploadedFile) {
-                // A browser sends names without folders: those are told beside.
-                $files[] = [$fields['paths'][$i] ?? $file->getClientOriginalName(), $file];
-            }
-        }
         $batch = BatchIntake::take(
-            trim((string) ($fields['title'] ?? '')) ?: $preset->name, $preset, Processes::find((string) ($fields['process'] ?? '')) ?? Processes::find($preset->for[0] ?? '') ?? new Plain,
-            (string) ($fields['width'] ?? ''), (string) ($fields['sizes'] ?? ''), $files,
+            trim((string) ($fields['title'] ?? '')) ?: $preset->name,
+            $preset,
+            Processes::find((string) ($fields['process'] ?? '')) ?? Processes::find($preset->for[0] ?? '') ?? new Plain,
+            (string) ($fields['width'] ?? ''),
+            (string) ($fields['sizes'] ?? ''),
+            $request->sent(),
         );
         RunBatch::begin($batch);
 
-        return new JsonResponse(self::whole($batch->refresh()), 201);
+        return (new BatchResource($batch->refresh()))->status(201);
     }
 
-    public function show(Batch $batch): JsonResponse
+    /** A batch with its files. */
+    #[Answers(BatchResource::class)]
+    public function show(Batch $batch): BatchResource
     {
-        return new JsonResponse(self::whole($batch));
+        return new BatchResource($batch);
     }
 
     /** Goes on with what is not done; a file that failed is tried again. */
-    public function again(Request $request, Batch $batch): JsonResponse
+    #[Answers(BatchResource::class)]
+    public function again(BatchAgainRequest $request, Batch $batch): BatchResource
     {
-        $file = $request->validate(['file' => ['sometimes', 'string', 'max:200']], ['*' => 'Name a file of the batch.'])['file'] ?? null;
+        $file = $request->validated('file');
         foreach ($batch->rows() as $row) {
             if ($file === null ? $row['state'] === 'failed' : $row['file'] === $file) {
                 File::deleteDirectory($batch->folder('out/'.FolderName::of((string) $row['file'])));
@@ -76,97 +81,63 @@ final class BatchController
         // One whose work is not kept any more is begun with another.
         $batch->work === null ? RunBatch::begin($batch) : Works::goOn($batch->work);
 
-        return $this->show($batch->refresh());
+        return new BatchResource($batch->refresh());
     }
 
     /** One of its files as a job, with the line of the preset. */
-    public function open(Request $request, Batch $batch): JsonResponse
+    #[Answers(JobResource::class, 201)]
+    public function open(OpenBatchFileRequest $request, Batch $batch): JobResource
     {
-        $row = self::find($batch, is_string($request->input('file')) ? $request->input('file') : '');
+        $row = $batch->row($request->validated('file')) ?? abort(404);
         $preset = ShopPreset::shelf()[$batch->preset] ?? null;
-        $width = isset($row['width_mm']) ? (float) $row['width_mm'] : null;
         $job = Intake::take(
-            mb_substr(pathinfo((string) $row['file'], PATHINFO_FILENAME), 0, 120), Processes::of($batch->process), $width, (string) $row['file'],
-            (string) file_get_contents($batch->folder('in/'.$row['file'])), line: $preset?->steps, taking: ['page' => '1'],
+            mb_substr(pathinfo((string) $row['file'], PATHINFO_FILENAME), 0, 120),
+            Processes::of($batch->process),
+            isset($row['width_mm']) ? (float) $row['width_mm'] : null,
+            (string) $row['file'],
+            (string) file_get_contents($batch->folder('in/'.$row['file'])),
+            line: $preset?->steps,
+            taking: ['page' => '1'],
         );
         if ($preset !== null) {
             $job->update(['preset' => ['name' => $preset->name, 'version' => $preset->version, 'line' => '']]);
         }
 
-        return new JsonResponse(Ticket::of($job), 201);
+        return (new JobResource($job))->status(201);
     }
 
     /** A small picture of what came in. */
+    #[Answers(type: 'image/svg+xml')]
     public function picture(Batch $batch, string $file): Response
     {
-        $row = self::find($batch, $file);
+        $row = $batch->row($file) ?? abort(404);
         $drawing = Intake::read((string) file_get_contents($batch->folder('in/'.$row['file'])), (string) $row['file'])->drawing;
 
         return new Response(Writer::write(Small::of($drawing->artwork)), 200, ['Content-Type' => 'image/svg+xml', 'Cache-Control' => 'private, max-age=86400']);
     }
 
+    /** All that came out, in one ZIP. */
+    #[Answers(type: 'application/zip')]
     public function zip(Batch $batch): Response
     {
-        $path = (string) tempnam(sys_get_temp_dir(), 'neat-edge-');
-        try {
-            $zip = new ZipArchive;
-            if ($zip->open($path, ZipArchive::OVERWRITE) !== true) {
-                throw new RuntimeException('The ZIP cannot be made.');
-            }
-            foreach ($batch->rows() as $row) {
-                foreach (glob($batch->folder('out/'.FolderName::of((string) $row['file'])).'/*') ?: [] as $file) {
-                    if (basename($file) !== 'row.json') {
-                        $zip->addFile($file, FolderName::of((string) $row['file']).'/'.basename($file));
-                    }
-                }
-            }
-            $zip->addFromString('summary.json', json_encode($batch->rows(), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES));
-            if (is_file($batch->folder('out/summary.csv'))) {
-                $zip->addFile($batch->folder('out/summary.csv'), 'summary.csv');
-            }
-            $zip->close();
-            $bytes = (string) file_get_contents($path);
-        } finally {
-            @unlink($path);
+        $files = ['summary.json' => json_encode($batch->rows(), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)];
+        if (is_file($batch->folder('out/summary.csv'))) {
+            $files['summary.csv'] = (string) file_get_contents($batch->folder('out/summary.csv'));
         }
 
-        return new Response($bytes, 200, ['Content-Type' => 'application/zip', 'Content-Disposition' => 'attachment; filename="'.(Str::slug($batch->title) ?: 'batch').'.zip"']);
+        return Zips::of($files, Str::slug($batch->title) ?: 'batch', $batch->made());
     }
 
-    public function destroy(Batch $batch): JsonResponse
+    /** Throws a batch away that is not at work, with its files. */
+    #[Answers(status: 204)]
+    public function destroy(Batch $batch): Response
     {
-        abort_if($batch->work?->isOpen() === true, 409, 'Stop the batch first.');
+        if ($batch->work?->isOpen() === true) {
+            throw Refused::because('Stop the batch first.');
+        }
         File::deleteDirectory($batch->folder());
         $batch->delete();
 
-        return new JsonResponse(null, 204);
-    }
-
-    /** @return array<string, mixed> */
-    private static function find(Batch $batch, string $file): array
-    {
-        foreach ($batch->rows() as $row) {
-            if ($row['file'] === $file) {
-                return $row;
-            }
-        }
-        abort(404);
-    }
-
-    /** @return array<string, mixed> */
-    private static function row(Batch $batch): array
-    {
-        return [
-            'id' => $batch->id, 'title' => $batch->title, 'work' => $batch->work?->row(), 'process' => $batch->process, 'processLabel' => Processes::of($batch->process)->label(), 'preset' => $batch->preset, 'width' => $batch->width,
-            'files' => $batch->files, 'notTaken' => $batch->not_taken ?? [], 'made' => $batch->created_at?->toIso8601String(),
-        ];
-    }
-
-    /** @return array<string, mixed> */
-    private static function whole(Batch $batch): array
-    {
-        $rows = array_map(static fn (array $row): array => array_diff_key($row, ['key' => 1]), $batch->rows());
-
-        return [...self::row($batch), 'rows' => $rows, 'done' => count(array_filter($rows, static fn (array $row): bool => $row['state'] !== 'waiting'))];
+        return response()->noContent();
     }
 }

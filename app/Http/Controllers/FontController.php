@@ -4,48 +4,43 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Description\Answers;
+use App\Http\Requests\FontRequest;
+use App\Http\Resources\FontResource;
+use App\Http\Resources\FontsResource;
 use App\Models\ShopFont;
 use App\Prep\ShopFonts;
-use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
-use Illuminate\Http\UploadedFile;
-use Illuminate\Validation\ValidationException;
+use Illuminate\Http\Response;
 use NeatEdge\Core\Type\FontShelf;
 
+/** Fonts of the shop. */
 final class FontController
 {
-    public function index(): JsonResponse
+    /** Families that ship, and fonts that were added. */
+    #[Answers(FontsResource::class)]
+    public function index(): FontsResource
     {
-        return new JsonResponse([
+        return new FontsResource([
             'shipped' => FontShelf::shippedFamilies(),
-            'added' => ShopFont::query()->orderBy('family')->orderBy('id')->get()->map(self::told(...))->values(),
+            'added' => array_values(ShopFont::query()->orderBy('family')->orderBy('id')->get()->map(FontResource::row(...))->all()),
         ]);
     }
 
-    public function store(Request $request): JsonResponse
+    /** Adds a font. */
+    #[Answers(FontResource::class, 201)]
+    public function store(FontRequest $request): FontResource
     {
-        $request->validate(['file' => ['required', 'file', 'max:'.intdiv((int) config('neat-edge.font_bytes'), 1000)]], [
-            'file.max' => sprintf('The font is larger than %d MB.', intdiv((int) config('neat-edge.font_bytes'), 1_000_000)),
-            'file.*' => 'The font did not arrive; drop it again.',
-        ]);
-        $file = $request->file('file');
-        if (! $file instanceof UploadedFile) {
-            throw ValidationException::withMessages(['file' => 'Drop one font.']);
-        }
+        $file = $request->sent();
 
-        return new JsonResponse(self::told(ShopFonts::add($file->getClientOriginalName(), (string) $file->get())), 201);
+        return (new FontResource(ShopFonts::add($file->getClientOriginalName(), (string) $file->get())))->status(201);
     }
 
-    public function destroy(ShopFont $font): JsonResponse
+    /** Takes a font from the shelf; letters that were set stay as they are. */
+    #[Answers(status: 204)]
+    public function destroy(ShopFont $font): Response
     {
         ShopFonts::remove($font);
 
-        return new JsonResponse(null, 204);
-    }
-
-    /** @return array<string, mixed> */
-    private static function told(ShopFont $font): array
-    {
-        return ['id' => $font->id, 'family' => $font->family, 'style' => trim(($font->bold ? 'bold ' : '').($font->italic ? 'italic' : '')) ?: 'regular'];
+        return response()->noContent();
     }
 }

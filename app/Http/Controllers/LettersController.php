@@ -4,11 +4,16 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Budget;
+use App\Http\Description\Answers;
+use App\Http\Requests\MissingFontRequest;
+use App\Http\Requests\SetLettersRequest;
+use App\Http\Resources\ChangedStateResource;
+use App\Http\Resources\MissingLettersResource;
 use App\Models\ShopJob;
+use App\Prep\History;
 use App\Prep\LettersAnew;
-use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
+use App\Prep\Proposal;
+use App\Works\Budget;
 use NeatEdge\Core\Described\Refused;
 
 /** Letters of a customer's file that stand in for a font which was not at hand. */
@@ -18,23 +23,24 @@ final class LettersController
     private const UNLIKE = 'Rye';
 
     /** Where they stand on the bench, and how many of them were changed by hand since. */
-    public function show(Request $request, ShopJob $job): JsonResponse
+    #[Answers(MissingLettersResource::class)]
+    public function show(MissingFontRequest $request, ShopJob $job): MissingLettersResource
     {
-        $missing = self::missing($request);
+        $missing = $request->validated('missing');
         $job = ShopJob::snapshot($job->id);
         [, $pieces, $stay] = Budget::within('Reading the file again', static fn (): array => LettersAnew::set($job, $job->art(), $missing, self::UNLIKE));
         $box = LettersAnew::around($pieces);
 
-        return new JsonResponse(['pieces' => array_column($pieces, 'id'), 'stay' => $stay, 'box' => $box === null ? null : ['x' => $box->left, 'y' => $box->top, 'width' => $box->width(), 'height' => $box->height()]]);
+        return new MissingLettersResource(['pieces' => array_column($pieces, 'id'), 'stay' => $stay, 'box' => $box === null ? null : ['x' => $box->left, 'y' => $box->top, 'width' => $box->width(), 'height' => $box->height()]]);
     }
 
     /** They are set in a font that is at hand now. */
-    public function store(Request $request, ShopJob $job): JsonResponse
+    #[Answers(ChangedStateResource::class)]
+    public function store(SetLettersRequest $request, ShopJob $job): ChangedStateResource
     {
-        $missing = self::missing($request);
-        $family = $request->validate(['family' => ['required', 'string', 'max:60']], ['*' => 'Choose the font that the letters are set in.'])['family'];
+        [$missing, $family] = [$request->validated('missing'), $request->validated('family')];
 
-        return History::change($job, EditController::version($request), static function (ShopJob $job) use ($missing, $family): Proposal {
+        return new ChangedStateResource(History::change($job, $request->asker(), static function (ShopJob $job) use ($missing, $family): Proposal {
             $before = $job->art();
             [$after, $pieces, $stay] = LettersAnew::set($job, $before, $missing, $family);
             if ($pieces === []) {
@@ -44,11 +50,6 @@ final class LettersController
             $said = (mb_strtolower($family) === mb_strtolower($missing) ? 'The font was added, and the letters set in it' : "Set in \"{$family}\" instead").($stay > 0 ? ", but for {$stay} that were changed by hand" : '');
 
             return Proposal::telling("Set letters in {$family}", $before, $after, array_map(static fn (array $notice): array => [...$notice, 'accepted' => $said], $was), $was);
-        });
-    }
-
-    private static function missing(Request $request): string
-    {
-        return (string) $request->validate(['missing' => ['required', 'string', 'max:60']], ['*' => 'Say which font was missing.'])['missing'];
+        }));
     }
 }

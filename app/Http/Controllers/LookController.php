@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Budget;
+use App\Http\Description\Answers;
+use App\Http\Requests\LookRequest;
+use App\Http\Resources\LookedResource;
 use App\Prep\Intake;
-use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
-use Illuminate\Http\UploadedFile;
-use Illuminate\Validation\ValidationException;
+use App\Works\Budget;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Format\Svg\Writer;
@@ -17,29 +16,22 @@ use NeatEdge\Core\Seen\Extent;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Pages\PageReader;
 
-/** What a file is before it becomes a job: its page, the box of its art, what would be left out, and what can be chosen of how it is taken. */
+/** What a file is before it becomes a job. */
 final class LookController
 {
-    public function show(Request $request): JsonResponse
+    /** Its page, the box of its art, what would be left out, and what can be chosen of how it is taken. */
+    #[Answers(LookedResource::class)]
+    public function show(LookRequest $request): LookedResource
     {
-        $most = (int) config('neat-edge.upload_bytes');
-        $fields = $request->validate(['file' => ['required', 'file', 'max:'.intdiv($most, 1000)], 'taking' => ['sometimes', 'array'], 'taking.*' => ['nullable', 'string', 'max:200']], [
-            'file.max' => sprintf('The file is larger than %d MB.', intdiv($most, 1_000_000)),
-            'file.*' => 'The file did not arrive; drop it again.',
-            'taking.*' => 'Say how the file is to be taken by the names of its choices.',
-        ]);
-        $file = $request->file('file');
-        if (! $file instanceof UploadedFile) {
-            throw ValidationException::withMessages(['file' => 'Drop one file.']);
-        }
+        $file = $request->sent();
         $bytes = (string) $file->get();
-        $taking = Intake::said($fields['taking'] ?? []);
+        $taking = Intake::said($request->validated('taking', []));
         $arrived = Intake::read($bytes, $file->getClientOriginalName(), $taking);
         $art = $arrived->drawing->artwork;
         $box = Budget::within('Measuring this file', static fn () => Extent::of($art));
         $pages = $arrived->pages > 1 && ! isset($taking['page']) ? Budget::within('Looking at the pages of this file', static fn (): array => (new PageReader)->pictures($bytes)) : [];
 
-        return new JsonResponse([
+        return new LookedResource([
             'statesSize' => $arrived->drawing->statesSize,
             'page' => [$art->width, $art->height],
             'box' => $box === null ? null : [$box->left, $box->top, $box->width(), $box->height()],

@@ -4,58 +4,63 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Description\Answers;
+use App\Http\Requests\ComparePresetsRequest;
+use App\Http\Requests\ImportPresetRequest;
+use App\Http\Requests\KeepPresetRequest;
+use App\Http\Requests\UsePresetRequest;
+use App\Http\Resources\ChangedStateResource;
+use App\Http\Resources\PresetDifferencesResource;
+use App\Http\Resources\PresetResource;
 use App\Models\ShopJob;
 use App\Models\ShopPreset;
-use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
+use App\Prep\History;
+use App\Prep\Proposal;
+use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Http\Response;
-use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
-use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Format\Json\PresetJson;
 use NeatEdge\Core\Prepare\Preset;
-use NeatEdge\Core\Prepare\Steps;
 use NeatEdge\Core\Process\Processes;
 
-/** L3: presets, ours and the shop's. */
+/** Presets, ours and the shop's. */
 final class PresetController
 {
-    public function index(): JsonResponse
+    /** All of them. */
+    #[Answers([PresetResource::class])]
+    public function index(): AnonymousResourceCollection
     {
-        return new JsonResponse(array_map(self::row(...), array_values(ShopPreset::shelf())));
+        return PresetResource::collection(array_values(ShopPreset::shelf()));
     }
 
-    /** The line of a job under a name. */
-    public function store(Request $request, ShopJob $job): JsonResponse
+    /** Keeps the line of a job under a name. */
+    #[Answers(PresetResource::class, 201)]
+    public function store(KeepPresetRequest $request, ShopJob $job): PresetResource
     {
-        $fields = $request->validate([
-            'name' => ['required', 'string', 'max:80', Rule::notIn(array_keys(Processes::presets()))],
-            'note' => ['sometimes', 'nullable', 'string', 'max:500'],
-            'for' => ['sometimes', 'array'],
-            'for.*' => [Rule::in(Processes::keys())],
-        ], ['name.not_in' => 'That preset ships with the application; choose another name.', 'name.*' => 'A preset needs a name of at most 80 letters.', 'note.*' => 'The note has more than 500 letters.', '*' => 'Choose processes from the list.']);
+        $fields = $request->validated();
         $line = $job->art()->line ?? [];
         $kept = ShopPreset::keep(new Preset(trim($fields['name']), 1, trim((string) ($fields['note'] ?? '')), array_values($fields['for'] ?? []), $line));
         $job->update(['preset' => ['name' => $kept->name, 'version' => $kept->version, 'line' => Preset::key($line)]]);
 
-        return new JsonResponse(self::row($kept), 201);
+        return (new PresetResource($kept))->status(201);
     }
 
-    /** A preset from a file. */
-    public function import(Request $request): JsonResponse
+    /** Takes a preset from a file. */
+    #[Answers(PresetResource::class, 201)]
+    public function import(ImportPresetRequest $request): PresetResource
     {
-        $request->validate(['file' => ['required', 'file', 'max:1000']], ['file.*' => 'Choose a preset file of at most 1 MB.']);
-        $file = $request->file('file');
-        $preset = PresetJson::decode($file instanceof UploadedFile ? (string) $file->get() : '', Processes::keys());
+        $preset = PresetJson::decode((string) $request->sent()->get(), Processes::keys());
         if (isset(Processes::presets()[$preset->name])) {
             throw ValidationException::withMessages(['file' => sprintf('"%s" ships with the application; give the preset another name.', $preset->name)]);
         }
 
-        return new JsonResponse(self::row(ShopPreset::keep($preset)), 201);
+        return (new PresetResource(ShopPreset::keep($preset)))->status(201);
     }
 
+    /** A preset as a file. */
+    #[Answers(type: 'application/json')]
     public function export(string $name): Response
     {
         $preset = ShopPreset::shelf()[$name] ?? abort(404);
@@ -63,41 +68,37 @@ final class PresetController
         return new Response(PresetJson::encode($preset), 200, ['Content-Type' => 'application/json', 'Content-Disposition' => 'attachment; filename="'.(Str::slug($name) ?: 'preset').'.json"']);
     }
 
-    public function destroy(string $name): JsonResponse
+    /** Takes a preset of the shop from the shelf. */
+    #[Answers(status: 204)]
+    public function destroy(string $name): Response
     {
         abort_if(ShopPreset::query()->where('name', $name)->delete() === 0, 404);
 
-        return new JsonResponse(null, 204);
+        return response()->noContent();
     }
 
-    public function compare(Request $request): JsonResponse
+    /** In what two presets differ. */
+    #[Answers(PresetDifferencesResource::class)]
+    public function compare(ComparePresetsRequest $request): PresetDifferencesResource
     {
         $shelf = ShopPreset::shelf();
-        [$one, $other] = array_map(static fn (mixed $name): Preset => $shelf[is_string($name) ? $name : ''] ?? abort(404), [$request->query('one'), $request->query('other')]);
+        [$one, $other] = [$shelf[$request->validated('one')] ?? abort(404), $shelf[$request->validated('other')] ?? abort(404)];
 
-        return new JsonResponse($one->differences($other));
+        return new PresetDifferencesResource($one->differences($other));
     }
 
     /** The line of a preset for a job: an edit like others, and the job says which it was. */
-    public function use(Request $request, ShopJob $job): JsonResponse
+    #[Answers(ChangedStateResource::class)]
+    public function use(UsePresetRequest $request, ShopJob $job): ChangedStateResource
     {
-        $name = $request->input('preset');
-        $preset = ShopPreset::shelf()[is_string($name) ? $name : ''] ?? throw ValidationException::withMessages(['preset' => 'That preset is not on the shelf any more.']);
+        $preset = ShopPreset::shelf()[$request->validated('preset')] ?? throw ValidationException::withMessages(['preset' => 'That preset is not on the shelf any more.']);
 
-        return History::change($job, EditController::version($request), static function (ShopJob $job) use ($preset): Proposal {
+        return new ChangedStateResource(History::change($job, $request->asker(), static function (ShopJob $job) use ($preset): Proposal {
             $before = $job->art();
             $line = array_map(static fn (LineStep $step, int $i): LineStep => $step->with(id: 's'.($i + 1)), $preset->steps, array_keys($preset->steps));
+            $came = ['name' => $preset->name, 'version' => $preset->version, 'line' => Preset::key($line)];
 
-            return Proposal::state(sprintf('Use "%s"', mb_substr($preset->name, 0, 60)), $before, $before->with(line: $line, apart: $before->apart), ['preset' => ['name' => $preset->name, 'version' => $preset->version, 'line' => Preset::key($line)]]);
-        });
-    }
-
-    /** @return array<string, mixed> */
-    private static function row(Preset $preset): array
-    {
-        return [
-            'name' => $preset->name, 'version' => $preset->version, 'note' => $preset->note, 'for' => $preset->for, 'ships' => isset(Processes::presets()[$preset->name]),
-            'steps' => array_map(static fn (LineStep $step): array => ['kind' => $step->kind, 'label' => Steps::about($step->kind)->label, 'on' => $step->on], $preset->steps),
-        ];
+            return Proposal::state(sprintf('Use "%s"', mb_substr($preset->name, 0, 60)), $before, $before->with(line: $line, apart: $before->apart), ['preset' => $came]);
+        }));
     }
 }

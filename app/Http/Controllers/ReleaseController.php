@@ -4,27 +4,34 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Ticket;
+use App\Http\Description\Answers;
+use App\Http\Requests\ReleaseRequest;
+use App\Http\Resources\ReleaseResource;
 use App\Models\Release;
 use App\Models\ShopJob;
 use App\Prep\Gate;
 use App\Prep\Made;
-use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
+use App\Prep\Verdicts;
+use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use NeatEdge\Core\Described\Refused;
 
 /** Who let a job go that was not ready, and why. */
 final class ReleaseController
 {
-    public function index(ShopJob $job): JsonResponse
+    private const PAGE = 100;
+
+    /** Of one job, the latest first. */
+    #[Answers([ReleaseResource::class], paged: true)]
+    public function index(ShopJob $job): AnonymousResourceCollection
     {
-        return new JsonResponse(Release::query()->where('shop_job_id', $job->id)->orderByDesc('id')->limit(100)->get()->map(static fn (Release $one): array => $one->row()));
+        return ReleaseResource::collection(Release::query()->where('shop_job_id', $job->id)->orderByDesc('id')->simplePaginate(self::PAGE));
     }
 
-    public function store(Request $request, ShopJob $job): JsonResponse
+    /** Lets it go as it is, for this state of it alone. */
+    #[Answers(ReleaseResource::class, 201)]
+    public function store(ReleaseRequest $request, ShopJob $job): ReleaseResource
     {
-        $fields = $request->validate(['by' => ['required', 'string', 'max:80'], 'reason' => ['required', 'string', 'max:200']], ['by.*' => 'Say who lets it go.', 'reason.*' => 'Say why it may go as it is, in up to 200 letters.']);
-        $verdict = Ticket::verdict(Made::prepared($job), $job) ?? throw Refused::because('Prepare the job first.');
+        $verdict = Verdicts::of(Made::prepared($job), $job) ?? throw Refused::because('Prepare the job first.');
         if ($verdict->isReady()) {
             throw Refused::because('The job is ready; nothing holds it.');
         }
@@ -32,6 +39,6 @@ final class ReleaseController
             throw Refused::because('There is nothing to make.');
         }
 
-        return new JsonResponse(Gate::release($job, $verdict, trim($fields['by']), trim($fields['reason']))->row(), 201);
+        return (new ReleaseResource(Gate::release($job, $verdict, trim($request->validated('by')), trim($request->validated('reason')))))->status(201);
     }
 }

@@ -4,98 +4,69 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Description\Answers;
+use App\Http\Requests\SendRequest;
+use App\Http\Resources\DoneSoFarResource;
+use App\Http\Resources\ProblemResource;
+use App\Http\Resources\SendingResource;
+use App\Http\Resources\SendingsResource;
+use App\Http\Resources\StockItemResource;
 use App\Models\Sending;
 use App\Models\ShopJob;
 use App\Models\StockItem;
-use App\Prep\Gate;
-use App\Prep\Made;
-use App\Works\Kinds\Send;
-use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
+use App\Prep\Dispatch;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Device\Devices;
-use NeatEdge\Core\Sheet\Layout\Layout;
-use NeatEdge\Core\Shop\Stock;
 
-/** O7: sheets on their way to machines. */
+/** Sheets on their way to machines. */
 final class SendingController
 {
-    public function index(ShopJob $job): JsonResponse
+    /** Sendings of a job that are told of. */
+    private const TOLD = 60;
+
+    /** Machines of the shop, and what of the job was sent to them. */
+    #[Answers(SendingsResource::class)]
+    public function index(ShopJob $job): SendingsResource
     {
-        return new JsonResponse([
-            'machines' => StockItem::query()->where('kind', 'machine')->orderBy('id')->get()->map(static fn (StockItem $one): array => [...$one->row(), 'format' => Devices::of((string) $one->data['kind'])::about()->format, 'fits' => $one->data['kind'] === $job->process->machine()]),
-            'sendings' => Sending::query()->where('shop_job_id', $job->id)->orderByDesc('id')->limit(60)->get()->map(static fn (Sending $one): array => $one->row()),
+        return new SendingsResource([
+            'machines' => StockItem::query()->where('kind', 'machine')->orderBy('id')->get()->map(static fn (StockItem $one): array => [
+                ...StockItemResource::row($one), 'format' => Devices::of((string) $one->data['kind'])::about()->format, 'fits' => $one->data['kind'] === $job->process->machine(),
+            ])->all(),
+            'sendings' => Sending::query()->where('shop_job_id', $job->id)->orderByDesc('id')->limit(self::TOLD)->get()->map(SendingResource::row(...))->all(),
         ]);
     }
 
-    public function store(Request $request, ShopJob $job): JsonResponse
+    /** Sends a sheet to a machine. */
+    #[Answers(SendingResource::class, 202), Answers(ProblemResource::class, 409), Answers(ProblemResource::class, 507)]
+    public function store(SendRequest $request, ShopJob $job): SendingResource
     {
-        $fields = $request->validate(['machine' => ['required', 'integer'], 'number' => ['required', 'integer', 'min:0'], 'again' => ['sometimes', 'boolean']], ['*' => 'Choose a sheet and a machine.']);
+        $fields = $request->validated();
         $machine = StockItem::query()->where('kind', 'machine')->whereKey((int) $fields['machine'])->first() ?? throw Refused::because('That machine is not in the shop any more.');
-        $preparation = Made::prepared($job);
-        Made::holdStale($preparation, false);
-        Gate::pass($job, $preparation);
-        $layout = Made::ready($job)[(int) $fields['number']] ?? abort(404);
-        self::hold($job, $machine, $layout);
-        $kind = (string) $machine->data['kind'];
-        $format = Devices::of($kind)::about()->format;
-        [$bytes, $about] = ExportController::written($layout, $format, [...array_intersect_key(Made::described($job, $machine), array_flip(['blade', 'overcut', 'travel', 'gather', 'lift'])), ...($format === 'pdf' ? ['films' => 'black'] : [])]);
-        // Looked for and noted in one: of two people who press at once the second is asked.
-        $sending = DB::transaction(static function () use ($job, $fields, $machine, $kind, $layout, $about): Sending|JsonResponse {
-            $sent = Sending::query()->where('shop_job_id', $job->id)->where('number', $fields['number'])->where('version', $job->version)->latest('id')->get()->first(static fn (Sending $one): bool => $one->work !== null && $one->work->state !== 'stopped');
-            if ($sent !== null && ($fields['again'] ?? false) !== true) {
-                return new JsonResponse(['message' => $sent->work?->state === 'done' ? sprintf('This sheet was sent to %s before. Send it once more?', $sent->machine) : sprintf('This sheet is on its way to %s already. Send it a second time?', $sent->machine), 'sent' => $sent->row()], 409);
-            }
+        $sending = Dispatch::send($job, $machine, (int) $fields['number'], ($fields['again'] ?? false) === true) ?? abort(404);
 
-            return Sending::query()->create([
-                'shop_job_id' => $job->id, 'version' => $job->version, 'machine' => $machine->name, 'kind' => $kind, 'address' => $machine->data['host'].':'.(int) $machine->data['port'], 'file' => "{$layout->name}.{$about->extension}",
-                'title' => $layout->title, 'number' => (int) $fields['number'], 'length_mm' => $layout->length(), 'height_mm' => $layout->height, 'log' => [],
-            ]);
-        });
-        if ($sending instanceof JsonResponse) {
-            return $sending;
-        }
-        if (! is_dir(dirname($sending->path()))) {
-            @mkdir(dirname($sending->path()), 0775, true);
-        }
-        if (@file_put_contents($sending->path(), $bytes) !== strlen($bytes)) {
-            $sending->delete();
-
-            return new JsonResponse(['message' => 'The file could not be kept: the disk is full. Nothing was sent.'], 507);
-        }
-        Send::begin($job, $sending, Devices::of($kind)::parts($bytes));
-
-        return new JsonResponse($sending->refresh()->row(), 202);
+        return (new SendingResource($sending))->status(202);
     }
 
-    /** Nothing goes to a machine of another kind than the process wants, or that a sheet does not fit. */
-    private static function hold(ShopJob $job, StockItem $machine, Layout $layout): void
+    /** How far it is. */
+    #[Answers(SendingResource::class)]
+    public function show(Sending $sending): SendingResource
     {
-        $wanted = $job->process->machine();
-        if ($machine->data['kind'] !== $wanted) {
-            throw Refused::because(sprintf('%s is no %s: %s does not make %s.', $machine->name, $wanted, $machine->name, lcfirst($job->process->label())));
-        }
-        $says = Stock::misfit($machine->data, $layout);
-        if ($says !== null) {
-            throw Refused::because("{$machine->name}: {$says}");
-        }
-    }
-
-    public function show(Sending $sending): JsonResponse
-    {
-        return new JsonResponse($sending->row());
+        return new SendingResource($sending);
     }
 
     /** What is done of it so far, as the sheet lies on the bench. */
-    public function done(Sending $sending): JsonResponse
+    #[Answers(DoneSoFarResource::class)]
+    public function done(Sending $sending): DoneSoFarResource
     {
         $bytes = is_file($sending->path()) ? (string) file_get_contents($sending->path()) : '';
+        $done = $sending->work->done ?? 0;
+        // Machines count y upwards from the lower left corner of the sheet.
+        $down = static fn (array $way): array => array_map(static fn (float $v, int $k): float => round($k % 2 === 0 ? $v : $sending->height_mm - $v, 2), $way, array_keys($way));
 
-        return new JsonResponse([
-            'done' => $done = $sending->work->done ?? 0, 'of' => $sending->work->of ?? 0,
-            // Machines count y upwards from the lower left corner of the sheet.
-            'ways' => $sending->height_mm <= 0 ? [] : array_map(static fn (array $way): array => array_map(static fn (float $v, int $k): float => round($k % 2 === 0 ? $v : $sending->height_mm - $v, 2), $way, array_keys($way)), Devices::of($sending->kind)::traced($bytes, $done)),
+        return new DoneSoFarResource([
+            'done' => $done,
+            'of' => $sending->work->of ?? 0,
+            'ways' => $sending->height_mm <= 0 ? [] : array_map($down, Devices::of($sending->kind)::traced($bytes, $done)),
         ]);
     }
 }

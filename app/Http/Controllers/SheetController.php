@@ -4,37 +4,46 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Ticket;
+use App\Http\Description\Answers;
+use App\Http\Pictures;
+use App\Http\Requests\EarlierRequest;
+use App\Http\Resources\ProblemResource;
+use App\Http\Zips;
 use App\Models\Preparation;
+use App\Models\ShopJob;
 use App\Prep\Gate;
 use App\Prep\Made;
-use Illuminate\Http\Request;
+use App\Prep\Verdicts;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Sheet\Sheet;
 
+/** Colours of a job as they lie on the page. */
 final class SheetController
 {
-    public function one(Request $request, Preparation $preparation, int $number): Response
+    /** One of them as a file. */
+    #[Answers(type: 'image/svg+xml'), Answers(ProblemResource::class, 409)]
+    public function show(EarlierRequest $request, Preparation $preparation, int $number): Response
     {
-        Made::holdStale($preparation, $request->query('earlier') === '1');
-        Gate::pass($preparation->job()->firstOrFail(), $preparation, $request->query('earlier') === '1');
+        self::hold($preparation, $request->wantsEarlier());
         $sheet = self::sheet($preparation, $number);
 
         return Pictures::svg($sheet->artwork(), $sheet->fileName($number));
     }
 
+    /** One of them as a picture. */
+    #[Answers(type: 'image/svg+xml')]
     public function picture(Preparation $preparation, int $number): Response
     {
         return Pictures::svg(self::sheet($preparation, $number)->artwork());
     }
 
     /** All sheets and the report in one ZIP. */
-    public function all(Request $request, Preparation $preparation): Response
+    #[Answers(type: 'application/zip'), Answers(ProblemResource::class, 409)]
+    public function all(EarlierRequest $request, Preparation $preparation): Response
     {
-        Made::holdStale($preparation, $request->query('earlier') === '1');
-        Gate::pass($preparation->job()->firstOrFail(), $preparation, $request->query('earlier') === '1');
+        $job = self::hold($preparation, $request->wantsEarlier());
         $sheets = $preparation->sheets();
         if ($sheets === []) {
             abort(404);
@@ -43,10 +52,20 @@ final class SheetController
         foreach ($sheets as $i => $sheet) {
             $files[$sheet->fileName($i + 1)] = Writer::write($sheet->artwork());
         }
-        $job = $preparation->job()->firstOrFail();
-        $files['report.json'] = json_encode([...$preparation->result ?? [], 'verdict' => Ticket::verdict($preparation, $job)?->toArray(), 'left_out' => $job->leftOut()], JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
+        $report = [...$preparation->result ?? [], 'verdict' => Verdicts::of($preparation, $job)?->toArray(), 'left_out' => $job->leftOut()];
+        $files['report.json'] = json_encode($report, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
 
-        return ExportController::zip($files, Str::slug($job->title) ?: 'sheets');
+        return Zips::of($files, Str::slug($job->title) ?: 'sheets');
+    }
+
+    /** What was prepared may be earlier than the job where that is asked for; what is not ready leaves only where somebody let it. */
+    private static function hold(Preparation $preparation, bool $earlier): ShopJob
+    {
+        $job = $preparation->job()->firstOrFail();
+        Made::holdStale($preparation, $earlier);
+        Gate::pass($job, $preparation, $earlier);
+
+        return $job;
     }
 
     private static function sheet(Preparation $preparation, int $number): Sheet

@@ -4,54 +4,57 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Description\Answers;
+use App\Http\Requests\NewStockItemRequest;
+use App\Http\Requests\StockItemRequest;
+use App\Http\Resources\StockItemResource;
+use App\Http\Resources\StockResource;
 use App\Models\StockItem;
-use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
-use Illuminate\Validation\Rule;
+use Illuminate\Http\Response;
 use NeatEdge\Core\Shop\Stock;
 use NeatEdge\Core\Shop\StockKind;
 
 /** What the shop has. */
 final class StockController
 {
-    public function index(): JsonResponse
+    /** All of it, and of what kinds. */
+    #[Answers(StockResource::class)]
+    public function index(): StockResource
     {
-        return new JsonResponse([
+        return new StockResource([
             'kinds' => array_map(static fn (StockKind $kind): array => $kind->toArray(), Stock::kinds()),
-            'items' => StockItem::query()->orderBy('kind')->orderBy('name')->get()->map(static fn (StockItem $one): array => $one->row()),
+            'items' => StockItem::query()->orderBy('kind')->orderBy('name')->get()->map(StockItemResource::row(...))->all(),
         ]);
     }
 
-    public function store(Request $request): JsonResponse
+    /** Adds something. */
+    #[Answers(StockItemResource::class, 201)]
+    public function store(NewStockItemRequest $request): StockItemResource
     {
-        $kind = $request->validate(['kind' => ['required', Rule::in(array_keys(Stock::kinds()))]], ['*' => 'There is no such kind of thing.'])['kind'];
-        $item = StockItem::query()->create(['kind' => $kind, 'name' => self::name($request, $kind), 'data' => Stock::values($kind, (array) $request->input('values'))]);
+        $kind = $request->validated('kind');
+        $item = StockItem::query()->create(['kind' => $kind, 'name' => trim($request->validated('name')), 'data' => Stock::values($kind, (array) $request->input('values'))]);
 
-        return new JsonResponse($item->row(), 201);
+        return (new StockItemResource($item))->status(201);
     }
 
-    public function update(Request $request, StockItem $item): JsonResponse
+    /** Gives it another name or other values. */
+    #[Answers(StockItemResource::class)]
+    public function update(StockItemRequest $request, StockItem $item): StockItemResource
     {
         $item->update([
-            'name' => $request->has('name') ? self::name($request, $item->kind, $item->id) : $item->name,
+            'name' => trim((string) $request->validated('name', $item->name)),
             'data' => Stock::values($item->kind, (array) $request->input('values'), $item->data),
         ]);
 
-        return new JsonResponse($item->row());
+        return new StockItemResource($item);
     }
 
-    public function destroy(StockItem $item): JsonResponse
+    /** Takes it from the shop; jobs that name it keep what they knew of it. */
+    #[Answers(status: 204)]
+    public function destroy(StockItem $item): Response
     {
         $item->delete();
 
-        return new JsonResponse(null, 204);
-    }
-
-    private static function name(Request $request, string $kind, ?int $own = null): string
-    {
-        return trim((string) $request->validate(
-            ['name' => ['required', 'string', 'max:80', Rule::unique('stock', 'name')->where('kind', $kind)->ignore($own)]],
-            ['name.unique' => 'There is one of that name already.', 'name.*' => 'Give it a name of at most 80 letters.'],
-        )['name']);
+        return response()->noContent();
     }
 }

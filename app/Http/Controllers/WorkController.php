@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Description\Answers;
+use App\Http\Requests\ListWorksRequest;
+use App\Http\Requests\WorkRequest;
+use App\Http\Resources\WorkResource;
+use App\Http\Resources\WorksResource;
 use App\Models\ShopJob;
 use App\Models\Work;
 use App\Works\Kinds;
 use App\Works\Works;
-use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
-use Illuminate\Validation\Rule;
 use NeatEdge\Core\Described\Values;
 
 /** Long work of every kind: asked for, looked at, stopped, paused, gone on with. */
@@ -19,43 +21,54 @@ final class WorkController
     /** Seconds for which what ended is still told of. */
     private const TOLD = 20;
 
+    private const MOST = 200;
+
     /** What waits, runs, or ended just now; of one job also the last of each kind. */
-    public function index(Request $request): JsonResponse
+    #[Answers(WorksResource::class)]
+    public function index(ListWorksRequest $request): WorksResource
     {
-        $job = $request->validate(['job' => ['sometimes', 'integer']], ['*' => 'Name a job.'])['job'] ?? null;
-        $works = Work::query()->whereIn('state', Work::OPEN)->orWhere(static fn ($query) => $query->where('updated_at', '>=', now()->subSeconds(self::TOLD))->whereNotIn('state', Work::OPEN))->orderBy('id')->limit(200)->get();
+        $job = $request->validated('job');
+        $works = Work::query()->whereIn('state', Work::OPEN)->orWhere(static fn ($query) => $query->where('updated_at', '>=', now()->subSeconds(self::TOLD))->whereNotIn('state', Work::OPEN))->orderBy('id')->limit(self::MOST)->get();
         $last = $job === null ? null : Work::query()->whereIn('id', Work::query()->where('shop_job_id', $job)->where('kind', '!=', 'send')->groupBy('kind')->selectRaw('max(id)'))->get();
 
-        return new JsonResponse(['works' => $works->map(static fn (Work $work): array => $work->row()), 'last' => (object) ($last?->keyBy('kind')->map(static fn (Work $work): array => $work->row())->all() ?? [])]);
+        return new WorksResource(['works' => $works->map(WorkResource::row(...))->all(), 'last' => (object) ($last?->keyBy('kind')->map(WorkResource::row(...))->all() ?? [])]);
     }
 
-    /** A kind of work with its values, for a job. */
-    public function store(Request $request, ShopJob $job): JsonResponse
+    /** Asks for a kind of work with its values, for a job. */
+    #[Answers(WorkResource::class, 202)]
+    public function store(WorkRequest $request, ShopJob $job): WorkResource
     {
-        $kind = Kinds::of($request->validate(['kind' => ['required', Rule::in(array_keys(Kinds::all()))]], ['*' => 'Say which kind of work.'])['kind']);
+        $kind = Kinds::of($request->validated('kind'));
         $work = $kind->ask($job, Values::read($kind->fields(), $request->except('kind'), $job->unit));
 
-        return new JsonResponse($work->row(), 202);
+        return (new WorkResource($work))->status(202);
     }
 
-    public function show(Work $work): JsonResponse
+    /** How far it is. */
+    #[Answers(WorkResource::class)]
+    public function show(Work $work): WorkResource
     {
-        return new JsonResponse($work->row());
+        return new WorkResource($work);
     }
 
-    public function stop(Work $work): JsonResponse
+    /** Stops it. */
+    #[Answers(WorkResource::class)]
+    public function stop(Work $work): WorkResource
     {
-        return new JsonResponse(Works::tell($work, 'stop')->row());
+        return new WorkResource(Works::tell($work, 'stop'));
     }
 
-    public function pause(Work $work): JsonResponse
+    /** Has it wait after the part that it is at. */
+    #[Answers(WorkResource::class)]
+    public function pause(Work $work): WorkResource
     {
-        return new JsonResponse(Works::tell($work, 'pause')->row());
+        return new WorkResource(Works::tell($work, 'pause'));
     }
 
     /** On from where it stopped. */
-    public function go(Work $work): JsonResponse
+    #[Answers(WorkResource::class)]
+    public function go(Work $work): WorkResource
     {
-        return new JsonResponse(Works::goOn($work)->row());
+        return new WorkResource(Works::goOn($work));
     }
 }

@@ -253,7 +253,7 @@ final readonly class Field
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return [...get_object_vars($this), 'parts' => array_map(static fn (self $part): array => $part->toArray(), $this->parts)];
+        return [...get_object_vars($this), 'options' => (object) $this->options, 'parts' => array_map(static fn (self $part): array => $part->toArray(), $this->parts)];
     }
 
     private static function plain(float $number): string

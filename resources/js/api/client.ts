@@ -1,3 +1,8 @@
+/** One page of a longer list. */
+export interface Paged<One> {
+  data: One[]
+}
+
 /** An answer that was no success, in the server's own sentence. */
 export class Refused extends Error {
   constructor(
@@ -28,7 +33,7 @@ async function call<T>(method: string, path: string, body?: unknown, signal?: Ab
   const form = body instanceof FormData
   let response: Response
   try {
-    response = await fetch(`/api/${path}`, {
+    response = await fetch(`/api/v1/${path}`, {
       method,
       headers: { Accept: 'application/json', 'X-XSRF-TOKEN': pageToken(document.cookie), 'X-Page': PAGE, ...(touchUp !== '' ? { 'X-Touch-Up': touchUp } : {}), ...(body !== undefined && !form ? { 'Content-Type': 'application/json' } : {}) },
       body: body === undefined ? undefined : form ? body : JSON.stringify(body),
@@ -40,7 +45,7 @@ async function call<T>(method: string, path: string, body?: unknown, signal?: Ab
   }
   if (response.status === 419 && !again) {
     // The page lay open longer than its token holds: any answer brings a new one.
-    await fetch('/api/token', { headers: { Accept: 'application/json' }, signal })
+    await fetch('/api/v1/token', { headers: { Accept: 'application/json' }, signal })
     return call<T>(method, path, body, signal, true)
   }
   const text = await response.text()

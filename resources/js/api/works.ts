@@ -1,28 +1,10 @@
-export type WorkState = 'waiting' | 'running' | 'paused' | 'stopped' | 'done' | 'failed'
+import type { Work as AnyWork } from './types'
 
-/** Long work of any kind, as the server tells of it. */
-export interface Work<Outcome = Record<string, unknown>> {
-  id: number
-  kind: string
-  label: string
-  title: string
-  job: number | null
-  state: WorkState
-  /** What was asked of it while it runs: stop or pause. */
-  asked: string
-  done: number
-  of: number
-  /** Share of it that is done, 0 to 1. */
-  share: number
-  doing: string
-  /** Seconds; null while that cannot be told. */
-  left: number | null
-  error: string
+export type { WorkState } from './types'
+
+/** Long work of one kind, with what came of it. */
+export interface Work<Outcome = Record<string, unknown>> extends Omit<AnyWork, 'outcome'> {
   outcome: Outcome | null
-  pauses: boolean
-  goesOn: boolean
-  /** When it ended; null while it is open. */
-  ended: string | null
 }
 
 export const isOpen = (work: Pick<Work, 'state'> | null | undefined): boolean => work?.state === 'waiting' || work?.state === 'running'

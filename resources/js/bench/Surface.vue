@@ -237,7 +237,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
           <image
             v-if="reference"
             class="reference"
-            :href="`/api/reference/${reference.file}`"
+            :href="`/api/v1/reference/${reference.file}`"
             :x="referenceAt?.x ?? reference.x"
             :y="referenceAt?.y ?? reference.y"
             :width="reference.width"
@@ -252,7 +252,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
         <g v-if="fileAt" :clip-path="bench.wipesFile ? `url(#wipe-${bench.wipesFile})` : undefined">
           <!-- The customer's file as the browser draws it: a picture, which runs nothing and fetches nothing. -->
           <g :transform="place">
-            <image class="file" :href="`/api/jobs/${bench.job!.id}/source.svg`" :x="fileAt[0]" :y="fileAt[1]" :width="fileAt[2]" :height="fileAt[3]" preserveAspectRatio="none" data-test="file" />
+            <image class="file" :href="`/api/v1/jobs/${bench.job!.id}/source.svg`" :x="fileAt[0]" :y="fileAt[1]" :width="fileAt[2]" :height="fileAt[3]" preserveAspectRatio="none" data-test="file" />
           </g>
         </g>
         <g v-if="bench.shown.before" clip-path="url(#wipe-before)">

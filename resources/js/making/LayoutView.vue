@@ -21,7 +21,7 @@ const layout = computed(() => making.layouts[number.value] ?? null)
 const size = computed(() => (layout.value ? { width: layout.value.width_mm, height: layout.value.height_mm } : null))
 const { scale, left, top, width, height, fit, zoomIn, zoomOut } = usePanZoom(surface, size)
 watch([size, width], ([now, wide], before) => (now && wide > 10 && (now.width !== before?.[0]?.width || now.height !== before?.[0]?.height)) && fit(), { immediate: true })
-const picture = computed(() => (mixing.value ? `/api/jobs/${bench.job?.id}/layouts/mix.svg?on=${[...making.mixed].sort((a, b) => a - b).join(',')}&v=${making.state}` : `/api/jobs/${bench.job?.id}/layouts/${number.value}/picture.svg?v=${making.state}`))
+const picture = computed(() => (mixing.value ? `/api/v1/jobs/${bench.job?.id}/layouts/mix.svg?on=${[...making.mixed].sort((a, b) => a - b).join(',')}&v=${making.state}` : `/api/v1/jobs/${bench.job?.id}/layouts/${number.value}/picture.svg?v=${making.state}`))
 
 /** Seconds of the machine's time that are shown; nought before the first press. */
 const time = ref(0)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { api, words } from '@/api/client'
-import type { Batch, BatchRow, Preset } from '@/api/types'
+import { api, words, type Paged } from '@/api/client'
+import type { Batch, BatchFile, Preset } from '@/api/types'
 import { isOpen } from '@/api/works'
 import { useChoices } from '@/stores/choices'
 import { useWorks } from '@/stores/works'
@@ -24,7 +24,8 @@ const only = ref<'all' | 'person' | 'ready' | 'failed'>('all')
 async function load() {
   problem.value = ''
   try {
-    ;[batches.value, presets.value] = await Promise.all([api.get<Batch[]>('batches'), api.get<Preset[]>('presets')])
+    const [page, shelf] = await Promise.all([api.get<Paged<Batch>>('batches'), api.get<Preset[]>('presets')])
+    ;[batches.value, presets.value] = [page.data, shelf]
     fields.value.preset ||= presets.value[0]?.name ?? ''
   } catch (refused) {
     problem.value = words(refused)
@@ -107,7 +108,7 @@ async function say(ask: () => Promise<unknown>) {
 }
 const again = (body: Record<string, unknown> = {}) => say(() => api.post<Batch>(`batches/${props.id}/again`, body))
 const stop = () => say(() => works.tell(work.value!, 'stop'))
-async function asJob(row: BatchRow) {
+async function asJob(row: BatchFile) {
   try {
     const job = await api.post<{ id: number }>(`batches/${props.id}/open`, { file: row.file })
     router.push(`/jobs/${job.id}/check`)
@@ -115,7 +116,7 @@ async function asJob(row: BatchRow) {
     problem.value = words(refused)
   }
 }
-const needs = (row: BatchRow) => row.state === 'done' && !row.ready
+const needs = (row: BatchFile) => row.state === 'done' && !row.ready
 const rows = computed(() => (batch.value?.rows ?? []).filter((row) => (only.value === 'all' ? true : only.value === 'failed' ? row.state === 'failed' : only.value === 'ready' ? row.ready : needs(row) || row.state === 'failed')))
 const share = computed(() => Math.round((100 * (batch.value?.done ?? 0)) / Math.max(1, batch.value?.files ?? 1)))
 const words4: Record<string, string> = { waiting: 'waits', running: 'at work', done: 'done', stopped: 'stopped', failed: 'broke off', paused: 'paused' }
@@ -139,7 +140,7 @@ const words4: Record<string, string> = { waiting: 'waits', running: 'at work', d
           <span class="push" />
           <ElButton v-if="runs" data-test="batch-stop" @click="stop">Stop</ElButton>
           <ElButton v-else-if="(batch.done ?? 0) < batch.files || batch.rows?.some((row) => row.state === 'failed')" data-test="batch-again" @click="again()">Go on</ElButton>
-          <a v-if="(batch.done ?? 0) > 0" class="all" :href="`/api/batches/${batch.id}/all.zip`" download>Download all as ZIP</a>
+          <a v-if="(batch.done ?? 0) > 0" class="all" :href="`/api/v1/batches/${batch.id}/all.zip`" download>Download all as ZIP</a>
         </div>
         <p v-if="work?.error" class="trouble">{{ work.error }}</p>
         <p v-if="batch.notTaken?.length" class="person" data-test="not-taken">Not taken, as {{ batch.notTaken.length === 1 ? 'it is' : 'they are' }} of no format that is read: {{ batch.notTaken.slice(0, 8).join(', ') }}{{ batch.notTaken.length > 8 ? ` and ${batch.notTaken.length - 8} more` : '' }}.</p>
@@ -147,7 +148,7 @@ const words4: Record<string, string> = { waiting: 'waits', running: 'at work', d
           <thead><tr><th /><th>File</th><th>Size</th><th>Sheets</th><th>Findings</th><th>Verdict</th><th /></tr></thead>
           <tbody>
             <tr v-for="row in rows" :key="row.file" data-test="batch-row">
-              <td class="small"><img v-if="row.state !== 'failed'" :src="`/api/batches/${batch.id}/picture/${encodeURIComponent(row.file)}`" alt="" loading="lazy"></td>
+              <td class="small"><img v-if="row.state !== 'failed'" :src="`/api/v1/batches/${batch.id}/picture/${encodeURIComponent(row.file)}`" alt="" loading="lazy"></td>
               <td>{{ row.file }}</td>
               <td class="numbers">{{ row.width_mm ? `${row.width_mm.toFixed(1)} × ${row.height_mm!.toFixed(1)} mm` : '' }}</td>
               <td class="numbers">{{ row.sheets || '' }}</td>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import TypedWords from '@/fields/TypedWords.vue'
-import { api, words } from '@/api/client'
-import type { JobPage, ListedJob } from '@/api/types'
+import { api, words, type Paged } from '@/api/client'
+import type { JobPage, ListedJob, TrashedJob } from '@/api/types'
+import { useChoices } from '@/stores/choices'
 import { count } from '@/units'
 import { ElButton, ElMessageBox } from 'element-plus'
 import { useSessionStorage, watchDebounced } from '@vueuse/core'
@@ -59,15 +60,13 @@ onMounted(load)
 watchDebounced(search, () => page(1), { debounce: 180 })
 watch([order, only], () => page(1))
 
-interface Trash {
-  days: number
-  jobs: { id: number; title: string; processLabel: string; deleted: string; gone: string }[]
-}
-const trash = ref<Trash | null>(null)
+const choices = useChoices()
+choices.load().catch((refused) => (problem.value = words(refused)))
+const trash = ref<TrashedJob[]>([])
 const trashOpen = ref(false)
 async function loadTrash() {
   try {
-    trash.value = await api.get<Trash>('trash')
+    trash.value = (await api.get<Paged<TrashedJob>>('trash')).data
   } catch (refused) {
     problem.value = words(refused)
   }
@@ -81,7 +80,7 @@ async function bringBack(id: number) {
     problem.value = words(refused)
   }
 }
-async function burn(job: Trash['jobs'][number]) {
+async function burn(job: TrashedJob) {
   try {
     await ElMessageBox.confirm(`"${job.title}" and everything made of it will be gone for good.`, 'Take it out of the trash?', { confirmButtonText: 'Delete for good', cancelButtonText: 'Leave it' })
   } catch {
@@ -126,7 +125,7 @@ async function duplicate(job: ListedJob) {
 }
 async function remove(job: ListedJob) {
   try {
-    await ElMessageBox.confirm(`"${job.title}" goes to the trash, and can be brought back from there for ${trash.value?.days ?? 30} days.`, 'Delete this job?', { confirmButtonText: 'To the trash', cancelButtonText: 'Leave it' })
+    await ElMessageBox.confirm(`"${job.title}" goes to the trash, and can be brought back from there for ${choices.all.trashDays} days.`, 'Delete this job?', { confirmButtonText: 'To the trash', cancelButtonText: 'Leave it' })
   } catch {
     return
   }
@@ -165,7 +164,7 @@ async function remove(job: ListedJob) {
       <p v-if="jobs.length === 0" class="quiet">No job is like that. <button type="button" class="quiet-button" @click="(search = ''), (only = 'all')">Show all</button></p>
       <ul class="jobs">
         <li v-for="job in jobs" :key="job.id" data-test="job">
-          <RouterLink :to="`/jobs/${job.id}`" class="picture" tabindex="-1" aria-hidden="true"><img :src="`/api/jobs/${job.id}/picture.svg?v=${job.version}`" alt="" loading="lazy" decoding="async"></RouterLink>
+          <RouterLink :to="`/jobs/${job.id}`" class="picture" tabindex="-1" aria-hidden="true"><img :src="`/api/v1/jobs/${job.id}/picture.svg?v=${job.version}`" alt="" loading="lazy" decoding="async"></RouterLink>
           <div class="body">
             <TypedWords v-if="naming === job.id" at-once :value="job.title" maxlength="120" aria-label="Title of the job" data-test="rename-field" @keydown.escape="naming = null" @left="naming === job.id && rename(job, $event)" />
             <RouterLink v-else :to="`/jobs/${job.id}`" class="title">{{ job.title }}</RouterLink>
@@ -183,10 +182,10 @@ async function remove(job: ListedJob) {
       </ul>
       <ElButton v-if="counts.found > jobs.length" data-test="more" :loading="loading" @click="more">Show more</ElButton>
     </template>
-    <section v-if="trash && trash.jobs.length > 0" class="trash" aria-label="Trash">
-      <button type="button" class="open" :aria-expanded="trashOpen" data-test="trash" @click="trashOpen = !trashOpen">{{ trashOpen ? 'Close the trash' : `Trash: ${count(trash.jobs.length, 'job')}` }}</button>
+    <section v-if="trash.length > 0" class="trash" aria-label="Trash">
+      <button type="button" class="open" :aria-expanded="trashOpen" data-test="trash" @click="trashOpen = !trashOpen">{{ trashOpen ? 'Close the trash' : `Trash: ${count(trash.length, 'job')}` }}</button>
       <ul v-if="trashOpen">
-        <li v-for="job in trash.jobs" :key="job.id" data-test="trashed">
+        <li v-for="job in trash" :key="job.id" data-test="trashed">
           <span><strong>{{ job.title }}</strong> <span class="quiet">{{ job.processLabel }}, deleted on {{ day(job.deleted) }}, kept until {{ day(job.gone) }}</span></span>
           <span class="acts"><ElButton size="small" data-test="bring-back" @click="bringBack(job.id)">Bring back</ElButton><ElButton size="small" text @click="burn(job)">Delete for good</ElButton></span>
         </li>

@@ -66,7 +66,7 @@ const names = computed(() => presets.value?.map((preset) => preset.name) ?? [])
       <li v-for="preset in presets" :key="preset.name" data-test="preset-row">
         <div><strong>{{ preset.name }}</strong> <span class="quiet">version {{ preset.version }}{{ preset.ships ? ', ships' : '' }}</span><p v-if="preset.note" class="quiet">{{ preset.note }}</p></div>
         <p class="steps"><span v-for="(step, i) in preset.steps" :key="i" :class="{ off: !step.on }">{{ step.label }}</span></p>
-        <span class="acts"><a :href="`/api/presets/${encodeURIComponent(preset.name)}.json`" download>Export</a><button v-if="!preset.ships" type="button" @click="remove(preset)">Delete</button></span>
+        <span class="acts"><a :href="`/api/v1/presets/${encodeURIComponent(preset.name)}.json`" download>Export</a><button v-if="!preset.ships" type="button" @click="remove(preset)">Delete</button></span>
       </li>
     </ul>
     <div class="below">

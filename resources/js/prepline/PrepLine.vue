@@ -107,13 +107,13 @@ async function savePreset() {
     <ol v-if="!folded">
       <li v-if="bench.job && bench.hasFile" :class="['came', { shown: bench.view.kind === 'file' }]">
         <button type="button" class="picture" title="Show the file as it came in (O)" data-test="show-file" @click="bench.show({ kind: 'file' })">
-          <img :src="`/api/jobs/${bench.job.id}/source.svg`" alt="The file as it came in">
+          <img :src="`/api/v1/jobs/${bench.job.id}/source.svg`" alt="The file as it came in">
         </button>
         <div class="text"><strong>What came in</strong><span class="quiet file" :title="bench.job.sourceName">{{ bench.job.sourceName }}</span></div>
       </li>
       <li :class="['came', { shown: bench.view.kind === 'source' }]">
         <button type="button" class="picture" title="Show what lies on the bench (S)" data-test="show-source" @click="bench.show({ kind: 'source' })">
-          <img v-if="bench.job" :src="`/api/jobs/${bench.job.id}/picture.svg?v=${bench.job.version}`" alt="What lies on the bench">
+          <img v-if="bench.job" :src="`/api/v1/jobs/${bench.job.id}/picture.svg?v=${bench.job.version}`" alt="What lies on the bench">
         </button>
         <div class="text"><strong>On the bench</strong><span class="quiet numbers">{{ count(bench.art?.pieces.length ?? 0, 'piece') }}</span></div>
       </li>
@@ -123,7 +123,7 @@ async function savePreset() {
         @keydown="keys($event, step, at)" @dragstart="dragged = step.id" @dragend="(dragged = null), (over = null)" @dragover.prevent="over = at" @drop.prevent="drop(at)"
       >
         <button type="button" class="picture" tabindex="-1" :title="`Open: ${step.label}`" @click="unkept.pass(() => line.open(step.id))">
-          <img v-if="line.indexOf(step.id) >= 0" draggable="false" :src="`/api/preparations/${bench.preparation?.id}/stages/${line.indexOf(step.id)}/picture.svg`" :alt="`After: ${step.label}`">
+          <img v-if="line.indexOf(step.id) >= 0" draggable="false" :src="`/api/v1/preparations/${bench.preparation?.id}/stages/${line.indexOf(step.id)}/picture.svg`" :alt="`After: ${step.label}`">
           <span v-else class="blank">{{ step.on ? (bench.running && bench.work?.doing === step.label ? 'at work' : 'not yet') : 'off' }}</span>
         </button>
         <ElSwitch class="switch" size="small" :model-value="step.on" :disabled="bench.running || bench.busy" :aria-label="`${step.label} on or off`" @update:model-value="line.turn(step.id, $event === true)" />

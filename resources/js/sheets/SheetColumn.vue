@@ -28,7 +28,7 @@ const told = (index: number) => [laid.value[index]!.title, ...laid.value[index]!
     <p v-if="bench.sheets.length === 0" class="quiet">none yet</p>
     <template v-if="laid.length > 0">
       <button v-for="(one, index) in laid" :key="one.name" type="button" :class="{ on: on('layout', index), older }" :title="told(index)" :aria-label="told(index)" :data-sheet="index + 1" @click="press('layout', index)">
-        <img :src="`/api/jobs/${bench.job?.id}/layouts/${index}/picture.svg?v=${making.state}`" alt="" loading="lazy">
+        <img :src="`/api/v1/jobs/${bench.job?.id}/layouts/${index}/picture.svg?v=${making.state}`" alt="" loading="lazy">
         <span class="name">{{ index + 1 }}. {{ called(index) }}</span>
         <span v-if="one.warns.length > 0" class="warns" data-test="warns">{{ one.warns.length }} to mind</span>
       </button>
@@ -44,7 +44,7 @@ const told = (index: number) => [laid.value[index]!.title, ...laid.value[index]!
         :data-sheet="index + 1"
         @click="press('sheet', index)"
       >
-        <img :src="`/api/preparations/${bench.preparation?.id}/sheets/${index + 1}/picture.svg`" :style="{ background: groundFor(sheet.colour) }" alt="" loading="lazy">
+        <img :src="`/api/v1/preparations/${bench.preparation?.id}/sheets/${index + 1}/picture.svg`" :style="{ background: groundFor(sheet.colour) }" alt="" loading="lazy">
         <span class="foot"><i :style="{ background: sheet.colour, opacity: sheet.opacity }" />{{ sheet.pieces }} pcs</span>
       </button>
     </template>

@@ -30,7 +30,7 @@ const ground = ref(grounds[0]!)
         </button>
       </div>
       <figure :style="{ background: ground.colour }">
-        <img :src="`/api/preparations/${bench.preparation?.id}/stages/${bench.lastStep}/picture.svg`" :alt="`The prepared art on ${ground.name.toLowerCase()}`">
+        <img :src="`/api/v1/preparations/${bench.preparation?.id}/stages/${bench.lastStep}/picture.svg`" :alt="`The prepared art on ${ground.name.toLowerCase()}`">
       </figure>
       <p class="quiet numbers">{{ bench.job?.width.toFixed(1) }} × {{ bench.job?.height.toFixed(1) }} mm</p>
     </template>

@@ -258,7 +258,7 @@ export const useBench = defineStore('bench', () => {
     const id = preparation.value?.id
     if (id === undefined || following === id) return
     following = id
-    await works.ended(preparation.value!.work)
+    if (preparation.value?.work) await works.ended(preparation.value.work)
     following = null
     if (preparation.value?.id !== id) return
     for (let wait = 500; ; wait = Math.min(4000, 2 * wait)) {
@@ -269,7 +269,7 @@ export const useBench = defineStore('bench', () => {
         if (wipeWith.value.startsWith('step')) wipeWith.value = 'file'
         if (wipeTo.value.startsWith('step')) wipeTo.value = 'result'
         if (prepared.value) await show({ kind: 'wipe' })
-        else if (next.status === 'failed') problem.value = next.work.error || 'The preparation broke off.'
+        else if (next.status === 'failed') problem.value = next.work?.error || 'The preparation broke off.'
         return
       } catch (refused) {
         problem.value = words(refused)
@@ -310,7 +310,7 @@ export const useBench = defineStore('bench', () => {
   }
 
   async function stop() {
-    if (!preparation.value) return
+    if (!preparation.value?.work) return
     try {
       await works.tell(preparation.value.work, 'stop')
     } catch (refused) {
@@ -457,7 +457,7 @@ export const useBench = defineStore('bench', () => {
     asking = new AbortController()
     problem.value = ''
     try {
-      const changes = await api.post<Changes>(`jobs/${job.value.id}/edits/preview`, { edit: fields }, asking.signal)
+      const changes = await api.post<Changes>(`jobs/${job.value.id}/previews`, { what: 'edit', edit: fields }, asking.signal)
       previewArt.value = patched(art.value!, changes)
       view.value = { kind: 'preview' }
     } catch (refused) {
@@ -480,7 +480,7 @@ export const useBench = defineStore('bench', () => {
   }
 
   /** What a drag would give, while it lasts: one question at a time, for the server would work on each that was given up. */
-  const tried = lane(async (fields: Record<string, unknown>): Promise<Piece[]> => (await api.post<Changes>(`jobs/${job.value!.id}/edits/preview`, { edit: fields })).pieces)
+  const tried = lane(async (fields: Record<string, unknown>): Promise<Piece[]> => (await api.post<Changes>(`jobs/${job.value!.id}/previews`, { what: 'edit', edit: fields })).pieces)
 
   const byId = computed(() => new Map(art.value?.pieces.map((piece) => [piece.id, piece]) ?? []))
   const closedLayers = computed(() => new Set(art.value?.layers.filter((layer) => layer.hidden || layer.locked).map((layer) => layer.id) ?? []))

@@ -147,7 +147,7 @@ export const useLine = defineStore('line', () => {
     }
   }, { immediate: true })
   const fields = computed<Field[]>(() => (about.value?.fields ?? []).filter((field) => field.type !== 'places' && field.type !== 'data'))
-  const values = computed(() => ({ ...(opened.value?.values ?? {}), ...typed.value }))
+  const values = computed<Record<string, FieldValue>>(() => ({ ...Object.fromEntries(Object.entries(opened.value?.values ?? {}).filter((one): one is [string, FieldValue] => !Array.isArray(one[1]))), ...typed.value }))
   const left = computed<Deed[]>(() => tried.value?.left ?? (opened.value ? reportOf(opened.value.id)?.left : undefined) ?? [])
 
   return { steps, opened, about, typed, tried, trying, why, presets, reports, indexOf, reportOf, foundOf, open, close, leave, insert, remove, copy, turn, move, type, keep, loadPresets, use, save, lookOf, measure, fields, values, left }

@@ -7,6 +7,9 @@ import { useWorks } from '@/stores/works'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 
+/** How far a sheet came that was sent so long ago that its work is not kept any more. */
+const FORGOTTEN: Work = { id: 0, kind: 'send', label: 'Send', title: '', job: null, state: 'done', asked: '', done: 0, of: 0, share: 1, doing: '', left: null, error: '', outcome: null, pauses: false, goesOn: false, ended: null }
+
 /** A job as it is laid out, and on its way to machines. */
 export const useMaking = defineStore('making', () => {
   const bench = useBench()
@@ -102,15 +105,15 @@ export const useMaking = defineStore('making', () => {
     const answer = await api.get<{ machines: Machine[]; sendings: Sending[] }>(path('sendings'))
     machines.value = answer.machines
     sendings.value = answer.sendings
-    for (const one of answer.sendings) if (isOpen(one.work)) void works.ended(one.work)
+    for (const { work } of answer.sendings) if (work && isOpen(work)) void works.ended(work)
     await loadDone()
   }
   /** How far a sheet is on its way. */
-  const wayOf = (one: Sending): Work => works.of(one.work)!
+  const wayOf = (one: Sending): Work => works.of(one.work) ?? FORGOTTEN
   // As its machine goes on; what it wrote down comes with the list, once something begins or ends.
   watch(() => sendings.value.map((one) => `${one.id} ${wayOf(one).done}`).join(), () => loadDone().catch(() => undefined))
   watch(() => sendings.value.map((one) => `${one.id} ${wayOf(one).state}`).join(), (_, before) => {
-    if (before !== '' && sendings.value.some((one) => wayOf(one).state !== one.work.state)) loadSendings().catch((refused) => (problem.value = words(refused)))
+    if (before !== '' && sendings.value.some((one) => wayOf(one).state !== one.work?.state)) loadSendings().catch((refused) => (problem.value = words(refused)))
   })
   /** The last sending of a sheet. */
   const sendingOf = (number: number) => sendings.value.find((one) => one.number === number)
@@ -141,7 +144,7 @@ export const useMaking = defineStore('making', () => {
     await loadSendings()
   })
   const tell = (one: Sending, what: 'pause' | 'go' | 'stop') => attempt(async () => {
-    await works.tell(one.work, what)
+    if (one.work) await works.tell(one.work, what)
     await loadSendings()
   })
 

@@ -145,7 +145,7 @@ export const useShaping = defineStore('shaping', () => {
         const answer = await api.post<{ marks: Mark[] }>(`jobs/${bench.job!.id}/previews`, { lane: 'marks', version: bench.job!.version, what: 'marks', edit: fields })
         if (asked === stamp) marks.value = answer.marks
       } else {
-        const answer = await api.post<Changes & { report: Outcome }>(`jobs/${bench.job!.id}/previews`, { lane: 'shape', version: bench.job!.version, what: 'edit', edit: fields })
+        const answer = await api.post<Changes & { report: Outcome }>(`jobs/${bench.job!.id}/previews`, { lane: 'shape', version: bench.job!.version, what: 'edit', report: true, edit: fields })
         if (asked !== stamp) return
         report.value = answer.report
         bench.showPreview(answer)

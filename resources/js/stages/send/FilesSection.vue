@@ -42,11 +42,11 @@ const query = computed(() => {
   <label v-if="format?.several" class="flag"><input v-model="together" type="checkbox" data-test="together"> All in one file</label>
   <label v-if="stale" class="flag"><input v-model="earlier" type="checkbox" data-test="earlier"> I want the earlier state all the same</label>
   <template v-if="!stale || earlier">
-    <a class="all" :href="`/api/jobs/${bench.job?.id}/files.zip?${query}`" download data-test="all-files" @click="held">Download all as ZIP</a>
+    <a class="all" :href="`/api/v1/jobs/${bench.job?.id}/files.zip?${query}`" download data-test="all-files" @click="held">Download all as ZIP</a>
     <ul>
-      <li v-for="(one, index) in making.layouts" :key="one.name"><a :href="`/api/jobs/${bench.job?.id}/files/${index}.${chosen}?${query}`" download :data-test="`file-${index}`" @click="held">{{ one.name }}.{{ format?.extension }}</a></li>
+      <li v-for="(one, index) in making.layouts" :key="one.name"><a :href="`/api/v1/jobs/${bench.job?.id}/files/${index}.${chosen}?${query}`" download :data-test="`file-${index}`" @click="held">{{ one.name }}.{{ format?.extension }}</a></li>
     </ul>
-    <a class="page" :href="`/api/preparations/${bench.preparation?.id}/sheets.zip${stale ? '?earlier=1' : ''}`" download data-test="all-sheets" @click="held">Each colour as it lies on the page, SVG</a>
+    <a class="page" :href="`/api/v1/preparations/${bench.preparation?.id}/sheets.zip${stale ? '?earlier=1' : ''}`" download data-test="all-sheets" @click="held">Each colour as it lies on the page, SVG</a>
   </template>
 </template>
 

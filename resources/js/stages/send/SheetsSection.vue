@@ -28,7 +28,7 @@ function flip(index: number) {
   <ul>
     <li v-for="(one, index) in making.layouts" :key="one.name" :class="{ on: on(index) }">
       <button type="button" class="show" :aria-label="`Show ${one.title}`" :data-layout="index" @click="bench.show(on(index) ? { kind: 'source' } : { kind: 'layout', index })">
-        <img :src="`/api/jobs/${bench.job?.id}/layouts/${index}/picture.svg?v=${making.state}`" alt="" loading="lazy">
+        <img :src="`/api/v1/jobs/${bench.job?.id}/layouts/${index}/picture.svg?v=${making.state}`" alt="" loading="lazy">
         <span class="text">
           <strong>{{ index + 1 }}. {{ names.said(one.layers[0]?.name ?? '') }}</strong>
           <span class="quiet numbers">{{ one.width_mm.toFixed(0) }} × {{ one.height_mm.toFixed(0) }} mm<template v-if="one.length_mm > 0"><br>{{ metres(one.length_mm) }} along lines</template><template v-if="one.used !== null"><br>{{ Math.round(100 * one.used) }} % used</template></span>
@@ -39,7 +39,7 @@ function flip(index: number) {
       <p v-for="says in one.says" :key="says" class="says">{{ names.said(says) }}</p>
     </li>
   </ul>
-  <a class="paper" :href="`/api/jobs/${bench.job?.id}/job-sheet.pdf`" target="_blank" rel="noopener" data-test="job-sheet">Job sheet to print</a>
+  <a class="paper" :href="`/api/v1/jobs/${bench.job?.id}/job-sheet.pdf`" target="_blank" rel="noopener" data-test="job-sheet">Job sheet to print</a>
 </template>
 
 <style scoped>

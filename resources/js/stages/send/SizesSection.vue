@@ -75,7 +75,7 @@ function show(group: SizeGroup) {
         <p v-for="reason in row.verdict?.open" :key="reason" class="why">{{ reason }}</p>
         <button v-for="(group, k) in row.groups" :key="k" type="button" class="why group" :disabled="!group.at" :title="group.at ? 'Look at the worst place' : undefined" @click="show(group)">{{ nameOf(group.kind) }}<template v-if="group.sheet?.startsWith('#')"> in {{ names.of(group.sheet) }}</template>: {{ group.count }}<template v-if="group.least_mm !== null">, least {{ mm(group.least_mm) }}</template>. {{ names.said(group.message) }}</button>
         <p v-if="row.groups.length === 0" class="why">Nothing found at this size.</p>
-        <a :href="`/api/jobs/${bench.job?.id}/sizes.zip?width=${encodeURIComponent(row.typed)}&format=svg`" download @click="held">Its sheets as ZIP</a>
+        <a :href="`/api/v1/jobs/${bench.job?.id}/sizes.zip?width=${encodeURIComponent(row.typed)}&format=svg`" download @click="held">Its sheets as ZIP</a>
       </template>
     </li>
   </ul>

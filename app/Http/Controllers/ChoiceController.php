@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Description\Answers;
+use App\Http\Resources\CatalogueResource;
+use App\Http\Resources\ChoicesResource;
+use App\Prep\ShopFonts;
+use NeatEdge\Core\Check\AboutFinding;
+use NeatEdge\Core\Check\Inspection;
+use NeatEdge\Core\Check\LimitFields;
+use NeatEdge\Core\Check\Remedies;
+use NeatEdge\Core\Check\Remedy;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Edit\About;
+use NeatEdge\Core\Edit\Edits;
+use NeatEdge\Core\Format\Incoming;
+use NeatEdge\Core\Prepare\AboutStep;
+use NeatEdge\Core\Prepare\Steps;
+use NeatEdge\Core\Process\Process;
+use NeatEdge\Core\Process\Processes;
+use NeatEdge\Core\Recipe\Basic\ShapeKind;
+use NeatEdge\Core\Recipe\Repeat\StepAndRepeat;
+use NeatEdge\Core\Stroke\WidthStops;
+
+/** What there is to choose from, in the core's own words. */
+final class ChoiceController
+{
+    /** Processes, steps, findings with their remedies, limits, shapes, fonts. */
+    #[Answers(ChoicesResource::class)]
+    public function index(): ChoicesResource
+    {
+        $told = static fn (array $fields): array => array_map(static fn (Field $field): array => $field->toArray(), array_values($fields));
+
+        return new ChoicesResource([
+            'processes' => array_map(static fn (Process $process): array => [
+                'value' => $process->key(),
+                'label' => $process->label(),
+                'says' => $process->says(),
+                'line' => $process->limits()->line,
+                'gap' => $process->limits()->gap,
+            ], array_values(Processes::all())),
+            'endings' => array_keys(Incoming::ENDINGS),
+            'steps' => array_map(static fn (AboutStep $about): array => $about->toArray(), array_values(Steps::catalogue())),
+            'findings' => array_map(static fn (AboutFinding $about): array => [
+                ...$about->toArray(),
+                'remedies' => array_map(static fn (Remedy $remedy): array => $remedy->toArray(), Remedies::of($about->kind)),
+            ], array_values(Inspection::catalogue())),
+            'limits' => $told(LimitFields::all()),
+            'shapes' => array_map(static fn (ShapeKind $kind): array => ['kind' => $kind->value, 'label' => $kind->label(), 'fields' => $told($kind->fields())], ShapeKind::cases()),
+            'repeat' => $told(StepAndRepeat::fields()),
+            'profiles' => array_map(static fn (array $profile): array => ['label' => $profile[0], 'stops' => $profile[1]], WidthStops::profiles()),
+            'trashDays' => (int) config('neat-edge.trash_days'),
+            'families' => ShopFonts::shelf()->families(),
+        ]);
+    }
+
+    /** Every kind of edit as it describes itself. */
+    #[Answers(CatalogueResource::class)]
+    public function catalogue(): CatalogueResource
+    {
+        return new CatalogueResource(array_map(static fn (About $about): array => $about->toArray(), Edits::catalogue()));
+    }
+}

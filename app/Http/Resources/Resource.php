@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+
+/**
+ * One answer of the HTTP interface. Its shape is the type of its name with "Row" in the head of the class: the description of the interface and the types of
+ * the page are made of that, and every answer that a test gets is held to it.
+ */
+abstract class Resource extends JsonResource
+{
+    public static $wrap = null;
+
+    private ?int $status = null;
+
+    /** @return $this with another status than 200 */
+    public function status(int $status): static
+    {
+        $this->status = $status;
+
+        return $this;
+    }
+
+    /**
+     * As it is: nothing in it is left out or put in another order.
+     *
+     * @param  Request|null  $request
+     * @return array<mixed>
+     */
+    public function resolve($request = null): array
+    {
+        return (array) $this->toArray($request ?? request());
+    }
+
+    public function withResponse(Request $request, JsonResponse $response): void
+    {
+        if ($this->status !== null) {
+            $response->setStatusCode($this->status);
+        }
+    }
+}

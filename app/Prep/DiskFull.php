@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Prep;
+
+use RuntimeException;
+
+/** There is no room for a file; nothing half written is left. */
+final class DiskFull extends RuntimeException
+{
+}
