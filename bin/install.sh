@@ -85,6 +85,8 @@ vendor() { # vendor [--no-dev]
         libraries() { composer update --quiet --no-progress --no-scripts $only_for_tests "$@"; }
         # A registry that did not answer once is asked once more.
         libraries "$@" || libraries "$@" || { say "The PHP libraries could not be installed."; exit 1; }
+        # Which packages speak up by themselves is found out anew.
+        rm -f bootstrap/cache/packages.php bootstrap/cache/services.php
         printf '%s' "$want" > vendor/.stamp
     fi
 }

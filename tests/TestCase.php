@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests;
 
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
+use Illuminate\Testing\TestResponse;
+use Symfony\Component\HttpFoundation\Response;
 use Tests\Support\HeldToDescription;
 
 abstract class TestCase extends LaravelTestCase
@@ -19,6 +21,7 @@ abstract class TestCase extends LaravelTestCase
      * @param  array<mixed>  $files
      * @param  array<mixed>  $server
      * @param  string|null  $content
+     * @return TestResponse<Response>
      */
     public function call($method, $uri, $parameters = [], $cookies = [], $files = [], $server = [], $content = null)
     {

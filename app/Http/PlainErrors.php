@@ -81,7 +81,7 @@ final class PlainErrors
                 default => Broken::why($problem, 'Something went wrong on our side').' Nothing was changed. Try again.',
             };
 
-            return new JsonResponse(['message' => $words], $status);
+            return new JsonResponse(['message' => $words], $status, $problem instanceof HttpExceptionInterface ? $problem->getHeaders() : []);
         });
     }
 }

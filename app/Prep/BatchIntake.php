@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Prep;
 
 use App\Models\Batch;
-use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\File;
 use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Format\Incoming;
@@ -29,7 +28,7 @@ final class BatchIntake
     private const MOST_BYTES = 200_000_000;
 
     /**
-     * @param  list<array{string, UploadedFile}>  $files  drawings and ZIP files with such, each with its name, perhaps with folders before it
+     * @param  list<array{string, string}>  $files  drawings and ZIP files with such, each as its name, perhaps with folders before it, and where it lies
      *
      * @throws ValidationException
      */
@@ -42,9 +41,9 @@ final class BatchIntake
         $contents = $not = [];
         foreach ($files as [$name, $file]) {
             if (preg_match('/\.zip$/iD', $name) === 1) {
-                self::unpack($file->getRealPath() ?: '', $contents, $not);
+                self::unpack($file, $contents, $not);
             } elseif (Incoming::takes($name)) {
-                $contents[self::free($name, $contents)] = (string) $file->get();
+                $contents[self::free($name, $contents)] = (string) file_get_contents($file);
             } else {
                 $not[] = mb_scrub($name);
             }

@@ -46,6 +46,37 @@ final class RoomsTest
     }
 
     #[TestRule]
+    public function what_is_stored_and_made_knows_no_http(): Rule
+    {
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('App\Models'), Selector::inNamespace('App\Prep'), Selector::inNamespace('App\Works'), Selector::inNamespace('App\Drawn'), Selector::inNamespace('App\Policies'))
+            ->shouldNotDependOn()
+            ->classes(Selector::inNamespace('App\Http'), Selector::inNamespace('Illuminate\Http'), Selector::inNamespace('Symfony\Component\HttpFoundation'))
+            ->because('what a shop keeps and makes is the same for a page, a program and a worker');
+    }
+
+    #[TestRule]
+    public function what_a_page_draws_is_made_of_art_alone(): Rule
+    {
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('App\Drawn'))
+            ->shouldNotDependOn()
+            ->classes(Selector::inNamespace('App\Models'), Selector::inNamespace('App\Prep'), Selector::inNamespace('App\Works'), Selector::inNamespace('Illuminate'))
+            ->because('it is stored with each piece, and must be the same whoever asks');
+    }
+
+    #[TestRule]
+    public function the_description_ships_with_nothing_that_only_tests_have(): Rule
+    {
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('App'))
+            ->excluding(Selector::inNamespace('App\Http\Description'))
+            ->shouldNotDependOn()
+            ->classes(Selector::inNamespace('PHPStan'), Selector::inNamespace('Opis'))
+            ->because('the parser of types is there for development alone');
+    }
+
+    #[TestRule]
     public function machines_know_nothing_but_the_bytes_that_are_sent(): Rule
     {
         return PHPat::rule()

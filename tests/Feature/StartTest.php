@@ -9,6 +9,7 @@ use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 use RuntimeException;
 use Tests\Support\FreePort;
+use ZipArchive;
 
 /** bin/start keeps the shop open whatever happens to the work behind it, and ends just what it began. */
 final class StartTest extends TestCase
@@ -142,6 +143,22 @@ final class StartTest extends TestCase
         $this->until(fn (): ?bool => $this->pids('(queue|schedule):work') === [] && $this->web('php-fpm') === [null, []] && $this->web('nginx') === [null, []] ? true : null, 'the end of all of it');
         $status = proc_get_status($this->shop);
         self::assertSame([false, 77], [$status['running'], $status['exitcode']], 'the script that called it lived on');
+    }
+
+    #[Test]
+    public function the_guide_to_the_interface_does_a_job_from_end_to_end(): void
+    {
+        preg_match_all('/^```sh\n(.*?)^```/ms', (string) file_get_contents(dirname(__DIR__, 2).'/docs/api.md'), $found);
+        self::assertGreaterThan(5, count($found[1]));
+        file_put_contents("{$this->folder}/guide.sh", "set -euo pipefail\n".implode("\n", $found[1]));
+        $by = proc_open(['timeout', '120', 'bash', "{$this->folder}/guide.sh"], [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', "{$this->folder}/guide.err", 'w']], $pipes, dirname(__DIR__, 2), [...getenv(), 'API' => 'http://127.0.0.1:'.$this->port.'/api/v1', 'FILES' => "{$this->folder}/files.zip"]);
+        self::assertIsResource($by);
+        $said = (string) stream_get_contents($pipes[1]);
+        self::assertSame(0, proc_close($by), $said.file_get_contents("{$this->folder}/guide.err").file_get_contents("{$this->folder}/log"));
+        self::assertStringContainsString('"state": "done"', $said);
+        $zip = new ZipArchive;
+        self::assertTrue($zip->open("{$this->folder}/files.zip"));
+        self::assertStringContainsString('.plt', implode(' ', array_map(static fn (int $i): string => (string) $zip->getNameIndex($i), range(0, $zip->numFiles - 1))));
     }
 
     /** @return list<string> processes that hold the work of a preparation */

@@ -64,7 +64,7 @@ final class Document
     /** @return list<Route> those of the interface */
     public static function routes(): array
     {
-        return array_values(array_filter(iterator_to_array(Routes::getRoutes()), static fn (Route $route): bool => str_starts_with($route->uri(), self::PREFIX.'/')));
+        return array_values(array_filter(Routes::getRoutes()->getRoutes(), static fn (Route $route): bool => str_starts_with($route->uri(), self::PREFIX.'/')));
     }
 
     public static function name(Route $route): string
@@ -161,7 +161,7 @@ final class Document
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, array<string, mixed>> by status */
     private function responses(ReflectionMethod $action): array
     {
         $out = [];
@@ -188,7 +188,7 @@ final class Document
     private function schema(Answers $answer): array
     {
         $many = is_array($answer->of);
-        $one = ['$ref' => '#/components/schemas/'.$this->shapes->add($many ? $answer->of[0] : (string) $answer->of)];
+        $one = ['$ref' => '#/components/schemas/'.$this->shapes->add(is_array($answer->of) ? $answer->of[0] : $answer->of ?? throw new LogicException('Nothing has no shape.'))];
         $all = $many ? ['type' => 'array', 'items' => $one] : $one;
 
         return ! $answer->paged ? $all : [

@@ -42,14 +42,14 @@ final class BatchRequest extends Asks
         ];
     }
 
-    /** @return list<array{string, UploadedFile}> files, each with its name: a browser sends names without folders, which are told beside */
+    /** @return list<array{string, string}> files, each as its name and where it lies: a browser sends names without folders, which are told beside */
     public function sent(): array
     {
         $paths = array_values((array) $this->validated('paths', []));
         $out = [];
         foreach (array_values((array) $this->file('files')) as $i => $file) {
             if ($file instanceof UploadedFile) {
-                $out[] = [(string) ($paths[$i] ?? $file->getClientOriginalName()), $file];
+                $out[] = [(string) ($paths[$i] ?? $file->getClientOriginalName()), $file->getRealPath() ?: ''];
             }
         }
 
