@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 use App\Http\CatalogueTypes;
 use App\Http\Description\Document;
+use App\Models\Database;
 use App\Models\Work;
 use App\Prep\Pruning;
 use App\Works\Hold;
 use App\Works\Works;
 use Illuminate\Support\Facades\Artisan;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Process;
 use Illuminate\Support\Facades\Schedule;
 
@@ -30,11 +30,7 @@ Artisan::command('neat-edge:prune', function (): void {
     foreach (Pruning::run() as $what => $count) {
         $this->line(sprintf('%d %s', $count, $what));
     }
-    // Room that was given free goes back to the disk when there is much of it.
-    $free = (int) DB::selectOne('PRAGMA freelist_count')->freelist_count * (int) DB::selectOne('PRAGMA page_size')->page_size;
-    if ($free > 50_000_000) {
-        DB::statement('VACUUM');
-    }
+    Database::tidy();
 })->purpose('Empty the trash of what is older than 30 days, and take away what nothing points to');
 
 Schedule::command('neat-edge:prune')->hourly();

@@ -11,6 +11,18 @@ use Tests\Support\HeldToDescription;
 
 abstract class TestCase extends LaravelTestCase
 {
+    /** On another database than the one that a shop has by itself, where that is asked for; see bin/test. */
+    public function createApplication()
+    {
+        $app = parent::createApplication();
+        $on = getenv('NEAT_EDGE_TESTS_ON');
+        if (is_string($on) && $on !== '') {
+            $app->make('config')->set(['database.default' => $on, 'database.connections.'.$on.'.database' => 'edge']);
+        }
+
+        return $app;
+    }
+
     /**
      * Every answer is held to the description of the interface.
      *

@@ -15,7 +15,7 @@ use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Tolerance;
-use NeatEdge\Core\Prepare\Presets;
+use NeatEdge\Core\Line\Presets;
 use NeatEdge\Core\Recipe\Called;
 use NeatEdge\Core\Recipe\Recipes;
 use NeatEdge\Core\Seen\StrokeRegion;

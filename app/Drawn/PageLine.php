@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Drawn;
 
 use NeatEdge\Core\Artwork\LineStep;
-use NeatEdge\Core\Prepare\LineOrder;
-use NeatEdge\Core\Prepare\Steps;
+use NeatEdge\Core\Line\LineOrder;
+use NeatEdge\Core\Line\Steps;
 
 /** A line of preparation as the page draws it. */
 final class PageLine

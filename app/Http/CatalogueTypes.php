@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http;
 
 use NeatEdge\Core\Described\Field;
-use NeatEdge\Core\Edit\Edits;
+use NeatEdge\Core\Line\Edits;
 
 /** The edits and their fields as TypeScript, made from their descriptions; a test holds the file in the page to it. */
 final class CatalogueTypes

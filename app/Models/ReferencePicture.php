@@ -19,6 +19,12 @@ final class ReferencePicture extends Model
 {
     protected $guarded = [];
 
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['bytes' => Bytes::class];
+    }
+
     public $timestamps = false;
 
     public $incrementing = false;

@@ -23,6 +23,12 @@ final class Revision extends Model
 {
     protected $guarded = [];
 
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['change' => Bytes::class];
+    }
+
     public $timestamps = false;
 
     /** @var array<string, mixed>|null what is kept of it as data: unpacked once, for that of a large change takes long */

@@ -11,12 +11,11 @@ use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Database\Eloquent\SoftDeletes;
-use Illuminate\Support\Facades\DB;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Format\Svg\Drawing;
+use NeatEdge\Core\Line\Presets;
 use NeatEdge\Core\Measure\Limits;
-use NeatEdge\Core\Prepare\Presets;
 use NeatEdge\Core\Process\Process;
 use NeatEdge\Core\Shop\Chosen;
 
@@ -95,6 +94,7 @@ final class ShopJob extends Model
     {
         return [
             'process' => ProcessCast::class,
+            'picture' => Bytes::class,
             'width_mm' => 'float',
             'height_mm' => 'float',
             'line_limit_mm' => 'float',
@@ -198,9 +198,7 @@ final class ShopJob extends Model
      */
     public static function reading(Closure $read): mixed
     {
-        $connection = DB::connection();
-
-        return $connection instanceof WriteFirstSqlite ? $connection->snapshot($read) : $read();
+        return Database::snapshot($read);
     }
 
     /** What lies on its bench now. */

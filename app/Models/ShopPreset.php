@@ -6,7 +6,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
 use NeatEdge\Core\Format\Json\PresetJson;
-use NeatEdge\Core\Prepare\Preset;
+use NeatEdge\Core\Line\Preset;
 use NeatEdge\Core\Process\Processes;
 
 /**

@@ -20,6 +20,12 @@ final class StepResult extends Model
 {
     protected $guarded = [];
 
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['artwork' => Bytes::class];
+    }
+
     protected $primaryKey = 'key';
 
     protected $keyType = 'string';

@@ -22,6 +22,12 @@ final class Version extends Model
 {
     protected $guarded = [];
 
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['artwork' => Bytes::class];
+    }
+
     public $timestamps = false;
 
     public function art(): Artwork

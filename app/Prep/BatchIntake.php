@@ -11,7 +11,7 @@ use NeatEdge\Core\Format\Incoming;
 use NeatEdge\Core\Format\Json\PresetJson;
 use NeatEdge\Core\Geometry\InvalidLength;
 use NeatEdge\Core\Geometry\Length;
-use NeatEdge\Core\Prepare\Preset;
+use NeatEdge\Core\Line\Preset;
 use NeatEdge\Core\Process\Process;
 use Throwable;
 use ZipArchive;

@@ -7,7 +7,7 @@ namespace App\Prep;
 use App\Models\StepResult;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Format\Json\ArtworkJson;
-use NeatEdge\Core\Prepare\StepCache;
+use NeatEdge\Core\Line\StepCache;
 use NeatEdge\Core\Prepare\StepReport;
 
 /** Keeps the outcome of steps in the database, so that changing a late step never reruns the early ones. */

@@ -20,10 +20,10 @@ final class Duplicating
             $copy->fill(['title' => mb_substr($job->title, 0, 112).' (copy)', 'revision' => 1, 'is_demo' => false]);
             $copy->save();
             DB::insert('insert into bench_pieces (shop_job_id, piece, data, page, page_form, refers, "left", top, "right", bottom) select ?, piece, data, page, page_form, refers, "left", top, "right", bottom from bench_pieces where shop_job_id = ?', [$copy->id, $job->id]);
-            DB::insert('insert or ignore into job_pictures (shop_job_id, file) select ?, file from job_pictures where shop_job_id = ?', [$copy->id, $job->id]);
+            DB::table('job_pictures')->insertOrIgnoreUsing(['shop_job_id', 'file'], DB::table('job_pictures')->where('shop_job_id', $job->id)->selectRaw('?, file', [$copy->id]));
             $source = Source::query()->find($job->id);
             if ($source !== null) {
-                Source::query()->create(['shop_job_id' => $copy->id] + $source->getAttributes());
+                Source::query()->create(['shop_job_id' => $copy->id, 'svg' => $source->svg, 'view_box' => $source->view_box]);
             }
             Revision::query()->create(['shop_job_id' => $copy->id, 'number' => 1, 'label' => mb_substr("Copied from \"{$job->title}\"", 0, 200)]);
 

@@ -13,8 +13,8 @@ use NeatEdge\Core\Check\Remedies;
 use NeatEdge\Core\Check\Remedy;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\Edits;
-use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Line\Edits;
+use NeatEdge\Core\Line\PrepLine;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Type\FontShelf;
 

@@ -13,7 +13,7 @@ use Illuminate\Support\Facades\DB;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Format\Json\LayoutJson;
-use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Line\PrepLine;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Make\Order;

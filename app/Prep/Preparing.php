@@ -9,7 +9,7 @@ use App\Models\ShopJob;
 use App\Works\Hold;
 use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Check\Inspection;
-use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Line\PrepLine;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\JobReport;
 use NeatEdge\Core\Sheet\Sheet;

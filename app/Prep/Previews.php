@@ -9,8 +9,8 @@ use App\Models\ShopJob;
 use Closure;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\WhileDrawn;
-use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Edit\Shaping\Outcome;
+use NeatEdge\Core\Line\Edits;
 
 /** What a page shows before anything is stored. */
 final class Previews

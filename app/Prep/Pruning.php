@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Prep;
 
+use App\Models\Database;
 use App\Models\Preparation;
 use App\Models\Revision;
 use App\Models\Sending;
@@ -105,7 +106,7 @@ final class Pruning
     private static function shorten(int $id, int $most): int
     {
         $job = ShopJob::withTrashed()->findOrFail($id);
-        $rows = Revision::query()->where('shop_job_id', $id)->orderByDesc('number')->toBase()->get(['number', 'parent', DB::raw('length(change) as bytes')])->keyBy('number');
+        $rows = Revision::query()->where('shop_job_id', $id)->orderByDesc('number')->toBase()->get(['number', 'parent', Database::length('change', 'bytes')])->keyBy('number');
         // What was undone and can be done again goes last, but for what is in force; then what leads to it, the newest first.
         $line = [$job->revision];
         for ($at = $job->revision; ($next = $rows->where('parent', $at)->keys()->max()) !== null; $at = $next) {

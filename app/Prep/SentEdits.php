@@ -12,11 +12,11 @@ use NeatEdge\Core\Artwork\Reference;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Edit\Arranging\PastePieces;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Json\PieceJson;
 use NeatEdge\Core\Format\Json\StoredForm;
 use NeatEdge\Core\Format\Json\StoredFormRefused;
+use NeatEdge\Core\Line\Edits;
 use NeatEdge\Core\Type\FontShelf;
 use UnexpectedValueException;
 

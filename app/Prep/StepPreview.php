@@ -8,9 +8,10 @@ use App\Drawn\PageArt;
 use App\Models\ShopJob;
 use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Described\Refused;
-use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Line\PrepLine;
+use NeatEdge\Core\Line\Steps;
+use NeatEdge\Core\Prepare\Applied;
 use NeatEdge\Core\Prepare\StepReport;
-use NeatEdge\Core\Prepare\Steps;
 use NeatEdge\Core\Prepare\TellsDeeds;
 use NeatEdge\Core\Prepare\UnderLimits;
 use NeatEdge\Core\Seen\Seen;
@@ -34,8 +35,8 @@ final class StepPreview
         $before = PrepLine::of(array_slice($line, 0, (int) $at), $job->limits(), new DatabaseStepCache)->outcome(Seen::of($bench));
         $step = Steps::make($line[$at]->kind, [...$line[$at]->values, ...$values], $job->unit);
         $step = $step instanceof UnderLimits ? $step->under($job->limits()) : $step;
-        $cured = $step instanceof TellsDeeds ? $step->cure($before) : null;
-        $after = $cured->artwork ?? $step->apply($before);
+        $cured = $step instanceof TellsDeeds ? Applied::cure($step, $before) : null;
+        $after = $cured->artwork ?? Applied::step($step, $before);
 
         return ['art' => PageArt::of($after), 'report' => StepReport::of($step, $before, $after, 0, $cured)->toArray()];
     }

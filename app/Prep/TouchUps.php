@@ -9,11 +9,11 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
-use NeatEdge\Core\Prepare\Finish\TouchUp;
-use NeatEdge\Core\Prepare\PrepLine;
-use NeatEdge\Core\Prepare\Steps;
+use NeatEdge\Core\Line\Edits;
+use NeatEdge\Core\Line\PrepLine;
+use NeatEdge\Core\Line\Steps;
+use NeatEdge\Core\Line\TouchUp;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Type\FontShelf;
 

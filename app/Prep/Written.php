@@ -11,7 +11,7 @@ use NeatEdge\Core\Format\Export;
 use NeatEdge\Core\Format\Formats;
 use NeatEdge\Core\Geometry\InvalidLength;
 use NeatEdge\Core\Geometry\Length;
-use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Line\PrepLine;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Make\Order;

@@ -4,17 +4,16 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
-use App\Models\WriteFirstSqlite;
+use App\Models\Database;
 use App\Prep\DatabaseStepCache;
 use App\Works\Works;
 use Illuminate\Cache\RateLimiting\Limit;
-use Illuminate\Database\Connection;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
-use NeatEdge\Core\Prepare\StepCache;
+use NeatEdge\Core\Line\StepCache;
 
 final class AppServiceProvider extends ServiceProvider
 {
@@ -23,7 +22,7 @@ final class AppServiceProvider extends ServiceProvider
 
     public function register(): void
     {
-        Connection::resolverFor('sqlite', static fn (\PDO|\Closure $connection, string $database, string $prefix, array $config): WriteFirstSqlite => new WriteFirstSqlite($connection, $database, $prefix, $config));
+        Database::register();
         $this->app->bind(StepCache::class, DatabaseStepCache::class);
     }
 

@@ -13,7 +13,7 @@ use NeatEdge\Core\Format\Json\PresetJson;
 use NeatEdge\Core\Format\Svg\Drawing;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Length;
-use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Line\PrepLine;
 use NeatEdge\Core\Process\Plain;
 use NeatEdge\Core\Process\Process;
 use NeatEdge\Core\Process\Processes;

@@ -6,8 +6,8 @@ namespace NeatEdge\Console;
 
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Format\Svg\Writer;
+use NeatEdge\Core\Line\PrepLine;
 use NeatEdge\Core\Prepare\JoinNearBlacks;
-use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Prepare\SolidColours;
 use NeatEdge\Core\Prepare\Step;
 use NeatEdge\Core\Sheet\JobReport;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Console;
 
 use NeatEdge\Core\Format\Json\PresetJson;
-use NeatEdge\Core\Prepare\Preset;
+use NeatEdge\Core\Line\Preset;
 use NeatEdge\Core\Process\Processes;
 
 /** A preset as it is named on the command line: one that ships, by its name or by its process, or a file. */

@@ -6,9 +6,9 @@ namespace NeatEdge\Core;
 
 use NeatEdge\Core\Check\LimitFields;
 use NeatEdge\Core\Described\Field;
-use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Format\Formats;
-use NeatEdge\Core\Prepare\Steps;
+use NeatEdge\Core\Line\Edits;
+use NeatEdge\Core\Line\Steps;
 use NeatEdge\Core\Process\Process;
 use NeatEdge\Core\Process\Processes;
 use NeatEdge\Core\Recipe\Basic\ShapeKind;

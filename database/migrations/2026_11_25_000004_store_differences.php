@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Models\Bytes;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
@@ -62,14 +63,14 @@ return new class extends Migration
     {
         $art = [];
         foreach (DB::table('revisions')->where('shop_job_id', $job)->orderBy('number')->get() as $revision) {
-            $art[$revision->number] = ArtworkJson::decode((string) gzuncompress($revision->artwork));
+            $art[$revision->number] = ArtworkJson::decode((string) gzuncompress((string) Bytes::read($revision->artwork)));
             $before = $art[$revision->parent ?? 0] ?? null;
             if ($before !== null) {
                 $change = [
                     'ahead' => ArtworkDifference::between($before, $art[$revision->number])->toArray(),
                     'back' => ArtworkDifference::between($art[$revision->number], $before)->toArray(),
                 ];
-                DB::table('revisions')->where('id', $revision->id)->update(['change' => (string) gzcompress(ArtworkJson::text($change), 3)]);
+                DB::table('revisions')->where('id', $revision->id)->update(['change' => Bytes::bound((string) gzcompress(ArtworkJson::text($change), 3))]);
             }
         }
         $now = $art[$inForce] ?? null;

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Bytes;
 use App\Models\ShopJob;
+use Illuminate\Foundation\Testing\RefreshDatabaseState;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use NeatEdge\Core\Format\Json\ArtworkJson;
@@ -17,14 +19,20 @@ final class CarriedOverTest extends TestCase
     #[Test]
     public function jobs_from_before_open_as_they_were_and_undo_as_far_as_they_did(): void
     {
+        $this->beforeApplicationDestroyed(static function (): void {
+            // The next test begins with the tables as they are now, and nothing in them.
+            Artisan::call('db:wipe', ['--force' => true]);
+            RefreshDatabaseState::$migrated = false;
+        });
         DB::purge();
+        Artisan::call('db:wipe', ['--force' => true]);
         foreach (['000001_create_jobs', '000002_create_queue_and_cache', '000003_create_fonts'] as $file) {
             self::assertSame(0, Artisan::call('migrate', ['--path' => "database/migrations/2026_11_25_{$file}.php", '--force' => true]));
         }
         $rectangle = static fn (int $x): string => sprintf('{"id":"p1","name":"Panel","rule":"nonzero","contours":[[true,[%1$d.0,0.0,%1$d.0,0.0,50.0,0.0,50.0,0.0,50.0,0.0,50.0,20.0,50.0,20.0]]],"fill":["#ff0000",1.0],"stroke":null}', $x);
-        $whole = static fn (string $pieces): string => (string) gzcompress('{"width":100.0,"height":50.0,"pieces":['.$pieces.']}');
+        $whole = static fn (string $pieces): mixed => Bytes::bound((string) gzcompress('{"width":100.0,"height":50.0,"pieces":['.$pieces.']}'));
         $job = DB::table('shop_jobs')->insertGetId(['title' => 'Old', 'process' => 'cut-vinyl', 'width_mm' => 100, 'height_mm' => 50, 'source_name' => 'old.svg', 'notices' => '[]', 'revision' => 2, 'version' => 5]);
-        DB::table('sources')->insert(['shop_job_id' => $job, 'svg' => '<svg/>']);
+        DB::table('sources')->insert(['shop_job_id' => $job, 'svg' => Bytes::bound('<svg/>')]);
         DB::table('revisions')->insert(['shop_job_id' => $job, 'number' => 1, 'label' => 'As it came in', 'artwork' => $whole($rectangle(10).','.str_replace('p1', 'p2', $rectangle(20)))]);
         DB::table('revisions')->insert(['shop_job_id' => $job, 'number' => 2, 'parent' => 1, 'label' => 'Remove a piece', 'artwork' => $whole($rectangle(15))]);
 

@@ -15,7 +15,7 @@ use App\Models\Work;
 use Illuminate\Contracts\Auth\Authenticatable;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\Gate;
-use NeatEdge\Core\Edit\Edits;
+use NeatEdge\Core\Line\Edits;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;

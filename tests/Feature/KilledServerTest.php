@@ -8,12 +8,14 @@ use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Json\PieceJson;
 use PDO;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 use RuntimeException;
 use Tests\Support\FreePort;
 
 /** H1: the server is killed with no warning in the middle of saves, again and again; nothing that it accepted is lost, nothing is half stored. */
+#[Group('own-shop')]
 final class KilledServerTest extends TestCase
 {
     private int $port;

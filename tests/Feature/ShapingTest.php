@@ -10,7 +10,7 @@ use App\Works\Budget;
 use App\Works\GivenUp;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Http\UploadedFile;
-use NeatEdge\Core\Edit\Edits;
+use NeatEdge\Core\Line\Edits;
 use NeatEdge\Core\Patience\Patience;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;

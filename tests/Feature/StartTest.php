@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use PDO;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 use RuntimeException;
@@ -12,6 +13,7 @@ use Tests\Support\FreePort;
 use ZipArchive;
 
 /** bin/start keeps the shop open whatever happens to the work behind it, and ends just what it began. */
+#[Group('own-shop')]
 final class StartTest extends TestCase
 {
     private int $port;

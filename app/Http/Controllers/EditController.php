@@ -14,7 +14,7 @@ use App\Prep\Proposal;
 use App\Prep\SentEdits;
 use App\Prep\ShopFonts;
 use App\Prep\TouchUps;
-use NeatEdge\Core\Edit\Edits;
+use NeatEdge\Core\Line\Edits;
 
 /** Changes of the art. */
 final class EditController

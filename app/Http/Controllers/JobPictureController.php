@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Description\Answers;
+use App\Models\Bytes;
 use App\Models\ShopJob;
 use App\Prep\Intake;
 use Illuminate\Http\Request;
@@ -40,7 +41,7 @@ final class JobPictureController
             $read = ShopJob::snapshot($job->id);
             $job->picture = Writer::write(Small::of($read->art()));
             // Looking at a job does not change it.
-            DB::table('shop_jobs')->where('id', $job->id)->update(['picture' => $job->picture, 'picture_version' => $read->version]);
+            DB::table('shop_jobs')->where('id', $job->id)->update(['picture' => Bytes::bound($job->picture), 'picture_version' => $read->version]);
         }
 
         return new Response($job->picture, 200, ['Content-Type' => 'image/svg+xml', 'Cache-Control' => $request->query('v') === (string) $job->version ? 'private, max-age=31536000, immutable' : 'private, no-cache']);

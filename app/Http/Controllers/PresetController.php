@@ -22,7 +22,7 @@ use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Format\Json\PresetJson;
-use NeatEdge\Core\Prepare\Preset;
+use NeatEdge\Core\Line\Preset;
 use NeatEdge\Core\Process\Processes;
 
 /** Presets, ours and the shop's. */

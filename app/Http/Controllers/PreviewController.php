@@ -15,14 +15,13 @@ use App\Prep\StepPreview;
 use App\Works\Budget;
 use App\Works\GivenUp;
 use Closure;
-use Illuminate\Http\JsonResponse;
 
 /** What would come of something: worked out, shown, stored nowhere. */
 final class PreviewController
 {
     /** An edit, what it has to show on the art, a step of the line, a remedy, or what is wrong around pieces. Of one lane the latest is answered: the one before is given up. */
     #[Answers(PreviewResource::class)]
-    public function store(PreviewRequest $request, ShopJob $job): PreviewResource|JsonResponse
+    public function store(PreviewRequest $request, ShopJob $job): PreviewResource
     {
         $asked = $request->validated();
         $name = $asked['lane'] ?? null;
@@ -52,11 +51,11 @@ final class PreviewController
     }
 
     /** @param  Closure(): (array<string, mixed>|null)  $work */
-    private static function shown(string $what, Closure $work, ?Lane $lane): PreviewResource|JsonResponse
+    private static function shown(string $what, Closure $work, ?Lane $lane): PreviewResource
     {
         $shown = Budget::within($what, $work, $lane === null ? null : $lane->isLatest(...));
 
         // Nothing is an answer too: no other remedy would help.
-        return $shown === null ? new JsonResponse('null', 200, [], 0, true) : new PreviewResource($shown);
+        return new PreviewResource($shown ?? ['none' => true]);
     }
 }

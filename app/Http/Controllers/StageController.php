@@ -19,8 +19,8 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Cache;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Check\Inspection;
+use NeatEdge\Core\Line\PrepLine;
 use NeatEdge\Core\Prepare\Look;
-use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Seen\Seen;
 
 /** The art after each step of a line. */

@@ -7,7 +7,7 @@ namespace App\Http\Description;
 use App\Http\Requests\Asks;
 use App\Works\Kinds;
 use NeatEdge\Core\Check\LimitFields;
-use NeatEdge\Core\Edit\Edits;
+use NeatEdge\Core\Line\Edits;
 use NeatEdge\Core\Process\Processes;
 use NeatEdge\Core\Shop\Stock;
 

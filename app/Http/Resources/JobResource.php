@@ -8,7 +8,7 @@ use App\Models\ShopJob;
 use App\Models\StockItem;
 use Illuminate\Http\Request;
 use NeatEdge\Core\Format\Json\ArtworkJson;
-use NeatEdge\Core\Prepare\Preset;
+use NeatEdge\Core\Line\Preset;
 
 /**
  * A job with its ticket. Lengths are mm throughout.

@@ -6,8 +6,8 @@ namespace App\Http\Resources;
 
 use Illuminate\Http\Request;
 use NeatEdge\Core\Artwork\LineStep;
-use NeatEdge\Core\Prepare\Preset;
-use NeatEdge\Core\Prepare\Steps;
+use NeatEdge\Core\Line\Preset;
+use NeatEdge\Core\Line\Steps;
 use NeatEdge\Core\Process\Processes;
 
 /**

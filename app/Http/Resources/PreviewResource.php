@@ -13,7 +13,8 @@ namespace App\Http\Resources;
  * @phpstan-import-type PieceRow from ArtResource
  * @phpstan-import-type StepReportRow from PreparationResource
  *
- * @phpstan-type PreviewRow PreviewedRow|MarksRow|PreviewedStepRow|ForetoldRow|OtherCureRow|CheckedRow|null
+ * @phpstan-type PreviewRow PreviewedRow|MarksRow|PreviewedStepRow|ForetoldRow|OtherCureRow|CheckedRow|NoneRow
+ * @phpstan-type NoneRow array{none: bool}
  * @phpstan-type PreviewedRow array{
  *     pieces: list<PieceRow>,
  *     gone: list<string>,

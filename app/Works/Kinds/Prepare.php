@@ -17,7 +17,7 @@ use App\Works\Works;
 use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
-use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Line\PrepLine;
 
 /** The prep line of a job, and the check of what it gives. */
 final class Prepare extends Kind

@@ -17,8 +17,8 @@ use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Geometry\InvalidLength;
 use NeatEdge\Core\Geometry\Length;
+use NeatEdge\Core\Line\PrepLine;
 use NeatEdge\Core\PlanarMap\MapTooLarge;
-use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Sheet\Prepared;
 
 /**

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Check;
 
 use NeatEdge\Core\Geometry\Point;
-use NeatEdge\Core\Prepare\PrepResult;
+use NeatEdge\Core\Line\PrepResult;
 
 /** What was done by hand on what the line gives, and cannot be carried over to what it gives now. */
 final readonly class HandWork implements ResultRule

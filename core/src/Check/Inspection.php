@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Check;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Line\PrepResult;
 use NeatEdge\Core\Measure\Limits;
-use NeatEdge\Core\Prepare\PrepResult;
 use NeatEdge\Core\Seen\SingleCuts;
 
 /** All checks of a job: the one place where a rule is registered. */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Check;
 
+use NeatEdge\Core\Line\PrepResult;
 use NeatEdge\Core\Measure\Limits;
-use NeatEdge\Core\Prepare\PrepResult;
 
 /** C12: more of what is seen looks otherwise than the ticket lets pass. */
 final readonly class LookChanged implements ResultRule

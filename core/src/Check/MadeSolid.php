@@ -7,8 +7,8 @@ namespace NeatEdge\Core\Check;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Point;
+use NeatEdge\Core\Line\PrepResult;
 use NeatEdge\Core\Measure\Limits;
-use NeatEdge\Core\Prepare\PrepResult;
 
 /** C9: what one could see through lay on bare ground and went out as a solid colour that nobody drew: a shadow as a sheet of grey film. */
 final readonly class MadeSolid implements ResultRule

@@ -5,12 +5,13 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Check;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Line\PrepLine;
+use NeatEdge\Core\Line\Steps;
 use NeatEdge\Core\Measure\Limits;
+use NeatEdge\Core\Prepare\Applied;
 use NeatEdge\Core\Prepare\Cure\Cured;
 use NeatEdge\Core\Prepare\Cure\Target;
 use NeatEdge\Core\Prepare\Cure\ToLimits;
-use NeatEdge\Core\Prepare\PrepLine;
-use NeatEdge\Core\Prepare\Steps;
 use NeatEdge\Core\Prepare\TellsDeeds;
 use NeatEdge\Core\Prepare\UnderLimits;
 use NeatEdge\Core\Seen\Seen;
@@ -64,9 +65,9 @@ final class Remedying
         $step = Steps::make($remedy->step, $remedy->values);
         $step = $step instanceof UnderLimits ? $step->under($limits) : $step;
         if ($step instanceof TellsDeeds) {
-            return $step->cure($flat);
+            return Applied::cure($step, $flat);
         }
-        $after = $step->apply($flat);
+        $after = Applied::step($step, $flat);
         $left = self::found($after, $after, $limits)[$kind] ?? [];
         $done = array_slice($findings, 0, max(0, count($findings) - count($left)));
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Check;
 
-use NeatEdge\Core\Prepare\PrepResult;
+use NeatEdge\Core\Line\PrepResult;
 
 /** One thing that can be wrong with what a line of preparation did. */
 interface ResultRule

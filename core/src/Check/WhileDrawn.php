@@ -9,9 +9,9 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Line\PrepLine;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\PlanarMap\Combine;
-use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Seen\Extent;
 use NeatEdge\Core\Seen\Seen;
 

@@ -7,6 +7,7 @@ namespace NeatEdge\Core\Edit;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
+use NeatEdge\Core\Line\Edits;
 
 /** What an artist does on the bench: artwork in, artwork out. Made from validated fields, see Edits. */
 interface Edit

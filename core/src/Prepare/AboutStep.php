@@ -9,6 +9,24 @@ use NeatEdge\Core\Described\Field;
 /** What a step says of itself: from it follow its card on the page, its form, the options of the command line and the catalogue. */
 final readonly class AboutStep
 {
+    /** No two solid pieces overlap afterwards, whatever was before. */
+    public const MAKES = 'makes';
+
+    /** None overlap afterwards where none did before. */
+    public const KEEPS = 'keeps';
+
+    /** They may overlap afterwards. */
+    public const ENDS = 'ends';
+
+    /** It is about what is seen of all together. */
+    public const NOT = '';
+
+    /** About what is seen of each piece. */
+    public const SEEN = 'seen';
+
+    /** About each piece as it is drawn; one that it leaves out goes. */
+    public const DRAWN = 'drawn';
+
     /**
      * @param  string  $kind  a fixed word for scripts and stored lines
      * @param  string  $says  what it does, in one sentence
@@ -18,6 +36,8 @@ final readonly class AboutStep
      * @param  bool  $looks  whether it changes how the art looks, so that it is only done where an artist chooses it
      * @param  bool  $lays  whether it only lays out what is made: checks look at what was before
      * @param  bool  $cuts  whether it takes along by itself what is cut once; else such lines are laid, as they were, on what it gives
+     * @param  self::MAKES|self::KEEPS|self::ENDS  $apart  what is true afterwards of a sheet no two solid pieces of which overlap: such a sheet needs no map of all to be merged or checked
+     * @param  self::NOT|self::SEEN|self::DRAWN  $byPiece  whether it changes paints and lines piece by piece, and so can be made on the pieces of the art themselves
      * @param  float  $work  what it costs, measured against removing what is hidden
      */
     public function __construct(
@@ -31,6 +51,8 @@ final readonly class AboutStep
         public float $work = 0.2,
         public bool $lays = false,
         public bool $cuts = false,
+        public string $apart = self::ENDS,
+        public string $byPiece = self::NOT,
     ) {
     }
 

@@ -7,6 +7,8 @@ namespace NeatEdge\Core\Prepare;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Described\Values;
+use NeatEdge\Core\Flat\Outlines;
+use NeatEdge\Core\Flat\Slivers;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\PlanarMap;
 use NeatEdge\Core\PlanarMap\Rule\SeenOwners;
@@ -22,7 +24,7 @@ final readonly class RemoveHidden implements GivesSlivers
 
     public static function about(): AboutStep
     {
-        return new AboutStep('remove-hidden', 'Remove hidden', 'Only what is seen stays, and no two pieces overlap.', rank: 40, after: ['join-near-blacks' => 'Colours that become one should do so before: else a seam is cut between them.', 'join-near-colours' => 'Colours that become one should do so before: else a seam is cut between them.', 'reduce-colours' => 'Colours that become one should do so before: else a seam is cut between them.', 'solid-colours' => 'What is see-through should be solid before: else it is laid over what is cut.'], work: 1.0);
+        return new AboutStep('remove-hidden', 'Remove hidden', 'Only what is seen stays, and no two pieces overlap.', rank: 40, after: ['join-near-blacks' => 'Colours that become one should do so before: else a seam is cut between them.', 'join-near-colours' => 'Colours that become one should do so before: else a seam is cut between them.', 'reduce-colours' => 'Colours that become one should do so before: else a seam is cut between them.', 'solid-colours' => 'What is see-through should be solid before: else it is laid over what is cut.'], work: 1.0, apart: AboutStep::MAKES);
     }
 
     public static function from(Values $values): self
@@ -44,7 +46,7 @@ final readonly class RemoveHidden implements GivesSlivers
 
     public function withoutSlivers(Artwork $artwork): array
     {
-        $pieces = (new OutlineStrokes)->apply($artwork)->pieces;
+        $pieces = Outlines::of($artwork)->pieces;
         $pieces = array_values(array_filter($pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty()));
         $tolerance = $artwork->tolerance();
         $rule = new SeenOwners(array_map(static fn (Piece $piece): bool => $piece->isSolid(), $pieces));

@@ -10,6 +10,7 @@ use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Values;
+use NeatEdge\Core\Flat\Outlines;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\PlanarMap\PlanarMap;
@@ -44,7 +45,7 @@ final readonly class SolidColours implements Step
 
     public function apply(Artwork $artwork): Artwork
     {
-        $pieces = (new OutlineStrokes)->apply($artwork)->pieces;
+        $pieces = Outlines::of($artwork)->pieces;
         $pieces = array_values(array_filter($pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty()));
         if (array_filter($pieces, static fn (Piece $piece): bool => ! $piece->isSolid()) === []) {
             return $artwork;

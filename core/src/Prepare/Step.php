@@ -7,6 +7,7 @@ namespace NeatEdge\Core\Prepare;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
+use NeatEdge\Core\Line\Steps;
 
 /** One step of preparation: artwork in, artwork out, nothing else touched. Made from validated fields, see Steps. */
 interface Step

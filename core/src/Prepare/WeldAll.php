@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Flat\Outlines;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\PlanarMap\Combine;
@@ -41,7 +42,7 @@ final class WeldAll
             $first = array_values($strokes)[0];
             $paint = $first->stroke?->paint;
         } else {
-            $pieces = array_values(array_filter((new OutlineStrokes)->apply($artwork)->pieces, static fn (Piece $piece): bool => $piece->fill !== null));
+            $pieces = array_values(array_filter(Outlines::of($artwork)->pieces, static fn (Piece $piece): bool => $piece->fill !== null));
             if ($pieces === []) {
                 return $artwork->withPieces([]);
             }

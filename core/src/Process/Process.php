@@ -8,9 +8,9 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
+use NeatEdge\Core\Line\PrepLine;
+use NeatEdge\Core\Line\Preset;
 use NeatEdge\Core\Measure\Limits;
-use NeatEdge\Core\Prepare\PrepLine;
-use NeatEdge\Core\Prepare\Preset;
 use NeatEdge\Core\Sheet\Make\Making;
 
 /**

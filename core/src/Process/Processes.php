@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Process;
 
 use NeatEdge\Core\Described\Refused;
-use NeatEdge\Core\Prepare\Preset;
+use NeatEdge\Core\Line\Preset;
 
 /** The registry of processes. A new one is one class and one line here. */
 final class Processes

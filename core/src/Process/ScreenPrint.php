@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Process;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Line\PrepLine;
+use NeatEdge\Core\Line\Preset;
+use NeatEdge\Core\Line\Presets;
 use NeatEdge\Core\Measure\Limits;
-use NeatEdge\Core\Prepare\PrepLine;
-use NeatEdge\Core\Prepare\Preset;
-use NeatEdge\Core\Prepare\Presets;
 use NeatEdge\Core\Sheet\Make\ScreenPlates;
 
 /** Ink through screens: a plate for each. */

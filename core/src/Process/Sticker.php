@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Process;
 
+use NeatEdge\Core\Line\Preset;
+use NeatEdge\Core\Line\Presets;
 use NeatEdge\Core\Measure\Limits;
-use NeatEdge\Core\Prepare\Preset;
-use NeatEdge\Core\Prepare\Presets;
 use NeatEdge\Core\Sheet\Make\PrintAndCut;
 
 /** A picture that is printed and cut round. */

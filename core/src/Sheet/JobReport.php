@@ -6,8 +6,8 @@ namespace NeatEdge\Core\Sheet;
 
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\FindingGroups;
+use NeatEdge\Core\Line\PrepResult;
 use NeatEdge\Core\Measure\Limits;
-use NeatEdge\Core\Prepare\PrepResult;
 
 /** What is told of a prepared job, on the page, in report.json and on the command line. */
 final class JobReport

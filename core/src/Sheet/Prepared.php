@@ -10,9 +10,9 @@ use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Inspection;
 use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Check\Verdict;
+use NeatEdge\Core\Line\PrepLine;
+use NeatEdge\Core\Line\PrepResult;
 use NeatEdge\Core\Measure\Limits;
-use NeatEdge\Core\Prepare\PrepLine;
-use NeatEdge\Core\Prepare\PrepResult;
 use NeatEdge\Core\Seen\Seen;
 
 /** One drawing taken through a line: its sheets, what was found, what is told of it, and whether it can be sent. */

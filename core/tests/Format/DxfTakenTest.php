@@ -9,7 +9,7 @@ use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Format\Arrived;
 use NeatEdge\Core\Format\FileRefused;
 use NeatEdge\Core\Format\Incoming;
-use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Line\PrepLine;
 use NeatEdge\Core\Process\CutVinyl;
 use NeatEdge\Core\Process\Engraving;
 use NeatEdge\Core\Process\HeatTransfer;

@@ -6,7 +6,7 @@ namespace NeatEdge\Core\Tests\Format;
 
 use NeatEdge\Core\Format\Json\LayoutJson;
 use NeatEdge\Core\Format\Svg\Reader;
-use NeatEdge\Core\Prepare\PrepLine;
+use NeatEdge\Core\Line\PrepLine;
 use NeatEdge\Core\Process\Process;
 use NeatEdge\Core\Process\Processes;
 use NeatEdge\Core\Sheet\Make\Order;

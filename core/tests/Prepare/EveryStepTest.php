@@ -11,18 +11,24 @@ use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Format\Json\PresetJson;
 use NeatEdge\Core\Format\Json\PresetRefused;
 use NeatEdge\Core\Format\Svg\Reader;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Line\LineOrder;
+use NeatEdge\Core\Line\PrepLine;
+use NeatEdge\Core\Line\Preset;
+use NeatEdge\Core\Line\Presets;
+use NeatEdge\Core\Line\Steps;
+use NeatEdge\Core\Line\TouchUp;
 use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Prepare\AboutStep;
+use NeatEdge\Core\Prepare\Applied;
 use NeatEdge\Core\Prepare\Colours\ColourAreas;
 use NeatEdge\Core\Prepare\Colours\Joining;
-use NeatEdge\Core\Prepare\Finish\TouchUp;
-use NeatEdge\Core\Prepare\LineOrder;
-use NeatEdge\Core\Prepare\PrepLine;
-use NeatEdge\Core\Prepare\Preset;
-use NeatEdge\Core\Prepare\Presets;
-use NeatEdge\Core\Prepare\Steps;
+use NeatEdge\Core\Prepare\MergeByColour;
+use NeatEdge\Core\Prepare\TellsDeeds;
 use NeatEdge\Core\Process\Processes;
+use NeatEdge\Core\Sheet\Nest\Overlap;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -57,6 +63,32 @@ final class EveryStepTest extends TestCase
     {
         foreach (array_keys(Steps::catalogue()) as $kind) {
             yield $kind => [$kind];
+        }
+    }
+
+    /** Values with which a step has something to do, where it has nothing by its own. */
+    private const AT_WORK = ['scale' => ['width' => '30mm'], 'reduce-colours' => ['count' => 2], 'fit-page' => ['how' => 'page'], 'islands' => ['size' => '2mm'], 'fill-holes' => ['size' => '3mm'], 'thicken' => ['width' => '1mm'], 'widen-gaps' => ['width' => '1mm'], 'blunt-points' => ['width' => '1mm']];
+
+    #[Test]
+    #[DataProvider('kinds')]
+    public function what_a_step_says_that_it_keeps_or_makes_of_the_art_is_so(string $kind): void
+    {
+        $step = Steps::make($kind, self::AT_WORK[$kind] ?? []);
+        $drawn = self::art('<rect x="5" y="5" width="30" height="20" fill="#c33"/><rect x="50" y="50" width="0.6" height="0.6" fill="#c33"/><circle cx="30" cy="30" r="12" fill="#3b8ea5"/><path d="M35.2 5H45V25H35.2z" fill="#0a0b0c"/><path d="M35.2 5H45V25H35.2z" fill="#0a0b0c"/>'
+            .'<path d="M8 40L28 40.4L8 40.8z" fill="#2a5"/><path d="M10 8H20V18H10zM12 10V12H14V10z" fill="#010203" fill-rule="evenodd"/><path d="M40 30H55V31.2L41 31z" fill="#c44"/>');
+        foreach ([$drawn, Applied::step(new MergeByColour, $drawn)] as $art) {
+            $after = $step instanceof TellsDeeds ? Applied::cure($step, $art)->artwork : Applied::step($step, $art);
+            $said = $step::about()->apart;
+            self::assertSame($said === AboutStep::MAKES || $said === AboutStep::KEEPS && $art->apart || $said === AboutStep::ENDS && $art->apart && $after->pieces === $art->pieces, $after->apart);
+            if ($after->apart) {
+                $solid = array_values(array_filter($after->pieces, static fn (Piece $piece): bool => $piece->isSolid()));
+                $over = array_filter(Overlap::pairs(array_map(static fn (Piece $piece): Shape => $piece->shape, $solid)), static fn (array $pair): bool => $pair[2] > 1e-4);
+                self::assertSame([], $over, 'mm² in which two of them overlap');
+            }
+            // A step that changes each piece by itself leaves no other behind.
+            if ($step::about()->byPiece !== AboutStep::NOT) {
+                self::assertSame([], array_diff(array_column($after->pieces, 'id'), array_column($art->pieces, 'id')));
+            }
         }
     }
 

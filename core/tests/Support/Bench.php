@@ -6,10 +6,10 @@ namespace NeatEdge\Core\Tests\Support;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Json\StoredForm;
+use NeatEdge\Core\Line\Edits;
 use NeatEdge\Core\Type\FontShelf;
 use PHPUnit\Framework\Assert;
 

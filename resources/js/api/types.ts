@@ -1958,6 +1958,9 @@ export interface components {
             coords: number[];
             kinds: ("corner" | "smooth" | "even")[];
         };
+        None: {
+            none: boolean;
+        };
         OtherCure: {
             label: string;
             cures: number;
@@ -2131,7 +2134,7 @@ export interface components {
         /** @description In what two presets differ, in words. */
         PresetDifferences: unknown[];
         /** @description What would come of something, stored nowhere; which of these depends on what was asked. */
-        Preview: components["schemas"]["Previewed"] | components["schemas"]["Marks"] | components["schemas"]["PreviewedStep"] | components["schemas"]["Foretold"] | components["schemas"]["OtherCure"] | components["schemas"]["Checked"] | null;
+        Preview: components["schemas"]["Previewed"] | components["schemas"]["Marks"] | components["schemas"]["PreviewedStep"] | components["schemas"]["Foretold"] | components["schemas"]["OtherCure"] | components["schemas"]["Checked"] | components["schemas"]["None"];
         Previewed: {
             pieces: components["schemas"]["Piece"][];
             gone: string[];
@@ -5458,6 +5461,7 @@ export type Marks = components['schemas']['Marks'];
 export type MissingLetters = components['schemas']['MissingLetters'];
 export type Moves = components['schemas']['Moves'];
 export type NodeContour = components['schemas']['NodeContour'];
+export type None = components['schemas']['None'];
 export type OtherCure = components['schemas']['OtherCure'];
 export type Outcome = components['schemas']['Outcome'];
 export type Palette = components['schemas']['Palette'];

@@ -13,8 +13,8 @@ use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
 use NeatEdge\Core\Edit\Mark;
 use NeatEdge\Core\Edit\ShowsMarks;
+use NeatEdge\Core\Flat\Cleaning;
 use NeatEdge\Core\Geometry\Shape;
-use NeatEdge\Core\Prepare\CleanNodes;
 
 /** P10: takes out doubled nodes, tiny segments and needless nodes of the chosen pieces, within a deviation; what would go is shown. */
 final readonly class CleanPieces implements Edit, ShowsMarks
@@ -54,7 +54,7 @@ final readonly class CleanPieces implements Edit, ShowsMarks
 
     private function cleaned(Shape $shape): Shape
     {
-        return (new CleanNodes($this->deviation))->clean($shape);
+        return (new Cleaning($this->deviation))->shape($shape);
     }
 
     public function marks(Artwork $artwork): array

@@ -11,7 +11,7 @@ use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Prepare\MergeByColour;
+use NeatEdge\Core\Flat\Merging;
 use NeatEdge\Core\Seen\Seen;
 
 /** P9: the chosen pieces of one colour join, and each colour is cut by what lies on it. */
@@ -40,7 +40,7 @@ final readonly class MergePieces implements Edit
     public function apply(Artwork $artwork): Artwork
     {
         $chosen = Chosen::in($artwork, $this->ids);
-        $merged = (new MergeByColour)->apply(Seen::of($artwork->withPieces(array_values(array_map(static fn (Piece $piece): Piece => $piece->with(place: $piece->place->with(hidden: false)), $chosen)))))->pieces;
+        $merged = Merging::laid(Seen::of($artwork->withPieces(array_values(array_map(static fn (Piece $piece): Piece => $piece->with(place: $piece->place->with(hidden: false)), $chosen)))))->pieces;
         if ($merged === []) {
             throw Refused::unpainted();
         }

@@ -8,9 +8,9 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Edit\Arrangement;
 use NeatEdge\Core\Edit\FreeIds;
+use NeatEdge\Core\Flat\Outlines;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\Combine;
-use NeatEdge\Core\Prepare\OutlineStrokes;
 use NeatEdge\Core\Recipe\Weave\Woven;
 use NeatEdge\Core\Seen\Seen;
 
@@ -23,7 +23,7 @@ final class Outlined
         if ($piece->isSolid() && $piece->clip === null) {
             return $piece->shape;
         }
-        $parts = (new OutlineStrokes)->apply(Seen::of($artwork->withPieces([$piece->with(place: $piece->place->with(hidden: false))])))->pieces;
+        $parts = Outlines::of(Seen::of($artwork->withPieces([$piece->with(place: $piece->place->with(hidden: false))])))->pieces;
         $parts = array_values(array_filter($parts, static fn (Piece $part): bool => $part->fill !== null));
         if ($parts === []) {
             return new Shape([]);

@@ -7,8 +7,8 @@ namespace NeatEdge\Core\Format\Json;
 use JsonException;
 use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Described\Refused;
-use NeatEdge\Core\Prepare\Preset;
-use NeatEdge\Core\Prepare\Steps;
+use NeatEdge\Core\Line\Preset;
+use NeatEdge\Core\Line\Steps;
 
 /** A preset as a file: docs/preset.schema.json says how it is written. What came from elsewhere is held to that before a preset is made of it. */
 final class PresetJson

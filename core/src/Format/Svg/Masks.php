@@ -8,13 +8,13 @@ use DOMElement;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Flat\Outlines;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\PlanarMap\PlanarMap;
-use NeatEdge\Core\Prepare\OutlineStrokes;
 use NeatEdge\Core\Prepare\SeenPaints;
 
 /**
@@ -70,7 +70,7 @@ final readonly class Masks
         }
         $drawn = $this->walk->aside($mask, $content);
         $pieces = array_values(array_filter(
-            (new OutlineStrokes)->apply(new Artwork(1.0, 1.0, $drawn))->pieces,
+            Outlines::of(new Artwork(1.0, 1.0, $drawn))->pieces,
             static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty(),
         ));
         $paints = array_map(static fn (Piece $piece): Paint => $piece->fill ?? throw new \LogicException, $pieces);

@@ -6,13 +6,13 @@ namespace NeatEdge\Core\Format\Svg;
 
 use DOMElement;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Flat\Outlines;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Scanner;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\Combine;
-use NeatEdge\Core\Prepare\OutlineStrokes;
 
 /** Fills a shape with copies of a pattern's pieces, each cut to its tile and to the shape (SVG 2, 14.3). */
 final readonly class Patterns
@@ -121,7 +121,7 @@ final readonly class Patterns
         $frame = Shape::of(Contour::rectangle(0.0, 0.0, $width, $height)->transformed($matrix));
         $open = $style->get('overflow') === 'visible';
         $out = [];
-        foreach ((new OutlineStrokes)->apply(new \NeatEdge\Core\Artwork\Artwork(1.0, 1.0, $drawn))->pieces as $piece) {
+        foreach (Outlines::of(new \NeatEdge\Core\Artwork\Artwork(1.0, 1.0, $drawn))->pieces as $piece) {
             $shape = $open ? $piece->shape : Combine::keepOverlap([$piece->shape, $frame]);
             if (! $shape->isEmpty() && $piece->fill !== null) {
                 $out[] = [$shape, $piece];

@@ -82,7 +82,7 @@ final class ColourAreas
     {
         $changed = static fn (?Paint $paint): ?Paint => $paint !== null && $paint->isFlatColour() && isset($to[$paint->colour->hex()]) ? new Paint(Colour::fromHex($to[$paint->colour->hex()]), $paint->opacity) : $paint;
 
-        return $artwork->with(apart: $artwork->apart, pieces: array_map(static function (Piece $piece) use ($changed): Piece {
+        return $artwork->withPieces(array_map(static function (Piece $piece) use ($changed): Piece {
             $fill = $changed($piece->fill);
             $line = $changed($piece->stroke?->paint);
 

@@ -49,7 +49,7 @@ final readonly class Islands implements TellsDeeds, UnderLimits
             Field::length('size', 'Smaller than a square of', 0.0, 0.0, 'as the ticket says when nought', 1000.0),
             Field::length('bridge', 'Bridges of', 0.0, 0.0, 'the least line of the ticket when nought', 1000.0),
             Field::words('at', 'Only at', Field::PLACES),
-        ], 60, ['merge-by-colour' => 'A part is small by itself only when its colour has been merged.'], true, 0.4);
+        ], 60, ['merge-by-colour' => 'A part is small by itself only when its colour has been merged.'], true, 0.4, apart: AboutStep::MAKES);
     }
 
     public static function from(Values $values): self

@@ -71,7 +71,7 @@ final class Patches
             $touched[$i] = true;
         }
 
-        return [$flat->with(pieces: $pieces, apart: $flat->apart), $touched];
+        return [$flat->with(pieces: $pieces, apart: true), $touched];
     }
 
     /**

@@ -36,7 +36,7 @@ final readonly class SmallHoles implements TellsDeeds, UnderLimits
     {
         return new AboutStep('fill-holes', 'Fill small holes', 'Holes too small to be weeded or to stay open are filled.', [
             Field::length('size', 'Smaller than a square of', 0.0, 0.0, 'as the ticket says when nought', 1000.0), Field::words('at', 'Only at', Field::PLACES),
-        ], 62, ['merge-by-colour' => 'A hole is one only when its colour has been merged.'], true, 0.3);
+        ], 62, ['merge-by-colour' => 'A hole is one only when its colour has been merged.'], true, 0.3, apart: AboutStep::MAKES);
     }
 
     public static function from(Values $values): self

@@ -27,7 +27,7 @@ final readonly class CloseLines implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('close-lines', 'Close lines', 'Open lines of which the ends nearly meet are closed.', [Field::length('gap', 'Ends nearer than', 0.5, most: 1000.0)], 6, looks: true, work: 0.02, cuts: true);
+        return new AboutStep('close-lines', 'Close lines', 'Open lines of which the ends nearly meet are closed.', [Field::length('gap', 'Ends nearer than', 0.5, most: 1000.0)], 6, looks: true, work: 0.02, cuts: true, apart: AboutStep::KEEPS, byPiece: AboutStep::DRAWN);
     }
 
     public static function from(Values $values): self
@@ -42,7 +42,7 @@ final readonly class CloseLines implements Step
 
     public function apply(Artwork $artwork): Artwork
     {
-        return $artwork->with(apart: $artwork->apart, pieces: array_map(function (Piece $piece): Piece {
+        return $artwork->withPieces(array_map(function (Piece $piece): Piece {
             $contours = array_map(fn (Contour $contour): Contour => $this->closed($contour, $piece->fill !== null), $piece->shape->contours);
 
             return $contours === $piece->shape->contours ? $piece : $piece->withShape(new Shape($contours, $piece->shape->rule));

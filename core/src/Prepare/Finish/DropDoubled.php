@@ -27,7 +27,7 @@ final readonly class DropDoubled implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('drop-doubled', 'Take out doubled lines', 'What lies exactly on another of the same paint goes: it would be cut twice.', [Field::length('within', 'Within', 0.05, most: 10.0)], 7, work: 0.05, cuts: true);
+        return new AboutStep('drop-doubled', 'Take out doubled lines', 'What lies exactly on another of the same paint goes: it would be cut twice.', [Field::length('within', 'Within', 0.05, most: 10.0)], 7, work: 0.05, cuts: true, apart: AboutStep::KEEPS, byPiece: AboutStep::DRAWN);
     }
 
     public static function from(Values $values): self
@@ -44,7 +44,7 @@ final readonly class DropDoubled implements Step
     {
         $gone = array_flip(self::doubled($artwork, $this->within));
 
-        return $gone === [] ? $artwork : $artwork->with(apart: $artwork->apart, pieces: array_values(array_filter($artwork->pieces, static fn (Piece $piece): bool => ! isset($gone[$piece->id]))));
+        return $gone === [] ? $artwork : $artwork->withPieces(array_values(array_filter($artwork->pieces, static fn (Piece $piece): bool => ! isset($gone[$piece->id]))));
     }
 
     /** @return list<string> ids of the pieces that lie on another above them */

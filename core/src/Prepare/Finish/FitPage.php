@@ -36,7 +36,7 @@ final readonly class FitPage implements UnderLimits
 
     public static function about(): AboutStep
     {
-        return new AboutStep('fit-page', 'Fit to the page', 'What lies outside the page is cut off, the page becomes that of the art, or the whole becomes as small as the bed needs.', [Field::choice('how', 'How', 'cut', self::HOW), Field::length('bedWidth', 'Bed width', 0.0, 0.0, 'that of the ticket when nought'), Field::length('bedHeight', 'Bed height', 0.0, 0.0, 'nought for a roll')], 45, looks: true, work: 0.3, cuts: true);
+        return new AboutStep('fit-page', 'Fit to the page', 'What lies outside the page is cut off, the page becomes that of the art, or the whole becomes as small as the bed needs.', [Field::choice('how', 'How', 'cut', self::HOW), Field::length('bedWidth', 'Bed width', 0.0, 0.0, 'that of the ticket when nought'), Field::length('bedHeight', 'Bed height', 0.0, 0.0, 'nought for a roll')], 45, looks: true, work: 0.3, cuts: true, apart: AboutStep::KEEPS);
     }
 
     public static function from(Values $values): self
@@ -59,12 +59,12 @@ final readonly class FitPage implements UnderLimits
         if ($this->how === 'bed') {
             $factor = $this->fitting($artwork);
 
-            return $factor >= 1.0 ? $artwork : $artwork->atWidth($artwork->width * $factor)->with(apart: $artwork->apart);
+            return $factor >= 1.0 ? $artwork : $artwork->atWidth($artwork->width * $factor);
         }
         if ($this->how === 'page') {
             $box = Extent::of($artwork);
 
-            return $box === null || $box->width() <= 0 || $box->height() <= 0 ? $artwork : $artwork->framed($box)->with(apart: $artwork->apart);
+            return $box === null || $box->width() <= 0 || $box->height() <= 0 ? $artwork : $artwork->framed($box);
         }
         [$painted, $cuts] = SingleCuts::apart($artwork);
         $flat = Flat::of($painted);
@@ -81,7 +81,7 @@ final readonly class FitPage implements UnderLimits
 
         $within = array_map(static fn (Piece $cut): Piece => $cut->withShape(SingleCuts::within($cut->shape, $page)), $cuts);
 
-        return SingleCuts::laidOn($flat->with(pieces: $pieces, apart: $flat->apart), array_values(array_filter($within, static fn (Piece $cut): bool => ! $cut->shape->isEmpty())));
+        return SingleCuts::laidOn($flat->with(pieces: $pieces, apart: true), array_values(array_filter($within, static fn (Piece $cut): bool => ! $cut->shape->isEmpty())));
     }
 
     /** By how much the art must be smaller to fit the bed, turned or not: the larger of both ways. */

@@ -19,7 +19,7 @@ final readonly class FlatGradients implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('flat-gradients', 'Flat gradients', 'A gradient becomes the one colour that it is in the mean.', [], 15, looks: true, work: 0.02);
+        return new AboutStep('flat-gradients', 'Flat gradients', 'A gradient becomes the one colour that it is in the mean.', [], 15, looks: true, work: 0.02, apart: AboutStep::KEEPS, byPiece: AboutStep::DRAWN);
     }
 
     public static function from(Values $values): self
@@ -36,7 +36,7 @@ final readonly class FlatGradients implements Step
     {
         $flat = static fn (?Paint $paint): ?Paint => $paint?->gradient === null ? $paint : new Paint($paint->colour, $paint->opacity);
 
-        return $artwork->with(apart: $artwork->apart, pieces: array_map(static function (Piece $piece) use ($flat): Piece {
+        return $artwork->withPieces(array_map(static function (Piece $piece) use ($flat): Piece {
             $line = $flat($piece->stroke?->paint);
 
             return $piece->with(fill: $flat($piece->fill), stroke: $line === null ? null : $piece->stroke?->with(paint: $line));

@@ -21,7 +21,7 @@ final readonly class Mirror implements Step
     {
         return new AboutStep('mirror', 'Mirror', 'The result from behind: for heat transfer, for the inside of a window, for film.', [], 95, array_fill_keys(
             ['thicken', 'widen-gaps', 'blunt-points', 'islands', 'stack'], 'Turn it round last: places that were chosen are those of the art as it is looked at.',
-        ), true, 0.05, lays: true, cuts: true);
+        ), true, 0.05, lays: true, cuts: true, apart: AboutStep::KEEPS);
     }
 
     public static function from(Values $values): self
@@ -38,6 +38,6 @@ final readonly class Mirror implements Step
     {
         $matrix = new Matrix(-1.0, 0.0, 0.0, 1.0, $artwork->width, 0.0);
 
-        return $artwork->with(apart: $artwork->apart, pieces: array_map(static fn (Piece $piece): Piece => $piece->transformed($matrix), $artwork->pieces));
+        return $artwork->withPieces(array_map(static fn (Piece $piece): Piece => $piece->transformed($matrix), $artwork->pieces));
     }
 }

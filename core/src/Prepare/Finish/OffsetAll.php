@@ -32,7 +32,7 @@ final readonly class OffsetAll implements Step
     {
         return new AboutStep('offset', 'Inset or outset', 'Every piece smaller all round, or larger where the ground is bare.', [
             Field::choice('how', 'How', 'inset', self::HOW), Field::length('distance', 'By', 0.1, most: 1000.0), Field::choice('join', 'Corners', 'miter', Offset::JOINS),
-        ], 76, ['merge-by-colour' => 'What becomes one piece must be merged before: else a gap is cut along its seams.'], true, 1.0);
+        ], 76, ['merge-by-colour' => 'What becomes one piece must be merged before: else a gap is cut along its seams.'], true, 1.0, apart: AboutStep::MAKES);
     }
 
     public static function from(Values $values): self
@@ -68,6 +68,6 @@ final readonly class OffsetAll implements Step
             $pieces[$i] = $piece->withShape($shape);
         }
 
-        return $flat->with(pieces: array_values(array_filter($pieces, static fn (Piece $piece): bool => ! $piece->shape->isEmpty())), apart: $flat->apart);
+        return $flat->with(pieces: array_values(array_filter($pieces, static fn (Piece $piece): bool => ! $piece->shape->isEmpty())), apart: true);
     }
 }

@@ -26,7 +26,7 @@ final readonly class RoundAllCorners implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('round-corners', 'Round corners', 'All corners get a radius, on both sides of a border alike.', [Field::length('radius', 'Radius', 0.3, most: 1000.0)], 75, ['merge-by-colour' => 'Corners are those of what becomes one piece: merge before.'], true, 0.2);
+        return new AboutStep('round-corners', 'Round corners', 'All corners get a radius, on both sides of a border alike.', [Field::length('radius', 'Radius', 0.3, most: 1000.0)], 75, ['merge-by-colour' => 'Corners are those of what becomes one piece: merge before.'], true, 0.2, apart: AboutStep::MAKES);
     }
 
     public static function from(Values $values): self
@@ -55,7 +55,7 @@ final readonly class RoundAllCorners implements Step
             }
         }
 
-        return $flat->with(apart: $flat->apart, pieces: array_map(fn (Piece $piece): Piece => $this->rounded($piece, $meet), $flat->pieces));
+        return $flat->with(apart: true, pieces: array_map(fn (Piece $piece): Piece => $this->rounded($piece, $meet), $flat->pieces));
     }
 
     /** @param  array<string, int>  $meet  how many pieces have a node at a place */

@@ -23,7 +23,7 @@ final readonly class ScaleTo implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('scale', 'Scale to size', 'The result at another width.', [Field::length('width', 'Width', 0.0, 0.0, 'as it is when nought')], 5, looks: true, work: 0.05, cuts: true);
+        return new AboutStep('scale', 'Scale to size', 'The result at another width.', [Field::length('width', 'Width', 0.0, 0.0, 'as it is when nought')], 5, looks: true, work: 0.05, cuts: true, apart: AboutStep::KEEPS);
     }
 
     public static function from(Values $values): self
@@ -38,6 +38,6 @@ final readonly class ScaleTo implements Step
 
     public function apply(Artwork $artwork): Artwork
     {
-        return $this->width > 0 ? $artwork->atWidth($this->width)->with(apart: $artwork->apart) : $artwork;
+        return $this->width > 0 ? $artwork->atWidth($this->width) : $artwork;
     }
 }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Edit\Preparing;
+namespace NeatEdge\Core\Line;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Paint;
@@ -13,18 +13,18 @@ use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
 use NeatEdge\Core\Edit\Shaping\Outlined;
+use NeatEdge\Core\Flat\Outlines;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Beside;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Prepare\AboutStep;
+use NeatEdge\Core\Prepare\Applied;
 use NeatEdge\Core\Prepare\Cure\Flat;
 use NeatEdge\Core\Prepare\Cure\Places;
-use NeatEdge\Core\Prepare\OutlineStrokes;
-use NeatEdge\Core\Prepare\PrepLine;
 use NeatEdge\Core\Prepare\Step;
-use NeatEdge\Core\Prepare\Steps;
 use NeatEdge\Core\Prepare\TellsDeeds;
 use NeatEdge\Core\Prepare\UnderLimits;
 use NeatEdge\Core\Seen\Extent;
@@ -37,14 +37,11 @@ use NeatEdge\Core\Seen\SingleCuts;
  */
 final readonly class Mend implements Edit
 {
-    /** Steps that change paints and lines piece by piece, not what is seen of all. */
-    private const BY_PIECE = ['join-near-blacks', 'join-near-colours', 'reduce-colours', 'flat-gradients', 'close-lines', 'drop-doubled'];
-
     /** mm² under which a change is the inexactness of a map. */
     private const LEAST = 1e-4;
 
     /** @param  list<array{float, float}>  $spots  places that it is about; all when there is none */
-    private function __construct(private string $kind, private Step $step, private array $spots)
+    private function __construct(private Step $step, private array $spots)
     {
     }
 
@@ -69,7 +66,7 @@ final readonly class Mend implements Edit
             ));
         }
 
-        return new self($kind, $step, $spots);
+        return new self($step, $spots);
     }
 
     public function label(): string
@@ -79,7 +76,7 @@ final readonly class Mend implements Edit
 
     public function apply(Artwork $artwork): Artwork
     {
-        $after = in_array($this->kind, self::BY_PIECE, true) ? $this->byPiece($artwork) : $this->bySight($artwork);
+        $after = $this->step::about()->byPiece !== AboutStep::NOT ? $this->byPiece($artwork) : $this->bySight($artwork);
         foreach ($artwork->pieces as $piece) {
             if ($piece->place->locked && $after->piece($piece->id) !== $piece) {
                 throw Refused::because(sprintf('%s would be changed by it and is locked; unlock it first.', $piece->name === '' ? 'A piece' : '"'.mb_substr($piece->name, 0, 40).'"'));
@@ -93,26 +90,24 @@ final readonly class Mend implements Edit
     {
         $near = $this->near($artwork);
         $flat = Flat::of(PrepLine::usual()->only(['outline-strokes', 'remove-hidden', 'merge-by-colour'])->run(Seen::of($near))->artwork());
-        $cured = $this->step instanceof TellsDeeds ? $this->step->cure($flat) : null;
+        $cured = $this->step instanceof TellsDeeds ? Applied::cure($this->step, $flat) : null;
         if ($cured !== null && $cured->done === []) {
             throw Refused::because($cured->left === [] ? 'There is nothing of that kind to mend any more.' : 'That cannot be mended: '.$cured->left[0]['how'].'.');
         }
-        $after = $cured->artwork ?? $this->step->apply($flat);
+        $after = $cured->artwork ?? Applied::step($this->step, $flat);
 
         return $this->carried($artwork, $flat, $after);
     }
 
     private function byPiece(Artwork $artwork): Artwork
     {
-        $seen = Seen::of($artwork);
-        $after = $this->step->apply($this->kind === 'close-lines' || $this->kind === 'drop-doubled' || $this->kind === 'flat-gradients' ? $artwork : $seen);
+        $drawn = $this->step::about()->byPiece === AboutStep::DRAWN;
         $by = [];
-        foreach ($after->pieces as $piece) {
+        foreach (Applied::step($this->step, $drawn ? $artwork : Seen::of($artwork))->pieces as $piece) {
             $by[$piece->id] = $piece;
         }
-        if ($this->kind === 'drop-doubled') {
-            return $artwork->withPieces(array_values(array_filter($artwork->pieces, static fn (Piece $piece): bool => isset($by[$piece->id]))));
-        }
+        // What is not seen is left alone; what is left out as it is drawn goes.
+        $stays = $drawn ? array_values(array_filter($artwork->pieces, static fn (Piece $piece): bool => isset($by[$piece->id]))) : $artwork->pieces;
 
         return $artwork->withPieces(array_map(static function (Piece $piece) use ($by): Piece {
             $now = $by[$piece->id] ?? null;
@@ -129,7 +124,7 @@ final readonly class Mend implements Edit
             }
 
             return $piece->with(fill: $piece->fill === null ? null : ($now->fill ?? $piece->fill), stroke: $piece->stroke?->with(paint: $now->stroke->paint ?? $piece->stroke->paint));
-        }, $artwork->pieces));
+        }, $stays));
     }
 
     /** Only what lies within reach of the places takes part. */
@@ -298,7 +293,7 @@ final readonly class Mend implements Edit
         if ($piece->stroke === null && $piece->clip === null) {
             return [$piece];
         }
-        $parts = (new OutlineStrokes)->apply(Seen::of($artwork->withPieces([$piece])))->pieces;
+        $parts = Outlines::of(Seen::of($artwork->withPieces([$piece])))->pieces;
 
         return array_map(static fn (Piece $part): Piece => $part->with(place: $piece->place, name: $piece->name), $parts);
     }

@@ -2,14 +2,13 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Prepare\Finish;
+namespace NeatEdge\Core\Line;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
-use NeatEdge\Core\Edit\Edits;
 use NeatEdge\Core\Measure\Inscribed;
 use NeatEdge\Core\Measure\Inside;
 use NeatEdge\Core\Prepare\AboutStep;
@@ -87,7 +86,6 @@ final readonly class TouchUp implements TellsDeeds
     public function cure(Artwork $artwork): Cured
     {
         $done = $left = [];
-        $apart = $artwork->apart;
         foreach ($this->edits as $kept) {
             if (! $kept['on']) {
                 continue;
@@ -103,8 +101,7 @@ final readonly class TouchUp implements TellsDeeds
             }
         }
 
-        // By hand pieces may have come to lie over each other.
-        return new Cured($done === [] ? $artwork->with(apart: $apart) : $artwork, $done, $left);
+        return new Cured($artwork, $done, $left);
     }
 
     /**

@@ -2,10 +2,11 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Prepare;
+namespace NeatEdge\Core\Line;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Measure\LookDifference;
+use NeatEdge\Core\Prepare\StepReport;
 
 /** What came out of a prep line, and every state on the way. */
 final readonly class PrepResult

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Prepare;
+namespace NeatEdge\Core\Line;
 
 use Closure;
 use NeatEdge\Core\Artwork\Artwork;
@@ -12,6 +12,19 @@ use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Measure\LookDifference;
+use NeatEdge\Core\Prepare\AboutStep;
+use NeatEdge\Core\Prepare\Applied;
+use NeatEdge\Core\Prepare\CleanNodes;
+use NeatEdge\Core\Prepare\GivesSlivers;
+use NeatEdge\Core\Prepare\JoinNearBlacks;
+use NeatEdge\Core\Prepare\Look;
+use NeatEdge\Core\Prepare\MergeByColour;
+use NeatEdge\Core\Prepare\OutlineStrokes;
+use NeatEdge\Core\Prepare\RemoveHidden;
+use NeatEdge\Core\Prepare\SolidColours;
+use NeatEdge\Core\Prepare\Step;
+use NeatEdge\Core\Prepare\StepReport;
+use NeatEdge\Core\Prepare\TellsDeeds;
 use NeatEdge\Core\Seen\SingleCuts;
 
 /** A line of steps over source art that is never overwritten. Each step's outcome is kept by the content that led to it. */
@@ -192,11 +205,11 @@ final readonly class PrepLine
     private static function onPainted(Step $step, Artwork $before): array
     {
         if ($step instanceof TellsDeeds) {
-            $cured = $step->cure($before);
+            $cured = Applied::cure($step, $before);
 
             return [$cured->artwork, StepReport::of($step, $before, $cured->artwork, 0, $cured)];
         }
-        [$after, $slivers] = $step instanceof GivesSlivers ? $step->withoutSlivers($before) : [$step->apply($before), 0];
+        [$after, $slivers] = $step instanceof GivesSlivers ? Applied::slivers($step, $before) : [Applied::step($step, $before), 0];
 
         return [$after, StepReport::of($step, $before, $after, $slivers)];
     }

@@ -2,23 +2,30 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Edit;
+namespace NeatEdge\Core\Line;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
+use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Arranging\ArrangingRoom;
+use NeatEdge\Core\Edit\Edit;
+use NeatEdge\Core\Edit\Following;
 use NeatEdge\Core\Edit\Layers\LayersRoom;
 use NeatEdge\Core\Edit\Letters\LettersRoom;
 use NeatEdge\Core\Edit\Lines\LinesRoom;
 use NeatEdge\Core\Edit\Live\LiveRoom;
+use NeatEdge\Core\Edit\Local;
+use NeatEdge\Core\Edit\LocalToGroups;
+use NeatEdge\Core\Edit\Mark;
 use NeatEdge\Core\Edit\Paint\PaintRoom;
-use NeatEdge\Core\Edit\Preparing\PreparingRoom;
+use NeatEdge\Core\Edit\Room;
 use NeatEdge\Core\Edit\Shapes\ShapesRoom;
 use NeatEdge\Core\Edit\Shaping\Leftovers;
 use NeatEdge\Core\Edit\Shaping\ShapingRoom;
 use NeatEdge\Core\Edit\Shaping\WithoutLeftovers;
+use NeatEdge\Core\Edit\ShowsMarks;
 use NeatEdge\Core\Type\FontShelf;
 
 /** The registry: makes an edit from what the page sends. A new edit is one class and one line in its room. */
@@ -28,7 +35,7 @@ final class Edits
     private const MOST_ALONE = 400;
 
     /** @var list<class-string<Room>> */
-    private const ROOMS = [ArrangingRoom::class, LinesRoom::class, ShapesRoom::class, PaintRoom::class, LettersRoom::class, LayersRoom::class, LiveRoom::class, ShapingRoom::class, PreparingRoom::class];
+    private const ROOMS = [ArrangingRoom::class, LinesRoom::class, ShapesRoom::class, PaintRoom::class, LettersRoom::class, LayersRoom::class, LiveRoom::class, ShapingRoom::class, LineRoom::class];
 
     /** @return array<string, class-string<Edit>> every edit there is, by kind */
     public static function kinds(): array

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Prepare;
+namespace NeatEdge\Core\Flat;
 
 use NeatEdge\Core\Geometry\Groups;
 use NeatEdge\Core\Geometry\Shape;

@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Edit\Preparing;
+namespace NeatEdge\Core\Line;
 
 use NeatEdge\Core\Edit\Room;
 
 /** The line by which a job is prepared, and what is mended of what checks found. */
-final class PreparingRoom implements Room
+final class LineRoom implements Room
 {
     public static function edits(): array
     {

@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Prepare;
+namespace NeatEdge\Core\Line;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Prepare\StepReport;
 
 /** Keeps what steps gave, by the content that went into them. */
 interface StepCache

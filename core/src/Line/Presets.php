@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Prepare;
+namespace NeatEdge\Core\Line;
 
 use NeatEdge\Core\Artwork\LineStep;
 

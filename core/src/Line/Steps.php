@@ -2,12 +2,14 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Prepare;
+namespace NeatEdge\Core\Line;
 
 use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Measure\Limits;
+use NeatEdge\Core\Prepare\AboutStep;
+use NeatEdge\Core\Prepare\CleanNodes;
 use NeatEdge\Core\Prepare\Colours\JoinNearColours;
 use NeatEdge\Core\Prepare\Colours\ReduceColours;
 use NeatEdge\Core\Prepare\Cure\BluntPoints;
@@ -24,7 +26,13 @@ use NeatEdge\Core\Prepare\Finish\OffsetAll;
 use NeatEdge\Core\Prepare\Finish\RoundAllCorners;
 use NeatEdge\Core\Prepare\Finish\ScaleTo;
 use NeatEdge\Core\Prepare\Finish\Stack;
-use NeatEdge\Core\Prepare\Finish\TouchUp;
+use NeatEdge\Core\Prepare\JoinNearBlacks;
+use NeatEdge\Core\Prepare\MergeByColour;
+use NeatEdge\Core\Prepare\OutlineStrokes;
+use NeatEdge\Core\Prepare\RemoveHidden;
+use NeatEdge\Core\Prepare\SolidColours;
+use NeatEdge\Core\Prepare\Step;
+use NeatEdge\Core\Prepare\UnderLimits;
 use NeatEdge\Core\Type\FontShelf;
 
 /** The registry of steps. A new step is one class and one line here. */

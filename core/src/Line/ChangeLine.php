@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Edit\Preparing;
+namespace NeatEdge\Core\Line;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\LineStep;
@@ -11,9 +11,6 @@ use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Prepare\LineOrder;
-use NeatEdge\Core\Prepare\Presets;
-use NeatEdge\Core\Prepare\Steps;
 
 /** L1: what an artist does to the line: insert, take out, move, copy and switch steps, change their values, use the line of a preset. */
 final readonly class ChangeLine implements Edit

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Closure;
+use Illuminate\Contracts\Database\Query\Expression;
+use Illuminate\Database\Connection;
+use Illuminate\Database\PostgresConnection;
+use Illuminate\Support\Facades\DB;
+
+/** In what one kind of database differs from another: SQLite, which a shop has by itself, and PostgreSQL. Nothing else asks which it is. */
+final class Database
+{
+    /** Bytes that lie free in the file before it is written anew. */
+    private const MUCH = 50_000_000;
+
+    /** Connections of ours, where the framework's own would not do. */
+    public static function register(): void
+    {
+        Connection::resolverFor('sqlite', static fn (\PDO|Closure $connection, string $database, string $prefix, array $config): WriteFirstSqlite => new WriteFirstSqlite($connection, $database, $prefix, $config));
+    }
+
+    /**
+     * Reads that all see one state, whatever is written meanwhile; they lock nobody out. Nothing may be written inside.
+     *
+     * @template T
+     *
+     * @param  Closure(): T  $read
+     * @return T
+     */
+    public static function snapshot(Closure $read): mixed
+    {
+        $connection = DB::connection();
+        if ($connection instanceof WriteFirstSqlite) {
+            return $connection->snapshot($read);
+        }
+        if (! $connection instanceof PostgresConnection || $connection->transactionLevel() > 0) {
+            return $read();
+        }
+        $connection->beginTransaction();
+        try {
+            $connection->statement('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ, READ ONLY');
+
+            return $read();
+        } finally {
+            $connection->rollBack();
+        }
+    }
+
+    /** Room that was given free goes back to the disk when there is much of it. */
+    public static function tidy(): void
+    {
+        if (DB::connection() instanceof WriteFirstSqlite) {
+            $free = (int) DB::selectOne('PRAGMA freelist_count')->freelist_count * (int) DB::selectOne('PRAGMA page_size')->page_size;
+            if ($free > self::MUCH) {
+                DB::statement('VACUUM');
+            }
+        }
+    }
+
+    /** How many bytes a binary column has. */
+    public static function length(string $column, string $as): Expression
+    {
+        $name = DB::connection()->getQueryGrammar()->wrap($column);
+
+        return DB::raw(DB::connection() instanceof WriteFirstSqlite ? "length(cast({$name} as blob)) as {$as}" : "octet_length({$name}) as {$as}");
+    }
+}
