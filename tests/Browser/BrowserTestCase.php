@@ -122,6 +122,25 @@ abstract class BrowserTestCase extends TestCase
         }, "{$selector} to be pressed", 30.0);
     }
 
+    /** Opens what there is to choose from, and presses one of it. */
+    protected function pick(string $selector, string $value): void
+    {
+        $option = sprintf('[data-option="%s"]', $value);
+        self::until(function () use ($selector, $option): ?bool {
+            // What was open shuts with a press elsewhere; what was drawn anew meanwhile is opened once more.
+            if ($this->howMany($option) === 0) {
+                $this->press("{$selector} .el-select__wrapper");
+                usleep(150_000);
+            }
+            if ($this->howMany($option) === 0) {
+                return null;
+            }
+            $this->press($option);
+
+            return true;
+        }, "{$value} in {$selector}", 20.0);
+    }
+
     protected function seeText(string $text, string $in = 'body', float $seconds = 30.0): void
     {
         $all = self::until(static function () use ($text, $in): ?string {

@@ -80,7 +80,7 @@ final class FromFileToSheetsTest extends BrowserTestCase
         self::assertEqualsWithDelta([300.0, 150.0], [$sheet->width, $sheet->height], 1e-6);
         self::assertEqualsWithDelta(180 * 12.0, $sheet->pieces[0]->shape->area(), 0.01);
 
-        self::$browser->executeScript('const s = document.querySelector("[data-test=format]"); s.value = "svg"; s.dispatchEvent(new Event("change"))');
+        $this->pick('[data-test=format]', 'svg');
         $this->press('[data-test=file-0]');
         $one = Reader::read((string) file_get_contents($this->downloaded()))->artwork;
         self::assertSame('#cc0000', $one->pieces[0]->fill?->colour->hex(), 'the sheet as it is cut');

@@ -138,7 +138,6 @@ final class HonestTest extends BrowserTestCase
     /** Chooses what lies on a side of the wipe. */
     private function wipe(string $side, string $what): void
     {
-        $this->see("[data-test=wipe-{$side}] option[value='{$what}']");
-        self::$browser->executeScript('const s = document.querySelector(arguments[0]); s.value = arguments[1]; s.dispatchEvent(new Event("change"))', ["[data-test=wipe-{$side}]", $what]);
+        $this->pick("[data-test=wipe-{$side}]", $what);
     }
 }

@@ -126,8 +126,7 @@ trait OnTheBench
 
     private function choose(string $field, string $value): void
     {
-        $this->see("[data-field=\"{$field}\"] option[value=\"{$value}\"]");
-        self::$browser->executeScript('const s = document.querySelector(arguments[0]); s.value = arguments[1]; s.dispatchEvent(new Event("change"))', ["[data-field=\"{$field}\"]", $value]);
+        $this->pick("[data-field=\"{$field}\"]", $value);
     }
 
     private function keys(string ...$keys): void

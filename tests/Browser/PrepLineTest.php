@@ -26,11 +26,6 @@ final class PrepLineTest extends BrowserTestCase
         return explode(' ', (string) self::$browser->executeScript('return [...document.querySelectorAll("[data-step]")].map((one) => one.dataset.step).join(" ")'));
     }
 
-    private function pick(string $test, string $value): void
-    {
-        self::$browser->executeScript('const s = document.querySelector(arguments[0]); s.value = arguments[1]; s.dispatchEvent(new Event("change"))', ["[data-test={$test}]", $value]);
-    }
-
     private function barge(): void
     {
         $this->emptyBench('Barge name', 'cut-vinyl', '120mm', '60mm');
@@ -126,12 +121,11 @@ final class PrepLineTest extends BrowserTestCase
     {
         $this->barge();
         $this->keys('5');
-        $this->see('[data-test=preset] option[value="Vinyl to weed"]');
-        $this->change(fn () => $this->pick('preset', 'Vinyl to weed'));
+        $this->change(fn () => $this->pick('[data-test=preset]', 'Vinyl to weed'));
         self::assertContains('islands', $this->cards());
         $this->seeText('Vinyl to weed', '[data-test=preset]');
         $this->prepareIt();
-        $this->change(fn () => $this->pick('insert-step', 'touch-up'));
+        $this->change(fn () => $this->pick('[data-test=insert-step]', 'touch-up'));
         $this->press('[data-test=touch]');
         $this->see('[data-test=touching]');
         $this->see('[data-tool=arrange]');

@@ -182,11 +182,11 @@ final class SentToMachinesTest extends BrowserTestCase
         $this->press('[data-test=send-laying]');
         $this->see('[data-field=copies]', 60.0)->clear()->sendKeys("7\n");
         // While it is laid out something else is chosen: both are kept.
-        self::$browser->executeScript('const one = document.querySelector("[data-field=arrange]"); one.value = "nest"; one.dispatchEvent(new Event("change", { bubbles: true }));');
+        $this->pick('[data-field=arrange]', 'nest');
         $this->see('[data-test=nest]', 60.0);
         // Whichever came first.
-        self::until(fn (): ?bool => [$this->see('[data-field=copies]')->getAttribute('value'), $this->see('[data-field=arrange]')->getAttribute('value')] === ['7', 'nest'] ?: null, 'both', 30.0);
-        self::$browser->executeScript('const one = document.querySelector("[aria-label=Seconds]"); one.value = "300"; one.dispatchEvent(new Event("input", { bubbles: true }));');
+        self::until(fn (): ?bool => [$this->see('[data-field=copies]')->getAttribute('value'), $this->see('[data-field=arrange]')->getText()] === ['7', 'Nested'] ?: null, 'both', 30.0);
+        self::$browser->executeScript('const one = document.querySelector("[aria-label=Seconds]"); one.value = "300"; one.dispatchEvent(new Event("input", { bubbles: true })); one.dispatchEvent(new Event("change", { bubbles: true }));');
         $this->press('[data-test=nest]');
         $this->see('[data-test=works]', 20.0);
         $this->visit('/stock');

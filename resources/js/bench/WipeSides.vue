@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Choose from '@/fields/Choose.vue'
 import { api } from '@/api/client'
 import type { VersionList } from '@/api/types'
 import { useBench, type Side } from '@/stores/bench'
@@ -21,21 +22,15 @@ const sides = computed<{ key: Side; label: string }[]>(() => [
 ])
 const lies = computed(() => ({ before: bench.wipeWith === 'file' && !bench.hasFile ? 'bench' : bench.wipeWith, after: bench.wipeTo }))
 const said = { before: 'Left', after: 'Right' }
-const choose = (side: 'before' | 'after', event: Event) => bench.wipe(side, (event.target as HTMLSelectElement).value as Side)
 </script>
 
 <template>
   <p class="sides">
-    <label v-for="(label, side) in said" :key="side">{{ label }}
-      <select :value="lies[side]" :data-test="`wipe-${side}`" @click.stop @change="choose(side, $event)">
-        <option v-for="one in sides" :key="one.key" :value="one.key" :disabled="one.key === lies[side === 'before' ? 'after' : 'before']">{{ one.label }}</option>
-      </select>
-    </label>
+    <Choose v-for="(label, side) in said" class="inline side" :key="side" :label="label" :value="lies[side]" :options="sides.map((one) => ({ value: one.key, label: one.label, disabled: one.key === lies[side === 'before' ? 'after' : 'before'] }))" :data-test="`wipe-${side}`" @keep="bench.wipe(side, $event)" @click.stop />
   </p>
 </template>
 
 <style scoped>
 .sides { display: flex; gap: 14px; min-width: 0; margin: 0; }
-label { display: flex; align-items: center; gap: 5px; color: var(--green); font-weight: 500; min-width: 0; }
-select { font: inherit; font-weight: 400; color: var(--ink); background: #fffcf4; border: 1px solid var(--line-strong); border-radius: 3px; max-width: 190px; height: 23px; }
+.side { color: var(--green); font-weight: 500; max-width: 240px; min-height: 0; }
 </style>

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { labelled } from '@/fields/options'
+import Tick from '@/fields/Tick.vue'
+import Choose from '@/fields/Choose.vue'
 import TypedWords from '@/fields/TypedWords.vue'
 import type { Field, FieldValue } from '@/api/types'
 import TypedValue from './TypedValue.vue'
@@ -16,23 +19,9 @@ const asTyped = (field: Field) => (number(field) === null && typeof now(field) =
   <div class="fields">
     <template v-for="field in fields" :key="field.name">
       <template v-if="!only || only(field)">
-        <label v-if="field.type === 'choice'" class="choice" :title="field.help">
-          <span>{{ field.label }}</span>
-          <select :value="values[field.name]" :data-field="field.name" @change="emit('keep', field.name, ($event.target as HTMLSelectElement).value)">
-            <option v-for="(label, value) in field.options" :key="value" :value="value">{{ label }}</option>
-          </select>
-        </label>
-        <label v-else-if="field.type === 'flag'" class="flag" :title="field.help">
-          <input type="checkbox" :checked="Boolean(values[field.name])" :data-field="field.name" @change="emit('keep', field.name, ($event.target as HTMLInputElement).checked)">
-          <span>{{ field.label }}</span>
-        </label>
-        <label v-else-if="field.type === 'piece'" class="choice" :title="field.help">
-          <span>{{ field.label }}</span>
-          <select :value="values[field.name] ?? ''" :data-field="field.name" @change="emit('keep', field.name, ($event.target as HTMLSelectElement).value)">
-            <option value="">As they lie</option>
-            <option v-for="piece in pieces ?? []" :key="piece.id" :value="piece.id">{{ piece.called }}</option>
-          </select>
-        </label>
+        <Choose v-if="field.type === 'choice'" :label="field.label" :title="field.help" :value="String(values[field.name] ?? field.usual)" :options="labelled(field.options)" :data-field="field.name" @keep="emit('keep', field.name, $event)" />
+        <Tick v-else-if="field.type === 'flag'" :title="field.help" :value="Boolean(values[field.name])" :data-field="field.name" @keep="emit('keep', field.name, $event)">{{ field.label }}</Tick>
+        <Choose v-else-if="field.type === 'piece'" :label="field.label" :title="field.help" :value="String(values[field.name] ?? '')" :options="[{ value: '', label: 'As they lie' }, ...(pieces ?? []).map((piece) => ({ value: piece.id, label: piece.called }))]" :data-field="field.name" @keep="emit('keep', field.name, $event)" />
         <label v-else-if="field.type === 'colour'" class="choice" :title="field.help">
           <span>{{ field.label }}</span>
           <span class="colour">
@@ -66,12 +55,10 @@ const asTyped = (field: Field) => (number(field) === null && typeof now(field) =
 <style scoped>
 .fields { display: flex; flex-direction: column; gap: 4px; }
 .choice { display: grid; grid-template-columns: 1fr 109px; align-items: center; gap: 5px; font-size: 15px; }
-.flag { display: flex; gap: 7px; align-items: center; font-size: 15px; }
 .words { display: flex; flex-direction: column; font-size: 15px; }
 .colour { display: flex; gap: 4px; }
 .colour button { font: inherit; font-size: 14px; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; color: var(--ink-mid); cursor: pointer; padding: 0 6px; }
 .colour button.on { border-color: var(--green); color: var(--green); background: var(--green-pale); }
 input.off { opacity: .35; }
 input[type='color'] { width: 100%; height: 26px; padding: 1px; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; }
-select { min-width: 0; font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; color: var(--ink); }
 </style>

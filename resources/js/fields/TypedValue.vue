@@ -2,6 +2,7 @@
 import { api, words } from '@/api/client'
 import { useBench } from '@/stores/bench'
 import { bare, mmPer } from '@/units'
+import { ElInput } from 'element-plus'
 import { computed, ref, watch } from 'vue'
 
 /** A number that is typed with a unit and plain arithmetic; what was typed goes to the core as it is. */
@@ -46,7 +47,8 @@ function keep() {
   else text.value = shown.value
   sent = null
 }
-function key(event: KeyboardEvent) {
+function key(given: Event | KeyboardEvent) {
+  const event = given as KeyboardEvent
   if (event.key === 'Enter') {
     if (text.value.trim() !== '') send()
     typing.value = false
@@ -70,7 +72,7 @@ function key(event: KeyboardEvent) {
 <template>
   <label :class="['typed', { brief }]">
     <span>{{ label }}</span>
-    <input v-model="text" type="text" inputmode="text" autocomplete="off" spellcheck="false" :disabled="disabled" :data-field="name ?? label" @keydown.stop="key" @focus="($event.target as HTMLInputElement).select()" @blur="keep">
+    <ElInput v-model="text" size="small" inputmode="text" autocomplete="off" spellcheck="false" :disabled="disabled" :data-field="name ?? label" @keydown.stop="key" @focus="($event.target as HTMLInputElement).select()" @blur="keep" />
     <i>{{ angle ? '°' : plain ? '' : unit }}</i>
   </label>
 </template>
@@ -78,7 +80,5 @@ function key(event: KeyboardEvent) {
 <style scoped>
 .typed { display: grid; grid-template-columns: 1fr 84px 20px; align-items: center; gap: 0 5px; font-size: 15px; line-height: 1.15; min-height: 29px; }
 .typed.brief { grid-template-columns: auto minmax(0, 1fr) 18px; }
-input { width: 100%; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; font: inherit; font-variant-numeric: tabular-nums; padding: 3px 6px; color: var(--ink); }
-input:disabled { opacity: .5; }
 i { font-style: normal; color: var(--ink-soft); font-size: 13px; }
 </style>

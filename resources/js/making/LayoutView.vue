@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Slide from '@/fields/Slide.vue'
 import { isTyping, usePanZoom } from '@/bench/usePanZoom'
 import { useBench } from '@/stores/bench'
 import { useColours } from '@/stores/colours'
@@ -48,10 +49,10 @@ async function play() {
   runs.value = true
   resume()
 }
-async function scrub(event: Event) {
+async function scrub(share: number) {
   stop()
   await making.loadMoves(number.value)
-  time.value = (Number((event.target as HTMLInputElement).value) / 1000) * (motion.value?.seconds ?? 0)
+  time.value = share * (motion.value?.seconds ?? 0)
 }
 watch([number, mixing, () => making.state], () => {
   stop()
@@ -99,7 +100,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       <p v-if="layout" class="what">{{ mixing ? `${making.mixed.size} of ${making.layouts.length} plates in ink on the cloth` : layout.title }}</p>
       <template v-if="hasPaths">
         <ElButton size="small" data-test="simulate" title="Go through it (K)" @click="play">{{ runs ? 'Hold' : 'Go through it' }}</ElButton>
-        <input type="range" min="0" max="1000" :value="motion && motion.seconds > 0 ? (1000 * time) / motion.seconds : 0" aria-label="Time at the machine" data-test="scrub" @input="scrub" @keydown.stop>
+        <Slide class="scrub" says="Time at the machine" :value="motion && motion.seconds > 0 ? time / motion.seconds : 0" :step="0.001" data-test="scrub" @move="scrub" />
         <span v-if="motion" class="numbers" data-test="clock">{{ clock(time) }} of {{ clock(motion.seconds) }}, {{ metres(now ? now.length : motion.cut_mm) }}{{ now ? ` of ${metres(motion.cut_mm)}` : '' }}, {{ metres(motion.air_mm) }} in the air</span>
       </template>
       <div class="zoom">

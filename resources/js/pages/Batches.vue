@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { labelled } from '@/fields/options'
+import Choose from '@/fields/Choose.vue'
 import { api, words, type Paged } from '@/api/client'
 import type { Batch, BatchFile, Preset } from '@/api/types'
 import { isOpen } from '@/api/works'
@@ -136,7 +138,7 @@ const words4: Record<string, string> = { waiting: 'waits', running: 'at work', d
         <div class="bar">
           <ElProgress class="progress" :percentage="share" :show-text="false" :stroke-width="9" />
           <span class="numbers" role="status" data-test="batch-state">{{ batch.done }} of {{ count(batch.files, 'file') }}, {{ words4[work?.state ?? 'stopped'] }}</span>
-          <label>Show <select v-model="only" data-test="batch-only"><option value="all">all</option><option value="person">what needs a person</option><option value="ready">what is ready</option><option value="failed">what failed</option></select></label>
+          <Choose class="inline" label="Show" :value="only" :options="labelled({ all: 'all', person: 'what needs a person', ready: 'what is ready', failed: 'what failed' })" data-test="batch-only" @keep="only = $event" />
           <span class="push" />
           <ElButton v-if="runs" data-test="batch-stop" @click="stop">Stop</ElButton>
           <ElButton v-else-if="(batch.done ?? 0) < batch.files || batch.rows?.some((row) => row.state === 'failed')" data-test="batch-again" @click="again()">Go on</ElButton>
@@ -170,8 +172,8 @@ const words4: Record<string, string> = { waiting: 'waits', running: 'at work', d
         </ElUpload>
         <input ref="folder" type="file" webkitdirectory multiple hidden @change="addFolder">
         <div class="fields">
-          <label>Preset <select v-model="fields.preset" data-test="batch-preset"><option v-for="preset in presets" :key="preset.name">{{ preset.name }}</option></select></label>
-          <label>Process <select v-model="fields.process"><option value="">as the preset is for</option><option v-for="process in choices.all.processes" :key="process.value" :value="process.value">{{ process.label }}</option></select></label>
+          <div class="field">Preset <Choose says="Preset" :value="fields.preset" :options="presets.map((preset) => ({ value: preset.name, label: preset.name }))" data-test="batch-preset" @keep="fields.preset = $event" /></div>
+          <div class="field">Process <Choose says="Process" :value="fields.process" :options="[{ value: '', label: 'as the preset is for' }, ...choices.all.processes]" @keep="fields.process = $event" /></div>
           <label>Finished width <ElInput v-model="fields.width" placeholder="as each file states" data-test="batch-width" /></label>
           <label>Title <ElInput v-model="fields.title" maxlength="120" /></label>
           <label>Table of sizes, CSV <input type="file" accept=".csv,text/csv" @change="sizes"></label>
@@ -195,7 +197,6 @@ header div { flex: 1; }
 .progress { width: 220px; }
 .push { flex: 1; }
 .all { background: var(--green); color: #fff; text-decoration: none; padding: 6px 14px; border-radius: 4px; font-weight: 500; }
-select { font: inherit; border: 1px solid var(--line-strong); border-radius: 4px; background: #fffcf4; padding: 4px 6px; color: var(--ink); }
 table { width: 100%; border-collapse: collapse; line-height: 1.25; }
 th { text-align: left; font-weight: 500; color: var(--ink-mid); font-size: 15px; }
 td, th { padding: 5px 12px 5px 0; border-bottom: 1px solid var(--line); }

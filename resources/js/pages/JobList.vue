@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { labelled } from '@/fields/options'
+import Choose from '@/fields/Choose.vue'
 import TypedWords from '@/fields/TypedWords.vue'
 import { api, words, type Paged } from '@/api/client'
 import type { JobPage, ListedJob, TrashedJob } from '@/api/types'
 import { useChoices } from '@/stores/choices'
 import { count } from '@/units'
-import { ElButton, ElMessageBox } from 'element-plus'
+import { ElButton, ElInput, ElMessageBox } from 'element-plus'
 import { useSessionStorage, watchDebounced } from '@vueuse/core'
 import { lane } from '@/stores/lane'
 import { onMounted, ref, watch } from 'vue'
@@ -156,9 +158,9 @@ async function remove(job: ListedJob) {
     </div>
     <template v-else-if="jobs">
       <div class="sieve" role="search">
-        <input v-model="search" type="search" placeholder="Search title, customer, process" aria-label="Search the jobs" data-test="search">
-        <label>Show <select v-model="only" data-test="only"><option v-for="(label, key) in states" :key="key" :value="key">{{ label }}</option></select></label>
-        <label>By <select v-model="order" data-test="order"><option v-for="(label, key) in orders" :key="key" :value="key">{{ label }}</option></select></label>
+        <ElInput v-model="search" type="search" class="search" placeholder="Search title, customer, process" aria-label="Search the jobs" data-test="search" />
+        <Choose class="inline" label="Show" :value="only" :options="labelled(states)" data-test="only" @keep="only = $event" />
+        <Choose class="inline" label="By" :value="order" :options="labelled(orders)" data-test="order" @keep="order = $event" />
         <span class="quiet numbers" data-test="found">{{ counts.found === counts.all ? `${many(counts.all)} ${counts.all === 1 ? 'job' : 'jobs'}` : `${many(counts.found)} of ${many(counts.all)} jobs` }}</span>
       </div>
       <p v-if="jobs.length === 0" class="quiet">No job is like that. <button type="button" class="quiet-button" @click="(search = ''), (only = 'all')">Show all</button></p>
@@ -200,9 +202,8 @@ header { display: flex; align-items: center; gap: 18px; padding-bottom: 20px; ma
 header div { flex: 1; }
 .mark { width: 54px; height: 54px; }
 .sieve { display: flex; align-items: center; gap: 16px; padding-bottom: 14px; }
-.sieve input { flex: 1; max-width: 380px; font: inherit; border: 1px solid var(--line-strong); border-radius: 4px; background: #fffcf4; padding: 6px 11px; color: var(--ink); }
-.sieve select { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 4px 6px; color: var(--ink); }
-.sieve span { margin-left: auto; }
+.search { flex: 1; max-width: 380px; }
+.sieve .quiet { margin-left: auto; white-space: nowrap; }
 .jobs { list-style: none; margin: 0; padding: 0 0 24px; }
 .jobs li { display: grid; grid-template-columns: 96px minmax(0, 1fr) 164px 168px 92px auto; gap: 16px; align-items: center; padding: 9px 4px; border-top: 1px solid var(--line); line-height: 1.25; content-visibility: auto; contain-intrinsic-size: auto 90px; }
 .jobs li:hover { background: #fffcf4; }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Choose from '@/fields/Choose.vue'
 import { api, words } from '@/api/client'
 import type { Preset } from '@/api/types'
 import { count } from '@/units'
@@ -74,8 +75,8 @@ const names = computed(() => presets.value?.map((preset) => preset.name) ?? [])
       <section v-if="names.length > 1" aria-label="Compare">
         <h2>Compare two</h2>
         <div class="pair">
-          <select v-model="one" aria-label="One preset" data-test="compare-one"><option value="">one…</option><option v-for="name in names" :key="name">{{ name }}</option></select>
-          <select v-model="other" aria-label="The other preset" data-test="compare-other"><option value="">the other…</option><option v-for="name in names" :key="name">{{ name }}</option></select>
+          <Choose says="One preset" :value="one || null" :options="names.map((name) => ({ value: name, label: name }))" placeholder="one…" data-test="compare-one" @keep="one = $event" />
+          <Choose says="The other preset" :value="other || null" :options="names.map((name) => ({ value: name, label: name }))" placeholder="the other…" data-test="compare-other" @keep="other = $event" />
         </div>
         <p v-if="differences && differences.length === 0" class="quiet">They are the same.</p>
         <table v-else-if="differences"><caption class="quiet">{{ count(differences.length, 'difference') }}</caption><tbody><tr v-for="(row, i) in differences" :key="i"><td>{{ row.step || 'Order' }}<span class="quiet"> {{ row.what === 'step' ? '' : row.what }}</span></td><td>{{ row.here || '–' }}</td><td>{{ row.there || '–' }}</td></tr></tbody></table>
@@ -102,7 +103,6 @@ h2 { font-size: 20px; }
 .acts button { border: 0; background: none; font: inherit; color: var(--ink-mid); text-decoration: underline; cursor: pointer; padding: 0; }
 .below { display: grid; grid-template-columns: 340px 1fr; gap: 28px; margin-top: 22px; align-items: start; }
 .pair { display: flex; gap: 10px; margin: 8px 0; }
-select { font: inherit; border: 1px solid var(--line-strong); border-radius: 4px; background: #fffcf4; padding: 5px 8px; color: var(--ink); }
 table { border-collapse: collapse; margin-bottom: 8px; }
 caption { text-align: left; font-size: 15px; }
 td { border-top: 1px solid var(--line); padding: 4px 18px 4px 0; font-size: 15.5px; }

@@ -4,7 +4,7 @@ import { api, words } from '@/api/client'
 import type { Stock, StockItem } from '@/api/making'
 import type { FieldValue } from '@/api/types'
 import FieldForm from '@/fields/FieldForm.vue'
-import { ElButton, ElMessageBox } from 'element-plus'
+import { ElButton, ElInput, ElMessageBox } from 'element-plus'
 import { computed, onMounted, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 
@@ -73,7 +73,7 @@ function brief(item: StockItem) {
     </ul>
     <p v-if="stock && items.length === 0" class="quiet">None yet.</p>
     <form v-if="about" @submit.prevent="add">
-      <input v-model="fresh" type="text" maxlength="80" :placeholder="`Name of a new ${about.one.toLowerCase()}`" :aria-label="`Name of a new ${about.one.toLowerCase()}`" data-test="new-name">
+      <ElInput v-model="fresh" size="small" maxlength="80" :placeholder="`Name of a new ${about.one.toLowerCase()}`" :aria-label="`Name of a new ${about.one.toLowerCase()}`" data-test="new-name" />
       <ElButton native-type="submit" type="primary" :disabled="fresh.trim() === ''" data-test="add">Add</ElButton>
     </form>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Choose from '@/fields/Choose.vue'
 import { timeLeft } from '@/api/works'
 import { words } from '@/api/client'
 import type { LineStep } from '@/api/types'
@@ -47,20 +48,16 @@ function keys(event: KeyboardEvent, step: LineStep, at: number) {
     act[event.key]!()
   }
 }
-function add(event: Event) {
-  const select = event.target as HTMLSelectElement
-  const what = select.value
-  select.value = ''
+function add(what: string) {
   // After the open step where one is open, else where it is proposed.
   const at = line.opened ? line.steps.findIndex((step) => step.id === line.opened!.id) + 1 : null
-  if (what) line.insert(what, at)
+  line.insert(what, at)
 }
-async function preset(event: Event) {
-  const select = event.target as HTMLSelectElement
-  const name = select.value
-  select.value = ''
+/** Which preset the line came from. */
+const came = computed(() => (bench.job?.preset ? `${bench.job.preset.name}, version ${bench.job.preset.version}${bench.job.preset.changed ? ', changed since' : ''}` : 'Presets…'))
+async function preset(name: string) {
   if (name === '+') unkept.pass(savePreset)
-  else if (name) {
+  else {
     line.close()
     await line.use(name)
     if (bench.preparation) await bench.prepare()
@@ -91,15 +88,8 @@ async function savePreset() {
       <span v-else-if="bench.verdict" :class="['verdict', { ready: bench.verdict.ready }]" data-test="verdict" :title="bench.verdict.open.join(' ')"><strong v-if="!bench.verdict.empty">{{ bench.verdict.ready ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.<span v-for="reason in bench.verdict.empty ? [] : bench.verdict.open" :key="reason" class="quiet">{{ ` ${reason}` }}</span></span>
       <span class="push" />
       <template v-if="!folded">
-        <select class="pick" aria-label="Insert a step" data-test="insert-step" :disabled="bench.busy" @change="add">
-          <option value="">Insert a step…</option>
-          <option v-for="one in choices.all.steps" :key="one.kind" :value="one.kind" :title="one.says">{{ one.label }}</option>
-        </select>
-        <select class="pick" aria-label="Presets" data-test="preset" :disabled="bench.busy" @change="preset">
-          <option value="">{{ bench.job?.preset ? `${bench.job.preset.name}, version ${bench.job.preset.version}${bench.job.preset.changed ? ', changed since' : ''}` : 'Presets…' }}</option>
-          <option v-for="one in line.presets" :key="one.name" :value="one.name">{{ one.name }}</option>
-          <option value="+">Save this line as a preset…</option>
-        </select>
+        <Choose class="pick" :value="null" :options="choices.all.steps.map((one) => ({ value: one.kind, label: one.label, title: one.says }))" placeholder="Insert a step…" says="Insert a step" data-test="insert-step" :disabled="bench.busy" @keep="add" />
+        <Choose class="pick" :value="null" :options="[...line.presets.map((one) => ({ value: one.name, label: one.name })), { value: '+', label: 'Save this line as a preset…' }]" :placeholder="came" says="Presets" data-test="preset" :disabled="bench.busy" @keep="preset" />
       </template>
       <ElButton v-if="bench.prepared" :class="{ lit: bench.view.kind === 'wipe' }" title="Wipe (W)" data-test="show-wipe" @click="bench.show({ kind: 'wipe' })">Wipe before | after</ElButton>
       <ElButton text class="fold" :aria-expanded="!folded" @click="folded = !folded">{{ folded ? 'Unfold' : 'Fold away' }}</ElButton>
@@ -153,7 +143,7 @@ async function savePreset() {
 .push { flex: 1; }
 .main { width: 128px; }
 .fold { width: 96px; }
-.pick { width: 138px; font: inherit; font-size: 15px; border: 1px solid var(--line-strong); border-radius: 4px; background: #fffcf4; padding: 5px 6px; color: var(--ink); }
+.pick { width: 138px; flex: none; }
 .verdict, .doing { min-width: 0; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 .verdict strong { color: var(--coral-deep); font-weight: 600; }
 .verdict.ready strong { color: var(--green); }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Tick from '@/fields/Tick.vue'
 import { api, words } from '@/api/client'
 import FieldForm from '@/fields/FieldForm.vue'
 import Drawer from '@/stages/Drawer.vue'
@@ -61,7 +62,7 @@ function look(x: number, y: number) {
     <p v-if="line.opened.says" class="warn" role="note" data-test="order">{{ line.opened.says }}</p>
     <FieldForm v-if="line.fields.length > 0" :fields="line.fields" :values="line.values" @keep="line.type" />
     <template v-else-if="line.opened.kind === 'touch-up'">
-      <ol v-if="edits.length > 0" class="edits"><li v-for="(one, i) in edits" :key="i"><label><input type="checkbox" :checked="one.on" @change="turn(i, ($event.target as HTMLInputElement).checked)"> {{ names[one.edit.kind] ?? one.edit.kind }}</label></li></ol>
+      <ol v-if="edits.length > 0" class="edits"><li v-for="(one, i) in edits" :key="i"><Tick :value="one.on" @keep="turn(i, $event)">{{ names[one.edit.kind] ?? one.edit.kind }}</Tick></li></ol>
       <p v-else class="quiet">Nothing has been done by hand yet.</p>
       <ElButton type="primary" data-test="touch" @click="work">Work on the result</ElButton>
     </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Tick from '@/fields/Tick.vue'
 import type { FindingGroup } from '@/api/types'
 import { nameOf } from '@/findings'
 import { useBench } from '@/stores/bench'
@@ -7,7 +8,7 @@ import { useColours } from '@/stores/colours'
 import { useCure } from '@/stores/cure'
 import { count, mm, percent } from '@/units'
 import { useUnkept } from '@/stores/unkept'
-import { ElButton } from 'element-plus'
+import { ElButton, ElInput } from 'element-plus'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import CureButtons from './check/CureButtons.vue'
 import FontCure from './check/FontCure.vue'
@@ -94,7 +95,7 @@ watch(
     </template>
     <p v-else-if="bench.findings.length === 0 && bench.prepared" class="quiet">Nothing found: every line and gap can be made.</p>
     <div v-if="bench.findings.length > 0" class="sieve" role="group" aria-label="Which findings are shown">
-      <label v-for="(label, name) in words" :key="name"><input v-model="bench.sieve[name]" type="checkbox" :data-test="`sieve-${name}`">{{ label }}</label>
+      <Tick v-for="(label, name) in words" :key="name" :value="bench.sieve[name]" :data-test="`sieve-${name}`" @keep="bench.sieve[name] = $event">{{ label }}</Tick>
     </div>
     <ul ref="list" class="groups">
       <li v-for="(one, index) in bench.groups" :key="key(one)" :class="{ open: bench.group === index }" :data-group="one.kind">
@@ -118,7 +119,7 @@ watch(
                 <template v-if="canAccept(number)">
                   <ElButton v-if="bench.findings[number]!.accepted !== undefined" size="small" data-test="unaccept" @click="reopen(number)">Not accepted after all</ElButton>
                   <form v-else @submit.prevent="accept([number])">
-                    <input v-model="reason" type="text" maxlength="200" placeholder="why it can stay so" aria-label="Why it can stay so" data-test="reason" @keydown.stop>
+                    <ElInput v-model="reason" size="small" maxlength="200" placeholder="why it can stay so" aria-label="Why it can stay so" data-test="reason" @keydown.stop />
                     <ElButton size="small" native-type="submit" :disabled="reason.trim() === ''" data-test="accept">Accept</ElButton>
                   </form>
                 </template>
@@ -131,7 +132,7 @@ watch(
           <button v-if="bench.listed(one).length > more" type="button" class="quiet-button" @click="more += 100">Show {{ Math.min(100, bench.listed(one).length - more) }} more of {{ count(bench.listed(one).length, 'finding') }}</button>
           <div v-if="bench.finding === null && bench.listed(one).length > 1" class="cure all">
             <form v-if="bench.listed(one).some(canAccept)" @submit.prevent="accept(bench.listed(one).filter(canAccept))">
-              <input v-model="reason" type="text" maxlength="200" placeholder="why they can all stay so" aria-label="Why they can all stay so" data-test="reason-all" @keydown.stop>
+              <ElInput v-model="reason" size="small" maxlength="200" placeholder="why they can all stay so" aria-label="Why they can all stay so" data-test="reason-all" @keydown.stop />
               <ElButton size="small" native-type="submit" :disabled="reason.trim() === ''" data-test="accept-all">Accept all</ElButton>
             </form>
             <ElButton v-if="bench.listed(one).some((number) => !isNotice(number))" size="small" data-test="seen-all" @click="bench.judge(bench.listed(one), {})">All seen</ElButton>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Choose from '@/fields/Choose.vue'
 import FieldForm from '@/fields/FieldForm.vue'
 import TypedValue from '@/fields/TypedValue.vue'
 import { words } from '@/api/client'
@@ -69,7 +70,7 @@ const says = computed(() => {
       </div>
       <FieldForm v-if="draw.tool === 'shape' && shape && bench.chosen.size === 0" :fields="shape.fields" :values="shapeValues" @keep="setShape" />
       <template v-if="draw.tool === 'brush'">
-        <label class="choice"><span>Profile</span><select v-model="draw.profile" data-field="brushProfile"><option v-for="(profile, key) in choices.all.profiles" :key="key" :value="key">{{ profile.label }}</option></select></label>
+        <Choose label="Profile" :value="draw.profile" :options="Object.entries(choices.all.profiles).map(([value, profile]) => ({ value, label: profile.label }))" data-field="brushProfile" @keep="draw.profile = $event" />
         <TypedValue label="Widest" name="brushWidth" :value="draw.brushWidth" local :least="0.01" @measured="draw.brushWidth = $event" />
         <TypedValue label="Smoothing" name="smoothing" :value="draw.smoothing" local :least="0" @measured="draw.smoothing = $event" />
       </template>
@@ -105,6 +106,4 @@ kbd { font: 13px var(--text-face); opacity: .65; }
 .kinds { display: flex; flex-wrap: wrap; gap: 4px; flex: none; }
 .kinds button { border: 1px solid var(--line-strong); border-radius: 12px; background: #fffcf4; font: 15px/1.2 var(--text-face); padding: 2px 9px; cursor: pointer; color: var(--ink); }
 .kinds button.on { background: var(--green-pale); border-color: var(--green); color: var(--green-deep); }
-.choice { display: grid; grid-template-columns: 1fr 109px; font-size: 15px; align-items: center; }
-select { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; color: var(--ink); }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Count from '@/fields/Count.vue'
 import TypedWords from '@/fields/TypedWords.vue'
 import { api, words } from '@/api/client'
 import type { Palette } from '@/api/types'
@@ -102,7 +103,7 @@ const stack = computed(() => line.steps.find((step) => step.kind === 'stack'))
     </div>
     <div v-if="kept > 1" class="part" role="group" aria-label="Cut down">
       <h3>Cut down</h3>
-      <label class="down">to <input v-model.number="down" type="number" min="1" :max="kept" data-test="down-to" @keydown.stop> of {{ kept }} <ElButton size="small" :disabled="down >= kept || bench.busy" data-test="cut-down" @click="cut">As a step</ElButton></label>
+      <span class="down">to <Count :value="down" :most="kept" says="How many colours stay" data-test="down-to" @keep="down = $event" /> of {{ kept }} <ElButton size="small" :disabled="down >= kept || bench.busy" data-test="cut-down" @click="cut">As a step</ElButton></span>
       <p v-if="merges.length > 0" class="merges"><span v-for="one in merges.slice(0, 12)" :key="one.from"><i :style="{ background: one.from }" />→<i :style="{ background: one.to }" /></span></p>
     </div>
     <div class="part" role="group" aria-label="How they lie">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import Choose from '@/fields/Choose.vue'
 import { api, words } from '@/api/client'
-import type { Stock } from '@/api/making'
+import type { StockItem, Stock } from '@/api/making'
 import type { Job } from '@/api/types'
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
@@ -34,6 +35,12 @@ function fill() {
 /** What the ticket can name for this process, kind by kind. */
 const stock = ref<Stock | null>(null)
 const named = computed(() => Object.entries(stock.value?.kinds ?? {}).filter(([, kind]) => kind.for.includes(fields.value.process)).map(([key, kind]) => ({ key, one: kind.one, items: stock.value!.items.filter((item) => item.kind === key) })))
+/** What the shop has of a kind, and what the ticket names though it is gone. */
+function offered(kind: { key: string; items: StockItem[] }) {
+  const now = bench.job?.stock[kind.key]
+  const gone = now && !kind.items.some((item) => item.id === now.id) ? [{ value: now.id, label: `${now.name} (gone)` }] : []
+  return [{ value: 0, label: 'not told' }, ...kind.items.map((item) => ({ value: item.id, label: item.name })), ...gone]
+}
 async function take(kind: string, id: number | null) {
   trouble.value = ''
   if (!(await bench.amend({ stock: { [kind]: id } }))) trouble.value = bench.problem
@@ -84,14 +91,11 @@ async function keep() {
         <label>Least gap <ElInput v-model="fields.gap" :placeholder="`${bench.job?.limits.gap} mm`" /></label>
       </div>
       <div class="named">
-        <label v-for="kind in named" :key="kind.key">{{ kind.one }}
-          <select :value="bench.job?.stock[kind.key]?.id ?? ''" :data-stock="kind.key" @change="take(kind.key, Number(($event.target as HTMLSelectElement).value) || null)">
-            <option value="">not told</option>
-            <option v-for="item in kind.items" :key="item.id" :value="item.id">{{ item.name }}</option>
-            <option v-if="bench.job?.stock[kind.key] && !kind.items.some((item) => item.id === bench.job!.stock[kind.key]!.id)" :value="bench.job.stock[kind.key]!.id">{{ bench.job.stock[kind.key]!.name }} (gone)</option>
-          </select>
+        <div v-for="kind in named" :key="kind.key" class="one">
+{{ kind.one }}
+          <Choose :value="bench.job?.stock[kind.key]?.id ?? 0" :options="offered(kind)" :says="kind.one" :data-stock="kind.key" @keep="take(kind.key, $event || null)" />
           <span v-if="bench.job?.stock[kind.key]?.changed" class="quiet small">The shop has it otherwise now. <button type="button" :data-test="`renew-${kind.key}`" @click="take(kind.key, bench.job!.stock[kind.key]!.id)">Take it as it is now</button></span>
-        </label>
+        </div>
       </div>
       <p v-if="named.length > 0" class="quiet small">What it is made from and with sets the limits that are not typed.</p>
       <details>
@@ -113,7 +117,6 @@ async function keep() {
 label { display: flex; flex-direction: column; gap: 3px; font-weight: 500; min-width: 0; }
 .pair { display: grid; grid-template-columns: 1fr 1fr; gap: 10px; }
 .named { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 10px; }
-.named select { font: inherit; font-weight: 400; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 4px; min-width: 0; width: 100%; }
 .named button { border: 0; background: none; padding: 0; font: inherit; color: var(--green); text-decoration: underline; cursor: pointer; }
 .small { font-size: 15px; line-height: 1.3; overflow-wrap: anywhere; }
 summary { cursor: pointer; font-weight: 500; padding-bottom: 6px; }

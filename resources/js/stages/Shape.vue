@@ -97,7 +97,7 @@ svg :deep(.band2) { stroke: #d9a441; }
 svg :deep(.gapband) { fill: none; stroke: #fffcf4; stroke-width: 10; }
 svg :deep(.dots) { fill: var(--green); }
 .hand { border: 1px solid var(--green); border-radius: 4px; background: #fffcf4; padding: 8px 10px 0; gap: 7px; }
-.hand :deep(.choice) { grid-template-columns: 1fr 128px; line-height: 1.1; }
+.hand :deep(.choose) { grid-template-columns: 1fr 128px; line-height: 1.1; }
 .hand header { display: flex; justify-content: space-between; align-items: baseline; }
 .hand h3 { font-size: 17px; color: var(--ink); }
 .hand p { margin: 0; font-size: 15px; line-height: 1.25; }

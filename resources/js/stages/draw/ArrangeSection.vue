@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { labelled } from '@/fields/options'
+import Choose from '@/fields/Choose.vue'
 import TypedValue from '@/fields/TypedValue.vue'
 import { useBench } from '@/stores/bench'
 import { computed, ref } from 'vue'
@@ -16,9 +18,7 @@ const spread = (way: string, more: Record<string, unknown> = {}) => bench.draw({
 
 <template>
   <Section title="Align and spread" name="align" shut>
-    <label class="choice"><span>To</span>
-      <select v-model="to" data-field="alignTo"><option value="selection">All that is chosen</option><option value="page">The page</option><option v-for="piece in key" :key="piece.id" :value="piece.id">{{ piece.called }}</option></select>
-    </label>
+    <Choose label="To" :value="target" :options="[...labelled({ selection: 'All that is chosen', page: 'The page' }), ...key.map((piece) => ({ value: piece.id, label: piece.called }))]" data-field="alignTo" @keep="to = $event" />
     <div class="three"><button v-for="[edge, label] in edges" :key="edge" type="button" class="quiet-button" :data-test="`align-${edge}`" @click="align(edge)">{{ label }}</button></div>
     <div class="three">
       <button type="button" class="quiet-button" @click="spread('across')">Even gaps across</button>
@@ -37,7 +37,5 @@ const spread = (way: string, more: Record<string, unknown> = {}) => bench.draw({
 </template>
 
 <style scoped>
-.choice { display: grid; grid-template-columns: 40px minmax(0, 1fr); font-size: 15px; align-items: center; gap: 5px; }
-select { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; min-width: 0; color: var(--ink); }
 .three { display: flex; flex-wrap: wrap; gap: 5px; }
 </style>

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { labelled } from '@/fields/options'
+import Slide from '@/fields/Slide.vue'
+import Choose from '@/fields/Choose.vue'
 import TypedValue from '@/fields/TypedValue.vue'
 import { useBench } from '@/stores/bench'
 import { useDraw } from '@/stores/draw'
@@ -54,19 +57,14 @@ function addStop() {
       <template v-if="now">
         <div v-for="(stop, index) in now.stops" :key="index" class="stop">
           <input type="color" :value="stop.colour" :aria-label="`Colour ${index + 1} of the gradient`" @change="setStops(now.stops.map((one, i) => (i === index ? { ...one, colour: ($event.target as HTMLInputElement).value } : one)))">
-          <input type="range" min="0" max="1" step="0.01" :value="stop.at" :aria-label="`Place of colour ${index + 1}`" @change="setStops(now.stops.map((one, i) => (i === index ? { ...one, at: Number(($event.target as HTMLInputElement).value) } : one)))">
+          <Slide :value="stop.at" :says="`Place of colour ${index + 1}`" @keep="setStops(now.stops.map((one, i) => (i === index ? { ...one, at: $event } : one)))" />
           <button type="button" class="quiet-button" :disabled="now.stops.length < 3" :aria-label="`Remove colour ${index + 1}`" @click="setStops(now.stops.filter((_, i) => i !== index))">×</button>
         </div>
         <button type="button" class="quiet-button" @click="addStop">Add a colour</button>
         <p class="says">Drag the ends of the gradient on the art.</p>
       </template>
       <TypedValue label="Opacity" name="opacity" plain :value="piece.fillGradient ? (piece.fillGradient.stops[0]?.opacity ?? 1) : piece.fillOpacity" @keep="bench.draw({ kind: 'fill', pieces: ids(), opacity: $event })" />
-      <label class="choice">
-        <span>Blend</span>
-        <select :value="piece.blend" data-field="blend" @change="bench.draw({ kind: 'blend', pieces: ids(), blend: ($event.target as HTMLSelectElement).value })">
-          <option value="normal">Normal</option><option value="multiply">Multiply</option><option value="screen">Screen</option><option value="darken">Darken</option><option value="lighten">Lighten</option>
-        </select>
-      </label>
+      <Choose label="Blend" :value="piece.blend" :options="labelled({ normal: 'Normal', multiply: 'Multiply', screen: 'Screen', darken: 'Darken', lighten: 'Lighten' })" data-field="blend" @keep="bench.draw({ kind: 'blend', pieces: ids(), blend: $event })" />
     </template>
   </Section>
 </template>
@@ -75,6 +73,4 @@ function addStop() {
 .row { display: flex; gap: 6px; }
 .stop { display: grid; grid-template-columns: 34px 1fr 26px; gap: 6px; align-items: center; }
 .says { font-size: 14px; color: var(--ink-mid); line-height: 1.2; }
-.choice { display: grid; grid-template-columns: 1fr 109px; font-size: 15px; align-items: center; }
-select { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Tick from '@/fields/Tick.vue'
 import TypedWords from '@/fields/TypedWords.vue'
 import TypedValue from '@/fields/TypedValue.vue'
 import { useBench } from '@/stores/bench'
@@ -61,12 +62,12 @@ const warns = computed(() => !draw.strokesScale && [...bench.chosen].some((id) =
       <TypedValue brief label="Skew °" name="skew" angle :value="0" @keep="place('skew', $event)" />
       <TypedValue brief label="Scale %" name="scale" plain :value="100" @keep="place('width', `${$event}%`, true)" />
     </div>
-    <label title="Sizes count the strokes, as the machine will see them"><input v-model="draw.outer" type="checkbox" data-field="outer"> Sizes with the strokes</label>
-    <label><input v-model="draw.keepRatio" type="checkbox"> Keep the ratio</label>
-    <label title="Sized unlike ways, a line is stretched with its piece, and then has two widths"><input v-model="draw.strokesScale" type="checkbox" data-field="strokesScale"> Strokes grow with the piece</label>
+    <Tick title="Sizes count the strokes, as the machine will see them" :value="draw.outer" data-field="outer" @keep="draw.outer = $event">Sizes with the strokes</Tick>
+    <Tick :value="draw.keepRatio" @keep="draw.keepRatio = $event">Keep the ratio</Tick>
+    <Tick title="Sized unlike ways, a line is stretched with its piece, and then has two widths" :value="draw.strokesScale" data-field="strokesScale" @keep="draw.strokesScale = $event">Strokes grow with the piece</Tick>
     <p v-if="warns" class="warn">Strokes will keep their width while the pieces change size.</p>
     <div class="pair">
-      <label class="nudge">Nudge <input v-model="draw.nudge" type="text" data-field="nudge" @keydown.stop></label>
+      <label class="nudge">Nudge <TypedWords :value="draw.nudge" data-field="nudge" @keep="draw.nudge = $event" /></label>
       <button type="button" class="quiet-button" title="The last move, size or turn once more; R does it on copies" data-test="repeat-last" :disabled="!draw.lastTransform" @click="bench.draw({ kind: 'transform', pieces: [...bench.chosen], matrix: draw.lastTransform })">Repeat the last</button>
     </div>
   </Section>

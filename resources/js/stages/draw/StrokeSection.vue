@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { labelled } from '@/fields/options'
+import Choose from '@/fields/Choose.vue'
 import TypedWords from '@/fields/TypedWords.vue'
 import TypedValue from '@/fields/TypedValue.vue'
 import { useBench } from '@/stores/bench'
@@ -40,35 +42,20 @@ const dashes = computed(() => (stroke.value?.dashes ?? '').split(' ').filter((pa
   <Section title="Stroke" name="stroke" :says="stroke?.cut ? 'cut once' : stroke ? widths : bench.chosen.size === 0 && draw.line !== 'none' ? inUnit(draw.lineWidth, bench.job?.unit ?? 'mm') : 'none'">
     <Swatches label="Stroke" :value="bench.chosen.size > 0 ? (stroke?.colour ?? 'none') : draw.line" @keep="colour" />
     <TypedValue v-if="!stroke?.cut" label="Width" name="strokeWidth" :value="stroke?.widths[1] ?? draw.lineWidth" :local="bench.chosen.size === 0" :least="0.001" @keep="width" @measured="draw.lineWidth = $event" />
-    <label v-if="!stroke" class="choice"><span>Side</span>
-      <select :value="draw.side" data-field="nextSide" @change="draw.side = ($event.target as HTMLSelectElement).value"><option value="centre">Centre</option><option value="inside">Inside</option><option value="outside">Outside</option></select>
-    </label>
+    <Choose v-if="!stroke" label="Side" :value="draw.side" :options="labelled({ centre: 'Centre', inside: 'Inside', outside: 'Outside' })" data-field="nextSide" @keep="draw.side = $event" />
     <template v-if="stroke">
-      <label class="choice"><span>The line is</span>
-        <select :value="stroke.cut ? 'cut' : 'drawn'" data-field="use" @change="set({ use: ($event.target as HTMLSelectElement).value })"><option value="drawn">Drawn</option><option value="cut">Cut once</option></select>
-      </label>
+      <Choose label="The line is" :value="stroke.cut ? 'cut' : 'drawn'" :options="labelled({ drawn: 'Drawn', cut: 'Cut once' })" data-field="use" @keep="set({ use: $event })" />
       <p v-if="stroke.cut" class="says">A tool follows it once, on the sheet of its colour. It paints nothing, and no step changes it.</p>
     </template>
     <template v-if="stroke && !stroke.cut">
       <p v-if="uneven" class="says" data-test="uneven">Stretched with its piece: {{ widths }} wide. A typed width makes it even again.</p>
       <TypedValue label="Opacity" name="strokeOpacity" plain :value="stroke.opacity" @keep="set({ opacity: $event })" />
-      <label class="choice"><span>Ends</span>
-        <select :value="stroke.cap" data-field="cap" @change="set({ cap: ($event.target as HTMLSelectElement).value })"><option value="butt">Cut off</option><option value="round">Round</option><option value="square">Square</option></select>
-      </label>
-      <label class="choice"><span>Corners</span>
-        <select :value="stroke.join" data-field="join" @change="set({ join: ($event.target as HTMLSelectElement).value })"><option value="miter">Mitred</option><option value="round">Round</option><option value="bevel">Bevelled</option></select>
-      </label>
+      <Choose label="Ends" :value="stroke.cap" :options="labelled({ butt: 'Cut off', round: 'Round', square: 'Square' })" data-field="cap" @keep="set({ cap: $event })" />
+      <Choose label="Corners" :value="stroke.join" :options="labelled({ miter: 'Mitred', round: 'Round', bevel: 'Bevelled' })" data-field="join" @keep="set({ join: $event })" />
       <TypedValue v-if="stroke.join === 'miter'" label="Mitre limit" name="miter" plain :value="stroke.miter" @keep="set({ miter: $event })" />
-      <label class="choice"><span>Side</span>
-        <select :value="stroke.side" data-field="side" @change="set({ side: ($event.target as HTMLSelectElement).value })"><option value="centre">Centre</option><option value="inside">Inside</option><option value="outside">Outside</option></select>
-      </label>
+      <Choose label="Side" :value="stroke.side" :options="labelled({ centre: 'Centre', inside: 'Inside', outside: 'Outside' })" data-field="side" @keep="set({ side: $event })" />
       <label class="choice"><span>Dashes</span><TypedWords :value="dashes" placeholder="4mm 2mm" data-field="dashes" @keep="set({ dashes: $event })" /></label>
-      <label class="choice"><span>Width along it</span>
-        <select :value="stroke.stops ? '' : 'even'" data-field="profile" @change="set({ profile: ($event.target as HTMLSelectElement).value })">
-          <option v-if="stroke.stops" value="">As set</option>
-          <option v-for="(profile, key) in choices.all.profiles" :key="key" :value="key">{{ profile.label }}</option>
-        </select>
-      </label>
+      <Choose label="Width along it" :value="stroke.stops ? '' : 'even'" :options="[...(stroke.stops ? [{ value: '', label: 'As set' }] : []), ...Object.entries(choices.all.profiles).map(([value, profile]) => ({ value, label: profile.label }))]" data-field="profile" @keep="set({ profile: $event })" />
       <WidthStops v-if="stroke.stops" :stops="stroke.stops" :width="stroke.width" :closed="closed" @keep="set({ stops: $event })" />
     </template>
   </Section>
@@ -77,5 +64,4 @@ const dashes = computed(() => (stroke.value?.dashes ?? '').split(' ').filter((pa
 <style scoped>
 .says { font-size: 14px; color: var(--coral-deep); line-height: 1.2; }
 .choice { display: grid; grid-template-columns: 1fr 109px; font-size: 15px; align-items: center; gap: 5px; }
-select { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; min-width: 0; width: 100%; color: var(--ink); }
 </style>

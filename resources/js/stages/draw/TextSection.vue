@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { labelled } from '@/fields/options'
+import Slide from '@/fields/Slide.vue'
+import Tick from '@/fields/Tick.vue'
+import Choose from '@/fields/Choose.vue'
 import TypedWords from '@/fields/TypedWords.vue'
 import TypedValue from '@/fields/TypedValue.vue'
 import { useBench } from '@/stores/bench'
@@ -22,9 +26,9 @@ function set(fields: Record<string, unknown>) {
   if (one.value?.text) bench.draw({ kind: 'set-text', pieces: [one.value.id], ...fields })
   else Object.assign(draw.text, fields)
 }
+const under = computed(() => [{ value: 'none', label: 'A straight line' }, ...(now.value.onLine && !now.value.follows ? [{ value: 'kept', label: 'A line that is gone' }] : []), ...lines.value.map((piece) => ({ value: piece.id, label: piece.called }))])
 /** A slide stops by itself near a stop. */
-function slide(event: Event) {
-  const value = Number((event.target as HTMLInputElement).value)
+function slide(value: number) {
   const stop = now.value.stops.find((each) => Math.abs(each - value) < 0.012)
   set({ slide: stop ?? value })
 }
@@ -33,42 +37,25 @@ function slide(event: Event) {
 <template>
   <Section title="Letters" name="text" :says="one?.text ? 'still text' : ''">
     <TypedWords :key="one?.id ?? 'next'" :value="now.text" :rows="2" aria-label="The text" data-field="text" @keep="set({ text: $event })" />
-    <label class="choice"><span>Font</span>
-      <select :value="now.family" data-field="family" @change="set({ family: ($event.target as HTMLSelectElement).value })"><option v-for="each in choices.all.families" :key="each.family" :value="each.family">{{ each.family }} - {{ each.character }}</option></select>
-    </label>
+    <Choose label="Font" :value="now.family" :options="choices.all.families.map((each) => ({ value: each.family, label: `${each.family} - ${each.character}` }))" data-field="family" @keep="set({ family: $event })" />
     <div class="row">
-      <label><input type="checkbox" :checked="now.bold" :disabled="!family?.bold" data-field="bold" @change="set({ bold: ($event.target as HTMLInputElement).checked })"> Bold</label>
-      <label><input type="checkbox" :checked="now.italic" :disabled="!family?.italic" @change="set({ italic: ($event.target as HTMLInputElement).checked })"> Italic</label>
+      <Tick :value="now.bold" :disabled="!family?.bold" data-field="bold" @keep="set({ bold: $event })">Bold</Tick>
+      <Tick :value="now.italic" :disabled="!family?.italic" @keep="set({ italic: $event })">Italic</Tick>
       <button type="button" class="quiet-button more" @click="fonts = true">Add fonts</button>
     </div>
     <TypedValue label="Size" name="size" :value="now.size" :local="!one?.text" :least="0.1" @keep="set({ size: $event })" @measured="set({ size: $event })" />
     <TypedValue label="Letter spacing" name="spacing" :value="now.spacing" :local="!one?.text" @keep="set({ spacing: $event })" @measured="set({ spacing: $event })" />
     <TypedValue v-if="one?.text" label="Line spacing" name="leading" plain :value="now.leading" @keep="set({ leading: $event })" />
-    <label class="choice"><span>Aligned</span>
-      <select :value="now.align" data-field="align" @change="set({ align: ($event.target as HTMLSelectElement).value })"><option value="start">At its start</option><option value="middle">In the middle</option><option value="end">At its end</option></select>
-    </label>
-    <label v-if="!one?.text" class="tick"><input v-model="draw.onLine" type="checkbox" data-field="onLine"> The next stands on the line that I press</label>
+    <Choose label="Aligned" :value="now.align" :options="labelled({ start: 'At its start', middle: 'In the middle', end: 'At its end' })" data-field="align" @keep="set({ align: $event })" />
+    <Tick v-if="!one?.text" :value="draw.onLine" data-field="onLine" @keep="draw.onLine = $event">The next stands on the line that I press</Tick>
     <template v-if="one?.text">
-      <label class="choice"><span>Stands on</span>
-        <select :value="now.onLine ? (now.follows ?? 'kept') : 'none'" data-field="along" @change="set({ along: ($event.target as HTMLSelectElement).value })">
-          <option value="none">A straight line</option>
-          <option v-if="now.onLine && !now.follows" value="kept">A line that is gone</option>
-          <option v-for="piece in lines" :key="piece.id" :value="piece.id">{{ piece.called }}</option>
-        </select>
-      </label>
+      <Choose label="Stands on" :value="now.onLine ? (now.follows ?? 'kept') : 'none'" :options="under" data-field="along" @keep="set({ along: $event })" />
       <template v-if="now.onLine">
-        <label class="choice"><span>Runs</span>
-          <select :value="now.inside ? 'in' : 'out'" data-field="inside" @change="set({ inside: ($event.target as HTMLSelectElement).value === 'in' })"><option value="out">Outside it</option><option value="in">Inside it</option></select>
-        </label>
-        <label class="choice"><span>Stands</span>
-          <select :value="now.stand" data-field="stand" @change="set({ stand: ($event.target as HTMLSelectElement).value })"><option value="above">Above the line</option><option value="on">On the line</option><option value="below">Below the line</option></select>
-        </label>
+        <Choose label="Runs" :value="now.inside ? 'in' : 'out'" :options="labelled({ out: 'Outside it', in: 'Inside it' })" data-field="inside" @keep="set({ inside: $event === 'in' })" />
+        <Choose label="Stands" :value="now.stand" :options="labelled({ above: 'Above the line', on: 'On the line', below: 'Below the line' })" data-field="stand" @keep="set({ stand: $event })" />
         <TypedValue label="From the line" name="distance" :value="now.distance" @keep="set({ distance: $event })" />
         <TypedValue label="Along it, %" name="along-share" plain :value="Number((now.slide * 100).toFixed(2))" @keep="set({ slide: Number($event) / 100 })" />
-        <label class="slide"><span>Slid along it</span>
-          <input type="range" min="0" max="1" step="0.002" :value="now.slide" list="text-stops" data-field="slide" @change="slide">
-          <datalist id="text-stops"><option v-for="stop in now.stops" :key="stop" :value="stop" /></datalist>
-        </label>
+        <div class="slid"><span>Slid along it</span><Slide says="Slid along it" :value="now.slide" :step="0.002" :marks="now.stops" data-field="slide" @keep="slide" /></div>
       </template>
     </template>
     <ElDialog v-model="fonts" title="Fonts of the shop" width="560" append-to-body><ShopFonts open @changed="choices.reload()" /></ElDialog>
@@ -76,8 +63,8 @@ function slide(event: Event) {
 </template>
 
 <style scoped>
-.choice { display: grid; grid-template-columns: 76px minmax(0, 1fr); font-size: 15px; align-items: center; gap: 5px; }
-select { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; min-width: 0; width: 100%; color: var(--ink); }
+.choose { grid-template-columns: 76px minmax(0, 1fr); }
+.slid { display: grid; grid-template-columns: 90px 1fr; align-items: center; font-size: 15px; }
 .row { display: flex; gap: 12px; align-items: center; font-size: 15px; }
 .more { margin-left: auto; }
 .tick { display: flex; gap: 7px; align-items: center; font-size: 15px; line-height: 1.2; }

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import Slide from '@/fields/Slide.vue'
+import Tick from '@/fields/Tick.vue'
+import Choose from '@/fields/Choose.vue'
 import { api, words } from '@/api/client'
 import TypedValue from '@/fields/TypedValue.vue'
 import { useBench } from '@/stores/bench'
@@ -47,7 +50,7 @@ const upright = ref(true)
         <button type="button" class="quiet-button" :aria-pressed="reference.hidden" title="G" @click="set({ hidden: !reference.hidden })">{{ reference.hidden ? 'Show' : 'Hide' }}</button>
         <button type="button" class="quiet-button" @click="set({ remove: true })">Remove</button>
       </div>
-      <label class="dim">Seen <input type="range" min="0.05" max="1" step="0.05" :value="reference.strength" @change="set({ strength: Number(($event.target as HTMLInputElement).value) })"></label>
+      <div class="dim">Seen <Slide says="How much of it is seen" :value="reference.strength" :least="0.05" :step="0.05" @keep="set({ strength: $event })" /></div>
       <TypedValue label="Wide" name="referenceWidth" :value="reference.width" :disabled="reference.locked" @keep="set({ width: $event })" />
       <button type="button" class="quiet-button" :aria-pressed="draw.tool === 'measure'" data-test="mark" @click="draw.use('measure')">Set true size: mark a distance</button>
       <template v-if="draw.tool === 'measure'">
@@ -62,16 +65,16 @@ const upright = ref(true)
       <button v-if="bench.art?.guides.length" type="button" class="quiet-button" @click="bench.draw({ kind: 'remove-guide' })">Remove all</button>
     </div>
     <div class="row">
-      <select v-model="upright" aria-label="Which way the guide runs"><option :value="true">Upright at</option><option :value="false">Level at</option></select>
+      <Choose says="Which way the guide runs" :value="upright" :options="[{ value: true, label: 'Upright at' }, { value: false, label: 'Level at' }]" @keep="upright = $event" />
       <TypedValue brief label="" name="guideAt" :value="null" @keep="bench.draw({ kind: 'guide', upright, at: $event })" />
     </div>
     <div v-for="guide in bench.art?.guides" :key="guide.id" class="guide">
       <TypedValue :label="guide.upright ? 'Upright at' : 'Level at'" :value="guide.at" @keep="bench.draw({ kind: 'guide', guide: guide.id, at: $event })" />
       <button type="button" class="quiet-button" aria-label="Remove this guide" @click="bench.draw({ kind: 'remove-guide', guide: guide.id })">×</button>
     </div>
-    <label><input v-model="draw.snap.on" type="checkbox" data-field="snap"> Snap to (Ctrl held: not)</label>
+    <Tick :value="draw.snap.on" data-field="snap" @keep="draw.snap.on = $event">Snap to (Ctrl held: not)</Tick>
     <div class="kinds">
-      <label v-for="[key, label] in kinds" :key="key"><input v-model="draw.snap[key]" type="checkbox" :disabled="!draw.snap.on" :data-field="`snap-${key}`"> {{ label }}</label>
+      <Tick v-for="[key, label] in kinds" :key="key" :value="draw.snap[key]" :disabled="!draw.snap.on" :data-field="`snap-${key}`" @keep="draw.snap[key] = $event">{{ label }}</Tick>
     </div>
     <TypedValue v-if="draw.snap.grid" label="Grid step" :value="draw.grid" local :least="0.1" @measured="draw.grid = $event" />
     <p class="says">Guides are also dragged out of the rulers, and back.</p>
@@ -86,7 +89,6 @@ const upright = ref(true)
 label:not(.typed) { display: flex; gap: 6px; align-items: center; font-size: 15px; line-height: 1.2; }
 .file { flex-direction: column; align-items: flex-start !important; }
 .file input { font: 14px var(--text-face); width: 100%; }
-.dim input { flex: 1; accent-color: var(--green); }
+.dim { display: flex; gap: 12px; align-items: center; font-size: 15px; padding-right: 8px; }
 .says { font-size: 14px; color: var(--ink-mid); line-height: 1.2; }
-select { font: 15px var(--text-face); border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; color: var(--ink); }
 </style>

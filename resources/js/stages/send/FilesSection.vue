@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Tick from '@/fields/Tick.vue'
+import Choose from '@/fields/Choose.vue'
 import type { FieldValue } from '@/api/types'
 import FieldForm from '@/fields/FieldForm.vue'
 import { useBench } from '@/stores/bench'
@@ -32,15 +34,11 @@ const query = computed(() => {
 </script>
 
 <template>
-  <label class="format">Format
-    <select v-model="chosen" data-test="format">
-      <option v-for="one in making.making?.formats" :key="one.key" :value="one.key">{{ one.label }}</option>
-    </select>
-  </label>
+  <Choose label="Format" :value="chosen" :options="(making.making?.formats ?? []).map((one) => ({ value: one.key, label: one.label }))" data-test="format" @keep="chosen = $event" />
   <p v-if="format" class="quiet">{{ format.says }}</p>
   <FieldForm v-if="format && format.fields.length > 0" :fields="format.fields" :values="values" @keep="(name, value) => (typed = { ...typed, [chosen]: { ...typed[chosen], [name]: value } })" />
-  <label v-if="format?.several" class="flag"><input v-model="together" type="checkbox" data-test="together"> All in one file</label>
-  <label v-if="stale" class="flag"><input v-model="earlier" type="checkbox" data-test="earlier"> I want the earlier state all the same</label>
+  <Tick v-if="format?.several" :value="together" data-test="together" @keep="together = $event">All in one file</Tick>
+  <Tick v-if="stale" :value="earlier" data-test="earlier" @keep="earlier = $event">I want the earlier state all the same</Tick>
   <template v-if="!stale || earlier">
     <a class="all" :href="`/api/v1/jobs/${bench.job?.id}/files.zip?${query}`" download data-test="all-files" @click="held">Download all as ZIP</a>
     <ul>
@@ -51,10 +49,6 @@ const query = computed(() => {
 </template>
 
 <style scoped>
-.format { display: grid; grid-template-columns: 1fr 150px; align-items: center; font-size: 15px; }
-select { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; }
-.flag { display: flex; gap: 7px; font-size: 15px; }
-.flag input { accent-color: var(--green); }
 .all { display: block; text-align: center; background: var(--green); color: #fff; text-decoration: none; padding: 8px 14px; border-radius: 4px; font-weight: 500; }
 .all:hover { background: var(--green-deep); }
 ul { list-style: none; margin: 0; padding: 0; font-size: 15px; display: flex; flex-direction: column; gap: 3px; }

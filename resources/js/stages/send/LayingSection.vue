@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Count from '@/fields/Count.vue'
+import Choose from '@/fields/Choose.vue'
 import { isOpen } from '@/api/works'
 import FieldForm from '@/fields/FieldForm.vue'
 import { useBench } from '@/stores/bench'
@@ -32,28 +34,22 @@ const told = computed(() => Object.entries(making.nesting?.outcome?.progress ?? 
 
 <template>
   <div v-if="laid" class="materials">
-    <label v-for="sheet in sheets" :key="sheet">
+    <div v-for="sheet in sheets" :key="sheet" class="one">
       <span><i v-if="sheet !== 'all'" :style="{ background: sheet }" />{{ sheet === 'all' ? 'Material' : names.of(sheet) }}</span>
-      <select :value="making.making?.materials[sheet] ?? ''" :data-material="sheet" @change="making.material(sheet, Number(($event.target as HTMLSelectElement).value) || null)">
-        <option value="">bed of the ticket</option>
-        <option v-for="one in making.materials" :key="one.id" :value="one.id">{{ one.name }}</option>
-      </select>
-    </label>
+      <Choose :value="making.making?.materials[sheet] ?? 0" :options="[{ value: 0, label: 'bed of the ticket' }, ...making.materials.map((one) => ({ value: one.id, label: one.name }))]" :says="`Material of ${sheet}`" :data-material="sheet" @keep="making.material(sheet, $event || null)" />
+    </div>
   </div>
   <div v-if="laid" class="along">
-    <label v-for="one in along" :key="one.job">
+    <div v-for="one in along" :key="one.job" class="other">
       <span>{{ titleOf(one.job) }}</span>
-      <input type="number" min="1" max="2000" :value="one.copies" :aria-label="`Copies of ${titleOf(one.job)}`" :data-along="one.job" @change="lay(one.job, Number(($event.target as HTMLInputElement).value))" @keydown.stop>
+      <Count :value="one.copies" :most="2000" :says="`Copies of ${titleOf(one.job)}`" :data-along="one.job" @keep="lay(one.job, $event)" />
       <button type="button" :aria-label="`Lay ${titleOf(one.job)} by itself`" @click="lay(one.job, 0)">Take off</button>
-    </label>
-    <select v-if="free.length > 0" :value="''" aria-label="Lay another job with it" data-test="lay-along" @change="lay(Number(($event.target as HTMLSelectElement).value), 1)">
-      <option value="">Lay another job with it…</option>
-      <option v-for="one in free" :key="one.id" :value="one.id" :disabled="!one.ready">{{ one.title }}{{ one.ready ? '' : ' (not prepared)' }}</option>
-    </select>
+    </div>
+    <Choose v-if="free.length > 0" :value="null" :options="free.map((one) => ({ value: one.id, label: `${one.title}${one.ready ? '' : ' (not prepared)'}`, disabled: !one.ready }))" placeholder="Lay another job with it…" says="Lay another job with it" data-test="lay-along" @keep="lay($event, 1)" />
   </div>
   <FieldForm v-if="making.making" :fields="making.making.fields" :values="making.making.values" @keep="(name, value) => making.change(name, value)" />
   <div v-if="nests" class="search">
-    <label>Search for <input v-model.number="seconds" type="number" min="1" max="600" aria-label="Seconds" @keydown.stop> seconds</label>
+    <span class="for">Search for <Count :value="seconds" :most="600" says="Seconds" @keep="seconds = $event" /> seconds</span>
     <ElButton v-if="!running" data-test="nest" @click="making.nest(seconds)">Find a closer way</ElButton>
     <ElButton v-else data-test="stop-nesting" @click="making.stopNesting()">Keep the best so far</ElButton>
     <p v-if="told" class="quiet" role="status" data-test="nesting">{{ told }}</p>
@@ -63,15 +59,13 @@ const told = computed(() => Object.entries(making.nesting?.outcome?.progress ?? 
 
 <style scoped>
 .materials, .search { display: flex; flex-direction: column; gap: 5px; }
-.materials label { display: grid; grid-template-columns: 1fr 130px; gap: 6px; align-items: center; font-size: 15px; }
+.materials .one { display: grid; grid-template-columns: 1fr 130px; gap: 6px; align-items: center; font-size: 15px; }
 .materials span { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 i { display: inline-block; width: 12px; height: 12px; border-radius: 2px; border: 1px solid var(--line-strong); margin-right: 6px; vertical-align: -1px; }
-select, .search input { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; min-width: 0; }
 .search { border-top: 1px solid var(--line); padding-top: 8px; font-size: 15px; }
-.search input { width: 60px; }
+.for { display: flex; gap: 6px; align-items: center; }
 .along { display: flex; flex-direction: column; gap: 5px; font-size: 15px; }
-.along label { display: grid; grid-template-columns: minmax(0, 1fr) 58px auto; gap: 6px; align-items: center; }
+.along .other { display: grid; grid-template-columns: minmax(0, 1fr) 84px auto; gap: 6px; align-items: center; }
 .along span { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.along input { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; min-width: 0; }
 .along button { border: 0; background: none; font: inherit; color: var(--green); cursor: pointer; padding: 0; }
 </style>

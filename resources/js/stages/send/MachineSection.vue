@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Choose from '@/fields/Choose.vue'
 import type { Work } from '@/api/works'
 import { useBench } from '@/stores/bench'
 import { useGate } from '@/stores/gate'
@@ -34,11 +35,7 @@ const open = ref<number | null>(null)
 <template>
   <p v-if="making.machines.length === 0" class="quiet">The shop has no machine yet. <RouterLink to="/stock">Add one</RouterLink>.</p>
   <p v-else-if="offered.length === 0" class="quiet" data-test="no-machine">No machine of the shop makes {{ bench.job?.processLabel.toLowerCase() }}. <RouterLink to="/stock">Add one</RouterLink>.</p>
-  <label v-else class="machine">Machine
-    <select v-model="machine" data-test="machine">
-      <option v-for="one in offered" :key="one.id" :value="one.id">{{ one.name }}</option>
-    </select>
-  </label>
+  <Choose v-else label="Machine" :value="machine" :options="offered.map((one) => ({ value: one.id, label: one.name }))" data-test="machine" @keep="machine = $event" />
   <div v-if="making.asked" class="trouble" role="alert" data-test="asked">
     <p>{{ making.asked.says }}</p>
     <ElButton size="small" data-test="send-again" @click="making.send(making.asked.machine, making.asked.number, true)">Send it once more</ElButton>
@@ -68,8 +65,6 @@ const open = ref<number | null>(null)
 </template>
 
 <style scoped>
-.machine { display: grid; grid-template-columns: 70px 1fr; align-items: center; font-size: 15px; gap: 6px; }
-select { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 3px 4px; min-width: 0; }
 ul { list-style: none; margin: 0; padding: 0; }
 ul > li { padding: 8px 0; border-top: 1px solid var(--line); }
 .head { display: flex; justify-content: space-between; align-items: center; gap: 8px; }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Tick from '@/fields/Tick.vue'
 import { useBench } from '@/stores/bench'
 import { useColours } from '@/stores/colours'
 import { useMaking } from '@/stores/making'
@@ -34,7 +35,7 @@ function flip(index: number) {
           <span class="quiet numbers">{{ one.width_mm.toFixed(0) }} × {{ one.height_mm.toFixed(0) }} mm<template v-if="one.length_mm > 0"><br>{{ metres(one.length_mm) }} along lines</template><template v-if="one.used !== null"><br>{{ Math.round(100 * one.used) }} % used</template></span>
         </span>
       </button>
-      <label v-if="plates" class="flip"><input type="checkbox" :checked="making.mixed.has(index)" :aria-label="`${one.title} in the mix`" @change="flip(index)"> in the mix</label>
+      <Tick v-if="plates" class="flip" :value="making.mixed.has(index)" :says="`${one.title} in the mix`" @keep="flip(index)">in the mix</Tick>
       <p v-for="warns in one.warns" :key="warns" class="says warns">{{ names.said(warns) }}</p>
       <p v-for="says in one.says" :key="says" class="says">{{ names.said(says) }}</p>
     </li>
