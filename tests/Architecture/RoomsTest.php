@@ -41,7 +41,7 @@ final class RoomsTest
             ->classes(Selector::inNamespace('NeatEdge\Core'))
             ->excluding(Selector::inNamespace('NeatEdge\Core\Tests'))
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('Illuminate'), Selector::inNamespace('App'), Selector::inNamespace('NeatEdge\Console'), Selector::inNamespace('Symfony'))
+            ->classes(Selector::inNamespace('Illuminate'), Selector::inNamespace('App'), Selector::inNamespace('NeatEdge\Console'), Selector::inNamespace('Symfony\Component\Console'), Selector::inNamespace('Symfony\Component\Process'), Selector::inNamespace('Symfony\Component\HttpFoundation'))
             ->because('the core has no framework, no HTTP, no database');
     }
 

@@ -5,19 +5,34 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Format\Svg;
 
 use DOMElement;
+use LogicException;
+use Symfony\Component\CssSelector\Exception\ExceptionInterface;
+use Symfony\Component\CssSelector\Node\AttributeNode;
+use Symfony\Component\CssSelector\Node\ClassNode;
+use Symfony\Component\CssSelector\Node\CombinedSelectorNode;
+use Symfony\Component\CssSelector\Node\ElementNode;
+use Symfony\Component\CssSelector\Node\FunctionNode;
+use Symfony\Component\CssSelector\Node\HashNode;
+use Symfony\Component\CssSelector\Node\NegationNode;
+use Symfony\Component\CssSelector\Node\NodeInterface;
+use Symfony\Component\CssSelector\Node\PseudoNode;
+use Symfony\Component\CssSelector\Parser\Parser;
 
 /**
  * One CSS selector: element names, classes, ids, attributes and the pseudo-classes that a document decides, with all
  * four combinators.
  *
- * @source Selectors Level 3
+ * @source Selectors Level 3; read by symfony/css-selector
+ *
+ * @phpstan-type Part array{kind: string, name: string, how: string, value: string, series: array{int, int}, not: self|null}
  */
 final class Selector
 {
-    private const PART = '/(?<element>\*|[A-Za-z][\w-]*)|\.(?<class>(?:[\w-]|\\\\.|[^\x00-\x7F])+)|#(?<id>(?:[\w-]|\\\\.|[^\x00-\x7F])+)'
-        .'|\[\s*(?<name>[\w:-]+)\s*(?:(?<how>[~|^$*]?=)\s*["\']?(?<value>[^"\'\]]*)["\']?\s*)?\]|:(?<pseudo>[a-z-]+)(?:\((?<argument>[^()]*)\))?/';
+    /** Pseudo-classes that a document decides. */
+    private const DECIDED = ['first-child', 'last-child', 'only-child', 'first-of-type', 'last-of-type', 'only-of-type', 'root', 'empty'];
 
-    private const DECIDED = ['first-child', 'last-child', 'only-child', 'first-of-type', 'last-of-type', 'only-of-type', 'nth-child', 'nth-last-child', 'nth-of-type', 'root', 'empty', 'not'];
+    /** Those of a number: whether counted from the start, and whether among those of one name. */
+    private const COUNTED = ['nth-child' => [true, false], 'nth-last-child' => [false, false], 'nth-of-type' => [true, true], 'nth-last-of-type' => [false, true]];
 
     /** Letters and steps beyond which no selector was ever meant. */
     private const LONGEST = 2000;
@@ -31,7 +46,7 @@ final class Selector
     private static string $note = 'position-noted';
 
     /**
-     * @param  list<array{0: string, 1: list<array{string, string, string, string}>}>  $steps  outermost first: the combinator before it (" ", ">", "+" or "~"), and its parts as kind, name, how, value
+     * @param  list<array{string, list<Part>}>  $steps  outermost first: the combinator before it (" ", ">", "+" or "~"), and its parts
      * @param  int  $specificity  ids, classes and elements in thousands
      */
     private function __construct(private readonly array $steps, public readonly int $specificity)
@@ -45,55 +60,103 @@ final class Selector
         if (strlen($text) > self::LONGEST) {
             return null;
         }
-        $text = preg_replace('/\s*([>+~])(?![^\[]*\])(?!=)\s*/', ' $1', trim($text)) ?? '';
-        $steps = [];
-        $specificity = 0;
-        // Spaces inside brackets part nothing.
-        foreach (preg_split('/\s+(?![^\[(]*[\])])/', trim($text), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $written) {
-            $combinator = ' ';
-            if (in_array($written[0], ['>', '+', '~'], true)) {
-                $combinator = $written[0];
-                $written = substr($written, 1);
-            }
-            $parts = [];
-            if (preg_match_all(self::PART, $written, $found, PREG_SET_ORDER | PREG_UNMATCHED_AS_NULL) === 0 || implode('', array_column($found, 0)) !== $written) {
-                return null;
-            }
-            foreach ($found as $one) {
-                if ($one['element'] !== null) {
-                    $parts[] = ['element', $one['element'], '', ''];
-                    $specificity += $one['element'] === '*' ? 0 : 1;
-                } elseif ($one['class'] !== null) {
-                    $parts[] = ['class', stripslashes($one['class']), '', ''];
-                    $specificity += 1000;
-                } elseif ($one['id'] !== null) {
-                    $parts[] = ['id', stripslashes($one['id']), '', ''];
-                    $specificity += 1_000_000;
-                } elseif ($one['name'] !== null) {
-                    $parts[] = ['attribute', $one['name'], $one['how'] ?? '', $one['value'] ?? ''];
-                    $specificity += 1000;
-                } elseif (! in_array($one['pseudo'], self::DECIDED, true)) {
-                    return null;
-                } else {
-                    $argument = trim($one['argument'] ?? '');
-                    if ($one['pseudo'] === 'not') {
-                        $inner = self::parse($argument);
-                        if ($inner === null || count($inner->steps) !== 1) {
-                            return null;
-                        }
-                        $specificity += $inner->specificity;
-                    } else {
-                        $specificity += 1000;
-                    }
-                    $parts[] = ['pseudo', (string) $one['pseudo'], '', $argument];
-                }
-            }
-            $steps[] = [$combinator, $parts];
+        try {
+            $trees = (new Parser)->parse(trim($text));
+        } catch (ExceptionInterface) {
+            return null;
         }
 
+        return count($trees) !== 1 || $trees[0]->getPseudoElement() !== null ? null : self::of($trees[0]->getTree());
+    }
+
+    private static function of(NodeInterface $tree): ?self
+    {
+        $steps = [];
+        $specificity = 0;
+        for ($node = $tree; $node instanceof CombinedSelectorNode; $node = $node->getSelector()) {
+            $parts = self::parts($node->getSubSelector(), $specificity);
+            if ($parts === null) {
+                return null;
+            }
+            array_unshift($steps, [$node->getCombinator(), $parts]);
+        }
+        $parts = self::parts($node, $specificity);
+        if ($parts === null) {
+            return null;
+        }
+        array_unshift($steps, [' ', $parts]);
         $beside = count(array_filter($steps, static fn (array $step): bool => $step[0] === '+' || $step[0] === '~'));
 
-        return $steps === [] || count($steps) > ($beside > 0 ? 2 * self::MOST_BESIDE : self::MOST_STEPS) || $beside > self::MOST_BESIDE ? null : new self($steps, $specificity);
+        return count($steps) > ($beside > 0 ? 2 * self::MOST_BESIDE : self::MOST_STEPS) || $beside > self::MOST_BESIDE ? null : new self($steps, $specificity);
+    }
+
+    /**
+     * @param  int  $specificity  brought up to date
+     * @return list<Part>|null null where one of them is none that a document decides
+     */
+    private static function parts(NodeInterface $node, int &$specificity): ?array
+    {
+        $parts = [];
+        while ($node instanceof HashNode || $node instanceof ClassNode || $node instanceof AttributeNode || $node instanceof PseudoNode || $node instanceof FunctionNode || $node instanceof NegationNode) {
+            $part = self::part($node, $specificity);
+            if ($part === null) {
+                return null;
+            }
+            array_unshift($parts, $part);
+            $node = $node->getSelector();
+        }
+        if (! $node instanceof ElementNode || $node->getNamespace() !== null) {
+            return null;
+        }
+        if ($node->getElement() !== null) {
+            $specificity += 1;
+        }
+
+        return $node->getElement() === null && $parts !== [] ? $parts : [self::told('element', $node->getElement() ?? '*'), ...$parts];
+    }
+
+    /** @return Part|null */
+    private static function part(NodeInterface $node, int &$specificity): ?array
+    {
+        $specificity += $node instanceof HashNode ? 1_000_000 : ($node instanceof NegationNode ? 0 : 1000);
+        if ($node instanceof NegationNode) {
+            $inner = self::of($node->getSubSelector());
+            $specificity += $inner->specificity ?? 0;
+
+            return $inner === null || count($inner->steps) !== 1 ? null : self::told('not', '', not: $inner);
+        }
+        if ($node instanceof FunctionNode) {
+            return isset(self::COUNTED[$node->getName()]) ? self::series($node) : null;
+        }
+
+        return match (true) {
+            $node instanceof HashNode => self::told('id', $node->getId()),
+            $node instanceof ClassNode => self::told('class', $node->getName()),
+            $node instanceof AttributeNode => $node->getNamespace() !== null || $node->getOperator() === '!=' ? null : self::told('attribute', $node->getAttribute(), $node->getOperator(), (string) $node->getValue()),
+            $node instanceof PseudoNode => in_array($node->getIdentifier(), self::DECIDED, true) ? self::told('pseudo', $node->getIdentifier()) : null,
+            default => null,
+        };
+    }
+
+    /** @return Part|null */
+    private static function series(FunctionNode $node): ?array
+    {
+        try {
+            [$each, $first] = Parser::parseSeries($node->getArguments());
+        } catch (ExceptionInterface) {
+            return null;
+        }
+
+        return self::told('nth', $node->getName(), series: [$each, $first]);
+    }
+
+    /**
+     * @param  array{int, int}  $series
+     * @return Part
+     */
+    private static function told(string $kind, string $name, string $how = '', string $value = '', array $series = [0, 0], ?self $not = null): array
+    {
+        return ['kind' => $kind, 'name' => $name, 'how' => $how, 'value' => $value, 'series' => $series, 'not' => $not];
     }
 
     public function matches(DOMElement $element): bool
@@ -106,14 +169,14 @@ final class Selector
     /** Whether name, class and id of the element alone decide. */
     public function isPlain(): bool
     {
-        return count($this->steps) === 1 && array_filter($this->steps[0][1], static fn (array $part): bool => ! in_array($part[0], ['element', 'class', 'id'], true)) === [];
+        return count($this->steps) === 1 && array_filter($this->steps[0][1], static fn (array $part): bool => ! in_array($part['kind'], ['element', 'class', 'id'], true)) === [];
     }
 
     /** A class, id or element that its subject must have: for finding candidates fast. */
     public function key(): string
     {
         $key = '*';
-        foreach ($this->steps[count($this->steps) - 1][1] as [$kind, $name]) {
+        foreach ($this->steps[count($this->steps) - 1][1] as ['kind' => $kind, 'name' => $name]) {
             if ($kind === 'id') {
                 return "#{$name}";
             }
@@ -168,17 +231,19 @@ final class Selector
         return $other instanceof DOMElement ? $other : null;
     }
 
-    /** @param  array{string, string, string, string}  $part */
+    /** @param  Part  $part */
     private static function hasPart(DOMElement $element, array $part): bool
     {
-        [$kind, $name, $how, $value] = $part;
+        $name = $part['name'];
 
-        return match ($kind) {
+        return match ($part['kind']) {
             'element' => $name === '*' || $name === $element->localName,
             'id' => $element->getAttribute('id') === $name,
             'class' => self::hasClass($element->getAttribute('class'), $name),
-            'attribute' => self::hasAttribute($element, $name, $how, $value),
-            default => self::isPseudo($element, $name, $value),
+            'attribute' => self::hasAttribute($element, $name, $part['how'], $part['value']),
+            'nth' => self::isNth(self::position($element, ...self::COUNTED[$name]), ...$part['series']),
+            'not' => ! ($part['not']?->matches($element) ?? true),
+            default => self::isPseudo($element, $name),
         };
     }
 
@@ -195,7 +260,7 @@ final class Selector
         $has = $element->getAttribute($name);
 
         return match ($how) {
-            '' => true,
+            'exists' => true,
             '=' => $has === $value,
             '~=' => $value !== '' && in_array($value, preg_split('/\s+/', $has) ?: [], true),
             '|=' => $has === $value || str_starts_with($has, "{$value}-"),
@@ -205,7 +270,7 @@ final class Selector
         };
     }
 
-    private static function isPseudo(DOMElement $element, string $name, string $argument): bool
+    private static function isPseudo(DOMElement $element, string $name): bool
     {
         return match ($name) {
             'first-child' => self::position($element, true, false) === 1,
@@ -214,12 +279,9 @@ final class Selector
             'first-of-type' => self::position($element, true, true) === 1,
             'last-of-type' => self::position($element, false, true) === 1,
             'only-of-type' => self::position($element, true, true) === 1 && self::position($element, false, true) === 1,
-            'nth-child' => self::isNth(self::position($element, true, false), $argument),
-            'nth-last-child' => self::isNth(self::position($element, false, false), $argument),
-            'nth-of-type' => self::isNth(self::position($element, true, true), $argument),
             'root' => ! $element->parentNode instanceof DOMElement,
             'empty' => trim($element->textContent) === '' && $element->firstElementChild === null,
-            default => ! (self::parse($argument)?->matches($element) ?? true),
+            default => throw new LogicException("The pseudo-class {$name} was read and is not known."),
         };
     }
 
@@ -254,15 +316,10 @@ final class Selector
         return $counts[($sameName ? 2 : 0) + ($fromStart ? 0 : 1)] ?? 0;
     }
 
-    private static function isNth(int $position, string $text): bool
+    /** Whether a number is one of each times n and first, n from nought on. */
+    private static function isNth(int $position, int $each, int $first): bool
     {
-        $text = strtolower(preg_replace('/\s+/', '', $text) ?? '');
-        $text = ['odd' => '2n+1', 'even' => '2n'][$text] ?? $text;
-        if (preg_match('/^(?:([+-]?\d*)n)?([+-]?\d+)?$/', $text, $found) !== 1 || $text === '') {
-            return false;
-        }
-        $each = ! str_contains($text, 'n') ? 0 : (int) (in_array($found[1] ?? '', ['', '+', '-'], true) ? ($found[1] ?? '').'1' : $found[1]);
-        $rest = $position - (int) ($found[2] ?? 0);
+        $rest = $position - $first;
 
         return $each === 0 ? $rest === 0 : $rest % $each === 0 && intdiv($rest, $each) >= 0;
     }
