@@ -3,7 +3,17 @@
 declare(strict_types=1);
 
 // The router of PHP's own web server: files that lie under public/ as they are, everything else through the application.
-$types = ['js' => 'text/javascript', 'css' => 'text/css', 'svg' => 'image/svg+xml', 'png' => 'image/png', 'woff' => 'font/woff', 'woff2' => 'font/woff2', 'ico' => 'image/x-icon', 'json' => 'application/json', 'txt' => 'text/plain'];
+$types = [
+    'js' => 'text/javascript',
+    'css' => 'text/css',
+    'svg' => 'image/svg+xml',
+    'png' => 'image/png',
+    'woff' => 'font/woff',
+    'woff2' => 'font/woff2',
+    'ico' => 'image/x-icon',
+    'json' => 'application/json',
+    'txt' => 'text/plain',
+];
 $path = urldecode(parse_url($_SERVER['REQUEST_URI'] ?? '/', PHP_URL_PATH) ?: '/');
 $file = realpath(__DIR__.'/public'.$path);
 $type = $types[strtolower(pathinfo($path, PATHINFO_EXTENSION))] ?? null;

@@ -23,7 +23,26 @@ use NeatEdge\Bench\WholeLine;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
-$all = ['compare' => Compare::class, 'weld' => WeldGrowth::class, 'nodes' => Nodes::class, 'look' => Look::class, 'thin' => ThinTime::class, 'start' => Start::class, 'bad' => BadInput::class, 'web' => Web::class, 'edits' => EditTimes::class, 'soak' => Soak::class, 'line' => WholeLine::class, 'shape' => ShapeTimes::class, 'shape-nodes' => ShapeNodes::class, 'send' => SendFigures::class, 'day' => Day::class, 'plates' => Separations::class, 'guard' => Guard::class, 'jobs' => Jobs::class];
+$all = [
+    'compare' => Compare::class,
+    'weld' => WeldGrowth::class,
+    'nodes' => Nodes::class,
+    'look' => Look::class,
+    'thin' => ThinTime::class,
+    'start' => Start::class,
+    'bad' => BadInput::class,
+    'web' => Web::class,
+    'edits' => EditTimes::class,
+    'soak' => Soak::class,
+    'line' => WholeLine::class,
+    'shape' => ShapeTimes::class,
+    'shape-nodes' => ShapeNodes::class,
+    'send' => SendFigures::class,
+    'day' => Day::class,
+    'plates' => Separations::class,
+    'guard' => Guard::class,
+    'jobs' => Jobs::class,
+];
 $words = array_slice($argv, 1);
 $keep = in_array('keep', $words, true);
 $asked = array_values(array_diff($words, ['keep'])) ?: array_diff(array_keys($all), ['guard']);

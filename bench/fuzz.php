@@ -51,7 +51,8 @@ if ($child) {
             $oneSentence = trim($refused->getMessage()) !== '' && ! str_contains($refused->getMessage(), "\n") && strlen($refused->getMessage()) < 400;
             echo $oneSentence ? "refused {$seed}\n" : "failed {$seed} not one clear sentence: ".json_encode($refused->getMessage())."\n";
         } catch (Throwable $failure) {
-            echo "failed {$seed} ", $failure::class, ': ', substr($failure->getMessage(), 0, 200), ' at ', basename($failure->getFile()), ':', $failure->getLine(), "\n";
+            $where = basename($failure->getFile()).':'.$failure->getLine();
+            echo "failed {$seed} ", $failure::class, ': ', substr($failure->getMessage(), 0, 200), " at {$where}\n";
         }
         if ($seed % 50 === 0) {
             echo wholeCommand($svg, $seed);
@@ -67,7 +68,11 @@ function wholeCommand(string $svg, int $seed): string
     @mkdir($folder);
     file_put_contents("{$folder}/in.svg", $svg);
     $name = ['outline', 'visible', 'weld'][$seed % 3];
-    $process = proc_open([dirname(__DIR__).'/bin/neat-edge', $name, "{$folder}/in.svg", '-o', "{$folder}/out.svg"], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', "{$folder}/err", 'w']], $pipes);
+    $process = proc_open(
+        [dirname(__DIR__).'/bin/neat-edge', $name, "{$folder}/in.svg", '-o', "{$folder}/out.svg"],
+        [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', "{$folder}/err", 'w']],
+        $pipes,
+    );
     $status = $process === false ? -1 : proc_close($process);
     $error = (string) file_get_contents("{$folder}/err");
     $wrong = null;
@@ -88,12 +93,28 @@ function wholeCommand(string $svg, int $seed): string
     return $wrong === null ? '' : "failed {$seed} {$wrong}\n";
 }
 
-$php = [PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=64M', '-d', 'opcache.jit=function', '-d', 'memory_limit=512M', '-d', 'display_errors=stderr'];
+$php = [
+    PHP_BINARY,
+    '-d',
+    'opcache.enable_cli=1',
+    '-d',
+    'opcache.jit_buffer_size=64M',
+    '-d',
+    'opcache.jit=function',
+    '-d',
+    'memory_limit=512M',
+    '-d',
+    'display_errors=stderr',
+];
 $counts = ['done' => 0, 'refused' => 0, 'failed' => 0];
 $slowest = [0.0, 0];
 $began = microtime(true);
 for ($seed = $first; $seed < $first + $mutations;) {
-    $process = proc_open([...$php, __FILE__, '--child', (string) ($first + $mutations - $seed), (string) $seed], [['file', '/dev/null', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes);
+    $process = proc_open(
+        [...$php, __FILE__, '--child', (string) ($first + $mutations - $seed), (string) $seed],
+        [['file', '/dev/null', 'r'], ['pipe', 'w'], ['pipe', 'w']],
+        $pipes,
+    );
     if ($process === false) {
         exit(2);
     }
@@ -153,5 +174,13 @@ for ($seed = $first; $seed < $first + $mutations;) {
     }
     $seed++;
 }
-printf("%d mutations from seed %d: %d done, %d refused in one sentence, %d failed; slowest %.1f s (seed %d).\n", $mutations, $first, $counts['done'], $counts['refused'], $counts['failed'], ...$slowest);
+printf(
+    "%d mutations from seed %d: %d done, %d refused in one sentence, %d failed; slowest %.1f s (seed %d).\n",
+    $mutations,
+    $first,
+    $counts['done'],
+    $counts['refused'],
+    $counts['failed'],
+    ...$slowest,
+);
 exit($counts['failed'] === 0 ? 0 : 1);

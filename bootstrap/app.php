@@ -26,7 +26,10 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->append(SafeHeaders::class);
         $middleware->remove(HandleCors::class);
         foreach (['web', 'api'] as $group) {
-            $middleware->group($group, [EncryptCookies::class, AddQueuedCookiesToResponse::class, StartSession::class, PageToken::class, SubstituteBindings::class]);
+            $middleware->group(
+                $group,
+                [EncryptCookies::class, AddQueuedCookiesToResponse::class, StartSession::class, PageToken::class, SubstituteBindings::class],
+            );
         }
     })
     ->withExceptions(static function (Exceptions $exceptions): void {

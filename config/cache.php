@@ -9,7 +9,13 @@ return [
     'stores' => [
         'counts' => ['driver' => 'file', 'path' => storage_path('framework/cache/counts')],
         'array' => ['driver' => 'array', 'serialize' => false],
-        'database' => ['driver' => 'database', 'connection' => env('DB_CACHE_CONNECTION'), 'table' => 'cache', 'lock_connection' => null, 'lock_table' => 'cache_locks'],
+        'database' => [
+            'driver' => 'database',
+            'connection' => env('DB_CACHE_CONNECTION'),
+            'table' => 'cache',
+            'lock_connection' => null,
+            'lock_table' => 'cache_locks',
+        ],
     ],
     'prefix' => 'neat-edge',
 ];

@@ -83,11 +83,17 @@ Route::prefix('v1')->name('v1.')->middleware('throttle:asks')->group(static func
         Route::get('jobs/{job}/snaps', [PieceController::class, 'allSnaps'])->name('snaps.all')->can('view', 'job');
         Route::post('jobs/{job}/snaps', [PieceController::class, 'snaps'])->name('snaps.some')->can('view', 'job');
         Route::get('jobs/{job}/touch-up/{step}', [PieceController::class, 'touchUp'])->name('touch-up')->can('view', 'job');
-        Route::post('jobs/{job}/reference', [ReferencePictureController::class, 'store'])->name('reference.store')->can('update', 'job')->middleware('throttle:files');
+        Route::post(
+            'jobs/{job}/reference',
+            [ReferencePictureController::class, 'store'],
+        )->name('reference.store')->can('update', 'job')->middleware('throttle:files');
         Route::post('jobs/{job}/presets', [PresetController::class, 'store'])->name('presets.store')->can('create', ShopPreset::class);
         Route::post('jobs/{job}/preset', [PresetController::class, 'use'])->name('presets.use')->can('update', 'job');
     });
-    Route::get('reference/{file}', [ReferencePictureController::class, 'show'])->name('reference.show')->where('file', '[0-9a-f]{32}')->can('viewAny', ReferencePicture::class);
+    Route::get(
+        'reference/{file}',
+        [ReferencePictureController::class, 'show'],
+    )->name('reference.show')->where('file', '[0-9a-f]{32}')->can('viewAny', ReferencePicture::class);
     Route::controller(VersionController::class)->name('versions.')->scopeBindings()->group(static function (): void {
         Route::get('jobs/{job}/versions', 'index')->name('index')->can('view', 'job');
         Route::post('jobs/{job}/versions', 'store')->name('store')->can('update', 'job');
@@ -147,7 +153,10 @@ Route::prefix('v1')->name('v1.')->middleware('throttle:asks')->group(static func
     // Laid out, written, sent.
     Route::get('jobs/{job}/making', [MakingController::class, 'show'])->name('making.show')->can('view', 'job');
     Route::put('jobs/{job}/making', [MakingController::class, 'update'])->name('making.update')->can('update', 'job');
-    Route::get('jobs/{job}/layouts/{number}/picture.svg', [LayoutController::class, 'picture'])->name('layouts.picture')->whereNumber('number')->can('view', 'job');
+    Route::get(
+        'jobs/{job}/layouts/{number}/picture.svg',
+        [LayoutController::class, 'picture'],
+    )->name('layouts.picture')->whereNumber('number')->can('view', 'job');
     Route::get('jobs/{job}/layouts/{number}/moves', [LayoutController::class, 'moves'])->name('layouts.moves')->whereNumber('number')->can('view', 'job');
     Route::get('jobs/{job}/layouts/mix.svg', [LayoutController::class, 'mix'])->name('layouts.mix')->can('view', 'job');
     Route::get('jobs/{job}/copies', [CopyController::class, 'index'])->name('copies.index')->can('view', 'job');

@@ -31,7 +31,10 @@ final class PageArt
     {
         $tolerance = $artwork->tolerance();
 
-        return [...self::frame(ArtworkJson::frame($artwork)), 'pieces' => array_map(static fn (Piece $piece): array => self::piece($piece, $tolerance), $artwork->pieces)];
+        return [
+            ...self::frame(ArtworkJson::frame($artwork)),
+            'pieces' => array_map(static fn (Piece $piece): array => self::piece($piece, $tolerance), $artwork->pieces),
+        ];
     }
 
     /**
@@ -40,7 +43,10 @@ final class PageArt
      */
     public static function frame(array $frame): array
     {
-        return ['groups' => (object) ($frame['groups'] ?? [])] + array_intersect_key($frame, ['width' => 1, 'height' => 1, 'layers' => 1, 'guides' => 1, 'reference' => 1])
+        return ['groups' => (object) ($frame['groups'] ?? [])] + array_intersect_key(
+            $frame,
+            ['width' => 1, 'height' => 1, 'layers' => 1, 'guides' => 1, 'reference' => 1],
+        )
             + ['line' => PageLine::of(is_array($frame['line'] ?? null) ? ArtworkJson::line($frame['line']) : Presets::plain())];
     }
 
@@ -67,7 +73,14 @@ final class PageArt
     /** @return array<string, mixed> what a tool shows on the art */
     public static function mark(Mark $mark): array
     {
-        return ['kind' => $mark->kind, 'x' => $mark->x, 'y' => $mark->y, 'says' => $mark->says, 'd' => $mark->shape === null ? '' : Writer::path($mark->shape), 'state' => $mark->state];
+        return [
+            'kind' => $mark->kind,
+            'x' => $mark->x,
+            'y' => $mark->y,
+            'says' => $mark->says,
+            'd' => $mark->shape === null ? '' : Writer::path($mark->shape),
+            'state' => $mark->state,
+        ];
     }
 
     /** @return list<string> what of it is still adjustable */
@@ -156,7 +169,13 @@ final class PageArt
         if ($picture !== null) {
             // A picture beside the drawing did not come with it: its frame stands for it.
             $inside = str_starts_with($picture->reference, 'data:');
-            $out['picture'] = ['href' => $inside ? $picture->reference : null, 'width' => $picture->width, 'height' => $picture->height, 'fit' => $picture->fit, 'transform' => self::matrix($picture->matrix)];
+            $out['picture'] = [
+                'href' => $inside ? $picture->reference : null,
+                'width' => $picture->width,
+                'height' => $picture->height,
+                'fit' => $picture->fit,
+                'transform' => self::matrix($picture->matrix),
+            ];
         }
 
         return $out;

@@ -101,11 +101,17 @@ final class PieceDetail
 
         return [
             'points' => array_map(static fn (array $p): array => [$round($p[0]), $round($p[1]), $p[2], $p[3]], $places['points']),
-            'edges' => (object) array_map(static fn (array $chains): array => array_map(static fn (array $chain): array => array_map($round, $chain), $chains), $places['edges']),
+            'edges' => (object) array_map(
+                static fn (array $chains): array => array_map(static fn (array $chain): array => array_map($round, $chain), $chains),
+                $places['edges'],
+            ),
         ];
     }
 
-    /** @return list<array{float, float, float, float}> places on its line at equal shares of its length, and the direction there: what width stops are laid out by */
+    /**
+     * @return list<array{float, float, float, float}> places on its line at equal shares of its length, and the direction there: what width stops are laid
+     *     out by
+     */
     private static function rail(Piece $piece): array
     {
         $along = isset($piece->shape->contours[0]) ? new LineAlong([$piece->shape->contours[0]]) : null;

@@ -14,18 +14,25 @@ final class CatalogueTypes
 
     public static function text(): string
     {
-        $out = "// Made by `php artisan neat-edge:types` from what the edits say of themselves. Not to be changed by hand: a test compares.\n\nexport interface EditFields {\n";
+        $out = "// Made by `php artisan neat-edge:types` from what the edits say of themselves. Not to be changed by hand: a test compares.\n\nexport"
+            ." interface EditFields {\n";
         foreach (Edits::catalogue() as $kind => $about) {
             $out .= "  '{$kind}': ".self::object($about->fields)."\n";
         }
 
-        return $out."}\n\nexport type EditKind = keyof EditFields\n\nexport type FieldType = ".implode(' | ', array_map(static fn (string $type): string => "'{$type}'", Field::types()))."\n";
+        return $out."}\n\nexport type EditKind = keyof EditFields\n\nexport type FieldType = ".implode(
+            ' | ',
+            array_map(static fn (string $type): string => "'{$type}'", Field::types()),
+        )."\n";
     }
 
     /** @param  list<Field>  $fields */
     private static function object(array $fields): string
     {
-        return $fields === [] ? 'Record<string, never>' : '{ '.implode('; ', array_map(static fn (Field $field): string => $field->name.($field->needed ? ': ' : '?: ').self::type($field), $fields)).' }';
+        return $fields === [] ? 'Record<string, never>' : '{ '.implode(
+            '; ',
+            array_map(static fn (Field $field): string => $field->name.($field->needed ? ': ' : '?: ').self::type($field), $fields),
+        ).' }';
     }
 
     private static function type(Field $field): string

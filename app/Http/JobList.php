@@ -27,9 +27,31 @@ final class JobList
     ];
 
     /** In which order, as a column and whether it falls. */
-    public const ORDERS = ['updated' => ['updated_at', 'desc'], 'due' => ['due_key', 'asc'], 'title' => ['title_key', 'asc'], 'customer' => ['customer_key', 'asc'], 'findings' => ['findings', 'desc']];
+    public const ORDERS = [
+        'updated' => ['updated_at', 'desc'],
+        'due' => ['due_key', 'asc'],
+        'title' => ['title_key', 'asc'],
+        'customer' => ['customer_key', 'asc'],
+        'findings' => ['findings', 'desc'],
+    ];
 
-    private const COLUMNS = ['id', 'title', 'customer', 'due', 'process', 'width_mm', 'height_mm', 'is_demo', 'version', 'created_at', 'updated_at', 'preparation_id', 'standing', 'findings', 'sheets'];
+    private const COLUMNS = [
+        'id',
+        'title',
+        'customer',
+        'due',
+        'process',
+        'width_mm',
+        'height_mm',
+        'is_demo',
+        'version',
+        'created_at',
+        'updated_at',
+        'preparation_id',
+        'standing',
+        'findings',
+        'sheets',
+    ];
 
     /** So many that are found are counted; of more it is said that there are more. */
     public const COUNTED = 1000;
@@ -47,12 +69,24 @@ final class JobList
         $rare = self::rare($words);
         if ($rare !== null) {
             // By their keys alone: whatever else is asked for is soon looked at in so few.
-            $some = ShopJob::withTrashed()->whereKey($rare)->toBase()->get(['id', 'deleted_at', 'search', 'standing', 'due_key', $column])->filter(static fn (stdClass $one): bool => $one->deleted_at === null && self::passes($one, $words, $only))
-                ->sort(static fn (stdClass $a, stdClass $b): int => ($way === 'asc' ? $a->{$column} <=> $b->{$column} : $b->{$column} <=> $a->{$column}) ?: $b->id <=> $a->id)->pluck('id');
+            $some = ShopJob::withTrashed()->whereKey($rare)->toBase()->get([
+                'id',
+                'deleted_at',
+                'search',
+                'standing',
+                'due_key',
+                $column,
+            ])->filter(static fn (stdClass $one): bool => $one->deleted_at === null && self::passes($one, $words, $only))
+                ->sort(static fn (stdClass $a, stdClass $b): int => ($way === 'asc'
+                    ? $a->{$column} <=> $b->{$column}
+                    : $b->{$column} <=> $a->{$column}) ?: $b->id <=> $a->id)->pluck('id');
             $found = $some->count();
             $ids = $some->slice(self::PAGE * ($page - 1), self::PAGE)->values()->all();
         } else {
-            $query = ShopJob::query()->when(self::ONLY[$only] !== null, static fn (Builder $some) => $some->whereIn('standing', self::ONLY[$only] ?? []))->when($only === 'due', static fn (Builder $some) => $some->where('due_key', '!=', '1'));
+            $query = ShopJob::query()->when(
+                self::ONLY[$only] !== null,
+                static fn (Builder $some) => $some->whereIn('standing', self::ONLY[$only] ?? []),
+            )->when($only === 'due', static fn (Builder $some) => $some->where('due_key', '!=', '1'));
             foreach ($words as $word) {
                 $query->where('search', 'like', "% {$word}%");
             }
@@ -65,7 +99,12 @@ final class JobList
         $jobs = collect($ids)->map(static fn (int $id): ?ShopJob => $read->get($id))->filter()->values();
         $last = Preparation::query()->whereKey($jobs->pluck('preparation_id')->filter()->all())->get(Preparation::BRIEF)->keyBy('id');
 
-        return ['jobs' => array_values($jobs->map(static fn (ShopJob $job): array => self::row($job, $last->get((int) $job->preparation_id)))->all()), 'found' => $found, 'all' => $all, 'page' => $page];
+        return [
+            'jobs' => array_values($jobs->map(static fn (ShopJob $job): array => self::row($job, $last->get((int) $job->preparation_id)))->all()),
+            'found' => $found,
+            'all' => $all,
+            'page' => $page,
+        ];
     }
 
     /** @param  Builder<ShopJob>  $query */
@@ -75,7 +114,8 @@ final class JobList
     }
 
     /**
-     * Jobs that have the rarest of the words, each from its beginning; null where all of them are common: then a page of those that have them is soon found along any order.
+     * Jobs that have the rarest of the words, each from its beginning; null where all of them are common: then a page of those that have them is soon found
+     * along any order.
      *
      * @param  list<string>  $words
      * @return list<int>|null
@@ -85,7 +125,8 @@ final class JobList
         $ids = null;
         foreach ($words as $word) {
             $some = DB::table('job_words')->whereBetween('word', [$word, "{$word}\u{FFFD}"])->limit(self::COUNTED + 1)->pluck('shop_job_id')->unique();
-            $ids = $some->count() <= self::COUNTED && ($ids === null || $some->count() < count($ids)) ? array_map(intval(...), array_values($some->all())) : $ids;
+            $ids = $some->count() <= self::COUNTED
+                && ($ids === null || $some->count() < count($ids)) ? array_map(intval(...), array_values($some->all())) : $ids;
         }
 
         return $ids;
@@ -107,10 +148,19 @@ final class JobList
     private static function row(ShopJob $job, ?Preparation $last): array
     {
         return [
-            'id' => $job->id, 'title' => $job->title, 'customer' => $job->customer, 'due' => $job->due, 'process' => $job->process->key(), 'processLabel' => $job->process->label(),
+            'id' => $job->id,
+            'title' => $job->title,
+            'customer' => $job->customer,
+            'due' => $job->due,
+            'process' => $job->process->key(),
+            'processLabel' => $job->process->label(),
             'width' => $job->width_mm, 'height' => $job->height_mm, 'demo' => $job->is_demo, 'version' => $job->version,
             'created' => $job->created_at?->toIso8601String(), 'updated' => $job->updated_at?->toIso8601String(),
-            'state' => $last === null ? 'new' : $last->status, 'stale' => $last !== null && $last->version !== $job->version, 'ready' => $job->standing === Standing::READY, 'findings' => $job->findings, 'sheets' => $job->sheets,
+            'state' => $last === null ? 'new' : $last->status,
+            'stale' => $last !== null && $last->version !== $job->version,
+            'ready' => $job->standing === Standing::READY,
+            'findings' => $job->findings,
+            'sheets' => $job->sheets,
         ];
     }
 }

@@ -34,7 +34,17 @@ use Throwable;
 final class PlainErrors
 {
     /** Their messages are written for the page. */
-    private const REFUSALS = [SvgRefused::class, FileRefused::class, MachineRefused::class, InvalidLength::class, Refused::class, FontRefused::class, PresetRefused::class, MapTooLarge::class, BudgetSpent::class];
+    private const REFUSALS = [
+        SvgRefused::class,
+        FileRefused::class,
+        MachineRefused::class,
+        InvalidLength::class,
+        Refused::class,
+        FontRefused::class,
+        PresetRefused::class,
+        MapTooLarge::class,
+        BudgetSpent::class,
+    ];
 
     public static function register(Exceptions $exceptions): void
     {
@@ -55,10 +65,19 @@ final class PlainErrors
                 return new JsonResponse(['message' => $problem->getMessage(), 'work' => WorkResource::row($problem->work)], 202, ['Retry-After' => '1']);
             }
             if ($problem instanceof NotReady) {
-                return new JsonResponse(['message' => $problem->getMessage(), 'gate' => true, 'sentence' => $problem->verdict->sentence, 'open' => $problem->verdict->open], 409);
+                return new JsonResponse(
+                    ['message' => $problem->getMessage(), 'gate' => true, 'sentence' => $problem->verdict->sentence, 'open' => $problem->verdict->open],
+                    409,
+                );
             }
             if ($problem instanceof Stale) {
-                return new JsonResponse('{"message":'.json_encode($problem->getMessage(), JSON_THROW_ON_ERROR).','.substr(JobStateResource::whole($problem->job), 1), 409, [], 0, true);
+                return new JsonResponse(
+                    '{"message":'.json_encode($problem->getMessage(), JSON_THROW_ON_ERROR).','.substr(JobStateResource::whole($problem->job), 1),
+                    409,
+                    [],
+                    0,
+                    true,
+                );
             }
             if ($problem instanceof SentBefore) {
                 return new JsonResponse(['message' => $problem->getMessage(), 'sent' => SendingResource::row($problem->sending)], 409);

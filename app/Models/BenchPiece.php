@@ -42,7 +42,10 @@ final class BenchPiece extends Model
     public static function layAll(ShopJob $job, Artwork $artwork): void
     {
         self::store($job, $artwork->pieces, $artwork->tolerance());
-        $job->bench = ArtworkJson::text([...ArtworkJson::frame($artwork), 'order' => array_map(static fn (Piece $piece): string => $piece->id, $artwork->pieces)]);
+        $job->bench = ArtworkJson::text([
+            ...ArtworkJson::frame($artwork),
+            'order' => array_map(static fn (Piece $piece): string => $piece->id, $artwork->pieces),
+        ]);
     }
 
     /**
@@ -132,7 +135,12 @@ final class BenchPiece extends Model
         $out = [];
         foreach (array_chunk($ids, self::AT_ONCE) as $some) {
             foreach ($all()->whereIn('piece', $some)->get(['piece', 'left', 'top', 'right', 'bottom']) as $own) {
-                $out += $all()->where('left', '<=', $own->right)->where('right', '>=', $own->left)->where('top', '<=', $own->bottom)->where('bottom', '>=', $own->top)->pluck('data', 'piece')->all();
+                $out += $all()->where('left', '<=', $own->right)
+                    ->where('right', '>=', $own->left)
+                    ->where('top', '<=', $own->bottom)
+                    ->where('bottom', '>=', $own->top)
+                    ->pluck('data', 'piece')
+                    ->all();
             }
         }
 
@@ -156,7 +164,10 @@ final class BenchPiece extends Model
             $frame['order'] = array_values(array_filter($frame['order'], static fn (string $id): bool => isset($rows[$id])));
         }
 
-        return ArtworkJson::framed($frame, array_values(array_map(static fn (string $id): Piece => PieceJson::to(ArtworkJson::data($rows[$id])), $frame['order'])));
+        return ArtworkJson::framed(
+            $frame,
+            array_values(array_map(static fn (string $id): Piece => PieceJson::to(ArtworkJson::data($rows[$id])), $frame['order'])),
+        );
     }
 
     /**
@@ -170,8 +181,18 @@ final class BenchPiece extends Model
             $page = ArtworkJson::text(PageArt::piece($piece, $tolerance));
             $pages[$piece->id] = $page;
             $box = $piece->box();
-            $rows[] = ['shop_job_id' => $job->id, 'piece' => $piece->id, 'data' => ArtworkJson::text(PieceJson::of($piece)), 'page' => $page, 'page_form' => PageArt::FORM,
-                'refers' => implode(' ', References::of($piece)), 'left' => $box?->left, 'top' => $box?->top, 'right' => $box?->right, 'bottom' => $box?->bottom];
+            $rows[] = [
+                'shop_job_id' => $job->id,
+                'piece' => $piece->id,
+                'data' => ArtworkJson::text(PieceJson::of($piece)),
+                'page' => $page,
+                'page_form' => PageArt::FORM,
+                'refers' => implode(' ', References::of($piece)),
+                'left' => $box?->left,
+                'top' => $box?->top,
+                'right' => $box?->right,
+                'bottom' => $box?->bottom,
+            ];
         }
         foreach (array_chunk($rows, self::AT_ONCE) as $some) {
             self::query()->upsert($some, ['shop_job_id', 'piece'], ['data', 'page', 'page_form', 'refers', 'left', 'top', 'right', 'bottom']);

@@ -19,7 +19,8 @@ final class Database
     /** Connections of ours, where the framework's own would not do. */
     public static function register(): void
     {
-        Connection::resolverFor('sqlite', static fn (\PDO|Closure $connection, string $database, string $prefix, array $config): WriteFirstSqlite => new WriteFirstSqlite($connection, $database, $prefix, $config));
+        $own = static fn (\PDO|Closure $pdo, string $name, string $prefix, array $how): WriteFirstSqlite => new WriteFirstSqlite($pdo, $name, $prefix, $how);
+        Connection::resolverFor('sqlite', $own);
     }
 
     /**

@@ -22,7 +22,8 @@ use NeatEdge\Core\Sheet\Sheet;
  * @property int|null $work_id by which it was made
  * @property-read Work|null $work how far it is, and how it ended
  * @property-read string $status waiting, running, done, stopped or failed
- * @property list<string|array{id: string, kind: string, values: array<string, mixed>, on: bool}> $steps of its line; of one from before lines were the artist's, the kinds that were on
+ * @property list<string|array{id: string, kind: string, values: array<string, mixed>, on: bool}> $steps of its line; of one from before lines were the
+ *     artist's, the kinds that were on
  * @property array{findings: int, sheets: int, serious: int, open?: int, kinds?: array<string, int>}|null $summary what lists of jobs tell of its outcome
  * @property list<string>|null $stage_keys where each step's outcome is kept
  * @property array<string, mixed>|null $result
@@ -66,7 +67,15 @@ final class Preparation extends Model
     /** @return list<LineStep> the line that it was made by */
     public function line(): array
     {
-        return array_map(static fn (string|array $step): LineStep => is_string($step) ? new LineStep($step, $step) : new LineStep($step['id'], $step['kind'], $step['values'], $step['on']), $this->steps);
+        return array_map(
+            static fn (string|array $step): LineStep => is_string($step) ? new LineStep($step, $step) : new LineStep(
+                $step['id'],
+                $step['kind'],
+                $step['values'],
+                $step['on'],
+            ),
+            $this->steps,
+        );
     }
 
     /** @return BelongsTo<ShopJob, $this> */
@@ -90,7 +99,8 @@ final class Preparation extends Model
 
     /**
      * @param  list<array{kind: string, sheet: string|null, at: array{float, float}|null, share: float|null, accepted: string|null}>  $judged  see ShopJob
-     * @return array{findings: int, sheets: int, serious: int, open: int, kinds: array<string, int>} findings that nobody has accepted; of these the serious ones, and those that stand between the job and its machine, these also by kind
+     * @return array{findings: int, sheets: int, serious: int, open: int, kinds: array<string, int>} findings that nobody has accepted; of these the serious
+     *     ones, and those that stand between the job and its machine, these also by kind
      */
     public function summed(array $judged, float $width): array
     {

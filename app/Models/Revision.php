@@ -48,7 +48,10 @@ final class Revision extends Model
             'number' => $number,
             'parent' => $job->revision,
             'label' => mb_substr($label, 0, 200),
-            'change' => (string) gzcompress(ArtworkJson::text(['ahead' => $ahead->toArray(), 'back' => $back->toArray(), ...($beside === null ? [] : ['beside' => $beside])]), 3),
+            'change' => (string) gzcompress(
+                ArtworkJson::text(['ahead' => $ahead->toArray(), 'back' => $back->toArray(), ...($beside === null ? [] : ['beside' => $beside])]),
+                3,
+            ),
         ]);
 
         return $number;

@@ -8,7 +8,8 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * A file on its way to a machine: what of it was acknowledged is stored as it comes, so that after a break it is gone on with, and nothing is sent twice unseen.
+ * A file on its way to a machine: what of it was acknowledged is stored as it comes, so that after a break it is gone on with, and nothing is sent twice
+ * unseen.
  *
  * @property int $id
  * @property int $shop_job_id

@@ -31,12 +31,19 @@ use NeatEdge\Core\Shop\Chosen;
  * @property float|null $gap_limit_mm
  * @property array<string, float|int>|null $more_limits by name, mm; see Limits
  * @property array{name: string, version: int, line: string}|null $preset which its line came from, and a key of that line
- * @property array{values?: array<string, mixed>, materials?: array<string, int>, placements?: array<string, list<array<string, mixed>>>, along?: list<array{job: int, copies: int}>}|null $making how it is laid out: choices, materials and places of copies, by colour of the sheet or "all"
- * @property array<string, array{id: int, name: string, values: array<string, float|string|bool>}>|null $stock what of the shop its ticket names, by kind, as it was when it was chosen
+ * @property array{
+ *     values?: array<string, mixed>,
+ *     materials?: array<string, int>,
+ *     placements?: array<string, list<array<string, mixed>>>,
+ *     along?: list<array{job: int, copies: int}>,
+ * }|null $making how it is laid out: choices, materials and places of copies, by colour of the sheet or "all"
+ * @property array<string, array{id: int, name: string, values: array<string, float|string|bool>}>|null $stock what of the shop its ticket names, by kind,
+ *     as it was when it was chosen
  * @property bool $is_demo
  * @property string $source_name
  * @property list<array<string, mixed>> $notices what was left out when the file was read
- * @property list<array{kind: string, sheet: string|null, at: array{float, float}|null, share: float|null, accepted: string|null}>|null $judged what was said of findings
+ * @property list<array{kind: string, sheet: string|null, at: array{float, float}|null, share: float|null, accepted: string|null}>|null $judged what was
+ *     said of findings
  * @property string $last_key what the page called the last change: one whose answer was lost is known by it
  * @property string $customer
  * @property string|null $due the day it is wanted, YYYY-MM-DD
@@ -237,7 +244,10 @@ final class ShopJob extends Model
     /** @return list<array<string, mixed>> of the notices those that say what was left out or replaced: all but remarks, and but that the file states no size */
     public function leftOut(): array
     {
-        return array_values(array_filter($this->notices, static fn (array $notice): bool => $notice['severity'] !== Severity::Note->value && $notice['kind'] !== Drawing::NO_SIZE));
+        return array_values(array_filter(
+            $this->notices,
+            static fn (array $notice): bool => $notice['severity'] !== Severity::Note->value && $notice['kind'] !== Drawing::NO_SIZE,
+        ));
     }
 
     /** @return list<float>|null where the page of the customer's file lies on the bench: left, top, width, height in mm; null where there is no file */

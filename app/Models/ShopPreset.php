@@ -43,7 +43,13 @@ final class ShopPreset extends Model
     public static function keep(Preset $preset): Preset
     {
         $before = self::query()->where('name', $preset->name)->first();
-        $kept = new Preset($preset->name, $before === null ? $preset->version : max($preset->version, $before->version + 1), $preset->note, $preset->for, $preset->steps);
+        $kept = new Preset(
+            $preset->name,
+            $before === null ? $preset->version : max($preset->version, $before->version + 1),
+            $preset->note,
+            $preset->for,
+            $preset->steps,
+        );
         self::query()->updateOrCreate(['name' => $kept->name], ['version' => $kept->version, 'file' => PresetJson::encode($kept)]);
 
         return $kept;

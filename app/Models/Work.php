@@ -41,12 +41,36 @@ final class Work extends Model
     protected $guarded = [];
 
     /** @var array<string, mixed> */
-    protected $attributes = ['key' => '', 'lane' => '', 'state' => 'waiting', 'asked' => '', 'done' => 0, 'of' => 1, 'share' => 0.0, 'doing' => '', 'error' => '', 'holder' => '', 'fence' => 0, 'lease_until' => 0.0, 'tries' => 0, 'queued_at' => 0.0, 'about' => '[]'];
+    protected $attributes = [
+        'key' => '',
+        'lane' => '',
+        'state' => 'waiting',
+        'asked' => '',
+        'done' => 0,
+        'of' => 1,
+        'share' => 0.0,
+        'doing' => '',
+        'error' => '',
+        'holder' => '',
+        'fence' => 0,
+        'lease_until' => 0.0,
+        'tries' => 0,
+        'queued_at' => 0.0,
+        'about' => '[]',
+    ];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['about' => 'array', 'outcome' => 'array', 'share' => 'float', 'began_at' => 'float', 'ends_at' => 'float', 'lease_until' => 'float', 'queued_at' => 'float'];
+        return [
+            'about' => 'array',
+            'outcome' => 'array',
+            'share' => 'float',
+            'began_at' => 'float',
+            'ends_at' => 'float',
+            'lease_until' => 'float',
+            'queued_at' => 'float',
+        ];
     }
 
     public function kind(): Kind

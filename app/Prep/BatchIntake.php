@@ -52,9 +52,20 @@ final class BatchIntake
             throw ValidationException::withMessages(['files' => 'There is no SVG, DXF, PLT, PDF or PostScript file among these.']);
         }
         if (count($contents) > self::MOST_FILES || array_sum(array_map(strlen(...), $contents)) > self::MOST_BYTES) {
-            throw ValidationException::withMessages(['files' => sprintf('A batch takes at most %d files of %d MB together.', self::MOST_FILES, intdiv(self::MOST_BYTES, 1_000_000))]);
+            throw ValidationException::withMessages(['files' => sprintf(
+                'A batch takes at most %d files of %d MB together.',
+                self::MOST_FILES,
+                intdiv(self::MOST_BYTES, 1_000_000),
+            )]);
         }
-        $batch = Batch::query()->create(['title' => $title, 'process' => $process->key(), 'preset' => $preset->name, 'width' => trim($width), 'files' => count($contents), 'not_taken' => array_values(array_unique($not))]);
+        $batch = Batch::query()->create([
+            'title' => $title,
+            'process' => $process->key(),
+            'preset' => $preset->name,
+            'width' => trim($width),
+            'files' => count($contents),
+            'not_taken' => array_values(array_unique($not)),
+        ]);
         try {
             File::ensureDirectoryExists($batch->folder('in'));
             foreach ($contents as $name => $bytes) {
@@ -101,7 +112,11 @@ final class BatchIntake
             $size = is_array($about) ? (int) $about['size'] : 0;
             $sum += $size;
             if ($sum > self::MOST_BYTES || count($contents) >= self::MOST_FILES) {
-                throw ValidationException::withMessages(['files' => sprintf('A batch takes at most %d files of %d MB together.', self::MOST_FILES, intdiv(self::MOST_BYTES, 1_000_000))]);
+                throw ValidationException::withMessages(['files' => sprintf(
+                    'A batch takes at most %d files of %d MB together.',
+                    self::MOST_FILES,
+                    intdiv(self::MOST_BYTES, 1_000_000),
+                )]);
             }
             $contents[self::free($name, $contents)] = $size < 1 ? '' : (string) $zip->getFromIndex($i, $size);
         }
@@ -115,7 +130,10 @@ final class BatchIntake
      */
     private static function free(string $name, array $taken): string
     {
-        $parts = array_values(array_filter(explode('/', str_replace('\\', '/', mb_scrub($name))), static fn (string $part): bool => ! in_array($part, ['', '.', '..'], true)));
+        $parts = array_values(array_filter(
+            explode('/', str_replace('\\', '/', mb_scrub($name))),
+            static fn (string $part): bool => ! in_array($part, ['', '.', '..'], true),
+        ));
         $used = array_fill_keys(array_map(static fn (int|string $one): string => mb_strtolower((string) $one), array_keys($taken)), true);
         $plain = self::plain(array_slice($parts, -1));
         $free = isset($used[mb_strtolower($plain)]) ? self::plain($parts) : $plain;

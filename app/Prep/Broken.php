@@ -48,7 +48,10 @@ final class Broken
         }
 
         return match (true) {
-            preg_match('/database is locked|database table is locked|SQLSTATE\[HY000\].*\b5\b.*locked/i', $words) === 1 => 'The database was held by another for too long.',
+            preg_match(
+                '/database is locked|database table is locked|SQLSTATE\[HY000\].*\b5\b.*locked/i',
+                $words,
+            ) === 1 => 'The database was held by another for too long.',
             preg_match('/No space left|disk is full|database or disk is full|ENOSPC|\b13\b.*full/i', $words) === 1 => 'The disk is full.',
             preg_match('/Allowed memory size/i', $words) === 1 => 'It needed more memory than it may have.',
             $else === '' => '',

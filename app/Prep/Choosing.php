@@ -81,7 +81,10 @@ final class Choosing
      */
     private static function told(ShopJob $job, array $names): string
     {
-        $labels = array_values(array_map(static fn (Field $field): string => $field->label, array_filter($job->process->fields(), static fn (Field $field): bool => in_array($field->name, $names, true))));
+        $labels = array_values(array_map(
+            static fn (Field $field): string => $field->label,
+            array_filter($job->process->fields(), static fn (Field $field): bool => in_array($field->name, $names, true)),
+        ));
 
         return match (count($labels)) {
             0 => 'Lay it out',

@@ -32,7 +32,13 @@ final class CopiesByHand
                 'width' => is_finite($room->length) ? $room->length : 0.0,
                 'height' => $room->width,
                 'designs' => array_map(static fn (Design $one): string => Writer::path($one->outline), $designs),
-                'copies' => array_map(static fn (Placement $one): array => [...$one->toArray(), 'matrix' => array_values(get_object_vars($one->matrix($designs[$one->design]->outline)))], Laying::of($designs, $order, $hex)),
+                'copies' => array_map(
+                    static fn (Placement $one): array => [
+                        ...$one->toArray(),
+                        'matrix' => array_values(get_object_vars($one->matrix($designs[$one->design]->outline))),
+                    ],
+                    Laying::of($designs, $order, $hex),
+                ),
             ];
         }
 
@@ -60,7 +66,14 @@ final class CopiesByHand
             if ($old === null) {
                 return null;
             }
-            $laid[(int) $one['copy']] = new Placement($old->design, $old->sheet, (float) $one['x'], (float) $one['y'], (float) ($one['turn'] ?? $old->turn), true);
+            $laid[(int) $one['copy']] = new Placement(
+                $old->design,
+                $old->sheet,
+                (float) $one['x'],
+                (float) $one['y'],
+                (float) ($one['turn'] ?? $old->turn),
+                true,
+            );
         }
         $numbers = array_map(static fn (array $one): int => (int) $one['copy'], $moved);
         $room = Laying::room($order, $hex);
@@ -84,7 +97,10 @@ final class CopiesByHand
      */
     private static function holdApart(array $designs, array $laid, array $moved, float $length, float $width): void
     {
-        $shapes = array_map(static fn (Placement $one): Shape => $designs[$one->design]->outline->transformed($one->matrix($designs[$one->design]->outline)), $laid);
+        $shapes = array_map(
+            static fn (Placement $one): Shape => $designs[$one->design]->outline->transformed($one->matrix($designs[$one->design]->outline)),
+            $laid,
+        );
         $boxes = array_map(static fn (Shape $one): ?Box => $one->box(), $shapes);
         foreach ($moved as $copy => $k) {
             $box = $boxes[$copy];

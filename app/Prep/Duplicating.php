@@ -19,8 +19,15 @@ final class Duplicating
             $copy = $job->replicate(['version', 'last_key', 'picture', 'picture_version', 'deleted_at', 'is_demo']);
             $copy->fill(['title' => mb_substr($job->title, 0, 112).' (copy)', 'revision' => 1, 'is_demo' => false]);
             $copy->save();
-            DB::insert('insert into bench_pieces (shop_job_id, piece, data, page, page_form, refers, "left", top, "right", bottom) select ?, piece, data, page, page_form, refers, "left", top, "right", bottom from bench_pieces where shop_job_id = ?', [$copy->id, $job->id]);
-            DB::table('job_pictures')->insertOrIgnoreUsing(['shop_job_id', 'file'], DB::table('job_pictures')->where('shop_job_id', $job->id)->selectRaw('?, file', [$copy->id]));
+            DB::insert(
+                'insert into bench_pieces (shop_job_id, piece, data, page, page_form, refers, "left", top, "right", bottom) select ?, piece, data, page,'
+                    .' page_form, refers, "left", top, "right", bottom from bench_pieces where shop_job_id = ?',
+                [$copy->id, $job->id],
+            );
+            DB::table('job_pictures')->insertOrIgnoreUsing(
+                ['shop_job_id', 'file'],
+                DB::table('job_pictures')->where('shop_job_id', $job->id)->selectRaw('?, file', [$copy->id]),
+            );
             $source = Source::query()->find($job->id);
             if ($source !== null) {
                 Source::query()->create(['shop_job_id' => $copy->id, 'svg' => $source->svg, 'view_box' => $source->view_box]);

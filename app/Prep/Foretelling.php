@@ -96,7 +96,10 @@ final class Foretelling
     private static function asStep(Remedy $remedy, array $before, array $asked, FontShelf $fonts): Edit
     {
         $places = array_filter(array_map(static fn (int $number): ?array => $before[$number]['at'] ?? null, $asked));
-        $at = $remedy->places && count($places) < count(array_filter($before, static fn (array $row): bool => $row['kind'] === ($before[$asked[0]]['kind'] ?? ''))) ? ['at' => implode(' ', array_map(static fn (array $p): string => "{$p[0]},{$p[1]}", $places))] : [];
+        $at = $remedy->places && count($places) < count(array_filter(
+            $before,
+            static fn (array $row): bool => $row['kind'] === ($before[$asked[0]]['kind'] ?? ''),
+        )) ? ['at' => implode(' ', array_map(static fn (array $p): string => "{$p[0]},{$p[1]}", $places))] : [];
 
         return Edits::make('line-cure', ['what' => $remedy->step, 'values' => [...$remedy->values, ...$at]], $fonts);
     }

@@ -39,7 +39,14 @@ final class Gate
     /** Somebody lets a job go as it is; it holds for this state of it alone. */
     public static function release(ShopJob $job, Verdict $verdict, string $by, string $reason): Release
     {
-        return Release::query()->create(['shop_job_id' => $job->id, 'version' => $job->version, 'state' => self::state($verdict), 'open' => $verdict->open, 'by' => $by, 'reason' => $reason]);
+        return Release::query()->create([
+            'shop_job_id' => $job->id,
+            'version' => $job->version,
+            'state' => self::state($verdict),
+            'open' => $verdict->open,
+            'by' => $by,
+            'reason' => $reason,
+        ]);
     }
 
     public static function released(ShopJob $job, Verdict $verdict): ?Release

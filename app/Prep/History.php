@@ -60,7 +60,13 @@ final class History
         $pages = [];
         if ($proposal->ahead !== null) {
             $beside = $proposal->notices === [] ? null : ['ahead' => ['notices' => $proposal->notices], 'back' => ['notices' => $proposal->noticesBefore]];
-            $number = $proposal->revision ?? Revision::add($job, $proposal->label, $proposal->ahead, $proposal->back ?? throw new LogicException('A new state has a way back.'), $beside);
+            $number = $proposal->revision ?? Revision::add(
+                $job,
+                $proposal->label,
+                $proposal->ahead,
+                $proposal->back ?? throw new LogicException('A new state has a way back.'),
+                $beside,
+            );
             self::putInForce($job, $number, $proposal->ahead);
             $pages = BenchPiece::change($job, $proposal->ahead);
         }

@@ -38,8 +38,17 @@ final class Intake
      * @throws SvgRefused
      * @throws ValidationException
      */
-    public static function take(string $title, Process $process, ?float $width, string $fileName, string $svg, bool $demo = false, bool $ofArt = false, ?array $line = null, array $taking = []): ShopJob
-    {
+    public static function take(
+        string $title,
+        Process $process,
+        ?float $width,
+        string $fileName,
+        string $svg,
+        bool $demo = false,
+        bool $ofArt = false,
+        ?array $line = null,
+        array $taking = [],
+    ): ShopJob {
         $arrived = self::read($svg, $fileName, $taking);
         if ($arrived->pages > 1 && ! isset($taking['page'])) {
             throw ValidationException::withMessages(['taking.page' => sprintf('The file has %d pages; choose one.', $arrived->pages)]);
@@ -49,7 +58,11 @@ final class Intake
         $drawing = $arrived->drawing;
         $drawing = $ofArt ? $drawing->framedByArt() : $drawing;
         if ($width === null && ! $drawing->statesSize) {
-            throw ValidationException::withMessages(['width' => sprintf('The file states no size; type the finished width. At 96 units an inch its %s would be %.2f mm wide.', $ofArt ? 'art' : 'page', $drawing->artwork->width)]);
+            throw ValidationException::withMessages(['width' => sprintf(
+                'The file states no size; type the finished width. At 96 units an inch its %s would be %.2f mm wide.',
+                $ofArt ? 'art' : 'page',
+                $drawing->artwork->width,
+            )]);
         }
         $drawing = $drawing->atWidth($width);
         $artwork = $line === null ? $drawing->artwork : $drawing->artwork->with(line: $line, apart: $drawing->artwork->apart);
@@ -69,7 +82,11 @@ final class Intake
                 'revision' => 1,
             ]);
             $view = $drawing->viewBox;
-            Source::query()->create(['shop_job_id' => $job->id, 'svg' => $svg, 'view_box' => $view === null ? null : [$view->left, $view->top, $view->width(), $view->height()]]);
+            Source::query()->create([
+                'shop_job_id' => $job->id,
+                'svg' => $svg,
+                'view_box' => $view === null ? null : [$view->left, $view->top, $view->width(), $view->height()],
+            ]);
             Revision::query()->create(['shop_job_id' => $job->id, 'number' => 1, 'label' => 'As it came in']);
             BenchPiece::layAll($job, $artwork);
             $job->save();
@@ -88,9 +105,15 @@ final class Intake
      */
     public static function read(string $bytes, string $name = '', array $taking = []): Arrived
     {
-        $arrived = Budget::within('Reading this file', static fn (): Arrived => Incoming::read($bytes, $name, $taking, self::limits(), ShopFonts::shelf(), new PageReader));
+        $arrived = Budget::within(
+            'Reading this file',
+            static fn (): Arrived => Incoming::read($bytes, $name, $taking, self::limits(), ShopFonts::shelf(), new PageReader),
+        );
         $drawing = $arrived->drawing;
-        if ($drawing->artwork->pieces === [] && array_filter($drawing->findings, static fn (Finding $finding): bool => $finding->kind !== Drawing::NO_SIZE) === []) {
+        if ($drawing->artwork->pieces === [] && array_filter(
+            $drawing->findings,
+            static fn (Finding $finding): bool => $finding->kind !== Drawing::NO_SIZE,
+        ) === []) {
             throw ValidationException::withMessages(['file' => 'The file draws nothing: it has no shapes and no lines.']);
         }
         try {
@@ -143,7 +166,11 @@ final class Intake
     {
         $longest = (float) config('neat-edge.longest_side_mm');
         if (max($width, $height) > $longest) {
-            throw ValidationException::withMessages(['width' => sprintf('At that size the art is %.1f m long; at most %.0f m are taken.', max($width, $height) / 1000, $longest / 1000)]);
+            throw ValidationException::withMessages(['width' => sprintf(
+                'At that size the art is %.1f m long; at most %.0f m are taken.',
+                max($width, $height) / 1000,
+                $longest / 1000,
+            )]);
         }
     }
 

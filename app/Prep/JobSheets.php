@@ -34,7 +34,8 @@ final class JobSheets
             $rate = (float) ($machine?->data['rate'] ?? 0.0);
             $rows[] = [
                 'layout' => $layout, 'seconds' => $moves['seconds'], 'cut_mm' => $moves['cut_mm'],
-                'material_cost' => $price > 0 ? $price * (self::inked($layout) ?? $layout->width * $layout->height) / 1e6 : null, 'machine_cost' => $rate > 0 ? $rate * $moves['seconds'] / 3600 : null,
+                'material_cost' => $price > 0 ? $price * (self::inked($layout) ?? $layout->width * $layout->height) / 1e6 : null,
+                'machine_cost' => $rate > 0 ? $rate * $moves['seconds'] / 3600 : null,
             ];
         }
         $preparation = $job->latestPreparation;
@@ -46,16 +47,27 @@ final class JobSheets
         return JobSheet::pages(
             $job->title,
             array_filter([
-                'Customer' => $job->customer, 'Wanted on' => (string) $job->due, 'Process' => $job->process->label(), 'Size' => sprintf('%.1f x %.1f mm', $job->width_mm, $job->height_mm),
+                'Customer' => $job->customer,
+                'Wanted on' => (string) $job->due,
+                'Process' => $job->process->label(),
+                'Size' => sprintf('%.1f x %.1f mm', $job->width_mm, $job->height_mm),
                 ...self::named($job),
-                'Copies' => (string) (int) (Made::values($job)['copies'] ?? 1), 'Made with' => $job->preset === null ? 'a line of its own' : sprintf('%s, version %d', $job->preset['name'], $job->preset['version']), 'Machine' => $machine->name ?? '',
+                'Copies' => (string) (int) (Made::values($job)['copies'] ?? 1),
+                'Made with' => $job->preset === null ? 'a line of its own' : sprintf('%s, version %d', $job->preset['name'], $job->preset['version']),
+                'Machine' => $machine->name ?? '',
                 'Verdict' => $verdict === null ? '' : ($verdict->isReady() ? 'Ready. ' : 'Not ready. ').$verdict->sentence.'.',
             ], static fn (string $text): bool => $text !== ''),
             $rows,
             [
                 ...($released === null ? [] : [sprintf('Let go as it is by %s: %s', $released->by, $released->reason)]),
-                ...array_map(static fn (string $says): string => "Changed. {$says}", array_values(array_filter($preparation->result['changes'] ?? [], is_string(...)))),
-                ...array_map(static fn (array $finding): string => sprintf('%s Accepted: %s', (string) $finding['message'], (string) $finding['accepted']), $accepted),
+                ...array_map(
+                    static fn (string $says): string => "Changed. {$says}",
+                    array_values(array_filter($preparation->result['changes'] ?? [], is_string(...))),
+                ),
+                ...array_map(
+                    static fn (array $finding): string => sprintf('%s Accepted: %s', (string) $finding['message'], (string) $finding['accepted']),
+                    $accepted,
+                ),
             ],
             (string) config('neat-edge.currency'),
         );

@@ -9,7 +9,10 @@ use App\Models\ShopJob;
 use Illuminate\Support\Facades\DB;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
 
-/** How a job is laid out, changed as a state of its history: undone like everything else. The art is the same, so no preparation and no window becomes stale by it. */
+/**
+ * How a job is laid out, changed as a state of its history: undone like everything else. The art is the same, so no preparation and no window becomes stale
+ * by it.
+ */
 final class Laid
 {
     /**

@@ -20,7 +20,8 @@ use NeatEdge\Core\Recipe\Letters\Lettering;
 use NeatEdge\Core\Type\FontShelf;
 
 /**
- * Letters of the customer's file whose font was not at hand, set anew in a font that is now, or in another that somebody chose. Which they are is found by reading
+ * Letters of the customer's file whose font was not at hand, set anew in a font that is now, or in another that somebody chose. Which they are is found by
+ * reading
  * the file both ways; what was changed by hand since stays.
  */
 final class LettersAnew
@@ -44,7 +45,13 @@ final class LettersAnew
             throw Refused::because(sprintf('The font "%s" is not at hand; add it first.', mb_substr($family, 0, 60)));
         }
 
-        return self::isRead($job) ? self::read($job, $bench, $shelf, $missing, $family) : self::live($bench, $shelf, $shelf->with($missing, null), $missing, $family);
+        return self::isRead($job) ? self::read($job, $bench, $shelf, $missing, $family) : self::live(
+            $bench,
+            $shelf,
+            $shelf->with($missing, null),
+            $missing,
+            $family,
+        );
     }
 
     /** Whether the file that was kept is the one that came in. */
@@ -101,7 +108,9 @@ final class LettersAnew
     {
         $scale = $frame[2] / $drawing->file->width();
 
-        return Matrix::translation($frame[0], $frame[1])->after(Matrix::scaling($scale, $scale))->after(Matrix::translation(-$drawing->file->left, -$drawing->file->top));
+        return Matrix::translation($frame[0], $frame[1])
+            ->after(Matrix::scaling($scale, $scale))
+            ->after(Matrix::translation(-$drawing->file->left, -$drawing->file->top));
     }
 
     /** @return array{Artwork, list<Piece>, int} */
@@ -113,7 +122,11 @@ final class LettersAnew
             $base = $piece->recipe?->base;
             if ($base instanceof Lettering && $base->setting->family === $stands->family) {
                 $was[] = $piece;
-                $new[$piece->id] = $piece->withRecipe(new Recipe(Lettering::set($base->setting->with(family: $family), $base->follows, $shelf), $piece->recipe->matrix, $piece->recipe->changes));
+                $new[$piece->id] = $piece->withRecipe(new Recipe(
+                    Lettering::set($base->setting->with(family: $family), $base->follows, $shelf),
+                    $piece->recipe->matrix,
+                    $piece->recipe->changes,
+                ));
             }
         }
 

@@ -32,9 +32,37 @@ final class Made
     /** By all that leads to it. @throws Refused when nothing was prepared */
     public static function key(ShopJob $job): string
     {
-        $along = array_map(static fn (array $one): array => [$one['job']?->title, $one['job']?->process->key(), $one['job']?->version, $one['job']?->latestPreparation?->version, $one['job']?->latestPreparation?->stage_keys], self::companions($job));
+        $along = array_map(
+            static fn (array $one): array => [
+                $one['job']?->title,
+                $one['job']?->process->key(),
+                $one['job']?->version,
+                $one['job']?->latestPreparation?->version,
+                $one['job']?->latestPreparation?->stage_keys,
+            ],
+            self::companions($job),
+        );
 
-        return hash('xxh128', json_encode([self::FORM, PrepLine::ENGINE, self::prepared($job)->stage_keys, $job->process->key(), $job->making, $job->title, self::names(), self::materials(), self::inks(), $job->stock, $job->limits(), $along], JSON_THROW_ON_ERROR));
+        return hash(
+            'xxh128',
+            json_encode(
+                [
+                    self::FORM,
+                    PrepLine::ENGINE,
+                    self::prepared($job)->stage_keys,
+                    $job->process->key(),
+                    $job->making,
+                    $job->title,
+                    self::names(),
+                    self::materials(),
+                    self::inks(),
+                    $job->stock,
+                    $job->limits(),
+                    $along,
+                ],
+                JSON_THROW_ON_ERROR,
+            ),
+        );
     }
 
     /**
@@ -69,7 +97,8 @@ final class Made
     /**
      * For a request: what is laid out, or a work that lays it out.
      *
-     * @param  bool  $waits  whether who asked can wait for nothing but the thing itself: a file that is fetched, a picture. Only the answer is held back, nothing is computed
+     * @param  bool  $waits  whether who asked can wait for nothing but the thing itself: a file that is fetched, a picture. Only the answer is held back,
+     *     nothing is computed
      * @return list<Layout>
      *
      * @throws BeingMade|Refused
@@ -127,7 +156,10 @@ final class Made
     {
         $machines = StockItem::query()->where('kind', 'machine')->orderBy('id')->get();
 
-        return $machines->firstWhere('id', $job->chosen()->items['machine']['id'] ?? 0) ?? $machines->first(static fn (StockItem $one): bool => $one->data['kind'] === $job->process->machine());
+        return $machines->firstWhere(
+            'id',
+            $job->chosen()->items['machine']['id'] ?? 0,
+        ) ?? $machines->first(static fn (StockItem $one): bool => $one->data['kind'] === $job->process->machine());
     }
 
     /** @return array<string, float|string|bool> that machine, with the knife that is in it for this job */
@@ -137,7 +169,11 @@ final class Made
         $blade = $job->chosen()->items['blade']['values'] ?? [];
         $steered = (float) ($machine['blade'] ?? 0.0);
 
-        return [...$machine, 'blade' => $steered > 0 ? (float) ($blade['offset'] ?? $steered) : 0.0, 'overcut' => (float) ($blade['overcut'] ?? $machine['overcut'] ?? 0.3)];
+        return [
+            ...$machine,
+            'blade' => $steered > 0 ? (float) ($blade['offset'] ?? $steered) : 0.0,
+            'overcut' => (float) ($blade['overcut'] ?? $machine['overcut'] ?? 0.3),
+        ];
     }
 
     public static function order(ShopJob $job): Order
@@ -154,7 +190,21 @@ final class Made
 
         [$along, $warns] = self::along($job);
 
-        return new Order($art, $job->title, $job->process->making(), $job->limits(), $values, self::names(), $line->isMirrored(), $placements, $under, self::beds($job), $along, self::inks(), [...$job->chosen()->warns($values), ...$warns]);
+        return new Order(
+            $art,
+            $job->title,
+            $job->process->making(),
+            $job->limits(),
+            $values,
+            self::names(),
+            $line->isMirrored(),
+            $placements,
+            $under,
+            self::beds($job),
+            $along,
+            self::inks(),
+            [...$job->chosen()->warns($values), ...$warns],
+        );
     }
 
     /** @return array{list<Order>, list<string>} the jobs that are laid with it, and why some of them are not */
@@ -167,9 +217,20 @@ final class Made
             if ($other === null) {
                 $warns[] = 'A job that was to be laid with it is not in the shop any more.';
             } elseif ($art === null || ! $other->process->is($job->process) || $preparation?->version !== $other->version) {
-                $warns[] = sprintf('%s is not laid with it: %s.', $other->title, ! $other->process->is($job->process) ? 'it is made in another way now' : 'it was changed and has to be prepared again');
+                $warns[] = sprintf(
+                    '%s is not laid with it: %s.',
+                    $other->title,
+                    ! $other->process->is($job->process) ? 'it is made in another way now' : 'it was changed and has to be prepared again',
+                );
             } else {
-                $along[] = new Order($art, $other->title, $other->process->making(), $other->limits(), ['copies' => $copies], mirrored: PrepLine::of($preparation->line(), $other->limits())->isMirrored());
+                $along[] = new Order(
+                    $art,
+                    $other->title,
+                    $other->process->making(),
+                    $other->limits(),
+                    ['copies' => $copies],
+                    mirrored: PrepLine::of($preparation->line(), $other->limits())->isMirrored(),
+                );
             }
         }
 
@@ -188,8 +249,17 @@ final class Made
     /** @return list<array{id: int, title: string, ready: bool}> jobs that can be laid with it */
     public static function others(ShopJob $job): array
     {
-        return array_values(ShopJob::query()->where('process', $job->process->key())->whereKeyNot($job->id)->orderByDesc('id')->limit(200)->get(['id', 'title', 'standing'])
-            ->map(static fn (ShopJob $one): array => ['id' => $one->id, 'title' => $one->title, 'ready' => in_array($one->standing, [Standing::OPEN, Standing::READY], true)])->all());
+        return array_values(ShopJob::query()
+            ->where('process', $job->process->key())
+            ->whereKeyNot($job->id)
+            ->orderByDesc('id')
+            ->limit(200)
+            ->get(['id', 'title', 'standing'])
+            ->map(static fn (ShopJob $one): array => [
+                'id' => $one->id,
+                'title' => $one->title,
+                'ready' => in_array($one->standing, [Standing::OPEN, Standing::READY], true),
+            ])->all());
     }
 
     private static function result(Preparation $preparation): ?Artwork
@@ -223,7 +293,12 @@ final class Made
     /** @return array<int, list<mixed>> */
     private static function materials(): array
     {
-        return StockItem::query()->where('kind', 'material')->orderBy('id')->get()->map(static fn (StockItem $one): array => [$one->id, $one->name, $one->data])->all();
+        return StockItem::query()
+            ->where('kind', 'material')
+            ->orderBy('id')
+            ->get()
+            ->map(static fn (StockItem $one): array => [$one->id, $one->name, $one->data])
+            ->all();
     }
 
     /** @return array<string, array{rank: int, alone: bool}> what is known of inks, by #rrggbb */
@@ -241,7 +316,10 @@ final class Made
         return $out;
     }
 
-    /** @return array<string, array{width: float, length: float, grain: bool, name: string, colour: string}> that of the ticket for all whose own is not chosen */
+    /**
+     * @return array<string, array{width: float, length: float, grain: bool, name: string, colour: string}> that of the ticket for all whose own is not
+     *     chosen
+     */
     private static function beds(ShopJob $job): array
     {
         $out = [];
@@ -257,7 +335,13 @@ final class Made
         $most = $job->chosen()->across();
         foreach ($items as $hex => [$name, $values]) {
             $width = (float) ($values['width'] ?? 610.0);
-            $out[$hex] = ['width' => $most > 0 ? min($most, $width) : $width, 'length' => ($values['form'] ?? 'roll') === 'sheet' ? (float) ($values['length'] ?? 0.0) : 0.0, 'grain' => (bool) ($values['grain'] ?? false), 'name' => $name, 'colour' => (string) ($values['colour'] ?? '#ffffff')];
+            $out[$hex] = [
+                'width' => $most > 0 ? min($most, $width) : $width,
+                'length' => ($values['form'] ?? 'roll') === 'sheet' ? (float) ($values['length'] ?? 0.0) : 0.0,
+                'grain' => (bool) ($values['grain'] ?? false),
+                'name' => $name,
+                'colour' => (string) ($values['colour'] ?? '#ffffff'),
+            ];
         }
 
         return $out;

@@ -29,7 +29,12 @@ final class Preparing
         // Where something was changed since it was asked for, what is made now is made of that.
         $preparation->update(['version' => $job->version, 'steps' => array_map(static fn (LineStep $step): array => $step->toArray(), $bench->line ?? [])]);
         $parts = 1;
-        $result = PrepLine::of($bench->line ?? [], $job->limits(), $cache)->run($source, static function (int $done, int $of, string $doing, float $share) use ($hold, &$parts): void {
+        $result = PrepLine::of($bench->line ?? [], $job->limits(), $cache)->run($source, static function (
+            int $done,
+            int $of,
+            string $doing,
+            float $share,
+        ) use ($hold, &$parts): void {
             // Checking is one more piece of work after the line.
             $parts = $of + 1;
             $hold->tell(min($done, $of), $parts, $doing === 'Done' ? 'Check' : $doing, (1 - self::CHECKING) * $share);
@@ -41,6 +46,10 @@ final class Preparing
         }
         // Only who still holds it says what came of it.
         $hold->tell($parts, $parts, 'Check', 1.0);
-        $preparation->update(['stage_keys' => $cache->asked, 'result' => $report, 'summary' => $preparation->fill(['result' => $report])->summed($job->judged ?? [], $job->width_mm)]);
+        $preparation->update([
+            'stage_keys' => $cache->asked,
+            'result' => $report,
+            'summary' => $preparation->fill(['result' => $report])->summed($job->judged ?? [], $job->width_mm),
+        ]);
     }
 }

@@ -56,11 +56,22 @@ final readonly class Proposal
         return new self($ahead, ArtworkDifference::between($after, $before), $label, null, $columns, true);
     }
 
-    /** @param  array{making?: array<string, mixed>, notices?: array<int, array<string, mixed>>}  $beside  what of the job is then otherwise beside its art; see Revision */
+    /**
+     * @param  array{making?: array<string, mixed>, notices?: array<int, array<string, mixed>>}  $beside  what of the job is then otherwise beside its art;
+     *     see Revision
+     */
     public static function inForce(int $revision, ArtworkDifference $difference, array $beside = []): self
     {
         // Where only the laying is another, the art that windows know is still the art.
-        return new self($difference, null, '', $revision, isset($beside['making']) ? ['making' => $beside['making']] : [], ! isset($beside['making']) || ! $difference->isNothing(), $beside['notices'] ?? []);
+        return new self(
+            $difference,
+            null,
+            '',
+            $revision,
+            isset($beside['making']) ? ['making' => $beside['making']] : [],
+            ! isset($beside['making']) || ! $difference->isNothing(),
+            $beside['notices'] ?? [],
+        );
     }
 
     /**

@@ -61,7 +61,10 @@ final class Pruning
     {
         $gone = 0;
         foreach (glob(rtrim((string) config('neat-edge.sendings'), '/').'/*.bin') ?: [] as $path) {
-            $open = Sending::query()->whereKey((int) basename($path))->whereHas('work', static fn ($work) => $work->whereNotIn('state', ['done', 'stopped']))->exists();
+            $open = Sending::query()->whereKey((int) basename($path))->whereHas(
+                'work',
+                static fn ($work) => $work->whereNotIn('state', ['done', 'stopped']),
+            )->exists();
             if (! $open && filemtime($path) < time() - 86_400) {
                 $gone += unlink($path) ? 1 : 0;
             }
@@ -106,7 +109,11 @@ final class Pruning
     private static function shorten(int $id, int $most): int
     {
         $job = ShopJob::withTrashed()->findOrFail($id);
-        $rows = Revision::query()->where('shop_job_id', $id)->orderByDesc('number')->toBase()->get(['number', 'parent', Database::length('change', 'bytes')])->keyBy('number');
+        $rows = Revision::query()->where('shop_job_id', $id)->orderByDesc('number')->toBase()->get([
+            'number',
+            'parent',
+            Database::length('change', 'bytes'),
+        ])->keyBy('number');
         // What was undone and can be done again goes last, but for what is in force; then what leads to it, the newest first.
         $line = [$job->revision];
         for ($at = $job->revision; ($next = $rows->where('parent', $at)->keys()->max()) !== null; $at = $next) {
@@ -130,18 +137,34 @@ final class Pruning
             $gone += Revision::query()->where('shop_job_id', $id)->whereIn('number', $numbers)->delete();
         }
         // The oldest that is left is where the history begins now.
-        Revision::query()->where('shop_job_id', $id)->where('number', min([$job->revision, ...$keep]))->update(['parent' => null, 'change' => '', 'label' => 'Earlier changes are no longer kept']);
+        Revision::query()->where('shop_job_id', $id)->where('number', min([$job->revision, ...$keep]))->update([
+            'parent' => null,
+            'change' => '',
+            'label' => 'Earlier changes are no longer kept',
+        ]);
 
         return $gone;
     }
 
-    /** Of each job its last two preparations stay, its last that was done, and what is at work. What goes is named, not what stays: of a large shop that is little. */
+    /**
+     * Of each job its last two preparations stay, its last that was done, and what is at work. What goes is named, not what stays: of a large shop that is
+     * little.
+     */
     private static function preparations(): int
     {
         $gone = [];
         $job = null;
         $seen = $done = 0;
-        foreach (Preparation::query()->toBase()->leftJoin('works', 'works.id', '=', 'preparations.work_id')->orderBy('preparations.shop_job_id')->orderByDesc('preparations.id')->select(['preparations.id', 'preparations.shop_job_id', 'works.state'])->cursor() as $row) {
+        foreach (Preparation::query()->toBase()->leftJoin(
+            'works',
+            'works.id',
+            '=',
+            'preparations.work_id',
+        )->orderBy('preparations.shop_job_id')->orderByDesc('preparations.id')->select([
+            'preparations.id',
+            'preparations.shop_job_id',
+            'works.state',
+        ])->cursor() as $row) {
             [$seen, $done] = $row->shop_job_id === $job ? [$seen, $done] : [0, 0];
             $job = $row->shop_job_id;
             $busy = in_array($row->state, Work::OPEN, true);

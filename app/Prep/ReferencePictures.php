@@ -33,7 +33,10 @@ final class ReferencePictures
         $file = substr(hash('sha256', $bytes), 0, 32);
 
         return DB::transaction(static function () use ($job, $file, $type, $width, $height, $bytes): ReferencePicture {
-            $picture = ReferencePicture::query()->firstOrCreate(['file' => $file], ['type' => $type, 'width' => $width, 'height' => $height, 'bytes' => $bytes]);
+            $picture = ReferencePicture::query()->firstOrCreate(
+                ['file' => $file],
+                ['type' => $type, 'width' => $width, 'height' => $height, 'bytes' => $bytes],
+            );
             DB::table('job_pictures')->insertOrIgnore(['shop_job_id' => $job->id, 'file' => $file]);
 
             return $picture;
@@ -46,11 +49,22 @@ final class ReferencePictures
         $size = @getimagesizefromstring($bytes);
         if ($size !== false && in_array($size[2], [IMAGETYPE_PNG, IMAGETYPE_JPEG], true)) {
             if ($size[0] < 1 || $size[1] < 1 || max($size[0], $size[1]) > self::LONGEST_SIDE) {
-                throw ValidationException::withMessages(['file' => sprintf('The picture is %d by %d dots; up to %d a side are taken.', $size[0], $size[1], self::LONGEST_SIDE)]);
+                throw ValidationException::withMessages(['file' => sprintf(
+                    'The picture is %d by %d dots; up to %d a side are taken.',
+                    $size[0],
+                    $size[1],
+                    self::LONGEST_SIDE,
+                )]);
             }
 
             if ($size[0] * $size[1] > self::MOST_DOTS) {
-                throw ValidationException::withMessages(['file' => sprintf('The picture is %d by %d dots, %d million in all; up to %d million are taken.', $size[0], $size[1], intdiv($size[0] * $size[1], 1_000_000), intdiv(self::MOST_DOTS, 1_000_000))]);
+                throw ValidationException::withMessages(['file' => sprintf(
+                    'The picture is %d by %d dots, %d million in all; up to %d million are taken.',
+                    $size[0],
+                    $size[1],
+                    intdiv($size[0] * $size[1], 1_000_000),
+                    intdiv(self::MOST_DOTS, 1_000_000),
+                )]);
             }
 
             return [$size['mime'], $size[0], $size[1], $bytes];

@@ -12,6 +12,11 @@ final class SentBefore extends RuntimeException
 {
     public function __construct(public readonly Sending $sending)
     {
-        parent::__construct(sprintf($sending->work?->state === 'done' ? 'This sheet was sent to %s before. Send it once more?' : 'This sheet is on its way to %s already. Send it a second time?', $sending->machine));
+        parent::__construct(sprintf(
+            $sending->work?->state === 'done'
+                ? 'This sheet was sent to %s before. Send it once more?'
+                : 'This sheet is on its way to %s already. Send it a second time?',
+            $sending->machine,
+        ));
     }
 }

@@ -20,7 +20,12 @@ final class Verdicts
             return null;
         }
 
-        return self::judged($preparation, $job, LookDifference::fromArray($result['look_difference']), $preparation->summed($job->judged ?? [], $job->width_mm));
+        return self::judged(
+            $preparation,
+            $job,
+            LookDifference::fromArray($result['look_difference']),
+            $preparation->summed($job->judged ?? [], $job->width_mm),
+        );
     }
 
     /**

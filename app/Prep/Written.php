@@ -53,7 +53,16 @@ final class Written
             $seen = Seen::of($art);
             $values = Made::values($job);
             $under = $job->process->under($line, $seen, $values);
-            $order = new Order($line->outcome($seen), sprintf('%s %.0f', $job->title, $art->width), $job->process->making(), $job->limits(), $values, Made::names(), $line->isMirrored(), under: $under);
+            $order = new Order(
+                $line->outcome($seen),
+                sprintf('%s %.0f', $job->title, $art->width),
+                $job->process->making(),
+                $job->limits(),
+                $values,
+                Made::names(),
+                $line->isMirrored(),
+                under: $under,
+            );
 
             return Export::files($order->layouts(), $format, $writer);
         });

@@ -32,7 +32,8 @@ final class AppServiceProvider extends ServiceProvider
         JsonResource::withoutWrapping();
         // Who asks is known by the address alone; a page in use stays far below these.
         RateLimiter::for('asks', static fn (Request $request): Limit => Limit::perMinute((int) config('neat-edge.asks_a_minute'))->by((string) $request->ip()));
-        RateLimiter::for('files', static fn (Request $request): Limit => Limit::perMinute((int) config('neat-edge.files_a_minute'))->by('files '.$request->ip()));
+        RateLimiter::for('files', static fn (Request $request): Limit => Limit::perMinute((int) config('neat-edge.files_a_minute'))
+            ->by('files '.$request->ip()));
         $looked = 0.0;
         Queue::looping(static function () use (&$looked): void {
             if (microtime(true) - $looked >= self::LOOK) {

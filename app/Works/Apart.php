@@ -22,7 +22,11 @@ final class Apart
         $fence = $work->fence;
         $megabytes = (int) config('neat-edge.prepare_megabytes');
         $seconds = (int) config('neat-edge.prepare_seconds');
-        $process = new Process([...self::php($megabytes), base_path('artisan'), 'neat-edge:work', (string) $work->id, (string) $fence], base_path(), timeout: null);
+        $process = new Process(
+            [...self::php($megabytes), base_path('artisan'), 'neat-edge:work', (string) $work->id, (string) $fence],
+            base_path(),
+            timeout: null,
+        );
         $process->start();
         while ($process->isRunning()) {
             usleep(self::LOOK);
@@ -36,7 +40,11 @@ final class Apart
             if ($now->asked === 'stop' || $spent) {
                 $process->stop(0.0, SIGKILL);
                 $work->refresh();
-                Works::end($hold, $spent ? 'failed' : 'stopped', $spent ? $work->kind()->broke($work, sprintf('It needs more than %d minutes of computing.', (int) ceil($seconds / 60))) : '');
+                Works::end(
+                    $hold,
+                    $spent ? 'failed' : 'stopped',
+                    $spent ? $work->kind()->broke($work, sprintf('It needs more than %d minutes of computing.', (int) ceil($seconds / 60))) : '',
+                );
 
                 return;
             }
@@ -47,12 +55,28 @@ final class Apart
         }
         $said = $process->getErrorOutput().$process->getOutput();
         $full = str_contains($said, 'Allowed memory size');
-        Broken::ended(static fn () => Works::end($hold, 'failed', $work->kind()->broke($work, $full ? sprintf('It takes more than %d MB of memory.', $megabytes) : Broken::why(new RuntimeException($said), ''))));
+        Broken::ended(static fn () => Works::end(
+            $hold,
+            'failed',
+            $work->kind()->broke($work, $full ? sprintf('It takes more than %d MB of memory.', $megabytes) : Broken::why(new RuntimeException($said), '')),
+        ));
     }
 
     /** @return list<string> a command that computes as fast as can be */
     public static function php(int $megabytes): array
     {
-        return [PHP_BINARY, '-d', "memory_limit={$megabytes}M", '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d', 'opcache.jit=function', '-d', 'display_errors=stderr'];
+        return [
+            PHP_BINARY,
+            '-d',
+            "memory_limit={$megabytes}M",
+            '-d',
+            'opcache.enable_cli=1',
+            '-d',
+            'opcache.jit_buffer_size=128M',
+            '-d',
+            'opcache.jit=function',
+            '-d',
+            'display_errors=stderr',
+        ];
     }
 }

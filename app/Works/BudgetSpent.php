@@ -11,6 +11,10 @@ final class BudgetSpent extends RuntimeException
 {
     public static function after(string $what, int $seconds): self
     {
-        return new self(sprintf('%s needs more than %d seconds of computing and was given up; nothing was changed. Try it with less at once.', $what, $seconds));
+        return new self(sprintf(
+            '%s needs more than %d seconds of computing and was given up; nothing was changed. Try it with less at once.',
+            $what,
+            $seconds,
+        ));
     }
 }

@@ -32,7 +32,8 @@ abstract class Kind
     }
 
     /**
-     * Asked for with values of its fields, for a job; kinds that come of something else - of files that are dropped, of a sheet that is sent - are begun by what takes that.
+     * Asked for with values of its fields, for a job; kinds that come of something else - of files that are dropped, of a sheet that is sent - are begun by
+     * what takes that.
      *
      * @throws Refused
      */

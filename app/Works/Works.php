@@ -48,7 +48,15 @@ final class Works
                     self::tell($earlier, 'stop');
                 }
             }
-            $work = Work::query()->create(['kind' => $kind->key(), 'key' => $key, 'lane' => $lane, 'shop_job_id' => $job?->id, 'title' => mb_substr($title, 0, 200), 'about' => $about, 'queued_at' => microtime(true)]);
+            $work = Work::query()->create([
+                'kind' => $kind->key(),
+                'key' => $key,
+                'lane' => $lane,
+                'shop_job_id' => $job?->id,
+                'title' => mb_substr($title, 0, 200),
+                'about' => $about,
+                'queued_at' => microtime(true),
+            ]);
             $also === null ?: $also($work);
 
             return $work;
@@ -79,8 +87,24 @@ final class Works
         $now = microtime(true);
         $fence = $work->fence + 1;
         $taken = Work::query()->whereKey($id)->where('state', 'waiting')->where('fence', $work->fence)
-            ->when($work->lane !== '', static fn ($query) => $query->whereNotExists(static fn (Builder $others) => $others->from('works as others')->whereColumn('others.lane', 'works.lane')->whereColumn('others.id', '!=', 'works.id')->where('others.state', 'running')))
-            ->update(['state' => 'running', 'asked' => '', 'error' => '', 'holder' => Holder::own(), 'fence' => $fence, 'lease_until' => $now + Hold::LEASE, 'tries' => $work->tries + 1, 'began_at' => $now, 'ends_at' => null]);
+            ->when(
+                $work->lane !== '',
+                static fn ($query) => $query->whereNotExists(static fn (Builder $others) => $others->from('works as others')
+                    ->whereColumn('others.lane', 'works.lane')
+                    ->whereColumn('others.id', '!=', 'works.id')
+                    ->where('others.state', 'running')),
+            )
+            ->update([
+                'state' => 'running',
+                'asked' => '',
+                'error' => '',
+                'holder' => Holder::own(),
+                'fence' => $fence,
+                'lease_until' => $now + Hold::LEASE,
+                'tries' => $work->tries + 1,
+                'began_at' => $now,
+                'ends_at' => null,
+            ]);
 
         return $taken === 0 ? null : new Hold($work->refresh(), $fence);
     }
@@ -111,7 +135,14 @@ final class Works
     /** @param  array<string, mixed>|null  $outcome */
     public static function end(Hold $hold, string $state, string $error = '', ?array $outcome = null): void
     {
-        $hold->keep(['state' => $state, 'asked' => '', 'doing' => '', 'error' => mb_substr($error, 0, 480), ...($state === 'done' ? ['done' => $hold->work->of, 'share' => 1.0] : []), ...($outcome === null ? [] : ['outcome' => $outcome])]);
+        $hold->keep([
+            'state' => $state,
+            'asked' => '',
+            'doing' => '',
+            'error' => mb_substr($error, 0, 480),
+            ...($state === 'done' ? ['done' => $hold->work->of, 'share' => 1.0] : []),
+            ...($outcome === null ? [] : ['outcome' => $outcome]),
+        ]);
         self::after($hold->work);
     }
 
@@ -153,7 +184,12 @@ final class Works
     /** On from where it stopped. */
     public static function goOn(Work $work): Work
     {
-        if ($work->kind()->goesOn($work) && Work::query()->whereKey($work->id)->where('state', $work->state)->where('fence', $work->fence)->update(['state' => 'waiting', 'asked' => '', 'error' => '', 'queued_at' => microtime(true)]) > 0) {
+        if ($work->kind()->goesOn($work) && Work::query()->whereKey($work->id)->where('state', $work->state)->where('fence', $work->fence)->update([
+            'state' => 'waiting',
+            'asked' => '',
+            'error' => '',
+            'queued_at' => microtime(true),
+        ]) > 0) {
             self::queue($work);
         }
 
@@ -161,7 +197,8 @@ final class Works
     }
 
     /**
-     * Finds work whose process is gone: on this machine by the process, on another by the lease. It is taken up again or named as cut off; nobody else's is touched.
+     * Finds work whose process is gone: on this machine by the process, on another by the lease. It is taken up again or named as cut off; nobody else's is
+     * touched.
      *
      * @return int how many
      */
@@ -176,7 +213,11 @@ final class Works
             $again = $work->kind()->resumes() && $work->tries < self::TRIES && $work->asked === '';
             // Only as it was seen: whoever took it meanwhile has it.
             $mine = Work::query()->whereKey($work->id)->where('state', 'running')->where('fence', $work->fence)->where('holder', $work->holder)->update([
-                'fence' => $work->fence + 1, 'asked' => '', 'doing' => '', 'state' => $again ? 'waiting' : ($work->asked === 'stop' ? 'stopped' : 'failed'), 'queued_at' => $now,
+                'fence' => $work->fence + 1,
+                'asked' => '',
+                'doing' => '',
+                'state' => $again ? 'waiting' : ($work->asked === 'stop' ? 'stopped' : 'failed'),
+                'queued_at' => $now,
                 'error' => $again || $work->asked === 'stop' ? '' : mb_substr($work->kind()->broke($work, Kind::CUT_OFF), 0, 480),
             ]);
             if ($mine > 0) {

@@ -20,7 +20,11 @@ final class BadInput
         foreach ($files as [$file]) {
             file_put_contents($path, $file);
             $start = hrtime(true);
-            $process = proc_open([dirname(__DIR__, 2).'/bin/neat-edge', 'visible', $path, '-o', '/dev/null'], [1 => ['file', '/dev/null', 'w'], 2 => ['pipe', 'w']], $pipes);
+            $process = proc_open(
+                [dirname(__DIR__, 2).'/bin/neat-edge', 'visible', $path, '-o', '/dev/null'],
+                [1 => ['file', '/dev/null', 'w'], 2 => ['pipe', 'w']],
+                $pipes,
+            );
             if ($process === false) {
                 continue;
             }

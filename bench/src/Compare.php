@@ -42,7 +42,11 @@ final class Compare
                 yield [
                     $name,
                     sprintf('%.2f / %.2f / %.2f s', $median['ours'], $median['curves'], $median['polygons']),
-                    $size >= 4000 ? sprintf('%.2f of curves (under 1), %.2f of polygons (at most 1.3)', $median['ours'] / $median['curves'], $median['ours'] / $median['polygons'])
+                    $size >= 4000 ? sprintf(
+                        '%.2f of curves (under 1), %.2f of polygons (at most 1.3)',
+                        $median['ours'] / $median['curves'],
+                        $median['ours'] / $median['polygons'],
+                    )
                         : sprintf('%.2f of curves (under 1), %.2f of polygons', $median['ours'] / $median['curves'], $median['ours'] / $median['polygons']),
                 ];
                 yield ['    nodes; area, mm²', sprintf('%d / %d / %d', ...array_values($nodes)), sprintf('%.3f / %.3f / %.3f', ...array_values($area))];

@@ -36,7 +36,19 @@ final class Day
         $machines = [];
         try {
             foreach (array_keys(self::MACHINES) as $i => $kind) {
-                $machines[$kind] = new Process([PHP_BINARY, dirname(__DIR__, 2).'/console/neat-edge.php', 'device', $kind, '--port='.($port + $i), "--out-dir={$served->folder}/{$kind}", '--pace=0', ...self::MACHINES[$kind]], timeout: null);
+                $machines[$kind] = new Process(
+                    [
+                        PHP_BINARY,
+                        dirname(__DIR__, 2).'/console/neat-edge.php',
+                        'device',
+                        $kind,
+                        '--port='.($port + $i),
+                        "--out-dir={$served->folder}/{$kind}",
+                        '--pace=0',
+                        ...self::MACHINES[$kind],
+                    ],
+                    timeout: null,
+                );
                 $machines[$kind]->start();
             }
             yield from $this->day($served);
@@ -69,7 +81,10 @@ final class Day
         $length = ['cutter' => 0.0, 'engraver' => 0.0];
         $sendings = [];
         foreach ($jobs as $job => $process) {
-            self::until(static fn (): bool => in_array(Served::get("jobs/{$job}")['preparation']['status'] ?? '', ['done', 'failed'], true), "job {$job} to be prepared");
+            self::until(
+                static fn (): bool => in_array(Served::get("jobs/{$job}")['preparation']['status'] ?? '', ['done', 'failed'], true),
+                "job {$job} to be prepared",
+            );
             $kind = Processes::of($process)->machine();
             foreach (Served::get("jobs/{$job}/making")['layouts'] as $number => $layout) {
                 $sendings[] = (int) Served::post("jobs/{$job}/sendings", ['machine' => $ids[$kind], 'number' => $number])['id'];
@@ -92,19 +107,30 @@ final class Day
             }, "sending {$id}");
             $failed += count(array_filter(Served::get("sendings/{$id}")['log'], static fn (array $row): bool => str_contains($row['what'], 'broke off')));
         }
-        yield [sprintf('nine jobs of three processes: %d sheets made, %d faults on the way', $sheets, $failed), sprintf('%.0f s', microtime(true) - $start), 'all made'];
+        yield [
+            sprintf('nine jobs of three processes: %d sheets made, %d faults on the way', $sheets, $failed),
+            sprintf('%.0f s', microtime(true) - $start),
+            'all made',
+        ];
         foreach (['cutter' => 'cut_mm', 'engraver' => 'engraved_mm'] as $kind => $name) {
             $did = self::did("{$served->folder}/{$kind}", $name);
             yield ["the {$kind} went as far as its sheets say, off by", sprintf('%.4f %%', 100 * abs($did - $length[$kind]) / $length[$kind]), 'at most 0.1 %'];
         }
         $plates = count(array_filter($jobs, static fn (string $process): bool => $process === 'screen-print'));
-        yield ["films of {$plates} jobs exposed", (string) (int) self::did("{$served->folder}/recorder", 'plates'), (string) ($sheets - self::count($served->folder, 'cutter') - self::count($served->folder, 'engraver'))];
+        yield [
+            "films of {$plates} jobs exposed",
+            (string) (int) self::did("{$served->folder}/recorder", 'plates'),
+            (string) ($sheets - self::count($served->folder, 'cutter') - self::count($served->folder, 'engraver')),
+        ];
     }
 
     /** The sum of what a machine says in its logs. */
     private static function did(string $folder, string $name): float
     {
-        return array_sum(array_map(static fn (string $path): float => (float) (json_decode((string) file_get_contents($path), true)[$name] ?? 0), glob("{$folder}/*.json") ?: []));
+        return array_sum(array_map(
+            static fn (string $path): float => (float) (json_decode((string) file_get_contents($path), true)[$name] ?? 0),
+            glob("{$folder}/*.json") ?: [],
+        ));
     }
 
     private static function count(string $folder, string $kind): int

@@ -58,7 +58,8 @@ final class EditTimes
             $browser->get(Served::address("/jobs/{$id}/draw"));
             do {
                 usleep(10_000);
-                $at = $browser->executeScript('return document.querySelectorAll("[data-test=art] [data-piece]").length >= 2000 ? (window.__drawn ??= performance.now()) : 0');
+                $at = $browser->executeScript('return document.querySelectorAll("[data-test=art] [data-piece]").length >= 2000 ? (window.__drawn ??='
+                    .' performance.now()) : 0');
             } while ($at == 0);
             $times[] = (float) $at;
         }
@@ -80,7 +81,8 @@ final class EditTimes
             $browser->get(Served::address("/jobs/{$id}/draw"));
             do {
                 usleep(20_000);
-                $at = $browser->executeScript('return document.querySelectorAll("[data-test=art] [data-piece]").length >= 10000 ? (window.__drawn ??= performance.now()) : 0');
+                $at = $browser->executeScript('return document.querySelectorAll("[data-test=art] [data-piece]").length >= 10000 ? (window.__drawn ??='
+                    .' performance.now()) : 0');
             } while ($at == 0);
             $times[] = (float) $at;
         }
@@ -93,14 +95,24 @@ final class EditTimes
     private function frames(RemoteWebDriver $browser): iterable
     {
         $mouse = static fn (string $type, float $x, float $y, int $buttons) => $browser->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', [
-            'cmd' => 'Input.dispatchMouseEvent', 'params' => ['type' => $type, 'x' => $x, 'y' => $y, 'button' => $buttons === 0 && $type === 'mouseMoved' ? 'none' : 'left', 'buttons' => $buttons, 'clickCount' => 1],
+            'cmd' => 'Input.dispatchMouseEvent',
+            'params' => [
+                'type' => $type,
+                'x' => $x,
+                'y' => $y,
+                'button' => $buttons === 0 && $type === 'mouseMoved' ? 'none' : 'left',
+                'buttons' => $buttons,
+                'clickCount' => 1,
+            ],
         ]);
         sleep(1);
-        [$x, $y] = $browser->executeScript('const r = document.querySelector("[data-piece=p1001]").getBoundingClientRect(); return [r.left + r.width / 2, r.top + r.height / 2]');
+        [$x, $y] = $browser->executeScript('const r = document.querySelector("[data-piece=p1001]").getBoundingClientRect(); return [r.left + r.width / 2,'
+            .' r.top + r.height / 2]');
         $mouse('mouseMoved', $x, $y, 0);
         $mouse('mousePressed', $x, $y, 1);
         $mouse('mouseMoved', $x + 8, $y, 1);
-        $browser->executeScript('window.__frames = []; (function next(at) { window.__frames.push(at); window.__next = requestAnimationFrame(next) })(performance.now())');
+        $browser->executeScript('window.__frames = []; (function next(at) { window.__frames.push(at); window.__next = requestAnimationFrame(next)'
+            .' })(performance.now())');
         $end = microtime(true) + 3;
         for ($k = 0; microtime(true) < $end; $k++) {
             $mouse('mouseMoved', $x + 60 * sin($k / 15), $y + 40 * cos($k / 11), 1);
@@ -113,7 +125,11 @@ final class EditTimes
         }
         sort($steps);
         $seconds = ($frames[count($frames) - 1] - $frames[0]) / 1000;
-        yield ['pictures a second while one of 2,000 is dragged; 95th step', sprintf('%.0f; %.1f ms', count($steps) / $seconds, $steps[(int) (0.95 * count($steps))]), '60; software drawing'];
+        yield [
+            'pictures a second while one of 2,000 is dragged; 95th step',
+            sprintf('%.0f; %.1f ms', count($steps) / $seconds, $steps[(int) (0.95 * count($steps))]),
+            '60; software drawing',
+        ];
     }
 
     /** @return iterable<array{string, string, string}> */
@@ -123,7 +139,10 @@ final class EditTimes
         $old = Served::job(Served::sheet(200));
         $version = 1;
         for ($k = 0; $k < 2000; $k++) {
-            $version = Served::post("jobs/{$old}/edits", ['version' => $version, 'edit' => ['kind' => 'move', 'pieces' => ['p'.(1 + $k % 200)], 'x' => 0.01, 'y' => 0]])['job']['version'];
+            $version = Served::post(
+                "jobs/{$old}/edits",
+                ['version' => $version, 'edit' => ['kind' => 'move', 'pieces' => ['p'.(1 + $k % 200)], 'x' => 0.01, 'y' => 0]],
+            )['job']['version'];
         }
         $times = [$new => [], $old => []];
         for ($k = 0; $k < 21; $k++) {

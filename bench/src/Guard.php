@@ -58,7 +58,11 @@ final class Guard
                 $found[$name] = round($ratio, 3);
                 $slower = $ratio > $bound;
                 $this->failed = $this->failed || $slower || (! isset($kept[$name]) && ! $this->keep);
-                yield [$name, sprintf('%.2f of %d pairs', $ratio, count($pairs)), isset($kept[$name]) ? sprintf('at most %.2f%s', $bound, $slower ? ': SLOWER than it was' : '') : 'not kept yet'];
+                yield [
+                    $name,
+                    sprintf('%.2f of %d pairs', $ratio, count($pairs)),
+                    isset($kept[$name]) ? sprintf('at most %.2f%s', $bound, $slower ? ': SLOWER than it was' : '') : 'not kept yet',
+                ];
             }
             if ($this->keep) {
                 file_put_contents($path, json_encode($found, JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)."\n");
@@ -85,7 +89,11 @@ final class Guard
         $few = $file('few', Works::scene(200));
         $emoji = $file('emoji', Works::emoji(60));
         $colours = $file('colours', self::colours(400));
-        foreach (['1000 shapes welded, to curves' => $small, '4000 shapes welded, to curves' => $large, '400 icons outlined and welded, to curves' => $file('icons', Works::icons())] as $name => $in) {
+        foreach ([
+            '1000 shapes welded, to curves' => $small,
+            '4000 shapes welded, to curves' => $large,
+            '400 icons outlined and welded, to curves' => $file('icons', Works::icons()),
+        ] as $name => $in) {
             yield $name => [$weld($in), $curves('weld', $in)];
         }
         // These take the library minutes.
@@ -94,12 +102,18 @@ final class Guard
         yield '60 emoji visible, to curves' => [$ours('visible', $emoji, '-o', $out), $curves('visible', $emoji)];
         yield 'growth: 4000 shapes to 1000' => [$weld($large), $weld($small)];
         yield 'all checks of 60 emoji, to visible' => [$ours('check', $emoji, '--fail-on=never'), $ours('visible', $emoji, '-o', $out)];
-        yield 'the whole line of 60 emoji, to visible' => [$ours('prepare', $emoji, '--replace', '--out-dir', "{$folder}/ready"), $ours('visible', $emoji, '-o', $out)];
+        yield 'the whole line of 60 emoji, to visible' => [
+            $ours('prepare', $emoji, '--replace', '--out-dir', "{$folder}/ready"),
+            $ours('visible', $emoji, '-o', $out),
+        ];
         yield 'all checks of 400 colours, to visible' => [$ours('check', $colours, '--fail-on=never'), $ours('visible', $colours, '-o', $out)];
         yield '200 pieces outset, to 1000 welded' => [$ours('edit', 'outset', $few, '--all', '-o', $out), $weld($small)];
         yield 'a border round 200 pieces, to 1000 welded' => [$ours('edit', 'cut-border', $few, '--all', '-o', $out), $weld($small)];
         $apart = $file('apart', self::apart(300));
-        yield 'sheets of 300 pieces written, to visible' => [$ours('export', $apart, '--process=plain', '--replace', '--format=plt', '--out-dir', "{$folder}/sheets"), $ours('visible', $apart, '-o', $out)];
+        yield 'sheets of 300 pieces written, to visible' => [
+            $ours('export', $apart, '--process=plain', '--replace', '--format=plt', '--out-dir', "{$folder}/sheets"),
+            $ours('visible', $apart, '-o', $out),
+        ];
         yield 'a call that does nothing, to 1000 welded' => [$ours('--version'), $weld($small)];
     }
 
@@ -108,7 +122,11 @@ final class Guard
     {
         $pieces = [];
         for ($i = 0; $i < $n; $i++) {
-            $pieces[] = new Piece("p{$i}", Shape::of(Contour::circle(6.0 + 12.0 * ($i % 20), 6.0 + 12.0 * intdiv($i, 20), 4.0)), new Paint(new Colour(36, 81, 107)));
+            $pieces[] = new Piece(
+                "p{$i}",
+                Shape::of(Contour::circle(6.0 + 12.0 * ($i % 20), 6.0 + 12.0 * intdiv($i, 20), 4.0)),
+                new Paint(new Colour(36, 81, 107)),
+            );
         }
 
         return Writer::write(new Artwork(240.0, 12.0 * ceil($n / 20), $pieces));
@@ -120,7 +138,11 @@ final class Guard
         $pieces = [];
         for ($i = 0; $i < $n; $i++) {
             [$x, $y] = [6.0 * ($i % 20), 6.0 * intdiv($i, 20)];
-            $pieces[] = new Piece("p{$i}", Shape::of(Contour::rectangle($x, $y, 5.0, 5.0)), new Paint(new Colour(20 + $i % 20 * 10, 20 + intdiv($i, 20) * 10, 90)));
+            $pieces[] = new Piece(
+                "p{$i}",
+                Shape::of(Contour::rectangle($x, $y, 5.0, 5.0)),
+                new Paint(new Colour(20 + $i % 20 * 10, 20 + intdiv($i, 20) * 10, 90)),
+            );
         }
 
         return Writer::write(new Artwork(120.0, 6.0 * ceil($n / 20), $pieces));

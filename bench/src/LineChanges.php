@@ -51,7 +51,11 @@ final class LineChanges
         $line[$at] = new LineStep($line[$at]->id, $line[$at]->kind, ['width' => 0.55]);
         $again = $run($line);
 
-        return [sprintf('last but one step of the decal changed: %.1f s of %.1f s', $again, $whole), sprintf('%.2f', $again / $whole), 'at most 0.20 of the whole'];
+        return [
+            sprintf('last but one step of the decal changed: %.1f s of %.1f s', $again, $whole),
+            sprintf('%.2f', $again / $whole),
+            'at most 0.20 of the whole',
+        ];
     }
 
     /** @return iterable<array{string, string, string}> */
@@ -83,7 +87,11 @@ final class LineChanges
         yield [sprintf('places brought to their limits, %d icons, %d places', $icons, $places), sprintf('%.1f %%', 100 * $done / max(1, $places)), '99 %'];
         yield ['icons without any finding of width afterwards', sprintf('%.1f %%', 100 * $clean / max(1, $icons)), 'all'];
         yield ['icons in which pieces overlap that did not', (string) $overlaps, 'none'];
-        yield ['look changed, in what is least needed: median, 90th', sprintf('%.2f, %.2f', $looks[intdiv(count($looks), 2)] ?? 0, $looks[(int) (0.9 * count($looks))] ?? 0), 'at most 2'];
+        yield [
+            'look changed, in what is least needed: median, 90th',
+            sprintf('%.2f, %.2f', $looks[intdiv(count($looks), 2)] ?? 0, $looks[(int) (0.9 * count($looks))] ?? 0),
+            'at most 2',
+        ];
     }
 
     /** Made as large as it can be so that something is too narrow. */
@@ -111,7 +119,10 @@ final class LineChanges
     {
         $shapes = array_map(static fn (Piece $piece) => $piece->shape, array_filter($flat->pieces, static fn (Piece $piece): bool => $piece->isSolid()));
 
-        return array_sum(array_map(static fn ($shape): float => $shape->area(), $shapes)) - ($shapes === [] ? 0.0 : Combine::weld(array_values($shapes), $flat->tolerance())->area());
+        return array_sum(array_map(
+            static fn ($shape): float => $shape->area(),
+            $shapes,
+        )) - ($shapes === [] ? 0.0 : Combine::weld(array_values($shapes), $flat->tolerance())->area());
     }
 
     /** mm² that must change at least: what is missing in width along each place, of gaps the less of widening and filling. */
@@ -146,11 +157,16 @@ final class LineChanges
         $took = [];
         foreach ([1, 2] as $jobs) {
             $start = hrtime(true);
-            exec(escapeshellarg(dirname(__DIR__, 2).'/bin/neat-edge').' batch '.escapeshellarg("{$folder}/in").' --preset=cut-vinyl --width=60mm --jobs='.$jobs.' --out-dir '.escapeshellarg("{$folder}/out{$jobs}").' >/dev/null 2>&1');
+            exec(escapeshellarg(dirname(__DIR__, 2).'/bin/neat-edge').' batch '.escapeshellarg("{$folder}/in").' --preset=cut-vinyl --width=60mm --jobs='
+                .$jobs.' --out-dir '.escapeshellarg("{$folder}/out{$jobs}").' >/dev/null 2>&1');
             $took[$jobs] = (hrtime(true) - $start) / 1e9;
         }
         exec('rm -rf '.escapeshellarg($folder));
 
-        return [sprintf('a batch of 300 icons: one worker %.0f s, two %.0f s', $took[1], $took[2]), sprintf('%.2f times', $took[1] / $took[2]), 'at least 1.7 times'];
+        return [
+            sprintf('a batch of 300 icons: one worker %.0f s, two %.0f s', $took[1], $took[2]),
+            sprintf('%.2f times', $took[1] / $took[2]),
+            'at least 1.7 times',
+        ];
     }
 }

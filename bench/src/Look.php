@@ -67,7 +67,13 @@ final class Look
                 $list = [...$wrong[$operation], ...$crashed[$operation]];
                 yield [
                     count($files)." {$set}, {$operation}: look the same".($list === [] ? '' : ' (not: '.implode(' ', array_slice($list, 0, 12)).')'),
-                    sprintf('%d same, %d explained, %d wrong: %.1f %%', $same[$operation], count($explained[$operation]), count($list), 100 * $same[$operation] / $judged),
+                    sprintf(
+                        '%d same, %d explained, %d wrong: %.1f %%',
+                        $same[$operation],
+                        count($explained[$operation]),
+                        count($list),
+                        100 * $same[$operation] / $judged,
+                    ),
                     'at least 99.5 %',
                 ];
             }
@@ -96,7 +102,8 @@ final class Look
 
     private static function isSeeThrough(Artwork $art): bool
     {
-        return array_filter($art->pieces, static fn (Piece $piece): bool => ($piece->fill !== null && ! $piece->fill->isFlatColour()) || ($piece->fill->opacity ?? 1.0) < 1.0
+        return array_filter($art->pieces, static fn (Piece $piece): bool => ($piece->fill !== null && ! $piece->fill->isFlatColour())
+            || ($piece->fill->opacity ?? 1.0) < 1.0
             || ($piece->stroke !== null && (! $piece->stroke->paint->isFlatColour() || $piece->stroke->paint->opacity < 1.0))) !== [];
     }
 }

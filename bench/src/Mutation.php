@@ -17,7 +17,29 @@ final class Mutation
         'viewBox="0 0 0 0"', 'style="fill:url(#a)"', 'clip-path="url(#a)"', 'mask="url(#a)"', "\0", "\xff\xfe", 'é',
     ];
 
-    private const VALUES = ['1e308', 'NaN', '0', '-1', '%', '1e-320', 'url(#a)', '#a', 'inherit', 'none', 'M', 'A1 1 0 0 1 5 5', 'z z m', 'rotate(', 'scale(0)', 'matrix(1e9 0 0 1e9 0 0)', ';;', 'currentColor', '50%', '1e9em', '!important'];
+    private const VALUES = [
+        '1e308',
+        'NaN',
+        '0',
+        '-1',
+        '%',
+        '1e-320',
+        'url(#a)',
+        '#a',
+        'inherit',
+        'none',
+        'M',
+        'A1 1 0 0 1 5 5',
+        'z z m',
+        'rotate(',
+        'scale(0)',
+        'matrix(1e9 0 0 1e9 0 0)',
+        ';;',
+        'currentColor',
+        '50%',
+        '1e9em',
+        '!important',
+    ];
 
     /** @var list<string> */
     private array $files;
@@ -45,11 +67,39 @@ final class Mutation
     {
         switch ($random->getInt(0, 4)) {
             case 0:
-                return (string) preg_replace_callback('/(?<=[\s",(-])\d+(\.\d+)?/', static fn (array $m): string => $random->getInt(0, 25) === 0 ? self::number($random) : $m[0], $text);
+                return (string) preg_replace_callback(
+                    '/(?<=[\s",(-])\d+(\.\d+)?/',
+                    static fn (array $m): string => $random->getInt(0, 25) === 0 ? self::number($random) : $m[0],
+                    $text,
+                );
             case 1:
-                return (string) preg_replace_callback('/#[\w-]+|\bid="[\w-]+"/', static fn (array $m): string => $random->getInt(0, 2) === 0 ? ($m[0][0] === '#' ? '#a' : 'id="a"') : $m[0], $text);
+                return (string) preg_replace_callback(
+                    '/#[\w-]+|\bid="[\w-]+"/',
+                    static fn (array $m): string => $random->getInt(0, 2) === 0 ? ($m[0][0] === '#' ? '#a' : 'id="a"') : $m[0],
+                    $text,
+                );
             case 2:
-                $names = ['path', 'g', 'circle', 'rect', 'use', 'clipPath', 'mask', 'pattern', 'defs', 'text', 'tspan', 'marker', 'symbol', 'switch', 'a', 'style', 'image', 'linearGradient', 'foreignObject'];
+                $names = [
+                    'path',
+                    'g',
+                    'circle',
+                    'rect',
+                    'use',
+                    'clipPath',
+                    'mask',
+                    'pattern',
+                    'defs',
+                    'text',
+                    'tspan',
+                    'marker',
+                    'symbol',
+                    'switch',
+                    'a',
+                    'style',
+                    'image',
+                    'linearGradient',
+                    'foreignObject',
+                ];
                 $from = $names[$random->getInt(0, 5)];
                 $to = $names[$random->getInt(0, count($names) - 1)];
 
@@ -70,10 +120,31 @@ final class Mutation
                     }.'"';
                 }, $text);
             default:
-                $attribute = ['stroke="#000"', 'stroke-width="1e9"', 'stroke-dasharray="1e-9"', 'clip-path="url(#a)"', 'mask="url(#a)"', 'fill="url(#a)"', 'marker-mid="url(#a)"', 'transform="scale(1e9)"', 'opacity=".5"', 'display="none"', 'fill-rule="evenodd"', 'stroke-linejoin="round"', 'vector-effect="non-scaling-stroke"', 'paint-order="stroke"', 'font-size="1e6"', 'id="a"'][$random->getInt(0, 15)];
+                $attribute = [
+                    'stroke="#000"',
+                    'stroke-width="1e9"',
+                    'stroke-dasharray="1e-9"',
+                    'clip-path="url(#a)"',
+                    'mask="url(#a)"',
+                    'fill="url(#a)"',
+                    'marker-mid="url(#a)"',
+                    'transform="scale(1e9)"',
+                    'opacity=".5"',
+                    'display="none"',
+                    'fill-rule="evenodd"',
+                    'stroke-linejoin="round"',
+                    'vector-effect="non-scaling-stroke"',
+                    'paint-order="stroke"',
+                    'font-size="1e6"',
+                    'id="a"',
+                ][$random->getInt(0, 15)];
                 $name = strtok($attribute, '=');
 
-                return (string) preg_replace_callback('/<(path|g|circle|rect|use|svg)\b((?:[^">]|"[^"]*")*)/', static fn (array $m): string => $random->getInt(0, 6) === 0 && ! str_contains($m[2], " {$name}=") ? "<{$m[1]} {$attribute}{$m[2]}" : $m[0], $text);
+                return (string) preg_replace_callback(
+                    '/<(path|g|circle|rect|use|svg)\b((?:[^">]|"[^"]*")*)/',
+                    static fn (array $m): string => $random->getInt(0, 6) === 0 && ! str_contains($m[2], " {$name}=") ? "<{$m[1]} {$attribute}{$m[2]}" : $m[0],
+                    $text,
+                );
         }
     }
 
@@ -102,13 +173,38 @@ final class Mutation
 
                 return substr($text, 0, $at).substr($text, $from, $random->getInt(1, 300)).substr($text, $at);
             case 5:
-                return (string) preg_replace_callback('/\d+(\.\d+)?/', static fn (array $m): string => $random->getInt(0, 30) === 0 ? self::number($random) : $m[0], $text);
+                return (string) preg_replace_callback(
+                    '/\d+(\.\d+)?/',
+                    static fn (array $m): string => $random->getInt(0, 30) === 0 ? self::number($random) : $m[0],
+                    $text,
+                );
             case 6:
                 // Names that refer to one another, and to themselves.
-                return (string) preg_replace_callback('/#[\w-]+|id="[\w-]+"/', static fn (array $m): string => $random->getInt(0, 3) === 0 ? ($m[0][0] === '#' ? '#a' : 'id="a"') : $m[0], $text);
+                return (string) preg_replace_callback(
+                    '/#[\w-]+|id="[\w-]+"/',
+                    static fn (array $m): string => $random->getInt(0, 3) === 0 ? ($m[0][0] === '#' ? '#a' : 'id="a"') : $m[0],
+                    $text,
+                );
             case 7:
-                return (string) preg_replace_callback('/<(\/?)(path|g|circle|rect|use|clipPath|mask|linearGradient|defs|text)\b/', static fn (array $m): string => $random->getInt(0, 5) === 0
-                    ? "<{$m[1]}".['path', 'g', 'circle', 'rect', 'use', 'clipPath', 'mask', 'pattern', 'defs', 'text', 'marker', 'symbol', 'svg'][$random->getInt(0, 12)] : $m[0], $text);
+                $tags = '/<(\/?)(path|g|circle|rect|use|clipPath|mask|linearGradient|defs|text)\b/';
+
+                return (string) preg_replace_callback($tags, static fn (array $m): string => $random->getInt(0, 5) === 0
+                    ? "<{$m[1]}".[
+                        'path',
+                        'g',
+                        'circle',
+                        'rect',
+                        'use',
+                        'clipPath',
+                        'mask',
+                        'pattern',
+                        'defs',
+                        'text',
+                        'marker',
+                        'symbol',
+                        'svg',
+                    ][$random->getInt(0, 12)] : $m[0],
+                    $text);
             case 8:
                 $space = strpos($text, ' ', $at);
 

@@ -21,7 +21,8 @@ final class Rooms
             $rows[] = sprintf('| [%s](../core/src/%1$s) | %s | %s |', $room, $says, implode(', ', array_keys($knows)) ?: 'nothing');
         }
 
-        return "# The rooms of the core\n\nMade by `php bench/rooms.php` from the code; a test compares. What a room may know is held by `tests/Architecture/RoomsTest.php`.\n\n"
+        return "# The rooms of the core\n\nMade by `php bench/rooms.php` from the code; a test compares. What a room may know is held by"
+            ." `tests/Architecture/RoomsTest.php`.\n\n"
             ."| room | what it is | knows |\n| --- | --- | --- |\n".implode("\n", $rows)."\n\n```mermaid\nflowchart BT\n".implode("\n", $lines)."\n```\n";
     }
 

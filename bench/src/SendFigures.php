@@ -64,7 +64,10 @@ final class SendFigures
         $flat = $result->withPieces(array_values(array_filter($result->pieces, static fn (Piece $piece): bool => $piece->fill?->gradient === null)));
         $seen = Combine::weld(array_map(static fn (Piece $piece): Shape => $piece->shape, $flat->pieces), $flat->tolerance())->area();
         $plates = (new Order($flat, 'Tabard', $process->making(), $process->limits(), $process->values(['trap' => '0', 'marks' => ''])))->layouts();
-        $sum = array_sum(array_map(static fn (Layout $plate): float => array_sum(array_map(static fn (Layer $layer): float => $layer->area(), $plate->layers)), $plates));
+        $sum = array_sum(array_map(
+            static fn (Layout $plate): float => array_sum(array_map(static fn (Layer $layer): float => $layer->area(), $plate->layers)),
+            $plates,
+        ));
 
         return ['plates before trap against what is seen, off by', sprintf('%.5f %%', 100 * abs($sum - $seen) / $seen), 'at most 0.01 %'];
     }
@@ -88,10 +91,20 @@ final class SendFigures
         $area = array_sum(array_map(static fn (Shape $shape): float => $shape->area(), $designs));
         $rows = $area / ($width * self::rows($designs, $width));
         $start = microtime(true);
-        $laid = Nesting::of($designs, array_fill(0, count($designs), 1), new Room(INF, $width, 5.0, 3.0, Room::turns('free')), [], static fn (): bool => microtime(true) - $start < self::SECONDS);
+        $laid = Nesting::of(
+            $designs,
+            array_fill(0, count($designs), 1),
+            new Room(INF, $width, 5.0, 3.0, Room::turns('free')),
+            [],
+            static fn (): bool => microtime(true) - $start < self::SECONDS,
+        );
         $shapes = array_map(static fn (Placement $one): Shape => $designs[$one->design]->transformed($one->matrix($designs[$one->design])), $laid);
         $nested = $area / ($width * (5.0 + max([1.0, ...array_map(static fn (Shape $shape): float => $shape->box()->right ?? 0.0, $shapes)])));
-        yield [sprintf('%d irregular pieces in %.0f s: used %.1f %%, rows %.1f %%', count($designs), microtime(true) - $start, 100 * $nested, 100 * $rows), sprintf('%.1f points more', 100 * ($nested - $rows)), 'at least 15'];
+        yield [
+            sprintf('%d irregular pieces in %.0f s: used %.1f %%, rows %.1f %%', count($designs), microtime(true) - $start, 100 * $nested, 100 * $rows),
+            sprintf('%.1f points more', 100 * ($nested - $rows)),
+            'at least 15',
+        ];
         yield ['pairs of them that overlap', (string) count(Overlap::pairs($shapes)), '0'];
     }
 
@@ -134,8 +147,28 @@ final class SendFigures
     private function files(): iterable
     {
         foreach (array_keys(Formats::catalogue()) as $format) {
-            $script = sprintf('require %s; [$s, $m] = (new %s)->one(%s); echo "$s $m";', var_export(self::root('vendor/autoload.php'), true), self::class, var_export($format, true));
-            $process = new Process([PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d', 'opcache.jit=function', '-d', 'memory_limit=1G', '-r', $script], timeout: 300);
+            $script = sprintf(
+                'require %s; [$s, $m] = (new %s)->one(%s); echo "$s $m";',
+                var_export(self::root('vendor/autoload.php'), true),
+                self::class,
+                var_export($format, true),
+            );
+            $process = new Process(
+                [
+                    PHP_BINARY,
+                    '-d',
+                    'opcache.enable_cli=1',
+                    '-d',
+                    'opcache.jit_buffer_size=128M',
+                    '-d',
+                    'opcache.jit=function',
+                    '-d',
+                    'memory_limit=1G',
+                    '-r',
+                    $script,
+                ],
+                timeout: 300,
+            );
             $process->mustRun();
             [$seconds, $megabytes] = explode(' ', $process->getOutput());
             yield ["5,000 pieces laid out and written as {$format}", sprintf('%.1f s, %.0f MB', (float) $seconds, (float) $megabytes), 'under 5 s and 300 MB'];
@@ -169,7 +202,11 @@ final class SendFigures
         Formats::make('pdf')->write([new Layout('dots', 'Dots', 100, 92, [$layer])], static function (string $part): void {
         });
 
-        return [sprintf('%s halftone dots worked out and written as pdf', number_format(count($dots->contours))), sprintf('%.1f s', microtime(true) - $start), 'under 10 s'];
+        return [
+            sprintf('%s halftone dots worked out and written as pdf', number_format(count($dots->contours))),
+            sprintf('%.1f s', microtime(true) - $start),
+            'under 10 s',
+        ];
     }
 
     /** @return array{string, string, string} */
@@ -187,10 +224,27 @@ final class SendFigures
         $good = 0;
         for ($try = 0; $try < 50; $try++) {
             $port = 31_000 + random_int(0, 9000);
-            $machine = new Process([PHP_BINARY, self::root('console/neat-edge.php'), 'device', 'cutter', "--port={$port}", "--out-dir={$folder}/{$try}", '--pace=0', '--bed=400x300mm', '--fail=drop', '--after='.random_int(2, 300)], timeout: 60);
+            $machine = new Process(
+                [
+                    PHP_BINARY,
+                    self::root('console/neat-edge.php'),
+                    'device',
+                    'cutter',
+                    "--port={$port}",
+                    "--out-dir={$folder}/{$try}",
+                    '--pace=0',
+                    '--bed=400x300mm',
+                    '--fail=drop',
+                    '--after='.random_int(2, 300),
+                ],
+                timeout: 60,
+            );
             $machine->start();
             $machine->waitUntil(static fn (string $type, string $said): bool => str_contains($said, 'listening'));
-            (new Process([PHP_BINARY, self::root('console/neat-edge.php'), 'send', "{$folder}/sheet.plt", "--to=127.0.0.1:{$port}", '--anew'], timeout: 60))->run();
+            (new Process(
+                [PHP_BINARY, self::root('console/neat-edge.php'), 'send', "{$folder}/sheet.plt", "--to=127.0.0.1:{$port}", '--anew'],
+                timeout: 60,
+            ))->run();
             $machine->stop(0.0, SIGKILL);
             $logs = glob("{$folder}/{$try}/*.json") ?: [];
             $told = json_decode((string) file_get_contents((string) end($logs)), true);

@@ -21,7 +21,8 @@ use RuntimeException;
 use Throwable;
 
 /**
- * Plates as Ghostscript separates one PDF of all of them, beside what librsvg draws of each plate's own SVG: every option at all demo jobs, and the usual ones at
+ * Plates as Ghostscript separates one PDF of all of them, beside what librsvg draws of each plate's own SVG: every option at all demo jobs, and the usual
+ * ones at
  * a hundred files of others. Neither reader is ours.
  */
 final class Separations
@@ -49,14 +50,27 @@ final class Separations
         mkdir($this->folder);
         try {
             $options = [
-                'as usual' => [], 'white under' => ['underbase' => 'yes', 'trap' => '0.2mm'], 'no trap' => ['trap' => '0'], 'wide trap, choke 0.4' => ['trap' => '0.4mm', 'underbase' => 'yes', 'choke' => '0.4mm'],
-                'black over' => ['blackOver' => 'yes', 'underbase' => 'yes'], 'no tints' => ['tints' => ''], 'line dots, whole' => ['dot' => 'line', 'cutDots' => '', 'ruling' => '30'], 'oval dots, least kept' => ['dot' => 'oval', 'keepLeast' => 'yes', 'leastDot' => '0.2mm'],
+                'as usual' => [],
+                'white under' => ['underbase' => 'yes', 'trap' => '0.2mm'],
+                'no trap' => ['trap' => '0'],
+                'wide trap, choke 0.4' => ['trap' => '0.4mm', 'underbase' => 'yes', 'choke' => '0.4mm'],
+                'black over' => ['blackOver' => 'yes', 'underbase' => 'yes'],
+                'no tints' => ['tints' => ''],
+                'line dots, whole' => ['dot' => 'line', 'cutDots' => '', 'ruling' => '30'],
+                'oval dots, least kept' => ['dot' => 'oval', 'keepLeast' => 'yes', 'leastDot' => '0.2mm'],
             ];
             foreach ($options as $name => $values) {
                 // Thirty-six inks once are enough.
-                yield $this->row("demo jobs, {$name}", array_filter($this->demo(), static fn (string $file): bool => $values === [] || $file !== 'harbour-dial.json', ARRAY_FILTER_USE_KEY), $values);
+                yield $this->row(
+                    "demo jobs, {$name}",
+                    array_filter($this->demo(), static fn (string $file): bool => $values === [] || $file !== 'harbour-dial.json', ARRAY_FILTER_USE_KEY),
+                    $values,
+                );
             }
-            $art = static fn (string $set, int $count): array => array_map(static fn (string $svg): callable => static fn (): Artwork => Reader::read($svg)->artwork, RealArt::of($set, $count));
+            $art = static fn (string $set, int $count): array => array_map(
+                static fn (string $svg): callable => static fn (): Artwork => Reader::read($svg)->artwork,
+                RealArt::of($set, $count),
+            );
             foreach (['emoji' => 40, 'round-flags' => 20, 'map-signs' => 20, 'weather' => 20] as $set => $count) {
                 yield $this->row("{$count} of {$set}, white under", $art($set, $count), ['underbase' => 'yes', 'trap' => '0.2mm']);
             }
@@ -72,7 +86,9 @@ final class Separations
         $out = [];
         foreach (glob(dirname(__DIR__, 2).'/database/demo/*.{svg,json}', GLOB_BRACE) ?: [] as $file) {
             $text = (string) file_get_contents($file);
-            $out[basename($file)] = str_ends_with($file, '.svg') ? static fn (): Artwork => Reader::read($text)->artwork : static fn (): Artwork => ArtworkJson::decode($text);
+            $out[basename($file)] = str_ends_with($file, '.svg')
+                ? static fn (): Artwork => Reader::read($text)->artwork
+                : static fn (): Artwork => ArtworkJson::decode($text);
         }
 
         return $out;
@@ -106,7 +122,11 @@ final class Separations
             fwrite(STDERR, "  {$one}\n");
         }
 
-        return [$name, sprintf('%d of %d plates off, worst %.3f %%', count($off), $plates, 100 * $worst[0]), 'within 0.1 %'.($worst[1] === '' ? '' : " ({$worst[1]})")];
+        return [
+            $name,
+            sprintf('%d of %d plates off, worst %.3f %%', count($off), $plates, 100 * $worst[0]),
+            'within 0.1 %'.($worst[1] === '' ? '' : " ({$worst[1]})"),
+        ];
     }
 
     /**
@@ -116,12 +136,30 @@ final class Separations
     private function compared(Artwork $art, array $values): array
     {
         $result = PrepLine::usual()->outcome(Seen::of($art->atWidth(self::WIDTH)));
-        $layouts = (new Order($result, 'Plates', (new ScreenPrint)->making(), (new ScreenPrint)->limits(), (new ScreenPrint)->values(['marks' => '', ...$values])))->layouts();
+        $layouts = (new Order(
+            $result,
+            'Plates',
+            (new ScreenPrint)->making(),
+            (new ScreenPrint)->limits(),
+            (new ScreenPrint)->values(['marks' => '', ...$values]),
+        ))->layouts();
         $files = Export::files($layouts, 'pdf', Formats::make('pdf'), true);
         file_put_contents("{$this->folder}/all.pdf", reset($files));
         array_map(unlink(...), glob("{$this->folder}/*.tif") ?: []);
         foreach (self::FINE as $fine) {
-            $this->tool(['gs', '-q', '-dNOPAUSE', '-dBATCH', '-dSAFER', '-dMaxSpots=60', '-sDEVICE=tiffsep', '-dGraphicsAlphaBits=4', "-r{$fine}", "-sOutputFile={$this->folder}/{$fine}.tif", "{$this->folder}/all.pdf"]);
+            $this->tool([
+                'gs',
+                '-q',
+                '-dNOPAUSE',
+                '-dBATCH',
+                '-dSAFER',
+                '-dMaxSpots=60',
+                '-sDEVICE=tiffsep',
+                '-dGraphicsAlphaBits=4',
+                "-r{$fine}",
+                "-sOutputFile={$this->folder}/{$fine}.tif",
+                "{$this->folder}/all.pdf",
+            ]);
         }
         $out = [];
         foreach ($layouts as $layout) {
@@ -144,14 +182,26 @@ final class Separations
         $svg = "{$this->folder}/plate.svg";
         file_put_contents($svg, Formats::bytes(Formats::make('svg'), [$layout]));
         $this->tool(['rsvg-convert', '-w', (string) (int) round($layout->width * 60), $svg, '-o', "{$svg}.png"]);
-        $sum = $this->tool(['/usr/bin/python3', '-c', "import sys\nfrom PIL import Image\nImage.MAX_IMAGE_PIXELS=None\nim = Image.open(sys.argv[1]).convert('RGBA')\nprint(sum(v * n for v, n in enumerate(im.split()[3].histogram())) / 255.0)", "{$svg}.png"]);
+        $sum = $this->tool([
+            '/usr/bin/python3',
+            '-c',
+            "import sys\nfrom PIL import Image\nImage.MAX_IMAGE_PIXELS=None\nim = Image.open(sys.argv[1]).convert('RGBA')\nprint(sum(v * n for v, n in"
+                .' enumerate(im.split()[3].histogram())) / 255.0)',
+            "{$svg}.png",
+        ]);
 
         return (float) $sum / 3_600;
     }
 
     private function inked(string $tiff, float $resolution): float
     {
-        $sum = $this->tool(['/usr/bin/python3', '-c', "import sys\nfrom PIL import Image\nImage.MAX_IMAGE_PIXELS=None\nim = Image.open(sys.argv[1]).convert('L')\nprint(sum((255 - v) * n for v, n in enumerate(im.histogram())) / 255.0)", $tiff]);
+        $sum = $this->tool([
+            '/usr/bin/python3',
+            '-c',
+            "import sys\nfrom PIL import Image\nImage.MAX_IMAGE_PIXELS=None\nim = Image.open(sys.argv[1]).convert('L')\nprint(sum((255 - v) * n for v, n"
+                .' in enumerate(im.histogram())) / 255.0)',
+            $tiff,
+        ]);
 
         return (float) $sum * (25.4 / $resolution) ** 2;
     }

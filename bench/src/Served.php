@@ -32,8 +32,19 @@ final class Served
         $this->folder = sys_get_temp_dir().'/neat-edge-bench-'.getmypid();
         mkdir($this->folder);
         touch("{$this->folder}/bench.sqlite");
-        $environment = $this->environment = [...getenv(), 'DB_DATABASE' => "{$this->folder}/bench.sqlite", 'APP_ENV' => 'production', 'PHP_CLI_SERVER_WORKERS' => '4', 'NEAT_EDGE_PAGE_TOKEN' => 'off', 'NEAT_EDGE_MACHINES_PORT' => (string) $machines, 'NEAT_EDGE_LAYOUTS' => "{$this->folder}/layouts", 'NEAT_EDGE_SENDINGS' => "{$this->folder}/sendings",
-            'APP_KEY' => 'base64:'.base64_encode(random_bytes(32)), 'APP_CONFIG_CACHE' => "{$this->folder}/config.php", 'APP_ROUTES_CACHE' => "{$this->folder}/routes.php"];
+        $environment = $this->environment = [
+            ...getenv(),
+            'DB_DATABASE' => "{$this->folder}/bench.sqlite",
+            'APP_ENV' => 'production',
+            'PHP_CLI_SERVER_WORKERS' => '4',
+            'NEAT_EDGE_PAGE_TOKEN' => 'off',
+            'NEAT_EDGE_MACHINES_PORT' => (string) $machines,
+            'NEAT_EDGE_LAYOUTS' => "{$this->folder}/layouts",
+            'NEAT_EDGE_SENDINGS' => "{$this->folder}/sendings",
+            'APP_KEY' => 'base64:'.base64_encode(random_bytes(32)),
+            'APP_CONFIG_CACHE' => "{$this->folder}/config.php",
+            'APP_ROUTES_CACHE' => "{$this->folder}/routes.php",
+        ];
         $php = [PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d', 'memory_limit=1G', '-d', 'opcache.jit=tracing'];
         foreach ([['migrate', '--force'], ['db:seed', '--force'], ['config:cache'], ['route:cache']] as $command) {
             proc_close(self::launch([...$php, 'artisan', ...$command], $environment, $root));
@@ -43,7 +54,11 @@ final class Served
             self::launch(['chromedriver', '--port='.self::DRIVER], $environment, $root),
         ];
         foreach ($machines > 0 ? ['quick,page,later', 'machines'] : [] as $queue) {
-            $this->processes[] = self::launch([...$php, 'artisan', 'queue:work', "--queue={$queue}", '--sleep=0.1', '--timeout=0'], [...$environment, 'QUEUE_CONNECTION' => 'database'], $root);
+            $this->processes[] = self::launch(
+                [...$php, 'artisan', 'queue:work', "--queue={$queue}", '--sleep=0.1', '--timeout=0'],
+                [...$environment, 'QUEUE_CONNECTION' => 'database'],
+                $root,
+            );
         }
         sleep(2);
     }
@@ -75,7 +90,15 @@ final class Served
     public function browser(): RemoteWebDriver
     {
         $options = new ChromeOptions;
-        $options->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--window-size=1280,943', "--user-data-dir={$this->folder}/profile"]);
+        $options->addArguments([
+            '--headless=new',
+            '--no-sandbox',
+            '--disable-gpu',
+            '--disable-background-networking',
+            '--disable-component-update',
+            '--window-size=1280,943',
+            "--user-data-dir={$this->folder}/profile",
+        ]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
 
@@ -90,7 +113,11 @@ final class Served
     /** @return array<mixed> */
     public static function get(string $path): array
     {
-        $answer = (string) file_get_contents(self::address("/api/v1/{$path}"), false, stream_context_create(['http' => ['header' => "Accept: application/json\r\n", 'ignore_errors' => true]]));
+        $answer = (string) file_get_contents(
+            self::address("/api/v1/{$path}"),
+            false,
+            stream_context_create(['http' => ['header' => "Accept: application/json\r\n", 'ignore_errors' => true]]),
+        );
         $data = json_decode($answer, true);
 
         return is_array($data) && ! isset($data['message']) ? $data : throw new RuntimeException("{$path}: ".substr($answer, 0, 200));
@@ -118,7 +145,8 @@ final class Served
     public static function job(string $svg, string $process = 'plain', string $width = ''): int
     {
         $sized = $width === '' ? '' : "--b\r\nContent-Disposition: form-data; name=\"width\"\r\n\r\n{$width}\r\n";
-        $body = "{$sized}--b\r\nContent-Disposition: form-data; name=\"process\"\r\n\r\n{$process}\r\n--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"a.svg\"\r\n\r\n{$svg}\r\n--b--\r\n";
+        $part = static fn (string $about): string => "--b\r\nContent-Disposition: form-data; {$about}\r\n\r\n";
+        $body = "{$sized}{$part('name="process"')}{$process}\r\n{$part('name="file"; filename="a.svg"')}{$svg}\r\n--b--\r\n";
 
         return (int) self::send('jobs', $body, 'multipart/form-data; boundary=b')['id'];
     }
@@ -147,10 +175,20 @@ final class Served
     /** @return array<string, mixed> */
     private static function send(string $path, string $body, string $type, string $method = 'POST'): array
     {
-        $answer = file_get_contents(self::address("/api/v1/{$path}"), false, stream_context_create(['http' => ['method' => $method, 'header' => "Content-Type: {$type}\r\nAccept: application/json\r\n", 'content' => $body, 'ignore_errors' => true]]));
+        $answer = file_get_contents(
+            self::address("/api/v1/{$path}"),
+            false,
+            stream_context_create(['http' => [
+                'method' => $method,
+                'header' => "Content-Type: {$type}\r\nAccept: application/json\r\n",
+                'content' => $body,
+                'ignore_errors' => true,
+            ]]),
+        );
         $data = json_decode((string) $answer, true);
 
-        return is_array($data) && ! isset($data['message']) && ! isset($data['errors']) ? $data : throw new RuntimeException("{$path}: ".substr((string) $answer, 0, 200));
+        return is_array($data) && ! isset($data['message'])
+            && ! isset($data['errors']) ? $data : throw new RuntimeException("{$path}: ".substr((string) $answer, 0, 200));
     }
 
     /**

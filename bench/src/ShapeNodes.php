@@ -24,7 +24,11 @@ final class ShapeNodes
             $artwork = (new OutlineStrokes)->apply(Reader::read($svg)->artwork);
             $scale = 80 / max($artwork->width, $artwork->height);
             $shape = Combine::weld(array_map(static fn (Piece $piece): Shape => $piece->shape, $artwork->pieces))->transformed(Matrix::scaling($scale, $scale));
-            foreach (['inset' => Offset::inset($shape, 0.8), 'outset' => Offset::outset($shape, 1.2), 'ring' => Offset::ring($shape, 0.6, 1.2)] as $kind => $made) {
+            foreach ([
+                'inset' => Offset::inset($shape, 0.8),
+                'outset' => Offset::outset($shape, 1.2),
+                'ring' => Offset::ring($shape, 0.6, 1.2),
+            ] as $kind => $made) {
                 $counts[$kind][0] += $made->nodeCount();
                 foreach ($made->contours as $contour) {
                     $counts[$kind][1] += Nodes::needed($contour->segments());

@@ -47,12 +47,30 @@ final class ShapeTimes
         $id = Served::job(self::stars($count));
         $all = array_map(static fn (int $k): string => "p{$k}", range(1, $count));
         $kinds = [
-            'weld' => [], 'cut-away' => [], 'keep-difference' => [], 'split-all' => [], 'cells' => ['rest' => 'lift'], 'part' => ['angle' => 30], 'inset' => ['distance' => 0.5], 'outset' => ['distance' => 0.5],
-            'ring' => ['inner' => 0.3, 'outer' => 0.3], 'cut-border' => ['distance' => 2], 'drop-shade' => ['distance' => 2], 'spread-behind' => ['by' => 0.5], 'wrap' => ['shape' => 'arc', 'amount' => 0.2],
+            'weld' => [],
+            'cut-away' => [],
+            'keep-difference' => [],
+            'split-all' => [],
+            'cells' => ['rest' => 'lift'],
+            'part' => ['angle' => 30],
+            'inset' => ['distance' => 0.5],
+            'outset' => ['distance' => 0.5],
+            'ring' => ['inner' => 0.3, 'outer' => 0.3],
+            'cut-border' => ['distance' => 2],
+            'drop-shade' => ['distance' => 2],
+            'spread-behind' => ['by' => 0.5],
+            'wrap' => ['shape' => 'arc', 'amount' => 0.2],
             'clean-nodes' => ['deviation' => 4.0], 'merge-by-colour' => [], 'weave' => ['gap' => 0.2, 'pattern' => 'upper'],
         ];
         foreach ($kinds as $kind => $fields) {
-            yield ["{$kind}, {$count} pieces: median, 95th percentile", self::times(static fn () => Served::post("jobs/{$id}/previews", ['lane' => 'shape', 'version' => 1, 'what' => 'edit', 'edit' => ['kind' => $kind, 'pieces' => $all, ...$fields]])), "under {$target} ms"];
+            yield [
+                "{$kind}, {$count} pieces: median, 95th percentile",
+                self::times(static fn () => Served::post(
+                    "jobs/{$id}/previews",
+                    ['lane' => 'shape', 'version' => 1, 'what' => 'edit', 'edit' => ['kind' => $kind, 'pieces' => $all, ...$fields]],
+                )),
+                "under {$target} ms",
+            ];
         }
     }
 
@@ -81,13 +99,27 @@ final class ShapeTimes
     {
         $body = '';
         for ($k = 0; $k < 60; $k++) {
-            $body .= sprintf('<circle cx="%.2F" cy="%.2F" r="14" fill="none" stroke="#222"/>', 50 + 25 * cos($k * 2.4) * sqrt($k / 60), 50 + 25 * sin($k * 2.4) * sqrt($k / 60));
+            $body .= sprintf(
+                '<circle cx="%.2F" cy="%.2F" r="14" fill="none" stroke="#222"/>',
+                50 + 25 * cos($k * 2.4) * sqrt($k / 60),
+                50 + 25 * sin($k * 2.4) * sqrt($k / 60),
+            );
         }
         $id = Served::job("<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"100mm\" height=\"100mm\" viewBox=\"0 0 100 100\">{$body}</svg>");
         $all = array_map(static fn (int $k): string => "p{$k}", range(1, 60));
-        $count = count(Served::post("jobs/{$id}/previews", ['lane' => 'marks', 'version' => 1, 'what' => 'marks', 'edit' => ['kind' => 'cells', 'pieces' => $all, 'meet' => 0]])['marks']);
+        $count = count(Served::post(
+            "jobs/{$id}/previews",
+            ['lane' => 'marks', 'version' => 1, 'what' => 'marks', 'edit' => ['kind' => 'cells', 'pieces' => $all, 'meet' => 0]],
+        )['marks']);
 
-        return ["cells of 60 shapes ({$count} cells), laid once a tool: median, 95th", self::times(static fn () => Served::post("jobs/{$id}/previews", ['lane' => 'marks', 'version' => 1, 'what' => 'marks', 'edit' => ['kind' => 'cells', 'pieces' => $all, 'meet' => 0]])), 'a press after that asks nothing'];
+        return [
+            "cells of 60 shapes ({$count} cells), laid once a tool: median, 95th",
+            self::times(static fn () => Served::post(
+                "jobs/{$id}/previews",
+                ['lane' => 'marks', 'version' => 1, 'what' => 'marks', 'edit' => ['kind' => 'cells', 'pieces' => $all, 'meet' => 0]],
+            )),
+            'a press after that asks nothing',
+        ];
     }
 
     /** @return array{string, string, string} */
@@ -95,12 +127,26 @@ final class ShapeTimes
     {
         $body = '';
         for ($k = 0; $k < 20; $k++) {
-            $body .= sprintf('<circle cx="%.3F" cy="%.3F" r="11" fill="none" stroke="#222" stroke-width="2"/>', 80 + 55 * cos($k * M_PI / 10), 80 + 55 * sin($k * M_PI / 10));
+            $body .= sprintf(
+                '<circle cx="%.3F" cy="%.3F" r="11" fill="none" stroke="#222" stroke-width="2"/>',
+                80 + 55 * cos($k * M_PI / 10),
+                80 + 55 * sin($k * M_PI / 10),
+            );
         }
         $id = Served::job("<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"160mm\" height=\"160mm\" viewBox=\"0 0 160 160\">{$body}</svg>");
         $all = array_map(static fn (int $k): string => "p{$k}", range(1, 20));
-        $count = count(Served::post("jobs/{$id}/previews", ['lane' => 'marks', 'version' => 1, 'what' => 'marks', 'edit' => ['kind' => 'weave', 'pieces' => $all]])['marks']);
+        $count = count(Served::post(
+            "jobs/{$id}/previews",
+            ['lane' => 'marks', 'version' => 1, 'what' => 'marks', 'edit' => ['kind' => 'weave', 'pieces' => $all]],
+        )['marks']);
 
-        return ["a weave of {$count} crossings: median, 95th", self::times(static fn () => Served::post("jobs/{$id}/previews", ['lane' => 'shape', 'version' => 1, 'what' => 'edit', 'edit' => ['kind' => 'weave', 'pieces' => $all, 'gap' => 0.5]])), 'under 500 ms'];
+        return [
+            "a weave of {$count} crossings: median, 95th",
+            self::times(static fn () => Served::post(
+                "jobs/{$id}/previews",
+                ['lane' => 'shape', 'version' => 1, 'what' => 'edit', 'edit' => ['kind' => 'weave', 'pieces' => $all, 'gap' => 0.5]],
+            )),
+            'under 500 ms',
+        ];
     }
 }

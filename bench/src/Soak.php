@@ -62,7 +62,10 @@ final class Soak
             usleep((int) max(0, 1e6 * ($due - microtime(true))));
             $before = microtime(true);
             try {
-                $version = Served::post("jobs/{$id}/edits", ['version' => $version, 'edit' => ['kind' => 'move', 'pieces' => ['p1', 'p'.(2 + $done % 190)], 'x' => 0.01, 'y' => 0]])['job']['version'];
+                $version = Served::post(
+                    "jobs/{$id}/edits",
+                    ['version' => $version, 'edit' => ['kind' => 'move', 'pieces' => ['p1', 'p'.(2 + $done % 190)], 'x' => 0.01, 'y' => 0]],
+                )['job']['version'];
                 $at += 0.01;
                 $done++;
             } catch (RuntimeException $problem) {

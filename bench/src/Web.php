@@ -49,7 +49,8 @@ final class Web
         $body = '';
         for ($k = 0; $k < 50; $k++) {
             [$x, $y, $r] = [mt_rand(10, 90), mt_rand(10, 90), mt_rand(5, 14)];
-            $body .= $k % 2 === 0 ? "<circle cx=\"{$x}\" cy=\"{$y}\" r=\"{$r}\"/>" : "<rect x=\"{$x}\" y=\"{$y}\" width=\"{$r}\" height=\"{$r}\" rx=\"2\" transform=\"rotate({$k} {$x} {$y})\"/>";
+            $body .= $k % 2 === 0 ? "<circle cx=\"{$x}\" cy=\"{$y}\" r=\"{$r}\"/>"
+                : "<rect x=\"{$x}\" y=\"{$y}\" width=\"{$r}\" height=\"{$r}\" rx=\"2\" transform=\"rotate({$k} {$x} {$y})\"/>";
         }
         $id = Served::job("<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"100mm\" height=\"100mm\" viewBox=\"0 0 100 100\">{$body}</svg>");
         $edit = ['edit' => ['kind' => 'weld', 'pieces' => array_map(static fn (int $k): string => "p{$k}", range(1, 50))]];

@@ -43,7 +43,11 @@ final class WeldGrowth
             memory_reset_peak_usage();
             Combine::weld($scene);
             $bytes = memory_get_peak_usage() - $before;
-            yield ["peak memory at N = {$n}, {$edges} flattened edges", sprintf('%.0f MB, %.2f kB an edge', $bytes / 1e6, $bytes / 1e3 / $edges), 'under 0.8 kB an edge'];
+            yield [
+                "peak memory at N = {$n}, {$edges} flattened edges",
+                sprintf('%.0f MB, %.2f kB an edge', $bytes / 1e6, $bytes / 1e3 / $edges),
+                'under 0.8 kB an edge',
+            ];
         }
     }
 

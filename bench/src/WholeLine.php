@@ -26,11 +26,19 @@ final class WholeLine
             $visible = $this->cpu(['visible', "{$folder}/in.svg", '-o', "{$folder}/out.svg"]);
             $line = $this->cpu(['prepare', "{$folder}/in.svg", '--replace', '--out-dir', "{$folder}/ready"]);
             $check = $this->cpu(['check', "{$folder}/in.svg", '--fail-on=never']);
-            yield ['10,000 nodes, 30 colours: visible, the whole line', sprintf('%.2f, %.2f s', $visible, $line), sprintf('%.1f times (at most 4)', $line / $visible)];
+            yield [
+                '10,000 nodes, 30 colours: visible, the whole line',
+                sprintf('%.2f, %.2f s', $visible, $line),
+                sprintf('%.1f times (at most 4)', $line / $visible),
+            ];
             yield ['the same: check (merge and measure)', sprintf('%.2f s', $check), sprintf('%.1f times visible', $check / $visible)];
             foreach ([[20, 12, 'at most 3 s'], [40, 20, 'at most 6 s']] as [$groups, $each, $target]) {
                 file_put_contents("{$folder}/arms.svg", self::arms($groups, $each));
-                yield ["arms of {$groups} see-through groups, {$each} charges in each: visible", sprintf('%.2f s', $this->cpu(['visible', "{$folder}/arms.svg", '-o', "{$folder}/out.svg"])), $target];
+                yield [
+                    "arms of {$groups} see-through groups, {$each} charges in each: visible",
+                    sprintf('%.2f s', $this->cpu(['visible', "{$folder}/arms.svg", '-o', "{$folder}/out.svg"])),
+                    $target,
+                ];
             }
         } finally {
             exec('rm -rf '.escapeshellarg($folder));
@@ -69,8 +77,15 @@ final class WholeLine
             }
             $body .= "<path id='c{$k}' d='{$d}z'/>";
         }
-        $body .= "<clipPath id='s'><path d='M20 20H180V110C180 160 140 185 100 195C60 185 20 160 20 110z'/></clipPath></defs><g clip-path='url(#s)'><rect width='200' height='200' fill='#ddd'/>";
-        $charge = static fn (float $from, float $to): string => sprintf("<use href='#c%d' x='%.2f' y='%.2f' fill='#%06x'/>", $art->pick(12), $art->between($from, $to), $art->between($from, $to), $art->pick(0xFFFFFF));
+        $body .= "<clipPath id='s'><path d='M20 20H180V110C180 160 140 185 100 195C60 185 20 160 20 110z'/></clipPath></defs><g clip-path='url(#s)'><rect"
+            ." width='200' height='200' fill='#ddd'/>";
+        $charge = static fn (float $from, float $to): string => sprintf(
+            "<use href='#c%d' x='%.2f' y='%.2f' fill='#%06x'/>",
+            $art->pick(12),
+            $art->between($from, $to),
+            $art->between($from, $to),
+            $art->pick(0xFFFFFF),
+        );
         for ($g = 0; $g < $groups; $g++) {
             $body .= sprintf("<g opacity='%.2f' transform='translate(%.2f %.2f)'>", $art->between(0.3, 0.9), $art->between(20, 150), $art->between(20, 150));
             for ($j = 0; $j < $each; $j++) {

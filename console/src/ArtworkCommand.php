@@ -38,11 +38,26 @@ abstract class ArtworkCommand extends Command
     protected function takesDrawing(): static
     {
         return $this->addArgument('input', InputArgument::REQUIRED, 'the SVG, DXF, PLT, PDF or PostScript file, or - for standard input')
-            ->addOption('take', null, InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, 'how a file that can be taken in several ways is taken, such as lines=cut, lines=drawn, gap=0.1mm, width=0.5mm, unit=in, asleep=yes or page=2')
+            ->addOption(
+                'take',
+                null,
+                InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY,
+                'how a file that can be taken in several ways is taken, such as lines=cut, lines=drawn, gap=0.1mm, width=0.5mm, unit=in, asleep=yes or page=2',
+            )
             ->addOption('fonts', null, InputOption::VALUE_REQUIRED, 'a folder of fonts (.ttf, .woff) for text, besides those that ship')
             ->addOption('solid-colours', null, InputOption::VALUE_NONE, 'turn what one can see through into the solid colours that are seen')
-            ->addOption('ground', null, InputOption::VALUE_REQUIRED, 'the colour that see-through pieces are laid on where nothing solid lies under them, such as #ffffff')
-            ->addOption('limit', null, InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, 'how much of a file is taken, such as pieces=200000 or bytes=50000000');
+            ->addOption(
+                'ground',
+                null,
+                InputOption::VALUE_REQUIRED,
+                'the colour that see-through pieces are laid on where nothing solid lies under them, such as #ffffff',
+            )
+            ->addOption(
+                'limit',
+                null,
+                InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY,
+                'how much of a file is taken, such as pieces=200000 or bytes=50000000',
+            );
     }
 
     protected function writesDrawing(): static
@@ -140,7 +155,13 @@ abstract class ArtworkCommand extends Command
 
     protected function takesProcess(string $usual): static
     {
-        return $this->addOption('process', null, InputOption::VALUE_REQUIRED, 'how the job is made, which sets the limits: '.implode(', ', Processes::keys()), $usual);
+        return $this->addOption(
+            'process',
+            null,
+            InputOption::VALUE_REQUIRED,
+            'how the job is made, which sets the limits: '.implode(', ', Processes::keys()),
+            $usual,
+        );
     }
 
     protected static function process(InputInterface $input): Process

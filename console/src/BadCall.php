@@ -63,7 +63,11 @@ final class BadCall extends DomainException
 
     public static function usedFolder(string $path): self
     {
-        return new self(sprintf('"%s" is not empty: the sheets of another job would lie beside these. Choose a new folder, or say --replace to take away what an earlier run wrote there.', $path));
+        return new self(sprintf(
+            '"%s" is not empty: the sheets of another job would lie beside these. Choose a new folder, or say --replace to take away what an earlier run'
+                .' wrote there.',
+            $path,
+        ));
     }
 
     public static function notOurFolder(string $path): self

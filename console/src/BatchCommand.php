@@ -50,7 +50,10 @@ final class BatchCommand extends Command
             ->addOption('jobs', null, InputOption::VALUE_REQUIRED, 'how many are worked on at once', '2')
             ->addOption('format', null, InputOption::VALUE_REQUIRED, 'the summary: '.implode(', ', self::FORMATS), 'text')
             ->addOption('one', null, InputOption::VALUE_REQUIRED, 'only this file; how the workers of a batch are called')
-            ->setHelp("Writes a folder for each file with its sheets and report.json. Run again after a stop it goes on where it was.\n\nExamples:\n  <info>bin/neat-edge batch in --preset=\"Vinyl to weed\" --width=120mm --out-dir out --jobs=2</info>\n  <info>bin/neat-edge batch in --preset=shop.json --sizes=sizes.csv --out-dir out --format=csv</info>\n\nExit codes: 0 all are ready, 1 some need a person, 2 bad input.");
+            ->setHelp("Writes a folder for each file with its sheets and report.json. Run again after a stop it goes on where it was.\n\nExamples:\n "
+                ." <info>bin/neat-edge batch in --preset=\"Vinyl to weed\" --width=120mm --out-dir out --jobs=2</info>\n  <info>bin/neat-edge batch in"
+                ." --preset=shop.json --sizes=sizes.csv --out-dir out --format=csv</info>\n\nExit codes: 0 all are ready, 1 some need a person, 2"
+                .' bad input.');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -61,9 +64,15 @@ final class BatchCommand extends Command
         }
         $out = rtrim(self::words($input->getOption('out-dir')), '/');
         $format = self::words($input->getOption('format'));
-        $preset = PresetOption::read(self::words($input->getOption('preset')) === '' ? throw BadCall::missing('--preset') : self::words($input->getOption('preset')));
+        $preset = PresetOption::read(self::words($input->getOption('preset')) === ''
+            ? throw BadCall::missing('--preset')
+            : self::words($input->getOption('preset')));
         $process = self::words($input->getOption('process')) === '' ? Processes::find($preset->for[0] ?? '') ?? new Plain
-            : (Processes::find(self::words($input->getOption('process'))) ?? throw BadCall::choice('--process', self::words($input->getOption('process')), Processes::keys()));
+            : (Processes::find(self::words($input->getOption('process'))) ?? throw BadCall::choice(
+                '--process',
+                self::words($input->getOption('process')),
+                Processes::keys(),
+            ));
         if (! in_array($format, self::FORMATS, true)) {
             throw BadCall::choice('--format', $format, self::FORMATS);
         }
@@ -93,7 +102,13 @@ final class BatchCommand extends Command
         }
         if ($one === '' && $others !== []) {
             $error = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
-            $error->writeln(sprintf('note: not taken, as they are of no format that is read: %s', implode(', ', array_slice($others, 0, 20)).(count($others) > 20 ? sprintf(' and %d more', count($others) - 20) : '')), OutputInterface::OUTPUT_RAW);
+            $error->writeln(
+                sprintf(
+                    'note: not taken, as they are of no format that is read: %s',
+                    implode(', ', array_slice($others, 0, 20)).(count($others) > 20 ? sprintf(' and %d more', count($others) - 20) : ''),
+                ),
+                OutputInterface::OUTPUT_RAW,
+            );
         }
         if ($one !== '') {
             $task = $work[$one] ?? throw BadCall::noFile("{$folder}/{$one}");
@@ -109,7 +124,11 @@ final class BatchCommand extends Command
     private function all(array $work, string $out, int $jobs, string $format, OutputInterface $output): int
     {
         $error = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
-        $waiting = array_keys(array_filter($work, static fn (array $task, string $name): bool => (self::row($out, $name)['key'] ?? '') !== $task['key'], ARRAY_FILTER_USE_BOTH));
+        $waiting = array_keys(array_filter(
+            $work,
+            static fn (array $task, string $name): bool => (self::row($out, $name)['key'] ?? '') !== $task['key'],
+            ARRAY_FILTER_USE_BOTH,
+        ));
         $kept = count($work) - count($waiting);
         if ($kept > 0) {
             $error->writeln(sprintf('%d of %d were done before and are kept.', $kept, count($work)));
@@ -121,7 +140,11 @@ final class BatchCommand extends Command
             while ($waiting !== [] && count($running) < $jobs) {
                 $name = (string) array_shift($waiting);
                 $tried[$name] = ($tried[$name] ?? 0) + 1;
-                $process = proc_open([...self::call(), '--one='.$name], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes);
+                $process = proc_open(
+                    [...self::call(), '--one='.$name],
+                    [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']],
+                    $pipes,
+                );
                 if ($process === false) {
                     throw BadCall::missing('a process of its own for each file');
                 }
@@ -139,14 +162,32 @@ final class BatchCommand extends Command
                     // A worker that was killed leaves nothing half done: its file is begun again.
                     $waiting[] = $name;
                 } else {
-                    self::store($out, $name, [], ['file' => $name, 'key' => $work[$name]['key'], 'state' => 'failed', 'error' => 'The work broke off twice; the file may be too large.', 'serious' => 0, 'findings' => 0, 'sheets' => 0, 'verdict' => '', 'ready' => false]);
+                    self::store(
+                        $out,
+                        $name,
+                        [],
+                        [
+                            'file' => $name,
+                            'key' => $work[$name]['key'],
+                            'state' => 'failed',
+                            'error' => 'The work broke off twice; the file may be too large.',
+                            'serious' => 0,
+                            'findings' => 0,
+                            'sheets' => 0,
+                            'verdict' => '',
+                            'ready' => false,
+                        ],
+                    );
                     $done++;
                 }
             }
             usleep(10_000);
         }
         $rows = array_map(static fn (string $name): array => self::row($out, $name), array_map(strval(...), array_keys($work)));
-        OutputFile::write(["{$out}/summary.json" => json_encode($rows, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n", "{$out}/summary.csv" => self::csv($rows)]);
+        OutputFile::write([
+            "{$out}/summary.json" => json_encode($rows, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n",
+            "{$out}/summary.csv" => self::csv($rows),
+        ]);
         $output->writeln(match ($format) {
             'json' => rtrim((string) file_get_contents("{$out}/summary.json")),
             'csv' => rtrim(self::csv($rows)),
@@ -174,12 +215,28 @@ final class BatchCommand extends Command
             $report = $prepared->report();
             $files['report.json'] = json_encode($report, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRETTY_PRINT)."\n";
             $row += [
-                'width_mm' => round($drawing->artwork->width, 4), 'height_mm' => round($drawing->artwork->height, 4), 'sheets' => count($prepared->sheets), 'findings' => count($prepared->findings),
+                'width_mm' => round($drawing->artwork->width, 4),
+                'height_mm' => round($drawing->artwork->height, 4),
+                'sheets' => count($prepared->sheets),
+                'findings' => count($prepared->findings),
                 'serious' => count(array_filter($prepared->findings, static fn (Finding $finding): bool => $finding->severity === Severity::Serious)),
-                'changes' => $prepared->result->told(), 'open' => $prepared->verdict->open, 'verdict' => $prepared->verdict->sentence, 'ready' => $prepared->verdict->isReady(), 'error' => '',
+                'changes' => $prepared->result->told(),
+                'open' => $prepared->verdict->open,
+                'verdict' => $prepared->verdict->sentence,
+                'ready' => $prepared->verdict->isReady(),
+                'error' => '',
             ];
         } catch (Throwable $problem) {
-            $row = [...$row, 'state' => 'failed', 'sheets' => 0, 'findings' => 0, 'serious' => 0, 'verdict' => '', 'ready' => false, 'error' => $problem instanceof \Error ? 'The work stopped on an internal error.' : $problem->getMessage()];
+            $row = [
+                ...$row,
+                'state' => 'failed',
+                'sheets' => 0,
+                'findings' => 0,
+                'serious' => 0,
+                'verdict' => '',
+                'ready' => false,
+                'error' => $problem instanceof \Error ? 'The work stopped on an internal error.' : $problem->getMessage(),
+            ];
             $files = [];
         }
         self::store($out, $name, $files, $row);
@@ -269,7 +326,18 @@ final class BatchCommand extends Command
     /** @return list<string> this very call, with the JIT on: a call of one small word is started without it, but each file of a batch computes */
     private static function call(): array
     {
-        return array_values([PHP_BINARY, '-d', 'memory_limit='.ini_get('memory_limit'), '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d', 'opcache.jit=function', ...array_map(strval(...), $_SERVER['argv'] ?? [])]);
+        return array_values([
+            PHP_BINARY,
+            '-d',
+            'memory_limit='.ini_get('memory_limit'),
+            '-d',
+            'opcache.enable_cli=1',
+            '-d',
+            'opcache.jit_buffer_size=128M',
+            '-d',
+            'opcache.jit=function',
+            ...array_map(strval(...), $_SERVER['argv'] ?? []),
+        ]);
     }
 
     /** @param  list<array<string, mixed>>  $rows */
@@ -301,9 +369,16 @@ final class BatchCommand extends Command
      */
     private static function table(array $rows): array
     {
-        $out = array_map(static fn (array $row): string => sprintf('%-40s %s', mb_substr((string) $row['file'], 0, 40), ($row['error'] ?? '') !== '' ? $row['error'] : sprintf(
-            '%s, %d sheets, %d findings (%d serious). %s.', $row['ready'] ? 'ready' : 'needs a person', $row['sheets'], $row['findings'], $row['serious'], $row['verdict'],
-        )), $rows);
+        $out = array_map(static fn (array $row): string => sprintf('%-40s %s', mb_substr((string) $row['file'], 0, 40), ($row['error'] ?? '') !== ''
+            ? $row['error']
+            : sprintf(
+                '%s, %d sheets, %d findings (%d serious). %s.',
+                $row['ready'] ? 'ready' : 'needs a person',
+                $row['sheets'],
+                $row['findings'],
+                $row['serious'],
+                $row['verdict'],
+            )), $rows);
         $ready = count(array_filter($rows, static fn (array $row): bool => ($row['ready'] ?? false) === true));
         $out[] = sprintf('%d of %d are ready.', $ready, count($rows));
 

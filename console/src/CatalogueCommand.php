@@ -34,7 +34,10 @@ final class CatalogueCommand extends Command
         $lists = is_string($list) ? [$list => $lists[$list]] : $lists;
         if ($format === 'json') {
             $all = is_string($list) ? Catalogue::plain()[$list] : Catalogue::plain();
-            $output->writeln(json_encode($all, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+            $output->writeln(
+                json_encode($all, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+                OutputInterface::OUTPUT_RAW,
+            );
 
             return self::SUCCESS;
         }
@@ -46,7 +49,8 @@ final class CatalogueCommand extends Command
             foreach ($kinds as $kind => $entry) {
                 $output->writeln("{$kind}: ".($entry['says'] === '' ? $entry['label'] : $entry['says']), OutputInterface::OUTPUT_RAW);
                 foreach ($entry['fields'] as $field) {
-                    $output->writeln('    --'.EditCommand::option($field).'='.self::value($field).'  '.$field->label.($field->help === '' ? '' : " ({$field->help})"), OutputInterface::OUTPUT_RAW);
+                    $output->writeln('    --'.EditCommand::option($field).'='.self::value($field).'  '.$field->label
+                        .($field->help === '' ? '' : " ({$field->help})"), OutputInterface::OUTPUT_RAW);
                 }
             }
             $output->writeln('', OutputInterface::OUTPUT_RAW);
@@ -59,6 +63,7 @@ final class CatalogueCommand extends Command
     {
         $usual = is_bool($field->usual) ? ($field->usual ? 'yes' : 'no') : (string) $field->usual;
 
-        return ($field->options === [] ? strtoupper($field->type) : implode('|', array_keys($field->options))).($field->isNumeric() ? sprintf(' %s..%s', $field->least, $field->most) : '').($usual === '' ? '' : " [{$usual}]");
+        return ($field->options === [] ? strtoupper($field->type) : implode('|', array_keys($field->options)))
+            .($field->isNumeric() ? sprintf(' %s..%s', $field->least, $field->most) : '').($usual === '' ? '' : " [{$usual}]");
     }
 }

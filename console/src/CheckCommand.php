@@ -44,7 +44,10 @@ final class CheckCommand extends ArtworkCommand
         $findings = [...$drawing->findings, ...Inspection::of($drawing->artwork, $drawing->artwork, $merged, $limits)];
         if ($format === 'json') {
             $rows = array_map(static fn (Finding $finding): array => $finding->toArray(), $findings);
-            $output->writeln(json_encode(['findings' => $rows], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRETTY_PRINT), OutputInterface::OUTPUT_RAW);
+            $output->writeln(
+                json_encode(['findings' => $rows], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRETTY_PRINT),
+                OutputInterface::OUTPUT_RAW,
+            );
         } else {
             foreach ($findings as $finding) {
                 $output->writeln(self::line($finding), OutputInterface::OUTPUT_RAW);

@@ -39,7 +39,16 @@ final class DeviceCommand extends Command
         $option = static fn (string $name): string => is_string($input->getOption($name)) ? $input->getOption($name) : '';
         if ($input->getOption('list') === true) {
             foreach (Devices::catalogue() as $kind => $about) {
-                $output->writeln(sprintf('%s %gx%gmm%s', $kind, $about->standIn['bedWidth'], $about->standIn['bedHeight'], isset($about->standIn['blade']) ? sprintf(' --blade=%g', $about->standIn['blade']) : ''), OutputInterface::OUTPUT_RAW);
+                $output->writeln(
+                    sprintf(
+                        '%s %gx%gmm%s',
+                        $kind,
+                        $about->standIn['bedWidth'],
+                        $about->standIn['bedHeight'],
+                        isset($about->standIn['blade']) ? sprintf(' --blade=%g', $about->standIn['blade']) : '',
+                    ),
+                    OutputInterface::OUTPUT_RAW,
+                );
             }
 
             return self::SUCCESS;
@@ -62,7 +71,14 @@ final class DeviceCommand extends Command
         if (preg_match('/^([\d.]+)x([\d.]+)(?:mm)?$/D', $bed, $m) !== 1 || (float) $m[1] <= 0 || (float) $m[2] <= 0) {
             throw BadCall::wrong('--bed', $bed, 'write it as 600x300mm');
         }
-        $machine = new $class((float) $m[1], (float) $m[2], rtrim($option('out-dir'), '/'), $option('fail'), max(0.0, (float) $option('pace')), max(1, (int) $option('after')));
+        $machine = new $class(
+            (float) $m[1],
+            (float) $m[2],
+            rtrim($option('out-dir'), '/'),
+            $option('fail'),
+            max(0.0, (float) $option('pace')),
+            max(1, (int) $option('after')),
+        );
         $machine->travel = max(1.0, (float) $option('travel'));
         $machine->gather = max(1.0, (float) $option('gather'));
         $machine->lift = max(0.0, $option('lift') === '' ? $own['lift'] ?? 0.05 : (float) $option('lift'));

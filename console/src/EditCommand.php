@@ -37,12 +37,13 @@ final class EditCommand extends ArtworkCommand
             ->addOption('all', null, InputOption::VALUE_NONE, 'all pieces')
             ->addOption('edits', null, InputOption::VALUE_REQUIRED, 'a JSON file with a list of edits, each {"kind": ..., "pieces": [...], fields}')
             ->addOption('marks', null, InputOption::VALUE_NONE, 'print what the edit shows on the art (cells, crossings, gaps) as JSON instead of making it')
-            ->examples('Every kind and its fields: bin/neat-edge catalogue. A field is given as --field=value; places are x,y in mm on the page, several parted by spaces; lengths take units; lines are path data in mm.', [
-                'edit weld logo.svg --all -o welded.svg',
-                'edit part flag.svg --all --angle=45 --at=50,30 -o parts.svg',
-                'edit cells dial.svg --all --rest=lift -o cells.svg',
-                'edit outset mark.svg --colour=#c33 --distance=2mm --join=miter -o larger.svg',
-            ]);
+            ->examples('Every kind and its fields: bin/neat-edge catalogue. A field is given as --field=value; places are x,y in mm on the page, several'
+                .' parted by spaces; lengths take units; lines are path data in mm.', [
+                    'edit weld logo.svg --all -o welded.svg',
+                    'edit part flag.svg --all --angle=45 --at=50,30 -o parts.svg',
+                    'edit cells dial.svg --all --rest=lift -o cells.svg',
+                    'edit outset mark.svg --colour=#c33 --distance=2mm --join=miter -o larger.svg',
+                ]);
     }
 
     /** The fields are those of the kind: they are options once it is known. */
@@ -59,7 +60,13 @@ final class EditCommand extends ArtworkCommand
             foreach ($catalogue[$token]->fields ?? [] as $field) {
                 if (! $definition->hasOption(self::option($field))) {
                     $flag = $field->type === Field::FLAG;
-                    $definition->addOption(new InputOption(self::option($field), null, $flag ? InputOption::VALUE_OPTIONAL : InputOption::VALUE_REQUIRED, $field->label, $flag ? '' : null));
+                    $definition->addOption(new InputOption(
+                        self::option($field),
+                        null,
+                        $flag ? InputOption::VALUE_OPTIONAL : InputOption::VALUE_REQUIRED,
+                        $field->label,
+                        $flag ? '' : null,
+                    ));
                 }
             }
         }
@@ -79,7 +86,10 @@ final class EditCommand extends ArtworkCommand
             $fields['pieces'] ??= $this->chosen($input, $artwork, Edits::catalogue()[$kind] ?? null);
             $edit = Edits::make($kind, $fields, $fonts);
             if ($marks) {
-                $output->writeln(json_encode(array_map(self::mark(...), Edits::marks($edit, $artwork)), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE), OutputInterface::OUTPUT_RAW);
+                $output->writeln(
+                    json_encode(array_map(self::mark(...), Edits::marks($edit, $artwork)), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE),
+                    OutputInterface::OUTPUT_RAW,
+                );
 
                 return self::SUCCESS;
             }
@@ -96,7 +106,9 @@ final class EditCommand extends ArtworkCommand
         $taken = array_flip(array_map(static fn (Piece $piece): string => $piece->id, $artwork->pieces));
 
         return $artwork->withPieces(array_map(
-            static fn (Piece $piece): Piece => preg_match('/^[A-Za-z_][\w.-]{0,60}$/D', $piece->name) === 1 && $names[$piece->name] === 1 && ! isset($taken[$piece->name])
+            static fn (Piece $piece): Piece => preg_match('/^[A-Za-z_][\w.-]{0,60}$/D', $piece->name) === 1
+                && $names[$piece->name] === 1
+                && ! isset($taken[$piece->name])
                 ? $piece->with(id: $piece->name) : $piece,
             $artwork->pieces,
         ));

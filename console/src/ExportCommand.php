@@ -25,13 +25,28 @@ final class ExportCommand extends ArtworkCommand
     {
         $formats = implode(', ', array_keys(Formats::catalogue()));
         $this->takesDrawing()->takesSize()->takesProcess('cut-vinyl')->writesFolder()
-            ->addOption('preset', null, InputOption::VALUE_REQUIRED, 'the line of a preset: one that ships, by its name or its process, or a .json file; the plain line when left out')
-            ->addOption('anyway', null, InputOption::VALUE_NONE, 'write the files though the job is not ready; the exit code is 1 then, and the verdict stands on standard error')
+            ->addOption(
+                'preset',
+                null,
+                InputOption::VALUE_REQUIRED,
+                'the line of a preset: one that ships, by its name or its process, or a .json file; the plain line when left out',
+            )
+            ->addOption(
+                'anyway',
+                null,
+                InputOption::VALUE_NONE,
+                'write the files though the job is not ready; the exit code is 1 then, and the verdict stands on standard error',
+            )
             ->addOption('format', null, InputOption::VALUE_REQUIRED, $formats, 'pdf')
             ->addOption('plates', null, InputOption::VALUE_REQUIRED, 'one file for all plates or sheets, or each its own: one, each', 'each')
             ->addOption('copies', null, InputOption::VALUE_REQUIRED, 'how many of each')
             ->addOption('bed', null, InputOption::VALUE_REQUIRED, 'what is laid on, length x width such as 600x300mm; 0x300mm is a roll')
-            ->addOption('set', null, InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, 'a value of the process or the format, such as weedEvery=80mm, trap=0.2mm or resolution=600')
+            ->addOption(
+                'set',
+                null,
+                InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY,
+                'a value of the process or the format, such as weedEvery=80mm, trap=0.2mm or resolution=600',
+            )
             ->addOption('choices', null, InputOption::VALUE_NONE, 'list what can be set for this process and format, and do nothing')
             ->addOption('name', null, InputOption::VALUE_REQUIRED, 'the name of the job, after which files are called; the drawing\'s when left out')
             ->examples('Everything is laid out as the process promises, in the order in which it is made; manifest.json says sizes, lengths and checksums.', [
@@ -68,7 +83,17 @@ final class ExportCommand extends ArtworkCommand
         $source = Seen::of($drawing->artwork);
         $values = $process->values($typed);
         $prepared = Prepared::of($drawing->artwork, $drawing->findings, $line, $limits);
-        $order = new Order($prepared->result->artwork(), self::called($input), $process->making(), $limits, $values, [], $line->isMirrored(), [], $process->under($line, $source, $values));
+        $order = new Order(
+            $prepared->result->artwork(),
+            self::called($input),
+            $process->making(),
+            $limits,
+            $values,
+            [],
+            $line->isMirrored(),
+            [],
+            $process->under($line, $source, $values),
+        );
         $layouts = $order->layouts();
         if ($layouts === []) {
             $path = $input->getArgument('input');
@@ -79,15 +104,32 @@ final class ExportCommand extends ArtworkCommand
             throw BadCall::notReady($prepared->verdict->sentence, $prepared->verdict->open);
         }
         $files = Export::files($layouts, $format, $writer, $plates === 'one');
-        $manifest = [...Export::manifest($order->name, $layouts, $files, $format, $writer), 'changes' => $prepared->result->told(), 'verdict' => $prepared->verdict->toArray()];
-        $folder->write([...$files, 'manifest.json' => json_encode($manifest, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE)."\n"]);
+        $manifest = [
+            ...Export::manifest($order->name, $layouts, $files, $format, $writer),
+            'changes' => $prepared->result->told(),
+            'verdict' => $prepared->verdict->toArray(),
+        ];
+        $folder->write([
+            ...$files,
+            'manifest.json' => json_encode($manifest, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE)."\n",
+        ]);
         $this->tellLeftOut($output, $drawing->findings);
         $this->tellChanges($output, $prepared->result->told());
         if (! $ready) {
             $this->tellVerdict($output, $prepared->verdict);
         }
         foreach ($manifest['sheets'] as $row) {
-            $output->writeln(sprintf('%s: %.1f x %.1f mm%s%s', $row['title'], $row['width_mm'], $row['height_mm'], $row['length_mm'] > 0 ? sprintf(', %.2f m to go along', $row['length_mm'] / 1000) : '', $row['used'] === null ? '' : sprintf(', %.0f %% used', 100 * $row['used'])), OutputInterface::OUTPUT_RAW);
+            $output->writeln(
+                sprintf(
+                    '%s: %.1f x %.1f mm%s%s',
+                    $row['title'],
+                    $row['width_mm'],
+                    $row['height_mm'],
+                    $row['length_mm'] > 0 ? sprintf(', %.2f m to go along', $row['length_mm'] / 1000) : '',
+                    $row['used'] === null ? '' : sprintf(', %.0f %% used', 100 * $row['used']),
+                ),
+                OutputInterface::OUTPUT_RAW,
+            );
             foreach ([...$row['warns'], ...$row['says'], ...$row['loses']] as $says) {
                 $output->writeln("  {$says}", OutputInterface::OUTPUT_RAW);
             }
@@ -140,7 +182,14 @@ final class ExportCommand extends ArtworkCommand
             $out[] = "{$of}:";
             foreach ($fields as $field) {
                 $usual = is_bool($field->usual) ? ($field->usual ? 'yes' : 'no') : (string) $field->usual;
-                $out[] = sprintf('  %-12s %s%s (%s)%s', $field->name, $field->label, $field->options === [] ? '' : ': '.implode(', ', array_keys($field->options)), $usual, $field->help === '' ? '' : "; {$field->help}");
+                $out[] = sprintf(
+                    '  %-12s %s%s (%s)%s',
+                    $field->name,
+                    $field->label,
+                    $field->options === [] ? '' : ': '.implode(', ', array_keys($field->options)),
+                    $usual,
+                    $field->help === '' ? '' : "; {$field->help}",
+                );
             }
         }
 

@@ -23,7 +23,12 @@ final class PrepareCommand extends ArtworkCommand
     protected function configure(): void
     {
         $this->takesDrawing()->takesSize()->takesProcess('cut-vinyl')->writesFolder()->failsOn('never')
-            ->addOption('preset', null, InputOption::VALUE_REQUIRED, 'the line of a preset: one that ships, by its name or its process, or a .json file; the plain line when left out')
+            ->addOption(
+                'preset',
+                null,
+                InputOption::VALUE_REQUIRED,
+                'the line of a preset: one that ships, by its name or its process, or a .json file; the plain line when left out',
+            )
             ->addOption('join-near-blacks', null, InputOption::VALUE_NONE, 'make one black of all that only a screen tells apart')
             ->addOption('looks', null, InputOption::VALUE_NONE, 'measure also what each step did to the look, besides the whole line')
             ->addOption('format', null, InputOption::VALUE_REQUIRED, 'text or json', 'text')
@@ -92,21 +97,41 @@ final class PrepareCommand extends ArtworkCommand
     {
         $lines = [sprintf('%s, %.2f x %.2f mm', $report['process'], $report['width_mm'], $report['height_mm'])];
         foreach ($report['steps'] as $step) {
-            $lines[] = sprintf('%-16s pieces %d -> %d, nodes %d -> %d', $step['label'], $step['pieces']['before'], $step['pieces']['after'], $step['nodes']['before'], $step['nodes']['after'])
+            $lines[] = sprintf(
+                '%-16s pieces %d -> %d, nodes %d -> %d',
+                $step['label'],
+                $step['pieces']['before'],
+                $step['pieces']['after'],
+                $step['nodes']['before'],
+                $step['nodes']['after'],
+            )
                 .(isset($step['look_difference']) ? sprintf(', looks %.4f %% different', $step['look_difference']['percent']) : '');
         }
         foreach ($report['changes'] as $says) {
             $lines[] = "Changed: {$says}";
         }
         foreach ($report['sheets'] as $sheet) {
-            $lines[] = sprintf('%s: %.2f x %.2f mm, %d pieces, %d nodes, %.1f mm to cut', $sheet['file'], $sheet['width_mm'], $sheet['height_mm'], $sheet['pieces'], $sheet['nodes'], $sheet['cut_length_mm']);
+            $lines[] = sprintf(
+                '%s: %.2f x %.2f mm, %d pieces, %d nodes, %.1f mm to cut',
+                $sheet['file'],
+                $sheet['width_mm'],
+                $sheet['height_mm'],
+                $sheet['pieces'],
+                $sheet['nodes'],
+                $sheet['cut_length_mm'],
+            );
         }
         foreach ($findings as $finding) {
             $lines[] = self::line($finding);
         }
         $lines[] = $report['verdict']['sentence'].'.'.($report['verdict']['ready'] ? ' Ready.' : ' Not ready: '.implode(' ', $report['verdict']['open']));
         $left = count(array_filter($findings, static fn (Finding $finding): bool => $finding->isLeftOut()));
-        $lines[] = sprintf('Look difference%s: %.3f mm², %.4f %%', $left > 0 ? ", of what was taken alone and without the {$left} that were left out or replaced" : '', $report['look_difference']['area_mm2'], $report['look_difference']['percent']);
+        $lines[] = sprintf(
+            'Look difference%s: %.3f mm², %.4f %%',
+            $left > 0 ? ", of what was taken alone and without the {$left} that were left out or replaced" : '',
+            $report['look_difference']['area_mm2'],
+            $report['look_difference']['percent'],
+        );
 
         return $lines;
     }

@@ -22,7 +22,11 @@ final class PresetOption
         }
         $bytes = str_ends_with($text, '.json') && is_file($text) ? @file_get_contents($text, length: 2_000_000) : false;
         if ($bytes === false) {
-            throw str_ends_with($text, '.json') ? BadCall::noFile($text) : BadCall::choice('--preset', $text, [...array_keys($shipped), 'a process', 'a file that ends in .json']);
+            throw str_ends_with($text, '.json') ? BadCall::noFile($text) : BadCall::choice(
+                '--preset',
+                $text,
+                [...array_keys($shipped), 'a process', 'a file that ends in .json'],
+            );
         }
 
         return PresetJson::decode($bytes, Processes::keys());

@@ -19,16 +19,23 @@ final class RemedyCommand extends ArtworkCommand
     protected function configure(): void
     {
         $this->takesDrawing()->takesSize()->takesProcess('cut-vinyl')->writesDrawing()
-            ->addOption('kind', null, InputOption::VALUE_REQUIRED, 'the findings that are cured, several with commas, or all: '.implode(', ', array_keys(Remedies::all())), 'all')
+            ->addOption(
+                'kind',
+                null,
+                InputOption::VALUE_REQUIRED,
+                'the findings that are cured, several with commas, or all: '.implode(', ', array_keys(Remedies::all())),
+                'all',
+            )
             ->addOption('min-line', null, InputOption::VALUE_REQUIRED, 'the least line width; that of the process when left out')
             ->addOption('min-gap', null, InputOption::VALUE_REQUIRED, 'the least gap; that of the process when left out')
             ->addOption('min-island', null, InputOption::VALUE_REQUIRED, 'the least part, as the side of a square; that of the process when left out')
             ->addOption('min-hole', null, InputOption::VALUE_REQUIRED, 'the least hole, as the side of a square; that of the process when left out')
             ->addOption('format', null, InputOption::VALUE_REQUIRED, 'how it is told on standard error: text or json', 'text');
-        $this->examples('What is seen becomes plain fills, one a colour, and all findings of the kind are cured. What was done and what had to be left is said on standard error.', [
-            'remedy decal.svg --kind=thin-line --process=cut-vinyl --width=120mm -o strong.svg',
-            'remedy tag.svg --kind=all --min-line=0.3mm --min-gap=0.25mm -o ready.svg --format=json',
-        ]);
+        $this->examples('What is seen becomes plain fills, one a colour, and all findings of the kind are cured. What was done and what had to be left is'
+            .' said on standard error.', [
+                'remedy decal.svg --kind=thin-line --process=cut-vinyl --width=120mm -o strong.svg',
+                'remedy tag.svg --kind=all --min-line=0.3mm --min-gap=0.25mm -o ready.svg --format=json',
+            ]);
         $this->setHelp(str_replace('1 findings (check only)', '1 something is left', $this->getHelp()));
     }
 
@@ -56,7 +63,10 @@ final class RemedyCommand extends ArtworkCommand
         $this->tellLeftOut($output, $drawing->findings);
         $error = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
         if ($format === 'json') {
-            $error->writeln(json_encode(['done' => $cured->done, 'left' => $cured->left], JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+            $error->writeln(
+                json_encode(['done' => $cured->done, 'left' => $cured->left], JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES),
+                OutputInterface::OUTPUT_RAW,
+            );
         } else {
             foreach (['done' => $cured->done, 'left' => $cured->left] as $word => $deeds) {
                 foreach ($deeds as $deed) {
@@ -73,6 +83,13 @@ final class RemedyCommand extends ArtworkCommand
     /** @param  array{kind: string, at: array{float, float}|null, measured: float|null, how: string}  $deed */
     private static function said(string $word, array $deed): string
     {
-        return sprintf('%s: %s%s%s: %s', $word, $deed['kind'], $deed['measured'] === null ? '' : sprintf(' of %.2f mm', $deed['measured']), $deed['at'] === null ? '' : sprintf(' at %.2f, %.2f', $deed['at'][0], $deed['at'][1]), $deed['how']);
+        return sprintf(
+            '%s: %s%s%s: %s',
+            $word,
+            $deed['kind'],
+            $deed['measured'] === null ? '' : sprintf(' of %.2f mm', $deed['measured']),
+            $deed['at'] === null ? '' : sprintf(' at %.2f, %.2f', $deed['at'][0], $deed['at'][1]),
+            $deed['how'],
+        );
     }
 }

@@ -27,7 +27,8 @@ final class SendCommand extends Command
             ->addOption('to', null, InputOption::VALUE_REQUIRED, 'the machine, HOST:PORT')
             ->addOption('tries', null, InputOption::VALUE_REQUIRED, 'how often it is gone on after a break', '5')
             ->addOption('anew', null, InputOption::VALUE_NONE, 'begin again, though a part was sent before')
-            ->setHelp("What the machine has acknowledged is kept beside the file, in FILE.sent: called again, it goes on from there.\n\nExit codes: 0 all is done, 1 the machine stopped, 2 bad input.");
+            ->setHelp("What the machine has acknowledged is kept beside the file, in FILE.sent: called again, it goes on from there.\n\nExit codes: 0 all"
+                .' is done, 1 the machine stopped, 2 bad input.');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -66,7 +67,8 @@ final class SendCommand extends Command
                 continue;
             }
             try {
-                $device::send($bytes, basename($path).'-'.substr($key, 0, 8), new StreamLine($stream), $done, static function (int $now) use (&$done, $of, $mark, $key, $to, $output): void {
+                $name = basename($path).'-'.substr($key, 0, 8);
+                $device::send($bytes, $name, new StreamLine($stream), $done, static function (int $now) use (&$done, $of, $mark, $key, $to, $output): void {
                     $done = $now;
                     OutputFile::write([$mark => json_encode(['file' => $key, 'to' => $to, 'done' => $now, 'of' => $of], JSON_THROW_ON_ERROR)."\n"]);
                     if ($output->isVerbose()) {

@@ -33,7 +33,12 @@ final class CommandLineTest extends TestCase
      */
     private function call(array $arguments, string $input = ''): array
     {
-        $process = proc_open([dirname(__DIR__, 2).'/bin/neat-edge', ...$arguments], [['pipe', 'r'], ['file', "{$this->folder}/.out", 'w'], ['file', "{$this->folder}/.err", 'w']], $pipes, $this->folder);
+        $process = proc_open(
+            [dirname(__DIR__, 2).'/bin/neat-edge', ...$arguments],
+            [['pipe', 'r'], ['file', "{$this->folder}/.out", 'w'], ['file', "{$this->folder}/.err", 'w']],
+            $pipes,
+            $this->folder,
+        );
         self::assertIsResource($process);
         @fwrite($pipes[0], $input);
         fclose($pipes[0]);
@@ -44,7 +49,10 @@ final class CommandLineTest extends TestCase
 
     private function drawing(string $body, string $name = 'in.svg'): string
     {
-        file_put_contents("{$this->folder}/{$name}", "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"100mm\" height=\"50mm\" viewBox=\"0 0 100 50\">{$body}</svg>");
+        file_put_contents(
+            "{$this->folder}/{$name}",
+            "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"100mm\" height=\"50mm\" viewBox=\"0 0 100 50\">{$body}</svg>",
+        );
 
         return $name;
     }
@@ -81,7 +89,8 @@ final class CommandLineTest extends TestCase
     #[Test]
     public function visible_and_weld_give_the_areas_that_are_seen(): void
     {
-        $in = $this->drawing('<rect width="20" height="20" fill="red"/><rect x="10" width="20" height="20" fill="blue"/><rect x="20" y="10" width="20" height="20" fill="red"/>');
+        $in = $this->drawing('<rect width="20" height="20" fill="red"/><rect x="10" width="20" height="20" fill="blue"/><rect x="20" y="10" width="20"'
+            .' height="20" fill="red"/>');
         $this->call(['visible', $in, '-o', 'seen.svg']);
         self::assertEqualsWithDelta([200.0, 300.0, 400.0], array_map(static fn (Shape $s): float => $s->area(), $this->shapes('seen.svg')), 1e-6);
         $this->call(['weld', $in, '-o', 'welded.svg']);
@@ -93,7 +102,12 @@ final class CommandLineTest extends TestCase
     #[Test]
     public function split_writes_a_file_for_each_colour(): void
     {
-        [$code, $out] = $this->call(['split', $this->drawing('<rect width="20" height="20" fill="red"/><rect x="10" width="20" height="20" fill="blue"/>'), '--out-dir', 'a/b']);
+        [$code, $out] = $this->call([
+            'split',
+            $this->drawing('<rect width="20" height="20" fill="red"/><rect x="10" width="20" height="20" fill="blue"/>'),
+            '--out-dir',
+            'a/b',
+        ]);
         self::assertSame(0, $code);
         self::assertStringContainsString('sheet-1-ff0000.svg: 1 pieces, 4 nodes, 60.0 mm to cut', $out);
         self::assertSame(['sheet-1-ff0000.svg', 'sheet-2-0000ff.svg'], array_map(basename(...), glob("{$this->folder}/a/b/*") ?: []));
@@ -126,7 +140,8 @@ final class CommandLineTest extends TestCase
     #[Test]
     public function prepare_does_the_whole_line_at_the_width_that_is_asked(): void
     {
-        $in = $this->drawing('<rect x="10" y="10" width="50" height="20" fill="red"/><path d="M20 20h60" stroke="blue" stroke-width="4"/><foreignObject x="5" y="45" width="9" height="3"/>');
+        $in = $this->drawing('<rect x="10" y="10" width="50" height="20" fill="red"/><path d="M20 20h60" stroke="blue" stroke-width="4"/><foreignObject'
+            .' x="5" y="45" width="9" height="3"/>');
         [$code, $out] = $this->call(['prepare', $in, '--process=cut-vinyl', '--width=300mm', '--out-dir', 'ready', '--format=json']);
         self::assertSame(0, $code);
         $report = json_decode($out, true);
@@ -142,8 +157,20 @@ final class CommandLineTest extends TestCase
     #[Test]
     public function each_step_of_a_line_is_itself_with_the_compiler_on(): void
     {
-        // A file from 6,000 bytes on is computed with the JIT, which once took the first step for all that came after it: what was only to be joined when asked for was joined.
-        $many = implode('', array_map(static fn (int $i): string => sprintf('<rect x="%d" y="%d" width="2" height="2" fill="%s"/>', 3 * ($i % 30), 3 * intdiv($i, 30), $i % 2 === 0 ? '#000000' : '#050505'), range(0, 149)));
+        // A file from 6,000 bytes on is computed with the JIT, which once took the first step for all that came after it: what was only to be joined when
+        // asked for was joined.
+        $many = implode(
+            '',
+            array_map(
+                static fn (int $i): string => sprintf(
+                    '<rect x="%d" y="%d" width="2" height="2" fill="%s"/>',
+                    3 * ($i % 30),
+                    3 * intdiv($i, 30),
+                    $i % 2 === 0 ? '#000000' : '#050505',
+                ),
+                range(0, 149),
+            ),
+        );
         [, $out] = $this->call(['prepare', $this->drawing($many), '--out-dir', 'ready', '--format=json']);
         $report = json_decode($out, true);
         self::assertSame(['outline-strokes', 'remove-hidden', 'merge-by-colour', 'clean-nodes'], array_column($report['steps'], 'step'));
@@ -254,8 +281,16 @@ final class CommandLineTest extends TestCase
     #[Test]
     public function what_was_left_out_or_replaced_is_said_on_standard_error_by_every_command(): void
     {
-        $in = $this->drawing('<rect width="20" height="20"/><text y="40" font-family="Wharf Roman" font-size="9">Ale</text><foreignObject width="5" height="5"/>');
-        foreach ([['outline', $in, '-o', 'a.svg'], ['visible', $in, '-o', 'b.svg'], ['weld', $in, '-o', 'c.svg'], ['split', $in, '--out-dir', 'd'], ['check', $in], ['prepare', $in, '--out-dir', 'e']] as $call) {
+        $in = $this->drawing('<rect width="20" height="20"/><text y="40" font-family="Wharf Roman" font-size="9">Ale</text><foreignObject width="5"'
+            .' height="5"/>');
+        foreach ([
+            ['outline', $in, '-o', 'a.svg'],
+            ['visible', $in, '-o', 'b.svg'],
+            ['weld', $in, '-o', 'c.svg'],
+            ['split', $in, '--out-dir', 'd'],
+            ['check', $in],
+            ['prepare', $in, '--out-dir', 'e'],
+        ] as $call) {
             [, , $error] = $this->call($call);
             self::assertStringContainsString('note: missing-font (serious)', $error, $call[0]);
             self::assertStringContainsString('note: foreignObject (serious)', $error, $call[0]);
@@ -290,7 +325,10 @@ final class CommandLineTest extends TestCase
         [$code, $out] = $this->call(['prepare', $in, '--out-dir', 'a', '--fail-on=left-out']);
         self::assertSame(1, $code);
         self::assertStringContainsString('Looks the same but for 1 thing that was left out or replaced. Not ready:', $out);
-        self::assertSame('Looks the same but for 1 thing that was left out or replaced', json_decode((string) file_get_contents("{$this->folder}/a/report.json"), true)['verdict']['sentence']);
+        self::assertSame(
+            'Looks the same but for 1 thing that was left out or replaced',
+            json_decode((string) file_get_contents("{$this->folder}/a/report.json"), true)['verdict']['sentence'],
+        );
         [$code, $out] = $this->call(['prepare', $this->drawing('<rect width="20" height="20"/>'), '--out-dir', 'b']);
         self::assertSame(0, $code);
         self::assertStringContainsString('Looks the same. Ready.', $out);
@@ -320,12 +358,17 @@ final class CommandLineTest extends TestCase
     #[Test]
     public function blacks_are_joined_and_see_through_laid_on_the_ground_where_that_is_asked(): void
     {
-        $in = $this->drawing('<rect width="20" height="20" fill="#000"/><rect x="30" width="10" height="10" fill="#0b0d12"/><rect x="60" width="20" height="20" fill="#f00" opacity=".5"/>');
+        $in = $this->drawing('<rect width="20" height="20" fill="#000"/><rect x="30" width="10" height="10" fill="#0b0d12"/><rect x="60" width="20"'
+            .' height="20" fill="#f00" opacity=".5"/>');
         $this->call(['prepare', $in, '--out-dir', 'a']);
         self::assertCount(3, (array) glob("{$this->folder}/a/*.svg"));
         [, $out] = $this->call(['prepare', $in, '--out-dir', 'b', '--join-near-blacks', '--ground=#ffffff']);
         self::assertSame(['sheet-1-000000.svg', 'sheet-2-ff8080.svg'], array_map(basename(...), glob("{$this->folder}/b/*.svg") ?: []));
-        self::assertStringContainsString('100.0 mm² in a colour that is hardly told from (distance 3.4) the one before', $out, 'it is another look, and said to be one');
+        self::assertStringContainsString(
+            '100.0 mm² in a colour that is hardly told from (distance 3.4) the one before',
+            $out,
+            'it is another look, and said to be one',
+        );
         self::assertSame(2, $this->call(['prepare', $in, '--out-dir', 'c', '--ground=white'])[0]);
     }
 
@@ -342,7 +385,8 @@ final class CommandLineTest extends TestCase
     #[Test]
     public function edits_of_the_bench_are_made_by_command_on_pieces_by_their_own_ids_by_colour_or_all(): void
     {
-        $in = $this->drawing('<rect id="plate" width="20" height="20" fill="#cc3333"/><rect id="bar" x="10" width="20" height="20" fill="#224488"/><rect id="far" x="60" width="10" height="10" fill="#cc3333"/>');
+        $in = $this->drawing('<rect id="plate" width="20" height="20" fill="#cc3333"/><rect id="bar" x="10" width="20" height="20" fill="#224488"/><rect'
+            .' id="far" x="60" width="10" height="10" fill="#cc3333"/>');
         self::assertSame(0, $this->call(['edit', 'cut-away', $in, '--pieces=plate,bar', '--knife=plate', '--keep-knife', '-o', 'out.svg'])[0]);
         self::assertEqualsWithDelta([400.0, 200.0, 100.0], array_map(static fn (Shape $s): float => $s->area(), $this->shapes('out.svg')), 1e-9);
         self::assertStringContainsString('id="bar"', (string) file_get_contents("{$this->folder}/out.svg"), 'a piece is called as it was');
@@ -387,17 +431,37 @@ final class CommandLineTest extends TestCase
         $all = json_decode($out, true);
         self::assertSame(0, $code);
         $relied = [
-            'outline-strokes' => [], 'weld' => [], 'cut-away' => ['knife', 'keepKnife'], 'keep-overlap' => [], 'keep-difference' => [], 'split-all' => [], 'cells' => ['join', 'drop', 'lift'],
-            'fill-enclosed' => ['at', 'fill'], 'part' => ['line', 'angle', 'at', 'slices', 'sectors'], 'trim' => ['at'], 'extend' => ['at'], 'separate' => [], 'lift-hole' => ['at', 'scale'], 'fill-hole' => ['at'],
-            'inset' => ['distance', 'join', 'steps', 'spacing'], 'outset' => ['distance', 'join', 'steps', 'spacing'], 'ring' => ['inner', 'outer', 'join', 'steps', 'spacing'],
-            'cut-border' => ['distance', 'bridge', 'dropHoles', 'radius'], 'weave' => ['gap', 'start', 'turn'], 'drop-shade' => ['angle', 'distance', 'gap'], 'wrap' => ['shape', 'amount'],
+            'outline-strokes' => [],
+            'weld' => [],
+            'cut-away' => ['knife', 'keepKnife'],
+            'keep-overlap' => [],
+            'keep-difference' => [],
+            'split-all' => [],
+            'cells' => ['join', 'drop', 'lift'],
+            'fill-enclosed' => ['at', 'fill'],
+            'part' => ['line', 'angle', 'at', 'slices', 'sectors'],
+            'trim' => ['at'],
+            'extend' => ['at'],
+            'separate' => [],
+            'lift-hole' => ['at', 'scale'],
+            'fill-hole' => ['at'],
+            'inset' => ['distance', 'join', 'steps', 'spacing'],
+            'outset' => ['distance', 'join', 'steps', 'spacing'],
+            'ring' => ['inner', 'outer', 'join', 'steps', 'spacing'],
+            'cut-border' => ['distance', 'bridge', 'dropHoles', 'radius'],
+            'weave' => ['gap', 'start', 'turn'],
+            'drop-shade' => ['angle', 'distance', 'gap'],
+            'wrap' => ['shape', 'amount'],
             'spread-behind' => ['by'], 'clean-nodes' => ['deviation'], 'merge-by-colour' => [],
         ];
         foreach ($relied as $kind => $fields) {
             self::assertSame([], array_diff($fields, array_column($all[$kind]['fields'], 'name')), $kind);
         }
         self::assertStringContainsString('--drop-holes=LENGTH', $this->call(['catalogue'])[1]);
-        self::assertSame(['edits', 'steps', 'outputs', 'stock', 'making', 'shapes', 'limits'], array_keys((array) json_decode($this->call(['catalogue', '--format=json'])[1], true)));
+        self::assertSame(
+            ['edits', 'steps', 'outputs', 'stock', 'making', 'shapes', 'limits'],
+            array_keys((array) json_decode($this->call(['catalogue', '--format=json'])[1], true)),
+        );
         [$code, , $error] = $this->call(['catalogue', 'hats']);
         self::assertSame(2, $code);
         self::assertStringContainsString('hats', $error);

@@ -44,7 +44,11 @@ final class DeviceTest extends TestCase
     private function start(string $kind, array $options = []): void
     {
         $this->machine?->stop(0.0, SIGKILL);
-        $this->machine = new Process([PHP_BINARY, 'console/neat-edge.php', 'device', $kind, "--port={$this->port}", "--out-dir={$this->folder}/out", '--pace=0', ...$options], dirname(__DIR__, 2), timeout: null);
+        $this->machine = new Process(
+            [PHP_BINARY, 'console/neat-edge.php', 'device', $kind, "--port={$this->port}", "--out-dir={$this->folder}/out", '--pace=0', ...$options],
+            dirname(__DIR__, 2),
+            timeout: null,
+        );
         $this->machine->start();
         for ($k = 0; $k < 200 && ! str_contains($this->machine->getOutput(), 'listening'); $k++) {
             usleep(20_000);
@@ -55,7 +59,11 @@ final class DeviceTest extends TestCase
     /** @param  list<string>  $options */
     private function send(string $file, array $options = []): Process
     {
-        $process = new Process([PHP_BINARY, 'console/neat-edge.php', 'send', $file, "--to=127.0.0.1:{$this->port}", ...$options], dirname(__DIR__, 2), timeout: 60);
+        $process = new Process(
+            [PHP_BINARY, 'console/neat-edge.php', 'send', $file, "--to=127.0.0.1:{$this->port}", ...$options],
+            dirname(__DIR__, 2),
+            timeout: 60,
+        );
         $process->run();
 
         return $process;
@@ -220,7 +228,29 @@ final class DeviceTest extends TestCase
     #[DataProvider('demoJobs')]
     public function a_machine_takes_as_long_as_is_said(string $name, string $process, string $format, string $kind): void
     {
-        (new Process([PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=function', '-d', 'opcache.jit_buffer_size=128M', '-d', 'memory_limit=1G', 'console/neat-edge.php', 'export', "database/demo/{$name}", "--process={$process}", "--format={$format}", '--anyway', '--out-dir', "{$this->folder}/sheets"], dirname(__DIR__, 2), timeout: 120))->run();
+        (new Process(
+            [
+                PHP_BINARY,
+                '-d',
+                'opcache.enable_cli=1',
+                '-d',
+                'opcache.jit=function',
+                '-d',
+                'opcache.jit_buffer_size=128M',
+                '-d',
+                'memory_limit=1G',
+                'console/neat-edge.php',
+                'export',
+                "database/demo/{$name}",
+                "--process={$process}",
+                "--format={$format}",
+                '--anyway',
+                '--out-dir',
+                "{$this->folder}/sheets",
+            ],
+            dirname(__DIR__, 2),
+            timeout: 120,
+        ))->run();
         $manifest = json_decode((string) file_get_contents("{$this->folder}/sheets/manifest.json"), true);
         self::assertNotEmpty($manifest['sheets']);
         foreach ($manifest['sheets'] as $sheet) {
@@ -230,7 +260,11 @@ final class DeviceTest extends TestCase
             self::assertSame(0, $sent->getExitCode(), $sent->getErrorOutput());
             self::assertEqualsWithDelta($sheet['seconds'], $this->log()['seconds'], 0.05 * $sheet['seconds'], $sheet['title']);
             if ($format === 'gcode') {
-                $said = preg_match('/About (\d+) min (\d+) s/', (string) file_get_contents("{$this->folder}/sheets/{$sheet['name']}.gcode"), $m) === 1 ? 60 * (int) $m[1] + (int) $m[2] : 0;
+                $said = preg_match(
+                    '/About (\d+) min (\d+) s/',
+                    (string) file_get_contents("{$this->folder}/sheets/{$sheet['name']}.gcode"),
+                    $m,
+                ) === 1 ? 60 * (int) $m[1] + (int) $m[2] : 0;
                 self::assertEqualsWithDelta($sheet['seconds'], $said, 1.0, 'what the file says is what the list says');
             }
         }
@@ -240,9 +274,23 @@ final class DeviceTest extends TestCase
     #[Test]
     public function a_film_recorder_exposes_each_plate_once_and_refuses_what_is_larger_than_its_film(): void
     {
-        $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="60mm" viewBox="0 0 100 60"><rect x="5" y="5" width="60" height="40" fill="#e0a030"/><rect x="40" y="20" width="50" height="30" fill="#223344"/><circle cx="20" cy="30" r="9" fill="#b02020"/></svg>';
+        $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="60mm" viewBox="0 0 100 60"><rect x="5" y="5" width="60" height="40"'
+            .' fill="#e0a030"/><rect x="40" y="20" width="50" height="30" fill="#223344"/><circle cx="20" cy="30" r="9" fill="#b02020"/></svg>';
         $this->file('print.svg', $svg);
-        $export = new Process([PHP_BINARY, 'console/neat-edge.php', 'export', "{$this->folder}/print.svg", '--process=screen-print', '--format=pdf', '--plates=each', '--out-dir', "{$this->folder}/films"], dirname(__DIR__, 2));
+        $export = new Process(
+            [
+                PHP_BINARY,
+                'console/neat-edge.php',
+                'export',
+                "{$this->folder}/print.svg",
+                '--process=screen-print',
+                '--format=pdf',
+                '--plates=each',
+                '--out-dir',
+                "{$this->folder}/films",
+            ],
+            dirname(__DIR__, 2),
+        );
         $export->mustRun();
         $films = glob("{$this->folder}/films/*.pdf") ?: [];
         self::assertCount(3, $films);
@@ -264,8 +312,14 @@ final class DeviceTest extends TestCase
     #[Test]
     public function files_and_addresses_that_are_none_are_refused_in_a_sentence(): void
     {
-        foreach ([[['send', __FILE__, '--to=127.0.0.1:9'], 'it is no PLT, PDF or G-code file'], [['send', '/nowhere.plt', '--to=127.0.0.1:9'], 'There is no file'], [['send', $this->file('a.plt', 'IN;PU;'), '--to=here'], 'write it as HOST:PORT'],
-            [['device', 'press', '--port=9100', '--out-dir=/tmp'], 'kind=press is not known'], [['device', 'cutter', '--port=0', '--out-dir=/tmp'], 'name a port'], [['device', 'cutter', '--port=9100', '--out-dir=/tmp', '--bed=wide'], 'write it as 600x300mm']] as [$words, $says]) {
+        foreach ([[
+            ['send', __FILE__, '--to=127.0.0.1:9'],
+            'it is no PLT, PDF or G-code file',
+        ], [['send', '/nowhere.plt', '--to=127.0.0.1:9'], 'There is no file'], [['send', $this->file('a.plt', 'IN;PU;'), '--to=here'], 'write it as HOST:PORT'],
+            [['device', 'press', '--port=9100', '--out-dir=/tmp'], 'kind=press is not known'],
+            [['device', 'cutter', '--port=0', '--out-dir=/tmp'], 'name a port'],
+            [['device', 'cutter', '--port=9100', '--out-dir=/tmp', '--bed=wide'], 'write it as 600x300mm']] as [$words,
+                $says]) {
             $process = new Process([PHP_BINARY, 'console/neat-edge.php', ...$words], dirname(__DIR__, 2));
             $process->run();
             self::assertSame(2, $process->getExitCode());

@@ -25,8 +25,17 @@ final class Catalogue
     /** @return array<string, array<string, Entry>> what is described, by the list it is in and its kind */
     public static function all(): array
     {
-        $made = array_combine(Processes::keys(), array_map(static fn (Process $process): array => self::entry($process->label(), $process->says(), $process->fields()), array_values(Processes::all())));
-        $shapes = array_combine(array_column(ShapeKind::cases(), 'value'), array_map(static fn (ShapeKind $shape): array => self::entry($shape->label(), '', $shape->fields()), ShapeKind::cases()));
+        $made = array_combine(
+            Processes::keys(),
+            array_map(
+                static fn (Process $process): array => self::entry($process->label(), $process->says(), $process->fields()),
+                array_values(Processes::all()),
+            ),
+        );
+        $shapes = array_combine(
+            array_column(ShapeKind::cases(), 'value'),
+            array_map(static fn (ShapeKind $shape): array => self::entry($shape->label(), '', $shape->fields()), ShapeKind::cases()),
+        );
 
         return [
             'edits' => array_map(static fn ($about): array => self::entry($about->label, $about->says, $about->fields), Edits::catalogue()),

@@ -26,7 +26,12 @@ return new class extends Migration
             $table->string('ground')->nullable();
         });
         DB::table('shop_jobs')->update(['intake_width_mm' => DB::raw('width_mm')]);
-        foreach (DB::table('shop_jobs')->join('sources', 'sources.shop_job_id', '=', 'shop_jobs.id')->where('sources.svg', '!=', '')->get(['shop_jobs.id', 'width_mm', 'height_mm']) as $job) {
+        foreach (DB::table('shop_jobs')->join(
+            'sources',
+            'sources.shop_job_id',
+            '=',
+            'shop_jobs.id',
+        )->where('sources.svg', '!=', '')->get(['shop_jobs.id', 'width_mm', 'height_mm']) as $job) {
             DB::table('shop_jobs')->where('id', $job->id)->update(['file_frame' => json_encode([0, 0, $job->width_mm, $job->height_mm])]);
         }
         Schema::table('bench_pieces', static function (Blueprint $table): void {

@@ -37,7 +37,13 @@ return new class extends Migration
                 ['head', 'Fine beam', ['spot' => 0.1, 'leastLine' => 0.15, 'leastGap' => 0.15, 'fastest' => 300.0]],
                 ['head', 'Scratching tip', ['spot' => 0.2, 'leastLine' => 0.25, 'leastGap' => 0.25, 'fastest' => 60.0]],
             ] as [$kind, $name, $data]) {
-                DB::table('stock')->insert(['kind' => $kind, 'name' => $name, 'data' => json_encode($data, JSON_THROW_ON_ERROR), 'created_at' => now(), 'updated_at' => now()]);
+                DB::table('stock')->insert([
+                    'kind' => $kind,
+                    'name' => $name,
+                    'data' => json_encode($data, JSON_THROW_ON_ERROR),
+                    'created_at' => now(),
+                    'updated_at' => now(),
+                ]);
             }
         }
     }

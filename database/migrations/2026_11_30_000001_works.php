@@ -10,7 +10,11 @@ use Illuminate\Support\Facades\Schema;
 /** Long work goes one way: how far it is, whether it was asked to end and how it ended stands in one table. What comes of it stays where it was. */
 return new class extends Migration
 {
-    private const LEFT = ['preparations' => ['status', 'done', 'of', 'doing', 'stop_requested', 'error', 'share', 'began_at'], 'sendings' => ['status', 'asked', 'worker', 'done', 'of', 'error'], 'batches' => ['status', 'stop_requested', 'error']];
+    private const LEFT = [
+        'preparations' => ['status', 'done', 'of', 'doing', 'stop_requested', 'error', 'share', 'began_at'],
+        'sendings' => ['status', 'asked', 'worker', 'done', 'of', 'error'],
+        'batches' => ['status', 'stop_requested', 'error'],
+    ];
 
     public function up(): void
     {
@@ -71,12 +75,31 @@ return new class extends Migration
     }
 
     /** What was at work while the shop was brought forward is at work no more. */
-    private static function carry(string $table, stdClass $one, string $kind, string $title, string $state, int $done, int $of, string $error, string $lane = ''): void
-    {
+    private static function carry(
+        string $table,
+        stdClass $one,
+        string $kind,
+        string $title,
+        string $state,
+        int $done,
+        int $of,
+        string $error,
+        string $lane = '',
+    ): void {
         $cut = in_array($state, ['waiting', 'running', 'new'], true);
         $id = DB::table('works')->insertGetId([
-            'kind' => $kind, 'lane' => $lane, 'shop_job_id' => $one->shop_job_id ?? null, 'title' => $title, 'about' => '{}', 'state' => $cut ? 'failed' : $state, 'done' => $done, 'of' => max(1, $of), 'share' => $state === 'done' ? 1 : 0,
-            'error' => $cut ? 'The server was stopped and brought up to date; begin it again.' : mb_substr($error, 0, 480), 'created_at' => $one->created_at, 'updated_at' => $one->updated_at,
+            'kind' => $kind,
+            'lane' => $lane,
+            'shop_job_id' => $one->shop_job_id ?? null,
+            'title' => $title,
+            'about' => '{}',
+            'state' => $cut ? 'failed' : $state,
+            'done' => $done,
+            'of' => max(1, $of),
+            'share' => $state === 'done' ? 1 : 0,
+            'error' => $cut ? 'The server was stopped and brought up to date; begin it again.' : mb_substr($error, 0, 480),
+            'created_at' => $one->created_at,
+            'updated_at' => $one->updated_at,
         ]);
         DB::table($table)->where('id', $one->id)->update(['work_id' => $id]);
     }

@@ -37,17 +37,46 @@ return new class extends Migration
             $table->primary(['word', 'shop_job_id']);
             $table->index('shop_job_id');
         });
-        $labels = ['cut-vinyl' => 'Cut vinyl', 'heat-transfer-vinyl' => 'Heat-transfer vinyl', 'sticker' => 'Printed sticker with cut border', 'screen-print' => 'Screen print', 'engraving' => 'Engraving', 'plain' => 'Plain artwork'];
+        $labels = [
+            'cut-vinyl' => 'Cut vinyl',
+            'heat-transfer-vinyl' => 'Heat-transfer vinyl',
+            'sticker' => 'Printed sticker with cut border',
+            'screen-print' => 'Screen print',
+            'engraving' => 'Engraving',
+            'plain' => 'Plain artwork',
+        ];
         foreach (DB::table('shop_jobs')->orderBy('id')->get(['id', 'title', 'customer', 'due', 'process', 'version', 'notices']) as $job) {
-            $key = static fn (string $text): string => mb_substr((string) preg_replace_callback('/\d{1,12}/', static fn (array $m): string => str_pad($m[0], 12, '0', STR_PAD_LEFT), mb_strtolower($text)), 0, 180);
-            $last = DB::table('preparations')->leftJoin('works', 'works.id', '=', 'preparations.work_id')->where('preparations.shop_job_id', $job->id)->orderByDesc('preparations.id')->first(['preparations.id', 'preparations.version', 'preparations.summary', 'works.state']);
+            $key = static fn (string $text): string => mb_substr(
+                (string) preg_replace_callback('/\d{1,12}/', static fn (array $m): string => str_pad($m[0], 12, '0', STR_PAD_LEFT), mb_strtolower($text)),
+                0,
+                180,
+            );
+            $last = DB::table('preparations')->leftJoin(
+                'works',
+                'works.id',
+                '=',
+                'preparations.work_id',
+            )->where('preparations.shop_job_id',
+                $job->id)->orderByDesc('preparations.id')->first(['preparations.id', 'preparations.version', 'preparations.summary', 'works.state']);
             $summary = json_decode((string) $last?->summary, true);
-            $left = array_filter(json_decode((string) $job->notices, true) ?: [], static fn (array $notice): bool => ($notice['severity'] ?? '') !== 'note' && ($notice['kind'] ?? '') !== 'no-size' && ! isset($notice['accepted']));
-            $words = array_values(array_unique(preg_split('/[^a-z0-9]+/', Str::lower(Str::ascii("{$job->title} {$job->customer} ".($labels[$job->process] ?? $job->process))), -1, PREG_SPLIT_NO_EMPTY) ?: []));
+            $left = array_filter(
+                json_decode((string) $job->notices, true) ?: [],
+                static fn (array $notice): bool => ($notice['severity'] ?? '') !== 'note'
+                    && ($notice['kind'] ?? '') !== 'no-size'
+                    && ! isset($notice['accepted']),
+            );
+            $words = array_values(array_unique(preg_split(
+                '/[^a-z0-9]+/',
+                Str::lower(Str::ascii("{$job->title} {$job->customer} ".($labels[$job->process] ?? $job->process))),
+                -1,
+                PREG_SPLIT_NO_EMPTY,
+            ) ?: []));
             DB::table('job_words')->insert(array_map(static fn (string $word): array => ['word' => substr($word, 0, 60), 'shop_job_id' => $job->id], $words));
             DB::table('shop_jobs')->where('id', $job->id)->update([
                 'search' => mb_substr(' '.implode(' ', $words), 0, 400), 'title_key' => $key($job->title),
-                'customer_key' => $job->customer === '' ? '1' : '0'.$key($job->customer), 'due_key' => $job->due === null ? '1' : "0{$job->due}", 'preparation_id' => $last?->id,
+                'customer_key' => $job->customer === '' ? '1' : '0'.$key($job->customer),
+                'due_key' => $job->due === null ? '1' : "0{$job->due}",
+                'preparation_id' => $last?->id,
                 'standing' => match (true) {
                     $last === null => 'fresh',
                     $last->state !== 'done' || ! is_array($summary) => 'broken',

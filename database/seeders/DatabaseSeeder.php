@@ -61,14 +61,24 @@ final class DatabaseSeeder extends Seeder
             if (ShopJob::withTrashed()->where('is_demo', true)->where('source_name', "{$name}.json")->exists()) {
                 continue;
             }
-            $job = Intake::drawn($title, Processes::of($process), ArtworkJson::decode((string) file_get_contents(database_path("demo/{$name}.json"))), 'Drawn on the bench', "{$name}.json", true);
+            $job = Intake::drawn(
+                $title,
+                Processes::of($process),
+                ArtworkJson::decode((string) file_get_contents(database_path("demo/{$name}.json"))),
+                'Drawn on the bench',
+                "{$name}.json",
+                true,
+            );
             $picture = database_path("demo/{$name}.png");
             if (is_file($picture)) {
                 ReferencePictures::add($job, (string) file_get_contents($picture));
             }
         }
         foreach (self::WANTED as $title => [$customer, $days]) {
-            ShopJob::query()->where('is_demo', true)->where('title', $title)->where('customer', '')->whereNull('due')->toBase()->update(['customer' => $customer, 'due' => now()->addDays($days)->toDateString()]);
+            ShopJob::query()->where('is_demo', true)->where('title', $title)->where('customer', '')->whereNull('due')->toBase()->update([
+                'customer' => $customer,
+                'due' => now()->addDays($days)->toDateString(),
+            ]);
         }
     }
 

@@ -6,7 +6,8 @@ namespace NeatEdge\Devices;
 
 /**
  * A cutter that takes plotter language over a serial-to-network box: steps of a fortieth of a millimetre, y upwards. Its blade trails the head by an offset and
- * swivels as a real one does. It answers the questions of the language: where it is (OA), how it is (OS), what was wrong (OE), how large it is (OH), what it is (OI).
+ * swivels as a real one does. It answers the questions of the language: where it is (OA), how it is (OS), what was wrong (OE), how large it is (OH), what
+ * it is (OI).
  */
 final class Cutter extends Machine
 {
@@ -54,7 +55,10 @@ final class Cutter extends Machine
         if ($this->empty && ! in_array(substr($word, 0, 2), ['OA', 'OS', 'OE', 'OI', 'OH'], true)) {
             return true;
         }
-        $this->instruct(strtoupper(substr($word, 0, 2)), array_map(floatval(...), preg_split('/[\s,]+/', trim(substr($word, 2)), -1, PREG_SPLIT_NO_EMPTY) ?: []));
+        $this->instruct(
+            strtoupper(substr($word, 0, 2)),
+            array_map(floatval(...), preg_split('/[\s,]+/', trim(substr($word, 2)), -1, PREG_SPLIT_NO_EMPTY) ?: []),
+        );
         if ($this->fail === 'empty' && ! $this->failed && $this->deeds >= $this->after) {
             $this->failed = $this->empty = true;
             $this->down = false;
@@ -144,7 +148,10 @@ final class Cutter extends Machine
             $this->down = $down;
             if ($down) {
                 // Let down, the tip stands behind the head the way it looked last.
-                [$this->tipX, $this->tipY] = [$this->x * self::STEP - $this->blade * cos($this->heading), $this->y * self::STEP - $this->blade * sin($this->heading)];
+                [$this->tipX, $this->tipY] = [
+                    $this->x * self::STEP - $this->blade * cos($this->heading),
+                    $this->y * self::STEP - $this->blade * sin($this->heading),
+                ];
                 $this->cuts[] = [$this->light ? -1 : $this->pen, [[$this->tipX, $this->tipY]]];
             }
         }
@@ -194,12 +201,18 @@ final class Cutter extends Machine
 
     protected function drawing(): string
     {
-        $out = self::head($this->width, $this->height).sprintf("<g transform=\"matrix(1 0 0 -1 0 %.2F)\" fill=\"none\" stroke-linejoin=\"round\">\n", $this->height);
+        $out = self::head($this->width, $this->height).sprintf(
+            "<g transform=\"matrix(1 0 0 -1 0 %.2F)\" fill=\"none\" stroke-linejoin=\"round\">\n",
+            $this->height,
+        );
         foreach ($this->air as [$ax, $ay, $bx, $by]) {
             $out .= sprintf("<path d=\"M%.3F %.3FL%.3F %.3F\" stroke=\"#9bb\" stroke-width=\".15\" stroke-dasharray=\"1 1\"/>\n", $ax, $ay, $bx, $by);
         }
         foreach ($this->cuts as [$pen, $places]) {
-            $out .= '<path data-pen="'.($pen < 0 ? 'light' : $pen).'" d="M'.implode('L', array_map(static fn (array $p): string => sprintf('%.4F %.4F', $p[0], $p[1]), $places)).'" stroke="'.($pen < 0 ? '#ccc' : ['#222', '#c23b7a', '#3b6ea5', '#1d5c46', '#a0522d', '#5b4a8a'][$pen] ?? '#222')."\" stroke-width=\".25\"/>\n";
+            $out .= '<path data-pen="'.($pen < 0 ? 'light' : $pen).'" d="M'.implode(
+                'L',
+                array_map(static fn (array $p): string => sprintf('%.4F %.4F', $p[0], $p[1]), $places),
+            ).'" stroke="'.($pen < 0 ? '#ccc' : ['#222', '#c23b7a', '#3b6ea5', '#1d5c46', '#a0522d', '#5b4a8a'][$pen] ?? '#222')."\" stroke-width=\".25\"/>\n";
         }
 
         return $out."</g></svg>\n";
@@ -207,6 +220,11 @@ final class Cutter extends Machine
 
     protected function numbers(): array
     {
-        return ['machine' => 'cutter', 'cut_mm' => round($this->length, 3), 'air_mm' => round(array_sum(array_map(static fn (array $a): float => hypot($a[2] - $a[0], $a[3] - $a[1]), $this->air)), 3), 'cuts' => count($this->cuts)];
+        return [
+            'machine' => 'cutter',
+            'cut_mm' => round($this->length, 3),
+            'air_mm' => round(array_sum(array_map(static fn (array $a): float => hypot($a[2] - $a[0], $a[3] - $a[1]), $this->air)), 3),
+            'cuts' => count($this->cuts),
+        ];
     }
 }

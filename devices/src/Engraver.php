@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Devices;
 
 /**
- * An engraver that takes numerical control line by line (docs/machines.md). Each line is answered, done or at fault; no more than a few may wait. Words of its own:
+ * An engraver that takes numerical control line by line (docs/machines.md). Each line is answered, done or at fault; no more than a few may wait. Words of
+ * its own:
  * begin NAME, also LINE (done but not counted), where, hold, go.
  */
 final class Engraver extends Machine
@@ -83,7 +84,15 @@ final class Engraver extends Machine
     {
         match ($word) {
             'begin' => $this->beginJob(trim(substr($line, 5))),
-            'where' => $this->answer(sprintf("at %.4F %.4F %s line %d %s %s\n", $this->x, $this->y, $this->on ? 'on' : 'off', $this->lines, $this->held ? 'held' : ($this->empty ? 'empty' : 'ready'), $this->name)),
+            'where' => $this->answer(sprintf(
+                "at %.4F %.4F %s line %d %s %s\n",
+                $this->x,
+                $this->y,
+                $this->on ? 'on' : 'off',
+                $this->lines,
+                $this->held ? 'held' : ($this->empty ? 'empty' : 'ready'),
+                $this->name,
+            )),
             'hold' => $this->held = true,
             'go' => $this->held = false,
             'also' => $this->say($this->control(substr($line, 5)), 'also'),
@@ -224,7 +233,10 @@ final class Engraver extends Machine
 
     protected function drawing(): string
     {
-        $out = self::head($this->width, $this->height).sprintf("<g transform=\"matrix(1 0 0 -1 0 %.2F)\" fill=\"none\" stroke=\"#3a2c1a\" stroke-width=\".1\" stroke-linecap=\"round\">\n", $this->height);
+        $out = self::head($this->width, $this->height).sprintf(
+            "<g transform=\"matrix(1 0 0 -1 0 %.2F)\" fill=\"none\" stroke=\"#3a2c1a\" stroke-width=\".1\" stroke-linecap=\"round\">\n",
+            $this->height,
+        );
         $d = '';
         $last = [INF, INF];
         foreach ($this->burnt as [$ax, $ay, $bx, $by]) {
@@ -237,6 +249,12 @@ final class Engraver extends Machine
 
     protected function numbers(): array
     {
-        return ['machine' => 'engraver', 'name' => $this->name, 'lines' => $this->lines, 'engraved_mm' => round($this->length, 3), 'strokes' => count($this->burnt)];
+        return [
+            'machine' => 'engraver',
+            'name' => $this->name,
+            'lines' => $this->lines,
+            'engraved_mm' => round($this->length, 3),
+            'strokes' => count($this->burnt),
+        ];
     }
 }

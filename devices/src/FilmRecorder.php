@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Devices;
 
 /**
- * A film recorder that takes a whole PDF (docs/machines.md): film BYTES FROM NAME, then the bytes. It exposes page after page, telling each, and remembers how far
+ * A film recorder that takes a whole PDF (docs/machines.md): film BYTES FROM NAME, then the bytes. It exposes page after page, telling each, and remembers
+ * how far
  * it came with a name. Pages larger than its film are refused.
  */
 final class FilmRecorder extends Machine
@@ -77,7 +78,14 @@ final class FilmRecorder extends Machine
         }
         foreach ($pages as $k => $page) {
             if ($page->width > $this->width + 0.1 || $page->height > $this->height + 0.1) {
-                $this->answer(sprintf("refused plate %d is %.1F x %.1F mm, the film %.0F x %.0F\n", $k + 1, $page->width, $page->height, $this->width, $this->height));
+                $this->answer(sprintf(
+                    "refused plate %d is %.1F x %.1F mm, the film %.0F x %.0F\n",
+                    $k + 1,
+                    $page->width,
+                    $page->height,
+                    $this->width,
+                    $this->height,
+                ));
 
                 return;
             }
@@ -142,6 +150,18 @@ final class FilmRecorder extends Machine
 
     protected function numbers(): array
     {
-        return ['machine' => 'recorder', 'name' => $this->name, 'plates' => count($this->exposed), 'exposed' => array_map(static fn (array $one): array => ['width_mm' => round($one[0]->width, 2), 'height_mm' => round($one[0]->height, 2), 'paths' => $one[0]->count()], $this->exposed)];
+        return [
+            'machine' => 'recorder',
+            'name' => $this->name,
+            'plates' => count($this->exposed),
+            'exposed' => array_map(
+                static fn (array $one): array => [
+                    'width_mm' => round($one[0]->width, 2),
+                    'height_mm' => round($one[0]->height, 2),
+                    'paths' => $one[0]->count(),
+                ],
+                $this->exposed,
+            ),
+        ];
     }
 }

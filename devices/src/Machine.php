@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Devices;
 
 /**
- * A stand-in for a machine on a line: a process of its own that listens, takes bytes as they come, does what they say in its own time, and draws what it did. It
+ * A stand-in for a machine on a line: a process of its own that listens, takes bytes as they come, does what they say in its own time, and draws what it
+ * did. It
  * knows nothing of who sends.
  */
 abstract class Machine
@@ -54,8 +55,14 @@ abstract class Machine
      * @param  float  $pace  how much faster than life it works; 0 is at once
      * @param  int  $after  deeds after which it fails
      */
-    public function __construct(protected readonly float $width, protected readonly float $height, protected readonly string $folder, protected readonly string $fail = '', protected readonly float $pace = 1.0, protected readonly int $after = 40)
-    {
+    public function __construct(
+        protected readonly float $width,
+        protected readonly float $height,
+        protected readonly string $folder,
+        protected readonly string $fail = '',
+        protected readonly float $pace = 1.0,
+        protected readonly int $after = 40,
+    ) {
         $this->began = microtime(true);
     }
 
@@ -236,7 +243,10 @@ abstract class Machine
         $name = sprintf('%s/job-%04d', $this->folder, $this->jobs);
         $whole = [
             "{$name}.svg" => $this->drawing(),
-            "{$name}.json" => json_encode([...$this->numbers(), 'seconds' => round($this->seconds, 3), 'log' => $this->log], JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE)."\n",
+            "{$name}.json" => json_encode(
+                [...$this->numbers(), 'seconds' => round($this->seconds, 3), 'log' => $this->log],
+                JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE,
+            )."\n",
         ];
         // Whoever looks while it is written, or ends the machine then, finds what was written before.
         foreach ($whole as $path => $text) {
@@ -255,6 +265,11 @@ abstract class Machine
 
     protected static function head(float $width, float $height): string
     {
-        return sprintf('<svg xmlns="http://www.w3.org/2000/svg" width="%1$.2Fmm" height="%2$.2Fmm" viewBox="0 0 %1$.2F %2$.2F"><rect width="%1$.2F" height="%2$.2F" fill="#fffdf7" stroke="#bbb" stroke-width=".3"/>', $width, $height)."\n";
+        return sprintf(
+            '<svg xmlns="http://www.w3.org/2000/svg" width="%1$.2Fmm" height="%2$.2Fmm" viewBox="0 0 %1$.2F %2$.2F"><rect width="%1$.2F" height="%2$.2F"'
+                .' fill="#fffdf7" stroke="#bbb" stroke-width=".3"/>',
+            $width,
+            $height,
+        )."\n";
     }
 }

@@ -29,6 +29,13 @@ final class Page
     {
         $k = 25.4 / 72;
 
-        return sprintf('<rect width="%.2F" height="%.2F" fill="#fff" stroke="#999" stroke-width=".2"/><g transform="matrix(%.8F 0 0 %.8F 0 %.4F)">', $this->width, $this->height, $k, -$k, $this->height).implode("\n", $this->paths).'</g>';
+        return sprintf(
+            '<rect width="%.2F" height="%.2F" fill="#fff" stroke="#999" stroke-width=".2"/><g transform="matrix(%.8F 0 0 %.8F 0 %.4F)">',
+            $this->width,
+            $this->height,
+            $k,
+            -$k,
+            $this->height,
+        ).implode("\n", $this->paths).'</g>';
     }
 }

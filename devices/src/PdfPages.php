@@ -38,7 +38,11 @@ final class PdfPages
     /** @param  array<int, string>  $objects */
     private static function page(string $body, array $objects): Page
     {
-        if (preg_match('/\/MediaBox \[\s*([-\d.]+) ([-\d.]+) ([-\d.]+) ([-\d.]+)\s*\]/', $body, $box) !== 1 || preg_match('/\/Contents (\d+) 0 R/', $body, $contents) !== 1) {
+        if (preg_match(
+            '/\/MediaBox \[\s*([-\d.]+) ([-\d.]+) ([-\d.]+) ([-\d.]+)\s*\]/',
+            $body,
+            $box,
+        ) !== 1 || preg_match('/\/Contents (\d+) 0 R/', $body, $contents) !== 1) {
             throw new RuntimeException('a page has no size or no contents');
         }
         $stream = $objects[(int) $contents[1]] ?? '';
@@ -94,7 +98,11 @@ final class PdfPages
                     $d = '';
                     break;
                 case 'S':
-                    $page->add(sprintf('<path d="%s" fill="none" stroke="#111" stroke-width="%.4F"/>', $d, $width * sqrt(abs($matrix[0] * $matrix[3] - $matrix[1] * $matrix[2]))));
+                    $page->add(sprintf(
+                        '<path d="%s" fill="none" stroke="#111" stroke-width="%.4F"/>',
+                        $d,
+                        $width * sqrt(abs($matrix[0] * $matrix[3] - $matrix[1] * $matrix[2])),
+                    ));
                     $d = '';
                     break;
                 case 'n': $d = '';
@@ -115,7 +123,14 @@ final class PdfPages
             return $b;
         }
 
-        return [$a[0] * $b[0] + $a[1] * $b[2], $a[0] * $b[1] + $a[1] * $b[3], $a[2] * $b[0] + $a[3] * $b[2], $a[2] * $b[1] + $a[3] * $b[3], $a[4] * $b[0] + $a[5] * $b[2] + $b[4], $a[4] * $b[1] + $a[5] * $b[3] + $b[5]];
+        return [
+            $a[0] * $b[0] + $a[1] * $b[2],
+            $a[0] * $b[1] + $a[1] * $b[3],
+            $a[2] * $b[0] + $a[3] * $b[2],
+            $a[2] * $b[1] + $a[3] * $b[3],
+            $a[4] * $b[0] + $a[5] * $b[2] + $b[4],
+            $a[4] * $b[1] + $a[5] * $b[3] + $b[5],
+        ];
     }
 
     /**

@@ -9,7 +9,10 @@ use Symfony\Component\Process\Exception\ProcessSignaledException;
 use Symfony\Component\Process\Exception\ProcessTimedOutException;
 use Symfony\Component\Process\Process;
 
-/** Runs a program on a file of others in a process of its own: with bounds of time, memory, open files and what it writes, without a network, in a folder that goes. */
+/**
+ * Runs a program on a file of others in a process of its own: with bounds of time, memory, open files and what it writes, without a network, in a folder
+ * that goes.
+ */
 final readonly class Confined
 {
     private const SECONDS = 15;
@@ -32,7 +35,13 @@ final readonly class Confined
      */
     public function run(array $command, string $what): string
     {
-        $process = new Process([...self::bounds(), ...$command], $this->folder, ['HOME' => $this->folder, 'TMPDIR' => $this->folder, 'LC_ALL' => 'C.UTF-8', 'PATH' => '/usr/bin:/bin'], null, self::SECONDS + 5);
+        $process = new Process(
+            [...self::bounds(), ...$command],
+            $this->folder,
+            ['HOME' => $this->folder, 'TMPDIR' => $this->folder, 'LC_ALL' => 'C.UTF-8', 'PATH' => '/usr/bin:/bin'],
+            null,
+            self::SECONDS + 5,
+        );
         try {
             $process->run();
         } catch (ProcessSignaledException) {
@@ -45,7 +54,11 @@ final readonly class Confined
         }
         if (! $process->isSuccessful()) {
             $killed = $process->getExitCode() === 137 || $process->hasBeenSignaled();
-            throw FileRefused::because($killed ? "{$what} asks for more time or memory than a file may have." : sprintf('%s cannot be read%s.', $what, self::why($process->getErrorOutput().$process->getOutput())));
+            throw FileRefused::because($killed ? "{$what} asks for more time or memory than a file may have." : sprintf(
+                '%s cannot be read%s.',
+                $what,
+                self::why($process->getErrorOutput().$process->getOutput()),
+            ));
         }
 
         return $process->getOutput();

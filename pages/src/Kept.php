@@ -60,10 +60,20 @@ final class Kept
     private function told(int $notes): array
     {
         $spots = array_diff(array_map(strval(...), array_keys($this->spots)), ['All', 'None', 'Cyan', 'Magenta', 'Yellow', 'Black']);
-        $names = implode(', ', array_map(static fn (string $name): string => '"'.mb_substr(mb_scrub($name), 0, 40).'"', array_slice(array_values($spots), 0, 12)));
+        $names = implode(
+            ', ',
+            array_map(static fn (string $name): string => '"'.mb_substr(mb_scrub($name), 0, 40).'"', array_slice(array_values($spots), 0, 12)),
+        );
 
         return array_values(array_filter([
-            $spots === [] ? null : ['spot-colour', sprintf('Spot colours are taken as the colours that stand for them, without their names: %s%s.', $names, count($spots) > 12 ? ' and others' : '')],
+            $spots === [] ? null : [
+                'spot-colour',
+                sprintf(
+                    'Spot colours are taken as the colours that stand for them, without their names: %s%s.',
+                    $names,
+                    count($spots) > 12 ? ' and others' : '',
+                ),
+            ],
             isset($this->met['overprint']) ? ['overprint', 'Some of it overprints what lies under it; it is taken as what hides.'] : null,
             isset($this->met['mask']) ? ['soft-mask', 'Some of it fades out by a soft mask, which may be taken as a picture or in part.'] : null,
             isset($this->met['blend']) ? ['blend', 'Some of it is blended with what lies under it.'] : null,

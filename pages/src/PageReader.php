@@ -25,7 +25,10 @@ final class PageReader implements Pages
                 throw FileRefused::because(sprintf('There is no page %d: the file has %s.', $page, $pages === 1 ? '1 page' : "{$pages} pages"));
             }
             // Else a page whose size is no whole number of points is made smaller by up to a point.
-            $run->run(['pdftocairo', '-svg', '-noshrink', '-nocenter', '-f', (string) $page, '-l', (string) $page, 'in.pdf', 'out.svg'], "Page {$page} of the file");
+            $run->run(
+                ['pdftocairo', '-svg', '-noshrink', '-nocenter', '-f', (string) $page, '-l', (string) $page, 'in.pdf', 'out.svg'],
+                "Page {$page} of the file",
+            );
             $svg = is_file("{$folder}/out.svg") ? (string) file_get_contents("{$folder}/out.svg") : '';
             if ($svg === '') {
                 throw FileRefused::because(sprintf('Page %d of the file came out empty.', $page));
@@ -33,8 +36,18 @@ final class PageReader implements Pages
             [$notes, $boxes] = Kept::of($json, $page);
             $shown = $boxes['/CropBox'] ?? $boxes['/MediaBox'] ?? null;
             $trim = $boxes['/TrimBox'] ?? null;
-            if ($trim !== null && $shown !== null && array_filter(array_map(static fn (float $a, float $b): float => abs($a - $b), $trim, $shown), static fn (float $off): bool => $off > 0.5) !== []) {
-                $notes[] = ['page-note', sprintf('The page is to be trimmed to %.2f × %.2f mm; all of it was taken.', ($trim[2] - $trim[0]) * 25.4 / 72, ($trim[3] - $trim[1]) * 25.4 / 72)];
+            if ($trim !== null && $shown !== null && array_filter(
+                array_map(static fn (float $a, float $b): float => abs($a - $b), $trim, $shown),
+                static fn (float $off): bool => $off > 0.5,
+            ) !== []) {
+                $notes[] = [
+                    'page-note',
+                    sprintf(
+                        'The page is to be trimmed to %.2f × %.2f mm; all of it was taken.',
+                        ($trim[2] - $trim[0]) * 25.4 / 72,
+                        ($trim[3] - $trim[1]) * 25.4 / 72,
+                    ),
+                ];
             }
 
             return ['svg' => $svg, 'pages' => $pages, 'notes' => $notes];
@@ -52,7 +65,22 @@ final class PageReader implements Pages
     {
         return $this->within(function (string $folder, Confined $run) use ($bytes): array {
             [$pages] = self::laid($folder, $run, $bytes);
-            $run->run(['pdftoppm', '-png', '-cropbox', '-scale-to', (string) self::HIGH, '-f', '1', '-l', (string) min($pages, self::MOST_PICTURES), 'in.pdf', 'page'], 'The file');
+            $run->run(
+                [
+                    'pdftoppm',
+                    '-png',
+                    '-cropbox',
+                    '-scale-to',
+                    (string) self::HIGH,
+                    '-f',
+                    '1',
+                    '-l',
+                    (string) min($pages, self::MOST_PICTURES),
+                    'in.pdf',
+                    'page',
+                ],
+                'The file',
+            );
             $files = glob("{$folder}/page-*.png") ?: [];
             sort($files);
 
@@ -69,7 +97,23 @@ final class PageReader implements Pages
         $start = strpos(substr($bytes, 0, 1024), '%PDF-');
         if ($start === false) {
             file_put_contents("{$folder}/in.ps", $bytes);
-            $run->run(['gs', '-q', '-dSAFER', '-dNOPAUSE', '-dBATCH', '-dEPSCrop', '-dAutoRotatePages=/None', '-dCompatibilityLevel=1.7', '-dEncodeColorImages=true', '-sDEVICE=pdfwrite', '-sOutputFile=in.pdf', 'in.ps'], 'The PostScript file');
+            $run->run(
+                [
+                    'gs',
+                    '-q',
+                    '-dSAFER',
+                    '-dNOPAUSE',
+                    '-dBATCH',
+                    '-dEPSCrop',
+                    '-dAutoRotatePages=/None',
+                    '-dCompatibilityLevel=1.7',
+                    '-dEncodeColorImages=true',
+                    '-sDEVICE=pdfwrite',
+                    '-sOutputFile=in.pdf',
+                    'in.ps',
+                ],
+                'The PostScript file',
+            );
             if (! is_file("{$folder}/in.pdf")) {
                 throw FileRefused::because('The PostScript file shows no page.');
             }

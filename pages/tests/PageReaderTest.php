@@ -71,7 +71,13 @@ final class PageReaderTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function art(): iterable
     {
-        foreach (['@twemoji/svg/1f3ee.svg', '@twemoji/svg/1f6a4.svg', 'flag-icons/flags/4x3/no.svg', 'heroicons/24/solid/home.svg', '@mapbox/maki/icons/harbor.svg'] as $path) {
+        foreach ([
+            '@twemoji/svg/1f3ee.svg',
+            '@twemoji/svg/1f6a4.svg',
+            'flag-icons/flags/4x3/no.svg',
+            'heroicons/24/solid/home.svg',
+            '@mapbox/maki/icons/harbor.svg',
+        ] as $path) {
             yield $path => [dirname(__DIR__, 2)."/node_modules/{$path}"];
         }
     }
@@ -87,7 +93,13 @@ final class PageReaderTest extends TestCase
         self::assertEqualsWithDelta([(float) ($m[1] ?? 0) * 25.4 / 72, (float) ($m[2] ?? 0) * 25.4 / 72], [$art->width, $art->height], 0.001);
         $theirs = $this->picture("pdftocairo -png -scale-to 240 -singlefile {$this->folder}/in.pdf {$this->folder}/out");
         file_put_contents("{$this->folder}/ours.svg", Writer::write(Seen::of($art)));
-        $ours = $this->picture(sprintf('rsvg-convert -w %d -h %d -b white %s/ours.svg -o %s/out.png', imagesx($theirs), imagesy($theirs), $this->folder, $this->folder));
+        $ours = $this->picture(sprintf(
+            'rsvg-convert -w %d -h %d -b white %s/ours.svg -o %s/out.png',
+            imagesx($theirs),
+            imagesy($theirs),
+            $this->folder,
+            $this->folder,
+        ));
         $sum = 0;
         for ($x = 0; $x < imagesx($theirs); $x++) {
             for ($y = 0; $y < imagesy($theirs); $y++) {
@@ -101,7 +113,8 @@ final class PageReaderTest extends TestCase
     #[Test]
     public function postscript_is_read_at_the_size_of_its_box(): void
     {
-        $eps = "%!PS-Adobe-3.0 EPSF-3.0\n%%BoundingBox: 0 0 144 72\n%%EndComments\n1 0 0 setrgbcolor 0 0 144 72 rectfill 0 0 1 setrgbcolor 36 18 72 36 rectfill\nshowpage\n";
+        $eps = "%!PS-Adobe-3.0 EPSF-3.0\n%%BoundingBox: 0 0 144 72\n%%EndComments\n1 0 0 setrgbcolor 0 0 144 72 rectfill 0 0 1 setrgbcolor 36 18 72 36"
+            ." rectfill\nshowpage\n";
         $art = self::read($eps)->drawing->artwork;
         self::assertEqualsWithDelta([50.8, 25.4], [$art->width, $art->height], 0.01);
         self::assertSame(['#ff0000', '#0000ff'], array_map(static fn (Piece $piece): ?string => $piece->fill?->colour->hex(), $art->pieces));
@@ -111,8 +124,21 @@ final class PageReaderTest extends TestCase
     #[Test]
     public function names_of_inks_and_overprint_are_named_as_not_kept(): void
     {
-        $piece = static fn (float $x, string $hex): Piece => new Piece("p{$x}", Shape::of(Contour::rectangle($x, 10, 30, 30)), new Paint(Colour::fromHex($hex)));
-        $layout = new Layout('film', 'Film', 100.0, 60.0, [new Layer(Role::Plate, 'Harbour blue', '#1f4fa0', [$piece(10.0, '#1f4fa0')]), new Layer(Role::Plate, 'Signal red', '#c03020', [$piece(30.0, '#c03020')], overprints: true)]);
+        $piece = static fn (float $x, string $hex): Piece => new Piece(
+            "p{$x}",
+            Shape::of(Contour::rectangle($x, 10, 30, 30)),
+            new Paint(Colour::fromHex($hex)),
+        );
+        $layout = new Layout(
+            'film',
+            'Film',
+            100.0,
+            60.0,
+            [
+                new Layer(Role::Plate, 'Harbour blue', '#1f4fa0', [$piece(10.0, '#1f4fa0')]),
+                new Layer(Role::Plate, 'Signal red', '#c03020', [$piece(30.0, '#c03020')], overprints: true),
+            ],
+        );
         $arrived = self::read(Formats::bytes(Formats::make('pdf'), [$layout]));
         $said = array_column(array_map(static fn (Finding $finding): array => [$finding->kind, $finding->message], $arrived->drawing->findings), 1, 0);
         self::assertStringContainsString('"Harbour blue", "Signal red"', $said['spot-colour'] ?? '');

@@ -12,7 +12,30 @@ use PHPat\Test\PHPat;
 /** Each room of the core knows only the rooms above it, and the core knows nothing of the application round it. */
 final class RoomsTest
 {
-    private const ROOMS = ['Patience', 'Geometry', 'PlanarMap', 'Stroke', 'Measure', 'Type', 'Described', 'Artwork', 'Recipe', 'Seen', 'Flat', 'Edit', 'Prepare', 'Line', 'Check', 'Separate', 'Device', 'Sheet', 'Format', 'Process', 'Shop', 'Proof'];
+    private const ROOMS = [
+        'Patience',
+        'Geometry',
+        'PlanarMap',
+        'Stroke',
+        'Measure',
+        'Type',
+        'Described',
+        'Artwork',
+        'Recipe',
+        'Seen',
+        'Flat',
+        'Edit',
+        'Prepare',
+        'Line',
+        'Check',
+        'Separate',
+        'Device',
+        'Sheet',
+        'Format',
+        'Process',
+        'Shop',
+        'Proof',
+    ];
 
     /** Neighbours that know nothing of each other either way: of the room, what it must not know above. */
     private const APART = [['Prepare', 'Edit']];
@@ -22,7 +45,11 @@ final class RoomsTest
     public function each_room_knows_only_those_above(): iterable
     {
         foreach (self::ROOMS as $i => $room) {
-            $others = array_filter(self::ROOMS, static fn (string $name, int $k): bool => $k > $i || in_array([$room, $name], self::APART, true), ARRAY_FILTER_USE_BOTH);
+            $others = array_filter(
+                self::ROOMS,
+                static fn (string $name, int $k): bool => $k > $i || in_array([$room, $name], self::APART, true),
+                ARRAY_FILTER_USE_BOTH,
+            );
             $below = array_map(static fn (string $name) => Selector::inNamespace("NeatEdge\\Core\\{$name}"), array_values($others));
             if ($below !== []) {
                 yield PHPat::rule()
@@ -41,7 +68,14 @@ final class RoomsTest
             ->classes(Selector::inNamespace('NeatEdge\Core'))
             ->excluding(Selector::inNamespace('NeatEdge\Core\Tests'))
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('Illuminate'), Selector::inNamespace('App'), Selector::inNamespace('NeatEdge\Console'), Selector::inNamespace('Symfony\Component\Console'), Selector::inNamespace('Symfony\Component\Process'), Selector::inNamespace('Symfony\Component\HttpFoundation'))
+            ->classes(
+                Selector::inNamespace('Illuminate'),
+                Selector::inNamespace('App'),
+                Selector::inNamespace('NeatEdge\Console'),
+                Selector::inNamespace('Symfony\Component\Console'),
+                Selector::inNamespace('Symfony\Component\Process'),
+                Selector::inNamespace('Symfony\Component\HttpFoundation'),
+            )
             ->because('the core has no framework, no HTTP, no database');
     }
 
@@ -49,7 +83,13 @@ final class RoomsTest
     public function what_is_stored_and_made_knows_no_http(): Rule
     {
         return PHPat::rule()
-            ->classes(Selector::inNamespace('App\Models'), Selector::inNamespace('App\Prep'), Selector::inNamespace('App\Works'), Selector::inNamespace('App\Drawn'), Selector::inNamespace('App\Policies'))
+            ->classes(
+                Selector::inNamespace('App\Models'),
+                Selector::inNamespace('App\Prep'),
+                Selector::inNamespace('App\Works'),
+                Selector::inNamespace('App\Drawn'),
+                Selector::inNamespace('App\Policies'),
+            )
             ->shouldNotDependOn()
             ->classes(Selector::inNamespace('App\Http'), Selector::inNamespace('Illuminate\Http'), Selector::inNamespace('Symfony\Component\HttpFoundation'))
             ->because('what a shop keeps and makes is the same for a page, a program and a worker');
@@ -61,7 +101,12 @@ final class RoomsTest
         return PHPat::rule()
             ->classes(Selector::inNamespace('App\Drawn'))
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('App\Models'), Selector::inNamespace('App\Prep'), Selector::inNamespace('App\Works'), Selector::inNamespace('Illuminate'))
+            ->classes(
+                Selector::inNamespace('App\Models'),
+                Selector::inNamespace('App\Prep'),
+                Selector::inNamespace('App\Works'),
+                Selector::inNamespace('Illuminate'),
+            )
             ->because('it is stored with each piece, and must be the same whoever asks');
     }
 
@@ -82,7 +127,12 @@ final class RoomsTest
         return PHPat::rule()
             ->classes(Selector::inNamespace('NeatEdge\Devices'))
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('NeatEdge\Core'), Selector::inNamespace('App'), Selector::inNamespace('Illuminate'), Selector::inNamespace('NeatEdge\Console'))
+            ->classes(
+                Selector::inNamespace('NeatEdge\Core'),
+                Selector::inNamespace('App'),
+                Selector::inNamespace('Illuminate'),
+                Selector::inNamespace('NeatEdge\Console'),
+            )
             ->because('a stand-in that shared code with the sender would prove nothing');
     }
 

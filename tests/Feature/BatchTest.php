@@ -28,7 +28,8 @@ final class BatchTest extends TestCase
 
     private static function svg(string $width): string
     {
-        return '<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="40mm" viewBox="0 0 60 40"><rect x="5" y="5" width="30" height="'.$width.'" fill="#223344"/></svg>';
+        return '<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="40mm" viewBox="0 0 60 40"><rect x="5" y="5" width="30" height="'.$width
+            .'" fill="#223344"/></svg>';
     }
 
     /**
@@ -57,7 +58,10 @@ final class BatchTest extends TestCase
     #[Test]
     public function files_and_a_zip_are_prepared_each_with_its_own_outcome(): void
     {
-        $id = $this->send([self::zip(), UploadedFile::fake()->createWithContent('pier.svg', self::svg('.3')), UploadedFile::fake()->createWithContent('torn.svg', '<svg')], ['sizes' => "file,width\npier.svg,120mm\n"])->assertCreated()->json('id');
+        $id = $this->send(
+            [self::zip(), UploadedFile::fake()->createWithContent('pier.svg', self::svg('.3')), UploadedFile::fake()->createWithContent('torn.svg', '<svg')],
+            ['sizes' => "file,width\npier.svg,120mm\n"],
+        )->assertCreated()->json('id');
         $batch = $this->getJson("/api/v1/batches/{$id}")->assertOk()->json();
         self::assertSame(['done', 4, 4], [$batch['work']['state'], $batch['files'], $batch['done']]);
         self::assertSame(['notes.txt'], $batch['notTaken']);
@@ -84,7 +88,10 @@ final class BatchTest extends TestCase
     #[Test]
     public function a_batch_that_was_stopped_goes_on_where_it_was(): void
     {
-        $id = $this->send([UploadedFile::fake()->createWithContent('a.svg', self::svg('5')), UploadedFile::fake()->createWithContent('b.svg', self::svg('6'))], ['width' => '80mm'])->assertCreated()->json('id');
+        $id = $this->send(
+            [UploadedFile::fake()->createWithContent('a.svg', self::svg('5')), UploadedFile::fake()->createWithContent('b.svg', self::svg('6'))],
+            ['width' => '80mm'],
+        )->assertCreated()->json('id');
         $batch = Batch::query()->whereKey($id)->firstOrFail();
         $at = filemtime($batch->folder('out/a.svg/row.json'));
         File::deleteDirectory($batch->folder('out/b.svg'));
@@ -126,7 +133,18 @@ final class BatchTest extends TestCase
         self::assertSame(['done'], array_values(array_unique(array_column($batch['rows'], 'state'))));
         self::assertSame(['read me.txt'], $batch['notTaken']);
         $names = array_column($batch['rows'], 'file');
-        foreach (['logo.svg', 'b - logo.svg', 'LOGO (2).svg', 'a_b.svg', 'a_b (2).svg', 'ランタン.svg', 'cut.dxf', 'cut.plt', 'twice.svg', 'twice (2).svg'] as $name) {
+        foreach ([
+            'logo.svg',
+            'b - logo.svg',
+            'LOGO (2).svg',
+            'a_b.svg',
+            'a_b (2).svg',
+            'ランタン.svg',
+            'cut.dxf',
+            'cut.plt',
+            'twice.svg',
+            'twice (2).svg',
+        ] as $name) {
             self::assertContains($name, $names);
         }
     }

@@ -24,7 +24,10 @@ final class BenchTest extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->job = $this->postJson('/api/v1/jobs', ['process' => 'screen-print', 'width' => '20cm', 'height' => '150', 'title' => 'Lantern'])->assertCreated()->json('id');
+        $this->job = $this->postJson(
+            '/api/v1/jobs',
+            ['process' => 'screen-print', 'width' => '20cm', 'height' => '150', 'title' => 'Lantern'],
+        )->assertCreated()->json('id');
     }
 
     /**
@@ -55,7 +58,10 @@ final class BenchTest extends TestCase
     public function an_empty_bench_has_a_typed_size_and_is_drawn_on(): void
     {
         $state = $this->getJson("/api/v1/jobs/{$this->job}")->assertOk();
-        self::assertEquals([200.0, 150.0, [], 'An empty bench'], [$state->json('job.width'), $state->json('job.height'), $state->json('art.pieces'), $state->json('history.label')]);
+        self::assertEquals(
+            [200.0, 150.0, [], 'An empty bench'],
+            [$state->json('job.width'), $state->json('job.height'), $state->json('art.pieces'), $state->json('history.label')],
+        );
         $id = $this->shape();
         $this->getJson("/api/v1/jobs/{$this->job}")->assertJsonPath('art.pieces.0.id', $id)->assertJsonPath('art.pieces.0.live', ['shape', 'star']);
         $this->postJson('/api/v1/jobs', ['process' => 'screen-print', 'width' => 'wide', 'height' => '150'])->assertStatus(422);
@@ -78,7 +84,14 @@ final class BenchTest extends TestCase
     {
         $id = $this->shape();
         $states = ['', $this->stored()];
-        foreach ([['fill', ['pieces' => [$id], 'colour' => '#ff0000']], ['repeat', ['pieces' => [$id], 'as' => 'ring', 'count' => 5, 'centreX' => 100, 'centreY' => 75]], ['add-layer', ['name' => 'Rope']], ['centre-lines', []], ['bake', ['pieces' => [$id]]], ['remove', ['pieces' => [$id]]]] as [$kind, $fields]) {
+        foreach ([
+            ['fill', ['pieces' => [$id], 'colour' => '#ff0000']],
+            ['repeat', ['pieces' => [$id], 'as' => 'ring', 'count' => 5, 'centreX' => 100, 'centreY' => 75]],
+            ['add-layer', ['name' => 'Rope']],
+            ['centre-lines', []],
+            ['bake', ['pieces' => [$id]]],
+            ['remove', ['pieces' => [$id]]],
+        ] as [$kind, $fields]) {
             $this->edit($kind, $fields)->assertOk();
             $states[] = $this->stored();
         }
@@ -86,7 +99,10 @@ final class BenchTest extends TestCase
             $this->postJson("/api/v1/jobs/{$this->job}/undo", ['version' => $this->version()])->assertOk();
             self::assertSame($states[$i], $this->stored(), "back to state {$i}");
         }
-        $this->postJson("/api/v1/jobs/{$this->job}/undo", ['version' => $this->version()])->assertJsonPath('history.canUndo', false)->assertJsonPath('history.nextLabel', 'Draw: star');
+        $this->postJson(
+            "/api/v1/jobs/{$this->job}/undo",
+            ['version' => $this->version()],
+        )->assertJsonPath('history.canUndo', false)->assertJsonPath('history.nextLabel', 'Draw: star');
         for ($i = 1; $i < count($states); $i++) {
             $this->postJson("/api/v1/jobs/{$this->job}/redo", ['version' => $this->version()])->assertOk();
             self::assertSame($states[$i], $this->stored(), "forward to state {$i}");
@@ -124,10 +140,19 @@ final class BenchTest extends TestCase
         $before = $this->stored();
         // What is wished and is so already is no mistake: nothing is said, and nothing stored.
         $version = $this->version();
-        foreach ([['mark', ['pieces' => [$id], 'name' => 'Star', 'hidden' => false, 'locked' => false]], ['place', ['pieces' => [$id], 'width' => '100%']], ['order', ['pieces' => [$id], 'to' => 'front']]] as [$kind, $fields]) {
+        foreach ([
+            ['mark', ['pieces' => [$id], 'name' => 'Star', 'hidden' => false, 'locked' => false]],
+            ['place', ['pieces' => [$id], 'width' => '100%']],
+            ['order', ['pieces' => [$id], 'to' => 'front']],
+        ] as [$kind, $fields]) {
             $this->edit($kind, $fields)->assertOk()->assertJsonPath('changes.pieces', [])->assertJsonPath('job.version', $version);
         }
-        foreach ([['place', ['pieces' => [$id], 'width' => 'wide']], ['text', ['text' => '']], ['knit', []], ['fill', ['pieces' => [$id], 'colour' => '<b>']]] as [$kind, $fields]) {
+        foreach ([
+            ['place', ['pieces' => [$id], 'width' => 'wide']],
+            ['text', ['text' => '']],
+            ['knit', []],
+            ['fill', ['pieces' => [$id], 'colour' => '<b>']],
+        ] as [$kind, $fields]) {
             self::assertMatchesRegularExpression('/^["A-Z][^\n]+\.$/', $this->edit($kind, $fields)->assertStatus(422)->json('message'));
         }
         self::assertSame([2, $before], [Revision::query()->count(), $this->stored()]);
@@ -139,7 +164,10 @@ final class BenchTest extends TestCase
         $a = $this->shape();
         $this->shape('heart', 80, 40);
         $before = $this->stored();
-        $this->postJson("/api/v1/jobs/{$this->job}/previews", ['what' => 'edit', 'edit' => ['kind' => 'shape-values', 'pieces' => [$a], 'points' => 9]])->assertOk()
+        $this->postJson(
+            "/api/v1/jobs/{$this->job}/previews",
+            ['what' => 'edit', 'edit' => ['kind' => 'shape-values', 'pieces' => [$a], 'points' => 9]],
+        )->assertOk()
             ->assertJsonCount(1, 'pieces')->assertJsonPath('pieces.0.nodes', 18)->assertJsonPath('order', null);
         self::assertSame($before, $this->stored());
     }
@@ -149,11 +177,17 @@ final class BenchTest extends TestCase
     {
         $id = $this->shape();
         $kept = $this->stored();
-        $list = $this->postJson("/api/v1/jobs/{$this->job}/versions", ['name' => 'First <draft>'])->assertOk()->assertJsonPath('versions.0.name', 'First <draft>')->assertJsonPath('versions.0.current', true);
+        $list = $this->postJson(
+            "/api/v1/jobs/{$this->job}/versions",
+            ['name' => 'First <draft>'],
+        )->assertOk()->assertJsonPath('versions.0.name', 'First <draft>')->assertJsonPath('versions.0.current', true);
         $version = $list->json('versions.0.id');
         $this->edit('remove', ['pieces' => [$id]])->assertOk();
         $this->getJson("/api/v1/jobs/{$this->job}/versions/{$version}")->assertOk()->assertJsonPath('pieces.0.id', $id);
-        $this->postJson("/api/v1/jobs/{$this->job}/versions/{$version}/back", ['version' => $this->version()])->assertOk()->assertJsonPath('history.label', 'Back to "First <draft>"');
+        $this->postJson(
+            "/api/v1/jobs/{$this->job}/versions/{$version}/back",
+            ['version' => $this->version()],
+        )->assertOk()->assertJsonPath('history.label', 'Back to "First <draft>"');
         self::assertSame($kept, $this->stored());
         $this->postJson("/api/v1/jobs/{$this->job}/undo", ['version' => $this->version()])->assertOk();
         self::assertSame(0, BenchPiece::query()->count());
@@ -239,11 +273,22 @@ final class BenchTest extends TestCase
     #[Test]
     public function a_reference_that_is_no_picture_is_refused_and_an_svg_loses_all_but_its_shapes(): void
     {
-        foreach (['sail.png' => 'no picture', 'sail.svg' => '<svg xmlns="http://www.w3.org/2000/svg"><!ENTITY x SYSTEM "file:///etc/passwd">'] as $name => $bytes) {
-            $this->post("/api/v1/jobs/{$this->job}/reference", ['file' => UploadedFile::fake()->createWithContent($name, $bytes)], ['Accept' => 'application/json'])->assertStatus(422);
+        foreach ([
+            'sail.png' => 'no picture',
+            'sail.svg' => '<svg xmlns="http://www.w3.org/2000/svg"><!ENTITY x SYSTEM "file:///etc/passwd">',
+        ] as $name => $bytes) {
+            $this->post(
+                "/api/v1/jobs/{$this->job}/reference",
+                ['file' => UploadedFile::fake()->createWithContent($name, $bytes)],
+                ['Accept' => 'application/json'],
+            )->assertStatus(422);
         }
-        $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="10mm" height="10mm" viewBox="0 0 10 10" onload="alert(1)"><script>alert(2)</script><rect width="5" height="5" onclick="alert(3)"/></svg>';
-        $file = $this->post("/api/v1/jobs/{$this->job}/reference", ['file' => UploadedFile::fake()->createWithContent('sail.svg', $svg)])->assertCreated()->json('file');
+        $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="10mm" height="10mm" viewBox="0 0 10 10" onload="alert(1)"><script>alert(2)</script><rect'
+            .' width="5" height="5" onclick="alert(3)"/></svg>';
+        $file = $this->post(
+            "/api/v1/jobs/{$this->job}/reference",
+            ['file' => UploadedFile::fake()->createWithContent('sail.svg', $svg)],
+        )->assertCreated()->json('file');
         $shown = (string) $this->get("/api/v1/reference/{$file}")->getContent();
         self::assertStringContainsString('<path', $shown);
         self::assertStringNotContainsString('alert', $shown);

@@ -63,14 +63,31 @@ final class EveryRouteTest extends TestCase
     {
         $job = $this->postJson('/api/v1/jobs', ['process' => 'plain', 'width' => '100', 'height' => '100'])->assertCreated()->json('id');
         // To prepare it needs no words: where it stands is otherwise then, and nothing else.
-        $kept = static fn (): array => array_diff_key(ShopJob::query()->whereKey($job)->firstOrFail()->getAttributes(), ['preparation_id' => 1, 'standing' => 1]);
+        $kept = static fn (): array => array_diff_key(
+            ShopJob::query()->whereKey($job)->firstOrFail()->getAttributes(),
+            ['preparation_id' => 1, 'standing' => 1],
+        );
         $before = $kept();
         foreach (self::all() as [$method, $address]) {
             if (! in_array($method, ['POST', 'PATCH'], true)) {
                 continue;
             }
             $address = (string) preg_replace('~^/api/v1/jobs/999999~', "/api/v1/jobs/{$job}", $address);
-            foreach ([['version' => [], 'edit' => 'copy', 'pieces' => 7, 'name' => ['x'], 'width' => ['9'], 'text' => 4.5, 'process' => ['plain'], 'steps' => 'all', 'file' => 'no file', 'reason' => []], ['version' => true, 'edit' => ['kind' => ['x']], 'pieces' => [[]], 'steps' => [[]]]] as $body) {
+            foreach ([
+                [
+                    'version' => [],
+                    'edit' => 'copy',
+                    'pieces' => 7,
+                    'name' => ['x'],
+                    'width' => ['9'],
+                    'text' => 4.5,
+                    'process' => ['plain'],
+                    'steps' => 'all',
+                    'file' => 'no file',
+                    'reason' => [],
+                ],
+                ['version' => true, 'edit' => ['kind' => ['x']], 'pieces' => [[]], 'steps' => [[]]],
+            ] as $body) {
                 $answer = $this->json($method, $address, $body);
                 self::assertLessThan(500, $answer->getStatusCode(), "{$method} {$address}");
                 if ($answer->getStatusCode() >= 400) {

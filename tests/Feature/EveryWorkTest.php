@@ -57,13 +57,20 @@ final class EveryWorkTest extends TestCase
     #[DataProvider('kinds')]
     public function it_is_brought_to_workers_that_bin_start_keeps_and_says_all_of_itself(Kind $kind): void
     {
-        self::assertMatchesRegularExpression('/^work \S+ \S*\b'.$kind->queue().'\b/m', str_replace(['for number in 1 2 3 4; do ', '"'], ["\n", ''], (string) file_get_contents(base_path('bin/start'))), 'somebody works on that queue');
+        self::assertMatchesRegularExpression(
+            '/^work \S+ \S*\b'.$kind->queue().'\b/m',
+            str_replace(['for number in 1 2 3 4; do ', '"'], ["\n", ''], (string) file_get_contents(base_path('bin/start'))),
+            'somebody works on that queue',
+        );
         self::assertNotSame('', $kind->label());
         self::assertLessThanOrEqual(20, strlen($kind->key()));
         $work = self::start($kind);
         Queue::assertPushedOn($kind->queue(), RunWork::class);
         $row = WorkResource::row($work);
-        self::assertSame([$kind->key(), $kind->label(), 'waiting', $kind->pauses(), false, null], [$row['kind'], $row['label'], $row['state'], $row['pauses'], $row['goesOn'], $row['ended']]);
+        self::assertSame(
+            [$kind->key(), $kind->label(), 'waiting', $kind->pauses(), false, null],
+            [$row['kind'], $row['label'], $row['state'], $row['pauses'], $row['goesOn'], $row['ended']],
+        );
         foreach (['', 'The disk is full.', 'The server was stopped.'] as $why) {
             self::assertMatchesRegularExpression('/^[A-Z].*\.$/s', $kind->broke($work, $why), 'a whole sentence, whatever is known');
             self::assertStringNotContainsString('..', $kind->broke($work, $why));

@@ -16,11 +16,18 @@ final class FindingsTest extends TestCase
 {
     use RefreshDatabase;
 
-    private function job(string $body = '<rect x="10" y="10" width="80" height=".3" fill="#224"/><rect x="10" y="20" width="80" height=".2" fill="#224"/><rect x="10" y="30" width="60" height=".5" fill="#c33"/>', string $name = 'a.svg'): int
-    {
+    private function job(
+        string $body = '<rect x="10" y="10" width="80" height=".3" fill="#224"/><rect x="10" y="20" width="80" height=".2" fill="#224"/><rect x="10"'
+            .' y="30" width="60" height=".5" fill="#c33"/>',
+        string $name = 'a.svg',
+    ): int {
         $svg = "<svg xmlns='http://www.w3.org/2000/svg' width='100mm' height='50mm' viewBox='0 0 100 50'>{$body}</svg>";
 
-        return $this->post('/api/v1/jobs', ['process' => 'cut-vinyl', 'file' => UploadedFile::fake()->createWithContent($name, $svg)], ['Accept' => 'application/json'])->assertCreated()->json('id');
+        return $this->post(
+            '/api/v1/jobs',
+            ['process' => 'cut-vinyl', 'file' => UploadedFile::fake()->createWithContent($name, $svg)],
+            ['Accept' => 'application/json'],
+        )->assertCreated()->json('id');
     }
 
     /** @return array<string, mixed> the state of the job once it is prepared */
@@ -37,20 +44,35 @@ final class FindingsTest extends TestCase
         $job = $this->job();
         $state = $this->prepared($job);
         $groups = $state['preparation']['groups'];
-        self::assertSame([['thin-line', '#222244', 2], ['thin-line', '#cc3333', 1]], array_map(static fn (array $group): array => [$group['kind'], $group['sheet'], count($group['findings'])], $groups));
+        self::assertSame(
+            [['thin-line', '#222244', 2], ['thin-line', '#cc3333', 1]],
+            array_map(static fn (array $group): array => [$group['kind'], $group['sheet'], count($group['findings'])], $groups),
+        );
         $serious = $groups[0]['findings'];
         self::assertSame(['3 findings are open, 2 of them serious: thin line (3).'], $state['preparation']['verdict']['open']);
         $say = fn (array $fields) => $this->patchJson("/api/v1/jobs/{$job}/findings", ['preparation' => $state['preparation']['id'], ...$fields]);
-        $say(['findings' => [$serious[0]], 'accepted' => 'the customer cuts it herself'])->assertOk()->assertJsonPath('preparation.verdict.open', ['2 findings are open, 1 of them serious: thin line (2).'])->assertJsonPath('preparation.groups.0.accepted', 1);
+        $say(['findings' => [$serious[0]], 'accepted' => 'the customer cuts it herself'])->assertOk()->assertJsonPath(
+            'preparation.verdict.open',
+            ['2 findings are open, 1 of them serious: thin line (2).'],
+        )->assertJsonPath('preparation.groups.0.accepted', 1);
         $say(['findings' => [$groups[1]['findings'][0]]])->assertOk()->assertJsonPath('preparation.groups.1.seen', 1);
         $again = $this->prepared($job)['preparation'];
         self::assertSame(['2 findings are open, 1 of them serious: thin line (2).'], $again['verdict']['open'], 'what was only looked at is open');
         self::assertContains('the customer cuts it herself', array_column($again['result']['findings'], 'accepted'));
         self::assertSame([false, 2], [$this->getJson('/api/v1/jobs')->json('jobs.0.ready'), $this->getJson('/api/v1/jobs')->json('jobs.0.findings')]);
-        $this->patchJson("/api/v1/jobs/{$job}/findings", ['preparation' => $again['id'], 'findings' => [$again['groups'][0]['findings'][1]], 'accepted' => 'as well'])->assertOk()->assertJsonPath('preparation.verdict.open', ['1 finding is open: thin line.']);
-        $this->patchJson("/api/v1/jobs/{$job}/findings", ['preparation' => $again['id'], 'findings' => [$again['groups'][1]['findings'][0]], 'accepted' => 'and that'])->assertOk()->assertJsonPath('preparation.verdict.ready', true);
+        $this->patchJson(
+            "/api/v1/jobs/{$job}/findings",
+            ['preparation' => $again['id'], 'findings' => [$again['groups'][0]['findings'][1]], 'accepted' => 'as well'],
+        )->assertOk()->assertJsonPath('preparation.verdict.open', ['1 finding is open: thin line.']);
+        $this->patchJson(
+            "/api/v1/jobs/{$job}/findings",
+            ['preparation' => $again['id'], 'findings' => [$again['groups'][1]['findings'][0]], 'accepted' => 'and that'],
+        )->assertOk()->assertJsonPath('preparation.verdict.ready', true);
         self::assertTrue($this->getJson('/api/v1/jobs')->json('jobs.0.ready'));
-        $this->patchJson("/api/v1/jobs/{$job}/findings", ['preparation' => $again['id'], 'findings' => [$again['groups'][0]['findings'][1]], 'open' => true])->assertOk()->assertJsonPath('preparation.verdict.ready', false);
+        $this->patchJson(
+            "/api/v1/jobs/{$job}/findings",
+            ['preparation' => $again['id'], 'findings' => [$again['groups'][0]['findings'][1]], 'open' => true],
+        )->assertOk()->assertJsonPath('preparation.verdict.ready', false);
         foreach ([['findings' => []], ['findings' => ['x']], ['findings' => [0], 'accepted' => str_repeat('x', 300)]] as $wrong) {
             $say($wrong)->assertStatus(422);
         }
@@ -63,7 +85,10 @@ final class FindingsTest extends TestCase
         $preparation = $this->prepared($this->job())['preparation'];
         self::assertArrayNotHasKey('look_difference', $preparation['result']['steps'][1]);
         $this->getJson("/api/v1/preparations/{$preparation['id']}/stages/1/look")->assertOk()->assertJsonPath('seen_mm2', 0);
-        self::assertStringContainsString('look_difference', (string) \DB::table('step_results')->where('key', Preparation::query()->findOrFail($preparation['id'])->stage_keys[1] ?? '')->value('report'));
+        self::assertStringContainsString(
+            'look_difference',
+            (string) \DB::table('step_results')->where('key', Preparation::query()->findOrFail($preparation['id'])->stage_keys[1] ?? '')->value('report'),
+        );
         $this->getJson("/api/v1/preparations/{$preparation['id']}/stages/9/look")->assertNotFound();
     }
 
@@ -82,7 +107,10 @@ final class FindingsTest extends TestCase
     {
         $job = $this->job();
         $this->prepared($job);
-        $answer = $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'move', 'pieces' => ['p1'], 'x' => 5, 'y' => 0]])->assertOk();
+        $answer = $this->postJson(
+            "/api/v1/jobs/{$job}/edits",
+            ['version' => 1, 'edit' => ['kind' => 'move', 'pieces' => ['p1'], 'x' => 5, 'y' => 0]],
+        )->assertOk();
         self::assertTrue($answer->json('preparation.stale'));
         self::assertSame([], array_intersect(['result', 'groups', 'verdict'], array_keys($answer->json('preparation'))));
     }

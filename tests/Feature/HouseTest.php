@@ -14,7 +14,20 @@ use SplFileInfo;
 /** What no room may do, wherever it is written. */
 final class HouseTest extends TestCase
 {
-    private const CLOCK_AND_CHANCE = ['microtime', 'hrtime', 'time', 'date', 'usleep', 'sleep', 'random_bytes', 'random_int', 'rand', 'mt_rand', 'uniqid', 'getenv'];
+    private const CLOCK_AND_CHANCE = [
+        'microtime',
+        'hrtime',
+        'time',
+        'date',
+        'usleep',
+        'sleep',
+        'random_bytes',
+        'random_int',
+        'rand',
+        'mt_rand',
+        'uniqid',
+        'getenv',
+    ];
 
     private const FILES = ['file_get_contents', 'file_put_contents', 'fopen', 'unlink', 'glob', 'scandir', 'mkdir', 'tempnam', 'is_file'];
 
@@ -54,8 +67,15 @@ final class HouseTest extends TestCase
     {
         $root = dirname(__DIR__, 2);
         $named = 0;
-        foreach (['CONTRIBUTING.md', ...array_map(static fn (string $path): string => substr($path, strlen($root) + 1), glob("{$root}/docs/decisions/*.md") ?: [])] as $guide) {
-            preg_match_all('/`((?:core|app|console|devices|lines|pages|tests|resources|bench|docs|bin|routes|database)\/[\w.\/-]+)`/', (string) file_get_contents("{$root}/{$guide}"), $found);
+        foreach ([
+            'CONTRIBUTING.md',
+            ...array_map(static fn (string $path): string => substr($path, strlen($root) + 1), glob("{$root}/docs/decisions/*.md") ?: []),
+        ] as $guide) {
+            preg_match_all(
+                '/`((?:core|app|console|devices|lines|pages|tests|resources|bench|docs|bin|routes|database)\/[\w.\/-]+)`/',
+                (string) file_get_contents("{$root}/{$guide}"),
+                $found,
+            );
             foreach ($found[1] as $path) {
                 $named++;
                 self::assertFileExists("{$root}/{$path}", $guide);
@@ -72,15 +92,40 @@ final class HouseTest extends TestCase
             if (! $file instanceof SplFileInfo || $file->getExtension() !== 'php') {
                 continue;
             }
-            $tokens = array_values(array_filter(\PhpToken::tokenize((string) file_get_contents($file->getPathname())), static fn (\PhpToken $token): bool => ! $token->isIgnorable()));
+            $tokens = array_values(array_filter(
+                \PhpToken::tokenize((string) file_get_contents($file->getPathname())),
+                static fn (\PhpToken $token): bool => ! $token->isIgnorable(),
+            ));
             $names = [];
             foreach ($tokens as $i => $token) {
                 $before = $tokens[$i - 1] ?? null;
-                if ($token->is([T_STRING, T_EVAL]) && ($tokens[$i + 1]->text ?? '') === '(' && ! ($before?->is([T_OBJECT_OPERATOR, T_NULLSAFE_OBJECT_OPERATOR, T_DOUBLE_COLON, T_FUNCTION, T_NEW]) ?? false)) {
+                if ($token->is([T_STRING, T_EVAL]) && ($tokens[$i + 1]->text ?? '') === '(' && ! ($before?->is([
+                    T_OBJECT_OPERATOR,
+                    T_NULLSAFE_OBJECT_OPERATOR,
+                    T_DOUBLE_COLON,
+                    T_FUNCTION,
+                    T_NEW,
+                ]) ?? false)) {
                     $names[] = strtolower($token->text);
                 }
             }
             yield substr($file->getPathname(), strlen($root) + 1) => $names;
         }
+    }
+
+    #[Test]
+    public function no_line_hides_how_much_there_is(): void
+    {
+        $root = dirname(__DIR__, 2);
+        $long = [];
+        foreach (array_filter(explode("\n", (string) shell_exec("cd {$root} && git ls-files '*.php'")), static fn (string $file): bool => ! str_contains($file, 'tests/')) as $file) {
+            foreach (is_file("{$root}/{$file}") ? (file("{$root}/{$file}") ?: []) : [] as $number => $line) {
+                // What stands in a test as a drawing is as long as it is.
+                if (mb_strlen(rtrim($line)) > 160) {
+                    $long[] = $file.':'.($number + 1);
+                }
+            }
+        }
+        self::assertSame([], $long);
     }
 }

@@ -45,7 +45,10 @@ final class InterfaceTest extends TestCase
         foreach ($routes as $route) {
             $middleware = $route->gatherMiddleware();
             self::assertContains('throttle:asks', $middleware, $route->uri());
-            $asks = array_filter($middleware, static fn (string $one): bool => str_starts_with($one, 'Illuminate\Auth\Middleware\Authorize:') || str_starts_with($one, 'can:'));
+            $asks = array_filter(
+                $middleware,
+                static fn (string $one): bool => str_starts_with($one, 'Illuminate\Auth\Middleware\Authorize:') || str_starts_with($one, 'can:'),
+            );
             self::assertSame(in_array(Document::name($route), self::OPEN, true), $asks === [], $route->uri());
             foreach ($asks as $one) {
                 $wanted = match ($route->methods()[0]) {
@@ -62,17 +65,35 @@ final class InterfaceTest extends TestCase
     public function who_may_not_is_told_so_and_nothing_is_done(): void
     {
         $job = $this->postJson('/api/v1/jobs', ['process' => 'plain', 'width' => '100', 'height' => '100'])->assertCreated()->json('id');
-        $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'draw-shape', 'shape' => 'star', 'x' => 50, 'y' => 50, 'width' => 30, 'height' => 30, 'fill' => '#112233']])->assertOk();
+        $this->postJson(
+            "/api/v1/jobs/{$job}/edits",
+            ['version' => 1, 'edit' => ['kind' => 'draw-shape', 'shape' => 'star', 'x' => 50, 'y' => 50, 'width' => 30, 'height' => 30, 'fill' => '#112233']],
+        )->assertOk();
         $this->postJson("/api/v1/jobs/{$job}/preparations")->assertStatus(202);
         $this->postJson("/api/v1/jobs/{$job}/versions", ['name' => 'First'])->assertOk();
         $this->postJson('/api/v1/stock', ['kind' => 'material', 'name' => 'Trial'])->assertCreated();
-        $ids = ['job' => $job, 'preparation' => Preparation::query()->value('id'), 'version' => Version::query()->value('id'), 'item' => StockItem::query()->value('id'), 'work' => Work::query()->value('id')];
-        $state = static fn (): array => [ShopJob::query()->count(), ShopJob::query()->whereKey($job)->firstOrFail()->getAttributes(), Version::query()->count(), StockItem::query()->count(), Work::query()->get()->toArray()];
+        $ids = [
+            'job' => $job,
+            'preparation' => Preparation::query()->value('id'),
+            'version' => Version::query()->value('id'),
+            'item' => StockItem::query()->value('id'),
+            'work' => Work::query()->value('id'),
+        ];
+        $state = static fn (): array => [
+            ShopJob::query()->count(),
+            ShopJob::query()->whereKey($job)->firstOrFail()->getAttributes(),
+            Version::query()->count(),
+            StockItem::query()->count(),
+            Work::query()->get()->toArray(),
+        ];
         $before = $state();
         Gate::before(static fn (?Authenticatable $person): bool => false);
         $refused = 0;
         foreach (Document::routes() as $route) {
-            if (in_array(Document::name($route), self::OPEN, true) || array_diff($route->parameterNames(), [...array_keys($ids), 'number', 'stage', 'notice', 'name', 'format', 'step', 'file']) !== []) {
+            if (in_array(Document::name($route), self::OPEN, true) || array_diff(
+                $route->parameterNames(),
+                [...array_keys($ids), 'number', 'stage', 'notice', 'name', 'format', 'step', 'file'],
+            ) !== []) {
                 continue;
             }
             $places = ['number' => 1, 'stage' => 0, 'notice' => 0, 'name' => 'none', 'format' => 'svg', 'step' => 's1', 'file' => str_repeat('0', 32)] + $ids;
@@ -91,7 +112,10 @@ final class InterfaceTest extends TestCase
         for ($i = 0; $i < 3; $i++) {
             $this->getJson('/api/v1/colours')->assertOk();
         }
-        $this->getJson('/api/v1/colours')->assertTooManyRequests()->assertJsonPath('message', 'Too many requests at once; wait a moment and try again.')->assertHeader('Retry-After');
+        $this->getJson('/api/v1/colours')->assertTooManyRequests()->assertJsonPath(
+            'message',
+            'Too many requests at once; wait a moment and try again.',
+        )->assertHeader('Retry-After');
         $this->travel(61)->seconds();
         $this->getJson('/api/v1/colours')->assertOk();
         config(['neat-edge.asks_a_minute' => 6000, 'neat-edge.files_a_minute' => 1]);
@@ -106,9 +130,19 @@ final class InterfaceTest extends TestCase
         config(['neat-edge.page_token' => true]);
         $this->postJson('/api/v1/length', ['text' => '3in'])->assertStatus(419);
         $told = $this->getJson('/api/v1/token')->assertOk();
-        $cookies = array_map(static fn ($one): string => (string) $one->getValue(), array_filter($told->headers->getCookies(), static fn ($one): bool => $one->getName() === config('session.cookie')));
+        $cookies = array_map(
+            static fn ($one): string => (string) $one->getValue(),
+            array_filter($told->headers->getCookies(), static fn ($one): bool => $one->getName() === config('session.cookie')),
+        );
         self::assertCount(1, $cookies);
-        $by = $this->call('POST', '/api/v1/length', ['text' => '3in'], [config('session.cookie') => array_values($cookies)[0]], [], ['HTTP_ACCEPT' => 'application/json', 'HTTP_X_CSRF_TOKEN' => $told->json('token')]);
+        $by = $this->call(
+            'POST',
+            '/api/v1/length',
+            ['text' => '3in'],
+            [config('session.cookie') => array_values($cookies)[0]],
+            [],
+            ['HTTP_ACCEPT' => 'application/json', 'HTTP_X_CSRF_TOKEN' => $told->json('token')],
+        );
         self::assertSame(200, $by->getStatusCode(), (string) $by->getContent());
     }
 
@@ -116,9 +150,23 @@ final class InterfaceTest extends TestCase
     public function lists_that_can_be_long_come_in_pages(): void
     {
         for ($i = 0; $i < 203; $i++) {
-            ShopJob::query()->create(['title' => "Old {$i}", 'process' => 'plain', 'width_mm' => 1, 'height_mm' => 1, 'source_name' => '', 'notices' => [], 'intake_width_mm' => 1, 'revision' => 1, 'version' => 1, 'deleted_at' => now()->subMinutes($i)]);
+            ShopJob::query()->create([
+                'title' => "Old {$i}",
+                'process' => 'plain',
+                'width_mm' => 1,
+                'height_mm' => 1,
+                'source_name' => '',
+                'notices' => [],
+                'intake_width_mm' => 1,
+                'revision' => 1,
+                'version' => 1,
+                'deleted_at' => now()->subMinutes($i),
+            ]);
         }
-        self::assertCount(200, $this->getJson('/api/v1/trash')->assertOk()->assertJsonPath('data.0.title', 'Old 0')->assertJsonPath('meta.current_page', 1)->json('data'));
+        self::assertCount(
+            200,
+            $this->getJson('/api/v1/trash')->assertOk()->assertJsonPath('data.0.title', 'Old 0')->assertJsonPath('meta.current_page', 1)->json('data'),
+        );
         self::assertSame(['Old 200', 'Old 201', 'Old 202'], array_column($this->getJson('/api/v1/trash?page=2')->assertOk()->json('data'), 'title'));
     }
 
@@ -137,10 +185,21 @@ final class InterfaceTest extends TestCase
         $schema = Rules::of(TrialRequest::class);
         self::assertSame(['name', 'rows'], $schema['required']);
         $validator = new Validator;
-        $takes = static fn (array $data): bool => $validator->validate(json_decode((string) json_encode($data ?: new \stdClass)), json_decode((string) json_encode($schema)))->isValid();
+        $takes = static fn (array $data): bool => $validator->validate(
+            json_decode((string) json_encode($data ?: new \stdClass)),
+            json_decode((string) json_encode($schema)),
+        )->isValid();
         self::assertTrue($takes(['name' => 'Ina', 'rows' => [['x' => 2]]]));
         self::assertTrue($takes(['name' => 'Ina', 'rows' => [], 'way' => 'up', 'count' => '3', 'note' => null]));
-        foreach ([[], ['name' => 'Ina'], ['name' => '', 'rows' => []], ['name' => 'Too long a name', 'rows' => []], ['name' => 'Ina', 'rows' => [['x' => 'a', 'y' => []]]], ['name' => 'Ina', 'rows' => [], 'way' => 'left'], ['name' => 'Ina', 'rows' => [], 'count' => 11]] as $wrong) {
+        foreach ([
+            [],
+            ['name' => 'Ina'],
+            ['name' => '', 'rows' => []],
+            ['name' => 'Too long a name', 'rows' => []],
+            ['name' => 'Ina', 'rows' => [['x' => 'a', 'y' => []]]],
+            ['name' => 'Ina', 'rows' => [], 'way' => 'left'],
+            ['name' => 'Ina', 'rows' => [], 'count' => 11],
+        ] as $wrong) {
             self::assertFalse($takes($wrong), (string) json_encode($wrong));
         }
     }
@@ -151,7 +210,10 @@ final class TrialRequest extends Asks
     public function rules(): array
     {
         return [
-            'name' => ['required', 'string', 'min:1', 'max:10'], 'rows' => ['required', 'array', 'list'], 'rows.*.x' => ['required', 'integer'], 'rows.*.y' => ['numeric'],
+            'name' => ['required', 'string', 'min:1', 'max:10'],
+            'rows' => ['required', 'array', 'list'],
+            'rows.*.x' => ['required', 'integer'],
+            'rows.*.y' => ['numeric'],
             'way' => ['sometimes', 'in:up,down'], 'count' => ['integer', 'between:1,10'], 'note' => ['nullable', 'string'],
         ];
     }

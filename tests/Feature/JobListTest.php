@@ -44,7 +44,11 @@ final class JobListTest extends TestCase
     #[Test]
     public function it_is_searched_by_all_words_and_put_in_order_with_what_is_missing_last(): void
     {
-        [$a, $b, $c] = [$this->job('Window decal', 'Boat Club', '2026-12-09'), $this->job('decal 10', process: 'engraving'), $this->job('Decal 9', 'Änglers', '2026-12-01')];
+        [$a, $b, $c] = [
+            $this->job('Window decal', 'Boat Club', '2026-12-09'),
+            $this->job('decal 10', process: 'engraving'),
+            $this->job('Decal 9', 'Änglers', '2026-12-01'),
+        ];
         DB::table('shop_jobs')->where('id', $b)->update(['findings' => 3]);
         self::assertSame([$a], $this->found('search=club+DECAL'));
         self::assertSame([$b], $this->found('search=+engra+'));
@@ -71,9 +75,17 @@ final class JobListTest extends TestCase
     #[Test]
     public function where_a_job_stands_follows_all_that_changes_it(): void
     {
-        $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="40mm" viewBox="0 0 60 40"><rect x="5" y="5" width="30" height="20" fill="#223344"/><image href="http://elsewhere.example/x.png" width="5" height="5"/></svg>';
-        $job = $this->post('/api/v1/jobs', ['process' => 'cut-vinyl', 'file' => UploadedFile::fake()->createWithContent('a.svg', $svg)], ['Accept' => 'application/json'])->assertCreated()->json('id');
-        $stands = fn (): array => [ShopJob::query()->whereKey($job)->value('standing'), ...array_values(array_intersect_key($this->getJson('/api/v1/jobs')->json('jobs.0'), array_flip(['state', 'stale', 'ready', 'findings'])))];
+        $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="40mm" viewBox="0 0 60 40"><rect x="5" y="5" width="30" height="20"'
+            .' fill="#223344"/><image href="http://elsewhere.example/x.png" width="5" height="5"/></svg>';
+        $job = $this->post(
+            '/api/v1/jobs',
+            ['process' => 'cut-vinyl', 'file' => UploadedFile::fake()->createWithContent('a.svg', $svg)],
+            ['Accept' => 'application/json'],
+        )->assertCreated()->json('id');
+        $stands = fn (): array => [
+            ShopJob::query()->whereKey($job)->value('standing'),
+            ...array_values(array_intersect_key($this->getJson('/api/v1/jobs')->json('jobs.0'), array_flip(['state', 'stale', 'ready', 'findings']))),
+        ];
         self::assertSame([Standing::FRESH, 'new', false, false, 1], $stands());
         Queue::fake();
         $work = $this->postJson("/api/v1/jobs/{$job}/preparations")->json('work.id');
@@ -87,7 +99,13 @@ final class JobListTest extends TestCase
         $this->patchJson("/api/v1/jobs/{$job}/notices/0", ['accepted' => 'The customer knows'])->assertOk();
         self::assertSame([Standing::READY, 'done', false, true, 0], $stands());
         self::assertSame([[$job], [], []], [$this->found('only=ready'), $this->found('only=open'), $this->found('only=fresh')]);
-        $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'draw-shape', 'shape' => 'rectangle', 'x' => 1, 'y' => 1, 'width' => 0.2, 'height' => 30, 'fill' => '#223344']])->assertOk();
+        $this->postJson(
+            "/api/v1/jobs/{$job}/edits",
+            [
+                'version' => $this->version($job),
+                'edit' => ['kind' => 'draw-shape', 'shape' => 'rectangle', 'x' => 1, 'y' => 1, 'width' => 0.2, 'height' => 30, 'fill' => '#223344'],
+            ],
+        )->assertOk();
         self::assertSame([Standing::STALE, 'done', true, false, 0], $stands());
         self::assertSame([$job], $this->found('only=open'));
         $hold = Works::take($this->postJson("/api/v1/jobs/{$job}/preparations")->json('work.id'));
@@ -104,7 +122,16 @@ final class JobListTest extends TestCase
         $first = $this->job('The very first', 'Harbour office');
         $row = (array) DB::table('shop_jobs')->find($first);
         foreach (array_chunk(range(1, 5000), 500) as $numbers) {
-            DB::table('shop_jobs')->insert(array_map(static fn (int $i): array => [...$row, 'id' => $first + $i, 'title' => "Job {$i}", ...Standing::keys("Job {$i}", '', null, 'Cut vinyl'), 'updated_at' => now()->addSeconds($i)], $numbers));
+            DB::table('shop_jobs')->insert(array_map(
+                static fn (int $i): array => [
+                    ...$row,
+                    'id' => $first + $i,
+                    'title' => "Job {$i}",
+                    ...Standing::keys("Job {$i}", '', null, 'Cut vinyl'),
+                    'updated_at' => now()->addSeconds($i),
+                ],
+                $numbers,
+            ));
         }
         DB::table('job_words')->insertUsing(['word', 'shop_job_id'], DB::table('shop_jobs')->where('id', '>', $first)->selectRaw("'job', id"));
         DB::enableQueryLog();
@@ -112,7 +139,11 @@ final class JobListTest extends TestCase
         self::assertLessThanOrEqual(6, count(DB::getQueryLog()));
         self::assertSame([60, 1001, 1001, $first + 5000], [count($page['jobs']), $page['found'], $page['all'], $page['jobs'][0]['id']]);
         self::assertSame([$first], $this->found('search=office'));
-        self::assertSame([1001, 60], [$this->getJson('/api/v1/jobs?search=job')->json('found'), count($this->found('search=job&page=3'))], 'of very many it is said that there are more');
+        self::assertSame(
+            [1001, 60],
+            [$this->getJson('/api/v1/jobs?search=job')->json('found'), count($this->found('search=job&page=3'))],
+            'of very many it is said that there are more',
+        );
         self::assertCount(21, $this->found('page=84'));
         self::assertSame([], $this->found('page=85'));
         self::assertSame($first + 9, $this->found('order=title&search=job')[8], '10 comes after 9');

@@ -28,7 +28,9 @@ final class JobsTest extends TestCase
 {
     use RefreshDatabase;
 
-    private const DECAL = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="50mm" viewBox="0 0 100 50"><rect id="panel" x="10" y="10" width="50" height="20" fill="#f00"/><path id="rope" d="M20 20h60" stroke="#00f" stroke-width="4"/><path d="M10 40h80" stroke="#f00" stroke-width=".1"/><foreignObject x="5" y="45" width="9" height="3"/></svg>';
+    private const DECAL = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="50mm" viewBox="0 0 100 50"><rect id="panel" x="10" y="10"'
+        .' width="50" height="20" fill="#f00"/><path id="rope" d="M20 20h60" stroke="#00f" stroke-width="4"/><path d="M10 40h80" stroke="#f00"'
+        .' stroke-width=".1"/><foreignObject x="5" y="45" width="9" height="3"/></svg>';
 
     /**
      * @param  array<string, string>  $fields
@@ -36,7 +38,11 @@ final class JobsTest extends TestCase
      */
     private function send(string $svg, array $fields = [], string $name = 'decal.svg'): TestResponse
     {
-        return $this->post('/api/v1/jobs', ['process' => 'cut-vinyl', ...$fields, 'file' => UploadedFile::fake()->createWithContent($name, $svg)], ['Accept' => 'application/json']);
+        return $this->post(
+            '/api/v1/jobs',
+            ['process' => 'cut-vinyl', ...$fields, 'file' => UploadedFile::fake()->createWithContent($name, $svg)],
+            ['Accept' => 'application/json'],
+        );
     }
 
     private function job(string $svg = self::DECAL): ShopJob
@@ -87,12 +93,24 @@ final class JobsTest extends TestCase
     #[Test]
     public function bad_fields_are_answered_in_words(): void
     {
-        $this->send(self::DECAL, ['width' => 'wide'])->assertStatus(422)->assertJsonPath('message', '"wide" is not a length; write it like 300mm, 4in or 120mm - 2*3.');
+        $this->send(self::DECAL, ['width' => 'wide'])->assertStatus(422)->assertJsonPath(
+            'message',
+            '"wide" is not a length; write it like 300mm, 4in or 120mm - 2*3.',
+        );
         $this->send(self::DECAL, ['width' => '90m'])->assertStatus(422);
-        $this->send(self::DECAL, ['width' => '900000mm'])->assertStatus(422)->assertJsonPath('message', 'At that size the art is 900.0 m long; at most 50 m are taken.');
+        $this->send(self::DECAL, ['width' => '900000mm'])->assertStatus(422)->assertJsonPath(
+            'message',
+            'At that size the art is 900.0 m long; at most 50 m are taken.',
+        );
         $this->send(self::DECAL, ['process' => 'knitting'])->assertStatus(422)->assertJsonPath('message', 'Choose how the job is made.');
-        $this->postJson('/api/v1/jobs', ['process' => 'cut-vinyl'])->assertStatus(422)->assertJsonPath('message', 'Drop an SVG file first, or type the height of an empty bench.');
-        $this->send('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"/>')->assertStatus(422)->assertJsonPath('message', 'The file draws nothing: it has no shapes and no lines.');
+        $this->postJson('/api/v1/jobs', ['process' => 'cut-vinyl'])->assertStatus(422)->assertJsonPath(
+            'message',
+            'Drop an SVG file first, or type the height of an empty bench.',
+        );
+        $this->send('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"/>')->assertStatus(422)->assertJsonPath(
+            'message',
+            'The file draws nothing: it has no shapes and no lines.',
+        );
         $this->getJson('/api/v1/jobs/99')->assertNotFound()->assertJsonPath('message', 'That is not here any more.');
         self::assertSame(0, ShopJob::query()->count());
     }
@@ -114,7 +132,10 @@ final class JobsTest extends TestCase
         $this->getJson("/api/v1/preparations/{$id}/stages/9")->assertNotFound();
 
         $this->letGo($job->id);
-        $file = $this->get("/api/v1/preparations/{$id}/sheets/2.svg")->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="sheet-2-0000ff.svg"');
+        $file = $this->get("/api/v1/preparations/{$id}/sheets/2.svg")->assertOk()->assertHeader(
+            'Content-Disposition',
+            'attachment; filename="sheet-2-0000ff.svg"',
+        );
         self::assertEqualsWithDelta(240.0, Reader::read((string) $file->getContent())->artwork->pieces[0]->shape->area(), 1e-4);
         $this->get("/api/v1/preparations/{$id}/sheets/3.svg")->assertNotFound();
 
@@ -145,14 +166,23 @@ final class JobsTest extends TestCase
         $job = $this->job();
         $this->postJson("/api/v1/jobs/{$job->id}/preparations")->assertStatus(202);
         $kept = StepResult::query()->count();
-        $this->postJson("/api/v1/jobs/{$job->id}/edits", ['version' => 1, 'edit' => ['kind' => 'line-switch', 'step' => 'clean-nodes', 'on' => false]])->assertOk();
+        $this->postJson(
+            "/api/v1/jobs/{$job->id}/edits",
+            ['version' => 1, 'edit' => ['kind' => 'line-switch', 'step' => 'clean-nodes', 'on' => false]],
+        )->assertOk();
         $id = $this->postJson("/api/v1/jobs/{$job->id}/preparations")->json('id');
         $state = $this->getJson("/api/v1/preparations/{$id}");
         self::assertSame([true, true, true], array_column($state->json('result.steps'), 'cached'));
         self::assertSame($kept, StepResult::query()->count());
-        $this->postJson("/api/v1/jobs/{$job->id}/edits", ['version' => 2, 'edit' => ['kind' => 'line-insert', 'what' => 'knit']])->assertStatus(422)->assertJsonPath('message', 'There is no such step.');
+        $this->postJson(
+            "/api/v1/jobs/{$job->id}/edits",
+            ['version' => 2, 'edit' => ['kind' => 'line-insert', 'what' => 'knit']],
+        )->assertStatus(422)->assertJsonPath('message', 'There is no such step.');
         foreach (['outline-strokes', 'remove-hidden', 'merge-by-colour'] as $i => $step) {
-            $this->postJson("/api/v1/jobs/{$job->id}/edits", ['version' => 2 + $i, 'edit' => ['kind' => 'line-switch', 'step' => $step, 'on' => false]])->assertOk();
+            $this->postJson(
+                "/api/v1/jobs/{$job->id}/edits",
+                ['version' => 2 + $i, 'edit' => ['kind' => 'line-switch', 'step' => $step, 'on' => false]],
+            )->assertOk();
         }
         $this->postJson("/api/v1/jobs/{$job->id}/preparations")->assertStatus(422)->assertJsonPath('message', 'Switch on at least one step.');
     }
@@ -179,9 +209,17 @@ final class JobsTest extends TestCase
         $this->getJson("/api/v1/preparations/{$second['id']}")->assertJsonPath('status', 'stopped');
         self::assertSame($third = $this->postJson("/api/v1/jobs/{$job->id}/preparations")->json('id'), $second['id'] + 1);
         (new RunWork($this->getJson("/api/v1/preparations/{$third}")->json('work.id')))->handle();
-        self::assertSame($third, $this->postJson("/api/v1/jobs/{$job->id}/preparations")->assertJsonPath('status', 'done')->json('id'), 'nor what is made and kept');
+        self::assertSame(
+            $third,
+            $this->postJson("/api/v1/jobs/{$job->id}/preparations")->assertJsonPath('status', 'done')->json('id'),
+            'nor what is made and kept',
+        );
         StepResult::query()->limit(1)->delete();
-        self::assertNotSame($third, $this->postJson("/api/v1/jobs/{$job->id}/preparations")->assertJsonPath('status', 'waiting')->json('id'), 'what of it is not kept any more is made again');
+        self::assertNotSame(
+            $third,
+            $this->postJson("/api/v1/jobs/{$job->id}/preparations")->assertJsonPath('status', 'waiting')->json('id'),
+            'what of it is not kept any more is made again',
+        );
     }
 
     #[Test]
@@ -199,7 +237,10 @@ final class JobsTest extends TestCase
         } catch (RuntimeException $problem) {
             self::assertSame('secret detail', $problem->getMessage(), 'the worker writes down what it was');
         }
-        $this->getJson("/api/v1/preparations/{$asked['id']}")->assertJsonPath('status', 'failed')->assertJsonPath('work.error', 'The preparation broke off before it was done. The source art is untouched. Try again, or with fewer steps.');
+        $this->getJson("/api/v1/preparations/{$asked['id']}")->assertJsonPath('status', 'failed')->assertJsonPath(
+            'work.error',
+            'The preparation broke off before it was done. The source art is untouched. Try again, or with fewer steps.',
+        );
         self::assertSame(1, $job->revisions()->count());
     }
 
@@ -208,7 +249,10 @@ final class JobsTest extends TestCase
     {
         $job = $this->job();
         $this->postJson("/api/v1/jobs/{$job->id}/preparations");
-        $state = $this->patchJson("/api/v1/jobs/{$job->id}", ['version' => 1, 'process' => 'engraving', 'width' => '200mm', 'line' => '0.15mm', 'title' => 'Tag'])->assertOk();
+        $state = $this->patchJson(
+            "/api/v1/jobs/{$job->id}",
+            ['version' => 1, 'process' => 'engraving', 'width' => '200mm', 'line' => '0.15mm', 'title' => 'Tag'],
+        )->assertOk();
         self::assertEquals([200.0, 100.0, 0.15], [$state->json('job.width'), $state->json('job.height'), $state->json('job.limits.line')]);
         self::assertTrue($state->json('preparation.stale'));
         self::assertEqualsWithDelta([10.0, 90.0], $state->json('notices.0.at'), 1e-6);
@@ -226,7 +270,10 @@ final class JobsTest extends TestCase
         $id = $this->postJson("/api/v1/jobs/{$job->id}/preparations")->assertStatus(202)->json('id');
         $row = $this->getJson("/api/v1/preparations/{$id}")->json();
         self::assertSame('failed', $row['status']);
-        self::assertSame('It needs more than 0 minutes of computing. The source art is untouched. Prepare a part of it, or clean its nodes first.', $row['work']['error']);
+        self::assertSame(
+            'It needs more than 0 minutes of computing. The source art is untouched. Prepare a part of it, or clean its nodes first.',
+            $row['work']['error'],
+        );
         self::assertLessThan(5.0, microtime(true) - $begun);
     }
 
@@ -235,18 +282,30 @@ final class JobsTest extends TestCase
     {
         $job = $this->job();
         $edit = ['kind' => 'weld', 'pieces' => ['p1', 'p2']];
-        $this->postJson("/api/v1/jobs/{$job->id}/previews", ['what' => 'edit', 'edit' => $edit])->assertOk()->assertJsonCount(1, 'pieces')->assertJsonPath('gone', ['p2'])->assertJsonPath('order', ['p1', 'p3']);
+        $this->postJson(
+            "/api/v1/jobs/{$job->id}/previews",
+            ['what' => 'edit', 'edit' => $edit],
+        )->assertOk()->assertJsonCount(1, 'pieces')->assertJsonPath('gone', ['p2'])->assertJsonPath('order', ['p1', 'p3']);
         self::assertSame(1, $job->revisions()->count());
         $pieces = fn (): array => array_column($this->getJson("/api/v1/jobs/{$job->id}")->json('art.pieces'), 'd', 'id');
         $before = $pieces();
-        $state = $this->postJson("/api/v1/jobs/{$job->id}/edits", ['version' => 1, 'edit' => $edit])->assertOk()->assertJsonCount(1, 'changes.pieces')->assertJsonPath('changes.gone', ['p2'])->assertJsonPath('history.label', 'Weld');
+        $state = $this->postJson(
+            "/api/v1/jobs/{$job->id}/edits",
+            ['version' => 1, 'edit' => $edit],
+        )->assertOk()->assertJsonCount(1, 'changes.pieces')->assertJsonPath('changes.gone', ['p2'])->assertJsonPath('history.label', 'Weld');
         $welded = $pieces();
         self::assertSame(['p1', 'p3'], array_keys($welded));
-        $state = $this->postJson("/api/v1/jobs/{$job->id}/undo", ['version' => $state->json('job.version')])->assertJsonPath('history.canRedo', true)->assertJsonPath('changes.order', ['p1', 'p2', 'p3']);
+        $state = $this->postJson(
+            "/api/v1/jobs/{$job->id}/undo",
+            ['version' => $state->json('job.version')],
+        )->assertJsonPath('history.canRedo', true)->assertJsonPath('changes.order', ['p1', 'p2', 'p3']);
         self::assertSame($before, $pieces());
         $state = $this->postJson("/api/v1/jobs/{$job->id}/redo", ['version' => $state->json('job.version')])->assertJsonPath('history.canRedo', false);
         self::assertSame($welded, $pieces());
-        $this->postJson("/api/v1/jobs/{$job->id}/edits", ['version' => $state->json('job.version'), 'edit' => ['kind' => 'remove', 'pieces' => ['p1']]])->assertOk();
+        $this->postJson(
+            "/api/v1/jobs/{$job->id}/edits",
+            ['version' => $state->json('job.version'), 'edit' => ['kind' => 'remove', 'pieces' => ['p1']]],
+        )->assertOk();
         self::assertSame(['p3'], array_keys($pieces()));
     }
 
@@ -281,7 +340,8 @@ final class JobsTest extends TestCase
     #[Test]
     public function a_font_that_the_shop_adds_sets_the_text_that_asks_for_it(): void
     {
-        $text = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="50mm" viewBox="0 0 100 50"><text x="5" y="45" font-size="20" font-family="DejaVu Sans Condensed, serif">Wharf</text></svg>';
+        $text = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="50mm" viewBox="0 0 100 50"><text x="5" y="45" font-size="20"'
+            .' font-family="DejaVu Sans Condensed, serif">Wharf</text></svg>';
         $width = fn (): float => $this->getJson('/api/v1/jobs/'.$this->send($text)->assertCreated()->json('id'))->json('art.pieces.0.box.2');
         $before = $width();
         self::assertSame('missing-font', $this->getJson('/api/v1/jobs/'.$this->send($text)->json('id'))->json('notices.0.kind'));
@@ -311,7 +371,9 @@ final class JobsTest extends TestCase
     public function gradients_and_pictures_reach_the_page_as_paint(): void
     {
         $png = 'data:image/png;base64,iVBORw0KGgoAAAANSUhEUgAAAAIAAAABCAIAAAB7QOjdAAAADklEQVR4nGP4z8AARBAAABL7Af9WnVAaAAAAAElFTkSuQmCC';
-        $id = $this->send('<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="50mm" viewBox="0 0 100 50"><linearGradient id="g"><stop stop-color="red"/><stop offset="1" stop-color="blue"/></linearGradient><rect width="40" height="40" fill="url(#g)"/><image x="50" width="40" height="20" href="'.$png.'"/></svg>')->json('id');
+        $id = $this->send('<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="50mm" viewBox="0 0 100 50"><linearGradient id="g"><stop'
+            .' stop-color="red"/><stop offset="1" stop-color="blue"/></linearGradient><rect width="40" height="40" fill="url(#g)"/><image x="50"'
+            .' width="40" height="20" href="'.$png.'"/></svg>')->json('id');
         $pieces = $this->getJson("/api/v1/jobs/{$id}")->json('art.pieces');
         self::assertSame(['linear', 2], [$pieces[0]['fillGradient']['kind'], count($pieces[0]['fillGradient']['stops'])]);
         self::assertSame($png, $pieces[1]['picture']['href']);

@@ -37,8 +37,13 @@ final class KilledServerTest extends TestCase
         $this->folder = sys_get_temp_dir().'/neat-edge-killed-'.bin2hex(random_bytes(4));
         mkdir($this->folder);
         touch("{$this->folder}/test.sqlite");
-        $this->environment = [...getenv(), 'APP_ENV' => 'production', 'APP_KEY' => 'base64:'.base64_encode(random_bytes(32)), 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => "{$this->folder}/test.sqlite",
-            'CACHE_STORE' => 'database', 'QUEUE_CONNECTION' => 'database', 'LOG_CHANNEL' => 'errorlog', 'PHP_CLI_SERVER_WORKERS' => '2', 'NEAT_EDGE_PAGE_TOKEN' => 'off',
+        $this->environment = [...getenv(), 'APP_ENV' => 'production', 'APP_KEY' => 'base64:'
+            .base64_encode(random_bytes(32)), 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => "{$this->folder}/test.sqlite",
+            'CACHE_STORE' => 'database',
+            'QUEUE_CONNECTION' => 'database',
+            'LOG_CHANNEL' => 'errorlog',
+            'PHP_CLI_SERVER_WORKERS' => '2',
+            'NEAT_EDGE_PAGE_TOKEN' => 'off',
             'APP_CONFIG_CACHE' => "{$this->folder}/config.php", 'APP_ROUTES_CACHE' => "{$this->folder}/routes.php"];
         $this->php = [PHP_BINARY, '-d', 'memory_limit=512M', '-d', 'opcache.enable_cli=1'];
         $migrate = proc_open([...$this->php, 'artisan', 'migrate', '--force'], self::quiet(), $pipes, dirname(__DIR__, 2), $this->environment);
@@ -63,7 +68,10 @@ final class KilledServerTest extends TestCase
         $job = (int) $this->send('jobs', ['process' => 'plain', 'width' => '300', 'height' => '300'])['id'];
         [$version, $accepted, $kills] = [1, 0, 0];
         for ($i = 0; $i < 12; $i++) {
-            $version = $this->send("jobs/{$job}/edits", ['version' => $version, 'edit' => ['kind' => 'draw-shape', 'shape' => 'star', 'x' => 10 * $i, 'y' => 20]])['job']['version'];
+            $version = $this->send(
+                "jobs/{$job}/edits",
+                ['version' => $version, 'edit' => ['kind' => 'draw-shape', 'shape' => 'star', 'x' => 10 * $i, 'y' => 20]],
+            )['job']['version'];
             $accepted++;
         }
         $ids = array_column($this->get("jobs/{$job}")['art']['pieces'], 'id');
@@ -74,7 +82,10 @@ final class KilledServerTest extends TestCase
             exec(sprintf('(sleep %.3f; pkill -9 -P %d; kill -9 %d) >/dev/null 2>&1 &', 0.15 + 0.037 * $kills, $pid, $pid));
             try {
                 for (; ;) {
-                    $version = $this->send("jobs/{$job}/edits", ['version' => $version, 'edit' => ['kind' => 'transform', 'pieces' => $ids, 'matrix' => [1, 0, 0, 1, 0.5, 0.25]]])['job']['version'];
+                    $version = $this->send(
+                        "jobs/{$job}/edits",
+                        ['version' => $version, 'edit' => ['kind' => 'transform', 'pieces' => $ids, 'matrix' => [1, 0, 0, 1, 0.5, 0.25]]],
+                    )['job']['version'];
                     $accepted++;
                 }
             } catch (RuntimeException) {
@@ -96,13 +107,19 @@ final class KilledServerTest extends TestCase
     public function two_clients_at_once_on_two_jobs_never_meet_a_locked_database(): void
     {
         $this->server = $this->serve();
-        $script = 'for ($v = 1, $bad = 0, $i = 0; $i < 60; $i++) { $a = json_decode((string) @file_get_contents($argv[1], false, stream_context_create(["http" => ["method" => "POST", "ignore_errors" => true, '
-            .'"header" => "Content-Type: application/json\r\nAccept: application/json", "content" => json_encode(["version" => $v, "edit" => ["kind" => "draw-shape", "shape" => "star", "x" => $i, "y" => 9]])]])), true); '
+        $script = 'for ($v = 1, $bad = 0, $i = 0; $i < 60; $i++) { $a = json_decode((string) @file_get_contents($argv[1], false,'
+            .' stream_context_create(["http" => ["method" => "POST", "ignore_errors" => true, '
+            .'"header" => "Content-Type: application/json\r\nAccept: application/json", "content" => json_encode(["version" => $v, "edit" => ["kind" =>'
+            .' "draw-shape", "shape" => "star", "x" => $i, "y" => 9]])]])), true); '
             .'isset($a["job"]) ? $v = $a["job"]["version"] : $bad++; } echo $bad;';
         $clients = $outputs = [];
         foreach ([1, 2] as $k) {
             $job = (int) $this->again(fn (): array => $this->send('jobs', ['process' => 'plain', 'width' => '300', 'height' => '300']))['id'];
-            $client = proc_open([PHP_BINARY, '-r', $script, 'http://127.0.0.1:'.$this->port."/api/v1/jobs/{$job}/edits"], [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']], $pipes);
+            $client = proc_open(
+                [PHP_BINARY, '-r', $script, 'http://127.0.0.1:'.$this->port."/api/v1/jobs/{$job}/edits"],
+                [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']],
+                $pipes,
+            );
             self::assertIsResource($client);
             [$clients[$job], $outputs[$job]] = [$client, $pipes[1]];
         }
@@ -154,7 +171,13 @@ final class KilledServerTest extends TestCase
     /** @return resource */
     private function serve()
     {
-        $server = proc_open([...$this->php, '-S', '127.0.0.1:'.$this->port, '-t', 'public', 'server.php'], self::quiet(), $pipes, dirname(__DIR__, 2), $this->environment);
+        $server = proc_open(
+            [...$this->php, '-S', '127.0.0.1:'.$this->port, '-t', 'public', 'server.php'],
+            self::quiet(),
+            $pipes,
+            dirname(__DIR__, 2),
+            $this->environment,
+        );
         self::assertIsResource($server);
         for ($i = 0; $i < 200; $i++) {
             $socket = @fsockopen('127.0.0.1', $this->port, $code, $why, 0.2);
@@ -174,7 +197,15 @@ final class KilledServerTest extends TestCase
      */
     private function send(string $path, array $fields): array
     {
-        return $this->answer($path, ['method' => 'POST', 'header' => "Content-Type: application/json\r\nAccept: application/json\r\n", 'content' => json_encode($fields), 'timeout' => 10]);
+        return $this->answer(
+            $path,
+            [
+                'method' => 'POST',
+                'header' => "Content-Type: application/json\r\nAccept: application/json\r\n",
+                'content' => json_encode($fields),
+                'timeout' => 10,
+            ],
+        );
     }
 
     /** @return array<string, mixed> */
@@ -192,7 +223,8 @@ final class KilledServerTest extends TestCase
         $text = @file_get_contents('http://127.0.0.1:'.$this->port."/api/v1/{$path}", false, stream_context_create(['http' => $http]));
         $data = json_decode((string) $text, true);
 
-        return is_array($data) ? $data : throw new RuntimeException("No answer from {$path}: ".substr((string) $text, 0, 300).(error_get_last()['message'] ?? ''));
+        return is_array($data) ? $data
+            : throw new RuntimeException("No answer from {$path}: ".substr((string) $text, 0, 300).(error_get_last()['message'] ?? ''));
     }
 
     /** @return list<array{string, string, string}> */

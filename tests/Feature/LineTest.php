@@ -22,8 +22,13 @@ final class LineTest extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="60mm" viewBox="0 0 100 60"><rect x="5" y="5" width="60" height="40" fill="#e0a030"/><rect x="20" y="20" width="70" height=".4" fill="#223344"/><rect x="70" y="30" width="9" height="9" fill="#e1a131"/></svg>';
-        $this->job = $this->post('/api/v1/jobs', ['process' => 'cut-vinyl', 'width' => '100', 'file' => UploadedFile::fake()->createWithContent('pier.svg', $svg)], ['Accept' => 'application/json'])->assertCreated()->json('id');
+        $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="60mm" viewBox="0 0 100 60"><rect x="5" y="5" width="60" height="40"'
+            .' fill="#e0a030"/><rect x="20" y="20" width="70" height=".4" fill="#223344"/><rect x="70" y="30" width="9" height="9" fill="#e1a131"/></svg>';
+        $this->job = $this->post(
+            '/api/v1/jobs',
+            ['process' => 'cut-vinyl', 'width' => '100', 'file' => UploadedFile::fake()->createWithContent('pier.svg', $svg)],
+            ['Accept' => 'application/json'],
+        )->assertCreated()->json('id');
     }
 
     /**
@@ -32,7 +37,10 @@ final class LineTest extends TestCase
      */
     private function edit(array $edit): TestResponse
     {
-        return $this->postJson("/api/v1/jobs/{$this->job}/edits", ['version' => ShopJob::query()->findOrFail($this->job)->version, 'edit' => $edit])->assertOk();
+        return $this->postJson(
+            "/api/v1/jobs/{$this->job}/edits",
+            ['version' => ShopJob::query()->findOrFail($this->job)->version, 'edit' => $edit],
+        )->assertOk();
     }
 
     /** @return list<array<string, mixed>> */
@@ -53,7 +61,17 @@ final class LineTest extends TestCase
     public function steps_are_inserted_where_they_are_proposed_moved_copied_changed_and_taken_out_and_all_can_be_undone(): void
     {
         $kinds = fn (): array => array_column($this->line(), 'kind');
-        self::assertSame([['outline-strokes', true], ['join-near-blacks', false], ['solid-colours', false], ['remove-hidden', true], ['merge-by-colour', true], ['clean-nodes', true]], array_map(null, $kinds(), array_column($this->line(), 'on')));
+        self::assertSame(
+            [
+                ['outline-strokes', true],
+                ['join-near-blacks', false],
+                ['solid-colours', false],
+                ['remove-hidden', true],
+                ['merge-by-colour', true],
+                ['clean-nodes', true],
+            ],
+            array_map(null, $kinds(), array_column($this->line(), 'on')),
+        );
         $this->edit(['kind' => 'line-insert', 'what' => 'thicken', 'values' => ['width' => '1/32in']]);
         self::assertSame(['merge-by-colour', 'thicken', 'clean-nodes'], array_slice($kinds(), 4), 'before nodes are cleaned');
         $id = $this->line()[5]['id'];
@@ -65,7 +83,10 @@ final class LineTest extends TestCase
         self::assertCount(8, array_unique(array_column($this->line(), 'id')));
         $this->edit(['kind' => 'line-move', 'step' => $id, 'at' => 0]);
         self::assertSame('thicken', $kinds()[0]);
-        self::assertSame('"Thicken lines" stands before "Remove hidden". Only what is seen is measured: remove what is hidden before.', $this->line()[0]['says']);
+        self::assertSame(
+            '"Thicken lines" stands before "Remove hidden". Only what is seen is measured: remove what is hidden before.',
+            $this->line()[0]['says'],
+        );
         self::assertNull($this->line()[1]['says']);
         $this->edit(['kind' => 'line-remove', 'step' => $id]);
         for ($k = 0; $k < 5; $k++) {
@@ -89,7 +110,10 @@ final class LineTest extends TestCase
         // Other limits of the ticket are other values of the step.
         $this->edit(['kind' => 'line-set', 'step' => $step['id'], 'values' => ['width' => '0']]);
         self::assertSame([true, true, true, true, true], array_column($this->prepared()['result']['steps'], 'cached'));
-        $this->patchJson("/api/v1/jobs/{$this->job}", ['version' => ShopJob::query()->findOrFail($this->job)->version, 'line' => '1mm', 'limits' => ['island' => '3mm', 'colours' => '1']])->assertOk();
+        $this->patchJson(
+            "/api/v1/jobs/{$this->job}",
+            ['version' => ShopJob::query()->findOrFail($this->job)->version, 'line' => '1mm', 'limits' => ['island' => '3mm', 'colours' => '1']],
+        )->assertOk();
         $after = $this->prepared();
         self::assertSame([true, true, true, false, false], array_column($after['result']['steps'], 'cached'));
         self::assertContains('too-many-colours', array_column($after['result']['findings'], 'kind'));
@@ -101,11 +125,17 @@ final class LineTest extends TestCase
         $this->edit(['kind' => 'line-insert', 'what' => 'thicken']);
         $id = $this->line()[5]['id'];
         $version = ShopJob::query()->findOrFail($this->job)->version;
-        $answer = $this->postJson("/api/v1/jobs/{$this->job}/previews", ['lane' => 'step', 'version' => $version, 'what' => 'step', 'step' => ['id' => $id, 'values' => ['width' => '2mm']]])->assertOk();
+        $answer = $this->postJson(
+            "/api/v1/jobs/{$this->job}/previews",
+            ['lane' => 'step', 'version' => $version, 'what' => 'step', 'step' => ['id' => $id, 'values' => ['width' => '2mm']]],
+        )->assertOk();
         self::assertSame(1, $answer->json('report.done'));
         self::assertSame(0.0, (float) $this->line()[5]['values']['width']);
         self::assertSame($version, ShopJob::query()->findOrFail($this->job)->version);
-        $this->postJson("/api/v1/jobs/{$this->job}/previews", ['lane' => 'step', 'version' => $version, 'what' => 'step', 'step' => ['id' => 'gone']])->assertStatus(422)->assertJsonPath('message', 'That step is not in the line any more.');
+        $this->postJson(
+            "/api/v1/jobs/{$this->job}/previews",
+            ['lane' => 'step', 'version' => $version, 'what' => 'step', 'step' => ['id' => 'gone']],
+        )->assertStatus(422)->assertJsonPath('message', 'That step is not in the line any more.');
     }
 
     #[Test]
@@ -128,29 +158,51 @@ final class LineTest extends TestCase
         $ships = $this->getJson('/api/v1/presets')->assertOk()->json();
         self::assertSame('Vinyl to weed', $ships[0]['name']);
         $this->edit(['kind' => 'line-insert', 'what' => 'thicken', 'values' => ['width' => 1.1]]);
-        $this->postJson("/api/v1/jobs/{$this->job}/presets", ['name' => 'Shop window', 'note' => 'outdoor', 'for' => ['cut-vinyl']])->assertCreated()->assertJsonPath('version', 1);
+        $this->postJson(
+            "/api/v1/jobs/{$this->job}/presets",
+            ['name' => 'Shop window', 'note' => 'outdoor', 'for' => ['cut-vinyl']],
+        )->assertCreated()->assertJsonPath('version', 1);
         $this->postJson("/api/v1/jobs/{$this->job}/presets", ['name' => 'Shop window'])->assertCreated()->assertJsonPath('version', 2);
         self::assertSame(['name' => 'Shop window', 'version' => 2, 'changed' => false], $this->getJson("/api/v1/jobs/{$this->job}")->json('job.preset'));
         $this->edit(['kind' => 'line-switch', 'step' => $this->line()[0]['id'], 'on' => false]);
         self::assertTrue($this->getJson("/api/v1/jobs/{$this->job}")->json('job.preset.changed'));
         $this->edit(['kind' => 'line-switch', 'step' => $this->line()[0]['id'], 'on' => true]);
         self::assertFalse($this->getJson("/api/v1/jobs/{$this->job}")->json('job.preset.changed'), 'as it was again');
-        $this->postJson("/api/v1/jobs/{$this->job}/presets", ['name' => 'Vinyl to weed'])->assertStatus(422)->assertJsonPath('message', 'That preset ships with the application; choose another name.');
+        $this->postJson(
+            "/api/v1/jobs/{$this->job}/presets",
+            ['name' => 'Vinyl to weed'],
+        )->assertStatus(422)->assertJsonPath('message', 'That preset ships with the application; choose another name.');
         $file = $this->get('/api/v1/presets/Shop%20window.json')->assertOk();
         $text = (string) $file->getContent();
         self::assertSame(1.1, json_decode($text, true)['steps'][5]['values']['width']);
         $this->deleteJson('/api/v1/presets/Shop%20window')->assertNoContent();
-        $import = fn (string $text): TestResponse => $this->post('/api/v1/presets/import', ['file' => UploadedFile::fake()->createWithContent('p.json', $text)], ['Accept' => 'application/json']);
+        $import = fn (string $text): TestResponse => $this->post(
+            '/api/v1/presets/import',
+            ['file' => UploadedFile::fake()->createWithContent('p.json', $text)],
+            ['Accept' => 'application/json'],
+        );
         $import($text)->assertCreated()->assertJsonPath('name', 'Shop window');
-        foreach (['{' => 'the preset is no JSON', '{"a":1}' => 'the file is no preset of form 1', str_replace('"thicken"', '"knit"', $text) => 'There is no such step', str_replace('"width"', '"wide"', $text) => 'has no field "wide"', str_replace('1.1', '"far"', $text) => 'step 6'] as $bad => $says) {
+        foreach ([
+            '{' => 'the preset is no JSON',
+            '{"a":1}' => 'the file is no preset of form 1',
+            str_replace('"thicken"', '"knit"', $text) => 'There is no such step',
+            str_replace('"width"', '"wide"', $text) => 'has no field "wide"',
+            str_replace('1.1', '"far"', $text) => 'step 6',
+        ] as $bad => $says) {
             self::assertStringContainsStringIgnoringCase($says, (string) $import((string) $bad)->assertStatus(422)->json('message'));
         }
         $rows = $this->getJson('/api/v1/presets/compare?one=Plain%20and%20tidy&other=Shop%20window')->assertOk()->json();
         self::assertContains(['what' => 'step', 'step' => 'Thicken lines', 'here' => '', 'there' => 'has it'], $rows);
-        $this->postJson("/api/v1/jobs/{$this->job}/preset", ['version' => ShopJob::query()->findOrFail($this->job)->version, 'preset' => 'Vinyl to weed'])->assertOk();
+        $this->postJson(
+            "/api/v1/jobs/{$this->job}/preset",
+            ['version' => ShopJob::query()->findOrFail($this->job)->version, 'preset' => 'Vinyl to weed'],
+        )->assertOk();
         self::assertContains('islands', array_column($this->line(), 'kind'));
         $done = $this->prepared();
-        self::assertSame([], array_filter($done['result']['findings'], static fn (array $finding): bool => in_array($finding['kind'], ['thin-line', 'near-colour'], true)));
+        self::assertSame(
+            [],
+            array_filter($done['result']['findings'], static fn (array $finding): bool => in_array($finding['kind'], ['thin-line', 'near-colour'], true)),
+        );
         self::assertCount(2, $done['result']['sheets'], 'near colours became one');
         $this->postJson("/api/v1/jobs/{$this->job}/undo", ['version' => ShopJob::query()->findOrFail($this->job)->version])->assertOk();
         self::assertNotContains('islands', array_column($this->line(), 'kind'));
@@ -197,14 +249,25 @@ final class LineTest extends TestCase
         $on = ['X-Touch-Up' => $step];
         $this->postJson("/api/v1/jobs/{$this->job}/pieces", ['pieces' => [$bar]], $on)->assertOk()->assertJsonPath('details.0.id', $bar);
         $version = ShopJob::query()->findOrFail($this->job)->version;
-        $this->postJson("/api/v1/jobs/{$this->job}/edits", ['version' => $version, 'edit' => ['kind' => 'move', 'pieces' => [$bar], 'x' => 0, 'y' => 12]], $on)->assertOk()->assertJsonPath('history.label', 'Touch up: move');
-        self::assertSame([], array_diff(array_column($this->getJson("/api/v1/jobs/{$this->job}")->json('art.pieces'), 'fill'), ['#e0a030', '#223344', '#e1a131']), 'the source is as it was');
+        $this->postJson(
+            "/api/v1/jobs/{$this->job}/edits",
+            ['version' => $version, 'edit' => ['kind' => 'move', 'pieces' => [$bar], 'x' => 0, 'y' => 12]],
+            $on,
+        )->assertOk()->assertJsonPath('history.label', 'Touch up: move');
+        self::assertSame(
+            [],
+            array_diff(array_column($this->getJson("/api/v1/jobs/{$this->job}")->json('art.pieces'), 'fill'), ['#e0a030', '#223344', '#e1a131']),
+            'the source is as it was',
+        );
         $done = $this->prepared();
         self::assertSame(1, $done['result']['steps'][4]['done']);
         $after = $this->getJson("/api/v1/preparations/{$done['id']}/stages/4")->json('pieces');
         self::assertEqualsWithDelta(12.0, self::top($after, '#223344') - self::top($result['pieces'], '#223344'), 1e-6);
         // The source changes: the hand edit is carried over to what is there now.
-        $source = array_values(array_filter($this->getJson("/api/v1/jobs/{$this->job}")->json('art.pieces'), static fn (array $piece): bool => $piece['fill'] === '#223344'))[0]['id'];
+        $source = array_values(array_filter(
+            $this->getJson("/api/v1/jobs/{$this->job}")->json('art.pieces'),
+            static fn (array $piece): bool => $piece['fill'] === '#223344',
+        ))[0]['id'];
         $this->edit(['kind' => 'move', 'pieces' => [$source], 'x' => 2, 'y' => 0]);
         self::assertSame(1, $this->prepared()['result']['steps'][4]['done']);
         // What it was made on goes: it is named, and left out.
@@ -215,7 +278,11 @@ final class LineTest extends TestCase
             $this->postJson("/api/v1/jobs/{$this->job}/undo", ['version' => ShopJob::query()->findOrFail($this->job)->version])->assertOk();
         }
         self::assertSame([], $this->line()[6]['values']['edits'], 'a hand edit is undone like every other');
-        $this->postJson("/api/v1/jobs/{$this->job}/edits", ['version' => ShopJob::query()->findOrFail($this->job)->version, 'edit' => ['kind' => 'move', 'pieces' => [$bar], 'x' => 1]], ['X-Touch-Up' => 'gone'])->assertStatus(422);
+        $this->postJson(
+            "/api/v1/jobs/{$this->job}/edits",
+            ['version' => ShopJob::query()->findOrFail($this->job)->version, 'edit' => ['kind' => 'move', 'pieces' => [$bar], 'x' => 1]],
+            ['X-Touch-Up' => 'gone'],
+        )->assertStatus(422);
     }
 
     /** @param  list<array<string, mixed>>  $pieces */
@@ -240,10 +307,16 @@ final class LineTest extends TestCase
         $at = (int) array_search('thicken', array_column($run['result']['steps'], 'step'), true);
         $found = $this->getJson("/api/v1/preparations/{$run['id']}/stages/{$at}/found")->assertOk()->json();
         self::assertGreaterThan($found['after']['findings'], $found['before']['findings']);
-        self::assertSame(count(array_filter($run['result']['findings'], static fn (array $finding): bool => $finding['kind'] !== 'look-changed')), $this->getJson('/api/v1/preparations/'.$run['id'].'/stages/'.(count($run['result']['steps']) - 1).'/found')->json('after.findings'));
+        self::assertSame(
+            count(array_filter($run['result']['findings'], static fn (array $finding): bool => $finding['kind'] !== 'look-changed')),
+            $this->getJson('/api/v1/preparations/'.$run['id'].'/stages/'.(count($run['result']['steps']) - 1).'/found')->json('after.findings'),
+        );
         self::assertSame($found['before'], $this->getJson("/api/v1/preparations/{$run['id']}/stages/".($at - 1).'/found')->json('after'));
         // Under other limits there is less to find.
-        $this->patchJson("/api/v1/jobs/{$this->job}", ['version' => ShopJob::query()->findOrFail($this->job)->version, 'line' => '0.1mm', 'gap' => '0.1mm'])->assertOk();
+        $this->patchJson(
+            "/api/v1/jobs/{$this->job}",
+            ['version' => ShopJob::query()->findOrFail($this->job)->version, 'line' => '0.1mm', 'gap' => '0.1mm'],
+        )->assertOk();
         self::assertLessThan($found['before']['findings'], $this->getJson("/api/v1/preparations/{$run['id']}/stages/{$at}/found")->json('before.findings'));
         $this->getJson("/api/v1/preparations/{$run['id']}/stages/99/found")->assertNotFound();
     }
@@ -255,7 +328,13 @@ final class LineTest extends TestCase
         $answer = $this->postJson("/api/v1/jobs/{$this->job}/previews", ['what' => 'checks', 'pieces' => [$pieces[1]['id']]])->assertOk()->json();
         self::assertSame(['thin-line'], array_values(array_unique(array_column($answer['findings'], 'kind'))));
         self::assertEqualsWithDelta([19.2, 19.2, 90.8, 21.2], $answer['region'], 1e-6);
-        self::assertSame([], $this->postJson("/api/v1/jobs/{$this->job}/previews", ['what' => 'checks', 'pieces' => [$pieces[2]['id']]])->assertOk()->json('findings'));
-        $this->postJson("/api/v1/jobs/{$this->job}/previews", ['what' => 'checks', 'pieces' => 'all'])->assertStatus(422)->assertJsonPath('message', 'Say which pieces were changed, at most 2000.');
+        self::assertSame(
+            [],
+            $this->postJson("/api/v1/jobs/{$this->job}/previews", ['what' => 'checks', 'pieces' => [$pieces[2]['id']]])->assertOk()->json('findings'),
+        );
+        $this->postJson(
+            "/api/v1/jobs/{$this->job}/previews",
+            ['what' => 'checks', 'pieces' => 'all'],
+        )->assertStatus(422)->assertJsonPath('message', 'Say which pieces were changed, at most 2000.');
     }
 }

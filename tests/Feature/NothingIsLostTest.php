@@ -32,11 +32,16 @@ final class NothingIsLostTest extends TestCase
 {
     use RefreshDatabase;
 
-    private const SVG = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="50mm" viewBox="0 0 100 50"><rect x="10" y="10" width="50" height="20" fill="#f00"/><path d="M20 20h60" stroke="#00f" stroke-width="4"/><foreignObject x="5" y="45" width="9" height="3"/></svg>';
+    private const SVG = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="50mm" viewBox="0 0 100 50"><rect x="10" y="10" width="50"'
+        .' height="20" fill="#f00"/><path d="M20 20h60" stroke="#00f" stroke-width="4"/><foreignObject x="5" y="45" width="9" height="3"/></svg>';
 
     private function job(string $svg = self::SVG): int
     {
-        return $this->post('/api/v1/jobs', ['process' => 'cut-vinyl', 'file' => UploadedFile::fake()->createWithContent('a.svg', $svg)], ['Accept' => 'application/json'])->assertCreated()->json('id');
+        return $this->post(
+            '/api/v1/jobs',
+            ['process' => 'cut-vinyl', 'file' => UploadedFile::fake()->createWithContent('a.svg', $svg)],
+            ['Accept' => 'application/json'],
+        )->assertCreated()->json('id');
     }
 
     private function version(int $job): int
@@ -74,8 +79,15 @@ final class NothingIsLostTest extends TestCase
             $picture = imagecreatetruecolor(8, max(1, $one));
             ob_start();
             imagepng($picture);
-            $file = $this->post("/api/v1/jobs/{$one}/reference", ['file' => UploadedFile::fake()->createWithContent('a.png', (string) ob_get_clean())], ['Accept' => 'application/json'])->json('file');
-            $this->postJson("/api/v1/jobs/{$one}/edits", ['version' => $this->version($one), 'edit' => ['kind' => 'reference', 'picture' => ['file' => $file]]])->assertOk();
+            $file = $this->post(
+                "/api/v1/jobs/{$one}/reference",
+                ['file' => UploadedFile::fake()->createWithContent('a.png', (string) ob_get_clean())],
+                ['Accept' => 'application/json'],
+            )->json('file');
+            $this->postJson(
+                "/api/v1/jobs/{$one}/edits",
+                ['version' => $this->version($one), 'edit' => ['kind' => 'reference', 'picture' => ['file' => $file]]],
+            )->assertOk();
         }
         self::assertSame([2, 8], [ReferencePicture::query()->count(), StepResult::query()->count()]);
         $this->deleteJson("/api/v1/jobs/{$job}");
@@ -97,7 +109,10 @@ final class NothingIsLostTest extends TestCase
     {
         $job = $this->job();
         for ($i = 0; $i < 5; $i++) {
-            $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'move', 'pieces' => ['p1'], 'x' => 0.5]])->assertOk();
+            $this->postJson(
+                "/api/v1/jobs/{$job}/edits",
+                ['version' => $this->version($job), 'edit' => ['kind' => 'move', 'pieces' => ['p1'], 'x' => 0.5]],
+            )->assertOk();
             $this->postJson("/api/v1/jobs/{$job}/preparations")->assertStatus(202);
         }
         self::assertSame([5, 20], [Preparation::query()->count(), StepResult::query()->count()]);
@@ -125,7 +140,15 @@ final class NothingIsLostTest extends TestCase
         foreach ($jobs as $id) {
             // The oldest first: one that is done, one that broke off, one at work, and two that broke off.
             foreach ($id === $job ? ['done', 'failed', 'running', 'failed', 'failed'] : ['done', 'done'] as $status) {
-                $works[] = ['id' => $work = 1000 + count($works), 'kind' => 'prepare', 'shop_job_id' => $id, 'title' => '', 'about' => '[]', 'state' => $status, 'holder' => Holder::own()];
+                $works[] = [
+                    'id' => $work = 1000 + count($works),
+                    'kind' => 'prepare',
+                    'shop_job_id' => $id,
+                    'title' => '',
+                    'about' => '[]',
+                    'state' => $status,
+                    'holder' => Holder::own(),
+                ];
                 $rows[] = ['shop_job_id' => $id, 'work_id' => $work, 'version' => 1, 'steps' => '[]'];
             }
         }
@@ -136,7 +159,10 @@ final class NothingIsLostTest extends TestCase
         }
         self::assertGreaterThan(40_000, DB::table('preparations')->count());
         self::assertStringContainsString('1 preparations', Artisan::call('neat-edge:prune') === 0 ? Artisan::output() : '');
-        self::assertSame(['done', 'running', 'failed', 'failed'], Preparation::query()->where('shop_job_id', $job)->orderBy('id')->get()->pluck('status')->all());
+        self::assertSame(
+            ['done', 'running', 'failed', 'failed'],
+            Preparation::query()->where('shop_job_id', $job)->orderBy('id')->get()->pluck('status')->all(),
+        );
         self::assertSame(2, DB::table('preparations')->where('shop_job_id', $job + 20_000)->count());
     }
 
@@ -145,7 +171,10 @@ final class NothingIsLostTest extends TestCase
     {
         $job = $this->job();
         for ($i = 0; $i < 30; $i++) {
-            $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'move', 'pieces' => ['p1', 'p2'], 'x' => 0.1 * ($i + 1)]])->assertOk();
+            $this->postJson(
+                "/api/v1/jobs/{$job}/edits",
+                ['version' => $this->version($job), 'edit' => ['kind' => 'move', 'pieces' => ['p1', 'p2'], 'x' => 0.1 * ($i + 1)]],
+            )->assertOk();
         }
         $this->postJson("/api/v1/jobs/{$job}/undo", ['version' => $this->version($job)]);
         $bench = $this->getJson("/api/v1/jobs/{$job}")->json('art');
@@ -174,7 +203,10 @@ final class NothingIsLostTest extends TestCase
         self::assertEqualsWithDelta([0.0, 0.0, 300.0, 150.0], $state->json('job.file'), 1e-9);
         $this->postJson("/api/v1/jobs/{$job}/undo", ['version' => 2])->assertOk();
         $after = $this->getJson("/api/v1/jobs/{$job}")->json();
-        self::assertSame([$before['notices'], $before['art'], $before['job']['width'], $before['job']['height']], [$after['notices'], $after['art'], $after['job']['width'], $after['job']['height']]);
+        self::assertSame(
+            [$before['notices'], $before['art'], $before['job']['width'], $before['job']['height']],
+            [$after['notices'], $after['art'], $after['job']['width'], $after['job']['height']],
+        );
         $redone = $this->postJson("/api/v1/jobs/{$job}/redo", ['version' => 3])->assertOk();
         self::assertEqualsWithDelta([15.0, 135.0], $redone->json('notices.0.at'), 1e-9);
     }
@@ -183,7 +215,10 @@ final class NothingIsLostTest extends TestCase
     public function redo_takes_the_newest_of_several_ways(): void
     {
         $job = $this->job();
-        $fill = fn (string $colour) => $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'fill', 'pieces' => ['p1'], 'colour' => $colour]])->assertOk();
+        $fill = fn (string $colour) => $this->postJson(
+            "/api/v1/jobs/{$job}/edits",
+            ['version' => $this->version($job), 'edit' => ['kind' => 'fill', 'pieces' => ['p1'], 'colour' => $colour]],
+        )->assertOk();
         $go = fn (string $way) => $this->postJson("/api/v1/jobs/{$job}/{$way}", ['version' => $this->version($job)]);
         $fill('#111111');
         $go('undo');
@@ -207,7 +242,10 @@ final class NothingIsLostTest extends TestCase
         $this->getJson("/api/v1/jobs/{$other}/versions")->assertJsonCount(1, 'versions');
         // An equal version laid back changes nothing and stores nothing.
         $revisions = Revision::query()->count();
-        $this->postJson("/api/v1/jobs/{$other}/versions/{$version}/back", ['version' => 1])->assertOk()->assertJsonPath('changes.pieces', [])->assertJsonPath('job.version', 1);
+        $this->postJson(
+            "/api/v1/jobs/{$other}/versions/{$version}/back",
+            ['version' => 1],
+        )->assertOk()->assertJsonPath('changes.pieces', [])->assertJsonPath('job.version', 1);
         self::assertSame($revisions, Revision::query()->count());
     }
 
@@ -217,7 +255,10 @@ final class NothingIsLostTest extends TestCase
         Queue::fake();
         $job = $this->job();
         $first = $this->postJson("/api/v1/jobs/{$job}/preparations")->json();
-        $change = fn () => $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'move', 'pieces' => ['p1'], 'x' => 0.5]])->assertOk();
+        $change = fn () => $this->postJson(
+            "/api/v1/jobs/{$job}/edits",
+            ['version' => $this->version($job), 'edit' => ['kind' => 'move', 'pieces' => ['p1'], 'x' => 0.5]],
+        )->assertOk();
         $change();
         $second = $this->postJson("/api/v1/jobs/{$job}/preparations")->json();
         $this->getJson("/api/v1/preparations/{$first['id']}")->assertJsonPath('status', 'stopped');
@@ -244,7 +285,10 @@ final class NothingIsLostTest extends TestCase
             $this->getJson("/api/v1/preparations/{$asked['id']}")->assertJsonPath('status', $try < 3 ? 'waiting' : 'failed')->assertJsonPath('work.doing', '');
             Queue::assertPushed(RunWork::class, 2 + min(2, $try));
         }
-        $this->getJson("/api/v1/preparations/{$asked['id']}")->assertJsonPath('work.error', 'The server was stopped while it prepared this job; the source art is untouched. Prepare it again.');
+        $this->getJson("/api/v1/preparations/{$asked['id']}")->assertJsonPath(
+            'work.error',
+            'The server was stopped while it prepared this job; the source art is untouched. Prepare it again.',
+        );
         $this->getJson("/api/v1/preparations/{$waiting}")->assertJsonPath('status', 'waiting');
         // One whose place in the queue was lost is brought again.
         $this->travel(10)->minutes();
@@ -260,7 +304,8 @@ final class NothingIsLostTest extends TestCase
         $path = (string) tempnam(sys_get_temp_dir(), 'neat-edge-snapshot-');
         try {
             $writer = new PDO("sqlite:{$path}");
-            $writer->exec('PRAGMA journal_mode=WAL; CREATE TABLE migrations (id INTEGER, batch INTEGER); CREATE TABLE job (width REAL); CREATE TABLE piece (x REAL); INSERT INTO job VALUES (100); INSERT INTO piece VALUES (95)');
+            $writer->exec('PRAGMA journal_mode=WAL; CREATE TABLE migrations (id INTEGER, batch INTEGER); CREATE TABLE job (width REAL); CREATE TABLE piece'
+                .' (x REAL); INSERT INTO job VALUES (100); INSERT INTO piece VALUES (95)');
             $reader = new WriteFirstSqlite(new PDO("sqlite:{$path}", options: [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]), $path);
             $read = static fn (?callable $between): array => $reader->snapshot(static function () use ($reader, $between): array {
                 $width = $reader->selectOne('SELECT width FROM job')->width;
@@ -268,7 +313,10 @@ final class NothingIsLostTest extends TestCase
 
                 return [$width, $reader->selectOne('SELECT x FROM piece')->x];
             });
-            self::assertSame([100.0, 95.0], $read(static fn () => $writer->exec('BEGIN IMMEDIATE; UPDATE job SET width = 200; UPDATE piece SET x = 195; COMMIT')));
+            self::assertSame(
+                [100.0, 95.0],
+                $read(static fn () => $writer->exec('BEGIN IMMEDIATE; UPDATE job SET width = 200; UPDATE piece SET x = 195; COMMIT')),
+            );
             self::assertSame([200.0, 195.0], $read(null), 'and the next reading sees what was written');
             // Nobody was kept out meanwhile, and nothing is left locked.
             $writer->exec('UPDATE job SET width = 300');
@@ -293,7 +341,10 @@ final class NothingIsLostTest extends TestCase
             });
             self::fail('It never ended.');
         } catch (BudgetSpent $spent) {
-            self::assertSame('This change needs more than 1 seconds of computing and was given up; nothing was changed. Try it with less at once.', $spent->getMessage());
+            self::assertSame(
+                'This change needs more than 1 seconds of computing and was given up; nothing was changed. Try it with less at once.',
+                $spent->getMessage(),
+            );
         }
         self::assertSame(5, Budget::within('This change', static fn (): int => 5));
         // On a busy machine the clock runs on while nothing is computed: that is late, and no fault of the work.
@@ -313,13 +364,19 @@ final class NothingIsLostTest extends TestCase
         $job = $this->job();
         for ($k = 0; $k < 7; $k++) {
             $ids = array_column($this->getJson("/api/v1/jobs/{$job}")->json('art.pieces'), 'id');
-            $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => ['kind' => 'copy', 'pieces' => $ids, 'x' => 3 + 2 ** $k, 'y' => 2]])->assertOk();
+            $this->postJson(
+                "/api/v1/jobs/{$job}/edits",
+                ['version' => $this->version($job), 'edit' => ['kind' => 'copy', 'pieces' => $ids, 'x' => 3 + 2 ** $k, 'y' => 2]],
+            )->assertOk();
         }
         config(['neat-edge.request_seconds' => 0]);
         $version = $this->version($job);
         $ids = array_column($this->getJson("/api/v1/jobs/{$job}")->json('art.pieces'), 'id');
         $refused = $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => $version, 'edit' => ['kind' => 'weld', 'pieces' => $ids]]);
-        self::assertSame([422, 'This change needs more than 0 seconds of computing and was given up; nothing was changed. Try it with less at once.'], [$refused->status(), $refused->json('message')]);
+        self::assertSame(
+            [422, 'This change needs more than 0 seconds of computing and was given up; nothing was changed. Try it with less at once.'],
+            [$refused->status(), $refused->json('message')],
+        );
         self::assertSame([$version, $ids], [$this->version($job), array_column($this->getJson("/api/v1/jobs/{$job}")->json('art.pieces'), 'id')]);
     }
 
@@ -334,7 +391,10 @@ final class NothingIsLostTest extends TestCase
         $id = $this->postJson("/api/v1/jobs/{$job}/preparations")->assertStatus(202)->json('id');
         $state = $this->getJson("/api/v1/preparations/{$id}")->assertJsonPath('status', 'failed');
         self::assertStringContainsString('more than 500,000 places', (string) $state->json('work.error'));
-        $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'weld', 'pieces' => array_column($this->getJson("/api/v1/jobs/{$job}")->json('art.pieces'), 'id')]])
+        $this->postJson(
+            "/api/v1/jobs/{$job}/edits",
+            ['version' => 1, 'edit' => ['kind' => 'weld', 'pieces' => array_column($this->getJson("/api/v1/jobs/{$job}")->json('art.pieces'), 'id')]],
+        )
             ->assertStatus(422)->assertJsonPath('message', $state->json('work.error'));
         self::assertSame(1, $this->version($job));
     }

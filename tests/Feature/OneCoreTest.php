@@ -81,7 +81,11 @@ final class OneCoreTest extends TestCase
     private function byPage(string $path, string $process, string $width): array
     {
         $file = UploadedFile::fake()->createWithContent(basename($path), (string) file_get_contents($path));
-        $job = $this->post('/api/v1/jobs', ['process' => $process, 'width' => $width, 'file' => $file], ['Accept' => 'application/json'])->assertCreated()->json('id');
+        $job = $this->post(
+            '/api/v1/jobs',
+            ['process' => $process, 'width' => $width, 'file' => $file],
+            ['Accept' => 'application/json'],
+        )->assertCreated()->json('id');
         $id = $this->postJson("/api/v1/jobs/{$job}/preparations")->assertStatus(202)->json('id');
         if ($this->getJson("/api/v1/jobs/{$job}")->json('preparation.verdict.ready') === false) {
             $this->getJson("/api/v1/preparations/{$id}/sheets.zip")->assertStatus(409)->assertJsonPath('gate', true);
@@ -106,7 +110,17 @@ final class OneCoreTest extends TestCase
     /** @return array<string, string> by name, sorted */
     private function byCommand(string $path, string $process, string $width): array
     {
-        exec(implode(' ', array_map(escapeshellarg(...), [base_path('bin/neat-edge'), 'prepare', $path, "--process={$process}", "--width={$width}", '--out-dir', $this->folder])).' 2>&1', $said, $code);
+        exec(
+            implode(
+                ' ',
+                array_map(
+                    escapeshellarg(...),
+                    [base_path('bin/neat-edge'), 'prepare', $path, "--process={$process}", "--width={$width}", '--out-dir', $this->folder],
+                ),
+            ).' 2>&1',
+            $said,
+            $code,
+        );
         self::assertLessThan(2, $code, implode("\n", $said));
         $out = [];
         foreach (glob("{$this->folder}/*") ?: [] as $file) {

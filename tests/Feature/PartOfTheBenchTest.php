@@ -31,7 +31,14 @@ final class PartOfTheBenchTest extends TestCase
         parent::setUp();
         $this->job = $this->postJson('/api/v1/jobs', ['process' => 'plain', 'width' => '200mm', 'height' => '100mm'])->assertCreated()->json('id');
         foreach ([10, 40, 70, 100] as $x) {
-            $this->ids[] = $this->edit(['kind' => 'draw-shape', 'shape' => 'rectangle', 'x' => $x, 'y' => 20, 'width' => 10, 'height' => 10])->json('changes.pieces.0.id');
+            $this->ids[] = $this->edit([
+                'kind' => 'draw-shape',
+                'shape' => 'rectangle',
+                'x' => $x,
+                'y' => 20,
+                'width' => 10,
+                'height' => 10,
+            ])->json('changes.pieces.0.id');
         }
     }
 
@@ -72,7 +79,12 @@ final class PartOfTheBenchTest extends TestCase
     #[Test]
     public function copies_groups_and_pieces_from_before_are_read_with_all_that_they_need(): void
     {
-        $made = $this->edit(['kind' => 'transform', 'pieces' => [$this->ids[0]], 'matrix' => [1, 0, 0, 1, 0, 50], 'copies' => true])->json('changes.pieces.0.id');
+        $made = $this->edit([
+            'kind' => 'transform',
+            'pieces' => [$this->ids[0]],
+            'matrix' => [1, 0, 0, 1, 0, 50],
+            'copies' => true,
+        ])->json('changes.pieces.0.id');
         self::assertNotContains($made, $this->ids, 'an id that is free on the whole bench');
         $this->edit(['kind' => 'group', 'pieces' => [$this->ids[0], $this->ids[1], $made]]);
         // Of the group only two are named: it is met piece by piece, and each is aligned by itself.
@@ -87,8 +99,14 @@ final class PartOfTheBenchTest extends TestCase
         $this->edit(['kind' => 'move', 'pieces' => [$this->ids[2]], 'x' => 5, 'y' => 0]);
         self::assertEqualsWithDelta(68.0, $this->boxes()[$this->ids[2]][0], 1e-6);
         self::assertCount(6, $this->boxes());
-        $this->postJson("/api/v1/jobs/{$this->job}/edits", ['version' => $this->version, 'edit' => ['kind' => 'move', 'pieces' => ['p99'], 'x' => 1, 'y' => 0]])->assertStatus(422);
-        $this->postJson("/api/v1/jobs/{$this->job}/edits", ['version' => $this->version, 'edit' => ['kind' => ['x'], 'pieces' => $this->ids[0]]])->assertStatus(422);
+        $this->postJson(
+            "/api/v1/jobs/{$this->job}/edits",
+            ['version' => $this->version, 'edit' => ['kind' => 'move', 'pieces' => ['p99'], 'x' => 1, 'y' => 0]],
+        )->assertStatus(422);
+        $this->postJson(
+            "/api/v1/jobs/{$this->job}/edits",
+            ['version' => $this->version, 'edit' => ['kind' => ['x'], 'pieces' => $this->ids[0]]],
+        )->assertStatus(422);
     }
 
     #[Test]

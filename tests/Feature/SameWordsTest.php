@@ -35,7 +35,18 @@ final class SameWordsTest extends TestCase
                 $beyond = $field->most + max(1.0, abs($field->most));
                 $edit = ['kind' => $kind, 'pieces' => ['p1'], $field->name => $beyond];
                 $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 1, 'edit' => $edit])->assertStatus(422)->assertJsonPath('message', $words);
-                exec(sprintf('%s edit %s %s --all --%s=%s -o /dev/null 2>&1', escapeshellarg(base_path('bin/neat-edge')), escapeshellarg($kind), escapeshellarg($file), EditCommand::option($field), $beyond), $out, $code);
+                exec(
+                    sprintf(
+                        '%s edit %s %s --all --%s=%s -o /dev/null 2>&1',
+                        escapeshellarg(base_path('bin/neat-edge')),
+                        escapeshellarg($kind),
+                        escapeshellarg($file),
+                        EditCommand::option($field),
+                        $beyond,
+                    ),
+                    $out,
+                    $code,
+                );
                 self::assertSame([2, "neat-edge: {$words}"], [$code, trim(implode("\n", $out))], "{$kind} {$field->name}");
                 $out = [];
                 // One field of each kind by command; its parser is the same for all.
@@ -59,16 +70,24 @@ final class SameWordsTest extends TestCase
     public function what_a_step_or_a_way_of_making_is_refused_for_names_its_field(): void
     {
         $job = $this->job();
-        $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'line-insert', 'what' => 'clean-nodes', 'values' => ['deviation' => '9mm']]])
+        $this->postJson(
+            "/api/v1/jobs/{$job}/edits",
+            ['version' => 1, 'edit' => ['kind' => 'line-insert', 'what' => 'clean-nodes', 'values' => ['deviation' => '9mm']]],
+        )
             ->assertStatus(422)->assertJsonPath('message', 'Deviation: type a length between 0 and 5 mm.');
         $this->postJson('/api/v1/stock', ['kind' => 'screen', 'name' => 'Mesh', 'values' => ['threads' => 5]])
             ->assertStatus(422)->assertJsonPath('message', 'Threads a centimetre: type a whole number between 10 and 200.');
     }
 
-    private const SVG = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="100mm" viewBox="0 0 100 100"><rect id="a" x="5" y="5" width="30" height="30" fill="#112233"/><rect id="b" x="20" y="20" width="30" height="30" fill="#aa0000"/></svg>';
+    private const SVG = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="100mm" viewBox="0 0 100 100"><rect id="a" x="5" y="5" width="30"'
+        .' height="30" fill="#112233"/><rect id="b" x="20" y="20" width="30" height="30" fill="#aa0000"/></svg>';
 
     private function job(): int
     {
-        return (int) $this->post('/api/v1/jobs', ['title' => 'Words', 'process' => 'cut-vinyl', 'file' => \Illuminate\Http\UploadedFile::fake()->createWithContent('words.svg', self::SVG)], ['Accept' => 'application/json'])->assertSuccessful()->json('id');
+        return (int) $this->post(
+            '/api/v1/jobs',
+            ['title' => 'Words', 'process' => 'cut-vinyl', 'file' => \Illuminate\Http\UploadedFile::fake()->createWithContent('words.svg', self::SVG)],
+            ['Accept' => 'application/json'],
+        )->assertSuccessful()->json('id');
     }
 }

@@ -58,8 +58,13 @@ final class SendTest extends TestCase
 
     private function job(string $process = 'cut-vinyl', string $body = ''): int
     {
-        $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="60mm" viewBox="0 0 100 60">'.($body === '' ? '<rect x="5" y="5" width="60" height="40" fill="#e0a030"/><path d="M70 10H95V50Z" fill="#223344"/>' : $body).'</svg>';
-        $id = $this->post('/api/v1/jobs', ['process' => $process, 'width' => '100', 'title' => 'Boat sign', 'file' => UploadedFile::fake()->createWithContent('sign.svg', $svg)], ['Accept' => 'application/json'])->assertCreated()->json('id');
+        $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="60mm" viewBox="0 0 100 60">'
+            .($body === '' ? '<rect x="5" y="5" width="60" height="40" fill="#e0a030"/><path d="M70 10H95V50Z" fill="#223344"/>' : $body).'</svg>';
+        $id = $this->post(
+            '/api/v1/jobs',
+            ['process' => $process, 'width' => '100', 'title' => 'Boat sign', 'file' => UploadedFile::fake()->createWithContent('sign.svg', $svg)],
+            ['Accept' => 'application/json'],
+        )->assertCreated()->json('id');
         $this->postJson("/api/v1/jobs/{$id}/preparations")->assertStatus(202);
 
         return $id;
@@ -71,13 +76,31 @@ final class SendTest extends TestCase
         self::assertNotFalse($free);
         $port = (int) substr((string) strrchr((string) stream_socket_get_name($free, false), ':'), 1);
         fclose($free);
-        $this->machine = new Process([PHP_BINARY, 'console/neat-edge.php', 'device', 'cutter', "--port={$port}", "--out-dir={$this->folder}/out", '--pace=0', '--bed=1000x610mm', ...$options], base_path(), timeout: null);
+        $this->machine = new Process(
+            [
+                PHP_BINARY,
+                'console/neat-edge.php',
+                'device',
+                'cutter',
+                "--port={$port}",
+                "--out-dir={$this->folder}/out",
+                '--pace=0',
+                '--bed=1000x610mm',
+                ...$options,
+            ],
+            base_path(),
+            timeout: null,
+        );
         $this->machine->start();
         for ($k = 0; $k < 200 && ! str_contains($this->machine->getOutput(), 'listening'); $k++) {
             usleep(20_000);
         }
 
-        return StockItem::query()->create(['kind' => 'machine', 'name' => 'Long cutter', 'data' => Stock::values('machine', ['port' => $port, 'overcut' => '0'])]);
+        return StockItem::query()->create([
+            'kind' => 'machine',
+            'name' => 'Long cutter',
+            'data' => Stock::values('machine', ['port' => $port, 'overcut' => '0']),
+        ]);
     }
 
     /** @return array<string, mixed> a sending with how far it is */
@@ -112,11 +135,20 @@ final class SendTest extends TestCase
     #[Test]
     public function what_the_shop_has_is_added_changed_and_taken_out_and_nonsense_is_refused(): void
     {
-        $made = $this->postJson('/api/v1/stock', ['kind' => 'material', 'name' => 'Sailcloth', 'values' => ['width' => '50cm', 'price' => 7]])->assertCreated()->assertJsonPath('values.width', 500);
-        $this->postJson('/api/v1/stock', ['kind' => 'material', 'name' => 'Sailcloth'])->assertStatus(422)->assertJsonPath('message', 'There is one of that name already.');
+        $made = $this->postJson(
+            '/api/v1/stock',
+            ['kind' => 'material', 'name' => 'Sailcloth', 'values' => ['width' => '50cm', 'price' => 7]],
+        )->assertCreated()->assertJsonPath('values.width', 500);
+        $this->postJson(
+            '/api/v1/stock',
+            ['kind' => 'material', 'name' => 'Sailcloth'],
+        )->assertStatus(422)->assertJsonPath('message', 'There is one of that name already.');
         $this->postJson('/api/v1/stock', ['kind' => 'boat', 'name' => 'x'])->assertStatus(422)->assertJsonPath('message', 'There is no such kind of thing.');
         $this->patchJson("/api/v1/stock/{$made->json('id')}", ['values' => ['width' => 'wide']])->assertStatus(422);
-        $this->patchJson("/api/v1/stock/{$made->json('id')}", ['name' => 'Sailcloth 2', 'values' => ['grain' => true]])->assertOk()->assertJsonPath('values.grain', true)->assertJsonPath('values.width', 500);
+        $this->patchJson(
+            "/api/v1/stock/{$made->json('id')}",
+            ['name' => 'Sailcloth 2', 'values' => ['grain' => true]],
+        )->assertOk()->assertJsonPath('values.grain', true)->assertJsonPath('values.width', 500);
         self::assertSame(['Sailcloth 2'], $this->getJson('/api/v1/stock')->json('items.*.name'));
         $this->deleteJson("/api/v1/stock/{$made->json('id')}")->assertNoContent();
     }
@@ -128,22 +160,45 @@ final class SendTest extends TestCase
         $first = $this->getJson("/api/v1/jobs/{$job}/making")->assertOk();
         self::assertSame(['boat-sign-1-e0a030-60x40', 'boat-sign-2-223344-25x40'], $first->json('layouts.*.name'));
         self::assertSame(6, count($first->json('formats')));
-        $film = $this->postJson('/api/v1/stock', ['kind' => 'material', 'name' => 'Lamp yellow', 'values' => ['colour' => '#e0a030', 'width' => '300mm']])->json('id');
-        $now = $this->putJson("/api/v1/jobs/{$job}/making", ['values' => ['copies' => '3', 'weedEvery' => '1in'], 'materials' => ['#e0a030' => $film]])->assertOk();
+        $film = $this->postJson(
+            '/api/v1/stock',
+            ['kind' => 'material', 'name' => 'Lamp yellow', 'values' => ['colour' => '#e0a030', 'width' => '300mm']],
+        )->json('id');
+        $now = $this->putJson(
+            "/api/v1/jobs/{$job}/making",
+            ['values' => ['copies' => '3', 'weedEvery' => '1in'], 'materials' => ['#e0a030' => $film]],
+        )->assertOk();
         self::assertEqualsWithDelta(300.0, $now->json('layouts.0.height_mm'), 1e-6);
         self::assertEqualsWithDelta(610.0, $now->json('layouts.1.height_mm'), 1e-6);
         self::assertSame('Lamp yellow', $now->json('layouts.0.material'));
         self::assertSame(3, $now->json('layouts.0.layers.0.lines'));
         self::assertEqualsWithDelta(25.4, $now->json('values.weedEvery'), 1e-9);
-        $this->putJson("/api/v1/jobs/{$job}/making", ['values' => ['copies' => '-1']])->assertStatus(422)->assertJsonPath('message', 'Copies: type a whole number between 1 and 2000.');
+        $this->putJson(
+            "/api/v1/jobs/{$job}/making",
+            ['values' => ['copies' => '-1']],
+        )->assertStatus(422)->assertJsonPath('message', 'Copies: type a whole number between 1 and 2000.');
         $this->putJson("/api/v1/jobs/{$job}/making", ['materials' => ['#e0a030' => 9999]])->assertStatus(422);
         self::assertSame(3, $this->getJson("/api/v1/jobs/{$job}/making")->json('values.copies'), 'nothing was changed by what was refused');
         $this->get("/api/v1/jobs/{$job}/layouts/0/picture.svg")->assertOk()->assertHeader('Content-Type', 'image/svg+xml');
         $moves = $this->getJson("/api/v1/jobs/{$job}/layouts/0/moves")->assertOk()->json();
         self::assertEqualsWithDelta($now->json('layouts.0.length_mm'), $moves['cut_mm'], 0.001 * $moves['cut_mm']);
         $this->getJson("/api/v1/jobs/{$job}/layouts/7/moves")->assertNotFound();
-        $bare = $this->post('/api/v1/jobs', ['process' => 'cut-vinyl', 'width' => '100', 'file' => UploadedFile::fake()->createWithContent('s.svg', '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><rect width="9" height="9"/></svg>')], ['Accept' => 'application/json'])->json('id');
-        $this->getJson("/api/v1/jobs/{$bare}/making")->assertStatus(422)->assertJsonPath('message', 'There is nothing to lay out until the art has been prepared.');
+        $bare = $this->post(
+            '/api/v1/jobs',
+            [
+                'process' => 'cut-vinyl',
+                'width' => '100',
+                'file' => UploadedFile::fake()->createWithContent(
+                    's.svg',
+                    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><rect width="9" height="9"/></svg>',
+                ),
+            ],
+            ['Accept' => 'application/json'],
+        )->json('id');
+        $this->getJson("/api/v1/jobs/{$bare}/making")->assertStatus(422)->assertJsonPath(
+            'message',
+            'There is nothing to lay out until the art has been prepared.',
+        );
     }
 
     #[Test]
@@ -158,18 +213,37 @@ final class SendTest extends TestCase
         self::assertTrue($this->getJson("/api/v1/jobs/{$job}/making")->json('nested'));
         $copies = $this->getJson("/api/v1/jobs/{$job}/copies")->assertOk()->json('0.copies');
         self::assertCount(4, $copies);
-        $this->postJson("/api/v1/jobs/{$job}/copies", ['sheet' => '#e0a030', 'moved' => [['copy' => 0, 'x' => $copies[1]['x'] + 5, 'y' => $copies[1]['y'] + 5]]])->assertStatus(422)->assertJsonFragment(['message' => $this->lastMessage()]);
+        $this->postJson(
+            "/api/v1/jobs/{$job}/copies",
+            ['sheet' => '#e0a030', 'moved' => [['copy' => 0, 'x' => $copies[1]['x'] + 5, 'y' => $copies[1]['y'] + 5]]],
+        )->assertStatus(422)->assertJsonFragment(['message' => $this->lastMessage()]);
         self::assertStringStartsWith('There it would lie on another copy', $this->lastMessage());
-        $this->postJson("/api/v1/jobs/{$job}/copies", ['sheet' => '#e0a030', 'moved' => [['copy' => 0, 'x' => 5, 'y' => 140]]])->assertStatus(422)->assertJsonPath('message', 'There it would lie beyond the bed.');
-        $moved = $this->postJson("/api/v1/jobs/{$job}/copies", ['sheet' => '#e0a030', 'moved' => [['copy' => 0, 'x' => 600, 'y' => 20, 'turn' => 90]]])->assertOk()->json('0.copies.0');
+        $this->postJson(
+            "/api/v1/jobs/{$job}/copies",
+            ['sheet' => '#e0a030', 'moved' => [['copy' => 0, 'x' => 5, 'y' => 140]]],
+        )->assertStatus(422)->assertJsonPath('message', 'There it would lie beyond the bed.');
+        $moved = $this->postJson(
+            "/api/v1/jobs/{$job}/copies",
+            ['sheet' => '#e0a030', 'moved' => [['copy' => 0, 'x' => 600, 'y' => 20, 'turn' => 90]]],
+        )->assertOk()->json('0.copies.0');
         self::assertSame([600, 20, 90, true], [$moved['x'], $moved['y'], $moved['turn'], $moved['kept']]);
         self::assertGreaterThan(600, $this->getJson("/api/v1/jobs/{$job}/making")->json('layouts.0.width_mm'));
         $this->postJson("/api/v1/jobs/{$job}/works", ['kind' => 'nest', 'seconds' => 1])->assertStatus(202);
-        self::assertContains([600, true], array_map(static fn (array $one): array => [$one['x'], $one['kept']], $this->getJson("/api/v1/jobs/{$job}/copies")->json('0.copies')), 'a hand is not overruled');
-        $this->postJson("/api/v1/jobs/{$job}/copies", ['sheet' => '#e0a030', 'moved' => [['copy' => 0, 'x' => 600, 'y' => 20], ['copy' => 0, 'x' => 700, 'y' => 20]]])->assertStatus(422);
+        self::assertContains(
+            [600, true],
+            array_map(static fn (array $one): array => [$one['x'], $one['kept']], $this->getJson("/api/v1/jobs/{$job}/copies")->json('0.copies')),
+            'a hand is not overruled',
+        );
+        $this->postJson(
+            "/api/v1/jobs/{$job}/copies",
+            ['sheet' => '#e0a030', 'moved' => [['copy' => 0, 'x' => 600, 'y' => 20], ['copy' => 0, 'x' => 700, 'y' => 20]]],
+        )->assertStatus(422);
         $this->putJson("/api/v1/jobs/{$job}/making", ['values' => ['arrange' => 'drawn']])->assertOk();
         $this->postJson("/api/v1/jobs/{$job}/works", ['kind' => 'nest'])->assertStatus(422);
-        $this->postJson("/api/v1/jobs/{$job}/works", ['kind' => 'nest', 'seconds' => 601])->assertStatus(422)->assertJsonPath('message', 'Search for seconds: type a whole number between 1 and 600.');
+        $this->postJson(
+            "/api/v1/jobs/{$job}/works",
+            ['kind' => 'nest', 'seconds' => 601],
+        )->assertStatus(422)->assertJsonPath('message', 'Search for seconds: type a whole number between 1 and 600.');
         $this->postJson("/api/v1/jobs/{$job}/works", ['kind' => 'dance'])->assertStatus(422)->assertJsonPath('message', 'Say which kind of work.');
         $this->postJson("/api/v1/jobs/{$job}/works", ['kind' => 'send'])->assertStatus(422)->assertJsonPath('message', 'That is not begun in this way.');
         self::assertSame(2, Work::query()->where('kind', 'nest')->count());
@@ -179,8 +253,14 @@ final class SendTest extends TestCase
     public function what_is_laid_by_hand_is_a_state_like_every_other_and_a_whole_sheet_moves_at_once(): void
     {
         $job = $this->job();
-        $this->putJson("/api/v1/jobs/{$job}/making", ['values' => ['copies' => '3', 'weedBox' => '0']])->assertOk()->assertJsonPath('history.label', 'Lay it out: 2 choices');
-        $places = fn (): array => array_map(static fn (array $one): array => [$one['x'], $one['y']], $this->getJson("/api/v1/jobs/{$job}/copies")->json('0.copies'));
+        $this->putJson(
+            "/api/v1/jobs/{$job}/making",
+            ['values' => ['copies' => '3', 'weedBox' => '0']],
+        )->assertOk()->assertJsonPath('history.label', 'Lay it out: 2 choices');
+        $places = fn (): array => array_map(
+            static fn (array $one): array => [$one['x'], $one['y']],
+            $this->getJson("/api/v1/jobs/{$job}/copies")->json('0.copies'),
+        );
         $first = $places();
         $whole = array_map(static fn (array $at, int $i): array => ['copy' => $i, 'x' => $at[0] + 40, 'y' => $at[1] - 25], $first, array_keys($first));
         $this->postJson("/api/v1/jobs/{$job}/copies", ['sheet' => '#e0a030', 'moved' => $whole])->assertOk();
@@ -188,9 +268,18 @@ final class SendTest extends TestCase
         self::assertEqualsWithDelta(array_map(static fn (array $at): array => [$at[0] + 40, $at[1] - 25], $first), $moved, 1e-3);
         // One of two that move runs into the third, which stays.
         $onto = [$whole[0], ['copy' => 1, 'x' => $moved[2][0] + 2, 'y' => $moved[2][1] + 2]];
-        self::assertStringStartsWith('There it would lie on another copy', (string) $this->postJson("/api/v1/jobs/{$job}/copies", ['sheet' => '#e0a030', 'moved' => $onto])->assertStatus(422)->json('message'));
+        self::assertStringStartsWith(
+            'There it would lie on another copy',
+            (string) $this->postJson("/api/v1/jobs/{$job}/copies", ['sheet' => '#e0a030', 'moved' => $onto])->assertStatus(422)->json('message'),
+        );
         // So do two that move onto each other.
-        self::assertStringStartsWith('There it would lie on another copy', (string) $this->postJson("/api/v1/jobs/{$job}/copies", ['sheet' => '#e0a030', 'moved' => [['copy' => 0, 'x' => 700, 'y' => 20], ['copy' => 1, 'x' => 702, 'y' => 22]]])->assertStatus(422)->json('message'));
+        self::assertStringStartsWith(
+            'There it would lie on another copy',
+            (string) $this->postJson(
+                "/api/v1/jobs/{$job}/copies",
+                ['sheet' => '#e0a030', 'moved' => [['copy' => 0, 'x' => 700, 'y' => 20], ['copy' => 1, 'x' => 702, 'y' => 22]]],
+            )->assertStatus(422)->json('message'),
+        );
         self::assertSame($moved, $places(), 'what was refused moved nothing');
         $state = $this->getJson("/api/v1/jobs/{$job}");
         self::assertSame('Lay 3 copies by hand', $state->json('history.label'));
@@ -200,7 +289,10 @@ final class SendTest extends TestCase
         $back = $this->postJson("/api/v1/jobs/{$job}/undo", ['version' => $version, 'key' => 'back-once'])->assertOk();
         self::assertSame($version, $back->json('job.version'), 'no window is stale by it');
         self::assertSame($first, $places());
-        $this->postJson("/api/v1/jobs/{$job}/undo", ['version' => $version, 'key' => 'back-once'])->assertOk()->assertJsonPath('history.label', 'Lay it out: 2 choices');
+        $this->postJson(
+            "/api/v1/jobs/{$job}/undo",
+            ['version' => $version, 'key' => 'back-once'],
+        )->assertOk()->assertJsonPath('history.label', 'Lay it out: 2 choices');
         self::assertSame($first, $places(), 'what was asked for again, its answer lost, is not done twice');
         $this->postJson("/api/v1/jobs/{$job}/undo", ['version' => $version, 'key' => 'back-twice'])->assertOk();
         self::assertSame(1, $this->getJson("/api/v1/jobs/{$job}/making")->json('values.copies'));
@@ -219,7 +311,10 @@ final class SendTest extends TestCase
         Queue::fake();
         $first = $this->putJson("/api/v1/jobs/{$job}/making", ['values' => ['copies' => '3']])->assertStatus(202)->json('work.id');
         $second = $this->putJson("/api/v1/jobs/{$job}/making", ['values' => ['weedBox' => '0']])->assertStatus(202)->json('work.id');
-        self::assertSame(['stopped', 'waiting'], [$this->getJson("/api/v1/works/{$first}")->json('state'), $this->getJson("/api/v1/works/{$second}")->json('state')]);
+        self::assertSame(
+            ['stopped', 'waiting'],
+            [$this->getJson("/api/v1/works/{$first}")->json('state'), $this->getJson("/api/v1/works/{$second}")->json('state')],
+        );
         // Who only looks meanwhile is told of it, and stops nothing.
         $made()->assertStatus(202)->assertJsonPath('work.id', $second);
         // A file is held back until it is there: somebody lays it out meanwhile.
@@ -239,7 +334,10 @@ final class SendTest extends TestCase
         $third = $this->putJson("/api/v1/jobs/{$job}/making", ['values' => ['copies' => '5']])->assertStatus(202)->json('work.id');
         $this->postJson("/api/v1/jobs/{$job}/undo", ['version' => ShopJob::query()->findOrFail($job)->version])->assertOk();
         (new RunWork($third))->handle();
-        $this->getJson("/api/v1/works/{$third}")->assertJsonPath('state', 'failed')->assertJsonPath('error', 'It was laid out otherwise meanwhile; nothing was changed.');
+        $this->getJson("/api/v1/works/{$third}")->assertJsonPath('state', 'failed')->assertJsonPath(
+            'error',
+            'It was laid out otherwise meanwhile; nothing was changed.',
+        );
         self::assertEquals([], ShopJob::query()->findOrFail($job)->making['values'] ?? []);
         // What cannot be laid out is never stored.
         $this->putJson("/api/v1/jobs/{$job}/making", ['values' => ['copies' => 'many']])->assertStatus(422);
@@ -270,7 +368,12 @@ final class SendTest extends TestCase
         // Somebody presses Stop as soon as something of it was told.
         DB::listen(static function (QueryExecuted $query): void {
             if (str_starts_with($query->sql, 'update "works" set "done"')) {
-                Work::query()->where('kind', 'nest')->where('state', 'running')->where('asked', '')->where('about', 'like', '%60%')->toBase()->update(['asked' => 'stop']);
+                Work::query()->where('kind', 'nest')
+                    ->where('state', 'running')
+                    ->where('asked', '')
+                    ->where('about', 'like', '%60%')
+                    ->toBase()
+                    ->update(['asked' => 'stop']);
             }
         });
         $begun = microtime(true);
@@ -290,7 +393,10 @@ final class SendTest extends TestCase
         $job = ShopJob::query()->firstOrFail()->id;
         $copies = $this->getJson("/api/v1/jobs/{$job}/copies")->json('0.copies');
 
-        return (string) $this->postJson("/api/v1/jobs/{$job}/copies", ['sheet' => '#e0a030', 'moved' => [['copy' => 0, 'x' => $copies[1]['x'] + 5, 'y' => $copies[1]['y'] + 5]]])->json('message');
+        return (string) $this->postJson(
+            "/api/v1/jobs/{$job}/copies",
+            ['sheet' => '#e0a030', 'moved' => [['copy' => 0, 'x' => $copies[1]['x'] + 5, 'y' => $copies[1]['y'] + 5]]],
+        )->json('message');
     }
 
     #[Test]
@@ -308,10 +414,19 @@ final class SendTest extends TestCase
             }
             self::assertCount($format === 'pdf' ? 1 : 2, $manifest['files'], $format);
         }
-        $this->get("/api/v1/jobs/{$job}/files/1.plt?values[blade]=0.25mm")->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="boat-sign-2-223344-25x40.plt"');
+        $this->get("/api/v1/jobs/{$job}/files/1.plt?values[blade]=0.25mm")->assertOk()->assertHeader(
+            'Content-Disposition',
+            'attachment; filename="boat-sign-2-223344-25x40.plt"',
+        );
         $this->getJson("/api/v1/jobs/{$job}/files/1.exe")->assertStatus(422);
         self::assertStringStartsWith('%PDF-', (string) $this->get("/api/v1/jobs/{$job}/job-sheet.pdf")->assertOk()->getContent());
-        $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => ShopJob::query()->findOrFail($job)->version, 'edit' => ['kind' => 'draw-shape', 'shape' => 'rectangle', 'x' => 1, 'y' => 1, 'width' => 5, 'height' => 5, 'fill' => '#223344']])->assertOk();
+        $this->postJson(
+            "/api/v1/jobs/{$job}/edits",
+            [
+                'version' => ShopJob::query()->findOrFail($job)->version,
+                'edit' => ['kind' => 'draw-shape', 'shape' => 'rectangle', 'x' => 1, 'y' => 1, 'width' => 5, 'height' => 5, 'fill' => '#223344'],
+            ],
+        )->assertOk();
         $this->getJson("/api/v1/jobs/{$job}/files.zip?format=svg")->assertStatus(422);
         $this->get("/api/v1/jobs/{$job}/files.zip?format=svg&earlier=1")->assertOk();
     }
@@ -326,13 +441,34 @@ final class SendTest extends TestCase
         self::assertSame('failed', $stopped['status']);
         self::assertStringContainsString('out of material', $stopped['error']);
         self::assertGreaterThan(0, $stopped['done']);
-        $this->postJson("/api/v1/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->assertStatus(409)->assertJsonPath('message', 'This sheet is on its way to Long cutter already. Send it a second time?');
+        $this->postJson(
+            "/api/v1/jobs/{$job}/sendings",
+            ['machine' => $machine->id, 'number' => 0],
+        )->assertStatus(409)->assertJsonPath('message', 'This sheet is on its way to Long cutter already. Send it a second time?');
         $done = $this->tell($sent['id'], 'go');
         self::assertSame(['done', $done['of']], [$done['status'], $done['done']]);
         $log = json_decode((string) file_get_contents("{$this->folder}/out/job-0001.json"), true);
-        self::assertEqualsWithDelta($this->getJson("/api/v1/jobs/{$job}/making")->json('layouts.0.length_mm'), $log['cut_mm'], 0.001 * $log['cut_mm'], 'cut as long as the sheet says, not a stroke twice');
-        $this->postJson("/api/v1/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->assertStatus(409)->assertJsonPath('message', 'This sheet was sent to Long cutter before. Send it once more?');
-        self::assertSame(['Begun', 'Stopped', 'Goes on', 'Done'], array_map(static fn (array $row): string => implode(' ', array_slice(explode(' ', rtrim($row['what'], ':')), 0, str_starts_with($row['what'], 'Goes') ? 2 : 1)) === 'Stopped:' ? 'Stopped' : rtrim(implode(' ', array_slice(explode(' ', $row['what']), 0, str_starts_with($row['what'], 'Goes') ? 2 : 1)), ':'), $done['log']));
+        self::assertEqualsWithDelta(
+            $this->getJson("/api/v1/jobs/{$job}/making")->json('layouts.0.length_mm'),
+            $log['cut_mm'],
+            0.001 * $log['cut_mm'],
+            'cut as long as the sheet says, not a stroke twice',
+        );
+        $this->postJson(
+            "/api/v1/jobs/{$job}/sendings",
+            ['machine' => $machine->id, 'number' => 0],
+        )->assertStatus(409)->assertJsonPath('message', 'This sheet was sent to Long cutter before. Send it once more?');
+        self::assertSame(
+            ['Begun', 'Stopped', 'Goes on', 'Done'],
+            array_map(
+                static fn (array $row): string => implode(
+                    ' ',
+                    array_slice(explode(' ', rtrim($row['what'], ':')), 0, str_starts_with($row['what'], 'Goes') ? 2 : 1),
+                ) === 'Stopped:' ? 'Stopped' : rtrim(implode(' ', array_slice(explode(' ', $row['what']), 0, str_starts_with($row['what'], 'Goes') ? 2 : 1)),
+                    ':'),
+                $done['log'],
+            ),
+        );
         $this->postJson("/api/v1/jobs/{$job}/sendings", ['machine' => 999, 'number' => 0])->assertStatus(422);
     }
 
@@ -392,10 +528,16 @@ final class SendTest extends TestCase
                 throw new PDOException('SQLSTATE[HY000]: General error: 5 database is locked');
             }
         });
-        $this->postJson("/api/v1/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->assertStatus(500)->assertJsonPath('message', 'The database was held by another for too long. Nothing was changed. Try again.');
+        $this->postJson(
+            "/api/v1/jobs/{$job}/sendings",
+            ['machine' => $machine->id, 'number' => 0],
+        )->assertStatus(500)->assertJsonPath('message', 'The database was held by another for too long. Nothing was changed. Try again.');
         $sending = Sending::query()->firstOrFail();
         $row = $this->sending($sending->id);
-        self::assertSame(['failed', "The database was held by another for too long. 1 of {$row['of']} parts are done. Go on with it."], [$row['status'], $row['error']]);
+        self::assertSame(
+            ['failed', "The database was held by another for too long. 1 of {$row['of']} parts are done. Go on with it."],
+            [$row['status'], $row['error']],
+        );
         $stored = 100;
         self::assertSame('done', $this->tell($sending->id, 'go')['status']);
     }
@@ -412,14 +554,21 @@ final class SendTest extends TestCase
         self::assertFalse(Holder::isThere(gethostname().':1:'.str_repeat('0', 16)));
         $this->workOf($first, ['holder' => gethostname().':1:'.str_repeat('0', 16)]);
         Artisan::call('neat-edge:recover');
-        self::assertSame(['failed', 'done'], [$this->sending($first)['status'], $this->sending($next)['status']], 'what was cut off before a single part was done holds up nobody');
+        self::assertSame(
+            ['failed', 'done'],
+            [$this->sending($first)['status'], $this->sending($next)['status']],
+            'what was cut off before a single part was done holds up nobody',
+        );
     }
 
     #[Test]
     public function what_broke_off_is_said_by_its_cause(): void
     {
         $full = new RuntimeException('x', 0, new PDOException('SQLSTATE[HY000]: General error: 13 database or disk is full'));
-        self::assertSame(['The disk is full.', 'It needed more memory than it may have.', 'It broke.'], [Broken::why($full, 'It broke'), Broken::why(new RuntimeException('Allowed memory size of 5 bytes'), 'It broke'), Broken::why(null, 'It broke.')]);
+        self::assertSame(
+            ['The disk is full.', 'It needed more memory than it may have.', 'It broke.'],
+            [Broken::why($full, 'It broke'), Broken::why(new RuntimeException('Allowed memory size of 5 bytes'), 'It broke'), Broken::why(null, 'It broke.')],
+        );
         $tries = 0;
         Broken::ended(static function () use (&$tries, $full): void {
             if (++$tries < 3) {
@@ -455,7 +604,10 @@ final class SendTest extends TestCase
         self::assertSame('done', $this->tell($first, 'go')['status']);
         $done = $this->sending($second);
         self::assertSame(['done', ''], [$done['status'], $done['error']]);
-        $cut = array_sum(array_map(static fn (string $path): float => json_decode((string) file_get_contents($path), true)['cut_mm'], glob("{$this->folder}/out/*.json") ?: []));
+        $cut = array_sum(array_map(
+            static fn (string $path): float => json_decode((string) file_get_contents($path), true)['cut_mm'],
+            glob("{$this->folder}/out/*.json") ?: [],
+        ));
         $sheets = array_sum($this->getJson("/api/v1/jobs/{$job}/making")->json('layouts.*.length_mm'));
         self::assertEqualsWithDelta($sheets, $cut, 0.001 * $sheets, 'both of them, and nothing twice');
         // One that is given up holds nobody up either.
@@ -483,10 +635,16 @@ final class SendTest extends TestCase
         self::assertSame(['stopped', '', 3], [$row['status'], $row['asked'], $row['done']]);
         self::assertContains('Cancelled after part 3', array_column($row['log'], 'what'));
 
-        $lost = Sending::query()->whereKey($this->postJson("/api/v1/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 1])->json('id'))->firstOrFail();
+        $lost = Sending::query()->whereKey($this->postJson(
+            "/api/v1/jobs/{$job}/sendings",
+            ['machine' => $machine->id, 'number' => 1],
+        )->json('id'))->firstOrFail();
         unlink($lost->path());
         $work = $this->workOf($lost->id, ['state' => 'failed', 'done' => 0]);
-        self::assertSame(['failed', 'The file is not kept any more; send the sheet anew.'], [$this->tell($lost->id, 'go')['status'], $this->sending($lost->id)['error']]);
+        self::assertSame(
+            ['failed', 'The file is not kept any more; send the sheet anew.'],
+            [$this->tell($lost->id, 'go')['status'], $this->sending($lost->id)['error']],
+        );
 
         // What another process has by now is told and ended by nobody who had it before.
         $work->refresh()->update(['state' => 'waiting']);
@@ -517,7 +675,10 @@ final class SendTest extends TestCase
             $sum = 0.0;
             foreach ($ways as $way) {
                 for ($i = 0; $i < count($way); $i += 2) {
-                    self::assertTrue($way[$i] > $box->left - 0.05 && $way[$i] < $box->right + 0.05 && $way[$i + 1] > $box->top - 0.05 && $way[$i + 1] < $box->bottom + 0.05, 'on the sheet as it is shown');
+                    self::assertTrue(
+                        $way[$i] > $box->left - 0.05 && $way[$i] < $box->right + 0.05 && $way[$i + 1] > $box->top - 0.05 && $way[$i + 1] < $box->bottom + 0.05,
+                        'on the sheet as it is shown',
+                    );
                     $sum += $i > 0 ? hypot($way[$i] - $way[$i - 2], $way[$i + 1] - $way[$i - 1]) : 0.0;
                 }
             }
@@ -544,9 +705,16 @@ final class SendTest extends TestCase
         self::assertEqualsWithDelta($alone + 2 * 400, $now->json('layouts.0.layers.0.area_mm2'), 0.1);
         self::assertContains('Laid with it: 2 × Small sign.', $now->json('layouts.0.says'));
         foreach ([[$job, 1, 'Only another job'], [$print, 1, 'Only another job'], [$other, 0, 'Lay 1 to 2000 copies']] as [$id, $copies, $says]) {
-            self::assertStringStartsWith($says, (string) $this->putJson("/api/v1/jobs/{$job}/making", ['along' => [['job' => $id, 'copies' => $copies]]])->assertStatus(422)->json('message'));
+            self::assertStringStartsWith(
+                $says,
+                (string) $this->putJson("/api/v1/jobs/{$job}/making", ['along' => [['job' => $id, 'copies' => $copies]]])->assertStatus(422)->json('message'),
+            );
         }
-        self::assertSame([['job' => $other, 'copies' => 2]], $this->getJson("/api/v1/jobs/{$job}/making")->json('along'), 'nothing was changed by what was refused');
+        self::assertSame(
+            [['job' => $other, 'copies' => 2]],
+            $this->getJson("/api/v1/jobs/{$job}/making")->json('along'),
+            'nothing was changed by what was refused',
+        );
         $copies = $this->getJson("/api/v1/jobs/{$job}/copies")->json('0');
         self::assertSame([2, [0, 1, 1]], [count($copies['designs']), array_column($copies['copies'], 'design')]);
         // The other is changed: what is cut of it would not be what it is now.
@@ -557,7 +725,10 @@ final class SendTest extends TestCase
         $this->postJson("/api/v1/jobs/{$other}/preparations")->assertStatus(202);
         self::assertEqualsWithDelta($alone + 2 * 100, $this->getJson("/api/v1/jobs/{$job}/making")->json('layouts.0.layers.0.area_mm2'), 0.1);
         $this->deleteJson("/api/v1/jobs/{$other}")->assertNoContent();
-        self::assertContains('A job that was to be laid with it is not in the shop any more.', $this->getJson("/api/v1/jobs/{$job}/making")->json('layouts.0.warns'));
+        self::assertContains(
+            'A job that was to be laid with it is not in the shop any more.',
+            $this->getJson("/api/v1/jobs/{$job}/making")->json('layouts.0.warns'),
+        );
         self::assertSame([], $this->putJson("/api/v1/jobs/{$job}/making", ['along' => []])->json('layouts.0.warns'));
     }
 
@@ -565,8 +736,14 @@ final class SendTest extends TestCase
     public function a_ticket_that_names_what_a_job_is_made_from_is_held_to_it(): void
     {
         $job = $this->job('cut-vinyl', '<path d="M5 10H95V11H5Z" fill="#223344"/>');
-        $film = $this->postJson('/api/v1/stock', ['kind' => 'material', 'name' => 'Stiff film', 'values' => ['width' => '300mm', 'leastLine' => '3mm', 'thickness' => '0.4mm']])->json('id');
-        $blade = $this->postJson('/api/v1/stock', ['kind' => 'blade', 'name' => 'Short knife', 'values' => ['deepest' => '0.1mm', 'offset' => '0.4mm']])->json('id');
+        $film = $this->postJson(
+            '/api/v1/stock',
+            ['kind' => 'material', 'name' => 'Stiff film', 'values' => ['width' => '300mm', 'leastLine' => '3mm', 'thickness' => '0.4mm']],
+        )->json('id');
+        $blade = $this->postJson(
+            '/api/v1/stock',
+            ['kind' => 'blade', 'name' => 'Short knife', 'values' => ['deepest' => '0.1mm', 'offset' => '0.4mm']],
+        )->json('id');
         self::assertTrue($this->getJson("/api/v1/jobs/{$job}")->json('preparation.verdict.ready'));
         $named = $this->patchJson("/api/v1/jobs/{$job}", ['version' => 1, 'stock' => ['material' => $film, 'blade' => $blade]])->assertOk();
         self::assertEquals([3, 300], [$named->json('job.limits.line'), $named->json('job.limits.bedWidth')]);
@@ -579,7 +756,11 @@ final class SendTest extends TestCase
         self::assertEquals([300, 'Stiff film'], [$making->json('layouts.0.height_mm'), $making->json('layouts.0.material')]);
         self::assertSame(['Stiff film is 0.40 mm thick; Short knife cuts 0.10 mm at most.'], $making->json('layouts.0.warns'));
         // The knife that is steered is the one on the ticket: the first stroke that turns it is as long as its offset wants.
-        $steered = StockItem::query()->create(['kind' => 'machine', 'name' => 'Steered', 'data' => Stock::values('machine', ['port' => 1, 'blade' => '0.25mm'])]);
+        $steered = StockItem::query()->create([
+            'kind' => 'machine',
+            'name' => 'Steered',
+            'data' => Stock::values('machine', ['port' => 1, 'blade' => '0.25mm']),
+        ]);
         $this->postJson("/api/v1/jobs/{$job}/sendings", ['machine' => $steered->id, 'number' => 0])->assertStatus(409)->assertJsonPath('gate', true);
         $this->letGo($job);
         $sent = $this->postJson("/api/v1/jobs/{$job}/sendings", ['machine' => $steered->id, 'number' => 0])->assertStatus(202)->json('id');
@@ -590,28 +771,48 @@ final class SendTest extends TestCase
         // The shop changes it: the job keeps what it was checked for until somebody takes the new.
         $this->patchJson("/api/v1/stock/{$film}", ['values' => ['leastLine' => '1mm']])->assertOk();
         $kept = $this->getJson("/api/v1/jobs/{$job}");
-        self::assertEquals([3, true, false], [$kept->json('job.limits.line'), $kept->json('job.stock.material.changed'), $kept->json('job.stock.blade.changed')]);
+        self::assertEquals(
+            [3, true, false],
+            [$kept->json('job.limits.line'), $kept->json('job.stock.material.changed'), $kept->json('job.stock.blade.changed')],
+        );
         $version = $kept->json('job.version');
         self::assertEquals(1, $this->patchJson("/api/v1/jobs/{$job}", ['version' => $version, 'stock' => ['material' => $film]])->json('job.limits.line'));
         $version = ShopJob::query()->findOrFail($job)->version;
-        self::assertEqualsWithDelta(0.8, $this->patchJson("/api/v1/jobs/{$job}", ['version' => $version, 'stock' => ['material' => null, 'blade' => null]])->json('job.limits.line'), 1e-9);
+        self::assertEqualsWithDelta(
+            0.8,
+            $this->patchJson("/api/v1/jobs/{$job}", ['version' => $version, 'stock' => ['material' => null, 'blade' => null]])->json('job.limits.line'),
+            1e-9,
+        );
         $version = ShopJob::query()->findOrFail($job)->version;
-        $this->patchJson("/api/v1/jobs/{$job}", ['version' => $version, 'stock' => ['blade' => $film]])->assertStatus(422)->assertJsonPath('message', 'That is not in the shop any more.');
-        $this->patchJson("/api/v1/jobs/{$job}", ['version' => $version, 'stock' => ['boat' => 1]])->assertStatus(422)->assertJsonPath('message', 'Choose from what the shop has.');
+        $this->patchJson(
+            "/api/v1/jobs/{$job}",
+            ['version' => $version, 'stock' => ['blade' => $film]],
+        )->assertStatus(422)->assertJsonPath('message', 'That is not in the shop any more.');
+        $this->patchJson(
+            "/api/v1/jobs/{$job}",
+            ['version' => $version, 'stock' => ['boat' => 1]],
+        )->assertStatus(422)->assertJsonPath('message', 'Choose from what the shop has.');
     }
 
     #[Test]
     public function plates_take_their_ruling_from_the_screen_and_their_order_from_the_inks_until_somebody_says_otherwise(): void
     {
         $job = $this->job('screen-print', '<rect x="5" y="5" width="60" height="40" fill="#e0a030"/><circle cx="35" cy="25" r="10" fill="#223344"/>');
-        $screen = $this->postJson('/api/v1/stock', ['kind' => 'screen', 'name' => 'Fine mesh', 'values' => ['ruling' => 65, 'leastDot' => '0.06mm']])->json('id');
+        $screen = $this->postJson(
+            '/api/v1/stock',
+            ['kind' => 'screen', 'name' => 'Fine mesh', 'values' => ['ruling' => 65, 'leastDot' => '0.06mm']],
+        )->json('id');
         $this->patchJson("/api/v1/jobs/{$job}", ['version' => 1, 'stock' => ['screen' => $screen]])->assertOk();
         $this->postJson("/api/v1/jobs/{$job}/preparations")->assertStatus(202);
         $making = $this->getJson("/api/v1/jobs/{$job}/making");
         self::assertEquals([65, 0.06], [$making->json('values.ruling'), $making->json('values.leastDot')]);
         self::assertSame(['#e0a030', '#223344'], $making->json('layouts.*.layers.0.colour'));
         $this->postJson('/api/v1/stock', ['kind' => 'ink', 'name' => 'Night', 'values' => ['colour' => '#223344', 'rank' => 1]])->assertCreated();
-        self::assertSame(['#e0a030', '#223344'], $this->getJson("/api/v1/jobs/{$job}/making")->json('layouts.*.layers.0.colour'), 'what looks like an ink is none until somebody says so');
+        self::assertSame(
+            ['#e0a030', '#223344'],
+            $this->getJson("/api/v1/jobs/{$job}/making")->json('layouts.*.layers.0.colour'),
+            'what looks like an ink is none until somebody says so',
+        );
         $this->putJson('/api/v1/colours', ['hex' => '#223344', 'name' => 'Night'])->assertOk();
         self::assertSame(['#223344', '#e0a030'], $this->getJson("/api/v1/jobs/{$job}/making")->json('layouts.*.layers.0.colour'));
         // Another choice leaves the ruling with the screen; typed once, it is that of the job.
@@ -675,7 +876,11 @@ final class SendTest extends TestCase
         self::assertEqualsWithDelta(600.0, array_sum(array_map(static fn (Piece $piece): float => $piece->shape->area(), $under->pieces)), 1.0);
         // Ink is paid by what it covers, not by the film.
         $this->postJson('/api/v1/stock', ['kind' => 'ink', 'name' => 'Amber', 'values' => ['colour' => '#e0a030', 'price' => 1000]])->assertCreated();
-        self::assertSame('#e0a030', $this->getJson("/api/v1/jobs/{$job}/making")->json('layouts.0.layers.0.name'), 'a colour is no ink because it looks like one');
+        self::assertSame(
+            '#e0a030',
+            $this->getJson("/api/v1/jobs/{$job}/making")->json('layouts.0.layers.0.name'),
+            'a colour is no ink because it looks like one',
+        );
         $this->putJson('/api/v1/colours', ['hex' => '#e0a030', 'name' => 'Amber'])->assertOk();
         $read = $this->folder.'/sheet.pdf';
         file_put_contents($read, $this->get("/api/v1/jobs/{$job}/job-sheet.pdf")->assertOk()->getContent());
@@ -690,28 +895,59 @@ final class SendTest extends TestCase
         $look = $this->post('/api/v1/look', ['file' => $file()], ['Accept' => 'application/json'])->assertOk()->json();
         self::assertSame(['lines', 'gap', 'width', 'unit', 'asleep'], array_column($look['fields'], 'name'));
         self::assertFalse($look['statesSize']);
-        $this->post('/api/v1/jobs', ['process' => 'engraving', 'file' => $file()], ['Accept' => 'application/json'])->assertStatus(422)->assertJsonPath('fields.width', 'The file states no size; type the finished width. At 96 units an inch its page would be 40.00 mm wide.');
-        $job = $this->post('/api/v1/jobs', ['process' => 'engraving', 'file' => $file(), 'taking' => ['unit' => 'cm', 'lines' => 'drawn', 'width' => '2mm']], ['Accept' => 'application/json'])->assertCreated()->json('id');
+        $this->post(
+            '/api/v1/jobs',
+            ['process' => 'engraving', 'file' => $file()],
+            ['Accept' => 'application/json'],
+        )->assertStatus(422)->assertJsonPath('fields.width',
+            'The file states no size; type the finished width. At 96 units an inch its page would be 40.00 mm wide.');
+        $job = $this->post(
+            '/api/v1/jobs',
+            ['process' => 'engraving', 'file' => $file(), 'taking' => ['unit' => 'cm', 'lines' => 'drawn', 'width' => '2mm']],
+            ['Accept' => 'application/json'],
+        )->assertCreated()->json('id');
         $shown = $this->getJson("/api/v1/jobs/{$job}")->assertOk()->json();
-        self::assertEqualsWithDelta([400.0, 400.0], [$shown['job']['width'], $shown['job']['height']], 1e-3, 'the size of the lines, in the unit that was said');
+        self::assertEqualsWithDelta(
+            [400.0, 400.0],
+            [$shown['job']['width'], $shown['job']['height']],
+            1e-3,
+            'the size of the lines, in the unit that was said',
+        );
         self::assertSame(2.0, (float) $shown['art']['pieces'][0]['stroke']['width']);
         self::assertSame(['left-out'], array_column($shown['notices'], 'kind'), 'what was left out stays with the job');
         $this->get("/api/v1/jobs/{$job}/source.svg")->assertOk();
-        $this->post('/api/v1/jobs', ['process' => 'engraving', 'file' => $file(), 'taking' => ['unit' => 'furlong']], ['Accept' => 'application/json'])->assertStatus(422);
+        $this->post(
+            '/api/v1/jobs',
+            ['process' => 'engraving', 'file' => $file(), 'taking' => ['unit' => 'furlong']],
+            ['Accept' => 'application/json'],
+        )->assertStatus(422);
     }
 
     #[Test]
     public function pages_of_a_pdf_are_asked_about_with_their_pictures(): void
     {
-        $ps = "%!PS\n<< /PageSize [144 72] >> setpagedevice 0 0 144 72 rectfill showpage\n<< /PageSize [72 72] >> setpagedevice 10 10 50 50 rectfill showpage\n";
+        $ps = "%!PS\n<< /PageSize [144 72] >> setpagedevice 0 0 144 72 rectfill showpage\n<< /PageSize [72 72] >> setpagedevice 10 10 50 50 rectfill"
+            ." showpage\n";
         $file = static fn (): UploadedFile => UploadedFile::fake()->createWithContent('two.ps', $ps);
         $look = $this->post('/api/v1/look', ['file' => $file()], ['Accept' => 'application/json'])->assertOk()->json();
         self::assertSame(2, $look['pages']);
         self::assertCount(2, $look['pagePictures']);
         self::assertStringStartsWith('data:image/png;base64,', $look['pagePictures'][1]);
-        $this->post('/api/v1/jobs', ['process' => 'plain', 'file' => $file()], ['Accept' => 'application/json'])->assertStatus(422)->assertJsonPath('message', 'The file has 2 pages; choose one.');
-        $job = $this->post('/api/v1/jobs', ['process' => 'plain', 'file' => $file(), 'taking' => ['page' => '2']], ['Accept' => 'application/json'])->assertCreated()->json('id');
+        $this->post(
+            '/api/v1/jobs',
+            ['process' => 'plain', 'file' => $file()],
+            ['Accept' => 'application/json'],
+        )->assertStatus(422)->assertJsonPath('message', 'The file has 2 pages; choose one.');
+        $job = $this->post(
+            '/api/v1/jobs',
+            ['process' => 'plain', 'file' => $file(), 'taking' => ['page' => '2']],
+            ['Accept' => 'application/json'],
+        )->assertCreated()->json('id');
         self::assertEqualsWithDelta(25.4, $this->getJson("/api/v1/jobs/{$job}")->json('job.width'), 1e-3);
-        $this->post('/api/v1/jobs', ['process' => 'plain', 'file' => UploadedFile::fake()->createWithContent('plate.pdf', '%PDF-1.7')], ['Accept' => 'application/json'])->assertStatus(422);
+        $this->post(
+            '/api/v1/jobs',
+            ['process' => 'plain', 'file' => UploadedFile::fake()->createWithContent('plate.pdf', '%PDF-1.7')],
+            ['Accept' => 'application/json'],
+        )->assertStatus(422);
     }
 }

@@ -24,7 +24,11 @@ final class ShapingTest extends TestCase
     {
         $svg = "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"100mm\" height=\"100mm\" viewBox=\"0 0 100 100\">{$body}</svg>";
 
-        return $this->post('/api/v1/jobs', ['process' => 'cut-vinyl', 'file' => UploadedFile::fake()->createWithContent('a.svg', $svg)], ['Accept' => 'application/json'])->assertCreated()->json('id');
+        return $this->post(
+            '/api/v1/jobs',
+            ['process' => 'cut-vinyl', 'file' => UploadedFile::fake()->createWithContent('a.svg', $svg)],
+            ['Accept' => 'application/json'],
+        )->assertCreated()->json('id');
     }
 
     #[Test]
@@ -47,20 +51,44 @@ final class ShapingTest extends TestCase
     #[Test]
     public function cells_and_faults_are_shown_and_an_outcome_is_said_in_numbers(): void
     {
-        $job = $this->job('<rect id="a" width="30" height="30" fill="#112233"/><rect id="b" x="20" width="30" height="30" fill="#aa0000"/><circle cx="80" cy="80" r="9" fill="#00aa00"/>');
-        $marks = $this->postJson("/api/v1/jobs/{$job}/previews", ['lane' => 'marks', 'version' => 1, 'what' => 'marks', 'edit' => ['kind' => 'cells', 'pieces' => ['p1', 'p2']]])->assertOk()->json('marks');
+        $job = $this->job('<rect id="a" width="30" height="30" fill="#112233"/><rect id="b" x="20" width="30" height="30" fill="#aa0000"/><circle cx="80"'
+            .' cy="80" r="9" fill="#00aa00"/>');
+        $marks = $this->postJson(
+            "/api/v1/jobs/{$job}/previews",
+            ['lane' => 'marks', 'version' => 1, 'what' => 'marks', 'edit' => ['kind' => 'cells', 'pieces' => ['p1', 'p2']]],
+        )->assertOk()->json('marks');
         self::assertSame(['cell', 'cell', 'cell'], array_column($marks, 'kind'));
         self::assertStringStartsWith('M', $marks[0]['d']);
-        $preview = $this->postJson("/api/v1/jobs/{$job}/previews", ['lane' => 'shape', 'version' => 1, 'what' => 'edit', 'report' => true, 'edit' => ['kind' => 'split-all', 'pieces' => ['p1', 'p2']]])->assertOk()->json();
-        self::assertSame(['before' => 2, 'nodesBefore' => 8, 'after' => 3, 'nodesAfter' => 12, 'leftovers' => 0, 'says' => '2 pieces with 8 nodes would be 3 with 12 nodes. "a" and "b" change.'], $preview['report']);
-        $this->postJson("/api/v1/jobs/{$job}/previews", ['lane' => 'marks', 'version' => 1, 'what' => 'marks', 'edit' => ['kind' => 'cells', 'pieces' => ['gone']]])->assertStatus(422)->assertJsonPath('message', 'The piece "gone" is not on the bench any more.');
+        $preview = $this->postJson(
+            "/api/v1/jobs/{$job}/previews",
+            ['lane' => 'shape', 'version' => 1, 'what' => 'edit', 'report' => true, 'edit' => ['kind' => 'split-all', 'pieces' => ['p1', 'p2']]],
+        )->assertOk()->json();
+        self::assertSame(
+            [
+                'before' => 2,
+                'nodesBefore' => 8,
+                'after' => 3,
+                'nodesAfter' => 12,
+                'leftovers' => 0,
+                'says' => '2 pieces with 8 nodes would be 3 with 12 nodes. "a" and "b" change.',
+            ],
+            $preview['report'],
+        );
+        $this->postJson(
+            "/api/v1/jobs/{$job}/previews",
+            ['lane' => 'marks', 'version' => 1, 'what' => 'marks', 'edit' => ['kind' => 'cells', 'pieces' => ['gone']]],
+        )->assertStatus(422)->assertJsonPath('message', 'The piece "gone" is not on the bench any more.');
     }
 
     #[Test]
     public function a_border_follows_one_of_its_pieces_though_only_that_one_is_sent(): void
     {
-        $job = $this->job('<rect width="20" height="20" x="5" y="5" fill="#112233"/><rect x="40" y="5" width="20" height="20" fill="#aa0000"/><circle cx="90" cy="90" r="5" fill="#00aa00"/>');
-        $made = $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'cut-border', 'pieces' => ['p1', 'p2'], 'distance' => '2mm', 'bridge' => '30mm']])->assertOk()->json();
+        $job = $this->job('<rect width="20" height="20" x="5" y="5" fill="#112233"/><rect x="40" y="5" width="20" height="20" fill="#aa0000"/><circle'
+            .' cx="90" cy="90" r="5" fill="#00aa00"/>');
+        $made = $this->postJson(
+            "/api/v1/jobs/{$job}/edits",
+            ['version' => 1, 'edit' => ['kind' => 'cut-border', 'pieces' => ['p1', 'p2'], 'distance' => '2mm', 'bridge' => '30mm']],
+        )->assertOk()->json();
         self::assertCount(1, $made['changes']['pieces']);
         $border = $made['changes']['pieces'][0]['id'];
         $moved = $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 2, 'edit' => ['kind' => 'move', 'pieces' => ['p2'], 'x' => 4]])->assertOk()->json();
@@ -75,8 +103,14 @@ final class ShapingTest extends TestCase
     public function a_preview_is_of_the_state_that_the_page_knows_and_stops_when_a_later_one_of_its_lane_comes(): void
     {
         $job = $this->job('<rect width="20" height="20" fill="#112233"/>');
-        $this->postJson("/api/v1/jobs/{$job}/previews", ['lane' => 'shape', 'version' => 7, 'what' => 'edit', 'edit' => ['kind' => 'outset', 'pieces' => ['p1'], 'distance' => 1]])->assertStatus(409);
-        $this->postJson("/api/v1/jobs/{$job}/previews", ['lane' => 'shape', 'version' => 1, 'what' => 'secrets', 'edit' => ['kind' => 'outset', 'pieces' => ['p1']]])->assertStatus(422);
+        $this->postJson(
+            "/api/v1/jobs/{$job}/previews",
+            ['lane' => 'shape', 'version' => 7, 'what' => 'edit', 'edit' => ['kind' => 'outset', 'pieces' => ['p1'], 'distance' => 1]],
+        )->assertStatus(409);
+        $this->postJson(
+            "/api/v1/jobs/{$job}/previews",
+            ['lane' => 'shape', 'version' => 1, 'what' => 'secrets', 'edit' => ['kind' => 'outset', 'pieces' => ['p1']]],
+        )->assertStatus(422);
         $mine = Lane::enter($job, 'shape', 'page');
         $other = Lane::enter($job, 'marks', 'page');
         $elsewhere = Lane::enter($job, 'shape', 'another page');

@@ -85,10 +85,14 @@ final class StartTest extends TestCase
         $this->wait($id, 'running');
         $child = $this->until(fn (): ?string => $this->pids('neat-edge:work [0-9 ]+$')[0] ?? null, 'the process of the preparation');
         posix_kill((int) $child, SIGKILL);
-        self::assertSame('The preparation broke off before it was done. The source art is untouched. Try again, or with fewer steps.', $this->wait($id, 'failed')['work']['error']);
+        self::assertSame(
+            'The preparation broke off before it was done. The source art is untouched. Try again, or with fewer steps.',
+            $this->wait($id, 'failed')['work']['error'],
+        );
 
         // So are workers of the web servers, one and then most of them: others come, and it answers. And so are those that begin them.
-        $answers = fn (): bool => @file_get_contents('http://127.0.0.1:'.$this->port.'/mark.svg') !== false && @file_get_contents('http://127.0.0.1:'.$this->port.'/api/v1/token') !== false;
+        $answers = fn (): bool => @file_get_contents('http://127.0.0.1:'.$this->port.'/mark.svg') !== false
+            && @file_get_contents('http://127.0.0.1:'.$this->port.'/api/v1/token') !== false;
         foreach (['php-fpm' => 8, 'nginx' => 2] as $server => $workers) {
             foreach ([1, $workers - 1] as $many) {
                 [$master, $own] = $this->web($server);
@@ -96,11 +100,24 @@ final class StartTest extends TestCase
                 foreach (array_slice($own, -$many) as $pid) {
                     posix_kill((int) $pid, SIGKILL);
                 }
-                $this->until(fn (): ?bool => count($this->web($server)[1]) === $workers && array_intersect(array_slice($own, -$many), $this->web($server)[1]) === [] && $answers() ? true : null, "workers of {$server} again");
+                $this->until(
+                    fn (): ?bool => count($this->web($server)[1]) === $workers && array_intersect(
+                        array_slice($own, -$many),
+                        $this->web($server)[1],
+                    ) === [] && $answers() ? true : null,
+                    "workers of {$server} again",
+                );
                 self::assertSame($master, $this->web($server)[0], 'nothing else was begun anew');
             }
             posix_kill((int) $this->web($server)[0], SIGKILL);
-            $this->until(fn (): ?bool => ! in_array($this->web($server)[0], [null, $master], true) && count($this->web($server)[1]) === $workers && $answers() ? true : null, "another {$server}");
+            $this->until(
+                fn (): ?bool => ! in_array(
+                    $this->web($server)[0],
+                    [null, $master],
+                    true,
+                ) && count($this->web($server)[1]) === $workers && $answers() ? true : null,
+                "another {$server}",
+            );
         }
         // Files come compressed, and what is named by its content is kept by who fetched it.
         $asset = '/build/assets/'.basename((glob(dirname(__DIR__, 2).'/public/build/assets/Bench-*.js') ?: [''])[0]);
@@ -114,7 +131,8 @@ final class StartTest extends TestCase
             self::assertStringNotContainsString('<?php', (string) @file_get_contents('http://127.0.0.1:'.$this->port.$path));
         }
 
-        // The worker itself is killed, again and again: each time another takes the work up within seconds, and at last it is named. Whoever computed for the one before computes no more.
+        // The worker itself is killed, again and again: each time another takes the work up within seconds, and at last it is named. Whoever computed for
+        // the one before computes no more.
         $id = $this->prepare($job);
         foreach ([1, 2, 3] as $try) {
             $this->wait($id, 'running');
@@ -129,7 +147,10 @@ final class StartTest extends TestCase
             self::assertLessThan(10.0, microtime(true) - $start, "try {$try}");
         }
         self::assertStringContainsString('The server was stopped while it prepared this job', $state['work']['error']);
-        $this->until(fn (): ?bool => count($this->pids('queue:work --name=')) === 8 && $this->pids('neat-edge:work [0-9 ]+$') === [] ? true : null, 'all workers again, and nobody who computes for none');
+        $this->until(
+            fn (): ?bool => count($this->pids('queue:work --name=')) === 8 && $this->pids('neat-edge:work [0-9 ]+$') === [] ? true : null,
+            'all workers again, and nobody who computes for none',
+        );
         $small = $this->job(self::strips(4));
         self::assertSame('done', $this->wait($this->prepare($small), 'done')['status']);
 
@@ -142,7 +163,12 @@ final class StartTest extends TestCase
         self::assertIsResource($this->shop);
         $leader = proc_get_status($this->shop)['pid'];
         posix_kill((int) ($this->children($leader)[0] ?? 0), SIGTERM);
-        $this->until(fn (): ?bool => $this->pids('(queue|schedule):work') === [] && $this->web('php-fpm') === [null, []] && $this->web('nginx') === [null, []] ? true : null, 'the end of all of it');
+        $this->until(
+            fn (): ?bool => $this->pids('(queue|schedule):work') === []
+                && $this->web('php-fpm') === [null, []]
+                && $this->web('nginx') === [null, []] ? true : null,
+            'the end of all of it',
+        );
         $status = proc_get_status($this->shop);
         self::assertSame([false, 77], [$status['running'], $status['exitcode']], 'the script that called it lived on');
     }
@@ -153,14 +179,23 @@ final class StartTest extends TestCase
         preg_match_all('/^```sh\n(.*?)^```/ms', (string) file_get_contents(dirname(__DIR__, 2).'/docs/api.md'), $found);
         self::assertGreaterThan(5, count($found[1]));
         file_put_contents("{$this->folder}/guide.sh", "set -euo pipefail\n".implode("\n", $found[1]));
-        $by = proc_open(['timeout', '120', 'bash', "{$this->folder}/guide.sh"], [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', "{$this->folder}/guide.err", 'w']], $pipes, dirname(__DIR__, 2), [...getenv(), 'API' => 'http://127.0.0.1:'.$this->port.'/api/v1', 'FILES' => "{$this->folder}/files.zip"]);
+        $by = proc_open(
+            ['timeout', '120', 'bash', "{$this->folder}/guide.sh"],
+            [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', "{$this->folder}/guide.err", 'w']],
+            $pipes,
+            dirname(__DIR__, 2),
+            [...getenv(), 'API' => 'http://127.0.0.1:'.$this->port.'/api/v1', 'FILES' => "{$this->folder}/files.zip"],
+        );
         self::assertIsResource($by);
         $said = (string) stream_get_contents($pipes[1]);
         self::assertSame(0, proc_close($by), $said.file_get_contents("{$this->folder}/guide.err").file_get_contents("{$this->folder}/log"));
         self::assertStringContainsString('"state": "done"', $said);
         $zip = new ZipArchive;
         self::assertTrue($zip->open("{$this->folder}/files.zip"));
-        self::assertStringContainsString('.plt', implode(' ', array_map(static fn (int $i): string => (string) $zip->getNameIndex($i), range(0, $zip->numFiles - 1))));
+        self::assertStringContainsString(
+            '.plt',
+            implode(' ', array_map(static fn (int $i): string => (string) $zip->getNameIndex($i), range(0, $zip->numFiles - 1))),
+        );
     }
 
     /** @return list<string> processes that hold the work of a preparation */
@@ -187,16 +222,36 @@ final class StartTest extends TestCase
     private function open()
     {
         touch("{$this->folder}/shop.sqlite");
-        $environment = array_filter([...getenv(), 'PORT' => (string) $this->port, 'APP_ENV' => 'production', 'APP_KEY' => 'base64:'.base64_encode(random_bytes(32)), 'DB_DATABASE' => "{$this->folder}/shop.sqlite", 'QUEUE_CONNECTION' => 'database', 'CACHE_STORE' => 'database',
-            'APP_CONFIG_CACHE' => "{$this->folder}/config.php", 'APP_ROUTES_CACHE' => "{$this->folder}/routes.php", 'NEAT_EDGE_PAGE_TOKEN' => 'on', 'NEAT_EDGE_PREPARE_IN' => 'child']);
+        $environment = array_filter([...getenv(), 'PORT' => (string) $this->port, 'APP_ENV' => 'production', 'APP_KEY' => 'base64:'
+            .base64_encode(random_bytes(32)), 'DB_DATABASE' => "{$this->folder}/shop.sqlite", 'QUEUE_CONNECTION' => 'database', 'CACHE_STORE' => 'database',
+            'APP_CONFIG_CACHE' => "{$this->folder}/config.php",
+            'APP_ROUTES_CACHE' => "{$this->folder}/routes.php",
+            'NEAT_EDGE_PAGE_TOKEN' => 'on',
+            'NEAT_EDGE_PREPARE_IN' => 'child']);
         // An earlier start was told of another database; this one is not to be misled by what is kept of it.
-        $earlier = proc_open([PHP_BINARY, 'artisan', 'config:cache', '--quiet'], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes, dirname(__DIR__, 2), ['DB_DATABASE' => "{$this->folder}/other.sqlite"] + $environment);
+        $earlier = proc_open(
+            [PHP_BINARY, 'artisan', 'config:cache', '--quiet'],
+            [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']],
+            $pipes,
+            dirname(__DIR__, 2),
+            ['DB_DATABASE' => "{$this->folder}/other.sqlite"] + $environment,
+        );
         self::assertIsResource($earlier);
         self::assertSame(0, proc_close($earlier));
         // A script of somebody's own, which must outlive what it started.
-        $shop = proc_open(['bash', '-c', 'bin/start; exit 77'], [['file', '/dev/null', 'r'], ['file', "{$this->folder}/log", 'a'], ['file', "{$this->folder}/log", 'a']], $pipes, dirname(__DIR__, 2), $environment);
+        $shop = proc_open(
+            ['bash', '-c', 'bin/start; exit 77'],
+            [['file', '/dev/null', 'r'], ['file', "{$this->folder}/log", 'a'], ['file', "{$this->folder}/log", 'a']],
+            $pipes,
+            dirname(__DIR__, 2),
+            $environment,
+        );
         self::assertIsResource($shop);
-        $this->until(fn (): ?bool => str_contains((string) file_get_contents("{$this->folder}/log"), 'Neat Edge is at') ? true : null, 'the address: '.file_get_contents("{$this->folder}/log"), 90.0);
+        $this->until(
+            fn (): ?bool => str_contains((string) file_get_contents("{$this->folder}/log"), 'Neat Edge is at') ? true : null,
+            'the address: '.file_get_contents("{$this->folder}/log"),
+            90.0,
+        );
 
         return $shop;
     }
@@ -240,10 +295,20 @@ final class StartTest extends TestCase
                 }
             }
         }
-        $headers = ['Accept: application/json', 'Content-Type: '.(is_string($send) ? 'multipart/form-data; boundary=b' : 'application/json'), 'X-XSRF-TOKEN: '.urldecode($this->cookies['XSRF-TOKEN'] ?? ''),
-            'Cookie: '.implode('; ', array_map(static fn (string $name, string $value): string => "{$name}={$value}", array_keys($this->cookies), $this->cookies)), ...$more];
+        $headers = ['Accept: application/json', 'Content-Type: '.(is_string($send)
+            ? 'multipart/form-data; boundary=b'
+            : 'application/json'), 'X-XSRF-TOKEN: '.urldecode($this->cookies['XSRF-TOKEN'] ?? ''),
+            'Cookie: '.implode(
+                '; ',
+                array_map(static fn (string $name, string $value): string => "{$name}={$value}", array_keys($this->cookies), $this->cookies),
+            ),
+            ...$more];
         $answer = file_get_contents('http://127.0.0.1:'.$this->port."/api/v1/{$path}", false, stream_context_create(['http' => [
-            'method' => $send === null ? 'GET' : 'POST', 'header' => implode("\r\n", $headers), 'content' => is_array($send) ? json_encode($send, JSON_THROW_ON_ERROR) : (string) $send, 'ignore_errors' => true, 'timeout' => 30,
+            'method' => $send === null ? 'GET' : 'POST',
+            'header' => implode("\r\n", $headers),
+            'content' => is_array($send) ? json_encode($send, JSON_THROW_ON_ERROR) : (string) $send,
+            'ignore_errors' => true,
+            'timeout' => 30,
         ]]));
         $data = json_decode((string) $answer, true);
 

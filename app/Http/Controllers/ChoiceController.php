@@ -49,7 +49,10 @@ final class ChoiceController
                 'remedies' => array_map(static fn (Remedy $remedy): array => $remedy->toArray(), Remedies::of($about->kind)),
             ], array_values(Inspection::catalogue())),
             'limits' => $told(LimitFields::all()),
-            'shapes' => array_map(static fn (ShapeKind $kind): array => ['kind' => $kind->value, 'label' => $kind->label(), 'fields' => $told($kind->fields())], ShapeKind::cases()),
+            'shapes' => array_map(
+                static fn (ShapeKind $kind): array => ['kind' => $kind->value, 'label' => $kind->label(), 'fields' => $told($kind->fields())],
+                ShapeKind::cases(),
+            ),
             'repeat' => $told(StepAndRepeat::fields()),
             'profiles' => array_map(static fn (array $profile): array => ['label' => $profile[0], 'stops' => $profile[1]], WidthStops::profiles()),
             'trashDays' => (int) config('neat-edge.trash_days'),

@@ -37,9 +37,17 @@ final class ColourController
         $names = Made::names();
 
         return new PaletteResource([
-            'colours' => array_map(static fn (string $hex, float $area): array => ['hex' => $hex, 'area' => $area, 'share' => $area / $whole, 'name' => $names[$hex] ?? ''], array_map(strval(...), array_keys($areas)), array_values($areas)),
+            'colours' => array_map(
+                static fn (string $hex, float $area): array => ['hex' => $hex, 'area' => $area, 'share' => $area / $whole, 'name' => $names[$hex] ?? ''],
+                array_map(strval(...), array_keys($areas)),
+                array_values($areas),
+            ),
             // What is flat nowhere is named too: twelve colours are twelve, also where eight of them run into each other.
-            'blended' => array_map(static fn (string $hex, array $one): array => ['hex' => $hex, ...$one], array_map(strval(...), array_keys($blended)), array_values($blended)),
+            'blended' => array_map(
+                static fn (string $hex, array $one): array => ['hex' => $hex, ...$one],
+                array_map(strval(...), array_keys($blended)),
+                array_values($blended),
+            ),
             'near' => Joining::near($areas, self::NEAR),
             'down' => array_reverse(Joining::downTo($areas, 1)),
         ]);

@@ -27,7 +27,11 @@ final class EditController
         $fields = (array) $request->input('edit');
         $fonts = ShopFonts::shelf();
         if ($asker->touchUp !== null) {
-            return new ChangedStateResource(History::change($job, $asker, static fn (ShopJob $job): Proposal => TouchUps::proposal($job, $asker->touchUp, $fields, SentEdits::make($fields, $job, $fonts), $fonts)));
+            return new ChangedStateResource(History::change(
+                $job,
+                $asker,
+                static fn (ShopJob $job): Proposal => TouchUps::proposal($job, $asker->touchUp, $fields, SentEdits::make($fields, $job, $fonts), $fonts),
+            ));
         }
 
         return new ChangedStateResource(History::change($job, $asker, static function (ShopJob $job) use ($fields, $fonts): Proposal {

@@ -47,7 +47,15 @@ final class FileController
         $about = Formats::about($format);
         $bytes = Written::sheet($layout, $format, self::values($request, $job), $job->unit);
 
-        return new Response($bytes, 200, ['Content-Type' => $about->type, 'Content-Disposition' => "attachment; filename=\"{$layout->name}.{$about->extension}\"", 'X-Content-Type-Options' => 'nosniff']);
+        return new Response(
+            $bytes,
+            200,
+            [
+                'Content-Type' => $about->type,
+                'Content-Disposition' => "attachment; filename=\"{$layout->name}.{$about->extension}\"",
+                'X-Content-Type-Options' => 'nosniff',
+            ],
+        );
     }
 
     /** The job sheet, to be printed. */
@@ -56,7 +64,11 @@ final class FileController
     {
         $bytes = Budget::within('Writing the job sheet', static fn (): string => Formats::bytes(Formats::make('pdf'), JobSheets::of($job)));
 
-        return new Response($bytes, 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => 'inline; filename="job-sheet.pdf"', 'X-Content-Type-Options' => 'nosniff']);
+        return new Response(
+            $bytes,
+            200,
+            ['Content-Type' => 'application/pdf', 'Content-Disposition' => 'inline; filename="job-sheet.pdf"', 'X-Content-Type-Options' => 'nosniff'],
+        );
     }
 
     /** The files of the job at another width. */

@@ -30,6 +30,12 @@ final class FindingController
         $fields = $request->validated();
         $reason = isset($fields['accepted']) ? trim($fields['accepted']) : null;
 
-        return new JobWordsResource(Judging::findings($job, (int) $fields['preparation'], array_map(intval(...), array_values($fields['findings'])), $reason, (bool) ($fields['open'] ?? false)) ?? abort(404));
+        return new JobWordsResource(Judging::findings(
+            $job,
+            (int) $fields['preparation'],
+            array_map(intval(...), array_values($fields['findings'])),
+            $reason,
+            (bool) ($fields['open'] ?? false),
+        ) ?? abort(404));
     }
 }

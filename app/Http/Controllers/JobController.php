@@ -33,7 +33,12 @@ final class JobController
     {
         $asked = $request->validated();
 
-        return new JobPageResource(JobList::page((string) ($asked['search'] ?? ''), $asked['only'] ?? 'all', $asked['order'] ?? 'updated', (int) ($asked['page'] ?? 1)));
+        return new JobPageResource(JobList::page(
+            (string) ($asked['search'] ?? ''),
+            $asked['only'] ?? 'all',
+            $asked['order'] ?? 'updated',
+            (int) ($asked['page'] ?? 1),
+        ));
     }
 
     /** A new job, of a file or an empty bench. */

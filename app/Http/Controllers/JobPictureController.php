@@ -44,6 +44,13 @@ final class JobPictureController
             DB::table('shop_jobs')->where('id', $job->id)->update(['picture' => Bytes::bound($job->picture), 'picture_version' => $read->version]);
         }
 
-        return new Response($job->picture, 200, ['Content-Type' => 'image/svg+xml', 'Cache-Control' => $request->query('v') === (string) $job->version ? 'private, max-age=31536000, immutable' : 'private, no-cache']);
+        return new Response(
+            $job->picture,
+            200,
+            [
+                'Content-Type' => 'image/svg+xml',
+                'Cache-Control' => $request->query('v') === (string) $job->version ? 'private, max-age=31536000, immutable' : 'private, no-cache',
+            ],
+        );
     }
 }

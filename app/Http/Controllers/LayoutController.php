@@ -31,7 +31,10 @@ final class LayoutController
     public function mix(MixedRequest $request, ShopJob $job): Response
     {
         $layouts = Made::ready($job, true);
-        $on = array_values(array_filter(array_map(intval(...), explode(',', (string) $request->validated('on'))), static fn (int $i): bool => isset($layouts[$i])));
+        $on = array_values(array_filter(
+            array_map(intval(...), explode(',', (string) $request->validated('on'))),
+            static fn (int $i): bool => isset($layouts[$i]),
+        ));
         $inks = StockItem::query()->where('kind', 'ink')->get()->keyBy('name');
         $cover = array_map(static fn (string $name): float => (float) ($inks->get($name)?->data['opacity'] ?? 0.95), Made::names());
 

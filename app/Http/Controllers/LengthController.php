@@ -23,7 +23,14 @@ final class LengthController
         [$unit, $of] = [$fields['unit'] ?? 'mm', isset($fields['of']) ? (float) $fields['of'] : null];
         if (isset($fields['label'])) {
             // A described value: its bounds hold, and are told in the words in which they always are.
-            $field = new Field('value', $fields['label'], Field::LENGTH, 0.0, (float) ($fields['least'] ?? -Field::FARTHEST), (float) ($fields['most'] ?? Field::FARTHEST));
+            $field = new Field(
+                'value',
+                $fields['label'],
+                Field::LENGTH,
+                0.0,
+                (float) ($fields['least'] ?? -Field::FARTHEST),
+                (float) ($fields['most'] ?? Field::FARTHEST),
+            );
 
             return new LengthResource(['mm' => Values::read([$field], ['value' => $fields['text']], $unit)->length('value', $of)]);
         }

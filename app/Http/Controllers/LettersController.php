@@ -31,7 +31,11 @@ final class LettersController
         [, $pieces, $stay] = Budget::within('Reading the file again', static fn (): array => LettersAnew::set($job, $job->art(), $missing, self::UNLIKE));
         $box = LettersAnew::around($pieces);
 
-        return new MissingLettersResource(['pieces' => array_column($pieces, 'id'), 'stay' => $stay, 'box' => $box === null ? null : ['x' => $box->left, 'y' => $box->top, 'width' => $box->width(), 'height' => $box->height()]]);
+        return new MissingLettersResource([
+            'pieces' => array_column($pieces, 'id'),
+            'stay' => $stay,
+            'box' => $box === null ? null : ['x' => $box->left, 'y' => $box->top, 'width' => $box->width(), 'height' => $box->height()],
+        ]);
     }
 
     /** They are set in a font that is at hand now. */
@@ -44,12 +48,21 @@ final class LettersController
             $before = $job->art();
             [$after, $pieces, $stay] = LettersAnew::set($job, $before, $missing, $family);
             if ($pieces === []) {
-                throw Refused::because($stay > 0 ? 'The letters were changed by hand since they came in; set them in Draw.' : 'No letters on the bench stand in for that font any more.');
+                throw Refused::because($stay > 0
+                    ? 'The letters were changed by hand since they came in; set them in Draw.'
+                    : 'No letters on the bench stand in for that font any more.');
             }
             $was = array_filter($job->notices, static fn (array $notice): bool => $notice['kind'] === 'missing-font' && ($notice['sheet'] ?? '') === $missing);
-            $said = (mb_strtolower($family) === mb_strtolower($missing) ? 'The font was added, and the letters set in it' : "Set in \"{$family}\" instead").($stay > 0 ? ", but for {$stay} that were changed by hand" : '');
+            $said = (mb_strtolower($family) === mb_strtolower($missing) ? 'The font was added, and the letters set in it' : "Set in \"{$family}\" instead")
+                .($stay > 0 ? ", but for {$stay} that were changed by hand" : '');
 
-            return Proposal::telling("Set letters in {$family}", $before, $after, array_map(static fn (array $notice): array => [...$notice, 'accepted' => $said], $was), $was);
+            return Proposal::telling(
+                "Set letters in {$family}",
+                $before,
+                $after,
+                array_map(static fn (array $notice): array => [...$notice, 'accepted' => $said], $was),
+                $was,
+            );
         }));
     }
 }

@@ -29,7 +29,10 @@ final class LookController
         $arrived = Intake::read($bytes, $file->getClientOriginalName(), $taking);
         $art = $arrived->drawing->artwork;
         $box = Budget::within('Measuring this file', static fn () => Extent::of($art));
-        $pages = $arrived->pages > 1 && ! isset($taking['page']) ? Budget::within('Looking at the pages of this file', static fn (): array => (new PageReader)->pictures($bytes)) : [];
+        $pages = $arrived->pages > 1 && ! isset($taking['page']) ? Budget::within(
+            'Looking at the pages of this file',
+            static fn (): array => (new PageReader)->pictures($bytes),
+        ) : [];
 
         return new LookedResource([
             'statesSize' => $arrived->drawing->statesSize,

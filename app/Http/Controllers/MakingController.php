@@ -42,7 +42,12 @@ final class MakingController
     {
         $asked = $request->validated();
         // What is checked by the description of the process is taken as it was sent.
-        $work = Choosing::lay($job, isset($asked['values']) ? (array) $request->input('values') : null, (array) ($asked['materials'] ?? []), isset($asked['along']) ? array_values($asked['along']) : null);
+        $work = Choosing::lay(
+            $job,
+            isset($asked['values']) ? (array) $request->input('values') : null,
+            (array) ($asked['materials'] ?? []),
+            isset($asked['along']) ? array_values($asked['along']) : null,
+        );
 
         return $work->isOpen() ? throw new BeingMade($work) : $this->show(ShopJob::query()->findOrFail($job->id));
     }

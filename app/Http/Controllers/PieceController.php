@@ -62,7 +62,10 @@ final class PieceController
     {
         $ids = $request->ids();
 
-        return new SnapsResource(PieceDetail::snaps(TouchUps::art($request->touchUp(), $job, static fn (): Artwork => ShopJob::around($job->id, $ids)->art()), $ids));
+        return new SnapsResource(PieceDetail::snaps(
+            TouchUps::art($request->touchUp(), $job, static fn (): Artwork => ShopJob::around($job->id, $ids)->art()),
+            $ids,
+        ));
     }
 
     /** The result as it is touched up by hand. */

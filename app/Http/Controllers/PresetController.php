@@ -65,7 +65,11 @@ final class PresetController
     {
         $preset = ShopPreset::shelf()[$name] ?? abort(404);
 
-        return new Response(PresetJson::encode($preset), 200, ['Content-Type' => 'application/json', 'Content-Disposition' => 'attachment; filename="'.(Str::slug($name) ?: 'preset').'.json"']);
+        return new Response(
+            PresetJson::encode($preset),
+            200,
+            ['Content-Type' => 'application/json', 'Content-Disposition' => 'attachment; filename="'.(Str::slug($name) ?: 'preset').'.json"'],
+        );
     }
 
     /** Takes a preset of the shop from the shelf. */
@@ -91,14 +95,20 @@ final class PresetController
     #[Answers(ChangedStateResource::class)]
     public function use(UsePresetRequest $request, ShopJob $job): ChangedStateResource
     {
-        $preset = ShopPreset::shelf()[$request->validated('preset')] ?? throw ValidationException::withMessages(['preset' => 'That preset is not on the shelf any more.']);
+        $preset = ShopPreset::shelf()[$request->validated('preset')]
+            ?? throw ValidationException::withMessages(['preset' => 'That preset is not on the shelf any more.']);
 
         return new ChangedStateResource(History::change($job, $request->asker(), static function (ShopJob $job) use ($preset): Proposal {
             $before = $job->art();
             $line = array_map(static fn (LineStep $step, int $i): LineStep => $step->with(id: 's'.($i + 1)), $preset->steps, array_keys($preset->steps));
             $came = ['name' => $preset->name, 'version' => $preset->version, 'line' => Preset::key($line)];
 
-            return Proposal::state(sprintf('Use "%s"', mb_substr($preset->name, 0, 60)), $before, $before->with(line: $line, apart: $before->apart), ['preset' => $came]);
+            return Proposal::state(
+                sprintf('Use "%s"', mb_substr($preset->name, 0, 60)),
+                $before,
+                $before->with(line: $line, apart: $before->apart),
+                ['preset' => $came],
+            );
         }));
     }
 }

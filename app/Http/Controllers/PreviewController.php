@@ -19,7 +19,10 @@ use Closure;
 /** What would come of something: worked out, shown, stored nowhere. */
 final class PreviewController
 {
-    /** An edit, what it has to show on the art, a step of the line, a remedy, or what is wrong around pieces. Of one lane the latest is answered: the one before is given up. */
+    /**
+     * An edit, what it has to show on the art, a step of the line, a remedy, or what is wrong around pieces. Of one lane the latest is answered: the one
+     * before is given up.
+     */
     #[Answers(PreviewResource::class)]
     public function store(PreviewRequest $request, ShopJob $job): PreviewResource
     {
@@ -37,7 +40,11 @@ final class PreviewController
         $step = $request->touchUp();
 
         if ($asked['what'] === 'step') {
-            return self::shown('This step', static fn (): array => StepPreview::of($read, $asked['step']['id'], (array) $request->input('step.values', [])), $lane);
+            return self::shown(
+                'This step',
+                static fn (): array => StepPreview::of($read, $asked['step']['id'], (array) $request->input('step.values', [])),
+                $lane,
+            );
         }
         if ($asked['what'] === 'cure') {
             $findings = array_map(intval(...), array_values($asked['findings']));

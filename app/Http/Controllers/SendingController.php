@@ -30,7 +30,9 @@ final class SendingController
     {
         return new SendingsResource([
             'machines' => StockItem::query()->where('kind', 'machine')->orderBy('id')->get()->map(static fn (StockItem $one): array => [
-                ...StockItemResource::row($one), 'format' => Devices::of((string) $one->data['kind'])::about()->format, 'fits' => $one->data['kind'] === $job->process->machine(),
+                ...StockItemResource::row($one),
+                'format' => Devices::of((string) $one->data['kind'])::about()->format,
+                'fits' => $one->data['kind'] === $job->process->machine(),
             ])->all(),
             'sendings' => Sending::query()->where('shop_job_id', $job->id)->orderByDesc('id')->limit(self::TOLD)->get()->map(SendingResource::row(...))->all(),
         ]);
@@ -41,7 +43,8 @@ final class SendingController
     public function store(SendRequest $request, ShopJob $job): SendingResource
     {
         $fields = $request->validated();
-        $machine = StockItem::query()->where('kind', 'machine')->whereKey((int) $fields['machine'])->first() ?? throw Refused::because('That machine is not in the shop any more.');
+        $machine = StockItem::query()->where('kind', 'machine')->whereKey((int) $fields['machine'])->first()
+            ?? throw Refused::because('That machine is not in the shop any more.');
         $sending = Dispatch::send($job, $machine, (int) $fields['number'], ($fields['again'] ?? false) === true) ?? abort(404);
 
         return (new SendingResource($sending))->status(202);
@@ -61,7 +64,11 @@ final class SendingController
         $bytes = is_file($sending->path()) ? (string) file_get_contents($sending->path()) : '';
         $done = $sending->work->done ?? 0;
         // Machines count y upwards from the lower left corner of the sheet.
-        $down = static fn (array $way): array => array_map(static fn (float $v, int $k): float => round($k % 2 === 0 ? $v : $sending->height_mm - $v, 2), $way, array_keys($way));
+        $down = static fn (array $way): array => array_map(
+            static fn (float $v, int $k): float => round($k % 2 === 0 ? $v : $sending->height_mm - $v, 2),
+            $way,
+            array_keys($way),
+        );
 
         return new DoneSoFarResource([
             'done' => $done,

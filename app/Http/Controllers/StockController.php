@@ -32,7 +32,11 @@ final class StockController
     public function store(NewStockItemRequest $request): StockItemResource
     {
         $kind = $request->validated('kind');
-        $item = StockItem::query()->create(['kind' => $kind, 'name' => trim($request->validated('name')), 'data' => Stock::values($kind, (array) $request->input('values'))]);
+        $item = StockItem::query()->create([
+            'kind' => $kind,
+            'name' => trim($request->validated('name')),
+            'data' => Stock::values($kind, (array) $request->input('values')),
+        ]);
 
         return (new StockItemResource($item))->status(201);
     }

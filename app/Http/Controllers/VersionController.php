@@ -55,6 +55,10 @@ final class VersionController
     #[Answers(ChangedStateResource::class)]
     public function back(ChangeRequest $request, ShopJob $job, Version $version): ChangedStateResource
     {
-        return new ChangedStateResource(History::change($job, $request->asker(), static fn (ShopJob $job): Proposal => Proposal::state('Back to "'.$version->name.'"', $job->art(), $version->art())));
+        return new ChangedStateResource(History::change(
+            $job,
+            $request->asker(),
+            static fn (ShopJob $job): Proposal => Proposal::state('Back to "'.$version->name.'"', $job->art(), $version->art()),
+        ));
     }
 }

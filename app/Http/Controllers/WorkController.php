@@ -28,10 +28,20 @@ final class WorkController
     public function index(ListWorksRequest $request): WorksResource
     {
         $job = $request->validated('job');
-        $works = Work::query()->whereIn('state', Work::OPEN)->orWhere(static fn ($query) => $query->where('updated_at', '>=', now()->subSeconds(self::TOLD))->whereNotIn('state', Work::OPEN))->orderBy('id')->limit(self::MOST)->get();
-        $last = $job === null ? null : Work::query()->whereIn('id', Work::query()->where('shop_job_id', $job)->where('kind', '!=', 'send')->groupBy('kind')->selectRaw('max(id)'))->get();
+        $works = Work::query()->whereIn('state', Work::OPEN)->orWhere(static fn ($query) => $query->where(
+            'updated_at',
+            '>=',
+            now()->subSeconds(self::TOLD),
+        )->whereNotIn('state', Work::OPEN))->orderBy('id')->limit(self::MOST)->get();
+        $last = $job === null ? null : Work::query()->whereIn(
+            'id',
+            Work::query()->where('shop_job_id', $job)->where('kind', '!=', 'send')->groupBy('kind')->selectRaw('max(id)'),
+        )->get();
 
-        return new WorksResource(['works' => $works->map(WorkResource::row(...))->all(), 'last' => (object) ($last?->keyBy('kind')->map(WorkResource::row(...))->all() ?? [])]);
+        return new WorksResource([
+            'works' => $works->map(WorkResource::row(...))->all(),
+            'last' => (object) ($last?->keyBy('kind')->map(WorkResource::row(...))->all() ?? []),
+        ]);
     }
 
     /** Asks for a kind of work with its values, for a job. */

@@ -31,7 +31,10 @@ final class Document
 
     public static function text(): string
     {
-        return json_encode(self::make(), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION)."\n";
+        return json_encode(
+            self::make(),
+            JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION,
+        )."\n";
     }
 
     /** @return array<string, mixed> */
@@ -49,13 +52,17 @@ final class Document
             'openapi' => '3.1.0',
             'info' => [
                 'title' => 'Neat Edge', 'version' => '1',
-                'description' => 'Vector artwork made ready to cut, print and engrave. Lengths are mm. Changes are sent with the header X-CSRF-TOKEN, whose value /token tells, and with the cookie of that answer; docs/api.md goes through a job from end to end.',
+                'description' => 'Vector artwork made ready to cut, print and engrave. Lengths are mm. Changes are sent with the header X-CSRF-TOKEN,'
+                    .' whose value /token tells, and with the cookie of that answer; docs/api.md goes through a job from end to end.',
             ],
             'servers' => [['url' => '/'.self::PREFIX]],
             'paths' => $paths,
             'components' => [
                 'schemas' => [...$self->shapes->schemas(), ...Taken::schemas()],
-                'responses' => ['Problem' => ['description' => 'Why it was refused or did not work.', 'content' => ['application/json' => ['schema' => ['$ref' => "#/components/schemas/{$problem}"]]]]],
+                'responses' => ['Problem' => [
+                    'description' => 'Why it was refused or did not work.',
+                    'content' => ['application/json' => ['schema' => ['$ref' => "#/components/schemas/{$problem}"]]],
+                ]],
                 'securitySchemes' => ['token' => ['type' => 'apiKey', 'in' => 'header', 'name' => 'X-CSRF-TOKEN']],
             ],
         ];
@@ -69,14 +76,18 @@ final class Document
 
     public static function name(Route $route): string
     {
-        return str_starts_with((string) $route->getName(), 'v1.') ? substr((string) $route->getName(), 3) : throw new LogicException("The route {$route->uri()} has no name.");
+        return str_starts_with((string) $route->getName(), 'v1.')
+            ? substr((string) $route->getName(), 3)
+            : throw new LogicException("The route {$route->uri()} has no name.");
     }
 
     public static function action(Route $route): ReflectionMethod
     {
         $action = $route->getActionName();
 
-        return str_contains($action, '@') ? new ReflectionMethod(...explode('@', $action)) : throw new LogicException("The route {$route->uri()} leads to no controller.");
+        return str_contains($action, '@')
+            ? new ReflectionMethod(...explode('@', $action))
+            : throw new LogicException("The route {$route->uri()} leads to no controller.");
     }
 
     /** @return array<string, mixed> */
@@ -119,8 +130,14 @@ final class Document
     {
         return array_values(array_map(static function (string $name) use ($route): array {
             $pattern = $route->wheres[$name] ?? null;
-            $model = array_filter($route->signatureParameters(), static fn ($one): bool => $one->getName() === $name && $one->getType() instanceof ReflectionNamedType && ! $one->getType()->isBuiltin()) !== [];
-            $schema = $pattern === '[0-9]+' || $model ? ['type' => 'integer', 'minimum' => 0] : ['type' => 'string', ...($pattern === null ? [] : ['pattern' => "^{$pattern}$"])];
+            $model = array_filter(
+                $route->signatureParameters(),
+                static fn ($one): bool => $one->getName() === $name && $one->getType() instanceof ReflectionNamedType && ! $one->getType()->isBuiltin(),
+            ) !== [];
+            $schema = $pattern === '[0-9]+' || $model ? ['type' => 'integer', 'minimum' => 0] : [
+                'type' => 'string',
+                ...($pattern === null ? [] : ['pattern' => "^{$pattern}$"]),
+            ];
 
             return ['name' => $name, 'in' => 'path', 'required' => true, 'schema' => $schema];
         }, $route->parameterNames()));
@@ -136,7 +153,13 @@ final class Document
         $out = [];
         foreach ($schema['properties'] as $name => $one) {
             $nested = in_array('object', (array) ($one['type'] ?? []), true);
-            $out[] = ['name' => (string) $name, 'in' => 'query', ...(in_array($name, $schema['required'] ?? [], true) ? ['required' => true] : []), ...($nested ? ['style' => 'deepObject', 'explode' => true] : []), 'schema' => $one];
+            $out[] = [
+                'name' => (string) $name,
+                'in' => 'query',
+                ...(in_array($name, $schema['required'] ?? [], true) ? ['required' => true] : []),
+                ...($nested ? ['style' => 'deepObject', 'explode' => true] : []),
+                'schema' => $one,
+            ];
         }
 
         return $out;
@@ -156,7 +179,11 @@ final class Document
             'required' => $needed || $file,
             'content' => $file
                 // Where no file is needed, words do as well.
-                ? ['multipart/form-data' => ['schema' => $schema], ...(in_array('file', $schema['required'] ?? [], true) || isset($schema['properties']['files']) ? [] : ['application/json' => ['schema' => $schema]])]
+                ? [
+                    'multipart/form-data' => ['schema' => $schema],
+                    ...(in_array('file', $schema['required'] ?? [], true)
+                        || isset($schema['properties']['files']) ? [] : ['application/json' => ['schema' => $schema]]),
+                ]
                 : ['application/json' => ['schema' => $schema]],
         ];
     }
@@ -172,7 +199,10 @@ final class Document
                 $content['application/json'] = ['schema' => $this->schema($answer)];
             }
             foreach (array_filter(explode('|', $answer->type)) as $type) {
-                $content[$type] = $type === 'application/json' ? ['schema' => (object) []] : ['schema' => ['type' => 'string', ...(str_starts_with($type, 'image/svg') ? [] : ['format' => 'binary'])]];
+                $content[$type] = $type === 'application/json' ? ['schema' => (object) []] : ['schema' => [
+                    'type' => 'string',
+                    ...(str_starts_with($type, 'image/svg') ? [] : ['format' => 'binary']),
+                ]];
             }
             $out[(string) $answer->status] = ['description' => $content === [] ? 'Done.' : 'The answer.', ...($content === [] ? [] : ['content' => $content])];
         }
@@ -188,7 +218,9 @@ final class Document
     private function schema(Answers $answer): array
     {
         $many = is_array($answer->of);
-        $one = ['$ref' => '#/components/schemas/'.$this->shapes->add(is_array($answer->of) ? $answer->of[0] : $answer->of ?? throw new LogicException('Nothing has no shape.'))];
+        $one = ['$ref' => '#/components/schemas/'.$this->shapes->add(is_array($answer->of)
+            ? $answer->of[0]
+            : $answer->of ?? throw new LogicException('Nothing has no shape.'))];
         $all = $many ? ['type' => 'array', 'items' => $one] : $one;
 
         return ! $answer->paged ? $all : [
@@ -196,7 +228,11 @@ final class Document
             'properties' => [
                 'data' => $all,
                 'links' => ['type' => 'object', 'additionalProperties' => ['type' => ['string', 'null']]],
-                'meta' => ['type' => 'object', 'properties' => ['current_page' => ['type' => 'integer'], 'per_page' => ['type' => 'integer']], 'required' => ['current_page', 'per_page']],
+                'meta' => [
+                    'type' => 'object',
+                    'properties' => ['current_page' => ['type' => 'integer'], 'per_page' => ['type' => 'integer']],
+                    'required' => ['current_page', 'per_page'],
+                ],
             ],
             'required' => ['data', 'links', 'meta'],
         ];

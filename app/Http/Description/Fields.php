@@ -20,9 +20,20 @@ final class Fields
         foreach ($fields as $field) {
             $properties[$field->name] = self::value($field);
         }
-        $required = [...($kind === null ? [] : ['kind']), ...array_map(static fn (Field $field): string => $field->name, array_values(array_filter($fields, static fn (Field $field): bool => $field->needed)))];
+        $required = [
+            ...($kind === null ? [] : ['kind']),
+            ...array_map(
+                static fn (Field $field): string => $field->name,
+                array_values(array_filter($fields, static fn (Field $field): bool => $field->needed)),
+            ),
+        ];
 
-        return ['type' => 'object', ...($says === '' ? [] : ['description' => $says]), 'properties' => $properties === [] ? (object) [] : $properties, ...($required === [] ? [] : ['required' => $required])];
+        return [
+            'type' => 'object',
+            ...($says === '' ? [] : ['description' => $says]),
+            'properties' => $properties === [] ? (object) [] : $properties,
+            ...($required === [] ? [] : ['required' => $required]),
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -38,7 +49,11 @@ final class Fields
         $bounds = $numeric ? sprintf('%s%s to %s', $unit, self::plain($field->least), self::plain($field->most)) : '';
         $says = implode('. ', array_filter([$field->label, $field->help, $bounds]));
 
-        return ['description' => $says, ...self::shape($field), ...($field->needed || is_bool($field->usual) && $field->type !== Field::FLAG ? [] : ['default' => $field->usual])];
+        return [
+            'description' => $says,
+            ...self::shape($field),
+            ...($field->needed || is_bool($field->usual) && $field->type !== Field::FLAG ? [] : ['default' => $field->usual]),
+        ];
     }
 
     /** @return array<string, mixed> */

@@ -45,7 +45,10 @@ final class Rules
         $properties = $required = [];
         foreach ($node['in'] as $name => $inner) {
             $properties[$name] = self::value($inner) ?: (object) [];
-            if (array_intersect(['required', 'present'], array_filter($inner['rules'] ?? [], is_string(...))) !== [] && ! in_array('sometimes', $inner['rules'], true)) {
+            if (array_intersect(
+                ['required', 'present'],
+                array_filter($inner['rules'] ?? [], is_string(...)),
+            ) !== [] && ! in_array('sometimes', $inner['rules'], true)) {
                 $required[] = (string) $name;
             }
         }

@@ -65,7 +65,10 @@ final class Shapes
         $name = substr($class->getShortName(), 0, -strlen('Resource'));
         if (! isset($this->schemas[$name])) {
             $doc = $this->doc($class);
-            $says = implode(' ', array_filter(array_map(static fn (Node $one): string => $one instanceof PhpDocTextNode ? trim($one->text) : '', $doc->children)));
+            $says = implode(
+                ' ',
+                array_filter(array_map(static fn (Node $one): string => $one instanceof PhpDocTextNode ? trim($one->text) : '', $doc->children)),
+            );
             foreach ($doc->getTypeAliasTagValues() as $alias) {
                 $own = self::named($alias->alias);
                 $this->schemas[$own] = [...($own === $name ? ['description' => preg_replace('/\s+/', ' ', $says)] : []), ...$this->schema($alias->type)];
@@ -108,7 +111,9 @@ final class Shapes
     /** @return array<string, mixed> */
     private function identifier(string $name): array
     {
-        return isset(self::SCALARS[$name]) ? ['type' => self::SCALARS[$name]] : ($name === 'mixed' ? [] : ['$ref' => '#/components/schemas/'.self::named($name)]);
+        return isset(self::SCALARS[$name])
+            ? ['type' => self::SCALARS[$name]]
+            : ($name === 'mixed' ? [] : ['$ref' => '#/components/schemas/'.self::named($name)]);
     }
 
     /** @return array<string, mixed> */
@@ -137,7 +142,10 @@ final class Shapes
         $properties = $required = [];
         foreach ($type->items as $item) {
             $name = trim((string) $item->keyName, "'\"");
-            $says = trim(implode(' ', array_map(static fn ($comment): string => ltrim($comment->getReformattedText(), '/ '), $item->getAttribute('comments') ?? [])));
+            $says = trim(implode(
+                ' ',
+                array_map(static fn ($comment): string => ltrim($comment->getReformattedText(), '/ '), $item->getAttribute('comments') ?? []),
+            ));
             $schema = $this->schema($item->valueType);
             $properties[$name] = [...($says === '' ? [] : ['description' => $says]), ...$schema] ?: (object) [];
             if (! $item->optional) {
@@ -145,7 +153,12 @@ final class Shapes
             }
         }
 
-        return ['type' => 'object', 'properties' => $properties, ...($required === [] ? [] : ['required' => $required]), 'additionalProperties' => ! $type->sealed];
+        return [
+            'type' => 'object',
+            'properties' => $properties,
+            ...($required === [] ? [] : ['required' => $required]),
+            'additionalProperties' => ! $type->sealed,
+        ];
     }
 
     /** @return array<string, mixed> */

@@ -18,7 +18,8 @@ final class SafeHeaders
         $picture = str_starts_with((string) $response->headers->get('Content-Type'), 'image/svg+xml');
         $response->headers->set('Content-Security-Policy', $picture
             ? "default-src 'none'; style-src 'unsafe-inline'; img-src data:; sandbox"
-            : "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; font-src 'self' data:; object-src 'none'; base-uri 'self'; frame-ancestors 'none'");
+            : "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; font-src 'self' data:; object-src 'none'; base-uri"
+                ." 'self'; frame-ancestors 'none'");
         $response->headers->set('X-Content-Type-Options', 'nosniff');
         $response->headers->set('Referrer-Policy', 'no-referrer');
 

@@ -8,7 +8,10 @@ use App\Prep\Asker;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Http\Request;
 
-/** Something that is asked of the HTTP interface: what it takes stands in its rules, and its description is made of them. Who may ask is said by the policies, at the routes. */
+/**
+ * Something that is asked of the HTTP interface: what it takes stands in its rules, and its description is made of them. Who may ask is said by the
+ * policies, at the routes.
+ */
 abstract class Asks extends FormRequest
 {
     /** The step of touching up that a page works on. */
@@ -25,7 +28,10 @@ abstract class Asks extends FormRequest
     /** @return array<string, list<mixed>> */
     abstract public function rules(): array;
 
-    /** @return array<string, string> which of the schemas of what is described (see Description\Taken) a value is held to, by its name; by an empty name the whole */
+    /**
+     * @return array<string, string> which of the schemas of what is described (see Description\Taken) a value is held to, by its name; by an empty name the
+     *     whole
+     */
     public static function described(): array
     {
         return [];
@@ -55,6 +61,11 @@ abstract class Asks extends FormRequest
     {
         $key = $this->input('key');
 
-        return new Asker((int) $this->input('version'), is_string($key) && preg_match('/^[0-9a-z-]{1,40}$/D', $key) === 1 ? $key : '', $this->touchUp(), $this->page());
+        return new Asker(
+            (int) $this->input('version'),
+            is_string($key) && preg_match('/^[0-9a-z-]{1,40}$/D', $key) === 1 ? $key : '',
+            $this->touchUp(),
+            $this->page(),
+        );
     }
 }

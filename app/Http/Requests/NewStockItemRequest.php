@@ -20,7 +20,12 @@ final class NewStockItemRequest extends Asks
     {
         return [
             'kind' => ['required', Rule::in(array_keys(Stock::kinds()))],
-            'name' => ['required', 'string', 'max:80', Rule::unique('stock', 'name')->where('kind', is_string($this->input('kind')) ? $this->input('kind') : '')],
+            'name' => [
+                'required',
+                'string',
+                'max:80',
+                Rule::unique('stock', 'name')->where('kind', is_string($this->input('kind')) ? $this->input('kind') : ''),
+            ],
             'values' => ['sometimes', 'array'],
         ];
     }

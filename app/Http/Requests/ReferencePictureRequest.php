@@ -31,6 +31,8 @@ final class ReferencePictureRequest extends Asks
     {
         $file = $this->file('file');
 
-        return $file instanceof UploadedFile ? $file : throw ValidationException::withMessages(['file' => 'Choose one picture: PNG, JPEG or SVG, up to 20 MB.']);
+        return $file instanceof UploadedFile
+            ? $file
+            : throw ValidationException::withMessages(['file' => 'Choose one picture: PNG, JPEG or SVG, up to 20 MB.']);
     }
 }

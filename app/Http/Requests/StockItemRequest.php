@@ -19,7 +19,13 @@ final class StockItemRequest extends Asks
     public function rules(): array
     {
         return [
-            'name' => ['sometimes', 'required', 'string', 'max:80', Rule::unique('stock', 'name')->where('kind', $this->item()?->kind)->ignore($this->item()?->id)],
+            'name' => [
+                'sometimes',
+                'required',
+                'string',
+                'max:80',
+                Rule::unique('stock', 'name')->where('kind', $this->item()?->kind)->ignore($this->item()?->id),
+            ],
             'values' => ['sometimes', 'array'],
         ];
     }

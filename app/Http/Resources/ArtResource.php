@@ -30,7 +30,8 @@ namespace App\Http\Resources;
  * }
  * @phpstan-type LayerRow array{id: string, name: string, hidden: bool, locked: bool}
  * @phpstan-type GuideRow array{id: string, upright: bool, at: float}
- * @phpstan-type ReferencePictureRow array{file: string, name: string, x: float, y: float, width: float, height: float, strength: float, hidden: bool, locked: bool}
+ * @phpstan-type ReferencePictureRow array{file: string, name: string, x: float, y: float, width: float, height: float, strength: float, hidden: bool,
+ *     locked: bool}
  * @phpstan-type LineStepRow array{
  *     id: string, kind: string, label: string, on: bool, values: array<string, StepValueRow>,
  *     // What is wrong with where it stands.

@@ -50,14 +50,21 @@ final class BatchResource extends Resource
     {
         $rows = array_map(static fn (array $row): array => array_diff_key($row, ['key' => 1]), $this->resource->rows());
 
-        return [...self::row($this->resource), 'rows' => $rows, 'done' => count(array_filter($rows, static fn (array $row): bool => $row['state'] !== 'waiting'))];
+        return [
+            ...self::row($this->resource),
+            'rows' => $rows,
+            'done' => count(array_filter($rows, static fn (array $row): bool => $row['state'] !== 'waiting')),
+        ];
     }
 
     /** @return array<string, mixed> as a list has it */
     public static function row(Batch $batch): array
     {
         return [
-            'id' => $batch->id, 'title' => $batch->title, 'work' => $batch->work === null ? null : WorkResource::row($batch->work), 'process' => $batch->process,
+            'id' => $batch->id,
+            'title' => $batch->title,
+            'work' => $batch->work === null ? null : WorkResource::row($batch->work),
+            'process' => $batch->process,
             'processLabel' => Processes::of($batch->process)->label(), 'preset' => $batch->preset, 'width' => $batch->width,
             'files' => $batch->files, 'notTaken' => $batch->not_taken ?? [], 'made' => $batch->created_at?->toIso8601String(),
         ];

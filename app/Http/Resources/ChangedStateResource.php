@@ -38,6 +38,10 @@ final class ChangedStateResource extends TextResource
             'frame' => $difference?->frame === null ? null : PageArt::frame($difference->frame),
         ]);
 
-        return substr(ArtworkJson::text(JobWordsResource::row($changed->job, brief: true)), 0, -1).',"changes":'.substr($changes, 0, -1).',"pieces":['.implode(',', $changed->pages).']}}';
+        return substr(
+            ArtworkJson::text(JobWordsResource::row($changed->job, brief: true)),
+            0,
+            -1,
+        ).',"changes":'.substr($changes, 0, -1).',"pieces":['.implode(',', $changed->pages).']}}';
     }
 }

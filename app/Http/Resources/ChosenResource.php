@@ -23,7 +23,8 @@ namespace App\Http\Resources;
  *     contours: list<NodeContourRow>,
  *     // contour, node, radius, x, y
  *     corners: list<array{int, int, float, float, float}>,
- *     shape: array{kind: string, label: string, fields: list<FieldRow>, values: array<string, FieldValueRow>, matrix: array{float, float, float, float, float, float}}|null,
+ * shape: array{kind: string, label: string, fields: list<FieldRow>, values: array<string, FieldValueRow>, matrix: array{float, float, float, float, float,
+ * float}}|null,
  *     text: TextValuesRow|null,
  *     linked: string|null,
  *     mirror: array{x: float, y: float, angle: float, reach: float}|null,

@@ -23,6 +23,10 @@ final class FontResource extends Resource
     /** @return array<string, mixed> */
     public static function row(ShopFont $shopFont): array
     {
-        return ['id' => $shopFont->id, 'family' => $shopFont->family, 'style' => trim(($shopFont->bold ? 'bold ' : '').($shopFont->italic ? 'italic' : '')) ?: 'regular'];
+        return [
+            'id' => $shopFont->id,
+            'family' => $shopFont->family,
+            'style' => trim(($shopFont->bold ? 'bold ' : '').($shopFont->italic ? 'italic' : '')) ?: 'regular',
+        ];
     }
 }

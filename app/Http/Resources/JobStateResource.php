@@ -45,6 +45,10 @@ final class JobStateResource extends TextResource
     {
         $frame = ArtworkJson::text(PageArt::frame(ArtworkJson::data((string) $job->bench)));
 
-        return substr(ArtworkJson::text(JobWordsResource::row($job)), 0, -1).',"art":'.substr($frame, 0, -1).',"pieces":['.implode(',', BenchPiece::pages($job)).']}}';
+        return substr(
+            ArtworkJson::text(JobWordsResource::row($job)),
+            0,
+            -1,
+        ).',"art":'.substr($frame, 0, -1).',"pieces":['.implode(',', BenchPiece::pages($job)).']}}';
     }
 }

@@ -49,7 +49,9 @@ final class JobWordsResource extends Resource
             'notices' => $notices,
             ...($brief || $preparation !== null ? [] : ['groups' => FindingGroups::of($notices)]),
             'history' => HistoryResource::row($job),
-            'preparation' => $preparation === null ? null : ($brief ? PreparationResource::brief($preparation, $job) : PreparationResource::row($preparation, $job)),
+            'preparation' => $preparation === null
+                ? null
+                : ($brief ? PreparationResource::brief($preparation, $job) : PreparationResource::row($preparation, $job)),
         ];
     }
 }

@@ -36,8 +36,15 @@ final class PresetResource extends Resource
     public static function row(Preset $preset): array
     {
         return [
-            'name' => $preset->name, 'version' => $preset->version, 'note' => $preset->note, 'for' => $preset->for, 'ships' => isset(Processes::presets()[$preset->name]),
-            'steps' => array_map(static fn (LineStep $step): array => ['kind' => $step->kind, 'label' => Steps::about($step->kind)->label, 'on' => $step->on], $preset->steps),
+            'name' => $preset->name,
+            'version' => $preset->version,
+            'note' => $preset->note,
+            'for' => $preset->for,
+            'ships' => isset(Processes::presets()[$preset->name]),
+            'steps' => array_map(
+                static fn (LineStep $step): array => ['kind' => $step->kind, 'label' => Steps::about($step->kind)->label, 'on' => $step->on],
+                $preset->steps,
+            ),
         ];
     }
 }

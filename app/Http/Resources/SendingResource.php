@@ -32,8 +32,16 @@ final class SendingResource extends Resource
     public static function row(Sending $sending): array
     {
         return [
-            'id' => $sending->id, 'machine' => $sending->machine, 'kind' => $sending->kind, 'file' => $sending->file, 'title' => $sending->title, 'number' => $sending->number,
-            'work' => $sending->work === null ? null : WorkResource::row($sending->work), 'length' => $sending->length_mm, 'log' => $sending->log, 'version' => $sending->version,
+            'id' => $sending->id,
+            'machine' => $sending->machine,
+            'kind' => $sending->kind,
+            'file' => $sending->file,
+            'title' => $sending->title,
+            'number' => $sending->number,
+            'work' => $sending->work === null ? null : WorkResource::row($sending->work),
+            'length' => $sending->length_mm,
+            'log' => $sending->log,
+            'version' => $sending->version,
         ];
     }
 }

@@ -33,11 +33,22 @@ final class VersionListResource extends Resource
     {
         return [
             'versions' => $job->versions()->orderByDesc('id')->get(['id', 'number', 'name', 'created_at'])->map(static fn (Version $version): array => [
-                'id' => $version->id, 'number' => $version->number, 'name' => $version->name, 'made' => $version->created_at, 'current' => $version->number === $job->revision,
+                'id' => $version->id,
+                'number' => $version->number,
+                'name' => $version->name,
+                'made' => $version->created_at,
+                'current' => $version->number === $job->revision,
             ])->all(),
-            'steps' => $job->revisions()->orderByDesc('number')->limit(self::STEPS)->get(['number', 'parent', 'label', 'created_at'])->map(static fn (Revision $revision): array => [
-                'number' => $revision->number, 'label' => $revision->label, 'made' => $revision->created_at, 'current' => $revision->number === $job->revision,
-            ])->all(),
+            'steps' => $job->revisions()
+                ->orderByDesc('number')
+                ->limit(self::STEPS)
+                ->get(['number', 'parent', 'label', 'created_at'])
+                ->map(static fn (Revision $revision): array => [
+                    'number' => $revision->number,
+                    'label' => $revision->label,
+                    'made' => $revision->created_at,
+                    'current' => $revision->number === $job->revision,
+                ])->all(),
         ];
     }
 }

@@ -49,7 +49,13 @@ final class WorkResource extends Resource
         $kind = $work->kind();
 
         return [
-            'id' => $work->id, 'kind' => $work->kind, 'label' => $kind->label(), 'title' => $work->title, 'job' => $work->shop_job_id, 'state' => $work->state, 'asked' => $work->asked,
+            'id' => $work->id,
+            'kind' => $work->kind,
+            'label' => $kind->label(),
+            'title' => $work->title,
+            'job' => $work->shop_job_id,
+            'state' => $work->state,
+            'asked' => $work->asked,
             'done' => $work->done, 'of' => $work->of, 'share' => $work->share, 'doing' => $work->doing, 'left' => $work->secondsLeft(), 'error' => $work->error,
             'outcome' => $work->outcome === null ? null : (object) $work->outcome,
             'pauses' => $kind->pauses(), 'goesOn' => $kind->goesOn($work), 'ended' => $work->isOpen() ? null : $work->updated_at?->toIso8601String(),

@@ -39,7 +39,13 @@ final class Lay extends Kind
     {
         $tried = $making === null ? $job : Made::with($job, $making);
 
-        return Works::start(new self, $job, $job->title, $making === null ? [] : ['making' => $making, 'label' => $label, 'from' => $from], Made::key($tried).($making === null ? '' : ' kept'));
+        return Works::start(
+            new self,
+            $job,
+            $job->title,
+            $making === null ? [] : ['making' => $making, 'label' => $label, 'from' => $from],
+            Made::key($tried).($making === null ? '' : ' kept'),
+        );
     }
 
     /**
@@ -55,7 +61,13 @@ final class Lay extends Kind
     /** What lays out other choices of a job now. */
     public static function open(ShopJob $job): ?Work
     {
-        return Work::query()->where('kind', 'lay-out')->where('shop_job_id', $job->id)->whereIn('state', Work::OPEN)->where('asked', '')->latest('id')->get()->first(static fn (Work $work): bool => isset($work->about['making']));
+        return Work::query()->where('kind', 'lay-out')
+            ->where('shop_job_id', $job->id)
+            ->whereIn('state', Work::OPEN)
+            ->where('asked', '')
+            ->latest('id')
+            ->get()
+            ->first(static fn (Work $work): bool => isset($work->about['making']));
     }
 
     public function replaces(): bool
@@ -77,7 +89,9 @@ final class Lay extends Kind
         if ($making !== null) {
             Laid::change($job, (string) $work->about['label'], static function (array $now) use ($making, $work): array {
                 // Whoever chose otherwise meanwhile is not overruled.
-                return $now == $making || in_array($now, $work->about['from'] ?? [], false) ? $making : throw Refused::because('It was laid out otherwise meanwhile; nothing was changed.');
+                return $now == $making || in_array($now, $work->about['from'] ?? [], false)
+                    ? $making
+                    : throw Refused::because('It was laid out otherwise meanwhile; nothing was changed.');
             });
         }
 

@@ -72,7 +72,18 @@ final class Nest extends Kind
             $look = 0.0;
             $sheet = $hex === '' ? 'all' : $hex;
             $best = false;
-            $tell = static function (float $length, int $tried) use ($hold, $sheet, $begun, $each, $designs, &$look, &$progress, &$stopped, &$placements, &$best): bool {
+            $tell = static function (float $length, int $tried) use (
+                $hold,
+                $sheet,
+                $begun,
+                $each,
+                $designs,
+                &$look,
+                &$progress,
+                &$stopped,
+                &$placements,
+                &$best,
+            ): bool {
                 $best = true;
                 $progress[$sheet] = ['length' => round($length, 1), 'tried' => $tried];
                 $now = microtime(true);
@@ -80,7 +91,12 @@ final class Nest extends Kind
                     $look = $now + self::LOOK;
                     $hold->keep(['outcome' => ['progress' => $progress]]);
                     try {
-                        $hold->tell(count($placements), count($designs), "{$tried} tried", min(1.0, (count($placements) + ($now - $begun) / $each) / count($designs)));
+                        $hold->tell(
+                            count($placements),
+                            count($designs),
+                            "{$tried} tried",
+                            min(1.0, (count($placements) + ($now - $begun) / $each) / count($designs)),
+                        );
                     } catch (Stopped) {
                         $stopped = true;
                     }
@@ -101,7 +117,11 @@ final class Nest extends Kind
             $placements[$sheet] = array_map(static fn (Placement $one): array => $one->toArray(), $found);
         }
         // Only where a job lies is changed: whatever else was chosen meanwhile stays.
-        Laid::change($job, 'Nest the copies', static fn (array $making): array => $placements === [] ? $making : [...$making, 'placements' => [...$making['placements'] ?? [], ...$placements]]);
+        Laid::change(
+            $job,
+            'Nest the copies',
+            static fn (array $making): array => $placements === [] ? $making : [...$making, 'placements' => [...$making['placements'] ?? [], ...$placements]],
+        );
         $hold->keep(['outcome' => ['progress' => $progress]]);
 
         return $stopped ? throw new Stopped : ['progress' => $progress];
@@ -114,6 +134,8 @@ final class Nest extends Kind
 
     protected function kept(Work $work, string $why): string
     {
-        return $why === self::CUT_OFF ? 'The server was stopped while it searched; where the copies lay before is kept.' : "{$why} Where the copies lay before is kept.";
+        return $why === self::CUT_OFF
+            ? 'The server was stopped while it searched; where the copies lay before is kept.'
+            : "{$why} Where the copies lay before is kept.";
     }
 }

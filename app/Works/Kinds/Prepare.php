@@ -72,7 +72,9 @@ final class Prepare extends Kind
         $preparation = self::preparation($work);
         $keys = array_values(array_unique($preparation->stage_keys ?? []));
 
-        return $preparation !== null && $preparation->result !== null && Preparation::query()->where('shop_job_id', $work->shop_job_id)->max('id') === $preparation->id
+        return $preparation !== null
+            && $preparation->result !== null
+            && Preparation::query()->where('shop_job_id', $work->shop_job_id)->max('id') === $preparation->id
             && StepResult::query()->whereKey($keys)->count() === count($keys);
     }
 
@@ -92,7 +94,8 @@ final class Prepare extends Kind
     {
         return match (true) {
             $why === self::CUT_OFF => 'The server was stopped while it prepared this job; the source art is untouched. Prepare it again.',
-            str_starts_with($why, 'It takes') || str_starts_with($why, 'It needs') => "{$why} The source art is untouched. Prepare a part of it, or clean its nodes first.",
+            str_starts_with($why, 'It takes')
+                || str_starts_with($why, 'It needs') => "{$why} The source art is untouched. Prepare a part of it, or clean its nodes first.",
             default => "{$why} The source art is untouched. Try again, or with fewer steps.",
         };
     }

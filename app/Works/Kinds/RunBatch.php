@@ -55,8 +55,15 @@ final class RunBatch extends Kind
         $batch = Batch::query()->where('work_id', $work->id)->first() ?? throw Refused::because('The batch is not there any more.');
         $process = new Process([
             ...Apart::php((int) config('neat-edge.prepare_megabytes')),
-            base_path('console/neat-edge.php'), 'batch', $batch->folder('in'), '--preset='.$batch->folder('preset.json'), '--process='.$batch->process, '--out-dir='.$batch->folder('out'), '--jobs='.config('neat-edge.batch_jobs'),
-            ...($batch->width === '' ? [] : ["--width={$batch->width}"]), ...(is_file($batch->folder('sizes.csv')) ? ['--sizes='.$batch->folder('sizes.csv')] : []),
+            base_path('console/neat-edge.php'),
+            'batch',
+            $batch->folder('in'),
+            '--preset='.$batch->folder('preset.json'),
+            '--process='.$batch->process,
+            '--out-dir='.$batch->folder('out'),
+            '--jobs='.config('neat-edge.batch_jobs'),
+            ...($batch->width === '' ? [] : ["--width={$batch->width}"]),
+            ...(is_file($batch->folder('sizes.csv')) ? ['--sizes='.$batch->folder('sizes.csv')] : []),
         ], base_path(), timeout: null);
         $process->start();
         try {

@@ -18,7 +18,10 @@ use NeatEdge\Core\Device\Paused;
 use NeatEdge\Core\Patience\Stopped;
 use NeatEdge\Lines\StreamLine;
 
-/** Sends one file to its machine; what is acknowledged is stored before more is sent. A line that breaks is gone on with a few times; a machine that refuses waits for a person. */
+/**
+ * Sends one file to its machine; what is acknowledged is stored before more is sent. A line that breaks is gone on with a few times; a machine that refuses
+ * waits for a person.
+ */
 final class Send extends Kind
 {
     /** How often a broken line is gone on with by itself, and seconds between. */
@@ -43,7 +46,10 @@ final class Send extends Kind
 
     public static function begin(ShopJob $job, Sending $sending, int $parts): Work
     {
-        return Works::start(new self, $job, "{$sending->title} at {$sending->machine}", ['sending' => $sending->id, 'parts' => $parts], lane: "machine {$sending->address}", also: static function (Work $work) use ($sending, $parts): void {
+        return Works::start(new self, $job, "{$sending->title} at {$sending->machine}", [
+            'sending' => $sending->id,
+            'parts' => $parts,
+        ], lane: "machine {$sending->address}", also: static function (Work $work) use ($sending, $parts): void {
             $work->update(['of' => $parts]);
             $sending->update(['work_id' => $work->id]);
         });
@@ -62,10 +68,20 @@ final class Send extends Kind
     /** Another sheet that its machine was left in the middle of: whatever came between would take its place away. */
     public function heldUp(Work $work): ?string
     {
-        $held = $work->done > 0 ? null : Work::query()->where('lane', $work->lane)->whereKeyNot($work->id)->whereIn('state', ['running', 'paused', 'failed'])->where('done', '>', 0)->oldest('id')->first();
+        $held = $work->done > 0 ? null
+            : Work::query()->where('lane', $work->lane)
+                ->whereKeyNot($work->id)
+                ->whereIn('state', ['running', 'paused', 'failed'])
+                ->where('done', '>', 0)
+                ->oldest('id')
+                ->first();
         $sending = $held === null ? null : self::sending($held);
 
-        return $sending === null ? null : sprintf('It waits: "%s" lies half done at %s. Go on with that or cancel it first.', $sending->title, $sending->machine);
+        return $sending === null ? null : sprintf(
+            'It waits: "%s" lies half done at %s. Go on with that or cancel it first.',
+            $sending->title,
+            $sending->machine,
+        );
     }
 
     public function run(Work $work, Hold $hold): ?array
@@ -90,7 +106,13 @@ final class Send extends Kind
             }
             try {
                 // Stored before anything further is sent, and only by who holds it.
-                Devices::of($sending->kind)::send($bytes, $sending->word(), new StreamLine($stream), $work->done, static fn (int $done) => $hold->tell($done, $work->of));
+                Devices::of($sending->kind)::send(
+                    $bytes,
+                    $sending->word(),
+                    new StreamLine($stream),
+                    $work->done,
+                    static fn (int $done) => $hold->tell($done, $work->of),
+                );
                 $sending->noted('Done');
 
                 return null;

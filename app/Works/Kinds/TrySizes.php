@@ -67,7 +67,13 @@ final class TrySizes extends Kind
             }
         }, $typed);
 
-        return Works::start($this, $job, $job->title, ['widths' => $typed], also: static fn (Work $work) => $work->update(['outcome' => ['version' => $job->version, 'rows' => $rows]]));
+        return Works::start(
+            $this,
+            $job,
+            $job->title,
+            ['widths' => $typed],
+            also: static fn (Work $work) => $work->update(['outcome' => ['version' => $job->version, 'rows' => $rows]]),
+        );
     }
 
     public function replaces(): bool
@@ -119,8 +125,16 @@ final class TrySizes extends Kind
         $report = $prepared->report();
 
         return [
-            'typed' => $row['typed'], 'width' => round($sized->width, 3), 'height' => round($sized->height, 3), 'sheets' => count($prepared->sheets), 'verdict' => $report['verdict'], 'look' => $report['look_difference'],
-            'groups' => array_map(static fn (array $group): array => self::group($group, $report['findings'], $job->width_mm / $sized->width), FindingGroups::of($report['findings'])),
+            'typed' => $row['typed'],
+            'width' => round($sized->width, 3),
+            'height' => round($sized->height, 3),
+            'sheets' => count($prepared->sheets),
+            'verdict' => $report['verdict'],
+            'look' => $report['look_difference'],
+            'groups' => array_map(
+                static fn (array $group): array => self::group($group, $report['findings'], $job->width_mm / $sized->width),
+                FindingGroups::of($report['findings']),
+            ),
         ];
     }
 
@@ -136,7 +150,12 @@ final class TrySizes extends Kind
         $worst = $findings[$group['findings'][0]];
 
         return [
-            'kind' => $group['kind'], 'sheet' => $group['sheet'], 'severity' => $group['severity'], 'count' => count($group['findings']), 'least_mm' => $group['least_mm'], 'message' => $worst['message'],
+            'kind' => $group['kind'],
+            'sheet' => $group['sheet'],
+            'severity' => $group['severity'],
+            'count' => count($group['findings']),
+            'least_mm' => $group['least_mm'],
+            'message' => $worst['message'],
             'at' => isset($worst['at']) ? array_map(static fn (float|int $mm): float => round($mm * $scale, 3), $worst['at']) : null,
         ];
     }

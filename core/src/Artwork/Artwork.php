@@ -81,7 +81,12 @@ final readonly class Artwork
             height: $this->height * $factor,
             pieces: array_map(static fn (Piece $piece): Piece => $piece->transformed($matrix), $this->pieces),
             guides: array_map(static fn (Guide $guide): Guide => new Guide($guide->id, $guide->upright, $guide->at * $factor), $this->guides),
-            reference: $this->reference?->with(x: $this->reference->x * $factor, y: $this->reference->y * $factor, width: $this->reference->width * $factor, height: $this->reference->height * $factor),
+            reference: $this->reference?->with(
+                x: $this->reference->x * $factor,
+                y: $this->reference->y * $factor,
+                width: $this->reference->width * $factor,
+                height: $this->reference->height * $factor,
+            ),
         );
     }
 
@@ -94,7 +99,10 @@ final readonly class Artwork
             width: $page->width(),
             height: $page->height(),
             pieces: array_map(static fn (Piece $piece): Piece => $piece->transformed($matrix), $this->pieces),
-            guides: array_map(static fn (Guide $guide): Guide => new Guide($guide->id, $guide->upright, $guide->at - ($guide->upright ? $page->left : $page->top)), $this->guides),
+            guides: array_map(
+                static fn (Guide $guide): Guide => new Guide($guide->id, $guide->upright, $guide->at - ($guide->upright ? $page->left : $page->top)),
+                $this->guides,
+            ),
             reference: $this->reference?->with(x: $this->reference->x - $page->left, y: $this->reference->y - $page->top),
         );
     }

@@ -54,7 +54,12 @@ final readonly class Paint
     /** The paint of art that was moved: gradients and pictures go along. */
     public function transformed(Matrix $matrix): self
     {
-        return $this->isFlatColour() ? $this : new self($this->colour, $this->opacity, $this->gradient?->transformed($matrix), $this->picture?->transformed($matrix));
+        return $this->isFlatColour() ? $this : new self(
+            $this->colour,
+            $this->opacity,
+            $this->gradient?->transformed($matrix),
+            $this->picture?->transformed($matrix),
+        );
     }
 
     /** A name that is the same for the same paint. */

@@ -44,6 +44,19 @@ final readonly class Picture
     {
         $m = $this->matrix;
 
-        return 'picture-'.hash('xxh128', $this->reference.$this->fit.sprintf(' %.6f %.6f %.6f %.6f %.6f %.6f %.6f %.6f', $this->width, $this->height, $m->a, $m->b, $m->c, $m->d, $m->e, $m->f));
+        return 'picture-'.hash(
+            'xxh128',
+            $this->reference.$this->fit.sprintf(
+                ' %.6f %.6f %.6f %.6f %.6f %.6f %.6f %.6f',
+                $this->width,
+                $this->height,
+                $m->a,
+                $m->b,
+                $m->c,
+                $m->d,
+                $m->e,
+                $m->f,
+            ),
+        );
     }
 }

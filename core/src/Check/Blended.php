@@ -20,7 +20,13 @@ final readonly class Blended implements Rule
         $out = [];
         foreach ($source->pieces as $piece) {
             if ($piece->blend !== Blend::Normal) {
-                $out[] = new Finding('blend', Severity::Warning, sprintf('The blend "%s" is not made by a knife or an ink; the piece is taken as it is painted.', $piece->blend->value), $piece->box()?->middle(), piece: $piece->id);
+                $out[] = new Finding(
+                    'blend',
+                    Severity::Warning,
+                    sprintf('The blend "%s" is not made by a knife or an ink; the piece is taken as it is painted.', $piece->blend->value),
+                    $piece->box()?->middle(),
+                    piece: $piece->id,
+                );
             }
         }
 

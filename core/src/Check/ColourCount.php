@@ -51,7 +51,14 @@ final readonly class ColourCount implements Rule
                     [$at, $id] = [$piece->box()?->middle(), $piece->id];
                 }
             }
-            $out[] = new Finding('near-colour', Severity::Warning, sprintf('%s is hardly told from %s and becomes a sheet of its own.', $step['from'], $step['to']), $at, piece: $id, sheet: $step['from']);
+            $out[] = new Finding(
+                'near-colour',
+                Severity::Warning,
+                sprintf('%s is hardly told from %s and becomes a sheet of its own.', $step['from'], $step['to']),
+                $at,
+                piece: $id,
+                sheet: $step['from'],
+            );
         }
 
         return $out;

@@ -42,7 +42,14 @@ final readonly class CrowdedNodes implements Rule
                 }
             }
             if ($worst[0] >= self::ROW) {
-                $out[] = new Finding('crowded-nodes', Severity::Note, sprintf('%d nodes lie nearer than %.3f mm to the next, %d in a row.', $count, $near, $worst[0]), new Point($worst[1], $worst[2]), piece: $piece->id, sheet: Widths::sheet($piece));
+                $out[] = new Finding(
+                    'crowded-nodes',
+                    Severity::Note,
+                    sprintf('%d nodes lie nearer than %.3f mm to the next, %d in a row.', $count, $near, $worst[0]),
+                    new Point($worst[1], $worst[2]),
+                    piece: $piece->id,
+                    sheet: Widths::sheet($piece),
+                );
             }
         }
 

@@ -20,7 +20,10 @@ final class CutBorder
 
     public static function of(Artwork $picture): Artwork
     {
-        $areas = array_map(static fn (Piece $piece): Shape => $piece->shape, array_values(array_filter($picture->pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty())));
+        $areas = array_map(
+            static fn (Piece $piece): Shape => $piece->shape,
+            array_values(array_filter($picture->pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty())),
+        );
         if ($areas === []) {
             return $picture->withPieces([]);
         }

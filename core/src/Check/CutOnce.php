@@ -33,12 +33,25 @@ final readonly class CutOnce implements SeesCuts
         [, $after] = SingleCuts::apart($merged);
         $out = [];
         foreach ($this->limits->cuts ? [] : $after as $cut) {
-            $out[] = new Finding('single-cut', Severity::Serious, 'A line is cut once: no ink gives it. Let it be a drawn line of a width, or take it out.', $cut->box()?->middle(), piece: $cut->id, sheet: $cut->stroke?->paint->colour->hex());
+            $out[] = new Finding(
+                'single-cut',
+                Severity::Serious,
+                'A line is cut once: no ink gives it. Let it be a drawn line of a width, or take it out.',
+                $cut->box()?->middle(),
+                piece: $cut->id,
+                sheet: $cut->stroke?->paint->colour->hex(),
+            );
         }
         $length = static fn (array $cuts): float => array_sum(array_map(static fn (Piece $cut): float => $cut->shape->length(), $cuts));
         $lost = $length($before) * $merged->width / max(1e-9, $source->width) - $length($after);
         if ($lost > self::LEAST) {
-            $out[] = new Finding('cut-lost', Severity::Serious, sprintf('%.1f mm of lines that are cut once do not go out.', $lost), ($before[0] ?? null)?->box()?->middle(), piece: ($before[0] ?? null)?->id);
+            $out[] = new Finding(
+                'cut-lost',
+                Severity::Serious,
+                sprintf('%.1f mm of lines that are cut once do not go out.', $lost),
+                ($before[0] ?? null)?->box()?->middle(),
+                piece: ($before[0] ?? null)?->id,
+            );
         }
 
         return $out;

@@ -10,7 +10,17 @@ use NeatEdge\Core\Geometry\Point;
 final readonly class Finding
 {
     /** Kinds that say nothing of what the file lost. */
-    private const BY_RULES = ['no-size', 'look-changed', 'made-solid', 'hand-work-lost', 'near-black', 'see-through', 'overlapping-sheets', 'gradient', 'outside-page'];
+    private const BY_RULES = [
+        'no-size',
+        'look-changed',
+        'made-solid',
+        'hand-work-lost',
+        'near-black',
+        'see-through',
+        'overlapping-sheets',
+        'gradient',
+        'outside-page',
+    ];
 
     /**
      * @param  string  $kind  a fixed word for scripts, such as thin-line
@@ -99,7 +109,10 @@ final readonly class Finding
             $out['piece'] = $this->piece;
         }
         if ($this->ribbon !== []) {
-            $out['ribbon'] = array_map(static fn (array $ring): array => array_map(static fn (Point $p): array => [$round($p->x), $round($p->y)], $ring), $this->ribbon);
+            $out['ribbon'] = array_map(
+                static fn (array $ring): array => array_map(static fn (Point $p): array => [$round($p->x), $round($p->y)], $ring),
+                $this->ribbon,
+            );
         }
         if ($this->step !== null) {
             $out['step'] = $this->step;

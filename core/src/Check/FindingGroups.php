@@ -8,7 +8,8 @@ namespace NeatEdge\Core\Check;
  * Findings of one kind on one sheet, so that a thousand are worked off like ten.
  *
  * @phpstan-type Row array<string, mixed>
- * @phpstan-type Group array{kind: string, sheet: string|null, severity: string, findings: list<int>, minor: int, seen: int, accepted: int, least_mm: float|null, typical_mm: float|null, length_mm: float|null}
+ * @phpstan-type Group array{kind: string, sheet: string|null, severity: string, findings: list<int>, minor: int, seen: int, accepted: int,
+ *     least_mm: float|null, typical_mm: float|null, length_mm: float|null}
  */
 final class FindingGroups
 {
@@ -16,7 +17,8 @@ final class FindingGroups
 
     /**
      * @param  list<Row>  $rows  as Finding::toArray() gives them, with what was judged of them (see Judgements)
-     * @return list<Group> the serious first, then the larger; in each the numbers of its findings, the narrowest first and the small ones last, and how many are
+     * @return list<Group> the serious first, then the larger; in each the numbers of its findings, the narrowest first and the small ones last, and how
+     *     many are
      *                     small, seen and accepted; lengths in mm
      */
     public static function of(array $rows): array
@@ -30,7 +32,10 @@ final class FindingGroups
         foreach ($groups as $list) {
             usort($list, static fn (int $a, int $b): int => $order($a) <=> $order($b));
             $own = array_map(static fn (int $i): array => $rows[$i], $list);
-            $widths = array_values(array_filter(array_map(static fn (array $row): ?float => $row['typical_mm'] ?? $row['width_mm'] ?? null, $own), is_float(...)));
+            $widths = array_values(array_filter(
+                array_map(static fn (array $row): ?float => $row['typical_mm'] ?? $row['width_mm'] ?? null, $own),
+                is_float(...),
+            ));
             sort($widths);
             $lengths = array_column($own, 'length_mm');
             $out[] = [
@@ -46,7 +51,13 @@ final class FindingGroups
                 'length_mm' => $lengths === [] ? null : round(array_sum($lengths), 4),
             ];
         }
-        usort($out, static fn (array $a, array $b): int => [self::RANK[$a['severity']], -count($a['findings'])] <=> [self::RANK[$b['severity']], -count($b['findings'])]);
+        usort(
+            $out,
+            static fn (array $a, array $b): int => [
+                self::RANK[$a['severity']],
+                -count($a['findings']),
+            ] <=> [self::RANK[$b['severity']], -count($b['findings'])],
+        );
 
         return $out;
     }

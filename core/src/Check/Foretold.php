@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Check;
 
 /**
- * What a remedy comes to before it is kept: how many places of those that it is about it cures, how many it leaves, and what there is afterwards that was not there before.
+ * What a remedy comes to before it is kept: how many places of those that it is about it cures, how many it leaves, and what there is afterwards that was
+ * not there before.
  *
  * @phpstan-type Row array<string, mixed>
  */
@@ -70,14 +71,23 @@ final readonly class Foretold
     {
         $labels = Inspection::catalogue();
 
-        return ['cures' => $this->cures, 'leaves' => $this->leaves, 'makes' => array_map(static fn (string $kind, int $count): array => ['kind' => $kind, 'label' => $labels[$kind]->label ?? $kind, 'count' => $count], array_keys($this->makes), $this->makes)];
+        return [
+            'cures' => $this->cures,
+            'leaves' => $this->leaves,
+            'makes' => array_map(
+                static fn (string $kind, int $count): array => ['kind' => $kind, 'label' => $labels[$kind]->label ?? $kind, 'count' => $count],
+                array_keys($this->makes),
+                $this->makes,
+            ),
+        ];
     }
 
     /**
      * Numbers of rows by kind and sheet, so that each is compared with its own only, by its left edge.
      *
      * @param  list<Row>  $rows
-     * @return array<string, array{list<float>, list<array{int, array{float, float, float, float}}>, float}> left edges and boxes in their order, and the width of the widest
+     * @return array<string, array{list<float>, list<array{int, array{float, float, float, float}}>, float}> left edges and boxes in their order, and the
+     *     width of the widest
      */
     private static function cells(array $rows): array
     {

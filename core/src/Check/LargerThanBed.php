@@ -33,8 +33,25 @@ final readonly class LargerThanBed implements SeesCuts
         if ($short <= $bedShort + 1e-6 && $long <= $bedLong + 1e-6) {
             return [];
         }
-        $bed = $this->limits->bedHeight > 0 ? sprintf('%.0f × %.0f mm', $this->limits->bedWidth, $this->limits->bedHeight) : sprintf('a roll of %.0f mm', $this->limits->bedWidth);
+        $bed = $this->limits->bedHeight > 0 ? sprintf(
+            '%.0f × %.0f mm',
+            $this->limits->bedWidth,
+            $this->limits->bedHeight,
+        ) : sprintf('a roll of %.0f mm', $this->limits->bedWidth);
 
-        return [new Finding('larger-than-bed', Severity::Serious, sprintf('What is made is %.1f × %.1f mm%s; the bed takes %s.', $box->width(), $box->height(), $more > 0 ? sprintf(', and %.0f mm on each side for what is laid round it', $this->limits->around) : '', $bed), $box->middle(), $short > $bedShort ? $short : $long, $short > $bedShort ? $bedShort : $bedLong)];
+        return [new Finding(
+            'larger-than-bed',
+            Severity::Serious,
+            sprintf(
+                'What is made is %.1f × %.1f mm%s; the bed takes %s.',
+                $box->width(),
+                $box->height(),
+                $more > 0 ? sprintf(', and %.0f mm on each side for what is laid round it', $this->limits->around) : '',
+                $bed,
+            ),
+            $box->middle(),
+            $short > $bedShort ? $short : $long,
+            $short > $bedShort ? $bedShort : $bedLong,
+        )];
     }
 }

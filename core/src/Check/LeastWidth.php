@@ -58,8 +58,20 @@ final readonly class LeastWidth implements Rule
         $length = $place->length < 10 ? sprintf('%.1f mm', $place->length) : sprintf('%.0f mm', $place->length);
         $message = match (true) {
             $place->pointed => sprintf('A %s runs out into a point: its last %s are under %.2f mm.', $what, $length, $limit),
-            $place->length < max(0.3, $place->width) => sprintf('A %s narrows to %.2f mm at one place; at least %.2f mm is needed.', $what, $place->width, $limit),
-            $place->typical > 1.2 * $place->width => sprintf('A %s is %.2f mm wide at its narrowest; %s of it are under %.2f mm, %.2f mm as a rule.', $what, $place->width, $length, $limit, $place->typical),
+            $place->length < max(0.3, $place->width) => sprintf(
+                'A %s narrows to %.2f mm at one place; at least %.2f mm is needed.',
+                $what,
+                $place->width,
+                $limit,
+            ),
+            $place->typical > 1.2 * $place->width => sprintf(
+                'A %s is %.2f mm wide at its narrowest; %s of it are under %.2f mm, %.2f mm as a rule.',
+                $what,
+                $place->width,
+                $length,
+                $limit,
+                $place->typical,
+            ),
             default => sprintf('A %s is %.2f mm wide over %s; at least %.2f mm is needed.', $what, $place->width, $length, $limit),
         };
         if ($round !== []) {

@@ -23,7 +23,10 @@ final readonly class LettersCut implements BenchRule
             if ($base instanceof Lettering && $base->cut > 0 && ! $bench->hides($piece)) {
                 $out[] = new Finding('letters-cut', Severity::Serious, sprintf(
                     '%s of "%s" %s not fit the line that the text stands on and %s left out. Set it smaller, closer, or on a longer line.',
-                    $base->cut === 1 ? 'A letter' : "{$base->cut} letters", mb_substr(trim($base->setting->text), 0, 40), $base->cut === 1 ? 'does' : 'do', $base->cut === 1 ? 'is' : 'are',
+                    $base->cut === 1 ? 'A letter' : "{$base->cut} letters",
+                    mb_substr(trim($base->setting->text), 0, 40),
+                    $base->cut === 1 ? 'does' : 'do',
+                    $base->cut === 1 ? 'is' : 'are',
                 ), $piece->box()?->middle(), piece: $piece->id);
             }
         }

@@ -15,7 +15,8 @@ final class LimitFields
     public static function all(): array
     {
         return [
-            Field::length('island', 'Least part', 0.0, 0.0, 'as the side of a square'), Field::length('hole', 'Least hole', 0.0, 0.0, 'as the side of a square'),
+            Field::length('island', 'Least part', 0.0, 0.0, 'as the side of a square'),
+            Field::length('hole', 'Least hole', 0.0, 0.0, 'as the side of a square'),
             Field::length('point', 'Points count from', 0.0, 0.0, 'the length of a sharp point that is thinner than a line may be'),
             Field::length('letter', 'Least capitals', 0.0), Field::count('colours', 'Most colours', 0, 0, 500),
             Field::length('bedWidth', 'Bed width', 0.0), Field::length('bedHeight', 'Bed height', 0.0, 0.0, 'nought for a roll'),

@@ -27,14 +27,30 @@ final readonly class LinesLeft implements Rule
                 continue;
             }
             if ($piece->stroke !== null) {
-                $out[] = new Finding('stroke-left', Severity::Serious, 'A stroke has not been outlined: a cutter follows its middle, and its width is lost.', $piece->box()?->middle(), piece: $piece->id, sheet: $sheet);
+                $out[] = new Finding(
+                    'stroke-left',
+                    Severity::Serious,
+                    'A stroke has not been outlined: a cutter follows its middle, and its width is lost.',
+                    $piece->box()?->middle(),
+                    piece: $piece->id,
+                    sheet: $sheet,
+                );
             }
             foreach ($piece->stroke === null ? $piece->shape->contours : [] as $contour) {
                 $c = $contour->coords;
                 $n = count($c);
                 $gap = hypot($c[$n - 2] - $c[0], $c[$n - 1] - $c[1]);
                 if (! $contour->closed && $contour->segmentCount() > 0 && $gap > 1e-6) {
-                    $out[] = new Finding('open-line', Severity::Serious, sprintf('An outline is open by %.2f mm.', $gap), new Point(($c[0] + $c[$n - 2]) / 2, ($c[1] + $c[$n - 1]) / 2), $gap, 0.0, piece: $piece->id, sheet: $sheet);
+                    $out[] = new Finding(
+                        'open-line',
+                        Severity::Serious,
+                        sprintf('An outline is open by %.2f mm.', $gap),
+                        new Point(($c[0] + $c[$n - 2]) / 2, ($c[1] + $c[$n - 1]) / 2),
+                        $gap,
+                        0.0,
+                        piece: $piece->id,
+                        sheet: $sheet,
+                    );
                 }
             }
         }

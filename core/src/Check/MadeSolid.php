@@ -33,7 +33,10 @@ final readonly class MadeSolid implements ResultRule
         if ($this->limits->opacity || $veils === []) {
             return [];
         }
-        $drawn = array_fill_keys(array_map(static fn (Paint $paint): string => $paint->colour->hex(), array_filter($before, static fn (Paint $paint): bool => $paint->isOpaque())), true);
+        $drawn = array_fill_keys(
+            array_map(static fn (Paint $paint): string => $paint->colour->hex(), array_filter($before, static fn (Paint $paint): bool => $paint->isOpaque())),
+            true,
+        );
         $areas = $at = [];
         foreach ($result->judged()->pieces as $piece) {
             $hex = $piece->fill?->colour->hex();
@@ -46,7 +49,14 @@ final readonly class MadeSolid implements ResultRule
         foreach ($areas as $hex => $area) {
             $middle = $at[$hex]->box()?->middle();
             if ($area >= self::LEAST) {
-                $out[] = new Finding('made-solid', Severity::Warning, sprintf('What one could see through goes out as solid %s on %.1f mm², a colour that nobody drew.', $hex, $area), $middle instanceof Point ? $middle : null, piece: $at[$hex]->id, sheet: (string) $hex);
+                $out[] = new Finding(
+                    'made-solid',
+                    Severity::Warning,
+                    sprintf('What one could see through goes out as solid %s on %.1f mm², a colour that nobody drew.', $hex, $area),
+                    $middle instanceof Point ? $middle : null,
+                    piece: $at[$hex]->id,
+                    sheet: (string) $hex,
+                );
             }
         }
 

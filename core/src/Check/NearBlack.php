@@ -35,7 +35,11 @@ final readonly class NearBlack implements Rule
             $out[] = new Finding(
                 'near-black',
                 Severity::Warning,
-                sprintf('%s is all but the same black as %s and becomes a sheet of its own; join them first.', $piece->fill?->colour->hex(), $main->fill?->colour->hex()),
+                sprintf(
+                    '%s is all but the same black as %s and becomes a sheet of its own; join them first.',
+                    $piece->fill?->colour->hex(),
+                    $main->fill?->colour->hex(),
+                ),
                 new Point($start[0], $start[1]),
                 piece: $piece->id,
                 sheet: $piece->fill?->colour->hex(),

@@ -25,7 +25,10 @@ final readonly class NoFlatColour implements Rule
     {
         // Where a step has made them one colour none goes out.
         $out = [];
-        if ($this->limits->gradients || array_filter($merged->pieces, static fn (Piece $piece): bool => ($piece->fill->gradient ?? $piece->stroke->paint->gradient ?? null) !== null) === []) {
+        if ($this->limits->gradients || array_filter(
+            $merged->pieces,
+            static fn (Piece $piece): bool => ($piece->fill->gradient ?? $piece->stroke->paint->gradient ?? null) !== null,
+        ) === []) {
             return [];
         }
         foreach ($source->pieces as $piece) {

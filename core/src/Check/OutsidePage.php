@@ -59,12 +59,22 @@ final readonly class OutsidePage implements SeesCuts
         return new Finding(
             'outside-page',
             $wholly ? Severity::Serious : ($over > self::SEEN ? Severity::Warning : Severity::Note),
-            sprintf('%s %s the page, by up to %.2f mm: it is cut or printed all the same. Take it out, or let the page be that of the art.', $what, $wholly ? 'outside' : 'beyond', $over),
+            sprintf(
+                '%s %s the page, by up to %.2f mm: it is cut or printed all the same. Take it out, or let the page be that of the art.',
+                $what,
+                $wholly ? 'outside' : 'beyond',
+                $over,
+            ),
             $box->middle(),
             $over,
             0.0,
             piece: $piece->id,
-            ribbon: [[new Point($box->left, $box->top), new Point($box->right, $box->top), new Point($box->right, $box->bottom), new Point($box->left, $box->bottom)]],
+            ribbon: [[
+                new Point($box->left, $box->top),
+                new Point($box->right, $box->top),
+                new Point($box->right, $box->bottom),
+                new Point($box->left, $box->bottom),
+            ]],
         );
     }
 }

@@ -38,7 +38,14 @@ final readonly class Overlapping implements SeesCuts
         $out = [];
         foreach (DropDoubled::doubled($merged, self::SAME) as $id) {
             $piece = $merged->piece($id);
-            $out[] = new Finding('doubled-line', Severity::Warning, 'A line lies exactly on another of its colour and would be cut twice.', $piece?->box()?->middle(), piece: $id, sheet: $piece?->fill?->colour->hex() ?? $piece?->stroke?->paint->colour->hex());
+            $out[] = new Finding(
+                'doubled-line',
+                Severity::Warning,
+                'A line lies exactly on another of its colour and would be cut twice.',
+                $piece?->box()?->middle(),
+                piece: $id,
+                sheet: $piece?->fill?->colour->hex() ?? $piece?->stroke?->paint->colour->hex(),
+            );
         }
         $solid = array_values(array_filter($merged->pieces, static fn (Piece $piece): bool => $piece->isSolid() && ! $piece->shape->isEmpty()));
         if ($merged->apart || count($solid) < 2) {
@@ -63,8 +70,22 @@ final readonly class Overlapping implements SeesCuts
             $hex = $solid[$owner]->fill?->colour->hex();
             $at = (Parts::of($shape)[0] ?? $shape)->box()?->middle();
             $out[] = isset($seen[$owner])
-                ? new Finding('overlap', Severity::Warning, sprintf('A piece in %s lies under one in %s on %.2f mm².', $hex, $solid[$top]->fill?->colour->hex(), $area), $at, piece: $solid[$owner]->id, sheet: $hex)
-                : new Finding('hidden-piece', Severity::Warning, sprintf('A piece in %s lies wholly under others.', $hex), $at, piece: $solid[$owner]->id, sheet: $hex);
+                ? new Finding(
+                    'overlap',
+                    Severity::Warning,
+                    sprintf('A piece in %s lies under one in %s on %.2f mm².', $hex, $solid[$top]->fill?->colour->hex(), $area),
+                    $at,
+                    piece: $solid[$owner]->id,
+                    sheet: $hex,
+                )
+                : new Finding(
+                    'hidden-piece',
+                    Severity::Warning,
+                    sprintf('A piece in %s lies wholly under others.', $hex),
+                    $at,
+                    piece: $solid[$owner]->id,
+                    sheet: $hex,
+                );
         }
 
         return $out;

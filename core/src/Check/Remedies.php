@@ -33,9 +33,15 @@ final class Remedies
             'near-black' => [new Remedy('join-near-blacks', 'Join the blacks')],
             'near-colour' => [new Remedy('join-near-colours', 'Join near colours')],
             'too-many-colours' => [new Remedy('reduce-colours', 'Cut down colours')],
-            'overlap' => [new Remedy('remove-hidden', 'Remove what is hidden', onArt: false), new Remedy('merge-by-colour', 'Weld what has one colour', onArt: false)],
+            'overlap' => [
+                new Remedy('remove-hidden', 'Remove what is hidden', onArt: false),
+                new Remedy('merge-by-colour', 'Weld what has one colour', onArt: false),
+            ],
             'hidden-piece' => [new Remedy('remove-hidden', 'Remove what is hidden', onArt: false)],
-            'outside-page' => [new Remedy('fit-page', 'Cut off at the page', onArt: false), new Remedy('fit-page', 'Let the page be that of the art', ['how' => 'page'], onArt: false)],
+            'outside-page' => [
+                new Remedy('fit-page', 'Cut off at the page', onArt: false),
+                new Remedy('fit-page', 'Let the page be that of the art', ['how' => 'page'], onArt: false),
+            ],
             'island' => [
                 new Remedy('islands', 'Drop', ['how' => 'drop'], places: true), new Remedy('islands', 'Join to the nearest', ['how' => 'join'], places: true),
                 new Remedy('islands', 'Enlarge', ['how' => 'enlarge'], places: true),

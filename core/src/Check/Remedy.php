@@ -16,13 +16,27 @@ final readonly class Remedy
      * @param  bool  $alone  whether it changes what was ordered, such as the size, and so is made only where it is asked for by name
      * @param  bool  $places  whether it can be had for some places alone
      */
-    public function __construct(public string $step, public string $label, public array $values = [], public bool $source = false, public bool $places = false, public bool $onArt = true, public bool $alone = false)
-    {
+    public function __construct(
+        public string $step,
+        public string $label,
+        public array $values = [],
+        public bool $source = false,
+        public bool $places = false,
+        public bool $onArt = true,
+        public bool $alone = false,
+    ) {
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['step' => $this->step, 'label' => $this->label, 'values' => (object) $this->values, 'source' => $this->source, 'places' => $this->places, 'onArt' => $this->onArt];
+        return [
+            'step' => $this->step,
+            'label' => $this->label,
+            'values' => (object) $this->values,
+            'source' => $this->source,
+            'places' => $this->places,
+            'onArt' => $this->onArt,
+        ];
     }
 }

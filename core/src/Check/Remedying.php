@@ -52,7 +52,11 @@ final class Remedying
             $out = $out->then(self::cured($kind, $out->artwork, $artwork, $limits, $before[$kind]));
         }
         foreach (array_diff($kinds, array_keys(Remedies::all())) as $kind) {
-            $out = $out->then(new Cured($out->artwork, [], array_map(static fn (Finding $finding): array => self::deed($finding, 'only a person can help here'), $before[$kind] ?? [])));
+            $out = $out->then(new Cured(
+                $out->artwork,
+                [],
+                array_map(static fn (Finding $finding): array => self::deed($finding, 'only a person can help here'), $before[$kind] ?? []),
+            ));
         }
 
         return $out->on(SingleCuts::laidOn($out->artwork, $cuts));
@@ -71,13 +75,22 @@ final class Remedying
         $left = self::found($after, $after, $limits)[$kind] ?? [];
         $done = array_slice($findings, 0, max(0, count($findings) - count($left)));
 
-        return new Cured($after, array_map(static fn (Finding $finding): array => self::deed($finding, lcfirst($remedy->label)), $done), array_map(static fn (Finding $finding): array => self::deed($finding, 'it is still so afterwards'), $left));
+        return new Cured(
+            $after,
+            array_map(static fn (Finding $finding): array => self::deed($finding, lcfirst($remedy->label)), $done),
+            array_map(static fn (Finding $finding): array => self::deed($finding, 'it is still so afterwards'), $left),
+        );
     }
 
     /** @return Deed */
     private static function deed(Finding $finding, string $how): array
     {
-        return ['kind' => $finding->kind, 'at' => $finding->at === null ? null : [$finding->at->x, $finding->at->y], 'measured' => $finding->measured, 'how' => $how];
+        return [
+            'kind' => $finding->kind,
+            'at' => $finding->at === null ? null : [$finding->at->x, $finding->at->y],
+            'measured' => $finding->measured,
+            'how' => $how,
+        ];
     }
 
     /** @return array<string, non-empty-list<Finding>> by kind */

@@ -14,7 +14,10 @@ use NeatEdge\Core\PlanarMap\MeasuredPart;
 use NeatEdge\Core\PlanarMap\PlanarMap;
 use NeatEdge\Core\PlanarMap\Rule\Laid;
 
-/** C5, C9: pieces that are see-through when all is prepared, which no material and no spot ink is. Where they lie over others, sheets would be laid over one another. */
+/**
+ * C5, C9: pieces that are see-through when all is prepared, which no material and no spot ink is. Where they lie over others, sheets would be laid over one
+ * another.
+ */
 final readonly class SeeThrough implements Rule
 {
     /** mm² of overlap that count. */
@@ -26,7 +29,10 @@ final readonly class SeeThrough implements Rule
 
     public static function about(): array
     {
-        return [new AboutFinding('overlapping-sheets', 'See-through over other sheets', 'A see-through piece lies over other sheets.', drawn: true), new AboutFinding('see-through', 'See-through on the ground', 'A see-through piece lies on the bare ground.', drawn: true)];
+        return [
+            new AboutFinding('overlapping-sheets', 'See-through over other sheets', 'A see-through piece lies over other sheets.', drawn: true),
+            new AboutFinding('see-through', 'See-through on the ground', 'A see-through piece lies on the bare ground.', drawn: true),
+        ];
     }
 
     public function findings(Artwork $source, Artwork $merged): array
@@ -52,7 +58,8 @@ final readonly class SeeThrough implements Rule
                 ), $over[0]->box->middle(), piece: $piece->id, sheet: $piece->fill->colour->hex(), step: 'solid-colours');
             } elseif ($bare) {
                 $out[] = new Finding('see-through', Severity::Warning, sprintf(
-                    'A see-through piece in %s lies on the bare ground: no material is see-through. Lay it on the colour of the ground.', $piece->fill->colour->hex(),
+                    'A see-through piece in %s lies on the bare ground: no material is see-through. Lay it on the colour of the ground.',
+                    $piece->fill->colour->hex(),
                 ), $box->middle(), piece: $piece->id, sheet: $piece->fill->colour->hex(), step: 'solid-colours');
             }
         }

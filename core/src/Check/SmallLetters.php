@@ -34,7 +34,10 @@ final readonly class SmallLetters implements BenchRule
             $height = self::CAPITALS * $base->setting->size * ($piece->recipe?->matrix->meanScale() ?? 1.0);
             if ($height < $this->limits->letter - 1e-9) {
                 $out[] = new Finding('small-letters', $height < $this->limits->letter / 2 ? Severity::Serious : Severity::Warning, sprintf(
-                    'The capitals of "%s" are %.2f mm high; at least %.2f mm are needed.', mb_substr(trim($base->setting->text), 0, 40), $height, $this->limits->letter,
+                    'The capitals of "%s" are %.2f mm high; at least %.2f mm are needed.',
+                    mb_substr(trim($base->setting->text), 0, 40),
+                    $height,
+                    $this->limits->letter,
                 ), $piece->box()?->middle(), $height, $this->limits->letter, piece: $piece->id);
             }
         }

@@ -33,8 +33,16 @@ final readonly class Verdict
      * @param  bool  $empty  whether there is nothing to make
      * @param  array<string, int>  $kinds  how many there are of each kind of finding that is open
      */
-    public static function of(LookDifference $look, int $leftOut, int $accepted, int $findings, bool $stale = false, bool $empty = false, int $serious = 0, array $kinds = []): self
-    {
+    public static function of(
+        LookDifference $look,
+        int $leftOut,
+        int $accepted,
+        int $findings,
+        bool $stale = false,
+        bool $empty = false,
+        int $serious = 0,
+        array $kinds = [],
+    ): self {
         $things = $leftOut === 1 ? '1 thing that was' : "{$leftOut} things that were";
         if ($empty) {
             return new self('There is nothing to make yet', ['There is nothing to make.'], true);
@@ -46,7 +54,11 @@ final readonly class Verdict
             default => sprintf('Changed by %s mm², beside %s left out or replaced', self::area($look->seen), $things),
         };
         if ($look->isRecoloured()) {
-            $sentence .= sprintf('; %s mm² in a colour that is %s the one before', self::area($look->recoloured), $look->distance < self::UNSEEN ? 'not told from' : sprintf('hardly told from (distance %.1f)', $look->distance));
+            $sentence .= sprintf(
+                '; %s mm² in a colour that is %s the one before',
+                self::area($look->recoloured),
+                $look->distance < self::UNSEEN ? 'not told from' : sprintf('hardly told from (distance %.1f)', $look->distance),
+            );
         }
         $open = [];
         if ($stale) {
@@ -54,7 +66,8 @@ final readonly class Verdict
         }
         $waiting = $leftOut - $accepted;
         if ($waiting > 0) {
-            $open[] = $waiting === 1 ? '1 thing was left out or replaced, and nobody has accepted that.' : "{$waiting} things were left out or replaced, and nobody has accepted that.";
+            $open[] = $waiting === 1 ? '1 thing was left out or replaced, and nobody has accepted that.'
+                : "{$waiting} things were left out or replaced, and nobody has accepted that.";
         }
         if ($findings > 0) {
             $open[] = ($findings === 1 ? '1 finding is open' : "{$findings} findings are open").match (true) {
@@ -72,10 +85,12 @@ final readonly class Verdict
     {
         $labels = Inspection::catalogue();
         arsort($kinds);
-        $named = array_map(static fn (string $kind, int $count): string => lcfirst($labels[$kind]->label ?? str_replace('-', ' ', $kind)).($count > 1 ? " ({$count})" : ''), array_keys($kinds), $kinds);
+        $named = array_map(static fn (string $kind, int $count): string => lcfirst($labels[$kind]->label ?? str_replace('-', ' ', $kind))
+            .($count > 1 ? " ({$count})" : ''), array_keys($kinds), $kinds);
         $more = count($named) - self::NAMED;
 
-        return $named === [] ? '' : ': '.implode(', ', array_slice($named, 0, self::NAMED)).($more > 0 ? ($more === 1 ? ' and one more kind' : " and {$more} more kinds") : '');
+        return $named === [] ? ''
+            : ': '.implode(', ', array_slice($named, 0, self::NAMED)).($more > 0 ? ($more === 1 ? ' and one more kind' : " and {$more} more kinds") : '');
     }
 
     public function isReady(): bool

@@ -52,7 +52,9 @@ final readonly class WhileDrawn
         $seen = Seen::of($alone);
         $findings = array_filter(
             Inspection::of($alone, $source, $flat, $limits),
-            static fn (Finding $finding): bool => isset($drawn[$finding->kind]) && self::concerns($finding, $region) && ($finding->kind !== 'outside-page' || $seen->piece((string) $finding->piece) !== null),
+            static fn (Finding $finding): bool => isset($drawn[$finding->kind])
+                && self::concerns($finding, $region)
+                && ($finding->kind !== 'outside-page' || $seen->piece((string) $finding->piece) !== null),
         );
 
         return new self($region, array_values($findings));

@@ -83,7 +83,16 @@ final readonly class Field
     public const FARTHEST = 1e5;
 
     /** Letters of a name, and of a text that is no name. */
-    private const WORDS = [self::PIECE => 80, self::COLOUR => 20, self::PLACE => 100, self::PLACES => 100_000, self::PATH => 200_000, self::PAINTED => 50_000, self::COLOURS => 2000, self::PAIRS => 4000];
+    private const WORDS = [
+        self::PIECE => 80,
+        self::COLOUR => 20,
+        self::PLACE => 100,
+        self::PLACES => 100_000,
+        self::PATH => 200_000,
+        self::PAINTED => 50_000,
+        self::COLOURS => 2000,
+        self::PAIRS => 4000,
+    ];
 
     /**
      * @param  string  $type  one of the constants; lengths are mm, angles degrees, shares 0 to 1
@@ -223,7 +232,13 @@ final readonly class Field
             self::LENGTH => "type a length between {$least} and {$most} mm",
             self::ANGLE => "type an angle between {$least}° and {$most}°",
             self::COUNT => "type a whole number between {$least} and {$most}",
-            self::SHARE => sprintf('type a share between %s and %s, or between %s%% and %s%%', $least, $most, self::plain(100 * $this->least), self::plain(100 * $this->most)),
+            self::SHARE => sprintf(
+                'type a share between %s and %s, or between %s%% and %s%%',
+                $least,
+                $most,
+                self::plain(100 * $this->least),
+                self::plain(100 * $this->most),
+            ),
             self::NUMBER => "type a number between {$least} and {$most}",
             self::CHOICE => 'choose one of these: '.implode(', ', array_keys($this->options)),
             self::FLAG => 'say yes or no',
@@ -253,7 +268,11 @@ final readonly class Field
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return [...get_object_vars($this), 'options' => (object) $this->options, 'parts' => array_map(static fn (self $part): array => $part->toArray(), $this->parts)];
+        return [
+            ...get_object_vars($this),
+            'options' => (object) $this->options,
+            'parts' => array_map(static fn (self $part): array => $part->toArray(), $this->parts),
+        ];
     }
 
     private static function plain(float $number): string

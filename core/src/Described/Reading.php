@@ -36,7 +36,10 @@ final class Reading
         return match ($field->type) {
             Field::LENGTH => self::length($field, $value, $unit),
             Field::ANGLE => self::bounded($field, is_string($value) ? self::angle($field, $value) : self::plain($field, $value)),
-            Field::SHARE => self::bounded($field, is_string($value) && str_ends_with(trim($value), '%') ? self::plain($field, rtrim(trim($value), '% ')) / 100 : self::plain($field, $value)),
+            Field::SHARE => self::bounded(
+                $field,
+                is_string($value) && str_ends_with(trim($value), '%') ? self::plain($field, rtrim(trim($value), '% ')) / 100 : self::plain($field, $value),
+            ),
             Field::COUNT => self::whole($field, self::plain($field, $value)),
             Field::NUMBER => self::bounded($field, self::plain($field, $value)),
             Field::FLAG => match (true) {
@@ -52,10 +55,14 @@ final class Reading
             Field::LENGTHS => self::lengths($field, self::words($field, $value), $unit),
             Field::COLOURS => array_map(static fn (string $one): Colour => self::hue($field, $one), self::parts('/[\s,]+/', self::words($field, $value))),
             Field::PAIRS => array_map(static fn (string $one): array => self::pair($field, $one), self::parts('/[\s,;]+/', self::words($field, $value))),
-            Field::PAINTED => array_map(static fn (string $one): array => self::painted($field, trim($one), $unit), self::parts('/;/', self::words($field, $value))),
+            Field::PAINTED => array_map(
+                static fn (string $one): array => self::painted($field, trim($one), $unit),
+                self::parts('/;/', self::words($field, $value)),
+            ),
             Field::NODES => self::nodes($field, $value),
             Field::NUMBERS => self::numbers($field, $value),
-            Field::PIECES => is_array($value) && count($value) <= self::MOST_PIECES ? array_values(array_filter($value, is_string(...))) : throw Refused::field($field),
+            Field::PIECES => is_array($value)
+                && count($value) <= self::MOST_PIECES ? array_values(array_filter($value, is_string(...))) : throw Refused::field($field),
             Field::GROUP => is_array($value) ? $value : throw Refused::field($field),
             Field::ROWS => is_array($value) && count($value) >= $field->least && count($value) <= $field->most ? $value : throw Refused::field($field),
             Field::DATA => $value,
@@ -109,7 +116,11 @@ final class Reading
     {
         if (is_string($value)) {
             $text = str_replace(',', '.', trim($value));
-            $value = is_numeric($text) ? (float) $text : throw ($text === '' ? Refused::field($field) : Refused::because(sprintf('%s: "%s" is no number.', $field->label, mb_substr(mb_scrub($value), 0, 40))));
+            $value = is_numeric($text) ? (float) $text : throw ($text === '' ? Refused::field($field) : Refused::because(sprintf(
+                '%s: "%s" is no number.',
+                $field->label,
+                mb_substr(mb_scrub($value), 0, 40),
+            )));
         }
 
         return (is_int($value) || is_float($value)) && is_finite((float) $value) ? (float) $value : throw Refused::field($field);
@@ -153,7 +164,11 @@ final class Reading
             }
         }
 
-        return array_sum(array_map(count(...), $out)) > self::MOST_PLACES ? throw Refused::because(sprintf('%s: that are more than %d places.', $field->label, self::MOST_PLACES)) : $out;
+        return array_sum(array_map(count(...), $out)) > self::MOST_PLACES ? throw Refused::because(sprintf(
+            '%s: that are more than %d places.',
+            $field->label,
+            self::MOST_PLACES,
+        )) : $out;
     }
 
     /** @return list<Contour> */
@@ -194,7 +209,11 @@ final class Reading
 
     private static function hue(Field $field, string $text): Colour
     {
-        return Colour::parse($text) ?? throw Refused::because(sprintf('%s: "%s" is no colour: write it such as #1d5c46.', $field->label, mb_substr($text, 0, 20)));
+        return Colour::parse($text) ?? throw Refused::because(sprintf(
+            '%s: "%s" is no colour: write it such as #1d5c46.',
+            $field->label,
+            mb_substr($text, 0, 20),
+        ));
     }
 
     /** @return array{Colour, Colour, string} */
@@ -203,7 +222,12 @@ final class Reading
         [$colours, $how] = [...explode('=', $text, 2), ''];
         [$lower, $upper] = array_map(Colour::parse(...), [...explode('/', $colours, 2), '']);
         if ($lower === null || $upper === null || ! isset($field->options[$how])) {
-            throw Refused::because(sprintf('%s: write a pair such as #1d5c46/#e0a030=%s: "%s" is none.', $field->label, array_key_first($field->options), mb_substr($text, 0, 40)));
+            throw Refused::because(sprintf(
+                '%s: write a pair such as #1d5c46/#e0a030=%s: "%s" is none.',
+                $field->label,
+                array_key_first($field->options),
+                mb_substr($text, 0, 40),
+            ));
         }
 
         return [$lower, $upper, $how];

@@ -21,8 +21,14 @@ final readonly class Values
      * @param  array<string, mixed>  $said  what was said, read, by name
      * @param  array<mixed>  $raw  as it came
      */
-    private function __construct(private array $fields, private array $said, private array $raw, public FontShelf $fonts, public string $unit, public string $kind)
-    {
+    private function __construct(
+        private array $fields,
+        private array $said,
+        private array $raw,
+        public FontShelf $fonts,
+        public string $unit,
+        public string $kind,
+    ) {
     }
 
     /**

@@ -30,6 +30,13 @@ final readonly class AboutDevice
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['kind' => $this->kind, 'label' => $this->label, 'says' => $this->says, 'format' => $this->format, 'bedWidth' => $this->bedWidth, 'bedHeight' => $this->bedHeight];
+        return [
+            'kind' => $this->kind,
+            'label' => $this->label,
+            'says' => $this->says,
+            'format' => $this->format,
+            'bedWidth' => $this->bedWidth,
+            'bedHeight' => $this->bedHeight,
+        ];
     }
 }

@@ -7,7 +7,8 @@ namespace NeatEdge\Core\Device;
 use Closure;
 
 /**
- * A cutter on a serial-to-network box: plotter language in small parts, after each of which it is asked where it stands. After a break its place tells how much of
+ * A cutter on a serial-to-network box: plotter language in small parts, after each of which it is asked where it stands. After a break its place tells how
+ * much of
  * the part that was under way is done; the cut goes on from there, and no place is cut twice.
  */
 final class CutterDevice implements Device
@@ -20,7 +21,16 @@ final class CutterDevice implements Device
 
     public static function about(): AboutDevice
     {
-        return new AboutDevice('cutter', 'Vinyl cutter', 'Takes plotter language over the network.', 'plt', 0.0, 610.0, true, ['bedWidth' => 5000.0, 'bedHeight' => 610.0, 'blade' => 0.25]);
+        return new AboutDevice(
+            'cutter',
+            'Vinyl cutter',
+            'Takes plotter language over the network.',
+            'plt',
+            0.0,
+            610.0,
+            true,
+            ['bedWidth' => 5000.0, 'bedHeight' => 610.0, 'blade' => 0.25],
+        );
     }
 
     public static function takes(string $bytes): bool
@@ -77,7 +87,8 @@ final class CutterDevice implements Device
     }
 
     /**
-     * Sends instructions and asks what was wrong, then where it stands: one question at a time, for two short answers in a row are held up on their way (by 40 ms a
+     * Sends instructions and asks what was wrong, then where it stands: one question at a time, for two short answers in a row are held up on their way (by
+     * 40 ms a
      * part, for want of something to confirm the first with).
      *
      * @param  list<string>  $instructions
@@ -186,7 +197,11 @@ final class CutterDevice implements Device
             throw MachineRefused::busy();
         }
 
-        return preg_match('/^(-?\d+),(-?\d+),([01])$/D', trim($answer), $m) === 1 ? [(int) $m[1], (int) $m[2], (int) $m[3]] : throw MachineRefused::rubbish($answer);
+        return preg_match(
+            '/^(-?\d+),(-?\d+),([01])$/D',
+            trim($answer),
+            $m,
+        ) === 1 ? [(int) $m[1], (int) $m[2], (int) $m[3]] : throw MachineRefused::rubbish($answer);
     }
 
     private static function mind(string $answer): void

@@ -20,7 +20,8 @@ interface Device
     /**
      * What the tool has done when so many parts are acknowledged: where it stands in the material, to be shown on the sheet.
      *
-     * @return list<non-empty-list<float>> ways with the tool down, packed x, y in mm from the machine's origin, y upwards; nothing for a machine that exposes whole pages
+     * @return list<non-empty-list<float>> ways with the tool down, packed x, y in mm from the machine's origin, y upwards; nothing for a machine that
+     *     exposes whole pages
      */
     public static function traced(string $bytes, int $done): array;
 

@@ -7,7 +7,8 @@ namespace NeatEdge\Core\Device;
 use Closure;
 
 /**
- * An engraver that takes numerical control line by line and counts the lines (docs/machines.md). No more lines are on their way than it can hold. After a break it is
+ * An engraver that takes numerical control line by line and counts the lines (docs/machines.md). No more lines are on their way than it can hold. After a
+ * break it is
  * asked how many it did, and what held when it stopped is said again before the next.
  */
 final class EngraverDevice implements Device
@@ -17,7 +18,16 @@ final class EngraverDevice implements Device
 
     public static function about(): AboutDevice
     {
-        return new AboutDevice('engraver', 'Engraver', 'Takes G-code line by line.', 'gcode', 600.0, 400.0, false, ['bedWidth' => 600.0, 'bedHeight' => 400.0, 'lift' => 0.0]);
+        return new AboutDevice(
+            'engraver',
+            'Engraver',
+            'Takes G-code line by line.',
+            'gcode',
+            600.0,
+            400.0,
+            false,
+            ['bedWidth' => 600.0, 'bedHeight' => 400.0, 'lift' => 0.0],
+        );
     }
 
     public static function takes(string $bytes): bool
@@ -137,7 +147,12 @@ final class EngraverDevice implements Device
         }
 
         return array_values(array_filter([
-            'G21 G90 G17', 'M5', sprintf('G0 X%.4F Y%.4F', $x, $y), $feed === null ? null : "G1 F{$feed}", $depth === null ? null : "G0 Z{$depth}", $on ? 'M3 S'.($power ?? '0') : null,
+            'G21 G90 G17',
+            'M5',
+            sprintf('G0 X%.4F Y%.4F', $x, $y),
+            $feed === null ? null : "G1 F{$feed}",
+            $depth === null ? null : "G0 Z{$depth}",
+            $on ? 'M3 S'.($power ?? '0') : null,
         ]));
     }
 
@@ -147,9 +162,14 @@ final class EngraverDevice implements Device
         match (true) {
             str_starts_with($answer, 'done') => null,
             $answer === 'busy' => throw MachineRefused::busy(),
-            str_starts_with($answer, 'fault 5') => throw MachineRefused::because('The engraver has no plate on its bed. Lay one on and go on: what was done is known.'),
+            str_starts_with($answer, 'fault 5') => throw MachineRefused::because('The engraver has no plate on its bed. Lay one on and go on: what was'
+                .' done is known.'),
             str_starts_with($answer, 'fault 6') => throw MachineRefused::because('The engraver refused a place: it lies beyond its bed.'),
-            str_starts_with($answer, 'fault') => throw MachineRefused::because('The engraver tells a fault: '.mb_substr(preg_replace('/[^\x20-\x7E]/', '?', substr($answer, 6)) ?? '', 0, 80).'.'),
+            str_starts_with($answer, 'fault') => throw MachineRefused::because('The engraver tells a fault: '.mb_substr(
+                preg_replace('/[^\x20-\x7E]/', '?', substr($answer, 6)) ?? '',
+                0,
+                80,
+            ).'.'),
             default => throw MachineRefused::rubbish($answer),
         };
     }
@@ -157,7 +177,10 @@ final class EngraverDevice implements Device
     /** @return list<string> without what is only said for people */
     private static function lines(string $bytes): array
     {
-        return array_values(array_filter(array_map(static fn (string $line): string => trim(preg_replace('/\(.*?\)/', '', $line) ?? ''), preg_split('/\R/', $bytes) ?: []), static fn (string $line): bool => $line !== ''));
+        return array_values(array_filter(
+            array_map(static fn (string $line): string => trim(preg_replace('/\(.*?\)/', '', $line) ?? ''), preg_split('/\R/', $bytes) ?: []),
+            static fn (string $line): bool => $line !== '',
+        ));
     }
 
     private static function word(string $name): string

@@ -6,7 +6,10 @@ namespace NeatEdge\Core\Device;
 
 use Closure;
 
-/** A film recorder that takes a whole PDF and tells each plate that it exposed (docs/machines.md). After a break it is asked how many it has, and exposes the rest. */
+/**
+ * A film recorder that takes a whole PDF and tells each plate that it exposed (docs/machines.md). After a break it is asked how many it has, and exposes
+ * the rest.
+ */
 final class RecorderDevice implements Device
 {
     /** Answers that tell of nothing new before the line is given up. */
@@ -14,7 +17,16 @@ final class RecorderDevice implements Device
 
     public static function about(): AboutDevice
     {
-        return new AboutDevice('recorder', 'Film recorder', 'Takes a PDF and exposes it plate by plate.', 'pdf', 450.0, 600.0, false, ['bedWidth' => 450.0, 'bedHeight' => 600.0]);
+        return new AboutDevice(
+            'recorder',
+            'Film recorder',
+            'Takes a PDF and exposes it plate by plate.',
+            'pdf',
+            450.0,
+            600.0,
+            false,
+            ['bedWidth' => 450.0, 'bedHeight' => 600.0],
+        );
     }
 
     public static function takes(string $bytes): bool
@@ -43,7 +55,12 @@ final class RecorderDevice implements Device
             $has = preg_match('/^have (\d+)$/D', $answer, $m) === 1 ? (int) $m[1] : throw self::fault($answer);
             if ($has < $done) {
                 // It was told that more were exposed than it knows of: nobody but a person can tell which films lie there.
-                throw MachineRefused::because(sprintf('The film recorder knows of %d plates, and %d were told to be exposed. Look which films lie there; cancel this and send anew what is missing.', $has, $done));
+                throw MachineRefused::because(sprintf(
+                    'The film recorder knows of %d plates, and %d were told to be exposed. Look which films lie there; cancel this and send anew what is'
+                        .' missing.',
+                    $has,
+                    $done,
+                ));
             }
             $done = $has;
             if ($done > 0) {
@@ -75,8 +92,13 @@ final class RecorderDevice implements Device
     {
         return match (true) {
             trim($answer) === 'busy' => MachineRefused::busy(),
-            str_starts_with($answer, 'refused no film') => MachineRefused::because('The film recorder is out of film. Put film in and go on: the plates that are done are known.'),
-            str_starts_with($answer, 'refused') => MachineRefused::because('The film recorder refused it: '.mb_substr(preg_replace('/[^\x20-\x7E]/', '?', substr($answer, 8)) ?? '', 0, 120).'.'),
+            str_starts_with($answer, 'refused no film') => MachineRefused::because('The film recorder is out of film. Put film in and go on: the plates'
+                .' that are done are known.'),
+            str_starts_with($answer, 'refused') => MachineRefused::because('The film recorder refused it: '.mb_substr(
+                preg_replace('/[^\x20-\x7E]/', '?', substr($answer, 8)) ?? '',
+                0,
+                120,
+            ).'.'),
             default => MachineRefused::rubbish($answer),
         };
     }

@@ -112,11 +112,25 @@ final class Following
      */
     public static function border(array $sources, array $values, array $pieces, Artwork $artwork): BorderAround
     {
-        $shapes = array_values(array_filter(array_map(static fn (Piece $one): Shape => Outlined::whole($one, $artwork), $pieces), static fn (Shape $shape): bool => ! $shape->isEmpty()));
+        $shapes = array_values(array_filter(
+            array_map(static fn (Piece $one): Shape => Outlined::whole($one, $artwork), $pieces),
+            static fn (Shape $shape): bool => ! $shape->isEmpty(),
+        ));
 
         $seen = $shapes === [] ? new Shape([]) : Combine::weld($shapes, $artwork->tolerance());
 
-        return new BorderAround($sources, $values, BorderLine::around($seen, (float) $values['distance'], (float) $values['bridge'], (float) $values['dropHoles'], (float) $values['radius'], $artwork->tolerance()));
+        return new BorderAround(
+            $sources,
+            $values,
+            BorderLine::around(
+                $seen,
+                (float) $values['distance'],
+                (float) $values['bridge'],
+                (float) $values['dropHoles'],
+                (float) $values['radius'],
+                $artwork->tolerance(),
+            ),
+        );
     }
 
     private static function lettered(Piece $piece, Lettering $base, ?Piece $before, ?Piece $line, FontShelf $fonts): Piece

@@ -39,7 +39,11 @@ final class FreeIds
 
     private static function highest(Piece $piece): int
     {
-        return max(self::number($piece->id), $piece->clip === null ? 0 : self::highest($piece->clip), ...array_map(self::number(...), ['', ...$piece->place->groups]));
+        return max(
+            self::number($piece->id),
+            $piece->clip === null ? 0 : self::highest($piece->clip),
+            ...array_map(self::number(...), ['', ...$piece->place->groups]),
+        );
     }
 
     private static function number(string $id): int

@@ -9,7 +9,10 @@ use NeatEdge\Core\Geometry\Shape;
 /** Something that a tool shows on the art before anything is kept: a cell, a gap, a crossing, a fault. */
 final readonly class Mark
 {
-    /** @param  string  $kind  cell, stretch, gap, sticks-out, crossing, node, fault, or frame: then its state is the places of the four sides, corner, two handles, corner and so on */
+    /**
+     * @param  string  $kind  cell, stretch, gap, sticks-out, crossing, node, fault, or frame: then its state is the places of the four sides, corner, two
+     *     handles, corner and so on
+     */
     public function __construct(
         public string $kind,
         public float $x,

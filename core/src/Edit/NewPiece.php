@@ -32,7 +32,9 @@ final readonly class NewPiece
     public static function fields(float $width = 1.0): array
     {
         return [
-            Field::colour('fill', 'Fill', none: true), Field::colour('line', 'Stroke', none: true), Field::length('lineWidth', 'Stroke width', $width, 0.001, most: 1000.0),
+            Field::colour('fill', 'Fill', none: true),
+            Field::colour('line', 'Stroke', none: true),
+            Field::length('lineWidth', 'Stroke width', $width, 0.001, most: 1000.0),
             Field::choice('side', 'Side', 'centre', ['centre' => 'Centre', 'inside' => 'Inside', 'outside' => 'Outside']), Field::words('layer', 'Layer'),
         ];
     }

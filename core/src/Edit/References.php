@@ -26,7 +26,10 @@ final class References
     public static function following(Piece $piece, array $ids): Piece
     {
         $old = self::of($piece);
-        $new = array_values(array_filter(array_map(static fn (string $id): ?string => array_key_exists($id, $ids) ? $ids[$id] : $id, $old), static fn (?string $id): bool => $id !== null));
+        $new = array_values(array_filter(
+            array_map(static fn (string $id): ?string => array_key_exists($id, $ids) ? $ids[$id] : $id, $old),
+            static fn (?string $id): bool => $id !== null,
+        ));
         if ($piece->recipe === null || $old === $new) {
             return $piece;
         }

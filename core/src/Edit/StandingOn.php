@@ -47,7 +47,12 @@ final class StandingOn
         // Above the line is on the left of its way, with y downwards.
         $above = ($x - $px) * $dy - ($y - $py) * $dx;
 
-        return $setting->with(along: $walked, inside: $inside, slide: $inside ? 1 - $share : $share, distance: $setting->distance + (abs($above) < 1e-6 ? 0.0 : $above));
+        return $setting->with(
+            along: $walked,
+            inside: $inside,
+            slide: $inside ? 1 - $share : $share,
+            distance: $setting->distance + (abs($above) < 1e-6 ? 0.0 : $above),
+        );
     }
 
     /** @return array{float, float} */

@@ -32,7 +32,10 @@ final class Merging
     /** @return array{Artwork, int} the art, no two solid pieces of which overlap, and how many slivers were given to their neighbours */
     public static function of(Artwork $artwork): array
     {
-        $pieces = array_values(array_filter(Outlines::of($artwork)->pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty()));
+        $pieces = array_values(array_filter(
+            Outlines::of($artwork)->pieces,
+            static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty(),
+        ));
         $tolerance = $artwork->tolerance();
         $group = $first = $label = [];
         foreach ($pieces as $i => $piece) {
@@ -42,7 +45,9 @@ final class Merging
         }
         $hides = array_map(static fn (Piece $piece): bool => $piece->isSolid(), $pieces);
         $shapes = array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces);
-        $regions = $artwork->apart ? self::joined($shapes, $group, $hides, $tolerance) : PlanarMap::of($shapes, $tolerance)->regions(new SeenOwners($hides, $group));
+        $regions = $artwork->apart
+            ? self::joined($shapes, $group, $hides, $tolerance)
+            : PlanarMap::of($shapes, $tolerance)->regions(new SeenOwners($hides, $group));
         // See-through pieces lie above.
         $out = $veils = [];
         foreach ($regions as $g => $shape) {
@@ -61,7 +66,12 @@ final class Merging
                 $sources[$id][] = $contour;
             }
         }
-        [$out, $count] = Slivers::given($out, array_map(static fn (array $contours): Shape => new Shape($contours), $sources), max($artwork->width, $artwork->height), $tolerance);
+        [$out, $count] = Slivers::given(
+            $out,
+            array_map(static fn (array $contours): Shape => new Shape($contours), $sources),
+            max($artwork->width, $artwork->height),
+            $tolerance,
+        );
 
         return [$artwork->with(pieces: [...$out, ...$veils], apart: true), $count];
     }
@@ -86,7 +96,10 @@ final class Merging
             $contours = [];
             foreach ($hides[$list[0]] ? Touching::clusters(array_map(static fn (int $i): Shape => $shapes[$i], $list)) : [[$shapes[$list[0]]]] as $cluster) {
                 // What the map gave before is as it would give it again.
-                array_push($contours, ...(count($cluster) === 1 && $cluster[0]->rule === FillRule::Nonzero ? $cluster[0] : Combine::weld($cluster, $tolerance))->contours);
+                array_push(
+                    $contours,
+                    ...(count($cluster) === 1 && $cluster[0]->rule === FillRule::Nonzero ? $cluster[0] : Combine::weld($cluster, $tolerance))->contours,
+                );
             }
             if ($contours !== []) {
                 $out[$g] = new Shape($contours, FillRule::Nonzero);

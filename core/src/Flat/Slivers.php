@@ -55,7 +55,10 @@ final class Slivers
                 $gifts[$to][] = $sliver;
                 $count++;
             }
-            $pieces[$i] = $piece->withShape(new Shape(array_merge(...array_map(static fn (Shape $part): array => $part->contours, $kept)), $piece->shape->rule));
+            $pieces[$i] = $piece->withShape(new Shape(
+                array_merge(...array_map(static fn (Shape $part): array => $part->contours, $kept)),
+                $piece->shape->rule,
+            ));
         }
 
         foreach ($gifts as $to => $slivers) {

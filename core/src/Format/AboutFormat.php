@@ -16,13 +16,27 @@ final readonly class AboutFormat
      * @param  bool  $several  whether one file holds several sheets or plates
      * @param  list<Field>  $fields  what can be chosen
      */
-    public function __construct(public string $key, public string $label, public string $extension, public string $type, public string $says, public bool $several = false, public array $fields = [])
-    {
+    public function __construct(
+        public string $key,
+        public string $label,
+        public string $extension,
+        public string $type,
+        public string $says,
+        public bool $several = false,
+        public array $fields = [],
+    ) {
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['key' => $this->key, 'label' => $this->label, 'extension' => $this->extension, 'says' => $this->says, 'several' => $this->several, 'fields' => array_map(static fn (Field $field): array => $field->toArray(), $this->fields)];
+        return [
+            'key' => $this->key,
+            'label' => $this->label,
+            'extension' => $this->extension,
+            'says' => $this->says,
+            'several' => $this->several,
+            'fields' => array_map(static fn (Field $field): array => $field->toArray(), $this->fields),
+        ];
     }
 }

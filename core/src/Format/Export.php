@@ -59,7 +59,16 @@ final class Export
             'job' => $job,
             'format' => $format,
             'files' => $rows,
-            'sheets' => array_map(static fn (Layout $layout): array => [...self::row($layout, $writer), ...($layout->paths() === [] ? [] : ['seconds' => Moves::of($layout, $format === 'gcode' ? ['kind' => 'engraver', 'lift' => 0.0] : [])['seconds']])], $layouts),
+            'sheets' => array_map(
+                static fn (Layout $layout): array => [
+                    ...self::row($layout, $writer),
+                    ...($layout->paths() === [] ? [] : ['seconds' => Moves::of(
+                        $layout,
+                        $format === 'gcode' ? ['kind' => 'engraver', 'lift' => 0.0] : [],
+                    )['seconds']]),
+                ],
+                $layouts,
+            ),
         ];
     }
 
@@ -82,8 +91,14 @@ final class Export
             'warns' => $layout->warns,
             'loses' => $writer?->loses($layout) ?? [],
             'layers' => array_map(static fn (Layer $layer): array => [
-                'role' => $layer->role->value, 'name' => $layer->name, 'colour' => $layer->colour, 'lines' => count($layer->lines), 'length_mm' => round($layer->length(), 2), 'area_mm2' => round($layer->area(), 2),
-                'parts' => array_sum(array_map(static fn (Piece $piece): int => count($piece->shape->contours), $layer->areas)), 'overprints' => $layer->overprints,
+                'role' => $layer->role->value,
+                'name' => $layer->name,
+                'colour' => $layer->colour,
+                'lines' => count($layer->lines),
+                'length_mm' => round($layer->length(), 2),
+                'area_mm2' => round($layer->area(), 2),
+                'parts' => array_sum(array_map(static fn (Piece $piece): int => count($piece->shape->contours), $layer->areas)),
+                'overprints' => $layer->overprints,
             ], $layout->layers),
         ];
     }

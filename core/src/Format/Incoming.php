@@ -30,7 +30,19 @@ use NeatEdge\Core\Type\FontShelf;
 final class Incoming
 {
     /** Endings of files that are taken, by what they are. */
-    public const ENDINGS = ['svg' => 'svg', 'svgz' => 'svg', 'dxf' => 'dxf', 'plt' => 'plt', 'hpgl' => 'plt', 'hpg' => 'plt', 'hgl' => 'plt', 'pdf' => 'pages', 'ai' => 'pages', 'ps' => 'pages', 'eps' => 'pages'];
+    public const ENDINGS = [
+        'svg' => 'svg',
+        'svgz' => 'svg',
+        'dxf' => 'dxf',
+        'plt' => 'plt',
+        'hpgl' => 'plt',
+        'hpg' => 'plt',
+        'hgl' => 'plt',
+        'pdf' => 'pages',
+        'ai' => 'pages',
+        'ps' => 'pages',
+        'eps' => 'pages',
+    ];
 
     /** Names of all that can be chosen of how a file is taken; which of them a file offers, it says itself. */
     public const CHOICES = ['lines', 'gap', 'width', 'unit', 'asleep', 'page'];
@@ -48,8 +60,14 @@ final class Incoming
      *
      * @throws FileRefused|SvgRefused|Refused
      */
-    public static function read(string $bytes, string $name = '', array $typed = [], ?Limits $limits = null, ?FontShelf $fonts = null, ?Pages $pages = null): Arrived
-    {
+    public static function read(
+        string $bytes,
+        string $name = '',
+        array $typed = [],
+        ?Limits $limits = null,
+        ?FontShelf $fonts = null,
+        ?Pages $pages = null,
+    ): Arrived {
         $self = new self($limits ?? new Limits, $fonts ?? FontShelf::shipped(), $pages);
         if (strlen($bytes) > $self->limits->bytes) {
             throw SvgRefused::tooLarge(strlen($bytes), $self->limits->bytes);
@@ -90,7 +108,10 @@ final class Incoming
         if (str_starts_with($text, '<') || preg_match('/^(?:\x1F\x8B|\xFF\xFE|\xFE\xFF)/', $head) === 1) {
             return 'svg';
         }
-        if (preg_match('/^(?:\x1B(?:\.[^;:]{0,40}[;:]?|%-?\d*[A-Z]|[A-Z])|[\s;\x03])*(?:'.self::PLT_WORDS.')(?=[\s;\d.,+-]|[A-Z]{2}|$|:|<|=|>|"|7)/i', $text) === 1) {
+        if (preg_match(
+            '/^(?:\x1B(?:\.[^;:]{0,40}[;:]?|%-?\d*[A-Z]|[A-Z])|[\s;\x03])*(?:'.self::PLT_WORDS.')(?=[\s;\d.,+-]|[A-Z]{2}|$|:|<|=|>|"|7)/i',
+            $text,
+        ) === 1) {
             return 'plt';
         }
         if ($bytes === '') {
@@ -114,13 +135,22 @@ final class Incoming
         $asked = Values::read([Field::count('page', 'Page', 1, 1, 100_000)], $typed)->count('page');
         ['svg' => $svg, 'pages' => $count, 'notes' => $notes] = $this->pages->page($bytes, $asked);
         $drawing = Reader::read($svg, $this->limits, $this->fonts);
-        $more = array_map(static fn (array $note): Finding => new Finding($note[0], $note[0] === 'page-note' ? Severity::Note : Severity::Warning, $note[1]), $notes);
+        $more = array_map(
+            static fn (array $note): Finding => new Finding($note[0], $note[0] === 'page-note' ? Severity::Note : Severity::Warning, $note[1]),
+            $notes,
+        );
         if ($count > 1) {
             array_unshift($more, new Finding('page-note', Severity::Note, sprintf('Page %d of %d was taken.', $asked, $count)));
         }
         $fields = $count > 1 ? [Field::count('page', 'Page', $asked, 1, $count)] : [];
 
-        return new Arrived(new Drawing($drawing->artwork, [...$more, ...$drawing->findings], $drawing->statesSize, $drawing->file, $drawing->viewBox), $svg, $fields, $count > 1 ? sprintf('The file has %d pages.', $count) : '', $count);
+        return new Arrived(
+            new Drawing($drawing->artwork, [...$more, ...$drawing->findings], $drawing->statesSize, $drawing->file, $drawing->viewBox),
+            $svg,
+            $fields,
+            $count > 1 ? sprintf('The file has %d pages.', $count) : '',
+            $count,
+        );
     }
 
     /** @param  array<mixed>  $typed */
@@ -136,7 +166,12 @@ final class Incoming
             $drawing->statesUnit = true;
         }
 
-        return $this->lines($drawing, $fields, $typed, 'The DXF file draws nothing'.($drawing->asleep === [] ? '.' : ' but what lies where it is not drawn: '.LineProposal::asleep($drawing).'.'));
+        return $this->lines(
+            $drawing,
+            $fields,
+            $typed,
+            'The DXF file draws nothing'.($drawing->asleep === [] ? '.' : ' but what lies where it is not drawn: '.LineProposal::asleep($drawing).'.'),
+        );
     }
 
     /**
@@ -150,7 +185,10 @@ final class Incoming
         $values = Values::read($fields, $typed)->all();
         if ($drawing->isEmpty()) {
             if ($drawing->leftOut !== []) {
-                $empty = rtrim($empty, '.').' that is taken: it holds '.implode(', ', array_map(static fn (string $what, array $row): string => "{$row['count']} × {$what}", array_keys($drawing->leftOut), $drawing->leftOut)).'.';
+                $empty = rtrim($empty, '.').' that is taken: it holds '.implode(
+                    ', ',
+                    array_map(static fn (string $what, array $row): string => "{$row['count']} × {$what}", array_keys($drawing->leftOut), $drawing->leftOut),
+                ).'.';
             }
             throw FileRefused::because($empty);
         }
@@ -163,18 +201,42 @@ final class Incoming
         // The stated size is that of the lines; letters may reach beyond them.
         $turned = $drawing->transformed(new Matrix(1.0, 0.0, 0.0, -1.0, 0.0, 0.0));
         $pieces = $take->pieces($turned);
-        $page = Box::around(...array_values(array_filter([$turned->box(), ...array_map(static fn ($piece): ?Box => $piece->recipe === null ? null : $piece->box(), $pieces)])));
+        $page = Box::around(...array_values(array_filter([
+            $turned->box(),
+            ...array_map(static fn ($piece): ?Box => $piece->recipe === null ? null : $piece->box(), $pieces),
+        ])));
         if ($pieces === [] || $page === null || max($page->width(), $page->height()) <= 0) {
             throw FileRefused::because($empty);
         }
         self::tell($turned, $notes);
-        $artwork = (new Artwork(1.0, 1.0, $pieces))->framed(new Box($page->left, $page->top, $page->left + max(0.01, $page->width()), $page->top + max(0.01, $page->height())));
+        $artwork = (new Artwork(1.0, 1.0, $pieces))->framed(new Box(
+            $page->left,
+            $page->top,
+            $page->left + max(0.01, $page->width()),
+            $page->top + max(0.01, $page->height()),
+        ));
         $moved = array_map(static fn (Finding $finding): Finding => $finding->scaled(1.0, -$page->left, -$page->top), $notes->findings);
         if (! $drawing->statesUnit) {
-            array_unshift($moved, new Finding(Drawing::NO_SIZE, Severity::Serious, sprintf('The file does not say what its numbers are; as %s it comes to %.2f x %.2f mm. Say the unit, or type the finished width.', (string) ($values['unit'] ?? 'mm'), $artwork->width, $artwork->height)));
+            array_unshift(
+                $moved,
+                new Finding(
+                    Drawing::NO_SIZE,
+                    Severity::Serious,
+                    sprintf(
+                        'The file does not say what its numbers are; as %s it comes to %.2f x %.2f mm. Say the unit, or type the finished width.',
+                        (string) ($values['unit'] ?? 'mm'),
+                        $artwork->width,
+                        $artwork->height,
+                    ),
+                ),
+            );
         }
         [$closed, $open] = $take->counts();
-        $says = sprintf('%s and %s', $closed === 1 ? '1 outline' : "{$closed} outlines", $open === 1 ? '1 line that stays open or runs round others' : "{$open} lines that stay open or run round others");
+        $says = sprintf(
+            '%s and %s',
+            $closed === 1 ? '1 outline' : "{$closed} outlines",
+            $open === 1 ? '1 line that stays open or runs round others' : "{$open} lines that stay open or run round others",
+        );
 
         return new Arrived(new Drawing($artwork, $moved, $drawing->statesUnit), Writer::write(Seen::of($artwork)), $fields, $says);
     }

@@ -10,7 +10,8 @@ use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Layout\Role;
 
 /**
- * What leaves in formats that know only lines, which machines cut or follow: lines, and the outlines of plates. What is printed, and what a camera looks for, is never
+ * What leaves in formats that know only lines, which machines cut or follow: lines, and the outlines of plates. What is printed, and what a camera looks
+ * for, is never
  * among them where there is something to be cut: a knife would cut the picture.
  */
 final class Outlines
@@ -20,7 +21,10 @@ final class Outlines
     {
         $paths = $layout->paths() !== [];
 
-        return array_values(array_filter($layout->layers, static fn (Layer $layer): bool => $layer->role->isPath() || ($layer->role !== Role::Print && ! $paths)));
+        return array_values(array_filter(
+            $layout->layers,
+            static fn (Layer $layer): bool => $layer->role->isPath() || ($layer->role !== Role::Print && ! $paths),
+        ));
     }
 
     /** @return list<Contour> */
@@ -56,7 +60,11 @@ final class Outlines
         }
 
         return array_values(array_filter([
-            $left === [] ? null : sprintf('%s is for what is cut or followed: %s left out.', $format, implode(' and ', array_map(static fn (Layer $layer): string => "\"{$layer->name}\"", $left)).(count($left) === 1 ? ' is' : ' are')),
+            $left === [] ? null : sprintf(
+                '%s is for what is cut or followed: %s left out.',
+                $format,
+                implode(' and ', array_map(static fn (Layer $layer): string => "\"{$layer->name}\"", $left)).(count($left) === 1 ? ' is' : ' are'),
+            ),
             $fills ? "{$format} holds lines only: areas leave as their outlines." : null,
             $gradients ? "{$format} holds no gradients, pictures or opacity." : null,
         ]));

@@ -10,7 +10,8 @@ interface Pages
     /**
      * @param  string  $bytes  that begin with %PDF- or %!
      * @param  int  $page  from 1
-     * @return array{svg: string, pages: int, notes: list<array{string, string}>} the page; how many there are; what it does not keep, a kind and a sentence each
+     * @return array{svg: string, pages: int, notes: list<array{string, string}>} the page; how many there are; what it does not keep, a kind and a sentence
+     *     each
      *
      * @throws FileRefused
      */

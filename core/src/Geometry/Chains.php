@@ -52,7 +52,10 @@ final class Chains
             $back = self::grown(self::reversed($chain), $open, $ends, $used, $near);
             $chain = count($back) > count($chain) ? self::reversed($back) : $chain;
             $last = $chain[count($chain) - 1];
-            $out[] = count($chain) > 1 && hypot($last[6] - $chain[0][0], $last[7] - $chain[0][1]) <= $near ? self::closed($chain) : Contour::ofSegments($chain, false);
+            $out[] = count($chain) > 1 && hypot(
+                $last[6] - $chain[0][0],
+                $last[7] - $chain[0][1],
+            ) <= $near ? self::closed($chain) : Contour::ofSegments($chain, false);
         }
 
         return $out;
@@ -188,7 +191,10 @@ final class Chains
     {
         $last = count($segments) - 1;
         $segments[$last] = [...array_slice($segments[$last], 0, 6), $segments[0][0], $segments[0][1]];
-        if (Cubic::isLine(Cubic::line(...array_slice($segments[$last], 0, 2), ...array_slice($segments[$last], 4, 2))) && hypot($segments[$last][4] - $segments[$last][6], $segments[$last][5] - $segments[$last][7]) < 1e-2 && $segments[$last][2] === $segments[$last][0]) {
+        if (Cubic::isLine(Cubic::line(...array_slice($segments[$last], 0, 2), ...array_slice($segments[$last], 4, 2))) && hypot(
+            $segments[$last][4] - $segments[$last][6],
+            $segments[$last][5] - $segments[$last][7],
+        ) < 1e-2 && $segments[$last][2] === $segments[$last][0]) {
             // A straight end stays straight when its last place is settled.
             $segments[$last] = Cubic::line($segments[$last][0], $segments[$last][1], $segments[0][0], $segments[0][1]);
         }

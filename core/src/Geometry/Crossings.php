@@ -160,7 +160,11 @@ final class Crossings
         // The next chord may find the same place.
         $key = sprintf('%d %d %.5f %.5f', $a[4], $b[4], $x, $y);
         foreach ($out as $one) {
-            if ($one->a === $a[4] && $one->b === $b[4] && abs($one->x - $x) < 1e-5 && abs($one->y - $y) < 1e-5 && abs($one->g - $g) < 1e-3 && abs($one->h - $h) < 1e-3) {
+            if ($one->a === $a[4] && $one->b === $b[4]
+                && abs($one->x - $x) < 1e-5
+                && abs($one->y - $y) < 1e-5
+                && abs($one->g - $g) < 1e-3
+                && abs($one->h - $h) < 1e-3) {
                 return;
             }
         }

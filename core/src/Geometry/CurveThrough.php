@@ -27,9 +27,19 @@ final class CurveThrough
             [[$ax, $ay], [$bx, $by]] = $points;
             $chord = hypot($bx - $ax, $by - $ay);
             $k = $chord / 3;
-            $straight = $chord < 1e-12 || (abs($out[0] * ($by - $ay) - $out[1] * ($bx - $ax)) < 1e-6 * $chord && abs($in[0] * ($by - $ay) - $in[1] * ($bx - $ax)) < 1e-6 * $chord);
+            $straight = $chord < 1e-12
+                || (abs($out[0] * ($by - $ay) - $out[1] * ($bx - $ax)) < 1e-6 * $chord && abs($in[0] * ($by - $ay) - $in[1] * ($bx - $ax)) < 1e-6 * $chord);
 
-            return [$straight ? Cubic::line($ax, $ay, $bx, $by) : [$ax, $ay, $ax + $k * $out[0], $ay + $k * $out[1], $bx - $k * $in[0], $by - $k * $in[1], $bx, $by]];
+            return [$straight ? Cubic::line($ax, $ay, $bx, $by) : [
+                $ax,
+                $ay,
+                $ax + $k * $out[0],
+                $ay + $k * $out[1],
+                $bx - $k * $in[0],
+                $by - $k * $in[1],
+                $bx,
+                $by,
+            ]];
         }
         [$segment, $far] = CurveFit::through($points, $out, $in, null, $deviation);
         if ($far <= $deviation) {

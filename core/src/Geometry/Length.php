@@ -46,7 +46,11 @@ final readonly class Length
                 throw InvalidLength::unknownUnit($own);
             }
             // Bare numbers stay bare until it is known whether they scale a length or are one.
-            $tokens[] = [(float) str_replace(',', '.', $token[1] ?? '') * ($own === '' ? 1.0 : self::MM_PER[$own]), $own !== '', $own === '' ? 0.0 : self::MM_PER[$own]];
+            $tokens[] = [
+                (float) str_replace(',', '.', $token[1] ?? '') * ($own === '' ? 1.0 : self::MM_PER[$own]),
+                $own !== '',
+                $own === '' ? 0.0 : self::MM_PER[$own],
+            ];
         }
         $at = 0;
         [$value, $isLength] = self::sum($tokens, $at, self::MM_PER[$unit], $text);

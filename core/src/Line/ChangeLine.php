@@ -24,13 +24,24 @@ final readonly class ChangeLine implements Edit
         'line-copy' => ['Copy a step', 'The same once more, right after it.'],
         'line-switch' => ['Switch a step', 'On or off.'],
         'line-set' => ['Change a step', 'Its values.'],
-        'line-cure' => ['Cure by a step', 'A step of the line as a remedy: one of its kind that is off is switched on with these values, else one is put where it is proposed.'],
+        'line-cure' => [
+            'Cure by a step',
+            'A step of the line as a remedy: one of its kind that is off is switched on with these values, else one is put where it is proposed.',
+        ],
         'line-use' => ['Use a line', 'Another line in place of this, as a preset has it.'],
     ];
 
     /** @param  array<mixed>  $typed */
-    private function __construct(private string $kind, private string $step, private string $what, private array $typed, private ?int $at, private bool $on, private mixed $steps, private Values $values)
-    {
+    private function __construct(
+        private string $kind,
+        private string $step,
+        private string $what,
+        private array $typed,
+        private ?int $at,
+        private bool $on,
+        private mixed $steps,
+        private Values $values,
+    ) {
     }
 
     public static function about(string $kind): About
@@ -57,7 +68,11 @@ final readonly class ChangeLine implements Edit
         $at = ($insert || $kind === 'line-move') && $values->has('at') ? $values->count('at') : -1;
 
         return new self(
-            $kind, $insert || $kind === 'line-use' ? '' : $values->text('step'), $insert ? $values->text('what') : '', $insert || $kind === 'line-set' ? $values->map('values') : [], $at < 0 ? null : $at,
+            $kind,
+            $insert || $kind === 'line-use' ? '' : $values->text('step'),
+            $insert ? $values->text('what') : '',
+            $insert || $kind === 'line-set' ? $values->map('values') : [],
+            $at < 0 ? null : $at,
             $kind !== 'line-switch' || $values->flag('on'), $kind === 'line-use' ? $values->data('steps') : null, $values,
         );
     }
@@ -86,7 +101,12 @@ final readonly class ChangeLine implements Edit
             if (count($line) >= self::MOST) {
                 throw Refused::because(sprintf('A line takes at most %d steps.', self::MOST));
             }
-            array_splice($line, $this->at ?? LineOrder::place($line, $this->what), 0, [new LineStep($this->free($line), $this->what, $this->typed($this->what))]);
+            array_splice(
+                $line,
+                $this->at ?? LineOrder::place($line, $this->what),
+                0,
+                [new LineStep($this->free($line), $this->what, $this->typed($this->what))],
+            );
 
             return $artwork->with(line: $line);
         }

@@ -35,7 +35,17 @@ final class Edits
     private const MOST_ALONE = 400;
 
     /** @var list<class-string<Room>> */
-    private const ROOMS = [ArrangingRoom::class, LinesRoom::class, ShapesRoom::class, PaintRoom::class, LettersRoom::class, LayersRoom::class, LiveRoom::class, ShapingRoom::class, LineRoom::class];
+    private const ROOMS = [
+        ArrangingRoom::class,
+        LinesRoom::class,
+        ShapesRoom::class,
+        PaintRoom::class,
+        LettersRoom::class,
+        LayersRoom::class,
+        LiveRoom::class,
+        ShapingRoom::class,
+        LineRoom::class,
+    ];
 
     /** @return array<string, class-string<Edit>> every edit there is, by kind */
     public static function kinds(): array
@@ -83,7 +93,10 @@ final class Edits
         if (! is_a($class, Local::class, true) || ($fields['copies'] ?? false) !== false) {
             return null;
         }
-        $ids = array_values(array_filter([...(is_array($fields['pieces'] ?? null) ? $fields['pieces'] : []), $fields['piece'] ?? null, $fields['along'] ?? null], is_string(...)));
+        $ids = array_values(array_filter(
+            [...(is_array($fields['pieces'] ?? null) ? $fields['pieces'] : []), $fields['piece'] ?? null, $fields['along'] ?? null],
+            is_string(...),
+        ));
 
         return $ids === [] || count($ids) > self::MOST_ALONE ? null : $ids;
     }

@@ -37,7 +37,10 @@ final class LineOrder
             foreach (Steps::about($step->kind)->after as $kind => $reason) {
                 foreach (array_slice($line, $i + 1) as $later) {
                     if ($step->on && $later->on && $later->kind === $kind) {
-                        $out[] = ['id' => $step->id, 'says' => sprintf('"%s" stands before "%s". %s', Steps::about($step->kind)->label, Steps::about($kind)->label, $reason)];
+                        $out[] = [
+                            'id' => $step->id,
+                            'says' => sprintf('"%s" stands before "%s". %s', Steps::about($step->kind)->label, Steps::about($kind)->label, $reason),
+                        ];
                     }
                 }
             }

@@ -49,7 +49,10 @@ final readonly class Mend implements Edit
     {
         return new About('Mend', 'What a step of preparation would change, made on the art itself.', [
             Field::words('step', 'Kind of step'), Field::data('values', 'Values'), Field::words('at', 'Only at', Field::PLACES),
-            Field::length('line', 'Least line', 0.0, most: 1000.0), Field::length('gap', 'Least gap', 0.0, most: 1000.0), Field::length('island', 'Least island', 0.0, most: 1000.0), Field::length('hole', 'Least hole', 0.0, most: 1000.0),
+            Field::length('line', 'Least line', 0.0, most: 1000.0),
+            Field::length('gap', 'Least gap', 0.0, most: 1000.0),
+            Field::length('island', 'Least island', 0.0, most: 1000.0),
+            Field::length('hole', 'Least hole', 0.0, most: 1000.0),
             Field::count('colours', 'Most colours', 0, 0, 500),
         ], 0);
     }
@@ -79,7 +82,10 @@ final readonly class Mend implements Edit
         $after = $this->step::about()->byPiece !== AboutStep::NOT ? $this->byPiece($artwork) : $this->bySight($artwork);
         foreach ($artwork->pieces as $piece) {
             if ($piece->place->locked && $after->piece($piece->id) !== $piece) {
-                throw Refused::because(sprintf('%s would be changed by it and is locked; unlock it first.', $piece->name === '' ? 'A piece' : '"'.mb_substr($piece->name, 0, 40).'"'));
+                throw Refused::because(sprintf(
+                    '%s would be changed by it and is locked; unlock it first.',
+                    $piece->name === '' ? 'A piece' : '"'.mb_substr($piece->name, 0, 40).'"',
+                ));
             }
         }
 
@@ -92,7 +98,9 @@ final readonly class Mend implements Edit
         $flat = Flat::of(PrepLine::usual()->only(['outline-strokes', 'remove-hidden', 'merge-by-colour'])->run(Seen::of($near))->artwork());
         $cured = $this->step instanceof TellsDeeds ? Applied::cure($this->step, $flat) : null;
         if ($cured !== null && $cured->done === []) {
-            throw Refused::because($cured->left === [] ? 'There is nothing of that kind to mend any more.' : 'That cannot be mended: '.$cured->left[0]['how'].'.');
+            throw Refused::because($cured->left === []
+                ? 'There is nothing of that kind to mend any more.'
+                : 'That cannot be mended: '.$cured->left[0]['how'].'.');
         }
         $after = $cured->artwork ?? Applied::step($this->step, $flat);
 
@@ -114,7 +122,10 @@ final readonly class Mend implements Edit
             if ($now === null) {
                 return $piece;
             }
-            if ($now->shape !== $piece->shape && $piece->recipe === null && $piece->clip === null && count($now->shape->contours) === count($piece->shape->contours)) {
+            if ($now->shape !== $piece->shape
+                && $piece->recipe === null
+                && $piece->clip === null
+                && count($now->shape->contours) === count($piece->shape->contours)) {
                 return $piece->withShape($now->shape)->with(fill: $now->fill ?? $piece->fill);
             }
 
@@ -123,7 +134,10 @@ final readonly class Mend implements Edit
                 return $piece;
             }
 
-            return $piece->with(fill: $piece->fill === null ? null : ($now->fill ?? $piece->fill), stroke: $piece->stroke?->with(paint: $now->stroke->paint ?? $piece->stroke->paint));
+            return $piece->with(
+                fill: $piece->fill === null ? null : ($now->fill ?? $piece->fill),
+                stroke: $piece->stroke?->with(paint: $now->stroke->paint ?? $piece->stroke->paint),
+            );
         }, $stays));
     }
 
@@ -182,7 +196,14 @@ final readonly class Mend implements Edit
             }
         }
 
-        return Outlined::replaced($artwork, array_filter($pieces, static fn (array $list, string|int $id): bool => count($list) !== 1 || $list[0] !== $artwork->piece((string) $id), ARRAY_FILTER_USE_BOTH));
+        return Outlined::replaced(
+            $artwork,
+            array_filter(
+                $pieces,
+                static fn (array $list, string|int $id): bool => count($list) !== 1 || $list[0] !== $artwork->piece((string) $id),
+                ARRAY_FILTER_USE_BOTH,
+            ),
+        );
     }
 
     /** @return array<string, Shape> what is seen of each paint */
@@ -206,7 +227,9 @@ final readonly class Mend implements Edit
         foreach ($pieces as $id => $list) {
             $out = [];
             foreach ($list as $piece) {
-                foreach (self::shows($piece, $paint) && ! $artwork->hides($piece) && self::overlaps($piece, $gone, $artwork) ? self::parted($piece, $artwork) : [$piece] as $part) {
+                foreach (self::shows($piece, $paint)
+                    && ! $artwork->hides($piece)
+                    && self::overlaps($piece, $gone, $artwork) ? self::parted($piece, $artwork) : [$piece] as $part) {
                     if ($part->fill?->key() !== $paint || $part->stroke !== null) {
                         $out[] = $part;
 
@@ -246,7 +269,8 @@ final readonly class Mend implements Edit
             $out = [];
             foreach ($list as $piece) {
                 $mine = $id === $to && self::shows($piece, $paint);
-                if (! $mine && ! $above || $artwork->hides($piece) || ! ($mine ? self::meets($piece, $more, $artwork) : self::overlaps($piece, $more, $artwork))) {
+                if (! $mine && ! $above || $artwork->hides($piece)
+                    || ! ($mine ? self::meets($piece, $more, $artwork) : self::overlaps($piece, $more, $artwork))) {
                     $out[] = $piece;
 
                     continue;
@@ -284,7 +308,10 @@ final readonly class Mend implements Edit
 
     private static function overlaps(Piece $piece, Shape $shape, Artwork $artwork): bool
     {
-        return self::meets($piece, $shape, $artwork) && Combine::keepOverlap([Outlined::whole($piece, $artwork), $shape], $artwork->tolerance())->area() > self::LEAST;
+        return self::meets($piece, $shape, $artwork) && Combine::keepOverlap(
+            [Outlined::whole($piece, $artwork), $shape],
+            $artwork->tolerance(),
+        )->area() > self::LEAST;
     }
 
     /** @return list<Piece> plain fills of what is seen of a piece, the lowest first: under its own id and one made from it */

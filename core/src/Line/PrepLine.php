@@ -72,7 +72,12 @@ final readonly class PrepLine
 
     public static function standard(StepCache $cache = new MemoryCache, float $deviation = CleanNodes::USUAL, ?Colour $ground = null): self
     {
-        return new self([new OutlineStrokes, new JoinNearBlacks, new SolidColours($ground), new RemoveHidden, new MergeByColour, new CleanNodes($deviation)], $cache, $ground, self::STANDARD);
+        return new self(
+            [new OutlineStrokes, new JoinNearBlacks, new SolidColours($ground), new RemoveHidden, new MergeByColour, new CleanNodes($deviation)],
+            $cache,
+            $ground,
+            self::STANDARD,
+        );
     }
 
     /** The standard line without the steps that are done only where an artist chooses them. */
@@ -112,7 +117,8 @@ final readonly class PrepLine
     }
 
     /**
-     * @param  Closure(int, int, string, float): void|null  $progress  told the number of steps done, of all, what is being done, and the share of the whole work
+     * @param  Closure(int, int, string, float): void|null  $progress  told the number of steps done, of all, what is being done, and the share of the whole
+     *     work
      *                                                                 that is done, 0 to 1; may throw Stopped
      *
      * @throws \NeatEdge\Core\Patience\Stopped

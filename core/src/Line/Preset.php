@@ -19,7 +19,10 @@ final readonly class Preset
     {
     }
 
-    /** @return list<array{what: string, step: string, here: string, there: string}> what is not the same in another: a step that only one has, a value, a switch, the order */
+    /**
+     * @return list<array{what: string, step: string, here: string, there: string}> what is not the same in another: a step that only one has, a value, a
+     *     switch, the order
+     */
     public function differences(self $other): array
     {
         $out = [];
@@ -65,7 +68,10 @@ final readonly class Preset
      */
     public static function key(array $line): string
     {
-        return hash('xxh64', json_encode(array_map(static fn (LineStep $step): array => [$step->kind, Steps::of($step)->values(), $step->on], $line), JSON_THROW_ON_ERROR));
+        return hash(
+            'xxh64',
+            json_encode(array_map(static fn (LineStep $step): array => [$step->kind, Steps::of($step)->values(), $step->on], $line), JSON_THROW_ON_ERROR),
+        );
     }
 
     private static function word(mixed $value): string

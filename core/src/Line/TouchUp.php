@@ -34,7 +34,18 @@ final readonly class TouchUp implements TellsDeeds
     private const NAMES = ['piece', 'knife', 'along'];
 
     /** Kinds that change the line, not the art. */
-    private const NOT_HERE = ['line-insert', 'line-remove', 'line-move', 'line-copy', 'line-switch', 'line-set', 'line-use', 'line-cure', 'reference', 'true-size'];
+    private const NOT_HERE = [
+        'line-insert',
+        'line-remove',
+        'line-move',
+        'line-copy',
+        'line-switch',
+        'line-set',
+        'line-use',
+        'line-cure',
+        'reference',
+        'true-size',
+    ];
 
     /** @param  list<Kept>  $edits */
     private function __construct(private array $edits, private FontShelf $fonts, private string $unit)
@@ -43,7 +54,17 @@ final readonly class TouchUp implements TellsDeeds
 
     public static function about(): AboutStep
     {
-        return new AboutStep('touch-up', 'Touch up', 'Hand edits made on what the line gives; they are carried over when what comes before changes.', [Field::data('edits', 'Edits')], 99, ['clean-nodes' => 'Nodes that were set by hand should not be cleaned away.'], true, 0.3, cuts: true);
+        return new AboutStep(
+            'touch-up',
+            'Touch up',
+            'Hand edits made on what the line gives; they are carried over when what comes before changes.',
+            [Field::data('edits', 'Edits')],
+            99,
+            ['clean-nodes' => 'Nodes that were set by hand should not be cleaned away.'],
+            true,
+            0.3,
+            cuts: true,
+        );
     }
 
     public static function from(Values $values): self
@@ -56,13 +77,20 @@ final readonly class TouchUp implements TellsDeeds
         foreach ($rows as $i => $row) {
             $edit = is_array($row) ? ($row['edit'] ?? null) : null;
             $ties = is_array($row) ? ($row['ties'] ?? []) : null;
-            if (! is_array($edit) || ! is_string($edit['kind'] ?? null) || ! is_array($ties) || ! isset(Edits::kinds()[$edit['kind']]) || in_array($edit['kind'], self::NOT_HERE, true)) {
+            if (! is_array($edit) || ! is_string($edit['kind'] ?? null)
+                || ! is_array($ties)
+                || ! isset(Edits::kinds()[$edit['kind']])
+                || in_array($edit['kind'], self::NOT_HERE, true)) {
                 throw Refused::because(sprintf('Hand edit %d cannot be read.', $i + 1));
             }
             $held = [];
             foreach ($ties as $id => $tie) {
                 $at = is_array($tie) ? ($tie['at'] ?? null) : null;
-                if (! is_array($tie) || ! is_string($tie['paint'] ?? null) || ! is_string($tie['outline'] ?? null) || ! is_array($at) || ! is_numeric($at[0] ?? null) || ! is_numeric($at[1] ?? null)) {
+                if (! is_array($tie) || ! is_string($tie['paint'] ?? null)
+                    || ! is_string($tie['outline'] ?? null)
+                    || ! is_array($at)
+                    || ! is_numeric($at[0] ?? null)
+                    || ! is_numeric($at[1] ?? null)) {
                     throw Refused::because(sprintf('Hand edit %d cannot be read.', $i + 1));
                 }
                 $held[(string) $id] = ['paint' => $tie['paint'], 'at' => [(float) $at[0], (float) $at[1]], 'outline' => $tie['outline']];
@@ -97,7 +125,10 @@ final readonly class TouchUp implements TellsDeeds
                 $artwork = Edits::applied($edit, $artwork, $this->fonts);
                 $done[] = [...$row, 'how' => $edit->label()];
             } catch (Refused $refused) {
-                $left[] = [...$row, 'how' => sprintf('%s no longer applies: %s', Edits::catalogue()[$kept['edit']['kind']]->label, lcfirst($refused->getMessage()))];
+                $left[] = [
+                    ...$row,
+                    'how' => sprintf('%s no longer applies: %s', Edits::catalogue()[$kept['edit']['kind']]->label, lcfirst($refused->getMessage())),
+                ];
             }
         }
 
@@ -180,7 +211,10 @@ final readonly class TouchUp implements TellsDeeds
     {
         $pieces = is_array($edit['pieces'] ?? null) ? $edit['pieces'] : [];
 
-        return array_values(array_unique(array_filter([...$pieces, ...array_map(static fn (string $name): mixed => $edit[$name] ?? null, self::NAMES)], static fn (mixed $id): bool => is_string($id) && $id !== '')));
+        return array_values(array_unique(array_filter(
+            [...$pieces, ...array_map(static fn (string $name): mixed => $edit[$name] ?? null, self::NAMES)],
+            static fn (mixed $id): bool => is_string($id) && $id !== '',
+        )));
     }
 
     private static function paint(Piece $piece): string
@@ -190,7 +224,10 @@ final readonly class TouchUp implements TellsDeeds
 
     private static function outline(Piece $piece): string
     {
-        $rounded = array_map(static fn ($contour): array => array_map(static fn (float $mm): float => round($mm, 3), $contour->coords), $piece->shape->contours);
+        $rounded = array_map(
+            static fn ($contour): array => array_map(static fn (float $mm): float => round($mm, 3), $contour->coords),
+            $piece->shape->contours,
+        );
 
         return hash('xxh64', json_encode($rounded, JSON_THROW_ON_ERROR));
     }

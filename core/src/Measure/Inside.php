@@ -12,7 +12,10 @@ use NeatEdge\Core\Geometry\Shape;
 /** Answers fast, for many places of one shape, whether they lie inside: its chords lie in bands across, and a place asks its own band. */
 final class Inside
 {
-    /** mm that chords may lie off their curve: well under what is asked beside a border. With a set number of chords, places right beside a large circle lay on its other side. */
+    /**
+     * mm that chords may lie off their curve: well under what is asked beside a border. With a set number of chords, places right beside a large circle lay
+     * on its other side.
+     */
     private const FLAT = 0.002;
 
     private const MOST_CHORDS = 400;

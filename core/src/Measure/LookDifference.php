@@ -47,12 +47,25 @@ final readonly class LookDifference
     /** @param  array<string, mixed>  $data  as toArray() gives it */
     public static function fromArray(array $data): self
     {
-        return new self((float) $data['area_mm2'], (float) $data['whole_mm2'], (float) ($data['seen_mm2'] ?? $data['area_mm2']), (float) ($data['recoloured_mm2'] ?? 0.0), (float) ($data['colour_distance'] ?? 0.0));
+        return new self(
+            (float) $data['area_mm2'],
+            (float) $data['whole_mm2'],
+            (float) ($data['seen_mm2'] ?? $data['area_mm2']),
+            (float) ($data['recoloured_mm2'] ?? 0.0),
+            (float) ($data['colour_distance'] ?? 0.0),
+        );
     }
 
     /** @return array{area_mm2: float, whole_mm2: float, seen_mm2: float, percent: float, recoloured_mm2: float, colour_distance: float} */
     public function toArray(): array
     {
-        return ['area_mm2' => round($this->area, 5), 'whole_mm2' => round($this->whole, 5), 'seen_mm2' => round($this->seen, 5), 'percent' => round($this->percent(), 5), 'recoloured_mm2' => round($this->recoloured, 5), 'colour_distance' => round($this->distance, 3)];
+        return [
+            'area_mm2' => round($this->area, 5),
+            'whole_mm2' => round($this->whole, 5),
+            'seen_mm2' => round($this->seen, 5),
+            'percent' => round($this->percent(), 5),
+            'recoloured_mm2' => round($this->recoloured, 5),
+            'colour_distance' => round($this->distance, 3),
+        ];
     }
 }

@@ -20,7 +20,8 @@ final class SnapPlaces
      * @param  array<string, Shape>  $shapes  by id of their piece
      * @param  array<string, true>|null  $only  ids of those whose places are wanted, crossings with the others included; all when null
      * @return array{points: list<array{float, float, string, string}>, edges: array<string, list<list<float>>>} x, y, what it is (node,
-     *         midpoint, centre or crossing) and whose (of a crossing of two pieces both, with a space between); and chains of chords (x, y, x, y, …) along the edges by piece
+     * midpoint, centre or crossing) and whose (of a crossing of two pieces both, with a space between); and chains of chords (x, y, x, y, …) along the
+     * edges by piece
      */
     public static function of(array $shapes, ?array $only = null): array
     {
@@ -34,7 +35,10 @@ final class SnapPlaces
                     $points[] = [$s[6], $s[7], 'node', $id];
                     [$x, $y] = Cubic::placeOn($s, 0.5);
                     $points[] = [$x, $y, 'midpoint', $id];
-                    $bend = Cubic::isLine($s) ? 0.0 : max(hypot($s[0] - 2 * $s[2] + $s[4], $s[1] - 2 * $s[3] + $s[5]), hypot($s[2] - 2 * $s[4] + $s[6], $s[3] - 2 * $s[5] + $s[7]));
+                    $bend = Cubic::isLine($s) ? 0.0 : max(
+                        hypot($s[0] - 2 * $s[2] + $s[4], $s[1] - 2 * $s[3] + $s[5]),
+                        hypot($s[2] - 2 * $s[4] + $s[6], $s[3] - 2 * $s[5] + $s[7]),
+                    );
                     $parts = max(1, min(40, (int) ceil(sqrt(0.75 * $bend / self::FLATNESS))));
                     for ($i = 1; $i <= $parts; $i++) {
                         array_push($chain, ...Cubic::placeOn($s, $i / $parts));
@@ -109,7 +113,12 @@ final class SnapPlaces
                             $seen[$other] = true;
                             $at = self::meeting($chords[$other], [$ax, $ay, $bx, $by]);
                             if ($at !== null) {
-                                $out[sprintf('%.4f %.4f', ...$at)] = [$at[0], $at[1], 'crossing', $chords[$other][4] === $id ? $id : "{$chords[$other][4]} {$id}"];
+                                $out[sprintf('%.4f %.4f', ...$at)] = [
+                                    $at[0],
+                                    $at[1],
+                                    'crossing',
+                                    $chords[$other][4] === $id ? $id : "{$chords[$other][4]} {$id}",
+                                ];
                             }
                         }
                     }

@@ -348,14 +348,17 @@ final class Thickness
     /** Whether the narrowest place of a stretch is where it runs out. */
     private function isPoint(int $i, int $j, float $width, float $typical): bool
     {
-        return $width < 0.6 * $typical && $this->contour[$i] === $this->contour[$j] && $this->wayRound($i, $j) < 3 * $this->limit + 2 * self::LONG_POINT * $width
+        return $width < 0.6 * $typical
+            && $this->contour[$i] === $this->contour[$j]
+            && $this->wayRound($i, $j) < 3 * $this->limit + 2 * self::LONG_POINT * $width
             && $this->lean($i, $j) < 2 * atan(0.5 / self::LONG_POINT);
     }
 
     /**
      * @param  list<int>  $samples
      * @param  array<int, array{float, int, bool}>  $thin
-     * @return array{list<list<Point>>, list<Point>, list<list<array{float, float, float}>>} the parts of the stretch, places along their middle lines, and those lines with the width at each place
+     * @return array{list<list<Point>>, list<Point>, list<list<array{float, float, float}>>} the parts of the stretch, places along their middle lines, and
+     *     those lines with the width at each place
      */
     private function ribbon(array $samples, array $thin): array
     {

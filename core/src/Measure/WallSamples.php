@@ -79,7 +79,17 @@ final class WallSamples
                         continue;
                     }
                     [$px, $py] = Cubic::placeOn($s, $t);
-                    $this->add($px, $py, -$this->side * $dy / $speed, $this->side * $dx / $speed, $c, $walls->way[$i] + $long * ($k + 0.5) / $n, $long / $n, $segment, $t);
+                    $this->add(
+                        $px,
+                        $py,
+                        -$this->side * $dy / $speed,
+                        $this->side * $dx / $speed,
+                        $c,
+                        $walls->way[$i] + $long * ($k + 0.5) / $n,
+                        $long / $n,
+                        $segment,
+                        $t,
+                    );
                 }
             }
         }

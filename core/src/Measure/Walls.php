@@ -158,7 +158,16 @@ final class Walls
             $this->round[] = $way;
         }
         $this->first[] = count($xs);
-        [$this->x, $this->y, $this->nx, $this->ny, $this->contour, $this->segment, $this->t, $this->way] = [$xs, $ys, $nxs, $nys, $contours, $numbers, $ts, $ways];
+        [
+            $this->x,
+            $this->y,
+            $this->nx,
+            $this->ny,
+            $this->contour,
+            $this->segment,
+            $this->t,
+            $this->way,
+        ] = [$xs, $ys, $nxs, $nys, $contours, $numbers, $ts, $ways];
     }
 
     /** Finds for each place whether another wall is near: cell by cell, with the cells around. */

@@ -17,8 +17,12 @@ final class Cells
     /** @var array<int, int> face => cell */
     private readonly array $cellOf;
 
-    public function __construct(private readonly PlanarMap $map, private readonly Sources $sources, private readonly Chords $edges, private readonly Faces $faces)
-    {
+    public function __construct(
+        private readonly PlanarMap $map,
+        private readonly Sources $sources,
+        private readonly Chords $edges,
+        private readonly Faces $faces,
+    ) {
         $rule = new EachFace($sources->filled);
         $this->cellOf = FaceLabels::walk($edges, $faces, $sources->evenodd, $rule);
         $this->covers = $rule->covers;

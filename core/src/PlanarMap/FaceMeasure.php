@@ -91,7 +91,11 @@ final class FaceMeasure
         foreach ($areas as $p => $area) {
             [$ox, $oy] = $origin[$p];
             [$left, $top, $right, $bottom] = $boxes[$p];
-            $out[$labels[$p]][] = new MeasuredPart(abs($area) / 2 * $unit * $unit, $lengths[$p] * $unit, new Box(($ox + $left) * $unit, ($oy + $top) * $unit, ($ox + $right) * $unit, ($oy + $bottom) * $unit));
+            $out[$labels[$p]][] = new MeasuredPart(
+                abs($area) / 2 * $unit * $unit,
+                $lengths[$p] * $unit,
+                new Box(($ox + $left) * $unit, ($oy + $top) * $unit, ($ox + $right) * $unit, ($oy + $bottom) * $unit),
+            );
         }
 
         return $out;

@@ -20,16 +20,25 @@ final class MapTooLarge extends DomainException
 
     public static function crowded(): self
     {
-        return new self('So many long lines run over one another that each would have to be compared with thousands (more than 400 million comparisons); no more are worked on at once. Take the art apart, or take out what lies hidden in a pattern.');
+        return new self('So many long lines run over one another that each would have to be compared with thousands (more than 400 million comparisons);'
+            .' no more are worked on at once. Take the art apart, or take out what lies hidden in a pattern.');
     }
 
     public static function crossings(): self
     {
-        return new self(sprintf('The outlines cross one another in more than %s places; no more are worked on at once. Take the art apart, or take out what lies hidden in a pattern.', number_format(self::MOST_CROSSINGS)));
+        return new self(sprintf(
+            'The outlines cross one another in more than %s places; no more are worked on at once. Take the art apart, or take out what lies hidden in a'
+                .' pattern.',
+            number_format(self::MOST_CROSSINGS),
+        ));
     }
 
     public static function chords(int $count): self
     {
-        return new self(sprintf('The outlines come to %s short lines; up to %s are worked on at once. Take the art apart, or clean its nodes first.', number_format($count), number_format(self::MOST_CHORDS)));
+        return new self(sprintf(
+            'The outlines come to %s short lines; up to %s are worked on at once. Take the art apart, or clean its nodes first.',
+            number_format($count),
+            number_format(self::MOST_CHORDS),
+        ));
     }
 }

@@ -61,7 +61,10 @@ final readonly class PlanarMap
      */
     public function regions(FaceRule $rule): array
     {
-        return $this->drawn(FaceLabels::walk($this->edges, $this->faces, $this->sources->evenodd, $rule), $rule instanceof LayeredRule ? $rule->groups() : null);
+        return $this->drawn(
+            FaceLabels::walk($this->edges, $this->faces, $this->sources->evenodd, $rule),
+            $rule instanceof LayeredRule ? $rule->groups() : null,
+        );
     }
 
     /** Every face by itself, to be chosen and joined one by one. */
@@ -116,6 +119,9 @@ final readonly class PlanarMap
     /** The only region of a rule with one label, or an empty shape. */
     public function region(FaceRule $rule): Shape
     {
-        return Tidy::shape($this->regions($rule)[0] ?? new Shape([]), min(self::SHORTEST, self::SHORTEST_SHARE * $this->sources->extent / $this->sources->unit));
+        return Tidy::shape(
+            $this->regions($rule)[0] ?? new Shape([]),
+            min(self::SHORTEST, self::SHORTEST_SHARE * $this->sources->extent / $this->sources->unit),
+        );
     }
 }

@@ -36,8 +36,10 @@ final readonly class AboutStep
      * @param  bool  $looks  whether it changes how the art looks, so that it is only done where an artist chooses it
      * @param  bool  $lays  whether it only lays out what is made: checks look at what was before
      * @param  bool  $cuts  whether it takes along by itself what is cut once; else such lines are laid, as they were, on what it gives
-     * @param  self::MAKES|self::KEEPS|self::ENDS  $apart  what is true afterwards of a sheet no two solid pieces of which overlap: such a sheet needs no map of all to be merged or checked
-     * @param  self::NOT|self::SEEN|self::DRAWN  $byPiece  whether it changes paints and lines piece by piece, and so can be made on the pieces of the art themselves
+     * @param  self::MAKES|self::KEEPS|self::ENDS  $apart  what is true afterwards of a sheet no two solid pieces of which overlap: such a sheet needs no
+     *     map of all to be merged or checked
+     * @param  self::NOT|self::SEEN|self::DRAWN  $byPiece  whether it changes paints and lines piece by piece, and so can be made on the pieces of the art
+     *     themselves
      * @param  float  $work  what it costs, measured against removing what is hidden
      */
     public function __construct(

@@ -23,7 +23,19 @@ final readonly class CleanNodes implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('clean-nodes', 'Clean nodes', 'Doubled and needless nodes go, within a deviation.', [Field::length('deviation', 'Deviation', self::USUAL, most: 5.0)], 80, ['thicken' => 'What is thickened gets new nodes: clean after it.', 'widen-gaps' => 'What is widened gets new nodes: clean after it.', 'remove-hidden' => 'Where pieces are cut new nodes come: clean after it.'], work: 0.1);
+        return new AboutStep(
+            'clean-nodes',
+            'Clean nodes',
+            'Doubled and needless nodes go, within a deviation.',
+            [Field::length('deviation', 'Deviation', self::USUAL, most: 5.0)],
+            80,
+            [
+                'thicken' => 'What is thickened gets new nodes: clean after it.',
+                'widen-gaps' => 'What is widened gets new nodes: clean after it.',
+                'remove-hidden' => 'Where pieces are cut new nodes come: clean after it.',
+            ],
+            work: 0.1,
+        );
     }
 
     public static function from(Values $values): self

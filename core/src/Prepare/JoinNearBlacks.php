@@ -25,7 +25,18 @@ final readonly class JoinNearBlacks implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('join-near-blacks', 'Join near-blacks', 'Several blacks that only a screen tells apart become the black of the shop.', [Field::colour('black', 'Black of the shop', self::BLACK)], rank: 30, looks: true, work: 0.05, cuts: true, apart: AboutStep::KEEPS, byPiece: AboutStep::SEEN);
+        return new AboutStep(
+            'join-near-blacks',
+            'Join near-blacks',
+            'Several blacks that only a screen tells apart become the black of the shop.',
+            [Field::colour('black', 'Black of the shop', self::BLACK)],
+            rank: 30,
+            looks: true,
+            work: 0.05,
+            cuts: true,
+            apart: AboutStep::KEEPS,
+            byPiece: AboutStep::SEEN,
+        );
     }
 
     public static function from(Values $values): self

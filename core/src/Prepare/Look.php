@@ -68,7 +68,13 @@ final class Look
         [$parts] = self::parts($before, $after, $ground);
         foreach ([...$parts[LookChange::CHANGED] ?? [], ...$parts[LookChange::RECOLOURED] ?? []] as $part) {
             if (2 * $part->area >= $hair * $part->border) {
-                $out[] = ['x' => $part->box->left, 'y' => $part->box->top, 'width' => $part->box->width(), 'height' => $part->box->height(), 'area' => $part->area];
+                $out[] = [
+                    'x' => $part->box->left,
+                    'y' => $part->box->top,
+                    'width' => $part->box->width(),
+                    'height' => $part->box->height(),
+                    'area' => $part->area,
+                ];
             }
         }
         usort($out, static fn (array $a, array $b): int => $b['area'] <=> $a['area']);
@@ -76,7 +82,10 @@ final class Look
         return array_slice($out, 0, self::MOST);
     }
 
-    /** @return array{array<int, list<MeasuredPart>>, float} by label of LookChange, empty where neither paints anything; and how far recoloured places lie apart at most */
+    /**
+     * @return array{array<int, list<MeasuredPart>>, float} by label of LookChange, empty where neither paints anything; and how far recoloured places lie
+     *     apart at most
+     */
     private static function parts(Artwork $before, Artwork $after, ?Colour $ground): array
     {
         $areas = Painted::areas($before);

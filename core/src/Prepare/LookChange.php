@@ -78,7 +78,10 @@ final class LookChange implements FaceRule
             $same = ($before < 0) === ($after < 0)
                 && ($before < 0 || $this->areas[$before]->paint->key() === $this->areas[$after + $this->split]->paint->key());
 
-            return $same ? ($before < 0 ? self::NOTHING : self::SAME) : ($before >= 0 && $after >= 0 ? $this->recoloured($this->areas[$before]->paint, $this->areas[$after + $this->split]->paint) : self::CHANGED);
+            return $same ? ($before < 0 ? self::NOTHING : self::SAME) : ($before >= 0 && $after >= 0 ? $this->recoloured(
+                $this->areas[$before]->paint,
+                $this->areas[$after + $this->split]->paint,
+            ) : self::CHANGED);
         }
         [$a, $unsaidA] = $this->seen($before, 0, $this->split);
         [$b, $unsaidB] = $this->seen($after < 0 ? -1 : $after + $this->split, $this->split, count($this->areas));

@@ -19,7 +19,15 @@ final readonly class MergeByColour implements GivesSlivers
 
     public static function about(): AboutStep
     {
-        return new AboutStep('merge-by-colour', 'Merge by colour', 'What touches in one colour becomes one piece.', rank: 50, after: ['remove-hidden' => 'What is hidden should be gone before: else hidden parts are merged with what is seen.'], work: 0.2, apart: AboutStep::MAKES);
+        return new AboutStep(
+            'merge-by-colour',
+            'Merge by colour',
+            'What touches in one colour becomes one piece.',
+            rank: 50,
+            after: ['remove-hidden' => 'What is hidden should be gone before: else hidden parts are merged with what is seen.'],
+            work: 0.2,
+            apart: AboutStep::MAKES,
+        );
     }
 
     public static function from(Values $values): self

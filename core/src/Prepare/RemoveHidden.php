@@ -24,7 +24,20 @@ final readonly class RemoveHidden implements GivesSlivers
 
     public static function about(): AboutStep
     {
-        return new AboutStep('remove-hidden', 'Remove hidden', 'Only what is seen stays, and no two pieces overlap.', rank: 40, after: ['join-near-blacks' => 'Colours that become one should do so before: else a seam is cut between them.', 'join-near-colours' => 'Colours that become one should do so before: else a seam is cut between them.', 'reduce-colours' => 'Colours that become one should do so before: else a seam is cut between them.', 'solid-colours' => 'What is see-through should be solid before: else it is laid over what is cut.'], work: 1.0, apart: AboutStep::MAKES);
+        return new AboutStep(
+            'remove-hidden',
+            'Remove hidden',
+            'Only what is seen stays, and no two pieces overlap.',
+            rank: 40,
+            after: [
+                'join-near-blacks' => 'Colours that become one should do so before: else a seam is cut between them.',
+                'join-near-colours' => 'Colours that become one should do so before: else a seam is cut between them.',
+                'reduce-colours' => 'Colours that become one should do so before: else a seam is cut between them.',
+                'solid-colours' => 'What is see-through should be solid before: else it is laid over what is cut.',
+            ],
+            work: 1.0,
+            apart: AboutStep::MAKES,
+        );
     }
 
     public static function from(Values $values): self

@@ -107,7 +107,10 @@ final class SeenPaints implements FaceRule
         }
         $whole = max(1e-9, $alpha);
 
-        return new Paint(new Colour(self::channel($red / $whole), self::channel($green / $whole), self::channel($blue / $whole)), $alpha > 0.9999 ? 1.0 : $alpha);
+        return new Paint(
+            new Colour(self::channel($red / $whole), self::channel($green / $whole), self::channel($blue / $whole)),
+            $alpha > 0.9999 ? 1.0 : $alpha,
+        );
     }
 
     /** One channel, premultiplied, with a paint laid over it. */

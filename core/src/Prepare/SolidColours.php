@@ -30,7 +30,15 @@ final readonly class SolidColours implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('solid-colours', 'Solid colours', 'What one can see through becomes the solid colours that are seen.', [Field::colour('ground', 'Ground', help: 'what shows through where nothing solid lies under; there it stays see-through when left out')], 20, looks: true, work: 1.0);
+        return new AboutStep(
+            'solid-colours',
+            'Solid colours',
+            'What one can see through becomes the solid colours that are seen.',
+            [Field::colour('ground', 'Ground', help: 'what shows through where nothing solid lies under; there it stays see-through when left out')],
+            20,
+            looks: true,
+            work: 1.0,
+        );
     }
 
     public static function from(Values $values): self
@@ -50,7 +58,11 @@ final readonly class SolidColours implements Step
         if (array_filter($pieces, static fn (Piece $piece): bool => ! $piece->isSolid()) === []) {
             return $artwork;
         }
-        $rule = new SeenPaints(array_map(static fn (Piece $piece): Paint => $piece->fill ?? throw new \LogicException, $pieces), array_filter(array_map(static fn (Piece $piece): ?Blend => $piece->blend === Blend::Normal ? null : $piece->blend, $pieces)), $this->ground);
+        $rule = new SeenPaints(
+            array_map(static fn (Piece $piece): Paint => $piece->fill ?? throw new \LogicException, $pieces),
+            array_filter(array_map(static fn (Piece $piece): ?Blend => $piece->blend === Blend::Normal ? null : $piece->blend, $pieces)),
+            $this->ground,
+        );
         $regions = PlanarMap::of(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $artwork->tolerance())->regions($rule);
         $out = [];
         foreach ($regions as $label => $shape) {

@@ -165,7 +165,11 @@ final class Widths
         foreach ($cells === [] ? [] : $gaps as $g => $places) {
             foreach ($places as $n => $place) {
                 $votes = [];
-                $asked = array_values(array_filter($place->middle, static fn (int $key): bool => $key % max(1, intdiv(count($place->middle), self::ASKED)) === 0, ARRAY_FILTER_USE_KEY));
+                $asked = array_values(array_filter(
+                    $place->middle,
+                    static fn (int $key): bool => $key % max(1, intdiv(count($place->middle), self::ASKED)) === 0,
+                    ARRAY_FILTER_USE_KEY,
+                ));
                 foreach ($asked as $point) {
                     $seen = [];
                     foreach (Cells::at($cells, $point->x, $point->y, $near) as $m) {

@@ -34,7 +34,13 @@ final readonly class CutVinyl extends Process
 
     public function preset(): Preset
     {
-        return new Preset('Vinyl to weed', 1, 'Everything closed, merged and strong enough to cut and weed.', [$this->key()], Presets::line([...Presets::CLEAN, 'remove-hidden', 'merge-by-colour', ...Presets::HOLDS]));
+        return new Preset(
+            'Vinyl to weed',
+            1,
+            'Everything closed, merged and strong enough to cut and weed.',
+            [$this->key()],
+            Presets::line([...Presets::CLEAN, 'remove-hidden', 'merge-by-colour', ...Presets::HOLDS]),
+        );
     }
 
     public function making(): string

@@ -34,7 +34,22 @@ final readonly class Engraving extends Process
 
     public function preset(): Preset
     {
-        return new Preset('Engraved areas', 1, 'Areas and lines that a head can follow.', [$this->key()], Presets::line([...Presets::CLEAN, 'remove-hidden', 'merge-by-colour', 'fill-holes', 'blunt-points', 'thicken', 'widen-gaps', ['clean-nodes', ['deviation' => 0.005]]]));
+        return new Preset(
+            'Engraved areas',
+            1,
+            'Areas and lines that a head can follow.',
+            [$this->key()],
+            Presets::line([
+                ...Presets::CLEAN,
+                'remove-hidden',
+                'merge-by-colour',
+                'fill-holes',
+                'blunt-points',
+                'thicken',
+                'widen-gaps',
+                ['clean-nodes', ['deviation' => 0.005]],
+            ]),
+        );
     }
 
     public function making(): string

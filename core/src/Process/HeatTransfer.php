@@ -34,7 +34,13 @@ final readonly class HeatTransfer extends Process
 
     public function preset(): Preset
     {
-        return new Preset('Transfer, from behind', 1, 'As vinyl, and mirrored as it is cut.', [$this->key()], Presets::line([...Presets::CLEAN, 'remove-hidden', 'merge-by-colour', ...Presets::HOLDS, 'mirror']));
+        return new Preset(
+            'Transfer, from behind',
+            1,
+            'As vinyl, and mirrored as it is cut.',
+            [$this->key()],
+            Presets::line([...Presets::CLEAN, 'remove-hidden', 'merge-by-colour', ...Presets::HOLDS, 'mirror']),
+        );
     }
 
     public function making(): string

@@ -34,7 +34,13 @@ final readonly class Plain extends Process
 
     public function preset(): Preset
     {
-        return new Preset('Plain and tidy', 1, 'Looks the same, in as few clean pieces as there are colours.', [$this->key()], Presets::line(['outline-strokes', 'remove-hidden', 'merge-by-colour', 'clean-nodes']));
+        return new Preset(
+            'Plain and tidy',
+            1,
+            'Looks the same, in as few clean pieces as there are colours.',
+            [$this->key()],
+            Presets::line(['outline-strokes', 'remove-hidden', 'merge-by-colour', 'clean-nodes']),
+        );
     }
 
     public function making(): string

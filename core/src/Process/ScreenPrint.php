@@ -31,12 +31,37 @@ final readonly class ScreenPrint extends Process
 
     public function limits(): Limits
     {
-        return new Limits(0.35, 0.4, island: 0.5, hole: 0.5, colours: 6, bedWidth: 400.0, bedHeight: 500.0, letter: 2.0, gradients: true, cuts: false, point: 1.0);
+        return new Limits(
+            0.35,
+            0.4,
+            island: 0.5,
+            hole: 0.5,
+            colours: 6,
+            bedWidth: 400.0,
+            bedHeight: 500.0,
+            letter: 2.0,
+            gradients: true,
+            cuts: false,
+            point: 1.0,
+        );
     }
 
     public function preset(): Preset
     {
-        return new Preset('Inks for the screen', 2, 'No more colours than inks, nothing too fine to print; gradients become dots.', [$this->key()], Presets::line([...array_slice(Presets::CLEAN, 0, 1), ...array_slice(Presets::CLEAN, 2), 'reduce-colours', 'remove-hidden', 'merge-by-colour', ...Presets::HOLDS]));
+        return new Preset(
+            'Inks for the screen',
+            2,
+            'No more colours than inks, nothing too fine to print; gradients become dots.',
+            [$this->key()],
+            Presets::line([
+                ...array_slice(Presets::CLEAN, 0, 1),
+                ...array_slice(Presets::CLEAN, 2),
+                'reduce-colours',
+                'remove-hidden',
+                'merge-by-colour',
+                ...Presets::HOLDS,
+            ]),
+        );
     }
 
     public function making(): string

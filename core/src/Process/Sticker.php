@@ -30,12 +30,30 @@ final readonly class Sticker extends Process
     public function limits(): Limits
     {
         // Its widths are those of the border that is cut; within the picture the print holds whatever there is.
-        return new Limits(1.0, 0.5, island: 3.0, hole: 1.0, bedWidth: 610.0, letter: 1.5, gradients: true, opacity: true, point: 2.0, around: 20.0, printed: true);
+        return new Limits(
+            1.0,
+            0.5,
+            island: 3.0,
+            hole: 1.0,
+            bedWidth: 610.0,
+            letter: 1.5,
+            gradients: true,
+            opacity: true,
+            point: 2.0,
+            around: 20.0,
+            printed: true,
+        );
     }
 
     public function preset(): Preset
     {
-        return new Preset('Sticker print', 1, 'One full picture; gradients stay.', [$this->key()], Presets::line(['outline-strokes', 'join-near-blacks', 'remove-hidden', 'merge-by-colour', ['clean-nodes', ['deviation' => 0.01]]]));
+        return new Preset(
+            'Sticker print',
+            1,
+            'One full picture; gradients stay.',
+            [$this->key()],
+            Presets::line(['outline-strokes', 'join-near-blacks', 'remove-hidden', 'merge-by-colour', ['clean-nodes', ['deviation' => 0.01]]]),
+        );
     }
 
     public function making(): string

@@ -75,7 +75,11 @@ final class Seen
         $parts = [$plain];
         $stroke = $piece->stroke;
         if ($stroke !== null && $stroke->cut) {
-            $line = $plain->with(id: $piece->fill === null ? $piece->id : self::lineId($piece->id, $taken), fill: null, shape: $piece->clip === null ? $piece->shape : SingleCuts::within($piece->shape, $piece->clip->shape));
+            $line = $plain->with(
+                id: $piece->fill === null ? $piece->id : self::lineId($piece->id, $taken),
+                fill: null,
+                shape: $piece->clip === null ? $piece->shape : SingleCuts::within($piece->shape, $piece->clip->shape),
+            );
             $fill = $piece->fill === null ? [] : self::piece($piece->with(stroke: null), $tolerance, $taken);
 
             return [...$fill, ...($line->shape->isEmpty() ? [] : [$line])];

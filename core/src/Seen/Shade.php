@@ -27,7 +27,12 @@ final class Shade
                 $share = $stop[0] - $before[0] < 1e-9 ? 1.0 : max(0.0, ($t - $before[0]) / ($stop[0] - $before[0]));
                 $mix = static fn (float $a, float $b): float => $a + ($b - $a) * $share;
 
-                return [$mix($before[1]->red, $stop[1]->red), $mix($before[1]->green, $stop[1]->green), $mix($before[1]->blue, $stop[1]->blue), $mix($before[2], $stop[2])];
+                return [
+                    $mix($before[1]->red, $stop[1]->red),
+                    $mix($before[1]->green, $stop[1]->green),
+                    $mix($before[1]->blue, $stop[1]->blue),
+                    $mix($before[2], $stop[2]),
+                ];
             }
             $before = $stop;
         }

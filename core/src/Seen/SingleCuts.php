@@ -25,7 +25,13 @@ final class SingleCuts
             return [$artwork, []];
         }
 
-        return [$artwork->with(apart: $artwork->apart, pieces: array_values(array_filter($artwork->pieces, static fn (Piece $piece): bool => ! $piece->isSingleCut()))), $cuts];
+        return [
+            $artwork->with(
+                apart: $artwork->apart,
+                pieces: array_values(array_filter($artwork->pieces, static fn (Piece $piece): bool => ! $piece->isSingleCut())),
+            ),
+            $cuts,
+        ];
     }
 
     /** @param  list<Piece>  $cuts */
@@ -41,7 +47,10 @@ final class SingleCuts
         $out = [];
         foreach ($lines->contours as $line) {
             $places = [];
-            foreach (Crossings::on(0, [$line, ...array_map(static fn (Contour $contour): Contour => new Contour($contour->coords, true), $area->contours)]) as $crossing) {
+            foreach (Crossings::on(
+                0,
+                [$line, ...array_map(static fn (Contour $contour): Contour => new Contour($contour->coords, true), $area->contours)],
+            ) as $crossing) {
                 $places[] = $crossing->g;
             }
             array_push($out, ...self::stretches($line, $places, static fn (float $x, float $y): bool => $inside->holds($x, $y)));
@@ -61,7 +70,10 @@ final class SingleCuts
         $out = $run = [];
         $all = true;
         foreach ($segments as $i => $segment) {
-            $at = array_values(array_filter(array_map(static fn (float $g): float => $g - $i, $places), static fn (float $t): bool => $t > 1e-9 && $t < 1 - 1e-9));
+            $at = array_values(array_filter(
+                array_map(static fn (float $g): float => $g - $i, $places),
+                static fn (float $t): bool => $t > 1e-9 && $t < 1 - 1e-9,
+            ));
             sort($at);
             foreach ([...$at, 1.0] as $k => $to) {
                 $from = $at[$k - 1] ?? 0.0;

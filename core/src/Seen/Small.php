@@ -32,6 +32,10 @@ final class Small
             $sizes = array_slice($sizes, 0, self::MOST, true);
         }
 
-        return $sizes === [] ? $seen : $seen->withPieces(array_values(array_filter($seen->pieces, static fn (Piece $piece, int $i): bool => isset($sizes[$i]), ARRAY_FILTER_USE_BOTH)));
+        return $sizes === [] ? $seen : $seen->withPieces(array_values(array_filter(
+            $seen->pieces,
+            static fn (Piece $piece, int $i): bool => isset($sizes[$i]),
+            ARRAY_FILTER_USE_BOTH,
+        )));
     }
 }

@@ -57,7 +57,10 @@ final class StrokeProbe
         if ($places === []) {
             return 0.0;
         }
-        $ring = self::flattened($region, self::FLAT * $stroke->style->width * ($pen === null ? 1.0 : abs($pen->determinant()) / max(1e-12, $pen->greatestScale())));
+        $ring = self::flattened(
+            $region,
+            self::FLAT * $stroke->style->width * ($pen === null ? 1.0 : abs($pen->determinant()) / max(1e-12, $pen->greatestScale())),
+        );
         $missed = 0.0;
         foreach ($places as [$x, $y, $area]) {
             if ($pen !== null) {

@@ -33,7 +33,11 @@ final class StrokeRegion
             return Outliner::outline($shape->contours, $stroke->style, $tolerance);
         }
 
-        return Outliner::outline($shape->transformed($stroke->pen->inverse())->contours, $stroke->style, self::inPen($stroke->pen, $tolerance))->transformed($stroke->pen);
+        return Outliner::outline(
+            $shape->transformed($stroke->pen->inverse())->contours,
+            $stroke->style,
+            self::inPen($stroke->pen, $tolerance),
+        )->transformed($stroke->pen);
     }
 
     /**
@@ -64,7 +68,11 @@ final class StrokeRegion
         if ($closed !== []) {
             $area = new Shape($closed, $shape->rule);
             $style = $stroke->style;
-            $wide = Outliner::outline($closed, new StrokeStyle(2 * $style->width, $style->cap, $style->join, $style->miterLimit, $style->dashes, $style->dashOffset), $tolerance);
+            $wide = Outliner::outline(
+                $closed,
+                new StrokeStyle(2 * $style->width, $style->cap, $style->join, $style->miterLimit, $style->dashes, $style->dashOffset),
+                $tolerance,
+            );
             $out[] = $stroke->side === Side::Inside ? Combine::keepOverlap([$wide, $area], $tolerance) : Combine::cutAway($wide, [$area], $tolerance);
         }
         if ($open !== []) {

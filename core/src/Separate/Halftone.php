@@ -32,8 +32,13 @@ final readonly class Halftone
      * @param  float  $least  mm across the least dot or hole that the screen holds; smaller ones are dropped, or kept at that
      * @param  bool  $keepLeast  whether they are kept at the limit
      */
-    public function __construct(public float $ruling, public float $degrees, private string $dot = 'round', private float $least = 0.0, private bool $keepLeast = false)
-    {
+    public function __construct(
+        public float $ruling,
+        public float $degrees,
+        private string $dot = 'round',
+        private float $least = 0.0,
+        private bool $keepLeast = false,
+    ) {
     }
 
     /** mm between rows of dots. */
@@ -83,7 +88,12 @@ final readonly class Halftone
     {
         $middle = $cover($x, $y);
         $q = $pitch / 4;
-        $ends = [$cover($x + $q * $cos, $y + $q * $sin), $cover($x - $q * $cos, $y - $q * $sin), $cover($x - $q * $sin, $y + $q * $cos), $cover($x + $q * $sin, $y - $q * $cos)];
+        $ends = [
+            $cover($x + $q * $cos, $y + $q * $sin),
+            $cover($x - $q * $cos, $y - $q * $sin),
+            $cover($x - $q * $sin, $y + $q * $cos),
+            $cover($x + $q * $sin, $y - $q * $cos),
+        ];
         if (max($ends) - min($ends) > self::STEEP / 2) {
             $middle = ($middle + array_sum($ends)) / 5;
         }

@@ -77,7 +77,15 @@ final readonly class Inks
     /** What has tints or gradients, of all inks: it needs white beneath as they do. */
     public function shaded(Artwork $result): Shape
     {
-        $shapes = array_map(static fn (Piece $piece): Shape => $piece->shape, array_values(array_filter($result->pieces, fn (Piece $piece): bool => $piece->fill !== null && $piece->fill->picture === null && ($piece->fill->gradient !== null || isset($this->shares[$piece->fill->colour->hex()])))));
+        $shapes = array_map(
+            static fn (Piece $piece): Shape => $piece->shape,
+            array_values(array_filter(
+                $result->pieces,
+                fn (Piece $piece): bool => $piece->fill !== null
+                    && $piece->fill->picture === null
+                    && ($piece->fill->gradient !== null || isset($this->shares[$piece->fill->colour->hex()])),
+            )),
+        );
 
         return $shapes === [] ? new Shape([]) : Combine::weld($shapes, $result->tolerance());
     }
@@ -85,7 +93,16 @@ final readonly class Inks
     /** What an ink covers wholly. */
     public function solid(int $ink, Artwork $result): Shape
     {
-        $shapes = array_map(static fn (Piece $piece): Shape => $piece->shape, array_values(array_filter($result->pieces, fn (Piece $piece): bool => $piece->fill !== null && $piece->fill->isFlatColour() && $piece->fill->isOpaque() && $piece->fill->colour->hex() === $this->inks[$ink]->hex())));
+        $shapes = array_map(
+            static fn (Piece $piece): Shape => $piece->shape,
+            array_values(array_filter(
+                $result->pieces,
+                fn (Piece $piece): bool => $piece->fill !== null
+                    && $piece->fill->isFlatColour()
+                    && $piece->fill->isOpaque()
+                    && $piece->fill->colour->hex() === $this->inks[$ink]->hex(),
+            )),
+        );
 
         return count($shapes) === 1 ? $shapes[0] : ($shapes === [] ? new Shape([]) : Combine::weld($shapes, $result->tolerance()));
     }
@@ -131,7 +148,11 @@ final readonly class Inks
             return null;
         }
         // The gradient once more, with cover for its colours.
-        $grey = array_map(static fn (array $stop, float $share): array => [$stop[0], new Colour((int) round(255 * $share), 0, 0), 1.0], $gradient->stops, $shares);
+        $grey = array_map(
+            static fn (array $stop, float $share): array => [$stop[0], new Colour((int) round(255 * $share), 0, 0), 1.0],
+            $gradient->stops,
+            $shares,
+        );
         $covers = new Gradient($gradient->kind, $gradient->axis, $grey, $gradient->matrix, $gradient->spread);
 
         return static fn (float $x, float $y): float => Shade::at($covers, $x, $y)[0] / 255;

@@ -16,7 +16,10 @@ use NeatEdge\Core\Type\FontShelf;
 use NeatEdge\Core\Type\Setting;
 use NeatEdge\Core\Type\Typesetter;
 
-/** O5: what hands and cameras find plates and sheets by: register crosses, centre marks, a wedge of tints, the plate's name. All are filled areas, with no fonts. */
+/**
+ * O5: what hands and cameras find plates and sheets by: register crosses, centre marks, a wedge of tints, the plate's name. All are filled areas, with no
+ * fonts.
+ */
 final class PlateMarks
 {
     /** mm of a hair. */
@@ -34,7 +37,12 @@ final class PlateMarks
     public static function register(Box $art): array
     {
         $out = [];
-        foreach ([[$art->left - self::AWAY, $art->top - self::AWAY], [$art->right + self::AWAY, $art->top - self::AWAY], [$art->left - self::AWAY, $art->bottom + self::AWAY], [$art->right + self::AWAY, $art->bottom + self::AWAY]] as [$x, $y]) {
+        foreach ([
+            [$art->left - self::AWAY, $art->top - self::AWAY],
+            [$art->right + self::AWAY, $art->top - self::AWAY],
+            [$art->left - self::AWAY, $art->bottom + self::AWAY],
+            [$art->right + self::AWAY, $art->bottom + self::AWAY],
+        ] as [$x, $y]) {
             $out[] = self::ring($x, $y, 2.5);
             $out[] = self::bar($x, $y, 9.0, self::HAIR);
             $out[] = self::bar($x, $y, self::HAIR, 9.0);
@@ -54,7 +62,13 @@ final class PlateMarks
     public static function camera(Box $box, float $size = 5.0): array
     {
         $away = $size;
-        $places = [[$box->left - $away, $box->top - $away], [$box->right + $away, $box->top - $away], [$box->left - $away, $box->bottom + $away], [$box->right + $away, $box->bottom + $away], [$box->left + 4 * $size, $box->top - $away]];
+        $places = [
+            [$box->left - $away, $box->top - $away],
+            [$box->right + $away, $box->top - $away],
+            [$box->left - $away, $box->bottom + $away],
+            [$box->right + $away, $box->bottom + $away],
+            [$box->left + 4 * $size, $box->top - $away],
+        ];
 
         return self::pieces(array_map(static fn (array $p): Shape => Shape::of(Contour::circle($p[0], $p[1], $size / 2)), $places));
     }
@@ -64,7 +78,12 @@ final class PlateMarks
     {
         $out = [];
         foreach (self::TINTS as $k => $tint) {
-            $patch = Shape::of(Contour::rectangle($art->left + $k * (self::PATCH + 1.0), $art->bottom + self::AWAY - self::PATCH / 2 + 0.5, self::PATCH, self::PATCH));
+            $patch = Shape::of(Contour::rectangle(
+                $art->left + $k * (self::PATCH + 1.0),
+                $art->bottom + self::AWAY - self::PATCH / 2 + 0.5,
+                self::PATCH,
+                self::PATCH,
+            ));
             $out[] = $halftone->dots($patch, static fn (): float => $tint);
         }
 

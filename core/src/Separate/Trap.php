@@ -42,7 +42,10 @@ final class Trap
             $more = $grown = [];
             $own = null;
             foreach ($inks as $b => $darker) {
-                if ($a === $b || $overprints[$a] || $overprints[$b] || [$lightness[$a], $b] <= [$lightness[$b], $a] || ! self::areNear($lighter, $darker, $width)) {
+                if ($a === $b || $overprints[$a]
+                    || $overprints[$b]
+                    || [$lightness[$a], $b] <= [$lightness[$b], $a]
+                    || ! self::areNear($lighter, $darker, $width)) {
                     continue;
                 }
                 foreach ($parts[$b] ??= self::byWidth($darker, $width, $tolerance) as [$part, $by]) {
@@ -63,7 +66,11 @@ final class Trap
         $one = $a->box();
         $other = $b->box();
 
-        return $one !== null && $other !== null && $one->left - $width <= $other->right && $other->left <= $one->right + $width && $one->top - $width <= $other->bottom && $other->top <= $one->bottom + $width;
+        return $one !== null && $other !== null
+            && $one->left - $width <= $other->right
+            && $other->left <= $one->right + $width
+            && $one->top - $width <= $other->bottom
+            && $other->top <= $one->bottom + $width;
     }
 
     /**

@@ -15,7 +15,8 @@ final class JobReport
     /**
      * @param  list<Sheet>  $sheets
      * @param  list<Finding>  $findings
-     * @return array{limits: array<string, float>, steps: list<array<string, mixed>>, sheets: list<array<string, mixed>>, findings: list<array<string, mixed>>, groups: list<array<string, mixed>>, changes: list<string>, look_difference: array<string, float>}
+     * @return array{limits: array<string, float>, steps: list<array<string, mixed>>, sheets: list<array<string, mixed>>, findings: list<array<string,
+     *     mixed>>, groups: list<array<string, mixed>>, changes: list<string>, look_difference: array<string, float>}
      */
     public static function of(PrepResult $result, array $sheets, array $findings, Limits $limits): array
     {

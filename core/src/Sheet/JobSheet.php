@@ -17,7 +17,10 @@ use NeatEdge\Core\Type\FontShelf;
 use NeatEdge\Core\Type\Setting;
 use NeatEdge\Core\Type\Typesetter;
 
-/** O8: a job on paper: pictures of its sheets with what they are made of, sizes, times and costs, and what was accepted. Letters are outlines, so that it prints alike everywhere, with the words beneath for who searches. */
+/**
+ * O8: a job on paper: pictures of its sheets with what they are made of, sizes, times and costs, and what was accepted. Letters are outlines, so that it
+ * prints alike everywhere, with the words beneath for who searches.
+ */
 final class JobSheet
 {
     private const WIDTH = 210.0;
@@ -43,7 +46,8 @@ final class JobSheet
 
     /**
      * @param  array<string, string>  $ticket  what is said of the job, by its name
-     * @param  non-empty-list<array{layout: Layout, seconds: float, cut_mm: float, material_cost: float|null, machine_cost: float|null}>  $rows  in the order of making
+     * @param  non-empty-list<array{layout: Layout, seconds: float, cut_mm: float, material_cost: float|null, machine_cost: float|null}>  $rows  in the
+     *     order of making
      * @param  list<string>  $accepted
      * @param  string  $currency  that the shop reckons in
      * @return non-empty-list<Layout>
@@ -64,7 +68,12 @@ final class JobSheet
         $sum = static fn (string $what): float => (float) array_sum(array_column($rows, $what));
         $self->room(16.0);
         $self->rule();
-        $self->text(sprintf('All: %s at the machine, %.2f m along lines. %s', self::time($sum('seconds')), $sum('cut_mm') / 1000, $self->costs($rows)), self::EDGE, 3.4, true);
+        $self->text(
+            sprintf('All: %s at the machine, %.2f m along lines. %s', self::time($sum('seconds')), $sum('cut_mm') / 1000, $self->costs($rows)),
+            self::EDGE,
+            3.4,
+            true,
+        );
         if ($accepted !== []) {
             $self->y += 3.0;
             $self->text('Accepted as it is', self::EDGE, 4.2, true);
@@ -73,7 +82,18 @@ final class JobSheet
             }
         }
 
-        return array_map(static fn (array $pieces, int $number): Layout => new Layout('job-sheet-'.($number + 1), "{$title}: job sheet", self::WIDTH, self::HEIGHT, [new Layer(Role::Print, 'Job sheet', '#000000', $pieces)], words: $self->words[$number] ?? []), $self->pages, array_keys($self->pages));
+        return array_map(
+            static fn (array $pieces, int $number): Layout => new Layout(
+                'job-sheet-'.($number + 1),
+                "{$title}: job sheet",
+                self::WIDTH,
+                self::HEIGHT,
+                [new Layer(Role::Print, 'Job sheet', '#000000', $pieces)],
+                words: $self->words[$number] ?? [],
+            ),
+            $self->pages,
+            array_keys($self->pages),
+        );
     }
 
     /**
@@ -115,9 +135,31 @@ final class JobSheet
         $this->text("{$number}. {$layout->title}", $left, 3.8, true);
         $box = $layout->artBox();
         $parts = array_sum(array_map(static fn (Layer $layer): int => $layer->role->isPath() ? count($layer->lines) : 0, $layout->layers));
-        $this->text(sprintf('%s, sheet %.0f x %.0f mm, art %.1f x %.1f mm', $layout->material === '' ? 'Material as chosen' : $layout->material, $layout->width, $layout->height, $box?->width() ?? 0.0, $box?->height() ?? 0.0), $left, 3.1);
+        $this->text(
+            sprintf(
+                '%s, sheet %.0f x %.0f mm, art %.1f x %.1f mm',
+                $layout->material === '' ? 'Material as chosen' : $layout->material,
+                $layout->width,
+                $layout->height,
+                $box?->width() ?? 0.0,
+                $box?->height() ?? 0.0,
+            ),
+            $left,
+            3.1,
+        );
         $area = array_sum(array_map(static fn (Layer $layer): float => $layer->area(), $layout->layers)) / 100;
-        $this->text($row['cut_mm'] > 0 ? sprintf('%d lines, %.2f m along them, %s; %.1f cm² stay%s', $parts, $row['cut_mm'] / 1000, self::time($row['seconds']), $area, $layout->used === null ? '' : sprintf(', %.0f %% of the material', 100 * $layout->used)) : sprintf('%.1f cm² inked', $area), $left, 3.1);
+        $this->text(
+            $row['cut_mm'] > 0 ? sprintf(
+                '%d lines, %.2f m along them, %s; %.1f cm² stay%s',
+                $parts,
+                $row['cut_mm'] / 1000,
+                self::time($row['seconds']),
+                $area,
+                $layout->used === null ? '' : sprintf(', %.0f %% of the material', 100 * $layout->used),
+            ) : sprintf('%.1f cm² inked', $area),
+            $left,
+            3.1,
+        );
         $this->text(sprintf('Material %s, machine %s', $this->money($row['material_cost']), $this->money($row['machine_cost'])), $left, 3.1);
         foreach (array_slice([...$layout->warns, ...$layout->says], 0, 5) as $says) {
             $this->text($says, $left, 3.1);
@@ -135,9 +177,16 @@ final class JobSheet
         $scale = min($width / max(1e-6, $box->width()), $height / max(1e-6, $box->height()));
         $matrix = Matrix::translation($x, $y)->after(Matrix::scaling($scale, $scale))->after(Matrix::translation(-$box->left, -$box->top));
         // Light colours lie on slate, or nobody would see them on paper.
-        $light = array_filter($layout->layers, static fn (Layer $layer): bool => $layer->areas !== [] && Colour::fromHex($layer->colour)->lab()->l > 85) !== [] && $layout->layers[0]->role !== Role::Print;
+        $light = array_filter(
+            $layout->layers,
+            static fn (Layer $layer): bool => $layer->areas !== [] && Colour::fromHex($layer->colour)->lab()->l > 85,
+        ) !== [] && $layout->layers[0]->role !== Role::Print;
         $ground = $layout->ground !== '#ffffff' ? $layout->ground : ($light ? '#5f6d6a' : '#f3efe4');
-        $this->add(new Piece('ground', Shape::of(Contour::rectangle($x - 1, $y - 1, $box->width() * $scale + 2, $box->height() * $scale + 2)), new Paint(Colour::fromHex($ground))));
+        $this->add(new Piece(
+            'ground',
+            Shape::of(Contour::rectangle($x - 1, $y - 1, $box->width() * $scale + 2, $box->height() * $scale + 2)),
+            new Paint(Colour::fromHex($ground)),
+        ));
         foreach ($layout->layers as $layer) {
             foreach ($layer->areas as $piece) {
                 $this->add($piece->transformed($matrix));
@@ -170,7 +219,11 @@ final class JobSheet
 
     private function rule(): void
     {
-        $this->add(new Piece('rule', Shape::of(Contour::rectangle(self::EDGE, $this->y, self::WIDTH - 2 * self::EDGE, 0.2)), new Paint(new Colour(160, 150, 130))));
+        $this->add(new Piece(
+            'rule',
+            Shape::of(Contour::rectangle(self::EDGE, $this->y, self::WIDTH - 2 * self::EDGE, 0.2)),
+            new Paint(new Colour(160, 150, 130)),
+        ));
         $this->y += 3.0;
     }
 
@@ -190,6 +243,10 @@ final class JobSheet
 
     private static function time(float $seconds): string
     {
-        return $seconds >= 60 ? sprintf('%d min %02d s', intdiv((int) round($seconds), 60), (int) round($seconds) % 60) : sprintf('%d s', (int) round($seconds));
+        return $seconds >= 60 ? sprintf(
+            '%d min %02d s',
+            intdiv((int) round($seconds), 60),
+            (int) round($seconds) % 60,
+        ) : sprintf('%d s', (int) round($seconds));
     }
 }

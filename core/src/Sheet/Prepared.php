@@ -41,7 +41,21 @@ final readonly class Prepared
         $open = array_filter([...$read, ...$findings], static fn (Finding $finding): bool => $finding->blocks() && ! in_array($finding, $leftOut, true));
         $serious = array_filter($open, static fn (Finding $finding): bool => $finding->severity === Severity::Serious);
 
-        return new self($result, $sheets, [...$read, ...$findings], Verdict::of($result->look, count($leftOut), 0, count($open), empty: $sheets === [], serious: count($serious), kinds: array_count_values(array_map(static fn (Finding $one): string => $one->kind, $open))), $limits);
+        return new self(
+            $result,
+            $sheets,
+            [...$read, ...$findings],
+            Verdict::of(
+                $result->look,
+                count($leftOut),
+                0,
+                count($open),
+                empty: $sheets === [],
+                serious: count($serious),
+                kinds: array_count_values(array_map(static fn (Finding $one): string => $one->kind, $open)),
+            ),
+            $limits,
+        );
     }
 
     /** @return array<string, mixed> see JobReport, with the verdict */

@@ -98,7 +98,13 @@ final readonly class Sheet
             default => '',
         };
 
-        return sprintf('sheet-%d-%s%s%s.svg', $number, substr($this->paint->colour->hex(), 1), $kind, $this->paint->opacity > 0.9999 ? '' : sprintf('-%d', (int) round(100 * $this->paint->opacity)));
+        return sprintf(
+            'sheet-%d-%s%s%s.svg',
+            $number,
+            substr($this->paint->colour->hex(), 1),
+            $kind,
+            $this->paint->opacity > 0.9999 ? '' : sprintf('-%d', (int) round(100 * $this->paint->opacity)),
+        );
     }
 
     /** @return array<string, mixed> lengths in mm, area in mm² */

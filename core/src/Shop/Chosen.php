@@ -25,7 +25,10 @@ final readonly class Chosen
     {
         $kinds = Stock::kinds();
 
-        return new self(array_filter($items, static fn (string $kind): bool => in_array($process->key(), $kinds[$kind]->for ?? [], true), ARRAY_FILTER_USE_KEY), $process);
+        return new self(
+            array_filter($items, static fn (string $kind): bool => in_array($process->key(), $kinds[$kind]->for ?? [], true), ARRAY_FILTER_USE_KEY),
+            $process,
+        );
     }
 
     /** The limits of the process, each as strict as the strictest of what is used. */
@@ -73,7 +76,13 @@ final readonly class Chosen
         $thick = $this->number('material', 'thickness');
         $deepest = $this->number('blade', 'deepest');
         if ($thick > 0 && $deepest > 0 && $thick > $deepest) {
-            $out[] = sprintf('%s is %.2f mm thick; %s cuts %.2f mm at most.', $this->items['material']['name'], $thick, $this->items['blade']['name'], $deepest);
+            $out[] = sprintf(
+                '%s is %.2f mm thick; %s cuts %.2f mm at most.',
+                $this->items['material']['name'],
+                $thick,
+                $this->items['blade']['name'],
+                $deepest,
+            );
         }
         $fastest = $this->number('head', 'fastest');
         $speed = max((float) ($values['speed'] ?? 0.0), (float) ($values['lineSpeed'] ?? 0.0));
@@ -102,7 +111,10 @@ final readonly class Chosen
     {
         $across = $this->number('material', 'width');
         if ($across > 0) {
-            [$width, $height] = ($this->items['material']['values']['form'] ?? 'roll') === 'sheet' ? [$this->number('material', 'length'), $across] : [$across, 0.0];
+            [$width, $height] = ($this->items['material']['values']['form'] ?? 'roll') === 'sheet' ? [
+                $this->number('material', 'length'),
+                $across,
+            ] : [$across, 0.0];
         }
         $most = $this->number('machine', 'bedHeight');
 

@@ -34,7 +34,11 @@ final readonly class StockKind
     public function toArray(): array
     {
         return [
-            'label' => $this->label, 'one' => $this->one, 'says' => $this->says, 'fields' => array_map(static fn (Field $field): array => $field->toArray(), $this->fields), 'brief' => $this->brief,
+            'label' => $this->label,
+            'one' => $this->one,
+            'says' => $this->says,
+            'fields' => array_map(static fn (Field $field): array => $field->toArray(), $this->fields),
+            'brief' => $this->brief,
             'for' => $this->for,
         ];
     }

@@ -68,7 +68,12 @@ final class Outliner
     /** How exact what was laid for a stroke is combined: its sides are fitted, not exact, and what lies closer than that need not be told apart. */
     public static function laidTolerance(StrokeStyle $style, Tolerance $tolerance): Tolerance
     {
-        return new Tolerance(min($tolerance->flatness, $style->width * 0.002), min($tolerance->flatness * 0.1, $style->width * 0.0002), $tolerance->offset, false);
+        return new Tolerance(
+            min($tolerance->flatness, $style->width * 0.002),
+            min($tolerance->flatness * 0.1, $style->width * 0.0002),
+            $tolerance->offset,
+            false,
+        );
     }
 
     /**
@@ -225,7 +230,9 @@ final class Outliner
         // All three legs of the handles lead forward: then so does the curve, everywhere.
         $dx = $s[6] - $s[0];
         $dy = $s[7] - $s[1];
-        if (($s[2] - $s[0]) * $dx + ($s[3] - $s[1]) * $dy > 0 && ($s[4] - $s[2]) * $dx + ($s[5] - $s[3]) * $dy > 0 && ($s[6] - $s[4]) * $dx + ($s[7] - $s[5]) * $dy > 0) {
+        if (($s[2] - $s[0]) * $dx + ($s[3] - $s[1]) * $dy > 0
+            && ($s[4] - $s[2]) * $dx + ($s[5] - $s[3]) * $dy > 0
+            && ($s[6] - $s[4]) * $dx + ($s[7] - $s[5]) * $dy > 0) {
             return [];
         }
         $found = [];

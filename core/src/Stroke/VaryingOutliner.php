@@ -116,7 +116,11 @@ final class VaryingOutliner
         }
         [$first, $last] = [$samples[0], $samples[count($samples) - 1]];
         $begins = abs($walked - self::lengthOf($samples)) < 1e-6 * max(1.0, $walked);
-        array_push($out, ...self::end($first, -1, $begins && ! $closed ? $style->cap : Cap::Round), ...self::end($last, 1, $isLast && ! $closed ? $style->cap : Cap::Round));
+        array_push(
+            $out,
+            ...self::end($first, -1, $begins && ! $closed ? $style->cap : Cap::Round),
+            ...self::end($last, 1, $isLast && ! $closed ? $style->cap : Cap::Round),
+        );
 
         return $out;
     }

@@ -62,7 +62,10 @@ final class Font
         $this->em = (float) ($head['unitsPerEm'] ?? 0);
         $this->map = $file->getUnicodeCharMap() ?: [];
         $this->advances = $file->getData('hmtx') ?: [];
-        if ($this->family === '' || $this->em < 16 || $this->map === [] || $this->advances === [] || (! isset($file->getTable()['glyf']) && ! isset($file->getTable()['CFF ']))) {
+        if ($this->family === '' || $this->em < 16
+            || $this->map === []
+            || $this->advances === []
+            || (! isset($file->getTable()['glyf']) && ! isset($file->getTable()['CFF ']))) {
             throw FontRefused::noOutlines($name);
         }
         $table = $file->getTable()['CFF '] ?? null;

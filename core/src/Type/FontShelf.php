@@ -32,7 +32,11 @@ final class FontShelf
     /** The generic families of CSS. */
     private const GENERIC = [
         'sans-serif' => 'DejaVu Sans', 'serif' => 'DejaVu Serif', 'monospace' => 'DejaVu Sans Mono', 'system-ui' => 'DejaVu Sans',
-        'ui-sans-serif' => 'DejaVu Sans', 'ui-serif' => 'DejaVu Serif', 'ui-monospace' => 'DejaVu Sans Mono', 'cursive' => 'DejaVu Serif', 'fantasy' => 'DejaVu Sans',
+        'ui-sans-serif' => 'DejaVu Sans',
+        'ui-serif' => 'DejaVu Serif',
+        'ui-monospace' => 'DejaVu Sans Mono',
+        'cursive' => 'DejaVu Serif',
+        'fantasy' => 'DejaVu Sans',
     ];
 
     /** @var array<string, list<array{bold: bool, italic: bool, path: string, font: Font|null}>> by family in small letters */
@@ -51,7 +55,12 @@ final class FontShelf
         $self->more = $more;
         foreach (self::SHIPPED as $family => $files) {
             foreach ($files as $i => $file) {
-                $self->faces[strtolower($family)][] = ['bold' => ($i & 1) === 1, 'italic' => $i >= 2, 'path' => dirname(__DIR__, 2)."/fonts/{$file}.".(ctype_upper($file[0]) ? 'ttf' : 'woff'), 'font' => null];
+                $self->faces[strtolower($family)][] = [
+                    'bold' => ($i & 1) === 1,
+                    'italic' => $i >= 2,
+                    'path' => dirname(__DIR__, 2)."/fonts/{$file}.".(ctype_upper($file[0]) ? 'ttf' : 'woff'),
+                    'font' => null,
+                ];
             }
         }
 
@@ -70,7 +79,12 @@ final class FontShelf
         $this->fill();
         $out = [];
         foreach (self::SHIPPED as $family => $files) {
-            $out[strtolower($family)] = ['family' => $family, 'character' => self::CHARACTER[$family], 'bold' => count($files) > 1, 'italic' => count($files) > 2];
+            $out[strtolower($family)] = [
+                'family' => $family,
+                'character' => self::CHARACTER[$family],
+                'bold' => count($files) > 1,
+                'italic' => count($files) > 2,
+            ];
         }
         foreach ($this->faces as $key => $faces) {
             foreach ($faces as $face) {

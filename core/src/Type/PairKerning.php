@@ -18,7 +18,10 @@ final class PairKerning
     /** @var array<int, array<int, int>> */
     private array $old = [];
 
-    /** @var list<list<array{coverage: array<int, int>, pairs: array<int, array<int, int>>, left: array<int, int>, right: array<int, int>, values: list<list<int>>}>> subtables of the lookups that kern */
+    /**
+     * @var list<list<array{coverage: array<int, int>, pairs: array<int, array<int, int>>, left: array<int, int>, right: array<int, int>,
+     *     values: list<list<int>>}>> subtables of the lookups that kern
+     */
     private array $lookups = [];
 
     private function __construct(private readonly string $data)
@@ -104,7 +107,10 @@ final class PairKerning
         }
     }
 
-    /** @return array{coverage: array<int, int>, pairs: array<int, array<int, int>>, left: array<int, int>, right: array<int, int>, values: list<list<int>>}|null */
+    /**
+     * @return array{coverage: array<int, int>, pairs: array<int, array<int, int>>, left: array<int, int>, right: array<int, int>,
+     *     values: list<list<int>>}|null
+     */
     private function pairs(int $at): ?array
     {
         $format = $this->u16($at);

@@ -104,7 +104,10 @@ final class ChangesTest extends TestCase
         self::assertSame([[0.0, 0.0], [20.0, 10.0]], [array_slice($bent->contours[0]->coords, 0, 2), array_slice($bent->contours[0]->coords, -2)]);
     }
 
-    /** @return iterable<string, array{array{string, int, int, float, float, float, float, float, bool}, list<array{float, float}>}> values, middles of the copies */
+    /**
+     * @return iterable<string, array{array{string, int, int, float, float, float, float, float, bool}, list<array{float, float}>}> values, middles of the
+     *     copies
+     */
     public static function layouts(): iterable
     {
         yield 'a row that climbs' => [['row', 3, 9, 10.0, -2.0, 0.0, 0.0, 360.0, true], [[5.0, 5.0], [15.0, 3.0], [25.0, 1.0]]];
@@ -134,7 +137,17 @@ final class ChangesTest extends TestCase
     public function copies_in_a_ring_turn_along_only_if_they_are_told_to(): void
     {
         $base = Shape::of(Contour::rectangle(3, 4, 4, 2));
-        $size = static fn (bool $turning): array => (static fn (Contour $c): array => [$c->box()->width(), $c->box()->height()])((new StepAndRepeat(['ring', 4, 1, 0.0, 0.0, 5.0, 15.0, 360.0, $turning]))->on($base)->contours[1]);
+        $size = static fn (bool $turning): array => (static fn (Contour $c): array => [$c->box()->width(), $c->box()->height()])((new StepAndRepeat([
+            'ring',
+            4,
+            1,
+            0.0,
+            0.0,
+            5.0,
+            15.0,
+            360.0,
+            $turning,
+        ]))->on($base)->contours[1]);
         self::assertEqualsWithDelta([2.0, 4.0], $size(true), 1e-9);
         self::assertEqualsWithDelta([4.0, 2.0], $size(false), 1e-9);
     }

@@ -48,9 +48,20 @@ final class EveryRecipeTest extends TestCase
         $setting = new Setting('QUAY', 'Rye', false, false, 8.5, 0.25, 1.3, 'middle', Contour::polygon([[0, 0], [30, 4]], false), true, 'on', 0.5, 1.25);
 
         return [
-            new Contours(self::square()), new BasicShape(ShapeKind::Ellipse, [...array_column(array_map(static fn ($field): array => [$field->name, $field->usual], ShapeKind::Ellipse->fields()), 1, 0), 'inner' => 0.4]),
-            new Lettering($setting, 'line', self::square(), 2), new LinkedCopy('p1', 1.5, -2.5, self::square()), new BorderAround(['p1', 'p2'], ['distance' => 2.5, 'bridge' => 1.0, 'dropHoles' => 3.0, 'radius' => 0.5], self::square()),
-            new Woven('w1', new Piece('s', self::square(), new Paint(Colour::fromHex('#112233'))), ['gap' => 0.8, 'pattern' => 'over', 'start' => 'under', 'parts' => 'one', 'turn' => [[3.25, 4.5]]], self::square()),
+            new Contours(self::square()),
+            new BasicShape(
+                ShapeKind::Ellipse,
+                [...array_column(array_map(static fn ($field): array => [$field->name, $field->usual], ShapeKind::Ellipse->fields()), 1, 0), 'inner' => 0.4],
+            ),
+            new Lettering($setting, 'line', self::square(), 2),
+            new LinkedCopy('p1', 1.5, -2.5, self::square()),
+            new BorderAround(['p1', 'p2'], ['distance' => 2.5, 'bridge' => 1.0, 'dropHoles' => 3.0, 'radius' => 0.5], self::square()),
+            new Woven(
+                'w1',
+                new Piece('s', self::square(), new Paint(Colour::fromHex('#112233'))),
+                ['gap' => 0.8, 'pattern' => 'over', 'start' => 'under', 'parts' => 'one', 'turn' => [[3.25, 4.5]]],
+                self::square(),
+            ),
         ];
     }
 
@@ -126,7 +137,15 @@ final class EveryRecipeTest extends TestCase
     #[Test]
     public function a_base_that_has_a_size_takes_it_as_its_own_and_others_are_laid(): void
     {
-        $star = new BasicShape(ShapeKind::Rectangle, [...array_column(array_map(static fn ($field): array => [$field->name, $field->usual], ShapeKind::Rectangle->fields()), 1, 0), 'width' => 20.0, 'height' => 10.0, 'topLeft' => 2.0]);
+        $star = new BasicShape(
+            ShapeKind::Rectangle,
+            [
+                ...array_column(array_map(static fn ($field): array => [$field->name, $field->usual], ShapeKind::Rectangle->fields()), 1, 0),
+                'width' => 20.0,
+                'height' => 10.0,
+                'topLeft' => 2.0,
+            ],
+        );
         $recipe = new Recipe($star);
         // Scaled evenly all of it grows, a corner too; stretched one way only the side does.
         self::assertEquals(['width' => 40.0, 'height' => 20.0, 'topLeft' => 4.0], self::values($recipe->transformed(Matrix::scaling(2.0, 2.0))));

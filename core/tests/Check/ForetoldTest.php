@@ -23,18 +23,29 @@ final class ForetoldTest extends TestCase
     #[Test]
     public function a_place_is_the_same_where_it_lies_on_its_sheet_and_is_of_its_kind(): void
     {
-        $before = [self::row('thin-line', [10, 10]), self::row('thin-line', [50, 10]), self::row('narrow-gap', [50, 10]), self::row('thin-line', [90, 10], [], '#ff0000')];
+        $before = [
+            self::row('thin-line', [10, 10]),
+            self::row('thin-line', [50, 10]),
+            self::row('narrow-gap', [50, 10]),
+            self::row('thin-line', [90, 10], [], '#ff0000'),
+        ];
         $after = [self::row('thin-line', [10.3, 10.2]), self::row('narrow-gap', [50, 14]), self::row('narrow-gap', [20, 14]), self::row('thin-line', [90, 10])];
         $told = Foretold::between($before, $after, [0, 1, 3]);
         self::assertSame([2, 1, ['narrow-gap' => 1, 'thin-line' => 1]], [$told->cures, $told->leaves, $told->makes]);
-        self::assertSame([['kind' => 'narrow-gap', 'label' => 'Narrow gap', 'count' => 1], ['kind' => 'thin-line', 'label' => 'Thin line', 'count' => 1]], $told->toArray()['makes']);
+        self::assertSame(
+            [['kind' => 'narrow-gap', 'label' => 'Narrow gap', 'count' => 1], ['kind' => 'thin-line', 'label' => 'Thin line', 'count' => 1]],
+            $told->toArray()['makes'],
+        );
     }
 
     #[Test]
     public function a_stretch_of_which_a_part_is_left_is_left_though_its_middle_moved(): void
     {
         $before = [self::row('thin-line', [50, 10], [[[0, 9.8], [100, 9.8], [100, 10.2], [0, 10.2]]])];
-        $after = [self::row('thin-line', [5, 10], [[[0, 9.8], [10, 9.8], [10, 10.2], [0, 10.2]]]), self::row('thin-line', [95, 10], [[[90, 9.8], [100, 9.8], [100, 10.2], [90, 10.2]]])];
+        $after = [
+            self::row('thin-line', [5, 10], [[[0, 9.8], [10, 9.8], [10, 10.2], [0, 10.2]]]),
+            self::row('thin-line', [95, 10], [[[90, 9.8], [100, 9.8], [100, 10.2], [90, 10.2]]]),
+        ];
         $told = Foretold::between($before, $after, [0]);
         self::assertSame([0, 1, []], [$told->cures, $told->leaves, $told->makes], 'two ends of one stretch are nothing new');
     }

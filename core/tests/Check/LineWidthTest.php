@@ -36,7 +36,12 @@ final class LineWidthTest extends TestCase
             self::assertCount(1, $places, "turned by {$turn}");
             self::assertEqualsWithDelta($width, $places[0]->width, 0.01 * $width);
             self::assertEqualsWithDelta(30.0, $places[0]->length, 1.0);
-            self::assertEqualsWithDelta(30.0 * $width, abs(Contour::polygon(array_map(static fn (Point $p): array => [$p->x, $p->y], $places[0]->ribbon[0]))->area()), 0.05 * 30 * $width, 'the ribbon lies between the walls');
+            self::assertEqualsWithDelta(
+                30.0 * $width,
+                abs(Contour::polygon(array_map(static fn (Point $p): array => [$p->x, $p->y], $places[0]->ribbon[0]))->area()),
+                0.05 * 30 * $width,
+                'the ribbon lies between the walls',
+            );
         }
     }
 
@@ -128,9 +133,17 @@ final class LineWidthTest extends TestCase
     {
         return [
             'two pointed notches' => [[[0, 0], [9.2, 0], [10, 0.8], [10.8, 0], [20, 0], [20, 2], [10.8, 2], [10, 1.2], [9.2, 2], [0, 2]], 0.4, [10, 1]],
-            'two slots' => [[[0, 0], [9.8, 0], [9.8, 0.8], [10.2, 0.8], [10.2, 0], [20, 0], [20, 2], [10.2, 2], [10.2, 1.2], [9.8, 1.2], [9.8, 2], [0, 2]], 0.4, [10, 1]],
+            'two slots' => [
+                [[0, 0], [9.8, 0], [9.8, 0.8], [10.2, 0.8], [10.2, 0], [20, 0], [20, 2], [10.2, 2], [10.2, 1.2], [9.8, 1.2], [9.8, 2], [0, 2]],
+                0.4,
+                [10, 1],
+            ],
             'one notch' => [[[0, 0], [9, 0], [10, 1.6], [11, 0], [20, 0], [20, 2], [0, 2]], 0.4, [10, 1.8]],
-            'notches beside each other' => [[[0, 0], [9.2, 0], [10, 0.9], [10.8, 0], [20, 0], [20, 2], [11, 2], [10.2, 1.1], [9.4, 2], [0, 2]], 0.283, [10.1, 1]],
+            'notches beside each other' => [
+                [[0, 0], [9.2, 0], [10, 0.9], [10.8, 0], [20, 0], [20, 2], [11, 2], [10.2, 1.1], [9.4, 2], [0, 2]],
+                0.283,
+                [10.1, 1],
+            ],
         ];
     }
 
@@ -163,18 +176,31 @@ final class LineWidthTest extends TestCase
         self::assertEqualsWithDelta(0.4, $point[0]->typical, 0.05);
         self::assertCount(1, Thickness::below(self::welded([[0, 0], [120, -2], [120, 2]]), 0.8), 'under the limit over 24 mm');
         self::assertSame([], Thickness::below(self::welded([[0, 0], [120, -12], [120, 12]]), 0.8), 'under the limit over 4 mm');
-        self::assertSame([], Thickness::below(self::welded([[0, 0], [3, 0], [10, 18], [17, 0], [20, 0], [10.15, 20], [9.85, 20]]), 0.8), 'a blunt tip of two legs');
+        self::assertSame(
+            [],
+            Thickness::below(self::welded([[0, 0], [3, 0], [10, 18], [17, 0], [20, 0], [10.15, 20], [9.85, 20]]), 0.8),
+            'a blunt tip of two legs',
+        );
         self::assertFalse(Thickness::below(self::welded([[0, 0], [50, 0], [50, 0.5], [0, 0.5]]), 0.8)[0]->pointed, 'an end is no point');
     }
 
     #[Test]
     public function a_line_that_is_thin_at_one_point_is_told_from_one_that_is_thin_all_along(): void
     {
-        [$place] = Thickness::below(self::welded([[0, 0], [50, 0], [50.5, 0.3], [51, 0], [100, 0], [100, 0.5], [51, 0.5], [50.5, 0.35], [50, 0.5], [0, 0.5]]), 0.8);
+        [$place] = Thickness::below(
+            self::welded([[0, 0], [50, 0], [50.5, 0.3], [51, 0], [100, 0], [100, 0.5], [51, 0.5], [50.5, 0.35], [50, 0.5], [0, 0.5]]),
+            0.8,
+        );
         self::assertEqualsWithDelta([0.05, 0.5, 50.5], [$place->width, $place->typical, $place->at->x], 0.02);
         // Only what is under the limit counts, and all of it is shown.
-        [$place] = Thickness::below(self::welded([[0, 0], [40, 0], [40, 4], [60, 4], [60, 0], [100, 0], [100, 0.5], [60.6, 0.5], [60.6, 5], [39.4, 5], [39.4, 0.5], [0, 0.5]]), 0.55);
-        $shown = array_sum(array_map(static fn (array $ring): float => abs(Contour::polygon(array_map(static fn (Point $p): array => [$p->x, $p->y], $ring))->area()), $place->ribbon));
+        [$place] = Thickness::below(
+            self::welded([[0, 0], [40, 0], [40, 4], [60, 4], [60, 0], [100, 0], [100, 0.5], [60.6, 0.5], [60.6, 5], [39.4, 5], [39.4, 0.5], [0, 0.5]]),
+            0.55,
+        );
+        $shown = array_sum(array_map(
+            static fn (array $ring): float => abs(Contour::polygon(array_map(static fn (Point $p): array => [$p->x, $p->y], $ring))->area()),
+            $place->ribbon,
+        ));
         self::assertEqualsWithDelta($place->length * 0.5, $shown, 0.06 * $shown);
         self::assertEqualsWithDelta(39.4, $place->length, 1.0);
     }

@@ -33,8 +33,12 @@ use PHPUnit\Framework\TestCase;
 final class ReadyTest extends TestCase
 {
     /** @param  list<\NeatEdge\Core\Artwork\LineStep>|null  $steps */
-    private static function prepared(string $body, Process $process = new CutVinyl, ?array $steps = null, string $size = "width='100mm' height='60mm' viewBox='0 0 100 60'"): Prepared
-    {
+    private static function prepared(
+        string $body,
+        Process $process = new CutVinyl,
+        ?array $steps = null,
+        string $size = "width='100mm' height='60mm' viewBox='0 0 100 60'",
+    ): Prepared {
         $art = Reader::read("<svg xmlns='http://www.w3.org/2000/svg' {$size}>{$body}</svg>")->artwork;
 
         return Prepared::of($art, [], PrepLine::of($steps ?? Presets::plain(), $process->limits()), $process->limits());
@@ -43,7 +47,10 @@ final class ReadyTest extends TestCase
     /** @return list<string> kinds of what stands against it */
     private static function open(Prepared $prepared): array
     {
-        return array_values(array_unique(array_map(static fn (Finding $finding): string => $finding->kind, array_filter($prepared->findings, static fn (Finding $finding): bool => $finding->blocks()))));
+        return array_values(array_unique(array_map(
+            static fn (Finding $finding): string => $finding->kind,
+            array_filter($prepared->findings, static fn (Finding $finding): bool => $finding->blocks()),
+        )));
     }
 
     #[Test]
@@ -52,7 +59,8 @@ final class ReadyTest extends TestCase
         $prepared = self::prepared("<rect x='5' y='5' width='60' height='20' fill='#c33'/><rect x='5' y='40' width='90' height='.52' fill='#c33'/>");
         self::assertSame(['thin-line'], self::open($prepared));
         self::assertSame(['1 finding is open: thin line.'], $prepared->verdict->open);
-        self::assertTrue(self::prepared("<rect x='5' y='5' width='60' height='20' fill='#c33'/><rect x='5' y='40' width='90' height='.9' fill='#c33'/>")->verdict->isReady());
+        self::assertTrue(self::prepared("<rect x='5' y='5' width='60' height='20' fill='#c33'/><rect x='5' y='40' width='90' height='.9' fill='#c33'/>")
+            ->verdict->isReady());
     }
 
     #[Test]
@@ -84,7 +92,11 @@ final class ReadyTest extends TestCase
         self::assertGreaterThan(2.0, $prepared->findings[0]->length);
         $limits = (new CutVinyl)->limits()->with(point: 20.0);
         $let = Prepared::of($prepared->result->source, [], PrepLine::of(Presets::plain(), $limits), $limits);
-        self::assertSame([Severity::Note], array_map(static fn (Finding $finding): Severity => $finding->severity, $let->findings), 'it is said, and holds nothing up');
+        self::assertSame(
+            [Severity::Note],
+            array_map(static fn (Finding $finding): Severity => $finding->severity, $let->findings),
+            'it is said, and holds nothing up',
+        );
         self::assertTrue($let->verdict->isReady());
     }
 
@@ -101,13 +113,19 @@ final class ReadyTest extends TestCase
         self::assertSame(['Islands: 9 parts dropped as too small.'], $prepared->result->told());
         $limits = (new CutVinyl)->limits()->with(look: 2.0);
         $art = $prepared->result->source;
-        self::assertTrue(Prepared::of($art, [], PrepLine::of(Processes::of('cut-vinyl')->preset()->steps, $limits), $limits)->verdict->isReady(), 'the ticket may let more pass');
+        self::assertTrue(
+            Prepared::of($art, [], PrepLine::of(Processes::of('cut-vinyl')->preset()->steps, $limits), $limits)->verdict->isReady(),
+            'the ticket may let more pass',
+        );
     }
 
     #[Test]
     public function colours_that_a_line_joins_are_said(): void
     {
-        $prepared = self::prepared("<rect x='5' y='5' width='40' height='40' fill='#2a8a50'/><rect x='50' y='5' width='40' height='30' fill='#2b8b50'/>", steps: Processes::of('cut-vinyl')->preset()->steps);
+        $prepared = self::prepared(
+            "<rect x='5' y='5' width='40' height='40' fill='#2a8a50'/><rect x='50' y='5' width='40' height='30' fill='#2b8b50'/>",
+            steps: Processes::of('cut-vinyl')->preset()->steps,
+        );
         self::assertSame(['Join near colours: #2b8b50 became others that were there.'], $prepared->result->told());
         self::assertStringContainsString('1200.0 mm² in a colour that is not told from the one before', $prepared->verdict->sentence);
         self::assertTrue($prepared->verdict->isReady());
@@ -116,11 +134,16 @@ final class ReadyTest extends TestCase
     #[Test]
     public function of_a_printed_sticker_only_the_border_is_held_to_cutting_limits(): void
     {
-        $inside = "<circle cx='30' cy='30' r='20' fill='#fff3d0'/><path d='M15 30H45' stroke='#203050' stroke-width='.1'/><rect x='25' y='20' width='.3' height='.3' fill='#c33'/><path d='M50 30H51' stroke='#30a060' stroke-width='.3'/>";
+        $inside = "<circle cx='30' cy='30' r='20' fill='#fff3d0'/><path d='M15 30H45' stroke='#203050' stroke-width='.1'/><rect x='25' y='20' width='.3'"
+            ." height='.3' fill='#c33'/><path d='M50 30H51' stroke='#30a060' stroke-width='.3'/>";
         self::assertSame([], self::open(self::prepared($inside, new Sticker)));
         $grain = self::prepared("<circle cx='50' cy='30' r='.2' fill='#c33'/>", new Sticker)->result->source;
         $strict = (new Sticker)->limits()->with(island: 6.0);
-        self::assertSame(['island'], self::open(Prepared::of($grain, [], PrepLine::of(Presets::plain(), $strict), $strict)), 'what is cut out is no larger than a pea');
+        self::assertSame(
+            ['island'],
+            self::open(Prepared::of($grain, [], PrepLine::of(Presets::plain(), $strict), $strict)),
+            'what is cut out is no larger than a pea',
+        );
         self::assertContains('thin-line', self::open(self::prepared($inside, new CutVinyl)), 'as vinyl it is another matter');
     }
 
@@ -138,13 +161,28 @@ final class ReadyTest extends TestCase
     #[DataProvider('beds')]
     public function what_the_bed_does_not_take_is_found_before_the_sheet_is_made(Process $process, float $fits): void
     {
-        $square = static fn (float $side): Prepared => self::prepared("<rect width='1' height='1' fill='#c33'/>", $process, null, "width='{$side}mm' height='{$side}mm' viewBox='0 0 1 1'");
+        $square = static fn (float $side): Prepared => self::prepared(
+            "<rect width='1' height='1' fill='#c33'/>",
+            $process,
+            null,
+            "width='{$side}mm' height='{$side}mm' viewBox='0 0 1 1'",
+        );
         self::assertSame([], self::open($square($fits)));
         $large = $square($fits + 4.0 + 2 * $process->limits()->around);
         self::assertSame(['larger-than-bed'], self::open($large));
         // What is called fitting lies on the shipped machine of the process as it is made.
-        $made = (new Order($square($fits)->result->artwork(), 'Square', $process->making(), $process->limits(), $process->values(['border' => '2mm'])))->layouts();
-        $beds = ['cutter' => ['bedWidth' => 0.0, 'bedHeight' => 610.0], 'recorder' => ['bedWidth' => 450.0, 'bedHeight' => 600.0], 'engraver' => ['bedWidth' => 600.0, 'bedHeight' => 400.0]];
+        $made = (new Order(
+            $square($fits)->result->artwork(),
+            'Square',
+            $process->making(),
+            $process->limits(),
+            $process->values(['border' => '2mm']),
+        ))->layouts();
+        $beds = [
+            'cutter' => ['bedWidth' => 0.0, 'bedHeight' => 610.0],
+            'recorder' => ['bedWidth' => 450.0, 'bedHeight' => 600.0],
+            'engraver' => ['bedWidth' => 600.0, 'bedHeight' => 400.0],
+        ];
         self::assertNull(Stock::misfit($beds[$process->machine()], $made[0]), $process->key());
         self::assertNotNull(Stock::misfit(['bedWidth' => 100.0, 'bedHeight' => 100.0], $made[0]));
     }
@@ -153,7 +191,15 @@ final class ReadyTest extends TestCase
     public function hand_work_that_no_longer_applies_stands_against_it(): void
     {
         $steps = Presets::plain();
-        $steps[] = new \NeatEdge\Core\Artwork\LineStep('hand', 'touch-up', ['edits' => [['edit' => ['kind' => 'move', 'pieces' => ['gone'], 'x' => 3], 'ties' => ['gone' => ['paint' => '#00ff00', 'at' => [1.0, 1.0], 'outline' => 'x']], 'on' => true]]]);
+        $steps[] = new \NeatEdge\Core\Artwork\LineStep(
+            'hand',
+            'touch-up',
+            ['edits' => [[
+                'edit' => ['kind' => 'move', 'pieces' => ['gone'], 'x' => 3],
+                'ties' => ['gone' => ['paint' => '#00ff00', 'at' => [1.0, 1.0], 'outline' => 'x']],
+                'on' => true,
+            ]]],
+        );
         $prepared = self::prepared("<rect x='5' y='5' width='40' height='40' fill='#c33'/>", steps: $steps);
         self::assertSame(['hand-work-lost'], self::open($prepared));
         self::assertSame(['1 finding is open, a serious one: hand work lost.'], $prepared->verdict->open);
@@ -170,7 +216,14 @@ final class ReadyTest extends TestCase
         self::assertSame(['1 finding is open.'], Verdict::of($same, 0, 0, 1)->open);
         self::assertFalse(Verdict::of($same, 0, 0, 0, false, true)->isReady(), 'an empty bench is neither');
         self::assertSame(['3 findings are open: thin line (2), island.'], Verdict::of($same, 0, 0, 3, kinds: ['island' => 1, 'thin-line' => 2])->open);
-        $many = Verdict::of($same, 0, 0, 7, serious: 7, kinds: array_fill_keys(['island', 'thin-line', 'narrow-gap', 'gradient', 'blend', 'overlap', 'stroke-left'], 1))->open[0];
+        $many = Verdict::of(
+            $same,
+            0,
+            0,
+            7,
+            serious: 7,
+            kinds: array_fill_keys(['island', 'thin-line', 'narrow-gap', 'gradient', 'blend', 'overlap', 'stroke-left'], 1),
+        )->open[0];
         self::assertSame('7 findings are open, all of them serious: island, thin line, narrow gap, gradient, blend and 2 more kinds.', $many);
         self::assertFalse((new Finding('thin-line', Severity::Serious, 'thin', null, 0.3, 0.8))->isLeftOut(), 'what was measured is all there');
         self::assertTrue((new Finding('text', Severity::Serious, 'joined letters'))->isLeftOut());
@@ -185,10 +238,17 @@ final class ReadyTest extends TestCase
         $art = static fn (string $body): Artwork => Reader::read("<svg xmlns='http://www.w3.org/2000/svg' width='100mm' height='60mm' viewBox='0 0 100 60'>{$body}</svg>")->artwork;
         $with = $art("<rect x='5' y='5' width='20' height='20' fill='#c33'/><path d='M40 10H90' fill='none' stroke='#333' data-cut='once'/>");
         $without = $art("<rect x='5' y='5' width='20' height='20' fill='#c33'/>");
-        $found = static fn (Process $process, Artwork $after): array => array_map(static fn (Finding $finding): array => [$finding->kind, $finding->message, $finding->blocks()], (new CutOnce($process->limits()))->findings($with, $after));
+        $found = static fn (Process $process, Artwork $after): array => array_map(
+            static fn (Finding $finding): array => [$finding->kind, $finding->message, $finding->blocks()],
+            (new CutOnce($process->limits()))->findings($with, $after),
+        );
         self::assertSame([['cut-lost', '50.0 mm of lines that are cut once do not go out.', true]], $found(new CutVinyl, $without));
         self::assertSame([], $found(new CutVinyl, $with));
         self::assertSame(['single-cut'], array_column($found(new ScreenPrint, $with), 0));
-        self::assertSame([], self::open(self::prepared("<rect x='5' y='5' width='20' height='20' fill='#c33'/><path d='M40 10H90' fill='none' stroke='#333' data-cut='once'/>")), 'the line of steps loses none');
+        self::assertSame(
+            [],
+            self::open(self::prepared("<rect x='5' y='5' width='20' height='20' fill='#c33'/><path d='M40 10H90' fill='none' stroke='#333' data-cut='once'/>")),
+            'the line of steps loses none',
+        );
     }
 }

@@ -26,7 +26,10 @@ final class WhileDrawnTest extends TestCase
         $last = $art->pieces[count($art->pieces) - 1];
         $found = WhileDrawn::of($art, [$last->id], new Limits(0.8, 0.5, island: 1.5, hole: 1.0));
 
-        return array_map(static fn (Finding $finding): array => [$finding->kind, $finding->measured === null ? null : round($finding->measured, 2)], $found->findings);
+        return array_map(
+            static fn (Finding $finding): array => [$finding->kind, $finding->measured === null ? null : round($finding->measured, 2)],
+            $found->findings,
+        );
     }
 
     #[Test]
@@ -42,7 +45,12 @@ final class WhileDrawnTest extends TestCase
         $wall = "<rect x='10' y='10' width='30' height='60' fill='#223344'/>";
         self::assertSame([['narrow-gap', 0.3]], self::around(self::drawn($wall."<rect x='40.3' y='20' width='30' height='30' fill='#223344'/>")));
         self::assertSame([], self::around(self::drawn($wall."<rect x='39' y='20' width='30' height='30' fill='#223344'/>")), 'welded with its neighbour');
-        self::assertSame([], self::around(self::drawn("<path d='M20 20H80' stroke='#223344' stroke-width='.4' fill='none'/><rect x='10' y='10' width='90' height='30' fill='#a03020'/>")), 'what it hides is thin no more');
+        self::assertSame(
+            [],
+            self::around(self::drawn("<path d='M20 20H80' stroke='#223344' stroke-width='.4' fill='none'/><rect x='10' y='10' width='90' height='30'"
+                ." fill='#a03020'/>")),
+            'what it hides is thin no more',
+        );
     }
 
     #[Test]
@@ -51,7 +59,11 @@ final class WhileDrawnTest extends TestCase
         // A long plate with a thin tongue at its far end, and a hair of a rest where the plate is cut off near the window's border.
         $plate = "<path d='M0 40H200V40.3H280V40.6H200V60H0Z' fill='#223344'/>";
         self::assertSame([], self::around(self::drawn($plate."<circle cx='30' cy='50' r='8' fill='#d0b060'/>")));
-        self::assertSame(['thin-line'], array_values(array_unique(array_column(self::around(self::drawn($plate."<circle cx='240' cy='41' r='1' fill='#d0b060'/>")), 0))), 'but where it is drawn on, that is seen');
+        self::assertSame(
+            ['thin-line'],
+            array_values(array_unique(array_column(self::around(self::drawn($plate."<circle cx='240' cy='41' r='1' fill='#d0b060'/>")), 0))),
+            'but where it is drawn on, that is seen',
+        );
     }
 
     #[Test]
@@ -71,6 +83,9 @@ final class WhileDrawnTest extends TestCase
         $kinds = static fn (Artwork $art): array => array_values(array_unique(array_column(self::around($art), 0)));
         self::assertSame(['gradient'], $kinds(self::drawn($defs."<rect x='10' y='10' width='30' height='60' fill='url(#g)'/>")));
         self::assertSame(['outside-page'], $kinds(self::drawn("<rect x='290' y='10' width='30' height='60' fill='#223344'/>")));
-        self::assertSame([], $kinds(self::drawn("<rect x='290' y='10' width='30' height='60' fill='#223344'/><circle cx='293' cy='50' r='4' fill='#d0b060'/>")));
+        self::assertSame(
+            [],
+            $kinds(self::drawn("<rect x='290' y='10' width='30' height='60' fill='#223344'/><circle cx='293' cy='50' r='4' fill='#d0b060'/>")),
+        );
     }
 }

@@ -24,7 +24,15 @@ use PHPUnit\Framework\TestCase;
 final class EveryFieldTest extends TestCase
 {
     /** Places of an edit that say what it is about: without them it has nothing to do with whatever its numbers are. */
-    private const ABOUT = ['nodes' => [[0, 0], [0, 1]], 'segments' => [[0, 0]], 'step' => 'thicken', 'what' => 'thicken', 'text' => 'Wharf', 'piece' => 'p1', 'pieces' => ['p1']];
+    private const ABOUT = [
+        'nodes' => [[0, 0], [0, 1]],
+        'segments' => [[0, 0]],
+        'step' => 'thicken',
+        'what' => 'thicken',
+        'text' => 'Wharf',
+        'piece' => 'p1',
+        'pieces' => ['p1'],
+    ];
 
     /** @return iterable<string, array{string, string, Field}> */
     public static function numeric(): iterable
@@ -105,7 +113,10 @@ final class EveryFieldTest extends TestCase
                 if ($field->needed) {
                     $needed++;
                     $raw = array_diff_key(self::complete('edits', $kind, []), [$field->name => 1]);
-                    self::assertSame("{$field->label} is missing: {$field->wanted()}.", self::message(static fn () => Edits::make($kind, $raw, FontShelf::shipped())));
+                    self::assertSame(
+                        "{$field->label} is missing: {$field->wanted()}.",
+                        self::message(static fn () => Edits::make($kind, $raw, FontShelf::shipped())),
+                    );
                 }
             }
         }
@@ -115,15 +126,31 @@ final class EveryFieldTest extends TestCase
     #[Test]
     public function a_value_is_what_was_typed_in_its_unit_or_what_is_usual_or_what_it_is_now(): void
     {
-        $fields = [Field::length('width', 'Width', 10.0, 0.5, most: 50.0), Field::angle('turn', 'Turn', 0.0), Field::share('part', 'Part', 0.25), Field::count('rows', 'Rows', 3, 1, 9), Field::colour('ink', 'Ink', '#112233', none: true)];
+        $fields = [
+            Field::length('width', 'Width', 10.0, 0.5, most: 50.0),
+            Field::angle('turn', 'Turn', 0.0),
+            Field::share('part', 'Part', 0.25),
+            Field::count('rows', 'Rows', 3, 1, 9),
+            Field::colour('ink', 'Ink', '#112233', none: true),
+        ];
         $typed = Values::read($fields, ['width' => '1cm + 2', 'turn' => '360/8', 'part' => '40 %', 'rows' => '4', 'ink' => '#c33']);
-        self::assertSame([12.0, 45.0, 0.4, 4, '#cc3333'], [$typed->length('width'), $typed->number('turn'), $typed->number('part'), $typed->count('rows'), $typed->colour('ink')?->hex()]);
+        self::assertSame(
+            [12.0, 45.0, 0.4, 4, '#cc3333'],
+            [$typed->length('width'), $typed->number('turn'), $typed->number('part'), $typed->count('rows'), $typed->colour('ink')?->hex()],
+        );
         $usual = Values::read($fields, []);
-        self::assertSame([10.0, 0.0, 0.25, 3, '#112233'], [$usual->length('width'), $usual->number('turn'), $usual->number('part'), $usual->count('rows'), $usual->colour('ink')?->hex()]);
+        self::assertSame(
+            [10.0, 0.0, 0.25, 3, '#112233'],
+            [$usual->length('width'), $usual->number('turn'), $usual->number('part'), $usual->count('rows'), $usual->colour('ink')?->hex()],
+        );
         self::assertSame([7.0, 90.0], [$usual->length('width', 7.0), $usual->number('turn', 90.0)], 'what is not said stays as it is now');
         $half = Values::read($fields, ['width' => '50%'], 'in');
         self::assertSame([5.0, 20.0, 0.5], [$half->length('width'), $half->length('width', 40.0), $half->percentage('width')]);
-        self::assertSame('Width: type a length between 0.5 and 50 mm.', self::message(static fn () => $half->length('width', 200.0)), 'what a percentage comes to is held to the bounds');
+        self::assertSame(
+            'Width: type a length between 0.5 and 50 mm.',
+            self::message(static fn () => $half->length('width', 200.0)),
+            'what a percentage comes to is held to the bounds',
+        );
         self::assertSame(25.4, Values::read($fields, ['width' => '1'], 'in')->length('width'));
         self::assertTrue(Values::read($fields, ['ink' => 'none'])->none('ink'));
         self::assertNull(Values::read($fields, ['ink' => 'none'])->colour('ink'));
@@ -134,23 +161,56 @@ final class EveryFieldTest extends TestCase
     public function places_pairs_and_rows_are_read_once_and_refused_by_the_name_of_their_field(): void
     {
         $fields = [
-            Field::words('at', 'Places', Field::PLACES), Field::pairs('pairs', 'Pairs', ['butt' => 'Butt', 'trap' => 'Trap']), Field::words('keep', 'Keep', Field::COLOURS), Field::words('dashes', 'Dashes', Field::LENGTHS),
-            Field::words('paint', 'Painted', Field::PAINTED), Field::rows('stops', 'Stops', [Field::share('at', 'Along', 0.0)->needed(), Field::number('wide', 'Wide', 1.0, 0.0, 10.0)], 1, 3), Field::words('line', 'Line', Field::PATH),
+            Field::words('at', 'Places', Field::PLACES),
+            Field::pairs('pairs', 'Pairs', ['butt' => 'Butt', 'trap' => 'Trap']),
+            Field::words('keep', 'Keep', Field::COLOURS),
+            Field::words('dashes', 'Dashes', Field::LENGTHS),
+            Field::words('paint', 'Painted', Field::PAINTED),
+            Field::rows('stops', 'Stops', [Field::share('at', 'Along', 0.0)->needed(), Field::number('wide', 'Wide', 1.0, 0.0, 10.0)], 1, 3),
+            Field::words('line', 'Line', Field::PATH),
         ];
-        $read = Values::read($fields, ['at' => '1cm,2 3,4; 5,6', 'pairs' => '#111/#222222=trap', 'keep' => '#abc, #ddeeff', 'dashes' => '4mm 0.2cm', 'paint' => '1,2 #cc3333; 3,4 #112233', 'stops' => [[0.5, 2], ['at' => '75%']], 'line' => 'M0,0 L3,4']);
+        $read = Values::read(
+            $fields,
+            [
+                'at' => '1cm,2 3,4; 5,6',
+                'pairs' => '#111/#222222=trap',
+                'keep' => '#abc, #ddeeff',
+                'dashes' => '4mm 0.2cm',
+                'paint' => '1,2 #cc3333; 3,4 #112233',
+                'stops' => [[0.5, 2], ['at' => '75%']],
+                'line' => 'M0,0 L3,4',
+            ],
+        );
         self::assertSame([[[10.0, 2.0], [3.0, 4.0]], [[5.0, 6.0]]], $read->groups('at'));
         self::assertSame([[10.0, 2.0], [3.0, 4.0], [5.0, 6.0]], $read->places('at'));
         self::assertSame(['#111111', '#222222', 'trap'], [$read->pairs('pairs')[0][0]->hex(), $read->pairs('pairs')[0][1]->hex(), $read->pairs('pairs')[0][2]]);
         self::assertSame(['#aabbcc', '#ddeeff'], array_map(static fn ($one): string => $one->hex(), $read->colours('keep')));
         self::assertSame([4.0, 2.0], $read->lengths('dashes'));
-        self::assertSame([[1.0, 2.0], '#cc3333', [3.0, 4.0]], [$read->painted('paint')[0][0], $read->painted('paint')[0][1]->hex(), $read->painted('paint')[1][0]]);
-        self::assertSame([[0.5, 2.0], [0.75, 1.0]], array_map(static fn (Values $row): array => [$row->number('at'), $row->number('wide')], $read->rows('stops')));
+        self::assertSame(
+            [[1.0, 2.0], '#cc3333', [3.0, 4.0]],
+            [$read->painted('paint')[0][0], $read->painted('paint')[0][1]->hex(), $read->painted('paint')[1][0]],
+        );
+        self::assertSame(
+            [[0.5, 2.0], [0.75, 1.0]],
+            array_map(static fn (Values $row): array => [$row->number('at'), $row->number('wide')], $read->rows('stops')),
+        );
         self::assertEqualsWithDelta(5.0, $read->path('line')[0]->length(), 1e-9);
-        foreach (['at' => '1', 'pairs' => '#111/#222=cut', 'keep' => 'red', 'dashes' => '-4', 'paint' => '1,2', 'stops' => [], 'line' => 'M0,0 X'] as $name => $wrong) {
+        foreach ([
+            'at' => '1',
+            'pairs' => '#111/#222=cut',
+            'keep' => 'red',
+            'dashes' => '-4',
+            'paint' => '1,2',
+            'stops' => [],
+            'line' => 'M0,0 X',
+        ] as $name => $wrong) {
             $label = array_column(array_map(static fn (Field $field): array => [$field->name, $field->label], $fields), 1, 0)[$name];
             self::assertStringStartsWith("{$label}: ", (string) self::message(static fn () => Values::read($fields, [$name => $wrong])));
         }
-        self::assertSame('Along is missing: type a share between 0 and 1, or between 0% and 100%.', self::message(static fn () => Values::read($fields, ['stops' => [['wide' => 3]]])->rows('stops')));
+        self::assertSame(
+            'Along is missing: type a share between 0 and 1, or between 0% and 100%.',
+            self::message(static fn () => Values::read($fields, ['stops' => [['wide' => 3]]])->rows('stops')),
+        );
     }
 
     #[Test]

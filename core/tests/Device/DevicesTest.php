@@ -148,7 +148,12 @@ final class DevicesTest extends TestCase
     public function an_engraver_is_told_again_what_held_before_it_goes_on(): void
     {
         $lines = "G21 G90 G17\nG0 X5 Y5\nM3 S300\nG1 X20 Y5 F1200\nG1 X20 Y20\nM5\nM2\n";
-        [$said, $kept] = self::talk('engraver', $lines, "at 20.0000 5.0000 off line 4 ready Boat-sign-1\n".str_repeat("done also\n", 5).str_repeat("done\n", 3), 3);
+        [$said, $kept] = self::talk(
+            'engraver',
+            $lines,
+            "at 20.0000 5.0000 off line 4 ready Boat-sign-1\n".str_repeat("done also\n", 5).str_repeat("done\n", 3),
+            3,
+        );
         self::assertSame("where\nalso G21 G90 G17\nalso M5\nalso G0 X20.0000 Y5.0000\nalso G1 F1200\nalso M3 S300\nG1 X20 Y20\nM5\nM2\n", $said);
         self::assertSame([4, 5, 6, 7], $kept);
         $this->expectException(MachineRefused::class);
@@ -167,7 +172,11 @@ final class DevicesTest extends TestCase
         [$said] = self::talk('recorder', $pdf, "have 2\n", 1);
         self::assertSame("have Boat-sign-1\n", $said, 'both are exposed: nothing is sent');
         [$said, $kept] = self::talk('recorder', $pdf, "have 1\ntaken 2\nexposed 2\nfinished\n", 0);
-        self::assertSame([sprintf("have Boat-sign-1\nfilm %d 1 Boat-sign-1\n%s", strlen($pdf), $pdf), [1, 2]], [$said, $kept], 'a plate whose answer was lost is not exposed again');
+        self::assertSame(
+            [sprintf("have Boat-sign-1\nfilm %d 1 Boat-sign-1\n%s", strlen($pdf), $pdf), [1, 2]],
+            [$said, $kept],
+            'a plate whose answer was lost is not exposed again',
+        );
         $this->expectException(MachineRefused::class);
         $this->expectExceptionMessage('knows of 0 plates, and 1 were told to be exposed');
         self::talk('recorder', $pdf, "have 0\ntaken 2\n", 1);
@@ -176,7 +185,10 @@ final class DevicesTest extends TestCase
     #[Test]
     public function a_file_tells_which_machine_takes_it(): void
     {
-        self::assertSame(['recorder', 'cutter', 'engraver', 'engraver', null], array_map(Devices::taking(...), ["%PDF-1.6\n", 'IN;SP1;', "(Tag)\nG21\n", "G21 G90\n", '<svg/>']));
+        self::assertSame(
+            ['recorder', 'cutter', 'engraver', 'engraver', null],
+            array_map(Devices::taking(...), ["%PDF-1.6\n", 'IN;SP1;', "(Tag)\nG21\n", "G21 G90\n", '<svg/>']),
+        );
         self::assertSame(['cutter', 'recorder', 'engraver'], array_keys(Devices::catalogue()));
     }
 }

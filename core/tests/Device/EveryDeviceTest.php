@@ -21,17 +21,41 @@ final class EveryDeviceTest extends TestCase
         foreach (Devices::catalogue() as $kind => $about) {
             self::assertSame($about->format, Formats::about($about->format)->key);
             $values = Stock::values('machine', ['kind' => $kind, ...$about->standIn]);
-            self::assertSame([$kind, $about->standIn['bedHeight']], [$values['kind'], $values['bedHeight']], 'what the stand-in is like is what a shop can say of a machine');
-            self::assertContains($kind, array_map(strval(...), array_keys(array_column(array_map(static fn ($field): array => [$field->name, $field->options], Stock::kinds()['machine']->fields), 1, 0)['kind'])));
+            self::assertSame(
+                [$kind, $about->standIn['bedHeight']],
+                [$values['kind'], $values['bedHeight']],
+                'what the stand-in is like is what a shop can say of a machine',
+            );
+            self::assertContains(
+                $kind,
+                array_map(
+                    strval(...),
+                    array_keys(array_column(
+                        array_map(static fn ($field): array => [$field->name, $field->options], Stock::kinds()['machine']->fields),
+                        1,
+                        0,
+                    )['kind']),
+                ),
+            );
         }
     }
 
     #[Test]
     public function a_file_is_known_by_one_kind_alone(): void
     {
-        foreach (["%PDF-1.7\n" => 'recorder', 'IN;SP1;PU0,0;' => 'cutter', "(made for a head)\nG21\n" => 'engraver', "G21\nG90\n" => 'engraver', 'hello' => null, '' => null] as $bytes => $kind) {
+        foreach ([
+            "%PDF-1.7\n" => 'recorder',
+            'IN;SP1;PU0,0;' => 'cutter',
+            "(made for a head)\nG21\n" => 'engraver',
+            "G21\nG90\n" => 'engraver',
+            'hello' => null,
+            '' => null,
+        ] as $bytes => $kind) {
             self::assertSame($kind, Devices::taking((string) $bytes));
-            self::assertCount($kind === null ? 0 : 1, array_filter(array_keys(Devices::catalogue()), static fn (string $one): bool => Devices::of($one)::takes((string) $bytes)));
+            self::assertCount(
+                $kind === null ? 0 : 1,
+                array_filter(array_keys(Devices::catalogue()), static fn (string $one): bool => Devices::of($one)::takes((string) $bytes)),
+            );
         }
     }
 }

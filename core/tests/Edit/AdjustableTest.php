@@ -140,9 +140,17 @@ final class AdjustableTest extends TestCase
     public function a_stroke_inside_or_outside_stays_on_its_side_of_the_edge(): void
     {
         $id = $this->bench->shape('rectangle', 50, 50, 40, 20, ['fill' => 'none', 'line' => '#000000', 'lineWidth' => 2]);
-        foreach (['inside' => [40.0, 20.0, 40 * 20 - 36 * 16], 'outside' => [44.0, 24.0, 44 * 24 - 40 * 20], 'centre' => [42.0, 22.0, 42 * 22 - 38 * 18]] as $side => [$width, $height, $area]) {
+        foreach ([
+            'inside' => [40.0, 20.0, 40 * 20 - 36 * 16],
+            'outside' => [44.0, 24.0, 44 * 24 - 40 * 20],
+            'centre' => [42.0, 22.0, 42 * 22 - 38 * 18],
+        ] as $side => [$width, $height, $area]) {
             $this->bench->do('stroke', ['pieces' => [$id], 'side' => $side]);
-            $flat = StrokeRegion::of($this->bench->piece($id)->shape, $this->bench->piece($id)->stroke ?? throw new \LogicException, $this->bench->art->tolerance());
+            $flat = StrokeRegion::of(
+                $this->bench->piece($id)->shape,
+                $this->bench->piece($id)->stroke ?? throw new \LogicException,
+                $this->bench->art->tolerance(),
+            );
             self::assertEqualsWithDelta([$width, $height, (float) $area], [$flat->box()?->width(), $flat->box()?->height(), $flat->area()], 1e-4, $side);
         }
     }

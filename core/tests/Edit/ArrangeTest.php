@@ -116,7 +116,11 @@ final class ArrangeTest extends TestCase
         $bench->do('place', ['pieces' => [$id], 'angle' => 20])->do('flip', ['pieces' => [$id], 'way' => 'across']);
         self::assertEqualsWithDelta(-20.0, $bench->piece($id)->turn, 1e-9);
         $bench->do('flip', ['pieces' => [$id], 'way' => 'across'])->do('place', ['pieces' => [$id], 'angle' => 0]);
-        self::assertEqualsWithDelta(Matrix::translation(0, 0)->apply($before[0], $before[1])->x - $before[6], $bench->piece($id)->shape->contours[0]->coords[0] - $bench->piece($id)->shape->contours[0]->coords[6], 1e-9);
+        self::assertEqualsWithDelta(
+            Matrix::translation(0, 0)->apply($before[0], $before[1])->x - $before[6],
+            $bench->piece($id)->shape->contours[0]->coords[0] - $bench->piece($id)->shape->contours[0]->coords[6],
+            1e-9,
+        );
     }
 
     #[Test]
@@ -197,8 +201,14 @@ final class ArrangeTest extends TestCase
         $bench->do('guide', ['upright' => true, 'at' => '2in/2']);
         self::assertEqualsWithDelta(25.4, $bench->art->guides[0]->at, 1e-9);
         $bench->do('centre-lines');
-        self::assertSame([[true, 100.0], [false, 75.0]], array_map(static fn ($guide): array => [$guide->upright, $guide->at], array_slice($bench->art->guides, 1)));
-        $bench->do('centre-lines')->do('guide', ['guide' => $bench->art->guides[0]->id, 'at' => 30])->do('remove-guide', ['guide' => $bench->art->guides[0]->id]);
+        self::assertSame(
+            [[true, 100.0], [false, 75.0]],
+            array_map(static fn ($guide): array => [$guide->upright, $guide->at], array_slice($bench->art->guides, 1)),
+        );
+        $bench->do('centre-lines')->do(
+            'guide',
+            ['guide' => $bench->art->guides[0]->id, 'at' => 30],
+        )->do('remove-guide', ['guide' => $bench->art->guides[0]->id]);
         self::assertSame([], $bench->art->guides);
     }
 }

@@ -75,34 +75,80 @@ final class EveryEditTest extends TestCase
     {
         $bench = self::bench();
         $named = array_column(array_map(static fn (Piece $piece): array => [$piece->name, $piece->id], $bench->art->pieces), 1, 0);
-        [$star, $line, $square, $text, $oblong, $disc] = array_map(static fn (string $name): string => $named[$name], ['star', 'line', 'square', 'text', 'oblong', 'disc']);
+        [$star, $line, $square, $text, $oblong, $disc] = array_map(
+            static fn (string $name): string => $named[$name],
+            ['star', 'line', 'square', 'text', 'oblong', 'disc'],
+        );
         $layer = $bench->art->layers[1]->id;
         $guide = $bench->art->guides[0]->id;
         $stops = [['at' => 0, 'colour' => '#ff0000'], ['at' => 1, 'colour' => '#0000ff']];
         $own = [
             'weld' => ['pieces' => [$oblong, $disc]], 'cut-away' => ['pieces' => [$oblong, $disc]], 'keep-overlap' => ['pieces' => [$oblong, $disc]],
             'keep-difference' => ['pieces' => [$oblong, $disc]], 'split-all' => ['pieces' => [$oblong, $disc]],
-            'move' => ['pieces' => [$star], 'x' => 5], 'transform' => ['pieces' => [$star], 'matrix' => [0, 1, -1, 0, 60, 0]], 'place' => ['pieces' => [$star], 'width' => '12mm'],
-            'flip' => ['pieces' => [$line], 'way' => 'across'], 'align' => ['pieces' => [$star, $square], 'edge' => 'top'], 'distribute' => ['pieces' => [$star, $square], 'way' => 'across', 'by' => 3],
+            'move' => ['pieces' => [$star], 'x' => 5],
+            'transform' => ['pieces' => [$star], 'matrix' => [0, 1, -1, 0, 60, 0]],
+            'place' => ['pieces' => [$star], 'width' => '12mm'],
+            'flip' => ['pieces' => [$line], 'way' => 'across'],
+            'align' => ['pieces' => [$star, $square], 'edge' => 'top'],
+            'distribute' => ['pieces' => [$star, $square], 'way' => 'across', 'by' => 3],
             'order' => ['pieces' => [$star], 'to' => 'front'], 'mark' => ['pieces' => [$star], 'name' => 'Ray'], 'add-layer' => ['name' => 'Third'],
-            'change-layer' => ['layer' => $layer, 'name' => 'Top'], 'order-layer' => ['layer' => $layer, 'way' => 'down'], 'remove-layer' => ['layer' => $layer], 'to-layer' => ['pieces' => [$star], 'layer' => $layer],
+            'change-layer' => ['layer' => $layer, 'name' => 'Top'],
+            'order-layer' => ['layer' => $layer, 'way' => 'down'],
+            'remove-layer' => ['layer' => $layer],
+            'to-layer' => ['pieces' => [$star], 'layer' => $layer],
             'guide' => ['upright' => false, 'at' => 12], 'remove-guide' => ['guide' => $guide], 'draw-shape' => ['shape' => 'heart', 'x' => 5, 'y' => 5],
-            'shape-values' => ['pieces' => [$star], 'points' => 9], 'draw-line' => ['coords' => [0, 0, 3, 3, 6, 3, 9, 0]], 'continue-line' => ['piece' => $line, 'end' => true, 'coords' => [50, 80, 55, 85, 60, 85, 65, 80]],
-            'brush-line' => ['points' => [0, 0, 5, 1, 10, 0, 15, 3, 20, 0]], 'move-nodes' => ['piece' => $square, 'nodes' => [[0, 1]], 'x' => 2], 'move-handle' => ['piece' => $line, 'nodes' => [[0, 0]], 'out' => true, 'x' => 22, 'y' => 50],
-            'bend-segment' => ['piece' => $line, 'segments' => [[0, 0]], 't' => 0.5, 'x' => 30, 'y' => 50], 'add-node' => ['piece' => $line, 'segments' => [[0, 0]], 't' => 0.4], 'delete-nodes' => ['piece' => $square, 'nodes' => [[0, 1]]],
-            'node-kind' => ['piece' => $square, 'nodes' => [[0, 1]], 'to' => 'smooth'], 'segment-kind' => ['piece' => $square, 'segments' => [[0, 0]], 'to' => 'curve'], 'break-at' => ['piece' => $square, 'nodes' => [[0, 1], [0, 3]]],
-            'delete-segment' => ['piece' => $square, 'segments' => [[0, 0]]], 'close-line' => ['piece' => $line], 'reverse-line' => ['piece' => $line], 'round-corners' => ['piece' => $square, 'radius' => 4],
-            'mirror-half' => ['pieces' => [$line], 'x' => 60], 'repeat' => ['pieces' => [$square], 'as' => 'row', 'count' => 3, 'stepX' => 12], 'fill' => ['pieces' => [$star], 'gradient' => ['kind' => 'radial', 'axis' => [30, 30, 45, 30], 'stops' => $stops]],
-            'stroke' => ['pieces' => [$star], 'width' => '2mm', 'profile' => 'swell'], 'blend' => ['pieces' => [$star], 'blend' => 'multiply'], 'recolour' => ['colour' => '#aa3311', 'to' => '#11aa33'],
-            'text' => ['text' => 'Pier', 'family' => 'Zilla Slab'], 'set-text' => ['pieces' => [$text], 'size' => 11], 'clip' => ['pieces' => [$oblong, $disc]], 'compound' => ['pieces' => [$oblong, $disc]],
-            'ungroup' => ['pieces' => [$oblong, $disc]], 'group' => ['pieces' => [$star, $square]], 'copy' => ['pieces' => [$star], 'x' => 4], 'link-copy' => ['pieces' => [$star], 'x' => 4], 'remove' => ['pieces' => [$star]],
+            'shape-values' => ['pieces' => [$star], 'points' => 9],
+            'draw-line' => ['coords' => [0, 0, 3, 3, 6, 3, 9, 0]],
+            'continue-line' => ['piece' => $line, 'end' => true, 'coords' => [50, 80, 55, 85, 60, 85, 65, 80]],
+            'brush-line' => ['points' => [0, 0, 5, 1, 10, 0, 15, 3, 20, 0]],
+            'move-nodes' => ['piece' => $square, 'nodes' => [[0, 1]], 'x' => 2],
+            'move-handle' => ['piece' => $line, 'nodes' => [[0, 0]], 'out' => true, 'x' => 22, 'y' => 50],
+            'bend-segment' => ['piece' => $line, 'segments' => [[0, 0]], 't' => 0.5, 'x' => 30, 'y' => 50],
+            'add-node' => ['piece' => $line, 'segments' => [[0, 0]], 't' => 0.4],
+            'delete-nodes' => ['piece' => $square, 'nodes' => [[0, 1]]],
+            'node-kind' => ['piece' => $square, 'nodes' => [[0, 1]], 'to' => 'smooth'],
+            'segment-kind' => ['piece' => $square, 'segments' => [[0, 0]], 'to' => 'curve'],
+            'break-at' => ['piece' => $square, 'nodes' => [[0, 1], [0, 3]]],
+            'delete-segment' => ['piece' => $square, 'segments' => [[0, 0]]],
+            'close-line' => ['piece' => $line],
+            'reverse-line' => ['piece' => $line],
+            'round-corners' => ['piece' => $square, 'radius' => 4],
+            'mirror-half' => ['pieces' => [$line], 'x' => 60],
+            'repeat' => ['pieces' => [$square], 'as' => 'row', 'count' => 3, 'stepX' => 12],
+            'fill' => ['pieces' => [$star], 'gradient' => ['kind' => 'radial', 'axis' => [30, 30, 45, 30], 'stops' => $stops]],
+            'stroke' => ['pieces' => [$star], 'width' => '2mm', 'profile' => 'swell'],
+            'blend' => ['pieces' => [$star], 'blend' => 'multiply'],
+            'recolour' => ['colour' => '#aa3311', 'to' => '#11aa33'],
+            'text' => ['text' => 'Pier', 'family' => 'Zilla Slab'],
+            'set-text' => ['pieces' => [$text], 'size' => 11],
+            'clip' => ['pieces' => [$oblong, $disc]],
+            'compound' => ['pieces' => [$oblong, $disc]],
+            'ungroup' => ['pieces' => [$oblong, $disc]],
+            'group' => ['pieces' => [$star, $square]],
+            'copy' => ['pieces' => [$star], 'x' => 4],
+            'link-copy' => ['pieces' => [$star], 'x' => 4],
+            'remove' => ['pieces' => [$star]],
             'bake' => ['pieces' => [$star]], 'centre-lines' => [],
-            'outline-strokes' => ['pieces' => [$star]], 'cells' => ['pieces' => [$oblong, $disc], 'lift' => '135,92'], 'fill-enclosed' => ['pieces' => [$square], 'at' => '80,80', 'fill' => '#c33'],
-            'weave' => ['pieces' => [$oblong, $disc], 'gap' => '0.5mm'], 'part' => ['pieces' => [$square], 'angle' => 45], 'inset' => ['pieces' => [$square], 'distance' => 2],
-            'outset' => ['pieces' => [$square], 'distance' => '1/8in', 'join' => 'bevel'], 'ring' => ['pieces' => [$square], 'inner' => 1, 'outer' => 2], 'cut-border' => ['pieces' => [$oblong, $disc], 'distance' => 3],
-            'drop-shade' => ['pieces' => [$square], 'distance' => 4], 'spread-behind' => ['pieces' => [$disc], 'by' => 1], 'wrap' => ['pieces' => [$text], 'shape' => 'arc', 'amount' => '20%'],
-            'line-insert' => ['what' => 'thicken', 'values' => ['width' => '1mm']], 'line-remove' => ['step' => 'clean-nodes'], 'line-move' => ['step' => 'clean-nodes', 'at' => 0], 'line-copy' => ['step' => 'clean-nodes'],
-            'line-cure' => ['what' => 'islands', 'values' => ['how' => 'drop']], 'line-switch' => ['step' => 'solid-colours', 'on' => true], 'line-set' => ['step' => 'clean-nodes', 'values' => ['deviation' => '0.02mm']], 'line-use' => ['steps' => [['kind' => 'outline-strokes'], ['kind' => 'mirror', 'on' => false]]],
+            'outline-strokes' => ['pieces' => [$star]],
+            'cells' => ['pieces' => [$oblong, $disc], 'lift' => '135,92'],
+            'fill-enclosed' => ['pieces' => [$square], 'at' => '80,80', 'fill' => '#c33'],
+            'weave' => ['pieces' => [$oblong, $disc], 'gap' => '0.5mm'],
+            'part' => ['pieces' => [$square], 'angle' => 45],
+            'inset' => ['pieces' => [$square], 'distance' => 2],
+            'outset' => ['pieces' => [$square], 'distance' => '1/8in', 'join' => 'bevel'],
+            'ring' => ['pieces' => [$square], 'inner' => 1, 'outer' => 2],
+            'cut-border' => ['pieces' => [$oblong, $disc], 'distance' => 3],
+            'drop-shade' => ['pieces' => [$square], 'distance' => 4],
+            'spread-behind' => ['pieces' => [$disc], 'by' => 1],
+            'wrap' => ['pieces' => [$text], 'shape' => 'arc', 'amount' => '20%'],
+            'line-insert' => ['what' => 'thicken', 'values' => ['width' => '1mm']],
+            'line-remove' => ['step' => 'clean-nodes'],
+            'line-move' => ['step' => 'clean-nodes', 'at' => 0],
+            'line-copy' => ['step' => 'clean-nodes'],
+            'line-cure' => ['what' => 'islands', 'values' => ['how' => 'drop']],
+            'line-switch' => ['step' => 'solid-colours', 'on' => true],
+            'line-set' => ['step' => 'clean-nodes', 'values' => ['deviation' => '0.02mm']],
+            'line-use' => ['steps' => [['kind' => 'outline-strokes'], ['kind' => 'mirror', 'on' => false]]],
             'mend' => ['step' => 'thicken', 'line' => '1.5mm', 'gap' => '0.1mm'],
             'merge-by-colour' => ['pieces' => [$oblong, $disc]], 'pull-apart' => ['pieces' => [$star, $square], 'by' => 3],
         ];
@@ -128,7 +174,10 @@ final class EveryEditTest extends TestCase
         self::assertSame(ArtworkJson::encode($after), ArtworkJson::encode($again));
         self::assertSame(ArtworkJson::encode($before), ArtworkJson::encode($stored(ArtworkDifference::between($after, $before))->on($again)));
         // The same edit on the same art gives the same art: what is replayed is what was made.
-        self::assertSame(ArtworkJson::encode($after), ArtworkJson::encode(Edits::applied(Edits::make($kind, $fields, self::fonts()), self::bench()->art, self::fonts())));
+        self::assertSame(
+            ArtworkJson::encode($after),
+            ArtworkJson::encode(Edits::applied(Edits::make($kind, $fields, self::fonts()), self::bench()->art, self::fonts())),
+        );
     }
 
     /** @param  array<string, mixed>  $fields */
@@ -165,7 +214,12 @@ final class EveryEditTest extends TestCase
         if ($kind !== 'mark') {
             self::assertRefused($kind, $fields, $locked, '/locked/');
         }
-        self::assertRefused($kind, $fields, $bench->art->withPieces(array_values(array_filter($bench->art->pieces, static fn (Piece $piece): bool => ! in_array($piece->id, $ids, true)))), '/not on the bench any more/');
+        self::assertRefused(
+            $kind,
+            $fields,
+            $bench->art->withPieces(array_values(array_filter($bench->art->pieces, static fn (Piece $piece): bool => ! in_array($piece->id, $ids, true)))),
+            '/not on the bench any more/',
+        );
     }
 
     /** @param  array<string, mixed>  $fields */
@@ -182,7 +236,21 @@ final class EveryEditTest extends TestCase
     #[Test]
     public function every_kind_that_is_registered_is_tried_here(): void
     {
-        $elsewhere = ['paste', 'reference', 'true-size', 're-square', 'join-ends', 'join-lines', 'release-clip', 'separate', 'trim', 'extend', 'lift-hole', 'fill-hole', 'clean-nodes'];
+        $elsewhere = [
+            'paste',
+            'reference',
+            'true-size',
+            're-square',
+            'join-ends',
+            'join-lines',
+            'release-clip',
+            'separate',
+            'trim',
+            'extend',
+            'lift-hole',
+            'fill-hole',
+            'clean-nodes',
+        ];
         self::assertEqualsCanonicalizing(self::registered(), [...array_keys(iterator_to_array(self::calls())), ...$elsewhere]);
     }
 
@@ -200,16 +268,27 @@ final class EveryEditTest extends TestCase
                 $file = (string) (new \ReflectionClass($one))->getFileName();
                 $code .= $one === $class || str_contains($code, (new \ReflectionClass($one))->getShortName().'::') ? file_get_contents($file) : '';
             }
-            preg_match_all('/\$(?:this->)?in(?:put)?->(?:has|text|flag|choice|number|length|angle|matrix|numbers|places|spots?|path|colour|percentage|nested|raw)\(\'(\w+)\'/', $code, $found);
+            preg_match_all(
+                '/\$(?:this->)?in(?:put)?->(?:has|text|flag|choice|number|length|angle|matrix|numbers|places|spots?|path|colour|percentage|nested|raw)\(\'(\w+)\'/',
+                $code,
+                $found,
+            );
             foreach (array_keys(Edits::kinds(), $class, true) as $sister) {
                 array_push($fields, ...array_map(static fn (Field $field): string => $field->name, $class::about($sister)->fields));
             }
-            $read = array_diff($found[1], ['pieces', 'kind', 'fromHere'], $kind === 'fill' ? ['stops', 'axis', 'spread'] : []); // what a gradient consists of is one field
+            $read = array_diff(
+                $found[1],
+                ['pieces', 'kind', 'fromHere'],
+                $kind === 'fill' ? ['stops', 'axis', 'spread'] : [],
+            ); // what a gradient consists of is one field
             self::assertSame([], array_values(array_diff($read, $fields)), "{$kind} reads what it does not describe");
         }
     }
 
-    /** Shapes that are live, linked copies, letters, letters on a line, open lines, groups, clipped and stroked pieces: every tool of shaping takes them all. */
+    /**
+     * Shapes that are live, linked copies, letters, letters on a line, open lines, groups, clipped and stroked pieces: every tool of shaping takes them
+     * all.
+     */
     #[Test]
     public function every_tool_of_shaping_takes_every_sort_of_piece(): void
     {
@@ -218,7 +297,12 @@ final class EveryEditTest extends TestCase
         $bench->do('clip', ['pieces' => [$named['square'], $bench->shape('ellipse', 85, 85, 25, 25)]]);
         $named['clipped'] = $named['square'];
         $tools = [
-            'weld' => [], 'cells' => ['rest' => 'lift'], 'part' => ['sectors' => 3], 'inset' => ['distance' => 0.05], 'outset' => ['distance' => 1], 'ring' => ['inner' => 0.05, 'outer' => 0.3],
+            'weld' => [],
+            'cells' => ['rest' => 'lift'],
+            'part' => ['sectors' => 3],
+            'inset' => ['distance' => 0.05],
+            'outset' => ['distance' => 1],
+            'ring' => ['inner' => 0.05, 'outer' => 0.3],
             'cut-border' => [], 'drop-shade' => [], 'spread-behind' => [], 'wrap' => ['amount' => 0.1],
         ];
         foreach ($named as $name => $id) {
@@ -243,8 +327,117 @@ final class EveryEditTest extends TestCase
     public function nonsense_is_refused_in_one_sentence_whatever_it_is(): void
     {
         $random = new Randomizer(new Mt19937(20261126));
-        $nonsense = [null, true, false, 0, -1, 7, 1e300, -1e-300, NAN, INF, '', 'x', '5mm', '1,200', '40%', '1/0', "\xC3\x28", str_repeat('9', 5000), [], [[]], [[0, 0]], [[-1, 5]], [['x']], ['a' => 1], [1e300], [0, 0, 0, 0, 0, 0], '#ff0000', 'none', '<b>', ['kind' => 'linear'], ['stops' => []]];
-        $names = ['pieces', 'piece', 'x', 'y', 'width', 'height', 'matrix', 'coords', 'nodes', 'segments', 'contour', 'segment', 'node', 't', 'to', 'edge', 'way', 'of', 'by', 'shape', 'as', 'kind', 'count', 'colour', 'gradient', 'opacity', 'stops', 'dashes', 'profile', 'text', 'family', 'size', 'along', 'slide', 'layer', 'guide', 'at', 'upright', 'name', 'angle', 'radius', 'reach', 'points', 'from', 'inside', 'side', 'art', 'picture', 'strength', 'near', 'fill', 'line', 'lineWidth', 'originX', 'join', 'drop', 'lift', 'paint', 'rest', 'meet', 'mend', 'leftover', 'slices', 'sectors', 'distance', 'steps', 'spacing', 'gap', 'pattern', 'turn', 'amount', 'frame', 'knife', 'deviation', 'dropHoles', 'scale'];
+        $nonsense = [
+            null,
+            true,
+            false,
+            0,
+            -1,
+            7,
+            1e300,
+            -1e-300,
+            NAN,
+            INF,
+            '',
+            'x',
+            '5mm',
+            '1,200',
+            '40%',
+            '1/0',
+            "\xC3\x28",
+            str_repeat('9', 5000),
+            [],
+            [[]],
+            [[0, 0]],
+            [[-1, 5]],
+            [['x']],
+            ['a' => 1],
+            [1e300],
+            [0, 0, 0, 0, 0, 0],
+            '#ff0000',
+            'none',
+            '<b>',
+            ['kind' => 'linear'],
+            ['stops' => []],
+        ];
+        $names = [
+            'pieces',
+            'piece',
+            'x',
+            'y',
+            'width',
+            'height',
+            'matrix',
+            'coords',
+            'nodes',
+            'segments',
+            'contour',
+            'segment',
+            'node',
+            't',
+            'to',
+            'edge',
+            'way',
+            'of',
+            'by',
+            'shape',
+            'as',
+            'kind',
+            'count',
+            'colour',
+            'gradient',
+            'opacity',
+            'stops',
+            'dashes',
+            'profile',
+            'text',
+            'family',
+            'size',
+            'along',
+            'slide',
+            'layer',
+            'guide',
+            'at',
+            'upright',
+            'name',
+            'angle',
+            'radius',
+            'reach',
+            'points',
+            'from',
+            'inside',
+            'side',
+            'art',
+            'picture',
+            'strength',
+            'near',
+            'fill',
+            'line',
+            'lineWidth',
+            'originX',
+            'join',
+            'drop',
+            'lift',
+            'paint',
+            'rest',
+            'meet',
+            'mend',
+            'leftover',
+            'slices',
+            'sectors',
+            'distance',
+            'steps',
+            'spacing',
+            'gap',
+            'pattern',
+            'turn',
+            'amount',
+            'frame',
+            'knife',
+            'deviation',
+            'dropHoles',
+            'scale',
+        ];
         $bench = self::bench()->art;
         $calls = iterator_to_array(self::calls());
         $made = $refused = 0;

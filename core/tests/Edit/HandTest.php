@@ -125,6 +125,9 @@ final class HandTest extends TestCase
         self::assertSame('Shape, white', Called::name($bench->piece($circle)), 'what was cut from a circle is none');
         $bench->do('mark', ['pieces' => [$circle], 'name' => 'Moon']);
         self::assertSame('Moon', Called::name($bench->piece($circle)));
-        self::assertSame(['black', 'white', 'dark blue', 'yellow'], array_map(static fn (string $hex): string => Called::colour(Colour::fromHex($hex)), ['#050505', '#fdfdfa', '#16284c', '#f8d030']));
+        self::assertSame(
+            ['black', 'white', 'dark blue', 'yellow'],
+            array_map(static fn (string $hex): string => Called::colour(Colour::fromHex($hex)), ['#050505', '#fdfdfa', '#16284c', '#f8d030']),
+        );
     }
 }

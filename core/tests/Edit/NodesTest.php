@@ -151,7 +151,10 @@ final class NodesTest extends TestCase
         $this->bench->do('continue-line', ['piece' => $id, 'coords' => [10, 0, 10, 0, 10, 10, 10, 10]]);
         $this->bench->do('continue-line', ['piece' => $id, 'end' => false, 'coords' => [0, 0, 0, 0, 0, 10, 0, 10]]);
         self::assertSame([0.0, 10.0], array_slice($this->contour($id)->coords, 0, 2));
-        $this->bench->do('continue-line', ['piece' => $id, 'coords' => [10, 10, 10, 10, 0, 10, 0, 10], 'closed' => true, 'fill' => '#00ff00', 'line' => 'none']);
+        $this->bench->do(
+            'continue-line',
+            ['piece' => $id, 'coords' => [10, 10, 10, 10, 0, 10, 0, 10], 'closed' => true, 'fill' => '#00ff00', 'line' => 'none'],
+        );
         self::assertSame(['#00ff00', null], [$this->bench->piece($id)->fill?->colour->hex(), $this->bench->piece($id)->stroke]);
         self::assertSame([true, 4], [$this->contour($id)->closed, $this->contour($id)->nodeCount()]);
         self::assertEqualsWithDelta(100.0, abs($this->contour($id)->area()), 1e-9);

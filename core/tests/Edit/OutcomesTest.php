@@ -63,7 +63,12 @@ final class OutcomesTest extends TestCase
         self::assertTrue(Look::between($large->atWidth(200.0), $small)->isNone());
         self::assertNotNull($large->piece($id)?->recipe, 'it stays adjustable');
         $unlike = $small->piece($id)?->transformed(\NeatEdge\Core\Geometry\Matrix::scaling(2, 1));
-        self::assertEqualsWithDelta(2.0, $unlike?->shape->box()?->width() / $small->piece($id)?->shape->box()?->width(), 0.06, 'stretched one way it takes the size alone');
+        self::assertEqualsWithDelta(
+            2.0,
+            $unlike?->shape->box()?->width() / $small->piece($id)?->shape->box()?->width(),
+            0.06,
+            'stretched one way it takes the size alone',
+        );
     }
 
     #[Test]
@@ -116,7 +121,11 @@ final class OutcomesTest extends TestCase
         $ids = array_map(static fn (Piece $piece): string => $piece->id, $this->bench->art->pieces);
         self::assertSame($ids, array_values(array_unique($ids)));
         self::assertContains($disc, $ids);
-        self::assertEqualsWithDelta(900 + 500 + 225 * M_PI - self::crossInDisc(), array_sum(array_map(static fn (Piece $piece): float => $piece->shape->area(), $this->bench->art->pieces)), 0.1);
+        self::assertEqualsWithDelta(
+            900 + 500 + 225 * M_PI - self::crossInDisc(),
+            array_sum(array_map(static fn (Piece $piece): float => $piece->shape->area(), $this->bench->art->pieces)),
+            0.1,
+        );
     }
 
     /** What of the cross lies in the disc, counted by a grid: an area of our own, not the map's. */
@@ -202,7 +211,12 @@ final class OutcomesTest extends TestCase
         $before = $this->bench->box($text);
         $this->bench->do('move-nodes', ['piece' => $line, 'nodes' => [[0, 1]], 'x' => 0, 'y' => -24]);
         $along = $this->bench->piece($text)->recipe?->base instanceof Lettering ? $this->bench->piece($text)->recipe->base->setting->along : null;
-        self::assertEqualsWithDelta($this->bench->piece($copy)->shape->contours[0]->coords, $along?->coords, 1e-9, 'the letters stand on the copy as it is now');
+        self::assertEqualsWithDelta(
+            $this->bench->piece($copy)->shape->contours[0]->coords,
+            $along?->coords,
+            1e-9,
+            'the letters stand on the copy as it is now',
+        );
         $moved = $this->bench->box($text);
         self::assertLessThan($before[1] - 5, $moved[1]);
         // Without the line they stay where they are and follow nobody.
@@ -216,7 +230,10 @@ final class OutcomesTest extends TestCase
     #[Test]
     public function drawn_letters_have_all_their_contours_and_stand_apart_as_they_are_told(): void
     {
-        $set = fn (string $text, array $more = []): Piece => $this->bench->piece($this->bench->do('text', ['text' => $text, 'family' => 'DejaVu Sans', 'size' => 20, ...$more])->made[0]);
+        $set = fn (string $text, array $more = []): Piece => $this->bench->piece($this->bench->do(
+            'text',
+            ['text' => $text, 'family' => 'DejaVu Sans', 'size' => 20, ...$more],
+        )->made[0]);
         self::assertCount(2, $set('o')->shape->contours, 'an o has its hole');
         self::assertCount(3, $set('B')->shape->contours);
         self::assertCount(2 + 3 + 2, $set('oBi')->shape->contours);
@@ -242,7 +259,10 @@ final class OutcomesTest extends TestCase
             [[0.0, \NeatEdge\Core\Measure\Colour::fromHex('#ff0000'), 1.0], [1.0, \NeatEdge\Core\Measure\Colour::fromHex('#0000ff'), 1.0]],
             \NeatEdge\Core\Geometry\Matrix::identity(),
         ));
-        $this->bench->art = $this->bench->art->mapped(static fn (Piece $piece): Piece => $piece->with(stroke: $piece->stroke?->with(paint: $gradient)), [$id => true]);
+        $this->bench->art = $this->bench->art->mapped(
+            static fn (Piece $piece): Piece => $piece->with(stroke: $piece->stroke?->with(paint: $gradient)),
+            [$id => true],
+        );
         $this->bench->do('stroke', ['pieces' => [$id], 'opacity' => 0.25]);
         $paint = $this->bench->piece($id)->stroke?->paint;
         self::assertNotNull($paint?->gradient, 'the gradient stays');
@@ -363,7 +383,11 @@ final class OutcomesTest extends TestCase
     #[Test]
     public function letters_on_a_line_stay_where_they_are_when_their_line_becomes_another(): void
     {
-        $art = self::edited(new Artwork(100, 100, []), 'draw-shape', ['shape' => 'ellipse', 'x' => 20, 'y' => 20, 'width' => 60, 'height' => 60, 'line' => '#000000', 'lineWidth' => 2, 'fill' => '#cc3333']);
+        $art = self::edited(
+            new Artwork(100, 100, []),
+            'draw-shape',
+            ['shape' => 'ellipse', 'x' => 20, 'y' => 20, 'width' => 60, 'height' => 60, 'line' => '#000000', 'lineWidth' => 2, 'fill' => '#cc3333'],
+        );
         $ring = $art->pieces[0]->id;
         $art = self::edited($art, 'text', ['text' => 'HARBOUR', 'size' => 8, 'along' => $ring, 'family' => 'DejaVu Sans']);
         $art = self::edited($art, 'draw-shape', ['shape' => 'rectangle', 'x' => 10, 'y' => 30, 'width' => 30, 'height' => 30, 'fill' => '#cc3333']);
@@ -381,21 +405,36 @@ final class OutcomesTest extends TestCase
         $stood = $at($art);
         $plain = self::edited($art, 'bake', ['pieces' => [$ring]]);
         foreach ([
-            'plain' => $plain, 'turned round' => self::edited($plain, 'reverse-line', ['piece' => $ring]), 'outlined' => self::edited($art, 'outline-strokes', ['pieces' => [$ring], 'keep' => 'stroke']),
+            'plain' => $plain,
+            'turned round' => self::edited($plain, 'reverse-line', ['piece' => $ring]),
+            'outlined' => self::edited($art, 'outline-strokes', ['pieces' => [$ring], 'keep' => 'stroke']),
             'welded' => self::edited($art, 'weld', ['pieces' => [$ring, $other]]), 'cut' => self::edited($art, 'cut-away', ['pieces' => [$ring, $other]]),
         ] as $how => $after) {
             self::assertEqualsWithDelta($stood, $at($after), 1.0, $how);
         }
-        self::assertEqualsWithDelta($stood[0] + 5, $at(self::edited($art, 'move', ['pieces' => [$ring], 'x' => 5, 'y' => 0]))[0], 0.05, 'a line that is moved takes them along');
+        self::assertEqualsWithDelta(
+            $stood[0] + 5,
+            $at(self::edited($art, 'move', ['pieces' => [$ring], 'x' => 5, 'y' => 0]))[0],
+            0.05,
+            'a line that is moved takes them along',
+        );
     }
 
     #[Test]
     public function a_letter_and_every_compound_come_apart_and_look_the_same(): void
     {
-        $art = self::edited(new Artwork(100, 100, []), 'text', ['text' => 'B', 'size' => 60, 'x' => 20, 'y' => 80, 'family' => 'DejaVu Sans', 'fill' => '#203050']);
+        $art = self::edited(
+            new Artwork(100, 100, []),
+            'text',
+            ['text' => 'B', 'size' => 60, 'x' => 20, 'y' => 80, 'family' => 'DejaVu Sans', 'fill' => '#203050'],
+        );
         $apart = self::edited($art, 'separate', ['pieces' => [$art->pieces[0]->id]]);
         self::assertSame(['#203050', '#ffffff', '#ffffff'], array_map(static fn (Piece $piece): ?string => $piece->fill?->colour->hex(), $apart->pieces));
-        self::assertEqualsWithDelta(abs($art->pieces[0]->shape->area()), abs($apart->pieces[0]->shape->area()) - abs($apart->pieces[1]->shape->area()) - abs($apart->pieces[2]->shape->area()), 1e-6);
+        self::assertEqualsWithDelta(
+            abs($art->pieces[0]->shape->area()),
+            abs($apart->pieces[0]->shape->area()) - abs($apart->pieces[1]->shape->area()) - abs($apart->pieces[2]->shape->area()),
+            1e-6,
+        );
         $square = Contour::rectangle(10, 10, 30, 30);
         $twice = new Artwork(100, 100, [new Piece('a', new Shape([$square, $square, Contour::rectangle(40, 10, 20, 20)]), new Paint(new Colour(1, 2, 3)))]);
         self::assertCount(3, self::edited($twice, 'separate', ['pieces' => ['a']])->pieces, 'outlines on each other are none lost');

@@ -27,7 +27,17 @@ final class PaintAndTextTest extends TestCase
     public function a_fill_is_none_one_colour_or_a_gradient_between_two_places(): void
     {
         $id = $this->bench->shape('ellipse', 50, 50, 40, 40);
-        $this->bench->do('fill', ['pieces' => [$id], 'gradient' => ['kind' => 'linear', 'axis' => [30, 50, 70, 50], 'stops' => [['at' => 0, 'colour' => '#ff0000'], ['at' => 1, 'colour' => '#0000ff']]]]);
+        $this->bench->do(
+            'fill',
+            [
+                'pieces' => [$id],
+                'gradient' => [
+                    'kind' => 'linear',
+                    'axis' => [30, 50, 70, 50],
+                    'stops' => [['at' => 0, 'colour' => '#ff0000'], ['at' => 1, 'colour' => '#0000ff']],
+                ],
+            ],
+        );
         $fill = $this->bench->piece($id)->fill;
         self::assertSame(['#800080', true], [$fill?->colour->hex(), $fill?->gradient !== null]);
         $this->bench->do('transform', ['pieces' => [$id], 'matrix' => [1, 0, 0, 1, 10, 0]]);
@@ -44,12 +54,27 @@ final class PaintAndTextTest extends TestCase
         $a = $this->bench->shape('ellipse', 50, 50, 40, 40, ['fill' => '#aa0000']);
         $b = $this->bench->shape('star', 50, 50, 40, 40, ['fill' => 'none', 'line' => '#AA0000']);
         $c = $this->bench->shape('star', 90, 50, 40, 40);
-        $this->bench->do('fill', ['pieces' => [$c], 'gradient' => ['kind' => 'radial', 'axis' => [90, 50, 110, 50], 'stops' => [['at' => 0, 'colour' => '#aa0000'], ['at' => 1, 'colour' => '#ffffff']]]]);
+        $this->bench->do(
+            'fill',
+            [
+                'pieces' => [$c],
+                'gradient' => [
+                    'kind' => 'radial',
+                    'axis' => [90, 50, 110, 50],
+                    'stops' => [['at' => 0, 'colour' => '#aa0000'], ['at' => 1, 'colour' => '#ffffff']],
+                ],
+            ],
+        );
         $locked = $this->bench->shape('drop', 120, 50, 10, 20, ['fill' => '#aa0000']);
         $this->bench->do('mark', ['pieces' => [$locked], 'locked' => true])->do('recolour', ['colour' => '#aa0000', 'to' => '#00aa00']);
         self::assertSame(
             ['#00aa00', '#00aa00', '#00aa00', '#aa0000'],
-            [$this->bench->piece($a)->fill?->colour->hex(), $this->bench->piece($b)->stroke?->paint->colour->hex(), $this->bench->piece($c)->fill?->gradient?->stops[0][1]->hex(), $this->bench->piece($locked)->fill?->colour->hex()],
+            [
+                $this->bench->piece($a)->fill?->colour->hex(),
+                $this->bench->piece($b)->stroke?->paint->colour->hex(),
+                $this->bench->piece($c)->fill?->gradient?->stops[0][1]->hex(),
+                $this->bench->piece($locked)->fill?->colour->hex(),
+            ],
         );
     }
 

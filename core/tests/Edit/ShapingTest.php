@@ -33,28 +33,42 @@ final class ShapingTest extends TestCase
     {
         $art = Reader::read('<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="100mm" viewBox="0 0 100 100">'.$svg.'</svg>')->artwork;
 
-        return new Bench($art->withPieces(array_map(static fn (Piece $piece): Piece => $piece->name === '' ? $piece : $piece->with(id: $piece->name), $art->pieces)));
+        return new Bench($art->withPieces(array_map(
+            static fn (Piece $piece): Piece => $piece->name === '' ? $piece : $piece->with(id: $piece->name),
+            $art->pieces,
+        )));
     }
 
     #[Test]
     public function pieces_that_a_gap_of_a_hair_keeps_apart_are_welded_over_it_and_no_corner_moves(): void
     {
-        $art = '<rect id="a" x="10" y="10" width="20" height="60" fill="#333333"/><rect id="b" x="30.03" y="10" width="20" height="60" fill="#333333"/><path id="l" d="M60 10H80V30H70V70H60Z" fill="#333333"/>';
+        $art = '<rect id="a" x="10" y="10" width="20" height="60" fill="#333333"/><rect id="b" x="30.03" y="10" width="20" height="60"'
+            .' fill="#333333"/><path id="l" d="M60 10H80V30H70V70H60Z" fill="#333333"/>';
         $apart = self::bench($art)->do('weld', ['pieces' => ['a', 'b', 'l']]);
         self::assertCount(3, $apart->art->pieces[0]->shape->contours);
         $bridged = self::bench($art)->do('weld', ['pieces' => ['a', 'b', 'l'], 'bridge' => '0.1mm']);
         self::assertCount(2, $bridged->art->pieces[0]->shape->contours, 'the gap of 10 mm stays');
         self::assertEqualsWithDelta(self::area($apart) + 0.03 * 60, self::area($bridged), 1e-3);
-        self::assertSame(10, $bridged->art->pieces[0]->shape->nodeCount(), 'a rectangle and an angle: the seam and the hollow corner have no nodes of their own');
+        self::assertSame(
+            10,
+            $bridged->art->pieces[0]->shape->nodeCount(),
+            'a rectangle and an angle: the seam and the hollow corner have no nodes of their own',
+        );
         // A gap that is wider than said is a part of the drawing.
         self::assertCount(3, self::bench($art)->do('weld', ['pieces' => ['a', 'b', 'l'], 'bridge' => '0.02mm'])->art->pieces[0]->shape->contours);
     }
 
     private static function dial(float $reach = 42.0): Bench
     {
-        $svg = '<circle id="disc" cx="50" cy="50" r="40" fill="#cc3333"/><circle id="hub" cx="50" cy="50" r="10" fill="none" stroke="#222"/><circle id="ring" cx="50" cy="50" r="25" fill="none" stroke="#222"/>';
+        $svg = '<circle id="disc" cx="50" cy="50" r="40" fill="#cc3333"/><circle id="hub" cx="50" cy="50" r="10" fill="none" stroke="#222"/><circle'
+            .' id="ring" cx="50" cy="50" r="25" fill="none" stroke="#222"/>';
         for ($k = 0; $k < 12; $k++) {
-            $svg .= sprintf('<path id="ray%d" d="M50 50 L%F %F" fill="none" stroke="#222"/>', $k, 50 + $reach * cos(deg2rad(30 * $k + 7)), 50 + $reach * sin(deg2rad(30 * $k + 7)));
+            $svg .= sprintf(
+                '<path id="ray%d" d="M50 50 L%F %F" fill="none" stroke="#222"/>',
+                $k,
+                50 + $reach * cos(deg2rad(30 * $k + 7)),
+                50 + $reach * sin(deg2rad(30 * $k + 7)),
+            );
         }
 
         return self::bench($svg);
@@ -112,7 +126,13 @@ final class ShapingTest extends TestCase
         $joined = self::dial();
         $cells = self::marks($joined, 'cells', ['pieces' => self::all($joined)], 'cell');
         self::assertCount(36, $cells);
-        $joined->do('cells', ['pieces' => self::all($joined), 'join' => implode(' ', array_map(static fn (Mark $mark): string => sprintf('%.4f,%.4f', $mark->x, $mark->y), $cells))]);
+        $joined->do(
+            'cells',
+            [
+                'pieces' => self::all($joined),
+                'join' => implode(' ', array_map(static fn (Mark $mark): string => sprintf('%.4f,%.4f', $mark->x, $mark->y), $cells)),
+            ],
+        );
         self::assertSame(['disc'], self::all($joined));
         self::assertSame(4, $joined->piece('disc')->shape->nodeCount(), 'a joined seam leaves no node');
         self::assertEqualsWithDelta($whole, self::area($joined), 1e-9);
@@ -121,21 +141,26 @@ final class ShapingTest extends TestCase
     #[Test]
     public function cells_are_dropped_lifted_and_painted_and_what_was_not_pressed_stays(): void
     {
-        $bench = self::bench('<rect id="low" width="30" height="30" fill="#112233"/><rect id="high" x="20" width="30" height="30" fill="#aa0000"/><rect id="far" x="80" y="80" width="5" height="5" fill="#00aa00"/>');
+        $bench = self::bench('<rect id="low" width="30" height="30" fill="#112233"/><rect id="high" x="20" width="30" height="30" fill="#aa0000"/><rect'
+            .' id="far" x="80" y="80" width="5" height="5" fill="#00aa00"/>');
         $far = $bench->piece('far');
         $bench->do('cells', ['pieces' => ['low', 'high'], 'drop' => '25,15', 'paint' => '5,5 #abc']);
         self::assertEqualsWithDelta(600.0, $bench->piece('high')->shape->area(), 1e-9, 'the overlap is dropped from both');
         self::assertEqualsWithDelta(600.0, $bench->piece('low')->shape->area(), 1e-9);
         self::assertSame('#aabbcc', $bench->piece('low')->fill?->colour->hex());
         self::assertSame($far, $bench->piece('far'));
-        self::assertMatchesRegularExpression('/Nothing encloses the place 70,70/', self::refusal($bench, 'cells', ['pieces' => ['low', 'high'], 'lift' => '70,70']));
+        self::assertMatchesRegularExpression(
+            '/Nothing encloses the place 70,70/',
+            self::refusal($bench, 'cells', ['pieces' => ['low', 'high'], 'lift' => '70,70']),
+        );
         self::assertMatchesRegularExpression('/Press cells first/', self::refusal($bench, 'cells', ['pieces' => ['low', 'high']]));
     }
 
     #[Test]
     public function what_lines_alone_enclose_is_a_cell_and_ends_that_stop_short_are_shown_and_made_to_meet(): void
     {
-        $lines = '<path id="a" d="M10 10 L90 10" fill="none" stroke="#224488"/><path id="b" d="M10 5 L10 90" fill="none" stroke="#224488"/><path id="c" d="M9.5 80 L79.6 10.4" fill="none" stroke="#224488"/>';
+        $lines = '<path id="a" d="M10 10 L90 10" fill="none" stroke="#224488"/><path id="b" d="M10 5 L10 90" fill="none" stroke="#224488"/><path id="c"'
+            .' d="M9.5 80 L79.6 10.4" fill="none" stroke="#224488"/>';
         $bench = self::bench($lines);
         $ids = ['a', 'b', 'c'];
         self::assertSame([], self::marks($bench, 'cells', ['pieces' => $ids], 'cell'), 'the third line stops short');
@@ -161,7 +186,8 @@ final class ShapingTest extends TestCase
     public function a_cell_has_the_colour_of_the_uppermost_piece_there_and_groups_that_share_a_cell_are_one(): void
     {
         // Entered from the right, the uppermost is met first; from the left last.
-        $svg = '<rect id="low" x="10" y="10" width="30" height="30" fill="#111111"/><rect id="mid" x="20" y="10" width="40" height="30" fill="#222222"/><rect id="high" x="5" y="20" width="60" height="10" fill="#333333"/>';
+        $svg = '<rect id="low" x="10" y="10" width="30" height="30" fill="#111111"/><rect id="mid" x="20" y="10" width="40" height="30"'
+            .' fill="#222222"/><rect id="high" x="5" y="20" width="60" height="10" fill="#333333"/>';
         $bench = self::bench($svg);
         foreach (self::marks($bench, 'cells', ['pieces' => ['low', 'mid', 'high']], 'cell') as $mark) {
             $seen = $mark->y > 20 && $mark->y < 30 ? '#333333' : ($mark->x > 20 ? '#222222' : '#111111');
@@ -175,15 +201,28 @@ final class ShapingTest extends TestCase
     #[Test]
     public function where_it_is_open_is_told_by_the_widest_gap_that_must_be_bridged(): void
     {
-        $bench = self::bench('<path id="a" d="M10 10 H90" fill="none" stroke="#000"/><path id="b" d="M90 10 V90 H10" fill="none" stroke="#000"/><path id="c" d="M10 89.6 V12" fill="none" stroke="#000"/><path id="d" d="M40 50 H46" fill="none" stroke="#000"/><path id="e" d="M55 50 H51" fill="none" stroke="#000"/>');
-        self::assertMatchesRegularExpression('/open by 2\.00 mm at 10\.00, 12\.00/', self::refusal($bench, 'fill-enclosed', ['at' => '20,20']), 'not by the smaller one, nor by that of lines inside');
+        $bench = self::bench('<path id="a" d="M10 10 H90" fill="none" stroke="#000"/><path id="b" d="M90 10 V90 H10" fill="none" stroke="#000"/><path'
+            .' id="c" d="M10 89.6 V12" fill="none" stroke="#000"/><path id="d" d="M40 50 H46" fill="none" stroke="#000"/><path id="e" d="M55 50 H51"'
+            .' fill="none" stroke="#000"/>');
+        self::assertMatchesRegularExpression(
+            '/open by 2\.00 mm at 10\.00, 12\.00/',
+            self::refusal($bench, 'fill-enclosed', ['at' => '20,20']),
+            'not by the smaller one, nor by that of lines inside',
+        );
     }
 
     #[Test]
     public function lines_that_miss_one_another_at_their_corners_are_made_to_meet_exactly(): void
     {
         $svg = '';
-        foreach ([[20, 20, 80.6, 20], [80, 19.2, 80, 79.4], [80.5, 80, 20, 80], [20, 80.7, 20, 20.5], [20.4, 20.4, 79.7, 79.7], [79.8, 20.2, 20.3, 79.7]] as $k => [$x0, $y0, $x1, $y1]) {
+        foreach ([
+            [20, 20, 80.6, 20],
+            [80, 19.2, 80, 79.4],
+            [80.5, 80, 20, 80],
+            [20, 80.7, 20, 20.5],
+            [20.4, 20.4, 79.7, 79.7],
+            [79.8, 20.2, 20.3, 79.7],
+        ] as $k => [$x0, $y0, $x1, $y1]) {
             $svg .= "<path id=\"l{$k}\" d=\"M{$x0} {$y0} L{$x1} {$y1}\" fill=\"none\" stroke=\"#222\"/>";
         }
         $bench = self::bench($svg);
@@ -204,26 +243,34 @@ final class ShapingTest extends TestCase
         // A quarter of a circle that lacks 3 mm of its arc before the line.
         $turn = deg2rad(90 - 3 / 30 * 180 / M_PI);
         $k = 4 / 3 * tan($turn / 4) * 30;
-        $bench = self::bench(sprintf('<path id="arc" d="M20 50 C20 %F %F %F %F %F" fill="none" stroke="#000"/><path id="line" d="M50 5 V35" fill="none" stroke="#000"/>',
+        $bench = self::bench(sprintf('<path id="arc" d="M20 50 C20 %F %F %F %F %F" fill="none" stroke="#000"/><path id="line" d="M50 5 V35" fill="none"'
+            .' stroke="#000"/>',
             50 - $k, 50 - 30 * cos($turn) - $k * sin($turn), 50 - 30 * sin($turn) + $k * cos($turn), 50 - 30 * cos($turn), 50 - 30 * sin($turn)));
         $bench->do('extend', ['at' => sprintf('%F,%F', 50 - 30 * cos($turn), 50 - 30 * sin($turn))]);
         [$x, $y] = array_slice($bench->piece('arc')->shape->contours[0]->coords, -2);
         self::assertEqualsWithDelta(50.0, $x, 1e-6);
         self::assertEqualsWithDelta(20.0, $y, 0.05, 'on its circle, not along its tangent');
 
-        $beside = self::bench('<path id="a" d="M10 10 H49.5" fill="none" stroke="#000"/><path id="b" d="M30 9.4 V2" fill="none" stroke="#000"/><path id="c" d="M49.7 10.6 V40" fill="none" stroke="#000"/>');
+        $beside = self::bench('<path id="a" d="M10 10 H49.5" fill="none" stroke="#000"/><path id="b" d="M30 9.4 V2" fill="none" stroke="#000"/><path'
+            .' id="c" d="M49.7 10.6 V40" fill="none" stroke="#000"/>');
         $beside->do('extend', ['pieces' => ['a', 'b', 'c'], 'meet' => 1]);
         self::assertEqualsWithDelta(10.0, $beside->piece('a')->shape->contours[0]->coords[7], 1e-9, 'it is led on straight');
         self::assertEqualsWithDelta(10.0, $beside->piece('b')->shape->contours[0]->coords[1], 1e-9);
         self::assertEqualsWithDelta(30.0, $beside->piece('b')->shape->contours[0]->coords[0], 1e-9);
         $corner = $beside->piece('c')->shape->contours[0];
-        self::assertEqualsWithDelta([49.7, 49.7], [$corner->coords[count($corner->coords) - 2], $corner->coords[count($corner->coords) - 8]], 1e-9, 'its own way stays upright');
+        self::assertEqualsWithDelta(
+            [49.7, 49.7],
+            [$corner->coords[count($corner->coords) - 2], $corner->coords[count($corner->coords) - 8]],
+            1e-9,
+            'its own way stays upright',
+        );
     }
 
     #[Test]
     public function filling_stops_at_the_middle_or_at_the_edge_of_strokes_and_islands_stay_or_go(): void
     {
-        $svg = '<rect id="frame" x="10" y="10" width="40" height="40" fill="none" stroke="#000" stroke-width="4"/><circle id="dot" cx="30" cy="30" r="5" fill="#333"/>';
+        $svg = '<rect id="frame" x="10" y="10" width="40" height="40" fill="none" stroke="#000" stroke-width="4"/><circle id="dot" cx="30" cy="30" r="5"'
+            .' fill="#333"/>';
         foreach ([[[], 1600.0, true], [['to' => 'edge'], 1296.0, true], [['islands' => 'over'], 1600.0, false]] as [$more, $area, $hole]) {
             $bench = self::bench($svg);
             $bench->do('fill-enclosed', ['at' => '15,15', 'fill' => '#ffcc00', ...$more]);
@@ -254,7 +301,8 @@ final class ShapingTest extends TestCase
     #[DataProvider('partings')]
     public function a_square_is_parted(array $way, array $areas): void
     {
-        $bench = self::bench('<rect id="square" x="10" y="10" width="40" height="40" fill="#c33" stroke="#000"/><path id="knife" d="M0 20 H60" fill="none" stroke="#000"/>');
+        $bench = self::bench('<rect id="square" x="10" y="10" width="40" height="40" fill="#c33" stroke="#000"/><path id="knife" d="M0 20 H60" fill="none"'
+            .' stroke="#000"/>');
         $bench->do('part', ['pieces' => ['square'], ...$way]);
         $parts = array_values(array_filter($bench->art->pieces, static fn (Piece $piece): bool => $piece->id !== 'knife'));
         $found = array_map(static fn (Piece $piece): float => round($piece->shape->area(), 4), $parts);
@@ -275,16 +323,25 @@ final class ShapingTest extends TestCase
         foreach ($bench->art->pieces as $piece) {
             self::assertEqualsWithDelta(M_PI * 400 * 1.00027 / 5, $piece->shape->area(), 0.05);
         }
-        $ring = self::bench('<path id="ring" fill-rule="evenodd" fill="#c33" d="M10 10 H60 V60 H10 Z M20 20 H50 V50 H20 Z"/><path id="line" d="M0 35 H90" fill="none" stroke="#000"/><circle id="hoop" cx="35" cy="35" r="30" fill="none" stroke="#000"/>');
+        $ring = self::bench('<path id="ring" fill-rule="evenodd" fill="#c33" d="M10 10 H60 V60 H10 Z M20 20 H50 V50 H20 Z"/><path id="line" d="M0 35 H90"'
+            .' fill="none" stroke="#000"/><circle id="hoop" cx="35" cy="35" r="30" fill="none" stroke="#000"/>');
         $ring->do('part', ['pieces' => ['ring', 'line', 'hoop'], 'line' => 'M35 0 V90']);
         self::assertCount(6, $ring->art->pieces, 'each in two');
         foreach (array_filter($ring->art->pieces, static fn (Piece $piece): bool => str_starts_with($piece->name, 'hoop')) as $half) {
             self::assertEqualsWithDelta(30 * M_PI, $half->shape->length(), 0.02);
         }
-        self::assertEqualsWithDelta(1600.0, array_sum(array_map(static fn (Piece $piece): float => $piece->fill === null ? 0.0 : $piece->shape->area(), $ring->art->pieces)), 1e-6);
+        self::assertEqualsWithDelta(
+            1600.0,
+            array_sum(array_map(static fn (Piece $piece): float => $piece->fill === null ? 0.0 : $piece->shape->area(), $ring->art->pieces)),
+            1e-6,
+        );
         $short = self::bench('<rect id="square" x="10" y="10" width="40" height="40" fill="#c33"/>');
         self::assertMatchesRegularExpression('/falls short by 12\.00 mm/', self::refusal($short, 'part', ['pieces' => ['square'], 'line' => 'M5 20 L38 20']));
-        self::assertMatchesRegularExpression('/falls short by 12\.00 mm/', self::refusal($short, 'part', ['pieces' => ['square'], 'line' => 'M15 20 L38 20']), 'the longer of both ways');
+        self::assertMatchesRegularExpression(
+            '/falls short by 12\.00 mm/',
+            self::refusal($short, 'part', ['pieces' => ['square'], 'line' => 'M15 20 L38 20']),
+            'the longer of both ways',
+        );
         $short->do('part', ['pieces' => ['square'], 'line' => 'M5 20 L38 20', 'leadOn' => true]);
         self::assertCount(2, $short->art->pieces);
     }
@@ -292,7 +349,8 @@ final class ShapingTest extends TestCase
     #[Test]
     public function a_stretch_between_two_crossings_goes_and_both_sides_stay(): void
     {
-        $bench = self::bench('<path id="line" d="M0 50 H100" fill="none" stroke="#000"/><path id="p" d="M30 0 V100" fill="none" stroke="#000"/><path id="q" d="M70 0 V100" fill="none" stroke="#000"/><circle id="hoop" cx="50" cy="50" r="10" fill="none" stroke="#000"/>');
+        $bench = self::bench('<path id="line" d="M0 50 H100" fill="none" stroke="#000"/><path id="p" d="M30 0 V100" fill="none" stroke="#000"/><path'
+            .' id="q" d="M70 0 V100" fill="none" stroke="#000"/><circle id="hoop" cx="50" cy="50" r="10" fill="none" stroke="#000"/>');
         $bench->do('trim', ['at' => '35,50.3']);
         self::assertEqualsWithDelta(30.0, $bench->piece('line')->shape->length(), 1e-6);
         self::assertEqualsWithDelta(60.0, $bench->piece($bench->made[0])->shape->length(), 1e-6);
@@ -352,7 +410,11 @@ final class ShapingTest extends TestCase
         $bench->do('outset', ['pieces' => ['disc'], 'distance' => 1, 'spacing' => 3, 'steps' => 3, 'result' => 'beside']);
         $radii = array_map(static fn (Piece $piece): float => round(($piece->box()?->width() ?? 0) / 2, 2), $bench->art->pieces);
         self::assertSame([27.0, 24.0, 21.0, 20.0], $radii, 'the widest lies lowest');
-        self::assertSame([4, 4, 4, 4], array_map(static fn (Piece $piece): int => $piece->shape->nodeCount(), $bench->art->pieces), 'an offset circle is a circle');
+        self::assertSame(
+            [4, 4, 4, 4],
+            array_map(static fn (Piece $piece): int => $piece->shape->nodeCount(), $bench->art->pieces),
+            'an offset circle is a circle',
+        );
         self::assertMatchesRegularExpression('/"disc" is narrower than that/', self::refusal($bench, 'inset', ['pieces' => ['disc'], 'distance' => 21]));
         $line = self::bench('<path id="line" d="M10 50 H60" fill="none" stroke="#000"/>');
         $line->do('outset', ['pieces' => ['line'], 'distance' => 4, 'side' => 'left', 'join' => 'miter']);
@@ -363,7 +425,8 @@ final class ShapingTest extends TestCase
     #[Test]
     public function a_cut_border_bridges_drops_small_holes_has_no_sharp_corner_and_follows_its_art(): void
     {
-        $bench = self::bench('<path id="plate" fill-rule="evenodd" fill="#c33" d="M20 20 H50 V50 H20 Z M30 30 H34 V34 H30 Z"/><rect id="bar" x="56.5" y="20" width="9.5" height="30" fill="#333"/>');
+        $bench = self::bench('<path id="plate" fill-rule="evenodd" fill="#c33" d="M20 20 H50 V50 H20 Z M30 30 H34 V34 H30 Z"/><rect id="bar" x="56.5"'
+            .' y="20" width="9.5" height="30" fill="#333"/>');
         $bench->do('cut-border', ['pieces' => ['plate', 'bar'], 'distance' => '1mm', 'bridge' => '7mm', 'dropHoles' => '5mm', 'radius' => '2mm']);
         $border = $bench->piece($bench->made[0]);
         self::assertCount(1, $border->shape->contours, 'one line: the gap of 6 mm is bridged, the hole of 4 mm dropped');
@@ -396,14 +459,25 @@ final class ShapingTest extends TestCase
     {
         $svg = '';
         for ($k = 0; $k < 6; $k++) {
-            $svg .= sprintf('<circle id="r%d" cx="%F" cy="%F" r="13" fill="none" stroke="#%d%d3333" stroke-width="3"/>', $k, 50 + 22 * cos($k * M_PI / 3), 50 + 22 * sin($k * M_PI / 3), $k, $k);
+            $svg .= sprintf(
+                '<circle id="r%d" cx="%F" cy="%F" r="13" fill="none" stroke="#%d%d3333" stroke-width="3"/>',
+                $k,
+                50 + 22 * cos($k * M_PI / 3),
+                50 + 22 * sin($k * M_PI / 3),
+                $k,
+                $k,
+            );
         }
         $bench = self::bench($svg);
         $crossings = self::marks($bench, 'weave', ['pieces' => self::all($bench)], 'crossing');
         self::assertCount(12, $crossings);
         self::assertSame([], self::marks($bench, 'weave', ['pieces' => self::all($bench)], 'fault'));
         $over = array_count_values(array_map(static fn (Mark $mark): string => $mark->state, $crossings));
-        self::assertSame(array_fill_keys(['r0', 'r1', 'r2', 'r3', 'r4', 'r5'], 2), array_replace(array_fill_keys(['r0', 'r1', 'r2', 'r3', 'r4', 'r5'], 0), $over), 'each goes over twice and under twice');
+        self::assertSame(
+            array_fill_keys(['r0', 'r1', 'r2', 'r3', 'r4', 'r5'], 2),
+            array_replace(array_fill_keys(['r0', 'r1', 'r2', 'r3', 'r4', 'r5'], 0), $over),
+            'each goes over twice and under twice',
+        );
         $bench->do('weave', ['pieces' => self::all($bench), 'gap' => '0.8mm']);
         self::assertCount(12, $bench->art->pieces, 'each ring is cut at two places');
         foreach ($bench->art->pieces as $i => $piece) {
@@ -448,7 +522,8 @@ final class ShapingTest extends TestCase
                 self::assertTrue(Combine::keepOverlap([$piece->shape, $other->shape])->isEmpty());
             }
         }
-        $three = self::bench('<path id="a" d="M10 50 H90" stroke="#000" stroke-width="3" fill="none"/><path id="b" d="M50 10 V90" stroke="#000" stroke-width="3" fill="none"/><path id="c" d="M20 20 L80 80" stroke="#000" stroke-width="3" fill="none"/>');
+        $three = self::bench('<path id="a" d="M10 50 H90" stroke="#000" stroke-width="3" fill="none"/><path id="b" d="M50 10 V90" stroke="#000"'
+            .' stroke-width="3" fill="none"/><path id="c" d="M20 20 L80 80" stroke="#000" stroke-width="3" fill="none"/>');
         self::assertNotSame([], self::marks($three, 'weave', ['pieces' => ['a', 'b', 'c']], 'fault'));
         self::assertMatchesRegularExpression('/do not cross/', self::refusal($three, 'weave', ['pieces' => ['a']]));
     }
@@ -456,7 +531,8 @@ final class ShapingTest extends TestCase
     #[Test]
     public function a_crossing_can_be_turned_after_it_was_kept_moved_painted_and_stored_and_a_copy_is_a_weave_of_its_own(): void
     {
-        $svg = '<path id="a" d="M10 40 H90" stroke="#aa0000" stroke-width="4" fill="none"/><path id="b" d="M30 10 V70" stroke="#0000aa" stroke-width="4" fill="none"/><path id="c" d="M70 10 V70" stroke="#0000aa" stroke-width="4" fill="none"/>';
+        $svg = '<path id="a" d="M10 40 H90" stroke="#aa0000" stroke-width="4" fill="none"/><path id="b" d="M30 10 V70" stroke="#0000aa" stroke-width="4"'
+            .' fill="none"/><path id="c" d="M70 10 V70" stroke="#0000aa" stroke-width="4" fill="none"/>';
         $bench = self::bench($svg);
         $bench->do('weave', ['pieces' => ['a', 'b', 'c'], 'gap' => 1]);
         $first = self::marks($bench, 'weave', ['pieces' => ['a']], 'crossing');
@@ -478,7 +554,8 @@ final class ShapingTest extends TestCase
         self::assertCount($all, $copy->art->pieces, 'and those that it was copied from lie where they lay');
 
         // A part too small to keep is dropped, and its strand is woven all the same.
-        $short = self::bench('<path id="a" d="M10 40 H90" stroke="#aa0000" stroke-width="4" fill="none"/><path id="b" d="M30 10 V43.6" stroke="#0000aa" stroke-width="4" fill="none"/>');
+        $short = self::bench('<path id="a" d="M10 40 H90" stroke="#aa0000" stroke-width="4" fill="none"/><path id="b" d="M30 10 V43.6" stroke="#0000aa"'
+            .' stroke-width="4" fill="none"/>');
         $short->do('weave', ['pieces' => ['a', 'b'], 'gap' => 1, 'start' => 'over', 'parts' => 'together', 'leftover' => 2]);
         self::assertCount(1, $short->piece('b')->shape->contours);
         self::assertCount(1, self::marks($short, 'weave', ['pieces' => ['b']], 'crossing'));
@@ -500,7 +577,8 @@ final class ShapingTest extends TestCase
     #[Test]
     public function a_hoop_passes_before_and_behind_a_lantern(): void
     {
-        $bench = self::bench('<ellipse id="lantern" cx="50" cy="50" rx="15" ry="25" fill="#ffcc66"/><ellipse id="hoop" cx="50" cy="50" rx="35" ry="9" fill="none" stroke="#224488" stroke-width="3"/>');
+        $bench = self::bench('<ellipse id="lantern" cx="50" cy="50" rx="15" ry="25" fill="#ffcc66"/><ellipse id="hoop" cx="50" cy="50" rx="35" ry="9"'
+            .' fill="none" stroke="#224488" stroke-width="3"/>');
         self::assertCount(2, self::marks($bench, 'weave', ['pieces' => ['lantern', 'hoop']], 'crossing'));
         $bench->do('weave', ['pieces' => ['lantern', 'hoop'], 'gap' => 1]);
         self::assertCount(3, $bench->art->pieces, 'the lantern in two, parted by the hoop before it, and the hoop, open behind it');
@@ -522,7 +600,10 @@ final class ShapingTest extends TestCase
         $gap = self::bench('<rect id="square" x="20" y="20" width="20" height="20" fill="#c33"/>');
         $gap->do('drop-shade', ['pieces' => ['square'], 'angle' => 0, 'distance' => 5, 'gap' => 1]);
         self::assertEqualsWithDelta(80.0, $gap->piece($gap->made[0])->shape->area(), 0.01);
-        self::assertMatchesRegularExpression('/gap is as wide/', self::refusal($gap, 'drop-shade', ['pieces' => ['square'], 'angle' => 0, 'distance' => 2, 'gap' => 3]));
+        self::assertMatchesRegularExpression(
+            '/gap is as wide/',
+            self::refusal($gap, 'drop-shade', ['pieces' => ['square'], 'angle' => 0, 'distance' => 2, 'gap' => 3]),
+        );
     }
 
     #[Test]
@@ -549,13 +630,21 @@ final class ShapingTest extends TestCase
         self::assertEqualsWithDelta(35.0, $bench->piece('bar')->box()?->top, 0.02, 'of the height that it had');
         $bench->do('move', ['pieces' => ['bar'], 'x' => 3, 'y' => 7]);
         $bench->do('wrap', ['pieces' => ['bar'], 'shape' => 'bulge', 'amount' => '20%']);
-        self::assertEqualsWithDelta([13.0, 45.0, 93.0, 69.0], array_values(get_object_vars($bench->piece('bar')->box() ?? throw new \LogicException)), 0.02, 'where it was moved to');
+        self::assertEqualsWithDelta(
+            [13.0, 45.0, 93.0, 69.0],
+            array_values(get_object_vars($bench->piece('bar')->box() ?? throw new \LogicException)),
+            0.02,
+            'where it was moved to',
+        );
         $bench->do('wrap', ['pieces' => ['bar'], 'off' => true]);
         self::assertEqualsWithDelta($before->area(), $bench->piece('bar')->shape->area(), 1e-9);
         $bench->do('wrap', ['pieces' => ['bar'], 'shape' => 'cone', 'amount' => '50%']);
         self::assertSame(4, $bench->piece('bar')->shape->nodeCount(), 'lines stay lines');
         self::assertEqualsWithDelta(0.75 * 1600, $bench->piece('bar')->shape->area(), 1e-6);
-        self::assertMatchesRegularExpression('/folds over itself at/', self::refusal($bench, 'wrap', ['pieces' => ['bar'], 'shape' => 'drawn', 'frame' => 'M90 40 L10 40 L90 60 L10 60 Z']));
+        self::assertMatchesRegularExpression(
+            '/folds over itself at/',
+            self::refusal($bench, 'wrap', ['pieces' => ['bar'], 'shape' => 'drawn', 'frame' => 'M90 40 L10 40 L90 60 L10 60 Z']),
+        );
     }
 
     #[Test]
@@ -617,7 +706,8 @@ final class ShapingTest extends TestCase
     #[Test]
     public function panes_are_spread_behind_their_frame(): void
     {
-        $bench = self::bench('<path id="frame" fill-rule="evenodd" fill="#333" d="M10 10 H50 V50 H10 Z M20 20 H40 V40 H20 Z"/><rect id="pane" x="20" y="20" width="20" height="20" fill="#6bf"/>');
+        $bench = self::bench('<path id="frame" fill-rule="evenodd" fill="#333" d="M10 10 H50 V50 H10 Z M20 20 H40 V40 H20 Z"/><rect id="pane" x="20"'
+            .' y="20" width="20" height="20" fill="#6bf"/>');
         $bench->do('spread-behind', ['pieces' => ['pane'], 'by' => '1.2mm']);
         self::assertSame(['pane', 'frame'], self::all($bench));
         self::assertEqualsWithDelta(22.4 ** 2, $bench->piece('pane')->shape->area(), 1e-6);
@@ -626,8 +716,13 @@ final class ShapingTest extends TestCase
     #[Test]
     public function what_is_spread_goes_beneath_what_it_touches_on_its_own_layer_and_not_further(): void
     {
-        $bench = self::bench('<rect id="ground" width="60" height="60" fill="#eee"/><rect id="far" x="70" y="70" width="5" height="5" fill="#0a0"/><path id="frame" fill-rule="evenodd" fill="#333" d="M10 10 H50 V50 H10 Z M20 20 H40 V40 H20 Z"/><rect id="pane" x="20" y="20" width="20" height="20" fill="#6bf"/>');
-        $upper = array_map(static fn (Piece $piece): Piece => $piece->with(place: $piece->place->with(layer: $piece->id === 'ground' ? 'low' : 'high')), $bench->art->pieces);
+        $bench = self::bench('<rect id="ground" width="60" height="60" fill="#eee"/><rect id="far" x="70" y="70" width="5" height="5" fill="#0a0"/><path'
+            .' id="frame" fill-rule="evenodd" fill="#333" d="M10 10 H50 V50 H10 Z M20 20 H40 V40 H20 Z"/><rect id="pane" x="20" y="20" width="20"'
+            .' height="20" fill="#6bf"/>');
+        $upper = array_map(
+            static fn (Piece $piece): Piece => $piece->with(place: $piece->place->with(layer: $piece->id === 'ground' ? 'low' : 'high')),
+            $bench->art->pieces,
+        );
         $bench->art = new Artwork($bench->art->width, $bench->art->height, $upper, [new Layer('low', 'Low'), new Layer('high', 'High')]);
         $bench->do('spread-behind', ['pieces' => ['pane'], 'by' => '1.2mm']);
         self::assertSame(['ground', 'far', 'pane', 'frame'], self::all($bench));
@@ -637,10 +732,18 @@ final class ShapingTest extends TestCase
     public function the_knife_can_be_turned_round_and_kept(): void
     {
         $svg = '<rect id="low" width="30" height="30" fill="#112233"/><rect id="high" x="20" width="30" height="30" fill="#aa0000"/>';
-        foreach ([[[], ['low' => 600.0]], [['knife' => 'low'], ['high' => 600.0]], [['knife' => 'low', 'keepKnife' => true], ['low' => 900.0, 'high' => 600.0]], [['keepKnife' => true], ['low' => 600.0, 'high' => 900.0]]] as [$more, $left]) {
+        foreach ([
+            [[], ['low' => 600.0]],
+            [['knife' => 'low'], ['high' => 600.0]],
+            [['knife' => 'low', 'keepKnife' => true], ['low' => 900.0, 'high' => 600.0]],
+            [['keepKnife' => true], ['low' => 600.0, 'high' => 900.0]],
+        ] as [$more, $left]) {
             $bench = self::bench($svg);
             $bench->do('cut-away', ['pieces' => ['low', 'high'], ...$more]);
-            self::assertSame($left, array_column(array_map(static fn (Piece $piece): array => [$piece->id, round($piece->shape->area(), 6)], $bench->art->pieces), 1, 0));
+            self::assertSame(
+                $left,
+                array_column(array_map(static fn (Piece $piece): array => [$piece->id, round($piece->shape->area(), 6)], $bench->art->pieces), 1, 0),
+            );
         }
     }
 
@@ -690,7 +793,10 @@ final class ShapingTest extends TestCase
         $bench = self::dial();
         $bench->do('cells', ['pieces' => self::all($bench), 'rest' => 'lift', 'colours' => 'apart']);
         self::assertCount(36, array_unique(array_map(static fn (Piece $piece): string => (string) $piece->fill?->colour->hex(), $bench->art->pieces)));
-        $outer = array_values(array_filter($bench->art->pieces, static fn (Piece $piece): bool => hypot(Inscribed::in($piece->shape)[0] - 50, Inscribed::in($piece->shape)[1] - 50) > 26));
+        $outer = array_values(array_filter(
+            $bench->art->pieces,
+            static fn (Piece $piece): bool => hypot(Inscribed::in($piece->shape)[0] - 50, Inscribed::in($piece->shape)[1] - 50) > 26,
+        ));
         self::assertCount(12, $outer);
         $before = array_map(static fn (Piece $piece): float => hypot(Inscribed::in($piece->shape)[0] - 50, Inscribed::in($piece->shape)[1] - 50), $outer);
         $bench->do('pull-apart', ['pieces' => array_map(static fn (Piece $piece): string => $piece->id, $outer), 'by' => '4mm', 'from' => '50,50']);
@@ -698,7 +804,15 @@ final class ShapingTest extends TestCase
             [$x, $y] = Inscribed::in($bench->piece($piece->id)->shape);
             self::assertEqualsWithDelta($before[$i] + 4, hypot($x - 50, $y - 50), 0.01);
         }
-        self::assertEqualsWithDelta(0.0, array_sum(array_map(static fn (Piece $piece): float => ($piece->box()->left ?? 0) + ($piece->box()->right ?? 0) - 100, array_map(static fn (Piece $piece): Piece => $bench->piece($piece->id), $outer))), 0.5, 'to all sides alike');
+        self::assertEqualsWithDelta(
+            0.0,
+            array_sum(array_map(
+                static fn (Piece $piece): float => ($piece->box()->left ?? 0) + ($piece->box()->right ?? 0) - 100,
+                array_map(static fn (Piece $piece): Piece => $bench->piece($piece->id), $outer),
+            )),
+            0.5,
+            'to all sides alike',
+        );
     }
 
     #[Test]
@@ -708,7 +822,10 @@ final class ShapingTest extends TestCase
         $bench->do('break-at', ['piece' => 'flag', 'nodes' => [[0, 0], [0, 2]], 'close' => true]);
         self::assertSame([600.0, 600.0], array_map(static fn (Piece $piece): float => $piece->shape->area(), $bench->art->pieces));
         self::assertSame([true, true], array_map(static fn (Piece $piece): bool => $piece->shape->contours[0]->closed, $bench->art->pieces));
-        self::assertMatchesRegularExpression('/two nodes at least/', self::refusal($bench, 'break-at', ['piece' => 'flag', 'nodes' => [[0, 0]], 'close' => true]));
+        self::assertMatchesRegularExpression(
+            '/two nodes at least/',
+            self::refusal($bench, 'break-at', ['piece' => 'flag', 'nodes' => [[0, 0]], 'close' => true]),
+        );
     }
 
     #[Test]

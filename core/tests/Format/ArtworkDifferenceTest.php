@@ -69,7 +69,14 @@ final class ArtworkDifferenceTest extends TestCase
 
     private static function bench(int $count): Artwork
     {
-        return new Artwork(200, 100, array_map(static fn (int $i): Piece => new Piece("p{$i}", Shape::of(Contour::circle(5 * $i, 7, 1 + $i / 3)), new Paint(new Colour($i % 256, 90, 10))), range(0, $count - 1)));
+        return new Artwork(
+            200,
+            100,
+            array_map(
+                static fn (int $i): Piece => new Piece("p{$i}", Shape::of(Contour::circle(5 * $i, 7, 1 + $i / 3)), new Paint(new Colour($i % 256, 90, 10))),
+                range(0, $count - 1),
+            ),
+        );
     }
 
     private static function changed(Artwork $bench, RandomArt $chance): Artwork

@@ -37,7 +37,11 @@ final class DxfTakenTest extends TestCase
         $words = static fn (string $text): string => str_replace('|', ' ', implode("\n", preg_split('/\s+/', trim($text), -1, PREG_SPLIT_NO_EMPTY) ?: []))."\n";
         $section = static fn (string $name, string $text): string => $text === '' ? '' : "0\nSECTION\n2\n{$name}\n".$words($text)."0\nENDSEC\n";
 
-        return Incoming::read($section('HEADER', $head).$section('TABLES', $tables).$section('BLOCKS', $blocks).$section('ENTITIES', $entities)."0\nEOF\n", 'drawing.dxf', $typed);
+        return Incoming::read(
+            $section('HEADER', $head).$section('TABLES', $tables).$section('BLOCKS', $blocks).$section('ENTITIES', $entities)."0\nEOF\n",
+            'drawing.dxf',
+            $typed,
+        );
     }
 
     private static function line(float $ax, float $ay, float $bx, float $by, string $layer = 'A'): string
@@ -47,19 +51,26 @@ final class DxfTakenTest extends TestCase
 
     private static function box(float $x, float $y, float $w, float $h, string $layer = 'A'): string
     {
-        return self::line($x, $y, $x + $w, $y, $layer).self::line($x + $w, $y, $x + $w, $y + $h, $layer).self::line($x + $w, $y + $h, $x, $y + $h, $layer).self::line($x, $y + $h, $x, $y, $layer);
+        return self::line($x, $y, $x + $w, $y, $layer).self::line($x + $w, $y, $x + $w, $y + $h, $layer).self::line($x + $w, $y + $h, $x, $y + $h, $layer)
+            .self::line($x, $y + $h, $x, $y, $layer);
     }
 
     /** @return list<string> */
     private static function said(Arrived $arrived, string $kind): array
     {
-        return array_values(array_map(static fn (Finding $finding): string => $finding->message, array_filter($arrived->drawing->findings, static fn (Finding $finding): bool => $finding->kind === $kind)));
+        return array_values(array_map(
+            static fn (Finding $finding): string => $finding->message,
+            array_filter($arrived->drawing->findings, static fn (Finding $finding): bool => $finding->kind === $kind),
+        ));
     }
 
     /** @return list<float> areas in mm² of filled pieces, the least first */
     private static function areas(Arrived $arrived): array
     {
-        $areas = array_map(static fn (Piece $piece): float => round(abs($piece->shape->area()), 2), array_values(array_filter($arrived->drawing->artwork->pieces, static fn (Piece $piece): bool => $piece->fill !== null)));
+        $areas = array_map(
+            static fn (Piece $piece): float => round(abs($piece->shape->area()), 2),
+            array_values(array_filter($arrived->drawing->artwork->pieces, static fn (Piece $piece): bool => $piece->fill !== null)),
+        );
         sort($areas);
 
         return $areas;
@@ -68,7 +79,10 @@ final class DxfTakenTest extends TestCase
     /** @return list<float> lengths in mm of single cuts */
     private static function cuts(Arrived $arrived): array
     {
-        return array_values(array_map(static fn (Piece $piece): float => round($piece->shape->length(), 2), array_filter($arrived->drawing->artwork->pieces, static fn (Piece $piece): bool => $piece->isSingleCut())));
+        return array_values(array_map(
+            static fn (Piece $piece): float => round($piece->shape->length(), 2),
+            array_filter($arrived->drawing->artwork->pieces, static fn (Piece $piece): bool => $piece->isSingleCut()),
+        ));
     }
 
     #[Test]
@@ -77,8 +91,18 @@ final class DxfTakenTest extends TestCase
         $arrived = self::taken(self::box(0, 0, 60, 40).self::line(70, 0, 100, 0));
         self::assertSame([2400.0], self::areas($arrived));
         self::assertSame([30.0], self::cuts($arrived));
-        self::assertEqualsWithDelta([100.0, 40.0], [$arrived->drawing->artwork->width, $arrived->drawing->artwork->height], 1e-9, 'the stated size is that of the lines, not of strokes');
-        $prepared = Prepared::of($arrived->drawing->artwork, $arrived->drawing->findings, PrepLine::of(Processes::of('cut-vinyl')->preset()->steps, (new CutVinyl)->limits()), (new CutVinyl)->limits());
+        self::assertEqualsWithDelta(
+            [100.0, 40.0],
+            [$arrived->drawing->artwork->width, $arrived->drawing->artwork->height],
+            1e-9,
+            'the stated size is that of the lines, not of strokes',
+        );
+        $prepared = Prepared::of(
+            $arrived->drawing->artwork,
+            $arrived->drawing->findings,
+            PrepLine::of(Processes::of('cut-vinyl')->preset()->steps, (new CutVinyl)->limits()),
+            (new CutVinyl)->limits(),
+        );
         self::assertSame([], $prepared->verdict->open);
         self::assertSame(1, $prepared->sheets[0]->toArray()['single_cuts']);
         self::assertEqualsWithDelta(230.0, $prepared->sheets[0]->cutLength(), 1e-6);
@@ -117,7 +141,12 @@ final class DxfTakenTest extends TestCase
     public function a_screen_has_no_tool_for_a_single_cut_and_says_so(): void
     {
         $arrived = self::taken(self::box(0, 0, 60, 40).self::line(70, 0, 100, 0));
-        $prepared = Prepared::of($arrived->drawing->artwork, [], PrepLine::of(Processes::of('screen-print')->preset()->steps, (new ScreenPrint)->limits()), (new ScreenPrint)->limits());
+        $prepared = Prepared::of(
+            $arrived->drawing->artwork,
+            [],
+            PrepLine::of(Processes::of('screen-print')->preset()->steps, (new ScreenPrint)->limits()),
+            (new ScreenPrint)->limits(),
+        );
         self::assertContains('single-cut', array_map(static fn (Finding $finding): string => $finding->kind, $prepared->findings));
         self::assertFalse($prepared->verdict->isReady());
     }
@@ -134,7 +163,10 @@ final class DxfTakenTest extends TestCase
         self::assertCount(1, self::areas($arrived));
         self::assertSame([], self::areas(self::taken($lines, ['gap' => '0.01mm'])), 'nothing closes at less than the gap');
         $drawn = self::taken($lines, ['lines' => 'drawn', 'width' => '2mm']);
-        self::assertSame([2.0], array_values(array_unique(array_map(static fn (Piece $piece): float => $piece->stroke->style->width ?? 0.0, $drawn->drawing->artwork->pieces))));
+        self::assertSame(
+            [2.0],
+            array_values(array_unique(array_map(static fn (Piece $piece): float => $piece->stroke->style->width ?? 0.0, $drawn->drawing->artwork->pieces))),
+        );
     }
 
     #[Test]
@@ -160,7 +192,8 @@ final class DxfTakenTest extends TestCase
     public function what_is_not_drawn_is_counted_and_taken_when_asked_for(): void
     {
         $tables = '0 TABLE 2 LAYER 0 LAYER 2 OFF 70 0 62 -3 0 LAYER 2 ICE 70 1 62 3 0 LAYER 2 DUMB 70 0 62 3 290 0 0 ENDTAB';
-        $lines = self::line(0, 0, 50, 0).self::line(0, 90, 50, 90, 'OFF').self::line(0, 91, 50, 91, 'ICE').self::line(0, 92, 50, 92, 'DUMB').' 0 LINE 8 A 67 1 10 0 20 93 11 50 21 93 0 LINE 8 A 60 1 10 0 20 94 11 50 21 94';
+        $lines = self::line(0, 0, 50, 0).self::line(0, 90, 50, 90, 'OFF').self::line(0, 91, 50, 91, 'ICE').self::line(0, 92, 50, 92, 'DUMB')
+            .' 0 LINE 8 A 67 1 10 0 20 93 11 50 21 93 0 LINE 8 A 60 1 10 0 20 94 11 50 21 94';
         $arrived = self::taken($lines, [], $tables);
         self::assertSame([50.0], self::cuts($arrived));
         $said = self::said($arrived, 'not-drawn')[0] ?? '';
@@ -173,7 +206,8 @@ final class DxfTakenTest extends TestCase
     #[Test]
     public function letters_stay_letters_at_the_height_of_their_capitals_and_where_they_stand(): void
     {
-        $arrived = self::taken(self::line(0, 0, 100, 0, 'L').' 0 TEXT 8 T 10 20 20 30 40 10 1 HH 0 TEXT 8 T 10 0 20 0 11 60 21 50 72 1 73 2 40 8 50 90 1 H 0 MTEXT 8 T 10 80 20 60 40 5 71 1 1 {\\fArial|b0;HH}\\PHH');
+        $arrived = self::taken(self::line(0, 0, 100, 0, 'L').' 0 TEXT 8 T 10 20 20 30 40 10 1 HH 0 TEXT 8 T 10 0 20 0 11 60 21 50 72 1 73 2 40 8 50 90 1 H'
+            .' 0 MTEXT 8 T 10 80 20 60 40 5 71 1 1 {\\fArial|b0;HH}\\PHH');
         $letters = array_values(array_filter($arrived->drawing->artwork->pieces, static fn (Piece $piece): bool => $piece->recipe?->base instanceof Lettering));
         self::assertCount(3, $letters);
         $top = $arrived->drawing->artwork->height;
@@ -183,7 +217,12 @@ final class DxfTakenTest extends TestCase
         self::assertNotNull($block);
         self::assertEqualsWithDelta([10.0, $top - 30.0], [$plain->height(), $plain->bottom], 0.02);
         self::assertEqualsWithDelta(20.0, $plain->left, 1.5);
-        self::assertEqualsWithDelta([8.0, 60.0, $top - 50.0], [$turned->width(), $turned->middle()->x, $turned->middle()->y], 0.02, 'turned by a quarter about its middle');
+        self::assertEqualsWithDelta(
+            [8.0, 60.0, $top - 50.0],
+            [$turned->width(), $turned->middle()->x, $turned->middle()->y],
+            0.02,
+            'turned by a quarter about its middle',
+        );
         self::assertEqualsWithDelta([$top - 60.0, 5.0 + 25 / 3], [$block->top, $block->height()], 0.05, 'two lines, the upper edge at its place');
         self::assertSame("HH\nHH", $letters[2]->recipe?->base instanceof Lettering ? $letters[2]->recipe->base->setting->text : '');
         self::assertNotSame([], self::said($arrived, 'missing-font'));
@@ -205,16 +244,21 @@ final class DxfTakenTest extends TestCase
     #[Test]
     public function an_edge_of_a_hatch_that_is_not_read_is_told_and_its_border_closed_straight(): void
     {
-        $border = ' 0 HATCH 8 H 10 0 20 0 2 SOLID 70 1 71 0 91 1 92 1 93 4 72 1 10 0 20 0 11 20 21 0 72 1 10 20 20 0 11 20 21 10 72 1 10 20 20 10 11 0 21 10 72 9 10 0 20 10 11 0 21 0 97 0';
+        $border = ' 0 HATCH 8 H 10 0 20 0 2 SOLID 70 1 71 0 91 1 92 1 93 4 72 1 10 0 20 0 11 20 21 0 72 1 10 20 20 0 11 20 21 10 72 1 10 20 20 10 11 0 21'
+            .' 10 72 9 10 0 20 10 11 0 21 0 97 0';
         $arrived = self::taken($border);
         self::assertEqualsWithDelta(200.0, $arrived->drawing->artwork->pieces[0]->shape->area(), 1e-6);
-        self::assertContains('An edge round a hatch is of a kind that is not read; the border is closed straight there.', array_map(static fn ($finding): string => $finding->message, $arrived->drawing->findings));
+        self::assertContains(
+            'An edge round a hatch is of a kind that is not read; the border is closed straight there.',
+            array_map(static fn ($finding): string => $finding->message, $arrived->drawing->findings),
+        );
     }
 
     #[Test]
     public function an_outline_on_the_border_of_a_hatch_is_that_of_the_hatch(): void
     {
-        $arrived = self::taken(self::box(0, 0, 20, 10).' 0 HATCH 8 A 10 0 20 0 2 SOLID 70 1 71 0 91 1 92 2 72 0 73 1 93 4 10 0 20 0 10 20 20 0 10 20 20 10 10 0 20 10 97 0');
+        $arrived = self::taken(self::box(0, 0, 20, 10).' 0 HATCH 8 A 10 0 20 0 2 SOLID 70 1 71 0 91 1 92 2 72 0 73 1 93 4 10 0 20 0 10 20 20 0 10 20 20 10'
+            .' 10 0 20 10 97 0');
         self::assertSame([[200.0], []], [self::areas($arrived), self::cuts($arrived)]);
     }
 
@@ -242,9 +286,13 @@ final class DxfTakenTest extends TestCase
     #[Test]
     public function what_is_not_taken_is_named_counted_placed_and_part_of_the_verdict(): void
     {
-        $arrived = self::taken(self::box(0, 0, 60, 40).' 0 DIMENSION 8 D 10 30 20 50 2 *D1 0 DIMENSION 8 D 10 30 20 60 2 *D2 0 POINT 8 A 10 5 20 5 0 3DFACE 8 A 10 0 20 0 0 INSERT 8 A 2 NOTHERE 10 7 20 9');
+        $arrived = self::taken(self::box(0, 0, 60, 40).' 0 DIMENSION 8 D 10 30 20 50 2 *D1 0 DIMENSION 8 D 10 30 20 60 2 *D2 0 POINT 8 A 10 5 20 5 0'
+            .' 3DFACE 8 A 10 0 20 0 0 INSERT 8 A 2 NOTHERE 10 7 20 9');
         $left = array_values(array_filter($arrived->drawing->findings, static fn (Finding $finding): bool => $finding->isLeftOut()));
-        self::assertSame(['Left out 2 × DIMENSION', 'Left out 1 × POINT', 'Left out 1 × 3DFACE', 'Left out 1 × block "NOTHERE"'], array_map(static fn (Finding $finding): string => explode(':', $finding->message)[0], $left));
+        self::assertSame(
+            ['Left out 2 × DIMENSION', 'Left out 1 × POINT', 'Left out 1 × 3DFACE', 'Left out 1 × block "NOTHERE"'],
+            array_map(static fn (Finding $finding): string => explode(':', $finding->message)[0], $left),
+        );
         self::assertEqualsWithDelta([7.0, 31.0], [$left[3]->at?->x, $left[3]->at?->y], 1e-6, 'where it stands, with y downwards');
         $prepared = Prepared::of($arrived->drawing->artwork, $arrived->drawing->findings, PrepLine::usual(), (new CutVinyl)->limits());
         self::assertFalse($prepared->verdict->isReady());
@@ -272,8 +320,16 @@ final class DxfTakenTest extends TestCase
     #[Test]
     public function letters_of_another_encoding_are_read_as_they_were_meant(): void
     {
-        $arrived = self::taken(self::line(0, 0, 100, 0, 'L')." 0 TEXT 8 T 10 0 20 10 40 10 1 \xC4\xD6 0 TEXT 8 T 10 50 20 10 40 10 1 5%%d", [], '', '9 $INSUNITS 70 4 9 $DWGCODEPAGE 3 ANSI_1252');
-        $names = array_values(array_filter(array_map(static fn (Piece $piece): string => $piece->recipe === null ? '' : $piece->name, $arrived->drawing->artwork->pieces)));
+        $arrived = self::taken(
+            self::line(0, 0, 100, 0, 'L')." 0 TEXT 8 T 10 0 20 10 40 10 1 \xC4\xD6 0 TEXT 8 T 10 50 20 10 40 10 1 5%%d",
+            [],
+            '',
+            '9 $INSUNITS 70 4 9 $DWGCODEPAGE 3 ANSI_1252',
+        );
+        $names = array_values(array_filter(array_map(
+            static fn (Piece $piece): string => $piece->recipe === null ? '' : $piece->name,
+            $arrived->drawing->artwork->pieces,
+        )));
         self::assertSame(['ÄÖ', '5°'], $names);
     }
 

@@ -52,8 +52,20 @@ final class LeavingTest extends TestCase
         $ring = [Contour::circle(50, 40, 20), Contour::circle(50, 40, 10)->reversed()];
 
         return new Layout('tag-1-red', 'Tag, sheet 1', 120, 80, [
-            new Layer(Role::Kiss, 'Red film', '#c02020', [new Piece('a', new Shape($ring), new Paint(new Colour(192, 32, 32)))], $ring, use: ['speed' => 100.0]),
-            new Layer(Role::Through, 'Cut through', '#1d5c46', lines: [Contour::rectangle(20, 10, 60, 60), Contour::polygon([[90.0, 10.0], [110.0, 30.0]], false)]),
+            new Layer(
+                Role::Kiss,
+                'Red film',
+                '#c02020',
+                [new Piece('a', new Shape($ring), new Paint(new Colour(192, 32, 32)))],
+                $ring,
+                use: ['speed' => 100.0],
+            ),
+            new Layer(
+                Role::Through,
+                'Cut through',
+                '#1d5c46',
+                lines: [Contour::rectangle(20, 10, 60, 60), Contour::polygon([[90.0, 10.0], [110.0, 30.0]], false)],
+            ),
         ]);
     }
 
@@ -91,7 +103,10 @@ final class LeavingTest extends TestCase
     public function a_blade_that_swivels_lightly_is_told_its_force_round_corners_alone(): void
     {
         $layout = new Layout('a', 'A', 100, 60, [new Layer(Role::Kiss, 'Film', '#c02020', lines: [Contour::rectangle(20, 10, 40, 30)])]);
-        $bytes = static fn (string $swivel): string => Formats::bytes(Formats::make('plt', ['blade' => '0.5mm', 'overcut' => '0', 'swivel' => $swivel]), [$layout]);
+        $bytes = static fn (string $swivel): string => Formats::bytes(
+            Formats::make('plt', ['blade' => '0.5mm', 'overcut' => '0', 'swivel' => $swivel]),
+            [$layout],
+        );
         self::assertStringNotContainsString('FS', $bytes('depth'));
         $light = $bytes('light');
         $places = static fn (string $text): array => preg_match_all('/-?\d+,-?\d+/', $text, $found) ? $found[0] : [];
@@ -174,14 +189,27 @@ final class LeavingTest extends TestCase
     #[Test]
     public function on_one_page_no_plate_knocks_out_another(): void
     {
-        $art = PrepLine::usual()->outcome(Seen::of(Reader::read((string) file_get_contents(dirname(__DIR__, 3).'/database/demo/stewards-tabard.svg'))->atWidth(90.0)->artwork));
+        $art = PrepLine::usual()->outcome(Seen::of(Reader::read((string) file_get_contents(dirname(__DIR__, 3).'/database/demo/stewards-tabard.svg'))
+            ->atWidth(90.0)
+            ->artwork));
         $values = (new ScreenPrint)->values(['underbase' => 'yes', 'trap' => '0.2mm', 'marks' => '']);
         $plates = (new Order($art, 'Tabard', (new ScreenPrint)->making(), (new ScreenPrint)->limits(), $values))->layouts();
         self::assertGreaterThan(3, count($plates));
         $files = Export::files($plates, 'pdf', Formats::make('pdf'), true);
         file_put_contents("{$this->folder}/all.pdf", reset($files));
         foreach ([1200, 2400] as $fine) {
-            self::tool(['gs', '-q', '-dNOPAUSE', '-dBATCH', '-dSAFER', '-dMaxSpots=20', '-sDEVICE=tiffsep', "-r{$fine}", "-sOutputFile={$this->folder}/{$fine}.tif", "{$this->folder}/all.pdf"]);
+            self::tool([
+                'gs',
+                '-q',
+                '-dNOPAUSE',
+                '-dBATCH',
+                '-dSAFER',
+                '-dMaxSpots=20',
+                '-sDEVICE=tiffsep',
+                "-r{$fine}",
+                "-sOutputFile={$this->folder}/{$fine}.tif",
+                "{$this->folder}/all.pdf",
+            ]);
         }
         foreach ($plates as $plate) {
             $due = array_sum(array_map(static fn (Layer $layer): float => $layer->area(), $plate->layers));
@@ -192,18 +220,31 @@ final class LeavingTest extends TestCase
         }
         $films = Export::files($plates, 'pdf', Formats::make('pdf', ['films' => 'black']), true);
         file_put_contents("{$this->folder}/films.pdf", reset($films));
-        self::assertStringContainsString('Pages:           '.count($plates), self::tool(['pdfinfo', "{$this->folder}/films.pdf"]), 'black films lie a plate on a page');
+        self::assertStringContainsString(
+            'Pages:           '.count($plates),
+            self::tool(['pdfinfo', "{$this->folder}/films.pdf"]),
+            'black films lie a plate on a page',
+        );
     }
 
     #[Test]
     public function what_is_printed_is_never_cut(): void
     {
         $piece = new Piece('p', Shape::of(Contour::circle(50, 40, 10)), new Paint(Colour::fromHex('#c86432')));
-        $sticker = self::cut()->with(layers: [new Layer(Role::Print, 'Print', '#000000', [$piece]), new Layer(Role::Mark, 'Camera marks', '#000000', [$piece]), ...self::cut()->layers]);
+        $sticker = self::cut()->with(layers: [
+            new Layer(Role::Print, 'Print', '#000000', [$piece]),
+            new Layer(Role::Mark, 'Camera marks', '#000000', [$piece]),
+            ...self::cut()->layers,
+        ]);
         foreach (['plt', 'dxf', 'gcode'] as $format) {
             $alone = (string) file_get_contents($this->write($format, self::cut()));
             self::assertSame($alone, (string) file_get_contents($this->write($format, $sticker)), $format);
-            self::assertContains(Formats::about($format)->key === 'plt' ? 'PLT is for what is cut or followed: "Print" and "Camera marks" are left out.' : Formats::make($format)->loses($sticker)[0], Formats::make($format)->loses($sticker));
+            self::assertContains(
+                Formats::about($format)->key === 'plt'
+                    ? 'PLT is for what is cut or followed: "Print" and "Camera marks" are left out.'
+                    : Formats::make($format)->loses($sticker)[0],
+                Formats::make($format)->loses($sticker),
+            );
             self::assertStringContainsString('"Print" and "Camera marks" are left out', Formats::make($format)->loses($sticker)[0]);
         }
     }
@@ -263,7 +304,10 @@ print(json.dumps({"errors": len(audit.errors), "units": doc.header.get("$INSUNIT
         self::assertSame(4, $told['units'], 'millimetres');
         self::assertSame(['CUT_THROUGH', 'RED_FILM'], $told['layers']);
         self::assertEqualsWithDelta(2 * M_PI * 30 + 240 + hypot(20, 20), $told['length'], 0.08);
-        self::assertEquals($version === 'r12' ? ['POLYLINE' => 4] : ['LWPOLYLINE' => 2, 'SPLINE' => 2], array_intersect_key($told['types'], ['POLYLINE' => 1, 'LWPOLYLINE' => 1, 'SPLINE' => 1]));
+        self::assertEquals(
+            $version === 'r12' ? ['POLYLINE' => 4] : ['LWPOLYLINE' => 2, 'SPLINE' => 2],
+            array_intersect_key($told['types'], ['POLYLINE' => 1, 'LWPOLYLINE' => 1, 'SPLINE' => 1]),
+        );
         $back = Incoming::read((string) file_get_contents($path))->drawing->artwork;
         self::assertEqualsWithDelta([90.0, 60.0], [$back->width, $back->height], 1e-3);
         $areas = [];
@@ -304,9 +348,15 @@ print(json.dumps({"errors": len(audit.errors), "units": doc.header.get("$INSUNIT
     #[Test]
     public function g_code_says_its_size_follows_arcs_and_fills_before_it_follows(): void
     {
-        $layout = self::cut()->with(layers: [new Layer(Role::Fill, 'Fills', '#5b4a8a', hatch: [10.0, 10.0, 40.0, 10.0], use: ['power' => 35.0, 'speed' => 50.0]), ...self::cut()->layers]);
+        $layout = self::cut()->with(layers: [
+            new Layer(Role::Fill, 'Fills', '#5b4a8a', hatch: [10.0, 10.0, 40.0, 10.0], use: ['power' => 35.0, 'speed' => 50.0]),
+            ...self::cut()->layers,
+        ]);
         $text = (string) file_get_contents($this->write('gcode', $layout));
-        self::assertMatchesRegularExpression('/^\(Tag, sheet 1\)\n\(Material: as chosen, sheet 120\.0 x 80\.0 mm\)\n\(Art 100\.00 x 60\.00 mm from X10\.00 Y10\.00\)/', $text);
+        self::assertMatchesRegularExpression(
+            '/^\(Tag, sheet 1\)\n\(Material: as chosen, sheet 120\.0 x 80\.0 mm\)\n\(Art 100\.00 x 60\.00 mm from X10\.00 Y10\.00\)/',
+            $text,
+        );
         self::assertSame(8, preg_match_all('/^G[23] /m', $text), 'two circles of four arcs');
         self::assertSame([4, 4], [preg_match_all('/^G2 /m', $text), preg_match_all('/^G3 /m', $text)], 'round one way, and the hole the other');
         self::assertMatchesRegularExpression('/G0 X70 Y40\nM3 S400\nG2 X50 Y20 I-20 J0 /', $text, 'clockwise as it is looked at');
@@ -361,7 +411,11 @@ print(json.dumps({"errors": len(audit.errors), "units": doc.header.get("$INSUNIT
         self::assertStringContainsString('<title>&lt;Tag&gt; &amp; &quot;one&quot;</title>', $text);
         self::assertSame(1, preg_match('/<g id="layer-1-kiss" data-name="Red film"/', $text));
         self::assertSame(1, preg_match('/<g id="layer-2-through"/', $text));
-        self::assertSame(['taken-lines'], array_values(array_unique(array_map(static fn (Finding $finding): string => $finding->kind, Reader::read($text)->findings))), 'lines that are cut are told, and nothing else');
+        self::assertSame(
+            ['taken-lines'],
+            array_values(array_unique(array_map(static fn (Finding $finding): string => $finding->kind, Reader::read($text)->findings))),
+            'lines that are cut are told, and nothing else',
+        );
     }
 
     #[Test]
@@ -373,16 +427,35 @@ print(json.dumps({"errors": len(audit.errors), "units": doc.header.get("$INSUNIT
         // The rectangle runs round the ring and the open line encloses nothing: both are cut once. The ring is art with its hole.
         self::assertSame([2, 1], [count($cuts), count($filled)]);
         self::assertEqualsWithDelta(M_PI * (400 - 100), array_sum(array_map(static fn (Piece $piece): float => $piece->shape->area(), $filled)), 0.5);
-        self::assertEqualsWithDelta(2 * 120 + hypot(20, 20), array_sum(array_map(static fn (Piece $piece): float => array_sum(array_map(static fn (Contour $c): float => $c->length(), $piece->shape->contours)), $cuts)), 0.01);
-        $mixed = Reader::read('<svg xmlns="http://www.w3.org/2000/svg" width="50mm" height="50mm" viewBox="0 0 50 50"><rect width="9" height="9" fill="#c02020"/><g data-cut="along" fill="none" stroke="#c23b7a"><circle cx="20" cy="20" r="5"/><path d="M30 30H40"/></g></svg>')->artwork;
-        self::assertCount(3, array_unique(array_map(static fn (Piece $piece): string => $piece->id, $mixed->pieces)), 'beside what is filled too each has a name of its own');
+        self::assertEqualsWithDelta(
+            2 * 120 + hypot(20, 20),
+            array_sum(array_map(
+                static fn (Piece $piece): float => array_sum(array_map(static fn (Contour $c): float => $c->length(), $piece->shape->contours)),
+                $cuts,
+            )),
+            0.01,
+        );
+        $mixed = Reader::read('<svg xmlns="http://www.w3.org/2000/svg" width="50mm" height="50mm" viewBox="0 0 50 50"><rect width="9" height="9"'
+            .' fill="#c02020"/><g data-cut="along" fill="none" stroke="#c23b7a"><circle cx="20" cy="20" r="5"/><path d="M30 30H40"/></g></svg>')->artwork;
+        self::assertCount(
+            3,
+            array_unique(array_map(static fn (Piece $piece): string => $piece->id, $mixed->pieces)),
+            'beside what is filled too each has a name of its own',
+        );
     }
 
     #[Test]
     public function what_a_format_cannot_hold_is_said(): void
     {
-        self::assertSame(['DXF is for what is cut or followed: "River teal" and "Night" and "Marks" are left out.'], Formats::make('dxf')->loses(self::plates()));
-        self::assertSame(['DXF holds lines only: areas leave as their outlines.'], Formats::make('dxf')->loses(self::plates()->with(layers: array_slice(self::plates()->layers, 0, 2))), 'where nothing else is cut, films may be');
+        self::assertSame(
+            ['DXF is for what is cut or followed: "River teal" and "Night" and "Marks" are left out.'],
+            Formats::make('dxf')->loses(self::plates()),
+        );
+        self::assertSame(
+            ['DXF holds lines only: areas leave as their outlines.'],
+            Formats::make('dxf')->loses(self::plates()->with(layers: array_slice(self::plates()->layers, 0, 2))),
+            'where nothing else is cut, films may be',
+        );
         self::assertSame([], Formats::make('plt')->loses(self::cut()));
         self::assertSame([], Formats::make('pdf')->loses(self::plates()));
     }
@@ -395,7 +468,10 @@ print(json.dumps({"errors": len(audit.errors), "units": doc.header.get("$INSUNIT
         yield 'no code' => ["0\nSECTION\n2\nENTITIES\nLINE\n8\n", 'cannot be read at line 5: "LINE" is no group code'];
         yield 'nothing drawn' => ["0\nSECTION\n2\nENTITIES\n0\nENDSEC\n0\nEOF\n", 'The DXF file draws nothing'];
         yield 'far off' => ["0\nSECTION\n2\nENTITIES\n0\nLINE\n10\n0\n20\n0\n11\n1e300\n21\n0\n0\nENDSEC\n0\nEOF\n", 'lies too far off'];
-        yield 'blocks in themselves' => ["0\nSECTION\n2\nBLOCKS\n0\nBLOCK\n2\nA\n0\nINSERT\n2\nA\n0\nENDBLK\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n0\nINSERT\n2\nA\n0\nENDSEC\n0\nEOF\n", 'more than 8 deep'];
+        yield 'blocks in themselves' => [
+            "0\nSECTION\n2\nBLOCKS\n0\nBLOCK\n2\nA\n0\nINSERT\n2\nA\n0\nENDBLK\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n0\nINSERT\n2\nA\n0\nENDSEC\n0\nEOF\n",
+            'more than 8 deep',
+        ];
         yield 'blocks that grow' => [self::growing(), 'come to more than'];
         yield 'PLT far off' => ['IN;PU0,0;PD999999999999,5;', 'lies too far off'];
         yield 'PLT of nothing' => ['IN;SP1;PU0,0;', 'The PLT file draws nothing'];
@@ -405,7 +481,10 @@ print(json.dumps({"errors": len(audit.errors), "units": doc.header.get("$INSUNIT
     {
         $out = "0\nSECTION\n2\nBLOCKS\n";
         for ($i = 0; $i < 7; $i++) {
-            $out .= "0\nBLOCK\n2\nB{$i}\n".str_repeat($i === 0 ? "0\nLINE\n10\n0\n20\n0\n11\n1\n21\n1\n" : "0\nINSERT\n2\nB".($i - 1)."\n70\n40\n71\n40\n44\n2\n45\n2\n", 2)."0\nENDBLK\n";
+            $out .= "0\nBLOCK\n2\nB{$i}\n".str_repeat(
+                $i === 0 ? "0\nLINE\n10\n0\n20\n0\n11\n1\n21\n1\n" : "0\nINSERT\n2\nB".($i - 1)."\n70\n40\n71\n40\n44\n2\n45\n2\n",
+                2,
+            )."0\nENDBLK\n";
         }
 
         return $out."0\nENDSEC\n0\nSECTION\n2\nENTITIES\n0\nINSERT\n2\nB6\n0\nENDSEC\n0\nEOF\n";

@@ -49,9 +49,21 @@ final class PltTakenTest extends TestCase
         yield 'all set back in the middle' => ['IN;IP0,0,400,400;SC0,1,0,1;RO90;IN;SP1;PU0,0;PD4000,0,4000,2000,0,2000,0,0;', [100.0, 50.0]];
         yield 'small letters, no semicolons' => ['in sp1 pu0,0pd4000,0,4000,2000,0,2000,0,0pu', [100.0, 50.0]];
         yield 'between escapes' => ["\x1B.(\x1B.I81;;17:\x1B.N;19:\x1B%-1BIN;SP1;PU0,0;PD4000,0,4000,2000,0,2000,0,0;\x1B%0A\x1BE", [100.0, 50.0]];
-        yield 'packed' => ['IN;SP1;PU0,0;PE'.self::packed(4000).self::packed(0).self::packed(0).self::packed(2000).self::packed(-4000).self::packed(0).self::packed(0).self::packed(-2000).';', [100.0, 50.0]];
-        yield 'packed in seven bits, lifted, absolute' => ['IN;SP1;PE7<='.self::packed(400, true).self::packed(400, true).self::packed(4000, true).self::packed(0, true).'='.self::packed(4400, true).self::packed(2400, true).';', [100.0, 50.0]];
-        yield 'packed with a pen and fractions' => ['IN;PE:'.self::packed(2).'>'.self::packed(1).'<'.self::packed(0).self::packed(0).self::packed(8000).self::packed(0).self::packed(0).self::packed(4000).';', [100.0, 50.0]];
+        yield 'packed' => [
+            'IN;SP1;PU0,0;PE'.self::packed(4000).self::packed(0).self::packed(0).self::packed(2000).self::packed(-4000).self::packed(0).self::packed(0)
+                .self::packed(-2000).';',
+            [100.0, 50.0],
+        ];
+        yield 'packed in seven bits, lifted, absolute' => [
+            'IN;SP1;PE7<='.self::packed(400, true).self::packed(400, true).self::packed(4000, true).self::packed(0, true).'='.self::packed(4400, true)
+                .self::packed(2400, true).';',
+            [100.0, 50.0],
+        ];
+        yield 'packed with a pen and fractions' => [
+            'IN;PE:'.self::packed(2).'>'.self::packed(1).'<'.self::packed(0).self::packed(0).self::packed(8000).self::packed(0).self::packed(0)
+                .self::packed(4000).';',
+            [100.0, 50.0],
+        ];
         yield 'through a place' => ['IN;SP1;PU0,0;PD;AT400,400,800,0;PU;', [20.0, 10.0]];
         yield 'curves' => ['IN;SP1;PU0,0;PD;BZ0,400,800,400,800,0;PU;', [20.0, 7.5]];
         yield 'corners that move' => ['IN;IP0,0,4000,2000;SC0,100,0,100;IP400,400;PU0,0;PD100,0,100,100;', [100.0, 50.0]];
@@ -69,7 +81,10 @@ final class PltTakenTest extends TestCase
     public function filled_rectangles_wedges_and_polygons_are_areas(): void
     {
         $areas = static function (string $plt): array {
-            $areas = array_map(static fn (Piece $piece): float => round(abs($piece->shape->area()), 1), array_values(array_filter(Incoming::read($plt)->drawing->artwork->pieces, static fn (Piece $piece): bool => $piece->fill !== null)));
+            $areas = array_map(
+                static fn (Piece $piece): float => round(abs($piece->shape->area()), 1),
+                array_values(array_filter(Incoming::read($plt)->drawing->artwork->pieces, static fn (Piece $piece): bool => $piece->fill !== null)),
+            );
             sort($areas);
 
             return $areas;
@@ -94,8 +109,15 @@ final class PltTakenTest extends TestCase
     {
         $drawing = Incoming::read('IN;SP1;LT2;PU0,0;PD4000,0;XQ5;XQ6;IW0,0,100,100;')->drawing;
         self::assertSame(
-            ['Left out 2 × instruction XQ: it is not turned into lines.', 'Dashed lines (LT) are taken whole.', 'A window that cuts the drawing off (IW) is not heeded: what lies outside it is there too.'],
-            array_map(static fn (Finding $finding): string => $finding->message, array_values(array_filter($drawing->findings, static fn (Finding $finding): bool => $finding->isLeftOut()))),
+            [
+                'Left out 2 × instruction XQ: it is not turned into lines.',
+                'Dashed lines (LT) are taken whole.',
+                'A window that cuts the drawing off (IW) is not heeded: what lies outside it is there too.',
+            ],
+            array_map(
+                static fn (Finding $finding): string => $finding->message,
+                array_values(array_filter($drawing->findings, static fn (Finding $finding): bool => $finding->isLeftOut())),
+            ),
         );
     }
 

@@ -25,7 +25,17 @@ final class StoredFormTest extends TestCase
         $bench = new Bench;
         $id = $bench->shape('star', 50, 50, 40, 40, ['line' => '#222222', 'lineWidth' => 2]);
         $bench->do('stroke', ['pieces' => [$id], 'dashes' => '4mm 2mm', 'profile' => 'swell', 'side' => 'inside']);
-        $bench->do('fill', ['pieces' => [$id], 'gradient' => ['kind' => 'linear', 'axis' => [30, 50, 70, 50], 'stops' => [['at' => 0, 'colour' => '#ff0000'], ['at' => 1, 'colour' => '#0000ff']]]]);
+        $bench->do(
+            'fill',
+            [
+                'pieces' => [$id],
+                'gradient' => [
+                    'kind' => 'linear',
+                    'axis' => [30, 50, 70, 50],
+                    'stops' => [['at' => 0, 'colour' => '#ff0000'], ['at' => 1, 'colour' => '#0000ff']],
+                ],
+            ],
+        );
         $bench->do('repeat', ['pieces' => [$id], 'as' => 'ring', 'kind' => 'ring', 'count' => 5, 'centreX' => 90, 'centreY' => 50]);
 
         return PieceJson::of($bench->piece($id));

@@ -26,7 +26,8 @@ final class SvgReaderTest extends TestCase
     /** @return list<Piece> */
     private static function pieces(string $body, string $attributes = 'width="100mm" height="100mm" viewBox="0 0 100 100"'): array
     {
-        return Reader::read("<svg xmlns=\"http://www.w3.org/2000/svg\" xmlns:xlink=\"http://www.w3.org/1999/xlink\" {$attributes}>{$body}</svg>")->artwork->pieces;
+        return Reader::read("<svg xmlns=\"http://www.w3.org/2000/svg\" xmlns:xlink=\"http://www.w3.org/1999/xlink\" {$attributes}>{$body}</svg>")
+            ->artwork->pieces;
     }
 
     #[Test]
@@ -97,7 +98,8 @@ final class SvgReaderTest extends TestCase
     #[Test]
     public function transforms_nest_from_the_outside_in(): void
     {
-        [$piece] = self::pieces('<g transform="translate(10 20)"><g transform="scale(2) rotate(90)"><rect width="5" height="3" transform="matrix(1 0 0 1 1 0)"/></g></g>');
+        [$piece] = self::pieces('<g transform="translate(10 20)"><g transform="scale(2) rotate(90)"><rect width="5" height="3" transform="matrix(1 0 0 1 1'
+            .' 0)"/></g></g>');
         $box = $piece->box();
         self::assertNotNull($box);
         self::assertEqualsWithDelta([4.0, 22.0, 10.0, 32.0], [$box->left, $box->top, $box->right, $box->bottom], 1e-9);
@@ -106,7 +108,8 @@ final class SvgReaderTest extends TestCase
     #[Test]
     public function a_stroke_scales_with_its_transform_and_its_pen_is_kept_where_it_is_no_circle(): void
     {
-        [$even, $uneven, $fixed] = self::pieces('<g stroke="red" stroke-width="2" fill="none"><path transform="scale(3)" d="M0 0h5"/><path transform="scale(3 1)" d="M0 0h5"/><path vector-effect="non-scaling-stroke" transform="scale(9)" d="M0 0h5"/></g>');
+        [$even, $uneven, $fixed] = self::pieces('<g stroke="red" stroke-width="2" fill="none"><path transform="scale(3)" d="M0 0h5"/><path'
+            .' transform="scale(3 1)" d="M0 0h5"/><path vector-effect="non-scaling-stroke" transform="scale(9)" d="M0 0h5"/></g>');
         self::assertEqualsWithDelta(6.0, $even->stroke?->style->width, 1e-9);
         self::assertNull($even->stroke?->pen);
         self::assertEqualsWithDelta(3.0, $uneven->stroke?->pen?->a, 1e-9);
@@ -154,14 +157,16 @@ final class SvgReaderTest extends TestCase
     #[Test]
     public function what_is_not_shown_is_not_drawn(): void
     {
-        $pieces = self::pieces('<path display="none" d="M0 0h9v9z"/><g visibility="hidden"><path d="M0 0h9v9z"/><path id="seen" visibility="visible" d="M0 0h9v9z"/></g><path fill="none" d="M0 0h9v9z"/><g opacity="0"><path d="M0 0h9v9z"/></g><defs><path d="M0 0h9v9z"/></defs>');
+        $pieces = self::pieces('<path display="none" d="M0 0h9v9z"/><g visibility="hidden"><path d="M0 0h9v9z"/><path id="seen" visibility="visible" d="M0'
+            .' 0h9v9z"/></g><path fill="none" d="M0 0h9v9z"/><g opacity="0"><path d="M0 0h9v9z"/></g><defs><path d="M0 0h9v9z"/></defs>');
         self::assertSame(['seen'], array_map(static fn (Piece $piece): string => $piece->name, $pieces));
     }
 
     #[Test]
     public function copies_take_the_style_of_where_they_are_used(): void
     {
-        $pieces = self::pieces('<defs><path id="leaf" d="M0 0h2v2h-2z"/><g id="twig"><use href="#leaf"/><use xlink:href="#leaf" x="5"/></g></defs><use href="#twig" y="10" fill="green" transform="scale(2)"/>');
+        $pieces = self::pieces('<defs><path id="leaf" d="M0 0h2v2h-2z"/><g id="twig"><use href="#leaf"/><use xlink:href="#leaf" x="5"/></g></defs><use'
+            .' href="#twig" y="10" fill="green" transform="scale(2)"/>');
         self::assertCount(2, $pieces);
         self::assertSame('#008000', $pieces[1]->fill?->colour->hex());
         self::assertEqualsWithDelta([10.0, 20.0], [$pieces[1]->box()->left ?? 0, $pieces[1]->box()->top ?? 0], 1e-9);
@@ -170,7 +175,8 @@ final class SvgReaderTest extends TestCase
     #[Test]
     public function a_symbol_and_an_inner_svg_are_fitted_and_cut_to_their_viewport(): void
     {
-        [$symbol, $inner] = self::pieces('<symbol id="s" viewBox="0 0 10 10"><rect x="-5" width="15" height="10"/></symbol><use href="#s" x="10" y="10" width="20" height="20"/><svg x="50" y="50" width="10" height="10"><circle r="50"/></svg>');
+        [$symbol, $inner] = self::pieces('<symbol id="s" viewBox="0 0 10 10"><rect x="-5" width="15" height="10"/></symbol><use href="#s" x="10" y="10"'
+            .' width="20" height="20"/><svg x="50" y="50" width="10" height="10"><circle r="50"/></svg>');
         self::assertEqualsWithDelta([10.0, 10.0, 400.0], [$symbol->box()->left ?? 0, $symbol->box()->top ?? 0, $symbol->shape->area()], 1e-6);
         self::assertEqualsWithDelta([50.0, 50.0, 100.0], [$inner->box()->left ?? 0, $inner->box()->top ?? 0, $inner->shape->area()], 1e-6);
     }
@@ -178,7 +184,8 @@ final class SvgReaderTest extends TestCase
     #[Test]
     public function a_clip_path_cuts_fills_and_strokes(): void
     {
-        [$fill, $line] = self::pieces('<clipPath id="c"><circle cx="10" cy="10" r="5"/></clipPath><g clip-path="url(#c)"><rect width="10" height="20"/><path d="M0 10h20" stroke="red" stroke-width="2"/></g>');
+        [$fill, $line] = self::pieces('<clipPath id="c"><circle cx="10" cy="10" r="5"/></clipPath><g clip-path="url(#c)"><rect width="10"'
+            .' height="20"/><path d="M0 10h20" stroke="red" stroke-width="2"/></g>');
         self::assertEqualsWithDelta(M_PI * 25 / 2, $fill->shape->area(), 0.02);
         self::assertEqualsWithDelta(19.9, $line->shape->area(), 0.1);
         self::assertNull($line->stroke);
@@ -208,7 +215,11 @@ final class SvgReaderTest extends TestCase
 
     #[Test]
     #[TestWith(['<filter id="m"/><path filter="url(#m)" d="M0 0h9v9z"/>', 'filter'])]
-    #[TestWith(['<linearGradient id="g"><stop/><stop offset="1" stop-color="#fff"/></linearGradient><mask id="m"><rect width="9" height="9" fill="url(#g)"/></mask><path mask="url(#m)" d="M0 0h9v9z"/>', 'mask'])]
+    #[TestWith([
+        '<linearGradient id="g"><stop/><stop offset="1" stop-color="#fff"/></linearGradient><mask id="m"><rect width="9" height="9"'
+            .' fill="url(#g)"/></mask><path mask="url(#m)" d="M0 0h9v9z"/>',
+        'mask',
+    ])]
     #[TestWith(['<path clip-path="inset(2px)" d="M0 0h9v9z"/>', 'clip-path'])]
     #[TestWith(['<path style="mix-blend-mode:multiply" d="M0 0h9v9z"/>', 'blend'])]
     public function what_is_drawn_without_an_effect_is_named_with_its_place(string $body, string $kind): void
@@ -252,7 +263,8 @@ final class SvgReaderTest extends TestCase
     #[Test]
     public function a_gradient_stays_paint_in_mm_and_goes_along_when_the_art_is_scaled(): void
     {
-        [$piece] = self::pieces('<linearGradient id="g" gradientUnits="userSpaceOnUse" x1="20" x2="60"><stop stop-color="red"/><stop offset="1" stop-color="blue"/></linearGradient><rect width="80" height="10" fill="url(#g)"/>');
+        [$piece] = self::pieces('<linearGradient id="g" gradientUnits="userSpaceOnUse" x1="20" x2="60"><stop stop-color="red"/><stop offset="1"'
+            .' stop-color="blue"/></linearGradient><rect width="80" height="10" fill="url(#g)"/>');
         $gradient = (new Artwork(100, 100, [$piece]))->atWidth(200)->pieces[0]->fill?->gradient;
         self::assertNotNull($gradient);
         self::assertEqualsWithDelta(40.0, $gradient->matrix->apply($gradient->axis[0], 0)->x, 1e-9);
@@ -277,7 +289,8 @@ final class SvgReaderTest extends TestCase
     #[Test]
     public function a_missing_font_is_replaced_and_named_once(): void
     {
-        $drawing = Reader::read('<svg xmlns="http://www.w3.org/2000/svg" width="99" height="99" viewBox="0 0 99 99"><g font-family="Wharf Roman" font-size="9"><text y="9">Ale</text><text y="29">Stew</text></g></svg>');
+        $drawing = Reader::read('<svg xmlns="http://www.w3.org/2000/svg" width="99" height="99" viewBox="0 0 99 99"><g font-family="Wharf Roman"'
+            .' font-size="9"><text y="9">Ale</text><text y="29">Stew</text></g></svg>');
         self::assertCount(2, $drawing->artwork->pieces);
         self::assertCount(1, $drawing->findings);
         self::assertSame('missing-font', $drawing->findings[0]->kind);
@@ -299,7 +312,9 @@ final class SvgReaderTest extends TestCase
     #[Test]
     public function plain_entities_of_drawing_programs_are_written_out(): void
     {
-        $drawing = Reader::read('<?xml version="1.0"?><!DOCTYPE svg PUBLIC "-//W3C//DTD SVG 1.1//EN" "http://www.w3.org/Graphics/SVG/1.1/DTD/svg11.dtd" [<!ENTITY ns_svg "http://www.w3.org/2000/svg"><!ENTITY red "#ff0000">]><svg xmlns="&ns_svg;" viewBox="0 0 9 9"><path fill="&red;" d="M0 0h9v9z"/></svg>');
+        $drawing = Reader::read('<?xml version="1.0"?><!DOCTYPE svg PUBLIC "-//W3C//DTD SVG 1.1//EN" "http://www.w3.org/Graphics/SVG/1.1/DTD/svg11.dtd"'
+            .' [<!ENTITY ns_svg "http://www.w3.org/2000/svg"><!ENTITY red "#ff0000">]><svg xmlns="&ns_svg;" viewBox="0 0 9 9"><path fill="&red;" d="M0'
+            .' 0h9v9z"/></svg>');
         self::assertSame('#ff0000', $drawing->artwork->pieces[0]->fill?->colour->hex());
     }
 

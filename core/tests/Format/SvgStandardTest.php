@@ -55,7 +55,10 @@ final class SvgStandardTest extends TestCase
     #[DataProvider('cascade')]
     public function style_rules_weigh_as_the_standard_has_it(string $css, string $colour): void
     {
-        self::assertSame($colour, self::fills("<style>{$css}</style><g class='outer'><g><rect id='r' class='a b c' width='9' height='9'/><circle r='2'/></g></g>")[0]);
+        self::assertSame(
+            $colour,
+            self::fills("<style>{$css}</style><g class='outer'><g><rect id='r' class='a b c' width='9' height='9'/><circle r='2'/></g></g>")[0],
+        );
     }
 
     #[Test]
@@ -70,11 +73,17 @@ final class SvgStandardTest extends TestCase
     public function a_pattern_without_a_size_is_none_and_what_is_written_behind_it_shows(): void
     {
         $pattern = '<circle cx="2" cy="2" r="1" fill="#ff0000"/></pattern>';
-        self::assertSame(['#00ff00'], self::fills("<pattern id='p' width='0' height='4' patternUnits='userSpaceOnUse'>{$pattern}<rect width='9' height='9' fill='url(#p) #00ff00'/>"));
+        self::assertSame(
+            ['#00ff00'],
+            self::fills("<pattern id='p' width='0' height='4' patternUnits='userSpaceOnUse'>{$pattern}<rect width='9' height='9' fill='url(#p) #00ff00'/>"),
+        );
         self::assertSame(['#00ff00'], self::fills("<pattern id='p'>{$pattern}<rect width='9' height='9' fill='url(#p) #00ff00'/>"));
         self::assertSame([], self::fills("<pattern id='p'>{$pattern}<rect width='9' height='9' fill='url(#p)'/>"));
         // The size may come from the pattern that it refers to.
-        self::assertSame(['#ff0000'], self::fills("<pattern id='q' width='4' height='4' patternUnits='userSpaceOnUse'>{$pattern}<pattern id='p' href='#q'/><rect width='9' height='9' fill='url(#p) #00ff00'/>"));
+        self::assertSame(
+            ['#ff0000'],
+            self::fills("<pattern id='q' width='4' height='4' patternUnits='userSpaceOnUse'>{$pattern}<pattern id='p' href='#q'/><rect width='9' height='9' fill='url(#p) #00ff00'/>"),
+        );
     }
 
     #[Test]
@@ -88,11 +97,25 @@ final class SvgStandardTest extends TestCase
 
     /** @param  list<string>  $fills */
     #[Test]
-    #[TestWith(['<switch><rect requiredExtensions="http://elsewhere.test/x" width="9" height="9" fill="#ff0000"/><rect width="9" height="9" fill="#00ff00"/></switch>', ['#00ff00']])]
+    #[TestWith([
+        '<switch><rect requiredExtensions="http://elsewhere.test/x" width="9" height="9" fill="#ff0000"/><rect width="9" height="9" fill="#00ff00"/></switch>',
+        ['#00ff00'],
+    ])]
     #[TestWith(['<switch><rect requiredExtensions="" width="9" height="9" fill="#ff0000"/><rect width="9" height="9" fill="#00ff00"/></switch>', ['#00ff00']])]
-    #[TestWith(['<switch><rect requiredFeatures="http://www.w3.org/TR/SVG11/feature#Nonsense" width="9" height="9" fill="#ff0000"/><rect width="9" height="9" fill="#00ff00"/></switch>', ['#ff0000']])]
-    #[TestWith(['<switch><rect systemLanguage="de" width="9" height="9" fill="#ff0000"/><rect systemLanguage="en-GB, fr" width="9" height="9" fill="#00ff00"/></switch>', ['#00ff00']])]
-    #[TestWith(['<rect requiredExtensions="http://elsewhere.test/x" width="9" height="9" fill="#ff0000"/><rect width="9" height="9" fill="#00ff00"/>', ['#00ff00']])]
+    #[TestWith([
+        '<switch><rect requiredFeatures="http://www.w3.org/TR/SVG11/feature#Nonsense" width="9" height="9" fill="#ff0000"/><rect width="9" height="9"'
+            .' fill="#00ff00"/></switch>',
+        ['#ff0000'],
+    ])]
+    #[TestWith([
+        '<switch><rect systemLanguage="de" width="9" height="9" fill="#ff0000"/><rect systemLanguage="en-GB, fr" width="9" height="9"'
+            .' fill="#00ff00"/></switch>',
+        ['#00ff00'],
+    ])]
+    #[TestWith([
+        '<rect requiredExtensions="http://elsewhere.test/x" width="9" height="9" fill="#ff0000"/><rect width="9" height="9" fill="#00ff00"/>',
+        ['#00ff00'],
+    ])]
     #[TestWith(['<g systemLanguage="de"><rect width="9" height="9" fill="#ff0000"/></g><rect width="9" height="9" fill="#00ff00"/>', ['#00ff00']])]
     public function what_is_shown_under_a_condition_is_decided_by_it(string $body, array $fills): void
     {
@@ -139,7 +162,11 @@ final class SvgStandardTest extends TestCase
         $kinds = array_map(static fn (Finding $finding): string => $finding->kind, $drawing->findings);
         self::assertSame($states ? ['video'] : [Drawing::NO_SIZE, 'video'], $kinds);
         $typed = $drawing->framedByArt()->atWidth(120.0);
-        self::assertEqualsWithDelta([120.0, 60.0, 0.0, 120.0], [$typed->artwork->width, $typed->artwork->height, $typed->artwork->pieces[0]->box()?->left, $typed->artwork->pieces[0]->box()?->right], 1e-6);
+        self::assertEqualsWithDelta(
+            [120.0, 60.0, 0.0, 120.0],
+            [$typed->artwork->width, $typed->artwork->height, $typed->artwork->pieces[0]->box()?->left, $typed->artwork->pieces[0]->box()?->right],
+            1e-6,
+        );
         self::assertTrue($typed->statesSize);
         self::assertSame(['video'], array_map(static fn (Finding $finding): string => $finding->kind, $typed->findings));
     }
@@ -153,10 +180,22 @@ final class SvgStandardTest extends TestCase
             return $xml === false ? throw new \LogicException : $xml;
         };
         $of = static fn (\SimpleXMLElement $xml): array => array_map(strval(...), [$xml['width'], $xml['height'], $xml['viewBox']]);
-        self::assertSame(['80mm', '40mm', '0 0 200 100'], $of($root('<svg xmlns="http://www.w3.org/2000/svg" width="80mm" height="40mm" viewBox="0 0 200 100"/>')));
-        self::assertSame(['200', '100', '0 0 200 100'], $of($root('<svg xmlns="http://www.w3.org/2000/svg" width="100%" height="100%" viewBox="0 0 200 100"/>')));
-        self::assertSame(['60', '30', '-20 10 60 30'], $of($root('<svg xmlns="http://www.w3.org/2000/svg"><rect/></svg>', new \NeatEdge\Core\Geometry\Box(-20, 10, 40, 40))));
-        self::assertSame(['80mm', '40mm', '0 0 302.362204724 151.181102362'], $of($root('<svg xmlns="http://www.w3.org/2000/svg" width="80mm" height="40mm"/>')));
+        self::assertSame(
+            ['80mm', '40mm', '0 0 200 100'],
+            $of($root('<svg xmlns="http://www.w3.org/2000/svg" width="80mm" height="40mm" viewBox="0 0 200 100"/>')),
+        );
+        self::assertSame(
+            ['200', '100', '0 0 200 100'],
+            $of($root('<svg xmlns="http://www.w3.org/2000/svg" width="100%" height="100%" viewBox="0 0 200 100"/>')),
+        );
+        self::assertSame(
+            ['60', '30', '-20 10 60 30'],
+            $of($root('<svg xmlns="http://www.w3.org/2000/svg"><rect/></svg>', new \NeatEdge\Core\Geometry\Box(-20, 10, 40, 40))),
+        );
+        self::assertSame(
+            ['80mm', '40mm', '0 0 302.362204724 151.181102362'],
+            $of($root('<svg xmlns="http://www.w3.org/2000/svg" width="80mm" height="40mm"/>')),
+        );
         $this->expectException(SvgRefused::class);
         Isolated::picture('<html/>');
     }
@@ -165,7 +204,10 @@ final class SvgStandardTest extends TestCase
     public function a_picture_that_claims_more_dots_than_anybody_unpacks_is_left_out_by_its_measure(): void
     {
         $chunk = static fn (string $type, string $data): string => pack('N', strlen($data)).$type.$data.pack('N', crc32($type.$data));
-        $png = static fn (int $side): string => base64_encode("\x89PNG\r\n\x1a\n".$chunk('IHDR', pack('NNCCCCC', $side, $side, 8, 2, 0, 0, 0)).$chunk('IDAT', (string) gzcompress('')).$chunk('IEND', ''));
+        $png = static fn (int $side): string => base64_encode("\x89PNG\r\n\x1a\n".$chunk(
+            'IHDR',
+            pack('NNCCCCC', $side, $side, 8, 2, 0, 0, 0),
+        ).$chunk('IDAT', (string) gzcompress('')).$chunk('IEND', ''));
         $read = static fn (int $side): Drawing => Reader::read("<svg xmlns='http://www.w3.org/2000/svg' width='9mm' height='9mm'><image width='5' height='5' href='data:image/png;base64,{$png($side)}'/></svg>");
         self::assertCount(1, $read(500)->artwork->pieces);
         self::assertSame([], $read(20_000)->artwork->pieces);
@@ -212,8 +254,12 @@ final class SvgStandardTest extends TestCase
     #[Test]
     public function a_style_sheet_beyond_all_measure_is_left_out_by_name(): void
     {
-        $drawing = Reader::read("<svg xmlns='http://www.w3.org/2000/svg' width='9mm' height='9mm'><style>".str_repeat('.a{fill:red}', 30_000).'</style><rect class="a" width="5" height="5"/></svg>');
+        $drawing = Reader::read("<svg xmlns='http://www.w3.org/2000/svg' width='9mm' height='9mm'><style>".str_repeat('.a{fill:red}', 30_000)
+            .'</style><rect class="a" width="5" height="5"/></svg>');
         self::assertSame('#000000', $drawing->artwork->pieces[0]->fill?->colour->hex());
-        self::assertSame(['Left out a style sheet of more than 300 kB.'], array_map(static fn (Finding $finding): string => $finding->message, $drawing->findings));
+        self::assertSame(
+            ['Left out a style sheet of more than 300 kB.'],
+            array_map(static fn (Finding $finding): string => $finding->message, $drawing->findings),
+        );
     }
 }

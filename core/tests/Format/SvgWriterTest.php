@@ -41,7 +41,11 @@ final class SvgWriterTest extends TestCase
             self::assertEqualsWithDelta([123.456, 65.4321], [$again->width, $again->height], 1e-8);
             foreach ($pieces as $i => $piece) {
                 $back = $again->pieces[$i];
-                self::assertEquals([$piece->fill, $piece->shape->rule], [$back->fill, $piece->fill === null ? $piece->shape->rule : $back->shape->rule], "seed {$seed}");
+                self::assertEquals(
+                    [$piece->fill, $piece->shape->rule],
+                    [$back->fill, $piece->fill === null ? $piece->shape->rule : $back->shape->rule],
+                    "seed {$seed}",
+                );
                 self::assertEqualsWithDelta($piece->stroke?->style, $back->stroke?->style, 1e-5);
                 self::assertSame($piece->stroke?->pen === null, $back->stroke?->pen === null);
                 foreach ($piece->shape->contours as $k => $contour) {
@@ -66,6 +70,9 @@ final class SvgWriterTest extends TestCase
         self::assertSame('M0 0H10V5.5L0 10Z', Writer::path(Shape::of(Contour::polygon([[0, 0], [10, 0], [10, 5.5], [0, 10]]))));
         self::assertSame('M1 2L3 4', Writer::path(Shape::of(Contour::polygon([[1, 2], [3, 4]], false))));
         self::assertSame('0.1 -0.00001 0 100', implode(' ', array_map(Writer::number(...), [0.1, -0.00001, -0.0000000001, 100.0])));
-        self::assertStringContainsString('fill-rule="evenodd"', Writer::write(new Artwork(9, 9, [new Piece('a', new Shape([Contour::circle(5, 5, 2)], FillRule::Evenodd), new Paint(new Colour(0, 0, 0)))])));
+        self::assertStringContainsString(
+            'fill-rule="evenodd"',
+            Writer::write(new Artwork(9, 9, [new Piece('a', new Shape([Contour::circle(5, 5, 2)], FillRule::Evenodd), new Paint(new Colour(0, 0, 0)))])),
+        );
     }
 }

@@ -35,7 +35,10 @@ final class BoxGridTest extends TestCase
             $grid = new BoxGrid($boxes);
             for ($k = 0; $k < 200; $k++) {
                 [$x, $y] = [$art->between(-70, 130), $art->between(-70, 130)];
-                $here = array_keys(array_filter($boxes, static fn (?Box $box): bool => $box !== null && $box->left <= $x && $box->right >= $x && $box->top <= $y && $box->bottom >= $y));
+                $here = array_keys(array_filter(
+                    $boxes,
+                    static fn (?Box $box): bool => $box !== null && $box->left <= $x && $box->right >= $x && $box->top <= $y && $box->bottom >= $y,
+                ));
                 self::assertSame($here, $grid->at($x, $y));
                 $with = new Box($x, $y, $x + ($k % 5 === 0 ? 300.0 : $art->between(0, 9)), $y + $art->between(0, 9));
                 self::assertSame(array_keys(array_filter($boxes, static fn (?Box $box): bool => $box?->overlaps($with) ?? false)), $grid->touching($with));
@@ -49,7 +52,13 @@ final class BoxGridTest extends TestCase
     {
         $shape = new Shape([Contour::circle(5.0, 6.0, 3.0), Contour::rectangle(20.0, 1.0, 4.0, 2.0)]);
         foreach ([$shape, $shape, new Shape($shape->contours)] as $one) {
-            self::assertEquals([2.0, 1.0, 24.0, 9.0], array_map(static fn (float $mm): float => round($mm, 9), [$one->box()->left ?? 0.0, $one->box()->top ?? 0.0, $one->box()->right ?? 0.0, $one->box()->bottom ?? 0.0]));
+            self::assertEquals(
+                [2.0, 1.0, 24.0, 9.0],
+                array_map(
+                    static fn (float $mm): float => round($mm, 9),
+                    [$one->box()->left ?? 0.0, $one->box()->top ?? 0.0, $one->box()->right ?? 0.0, $one->box()->bottom ?? 0.0],
+                ),
+            );
         }
         self::assertNull((new Shape([]))->box());
         self::assertSame(KnownBoxes::of($shape), $shape->box(), 'it is worked out once');

@@ -88,7 +88,8 @@ final class CrossingsTest extends TestCase
             foreach ($ends as $i => [$ax, $ay, $bx, $by]) {
                 foreach (array_slice($ends, $i + 1) as [$cx, $cy, $dx, $dy]) {
                     $side = static fn (float $px, float $py, float $qx, float $qy, float $rx, float $ry): float => ($qx - $px) * ($ry - $py) - ($qy - $py) * ($rx - $px);
-                    $expected += $side($ax, $ay, $bx, $by, $cx, $cy) * $side($ax, $ay, $bx, $by, $dx, $dy) < 0 && $side($cx, $cy, $dx, $dy, $ax, $ay) * $side($cx, $cy, $dx, $dy, $bx, $by) < 0 ? 1 : 0;
+                    $expected += $side($ax, $ay, $bx, $by, $cx, $cy) * $side($ax, $ay, $bx, $by, $dx, $dy) < 0
+                        && $side($cx, $cy, $dx, $dy, $ax, $ay) * $side($cx, $cy, $dx, $dy, $bx, $by) < 0 ? 1 : 0;
                 }
             }
             self::assertCount($expected, Crossings::of($lines), "seed {$seed}");

@@ -88,7 +88,12 @@ final class PartsTest extends TestCase
     public function a_hole_goes_with_the_outline_right_round_it_whatever_lies_beside_and_inside(): void
     {
         // Beside the first, and wider: what lies in the first is found all the same.
-        $shape = new Shape([Contour::rectangle(0, 0, 50, 50), Contour::rectangle(10, 60, 70, 30), Contour::rectangle(20, 10, 10, 10), Contour::rectangle(22, 12, 4, 4)]);
+        $shape = new Shape([
+            Contour::rectangle(0, 0, 50, 50),
+            Contour::rectangle(10, 60, 70, 30),
+            Contour::rectangle(20, 10, 10, 10),
+            Contour::rectangle(22, 12, 4, 4),
+        ]);
         self::assertSame([2, 1, 1], array_map(static fn (Shape $part): int => count($part->contours), Parts::of($shape)));
         // One with the same box as what it lies in.
         $diamond = Contour::polygon([[25.0, 0.0], [50.0, 25.0], [25.0, 50.0], [0.0, 25.0]]);
@@ -120,7 +125,13 @@ final class PartsTest extends TestCase
             $kept[] = $one;
         }
         shuffle($kept);
-        $depth = array_map(static fn (array $one): int => count(array_filter($kept, static fn (array $other): bool => $other[2] > $one[2] && hypot($one[0] - $other[0], $one[1] - $other[1]) < $other[2])), $kept);
+        $depth = array_map(
+            static fn (array $one): int => count(array_filter(
+                $kept,
+                static fn (array $other): bool => $other[2] > $one[2] && hypot($one[0] - $other[0], $one[1] - $other[1]) < $other[2],
+            )),
+            $kept,
+        );
         $parts = Parts::of(new Shape(array_map(static fn (array $one): Contour => Contour::circle(...$one), $kept)));
         self::assertCount(count(array_filter($depth, static fn (int $d): bool => $d % 2 === 0)), $parts);
         self::assertSame(count($kept), array_sum(array_map(static fn (Shape $part): int => count($part->contours), $parts)));

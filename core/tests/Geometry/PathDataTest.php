@@ -69,13 +69,20 @@ final class PathDataTest extends TestCase
                     'C' => 6,
                     default => 2,
                 };
-                $text .= $command.implode($art->pick(2) === 0 ? ' ' : ',', array_map(static fn (): string => sprintf('%.3f', $art->between(-50, 50)), range(1, $takes)));
+                $text .= $command.implode(
+                    $art->pick(2) === 0 ? ' ' : ',',
+                    array_map(static fn (): string => sprintf('%.3f', $art->between(-50, 50)), range(1, $takes)),
+                );
                 $text .= $art->pick(5) === 0 ? 'z' : '';
             }
             [$quick] = PathData::parse($text);
             // An exponent is beyond the quick reader; it changes no number.
             [$careful] = PathData::parse((string) preg_replace('/(\.\d{3})/', '$1e0', $text));
-            self::assertEquals(array_map(static fn (Contour $c): array => [$c->closed, $c->coords], $careful), array_map(static fn (Contour $c): array => [$c->closed, $c->coords], $quick), $text);
+            self::assertEquals(
+                array_map(static fn (Contour $c): array => [$c->closed, $c->coords], $careful),
+                array_map(static fn (Contour $c): array => [$c->closed, $c->coords], $quick),
+                $text,
+            );
         }
     }
 

@@ -83,7 +83,10 @@ final class LookTest extends TestCase
         self::assertNotSame([], $artwork->pieces);
         foreach ([null, new OutlineStrokes, new RemoveHidden, new MergeByColour, new SolidColours] as $step) {
             $after = $step === null ? $artwork : $step->apply($artwork);
-            self::assertTrue(Render::looksSame($svg, Writer::write($after), 400, ! str_contains($svg, '<textPath')), $step === null ? 'as it is read' : $step->key());
+            self::assertTrue(
+                Render::looksSame($svg, Writer::write($after), 400, ! str_contains($svg, '<textPath')),
+                $step === null ? 'as it is read' : $step->key(),
+            );
             // A second reading finds what was written, gradients and pictures too.
             self::assertCount(count($after->pieces), Reader::read(Writer::write($after))->artwork->pieces);
         }
@@ -105,7 +108,11 @@ final class LookTest extends TestCase
     public function a_lost_line_is_seen_on_a_large_sheet(float $width, string $line, string $ground): void
     {
         $sheet = static fn (string $more): string => "<svg xmlns='http://www.w3.org/2000/svg' width='300mm' height='200mm' viewBox='0 0 300 200'><rect width='300' height='200' fill='{$ground}'/><circle cx='90' cy='100' r='60' fill='#e9d3a1'/>{$more}</svg>";
-        self::assertFalse(Render::looksSame($sheet("<path d='M170 40L260 61' stroke='{$line}' stroke-width='{$width}' fill='none'/>"), $sheet(''), self::WIDTH));
+        self::assertFalse(Render::looksSame(
+            $sheet("<path d='M170 40L260 61' stroke='{$line}' stroke-width='{$width}' fill='none'/>"),
+            $sheet(''),
+            self::WIDTH,
+        ));
     }
 
     /** @return list<array{string, int}> */
@@ -138,7 +145,13 @@ final class LookTest extends TestCase
     public function the_demo_jobs_look_as_their_files_do_when_all_is_prepared(string $name): void
     {
         // Letters along a line no two renderers set alike, nor does librsvg set them at all: they are judged by themselves, among the parts of SVG.
-        $svg = (string) preg_replace('~<text[^>]*><textPath.*?</text>~s', '', (string) file_get_contents(dirname(__DIR__, 3)."/database/demo/{$name}.svg"), -1, $count);
+        $svg = (string) preg_replace(
+            '~<text[^>]*><textPath.*?</text>~s',
+            '',
+            (string) file_get_contents(dirname(__DIR__, 3)."/database/demo/{$name}.svg"),
+            -1,
+            $count,
+        );
         self::assertLessThanOrEqual(2, $count);
         self::assertNull(self::wholeWay($svg, self::WIDTH));
     }

@@ -79,11 +79,17 @@ final class ShapedLookTest extends TestCase
             $icon = new Piece('icon', $shape, $ink);
             $cases = [
                 'outset' => [self::made('outset', $icon, ['distance' => self::DISTANCE]), self::on(new Piece('a', $shape, $ink, new Stroke($ink, $round)))],
-                'ring' => [self::made('ring', $icon, ['inner' => self::DISTANCE, 'outer' => self::DISTANCE]), self::on(new Piece('a', $shape, null, new Stroke($ink, $round)))],
+                'ring' => [
+                    self::made('ring', $icon, ['inner' => self::DISTANCE, 'outer' => self::DISTANCE]),
+                    self::on(new Piece('a', $shape, null, new Stroke($ink, $round))),
+                ],
                 'sectors' => [self::made('part', $icon, ['sectors' => 7]), self::on($icon)],
             ];
             try {
-                $cases['inset'] = [self::made('inset', $icon, ['distance' => self::DISTANCE]), self::on(new Piece('a', $shape, $ink, new Stroke($paper, $round)))];
+                $cases['inset'] = [
+                    self::made('inset', $icon, ['distance' => self::DISTANCE]),
+                    self::on(new Piece('a', $shape, $ink, new Stroke($paper, $round))),
+                ];
             } catch (Refused) {
                 // An icon of thin lines has nothing left.
             }

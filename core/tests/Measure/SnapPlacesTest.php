@@ -37,7 +37,17 @@ final class SnapPlacesTest extends TestCase
         self::assertCount(1, $crossings);
         self::assertEqualsWithDelta([20.0, 20.0], [$crossings[0][0], $crossings[0][1]], 1e-9);
         self::assertSame('a b', $crossings[0][3], 'it belongs to both');
-        $of = static fn (string $id): array => array_values(array_unique(array_column(SnapPlaces::of(['a' => Shape::of(Contour::polygon([[0, 0], [40, 40]], false)), 'b' => Shape::of(Contour::polygon([[0, 30], [40, 10]], false)), 'c' => Shape::of(Contour::polygon([[0, 5], [40, 4]], false))], [$id => true])['points'], 3)));
+        $of = static fn (string $id): array => array_values(array_unique(array_column(
+            SnapPlaces::of(
+                [
+                    'a' => Shape::of(Contour::polygon([[0, 0], [40, 40]], false)),
+                    'b' => Shape::of(Contour::polygon([[0, 30], [40, 10]], false)),
+                    'c' => Shape::of(Contour::polygon([[0, 5], [40, 4]], false)),
+                ],
+                [$id => true],
+            )['points'],
+            3,
+        )));
         self::assertSame(['b', 'a b'], $of('b'), 'its own places and its crossings');
     }
 
@@ -84,7 +94,10 @@ final class SnapPlacesTest extends TestCase
     #[Test]
     public function what_is_crowded_beyond_use_offers_no_crossings_and_all_else(): void
     {
-        $lines = array_map(static fn (int $i): Contour => Contour::polygon(array_map(static fn (int $k): array => [$k * 0.5, $i + ($k % 2) * 3.0], range(0, 400)), false), range(1, 160));
+        $lines = array_map(
+            static fn (int $i): Contour => Contour::polygon(array_map(static fn (int $k): array => [$k * 0.5, $i + ($k % 2) * 3.0], range(0, 400)), false),
+            range(1, 160),
+        );
         ['points' => $points] = SnapPlaces::of(['crowd' => new Shape($lines)]);
         $kinds = array_count_values(array_column($points, 2));
         self::assertArrayNotHasKey('crossing', $kinds);

@@ -54,7 +54,19 @@ final class PatienceTest extends TestCase
         $result = self::asking('the line', 60, static fn (): PrepResult => $line->run($seen));
         self::asking('checks', 4, static fn (): array => Inspection::ofResult($art, $seen, $result, $process->limits()));
         $values = $process->values([]);
-        $layouts = self::asking('sheets', 1, static fn (): array => (new Order($result->artwork(), 'Stars', $process->making(), $process->limits(), $values, mirrored: $line->isMirrored(), under: $process->under($line, $seen, $values)))->layouts());
+        $layouts = self::asking(
+            'sheets',
+            1,
+            static fn (): array => (new Order(
+                $result->artwork(),
+                'Stars',
+                $process->making(),
+                $process->limits(),
+                $values,
+                mirrored: $line->isMirrored(),
+                under: $process->under($line, $seen, $values),
+            ))->layouts(),
+        );
         self::assertContainsOnlyInstancesOf(Layout::class, $layouts);
         $format = $process->format();
         self::asking($format, 1, static fn (): array => Export::files($layouts, $format, Formats::make($format)));

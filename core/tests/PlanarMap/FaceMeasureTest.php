@@ -68,7 +68,16 @@ final class FaceMeasureTest extends TestCase
         $fine = [];
         for ($k = 0, $n = 16; $k < $n; $k++) {
             [$a, $b, $h] = [2 * M_PI * $k / $n, 2 * M_PI * ($k + 1) / $n, 4 / 3 * tan(M_PI / $n / 2) * 100];
-            $fine[] = [150 + 100 * cos($a), 150 + 100 * sin($a), 150 + 100 * cos($a) - $h * sin($a), 150 + 100 * sin($a) + $h * cos($a), 150 + 100 * cos($b) + $h * sin($b), 150 + 100 * sin($b) - $h * cos($b), 150 + 100 * cos($b), 150 + 100 * sin($b)];
+            $fine[] = [
+                150 + 100 * cos($a),
+                150 + 100 * sin($a),
+                150 + 100 * cos($a) - $h * sin($a),
+                150 + 100 * sin($a) + $h * cos($a),
+                150 + 100 * cos($b) + $h * sin($b),
+                150 + 100 * sin($b) - $h * cos($b),
+                150 + 100 * cos($b),
+                150 + 100 * sin($b),
+            ];
         }
         $true = 0.0;
         foreach ($rough->segments() as $s) {
@@ -107,7 +116,11 @@ final class FaceMeasureTest extends TestCase
     {
         $shapes = [Shape::of(Contour::rectangle(0, 0, 20, 20)), Shape::of(Contour::rectangle(10, 10, 20, 20)), Shape::of(Contour::rectangle(50, 0, 5, 5))];
         $parts = PlanarMap::of($shapes)->parts(new Laid([true, false, false]));
-        self::assertEqualsWithDelta([100.0, 300.0, 25.0], [self::area($parts[Laid::over(1)]), self::area($parts[Laid::bare(1)]), self::area($parts[Laid::bare(2)])], 1e-4);
+        self::assertEqualsWithDelta(
+            [100.0, 300.0, 25.0],
+            [self::area($parts[Laid::over(1)]), self::area($parts[Laid::bare(1)]), self::area($parts[Laid::bare(2)])],
+            1e-4,
+        );
         self::assertArrayNotHasKey(Laid::over(2), $parts);
     }
 

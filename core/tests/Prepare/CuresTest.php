@@ -99,7 +99,12 @@ final class CuresTest extends TestCase
     #[Test]
     public function a_ring_and_a_curve_are_thickened_smoothly(): void
     {
-        $cured = ToLimits::cured(self::flat('<circle cx="20" cy="20" r="12" fill="none" stroke="#222" stroke-width=".4"/><path d="M5 50C20 35 35 60 55 42" fill="none" stroke="#222" stroke-width=".3"/>'), new Limits(0.8, 0.5), self::ALL);
+        $cured = ToLimits::cured(
+            self::flat('<circle cx="20" cy="20" r="12" fill="none" stroke="#222" stroke-width=".4"/><path d="M5 50C20 35 35 60 55 42" fill="none"'
+                .' stroke="#222" stroke-width=".3"/>'),
+            new Limits(0.8, 0.5),
+            self::ALL,
+        );
         self::assertSame(0, self::left($cured->artwork, new Limits(0.8, 0.5)));
         $ring = array_values(array_filter(Parts::of($cured->artwork->pieces[0]->shape), static fn ($part): bool => count($part->contours) === 2))[0];
         self::assertEqualsWithDelta(M_PI * (12.404 ** 2 - 11.596 ** 2), $ring->area(), 0.5);
@@ -116,7 +121,8 @@ final class CuresTest extends TestCase
     public function a_frame_is_thickened_along_its_sides_and_nothing_is_drawn_across_it(): void
     {
         // Of real art: the outer corners are round, the inner ones sharp, so that the middle line is measured in parts.
-        $svg = '<svg width="15" height="15" viewBox="0 0 15 15" xmlns="http://www.w3.org/2000/svg"><path d="M11.7 3.3V11.7H3.3V3.3H11.7ZM12 2H3C2.4477 2 2 2.4477 2 3V12C2 12.5523 2.4477 13 3 13H12C12.5523 13 13 12.5523 13 12V3C13 2.4477 12.5523 2 12 2Z"/></svg>';
+        $svg = '<svg width="15" height="15" viewBox="0 0 15 15" xmlns="http://www.w3.org/2000/svg"><path d="M11.7 3.3V11.7H3.3V3.3H11.7ZM12 2H3C2.4477 2 2'
+            .' 2.4477 2 3V12C2 12.5523 2.4477 13 3 13H12C12.5523 13 13 12.5523 13 12V3C13 2.4477 12.5523 2 12 2Z"/></svg>';
         $flat = PrepLine::usual()->run(Reader::read($svg)->artwork->atWidth(7.9))->artwork();
         $cured = ToLimits::cured($flat, new Limits(0.8, 0.5), self::ALL);
         self::assertSame([1, 0], [count($cured->done), count($cured->left)]);
@@ -140,7 +146,8 @@ final class CuresTest extends TestCase
     #[Test]
     public function a_line_takes_from_its_neighbours_what_it_needs_and_none_lies_over_another(): void
     {
-        $flat = self::flat('<rect x="5" y="5" width="40" height="20" fill="#e0a030"/><rect x="5" y="25" width="40" height="20" fill="#3b8ea5"/><rect x="5" y="24.8" width="40" height=".4" fill="#222222"/>');
+        $flat = self::flat('<rect x="5" y="5" width="40" height="20" fill="#e0a030"/><rect x="5" y="25" width="40" height="20" fill="#3b8ea5"/><rect x="5"'
+            .' y="24.8" width="40" height=".4" fill="#222222"/>');
         $cured = ToLimits::cured($flat, new Limits(0.8, 0.5), self::ALL);
         self::assertSame(0, self::left($cured->artwork, new Limits(0.8, 0.5)));
         self::assertEqualsWithDelta(1600.0, self::area($cured->artwork), 0.01, 'nothing is bare, nothing is doubled');
@@ -150,13 +157,27 @@ final class CuresTest extends TestCase
     #[Test]
     public function a_gap_is_widened_from_both_sides_and_a_hair_is_filled(): void
     {
-        $wide = ToLimits::cured(self::flat('<rect x="5" y="5" width="10" height="20"/><rect x="15.3" y="5" width="10" height="20"/>'), new Limits(0.8, 0.6), self::ALL);
+        $wide = ToLimits::cured(
+            self::flat('<rect x="5" y="5" width="10" height="20"/><rect x="15.3" y="5" width="10" height="20"/>'),
+            new Limits(0.8, 0.6),
+            self::ALL,
+        );
         $gap = static fn (Artwork $art): array => array_map(static fn ($part): float => $part->area(), Parts::of($art->pieces[0]->shape));
         self::assertEqualsWithDelta([20 * 9.847, 20 * 9.847], $gap($wide->artwork), 0.3);
         self::assertSame('widen', $wide->done[0]['how']);
-        $hair = ToLimits::cured(self::flat('<rect x="5" y="5" width="10" height="20"/><rect x="15.05" y="5" width="10" height="20"/>'), new Limits(0.8, 0.6), self::ALL);
+        $hair = ToLimits::cured(
+            self::flat('<rect x="5" y="5" width="10" height="20"/><rect x="15.05" y="5" width="10" height="20"/>'),
+            new Limits(0.8, 0.6),
+            self::ALL,
+        );
         self::assertSame(['fill', 1], [$hair->done[0]['how'], count(Parts::of($hair->artwork->pieces[0]->shape))]);
-        $never = ToLimits::cured(self::flat('<rect x="5" y="5" width="10" height="20"/><rect x="15.05" y="5" width="10" height="20"/>'), new Limits(0.8, 0.6), self::ALL, null, false);
+        $never = ToLimits::cured(
+            self::flat('<rect x="5" y="5" width="10" height="20"/><rect x="15.05" y="5" width="10" height="20"/>'),
+            new Limits(0.8, 0.6),
+            self::ALL,
+            null,
+            false,
+        );
         self::assertSame('widen', $never->done[0]['how']);
     }
 
@@ -178,7 +199,10 @@ final class CuresTest extends TestCase
         $flat = self::flat($svg);
         $cured = ToLimits::cured($flat, new Limits(0.8, 0.3), [Target::LINE], null, false);
         self::assertNotSame([], $cured->left);
-        self::assertMatchesRegularExpression('/^a (gap|line) of \d\.\d\d mm would be left at [\d.]+, [\d.]+, where 0\.[38]0 mm are needed$/', $cured->left[0]['how']);
+        self::assertMatchesRegularExpression(
+            '/^a (gap|line) of \d\.\d\d mm would be left at [\d.]+, [\d.]+, where 0\.[38]0 mm are needed$/',
+            $cured->left[0]['how'],
+        );
         self::assertSame([], array_merge(...Widths::of($cured->artwork, new Limits(0.0, 0.3))->gaps), 'no gap is narrower than may be');
         self::assertSame(count($cured->left) + count($cured->done), count(ToLimits::cured($flat, new Limits(0.8, 0.0), [Target::LINE])->done));
     }
@@ -195,7 +219,12 @@ final class CuresTest extends TestCase
         $other = Combine::cutAway($whole, [$cured->artwork->pieces[0]->shape])->area() + Combine::cutAway($cured->artwork->pieces[0]->shape, [$whole])->area();
         self::assertLessThan(0.02, $other, 'every stem by as much, with no knob on any');
         self::assertCount(7, $parts($cured->artwork));
-        self::assertEqualsWithDelta((1.2 * 1.01 - min([INF, ...array_map(static fn (array $deed): float => $deed['measured'] ?? INF, $cured->done)])) / 2, self::grown($flat, $cured->artwork), 0.012, 'by as much as the thinnest wants, and no more');
+        self::assertEqualsWithDelta(
+            (1.2 * 1.01 - min([INF, ...array_map(static fn (array $deed): float => $deed['measured'] ?? INF, $cured->done)])) / 2,
+            self::grown($flat, $cured->artwork),
+            0.012,
+            'by as much as the thinnest wants, and no more',
+        );
         // Set so wide that its letters lie in clusters of their own it is one word still.
         [$wide, $close] = [$word('4'), $word()];
         $bold = array_map(static fn (Artwork $art): Artwork => ToLimits::cured($art, new Limits(1.0, 0.2), [Target::LINE])->artwork, [$wide, $close]);
@@ -204,13 +233,25 @@ final class CuresTest extends TestCase
         self::assertGreaterThan(0.1, min([INF, ...array_map(static fn (float $a, float $b): float => $b - $a, $parts($wide), $parts($bold[0]))]));
         // One place that was pressed is the word's too.
         $thin = $cured->done[0]['at'] ?? [0.0, 0.0];
-        $one = ToLimits::cured($flat, new Limits(1.2, 0.2), [Target::LINE], static fn (string $kind, int $piece, ThinPlace $place): bool => hypot($place->at->x - $thin[0], $place->at->y - $thin[1]) < 0.01);
-        self::assertGreaterThan(0.1, min([INF, ...array_map(static fn (float $a, float $b): float => $b - $a, $parts($flat), $parts($one->artwork))]), 'each letter of it grew');
+        $one = ToLimits::cured(
+            $flat,
+            new Limits(1.2, 0.2),
+            [Target::LINE],
+            static fn (string $kind, int $piece, ThinPlace $place): bool => hypot($place->at->x - $thin[0], $place->at->y - $thin[1]) < 0.01,
+        );
+        self::assertGreaterThan(
+            0.1,
+            min([INF, ...array_map(static fn (float $a, float $b): float => $b - $a, $parts($flat), $parts($one->artwork))]),
+            'each letter of it grew',
+        );
         // So tight that bolder letters would run together: not one is changed.
         $tight = $word('0');
         $left = ToLimits::cured($tight, new Limits(1.6, 0.7), [Target::LINE]);
         self::assertSame([], $left->done);
-        self::assertMatchesRegularExpression('/^were all letters of the word made bolder alike, a gap of .* set it larger, or in a bolder face$/', $left->left[0]['how']);
+        self::assertMatchesRegularExpression(
+            '/^were all letters of the word made bolder alike, a gap of .* set it larger, or in a bolder face$/',
+            $left->left[0]['how'],
+        );
         self::assertEqualsWithDelta($parts($tight), $parts($left->artwork), 1e-9);
     }
 
@@ -221,8 +262,21 @@ final class CuresTest extends TestCase
         $row = self::flat('<path d="'.implode('', array_map(static fn (int $k): string => $cross(8.0 + 12.0 * $k), range(0, 4))).'"/>');
         $cured = ToLimits::cured($row, new Limits(0.8, 0.3), [Target::LINE]);
         self::assertSame(['thicken'], array_values(array_unique(array_column($cured->done, 'how'))));
-        self::assertEqualsWithDelta($row->pieces[0]->box()?->height() ?? 0.0, $cured->artwork->pieces[0]->box()?->height() ?? 0.0, 0.85, 'their arms end where they ended');
-        $spike = static fn (float $x, float $wide): string => sprintf('M%F 26q%F 1 %F 0L%F 23L%F 3L%F 23Z', $x, $wide / 2, $wide, $x + $wide / 2 + 0.5, $x + $wide / 2, $x + $wide / 2 - 0.5);
+        self::assertEqualsWithDelta(
+            $row->pieces[0]->box()?->height() ?? 0.0,
+            $cured->artwork->pieces[0]->box()?->height() ?? 0.0,
+            0.85,
+            'their arms end where they ended',
+        );
+        $spike = static fn (float $x, float $wide): string => sprintf(
+            'M%F 26q%F 1 %F 0L%F 23L%F 3L%F 23Z',
+            $x,
+            $wide / 2,
+            $wide,
+            $x + $wide / 2 + 0.5,
+            $x + $wide / 2,
+            $x + $wide / 2 - 0.5,
+        );
         $word = self::flat('<path d="'.implode('', array_map(static fn (int $k): string => $spike(6.0 + 7.0 * $k, 4.0 + 0.3 * $k), range(0, 4))).'"/>');
         $tips = ToLimits::cured($word, new Limits(0.8, 0.1), [Target::POINT]);
         self::assertNotSame([], [...$tips->done, ...$tips->left]);
@@ -260,7 +314,8 @@ final class CuresTest extends TestCase
     #[Test]
     public function islands_are_dropped_joined_or_enlarged_and_small_holes_filled(): void
     {
-        $svg = '<rect x="5" y="5" width="20" height="20"/><rect x="27" y="10" width="1" height="1"/><path fill-rule="evenodd" d="M35 5H55V25H35ZM44 14V14.6H44.6V14Z"/>';
+        $svg = '<rect x="5" y="5" width="20" height="20"/><rect x="27" y="10" width="1" height="1"/><path fill-rule="evenodd" d="M35 5H55V25H35ZM44'
+            .' 14V14.6H44.6V14Z"/>';
         $flat = self::flat($svg);
         $made = static function (string $step, array $values) use ($flat): Cured {
             $step = Steps::make($step, $values);
@@ -280,7 +335,8 @@ final class CuresTest extends TestCase
         self::assertEqualsWithDelta(self::area($flat) + 0.36, self::area($made('fill-holes', ['size' => '1mm'])->artwork), 1e-3);
         self::assertEqualsWithDelta(self::area($flat), self::area($made('fill-holes', ['size' => '0.5mm'])->artwork), 1e-6);
         // A long hole has many middles: a place anywhere in it is it, and no other hole.
-        $slots = Reader::read('<svg xmlns="http://www.w3.org/2000/svg" width="30mm" height="20mm" viewBox="0 0 30 20"><path fill-rule="evenodd" d="M1 1H29V19H1ZM5 5H15V5.1H5ZM5 9H15V9.1H5Z"/></svg>')->artwork;
+        $slots = Reader::read('<svg xmlns="http://www.w3.org/2000/svg" width="30mm" height="20mm" viewBox="0 0 30 20"><path fill-rule="evenodd" d="M1'
+            .' 1H29V19H1ZM5 5H15V5.1H5ZM5 9H15V9.1H5Z"/></svg>')->artwork;
         $only = Steps::make('fill-holes', ['size' => '2mm', 'at' => '14.5,5.05']);
         self::assertInstanceOf(TellsDeeds::class, $only);
         self::assertEqualsWithDelta(28 * 18 - 1.0, self::area($only->cure($slots)->artwork), 1e-3);
@@ -289,7 +345,12 @@ final class CuresTest extends TestCase
     #[Test]
     public function all_kinds_at_once_leave_nothing_or_say_what_they_left(): void
     {
-        $cured = Remedying::of(self::art('<rect x="5" y="5" width="30" height=".3" fill="#222"/><rect x="5" y="10" width="1" height="1" fill="#222"/><rect x="5" y="20" width="10" height="9" fill="#222"/><rect x="15.2" y="20" width="10" height="9" fill="#222"/>'), ['thin-line', 'thin-point', 'narrow-gap', 'island'], new Limits(0.8, 0.5, island: 1.5));
+        $cured = Remedying::of(
+            self::art('<rect x="5" y="5" width="30" height=".3" fill="#222"/><rect x="5" y="10" width="1" height="1" fill="#222"/><rect x="5" y="20"'
+                .' width="10" height="9" fill="#222"/><rect x="15.2" y="20" width="10" height="9" fill="#222"/>'),
+            ['thin-line', 'thin-point', 'narrow-gap', 'island'],
+            new Limits(0.8, 0.5, island: 1.5),
+        );
         self::assertSame([], $cured->left);
         self::assertEqualsCanonicalizing(['thin-line', 'narrow-gap', 'island'], array_column($cured->done, 'kind'));
         self::assertSame(0, self::left($cured->artwork, new Limits(0.8, 0.5)));
@@ -298,7 +359,8 @@ final class CuresTest extends TestCase
     #[Test]
     public function on_the_art_itself_only_the_pieces_that_show_it_change(): void
     {
-        $art = self::art('<rect x="1" y="1" width="50" height="50" fill="#faf0d0"/><rect x="5" y="5" width="40" height="40" fill="#e0a030"/><path d="M2 25H60" stroke="#223344" stroke-width=".4" fill="none"/><circle cx="50" cy="50" r="5" fill="#c33"/>');
+        $art = self::art('<rect x="1" y="1" width="50" height="50" fill="#faf0d0"/><rect x="5" y="5" width="40" height="40" fill="#e0a030"/><path d="M2'
+            .' 25H60" stroke="#223344" stroke-width=".4" fill="none"/><circle cx="50" cy="50" r="5" fill="#c33"/>');
         $fonts = FontShelf::shipped();
         $after = Edits::applied(Edits::make('mend', ['step' => 'thicken', 'line' => 0.8, 'gap' => 0.5], $fonts), $art, $fonts);
         self::assertSame([$art->pieces[0], $art->pieces[1], $art->pieces[3]], [$after->pieces[0], $after->pieces[1], $after->pieces[3]]);
@@ -322,7 +384,10 @@ final class CuresTest extends TestCase
     #[Test]
     public function pieces_that_miss_each_other_by_a_hair_cost_little_and_are_joined_along_all_of_it(): void
     {
-        $body = implode('', array_map(static fn (float $x): string => sprintf('<rect x="%.4F" y="5" width="59.86" height="46.02" fill="#c33"/>', $x), [5.0, 64.8607, 124.7214]));
+        $body = implode(
+            '',
+            array_map(static fn (float $x): string => sprintf('<rect x="%.4F" y="5" width="59.86" height="46.02" fill="#c33"/>', $x), [5.0, 64.8607, 124.7214]),
+        );
         $art = Reader::read("<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 199.58 158.06\">{$body}</svg>")->atWidth(1200.0)->artwork;
         memory_reset_peak_usage();
         $before = memory_get_usage();

@@ -38,7 +38,8 @@ final class EveryStepTest extends TestCase
 {
     private static function art(string $svg): Artwork
     {
-        return Reader::read('<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="60mm" viewBox="0 0 60 60"><defs><linearGradient id="g"><stop stop-color="#ff0000"/><stop offset="1" stop-color="#0000ff"/></linearGradient></defs>'.$svg.'</svg>')->artwork;
+        return Reader::read('<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="60mm" viewBox="0 0 60 60"><defs><linearGradient id="g"><stop'
+            .' stop-color="#ff0000"/><stop offset="1" stop-color="#0000ff"/></linearGradient></defs>'.$svg.'</svg>')->artwork;
     }
 
     private static function flat(string $svg): Artwork
@@ -67,22 +68,41 @@ final class EveryStepTest extends TestCase
     }
 
     /** Values with which a step has something to do, where it has nothing by its own. */
-    private const AT_WORK = ['scale' => ['width' => '30mm'], 'reduce-colours' => ['count' => 2], 'fit-page' => ['how' => 'page'], 'islands' => ['size' => '2mm'], 'fill-holes' => ['size' => '3mm'], 'thicken' => ['width' => '1mm'], 'widen-gaps' => ['width' => '1mm'], 'blunt-points' => ['width' => '1mm']];
+    private const AT_WORK = [
+        'scale' => ['width' => '30mm'],
+        'reduce-colours' => ['count' => 2],
+        'fit-page' => ['how' => 'page'],
+        'islands' => ['size' => '2mm'],
+        'fill-holes' => ['size' => '3mm'],
+        'thicken' => ['width' => '1mm'],
+        'widen-gaps' => ['width' => '1mm'],
+        'blunt-points' => ['width' => '1mm'],
+    ];
 
     #[Test]
     #[DataProvider('kinds')]
     public function what_a_step_says_that_it_keeps_or_makes_of_the_art_is_so(string $kind): void
     {
         $step = Steps::make($kind, self::AT_WORK[$kind] ?? []);
-        $drawn = self::art('<rect x="5" y="5" width="30" height="20" fill="#c33"/><rect x="50" y="50" width="0.6" height="0.6" fill="#c33"/><circle cx="30" cy="30" r="12" fill="#3b8ea5"/><path d="M35.2 5H45V25H35.2z" fill="#0a0b0c"/><path d="M35.2 5H45V25H35.2z" fill="#0a0b0c"/>'
-            .'<path d="M8 40L28 40.4L8 40.8z" fill="#2a5"/><path d="M10 8H20V18H10zM12 10V12H14V10z" fill="#010203" fill-rule="evenodd"/><path d="M40 30H55V31.2L41 31z" fill="#c44"/>');
+        $drawn = self::art('<rect x="5" y="5" width="30" height="20" fill="#c33"/><rect x="50" y="50" width="0.6" height="0.6" fill="#c33"/><circle'
+            .' cx="30" cy="30" r="12" fill="#3b8ea5"/><path d="M35.2 5H45V25H35.2z" fill="#0a0b0c"/><path d="M35.2 5H45V25H35.2z" fill="#0a0b0c"/>'
+            .'<path d="M8 40L28 40.4L8 40.8z" fill="#2a5"/><path d="M10 8H20V18H10zM12 10V12H14V10z" fill="#010203" fill-rule="evenodd"/><path d="M40'
+            .' 30H55V31.2L41 31z" fill="#c44"/>');
         foreach ([$drawn, Applied::step(new MergeByColour, $drawn)] as $art) {
             $after = $step instanceof TellsDeeds ? Applied::cure($step, $art)->artwork : Applied::step($step, $art);
             $said = $step::about()->apart;
-            self::assertSame($said === AboutStep::MAKES || $said === AboutStep::KEEPS && $art->apart || $said === AboutStep::ENDS && $art->apart && $after->pieces === $art->pieces, $after->apart);
+            self::assertSame(
+                $said === AboutStep::MAKES
+                    || $said === AboutStep::KEEPS && $art->apart
+                    || $said === AboutStep::ENDS && $art->apart && $after->pieces === $art->pieces,
+                $after->apart,
+            );
             if ($after->apart) {
                 $solid = array_values(array_filter($after->pieces, static fn (Piece $piece): bool => $piece->isSolid()));
-                $over = array_filter(Overlap::pairs(array_map(static fn (Piece $piece): Shape => $piece->shape, $solid)), static fn (array $pair): bool => $pair[2] > 1e-4);
+                $over = array_filter(
+                    Overlap::pairs(array_map(static fn (Piece $piece): Shape => $piece->shape, $solid)),
+                    static fn (array $pair): bool => $pair[2] > 1e-4,
+                );
                 self::assertSame([], $over, 'mm² in which two of them overlap');
             }
             // A step that changes each piece by itself leaves no other behind.
@@ -109,7 +129,8 @@ final class EveryStepTest extends TestCase
         // Through its stored form.
         $again = Steps::make($kind, json_decode(json_encode($step->values(), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION), true));
         self::assertSame($step->values(), $again->values());
-        $art = self::art('<rect x="5" y="5" width="30" height="20" fill="#c33"/><circle cx="30" cy="30" r="12" fill="#3b8ea5" stroke="#222" stroke-width=".4"/><path d="M40 5H55V6" fill="none" stroke="#222"/>');
+        $art = self::art('<rect x="5" y="5" width="30" height="20" fill="#c33"/><circle cx="30" cy="30" r="12" fill="#3b8ea5" stroke="#222"'
+            .' stroke-width=".4"/><path d="M40 5H55V6" fill="none" stroke="#222"/>');
         self::assertSame(serialize(self::areas($step->apply($art))), serialize(self::areas($again->apply($art))));
         // On nothing it does nothing.
         self::assertSame([], $step->apply(new Artwork(60.0, 60.0, []))->pieces);
@@ -118,7 +139,8 @@ final class EveryStepTest extends TestCase
     #[Test]
     public function a_step_leaves_flat_art_flat_and_apart_unless_it_lays_colours_over_each_other(): void
     {
-        $flat = self::flat('<rect x="5" y="5" width="30" height="20" fill="#c33"/><circle cx="30" cy="30" r="12" fill="#3b8ea5"/><rect x="20" y="10" width="4" height="30" fill="#e0a030"/>');
+        $flat = self::flat('<rect x="5" y="5" width="30" height="20" fill="#c33"/><circle cx="30" cy="30" r="12" fill="#3b8ea5"/><rect x="20" y="10"'
+            .' width="4" height="30" fill="#e0a030"/>');
         foreach (array_keys(Steps::catalogue()) as $kind) {
             if ($kind === 'stack' || $kind === 'touch-up') {
                 continue;
@@ -136,7 +158,8 @@ final class EveryStepTest extends TestCase
     #[Test]
     public function colours_underlap_by_the_distance_or_are_stacked_whole_and_never_beyond_the_outer_edge(): void
     {
-        $flat = self::flat('<rect x="10" y="10" width="40" height="40" fill="#e0a030"/><rect x="20" y="20" width="20" height="20" fill="#3b8ea5"/><circle cx="55" cy="55" r="3" fill="#3b8ea5"/>');
+        $flat = self::flat('<rect x="10" y="10" width="40" height="40" fill="#e0a030"/><rect x="20" y="20" width="20" height="20" fill="#3b8ea5"/><circle'
+            .' cx="55" cy="55" r="3" fill="#3b8ea5"/>');
         $areas = static fn (array $values): array => self::areas(Steps::make('stack', $values)->apply($flat));
         self::assertEqualsWithDelta(1200.0, self::areas($flat)['#e0a030'], 1e-6);
         self::assertEqualsWithDelta(1600.0 - 19 ** 2, $areas(['by' => '0.5mm'])['#e0a030'], 0.01);
@@ -148,7 +171,10 @@ final class EveryStepTest extends TestCase
         $notch = self::flat('<path d="M10 10H50V50H10V40H40V20H10Z" fill="#e0a030"/><circle cx="20" cy="30" r="5" fill="#3b8ea5"/>');
         self::assertEqualsWithDelta(1000.0, self::areas(Steps::make('stack', ['how' => 'stack'])->apply($notch))['#e0a030'], 1e-6);
         // What is judged is what is seen: how colours are laid changes no look, and is no overlap.
-        $result = PrepLine::of([...array_values(array_filter(Presets::plain(), static fn (LineStep $step): bool => $step->on)), new LineStep('s', 'stack', ['how' => 'stack'])])->run(self::art('<rect x="10" y="10" width="40" height="40" fill="#e0a030"/><rect x="20" y="20" width="20" height="20" fill="#3b8ea5"/>'));
+        $result = PrepLine::of([
+            ...array_values(array_filter(Presets::plain(), static fn (LineStep $step): bool => $step->on)),
+            new LineStep('s', 'stack', ['how' => 'stack']),
+        ])->run(self::art('<rect x="10" y="10" width="40" height="40" fill="#e0a030"/><rect x="20" y="20" width="20" height="20" fill="#3b8ea5"/>'));
         self::assertTrue($result->look->isNone());
         self::assertNotSame($result->judged(), $result->artwork());
         $this->expectException(Refused::class);
@@ -158,13 +184,31 @@ final class EveryStepTest extends TestCase
     #[Test]
     public function colours_are_joined_by_what_is_seen_of_them_and_black_and_white_stay(): void
     {
-        $art = self::art('<rect width="40" height="40" fill="#cc3333"/><rect x="5" y="5" width="9" height="9" fill="#cd3434"/><rect x="20" y="5" width="9" height="9" fill="#ffffff"/><rect x="5" y="20" width="9" height="9" fill="#3b8ea5"/><rect x="20" y="20" width="2" height="2" fill="#000000"/>');
-        $hexes = static fn (Artwork $out): array => array_values(array_unique(array_map(static fn (Piece $piece): string => (string) $piece->fill?->colour->hex(), $out->pieces)));
+        $art = self::art('<rect width="40" height="40" fill="#cc3333"/><rect x="5" y="5" width="9" height="9" fill="#cd3434"/><rect x="20" y="5" width="9"'
+            .' height="9" fill="#ffffff"/><rect x="5" y="20" width="9" height="9" fill="#3b8ea5"/><rect x="20" y="20" width="2" height="2" fill="#000000"/>');
+        $hexes = static fn (Artwork $out): array => array_values(array_unique(array_map(
+            static fn (Piece $piece): string => (string) $piece->fill?->colour->hex(),
+            $out->pieces,
+        )));
         self::assertEqualsCanonicalizing(['#cc3333', '#ffffff', '#3b8ea5', '#000000'], $hexes(Steps::make('join-near-colours')->apply($art)));
         self::assertEqualsCanonicalizing(['#cc3333', '#ffffff', '#000000'], $hexes(Steps::make('reduce-colours', ['count' => 3])->apply($art)));
-        self::assertEqualsCanonicalizing(['#3b8ea5', '#ffffff', '#000000'], $hexes(Steps::make('reduce-colours', ['count' => 3, 'keep' => '#3b8ea5'])->apply($art)), 'what is kept takes the others in');
-        self::assertSame(['#3b8ea5'], array_column(Joining::downTo(['#cc3333' => 1000.0, '#cc4433' => 900.0, '#3b8ea5' => 2.0], 2), 'from'), 'a speck goes before two large ones join');
-        self::assertEquals(['#aa0000' => '#cc0000', '#bb0000' => '#cc0000'], Joining::ends([['from' => '#aa0000', 'to' => '#bb0000', 'distance' => 1.0, 'cost' => 1.0], ['from' => '#bb0000', 'to' => '#cc0000', 'distance' => 1.0, 'cost' => 1.0]]));
+        self::assertEqualsCanonicalizing(
+            ['#3b8ea5', '#ffffff', '#000000'],
+            $hexes(Steps::make('reduce-colours', ['count' => 3, 'keep' => '#3b8ea5'])->apply($art)),
+            'what is kept takes the others in',
+        );
+        self::assertSame(
+            ['#3b8ea5'],
+            array_column(Joining::downTo(['#cc3333' => 1000.0, '#cc4433' => 900.0, '#3b8ea5' => 2.0], 2), 'from'),
+            'a speck goes before two large ones join',
+        );
+        self::assertEquals(
+            ['#aa0000' => '#cc0000', '#bb0000' => '#cc0000'],
+            Joining::ends([
+                ['from' => '#aa0000', 'to' => '#bb0000', 'distance' => 1.0, 'cost' => 1.0],
+                ['from' => '#bb0000', 'to' => '#cc0000', 'distance' => 1.0, 'cost' => 1.0],
+            ]),
+        );
         self::assertTrue(Joining::isNearBlack(Colour::fromHex('#101418')));
         self::assertFalse(Joining::isNearBlack(Colour::fromHex('#14213d')));
     }
@@ -173,14 +217,19 @@ final class EveryStepTest extends TestCase
     public function art_is_fitted_mirrored_scaled_rounded_inset_and_closed(): void
     {
         $svg = '<rect x="50" y="10" width="20" height="20" fill="#c33"/><rect x="5" y="10" width="10" height="10" fill="#3b8ea5"/>';
-        self::assertEqualsWithDelta(['#c33333' => 0, '#cc3333' => 200.0, '#3b8ea5' => 100.0], ['#c33333' => 0] + self::areas(Steps::make('fit-page')->apply(self::flat($svg))), 1e-6);
+        self::assertEqualsWithDelta(
+            ['#c33333' => 0, '#cc3333' => 200.0, '#3b8ea5' => 100.0],
+            ['#c33333' => 0] + self::areas(Steps::make('fit-page')->apply(self::flat($svg))),
+            1e-6,
+        );
         self::assertSame(65.0, Steps::make('fit-page', ['how' => 'page'])->apply(self::flat($svg))->width);
         $mirrored = Steps::make('mirror')->apply(self::flat($svg));
         self::assertEqualsWithDelta([45.0, 55.0], [$mirrored->pieces[1]->box()?->left, $mirrored->pieces[1]->box()?->right], 1e-9);
         self::assertSame([120.0, 120.0], [($wide = Steps::make('scale', ['width' => '12cm'])->apply(self::flat($svg)))->width, $wide->height]);
         self::assertEqualsWithDelta(400 - (4 - M_PI) * 4, self::areas(Steps::make('round-corners', ['radius' => 2])->apply(self::flat($svg)))['#cc3333'], 0.01);
         // On both sides of a border alike, and not where three meet.
-        $beside = self::flat('<rect x="10" y="10" width="20" height="20" fill="#c33"/><path d="M0 0H40V40H0Z M10 10V30H30V10Z" fill-rule="evenodd" fill="#3b8ea5"/>');
+        $beside = self::flat('<rect x="10" y="10" width="20" height="20" fill="#c33"/><path d="M0 0H40V40H0Z M10 10V30H30V10Z" fill-rule="evenodd"'
+            .' fill="#3b8ea5"/>');
         $round = Steps::make('round-corners', ['radius' => 1])->apply($beside);
         self::assertEqualsWithDelta(1600 - (4 - M_PI), array_sum(self::areas($round)), 0.01, 'only the outer corners take from the whole');
         $inset = self::areas(Steps::make('offset', ['distance' => 1])->apply(self::flat($svg)));
@@ -188,13 +237,22 @@ final class EveryStepTest extends TestCase
         $outset = self::areas(Steps::make('offset', ['how' => 'outset', 'distance' => 1])->apply($beside));
         self::assertEqualsWithDelta(42.0 ** 2, array_sum($outset), 0.01);
         self::assertEqualsWithDelta(400.0, $outset['#cc3333'], 0.01, 'what lies inside has nowhere to go');
-        $open = self::art('<path d="M5 5H20V20H5.2V5.3" fill="none" stroke="#222" stroke-width="1"/><path d="M30 5H45V20" fill="none" stroke="#222" stroke-width="1"/>');
-        self::assertSame([true, false], array_map(static fn (Piece $piece): bool => $piece->shape->contours[0]->closed, Steps::make('close-lines')->apply($open)->pieces));
-        $doubled = self::art('<rect x="5" y="5" width="9" height="9" fill="#c33"/><rect x="5.01" y="5" width="9" height="9" fill="#c33"/><rect x="5" y="5" width="9" height="9" fill="#3b8ea5"/><rect x="25" y="5" width="9" height="9" fill="#c33"/>');
+        $open = self::art('<path d="M5 5H20V20H5.2V5.3" fill="none" stroke="#222" stroke-width="1"/><path d="M30 5H45V20" fill="none" stroke="#222"'
+            .' stroke-width="1"/>');
+        self::assertSame(
+            [true, false],
+            array_map(static fn (Piece $piece): bool => $piece->shape->contours[0]->closed, Steps::make('close-lines')->apply($open)->pieces),
+        );
+        $doubled = self::art('<rect x="5" y="5" width="9" height="9" fill="#c33"/><rect x="5.01" y="5" width="9" height="9" fill="#c33"/><rect x="5" y="5"'
+            .' width="9" height="9" fill="#3b8ea5"/><rect x="25" y="5" width="9" height="9" fill="#c33"/>');
         self::assertCount(3, Steps::make('drop-doubled')->apply($doubled)->pieces);
         $gradient = Steps::make('flat-gradients')->apply(self::art('<rect x="5" y="5" width="9" height="9" fill="url(#g)"/>'));
         self::assertNull($gradient->pieces[0]->fill?->gradient);
-        self::assertEqualsWithDelta([128, 0, 128], [$gradient->pieces[0]->fill?->colour->red, $gradient->pieces[0]->fill?->colour->green, $gradient->pieces[0]->fill?->colour->blue], 1);
+        self::assertEqualsWithDelta(
+            [128, 0, 128],
+            [$gradient->pieces[0]->fill?->colour->red, $gradient->pieces[0]->fill?->colour->green, $gradient->pieces[0]->fill?->colour->blue],
+            1,
+        );
     }
 
     #[Test]
@@ -225,7 +283,12 @@ final class EveryStepTest extends TestCase
         $off = Steps::make('touch-up', ['edits' => [['on' => false] + $edits[0]]]);
         self::assertInstanceOf(TouchUp::class, $off);
         self::assertSame([[], []], [$off->cure($before)->done, $off->cure($before)->left]);
-        foreach ([['edits' => 'x'], ['edits' => [['edit' => ['kind' => 'knit']]]], ['edits' => [['edit' => ['kind' => 'line-use']]]], ['edits' => [['edit' => ['kind' => 'move'], 'ties' => ['a' => 5]]]]] as $bad) {
+        foreach ([
+            ['edits' => 'x'],
+            ['edits' => [['edit' => ['kind' => 'knit']]]],
+            ['edits' => [['edit' => ['kind' => 'line-use']]]],
+            ['edits' => [['edit' => ['kind' => 'move'], 'ties' => ['a' => 5]]]],
+        ] as $bad) {
             try {
                 Steps::make('touch-up', $bad);
                 self::fail('It was taken.');
@@ -243,10 +306,22 @@ final class EveryStepTest extends TestCase
         self::assertSame(5, LineOrder::place($line, 'thicken'));
         self::assertSame(0, LineOrder::place($line, 'scale'));
         $wrong = [new LineStep('a', 'stack'), new LineStep('b', 'remove-hidden'), new LineStep('c', 'merge-by-colour', [], false)];
-        self::assertSame([['id' => 'a', 'says' => '"Stack or underlap" stands before "Remove hidden". What runs under is taken away again by what comes after: stack last.']], LineOrder::complaints($wrong));
+        self::assertSame(
+            [[
+                'id' => 'a',
+                'says' => '"Stack or underlap" stands before "Remove hidden". What runs under is taken away again by what comes after: stack last.',
+            ]],
+            LineOrder::complaints($wrong),
+        );
         foreach (Processes::presets() as $preset) {
             self::assertSame([], LineOrder::complaints($preset->steps), $preset->name);
-            self::assertSame(serialize($preset->steps), serialize(array_map(static fn (LineStep $step): LineStep => $step->with(id: $step->kind), PresetJson::decode(PresetJson::encode($preset), $preset->for)->steps)));
+            self::assertSame(
+                serialize($preset->steps),
+                serialize(array_map(
+                    static fn (LineStep $step): LineStep => $step->with(id: $step->kind),
+                    PresetJson::decode(PresetJson::encode($preset), $preset->for)->steps,
+                )),
+            );
         }
     }
 
@@ -256,9 +331,15 @@ final class EveryStepTest extends TestCase
         $good = ['neat_edge_preset' => 1, 'name' => 'x', 'steps' => [['step' => 'thicken', 'values' => ['width' => '1/32in']]]];
         self::assertEqualsWithDelta(0.79375, PresetJson::decode((string) json_encode($good), [])->steps[0]->values['width'], 1e-9);
         foreach ([
-            [['name' => '  '], 'has no name'], [['version' => 0], 'no whole number from 1'], [['for' => ['knitting']], 'for a process that there is not'], [['colour' => 1], 'a preset has no "colour"'],
-            [['steps' => 'x'], 'a line is a list'], [['steps' => [['step' => 'knit']]], 'There is no such step'], [['steps' => [['step' => 'thicken', 'values' => ['wide' => 1]]]], 'has no field "wide"'],
-            [['steps' => [['step' => 'thicken', 'values' => ['width' => '-1mm']]]], 'step 1, "thicken"'], [['note' => str_repeat('x', 501)], 'more than 500 letters'],
+            [['name' => '  '], 'has no name'],
+            [['version' => 0], 'no whole number from 1'],
+            [['for' => ['knitting']], 'for a process that there is not'],
+            [['colour' => 1], 'a preset has no "colour"'],
+            [['steps' => 'x'], 'a line is a list'],
+            [['steps' => [['step' => 'knit']]], 'There is no such step'],
+            [['steps' => [['step' => 'thicken', 'values' => ['wide' => 1]]]], 'has no field "wide"'],
+            [['steps' => [['step' => 'thicken', 'values' => ['width' => '-1mm']]]], 'step 1, "thicken"'],
+            [['note' => str_repeat('x', 501)], 'more than 500 letters'],
         ] as [$change, $says]) {
             try {
                 PresetJson::decode((string) json_encode([...$good, ...$change]), ['cut-vinyl']);
@@ -267,14 +348,29 @@ final class EveryStepTest extends TestCase
                 self::assertStringContainsStringIgnoringCase($says, $refused->getMessage());
             }
         }
-        self::assertSame([['what' => 'width', 'step' => 'Thicken lines', 'here' => '1', 'there' => '2']], (new Preset('a', 1, '', [], [new LineStep('a', 'thicken', ['width' => 1.0])]))->differences(new Preset('b', 1, '', [], [new LineStep('a', 'thicken', ['width' => 2.0])])));
+        self::assertSame(
+            [['what' => 'width', 'step' => 'Thicken lines', 'here' => '1', 'there' => '2']],
+            (new Preset(
+                'a',
+                1,
+                '',
+                [],
+                [new LineStep('a', 'thicken', ['width' => 1.0])],
+            ))->differences(new Preset('b', 1, '', [], [new LineStep('a', 'thicken', ['width' => 2.0])])),
+        );
     }
 
     #[Test]
     public function what_is_left_to_the_ticket_is_taken_from_its_limits(): void
     {
         $limits = new Limits(0.7, 0.4, island: 2.0, hole: 1.0, colours: 3);
-        foreach (['thicken' => ['width' => 0.7, 'keep' => 0.4], 'widen-gaps' => ['width' => 0.4, 'keep' => 0.7], 'islands' => ['size' => 2.0, 'bridge' => 0.7], 'fill-holes' => ['size' => 1.0], 'reduce-colours' => ['count' => 3]] as $kind => $values) {
+        foreach ([
+            'thicken' => ['width' => 0.7, 'keep' => 0.4],
+            'widen-gaps' => ['width' => 0.4, 'keep' => 0.7],
+            'islands' => ['size' => 2.0, 'bridge' => 0.7],
+            'fill-holes' => ['size' => 1.0],
+            'reduce-colours' => ['count' => 3],
+        ] as $kind => $values) {
             self::assertEquals($values, array_intersect_key(Steps::of(new LineStep('a', $kind), $limits)->values(), $values), $kind);
             $own = array_map(static fn (float|int $value): float|int => $value + 1, $values);
             self::assertEquals($own, array_intersect_key(Steps::of(new LineStep('a', $kind, $own), $limits)->values(), $own), $kind);
@@ -284,11 +380,17 @@ final class EveryStepTest extends TestCase
     #[Test]
     public function every_colour_is_named_also_those_that_are_flat_nowhere(): void
     {
-        $art = Reader::read('<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="20mm" viewBox="0 0 60 20"><linearGradient id="g"><stop offset="0" stop-color="#102030"/><stop offset=".5" stop-color="#c02020"/><stop offset="1" stop-color="#e0b040"/></linearGradient><rect width="20" height="20" fill="#c02020"/><rect x="20" width="20" height="20" fill="url(#g)"/><rect x="45" width="10" height="10" fill="#00a060" opacity=".5"/></svg>')->artwork;
+        $art = Reader::read('<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="20mm" viewBox="0 0 60 20"><linearGradient id="g"><stop'
+            .' offset="0" stop-color="#102030"/><stop offset=".5" stop-color="#c02020"/><stop offset="1" stop-color="#e0b040"/></linearGradient><rect'
+            .' width="20" height="20" fill="#c02020"/><rect x="20" width="20" height="20" fill="url(#g)"/><rect x="45" width="10" height="10"'
+            .' fill="#00a060" opacity=".5"/></svg>')->artwork;
         $flat = ColourAreas::seen($art);
         self::assertSame(['#c02020'], array_keys($flat));
         $blended = ColourAreas::blended($art, $flat);
-        self::assertSame(['#102030' => 'gradient', '#e0b040' => 'gradient', '#00a060' => 'see-through'], array_map(static fn (array $one): string => $one['of'], $blended));
+        self::assertSame(
+            ['#102030' => 'gradient', '#e0b040' => 'gradient', '#00a060' => 'see-through'],
+            array_map(static fn (array $one): string => $one['of'], $blended),
+        );
         self::assertEqualsWithDelta([400.0, 400.0, 100.0], array_values(array_map(static fn (array $one): float => $one['area'], $blended)), 1e-6);
     }
 }

@@ -90,7 +90,8 @@ final class HonestLookTest extends TestCase
     #[Test]
     public function what_an_outliner_loses_is_found_without_it(): void
     {
-        $lines = self::drawn("<circle cx='50' cy='50' r='30' fill='none' stroke='#226' stroke-width='3'/><path d='M5 5C40 5 10 60 90 90' fill='none' stroke='#272' stroke-width='1' stroke-dasharray='6 4'/><g transform='scale(2 .5)'><path d='M4 170h40' stroke='#722' stroke-width='4'/></g>");
+        $lines = self::drawn("<circle cx='50' cy='50' r='30' fill='none' stroke='#226' stroke-width='3'/><path d='M5 5C40 5 10 60 90 90' fill='none'"
+            ." stroke='#272' stroke-width='1' stroke-dasharray='6 4'/><g transform='scale(2 .5)'><path d='M4 170h40' stroke='#722' stroke-width='4'/></g>");
         self::assertSame(0.0, StrokeProbe::missed($lines));
         // As if the outliner had lost one half of a ring.
         $region = Painted::region($lines->pieces[0], $lines->tolerance());
@@ -105,7 +106,11 @@ final class HonestLookTest extends TestCase
     #[TestWith([0.25, 0.0])]
     public function another_see_throughness_is_another_look(float $before, float $after): void
     {
-        $art = static fn (float $opacity): Artwork => new Artwork(100, 100, [self::rectangle('a', 0, 0, 50, 50, self::paint('#ffffff')), self::rectangle('b', 10, 10, 20, 20, self::paint('#204080', $opacity))]);
+        $art = static fn (float $opacity): Artwork => new Artwork(
+            100,
+            100,
+            [self::rectangle('a', 0, 0, 50, 50, self::paint('#ffffff')), self::rectangle('b', 10, 10, 20, 20, self::paint('#204080', $opacity))],
+        );
         self::assertEqualsWithDelta(400.0, Look::between($art($before), $art($after))->seen, 1e-6);
         self::assertTrue(Look::between($art($before), $art($before))->isNone());
     }
@@ -121,7 +126,10 @@ final class HonestLookTest extends TestCase
             self::rectangle('ground', 0, 0, 60, 60, self::paint('#c08040')), self::rectangle('top', 20, 20, 60, 60, self::paint('#4080c0'), $blend),
         ]);
         self::assertEqualsWithDelta(1600.0, Look::between($art($blend), $art(Blend::Normal))->seen, 1e-6);
-        $stroked = $art($blend)->mapped(static fn (Piece $piece): Piece => $piece->with(stroke: new Stroke(self::paint('#101010'), new StrokeStyle(1))), ['top' => true]);
+        $stroked = $art($blend)->mapped(
+            static fn (Piece $piece): Piece => $piece->with(stroke: new Stroke(self::paint('#101010'), new StrokeStyle(1))),
+            ['top' => true],
+        );
         self::assertTrue(Look::between($stroked, (new OutlineStrokes)->apply($stroked))->isNone(), 'outlining keeps it');
         $solid = (new SolidColours)->apply($art($blend));
         self::assertTrue(Look::between($art($blend), $solid)->isNone());
@@ -187,15 +195,29 @@ final class HonestLookTest extends TestCase
         self::assertSame('#221a16', (new JoinNearBlacks('#221a16'))->apply($art)->pieces[0]->fill?->colour->hex(), 'or whatever black the shop has');
         $look = Look::between($art->withPieces([$art->pieces[0], $art->pieces[1]]), $out->withPieces([$out->pieces[0], $out->pieces[1]]));
         self::assertEqualsWithDelta([0.0, 2500.0], [$look->area, $look->recoloured], 1e-6, 'a change of colour, and told as what it is');
-        self::assertSame($art->withPieces([$art->pieces[0], $art->pieces[3]])->pieces, (new JoinNearBlacks)->apply($art->withPieces([$art->pieces[0], $art->pieces[3]]))->pieces);
-        self::assertNotContains('join-near-blacks', array_map(static fn (Step $step): string => $step->key(), PrepLine::usual()->steps()), 'only where an artist chooses it');
+        self::assertSame(
+            $art->withPieces([$art->pieces[0], $art->pieces[3]])->pieces,
+            (new JoinNearBlacks)->apply($art->withPieces([$art->pieces[0], $art->pieces[3]]))->pieces,
+        );
+        self::assertNotContains(
+            'join-near-blacks',
+            array_map(static fn (Step $step): string => $step->key(), PrepLine::usual()->steps()),
+            'only where an artist chooses it',
+        );
     }
 
     #[Test]
     public function over_bare_ground_see_through_colours_become_what_is_seen_on_it(): void
     {
-        $art = new Artwork(100, 100, [self::rectangle('a', 0, 0, 20, 20, self::paint('#ff0000')), self::rectangle('b', 10, 0, 20, 20, self::paint('#000000', 0.5))]);
-        $on = static fn (?string $ground): array => array_map(static fn (Piece $piece): string => $piece->fill?->colour->hex().' '.($piece->fill->opacity ?? 0), (new SolidColours($ground === null ? null : Colour::fromHex($ground)))->apply($art)->pieces);
+        $art = new Artwork(
+            100,
+            100,
+            [self::rectangle('a', 0, 0, 20, 20, self::paint('#ff0000')), self::rectangle('b', 10, 0, 20, 20, self::paint('#000000', 0.5))],
+        );
+        $on = static fn (?string $ground): array => array_map(
+            static fn (Piece $piece): string => $piece->fill?->colour->hex().' '.($piece->fill->opacity ?? 0),
+            (new SolidColours($ground === null ? null : Colour::fromHex($ground)))->apply($art)->pieces,
+        );
         self::assertEqualsCanonicalizing(['#ff0000 1', '#800000 1', '#000000 0.5'], $on(null));
         self::assertEqualsCanonicalizing(['#ff0000 1', '#800000 1', '#808080 1'], $on('#ffffff'));
         self::assertEqualsCanonicalizing(['#ff0000 1', '#800000 1', '#0a1428 1'], $on('#142850'));
@@ -205,11 +227,23 @@ final class HonestLookTest extends TestCase
     public function on_the_ground_of_the_job_it_looks_the_same_and_a_part_in_its_colour_is_missed_all_the_same(): void
     {
         $white = Colour::fromHex('#ffffff');
-        $art = new Artwork(100, 100, [self::rectangle('a', 0, 0, 20, 20, self::paint('#000000', 0.5)), self::rectangle('b', 50, 50, 20, 20, self::paint('#ffffff'))]);
+        $art = new Artwork(
+            100,
+            100,
+            [self::rectangle('a', 0, 0, 20, 20, self::paint('#000000', 0.5)), self::rectangle('b', 50, 50, 20, 20, self::paint('#ffffff'))],
+        );
         $solid = (new SolidColours($white))->apply($art);
         self::assertTrue(Look::between($art, $solid, $white)->isNone());
         self::assertFalse(Look::between($art, $solid)->isNone(), 'on any other ground it is another look');
-        self::assertEqualsWithDelta(400.0, Look::between($art, $solid->withPieces(array_values(array_filter($solid->pieces, static fn (Piece $piece): bool => $piece->id !== 'b'))), $white)->seen, 1e-6);
+        self::assertEqualsWithDelta(
+            400.0,
+            Look::between(
+                $art,
+                $solid->withPieces(array_values(array_filter($solid->pieces, static fn (Piece $piece): bool => $piece->id !== 'b'))),
+                $white,
+            )->seen,
+            1e-6,
+        );
         self::assertEqualsWithDelta(400.0, Look::between($art, $art->withPieces([$art->pieces[1]]), $white)->seen, 1e-6);
     }
 
@@ -221,48 +255,95 @@ final class HonestLookTest extends TestCase
         $ids = array_map(static fn (Piece $piece): string => $piece->id, (new OutlineStrokes)->apply($art)->pieces);
         self::assertSame($ids, array_unique($ids));
         self::assertSame(['a', 'a-line2', 'a-line'], $ids);
-        $clipped = $art->mapped(static fn (Piece $piece): Piece => $piece->with(clip: self::rectangle('c', 0, 0, 90, 90, self::paint('#000000'))), ['a' => true]);
+        $clipped = $art->mapped(
+            static fn (Piece $piece): Piece => $piece->with(clip: self::rectangle('c', 0, 0, 90, 90, self::paint('#000000'))),
+            ['a' => true],
+        );
         self::assertSame(['a', 'a-line2', 'a-line'], array_map(static fn (Piece $piece): string => $piece->id, Seen::of($clipped)->pieces));
     }
 
     /** @param  list<string>  $open */
     #[Test]
     #[TestWith([0.0, 0, 0, 0, false, 'Looks the same', []])]
-    #[TestWith([0.0, 1, 0, 0, false, 'Looks the same but for 1 thing that was left out or replaced', ['1 thing was left out or replaced, and nobody has accepted that.']])]
+    #[TestWith([
+        0.0,
+        1,
+        0,
+        0,
+        false,
+        'Looks the same but for 1 thing that was left out or replaced',
+        ['1 thing was left out or replaced, and nobody has accepted that.'],
+    ])]
     #[TestWith([0.0, 2, 2, 0, false, 'Looks the same but for 2 things that were left out or replaced', []])]
     #[TestWith([0.3, 0, 0, 0, false, 'Changed by 0.30 mm²', []])]
     #[TestWith([0.03, 0, 0, 2, false, 'Changed by 0.030 mm²', ['2 findings are open, all of them serious.']])]
-    #[TestWith([31.4, 3, 1, 1, true, 'Changed by 31.4 mm², beside 3 things that were left out or replaced', ['The job was changed since it was prepared.', '2 things were left out or replaced, and nobody has accepted that.', '1 finding is open, a serious one.']])]
+    #[TestWith([
+        31.4,
+        3,
+        1,
+        1,
+        true,
+        'Changed by 31.4 mm², beside 3 things that were left out or replaced',
+        [
+            'The job was changed since it was prepared.',
+            '2 things were left out or replaced, and nobody has accepted that.',
+            '1 finding is open, a serious one.',
+        ],
+    ])]
     public function the_verdict_is_one_true_sentence(float $seen, int $leftOut, int $accepted, int $serious, bool $stale, string $sentence, array $open): void
     {
         $verdict = Verdict::of(new LookDifference($seen, 1000.0, $seen), $leftOut, $accepted, $serious, $stale, serious: $serious);
         self::assertSame(['sentence' => $sentence, 'ready' => $open === [], 'open' => $open, 'empty' => false], $verdict->toArray());
         $empty = Verdict::of(new LookDifference(0.0, 0.0), 0, 0, 0, false, true);
-        self::assertSame([true, false, 'There is nothing to make yet'], [$empty->empty, $empty->isReady(), $empty->sentence], 'nothing to make is neither ready nor not');
+        self::assertSame(
+            [true, false, 'There is nothing to make yet'],
+            [$empty->empty, $empty->isReady(), $empty->sentence],
+            'nothing to make is neither ready nor not',
+        );
         self::assertSame(['5 findings are open, 2 of them serious.'], Verdict::of(new LookDifference(0.0, 0.0), 0, 0, 5, serious: 2)->open);
     }
 
     #[Test]
     public function pieces_that_are_known_to_lie_apart_join_where_they_touch_and_are_known_so_no_more_with_others(): void
     {
-        $piece = static fn (string $id, float $x, float $w, Colour $colour): Piece => new Piece($id, Shape::of(Contour::rectangle($x, 0, $w, 10)), new Paint($colour));
+        $piece = static fn (string $id, float $x, float $w, Colour $colour): Piece => new Piece(
+            $id,
+            Shape::of(Contour::rectangle($x, 0, $w, 10)),
+            new Paint($colour),
+        );
         [$red, $blue] = [new Colour(200, 20, 20), new Colour(20, 20, 200)];
-        $apart = (new RemoveHidden)->apply(new Artwork(100, 100, [$piece('a', 0, 10, $red), $piece('b', 10, 10, $red), $piece('c', 40, 10, $red), $piece('d', 20, 20, $blue)]));
+        $apart = (new RemoveHidden)->apply(new Artwork(
+            100,
+            100,
+            [$piece('a', 0, 10, $red), $piece('b', 10, 10, $red), $piece('c', 40, 10, $red), $piece('d', 20, 20, $blue)],
+        ));
         self::assertTrue($apart->apart);
         $merged = (new MergeByColour)->apply($apart)->pieces;
-        self::assertSame([2, 1], array_map(static fn (Piece $one): int => count($one->shape->contours), $merged), 'two that touch are one outline, one beside them is another');
+        self::assertSame(
+            [2, 1],
+            array_map(static fn (Piece $one): int => count($one->shape->contours), $merged),
+            'two that touch are one outline, one beside them is another',
+        );
         self::assertEqualsWithDelta([300.0, 200.0], array_map(static fn (Piece $one): float => $one->shape->area(), $merged), 1e-6);
         // Laid over by another piece, they are cut by it.
         $over = $apart->withPieces([...$apart->pieces, $piece('e', 5, 10, $blue)]);
         self::assertFalse($over->apart);
-        self::assertEqualsWithDelta([200.0, 300.0], array_map(static fn (Piece $one): float => $one->shape->area(), (new MergeByColour)->apply($over)->pieces), 1e-6);
+        self::assertEqualsWithDelta(
+            [200.0, 300.0],
+            array_map(static fn (Piece $one): float => $one->shape->area(), (new MergeByColour)->apply($over)->pieces),
+            1e-6,
+        );
         self::assertTrue(ArtworkJson::decode(ArtworkJson::encode($apart))->apart, 'also when it was stored between');
     }
 
     #[Test]
     public function a_sliver_goes_to_the_neighbour_with_the_longest_shared_border(): void
     {
-        $piece = static fn (string $id, float $x, float $y, float $w, float $h): Piece => new Piece($id, Shape::of(Contour::rectangle($x, $y, $w, $h)), new Paint(new Colour(20, 20, 200)));
+        $piece = static fn (string $id, float $x, float $y, float $w, float $h): Piece => new Piece(
+            $id,
+            Shape::of(Contour::rectangle($x, $y, $w, $h)),
+            new Paint(new Colour(20, 20, 200)),
+        );
         $pieces = [$piece('left', 0, 10, 10, 20), $piece('sliver', 10, 10, 0.02, 20), $piece('above', 10, 5, 0.02, 5)];
         [$out, $count] = Slivers::given($pieces, ['sliver' => Shape::of(Contour::rectangle(0, 0, 50, 50))], 100.0, new Tolerance);
         self::assertSame([1, ['left', 'above']], [$count, array_map(static fn (Piece $one): string => $one->id, $out)]);

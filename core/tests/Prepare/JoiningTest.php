@@ -24,7 +24,11 @@ final class JoiningTest extends TestCase
             }
             $kept = array_map(strval(...), array_slice(array_keys($areas), 2, 3));
             self::assertEqualsWithDelta(self::naive($areas, static fn (array $step): bool => true, 4, true, $kept), Joining::downTo($areas, 4, $kept), 1e-9);
-            self::assertEqualsWithDelta(self::naive($areas, static fn (array $step): bool => $step['distance'] <= 9.0, 0, false, []), Joining::near($areas, 9.0), 1e-9);
+            self::assertEqualsWithDelta(
+                self::naive($areas, static fn (array $step): bool => $step['distance'] <= 9.0, 0, false, []),
+                Joining::near($areas, 9.0),
+                1e-9,
+            );
         }
         self::assertSame([], Joining::near([], 5.0));
         self::assertSame([], Joining::downTo(['#000000' => 1.0, '#ffffff' => 1.0], 1, ['#000000', '#ffffff']), 'both are kept');

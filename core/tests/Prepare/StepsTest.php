@@ -57,7 +57,12 @@ final class StepsTest extends TestCase
     #[Test]
     public function a_pen_that_is_no_circle_draws_as_wide_as_it_is_squeezed(): void
     {
-        $line = new Piece('a', Shape::of(Contour::polygon([[10, 10], [10, 60]], false)), null, new Stroke(self::paint('#000000'), new StrokeStyle(2), Matrix::scaling(5, 1)));
+        $line = new Piece(
+            'a',
+            Shape::of(Contour::polygon([[10, 10], [10, 60]], false)),
+            null,
+            new Stroke(self::paint('#000000'), new StrokeStyle(2), Matrix::scaling(5, 1)),
+        );
         [$out] = (new OutlineStrokes)->apply(self::art($line))->pieces;
         self::assertEqualsWithDelta(10 * 50.0, $out->shape->area(), 1e-6);
     }
@@ -146,7 +151,10 @@ final class StepsTest extends TestCase
         $ran = static fn (array $stages): array => array_map(static fn (array $stage): bool => ! $stage['cached'], $stages);
         self::assertSame([true, true, true, true], $ran(PrepLine::usual($cache)->run($art)->stages));
         self::assertSame([false, false, false, false], $ran(PrepLine::usual($cache)->run($art)->stages));
-        self::assertSame([false, false, false, true], $ran(PrepLine::standard($cache, 0.02)->only(['outline-strokes', 'remove-hidden', 'merge-by-colour', 'clean-nodes'])->run($art)->stages));
+        self::assertSame(
+            [false, false, false, true],
+            $ran(PrepLine::standard($cache, 0.02)->only(['outline-strokes', 'remove-hidden', 'merge-by-colour', 'clean-nodes'])->run($art)->stages),
+        );
         self::assertSame([false, true, true], $ran(PrepLine::standard($cache)->only(['outline-strokes', 'merge-by-colour', 'clean-nodes'])->run($art)->stages));
         self::assertSame([true, true, true, true], $ran(PrepLine::usual($cache)->run($art->atWidth(120))->stages));
     }
@@ -158,7 +166,10 @@ final class StepsTest extends TestCase
         PrepLine::usual()->run(self::art(self::rectangle('a', 0, 0, 9, 9, '#ff0000')), static function (int $done, int $of, string $doing) use (&$told): void {
             $told[] = [$done, $of, $doing];
         });
-        self::assertSame([[0, 5, 'Outline strokes'], [1, 5, 'Remove hidden'], [2, 5, 'Merge by colour'], [3, 5, 'Clean nodes'], [4, 5, 'Compare the looks'], [5, 5, 'Done']], $told);
+        self::assertSame(
+            [[0, 5, 'Outline strokes'], [1, 5, 'Remove hidden'], [2, 5, 'Merge by colour'], [3, 5, 'Clean nodes'], [4, 5, 'Compare the looks'], [5, 5, 'Done']],
+            $told,
+        );
         $this->expectException(Stopped::class);
         PrepLine::usual()->run(self::art(self::rectangle('a', 0, 0, 9, 9, '#ff0000')), static fn (int $done) => $done === 2 ? throw new Stopped : null);
     }
@@ -179,7 +190,13 @@ final class StepsTest extends TestCase
     public function stored_art_comes_back_bit_for_bit(): void
     {
         $art = self::art(
-            new Piece('é"<', Shape::of(Contour::circle(1 / 3, M_PI, M_E)), self::paint('#123456', 0.1), new Stroke(self::paint('#000000'), new StrokeStyle(1 / 7, dashes: [0.1, 0.2]), Matrix::rotation(20)), 'a name'),
+            new Piece(
+                'é"<',
+                Shape::of(Contour::circle(1 / 3, M_PI, M_E)),
+                self::paint('#123456', 0.1),
+                new Stroke(self::paint('#000000'), new StrokeStyle(1 / 7, dashes: [0.1, 0.2]), Matrix::rotation(20)),
+                'a name',
+            ),
             self::rectangle('b', 1, 2, 3, 4, '#ffffff'),
         );
         self::assertEquals($art, ArtworkJson::decode(ArtworkJson::encode($art)));

@@ -130,10 +130,24 @@ final class PreparedLawsTest extends TestCase
             $shape = match ($chance->pick(4)) {
                 0 => Shape::of($chance->star(0, 0, $chance->between(8, 30), 3 + $chance->pick(6))),
                 1 => Shape::of($chance->selfCrossingStar(0, 0, $chance->between(8, 30), 5)),
-                default => Shape::of($chance->roundedRectangle(-$chance->between(5, 30), -$chance->between(5, 20), $chance->between(12, 50), $chance->between(12, 40), $chance->between(1, 5))),
+                default => Shape::of($chance->roundedRectangle(
+                    -$chance->between(5, 30),
+                    -$chance->between(5, 20),
+                    $chance->between(12, 50),
+                    $chance->between(12, 40),
+                    $chance->between(1, 5),
+                )),
             };
-            $shape = $shape->transformed(Matrix::translation($chance->between(40, 160), $chance->between(40, 110))->after(Matrix::rotation($chance->between(0, 180))));
-            $style = new StrokeStyle($chance->between(0.6, 5), Cap::cases()[$chance->pick(3)], Join::cases()[$chance->pick(3)], dashes: $chance->pick(4) === 0 ? [6.0, 4.0] : []);
+            $shape = $shape->transformed(Matrix::translation(
+                $chance->between(40, 160),
+                $chance->between(40, 110),
+            )->after(Matrix::rotation($chance->between(0, 180))));
+            $style = new StrokeStyle(
+                $chance->between(0.6, 5),
+                Cap::cases()[$chance->pick(3)],
+                Join::cases()[$chance->pick(3)],
+                dashes: $chance->pick(4) === 0 ? [6.0, 4.0] : [],
+            );
             $pieces[] = match ($chance->pick(3)) {
                 0 => new Piece("p{$i}", $shape, null, new Stroke($paint(), $style)),
                 1 => new Piece("p{$i}", $shape, $paint(), new Stroke($paint(), $style)),

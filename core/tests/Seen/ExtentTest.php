@@ -37,7 +37,10 @@ final class ExtentTest extends TestCase
         yield 'round joins' => [new Piece('a', $plate, null, new Stroke($black, new StrokeStyle(4, join: Join::Round))), [8, 8, 52, 32]];
         yield 'a pen that was stretched' => [new Piece('a', $line, null, new Stroke($black, new StrokeStyle(2), Matrix::scaling(1, 5))), [10, 5, 50, 15]];
         yield 'a line without paint' => [new Piece('a', $line, null), null];
-        yield 'a dash that begins after a gap' => [new Piece('a', $line, null, new Stroke($black, new StrokeStyle(2, dashes: [10.0, 90.0], dashOffset: 80.0))), [30, 9, 40, 11]];
+        yield 'a dash that begins after a gap' => [
+            new Piece('a', $line, null, new Stroke($black, new StrokeStyle(2, dashes: [10.0, 90.0], dashOffset: 80.0))),
+            [30, 9, 40, 11],
+        ];
     }
 
     /** @param  array{float, float, float, float}|null  $box */

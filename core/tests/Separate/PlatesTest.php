@@ -43,7 +43,15 @@ final class PlatesTest extends TestCase
      */
     private static function plates(Artwork $art, array $values = [], array $under = [], array $inks = []): array
     {
-        return (new Order($art, 'Mark', (new ScreenPrint)->making(), (new ScreenPrint)->limits(), (new ScreenPrint)->values(['marks' => '', 'trap' => '0', ...$values]), under: $under, inks: $inks))->layouts();
+        return (new Order(
+            $art,
+            'Mark',
+            (new ScreenPrint)->making(),
+            (new ScreenPrint)->limits(),
+            (new ScreenPrint)->values(['marks' => '', 'trap' => '0', ...$values]),
+            under: $under,
+            inks: $inks,
+        ))->layouts();
     }
 
     private static function area(Layout $plate): float
@@ -51,7 +59,8 @@ final class PlatesTest extends TestCase
         return array_sum(array_map(static fn (Layer $layer): float => $layer->role === Role::Plate ? $layer->area() : 0.0, $plate->layers));
     }
 
-    private const THREE = "<rect x='10' y='10' width='50' height='40' fill='#e0b040'/><circle cx='50' cy='30' r='18' fill='#203050'/><path d='M30 20L80 25L60 55Z' fill='#c03020'/>";
+    private const THREE = "<rect x='10' y='10' width='50' height='40' fill='#e0b040'/><circle cx='50' cy='30' r='18' fill='#203050'/><path d='M30 20L80"
+        ." 25L60 55Z' fill='#c03020'/>";
 
     #[Test]
     public function areas_of_plates_before_trap_add_up_to_what_is_seen(): void
@@ -77,7 +86,11 @@ final class PlatesTest extends TestCase
         self::assertEqualsWithDelta([0.0, 0.0, 20.0], [$a->box()?->left, $a->box()?->top, $a->box()?->bottom], 1e-6, 'not onto the ground');
         self::assertSame($dark, $b);
         self::assertSame($apart, $c);
-        self::assertSame([$light, $dark], Trap::spread([$light, $dark], [80.0, 20.0], [false, true], 0.2, Tolerance::forExtent(60.0)), 'what is printed on others needs none');
+        self::assertSame(
+            [$light, $dark],
+            Trap::spread([$light, $dark], [80.0, 20.0], [false, true], 0.2, Tolerance::forExtent(60.0)),
+            'what is printed on others needs none',
+        );
         self::assertSame([$light, $dark], Trap::spread([$light, $dark], [80.0, 20.0], [false, false], 0.0, Tolerance::forExtent(60.0)));
     }
 
@@ -120,7 +133,11 @@ final class PlatesTest extends TestCase
     {
         $inks = ['#203050' => ['rank' => 1, 'alone' => true], '#c03020' => ['rank' => 2, 'alone' => false]];
         $plates = self::plates(self::drawn(self::THREE), ['underbase' => '1'], [], $inks);
-        self::assertSame(['#ffffff', '#203050', '#c03020', '#e0b040'], array_map(static fn (Layout $plate): string => $plate->layers[0]->colour, $plates), 'white first; what the shop does not know last');
+        self::assertSame(
+            ['#ffffff', '#203050', '#c03020', '#e0b040'],
+            array_map(static fn (Layout $plate): string => $plate->layers[0]->colour, $plates),
+            'white first; what the shop does not know last',
+        );
         self::assertSame(['Printed as number 2 of 4.'], $plates[1]->says);
         $beneath = Combine::keepOverlap([$plates[0]->layers[0]->areas[0]->shape, $plates[1]->layers[0]->areas[0]->shape]);
         self::assertLessThan(0.01, $beneath->area());
@@ -172,20 +189,33 @@ final class PlatesTest extends TestCase
         self::assertFalse($kept->isEmpty());
         self::assertEqualsWithDelta(0.2, $kept->contours[0]->box()->width(), 1e-6);
         self::assertTrue((new Halftone(45.0, 45.0, 'round', 0.2, true))->dots($region, static fn (): float => 0.0)->isEmpty(), 'nothing is nothing');
-        self::assertEqualsWithDelta(100.0, (new Halftone(45.0, 0.0, 'round', 0.2))->dots($region, static fn (): float => 0.998)->area(), 9.0, 'a hole that would close is closed');
+        self::assertEqualsWithDelta(
+            100.0,
+            (new Halftone(45.0, 0.0, 'round', 0.2))->dots($region, static fn (): float => 0.998)->area(),
+            9.0,
+            'a hole that would close is closed',
+        );
     }
 
     #[Test]
     public function a_gradient_between_two_inks_becomes_dots_of_both_that_add_up(): void
     {
-        $art = self::drawn("<defs><linearGradient id='g'><stop stop-color='#e07a1f'/><stop offset='1' stop-color='#3aa0a8'/></linearGradient></defs><rect x='10' y='10' width='10' height='10' fill='#e07a1f'/><rect x='70' y='10' width='10' height='10' fill='#3aa0a8'/><rect x='10' y='30' width='80' height='20' fill='url(#g)'/>");
+        $art = self::drawn("<defs><linearGradient id='g'><stop stop-color='#e07a1f'/><stop offset='1' stop-color='#3aa0a8'/></linearGradient></defs><rect"
+            ." x='10' y='10' width='10' height='10' fill='#e07a1f'/><rect x='70' y='10' width='10' height='10' fill='#3aa0a8'/><rect x='10' y='30'"
+            ." width='80' height='20' fill='url(#g)'/>");
         $plates = self::plates($art, ['ruling' => '55']);
         self::assertCount(2, $plates, 'no ink of its own for the gradient');
         foreach ($plates as $plate) {
             self::assertEqualsWithDelta(100 + 800, self::area($plate), 40.0);
         }
-        $third = self::drawn("<defs><linearGradient id='g'><stop stop-color='#e07a1f'/><stop offset='1' stop-color='#a02090'/></linearGradient></defs><rect x='10' y='10' width='10' height='10' fill='#e07a1f'/><rect x='10' y='30' width='80' height='20' fill='url(#g)'/>");
-        self::assertSame(['#e07a1f', '#a02090'], array_map(static fn (Layout $plate): string => $plate->layers[0]->colour, self::plates($third)), 'a stop that is no ink is one of its own');
+        $third = self::drawn("<defs><linearGradient id='g'><stop stop-color='#e07a1f'/><stop offset='1'"
+            ." stop-color='#a02090'/></linearGradient></defs><rect x='10' y='10' width='10' height='10' fill='#e07a1f'/><rect x='10' y='30' width='80'"
+            ." height='20' fill='url(#g)'/>");
+        self::assertSame(
+            ['#e07a1f', '#a02090'],
+            array_map(static fn (Layout $plate): string => $plate->layers[0]->colour, self::plates($third)),
+            'a stop that is no ink is one of its own',
+        );
         $xs = array_map(static fn (Contour $dot): float => $dot->box()->middle()->x, $plates[0]->layers[0]->areas[1]->shape->contours);
         self::assertLessThan(count($xs) * 0.75, count(array_filter($xs, static fn (float $x): bool => $x > 50)), 'denser where the orange is');
     }
@@ -207,7 +237,10 @@ final class PlatesTest extends TestCase
         $art = self::drawn(self::THREE);
         $plates = self::plates($art, ['marks' => '1']);
         self::assertEqualsWithDelta([132.0, 92.0], [$plates[0]->width, $plates[0]->height], 1e-9);
-        $marks = static fn (Layout $plate): array => array_map(static fn (Piece $piece): float => round($piece->box()->left ?? 0.0, 6), array_merge(...array_map(static fn (Layer $layer): array => $layer->role === Role::Mark ? $layer->areas : [], $plate->layers)));
+        $marks = static fn (Layout $plate): array => array_map(
+            static fn (Piece $piece): float => round($piece->box()->left ?? 0.0, 6),
+            array_merge(...array_map(static fn (Layer $layer): array => $layer->role === Role::Mark ? $layer->areas : [], $plate->layers)),
+        );
         self::assertSame($marks($plates[0]), $marks($plates[2]));
         self::assertGreaterThan(12, count($marks($plates[0])));
         $art = $plates[0]->trim;
@@ -253,7 +286,10 @@ final class PlatesTest extends TestCase
     {
         $tolerance = Tolerance::forExtent(60.0);
         $disc = Shape::of(Contour::circle(30, 30, 9));
-        [$left, $right] = array_map(static fn (float $x): Shape => Combine::cutAway(Shape::of(Contour::rectangle($x, 0, 30, 60)), [$disc], $tolerance), [0.0, 30.0]);
+        [$left, $right] = array_map(
+            static fn (float $x): Shape => Combine::cutAway(Shape::of(Contour::rectangle($x, 0, 30, 60)), [$disc], $tolerance),
+            [0.0, 30.0],
+        );
         [$spread] = Trap::spread([$disc, $left, $right], [90.0, 20.0, 30.0], [false, false, false], 0.15, $tolerance);
         foreach ([$left, $right] as $side) {
             self::assertEqualsWithDelta(0.15 * M_PI * 9, Combine::keepOverlap([$spread, $side], $tolerance)->area(), 0.05);
@@ -272,7 +308,14 @@ final class PlatesTest extends TestCase
         $plates = self::plates($art, ['ground' => '#ffffff', 'leastDot' => '0', 'ruling' => '60']);
         self::assertSame(['#c03020'], array_map(static fn (Layout $plate): string => $plate->layers[0]->colour, $plates));
         self::assertEqualsWithDelta(270 * array_sum(range(0.1, 1.0, 0.1)), self::area($plates[0]), 12.0, 'mm² of ink: each tint as dense as it is');
-        $named = (new Order($art, 'Mark', (new ScreenPrint)->making(), (new ScreenPrint)->limits(), (new ScreenPrint)->values(['ground' => '#ffffff', 'marks' => '', 'trap' => '0']), ['#e69f91' => 'Pale red']))->layouts();
+        $named = (new Order(
+            $art,
+            'Mark',
+            (new ScreenPrint)->making(),
+            (new ScreenPrint)->limits(),
+            (new ScreenPrint)->values(['ground' => '#ffffff', 'marks' => '', 'trap' => '0']),
+            ['#e69f91' => 'Pale red'],
+        ))->layouts();
         $own = array_map(static fn (Layout $plate): string => $plate->layers[0]->colour, $named);
         self::assertCount(count(array_filter($art->pieces, static fn (Piece $piece): bool => $piece->fill?->colour->hex() === '#e69f91')) + 1, $own);
         self::assertCount(10, self::plates($art, ['ground' => '#ffffff', 'tints' => '']), 'switched off, each is an ink');
@@ -281,7 +324,9 @@ final class PlatesTest extends TestCase
     #[Test]
     public function a_gradient_with_a_colour_between_two_inks_lies_on_the_plates_of_these_two(): void
     {
-        $art = self::drawn("<defs><linearGradient id='g'><stop offset='0' stop-color='#c03020'/><stop offset='.5' stop-color='#784060'/><stop offset='1' stop-color='#3050a0'/></linearGradient></defs><rect x='5' y='5' width='20' height='20' fill='#c03020'/><rect x='30' y='5' width='20' height='20' fill='#3050a0'/><rect x='55' y='5' width='40' height='40' fill='url(#g)'/>");
+        $art = self::drawn("<defs><linearGradient id='g'><stop offset='0' stop-color='#c03020'/><stop offset='.5' stop-color='#784060'/><stop offset='1'"
+            ." stop-color='#3050a0'/></linearGradient></defs><rect x='5' y='5' width='20' height='20' fill='#c03020'/><rect x='30' y='5' width='20'"
+            ." height='20' fill='#3050a0'/><rect x='55' y='5' width='40' height='40' fill='url(#g)'/>");
         $plates = self::plates($art, ['ground' => '#ffffff', 'leastDot' => '0']);
         self::assertSame(['#c03020', '#3050a0'], array_map(static fn (Layout $plate): string => $plate->layers[0]->colour, $plates));
         foreach ($plates as $plate) {

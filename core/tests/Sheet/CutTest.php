@@ -32,7 +32,13 @@ final class CutTest extends TestCase
     #[Test]
     public function what_lies_inside_is_cut_before_what_lies_around_it(): void
     {
-        $lines = [Contour::rectangle(0, 0, 100, 100), Contour::rectangle(10, 10, 50, 50), Contour::circle(30, 30, 5), Contour::circle(90, 90, 4), Contour::rectangle(120, 0, 10, 10)];
+        $lines = [
+            Contour::rectangle(0, 0, 100, 100),
+            Contour::rectangle(10, 10, 50, 50),
+            Contour::circle(30, 30, 5),
+            Contour::circle(90, 90, 4),
+            Contour::rectangle(120, 0, 10, 10),
+        ];
         self::assertEquals([-1 => [4, 0], 1 => [2], 0 => [3, 1]], Forest::of($lines));
         $ell = Contour::polygon([[0.0, 0.0], [40.0, 0.0], [40.0, 10.0], [10.0, 10.0], [10.0, 40.0], [0.0, 40.0]]);
         self::assertSame([-1 => [1, 0]], Forest::of([$ell, Contour::rectangle(20, 20, 10, 10)]), 'within its box, yet beside it');
@@ -50,10 +56,15 @@ final class CutTest extends TestCase
         $lines = [];
         for ($i = 0; $i < 120; $i++) {
             [$x, $y] = [mt_rand(0, 5000) / 10, mt_rand(0, 3000) / 10];
-            $lines[] = $i % 4 === 0 ? Contour::polygon([[$x, $y], [$x + 6, $y + 2]], false) : ($i % 2 === 0 ? Contour::circle($x, $y, 2) : Contour::rectangle($x, $y, 4, 3));
+            $lines[] = $i % 4 === 0 ? Contour::polygon([[$x, $y], [$x + 6, $y + 2]], false)
+                : ($i % 2 === 0 ? Contour::circle($x, $y, 2) : Contour::rectangle($x, $y, 4, 3));
         }
         $ordered = CutOrder::of($lines);
-        self::assertEqualsWithDelta(array_sum(array_map(static fn (Contour $line): float => $line->length(), $lines)), array_sum(array_map(static fn (Contour $line): float => $line->length(), $ordered)), 1e-6);
+        self::assertEqualsWithDelta(
+            array_sum(array_map(static fn (Contour $line): float => $line->length(), $lines)),
+            array_sum(array_map(static fn (Contour $line): float => $line->length(), $ordered)),
+            1e-6,
+        );
         self::assertCount(120, $ordered);
         self::assertLessThan(0.4 * CutOrder::travel($lines), CutOrder::travel($ordered));
     }
@@ -145,7 +156,18 @@ final class CutTest extends TestCase
             }
         }
         self::assertGreaterThanOrEqual(4 * 7, count($light[1]->light), 'chords of at most 12 degrees round each corner, and into the first side');
-        self::assertSame([], array_filter($light[1]->points, static fn (array $p, int $k): bool => $k > 0 && ! isset($light[1]->light[$k]) && hypot($p[0] - $light[1]->points[$k - 1][0], $p[1] - $light[1]->points[$k - 1][1]) < 0.2, ARRAY_FILTER_USE_BOTH), 'no swivel at depth');
+        self::assertSame(
+            [],
+            array_filter(
+                $light[1]->points,
+                static fn (array $p, int $k): bool => $k > 0 && ! isset($light[1]->light[$k]) && hypot(
+                    $p[0] - $light[1]->points[$k - 1][0],
+                    $p[1] - $light[1]->points[$k - 1][1],
+                ) < 0.2,
+                ARRAY_FILTER_USE_BOTH,
+            ),
+            'no swivel at depth',
+        );
     }
 
     #[Test]
@@ -166,7 +188,11 @@ final class CutTest extends TestCase
                 self::assertFalse($kept->holds($c[0] + $t * ($c[6] - $c[0]), $c[1] + $t * ($c[7] - $c[1])), 'no piece is cut into');
             }
             [$hx, $hy] = StartPoints::heading($line->segments()[1]);
-            self::assertGreaterThan(0.25, (($c[6] - $c[0]) * $hx + ($c[7] - $c[1]) * $hy) / hypot($c[6] - $c[0], $c[7] - $c[1]) / hypot($hx, $hy), 'it goes on rather than back');
+            self::assertGreaterThan(
+                0.25,
+                (($c[6] - $c[0]) * $hx + ($c[7] - $c[1]) * $hy) / hypot($c[6] - $c[0], $c[7] - $c[1]) / hypot($hx, $hy),
+                'it goes on rather than back',
+            );
             self::assertEqualsWithDelta($line->length() + 0.8, Overcut::of($line, 0.8)->length(), 1e-6, 'it is overcut past where the round began');
         }
         self::assertEquals($lines, (new LeadIn([$ring, $near], 0.0))->before($lines));
@@ -254,7 +280,10 @@ final class CutTest extends TestCase
             foreach ($pieces as $piece) {
                 $inside = new Inside(Offset::outset($piece, 0.58));
                 for ($k = 0; $k <= 40; $k++) {
-                    self::assertFalse($inside->holds($line->coords[0] + ($line->coords[6] - $line->coords[0]) * $k / 40, $line->coords[1] + ($line->coords[7] - $line->coords[1]) * $k / 40));
+                    self::assertFalse($inside->holds(
+                        $line->coords[0] + ($line->coords[6] - $line->coords[0]) * $k / 40,
+                        $line->coords[1] + ($line->coords[7] - $line->coords[1]) * $k / 40,
+                    ));
                 }
             }
             self::assertTrue($line->box()->left >= 9.99 && $line->box()->right <= 163.01 && $line->box()->top >= 9.99 && $line->box()->bottom <= 85.01);
@@ -306,7 +335,12 @@ final class CutTest extends TestCase
         }
         self::assertEqualsWithDelta(200.0, $rest->area(), 1e-6);
         $bent = new Shape([Contour::polygon([[10.0, 40.0], [40.0, 40.0], [40.0, 60.0], [39.8, 60.0], [39.8, 40.2], [10.0, 40.2]])]);
-        self::assertEqualsWithDelta(49.8, array_sum(array_map(static fn (Contour $line): float => $line->length(), Hairlines::of($bent, 0.3)[0])), 2.0, 'both walls tell of one middle');
+        self::assertEqualsWithDelta(
+            49.8,
+            array_sum(array_map(static fn (Contour $line): float => $line->length(), Hairlines::of($bent, 0.3)[0])),
+            2.0,
+            'both walls tell of one middle',
+        );
         self::assertSame([], Hairlines::of(new Shape([$hair]), 0.0)[0]);
     }
 
@@ -318,7 +352,10 @@ final class CutTest extends TestCase
         self::assertNotNull($arc);
         self::assertEqualsWithDelta([10.0, 20.0, 5.0, M_PI / 2], [$arc->x, $arc->y, $arc->radius, $arc->sweep], 0.003);
         self::assertEqualsWithDelta(tan(M_PI / 8), $arc->bulge(), 1e-3);
-        self::assertLessThan(0, Arc::of([$quarter[6], $quarter[7], $quarter[4], $quarter[5], $quarter[2], $quarter[3], $quarter[0], $quarter[1]], 0.005)?->sweep);
+        self::assertLessThan(
+            0,
+            Arc::of([$quarter[6], $quarter[7], $quarter[4], $quarter[5], $quarter[2], $quarter[3], $quarter[0], $quarter[1]], 0.005)?->sweep,
+        );
         self::assertNull(Arc::of([0.0, 0.0, 10.0, 0.0, 0.0, 10.0, 10.0, 10.0], 0.005), 'an S');
         self::assertNull(Arc::of([0.0, 0.0, 0.0, 0.0, 10.0, 0.0, 10.0, 0.0], 0.005), 'a line');
     }

@@ -56,7 +56,14 @@ final class MakingTest extends TestCase
      */
     private static function made(Process $process, Artwork $art, array $values = [], array $more = []): array
     {
-        return (new Order(...['result' => $art, 'name' => 'Boat sign', 'making' => $process->making(), 'limits' => $process->limits(), 'values' => $process->values($values), ...$more]))->layouts();
+        return (new Order(...[
+            'result' => $art,
+            'name' => 'Boat sign',
+            'making' => $process->making(),
+            'limits' => $process->limits(),
+            'values' => $process->values($values),
+            ...$more,
+        ]))->layouts();
     }
 
     private static function layer(Layout $layout, Role $role): ?Layer
@@ -75,7 +82,10 @@ final class MakingTest extends TestCase
     {
         $art = self::drawn();
         $sheets = self::made(new CutVinyl, $art, [], ['names' => ['#e0b040' => 'Lamp yellow', '#203050' => 'Harbour blue']]);
-        self::assertSame(['boat-sign-1-lamp-yellow-50x40', 'boat-sign-2-harbour-blue-24x24'], array_map(static fn (Layout $one): string => $one->name, $sheets));
+        self::assertSame(
+            ['boat-sign-1-lamp-yellow-50x40', 'boat-sign-2-harbour-blue-24x24'],
+            array_map(static fn (Layout $one): string => $one->name, $sheets),
+        );
         self::assertSame(['Laid first of 2.'], $sheets[0]->says);
         self::assertContains('Laid as number 2 of 2, after Lamp yellow.', $sheets[1]->says);
         foreach ($sheets as $i => $sheet) {
@@ -122,7 +132,12 @@ final class MakingTest extends TestCase
             self::assertTrue((new Inside($inked))->holds(($cut->left ?? 0) + $dx, ($cut->top ?? 0) + $dy), 'the print goes on beyond the cut');
         }
         [$white] = self::made(new Sticker, $art, ['border' => '2mm', 'bleed' => '1mm']);
-        self::assertEqualsWithDelta(array_sum(array_map(static fn (Piece $piece): float => $piece->shape->area(), $art->pieces)), self::layer($white, Role::Print)?->area(), 1e-3, 'art within a border of white does not bleed');
+        self::assertEqualsWithDelta(
+            array_sum(array_map(static fn (Piece $piece): float => $piece->shape->area(), $art->pieces)),
+            self::layer($white, Role::Print)?->area(),
+            1e-3,
+            'art within a border of white does not bleed',
+        );
         foreach (self::layer($sheet, Role::Mark)->areas ?? [] as $mark) {
             foreach (self::layer($sheet, Role::Through)->lines ?? [] as $line) {
                 self::assertFalse($mark->box()?->overlaps($line->box()) ?? true, 'marks stand outside what is cut');
@@ -134,9 +149,14 @@ final class MakingTest extends TestCase
     public function bleed_has_at_each_point_the_colour_that_stands_at_the_cut_there(): void
     {
         // A square whose sides change colour between their corners, and a green disc with a dark ring at its edge.
-        $art = self::drawn('<rect x="10" y="10" width="30" height="30" fill="#2050a0"/><rect x="10" y="10" width="12" height="9" fill="#c03020"/><rect x="31" y="24" width="9" height="16" fill="#e0b040"/>'
+        $art = self::drawn('<rect x="10" y="10" width="30" height="30" fill="#2050a0"/><rect x="10" y="10" width="12" height="9" fill="#c03020"/><rect'
+            .' x="31" y="24" width="9" height="16" fill="#e0b040"/>'
             .'<circle cx="70" cy="25" r="15" fill="#101418"/><circle cx="70" cy="25" r="12" fill="#30a060"/>');
-        [$sheet] = self::made(new Sticker, $art, ['border' => '0', 'bleed' => '1.5mm', 'through' => '0', 'bridge' => '0', 'radius' => '0', 'arrange' => 'drawn', 'marks' => '']);
+        [$sheet] = self::made(
+            new Sticker,
+            $art,
+            ['border' => '0', 'bleed' => '1.5mm', 'through' => '0', 'bridge' => '0', 'radius' => '0', 'arrange' => 'drawn', 'marks' => ''],
+        );
         $areas = array_reverse(self::layer($sheet, Role::Print)->areas ?? []);
         $insides = array_map(static fn (Piece $piece): Inside => new Inside($piece->shape), $areas);
         $seen = static function (float $x, float $y) use ($areas, $insides): ?string {
@@ -181,7 +201,14 @@ final class MakingTest extends TestCase
         [$plate] = self::made(new Engraving, $art, ['pitch' => '0.2mm', 'spot' => '0.1mm']);
         $fill = self::layer($plate, Role::Fill);
         self::assertEqualsWithDelta(19.9 * 9.9, ($fill?->length() ?? 0.0) * 0.2, 2.5, 'the area, smaller by half of the head\'s line');
-        self::assertEqualsWithDelta(19.9, max(array_map(static fn (int $i): float => abs(($fill?->hatch[4 * $i + 2] ?? 0.0) - ($fill?->hatch[4 * $i] ?? 0.0)), range(0, intdiv(count($fill->hatch ?? []), 4) - 1))), 0.01);
+        self::assertEqualsWithDelta(
+            19.9,
+            max(array_map(
+                static fn (int $i): float => abs(($fill?->hatch[4 * $i + 2] ?? 0.0) - ($fill?->hatch[4 * $i] ?? 0.0)),
+                range(0, intdiv(count($fill->hatch ?? []), 4) - 1),
+            )),
+            0.01,
+        );
         $lines = self::layer($plate, Role::Line)->lines ?? [];
         self::assertCount(2, $lines);
         $lengths = array_map(static fn (Contour $line): float => $line->length(), $lines);
@@ -194,17 +221,28 @@ final class MakingTest extends TestCase
         [$bare] = self::made(new Engraving, $window, ['pitch' => '0.1mm', 'spot' => '0']);
         self::assertEqualsWithDelta(150.0, (self::layer($bare, Role::Fill)?->length() ?? 0.0) * 0.1, 1.5, 'white is the bare plate');
         self::assertContains('Light areas are left bare.', $bare->says);
-        self::assertNotSame([], self::made(new Engraving, self::drawn("<rect x='10' y='10' width='20' height='10' fill='#fff'/>")), 'a drawing in white alone is engraved');
+        self::assertNotSame(
+            [],
+            self::made(new Engraving, self::drawn("<rect x='10' y='10' width='20' height='10' fill='#fff'/>")),
+            'a drawing in white alone is engraved',
+        );
     }
 
     #[Test]
     public function what_would_surprise_is_written_on_the_sheet(): void
     {
-        $two = new Artwork(100, 60, [...self::drawn()->pieces, self::drawn()->pieces[0]->with(id: 'more', shape: Shape::of(Contour::rectangle(55, 40, 20, 15)))]);
+        $two = new Artwork(
+            100,
+            60,
+            [...self::drawn()->pieces, self::drawn()->pieces[0]->with(id: 'more', shape: Shape::of(Contour::rectangle(55, 40, 20, 15)))],
+        );
         self::assertStringContainsString('2 shapes are not welded and cut through one another', implode(' ', self::made(new CutVinyl, $two)[0]->warns));
         $ring = self::drawn("<path d='M10 10H50V50H10ZM20 20V40H40V20Z' fill='#a02020'/><circle cx='30' cy='30' r='5' fill='#a02020'/>");
         self::assertContains('1 part lies in a hole of others: only the carrier holds it.', self::made(new CutVinyl, $ring)[0]->warns);
-        self::assertContains('It reaches 13.0 mm beyond the bed.', self::made(new CutVinyl, self::drawn(), ['bedWidth' => '40mm', 'weedBox' => '3mm', 'turns' => 'none', 'bedLength' => '45mm'])[0]->warns);
+        self::assertContains(
+            'It reaches 13.0 mm beyond the bed.',
+            self::made(new CutVinyl, self::drawn(), ['bedWidth' => '40mm', 'weedBox' => '3mm', 'turns' => 'none', 'bedLength' => '45mm'])[0]->warns,
+        );
     }
 
     #[Test]
@@ -217,13 +255,25 @@ final class MakingTest extends TestCase
         [$parts] = self::made(new CutVinyl, $art, ['copies' => '3', 'arrange' => 'parts', 'weedBox' => '0']);
         self::assertLessThan($rows->box()->right ?? 0.0, $parts->box()?->right);
         self::assertNotNull($parts->used);
-        $tall = self::made(new CutVinyl, self::drawn("<rect x='5' y='5' width='20' height='50' fill='#a02020'/>"), ['weedBox' => '0', 'bedWidth' => '30mm', 'margin' => '2mm'])[0];
+        $tall = self::made(
+            new CutVinyl,
+            self::drawn("<rect x='5' y='5' width='20' height='50' fill='#a02020'/>"),
+            ['weedBox' => '0', 'bedWidth' => '30mm', 'margin' => '2mm'],
+        )[0];
         self::assertEqualsWithDelta([50.0, 20.0], [$tall->box()?->width(), $tall->box()?->height()], 1e-6);
         $tiles = "<rect x='10' y='10' width='20' height='20' fill='#a02020'/>";
         $two = [new Placement(0, 0, 10.0, 10.0), new Placement(0, 0, 30.0, 10.0)];
-        $length = static fn (string $once): float => self::layer(self::made(new CutVinyl, self::drawn($tiles), ['copies' => '2', 'once' => $once], ['placements' => ['#a02020' => $two]])[0], Role::Kiss)?->length() ?? 0.0;
+        $length = static fn (string $once): float => self::layer(
+            self::made(new CutVinyl, self::drawn($tiles), ['copies' => '2', 'once' => $once], ['placements' => ['#a02020' => $two]])[0],
+            Role::Kiss,
+        )?->length() ?? 0.0;
         self::assertEqualsWithDelta([160.0, 140.0], [$length(''), $length('1')], 1e-6, 'a border that two copies share is cut once');
-        [$own] = self::made(new CutVinyl, $art, ['weedBox' => '0'], ['beds' => ['#a02020' => ['width' => 300.0, 'length' => 200.0, 'grain' => true, 'name' => 'Buoy red film']]]);
+        [$own] = self::made(
+            new CutVinyl,
+            $art,
+            ['weedBox' => '0'],
+            ['beds' => ['#a02020' => ['width' => 300.0, 'length' => 200.0, 'grain' => true, 'name' => 'Buoy red film']]],
+        );
         self::assertSame([200.0, 300.0, 'Buoy red film'], [$own->width, $own->height, $own->material]);
         $at = [new Placement(0, 0, 50.0, 60.0, 90.0, true)];
         [$hand] = self::made(new CutVinyl, $art, ['weedBox' => '0'], ['placements' => ['#a02020' => $at]]);
@@ -256,7 +306,11 @@ final class MakingTest extends TestCase
     public function pictures_of_sheets_and_mixes_of_plates_are_sound_drawings(): void
     {
         $plates = self::made(new ScreenPrint, self::drawn(), ['ground' => '#1f2937']);
-        foreach ([LayoutPicture::of($plates[0]), LayoutPicture::mixed($plates, [0, 1], ['#e0b040' => 0.5]), LayoutPicture::of(self::made(new CutVinyl, self::drawn())[0])] as $svg) {
+        foreach ([
+            LayoutPicture::of($plates[0]),
+            LayoutPicture::mixed($plates, [0, 1], ['#e0b040' => 0.5]),
+            LayoutPicture::of(self::made(new CutVinyl, self::drawn())[0]),
+        ] as $svg) {
             self::assertSame([], Reader::read($svg)->findings);
         }
         self::assertStringContainsString('opacity="0.5"', LayoutPicture::mixed($plates, [0, 1], ['#e0b040' => 0.5]));
@@ -281,7 +335,13 @@ final class MakingTest extends TestCase
         // An outside reader finds the words that are drawn as outlines.
         $path = (string) tempnam(sys_get_temp_dir(), 'neat-edge-');
         try {
-            file_put_contents($path, Formats::bytes(Formats::make('pdf'), JobSheet::pages('Boat 1) at the quay', ['Customer' => 'Boat Club'], [$row], ['A line is thin. Accepted: it was always so'])));
+            file_put_contents(
+                $path,
+                Formats::bytes(
+                    Formats::make('pdf'),
+                    JobSheet::pages('Boat 1) at the quay', ['Customer' => 'Boat Club'], [$row], ['A line is thin. Accepted: it was always so']),
+                ),
+            );
             $read = (string) shell_exec('pdftotext -layout '.escapeshellarg($path).' - 2>/dev/null');
         } finally {
             unlink($path);
@@ -293,23 +353,52 @@ final class MakingTest extends TestCase
         $row['layout'] = $row['layout']->with(warns: ['The first thing.', 'The second thing.', 'The third thing.']);
         $path = (string) tempnam(sys_get_temp_dir(), 'neat-edge-');
         try {
-            file_put_contents($path, Formats::bytes(Formats::make('pdf'), JobSheet::pages('Boat sign', [], [$row, [...$row, 'material_cost' => null]], [], 'EUR')));
+            file_put_contents(
+                $path,
+                Formats::bytes(Formats::make('pdf'), JobSheet::pages('Boat sign', [], [$row, [...$row, 'material_cost' => null]], [], 'EUR')),
+            );
             $read = (string) shell_exec('pdftotext -layout '.escapeshellarg($path).' - 2>/dev/null');
         } finally {
             unlink($path);
         }
-        self::assertStringContainsString('Material 2.50 EUR, machine 2.50 EUR, together 5.00 EUR; without 1 that has no price.', (string) preg_replace('/\s+/', ' ', $read));
+        self::assertStringContainsString(
+            'Material 2.50 EUR, machine 2.50 EUR, together 5.00 EUR; without 1 that has no price.',
+            (string) preg_replace('/\s+/', ' ', $read),
+        );
         self::assertStringContainsString('Material without a price, machine 1.25 EUR', $read);
-        self::assertSame([2, 2, 2], [substr_count($read, 'The first thing.'), substr_count($read, 'The second thing.'), substr_count($read, 'The third thing.')], 'each warning, on each row');
+        self::assertSame(
+            [2, 2, 2],
+            [substr_count($read, 'The first thing.'), substr_count($read, 'The second thing.'), substr_count($read, 'The third thing.')],
+            'each warning, on each row',
+        );
     }
 
     #[Test]
     public function nesting_is_never_worse_than_rows_nor_with_more_freedom(): void
     {
-        $art = new Artwork(120.0, 80.0, [new Piece('p1', Shape::of(Contour::polygon([[0.0, 0.0], [60.0, 5.0], [45.0, 42.0], [20.0, 30.0], [3.0, 38.0]], true)), new Paint(Colour::fromHex('#c02020')))]);
+        $art = new Artwork(
+            120.0,
+            80.0,
+            [new Piece(
+                'p1',
+                Shape::of(Contour::polygon([[0.0, 0.0], [60.0, 5.0], [45.0, 42.0], [20.0, 30.0], [3.0, 38.0]], true)),
+                new Paint(Colour::fromHex('#c02020')),
+            )],
+        );
         $least = INF;
-        foreach (['drawn' => 'none', 'none' => 'none', 'half' => 'half', 'quarter' => 'quarter', 'eighth' => 'eighth', 'free' => 'free'] as $arrange => $turns) {
-            $sheets = self::made(new CutVinyl, $art, ['copies' => '23', 'weedBox' => '0', 'bedWidth' => '300mm', 'arrange' => $arrange === 'drawn' ? 'drawn' : 'nest', 'turns' => $turns]);
+        foreach ([
+            'drawn' => 'none',
+            'none' => 'none',
+            'half' => 'half',
+            'quarter' => 'quarter',
+            'eighth' => 'eighth',
+            'free' => 'free',
+        ] as $arrange => $turns) {
+            $sheets = self::made(
+                new CutVinyl,
+                $art,
+                ['copies' => '23', 'weedBox' => '0', 'bedWidth' => '300mm', 'arrange' => $arrange === 'drawn' ? 'drawn' : 'nest', 'turns' => $turns],
+            );
             self::assertCount(1, $sheets);
             $needs = $sheets[0]->box()->right ?? INF;
             self::assertLessThanOrEqual($least + 1e-6, $needs, $arrange);
@@ -325,10 +414,17 @@ final class MakingTest extends TestCase
         self::assertCount(2, $sheets);
         $at = [];
         foreach ($sheets as $sheet) {
-            $marks = array_values(array_filter($sheet->layers[0]->lines, static fn (Contour $line): bool => abs($line->box()->width() - 5.0) < 1e-6 && abs($line->box()->height() - 5.0) < 1e-6));
+            $marks = array_values(array_filter(
+                $sheet->layers[0]->lines,
+                static fn (Contour $line): bool => abs($line->box()->width() - 5.0) < 1e-6 && abs($line->box()->height() - 5.0) < 1e-6,
+            ));
             self::assertCount(2, $marks);
             usort($marks, static fn (Contour $a, Contour $b): int => $a->box()->left <=> $b->box()->left);
-            $at[] = [round($marks[1]->box()->left - $marks[0]->box()->left, 4), round($marks[1]->box()->top - $marks[0]->box()->top, 4), round($sheet->artBox()?->left - $marks[0]->box()->left, 4)];
+            $at[] = [
+                round($marks[1]->box()->left - $marks[0]->box()->left, 4),
+                round($marks[1]->box()->top - $marks[0]->box()->top, 4),
+                round($sheet->artBox()?->left - $marks[0]->box()->left, 4),
+            ];
             self::assertEqualsWithDelta(610.0 - 5.0, $sheet->box()?->bottom, 0.1, 'at the edge where the machine starts');
         }
         self::assertSame(array_slice($at[0], 0, 2), array_slice($at[1], 0, 2), 'as far from each other on both');
@@ -357,7 +453,12 @@ final class MakingTest extends TestCase
         $values = array_intersect_key($values, array_flip(array_column($process->fields(), 'name')));
         $together = self::made($process, self::drawn(), $values, ['along' => [$with]]);
         $by = [self::made($process, self::drawn(), $values), self::made($process, $other, [...$values, 'copies' => '3'])];
-        $area = static fn (Layout $layout): float => array_sum(array_map(static fn (Layer $layer): float => $layer->role === Role::Mark || ($layer->role->isPath() && $layer->role !== Role::Fill) ? 0.0 : $layer->length() + $layer->area(), $layout->layers)) + array_sum(array_map(static fn (Layer $layer): float => in_array($layer->role, [Role::Kiss, Role::Line], true) ? $layer->length() : 0.0, $layout->layers));
+        $area = static fn (Layout $layout): float => array_sum(array_map(
+            static fn (Layer $layer): float => $layer->role === Role::Mark
+                || ($layer->role->isPath() && $layer->role !== Role::Fill) ? 0.0 : $layer->length() + $layer->area(),
+            $layout->layers,
+        )) + array_sum(array_map(static fn (Layer $layer): float => in_array($layer->role, [Role::Kiss, Role::Line], true) ? $layer->length() : 0.0,
+            $layout->layers));
         $sum = static fn (array $layouts): float => array_sum(array_map($area, $layouts));
         self::assertEqualsWithDelta($sum($by[0]) + $sum($by[1]), $sum($together), 0.002 * $sum($together), 'all that is made of both, and no more');
         self::assertContains('Laid with it: 3 × Buoy.', $together[0]->says);
@@ -373,7 +474,13 @@ final class MakingTest extends TestCase
         }
         foreach ($together as $layout) {
             if ($process !== new Sticker) {
-                self::assertSame([], Overlap::pairs(array_map(static fn (Piece $piece): Shape => $piece->shape, array_merge(...array_map(static fn (Layer $layer): array => $layer->areas, $layout->layers)))));
+                self::assertSame(
+                    [],
+                    Overlap::pairs(array_map(
+                        static fn (Piece $piece): Shape => $piece->shape,
+                        array_merge(...array_map(static fn (Layer $layer): array => $layer->areas, $layout->layers)),
+                    )),
+                );
             }
         }
     }
@@ -383,7 +490,12 @@ final class MakingTest extends TestCase
     {
         $hair = self::drawn("<rect x='10' y='10' width='50' height='0.2' fill='#202020'/>");
         $process = new Engraving;
-        $plate = self::made($process, self::drawn("<rect x='10' y='10' width='30' height='30' fill='#202020'/>"), ['fill' => 'hatch'], ['along' => [new Order($hair, 'Scale', $process->making(), $process->limits(), ['copies' => 3.0])]])[0];
+        $plate = self::made(
+            $process,
+            self::drawn("<rect x='10' y='10' width='30' height='30' fill='#202020'/>"),
+            ['fill' => 'hatch'],
+            ['along' => [new Order($hair, 'Scale', $process->making(), $process->limits(), ['copies' => 3.0])]],
+        )[0];
         self::assertContains('3 hairlines are followed along their middle, once.', $plate->says);
         $lines = self::layer($plate, Role::Line)->lines ?? [];
         self::assertCount(3, $lines);
@@ -398,7 +510,12 @@ final class MakingTest extends TestCase
         $hook = self::drawn("<path d='M10 10H40V16H16V50H10Z' fill='#e0b040'/>");
         $leans = static function (Artwork $other, bool $mirrored): float {
             $with = new Order($other, 'Hook', (new CutVinyl)->making(), (new CutVinyl)->limits(), ['copies' => 1.0], mirrored: $mirrored);
-            $sheet = self::made(new CutVinyl, self::drawn("<rect x='60' y='10' width='9' height='9' fill='#e0b040'/>"), ['mirror' => '1', 'turns' => 'none'], ['along' => [$with]])[0];
+            $sheet = self::made(
+                new CutVinyl,
+                self::drawn("<rect x='60' y='10' width='9' height='9' fill='#e0b040'/>"),
+                ['mirror' => '1', 'turns' => 'none'],
+                ['along' => [$with]],
+            )[0];
             $piece = array_values(array_filter($sheet->layers[0]->areas, static fn (Piece $piece): bool => $piece->shape->area() > 100))[0];
             $box = $piece->box();
             self::assertNotNull($box);
@@ -468,16 +585,29 @@ final class MakingTest extends TestCase
     public function beyond_the_cut_goes_on_what_stands_at_it_point_by_point(): void
     {
         // A green disc with a dark rim, and a plate of two colours whose border meets the cut.
-        $art = self::drawn("<circle cx='20' cy='30' r='15' fill='#202030'/><circle cx='20' cy='30' r='13' fill='#30a060'/><rect x='50' y='15' width='20' height='30' fill='#c03030'/><rect x='70' y='15' width='20' height='30' fill='#3060c0'/>");
+        $art = self::drawn("<circle cx='20' cy='30' r='15' fill='#202030'/><circle cx='20' cy='30' r='13' fill='#30a060'/><rect x='50' y='15' width='20'"
+            ." height='30' fill='#c03030'/><rect x='70' y='15' width='20' height='30' fill='#3060c0'/>");
         [$sheet] = self::made(new Sticker, $art, ['border' => '0', 'bleed' => '1.5mm', 'arrange' => 'drawn', 'marks' => '', 'radius' => '0', 'bridge' => '0']);
         $box = Box::around(...array_map(static fn (Contour $line): Box => $line->box(), self::layer($sheet, Role::Kiss)->lines ?? [])) ?? new Box(0, 0, 0, 0);
         [$dx, $dy] = [$box->left - 5.0, $box->top - 15.0];
         for ($k = 0; $k < 24; $k++) {
             foreach ([15.3, 16.3] as $r) {
-                self::assertSame('#202030', self::printed($sheet, 20 + $r * cos($k * M_PI / 12) + $dx, 30 + $r * sin($k * M_PI / 12) + $dy)[0] ?? '', 'the rim, not the disc within it');
+                self::assertSame(
+                    '#202030',
+                    self::printed($sheet, 20 + $r * cos($k * M_PI / 12) + $dx, 30 + $r * sin($k * M_PI / 12) + $dy)[0] ?? '',
+                    'the rim, not the disc within it',
+                );
             }
         }
-        foreach ([[60.0, 14.0, '#c03030'], [69.9, 13.8, '#c03030'], [70.1, 13.8, '#3060c0'], [80.0, 46.2, '#3060c0'], [49.0, 30.0, '#c03030'], [49.2, 14.2, '#c03030'], [91.0, 30.0, '#3060c0']] as [$x, $y, $hex]) {
+        foreach ([
+            [60.0, 14.0, '#c03030'],
+            [69.9, 13.8, '#c03030'],
+            [70.1, 13.8, '#3060c0'],
+            [80.0, 46.2, '#3060c0'],
+            [49.0, 30.0, '#c03030'],
+            [49.2, 14.2, '#c03030'],
+            [91.0, 30.0, '#3060c0'],
+        ] as [$x, $y, $hex]) {
             self::assertSame($hex, self::printed($sheet, $x + $dx, $y + $dy)[0] ?? '', "at {$x}, {$y}");
         }
         self::assertSame([], self::printed($sheet, 70 + $dx, 13.3 + $dy), 'no spike beyond the bleed');
@@ -492,13 +622,17 @@ final class MakingTest extends TestCase
         [$sheet] = self::made(new Sticker, $art, ['border' => '0', 'bleed' => '1.5mm', 'arrange' => 'drawn', 'marks' => '', 'radius' => '0', 'bridge' => '0']);
         $box = Box::around(...array_map(static fn (Contour $line): Box => $line->box(), self::layer($sheet, Role::Kiss)->lines ?? [])) ?? new Box(0, 0, 0, 0);
         [$dx, $dy] = [$box->left - 10.0, $box->top - 10.0];
-        self::assertSame(['#c03030', '#3060c0'], [self::printed($sheet, 30.15 + $dx, 26.0 + $dy)[0] ?? '', self::printed($sheet, 31.0 + $dx, 25.15 + $dy)[0] ?? '']);
+        self::assertSame(
+            ['#c03030', '#3060c0'],
+            [self::printed($sheet, 30.15 + $dx, 26.0 + $dy)[0] ?? '', self::printed($sheet, 31.0 + $dx, 25.15 + $dy)[0] ?? ''],
+        );
     }
 
     #[Test]
     public function a_sheet_of_stickers_fits_its_machine_with_its_marks_and_nothing_lies_loose_between_them(): void
     {
-        $art = self::drawn("<circle cx='20' cy='20' r='9' fill='#c03030'/><circle cx='44' cy='20' r='9' fill='#3060c0'/><circle cx='20' cy='44' r='9' fill='#30a060'/><circle cx='44' cy='44' r='9' fill='#202030'/>");
+        $art = self::drawn("<circle cx='20' cy='20' r='9' fill='#c03030'/><circle cx='44' cy='20' r='9' fill='#3060c0'/><circle cx='20' cy='44' r='9'"
+            ." fill='#30a060'/><circle cx='44' cy='44' r='9' fill='#202030'/>");
         [$sheet] = self::made(new Sticker, $art, ['arrange' => 'drawn']);
         self::assertLessThanOrEqual(610.0, $sheet->height);
         foreach (self::layer($sheet, Role::Mark)->areas ?? [] as $mark) {

@@ -28,7 +28,10 @@ final class NestingTest extends TestCase
      */
     private static function lying(array $designs, array $laid, int $sheet = 0): array
     {
-        return array_values(array_map(static fn (Placement $one): Shape => $designs[$one->design]->transformed($one->matrix($designs[$one->design])), array_filter($laid, static fn (Placement $one): bool => $one->sheet === $sheet)));
+        return array_values(array_map(
+            static fn (Placement $one): Shape => $designs[$one->design]->transformed($one->matrix($designs[$one->design])),
+            array_filter($laid, static fn (Placement $one): bool => $one->sheet === $sheet),
+        ));
     }
 
     /** @return list<Shape> */
@@ -77,7 +80,12 @@ final class NestingTest extends TestCase
     public function the_least_gap_holds_to_a_thousandth_of_a_millimetre(): void
     {
         $blob = Shape::of(new Contour([5, 60, 30, 40, 40, 90, 60, 60, 90, 95, 95, 70, 80, 92, 60, 60, 50, 99, 30, 80, 10, 90, 0, 70, 5, 60], true));
-        $designs = [$blob, Shape::of(Contour::circle(12, 12, 12)), new Shape([Contour::circle(30, 30, 26), Contour::circle(30, 30, 20)->reversed()]), self::designs()[0]];
+        $designs = [
+            $blob,
+            Shape::of(Contour::circle(12, 12, 12)),
+            new Shape([Contour::circle(30, 30, 26), Contour::circle(30, 30, 20)->reversed()]),
+            self::designs()[0],
+        ];
         foreach ([[3.0, 'quarter'], [0.5, 'eighth'], [1.0, 'free']] as [$gap, $turns]) {
             $laid = Nesting::of($designs, [3, 4, 2, 3], new Room(INF, 150.0, 5.0, $gap, Room::turns($turns)));
             $shapes = self::lying($designs, $laid);
@@ -149,7 +157,10 @@ final class NestingTest extends TestCase
         self::assertSame($sorted, $lengths);
         self::assertLessThan($lengths[0], $lengths[59], 'it finds something');
         self::assertSame([], Overlap::pairs(self::lying($designs, $one)));
-        self::assertLessThanOrEqual(self::length(self::lying($designs, Nesting::of($designs, [3, 4, 2, 6], $room))) + 1e-6, self::length(self::lying($designs, $one)));
+        self::assertLessThanOrEqual(
+            self::length(self::lying($designs, Nesting::of($designs, [3, 4, 2, 6], $room))) + 1e-6,
+            self::length(self::lying($designs, $one)),
+        );
         self::assertEquals($one, $search());
     }
 
@@ -213,7 +224,9 @@ final class NestingTest extends TestCase
     {
         $one = new Placement(3, 1, 12.5, 7.25, 45.0, true);
         self::assertEquals($one, Placement::fromArray($one->toArray()));
-        $box = Shape::of(Contour::rectangle(0, 0, 30, 10))->transformed((new Placement(0, 0, 5.0, 6.0, 90.0))->matrix(Shape::of(Contour::rectangle(0, 0, 30, 10))))->box();
+        $box = Shape::of(Contour::rectangle(0, 0, 30, 10))
+            ->transformed((new Placement(0, 0, 5.0, 6.0, 90.0))->matrix(Shape::of(Contour::rectangle(0, 0, 30, 10))))
+            ->box();
         self::assertEqualsWithDelta([5.0, 6.0, 15.0, 36.0], [$box?->left, $box?->top, $box?->right, $box?->bottom], 1e-9);
     }
 }

@@ -35,7 +35,15 @@ final class SheetTest extends TestCase
     #[Test]
     public function each_colour_is_a_sheet_with_its_measures(): void
     {
-        $art = new Artwork(120.5, 80.25, [self::piece('a', 5, 7, 40, 11, '#ff0000'), self::piece('b', 60, 7, 20, 20, '#00ff00'), new Piece('c', self::ring(), new Paint(Colour::fromHex('#ff0000')))]);
+        $art = new Artwork(
+            120.5,
+            80.25,
+            [
+                self::piece('a', 5, 7, 40, 11, '#ff0000'),
+                self::piece('b', 60, 7, 20, 20, '#00ff00'),
+                new Piece('c', self::ring(), new Paint(Colour::fromHex('#ff0000'))),
+            ],
+        );
         [$red, $green] = Sheet::allOf($art);
         $told = $red->toArray();
         self::assertSame(['#ff0000', 1.0, 'flat', 2], [$told['colour'], $told['opacity'], $told['paint'], $told['pieces']]);
@@ -57,7 +65,11 @@ final class SheetTest extends TestCase
             $read = Reader::read($svg)->artwork;
             self::assertEqualsWithDelta([120.5, 80.25], [$read->width, $read->height], 1e-6);
             $box = $read->pieces[0]->box();
-            self::assertEqualsWithDelta($i === 0 ? [5.0, 7.0, 45.0, 18.0] : [60.0, 7.0, 80.0, 27.0], [$box?->left, $box?->top, $box?->right, $box?->bottom], 1e-5);
+            self::assertEqualsWithDelta(
+                $i === 0 ? [5.0, 7.0, 45.0, 18.0] : [60.0, 7.0, 80.0, 27.0],
+                [$box?->left, $box?->top, $box?->right, $box?->bottom],
+                1e-5,
+            );
         }
     }
 
@@ -65,14 +77,24 @@ final class SheetTest extends TestCase
     public function what_is_no_flat_colour_is_named_as_such(): void
     {
         $stops = static fn (string $a, string $b): array => [[0.0, Colour::fromHex($a), 1.0], [1.0, Colour::fromHex($b), 1.0]];
-        $gradient = static fn (float $x, string $to): Paint => Paint::gradient(new Gradient(GradientKind::Linear, [0.0, 0.0, $x, 0.0], $stops('#ff0000', $to), Matrix::identity()));
+        $gradient = static fn (float $x, string $to): Paint => Paint::gradient(new Gradient(
+            GradientKind::Linear,
+            [0.0, 0.0, $x, 0.0],
+            $stops('#ff0000', $to),
+            Matrix::identity(),
+        ));
         $picture = static fn (string $data): Paint => Paint::picture(new Picture("data:image/png;base64,{$data}", 9, 9, Matrix::identity()));
         $sheets = Sheet::allOf(new Artwork(100, 100, [
-            self::piece('a', 0, 0, 10, 10, $gradient(50, '#0000ff')), self::piece('b', 20, 0, 10, 10, $gradient(50, '#0000ff')), self::piece('c', 40, 0, 10, 10, $gradient(60, '#0000ff')),
+            self::piece('a', 0, 0, 10, 10, $gradient(50, '#0000ff')),
+            self::piece('b', 20, 0, 10, 10, $gradient(50, '#0000ff')),
+            self::piece('c', 40, 0, 10, 10, $gradient(60, '#0000ff')),
             self::piece('d', 60, 0, 10, 10, $picture('AAAA')), self::piece('e', 80, 0, 10, 10, $picture('AAAB')),
             self::piece('f', 0, 20, 10, 10, new Paint(Colour::fromHex('#112233'), 0.35)),
         ]));
-        self::assertSame(['gradient', 'gradient', 'picture', 'picture', 'flat'], array_map(static fn (Sheet $sheet): string => $sheet->toArray()['paint'], $sheets));
+        self::assertSame(
+            ['gradient', 'gradient', 'picture', 'picture', 'flat'],
+            array_map(static fn (Sheet $sheet): string => $sheet->toArray()['paint'], $sheets),
+        );
         self::assertCount(2, $sheets[0]->pieces, 'the same gradient is one sheet');
         self::assertSame('sheet-5-112233-35.svg', $sheets[4]->fileName(5));
         self::assertStringContainsString('gradient', $sheets[0]->fileName(1));

@@ -62,7 +62,15 @@ final class OffsetCurveTest extends TestCase
         [$found, $far] = CurveFit::through($points, OffsetCurve::tangent($s, 0.0), OffsetCurve::tangent($s, 1.0));
         self::assertLessThan(0.4, $far);
         // With the right parameters to begin with it is found at once.
-        self::assertLessThan(1e-9, CurveFit::through($points, OffsetCurve::tangent($s, 0.0), OffsetCurve::tangent($s, 1.0), array_map(static fn (int $k): float => (float) $k / 12, range(0, 12)))[1]);
+        self::assertLessThan(
+            1e-9,
+            CurveFit::through(
+                $points,
+                OffsetCurve::tangent($s, 0.0),
+                OffsetCurve::tangent($s, 1.0),
+                array_map(static fn (int $k): float => (float) $k / 12, range(0, 12)),
+            )[1],
+        );
     }
 
     #[Test]

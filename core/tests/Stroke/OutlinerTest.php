@@ -177,7 +177,14 @@ final class OutlinerTest extends TestCase
             $pen = new Pen;
             $pen->moveTo($art->between(0, 60), $art->between(0, 60));
             for ($k = 0; $k < 3; $k++) {
-                $pen->cubicTo($art->between(0, 60), $art->between(0, 60), $art->between(0, 60), $art->between(0, 60), $art->between(0, 60), $art->between(0, 60));
+                $pen->cubicTo(
+                    $art->between(0, 60),
+                    $art->between(0, 60),
+                    $art->between(0, 60),
+                    $art->between(0, 60),
+                    $art->between(0, 60),
+                    $art->between(0, 60),
+                );
             }
             $line = $pen->contours()[0];
             $width = $art->between(0.5, 12);

@@ -75,7 +75,11 @@ final class RandomArt
                 $other = $this->between(1, 9);
                 $apart = ($this->pick(2) === 0 ? $r + $other : $r - $other) + $offset;
 
-                return ['tangent circles', Shape::of(Contour::circle($x, $y, $r)), Shape::of(Contour::circle($x + $apart * cos($turn), $y + $apart * sin($turn), $other))];
+                return [
+                    'tangent circles',
+                    Shape::of(Contour::circle($x, $y, $r)),
+                    Shape::of(Contour::circle($x + $apart * cos($turn), $y + $apart * sin($turn), $other)),
+                ];
             case 2:
                 return ['fan', $this->fan($x, $y, 2 + $this->pick(20)), $this->fan($x + $offset, $y, 2 + $this->pick(20))];
             case 3:

@@ -59,7 +59,10 @@ final class Render
         [, , $rows] = self::byLibrsvg($svg, $width);
 
         // A BMP has blue first.
-        return array_map(static fn (array $at): array => [ord($rows[$at[1]][3 * $at[0] + 2]), ord($rows[$at[1]][3 * $at[0] + 1]), ord($rows[$at[1]][3 * $at[0]])], $places);
+        return array_map(
+            static fn (array $at): array => [ord($rows[$at[1]][3 * $at[0] + 2]), ord($rows[$at[1]][3 * $at[0] + 1]), ord($rows[$at[1]][3 * $at[0]])],
+            $places,
+        );
     }
 
     /** @return array{int, int, list<string>} width, height, and rows of three bytes a pixel */
@@ -82,7 +85,13 @@ final class Render
      */
     private static function picture(array $command, string $svg, int $finer = 1): array
     {
-        $process = proc_open($command, [['pipe', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']], $pipes, null, ['FONTCONFIG_FILE' => self::fontconfig()] + getenv());
+        $process = proc_open(
+            $command,
+            [['pipe', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']],
+            $pipes,
+            null,
+            ['FONTCONFIG_FILE' => self::fontconfig()] + getenv(),
+        );
         if ($process === false) {
             throw new RuntimeException("{$command[0]} cannot be started.");
         }
@@ -124,7 +133,8 @@ final class Render
         $path = sys_get_temp_dir().'/neat-edge-fonts-'.getmypid().'.conf';
         if (! is_file($path)) {
             $alias = static fn (string $generic, string $family): string => "<alias><family>{$generic}</family><prefer><family>{$family}</family></prefer></alias>";
-            file_put_contents($path, '<?xml version="1.0"?><!DOCTYPE fontconfig SYSTEM "fonts.dtd"><fontconfig><dir>'.dirname(__DIR__, 2).'/fonts</dir><cachedir>'.sys_get_temp_dir().'/neat-edge-fontconfig</cachedir>'
+            file_put_contents($path, '<?xml version="1.0"?><!DOCTYPE fontconfig SYSTEM "fonts.dtd"><fontconfig><dir>'.dirname(__DIR__, 2)
+                .'/fonts</dir><cachedir>'.sys_get_temp_dir().'/neat-edge-fontconfig</cachedir>'
                 .$alias('sans-serif', 'DejaVu Sans').$alias('serif', 'DejaVu Serif').$alias('monospace', 'DejaVu Sans Mono').'</fontconfig>');
             register_shutdown_function(static fn () => @unlink($path));
         }

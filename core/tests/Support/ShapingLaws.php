@@ -44,7 +44,13 @@ final class ShapingLaws
             $pieces[] = new Piece("s{$k}", $shapes[$k], new Paint(new Colour(20 * $k, 80, 120)));
         }
         for ($k = 0; $k < 3; $k++) {
-            $line = Contour::polygon([[50 + $this->random->between(-25, 25), 25 + $this->random->between(-4, 4)], [50 + $this->random->between(-25, 25), 75 + $this->random->between(-4, 4)]], false);
+            $line = Contour::polygon(
+                [
+                    [50 + $this->random->between(-25, 25), 25 + $this->random->between(-4, 4)],
+                    [50 + $this->random->between(-25, 25), 75 + $this->random->between(-4, 4)],
+                ],
+                false,
+            );
             $pieces[] = new Piece("l{$k}", Shape::of($line), null, new Stroke(new Paint(new Colour(0, 0, 0)), new StrokeStyle(1.0)));
         }
         $pieces[] = new Piece('by', Shape::of(Contour::circle(50, 50, 30)), new Paint(new Colour(9, 9, 9)));
@@ -163,10 +169,19 @@ final class ShapingLaws
         $id = $this->ids()[$this->random->pick(count($this->shapes))];
         $whole = Combine::weld([$this->shapes[(int) substr($id, 1)]]);
         $ways = [
-            'a line' => ['angle' => $this->random->between(0, 180), 'at' => sprintf('%F,%F', 50 + $this->random->between(-5, 5), 50 + $this->random->between(-5, 5))],
+            'a line' => [
+                'angle' => $this->random->between(0, 180),
+                'at' => sprintf('%F,%F', 50 + $this->random->between(-5, 5), 50 + $this->random->between(-5, 5)),
+            ],
             'slices' => ['slices' => 2 + $this->random->pick(5), 'equal' => $this->random->pick(2) === 0 ? 'area' : 'extent'],
             'sectors' => ['sectors' => 2 + $this->random->pick(6)],
-            'a curve' => ['line' => sprintf('M20 %F C40 %F 60 %F 80 %F', 50 + $this->random->between(-8, 8), 50 + $this->random->between(-30, 30), 50 + $this->random->between(-30, 30), 50 + $this->random->between(-8, 8))],
+            'a curve' => ['line' => sprintf(
+                'M20 %F C40 %F 60 %F 80 %F',
+                50 + $this->random->between(-8, 8),
+                50 + $this->random->between(-30, 30),
+                50 + $this->random->between(-30, 30),
+                50 + $this->random->between(-8, 8),
+            )],
         ];
         foreach ($ways as $name => $way) {
             $parts = $this->made('part', ['pieces' => [$id], ...$way]);
@@ -197,7 +212,10 @@ final class ShapingLaws
             'the outset holds the shape' => Combine::cutAway($shape, [$out])->area() / $slack,
             'the shape holds the inset' => ($in->isEmpty() ? 0.0 : Combine::cutAway($in, [$shape])->area()) / $slack,
             'the ring is what lies between' => abs($ring->area() - $out->area() + $in->area()) / $slack,
-            'the outset goes no further than its corners may' => max(0.0, $out->area() - $shape->area() - ($join === 'miter' ? 6 : 1.3) * ($d * $shape->length() + 20 * $d * $d)) / $slack,
+            'the outset goes no further than its corners may' => max(
+                0.0,
+                $out->area() - $shape->area() - ($join === 'miter' ? 6 : 1.3) * ($d * $shape->length() + 20 * $d * $d),
+            ) / $slack,
         ];
     }
 
@@ -228,7 +246,10 @@ final class ShapingLaws
         $parts = $this->made('split-all', ['pieces' => $this->ids()]);
         $slack = self::slack($this->shapes);
 
-        return ['parts fill the union' => abs(self::sum($parts) - Combine::weld($this->shapes)->area()) / $slack, 'parts do not overlap' => self::shared($parts) / $slack];
+        return [
+            'parts fill the union' => abs(self::sum($parts) - Combine::weld($this->shapes)->area()) / $slack,
+            'parts do not overlap' => self::shared($parts) / $slack,
+        ];
     }
 
     /** @return array<string, float> */

@@ -30,7 +30,20 @@ final readonly class AlignPieces implements LocalToGroups
 
     public static function about(string $kind): About
     {
-        return new About('Align', 'Lay edges or middles on one line.', [Field::choice('edge', 'Edge', 'left', ['left' => 'Left', 'centre' => 'Centre', 'right' => 'Right', 'top' => 'Top', 'middle' => 'Middle', 'bottom' => 'Bottom']), Field::words('to', 'To', usual: 'selection', help: 'selection, page, or the id of a piece'), Field::words('inside', 'Within the group')]);
+        return new About(
+            'Align',
+            'Lay edges or middles on one line.',
+            [
+                Field::choice(
+                    'edge',
+                    'Edge',
+                    'left',
+                    ['left' => 'Left', 'centre' => 'Centre', 'right' => 'Right', 'top' => 'Top', 'middle' => 'Middle', 'bottom' => 'Bottom'],
+                ),
+                Field::words('to', 'To', usual: 'selection', help: 'selection, page, or the id of a piece'),
+                Field::words('inside', 'Within the group'),
+            ],
+        );
     }
 
     public static function from(Values $values): self

@@ -23,13 +23,29 @@ final readonly class DistributePieces implements LocalToGroups
      * @param  string  $inside  id of the group that was entered
      * @param  float|null  $by  mm of each gap or step; what fits between the outermost, or on the page, when null
      */
-    public function __construct(private array $ids, private bool $across, private bool $gaps, private bool $onPage, private ?float $by, private string $inside = '')
-    {
+    public function __construct(
+        private array $ids,
+        private bool $across,
+        private bool $gaps,
+        private bool $onPage,
+        private ?float $by,
+        private string $inside = '',
+    ) {
     }
 
     public static function about(string $kind): About
     {
-        return new About('Distribute', 'Even out gaps or distances.', [Field::choice('way', 'Way', 'across', ['across' => 'Across', 'down' => 'Down']), Field::choice('of', 'Even', 'gaps', ['gaps' => 'Gaps', 'middles' => 'Middles']), Field::choice('to', 'Within', 'selection', ['selection' => 'What is chosen', 'page' => 'The page']), Field::signed('by', 'Gap'), Field::words('inside', 'Within the group')]);
+        return new About(
+            'Distribute',
+            'Even out gaps or distances.',
+            [
+                Field::choice('way', 'Way', 'across', ['across' => 'Across', 'down' => 'Down']),
+                Field::choice('of', 'Even', 'gaps', ['gaps' => 'Gaps', 'middles' => 'Middles']),
+                Field::choice('to', 'Within', 'selection', ['selection' => 'What is chosen', 'page' => 'The page']),
+                Field::signed('by', 'Gap'),
+                Field::words('inside', 'Within the group'),
+            ],
+        );
     }
 
     public static function from(Values $values): self

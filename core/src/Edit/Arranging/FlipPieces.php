@@ -23,7 +23,11 @@ final readonly class FlipPieces implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Flip', 'Change sides, about the middle.', [Field::choice('way', 'Way', 'across', ['across' => 'Left and right', 'down' => 'Top and bottom'])]);
+        return new About(
+            'Flip',
+            'Change sides, about the middle.',
+            [Field::choice('way', 'Way', 'across', ['across' => 'Left and right', 'down' => 'Top and bottom'])],
+        );
     }
 
     public static function from(Values $values): self

@@ -22,7 +22,17 @@ final readonly class MarkPieces implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Mark', 'Name, hide or lock pieces, or show them alone.', [Field::words('name', 'Name'), Field::flag('hidden', 'Hidden', false), Field::flag('locked', 'Locked', false), Field::flag('alone', 'Show alone', false)], 0);
+        return new About(
+            'Mark',
+            'Name, hide or lock pieces, or show them alone.',
+            [
+                Field::words('name', 'Name'),
+                Field::flag('hidden', 'Hidden', false),
+                Field::flag('locked', 'Locked', false),
+                Field::flag('alone', 'Show alone', false),
+            ],
+            0,
+        );
     }
 
     public static function from(Values $values): self

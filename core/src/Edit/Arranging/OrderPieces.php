@@ -26,7 +26,11 @@ final readonly class OrderPieces implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Order', 'Lay above or below others.', [Field::choice('to', 'To', 'front', ['front' => 'The front', 'forward' => 'One up', 'back' => 'One down', 'bottom' => 'The bottom'])]);
+        return new About(
+            'Order',
+            'Lay above or below others.',
+            [Field::choice('to', 'To', 'front', ['front' => 'The front', 'forward' => 'One up', 'back' => 'One down', 'bottom' => 'The bottom'])],
+        );
     }
 
     public static function from(Values $values): self

@@ -29,7 +29,18 @@ final readonly class PastePieces implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Paste', 'Lay what was copied.', [Field::data('art', 'What was copied'), Field::signed('x', 'Right by'), Field::signed('y', 'Down by'), Field::words('layer', 'Layer'), Field::flag('fromHere', 'From this bench', false)], 0);
+        return new About(
+            'Paste',
+            'Lay what was copied.',
+            [
+                Field::data('art', 'What was copied'),
+                Field::signed('x', 'Right by'),
+                Field::signed('y', 'Down by'),
+                Field::words('layer', 'Layer'),
+                Field::flag('fromHere', 'From this bench', false),
+            ],
+            0,
+        );
     }
 
     public static function from(Values $values): self
@@ -56,7 +67,10 @@ final readonly class PastePieces implements Edit
         $layer = $artwork->layer($this->layer) ?? $artwork->layers[count($artwork->layers) - 1];
         $matrix = Matrix::translation($this->x, $this->y);
         $new = CopyPieces::renamed($artwork, $this->pieces, $this->from);
-        $laid = array_map(static fn (Piece $piece): Piece => $piece->with(place: $piece->place->with(layer: $layer->id, hidden: false, locked: false))->transformed($matrix), array_values($new['pieces']));
+        $laid = array_map(
+            static fn (Piece $piece): Piece => $piece->with(place: $piece->place->with(layer: $layer->id, hidden: false, locked: false))->transformed($matrix),
+            array_values($new['pieces']),
+        );
 
         return Arrangement::settled($artwork->with(pieces: [...$artwork->pieces, ...$laid], groups: [...$artwork->groups, ...$new['groups']]));
     }

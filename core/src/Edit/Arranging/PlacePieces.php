@@ -28,13 +28,35 @@ final readonly class PlacePieces implements Local
      * @param  bool  $ratio  whether the side that was not typed follows
      * @param  bool  $outer  whether a typed size is that of all that is painted, strokes included
      */
-    public function __construct(private array $ids, private array $origin, private array $values, private bool $ratio, private bool $strokes, private bool $outer = false)
-    {
+    public function __construct(
+        private array $ids,
+        private array $origin,
+        private array $values,
+        private bool $ratio,
+        private bool $strokes,
+        private bool $outer = false,
+    ) {
     }
 
     public static function about(string $kind): About
     {
-        return new About('Place and size', 'Place, size, angle and skew by number.', [Field::signed('x', 'Left')->asItIs(), Field::signed('y', 'Top')->asItIs(), Field::length('width', 'Width', 0.0, 1e-4)->asItIs(), Field::length('height', 'Height', 0.0, 1e-4)->asItIs(), Field::angle('angle', 'Angle', 0.0)->asItIs(), Field::angle('skew', 'Skew', 0.0, -85.0, 85.0)->asItIs(), Field::share('originX', 'Origin across', 0.5), Field::share('originY', 'Origin down', 0.5), Field::flag('ratio', 'Keep the proportions', false), Field::flag('strokes', 'Strokes grow along', true), Field::flag('outer', 'Sizes with strokes', false)]);
+        return new About(
+            'Place and size',
+            'Place, size, angle and skew by number.',
+            [
+                Field::signed('x', 'Left')->asItIs(),
+                Field::signed('y', 'Top')->asItIs(),
+                Field::length('width', 'Width', 0.0, 1e-4)->asItIs(),
+                Field::length('height', 'Height', 0.0, 1e-4)->asItIs(),
+                Field::angle('angle', 'Angle', 0.0)->asItIs(),
+                Field::angle('skew', 'Skew', 0.0, -85.0, 85.0)->asItIs(),
+                Field::share('originX', 'Origin across', 0.5),
+                Field::share('originY', 'Origin down', 0.5),
+                Field::flag('ratio', 'Keep the proportions', false),
+                Field::flag('strokes', 'Strokes grow along', true),
+                Field::flag('outer', 'Sizes with strokes', false),
+            ],
+        );
     }
 
     public static function from(Values $values): self
@@ -60,7 +82,14 @@ final readonly class PlacePieces implements Local
             $sizes['skew'] = $values->number('skew');
         }
 
-        return new self($values->pieces(), [$values->number('originX'), $values->number('originY')], $sizes, $values->flag('ratio'), $values->flag('strokes'), $values->flag('outer'));
+        return new self(
+            $values->pieces(),
+            [$values->number('originX'), $values->number('originY')],
+            $sizes,
+            $values->flag('ratio'),
+            $values->flag('strokes'),
+            $values->flag('outer'),
+        );
     }
 
     public function label(): string
@@ -95,7 +124,10 @@ final readonly class PlacePieces implements Local
             ->after(Matrix::translation(-$at->x, -$at->y));
         $angle = $new - $turn;
 
-        return $artwork->mapped(fn (Piece $piece): Piece => $piece->transformed($matrix, $this->strokes)->with(turn: TransformPieces::turned($piece->turn + $angle)), $chosen);
+        return $artwork->mapped(
+            fn (Piece $piece): Piece => $piece->transformed($matrix, $this->strokes)->with(turn: TransformPieces::turned($piece->turn + $angle)),
+            $chosen,
+        );
     }
 
     /**
@@ -110,7 +142,10 @@ final readonly class PlacePieces implements Local
         $turns = array_unique(array_map(static fn (Piece $piece): string => sprintf('%.6f', $piece->turn), $chosen));
         $turn = count($turns) === 1 ? (float) reset($turns) : 0.0;
         $level = Matrix::rotation(-$turn);
-        $box = Chosen::box(array_map(static fn (Piece $piece): Piece => $turn === 0.0 ? $piece : $piece->with(shape: $piece->shape->transformed($level)), $chosen));
+        $box = Chosen::box(array_map(
+            static fn (Piece $piece): Piece => $turn === 0.0 ? $piece : $piece->with(shape: $piece->shape->transformed($level)),
+            $chosen,
+        ));
         $at = Matrix::rotation($turn)->apply($box->left + $origin[0] * $box->width(), $box->top + $origin[1] * $box->height());
 
         return [$box, $turn, $at];
@@ -125,7 +160,10 @@ final readonly class PlacePieces implements Local
     {
         $level = Matrix::rotation(-$turn);
 
-        return Box::around(...array_values(array_filter(array_map(static fn (Piece $piece): ?Box => Extent::piece(($turn === 0.0 ? $piece : $piece->transformed($level))->with(clip: null), $tolerance), $chosen))));
+        return Box::around(...array_values(array_filter(array_map(
+            static fn (Piece $piece): ?Box => Extent::piece(($turn === 0.0 ? $piece : $piece->transformed($level))->with(clip: null), $tolerance),
+            $chosen,
+        ))));
     }
 
     /** @param  float|null  $outer  mm with strokes, where that is what is wanted */

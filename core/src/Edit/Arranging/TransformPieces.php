@@ -26,7 +26,15 @@ final readonly class TransformPieces implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Transform', 'Move, turn, scale or skew by a matrix.', [Field::numbers('matrix', 'Matrix', 6, 6, 'six numbers a b c d e f'), Field::flag('strokes', 'Strokes grow along', true), Field::flag('copies', 'On copies', false)]);
+        return new About(
+            'Transform',
+            'Move, turn, scale or skew by a matrix.',
+            [
+                Field::numbers('matrix', 'Matrix', 6, 6, 'six numbers a b c d e f'),
+                Field::flag('strokes', 'Strokes grow along', true),
+                Field::flag('copies', 'On copies', false),
+            ],
+        );
     }
 
     public static function from(Values $values): self
@@ -63,7 +71,9 @@ final readonly class TransformPieces implements Local
         $turn = $piece->turn;
         if ($matrix->isSimilarity()) {
             // A flipped piece is as good as one turned by half a round that was flipped the other way.
-            $turn = self::turned(($matrix->determinant() < 0 ? -$turn : $turn) + rad2deg(atan2($matrix->b, $matrix->a)) + ($matrix->determinant() < 0 && $matrix->a < 0 ? 180 : 0));
+            $turn = self::turned(($matrix->determinant() < 0 ? -$turn : $turn)
+                + rad2deg(atan2($matrix->b, $matrix->a))
+                + ($matrix->determinant() < 0 && $matrix->a < 0 ? 180 : 0));
         }
 
         return $piece->transformed($matrix, $strokes)->with(turn: $turn);

@@ -21,7 +21,18 @@ final readonly class ChangeLayer implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Change a layer', 'Name, hide or lock a layer, or show it alone.', [Field::words('layer', 'Layer'), Field::words('name', 'Name'), Field::flag('hidden', 'Hidden', false), Field::flag('locked', 'Locked', false), Field::flag('alone', 'Show alone', false)], 0);
+        return new About(
+            'Change a layer',
+            'Name, hide or lock a layer, or show it alone.',
+            [
+                Field::words('layer', 'Layer'),
+                Field::words('name', 'Name'),
+                Field::flag('hidden', 'Hidden', false),
+                Field::flag('locked', 'Locked', false),
+                Field::flag('alone', 'Show alone', false),
+            ],
+            0,
+        );
     }
 
     public static function from(Values $values): self

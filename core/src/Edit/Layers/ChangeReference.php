@@ -22,7 +22,21 @@ final readonly class ChangeReference implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Reference picture', 'Lay, move, dim or take away the picture under the work.', [Field::data('picture', 'Picture'), Field::signed('x', 'Left')->asItIs(), Field::signed('y', 'Top')->asItIs(), Field::length('width', 'Width', 0.0, 0.1)->asItIs(), Field::share('strength', 'Strength', 0.0, 0.05)->asItIs(), Field::flag('hidden', 'Hidden', false), Field::flag('locked', 'Locked', false), Field::flag('remove', 'Take away', false)], 0);
+        return new About(
+            'Reference picture',
+            'Lay, move, dim or take away the picture under the work.',
+            [
+                Field::data('picture', 'Picture'),
+                Field::signed('x', 'Left')->asItIs(),
+                Field::signed('y', 'Top')->asItIs(),
+                Field::length('width', 'Width', 0.0, 0.1)->asItIs(),
+                Field::share('strength', 'Strength', 0.0, 0.05)->asItIs(),
+                Field::flag('hidden', 'Hidden', false),
+                Field::flag('locked', 'Locked', false),
+                Field::flag('remove', 'Take away', false),
+            ],
+            0,
+        );
     }
 
     public static function from(Values $values): self

@@ -22,7 +22,12 @@ final readonly class OrderLayer implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Move a layer', 'One up or down.', [Field::words('layer', 'Layer'), Field::choice('way', 'Way', 'up', ['up' => 'Up', 'down' => 'Down'])], 0);
+        return new About(
+            'Move a layer',
+            'One up or down.',
+            [Field::words('layer', 'Layer'), Field::choice('way', 'Way', 'up', ['up' => 'Up', 'down' => 'Down'])],
+            0,
+        );
     }
 
     public static function from(Values $values): self

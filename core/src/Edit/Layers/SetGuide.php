@@ -24,7 +24,12 @@ final readonly class SetGuide implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Lay a guide', 'A line to snap to.', [Field::words('guide', 'Guide'), Field::flag('upright', 'Upright', false), Field::signed('at', 'At')->needed()], 0);
+        return new About(
+            'Lay a guide',
+            'A line to snap to.',
+            [Field::words('guide', 'Guide'), Field::flag('upright', 'Upright', false), Field::signed('at', 'At')->needed()],
+            0,
+        );
     }
 
     public static function from(Values $values): self

@@ -21,7 +21,12 @@ final readonly class TrueSize implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('True size', 'Set the reference picture by a known distance on it.', [Field::numbers('marks', 'Both ends', 4, 4), Field::length('length', 'Distance', 10.0, 0.01)->needed()], 0);
+        return new About(
+            'True size',
+            'Set the reference picture by a known distance on it.',
+            [Field::numbers('marks', 'Both ends', 4, 4), Field::length('length', 'Distance', 10.0, 0.01)->needed()],
+            0,
+        );
     }
 
     public static function from(Values $values): self

@@ -22,13 +22,31 @@ use NeatEdge\Core\Type\Typesetter;
 final readonly class DrawText implements Edit
 {
     /** @param  string|null  $along  id of the piece whose line it stands on */
-    public function __construct(private Setting $setting, private float $x, private float $y, private ?string $along, private bool $slid, private NewPiece $new, private FontShelf $fonts)
-    {
+    public function __construct(
+        private Setting $setting,
+        private float $x,
+        private float $y,
+        private ?string $along,
+        private bool $slid,
+        private NewPiece $new,
+        private FontShelf $fonts,
+    ) {
     }
 
     public static function about(string $kind): About
     {
-        return new About('Set text', 'Letters on the bench or along a line.', [...TextInput::fields(), Field::signed('x', 'Left'), Field::signed('y', 'Baseline'), Field::words('along', 'Along the piece', Field::PIECE), ...NewPiece::fields()], 0);
+        return new About(
+            'Set text',
+            'Letters on the bench or along a line.',
+            [
+                ...TextInput::fields(),
+                Field::signed('x', 'Left'),
+                Field::signed('y', 'Baseline'),
+                Field::words('along', 'Along the piece', Field::PIECE),
+                ...NewPiece::fields(),
+            ],
+            0,
+        );
     }
 
     public static function from(Values $values): self

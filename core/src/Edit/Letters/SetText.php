@@ -25,7 +25,11 @@ final readonly class SetText implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Change a text', 'Words, face, size and how it stands.', [...TextInput::fields(), Field::words('along', 'Along the piece', Field::PIECE)]);
+        return new About(
+            'Change a text',
+            'Words, face, size and how it stands.',
+            [...TextInput::fields(), Field::words('along', 'Along the piece', Field::PIECE)],
+        );
     }
 
     public static function from(Values $values): self

@@ -16,10 +16,17 @@ final class TextInput
     public static function fields(): array
     {
         return [
-            Field::words('text', 'Letters', most: 2000), Field::words('family', 'Face', usual: 'Fraunces'), Field::flag('bold', 'Bold', false), Field::flag('italic', 'Italic', false),
-            Field::length('size', 'Size', 12.0, 0.1, most: 5000.0), Field::signed('spacing', 'Letter spacing', 0.0, 1000.0), Field::number('leading', 'Line spacing', 1.2, 0.1, 10.0),
-            Field::choice('align', 'Stands from', 'start', ['start' => 'Start', 'middle' => 'Middle', 'end' => 'End']), Field::flag('inside', 'Inside the line', false),
-            Field::choice('stand', 'On the line', 'above', ['above' => 'Above', 'on' => 'On', 'below' => 'Below']), Field::signed('distance', 'Distance', 0.0, 1000.0),
+            Field::words('text', 'Letters', most: 2000),
+            Field::words('family', 'Face', usual: 'Fraunces'),
+            Field::flag('bold', 'Bold', false),
+            Field::flag('italic', 'Italic', false),
+            Field::length('size', 'Size', 12.0, 0.1, most: 5000.0),
+            Field::signed('spacing', 'Letter spacing', 0.0, 1000.0),
+            Field::number('leading', 'Line spacing', 1.2, 0.1, 10.0),
+            Field::choice('align', 'Stands from', 'start', ['start' => 'Start', 'middle' => 'Middle', 'end' => 'End']),
+            Field::flag('inside', 'Inside the line', false),
+            Field::choice('stand', 'On the line', 'above', ['above' => 'Above', 'on' => 'On', 'below' => 'Below']),
+            Field::signed('distance', 'Distance', 0.0, 1000.0),
             Field::number('slide', 'Along the line', 0.0, -1.0, 2.0),
         ];
     }

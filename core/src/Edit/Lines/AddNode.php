@@ -21,7 +21,16 @@ final readonly class AddNode implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Add a node', 'Anywhere on a line.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('segments', 'Segments', Field::NODES), Field::share('t', 'How far along', 0.5, 0.0001, 0.9999)], 0);
+        return new About(
+            'Add a node',
+            'Anywhere on a line.',
+            [
+                Field::words('piece', 'Piece', Field::PIECE),
+                Field::words('segments', 'Segments', Field::NODES),
+                Field::share('t', 'How far along', 0.5, 0.0001, 0.9999),
+            ],
+            0,
+        );
     }
 
     public static function from(Values $values): self

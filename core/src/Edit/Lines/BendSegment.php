@@ -20,7 +20,18 @@ final readonly class BendSegment implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Bend a segment', 'Pull a line by a place on it.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('segments', 'Segments', Field::NODES), Field::share('t', 'How far along', 0.5, 0.02, 0.98)->needed(), Field::signed('x', 'To, across')->needed(), Field::signed('y', 'To, down')->needed()], 0);
+        return new About(
+            'Bend a segment',
+            'Pull a line by a place on it.',
+            [
+                Field::words('piece', 'Piece', Field::PIECE),
+                Field::words('segments', 'Segments', Field::NODES),
+                Field::share('t', 'How far along', 0.5, 0.02, 0.98)->needed(),
+                Field::signed('x', 'To, across')->needed(),
+                Field::signed('y', 'To, down')->needed(),
+            ],
+            0,
+        );
     }
 
     public static function from(Values $values): self

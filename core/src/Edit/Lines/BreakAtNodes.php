@@ -27,7 +27,16 @@ final readonly class BreakAtNodes implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Break at nodes', 'Each part a line of its own; closed each, where that is wanted.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('nodes', 'Nodes', Field::NODES), Field::flag('close', 'Close each', false, 'each part is closed and becomes a piece of its own')], 0);
+        return new About(
+            'Break at nodes',
+            'Each part a line of its own; closed each, where that is wanted.',
+            [
+                Field::words('piece', 'Piece', Field::PIECE),
+                Field::words('nodes', 'Nodes', Field::NODES),
+                Field::flag('close', 'Close each', false, 'each part is closed and becomes a piece of its own'),
+            ],
+            0,
+        );
     }
 
     public static function from(Values $values): self

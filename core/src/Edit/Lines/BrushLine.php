@@ -32,7 +32,17 @@ final readonly class BrushLine implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Brush line', 'A smooth line of changing width.', [Field::numbers('points', 'Places', 4), Field::choice('profile', 'Profile', 'fold', WidthStops::labels()), Field::length('smoothing', 'Smoothing', 0.4, 0.01, most: 20.0), ...NewPiece::fields(1.5)], 0);
+        return new About(
+            'Brush line',
+            'A smooth line of changing width.',
+            [
+                Field::numbers('points', 'Places', 4),
+                Field::choice('profile', 'Profile', 'fold', WidthStops::labels()),
+                Field::length('smoothing', 'Smoothing', 0.4, 0.01, most: 20.0),
+                ...NewPiece::fields(1.5),
+            ],
+            0,
+        );
     }
 
     public static function from(Values $values): self
@@ -55,7 +65,11 @@ final readonly class BrushLine implements Edit
         return new self(
             $points,
             $values->length('smoothing'),
-            new Stroke(new Paint($colour), new StrokeStyle($values->length('lineWidth'), Cap::Round, Join::Round), stops: $profile === [] ? null : new WidthStops($profile)),
+            new Stroke(
+                new Paint($colour),
+                new StrokeStyle($values->length('lineWidth'), Cap::Round, Join::Round),
+                stops: $profile === [] ? null : new WidthStops($profile),
+            ),
             NewPiece::from($values, true),
         );
     }
@@ -87,7 +101,10 @@ final readonly class BrushLine implements Edit
             for ($i = 1; $i < $n - 1; $i++) {
                 $near = hypot($before[$i + 1][0] - $before[$i - 1][0], $before[$i + 1][1] - $before[$i - 1][1]) < 4 * $deviation;
                 if ($near) {
-                    $out[$i] = [($before[$i - 1][0] + 2 * $before[$i][0] + $before[$i + 1][0]) / 4, ($before[$i - 1][1] + 2 * $before[$i][1] + $before[$i + 1][1]) / 4];
+                    $out[$i] = [
+                        ($before[$i - 1][0] + 2 * $before[$i][0] + $before[$i + 1][0]) / 4,
+                        ($before[$i - 1][1] + 2 * $before[$i][1] + $before[$i + 1][1]) / 4,
+                    ];
                 }
             }
         }

@@ -23,12 +23,30 @@ final readonly class ContinueLine implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Continue a line', 'From one of its ends.', [Field::words('piece', 'Piece', Field::PIECE), Field::count('contour', 'Contour', 0, 0, 100000), Field::flag('end', 'From its end', true), Field::numbers('coords', 'Line', 8), Field::flag('closed', 'Closed', false), ...NewPiece::fields()], 0);
+        return new About(
+            'Continue a line',
+            'From one of its ends.',
+            [
+                Field::words('piece', 'Piece', Field::PIECE),
+                Field::count('contour', 'Contour', 0, 0, 100000),
+                Field::flag('end', 'From its end', true),
+                Field::numbers('coords', 'Line', 8),
+                Field::flag('closed', 'Closed', false),
+                ...NewPiece::fields(),
+            ],
+            0,
+        );
     }
 
     public static function from(Values $values): self
     {
-        return new self($values->text('piece'), $values->count('contour'), $values->flag('end'), DrawLine::contour($values), $values->has('fill') ? NewPiece::from($values) : null);
+        return new self(
+            $values->text('piece'),
+            $values->count('contour'),
+            $values->flag('end'),
+            DrawLine::contour($values),
+            $values->has('fill') ? NewPiece::from($values) : null,
+        );
     }
 
     public function label(): string

@@ -23,7 +23,12 @@ final readonly class DeleteNodes implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Delete nodes', 'The shape stays as near as can be.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('nodes', 'Nodes', Field::NODES)], 0);
+        return new About(
+            'Delete nodes',
+            'The shape stays as near as can be.',
+            [Field::words('piece', 'Piece', Field::PIECE), Field::words('nodes', 'Nodes', Field::NODES)],
+            0,
+        );
     }
 
     public static function from(Values $values): self

@@ -21,7 +21,12 @@ final readonly class DeleteSegment implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Delete a segment', 'Opens the line there.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('segments', 'Segments', Field::NODES)], 0);
+        return new About(
+            'Delete a segment',
+            'Opens the line there.',
+            [Field::words('piece', 'Piece', Field::PIECE), Field::words('segments', 'Segments', Field::NODES)],
+            0,
+        );
     }
 
     public static function from(Values $values): self

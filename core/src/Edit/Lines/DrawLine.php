@@ -23,7 +23,12 @@ final readonly class DrawLine implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Draw a line', 'Corners and smooth nodes.', [Field::numbers('coords', 'Line', 8), Field::flag('closed', 'Closed', false), ...NewPiece::fields()], 0);
+        return new About(
+            'Draw a line',
+            'Corners and smooth nodes.',
+            [Field::numbers('coords', 'Line', 8), Field::flag('closed', 'Closed', false), ...NewPiece::fields()],
+            0,
+        );
     }
 
     public static function from(Values $values): self

@@ -29,7 +29,17 @@ final readonly class JoinEnds implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Join ends', 'Two ends become one node.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('nodes', 'Nodes', Field::NODES), Field::words('other', 'Other piece', Field::PIECE), Field::length('near', 'Melt within', 0.05, most: 10.0)], 0);
+        return new About(
+            'Join ends',
+            'Two ends become one node.',
+            [
+                Field::words('piece', 'Piece', Field::PIECE),
+                Field::words('nodes', 'Nodes', Field::NODES),
+                Field::words('other', 'Other piece', Field::PIECE),
+                Field::length('near', 'Melt within', 0.05, most: 10.0),
+            ],
+            0,
+        );
     }
 
     public static function from(Values $values): self
@@ -73,7 +83,13 @@ final readonly class JoinEnds implements Edit
         $others = OnContours::of($chosen[$this->other]);
         $b = self::endOf($others, $this->contour, $this->node);
         $artwork = OnContours::edited($artwork, $id, function (array $contours) use ($k, $node, $others, $b): array {
-            $contours[$k] = self::joined($contours[$k] ?? throw Refused::because('That end is not there any more.'), self::endOf($contours, $k, $node), $others[$this->contour], $b, $this->near);
+            $contours[$k] = self::joined(
+                $contours[$k] ?? throw Refused::because('That end is not there any more.'),
+                self::endOf($contours, $k, $node),
+                $others[$this->contour],
+                $b,
+                $this->near,
+            );
 
             return array_values($contours);
         });

@@ -14,13 +14,32 @@ use NeatEdge\Core\Edit\Local;
 /** D3: moves one handle; at a smooth node the other turns with it, at an even one it also grows with it. */
 final readonly class MoveHandle implements Local
 {
-    public function __construct(private string $id, private int $contour, private int $node, private bool $out, private float $x, private float $y, private bool $free)
-    {
+    public function __construct(
+        private string $id,
+        private int $contour,
+        private int $node,
+        private bool $out,
+        private float $x,
+        private float $y,
+        private bool $free,
+    ) {
     }
 
     public static function about(string $kind): About
     {
-        return new About('Move a handle', 'Bends what is beside it.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('nodes', 'Nodes', Field::NODES), Field::flag('out', 'The one that leads on', false), Field::signed('x', 'To, across')->needed(), Field::signed('y', 'To, down')->needed(), Field::flag('free', 'Alone', false)], 0);
+        return new About(
+            'Move a handle',
+            'Bends what is beside it.',
+            [
+                Field::words('piece', 'Piece', Field::PIECE),
+                Field::words('nodes', 'Nodes', Field::NODES),
+                Field::flag('out', 'The one that leads on', false),
+                Field::signed('x', 'To, across')->needed(),
+                Field::signed('y', 'To, down')->needed(),
+                Field::flag('free', 'Alone', false),
+            ],
+            0,
+        );
     }
 
     public static function from(Values $values): self

@@ -21,7 +21,17 @@ final readonly class MoveNodes implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Move nodes', 'By a distance.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('nodes', 'Nodes', Field::NODES), Field::signed('x', 'Right by'), Field::signed('y', 'Down by')], 0);
+        return new About(
+            'Move nodes',
+            'By a distance.',
+            [
+                Field::words('piece', 'Piece', Field::PIECE),
+                Field::words('nodes', 'Nodes', Field::NODES),
+                Field::signed('x', 'Right by'),
+                Field::signed('y', 'Down by'),
+            ],
+            0,
+        );
     }
 
     public static function from(Values $values): self

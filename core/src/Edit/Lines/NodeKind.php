@@ -22,7 +22,16 @@ final readonly class NodeKind implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Node kind', 'Corner, smooth or even.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('nodes', 'Nodes', Field::NODES), Field::choice('to', 'To', 'smooth', ['corner' => 'Corner', 'smooth' => 'Smooth', 'even' => 'Even'])], 0);
+        return new About(
+            'Node kind',
+            'Corner, smooth or even.',
+            [
+                Field::words('piece', 'Piece', Field::PIECE),
+                Field::words('nodes', 'Nodes', Field::NODES),
+                Field::choice('to', 'To', 'smooth', ['corner' => 'Corner', 'smooth' => 'Smooth', 'even' => 'Even']),
+            ],
+            0,
+        );
     }
 
     public static function from(Values $values): self

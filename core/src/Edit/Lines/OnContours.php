@@ -38,7 +38,9 @@ final class OnContours
         } else {
             $recipe = $piece->recipe->withBase(new Contours($shape->transformed($piece->recipe->matrix->inverse())));
             $rounded = $recipe->change(RoundCorners::class);
-            $changed = $piece->withRecipe($rounded === null ? $recipe : $recipe->changed(new RoundCorners(self::followed($rounded->corners, $before, $after, $moves))));
+            $changed = $piece->withRecipe($rounded === null
+                ? $recipe
+                : $recipe->changed(new RoundCorners(self::followed($rounded->corners, $before, $after, $moves))));
         }
 
         return $artwork->mapped(static fn (): Piece => $changed, [$id => true]);
@@ -94,7 +96,10 @@ final class OnContours
      */
     private static function followed(array $corners, array $before, array $after, bool $moves): array
     {
-        if (! $moves && array_map(static fn (Contour $c): array => [count($c->coords), $c->closed], $before) === array_map(static fn (Contour $c): array => [count($c->coords), $c->closed], $after)) {
+        if (! $moves && array_map(
+            static fn (Contour $c): array => [count($c->coords), $c->closed],
+            $before,
+        ) === array_map(static fn (Contour $c): array => [count($c->coords), $c->closed], $after)) {
             return $corners;
         }
         $at = [];

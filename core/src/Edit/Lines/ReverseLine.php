@@ -35,6 +35,11 @@ final readonly class ReverseLine implements Local
 
     public function apply(Artwork $artwork): Artwork
     {
-        return OnContours::edited($artwork, $this->id, static fn (array $contours): array => array_map(static fn (Contour $contour): Contour => $contour->reversed(), $contours), true);
+        return OnContours::edited(
+            $artwork,
+            $this->id,
+            static fn (array $contours): array => array_map(static fn (Contour $contour): Contour => $contour->reversed(), $contours),
+            true,
+        );
     }
 }

@@ -21,7 +21,16 @@ final readonly class SegmentKind implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Line or curve', 'Of chosen segments.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('segments', 'Segments', Field::NODES), Field::choice('to', 'To', 'line', ['line' => 'Line', 'curve' => 'Curve'])], 0);
+        return new About(
+            'Line or curve',
+            'Of chosen segments.',
+            [
+                Field::words('piece', 'Piece', Field::PIECE),
+                Field::words('segments', 'Segments', Field::NODES),
+                Field::choice('to', 'To', 'line', ['line' => 'Line', 'curve' => 'Curve']),
+            ],
+            0,
+        );
     }
 
     public static function from(Values $values): self

@@ -30,12 +30,29 @@ final readonly class MirrorPieces implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Mirrored half', 'The other half follows about an axis.', [Field::signed('x', 'Axis across'), Field::signed('y', 'Axis down'), Field::angle('angle', 'Angle', 90.0), Field::length('reach', 'Melt within', 1.0, most: 100.0), Field::flag('off', 'Off', false)]);
+        return new About(
+            'Mirrored half',
+            'The other half follows about an axis.',
+            [
+                Field::signed('x', 'Axis across'),
+                Field::signed('y', 'Axis down'),
+                Field::angle('angle', 'Angle', 90.0),
+                Field::length('reach', 'Melt within', 1.0, most: 100.0),
+                Field::flag('off', 'Off', false),
+            ],
+        );
     }
 
     public static function from(Values $values): self
     {
-        return new self($values->pieces(), $values->length('x'), $values->length('y'), $values->number('angle'), $values->length('reach'), $values->flag('off'));
+        return new self(
+            $values->pieces(),
+            $values->length('x'),
+            $values->length('y'),
+            $values->number('angle'),
+            $values->length('reach'),
+            $values->flag('off'),
+        );
     }
 
     public function label(): string

@@ -35,7 +35,11 @@ final readonly class RepeatPieces implements Local
     public static function from(Values $values): self
     {
         // What is taken off has no values.
-        return $values->flag('off') ? new self($values->pieces(), ['count' => 1.0, 'as' => 'row'], true) : new self($values->pieces(), $values->against(StepAndRepeat::fields())->all(), false);
+        return $values->flag('off') ? new self(
+            $values->pieces(),
+            ['count' => 1.0, 'as' => 'row'],
+            true,
+        ) : new self($values->pieces(), $values->against(StepAndRepeat::fields())->all(), false);
     }
 
     public function label(): string

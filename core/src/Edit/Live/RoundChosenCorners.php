@@ -27,7 +27,12 @@ final readonly class RoundChosenCorners implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Round corners', 'Of chosen nodes.', [Field::words('piece', 'Piece', Field::PIECE), Field::words('nodes', 'Nodes', Field::NODES), Field::length('radius', 'Radius', 1.0)->needed()], 0);
+        return new About(
+            'Round corners',
+            'Of chosen nodes.',
+            [Field::words('piece', 'Piece', Field::PIECE), Field::words('nodes', 'Nodes', Field::NODES), Field::length('radius', 'Radius', 1.0)->needed()],
+            0,
+        );
     }
 
     public static function from(Values $values): self

@@ -23,7 +23,11 @@ final readonly class BlendPieces implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Blend', 'How it is laid over what lies below.', [Field::choice('blend', 'Blend', 'normal', array_combine(array_column(Blend::cases(), 'value'), array_column(Blend::cases(), 'value')))]);
+        return new About(
+            'Blend',
+            'How it is laid over what lies below.',
+            [Field::choice('blend', 'Blend', 'normal', array_combine(array_column(Blend::cases(), 'value'), array_column(Blend::cases(), 'value')))],
+        );
     }
 
     public static function from(Values $values): self

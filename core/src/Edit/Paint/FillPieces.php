@@ -31,7 +31,11 @@ final readonly class FillPieces implements Local
 
     public static function about(string $kind): About
     {
-        return new About('Fill', 'A colour, a gradient, an opacity, or none.', [Field::colour('colour', 'Colour', none: true), self::gradientField(), Field::share('opacity', 'Opacity', 1.0)]);
+        return new About(
+            'Fill',
+            'A colour, a gradient, an opacity, or none.',
+            [Field::colour('colour', 'Colour', none: true), self::gradientField(), Field::share('opacity', 'Opacity', 1.0)],
+        );
     }
 
     public static function from(Values $values): self
@@ -53,7 +57,14 @@ final readonly class FillPieces implements Local
     {
         return Field::group('gradient', 'Gradient', [
             Field::choice('kind', 'Gradient', '', ['linear' => 'Along a line', 'radial' => 'From a middle'])->needed(),
-            Field::rows('stops', 'Colours of the gradient', [Field::share('at', 'How far along', 0.0)->needed(), Field::colour('colour', 'Colour')->needed(), Field::share('opacity', 'Opacity', 1.0)], 2, self::MOST_STOPS, true),
+            Field::rows(
+                'stops',
+                'Colours of the gradient',
+                [Field::share('at', 'How far along', 0.0)->needed(), Field::colour('colour', 'Colour')->needed(), Field::share('opacity', 'Opacity', 1.0)],
+                2,
+                self::MOST_STOPS,
+                true,
+            ),
             Field::numbers('axis', 'From and to', 4, 6),
             Field::choice('spread', 'Beyond it', 'pad', ['pad' => 'As at its ends', 'reflect' => 'There and back', 'repeat' => 'Again']),
         ]);

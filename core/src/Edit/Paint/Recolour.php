@@ -24,7 +24,12 @@ final readonly class Recolour implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Recolour', 'Everything of one colour at once.', [Field::colour('colour', 'Colour')->needed(), Field::colour('to', 'To')->needed()], 0);
+        return new About(
+            'Recolour',
+            'Everything of one colour at once.',
+            [Field::colour('colour', 'Colour')->needed(), Field::colour('to', 'To')->needed()],
+            0,
+        );
     }
 
     public static function from(Values $values): self

@@ -36,11 +36,19 @@ final readonly class StrokePieces implements Local
     {
         return new About('Stroke', 'Width, colour, ends, corners, dashes and side.', [
             Field::colour('colour', 'Colour', none: true), Field::length('width', 'Width', 1.0, 0.001, most: 1000.0)->asItIs(),
-            Field::choice('cap', 'Ends', '', array_column(Cap::cases(), 'value', 'value')), Field::choice('join', 'Corners', '', array_column(Join::cases(), 'value', 'value')),
-            Field::number('miter', 'Mitre limit', 4.0, 1.0, 100.0)->asItIs(), Field::words('dashes', 'Dashes', Field::LENGTHS, help: 'on and off in turn, such as 4mm 2mm'),
+            Field::choice('cap', 'Ends', '', array_column(Cap::cases(), 'value', 'value')),
+            Field::choice('join', 'Corners', '', array_column(Join::cases(), 'value', 'value')),
+            Field::number('miter', 'Mitre limit', 4.0, 1.0, 100.0)->asItIs(),
+            Field::words('dashes', 'Dashes', Field::LENGTHS, help: 'on and off in turn, such as 4mm 2mm'),
             Field::share('opacity', 'Opacity', 1.0)->asItIs(), Field::signed('dashOffset', 'Dashes begin at')->asItIs(),
             Field::choice('side', 'Side', '', array_column(Side::cases(), 'value', 'value')), Field::choice('profile', 'Profile', '', WidthStops::labels()),
-            Field::rows('stops', 'Width stops', [Field::share('at', 'How far along', 0.0)->needed(), Field::number('width', 'Times as wide', 1.0, 0.0, 10.0)->needed()], 0, WidthStops::MOST),
+            Field::rows(
+                'stops',
+                'Width stops',
+                [Field::share('at', 'How far along', 0.0)->needed(), Field::number('width', 'Times as wide', 1.0, 0.0, 10.0)->needed()],
+                0,
+                WidthStops::MOST,
+            ),
             Field::choice('use', 'The line is', '', self::USES),
         ]);
     }
@@ -66,7 +74,10 @@ final readonly class StrokePieces implements Local
 
     public function apply(Artwork $artwork): Artwork
     {
-        return $artwork->mapped(fn (Piece $piece): Piece => $piece->with(stroke: self::settled($this->stroke($piece->stroke), $piece)), Chosen::in($artwork, $this->ids));
+        return $artwork->mapped(
+            fn (Piece $piece): Piece => $piece->with(stroke: self::settled($this->stroke($piece->stroke), $piece)),
+            Chosen::in($artwork, $this->ids),
+        );
     }
 
     /** With one width where a closed line begins and ends. */

@@ -24,7 +24,26 @@ final readonly class DrawShape implements Edit
 
     public static function about(string $kind): About
     {
-        return new About('Draw a shape', 'From typed values.', [Field::choice('shape', 'Shape', 'rectangle', array_combine(array_column(ShapeKind::cases(), 'value'), array_map(static fn (ShapeKind $one): string => $one->label(), ShapeKind::cases())))->needed(), Field::signed('x', 'Middle across')->needed(), Field::signed('y', 'Middle down')->needed(), ...ShapeKind::everyField(), ...NewPiece::fields()], 0);
+        return new About(
+            'Draw a shape',
+            'From typed values.',
+            [
+                Field::choice(
+                    'shape',
+                    'Shape',
+                    'rectangle',
+                    array_combine(
+                        array_column(ShapeKind::cases(), 'value'),
+                        array_map(static fn (ShapeKind $one): string => $one->label(), ShapeKind::cases()),
+                    ),
+                )->needed(),
+                Field::signed('x', 'Middle across')->needed(),
+                Field::signed('y', 'Middle down')->needed(),
+                ...ShapeKind::everyField(),
+                ...NewPiece::fields(),
+            ],
+            0,
+        );
     }
 
     public static function from(Values $values): self

@@ -45,7 +45,12 @@ final class BorderLine
         }
         $open = self::out($shape, $distance, $holes, $tolerance);
         $wanted = self::holes($open);
-        $rounded = Offset::inset(Offset::outset($wanted === [] ? self::outer($shape) : $open, $wanted === [] ? $distance + $radius : $radius, 'round', $tolerance), $radius, 'round', $tolerance);
+        $rounded = Offset::inset(
+            Offset::outset($wanted === [] ? self::outer($shape) : $open, $wanted === [] ? $distance + $radius : $radius, 'round', $tolerance),
+            $radius,
+            'round',
+            $tolerance,
+        );
 
         return Thin::shape(self::withHoles($rounded, $wanted, $tolerance), self::THIN);
     }
@@ -97,7 +102,10 @@ final class BorderLine
         foreach (Parts::of($shape) as $part) {
             foreach ($part->contours as $i => $contour) {
                 $box = $contour->box();
-                if ($i === 0 || (min($box->width(), $box->height()) >= $width && 2 * Inscribed::in(new Shape([$contour], FillRule::Evenodd), 0.02)[2] >= $width)) {
+                if ($i === 0 || (min($box->width(), $box->height()) >= $width && 2 * Inscribed::in(
+                    new Shape([$contour], FillRule::Evenodd),
+                    0.02,
+                )[2] >= $width)) {
                     $out[] = $contour;
                 }
             }

@@ -26,7 +26,13 @@ final readonly class CleanPieces implements Edit, ShowsMarks
 
     public static function about(string $kind): About
     {
-        return new About('Clean nodes', 'Doubled, crowded and needless nodes go, within a deviation.', [Field::length('deviation', 'Deviation', 0.02, 1e-4, most: 10.0)], under: About::CLEAN, key: 'L');
+        return new About(
+            'Clean nodes',
+            'Doubled, crowded and needless nodes go, within a deviation.',
+            [Field::length('deviation', 'Deviation', 0.02, 1e-4, most: 10.0)],
+            under: About::CLEAN,
+            key: 'L',
+        );
     }
 
     public static function from(Values $values): self

@@ -29,8 +29,13 @@ final readonly class CombinePieces implements Edit
      * @param  string  $knife  id of the piece that cuts all others; the lowest is cut by all above it when there is none
      * @param  float  $bridge  mm; gaps that are narrower are welded over
      */
-    public function __construct(private CombineKind $kind, private array $ids, private string $knife = '', private bool $keepKnife = false, private float $bridge = 0.0)
-    {
+    public function __construct(
+        private CombineKind $kind,
+        private array $ids,
+        private string $knife = '',
+        private bool $keepKnife = false,
+        private float $bridge = 0.0,
+    ) {
     }
 
     public static function about(string $kind): About
@@ -39,9 +44,23 @@ final readonly class CombinePieces implements Edit
         $fields = $as === CombineKind::CutAway ? [
             Field::words('knife', 'Knife', Field::PIECE, help: 'the piece that cuts all others; when left out, the lowest is cut by all above it'),
             Field::flag('keepKnife', 'Keep the knife', false),
-        ] : ($as === CombineKind::Weld ? [Field::length('bridge', 'Over gaps up to', 0.0, 0.0, 'pieces that a gap of a hair keeps apart are welded all the same', self::WIDEST_GAP)] : []);
+        ] : ($as === CombineKind::Weld ? [Field::length(
+            'bridge',
+            'Over gaps up to',
+            0.0,
+            0.0,
+            'pieces that a gap of a hair keeps apart are welded all the same',
+            self::WIDEST_GAP,
+        )] : []);
 
-        return new About($as->label(), $as->description(), [...$fields, ...($as === CombineKind::Weld ? [] : Leftovers::fields())], $as->leastPieces(), About::JOIN, $as->key());
+        return new About(
+            $as->label(),
+            $as->description(),
+            [...$fields, ...($as === CombineKind::Weld ? [] : Leftovers::fields())],
+            $as->leastPieces(),
+            About::JOIN,
+            $as->key(),
+        );
     }
 
     public static function from(Values $values): self
@@ -50,7 +69,11 @@ final readonly class CombinePieces implements Edit
         $cuts = $kind === CombineKind::CutAway;
 
         return new self(
-            $kind, $values->pieces(), $cuts ? $values->text('knife') : '', $cuts && $values->flag('keepKnife'), $kind === CombineKind::Weld ? $values->length('bridge') : 0.0,
+            $kind,
+            $values->pieces(),
+            $cuts ? $values->text('knife') : '',
+            $cuts && $values->flag('keepKnife'),
+            $kind === CombineKind::Weld ? $values->length('bridge') : 0.0,
         );
     }
 
@@ -77,7 +100,12 @@ final readonly class CombinePieces implements Edit
         if ($this->kind === CombineKind::CutAway) {
             return $this->cut($artwork, $pieces, $shapes);
         }
-        $made = $this->made(array_map(static fn (int $i): Piece => $pieces[$i], $seen), array_map(static fn (int $i): Shape => $shapes[$i], $seen), $tolerance, FreeIds::in($artwork));
+        $made = $this->made(
+            array_map(static fn (int $i): Piece => $pieces[$i], $seen),
+            array_map(static fn (int $i): Shape => $shapes[$i], $seen),
+            $tolerance,
+            FreeIds::in($artwork),
+        );
         // The outcome lies where the lowest of them lay.
         $by = array_map(static fn (): array => [], $chosen);
         $by[$pieces[0]->id] = $made;

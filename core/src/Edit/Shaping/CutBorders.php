@@ -36,7 +36,9 @@ final readonly class CutBorders implements Edit
     public static function about(string $kind): About
     {
         return new About('Cut border', 'A line round the sticker that follows the art under it.', [
-            ...BorderAround::fields(), Field::flag('each', 'Round each by itself', false), Field::colour('fill', 'Ground', help: 'the colour of the sticker; only a cut line when left out'),
+            ...BorderAround::fields(),
+            Field::flag('each', 'Round each by itself', false),
+            Field::colour('fill', 'Ground', help: 'the colour of the sticker; only a cut line when left out'),
         ], under: About::BORDERS, key: 'K');
     }
 
@@ -87,7 +89,12 @@ final readonly class CutBorders implements Edit
         if ($ids === []) {
             throw Refused::tooFew(1);
         }
-        $border = Following::border($ids, $this->values, array_map(static fn (string $id): Piece => $artwork->piece($id) ?? throw Refused::missingPiece($id), $ids), $artwork);
+        $border = Following::border(
+            $ids,
+            $this->values,
+            array_map(static fn (string $id): Piece => $artwork->piece($id) ?? throw Refused::missingPiece($id), $ids),
+            $artwork,
+        );
         if ($border->shape()->isEmpty()) {
             throw Refused::unpainted();
         }

@@ -31,14 +31,22 @@ use NeatEdge\Core\Stroke\Offset;
 final readonly class DropShade implements Edit
 {
     /** @param  list<string>  $ids */
-    public function __construct(private array $ids, private float $angle, private float $distance, private float $gap, private bool $sweep, private Colour $colour)
-    {
+    public function __construct(
+        private array $ids,
+        private float $angle,
+        private float $distance,
+        private float $gap,
+        private bool $sweep,
+        private Colour $colour,
+    ) {
     }
 
     public static function about(string $kind): About
     {
         return new About('Drop shade', 'A shade behind, cut by the piece and a gap round it.', [
-            Field::angle('angle', 'Angle', 45.0), Field::length('distance', 'Distance', 3.0, 1e-4, most: 10_000.0), Field::length('gap', 'Gap', 0.0, most: 1000.0),
+            Field::angle('angle', 'Angle', 45.0),
+            Field::length('distance', 'Distance', 3.0, 1e-4, most: 10_000.0),
+            Field::length('gap', 'Gap', 0.0, most: 1000.0),
             Field::choice('shade', 'As', 'sweep', ['sweep' => 'A sweep', 'copy' => 'A moved copy']), Field::colour('fill', 'Colour', '#26231d'),
             ...Leftovers::fields(),
         ], under: About::BORDERS, key: 'D');
@@ -75,7 +83,15 @@ final readonly class DropShade implements Edit
             throw Refused::because('The gap is as wide as the shade: nothing of it would be left.');
         }
         $lowest = array_values($chosen)[0];
-        $piece = new Piece(FreeIds::in($artwork)->next(), $shade, new Paint($this->colour), null, 'Shade', null, new Place($lowest->place->layer, $lowest->place->groups));
+        $piece = new Piece(
+            FreeIds::in($artwork)->next(),
+            $shade,
+            new Paint($this->colour),
+            null,
+            'Shade',
+            null,
+            new Place($lowest->place->layer, $lowest->place->groups),
+        );
 
         return Outlined::replaced($artwork, [$lowest->id => [$piece, $lowest]]);
     }

@@ -57,7 +57,10 @@ final readonly class ExtendLines implements Edit, ShowsMarks
                 }
             }
 
-            return $by === [] ? throw Refused::because(sprintf('No end stops short or sticks out by less than %.2f mm.', $this->meet)) : Outlined::replaced($artwork, $by);
+            return $by === [] ? throw Refused::because(sprintf(
+                'No end stops short or sticks out by less than %.2f mm.',
+                $this->meet,
+            )) : Outlined::replaced($artwork, $by);
         }
         foreach ($this->at as $place) {
             $lines = Lines::chosen($artwork, $this->ids);

@@ -46,7 +46,13 @@ final readonly class FillEnclosed implements Edit, ShowsMarks
 
     public static function from(Values $values): self
     {
-        return new self($values->pieces(), $values->place('at'), $values->colour('fill'), $values->choice('to') === 'edge', $values->choice('islands') === 'over');
+        return new self(
+            $values->pieces(),
+            $values->place('at'),
+            $values->colour('fill'),
+            $values->choice('to') === 'edge',
+            $values->choice('islands') === 'over',
+        );
     }
 
     public function label(): string
@@ -69,12 +75,24 @@ final readonly class FillEnclosed implements Edit, ShowsMarks
         if ($this->over) {
             $areas = array_map(static fn (Contour $contour): float => $contour->area(), $shape->contours);
             $largest = array_reduce($areas, static fn (float $most, float $area): float => abs($area) > abs($most) ? $area : $most, 0.0);
-            $outer = array_values(array_filter($shape->contours, static fn (Contour $contour, int $i): bool => $areas[$i] * $largest > 0, ARRAY_FILTER_USE_BOTH));
+            $outer = array_values(array_filter(
+                $shape->contours,
+                static fn (Contour $contour, int $i): bool => $areas[$i] * $largest > 0,
+                ARRAY_FILTER_USE_BOTH,
+            ));
             $shape = new Shape($outer, FillRule::Nonzero);
         }
         $top = $plan->top($cell);
         $lowest = $pieces[0] ?? null;
-        $made = new Piece(FreeIds::in($artwork)->next(), $shape, new Paint($this->colour ?? Colour::ink()), null, 'Filled', null, new Place(($top ?? $lowest)->place->layer ?? $artwork->layers[0]->id));
+        $made = new Piece(
+            FreeIds::in($artwork)->next(),
+            $shape,
+            new Paint($this->colour ?? Colour::ink()),
+            null,
+            'Filled',
+            null,
+            new Place(($top ?? $lowest)->place->layer ?? $artwork->layers[0]->id),
+        );
         // Right above what covers the place; where nothing does, below the lines, so that they stay in sight.
         $out = [];
         foreach ($artwork->pieces as $piece) {

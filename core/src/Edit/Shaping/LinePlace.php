@@ -77,7 +77,10 @@ final class LinePlace
             $t1 = min(1.0, $to - $i);
             if ($t1 - $t0 > 1e-7 && $n > 0) {
                 $s = $segments[$i % $n];
-                $out[] = $t0 === 0.0 && $t1 === 1.0 ? $s : (Cubic::isLine($s) ? Cubic::line(...Cubic::placeOn($s, $t0), ...Cubic::placeOn($s, $t1)) : Cubic::part($s, $t0, $t1));
+                $out[] = $t0 === 0.0 && $t1 === 1.0 ? $s : (Cubic::isLine($s) ? Cubic::line(
+                    ...Cubic::placeOn($s, $t0),
+                    ...Cubic::placeOn($s, $t1),
+                ) : Cubic::part($s, $t0, $t1));
             }
         }
 

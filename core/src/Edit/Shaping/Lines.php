@@ -56,7 +56,9 @@ final readonly class Lines
     {
         return $ids !== [] ? array_values(Chosen::in($artwork, $ids)) : array_values(array_filter(
             $artwork->pieces,
-            static fn (Piece $piece): bool => ! $artwork->hides($piece) && ! $piece->place->locked && ! ($artwork->layer($piece->place->layer)->locked ?? false),
+            static fn (Piece $piece): bool => ! $artwork->hides($piece)
+                && ! $piece->place->locked
+                && ! ($artwork->layer($piece->place->layer)->locked ?? false),
         ));
     }
 

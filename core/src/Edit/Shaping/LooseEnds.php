@@ -43,10 +43,14 @@ final class LooseEnds
                         continue;
                     }
                     $end = self::end($line, $atEnd);
-                    if (array_filter($on, static fn (Crossing $c): bool => hypot($c->x - $end[0], $c->y - $end[1]) < self::MEETS) !== [] || self::isOn($end, $k, $lines)) {
+                    if (array_filter(
+                        $on,
+                        static fn (Crossing $c): bool => hypot($c->x - $end[0], $c->y - $end[1]) < self::MEETS,
+                    ) !== [] || self::isOn($end, $k, $lines)) {
                         continue;
                     }
-                    $loose = $onward ? self::onTheWay($lines, $k, $atEnd, $on, $within) : self::long($line, $k, $atEnd, $on, $within) ?? self::beside($lines, $k, $atEnd, $within);
+                    $loose = $onward ? self::onTheWay($lines, $k, $atEnd, $on, $within)
+                        : self::long($line, $k, $atEnd, $on, $within) ?? self::beside($lines, $k, $atEnd, $within);
                     if ($loose !== null) {
                         $found[] = $loose;
                         $done["{$k} {$atEnd}"] = true;
@@ -266,7 +270,10 @@ final class LooseEnds
         $on = self::onward($line, $end->atEnd, 2 * $end->by + 1e-3);
         [$g, $x, $y] = LinePlace::nearest($on, ...$end->to);
         // What it meets may lie beside its way: then it goes there straight.
-        $more = hypot($x - $end->to[0], $y - $end->to[1]) < 1e-3 ? LinePlace::between($on, 0.0, $g) : Contour::ofSegments([Cubic::line($end->x, $end->y, ...$end->to)], false);
+        $more = hypot($x - $end->to[0], $y - $end->to[1]) < 1e-3 ? LinePlace::between($on, 0.0, $g) : Contour::ofSegments(
+            [Cubic::line($end->x, $end->y, ...$end->to)],
+            false,
+        );
         if ($more === null) {
             return $line;
         }

@@ -15,7 +15,13 @@ final class Meeting
     public static function marks(Lines $lines, float $within): array
     {
         return array_map(
-            static fn (LooseEnd $end): Mark => new Mark($end->short ? 'gap' : 'sticks-out', $end->x, $end->y, $end->says(), state: sprintf('%.4f,%.4f', ...$end->to)),
+            static fn (LooseEnd $end): Mark => new Mark(
+                $end->short ? 'gap' : 'sticks-out',
+                $end->x,
+                $end->y,
+                $end->says(),
+                state: sprintf('%.4f,%.4f', ...$end->to),
+            ),
             $within > 0 ? LooseEnds::among($lines->contours, $within) : [],
         );
     }
@@ -34,6 +40,12 @@ final class Meeting
             $changed[$lines->pieces[$end->line]->id][$lines->numbers[$end->line]] = $contours[$end->line];
         }
 
-        return array_map(static fn (Piece $piece): Piece => isset($changed[$piece->id]) ? $piece->withShape(new Shape(array_values(array_replace($piece->shape->contours, $changed[$piece->id])), $piece->shape->rule)) : $piece, $pieces);
+        return array_map(
+            static fn (Piece $piece): Piece => isset($changed[$piece->id]) ? $piece->withShape(new Shape(
+                array_values(array_replace($piece->shape->contours, $changed[$piece->id])),
+                $piece->shape->rule,
+            )) : $piece,
+            $pieces,
+        );
     }
 }

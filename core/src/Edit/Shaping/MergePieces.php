@@ -40,14 +40,20 @@ final readonly class MergePieces implements Edit
     public function apply(Artwork $artwork): Artwork
     {
         $chosen = Chosen::in($artwork, $this->ids);
-        $merged = Merging::laid(Seen::of($artwork->withPieces(array_values(array_map(static fn (Piece $piece): Piece => $piece->with(place: $piece->place->with(hidden: false)), $chosen)))))->pieces;
+        $merged = Merging::laid(Seen::of($artwork->withPieces(array_values(array_map(
+            static fn (Piece $piece): Piece => $piece->with(place: $piece->place->with(hidden: false)),
+            $chosen,
+        )))))->pieces;
         if ($merged === []) {
             throw Refused::unpainted();
         }
         $lowest = array_values($chosen)[0];
         $by = array_map(static fn (): array => [], $chosen);
         // Cut apart they cover nothing of one another: all lie where the lowest lay.
-        $by[$lowest->id] = array_map(static fn (Piece $piece): Piece => $piece->with(place: ($chosen[$piece->id] ?? $lowest)->place->with(groups: [])), $merged);
+        $by[$lowest->id] = array_map(
+            static fn (Piece $piece): Piece => $piece->with(place: ($chosen[$piece->id] ?? $lowest)->place->with(groups: [])),
+            $merged,
+        );
 
         return Outlined::replaced($artwork, $by);
     }

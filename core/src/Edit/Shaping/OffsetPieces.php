@@ -64,7 +64,12 @@ final readonly class OffsetPieces implements Edit
             Field::choice('join', 'Corners', 'round', Offset::JOINS),
             Field::count('steps', 'Steps', 1, 1, self::MOST_STEPS),
             Field::length('spacing', 'Spacing', 0.0, 0.0, 'from one step to the next; as the first step when left out', self::FARTHEST),
-            Field::choice('result', 'Result', 'replace', ['replace' => 'In its place', 'beside' => 'Beside the piece', ...($kind === 'ring' ? [] : ['band' => 'The band between'])]),
+            Field::choice(
+                'result',
+                'Result',
+                'replace',
+                ['replace' => 'In its place', 'beside' => 'Beside the piece', ...($kind === 'ring' ? [] : ['band' => 'The band between'])],
+            ),
             Field::choice('side', 'Of open lines', 'both', ['both' => 'Both sides', 'left' => 'The left side', 'right' => 'The right side']),
         ];
 
@@ -107,10 +112,18 @@ final readonly class OffsetPieces implements Edit
         foreach (Chosen::in($artwork, $this->ids) as $piece) {
             $made = [];
             foreach ($this->shapes($piece, $artwork) as $shape) {
-                $made[] = $piece->withShape($shape)->with(clip: null, fill: $piece->fill ?? $piece->stroke?->paint, stroke: $piece->fill === null ? null : $piece->stroke, place: new Place($piece->place->layer, $piece->place->groups));
+                $made[] = $piece->withShape($shape)->with(
+                    clip: null,
+                    fill: $piece->fill ?? $piece->stroke?->paint,
+                    stroke: $piece->fill === null ? null : $piece->stroke,
+                    place: new Place($piece->place->layer, $piece->place->groups),
+                );
             }
             if ($made === []) {
-                throw Refused::because(sprintf('%s is narrower than that: nothing of it would be left.', $piece->name === '' ? 'A piece' : '"'.mb_substr($piece->name, 0, 40).'"'));
+                throw Refused::because(sprintf(
+                    '%s is narrower than that: nothing of it would be left.',
+                    $piece->name === '' ? 'A piece' : '"'.mb_substr($piece->name, 0, 40).'"',
+                ));
             }
             if ($this->kind === 'inset') {
                 // What lies further in lies above.
@@ -148,7 +161,12 @@ final readonly class OffsetPieces implements Edit
             } elseif ($this->kind === 'ring') {
                 $next = Offset::ring($shape, $in + $more, $out + $more, $this->join, $tolerance);
             } else {
-                $next = $this->kind === 'inset' ? Offset::inset($shape, $in + $more, $this->join, $tolerance) : Offset::outset($shape, $out + $more, $this->join, $tolerance);
+                $next = $this->kind === 'inset' ? Offset::inset(
+                    $shape,
+                    $in + $more,
+                    $this->join,
+                    $tolerance,
+                ) : Offset::outset($shape, $out + $more, $this->join, $tolerance);
             }
             if ($next->isEmpty()) {
                 break;

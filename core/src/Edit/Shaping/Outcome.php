@@ -17,8 +17,14 @@ final readonly class Outcome
     /** So many pieces are told by name. */
     private const FEW = 4;
 
-    private function __construct(public int $before, public int $nodesBefore, public int $after, public int $nodesAfter, public int $leftovers, private string $names)
-    {
+    private function __construct(
+        public int $before,
+        public int $nodesBefore,
+        public int $after,
+        public int $nodesAfter,
+        public int $leftovers,
+        private string $names,
+    ) {
     }
 
     public static function between(Artwork $before, Artwork $after): self
@@ -60,9 +66,15 @@ final readonly class Outcome
             $called = '"'.mb_substr(Called::name($piece), 0, 30).'"';
             isset($kept[$id]) ? $changed[] = $called : $gone[] = $called;
         }
-        $list = static fn (array $names): string => count($names) < 2 ? implode('', $names) : implode(', ', array_slice($names, 0, -1)).' and '.$names[count($names) - 1];
+        $list = static fn (array $names): string => count($names) < 2
+            ? implode('', $names)
+            : implode(', ', array_slice($names, 0, -1)).' and '.$names[count($names) - 1];
 
-        return ($changed === [] ? '' : sprintf(' %s %s.', $list($changed), count($changed) === 1 ? 'changes' : 'change')).($gone === [] ? '' : sprintf(' %s %s.', $list($gone), count($gone) === 1 ? 'goes' : 'go'));
+        return ($changed === [] ? '' : sprintf(
+            ' %s %s.',
+            $list($changed),
+            count($changed) === 1 ? 'changes' : 'change',
+        )).($gone === [] ? '' : sprintf(' %s %s.', $list($gone), count($gone) === 1 ? 'goes' : 'go'));
     }
 
     /** @return array{before: int, nodesBefore: int, after: int, nodesAfter: int, leftovers: int, says: string} */
@@ -71,11 +83,25 @@ final readonly class Outcome
         $count = static fn (int $n, string $one): string => $n === 1 ? "1 {$one}" : "{$n} {$one}s";
         $says = $this->before === 0
             ? sprintf('%s more, with %s.', $count($this->after, 'piece'), $count($this->nodesAfter, 'node'))
-            : sprintf('%s with %s would be %s with %s.', $count($this->before, 'piece'), $count($this->nodesBefore, 'node'), $this->after, $count($this->nodesAfter, 'node'));
+            : sprintf(
+                '%s with %s would be %s with %s.',
+                $count($this->before, 'piece'),
+                $count($this->nodesBefore, 'node'),
+                $this->after,
+                $count($this->nodesAfter, 'node'),
+            );
 
         return [
-            'before' => $this->before, 'nodesBefore' => $this->nodesBefore, 'after' => $this->after, 'nodesAfter' => $this->nodesAfter, 'leftovers' => $this->leftovers,
-            'says' => $says.$this->names.($this->leftovers === 0 ? '' : sprintf(' %s narrower than %.2f mm.', $this->leftovers === 1 ? 'One part is' : "{$this->leftovers} parts are", self::NARROW)),
+            'before' => $this->before,
+            'nodesBefore' => $this->nodesBefore,
+            'after' => $this->after,
+            'nodesAfter' => $this->nodesAfter,
+            'leftovers' => $this->leftovers,
+            'says' => $says.$this->names.($this->leftovers === 0 ? '' : sprintf(
+                ' %s narrower than %.2f mm.',
+                $this->leftovers === 1 ? 'One part is' : "{$this->leftovers} parts are",
+                self::NARROW,
+            )),
         ];
     }
 }

@@ -55,11 +55,19 @@ final readonly class OutlinePieces implements Edit
             $filled = ! $this->strokeAlone && $piece->fill !== null && Seen::encloses($piece->shape);
             $by[$piece->id] = $filled ? [$piece->with(stroke: null)] : [];
             if (! $outline->isEmpty()) {
-                $by[$piece->id][] = $piece->with(id: $filled ? $free->next() : $piece->id, shape: $outline, fill: $piece->stroke->paint, stroke: null, recipe: null);
+                $by[$piece->id][] = $piece->with(
+                    id: $filled ? $free->next() : $piece->id,
+                    shape: $outline,
+                    fill: $piece->stroke->paint,
+                    stroke: null,
+                    recipe: null,
+                );
             }
         }
         if ($by === []) {
-            throw Refused::because($cuts ? 'A single cut has no width that could be outlined: let it be a drawn line first.' : 'None of the chosen pieces has a stroke.');
+            throw Refused::because($cuts
+                ? 'A single cut has no width that could be outlined: let it be a drawn line first.'
+                : 'None of the chosen pieces has a stroke.');
         }
 
         return Outlined::replaced($artwork, $by);

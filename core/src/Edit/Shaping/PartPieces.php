@@ -281,7 +281,10 @@ final readonly class PartPieces implements Edit, ShowsMarks
             $places = [];
             foreach (Crossings::on(0, [$line, ...$cuts]) as $crossing) {
                 if ($crossing->b !== 0 && ($line->closed || ($crossing->g > 1e-6 && $crossing->g < $n - 1e-6))) {
-                    $places[sprintf('%.6f', $line->closed && $crossing->g > $n - 1e-6 ? 0.0 : $crossing->g)] = $line->closed && $crossing->g > $n - 1e-6 ? 0.0 : $crossing->g;
+                    $places[sprintf(
+                        '%.6f',
+                        $line->closed && $crossing->g > $n - 1e-6 ? 0.0 : $crossing->g,
+                    )] = $line->closed && $crossing->g > $n - 1e-6 ? 0.0 : $crossing->g;
                 }
             }
             $places = array_values($places);
@@ -331,7 +334,10 @@ final readonly class PartPieces implements Edit, ShowsMarks
             }
         }
 
-        return $short === null ? 'The line does not cross any of the chosen pieces.' : sprintf('The line falls short by %.2f mm; draw it further, or have it led on.', $short);
+        return $short === null ? 'The line does not cross any of the chosen pieces.' : sprintf(
+            'The line falls short by %.2f mm; draw it further, or have it led on.',
+            $short,
+        );
     }
 
     public function marks(Artwork $artwork): array

@@ -153,14 +153,22 @@ final readonly class ShapeCells implements Edit, ShowsMarks
 
         return $gap === null
             ? 'The chosen pieces enclose nothing, and no ends of theirs lie near each other: choose the lines that close them too.'
-            : sprintf('The chosen pieces enclose nothing: they are open by %.2f mm at %.2f, %.2f. Let gaps of that width be closed, or choose what closes them.', $gap->by, $gap->x, $gap->y);
+            : sprintf(
+                'The chosen pieces enclose nothing: they are open by %.2f mm at %.2f, %.2f. Let gaps of that width be closed, or choose what closes them.',
+                $gap->by,
+                $gap->x,
+                $gap->y,
+            );
     }
 
     private static function colour(int $k): Colour
     {
         $hue = fmod(0.36 + $k * 0.381966, 1.0) * 6;
         $light = [0.42, 0.58, 0.5][$k % 3];
-        $channel = static fn (float $shift): int => (int) round(255 * ($light - 0.55 * min($light, 1 - $light) * max(-1.0, min(fmod($shift + $hue * 2, 12) - 3, 9 - fmod($shift + $hue * 2, 12), 1.0))));
+        $channel = static fn (float $shift): int => (int) round(255 * ($light - 0.55 * min($light, 1 - $light) * max(
+            -1.0,
+            min(fmod($shift + $hue * 2, 12) - 3, 9 - fmod($shift + $hue * 2, 12), 1.0),
+        )));
 
         return new Colour($channel(0), $channel(8), $channel(4));
     }
@@ -201,7 +209,16 @@ final readonly class ShapeCells implements Edit, ShowsMarks
             $like = $top ?? $plan->lines[0] ?? $pieces[0];
             $paint = isset($colours[$group]) ? new Paint($colours[$group]) : ($top === null ? $like->stroke->paint ?? new Paint(Colour::ink()) : $top->fill);
             $id = $top !== null && $by[$top->id] === [] ? $top->id : $free->next();
-            $made = new Piece($id, $shape, $paint, null, $like->name, null, new Place($like->place->layer, $like->place->groups), blend: $top->blend ?? $like->blend);
+            $made = new Piece(
+                $id,
+                $shape,
+                $paint,
+                null,
+                $like->name,
+                null,
+                new Place($like->place->layer, $like->place->groups),
+                blend: $top->blend ?? $like->blend,
+            );
             $top === null ? $bare[] = $made : $by[$top->id][] = $made;
         }
         // What only lines enclose lies where the lowest of them lay, so that lines that are kept stay above.

@@ -57,7 +57,10 @@ final readonly class SpreadBehind implements Edit
             if (isset($made[$piece->id]) || $box === null || $artwork->hides($piece)) {
                 continue;
             }
-            if (array_filter($made, static fn (Piece $one): bool => ($one->box()?->overlaps($box) ?? false) && $one->place->layer === $piece->place->layer) !== []) {
+            if (array_filter(
+                $made,
+                static fn (Piece $one): bool => ($one->box()?->overlaps($box) ?? false) && $one->place->layer === $piece->place->layer,
+            ) !== []) {
                 $at = $i;
 
                 break;

@@ -65,8 +65,15 @@ final readonly class TakeHole implements Edit
             }
             $middle = $hole->box()?->middle();
             $grown = $middle === null || $this->scale === 1.0 ? $hole
-                : $hole->transformed(Matrix::translation($middle->x, $middle->y)->after(Matrix::scaling($this->scale, $this->scale))->after(Matrix::translation(-$middle->x, -$middle->y)));
-            $lifted = $piece->withShape($grown)->with(id: FreeIds::in($artwork)->next(), stroke: null, clip: null, name: $piece->name === '' ? 'Hole' : "Hole of {$piece->name}");
+                : $hole->transformed(Matrix::translation($middle->x, $middle->y)
+                    ->after(Matrix::scaling($this->scale, $this->scale))
+                    ->after(Matrix::translation(-$middle->x, -$middle->y)));
+            $lifted = $piece->withShape($grown)->with(
+                id: FreeIds::in($artwork)->next(),
+                stroke: null,
+                clip: null,
+                name: $piece->name === '' ? 'Hole' : "Hole of {$piece->name}",
+            );
             $artwork = Outlined::replaced($artwork, [$piece->id => [$piece, $lifted]]);
         }
 
@@ -81,7 +88,12 @@ final readonly class TakeHole implements Edit
     {
         foreach (array_reverse(Lines::pieces($artwork, $this->ids)) as $piece) {
             $box = $piece->box();
-            if ($piece->fill === null || $box === null || $place[0] < $box->left || $place[0] > $box->right || $place[1] < $box->top || $place[1] > $box->bottom) {
+            if ($piece->fill === null
+                || $box === null
+                || $place[0] < $box->left
+                || $place[0] > $box->right
+                || $place[1] < $box->top
+                || $place[1] > $box->bottom) {
                 continue;
             }
             $cells = PlanarMap::of([$piece->shape], $artwork->tolerance())->cells();

@@ -89,12 +89,18 @@ final readonly class TrimLines implements Edit, ShowsMarks
         [$g] = LinePlace::nearest($line, ...$place);
         $places = array_map(static fn (Crossing $c): float => $line->closed && $c->g > $n - self::SAME ? 0.0 : $c->g, Crossings::on($k, $lines->contours));
         sort($places);
-        $places = array_values(array_filter($places, static fn (float $at, int $i): bool => $i === 0 || $at - $places[$i - 1] > self::SAME, ARRAY_FILTER_USE_BOTH));
+        $places = array_values(array_filter(
+            $places,
+            static fn (float $at, int $i): bool => $i === 0 || $at - $places[$i - 1] > self::SAME,
+            ARRAY_FILTER_USE_BOTH,
+        ));
         $before = array_filter($places, static fn (float $at): bool => $at <= $g);
         $after = array_filter($places, static fn (float $at): bool => $at > $g);
         if ($line->closed) {
             if (count($places) < 2) {
-                throw Refused::because($places === [] ? 'Nothing crosses this line; remove it instead.' : 'This line is crossed only once, so no stretch of it can go.');
+                throw Refused::because($places === []
+                    ? 'Nothing crosses this line; remove it instead.'
+                    : 'This line is crossed only once, so no stretch of it can go.');
             }
 
             return [$lines, $k, $before === [] ? max($places) : max($before), $after === [] ? min($places) : min($after)];

@@ -53,7 +53,10 @@ final class Unwoven
     {
         $recipe = $piece->recipe;
         if ($recipe === null || $recipe->changes !== []) {
-            throw Refused::because(sprintf('%s was rounded, mirrored, repeated or bent since it was woven; take that off first, or turn it into plain curves.', $piece->name === '' ? 'A strand' : '"'.mb_substr($piece->name, 0, 40).'"'));
+            throw Refused::because(sprintf(
+                '%s was rounded, mirrored, repeated or bent since it was woven; take that off first, or turn it into plain curves.',
+                $piece->name === '' ? 'A strand' : '"'.mb_substr($piece->name, 0, 40).'"',
+            ));
         }
         $strand = $base->strand;
         $was = $strand->fill ?? $strand->stroke?->paint;

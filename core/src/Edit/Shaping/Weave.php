@@ -37,15 +37,26 @@ final readonly class Weave implements Edit, ShowsMarks
      * @param  list<string>  $ids
      * @param  list<array{float, float}>  $turn  near crossings that are turned round
      */
-    public function __construct(private array $ids, private float $gap, private string $pattern, private bool $over, private array $turn, private bool $together)
-    {
+    public function __construct(
+        private array $ids,
+        private float $gap,
+        private string $pattern,
+        private bool $over,
+        private array $turn,
+        private bool $together,
+    ) {
     }
 
     public static function about(string $kind): About
     {
         return new About('Weave', 'Strands pass over and under one another, with a gap.', [
             Field::length('gap', 'Gap', 1.0, most: 1000.0),
-            Field::choice('pattern', 'Crossings', 'alternate', ['alternate' => 'Over and under in turn', 'upper' => 'As the pieces lie', 'lower' => 'The lower pieces over']),
+            Field::choice(
+                'pattern',
+                'Crossings',
+                'alternate',
+                ['alternate' => 'Over and under in turn', 'upper' => 'As the pieces lie', 'lower' => 'The lower pieces over'],
+            ),
             Field::choice('start', 'The first strand begins', 'over', ['over' => 'Over', 'under' => 'Under']),
             Field::words('turn', 'Turned', Field::PLACES, help: 'near crossings that are the other way round'),
             Field::choice('parts', 'Parts of a strand', 'apart', ['apart' => 'Pieces of their own', 'together' => 'One piece']),
@@ -77,14 +88,23 @@ final readonly class Weave implements Edit, ShowsMarks
         $free = FreeIds::in($artwork);
         $by = array_map(static fn (): array => [], $chosen);
         $weave = 'w'.hash('xxh32', serialize($chosen));
-        $values = ['gap' => $this->gap, 'pattern' => $this->pattern, 'start' => $this->over ? 'over' : 'under', 'parts' => $this->together ? 'together' : 'apart', 'turn' => $this->turn];
+        $values = [
+            'gap' => $this->gap,
+            'pattern' => $this->pattern,
+            'start' => $this->over ? 'over' : 'under',
+            'parts' => $this->together ? 'together' : 'apart',
+            'turn' => $this->turn,
+        ];
         foreach ($this->left($weaving, $artwork) as $whole => $shape) {
             $piece = $weaving->strands[$whole]->piece;
             $parts = $this->together ? [$shape] : Parts::of($shape);
             foreach ($shape->isEmpty() ? [] : $parts as $part) {
                 $id = $by[$piece->id] === [] ? $piece->id : $free->next();
                 $woven = new Woven($weave, $piece->with(recipe: null), $values, $part);
-                $by[$piece->id][] = Outlined::as($piece, $part, $id)->with(place: new Place($piece->place->layer, $piece->place->groups), recipe: new Recipe($woven));
+                $by[$piece->id][] = Outlined::as($piece, $part, $id)->with(
+                    place: new Place($piece->place->layer, $piece->place->groups),
+                    recipe: new Recipe($woven),
+                );
             }
         }
 
@@ -129,7 +149,11 @@ final readonly class Weave implements Edit, ShowsMarks
         }
         $style = $stroke->style;
 
-        return StrokeRegion::of(Shape::of($strand->line), $stroke->with(style: new StrokeStyle($style->width + 2 * $this->gap, $style->cap, $style->join, $style->miterLimit)), $artwork->tolerance());
+        return StrokeRegion::of(
+            Shape::of($strand->line),
+            $stroke->with(style: new StrokeStyle($style->width + 2 * $this->gap, $style->cap, $style->join, $style->miterLimit)),
+            $artwork->tolerance(),
+        );
     }
 
     /** @return list<bool> */

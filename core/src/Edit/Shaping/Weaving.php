@@ -199,7 +199,10 @@ final readonly class Weaving
         return array_values($states);
     }
 
-    /** @return array<int, array{closed: bool, at: list<array{int, bool}>}> by whole line: its crossings in order, each with whether it is the first strand there */
+    /**
+     * @return array<int, array{closed: bool, at: list<array{int, bool}>}> by whole line: its crossings in order, each with whether it is the first strand
+     *     there
+     */
     private function visits(): array
     {
         $at = $closed = [];
@@ -240,7 +243,9 @@ final readonly class Weaving
     {
         $crossing = $this->crossings[$c];
         foreach ($this->strands as $k => $strand) {
-            if ($k !== $crossing->a && $k !== $crossing->b && $strand->whole !== $this->strands[$crossing->a]->whole && $strand->whole !== $this->strands[$crossing->b]->whole
+            if ($k !== $crossing->a && $k !== $crossing->b
+                && $strand->whole !== $this->strands[$crossing->a]->whole
+                && $strand->whole !== $this->strands[$crossing->b]->whole
                 && Inscribed::holds($strand->area, $crossing->x, $crossing->y)) {
                 return 'Three strands pass through one place; move one aside.';
             }
@@ -249,7 +254,10 @@ final readonly class Weaving
         $b = $this->strands[$crossing->b];
         if ($a->stroked && $b->stroked) {
             foreach (Crossings::of([$a->line, $b->line]) as $meet) {
-                if ($meet->a !== $meet->b && hypot($meet->x - $crossing->x, $meet->y - $crossing->y) < sqrt(abs($crossing->part->area()) + 1e-9) * 2 && self::angle($a->line, $meet->g, $b->line, $meet->h) < 10.0) {
+                if ($meet->a !== $meet->b && hypot(
+                    $meet->x - $crossing->x,
+                    $meet->y - $crossing->y,
+                ) < sqrt(abs($crossing->part->area()) + 1e-9) * 2 && self::angle($a->line, $meet->g, $b->line, $meet->h) < 10.0) {
                     return 'The strands run along one another at less than 10 degrees; a gap would be cut far along.';
                 }
             }

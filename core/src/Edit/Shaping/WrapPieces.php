@@ -41,7 +41,8 @@ final readonly class WrapPieces implements Edit, ShowsMarks
     {
         return new About('Wrap', 'Bend by a frame with curved sides.', [
             Field::choice('shape', 'Frame', 'arc', self::KINDS), Field::share('amount', 'Amount', 0.3, -1.0, 1.0),
-            Field::words('frame', 'Sides', Field::PATH, help: 'one closed line of four segments, clockwise from the upper left corner'), Field::flag('off', 'Off', false),
+            Field::words('frame', 'Sides', Field::PATH, help: 'one closed line of four segments, clockwise from the upper left corner'),
+            Field::flag('off', 'Off', false),
         ], under: About::BORDERS, key: 'F');
     }
 
@@ -70,7 +71,12 @@ final readonly class WrapPieces implements Edit, ShowsMarks
     {
         $chosen = Chosen::in($artwork, $this->ids);
         if ($this->off) {
-            return $artwork->mapped(static fn (Piece $piece): Piece => $piece->recipe?->change(Wrap::class) === null ? $piece : $piece->withRecipe($piece->recipe->without(Wrap::class)), $chosen);
+            return $artwork->mapped(
+                static fn (Piece $piece): Piece => $piece->recipe?->change(Wrap::class) === null
+                    ? $piece
+                    : $piece->withRecipe($piece->recipe->without(Wrap::class)),
+                $chosen,
+            );
         }
         $box = self::frameBox($chosen);
         $sides = $this->sides ?? Wrap::frame($this->kind, $box, $this->amount);
@@ -119,7 +125,16 @@ final readonly class WrapPieces implements Edit, ShowsMarks
      */
     private static function handled(array $s): array
     {
-        return Cubic::isLine($s) ? [$s[0], $s[1], (2 * $s[0] + $s[6]) / 3, (2 * $s[1] + $s[7]) / 3, ($s[0] + 2 * $s[6]) / 3, ($s[1] + 2 * $s[7]) / 3, $s[6], $s[7]] : $s;
+        return Cubic::isLine($s) ? [
+            $s[0],
+            $s[1],
+            (2 * $s[0] + $s[6]) / 3,
+            (2 * $s[1] + $s[7]) / 3,
+            ($s[0] + 2 * $s[6]) / 3,
+            ($s[1] + 2 * $s[7]) / 3,
+            $s[6],
+            $s[7],
+        ] : $s;
     }
 
     public function marks(Artwork $artwork): array
@@ -128,7 +143,14 @@ final readonly class WrapPieces implements Edit, ShowsMarks
         $box = self::frameBox($chosen);
         [$top, $bottom, $left, $right] = $this->sides ?? Wrap::frame($this->kind, $box, $this->amount);
         $frame = Contour::ofSegments(array_map(self::handled(...), [$top, $right, Cubic::reversed($bottom), Cubic::reversed($left)]), true);
-        $out = [new Mark('frame', $top[0], $top[1], '', Shape::of($frame), implode(' ', array_map(static fn (float $n): string => (string) round($n, 4), array_slice($frame->coords, 0, 24))))];
+        $out = [new Mark(
+            'frame',
+            $top[0],
+            $top[1],
+            '',
+            Shape::of($frame),
+            implode(' ', array_map(static fn (float $n): string => (string) round($n, 4), array_slice($frame->coords, 0, 24))),
+        )];
         $fold = (new Wrap($box, [$top, $bottom, $left, $right], Matrix::identity()))->fold();
 
         return $fold === null ? $out : [...$out, new Mark('fault', $fold[0], $fold[1], 'The frame folds over itself here.')];

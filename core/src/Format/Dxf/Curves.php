@@ -118,7 +118,10 @@ final class Curves
             }
         }
 
-        return $segments === [] ? null : Contour::ofSegments($segments, $closed && hypot($segments[count($segments) - 1][6] - $segments[0][0], $segments[count($segments) - 1][7] - $segments[0][1]) < 1e-3);
+        return $segments === [] ? null : Contour::ofSegments(
+            $segments,
+            $closed && hypot($segments[count($segments) - 1][6] - $segments[0][0], $segments[count($segments) - 1][7] - $segments[0][1]) < 1e-3,
+        );
     }
 
     /**
@@ -245,7 +248,10 @@ final class Curves
             } else {
                 $whole = $knots[$i + 3] - $knots[$i];
                 $a = $whole < 1e-12 ? 0.0 : ($t - $knots[$i]) / $whole;
-                $out[] = [(1 - $a) * $points[$i - 1][0] + $a * ($points[$i][0] ?? $points[$i - 1][0]), (1 - $a) * $points[$i - 1][1] + $a * ($points[$i][1] ?? $points[$i - 1][1])];
+                $out[] = [
+                    (1 - $a) * $points[$i - 1][0] + $a * ($points[$i][0] ?? $points[$i - 1][0]),
+                    (1 - $a) * $points[$i - 1][1] + $a * ($points[$i][1] ?? $points[$i - 1][1]),
+                ];
             }
         }
         array_splice($knots, $span + 1, 0, [$t]);

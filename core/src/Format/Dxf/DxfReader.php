@@ -26,8 +26,14 @@ final class DxfReader
 
     /** Why some things are left out. */
     private const NO_ART = [
-        'DIMENSION' => 'it tells a measure and is no art', 'LEADER' => 'it points at something and is no art', 'MULTILEADER' => 'it points at something and is no art', 'TOLERANCE' => 'it tells a tolerance and is no art',
-        'POINT' => 'a point has no line', 'XLINE' => 'a line without ends is a help for drawing', 'RAY' => 'a line without an end is a help for drawing', 'IMAGE' => 'the picture lies outside the file',
+        'DIMENSION' => 'it tells a measure and is no art',
+        'LEADER' => 'it points at something and is no art',
+        'MULTILEADER' => 'it points at something and is no art',
+        'TOLERANCE' => 'it tells a tolerance and is no art',
+        'POINT' => 'a point has no line',
+        'XLINE' => 'a line without ends is a help for drawing',
+        'RAY' => 'a line without an end is a help for drawing',
+        'IMAGE' => 'the picture lies outside the file',
         'VIEWPORT' => 'it is a window of a layout on paper', 'ATTDEF' => 'it only says what stands in copies of a block',
     ];
 
@@ -93,7 +99,12 @@ final class DxfReader
             'HATCH' => $this->hatch($e, $own, $place),
             'SOLID', 'TRACE' => $this->area($e, Shape::of(Contour::polygon(self::corners($e, [10, 11, 13, 12]))), $own, $place),
             'TEXT', 'ATTRIB' => $this->words($e, $this->letters->line($e, $e->text(1)), $own, $place),
-            'ATTDEF' => $depth > 0 && $e->is(70, 2) ? $this->words($e, $this->letters->line($e, $e->text(1)), $own, $place) : ($depth > 0 ? null : $this->drawing->leaveOut('ATTDEF', self::NO_ART['ATTDEF'], $at)),
+            'ATTDEF' => $depth > 0 && $e->is(70, 2) ? $this->words(
+                $e,
+                $this->letters->line($e, $e->text(1)),
+                $own,
+                $place,
+            ) : ($depth > 0 ? null : $this->drawing->leaveOut('ATTDEF', self::NO_ART['ATTDEF'], $at)),
             'MTEXT' => $this->words($e, $this->letters->block($e), $own, $place),
             default => $this->drawing->leaveOut($e->type, self::NO_ART[$e->type] ?? 'it is not turned into lines', $at),
         };
@@ -148,7 +159,10 @@ final class DxfReader
         if (array_filter($widths, static fn (array $w): bool => abs($w[0] - $greatest) > 1e-9 || abs($w[1] - $greatest) > 1e-9) !== []) {
             $stops = self::stops($places, $widths, $greatest, $closed);
             if ($stops === null) {
-                $this->drawing->replace('A wide line with more changes of width than are kept is as wide as it is at most.', $place->apply($places[0][0], $places[0][1]));
+                $this->drawing->replace(
+                    'A wide line with more changes of width than are kept is as wide as it is at most.',
+                    $place->apply($places[0][0], $places[0][1]),
+                );
             }
         }
         $this->drawing->layer($layer)->wide[] = (new DrawnLine($this->held($contour, $e), $greatest, $stops))->transformed($place);
@@ -184,14 +198,24 @@ final class DxfReader
     private function vertices(Entity $e, string $layer, Matrix $place): void
     {
         if ($e->is(70, 16) || $e->is(70, 64)) {
-            $this->drawing->leaveOut('POLYLINE of a mesh', 'it is a surface, no line', $place->apply(($e->vertices[0] ?? $e)->number(10), ($e->vertices[0] ?? $e)->number(20)));
+            $this->drawing->leaveOut(
+                'POLYLINE of a mesh',
+                'it is a surface, no line',
+                $place->apply(($e->vertices[0] ?? $e)->number(10), ($e->vertices[0] ?? $e)->number(20)),
+            );
 
             return;
         }
         // Vertices that only frame a smooth curve lie beside it.
         $on = array_filter($e->vertices, static fn (Entity $v): bool => ! $v->is(70, 16));
         $width = static fn (Entity $v, int $code): float => $v->has($code) ? $v->number($code) : $e->number($code);
-        $this->polyline($e, array_values(array_map(static fn (Entity $v): array => [$v->number(10), $v->number(20), $v->number(42), $width($v, 40), $width($v, 41)], $on)), 0.0, $layer, $place);
+        $this->polyline(
+            $e,
+            array_values(array_map(static fn (Entity $v): array => [$v->number(10), $v->number(20), $v->number(42), $width($v, 40), $width($v, 41)], $on)),
+            0.0,
+            $layer,
+            $place,
+        );
     }
 
     private function hatch(Entity $e, string $layer, Matrix $place): void
@@ -267,7 +291,11 @@ final class DxfReader
         }
         $name = $e->text(2);
         if (! isset($this->file->blocks[$name]) && ! isset($this->file->bases[$name])) {
-            $this->drawing->leaveOut(sprintf('block "%s"', mb_substr($name, 0, 40)), 'the file does not hold it', $place->apply($e->number(10), $e->number(20)));
+            $this->drawing->leaveOut(
+                sprintf('block "%s"', mb_substr($name, 0, 40)),
+                'the file does not hold it',
+                $place->apply($e->number(10), $e->number(20)),
+            );
 
             return;
         }

@@ -22,7 +22,21 @@ use NeatEdge\Core\Sheet\Layout\Layout;
 final class DxfWriter implements LayoutWriter
 {
     /** Colour numbers of the exchange format, as red, green, blue, that are told apart on every screen. */
-    private const COLOURS = [1 => [255, 0, 0], 2 => [255, 255, 0], 3 => [0, 255, 0], 4 => [0, 255, 255], 5 => [0, 0, 255], 6 => [255, 0, 255], 7 => [0, 0, 0], 8 => [128, 128, 128], 30 => [255, 127, 0], 94 => [0, 127, 0], 174 => [0, 0, 127], 14 => [127, 0, 0], 34 => [127, 63, 0]];
+    private const COLOURS = [
+        1 => [255, 0, 0],
+        2 => [255, 255, 0],
+        3 => [0, 255, 0],
+        4 => [0, 255, 255],
+        5 => [0, 0, 255],
+        6 => [255, 0, 255],
+        7 => [0, 0, 0],
+        8 => [128, 128, 128],
+        30 => [255, 127, 0],
+        94 => [0, 127, 0],
+        174 => [0, 0, 127],
+        14 => [127, 0, 0],
+        34 => [127, 63, 0],
+    ];
 
     private int $handle = 0x100;
 
@@ -64,7 +78,38 @@ final class DxfWriter implements LayoutWriter
         }
         $put(self::pairs([0, 'ENDSEC']));
         if ($this->curves) {
-            $put(self::pairs([0, 'SECTION', 2, 'OBJECTS', 0, 'DICTIONARY', 5, 'C', 330, '0', 100, 'AcDbDictionary', 281, 1, 3, 'ACAD_GROUP', 350, 'D', 0, 'DICTIONARY', 5, 'D', 330, 'C', 100, 'AcDbDictionary', 281, 1, 0, 'ENDSEC']));
+            $put(self::pairs([
+                0,
+                'SECTION',
+                2,
+                'OBJECTS',
+                0,
+                'DICTIONARY',
+                5,
+                'C',
+                330,
+                '0',
+                100,
+                'AcDbDictionary',
+                281,
+                1,
+                3,
+                'ACAD_GROUP',
+                350,
+                'D',
+                0,
+                'DICTIONARY',
+                5,
+                'D',
+                330,
+                'C',
+                100,
+                'AcDbDictionary',
+                281,
+                1,
+                0,
+                'ENDSEC',
+            ]));
         }
         $put(self::pairs([0, 'EOF']));
     }
@@ -74,7 +119,10 @@ final class DxfWriter implements LayoutWriter
     {
         $out = [];
         foreach ($layout->layers as $layer) {
-            $name = strtoupper(trim(preg_replace('/[^A-Za-z0-9]+/', '_', (string) iconv('UTF-8', 'ASCII//TRANSLIT//IGNORE', mb_scrub($layer->name))) ?? '', '_'));
+            $name = strtoupper(trim(
+                preg_replace('/[^A-Za-z0-9]+/', '_', (string) iconv('UTF-8', 'ASCII//TRANSLIT//IGNORE', mb_scrub($layer->name))) ?? '',
+                '_',
+            ));
             $name = substr($name === '' ? strtoupper($layer->role->value) : $name, 0, 28);
             for ($k = 2, $free = $name; in_array($free, $out, true); $k++) {
                 $free = "{$name}_{$k}";
@@ -92,11 +140,52 @@ final class DxfWriter implements LayoutWriter
     private function head(Layout $layout, array $names, Closure $put): void
     {
         $put(self::pairs([
-            0, 'SECTION', 2, 'HEADER', 9, '$ACADVER', 1, $this->curves ? 'AC1015' : 'AC1009', 9, '$INSUNITS', 70, 4, ...($this->curves ? [9, '$HANDSEED', 5, 'FFFFF'] : []),
+            0,
+            'SECTION',
+            2,
+            'HEADER',
+            9,
+            '$ACADVER',
+            1,
+            $this->curves ? 'AC1015' : 'AC1009',
+            9,
+            '$INSUNITS',
+            70,
+            4,
+            ...($this->curves ? [9, '$HANDSEED', 5, 'FFFFF'] : []),
             9, '$EXTMIN', 10, 0.0, 20, 0.0, 30, 0.0, 9, '$EXTMAX', 10, $layout->width, 20, $layout->height, 30, 0.0, 0, 'ENDSEC', 0, 'SECTION', 2, 'TABLES',
         ]));
         if (! $this->curves) {
-            $put(self::pairs([0, 'TABLE', 2, 'LTYPE', 70, 1, 0, 'LTYPE', 2, 'CONTINUOUS', 70, 0, 3, 'Solid line', 72, 65, 73, 0, 40, 0.0, 0, 'ENDTAB', 0, 'TABLE', 2, 'LAYER', 70, count($names)]));
+            $put(self::pairs([
+                0,
+                'TABLE',
+                2,
+                'LTYPE',
+                70,
+                1,
+                0,
+                'LTYPE',
+                2,
+                'CONTINUOUS',
+                70,
+                0,
+                3,
+                'Solid line',
+                72,
+                65,
+                73,
+                0,
+                40,
+                0.0,
+                0,
+                'ENDTAB',
+                0,
+                'TABLE',
+                2,
+                'LAYER',
+                70,
+                count($names),
+            ]));
             foreach ($layout->layers as $i => $layer) {
                 $put(self::pairs([0, 'LAYER', 2, $names[$i], 70, 0, 62, self::colour($layer), 6, 'CONTINUOUS']));
             }
@@ -104,25 +193,144 @@ final class DxfWriter implements LayoutWriter
 
             return;
         }
-        $table = static fn (string $name, string $handle, int $count): array => [0, 'TABLE', 2, $name, 5, $handle, 330, '0', 100, 'AcDbSymbolTable', 70, $count];
-        $record = static fn (string $type, string $handle, string $owner, string $class): array => [0, $type, 5, $handle, 330, $owner, 100, 'AcDbSymbolTableRecord', 100, $class];
+        $table = static fn (string $name, string $handle, int $count): array => [
+            0,
+            'TABLE',
+            2,
+            $name,
+            5,
+            $handle,
+            330,
+            '0',
+            100,
+            'AcDbSymbolTable',
+            70,
+            $count,
+        ];
+        $record = static fn (string $type, string $handle, string $owner, string $class): array => [
+            0,
+            $type,
+            5,
+            $handle,
+            330,
+            $owner,
+            100,
+            'AcDbSymbolTableRecord',
+            100,
+            $class,
+        ];
         $put(self::pairs([...$table('VPORT', '8', 0), 0, 'ENDTAB', ...$table('LTYPE', '5', 3)]));
         foreach (['14' => 'ByBlock', '15' => 'ByLayer', '16' => 'Continuous'] as $handle => $name) {
             $put(self::pairs([...$record('LTYPE', (string) $handle, '5', 'AcDbLinetypeTableRecord'), 2, $name, 70, 0, 3, '', 72, 65, 73, 0, 40, 0.0]));
         }
-        $put(self::pairs([0, 'ENDTAB', ...$table('LAYER', '2', count($names) + 1), ...$record('LAYER', '10', '2', 'AcDbLayerTableRecord'), 2, '0', 70, 0, 62, 7, 6, 'Continuous']));
+        $put(self::pairs([
+            0,
+            'ENDTAB',
+            ...$table('LAYER', '2', count($names) + 1),
+            ...$record('LAYER', '10', '2', 'AcDbLayerTableRecord'),
+            2,
+            '0',
+            70,
+            0,
+            62,
+            7,
+            6,
+            'Continuous',
+        ]));
         foreach ($layout->layers as $i => $layer) {
-            $put(self::pairs([...$record('LAYER', dechex(0x40 + $i), '2', 'AcDbLayerTableRecord'), 2, $names[$i], 70, 0, 62, self::colour($layer), 6, 'Continuous']));
+            $put(self::pairs([
+                ...$record('LAYER', dechex(0x40 + $i), '2', 'AcDbLayerTableRecord'),
+                2,
+                $names[$i],
+                70,
+                0,
+                62,
+                self::colour($layer),
+                6,
+                'Continuous',
+            ]));
         }
         $put(self::pairs([
-            0, 'ENDTAB', ...$table('STYLE', '3', 1), ...$record('STYLE', '11', '3', 'AcDbTextStyleTableRecord'), 2, 'Standard', 70, 0, 40, 0.0, 41, 1.0, 50, 0.0, 71, 0, 42, 2.5, 3, 'txt', 4, '',
-            0, 'ENDTAB', ...$table('VIEW', '6', 0), 0, 'ENDTAB', ...$table('UCS', '7', 0), 0, 'ENDTAB', ...$table('APPID', '9', 1), ...$record('APPID', '12', '9', 'AcDbRegAppTableRecord'), 2, 'ACAD', 70, 0,
+            0,
+            'ENDTAB',
+            ...$table('STYLE', '3', 1),
+            ...$record('STYLE', '11', '3', 'AcDbTextStyleTableRecord'),
+            2,
+            'Standard',
+            70,
+            0,
+            40,
+            0.0,
+            41,
+            1.0,
+            50,
+            0.0,
+            71,
+            0,
+            42,
+            2.5,
+            3,
+            'txt',
+            4,
+            '',
+            0,
+            'ENDTAB',
+            ...$table('VIEW', '6', 0),
+            0,
+            'ENDTAB',
+            ...$table('UCS', '7', 0),
+            0,
+            'ENDTAB',
+            ...$table('APPID', '9', 1),
+            ...$record('APPID', '12', '9', 'AcDbRegAppTableRecord'),
+            2,
+            'ACAD',
+            70,
+            0,
             0, 'ENDTAB', ...$table('DIMSTYLE', 'A', 0), 100, 'AcDbDimStyleTable', 0, 'ENDTAB', ...$table('BLOCK_RECORD', '1', 2),
-            ...$record('BLOCK_RECORD', '1F', '1', 'AcDbBlockTableRecord'), 2, '*Model_Space', ...$record('BLOCK_RECORD', '1B', '1', 'AcDbBlockTableRecord'), 2, '*Paper_Space', 0, 'ENDTAB', 0, 'ENDSEC', 0, 'SECTION', 2, 'BLOCKS',
+            ...$record('BLOCK_RECORD', '1F', '1', 'AcDbBlockTableRecord'),
+            2,
+            '*Model_Space',
+            ...$record('BLOCK_RECORD', '1B', '1', 'AcDbBlockTableRecord'),
+            2,
+            '*Paper_Space',
+            0,
+            'ENDTAB',
+            0,
+            'ENDSEC',
+            0,
+            'SECTION',
+            2,
+            'BLOCKS',
         ]));
         foreach ([['*Model_Space', '20', '21', '1F'], ['*Paper_Space', '1C', '1D', '1B']] as [$name, $block, $end, $owner]) {
             $put(self::pairs([
-                0, 'BLOCK', 5, $block, 330, $owner, 100, 'AcDbEntity', 8, '0', 100, 'AcDbBlockBegin', 2, $name, 70, 0, 10, 0.0, 20, 0.0, 30, 0.0, 3, $name, 1, '',
+                0,
+                'BLOCK',
+                5,
+                $block,
+                330,
+                $owner,
+                100,
+                'AcDbEntity',
+                8,
+                '0',
+                100,
+                'AcDbBlockBegin',
+                2,
+                $name,
+                70,
+                0,
+                10,
+                0.0,
+                20,
+                0.0,
+                30,
+                0.0,
+                3,
+                $name,
+                1,
+                '',
                 0, 'ENDBLK', 5, $end, 330, $owner, 100, 'AcDbEntity', 8, '0', 100, 'AcDbBlockEnd',
             ]));
         }
@@ -185,7 +393,16 @@ final class DxfWriter implements LayoutWriter
         $place = static fn (float $x, float $y): string => self::pairs([10, $x, 20, $height - $y, 30, 0.0]);
         $out .= $place($segments[0][0], $segments[0][1]);
         foreach ($segments as $s) {
-            $s = Cubic::isLine($s) ? [$s[0], $s[1], $s[0] + ($s[6] - $s[0]) / 3, $s[1] + ($s[7] - $s[1]) / 3, $s[6] - ($s[6] - $s[0]) / 3, $s[7] - ($s[7] - $s[1]) / 3, $s[6], $s[7]] : $s;
+            $s = Cubic::isLine($s) ? [
+                $s[0],
+                $s[1],
+                $s[0] + ($s[6] - $s[0]) / 3,
+                $s[1] + ($s[7] - $s[1]) / 3,
+                $s[6] - ($s[6] - $s[0]) / 3,
+                $s[7] - ($s[7] - $s[1]) / 3,
+                $s[6],
+                $s[7],
+            ] : $s;
             $out .= $place($s[2], $s[3]).$place($s[4], $s[5]).$place($s[6], $s[7]);
         }
 
@@ -211,7 +428,10 @@ final class DxfWriter implements LayoutWriter
         $out = '';
         for ($i = 0, $n = count($pairs); $i < $n; $i += 2) {
             $value = $pairs[$i + 1];
-            $out .= $pairs[$i]."\n".(is_float($value) ? rtrim(rtrim(number_format($value, 6, '.', ''), '0'), '.').(fmod(round($value, 6), 1.0) == 0.0 ? '.0' : '') : $value)."\n";
+            $out .= $pairs[$i]."\n".(is_float($value) ? rtrim(
+                rtrim(number_format($value, 6, '.', ''), '0'),
+                '.',
+            ).(fmod(round($value, 6), 1.0) == 0.0 ? '.0' : '') : $value)."\n";
         }
 
         return $out;

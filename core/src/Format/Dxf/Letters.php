@@ -39,11 +39,28 @@ final readonly class Letters
             $turn = $fit === null ? $turn : rad2deg(atan2($dy, $dx));
         }
         $flags = (int) $e->number(71);
-        $own = new Matrix(max(0.01, abs($e->number(41, 1.0))) * (($flags & 2) === 2 ? -1 : 1), 0.0, tan(deg2rad(max(-80.0, min(80.0, $e->number(51))))), ($flags & 4) === 4 ? -1.0 : 1.0, 0.0, 0.0);
+        $own = new Matrix(
+            max(0.01, abs($e->number(41, 1.0))) * (($flags & 2) === 2 ? -1 : 1),
+            0.0,
+            tan(deg2rad(max(-80.0, min(80.0, $e->number(51))))),
+            ($flags & 4) === 4 ? -1.0 : 1.0,
+            0.0,
+            0.0,
+        );
         $matrix = Matrix::translation($x, $y)->after(Matrix::rotation($turn))->after($own);
         [$family, $bold, $italic] = $this->font($e->text(7));
 
-        return new Words($text, $height, $matrix, $family, $bold, $italic, self::ALIGN[$across] ?? 'start', $across === 4 ? 'middle' : (['base', 'bottom', 'middle', 'top'][$up] ?? 'base'), fit: $fit);
+        return new Words(
+            $text,
+            $height,
+            $matrix,
+            $family,
+            $bold,
+            $italic,
+            self::ALIGN[$across] ?? 'start',
+            $across === 4 ? 'middle' : (['base', 'bottom', 'middle', 'top'][$up] ?? 'base'),
+            fit: $fit,
+        );
     }
 
     /** Of MTEXT; null where there are none. */
@@ -79,7 +96,11 @@ final readonly class Letters
         $name = preg_replace('/\.(ttf|otf|shx|ttc)$/i', '', $file) ?? '';
 
         // Letters of strokes, which only a drawing program has, become plain ones.
-        return $name === '' || preg_match('/\.shx$|^txt$/i', $file) === 1 || ! str_contains($file, '.') ? ['sans-serif', false, false] : [self::family($name), preg_match('/bd$|bold/i', $name) === 1, preg_match('/(?<!bd)i$|italic|oblique/i', $name) === 1];
+        return $name === '' || preg_match('/\.shx$|^txt$/i', $file) === 1 || ! str_contains($file, '.') ? ['sans-serif', false, false] : [
+            self::family($name),
+            preg_match('/bd$|bold/i', $name) === 1,
+            preg_match('/(?<!bd)i$|italic|oblique/i', $name) === 1,
+        ];
     }
 
     private static function family(string $name): string

@@ -29,15 +29,24 @@ final readonly class GCodeWriter implements LayoutWriter
     private const FLAT = 0.01;
 
     /** @param  array<string, float>  $machine  travel, gather, lift: see MachineTime */
-    private function __construct(private bool $spindle, private float $power, private float $speed, private int $passes, private float $depth, private float $safe, private array $machine)
-    {
+    private function __construct(
+        private bool $spindle,
+        private float $power,
+        private float $speed,
+        private int $passes,
+        private float $depth,
+        private float $safe,
+        private array $machine,
+    ) {
     }
 
     public static function about(): AboutFormat
     {
         return new AboutFormat('gcode', 'G-code', 'gcode', 'text/x-gcode', 'For lasers and spindles: fills first, then lines.', false, [
             Field::choice('head', 'Head', 'laser', ['laser' => 'Laser', 'spindle' => 'Spindle']),
-            Field::number('power', 'Power', 40.0, 0.0, 100.0), Field::number('speed', 'Speed, mm/s', 30.0, 0.1, 2000.0), Field::count('passes', 'Passes', 1, 1, 100),
+            Field::number('power', 'Power', 40.0, 0.0, 100.0),
+            Field::number('speed', 'Speed, mm/s', 30.0, 0.1, 2000.0),
+            Field::count('passes', 'Passes', 1, 1, 100),
             Field::length('depth', 'Depth a pass', 0.1, 0.0, 'of a spindle'), Field::length('safe', 'Safe height', 2.0, 0.1, 'of a spindle in the air'),
             Field::number('travel', 'Speed in the air, mm/s', 400.0, 1.0, 5000.0), Field::number('gather', 'Gathers speed by, mm/s²', 2000.0, 1.0, 1e5),
             Field::number('lift', 'Up or down, seconds, of a spindle', 0.0, 0.0, 10.0),
@@ -48,7 +57,15 @@ final readonly class GCodeWriter implements LayoutWriter
     {
         $v = $values->all();
 
-        return new self($v['head'] === 'spindle', (float) $v['power'], (float) $v['speed'], (int) $v['passes'], (float) $v['depth'], (float) $v['safe'], ['travel' => (float) $v['travel'], 'gather' => (float) $v['gather'], 'lift' => (float) $v['lift']]);
+        return new self(
+            $v['head'] === 'spindle',
+            (float) $v['power'],
+            (float) $v['speed'],
+            (int) $v['passes'],
+            (float) $v['depth'],
+            (float) $v['safe'],
+            ['travel' => (float) $v['travel'], 'gather' => (float) $v['gather'], 'lift' => (float) $v['lift']],
+        );
     }
 
     public function loses(Layout $layout): array
@@ -82,8 +99,19 @@ final readonly class GCodeWriter implements LayoutWriter
         $used = array_map(fn (Layer $layer): Layer => $layer->using(['speed' => $this->speed, 'passes' => $this->passes, ...$layer->use]), $layout->layers);
         $seconds = Moves::of($layout->with(layers: $used), [...$this->machine, 'kind' => 'engraver'])['seconds'];
         $put('('.self::comment($layout->title).")\n");
-        $put(sprintf("(Material: %s, sheet %.1f x %.1f mm)\n", self::comment($layout->material === '' ? 'as chosen' : $layout->material), $layout->width, $layout->height));
-        $put($box === null ? "(Nothing to make)\n" : sprintf("(Art %.2f x %.2f mm from X%.2f Y%.2f)\n", $box->width(), $box->height(), $box->left, $layout->height - $box->bottom));
+        $put(sprintf(
+            "(Material: %s, sheet %.1f x %.1f mm)\n",
+            self::comment($layout->material === '' ? 'as chosen' : $layout->material),
+            $layout->width,
+            $layout->height,
+        ));
+        $put($box === null ? "(Nothing to make)\n" : sprintf(
+            "(Art %.2f x %.2f mm from X%.2f Y%.2f)\n",
+            $box->width(),
+            $box->height(),
+            $box->left,
+            $layout->height - $box->bottom,
+        ));
         $put(sprintf("(About %d min %02d s, %.0f mm of lines)\n", intdiv((int) round($seconds), 60), (int) round($seconds) % 60, $layout->length()));
     }
 
@@ -136,7 +164,8 @@ final readonly class GCodeWriter implements LayoutWriter
             $arc = Arc::of($s, self::FLAT);
             if ($arc !== null && abs($arc->sweep) * $arc->radius > 0.05) {
                 // Clockwise on the bench is so for the machine too: both look at it from above, whichever way y is counted.
-                $put(($arc->sweep > 0 ? 'G2 ' : 'G3 ').self::place($s[6], $h - $s[7]).' I'.self::number($arc->x - $s[0]).' J'.self::number($s[1] - $arc->y).$feed."\n");
+                $put(($arc->sweep > 0 ? 'G2 '
+                    : 'G3 ').self::place($s[6], $h - $s[7]).' I'.self::number($arc->x - $s[0]).' J'.self::number($s[1] - $arc->y).$feed."\n");
             } else {
                 for ($k = 1, $n = Polyline::chords($s, self::FLAT); $k <= $n; $k++) {
                     [$x, $y] = Cubic::placeOn($s, $k / $n);

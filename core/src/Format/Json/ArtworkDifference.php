@@ -66,7 +66,10 @@ final readonly class ArtworkDifference
         }
         $order = $this->order ?? array_keys($pieces);
 
-        return ArtworkJson::framed($this->frame ?? ArtworkJson::frame($artwork), array_values(array_map(static fn (int|string $id): Piece => $pieces[$id], $order)));
+        return ArtworkJson::framed(
+            $this->frame ?? ArtworkJson::frame($artwork),
+            array_values(array_map(static fn (int|string $id): Piece => $pieces[$id], $order)),
+        );
     }
 
     /** @return array<string, mixed> */

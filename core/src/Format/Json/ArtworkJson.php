@@ -19,7 +19,11 @@ final class ArtworkJson
 
     public static function encode(Artwork $artwork): string
     {
-        return self::text([...self::frame($artwork), ...($artwork->apart ? ['apart' => true] : []), 'pieces' => array_map(PieceJson::of(...), $artwork->pieces)]);
+        return self::text([
+            ...self::frame($artwork),
+            ...($artwork->apart ? ['apart' => true] : []),
+            'pieces' => array_map(PieceJson::of(...), $artwork->pieces),
+        ]);
     }
 
     public static function decode(string $text): Artwork
@@ -39,7 +43,10 @@ final class ArtworkJson
             'groups' => (object) $artwork->groups,
             'guides' => array_map(get_object_vars(...), $artwork->guides),
             'reference' => $artwork->reference === null ? null : get_object_vars($artwork->reference),
-            'line' => $artwork->line === null ? null : array_map(static fn (LineStep $step): array => [...$step->toArray(), 'values' => (object) $step->values], $artwork->line),
+            'line' => $artwork->line === null ? null : array_map(
+                static fn (LineStep $step): array => [...$step->toArray(), 'values' => (object) $step->values],
+                $artwork->line,
+            ),
         ];
     }
 
@@ -69,7 +76,15 @@ final class ArtworkJson
      */
     public static function line(array $rows): array
     {
-        return array_values(array_map(static fn (array $row): LineStep => new LineStep((string) $row['id'], (string) $row['kind'], (array) ($row['values'] ?? []), (bool) ($row['on'] ?? true)), $rows));
+        return array_values(array_map(
+            static fn (array $row): LineStep => new LineStep(
+                (string) $row['id'],
+                (string) $row['kind'],
+                (array) ($row['values'] ?? []),
+                (bool) ($row['on'] ?? true),
+            ),
+            $rows,
+        ));
     }
 
     /** @param  array<mixed>  $data */

@@ -23,7 +23,10 @@ final class LayoutJson
     {
         $before = ini_set('serialize_precision', '-1');
         try {
-            return json_encode(['form' => self::FORM, 'layouts' => array_map(self::of(...), $layouts)], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+            return json_encode(
+                ['form' => self::FORM, 'layouts' => array_map(self::of(...), $layouts)],
+                JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+            );
         } finally {
             ini_set('serialize_precision', (string) $before);
         }
@@ -35,7 +38,10 @@ final class LayoutJson
         try {
             $data = json_decode($text, true, 512, JSON_THROW_ON_ERROR);
 
-            return is_array($data) && ($data['form'] ?? 0) === self::FORM && is_array($data['layouts'] ?? null) ? array_map(self::to(...), array_values($data['layouts'])) : null;
+            return is_array($data) && ($data['form'] ?? 0) === self::FORM && is_array($data['layouts'] ?? null) ? array_map(
+                self::to(...),
+                array_values($data['layouts']),
+            ) : null;
         } catch (Throwable) {
             // Whatever is wrong with it, it is worked out anew.
             return null;
@@ -47,7 +53,11 @@ final class LayoutJson
     {
         $trim = $layout->trim;
 
-        return [...get_object_vars($layout), 'layers' => array_map(self::layer(...), $layout->layers), 'trim' => $trim === null ? null : [$trim->left, $trim->top, $trim->right, $trim->bottom]];
+        return [
+            ...get_object_vars($layout),
+            'layers' => array_map(self::layer(...), $layout->layers),
+            'trim' => $trim === null ? null : [$trim->left, $trim->top, $trim->right, $trim->bottom],
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -64,7 +74,9 @@ final class LayoutJson
     private static function to(array $data): Layout
     {
         return new Layout(...[
-            ...$data, 'layers' => array_map(self::toLayer(...), $data['layers'] ?? []), 'trim' => ($data['trim'] ?? null) === null ? null : new Box(...$data['trim']),
+            ...$data,
+            'layers' => array_map(self::toLayer(...), $data['layers'] ?? []),
+            'trim' => ($data['trim'] ?? null) === null ? null : new Box(...$data['trim']),
         ]);
     }
 

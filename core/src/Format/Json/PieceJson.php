@@ -128,8 +128,20 @@ final class PieceJson
         return new Paint(
             Colour::fromHex($data[0]),
             (float) $data[1],
-            $stops === [] ? null : new Gradient(GradientKind::from($gradient[0]), self::floats($gradient[2]), $stops, new Matrix(...self::floats($gradient[3])), Spread::from($gradient[1])),
-            $picture === null ? null : new Picture($picture[0], (float) $picture[1], (float) $picture[2], new Matrix(...self::floats($picture[3])), $picture[4]),
+            $stops === [] ? null : new Gradient(
+                GradientKind::from($gradient[0]),
+                self::floats($gradient[2]),
+                $stops,
+                new Matrix(...self::floats($gradient[3])),
+                Spread::from($gradient[1]),
+            ),
+            $picture === null ? null : new Picture(
+                $picture[0],
+                (float) $picture[1],
+                (float) $picture[2],
+                new Matrix(...self::floats($picture[3])),
+                $picture[4],
+            ),
         );
     }
 

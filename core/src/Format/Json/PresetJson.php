@@ -24,7 +24,10 @@ final class PresetJson
         return json_encode([
             'neat_edge_preset' => self::FORM,
             'name' => $preset->name, 'version' => $preset->version, 'note' => $preset->note, 'for' => $preset->for,
-            'steps' => array_map(static fn (LineStep $step): array => ['step' => $step->kind, 'values' => (object) $step->values, 'on' => $step->on], $preset->steps),
+            'steps' => array_map(
+                static fn (LineStep $step): array => ['step' => $step->kind, 'values' => (object) $step->values, 'on' => $step->on],
+                $preset->steps,
+            ),
         ], JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n";
     }
 
@@ -53,7 +56,13 @@ final class PresetJson
         $for = $data['for'] ?? [];
         self::need(is_array($for) && array_is_list($for) && array_diff($for, $processes) === [], 'the preset is for a process that there is not');
 
-        return new Preset($name, $version, self::text($data['note'] ?? '', 500, 'the note has more than 500 letters'), $for, self::line($data['steps'] ?? null));
+        return new Preset(
+            $name,
+            $version,
+            self::text($data['note'] ?? '', 500, 'the note has more than 500 letters'),
+            $for,
+            self::line($data['steps'] ?? null),
+        );
     }
 
     /**
@@ -65,7 +74,10 @@ final class PresetJson
      */
     public static function line(mixed $rows): array
     {
-        self::need(is_array($rows) && array_is_list($rows) && count($rows) <= self::MOST_STEPS, sprintf('a line is a list of at most %d steps', self::MOST_STEPS));
+        self::need(
+            is_array($rows) && array_is_list($rows) && count($rows) <= self::MOST_STEPS,
+            sprintf('a line is a list of at most %d steps', self::MOST_STEPS),
+        );
         $out = [];
         foreach ($rows as $i => $row) {
             self::need(is_array($row) && is_string($row['step'] ?? null), sprintf('step %d cannot be read', $i + 1));
@@ -74,7 +86,10 @@ final class PresetJson
             try {
                 $known = array_column(array_map(static fn ($field): array => [$field->name, true], Steps::about($row['step'])->fields), 1, 0);
                 $unknown = array_diff_key($values, $known);
-                self::need($unknown === [], sprintf('step %d, "%s", has no field "%s"', $i + 1, $row['step'], mb_substr((string) array_key_first($unknown), 0, 40)));
+                self::need(
+                    $unknown === [],
+                    sprintf('step %d, "%s", has no field "%s"', $i + 1, $row['step'], mb_substr((string) array_key_first($unknown), 0, 40)),
+                );
                 $made = Steps::make($row['step'], $values);
             } catch (Refused $refused) {
                 throw PresetRefused::wrong(sprintf('step %d, "%s": %s', $i + 1, mb_substr($row['step'], 0, 40), lcfirst(rtrim($refused->getMessage(), '.'))));

@@ -29,7 +29,11 @@ final class RecipeJson
     {
         $as = new StoredParts;
 
-        return new Recipe(self::base($data['base'], $as), $as->toMatrix($data['matrix']), array_values(array_map(static fn (array $change): Change => self::change($change, $as), $data['changes'])));
+        return new Recipe(
+            self::base($data['base'], $as),
+            $as->toMatrix($data['matrix']),
+            array_values(array_map(static fn (array $change): Change => self::change($change, $as), $data['changes'])),
+        );
     }
 
     /** @param  array<string, mixed>  $data */

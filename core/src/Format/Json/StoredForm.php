@@ -245,7 +245,10 @@ final class StoredForm
         self::within($setting['leading'] ?? null, 0.01, 100, 'lines have no such distance');
         self::within($setting['slide'] ?? null, -10, 10, 'letters begin nowhere');
         self::within($setting['distance'] ?? 0.0, -self::FARTHEST, self::FARTHEST, 'letters are too far from their line');
-        self::need(in_array($setting['align'] ?? null, ['start', 'middle', 'end'], true) && in_array($setting['stand'] ?? null, ['above', 'on', 'below'], true), 'letters stand nowhere');
+        self::need(
+            in_array($setting['align'] ?? null, ['start', 'middle', 'end'], true) && in_array($setting['stand'] ?? null, ['above', 'on', 'below'], true),
+            'letters stand nowhere',
+        );
         if (($setting['along'] ?? null) !== null) {
             self::contour($setting['along']);
         }
@@ -277,7 +280,14 @@ final class StoredForm
         self::hold($base['strand'] ?? null, $depth + 1);
         $values = self::record($base['values'] ?? null, 'its weave has no values');
         self::within($values['gap'] ?? null, 0, self::FARTHEST, 'its weave has no such gap');
-        self::need(in_array($values['pattern'] ?? null, ['alternate', 'upper', 'lower'], true) && in_array($values['start'] ?? null, ['over', 'under'], true) && in_array($values['parts'] ?? null, ['apart', 'together'], true), 'it is woven in no way that is known');
+        self::need(
+            in_array(
+                $values['pattern'] ?? null,
+                ['alternate', 'upper', 'lower'],
+                true,
+            ) && in_array($values['start'] ?? null, ['over', 'under'], true) && in_array($values['parts'] ?? null, ['apart', 'together'], true),
+            'it is woven in no way that is known',
+        );
         foreach (self::rows($values['turn'] ?? null, self::SEGMENTS, 'too many crossings are turned') as $place) {
             self::need(count(self::numbers($place, 2, 'a crossing lies nowhere')) === 2, 'a crossing lies nowhere');
         }
@@ -318,8 +328,14 @@ final class StoredForm
                 break;
             case 'repeat':
                 $v = self::rows($change['values'] ?? null, 9, 'its repeat cannot be read');
-                self::need(count($v) === 9 && in_array($v[0], ['row', 'grid', 'ring'], true) && is_int($v[1]) && is_int($v[2]) && is_bool($v[8]), 'its repeat cannot be read');
-                self::need($v[1] >= 1 && $v[2] >= 1 && $v[1] * ($v[0] === 'grid' ? $v[2] : 1) <= StepAndRepeat::MOST, sprintf('at most %d copies are made', StepAndRepeat::MOST));
+                self::need(
+                    count($v) === 9 && in_array($v[0], ['row', 'grid', 'ring'], true) && is_int($v[1]) && is_int($v[2]) && is_bool($v[8]),
+                    'its repeat cannot be read',
+                );
+                self::need(
+                    $v[1] >= 1 && $v[2] >= 1 && $v[1] * ($v[0] === 'grid' ? $v[2] : 1) <= StepAndRepeat::MOST,
+                    sprintf('at most %d copies are made', StepAndRepeat::MOST),
+                );
                 self::numbers(array_slice($v, 3, 5), 5, 'its repeat has no steps');
                 break;
             case 'wrap':
@@ -345,7 +361,10 @@ final class StoredForm
     {
         $n = self::numbers($data, 6, 'a matrix has six numbers', 1e9);
         self::need(count($n) === 6, 'a matrix has six numbers');
-        self::need(! (new Matrix($n[0] ?? 0.0, $n[1] ?? 0.0, $n[2] ?? 0.0, $n[3] ?? 0.0, $n[4] ?? 0.0, $n[5] ?? 0.0))->isSingular(), 'it is pressed flat to nothing');
+        self::need(
+            ! (new Matrix($n[0] ?? 0.0, $n[1] ?? 0.0, $n[2] ?? 0.0, $n[3] ?? 0.0, $n[4] ?? 0.0, $n[5] ?? 0.0))->isSingular(),
+            'it is pressed flat to nothing',
+        );
     }
 
     private static function colour(mixed $value): void
@@ -374,7 +393,9 @@ final class StoredForm
 
     private static function word(mixed $value, int $most, string $wrong): string
     {
-        return is_string($value) && strlen($value) <= 4 * $most && mb_strlen($value) <= $most && mb_check_encoding($value, 'UTF-8') ? $value : throw StoredFormRefused::outOfBounds($wrong);
+        return is_string($value) && strlen($value) <= 4 * $most
+            && mb_strlen($value) <= $most
+            && mb_check_encoding($value, 'UTF-8') ? $value : throw StoredFormRefused::outOfBounds($wrong);
     }
 
     /** @return array<mixed> */

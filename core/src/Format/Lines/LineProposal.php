@@ -28,7 +28,13 @@ final class LineProposal
         [$gap, $help] = self::gap($drawing);
 
         return [
-            Field::choice('lines', 'Lines are', $drawn ? 'drawn' : 'cut', ['cut' => 'Cut along', 'drawn' => 'Drawn in a width'], 'closed ones become outlines, open ones are cut once'),
+            Field::choice(
+                'lines',
+                'Lines are',
+                $drawn ? 'drawn' : 'cut',
+                ['cut' => 'Cut along', 'drawn' => 'Drawn in a width'],
+                'closed ones become outlines, open ones are cut once',
+            ),
             Field::length('gap', 'Ends meet within', $gap, 0.0, $help),
             Field::length('width', 'Width where they are drawn', $wide === [] ? self::USUAL : (float) array_key_first($wide), 0.01),
         ];
@@ -51,13 +57,26 @@ final class LineProposal
 
     private static function unit(): Field
     {
-        return Field::choice('unit', 'Its numbers are', 'mm', ['mm' => 'Millimetres', 'cm' => 'Centimetres', 'in' => 'Inches', 'pt' => 'Points'], 'the file does not say');
+        return Field::choice(
+            'unit',
+            'Its numbers are',
+            'mm',
+            ['mm' => 'Millimetres', 'cm' => 'Centimetres', 'in' => 'Inches', 'pt' => 'Points'],
+            'the file does not say',
+        );
     }
 
     /** How many things lie where they are not drawn, in words. */
     public static function asleep(LineDrawing $drawing): string
     {
-        return implode(', ', array_map(static fn (string $why, int $count): string => ($count === 1 ? '1 thing ' : "{$count} things ").$why, array_keys($drawing->asleep), $drawing->asleep));
+        return implode(
+            ', ',
+            array_map(
+                static fn (string $why, int $count): string => ($count === 1 ? '1 thing ' : "{$count} things ").$why,
+                array_keys($drawing->asleep),
+                $drawing->asleep,
+            ),
+        );
     }
 
     /** @return array{float, string} the least gap at which as many lines are closed as at any, and what comes of it */
@@ -76,7 +95,13 @@ final class LineProposal
         [$ends] = min($open);
         foreach ($open as [$stay, , $gap]) {
             if ($stay === $ends) {
-                return [$gap, sprintf('the least gap at which most lines close; %s stay open', $stay === 1 ? '1 line would' : ($stay === 0 ? 'none would' : "{$stay} lines would"))];
+                return [
+                    $gap,
+                    sprintf(
+                        'the least gap at which most lines close; %s stay open',
+                        $stay === 1 ? '1 line would' : ($stay === 0 ? 'none would' : "{$stay} lines would"),
+                    ),
+                ];
             }
         }
 

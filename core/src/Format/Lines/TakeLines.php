@@ -49,8 +49,13 @@ final class TakeLines
      * @param  float  $gap  mm within which ends of lines meet
      * @param  float  $width  mm of lines that are drawn
      */
-    public function __construct(private readonly bool $cut, private readonly float $gap, private readonly float $width, private readonly FontShelf $fonts, private readonly Notes $notes)
-    {
+    public function __construct(
+        private readonly bool $cut,
+        private readonly float $gap,
+        private readonly float $width,
+        private readonly FontShelf $fonts,
+        private readonly Notes $notes,
+    ) {
     }
 
     /**
@@ -59,7 +64,14 @@ final class TakeLines
      */
     public function pieces(LineDrawing $drawing): array
     {
-        $layers = array_values(array_map(fn (DrawnLayer $layer): array => ['layer' => $layer, ...$this->chains($layer), 'words' => array_values(array_filter(array_map($this->lettering(...), $layer->words)))], $drawing->layers));
+        $layers = array_values(array_map(
+            fn (DrawnLayer $layer): array => [
+                'layer' => $layer,
+                ...$this->chains($layer),
+                'words' => array_values(array_filter(array_map($this->lettering(...), $layer->words))),
+            ],
+            $drawing->layers,
+        ));
         $probes = array_map($this->probes(...), $layers);
         foreach ($layers as $number => ['layer' => $layer, 'closed' => $closed, 'open' => $open, 'words' => $words]) {
             $colour = Colour::fromHex($layer->colour ?? self::COLOURS[$number % count(self::COLOURS)]);
@@ -67,7 +79,19 @@ final class TakeLines
             $once = array_values(array_intersect_key($closed, $round));
             $areas = array_values(array_diff_key($closed, $round));
             if ($once !== []) {
-                $this->notes->add('taken-lines', sprintf('%s on "%s" %s round other art: %s cut once, along %s, and hides nothing.', count($once) === 1 ? '1 outline' : count($once).' outlines', self::words($layer->name), count($once) === 1 ? 'runs' : 'run', count($once) === 1 ? 'it is' : 'they are', count($once) === 1 ? 'itself' : 'themselves'), Severity::Note, $once[0]->box()->middle());
+                $this->notes->add(
+                    'taken-lines',
+                    sprintf(
+                        '%s on "%s" %s round other art: %s cut once, along %s, and hides nothing.',
+                        count($once) === 1 ? '1 outline' : count($once).' outlines',
+                        self::words($layer->name),
+                        count($once) === 1 ? 'runs' : 'run',
+                        count($once) === 1 ? 'it is' : 'they are',
+                        count($once) === 1 ? 'itself' : 'themselves',
+                    ),
+                    Severity::Note,
+                    $once[0]->box()->middle(),
+                );
             }
             $this->lay($layer, $colour, $areas, $words);
             foreach ([...$once, ...$open] as $k => $line) {
@@ -110,7 +134,12 @@ final class TakeLines
             $line->closed ? $closed[] = $line : $open[] = $line;
         }
         if ($gone > OnceEach::SAME) {
-            $this->notes->add('taken-lines', sprintf('%.1f mm of lines on "%s" lay over others of that layer: each is taken once.', $gone, self::words($layer->name)), Severity::Note, $at);
+            $this->notes->add(
+                'taken-lines',
+                sprintf('%.1f mm of lines on "%s" lay over others of that layer: each is taken once.', $gone, self::words($layer->name)),
+                Severity::Note,
+                $at,
+            );
         }
 
         return ['closed' => $closed, 'open' => $open];
@@ -171,7 +200,11 @@ final class TakeLines
             }
             foreach ($closed as $i => $line) {
                 $box = $line->box();
-                if (! isset($out[$i]) && $x >= $box->left && $x <= $box->right && $y >= $box->top && $y <= $box->bottom && ($own[$i] ??= new Inside(Shape::of($line)))->holds($x, $y)) {
+                if (! isset($out[$i]) && $x >= $box->left
+                    && $x <= $box->right
+                    && $y >= $box->top
+                    && $y <= $box->bottom
+                    && ($own[$i] ??= new Inside(Shape::of($line)))->holds($x, $y)) {
                     $out[$i] = true;
                 }
             }
@@ -192,7 +225,10 @@ final class TakeLines
         if ($areas !== []) {
             $this->cut
                 ? $this->put($layer->name, new Shape($areas, FillRule::Evenodd), new Paint($colour), null)
-                : array_map(fn (Contour $line) => $this->put($layer->name, Shape::of($line), null, new Stroke(new Paint($colour), new StrokeStyle($this->width))), $areas);
+                : array_map(
+                    fn (Contour $line) => $this->put($layer->name, Shape::of($line), null, new Stroke(new Paint($colour), new StrokeStyle($this->width))),
+                    $areas,
+                );
         }
         foreach ($layer->wide as $line) {
             $this->put($layer->name, Shape::of($line->line), null, new Stroke(new Paint($colour), new StrokeStyle($line->width), stops: $line->stops));
@@ -215,7 +251,16 @@ final class TakeLines
         $scale = max(1e-9, $matrix->meanScale());
         // As large as on the bench, so that what is typed there is in mm.
         $size = $words->height * $scale / $font->capHeight();
-        $setting = new Setting($words->text, $font->family, $words->bold, $words->italic, $size, 0.0, $words->leading * $words->height * $scale / $size, $words->align);
+        $setting = new Setting(
+            $words->text,
+            $font->family,
+            $words->bold,
+            $words->italic,
+            $size,
+            0.0,
+            $words->leading * $words->height * $scale / $size,
+            $words->align,
+        );
         $setting = $words->wrap === null ? $setting : $setting->with(text: $this->wrapped($setting, $words->wrap * $scale));
         $shape = Typesetter::shape($setting, $this->fonts);
         $box = $shape->box();
@@ -224,10 +269,19 @@ final class TakeLines
         }
         $at = $matrix->apply(0.0, 0.0);
         if ($missing !== null && ! in_array(strtolower($words->family), ['sans-serif', 'monospace', 'serif'], true)) {
-            $this->notes->once('missing-font', sprintf('The font "%s" is not at hand; "%s" takes its place, and its letters differ.', self::words($words->family), $font->family), Severity::Serious, $at, self::words($words->family));
+            $this->notes->once(
+                'missing-font',
+                sprintf('The font "%s" is not at hand; "%s" takes its place, and its letters differ.', self::words($words->family), $font->family),
+                Severity::Serious,
+                $at,
+                self::words($words->family),
+            );
         }
         $stretch = $words->fit === null ? 1.0 : $words->fit * $scale / $box->width();
-        $matrix = $matrix->after(Matrix::scaling($stretch / $scale, 1.0 / $scale))->after(Matrix::translation(0.0, -self::lift($words, substr_count($setting->text, "\n")) * $words->height * $scale));
+        $matrix = $matrix->after(Matrix::scaling($stretch / $scale, 1.0 / $scale))->after(Matrix::translation(
+            0.0,
+            -self::lift($words, substr_count($setting->text, "\n")) * $words->height * $scale,
+        ));
         $recipe = new Recipe(Lettering::set($setting, null, $this->fonts), $matrix);
 
         return new Piece('words', $recipe->shape(), null, null, mb_substr(trim((string) preg_replace('/\s+/u', ' ', $words->text)), 0, 40), $recipe);

@@ -35,6 +35,18 @@ final readonly class Words
 
     public function transformed(Matrix $matrix): self
     {
-        return new self($this->text, $this->height, $matrix->after($this->matrix), $this->family, $this->bold, $this->italic, $this->align, $this->stand, $this->leading, $this->fit, $this->wrap);
+        return new self(
+            $this->text,
+            $this->height,
+            $matrix->after($this->matrix),
+            $this->family,
+            $this->bold,
+            $this->italic,
+            $this->align,
+            $this->stand,
+            $this->leading,
+            $this->fit,
+            $this->wrap,
+        );
     }
 }

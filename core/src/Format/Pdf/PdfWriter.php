@@ -83,7 +83,10 @@ final class PdfWriter implements LayoutWriter
         foreach ($this->films === 'black' ? array_merge(...array_map(self::films(...), $layouts)) : $layouts as $layout) {
             $pages[] = $this->page($file, $tree, $layout);
         }
-        $file->object($tree, '<< /Type /Pages /Kids ['.implode(' ', array_map(static fn (int $n): string => "{$n} 0 R", $pages)).'] /Count '.count($pages).' >>');
+        $file->object(
+            $tree,
+            '<< /Type /Pages /Kids ['.implode(' ', array_map(static fn (int $n): string => "{$n} 0 R", $pages)).'] /Count '.count($pages).' >>',
+        );
         $file->object($info, '<< /Title '.PdfFile::text($layouts[0]->title).' /Creator '.PdfFile::text('Neat Edge').' /Trapped /True >>');
         $file->object($catalogue, "<< /Type /Catalog /Pages {$tree} 0 R >>");
         $file->end($catalogue, $info);
@@ -96,12 +99,21 @@ final class PdfWriter implements LayoutWriter
      */
     private static function films(Layout $layout): array
     {
-        $names = array_values(array_unique(array_map(static fn (Layer $layer): string => $layer->name, array_filter($layout->layers, static fn (Layer $layer): bool => $layer->role === Role::Plate))));
+        $names = array_values(array_unique(array_map(
+            static fn (Layer $layer): string => $layer->name,
+            array_filter($layout->layers, static fn (Layer $layer): bool => $layer->role === Role::Plate),
+        )));
         if (count($names) < 2) {
             return [$layout];
         }
 
-        return array_map(static fn (string $name): Layout => $layout->with(layers: array_values(array_filter($layout->layers, static fn (Layer $layer): bool => $layer->role !== Role::Plate || $layer->name === $name))), $names);
+        return array_map(
+            static fn (string $name): Layout => $layout->with(layers: array_values(array_filter(
+                $layout->layers,
+                static fn (Layer $layer): bool => $layer->role !== Role::Plate || $layer->name === $name,
+            ))),
+            $names,
+        );
     }
 
     private function page(PdfFile $file, int $tree, Layout $layout): int
@@ -110,7 +122,12 @@ final class PdfWriter implements LayoutWriter
         $page = $file->number();
         $content = $file->number();
         $file->stream($content, function (Closure $put) use ($layout): void {
-            $put(sprintf("q %s 0 0 %s 0 %s cm\n", PdfFile::real(self::POINTS, 9), PdfFile::real(-self::POINTS, 9), PdfFile::real($layout->height * self::POINTS)));
+            $put(sprintf(
+                "q %s 0 0 %s 0 %s cm\n",
+                PdfFile::real(self::POINTS, 9),
+                PdfFile::real(-self::POINTS, 9),
+                PdfFile::real($layout->height * self::POINTS),
+            ));
             foreach ($layout->layers as $layer) {
                 $layer->role->isPath() ? $this->lines($layer, $put) : $this->areas($layer, $layout, $put);
             }
@@ -118,29 +135,48 @@ final class PdfWriter implements LayoutWriter
             $put("Q\n");
         });
         $trim = $layout->trim ?? new Box(0.0, 0.0, $layout->width, $layout->height);
-        $bleed = new Box(max(0.0, $trim->left - $layout->bleed), max(0.0, $trim->top - $layout->bleed), min($layout->width, $trim->right + $layout->bleed), min($layout->height, $trim->bottom + $layout->bleed));
+        $bleed = new Box(
+            max(0.0, $trim->left - $layout->bleed),
+            max(0.0, $trim->top - $layout->bleed),
+            min($layout->width, $trim->right + $layout->bleed),
+            min($layout->height, $trim->bottom + $layout->bleed),
+        );
         $media = new Box(0.0, 0.0, $layout->width, $layout->height);
         $resources = $layout->words === [] ? '' : '/Font << /F1 << /Type /Font /Subtype /Type1 /BaseFont /Helvetica /Encoding /WinAnsiEncoding >> >> ';
         foreach (['ColorSpace' => $this->spaces, 'Pattern' => $this->patterns, 'ExtGState' => $this->states] as $kind => $entries) {
             if ($entries !== []) {
-                $resources .= "/{$kind} << ".implode(' ', array_map(static fn (string $name, string $body): string => "/{$name} {$body}", array_keys($entries), $entries)).' >> ';
+                $resources .= "/{$kind} << ".implode(
+                    ' ',
+                    array_map(static fn (string $name, string $body): string => "/{$name} {$body}", array_keys($entries), $entries),
+                ).' >> ';
             }
         }
-        $file->object($page, "<< /Type /Page /Parent {$tree} 0 R /MediaBox ".self::box($media, $layout).' /CropBox '.self::box($media, $layout).' /BleedBox '.self::box($bleed, $layout).' /TrimBox '.self::box($trim, $layout)." /Contents {$content} 0 R /Resources << {$resources}>> >>");
+        $file->object(
+            $page,
+            "<< /Type /Page /Parent {$tree} 0 R /MediaBox ".self::box($media, $layout).' /CropBox '.self::box($media, $layout).' /BleedBox '
+                .self::box($bleed, $layout).' /TrimBox '.self::box($trim, $layout)." /Contents {$content} 0 R /Resources << {$resources}>> >>",
+        );
 
         return $page;
     }
 
     private static function box(Box $box, Layout $layout): string
     {
-        return '['.implode(' ', array_map(static fn (float $mm): string => PdfFile::real($mm * self::POINTS), [$box->left, $layout->height - $box->bottom, $box->right, $layout->height - $box->top])).']';
+        return '['.implode(
+            ' ',
+            array_map(
+                static fn (float $mm): string => PdfFile::real($mm * self::POINTS),
+                [$box->left, $layout->height - $box->bottom, $box->right, $layout->height - $box->top],
+            ),
+        ).']';
     }
 
     /** @param  Closure(string): void  $put */
     private function lines(Layer $layer, Closure $put): void
     {
         $space = $this->space($layer->name, Colour::fromHex($layer->colour));
-        $put("q /{$this->state('/OP '.($this->overprint ? 'true /op true /OPM 1' : 'false'))} gs /{$space} CS 1 SCN ".PdfFile::real(self::CUT / self::POINTS)." w 1 j\n");
+        $put("q /{$this->state('/OP '.($this->overprint ? 'true /op true /OPM 1' : 'false'))} gs /{$space} CS 1 SCN "
+            .PdfFile::real(self::CUT / self::POINTS)." w 1 j\n");
         for ($i = 0, $n = count($layer->hatch); $i < $n; $i += 4) {
             Patience::ask(16);
             $put(sprintf("%s %s m %s %s l S\n", ...array_map(static fn (float $v): string => PdfFile::real($v), array_slice($layer->hatch, $i, 4))));
@@ -183,7 +219,14 @@ final class PdfWriter implements LayoutWriter
     {
         foreach ($layout->words as [$x, $y, $size, $text]) {
             $bytes = (string) iconv('UTF-8', 'CP1252//TRANSLIT//IGNORE', mb_scrub($text));
-            $put(sprintf("BT 3 Tr /F1 1 Tf %s 0 0 -%s %s %s Tm (%s) Tj ET\n", PdfFile::real($size), PdfFile::real($size), PdfFile::real($x), PdfFile::real($y), addcslashes($bytes, '()\\')));
+            $put(sprintf(
+                "BT 3 Tr /F1 1 Tf %s 0 0 -%s %s %s Tm (%s) Tj ET\n",
+                PdfFile::real($size),
+                PdfFile::real($size),
+                PdfFile::real($x),
+                PdfFile::real($y),
+                addcslashes($bytes, '()\\'),
+            ));
         }
     }
 
@@ -240,7 +283,8 @@ final class PdfWriter implements LayoutWriter
             for ($i = 0, $n = count($c) - 2; $i < $n; $i += 6) {
                 $end = PdfFile::real($c[$i + 6]).' '.PdfFile::real($c[$i + 7]);
                 $line = $c[$i + 2] === $c[$i] && $c[$i + 3] === $c[$i + 1] && $c[$i + 4] === $c[$i + 6] && $c[$i + 5] === $c[$i + 7];
-                $out .= $line ? "{$end} l\n" : PdfFile::real($c[$i + 2]).' '.PdfFile::real($c[$i + 3]).' '.PdfFile::real($c[$i + 4]).' '.PdfFile::real($c[$i + 5])." {$end} c\n";
+                $out .= $line ? "{$end} l\n"
+                    : PdfFile::real($c[$i + 2]).' '.PdfFile::real($c[$i + 3]).' '.PdfFile::real($c[$i + 4]).' '.PdfFile::real($c[$i + 5])." {$end} c\n";
             }
             $out .= $contour->closed ? "h\n" : '';
         }

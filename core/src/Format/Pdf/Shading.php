@@ -20,14 +20,22 @@ final class Shading
     {
         $m = $gradient->matrix;
         [$a, $b, $c, $d, $e, $f] = $page;
-        $matrix = [$a * $m->a + $c * $m->b, $b * $m->a + $d * $m->b, $a * $m->c + $c * $m->d, $b * $m->c + $d * $m->d, $a * $m->e + $c * $m->f + $e, $b * $m->e + $d * $m->f + $f];
+        $matrix = [
+            $a * $m->a + $c * $m->b,
+            $b * $m->a + $d * $m->b,
+            $a * $m->c + $c * $m->d,
+            $b * $m->c + $d * $m->d,
+            $a * $m->e + $c * $m->f + $e,
+            $b * $m->e + $d * $m->f + $f,
+        ];
         $x = $gradient->axis;
         [$type, $coords] = $gradient->kind === GradientKind::Linear
             ? [2, [$x[0], $x[1], $x[2], $x[3]]]
             : [3, [$x[3] ?? $x[0], $x[4] ?? $x[1], $x[5] ?? 0.0, $x[0], $x[1], $x[2]]];
         $numbers = static fn (array $list): string => implode(' ', array_map(static fn (float $v): string => PdfFile::real($v, 7), $list));
 
-        return '<< /PatternType 2 /Matrix ['.$numbers($matrix)."] /Shading << /ShadingType {$type} /ColorSpace /DeviceRGB /Coords [".$numbers($coords).'] /Extend [true true] /Function '.self::stops($gradient).' >> >>';
+        return '<< /PatternType 2 /Matrix ['.$numbers($matrix)."] /Shading << /ShadingType {$type} /ColorSpace /DeviceRGB /Coords [".$numbers($coords)
+            .'] /Extend [true true] /Function '.self::stops($gradient).' >> >>';
     }
 
     private static function stops(Gradient $gradient): string
@@ -40,7 +48,8 @@ final class Shading
         if ($last[0] < 1 || count($stops) === 1) {
             $stops[] = [1.0, $last[1], 1.0];
         }
-        $between = static fn (Colour $from, Colour $to): string => '<< /FunctionType 2 /Domain [0 1] /N 1 /C0 ['.self::rgb($from).'] /C1 ['.self::rgb($to).'] >>';
+        $head = '<< /FunctionType 2 /Domain [0 1] /N 1';
+        $between = static fn (Colour $from, Colour $to): string => "{$head} /C0 [".self::rgb($from).'] /C1 ['.self::rgb($to).'] >>';
         $functions = $bounds = [];
         for ($i = 0; $i + 1 < count($stops); $i++) {
             $functions[] = $between($stops[$i][1], $stops[$i + 1][1]);
@@ -52,7 +61,8 @@ final class Shading
             return $functions[0];
         }
 
-        return '<< /FunctionType 3 /Domain [0 1] /Functions ['.implode(' ', $functions).'] /Bounds ['.implode(' ', $bounds).'] /Encode ['.trim(str_repeat('0 1 ', count($functions))).'] >>';
+        return '<< /FunctionType 3 /Domain [0 1] /Functions ['.implode(' ', $functions).'] /Bounds ['.implode(' ', $bounds).'] /Encode ['
+            .trim(str_repeat('0 1 ', count($functions))).'] >>';
     }
 
     public static function rgb(Colour $colour): string

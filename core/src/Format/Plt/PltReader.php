@@ -16,7 +16,8 @@ use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Patience\Patience;
 
 /**
- * Reads plotter language: lines with the pen down, packed lines, arcs, circles and curves as lines by pen; filled rectangles, wedges and polygons as areas; labels
+ * Reads plotter language: lines with the pen down, packed lines, arcs, circles and curves as lines by pen; filled rectangles, wedges and polygons as areas;
+ * labels
  * as letters. What draws and is not taken is named.
  */
 final class PltReader
@@ -25,8 +26,80 @@ final class PltReader
 
     /** Instructions that draw nothing: how a pen goes, what a machine is told and asked. */
     private const SILENT = [
-        'AC', 'AF', 'AH', 'AP', 'AS', 'BP', 'CA', 'CF', 'CM', 'CO', 'CP', 'CR', 'CS', 'CT', 'CV', 'DC', 'DL', 'DP', 'DS', 'DT', 'EC', 'FR', 'FS', 'FT', 'GM', 'GP', 'IM', 'IV', 'KY', 'LA', 'MC', 'MG', 'MT',
-        'ND', 'NP', 'NR', 'OA', 'OC', 'OD', 'OE', 'OF', 'OG', 'OH', 'OI', 'OK', 'OL', 'OO', 'OP', 'OS', 'OT', 'OW', 'PB', 'PG', 'PS', 'PT', 'PW', 'QL', 'RF', 'RP', 'SA', 'SB', 'SD', 'SS', 'ST', 'SV', 'TD', 'TL', 'TR', 'UL', 'VA', 'VN', 'VS', 'WU', 'ZZ',
+        'AC',
+        'AF',
+        'AH',
+        'AP',
+        'AS',
+        'BP',
+        'CA',
+        'CF',
+        'CM',
+        'CO',
+        'CP',
+        'CR',
+        'CS',
+        'CT',
+        'CV',
+        'DC',
+        'DL',
+        'DP',
+        'DS',
+        'DT',
+        'EC',
+        'FR',
+        'FS',
+        'FT',
+        'GM',
+        'GP',
+        'IM',
+        'IV',
+        'KY',
+        'LA',
+        'MC',
+        'MG',
+        'MT',
+        'ND',
+        'NP',
+        'NR',
+        'OA',
+        'OC',
+        'OD',
+        'OE',
+        'OF',
+        'OG',
+        'OH',
+        'OI',
+        'OK',
+        'OL',
+        'OO',
+        'OP',
+        'OS',
+        'OT',
+        'OW',
+        'PB',
+        'PG',
+        'PS',
+        'PT',
+        'PW',
+        'QL',
+        'RF',
+        'RP',
+        'SA',
+        'SB',
+        'SD',
+        'SS',
+        'ST',
+        'SV',
+        'TD',
+        'TL',
+        'TR',
+        'UL',
+        'VA',
+        'VN',
+        'VS',
+        'WU',
+        'ZZ',
     ];
 
     /** mm: the letters that a plotter begins with, across and up. */
@@ -138,7 +211,10 @@ final class PltReader
             'SI' => $this->letter = count($v) >= 2 ? [10 * $v[0], 10 * $v[1]] : self::LETTER,
             'DI' => $this->direction = count($v) >= 2 ? rad2deg(atan2($v[1], $v[0])) : 0.0,
             'SL' => $this->slant = $v[0] ?? 0.0,
-            'IW' => $v === [] ? null : $this->drawing->replace('A window that cuts the drawing off (IW) is not heeded: what lies outside it is there too.', $this->at()),
+            'IW' => $v === [] ? null : $this->drawing->replace(
+                'A window that cuts the drawing off (IW) is not heeded: what lies outside it is there too.',
+                $this->at(),
+            ),
             'LT' => $v === [] || (int) $v[0] === 0 ? null : $this->drawing->replace('Dashed lines (LT) are taken whole.', $this->at()),
             'LO' => $this->origin = (int) ($v[0] ?? 1),
             default => in_array($word, self::SILENT, true) ? null : $this->drawing->leaveOut("instruction {$word}", 'it is not turned into lines', $this->at()),
@@ -421,7 +497,10 @@ final class PltReader
     {
         $lines = array_values(array_filter($this->told, static fn (array $line): bool => count($line) > 2));
         if ($lines !== []) {
-            $this->drawing->layer($this->pen)->areas[] = new Shape(array_map(static fn (array $line): Contour => Contour::polygon($line), $lines), FillRule::Evenodd);
+            $this->drawing->layer($this->pen)->areas[] = new Shape(
+                array_map(static fn (array $line): Contour => Contour::polygon($line), $lines),
+                FillRule::Evenodd,
+            );
         }
     }
 
@@ -441,10 +520,24 @@ final class PltReader
             return;
         }
         $at = $this->at();
-        $matrix = Matrix::translation($at->x, $at->y)->after(Matrix::rotation($this->direction))->after(new Matrix(1.0, 0.0, $this->slant, $this->letter[1] < 0 ? -1.0 : 1.0, 0.0, 0.0));
+        $matrix = Matrix::translation($at->x, $at->y)->after(Matrix::rotation($this->direction))->after(new Matrix(
+            1.0,
+            0.0,
+            $this->slant,
+            $this->letter[1] < 0 ? -1.0 : 1.0,
+            0.0,
+            0.0,
+        ));
         $column = intdiv(max(1, $this->origin % 10 ?: 1) - 1, 3) % 3;
         $row = (max(1, $this->origin % 10 ?: 1) - 1) % 3;
-        $this->drawing->layer($this->pen)->words[] = new Words($plain, $height, $matrix, 'monospace', align: ['start', 'middle', 'end'][$column], stand: ['base', 'middle', 'top'][$row]);
+        $this->drawing->layer($this->pen)->words[] = new Words(
+            $plain,
+            $height,
+            $matrix,
+            'monospace',
+            align: ['start', 'middle', 'end'][$column],
+            stand: ['base', 'middle', 'top'][$row],
+        );
         // The pen goes on behind the letters: one and a half widths each.
         $along = $this->origin === 1 ? 1.5 * abs($this->letter[0]) * mb_strlen($plain) : 0.0;
         $this->stand(new Point($at->x + $along * cos(deg2rad($this->direction)), $at->y + $along * sin(deg2rad($this->direction))));

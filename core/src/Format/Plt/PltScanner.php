@@ -41,14 +41,22 @@ final class PltScanner
                 }
                 $word = strtoupper(substr($this->bytes, $this->at, 2));
                 if (strlen($word) < 2 || ! ctype_alpha($word)) {
-                    throw FileRefused::because(sprintf('Byte %d of the PLT file begins no instruction: "%s".', $this->at + 1, mb_scrub(substr($this->bytes, $this->at, 8))));
+                    throw FileRefused::because(sprintf(
+                        'Byte %d of the PLT file begins no instruction: "%s".',
+                        $this->at + 1,
+                        mb_scrub(substr($this->bytes, $this->at, 8)),
+                    ));
                 }
                 $this->at += 2;
                 yield [$word, $this->rest($word)];
             } elseif (str_contains("; \t\r\n,\x00\x1A\x03\x04", $char)) {
                 $this->at++;
             } else {
-                throw FileRefused::because(sprintf('Byte %d of the PLT file begins no instruction: "%s".', $this->at + 1, mb_scrub(substr($this->bytes, $this->at, 8))));
+                throw FileRefused::because(sprintf(
+                    'Byte %d of the PLT file begins no instruction: "%s".',
+                    $this->at + 1,
+                    mb_scrub(substr($this->bytes, $this->at, 8)),
+                ));
             }
         }
     }
@@ -81,7 +89,11 @@ final class PltScanner
         if ($word === 'DT') {
             $char = $this->bytes[$from] ?? ';';
             $this->end = $char === ';' ? "\x03" : $char;
-            $this->at = $from + 1 + (preg_match('/^(,\s*[01])?;?/', substr($this->bytes, $from + 1, 6), $found) === 1 ? ($char === ';' ? 0 : strlen($found[0])) : 0);
+            $this->at = $from + 1 + (preg_match(
+                '/^(,\s*[01])?;?/',
+                substr($this->bytes, $from + 1, 6),
+                $found,
+            ) === 1 ? ($char === ';' ? 0 : strlen($found[0])) : 0);
 
             return '';
         }
@@ -101,7 +113,17 @@ final class PltScanner
     private function escape(): void
     {
         $rest = substr($this->bytes, $this->at, 80);
-        if (preg_match('/^\x1B\.(?:[()A-Z@])(?:[\d; ]*:|)/', $rest, $found) === 1 || preg_match('/^\x1B%-?\d*[A-Z]/', $rest, $found) === 1 || preg_match('/^\x1B[&*(][a-z]?(?:-?\d*[a-z])*-?\d*[A-Z]/', $rest, $found) === 1 || preg_match('/^\x1B[A-Z=9]/', $rest, $found) === 1) {
+        if (preg_match(
+            '/^\x1B\.(?:[()A-Z@])(?:[\d; ]*:|)/',
+            $rest,
+            $found,
+        ) === 1 || preg_match('/^\x1B%-?\d*[A-Z]/',
+            $rest,
+            $found) === 1 || preg_match('/^\x1B[&*(][a-z]?(?:-?\d*[a-z])*-?\d*[A-Z]/',
+                $rest,
+                $found) === 1 || preg_match('/^\x1B[A-Z=9]/',
+                    $rest,
+                    $found) === 1) {
             $this->at += strlen($found[0]);
 
             return;

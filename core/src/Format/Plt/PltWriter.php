@@ -29,20 +29,33 @@ final readonly class PltWriter implements LayoutWriter
     private const PENS = ['kiss' => 1, 'weed' => 2, 'through' => 3, 'line' => 4, 'fill' => 5, 'mark' => 6, 'print' => 7, 'plate' => 8];
 
     /** @param  float  $blade  mm from the axis to the tip of a drag knife; none when nought */
-    private function __construct(private float $blade, private float $overcut, private float $corner, private string $origin, private bool $pens, private bool $lightly)
-    {
+    private function __construct(
+        private float $blade,
+        private float $overcut,
+        private float $corner,
+        private string $origin,
+        private bool $pens,
+        private bool $lightly,
+    ) {
     }
 
     public static function about(): AboutFormat
     {
-        return new AboutFormat('plt', 'PLT (HPGL)', 'plt', 'application/vnd.hp-hpgl', 'Pen up, pen down, each place rounded to 0.025 mm: what vinyl cutters read.', false, [
-            Field::length('blade', 'Blade offset', 0.0, 0.0, 'from the axis of a drag knife to its tip; nought where the cutter sees to it'),
-            Field::length('overcut', 'Overcut', 0.3, 0.0, 'past the start of a closed cut'),
-            new Field('corner', 'Swivel from', Field::ANGLE, 15.0, 1.0, 170.0, help: 'sharper corners are swivelled round'),
-            Field::choice('swivel', 'Swivels', 'depth', ['depth' => 'At depth', 'light' => 'Lightly'], 'lightly is with the least force, where the cutter knows forces'),
-            Field::choice('origin', 'Origin', 'corner', ['corner' => 'Lower left', 'middle' => 'Middle']),
-            Field::flag('pens', 'A pen for each kind of cut', true),
-        ]);
+        return new AboutFormat('plt', 'PLT (HPGL)', 'plt', 'application/vnd.hp-hpgl', 'Pen up, pen down, each place rounded to 0.025 mm: what vinyl'
+            .' cutters read.', false, [
+                Field::length('blade', 'Blade offset', 0.0, 0.0, 'from the axis of a drag knife to its tip; nought where the cutter sees to it'),
+                Field::length('overcut', 'Overcut', 0.3, 0.0, 'past the start of a closed cut'),
+                new Field('corner', 'Swivel from', Field::ANGLE, 15.0, 1.0, 170.0, help: 'sharper corners are swivelled round'),
+                Field::choice(
+                    'swivel',
+                    'Swivels',
+                    'depth',
+                    ['depth' => 'At depth', 'light' => 'Lightly'],
+                    'lightly is with the least force, where the cutter knows forces',
+                ),
+                Field::choice('origin', 'Origin', 'corner', ['corner' => 'Lower left', 'middle' => 'Middle']),
+                Field::flag('pens', 'A pen for each kind of cut', true),
+            ]);
     }
 
     public static function from(Values $values): self

@@ -59,7 +59,13 @@ final class PngWriter implements LayoutWriter
         $scale = $this->resolution / 25.4;
         [$width, $height] = [max(1, (int) round($layout->width * $scale)), max(1, (int) round($layout->height * $scale))];
         if ($width > self::LARGEST || $height > self::LARGEST) {
-            throw Refused::because(sprintf('At %.0f pixels an inch this sheet has %d × %d pixels; at most %d a side are written. Choose a lower resolution.', $this->resolution, $width, $height, self::LARGEST));
+            throw Refused::because(sprintf(
+                'At %.0f pixels an inch this sheet has %d × %d pixels; at most %d a side are written. Choose a lower resolution.',
+                $this->resolution,
+                $width,
+                $height,
+                self::LARGEST,
+            ));
         }
         $put("\x89PNG\r\n\x1A\n");
         $put(self::chunk('IHDR', pack('NNCCCCC', $width, $height, 8, $this->clear ? 6 : 2, 0, 0, 0)));

@@ -11,7 +11,10 @@ use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\Seen\Shade;
 
-/** Shapes as rows of pixels, the lowest painted first. Whole stretches of one colour are laid at once; only edges and gradients are worked out pixel by pixel. */
+/**
+ * Shapes as rows of pixels, the lowest painted first. Whole stretches of one colour are laid at once; only edges and gradients are worked out pixel by
+ * pixel.
+ */
 final readonly class Raster
 {
     /** Lines that cut a row of pixels. */

@@ -8,7 +8,8 @@ use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Polyline;
 
 /**
- * A line of little width as an area of pixels: its chords shifted to both sides and joined by mitres. Where it bends more sharply than it is wide its inner side
+ * A line of little width as an area of pixels: its chords shifted to both sides and joined by mitres. Where it bends more sharply than it is wide its inner
+ * side
  * folds over, by less than that width; that is as good as a pixel is and a tenth of the work of a true outline.
  */
 final class Thread

@@ -24,7 +24,11 @@ final class BasicShape
 
                 return [$contours, $error === null, $parted];
             case 'rect':
-                return [self::rectangle($get('x', 'x'), $get('y', 'y'), $get('width', 'x'), $get('height', 'y'), $get('rx', 'x', -1.0), $get('ry', 'y', -1.0)), true, []];
+                return [
+                    self::rectangle($get('x', 'x'), $get('y', 'y'), $get('width', 'x'), $get('height', 'y'), $get('rx', 'x', -1.0), $get('ry', 'y', -1.0)),
+                    true,
+                    [],
+                ];
             case 'circle':
                 $r = $get('r', 'o');
 

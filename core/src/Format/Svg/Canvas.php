@@ -74,7 +74,11 @@ final class Canvas
             return;
         }
         if (! self::isWithin($shape, $this->limits->size) || ($stroke !== null && ! ($stroke->style->width <= $this->limits->size))) {
-            $this->notes?->once('far', sprintf('What reaches farther than %s mm from the page is left out (limit "size").', round($this->limits->size)), Severity::Serious);
+            $this->notes?->once(
+                'far',
+                sprintf('What reaches farther than %s mm from the page is left out (limit "size").', round($this->limits->size)),
+                Severity::Serious,
+            );
 
             return;
         }
@@ -88,7 +92,8 @@ final class Canvas
     private static function isWithin(Shape $shape, float $distance): bool
     {
         foreach ($shape->contours as $contour) {
-            if ($contour->coords !== [] && ! (max($contour->coords) <= $distance && min($contour->coords) >= -$distance && is_finite(array_sum($contour->coords)))) {
+            if ($contour->coords !== []
+                && ! (max($contour->coords) <= $distance && min($contour->coords) >= -$distance && is_finite(array_sum($contour->coords)))) {
                 return false;
             }
         }
@@ -150,7 +155,10 @@ final class Canvas
         if (count($group) > 1 || ($group[0]->fill !== null && $group[0]->stroke !== null)) {
             $box = Box::around(...array_values(array_filter(array_map(static fn (Piece $piece): ?Box => $piece->box(), $group))));
             $art = new Artwork(max(1e-9, $box?->width() ?? 1.0), max(1e-9, $box?->height() ?? 1.0), $group);
-            $solid = array_filter($group, static fn (Piece $piece): bool => ! ($piece->fill?->isOpaque() ?? true) || ! ($piece->stroke?->paint->isOpaque() ?? true)) === [];
+            $solid = array_filter(
+                $group,
+                static fn (Piece $piece): bool => ! ($piece->fill?->isOpaque() ?? true) || ! ($piece->stroke?->paint->isOpaque() ?? true),
+            ) === [];
             $group = ($solid ? new RemoveHidden : new SolidColours)->apply($art)->pieces;
         }
         foreach ($group as $piece) {

@@ -56,7 +56,13 @@ final readonly class Drawing
         }
         $framed = $this->framedByArt();
 
-        return new self($framed->artwork, $framed->findings, false, null, new Box($box->left / $unit, $box->top / $unit, $box->right / $unit, $box->bottom / $unit));
+        return new self(
+            $framed->artwork,
+            $framed->findings,
+            false,
+            null,
+            new Box($box->left / $unit, $box->top / $unit, $box->right / $unit, $box->bottom / $unit),
+        );
     }
 
     /** The same at a finished width of the page, in mm; who types one has said how large it is. */

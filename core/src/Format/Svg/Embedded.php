@@ -16,6 +16,10 @@ final class Embedded
         $text = Writer::write(new Artwork($width, $height, $areas));
         $body = substr($text, (int) strpos($text, "\n", (int) strpos($text, '<svg')) + 1, -strlen("</svg>\n"));
 
-        return preg_replace(['/ id="(gradient|frame)-/', '/url\(#/'], [" id=\"{$id}-\$1-", "url(#{$id}-"], preg_replace('/<path id="[^"]*"/', '<path', $body) ?? '') ?? '';
+        return preg_replace(
+            ['/ id="(gradient|frame)-/', '/url\(#/'],
+            [" id=\"{$id}-\$1-", "url(#{$id}-"],
+            preg_replace('/<path id="[^"]*"/', '<path', $body) ?? '',
+        ) ?? '';
     }
 }

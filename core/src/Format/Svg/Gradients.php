@@ -19,7 +19,10 @@ final class Gradients
     /** @param  Box|null  $box  of what is painted, in its own units */
     public static function paint(Definitions $definitions, DOMElement $element, Scope $scope, ?Box $box): ?Paint
     {
-        $chain = array_values(array_filter($definitions->chain($element), static fn (DOMElement $one): bool => in_array($one->localName, ['linearGradient', 'radialGradient'], true)));
+        $chain = array_values(array_filter(
+            $definitions->chain($element),
+            static fn (DOMElement $one): bool => in_array($one->localName, ['linearGradient', 'radialGradient'], true),
+        ));
         $stops = self::stops($definitions, $chain);
         if ($stops === []) {
             return null;
@@ -65,7 +68,13 @@ final class Gradients
         }
         $same = array_filter($stops, static fn (array $stop): bool => $stop[1]->hex() !== $last[1]->hex() || $stop[2] !== $last[2]) === [];
 
-        return $same ? $flat : Paint::gradient(new Gradient($kind, $axis, $stops, $matrix, Spread::tryFrom(Definitions::attribute($chain, 'spreadMethod')) ?? Spread::Pad));
+        return $same ? $flat : Paint::gradient(new Gradient(
+            $kind,
+            $axis,
+            $stops,
+            $matrix,
+            Spread::tryFrom(Definitions::attribute($chain, 'spreadMethod')) ?? Spread::Pad,
+        ));
     }
 
     /**

@@ -19,12 +19,18 @@ final class LayoutPicture
     {
         $out = self::head($layout->width, $layout->height, $layout->ground);
         foreach ($layout->layers as $i => $layer) {
-            $out .= $layer->areas === [] ? '' : self::areas($layout, $layer->areas, "p{$i}", $layer->role === Role::Mark ? ($layout->ground === '#ffffff' ? '#000000' : '#8b9498') : null);
+            $out .= $layer->areas === [] ? '' : self::areas(
+                $layout,
+                $layer->areas,
+                "p{$i}",
+                $layer->role === Role::Mark ? ($layout->ground === '#ffffff' ? '#000000' : '#8b9498') : null,
+            );
             $paths = '';
             foreach ($lines ? $layer->lines : [] as $line) {
                 $paths .= Writer::path(Shape::of($line));
             }
-            $out .= $paths === '' ? '' : "<path d=\"{$paths}\" fill=\"none\" stroke=\"{$layer->role->colour()}\" stroke-width=\"1\" vector-effect=\"non-scaling-stroke\"/>\n";
+            $out .= $paths === '' ? ''
+                : "<path d=\"{$paths}\" fill=\"none\" stroke=\"{$layer->role->colour()}\" stroke-width=\"1\" vector-effect=\"non-scaling-stroke\"/>\n";
         }
 
         return $out."</svg>\n";
@@ -44,7 +50,12 @@ final class LayoutPicture
             foreach ($plates[$number]->layers ?? [] as $i => $layer) {
                 if ($layer->role === Role::Plate) {
                     $opacity = Writer::number($cover[$layer->colour] ?? 0.95, 3);
-                    $out .= "<g opacity=\"{$opacity}\"".($layer->overprints ? ' style="mix-blend-mode:multiply"' : '').'>'.self::areas($plates[0], $layer->areas, "m{$number}-{$i}", $layer->colour).'</g>';
+                    $out .= "<g opacity=\"{$opacity}\"".($layer->overprints ? ' style="mix-blend-mode:multiply"' : '').'>'.self::areas(
+                        $plates[0],
+                        $layer->areas,
+                        "m{$number}-{$i}",
+                        $layer->colour,
+                    ).'</g>';
                 }
             }
         }
@@ -56,7 +67,8 @@ final class LayoutPicture
     {
         [$w, $h] = [Writer::number($width, 4), Writer::number($height, 4)];
 
-        return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{$w}mm\" height=\"{$h}mm\" viewBox=\"0 0 {$w} {$h}\"><rect width=\"{$w}\" height=\"{$h}\" fill=\"{$ground}\"/>\n";
+        return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{$w}mm\" height=\"{$h}mm\" viewBox=\"0 0 {$w} {$h}\">"
+            ."<rect width=\"{$w}\" height=\"{$h}\" fill=\"{$ground}\"/>\n";
     }
 
     /** @param  list<Piece>  $areas */

@@ -82,7 +82,10 @@ final readonly class Markers
             return isset($words[$text]) ? $start + $words[$text] * $long : $inner->attribute($marker, $name, $direction, 0.0);
         };
         $ref = $fit->apply($at('refX', 'x', $box[0] ?? 0.0, $inner->width), $at('refY', 'y', $box[1] ?? 0.0, $inner->height));
-        $place = Matrix::translation($x, $y)->after(Matrix::rotation($turn))->after(Matrix::scaling($size, $size))->after(Matrix::translation(-$ref->x, -$ref->y));
+        $place = Matrix::translation($x, $y)
+            ->after(Matrix::rotation($turn))
+            ->after(Matrix::scaling($size, $size))
+            ->after(Matrix::translation(-$ref->x, -$ref->y));
         $style = $this->walk->definitions->styleOf($marker)
             ->with('context-fill', $scope->style->get('fill'))
             ->with('context-stroke', $scope->style->get('stroke'));

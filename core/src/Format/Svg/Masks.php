@@ -122,7 +122,9 @@ final readonly class Masks
     {
         $byBox = $mask->getAttribute('maskUnits') !== 'userSpaceOnUse';
         $view = $byBox ? new Viewport(1.0, 1.0) : $scope->viewport;
-        $get = static fn (string $name, string $direction, string $default): float => $view->length($mask->getAttribute($name), $direction) ?? $view->length($default, $direction) ?? 0.0;
+        $get = static fn (string $name, string $direction, string $default): float => $view->length($mask->getAttribute($name), $direction)
+            ?? $view->length($default, $direction)
+            ?? 0.0;
         [$x, $y, $width, $height] = [$get('x', 'x', '-10%'), $get('y', 'y', '-10%'), $get('width', 'x', '120%'), $get('height', 'y', '120%')];
         if ($byBox) {
             if ($box === null) {

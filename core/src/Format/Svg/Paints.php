@@ -59,7 +59,12 @@ final readonly class Paints
         if ($colour === null) {
             // What cannot be read is as if it had not been written (CSS): fill is black, stroke is none.
             $colour = $property === 'fill' ? ColourText::parse('black') : null;
-            $this->notes->add('colour', sprintf('The colour "%s" cannot be read.', mb_substr($text, 0, 30)), Severity::Warning, $shape->transformed($scope->matrix)->box()?->middle());
+            $this->notes->add(
+                'colour',
+                sprintf('The colour "%s" cannot be read.', mb_substr($text, 0, 30)),
+                Severity::Warning,
+                $shape->transformed($scope->matrix)->box()?->middle(),
+            );
         }
 
         return $colour === null || $colour[1] * $opacity <= 0.0 ? null : new Paint($colour[0], $colour[1] * $opacity);

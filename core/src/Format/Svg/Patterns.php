@@ -31,7 +31,10 @@ final readonly class Patterns
         $chain = self::chain($definitions, $pattern);
         $view = Definitions::attribute($chain, 'patternUnits') !== 'userSpaceOnUse' ? new Viewport(1.0, 1.0) : $scope->viewport;
 
-        return ($view->length(Definitions::attribute($chain, 'width'), 'x') ?? 0.0) > 0 && ($view->length(Definitions::attribute($chain, 'height'), 'y') ?? 0.0) > 0;
+        return ($view->length(
+            Definitions::attribute($chain, 'width'),
+            'x',
+        ) ?? 0.0) > 0 && ($view->length(Definitions::attribute($chain, 'height'), 'y') ?? 0.0) > 0;
     }
 
     /** @return list<DOMElement> */
@@ -112,7 +115,14 @@ final readonly class Patterns
         $inner = $matrix;
         $view = $scope->viewport;
         if ($viewBox !== null && $viewBox[2] > 0 && $viewBox[3] > 0) {
-            $inner = $matrix->after(Viewport::fit([$viewBox[0], $viewBox[1], $viewBox[2], $viewBox[3]], Definitions::attribute($chain, 'preserveAspectRatio'), 0, 0, $width, $height));
+            $inner = $matrix->after(Viewport::fit(
+                [$viewBox[0], $viewBox[1], $viewBox[2], $viewBox[3]],
+                Definitions::attribute($chain, 'preserveAspectRatio'),
+                0,
+                0,
+                $width,
+                $height,
+            ));
             $view = new Viewport($viewBox[2], $viewBox[3]);
         } elseif (Definitions::attribute($chain, 'patternContentUnits') === 'objectBoundingBox' && $box !== null) {
             $inner = $matrix->after(Matrix::scaling($box->width(), $box->height()));

@@ -62,7 +62,12 @@ final class PictureFrame
 
             return null;
         }
-        $notes->add('image', 'A picture of dots is kept as it is: it has no outlines to cut.', Severity::Warning, $scope->matrix->apply($x + $width / 2, $y + $height / 2));
+        $notes->add(
+            'image',
+            'A picture of dots is kept as it is: it has no outlines to cut.',
+            Severity::Warning,
+            $scope->matrix->apply($x + $width / 2, $y + $height / 2),
+        );
         $fit = trim($e->getAttribute('preserveAspectRatio'));
         $fit = preg_match(Picture::FIT, $fit) === 1 ? $fit : 'xMidYMid meet';
         $picture = new Picture($href, $width, $height, $scope->matrix->after(Matrix::translation($x, $y)), $fit);

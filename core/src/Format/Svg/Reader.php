@@ -55,7 +55,8 @@ final class Reader
     /** A file that states no size is told so; one that has no page either gets the box of its art. */
     private static function sized(Artwork $artwork, Notes $notes, DOMElement $root): Drawing
     {
-        $stated = static fn (string $name): bool => ! str_contains($root->getAttribute($name), '%') && (new Viewport(1.0, 1.0))->length($root->getAttribute($name), 'x') !== null;
+        $stated = static fn (string $name): bool => ! str_contains($root->getAttribute($name), '%')
+            && (new Viewport(1.0, 1.0))->length($root->getAttribute($name), 'x') !== null;
         $hasPage = Viewport::viewBox($root) !== null;
         $drawing = new Drawing($artwork, $notes->findings, $stated('width') || $stated('height'));
         if ($drawing->statesSize && ($hasPage || ($stated('width') && $stated('height')))) {

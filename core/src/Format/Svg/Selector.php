@@ -32,7 +32,12 @@ final class Selector
     private const DECIDED = ['first-child', 'last-child', 'only-child', 'first-of-type', 'last-of-type', 'only-of-type', 'root', 'empty'];
 
     /** Those of a number: whether counted from the start, and whether among those of one name. */
-    private const COUNTED = ['nth-child' => [true, false], 'nth-last-child' => [false, false], 'nth-of-type' => [true, true], 'nth-last-of-type' => [false, true]];
+    private const COUNTED = [
+        'nth-child' => [true, false],
+        'nth-last-child' => [false, false],
+        'nth-of-type' => [true, true],
+        'nth-last-of-type' => [false, true],
+    ];
 
     /** Letters and steps beyond which no selector was ever meant. */
     private const LONGEST = 2000;
@@ -97,7 +102,12 @@ final class Selector
     private static function parts(NodeInterface $node, int &$specificity): ?array
     {
         $parts = [];
-        while ($node instanceof HashNode || $node instanceof ClassNode || $node instanceof AttributeNode || $node instanceof PseudoNode || $node instanceof FunctionNode || $node instanceof NegationNode) {
+        while ($node instanceof HashNode
+            || $node instanceof ClassNode
+            || $node instanceof AttributeNode
+            || $node instanceof PseudoNode
+            || $node instanceof FunctionNode
+            || $node instanceof NegationNode) {
             $part = self::part($node, $specificity);
             if ($part === null) {
                 return null;
@@ -132,7 +142,12 @@ final class Selector
         return match (true) {
             $node instanceof HashNode => self::told('id', $node->getId()),
             $node instanceof ClassNode => self::told('class', $node->getName()),
-            $node instanceof AttributeNode => $node->getNamespace() !== null || $node->getOperator() === '!=' ? null : self::told('attribute', $node->getAttribute(), $node->getOperator(), (string) $node->getValue()),
+            $node instanceof AttributeNode => $node->getNamespace() !== null || $node->getOperator() === '!=' ? null : self::told(
+                'attribute',
+                $node->getAttribute(),
+                $node->getOperator(),
+                (string) $node->getValue(),
+            ),
             $node instanceof PseudoNode => in_array($node->getIdentifier(), self::DECIDED, true) ? self::told('pseudo', $node->getIdentifier()) : null,
             default => null,
         };
@@ -169,7 +184,10 @@ final class Selector
     /** Whether name, class and id of the element alone decide. */
     public function isPlain(): bool
     {
-        return count($this->steps) === 1 && array_filter($this->steps[0][1], static fn (array $part): bool => ! in_array($part['kind'], ['element', 'class', 'id'], true)) === [];
+        return count($this->steps) === 1 && array_filter(
+            $this->steps[0][1],
+            static fn (array $part): bool => ! in_array($part['kind'], ['element', 'class', 'id'], true),
+        ) === [];
     }
 
     /** A class, id or element that its subject must have: for finding candidates fast. */

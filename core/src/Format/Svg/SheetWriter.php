@@ -38,10 +38,14 @@ final readonly class SheetWriter implements LayoutWriter
     {
         $layout = $layouts[0];
         [$width, $height] = [Writer::number($layout->width, 4), Writer::number($layout->height, 4)];
-        $put('<?xml version="1.0" encoding="UTF-8"?>'."\n<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{$width}mm\" height=\"{$height}mm\" viewBox=\"0 0 {$width} {$height}\">\n<title>".self::text($layout->title)."</title>\n");
+        $put('<?xml version="1.0" encoding="UTF-8"?>'."\n");
+        $put("<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{$width}mm\" height=\"{$height}mm\" viewBox=\"0 0 {$width} {$height}\">\n");
+        $put('<title>'.self::text($layout->title)."</title>\n");
         foreach ($layout->layers as $i => $layer) {
             $id = 'layer-'.($i + 1).'-'.$layer->role->value;
-            $put("<g id=\"{$id}\" data-name=\"".self::text($layer->name).'"'.($layer->role->isPath() ? ' fill="none" stroke="'.$layer->colour.'" stroke-width="'.self::LINE.'" data-cut="along"' : '').">\n<title>".self::text($layer->name)."</title>\n");
+            $put("<g id=\"{$id}\" data-name=\"".self::text($layer->name).'"'
+                .($layer->role->isPath() ? ' fill="none" stroke="'.$layer->colour.'" stroke-width="'.self::LINE.'" data-cut="along"' : '').">\n<title>"
+                    .self::text($layer->name)."</title>\n");
             $layer->role->isPath() ? self::lines($layer, $put) : $put(Embedded::areas($layer->areas, $layout->width, $layout->height, $id));
             $put("</g>\n");
         }

@@ -16,7 +16,8 @@ final readonly class Style
         'writing-mode', 'direction', 'dominant-baseline', 'text-decoration', 'context-fill', 'context-stroke',
     ];
 
-    private const OWN = ['opacity', 'display', 'clip-path', 'mask', 'mask-type', 'filter', 'overflow', 'transform', 'transform-origin', 'vector-effect', 'mix-blend-mode',
+    private const OWN = [
+        'opacity', 'display', 'clip-path', 'mask', 'mask-type', 'filter', 'overflow', 'transform', 'transform-origin', 'vector-effect', 'mix-blend-mode',
         'stop-color', 'stop-opacity', 'baseline-shift', 'alignment-baseline'];
 
     /** Written only in style sheets, and taken apart. */
@@ -68,7 +69,10 @@ final readonly class Style
         $known = self::known();
         $set = [];
         foreach ($element->attributes as $attribute) {
-            if ($attribute->prefix === '' && isset($known[$attribute->nodeName]) && ! isset($shorthand[$attribute->nodeName]) && $attribute->nodeName !== 'transform') {
+            if ($attribute->prefix === ''
+                && isset($known[$attribute->nodeName])
+                && ! isset($shorthand[$attribute->nodeName])
+                && $attribute->nodeName !== 'transform') {
                 $set[$attribute->nodeName] = $attribute->value;
             }
         }
@@ -148,7 +152,11 @@ final readonly class Style
         if (isset($level['text-decoration-line'])) {
             $level['text-decoration'] = $level['text-decoration-line'];
         }
-        if (isset($level['font']) && preg_match('~^(.*?)((?:\d*\.)?\d+(?:px|pt|pc|mm|cm|in|em|rem|%)|(?:xx?-)?(?:small|large)|medium)(?:/\S+)?\s+(.+)$~is', $level['font'], $found) === 1) {
+        if (isset($level['font']) && preg_match(
+            '~^(.*?)((?:\d*\.)?\d+(?:px|pt|pc|mm|cm|in|em|rem|%)|(?:xx?-)?(?:small|large)|medium)(?:/\S+)?\s+(.+)$~is',
+            $level['font'],
+            $found,
+        ) === 1) {
             $level += [
                 'font-size' => $found[2],
                 'font-family' => $found[3],

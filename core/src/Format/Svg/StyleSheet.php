@@ -55,7 +55,11 @@ final class StyleSheet
         }
         foreach ($sheet->getContents() as $block) {
             if (! $block instanceof DeclarationBlock) {
-                $name = preg_match('/^\s*(@[\w-]+)/', $block instanceof \Sabberworm\CSS\Renderable ? $block->render(\Sabberworm\CSS\OutputFormat::createCompact()) : '', $found) === 1 ? $found[1] : '';
+                $name = preg_match(
+                    '/^\s*(@[\w-]+)/',
+                    $block instanceof \Sabberworm\CSS\Renderable ? $block->render(\Sabberworm\CSS\OutputFormat::createCompact()) : '',
+                    $found,
+                ) === 1 ? $found[1] : '';
                 if ($name !== '' && $name !== '@font-face' && $name !== '@charset' && $name !== '@namespace') {
                     $left[] = "the rule {$name}";
                 }

@@ -86,7 +86,10 @@ final class SvgRefused extends DomainException
 
     public static function stylesCost(int $limit): self
     {
-        return new self(sprintf('The style sheet and the pieces together ask for more than %s comparisons; put the styles on the pieces themselves.', number_format($limit)));
+        return new self(sprintf(
+            'The style sheet and the pieces together ask for more than %s comparisons; put the styles on the pieces themselves.',
+            number_format($limit),
+        ));
     }
 
     public static function noSize(): self

@@ -127,7 +127,12 @@ final class TextCollector
             $contours = PathAttribute::parse($e->getAttribute('path'), $this->limits->segments)[0];
         } elseif ($target !== null && in_array($target->localName, BasicShape::NAMES, true)) {
             $matrix = TransformList::of($target, $this->definitions->styleOf($target), $scope->viewport);
-            $contours = (new Shape(BasicShape::contours($target, $scope->viewport, $scope->fontSize(), $this->limits->segments)[0]))->transformed($matrix)->contours;
+            $contours = (new Shape(BasicShape::contours(
+                $target,
+                $scope->viewport,
+                $scope->fontSize(),
+                $this->limits->segments,
+            )[0]))->transformed($matrix)->contours;
         } else {
             $this->notes->add('text', sprintf('Left out text along "%s", which is no line in the file.', mb_substr($id, 0, 40)), Severity::Serious);
 

@@ -72,7 +72,9 @@ final class TextReader
             $text = implode('', array_map(static fn (TextCharacter $one): string => $one->text, $characters));
             $first = reset($placed);
             $this->notes->add('letters-cut', sprintf(
-                '%s of "%s" %s not fit the line that the text stands on and %s left out: "%s".', count($cut) === 1 ? 'A letter' : count($cut).' letters', mb_substr(trim($text), 0, 40),
+                '%s of "%s" %s not fit the line that the text stands on and %s left out: "%s".',
+                count($cut) === 1 ? 'A letter' : count($cut).' letters',
+                mb_substr(trim($text), 0, 40),
                 count($cut) === 1 ? 'does' : 'do', count($cut) === 1 ? 'is' : 'are', mb_substr(implode('', $cut), 0, 20),
             ), Severity::Serious, $first === false ? $at : $characters[0]->scope->matrix->apply($first->e, $first->f));
         }
@@ -93,25 +95,44 @@ final class TextReader
     private function fontOf(TextCharacter $one, Point $at): Font
     {
         $style = $one->scope->style;
-        $families = array_values(array_filter(array_map(static fn (string $name): string => trim($name, " \t\n\"'"), explode(',', $style->get('font-family')))));
+        $families = array_values(array_filter(array_map(
+            static fn (string $name): string => trim($name, " \t\n\"'"),
+            explode(',', $style->get('font-family')),
+        )));
         $weight = $style->get('font-weight');
         $bold = $weight === 'bold' || (int) $weight >= 600;
         $italic = preg_match('/italic|oblique/', $style->get('font-style')) === 1;
         [$font, $missing] = $this->shelf->find($families, $bold, $italic);
         if ($missing !== null) {
-            $this->notes->once('missing-font', sprintf('The font "%s" is not at hand; "%s" takes its place, and its letters differ.', mb_substr($missing, 0, 60), $font->family), Severity::Serious, $at, mb_substr($missing, 0, 60));
+            $this->notes->once(
+                'missing-font',
+                sprintf('The font "%s" is not at hand; "%s" takes its place, and its letters differ.', mb_substr($missing, 0, 60), $font->family),
+                Severity::Serious,
+                $at,
+                mb_substr($missing, 0, 60),
+            );
         }
         $code = mb_ord($one->text);
         if (! $font->has($code) && trim($one->text) !== '') {
             foreach ([['sans-serif'], ['serif']] as $other) {
                 [$spare] = $this->shelf->find($other, $bold, $italic);
                 if ($spare->has($code)) {
-                    $this->notes->once('missing-font', sprintf('The font "%s" has no "%s"; "%s" takes its place there.', $font->family, $one->text, $spare->family), Severity::Warning, $at);
+                    $this->notes->once(
+                        'missing-font',
+                        sprintf('The font "%s" has no "%s"; "%s" takes its place there.', $font->family, $one->text, $spare->family),
+                        Severity::Warning,
+                        $at,
+                    );
 
                     return $spare;
                 }
             }
-            $this->notes->once('missing-glyph', sprintf('No font at hand has the character "%s" (U+%04X); a box stands for it.', $one->text, $code), Severity::Serious, $at);
+            $this->notes->once(
+                'missing-glyph',
+                sprintf('No font at hand has the character "%s" (U+%04X); a box stands for it.', $one->text, $code),
+                Severity::Serious,
+                $at,
+            );
         }
 
         return $font;

@@ -28,10 +28,27 @@ final class Walk
 
     /** Elements that draw nothing where they stand. */
     private const SILENT = ['defs', 'symbol', 'clipPath', 'mask', 'pattern', 'linearGradient', 'radialGradient', 'marker', 'filter',
-        'title', 'desc', 'metadata', 'style', 'view', 'cursor', 'font', 'font-face', 'glyph', 'animate', 'animateTransform', 'animateMotion', 'set', 'color-profile'];
+        'title',
+        'desc',
+        'metadata',
+        'style',
+        'view',
+        'cursor',
+        'font',
+        'font-face',
+        'glyph',
+        'animate',
+        'animateTransform',
+        'animateMotion',
+        'set',
+        'color-profile'];
 
     private const LEFT_OUT = ['foreignObject' => 'foreign content', 'video' => 'a film', 'audio' => 'sound',
-        'canvas' => 'a canvas', 'iframe' => 'another page', 'script' => 'a script', 'tspan' => 'text outside a text element', 'textPath' => 'text outside a text element'];
+        'canvas' => 'a canvas',
+        'iframe' => 'another page',
+        'script' => 'a script',
+        'tspan' => 'text outside a text element',
+        'textPath' => 'text outside a text element'];
 
     /** Lines of sheets of our own, which say that they are cut. */
     public readonly LineDrawing $cuts;
@@ -173,7 +190,12 @@ final class Walk
             if (! in_array($text, ['', 'none'], true)) {
                 str_starts_with($text, 'url(')
                     ? $this->notes->outside('a '.strtolower($kind), $this->placeOf($e, $scope))
-                    : $this->notes->add($property, sprintf('"%s: %s" is not taken: what it is on is drawn whole.', $property, mb_substr($text, 0, 30)), Severity::Serious, $this->placeOf($e, $scope));
+                    : $this->notes->add(
+                        $property,
+                        sprintf('"%s: %s" is not taken: what it is on is drawn whole.', $property, mb_substr($text, 0, 30)),
+                        Severity::Serious,
+                        $this->placeOf($e, $scope),
+                    );
             }
 
             return null;
@@ -187,7 +209,8 @@ final class Walk
     }
 
     /**
-     * Whether an element is shown at all: no extension of the language is known here, and English is understood. What SVG 1.1 called features says nothing any more.
+     * Whether an element is shown at all: no extension of the language is known here, and English is understood. What SVG 1.1 called features says nothing
+     * any more.
      *
      * @source SVG 2, 5.8 (conditional processing)
      */
@@ -224,7 +247,12 @@ final class Walk
         $id = rawurldecode(substr($href, 1));
         $target = $this->definitions->get($id);
         if ($target === null) {
-            $this->notes->add('missing-reference', sprintf('Left out a copy of "%s", which is not in the file.', mb_substr($id, 0, 40)), Severity::Warning, $this->placeOf($e, $scope));
+            $this->notes->add(
+                'missing-reference',
+                sprintf('Left out a copy of "%s", which is not in the file.', mb_substr($id, 0, 40)),
+                Severity::Warning,
+                $this->placeOf($e, $scope),
+            );
 
             return;
         }
@@ -281,7 +309,12 @@ final class Walk
         }
         [$contours, $whole, $parted] = BasicShape::contours($e, $scope->viewport, $scope->fontSize(), $this->limits->segments);
         if (! $whole) {
-            $this->notes->add('path-data', 'A path could be read only in part; what comes before the error is drawn.', Severity::Warning, $this->placeOf($e, $scope));
+            $this->notes->add(
+                'path-data',
+                'A path could be read only in part; what comes before the error is drawn.',
+                Severity::Warning,
+                $this->placeOf($e, $scope),
+            );
         }
         if ($contours === []) {
             return;
@@ -337,10 +370,15 @@ final class Walk
 
             return;
         }
-        $stroke = $line === null ? null : StrokeAttributes::stroke($line instanceof Paint ? $line : new Paint(new \NeatEdge\Core\Measure\Colour(0, 0, 0)), $scope);
+        $stroke = $line === null ? null : StrokeAttributes::stroke(
+            $line instanceof Paint ? $line : new Paint(new \NeatEdge\Core\Measure\Colour(0, 0, 0)),
+            $scope,
+        );
         $name = ElementName::of($e);
         $order = self::order($scope->style->get('paint-order'));
-        if (($fill === null || $fill instanceof Paint) && ($stroke === null || $line instanceof Paint) && array_search('fill', $order, true) < array_search('stroke', $order, true)
+        if (($fill === null || $fill instanceof Paint)
+            && ($stroke === null || $line instanceof Paint)
+            && array_search('fill', $order, true) < array_search('stroke', $order, true)
             && ($markers === null || $order[1] !== 'markers')) {
             // One piece bears both, as the artist drew it.
             $both = fn () => $this->canvas->addWithin($scope->clips, $drawn, $fill, $stroke, $name);

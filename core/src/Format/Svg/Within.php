@@ -23,12 +23,20 @@ final class Within
             $last = count($c) - 2;
             for ($i = 0; $i < $last; $i += 6) {
                 if (max($c[$i], $c[$i + 2], $c[$i + 4], $c[$i + 6]) >= $box->left && min($c[$i], $c[$i + 2], $c[$i + 4], $c[$i + 6]) <= $box->right
-                    && max($c[$i + 1], $c[$i + 3], $c[$i + 5], $c[$i + 7]) >= $box->top && min($c[$i + 1], $c[$i + 3], $c[$i + 5], $c[$i + 7]) <= $box->bottom) {
+                    && max(
+                        $c[$i + 1],
+                        $c[$i + 3],
+                        $c[$i + 5],
+                        $c[$i + 7],
+                    ) >= $box->top && min($c[$i + 1], $c[$i + 3], $c[$i + 5], $c[$i + 7]) <= $box->bottom) {
                     return true;
                 }
             }
             // The closing line.
-            if (max($c[0], $c[$last]) >= $box->left && min($c[0], $c[$last]) <= $box->right && max($c[1], $c[$last + 1]) >= $box->top && min($c[1], $c[$last + 1]) <= $box->bottom) {
+            if (max($c[0], $c[$last]) >= $box->left
+                && min($c[0], $c[$last]) <= $box->right
+                && max($c[1], $c[$last + 1]) >= $box->top
+                && min($c[1], $c[$last + 1]) <= $box->bottom) {
                 return true;
             }
         }

@@ -64,7 +64,8 @@ final class Writer
         $out .= self::transform($space === null ? $gradient->matrix : $space->after($gradient->matrix), 'gradientTransform');
         $out .= $gradient->spread === Spread::Pad ? '>' : " spreadMethod=\"{$gradient->spread->value}\">";
         foreach ($gradient->stops as [$at, $colour, $opacity]) {
-            $out .= '<stop offset="'.self::number($at, 6)."\" stop-color=\"{$colour->hex()}\"".($opacity < 1.0 ? ' stop-opacity="'.self::number($opacity).'"' : '').'/>';
+            $out .= '<stop offset="'.self::number($at, 6)."\" stop-color=\"{$colour->hex()}\""
+                .($opacity < 1.0 ? ' stop-opacity="'.self::number($opacity).'"' : '').'/>';
         }
 
         return $out."</{$gradient->kind->value}Gradient>\n";
@@ -162,7 +163,11 @@ final class Writer
 
     private static function transform(Matrix $m, string $attribute): string
     {
-        return $m->isIdentity() ? '' : sprintf(' %s="matrix(%s)"', $attribute, implode(' ', array_map(static fn (float $v): string => self::number($v, 9), [$m->a, $m->b, $m->c, $m->d, $m->e, $m->f])));
+        return $m->isIdentity() ? '' : sprintf(
+            ' %s="matrix(%s)"',
+            $attribute,
+            implode(' ', array_map(static fn (float $v): string => self::number($v, 9), [$m->a, $m->b, $m->c, $m->d, $m->e, $m->f])),
+        );
     }
 
     public static function number(float $value, int $digits = self::DIGITS): string

@@ -41,7 +41,8 @@ final class ColourAreas
      * Colours that are there, but flat nowhere: of gradients by their stops, and what one sees through. Steps make them flat, and only then are they sheets.
      *
      * @param  array<string, float>  $flat  as seen() gives them
-     * @return array<string, array{of: string, area: float}> by hex: "gradient" or "see-through", and mm² of the areas that it has a part in, covered ones too; the largest first
+     * @return array<string, array{of: string, area: float}> by hex: "gradient" or "see-through", and mm² of the areas that it has a part in, covered ones
+     *     too; the largest first
      */
     public static function blended(Artwork $artwork, array $flat): array
     {
@@ -55,7 +56,10 @@ final class ColourAreas
             };
             foreach (array_unique(array_map(static fn (Colour $colour): string => $colour->hex(), $colours)) as $hex) {
                 if (! isset($flat[$hex])) {
-                    $out[$hex] = ['of' => $out[$hex]['of'] ?? ($paint->gradient !== null ? 'gradient' : 'see-through'), 'area' => ($out[$hex]['area'] ?? 0.0) + $area->shape->area()];
+                    $out[$hex] = [
+                        'of' => $out[$hex]['of'] ?? ($paint->gradient !== null ? 'gradient' : 'see-through'),
+                        'area' => ($out[$hex]['area'] ?? 0.0) + $area->shape->area(),
+                    ];
                 }
             }
         }
@@ -80,13 +84,19 @@ final class ColourAreas
     /** @param  array<string, string>  $to  hex by hex */
     public static function mapped(Artwork $artwork, array $to): Artwork
     {
-        $changed = static fn (?Paint $paint): ?Paint => $paint !== null && $paint->isFlatColour() && isset($to[$paint->colour->hex()]) ? new Paint(Colour::fromHex($to[$paint->colour->hex()]), $paint->opacity) : $paint;
+        $changed = static fn (?Paint $paint): ?Paint => $paint !== null && $paint->isFlatColour() && isset($to[$paint->colour->hex()]) ? new Paint(
+            Colour::fromHex($to[$paint->colour->hex()]),
+            $paint->opacity,
+        ) : $paint;
 
         return $artwork->withPieces(array_map(static function (Piece $piece) use ($changed): Piece {
             $fill = $changed($piece->fill);
             $line = $changed($piece->stroke?->paint);
 
-            return $fill === $piece->fill && $line === $piece->stroke?->paint ? $piece : $piece->with(fill: $fill, stroke: $line === null ? null : $piece->stroke?->with(paint: $line));
+            return $fill === $piece->fill && $line === $piece->stroke?->paint ? $piece : $piece->with(
+                fill: $fill,
+                stroke: $line === null ? null : $piece->stroke?->with(paint: $line),
+            );
         }, $artwork->pieces));
     }
 }

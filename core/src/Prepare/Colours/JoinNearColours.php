@@ -25,7 +25,18 @@ final readonly class JoinNearColours implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('join-near-colours', 'Join near colours', 'Colours that are hardly told apart become the one of them that is seen most.', [Field::number('distance', 'Nearer than', self::USUAL, 0.1, 50.0)], 31, looks: true, work: 0.3, cuts: true, apart: AboutStep::KEEPS, byPiece: AboutStep::SEEN);
+        return new AboutStep(
+            'join-near-colours',
+            'Join near colours',
+            'Colours that are hardly told apart become the one of them that is seen most.',
+            [Field::number('distance', 'Nearer than', self::USUAL, 0.1, 50.0)],
+            31,
+            looks: true,
+            work: 0.3,
+            cuts: true,
+            apart: AboutStep::KEEPS,
+            byPiece: AboutStep::SEEN,
+        );
     }
 
     public static function from(Values $values): self

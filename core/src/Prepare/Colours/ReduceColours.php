@@ -33,9 +33,11 @@ final readonly class ReduceColours implements UnderLimits
 
     public static function about(): AboutStep
     {
-        return new AboutStep('reduce-colours', 'Cut down colours', 'As many colours as there are materials or inks; each time the two join of which it changes the picture least.', [
-            Field::count('count', 'Down to', 0, 0, self::MOST), Field::words('keep', 'Keep', Field::COLOURS, help: 'colours that stay, such as #1d5c46 #e0a030'),
-        ], 32, looks: true, work: 0.3, cuts: true, apart: AboutStep::KEEPS, byPiece: AboutStep::SEEN);
+        return new AboutStep('reduce-colours', 'Cut down colours', 'As many colours as there are materials or inks; each time the two join of which it'
+            .' changes the picture least.', [
+                Field::count('count', 'Down to', 0, 0, self::MOST),
+                Field::words('keep', 'Keep', Field::COLOURS, help: 'colours that stay, such as #1d5c46 #e0a030'),
+            ], 32, looks: true, work: 0.3, cuts: true, apart: AboutStep::KEEPS, byPiece: AboutStep::SEEN);
     }
 
     public static function from(Values $values): self

@@ -26,7 +26,11 @@ final class Tints
         $far = [];
         foreach (array_unique($hexes) as $hex) {
             $colour = Colour::fromHex($hex);
-            $far[$hex] = (float) array_reduce($grounds, static fn (float $least, Colour $ground): float => min($least, $ground->lab()->distanceTo($colour->lab())), INF);
+            $far[$hex] = (float) array_reduce(
+                $grounds,
+                static fn (float $least, Colour $ground): float => min($least, $ground->lab()->distanceTo($colour->lab())),
+                INF,
+            );
         }
         // The strongest first: a tint is never of another tint.
         arsort($far);

@@ -19,6 +19,19 @@ final readonly class BluntPoints implements TellsDeeds, UnderLimits
 
     public static function about(): AboutStep
     {
-        return new AboutStep('blunt-points', 'Blunt points', 'Lines that run out into a point end round, where they are as wide as is needed.', self::fields(), 65, ['merge-by-colour' => 'Widths are those of what becomes one piece: merge before.', 'remove-hidden' => 'Only what is seen is measured: remove what is hidden before.'], true, 1.5, apart: AboutStep::MAKES);
+        return new AboutStep(
+            'blunt-points',
+            'Blunt points',
+            'Lines that run out into a point end round, where they are as wide as is needed.',
+            self::fields(),
+            65,
+            [
+                'merge-by-colour' => 'Widths are those of what becomes one piece: merge before.',
+                'remove-hidden' => 'Only what is seen is measured: remove what is hidden before.',
+            ],
+            true,
+            1.5,
+            apart: AboutStep::MAKES,
+        );
     }
 }

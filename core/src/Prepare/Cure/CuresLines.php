@@ -58,6 +58,11 @@ trait CuresLines
         }
         $places = $this->at ?? Places::all();
 
-        return ToLimits::cured(Flat::of($artwork), new Limits($this->width, $this->keep), static::CURES, static fn (string $kind, int $piece, ThinPlace $place): bool => $places->runThrough($place));
+        return ToLimits::cured(
+            Flat::of($artwork),
+            new Limits($this->width, $this->keep),
+            static::CURES,
+            static fn (string $kind, int $piece, ThinPlace $place): bool => $places->runThrough($place),
+        );
     }
 }

@@ -13,6 +13,9 @@ final class Flat
 {
     public static function of(Artwork $artwork): Artwork
     {
-        return $artwork->apart && array_filter($artwork->pieces, static fn (Piece $piece): bool => $piece->stroke !== null && ! $piece->isSingleCut()) === [] ? $artwork : (new RemoveHidden)->apply($artwork);
+        return $artwork->apart && array_filter(
+            $artwork->pieces,
+            static fn (Piece $piece): bool => $piece->stroke !== null && ! $piece->isSingleCut(),
+        ) === [] ? $artwork : (new RemoveHidden)->apply($artwork);
     }
 }

@@ -113,7 +113,12 @@ final readonly class Islands implements TellsDeeds, UnderLimits
         } else {
             $middle = $part->box()?->middle() ?? new Point(0.0, 0.0);
             $factor = 1.01 * $this->size / max(1e-9, sqrt($part->area()));
-            $patches->add($piece, $part->transformed(Matrix::translation($middle->x, $middle->y)->after(Matrix::scaling($factor, $factor))->after(Matrix::translation(-$middle->x, -$middle->y))));
+            $patches->add(
+                $piece,
+                $part->transformed(Matrix::translation($middle->x, $middle->y)
+                    ->after(Matrix::scaling($factor, $factor))
+                    ->after(Matrix::translation(-$middle->x, -$middle->y))),
+            );
         }
     }
 
@@ -137,7 +142,10 @@ final readonly class Islands implements TellsDeeds, UnderLimits
         [$dx, $dy] = [($bx - $ax) / $long * $this->bridge / 2, ($by - $ay) / $long * $this->bridge / 2];
 
         // Half a width into both, so that it hangs on to them.
-        return Outliner::outline([Contour::ofSegments([Cubic::line($ax - $dx, $ay - $dy, $bx + $dx, $by + $dy)], false)], new StrokeStyle(max(1e-6, $this->bridge), Cap::Butt, Join::Round));
+        return Outliner::outline(
+            [Contour::ofSegments([Cubic::line($ax - $dx, $ay - $dy, $bx + $dx, $by + $dy)], false)],
+            new StrokeStyle(max(1e-6, $this->bridge), Cap::Butt, Join::Round),
+        );
     }
 
     /** @return list<array{float, float}> */

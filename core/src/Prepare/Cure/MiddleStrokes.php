@@ -50,7 +50,8 @@ final readonly class MiddleStrokes
      * @param  Inside  $inside  of the shape that is narrow, or beside which the gap lies
      * @param  bool  $gap  whether it is the space beside the shape that is narrow
      * @param  float  $width  mm of the strokes
-     * @param  float|null  $measured  mm of the limit that the place was measured against: its middle places lie as far apart as that tells, however thin the strokes are
+     * @param  float|null  $measured  mm of the limit that the place was measured against: its middle places lie as far apart as that tells, however thin
+     *     the strokes are
      */
     public function __construct(private Inside $inside, private bool $gap, private float $width, private Tolerance $tolerance, ?float $measured = null)
     {
@@ -83,7 +84,9 @@ final readonly class MiddleStrokes
             foreach ([...$row, null] as $place) {
                 $known = $place !== null && $this->isKnown($place, $seen, $cells);
                 $last = $stretch[count($stretch) - 1] ?? null;
-                if ($stretch !== [] && ($place === null || $known || ($last !== null && hypot($place[0] - $last[0], $place[1] - $last[1]) > self::JUMP * $this->grain))) {
+                if ($stretch !== [] && ($place === null
+                    || $known
+                    || ($last !== null && hypot($place[0] - $last[0], $place[1] - $last[1]) > self::JUMP * $this->grain))) {
                     $spaced = $this->spaced($stretch);
                     if ($spaced !== []) {
                         $out[] = $spaced;
@@ -134,7 +137,11 @@ final readonly class MiddleStrokes
             // The way round a ring, smooth where it began.
             $way = CurveThrough::through([$points[$last], $points[0], $points[1]], 1);
 
-            return [Outliner::outline([Contour::ofSegments(CurveThrough::fit([...$points, $points[0]], self::FIT * $this->width, $way, $way), true)], $this->style(), $this->tolerance)];
+            return [Outliner::outline(
+                [Contour::ofSegments(CurveThrough::fit([...$points, $points[0]], self::FIT * $this->width, $way, $way), true)],
+                $this->style(),
+                $this->tolerance,
+            )];
         }
         [$points, $end] = $this->ended($points);
         [$points, $start] = $points === [] ? [[], null] : $this->ended(array_reverse($points));
@@ -218,7 +225,10 @@ final readonly class MiddleStrokes
         }
         $middle = [$x + $to * $dx, $y + $to * $dy];
         $k = count($points) - 1;
-        if (hypot($points[$k][0] - $middle[0], $points[$k][1] - $middle[1]) > 1e-6 && ($middle[0] - $points[$k][0]) * $dx + ($middle[1] - $points[$k][1]) * $dy > 0) {
+        if (hypot(
+            $points[$k][0] - $middle[0],
+            $points[$k][1] - $middle[1],
+        ) > 1e-6 && ($middle[0] - $points[$k][0]) * $dx + ($middle[1] - $points[$k][1]) * $dy > 0) {
             $points[] = $middle;
         }
         $k = count($points) - 1;

@@ -75,7 +75,10 @@ final readonly class SmallHoles implements TellsDeeds, UnderLimits
         return new Cured($done === [] ? $flat : $patches->on($flat)[0], $done);
     }
 
-    /** @return list<array{int, Shape, float, float, float}> bare holes under a size: number of the piece, the hole, its middle, and the side of the square of its area */
+    /**
+     * @return list<array{int, Shape, float, float, float}> bare holes under a size: number of the piece, the hole, its middle, and the side of the square
+     *     of its area
+     */
     public static function small(Artwork $flat, float $size): array
     {
         $out = [];

@@ -27,8 +27,14 @@ final class Target
      * @param  Word|null  $word  that is brought to the limit alike, with all its places
      * @param  list<ThinPlace>  $places  these
      */
-    public function __construct(public readonly string $kind, public readonly int $piece, public readonly ThinPlace $place, private readonly array $ways, public readonly ?Word $word = null, public readonly array $places = [])
-    {
+    public function __construct(
+        public readonly string $kind,
+        public readonly int $piece,
+        public readonly ThinPlace $place,
+        private readonly array $ways,
+        public readonly ?Word $word = null,
+        public readonly array $places = [],
+    ) {
     }
 
     /** The same, of the piece as it is numbered elsewhere. */

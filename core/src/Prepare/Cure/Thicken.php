@@ -19,6 +19,19 @@ final readonly class Thicken implements TellsDeeds, UnderLimits
 
     public static function about(): AboutStep
     {
-        return new AboutStep('thicken', 'Thicken lines', 'Lines thinner than the limit are brought to it along their middle; nothing else moves.', self::fields(), 70, ['merge-by-colour' => 'Widths are those of what becomes one piece: merge before.', 'remove-hidden' => 'Only what is seen is measured: remove what is hidden before.'], true, 1.5, apart: AboutStep::MAKES);
+        return new AboutStep(
+            'thicken',
+            'Thicken lines',
+            'Lines thinner than the limit are brought to it along their middle; nothing else moves.',
+            self::fields(),
+            70,
+            [
+                'merge-by-colour' => 'Widths are those of what becomes one piece: merge before.',
+                'remove-hidden' => 'Only what is seen is measured: remove what is hidden before.',
+            ],
+            true,
+            1.5,
+            apart: AboutStep::MAKES,
+        );
     }
 }

@@ -46,7 +46,11 @@ final class Tip
             [$dx, $dy] = [$points[$k][0] - $points[$k - 1][0], $points[$k][1] - $points[$k - 1][1]];
             $long = max(1e-9, hypot($dx, $dy));
             $points[] = [$points[$k][0] + 2 * $width * $dx / $long, $points[$k][1] + 2 * $width * $dy / $long];
-            $cuts[] = Outliner::outline([Contour::ofSegments(CurveThrough::fit($points, 0.05 * $width), false)], new StrokeStyle(1.3 * $width, Cap::Butt, Join::Round), $tolerance);
+            $cuts[] = Outliner::outline(
+                [Contour::ofSegments(CurveThrough::fit($points, 0.05 * $width), false)],
+                new StrokeStyle(1.3 * $width, Cap::Butt, Join::Round),
+                $tolerance,
+            );
             $stays[] = Shape::of(Contour::circle($points[0][0], $points[0][1], $width / 2));
         }
 

@@ -70,7 +70,14 @@ final class ToLimits
     public static function cured(Artwork $flat, Limits $limits, array $kinds, ?Closure $only = null, bool $fill = true): Cured
     {
         $whole = new self($flat, $limits, $fill, Widths::of($flat, $limits));
-        $targets = $whole->byWord(array_values(array_filter($whole->targets($whole->before, $flat), static fn (Target $target): bool => in_array($target->kind, $kinds, true) && ($only === null || $only($target->kind, $target->piece, $target->place)))));
+        $targets = $whole->byWord(array_values(array_filter(
+            $whole->targets($whole->before, $flat),
+            static fn (Target $target): bool => in_array($target->kind, $kinds, true) && ($only === null || $only(
+                $target->kind,
+                $target->piece,
+                $target->place,
+            )),
+        )));
         [$art, $tried] = $whole->byCluster($targets);
 
         return self::told($art, $tried);
@@ -88,7 +95,11 @@ final class ToLimits
             return [$this->flat, []];
         }
         $reach = self::NEAR * max($this->limits->line, $this->limits->gap);
-        $clusters = new Clusters($this->flat, $reach, array_values(array_filter(array_map(static fn (Target $target): ?Shape => $target->word?->shape, $targets))));
+        $clusters = new Clusters(
+            $this->flat,
+            $reach,
+            array_values(array_filter(array_map(static fn (Target $target): ?Shape => $target->word?->shape, $targets))),
+        );
         $own = [];
         foreach ($targets as $k => $target) {
             $own[$clusters->at($target->place->at->x, $target->place->at->y) ?? -1][] = $k;
@@ -228,7 +239,12 @@ final class ToLimits
         foreach ($targets as $target) {
             $how = $target->way() ?? ($target->word === null ? $target->why : self::ofWord($target->why));
             foreach ($target->places === [] ? [$target->place] : $target->places as $place) {
-                $row = ['kind' => $target->kind, 'at' => [$place->at->x, $place->at->y], 'measured' => $place->pointed ? $place->typical : $place->width, 'how' => $how];
+                $row = [
+                    'kind' => $target->kind,
+                    'at' => [$place->at->x, $place->at->y],
+                    'measured' => $place->pointed ? $place->typical : $place->width,
+                    'how' => $how,
+                ];
                 $target->way() === null ? $left[] = $row : $done[] = $row;
             }
         }
@@ -337,7 +353,13 @@ final class ToLimits
 
             return;
         }
-        $strokes = $width <= 0.0 ? new Shape([]) : (new MiddleStrokes($inside, $gap, $width, $tolerance, $gap ? $this->limits->gap : $this->limits->line))->of($target->place);
+        $strokes = $width <= 0.0 ? new Shape([]) : (new MiddleStrokes(
+            $inside,
+            $gap,
+            $width,
+            $tolerance,
+            $gap ? $this->limits->gap : $this->limits->line,
+        ))->of($target->place);
         if ($strokes->isEmpty()) {
             return;
         }
@@ -359,7 +381,17 @@ final class ToLimits
                 foreach ($places as $place) {
                     $kind = $gap ? Target::GAP : ($place->pointed ? Target::POINT : Target::LINE);
                     if (! $this->wasThere($place, $i, $gap, $targets)) {
-                        $out[] = [$place, sprintf('%s of %.2f mm would be left at %.1f, %.1f, where %.2f mm are needed', $kind === Target::GAP ? 'a gap' : ($kind === Target::POINT ? 'a point' : 'a line'), $place->width, $place->at->x, $place->at->y, $limit)];
+                        $out[] = [
+                            $place,
+                            sprintf(
+                                '%s of %.2f mm would be left at %.1f, %.1f, where %.2f mm are needed',
+                                $kind === Target::GAP ? 'a gap' : ($kind === Target::POINT ? 'a point' : 'a line'),
+                                $place->width,
+                                $place->at->x,
+                                $place->at->y,
+                                $limit,
+                            ),
+                        ];
                     }
                 }
             }
@@ -378,7 +410,11 @@ final class ToLimits
         $limit = $gap ? $this->limits->gap : $this->limits->line;
         $inWord = false;
         foreach ($targets as $target) {
-            if ($target->piece === $i && ($target->kind === Target::GAP) === $gap && $target->isAbout($place->at->x, $place->at->y, $target->word === null ? $limit : self::ON * $limit)) {
+            if ($target->piece === $i && ($target->kind === Target::GAP) === $gap && $target->isAbout(
+                $place->at->x,
+                $place->at->y,
+                $target->word === null ? $limit : self::ON * $limit,
+            )) {
                 return false;
             }
             // What is thin in a bolder word was thinner before, if too short to be told: a foot, a tip that is round now.
@@ -390,7 +426,8 @@ final class ToLimits
             return true;
         }
         foreach (($gap ? $this->before->gaps : $this->before->lines)[$i] ?? [] as $old) {
-            if ($place->width >= self::AS_WIDE * $old->width && (new Target('', $i, $old, []))->distanceTo($place->at->x, $place->at->y) < self::NEAR * $limit) {
+            if ($place->width >= self::AS_WIDE * $old->width
+                && (new Target('', $i, $old, []))->distanceTo($place->at->x, $place->at->y) < self::NEAR * $limit) {
                 return true;
             }
         }

@@ -34,7 +34,8 @@ final readonly class WidenGaps implements TellsDeeds, UnderLimits
             Field::length('keep', 'Least line beside', 0.0, 0.0, 'as the ticket says when nought', 1000.0),
             Field::flag('fill', 'Fill where there is no room', true, 'a gap that cannot be widened without making a line thin is filled'),
             Field::words('at', 'Only at', Field::PLACES),
-        ], 72, ['merge-by-colour' => 'Widths are those of what becomes one piece: merge before.', 'remove-hidden' => 'Only what is seen is measured: remove what is hidden before.'], true, 1.5, apart: AboutStep::MAKES);
+        ], 72, ['merge-by-colour' => 'Widths are those of what becomes one piece: merge before.',
+            'remove-hidden' => 'Only what is seen is measured: remove what is hidden before.'], true, 1.5, apart: AboutStep::MAKES);
     }
 
     public static function from(Values $values): self
@@ -64,6 +65,12 @@ final readonly class WidenGaps implements TellsDeeds, UnderLimits
         }
         $places = $this->at ?? Places::all();
 
-        return ToLimits::cured(Flat::of($artwork), new Limits($this->keep, $this->width), [Target::GAP], static fn (string $kind, int $piece, ThinPlace $place): bool => $places->runThrough($place), $this->fill);
+        return ToLimits::cured(
+            Flat::of($artwork),
+            new Limits($this->keep, $this->width),
+            [Target::GAP],
+            static fn (string $kind, int $piece, ThinPlace $place): bool => $places->runThrough($place),
+            $this->fill,
+        );
     }
 }

@@ -8,7 +8,10 @@ use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Groups;
 use NeatEdge\Core\Geometry\Shape;
 
-/** Letters, or what stands side by side as letters do: parts of one piece that are of like size, near each other and of several forms. They are thickened alike, or left. */
+/**
+ * Letters, or what stands side by side as letters do: parts of one piece that are of like size, near each other and of several forms. They are thickened
+ * alike, or left.
+ */
 final readonly class Word
 {
     /** How much larger than another a letter of its word may be. */
@@ -53,7 +56,10 @@ final readonly class Word
             $letters = array_map(static fn (int $i): Shape => $parts[$i], $own);
             $box = Box::around(...array_map(static fn (int $i): Box => $boxes[$i], $own));
             if (self::areLetters($letters) && $box !== null) {
-                $out[] = new self(new Shape(array_merge(...array_map(static fn (Shape $letter): array => $letter->contours, $letters)), $letters[0]->rule), $box);
+                $out[] = new self(
+                    new Shape(array_merge(...array_map(static fn (Shape $letter): array => $letter->contours, $letters)), $letters[0]->rule),
+                    $box,
+                );
             }
         }
 
@@ -109,7 +115,12 @@ final readonly class Word
                     continue;
                 }
                 $near = self::NEAR * min($sizes[$i], $sizes[$k]);
-                $apart = max($boxes[$i]->left - $boxes[$k]->right, $boxes[$k]->left - $boxes[$i]->right, $boxes[$i]->top - $boxes[$k]->bottom, $boxes[$k]->top - $boxes[$i]->bottom);
+                $apart = max(
+                    $boxes[$i]->left - $boxes[$k]->right,
+                    $boxes[$k]->left - $boxes[$i]->right,
+                    $boxes[$i]->top - $boxes[$k]->bottom,
+                    $boxes[$k]->top - $boxes[$i]->bottom,
+                );
                 if ($apart <= $near && max($sizes[$i], $sizes[$k]) <= self::LIKE * min($sizes[$i], $sizes[$k]) && self::areInRow($boxes[$i], $boxes[$k])) {
                     $out[] = [$i, $k];
                 }

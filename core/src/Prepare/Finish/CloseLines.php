@@ -27,7 +27,18 @@ final readonly class CloseLines implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('close-lines', 'Close lines', 'Open lines of which the ends nearly meet are closed.', [Field::length('gap', 'Ends nearer than', 0.5, most: 1000.0)], 6, looks: true, work: 0.02, cuts: true, apart: AboutStep::KEEPS, byPiece: AboutStep::DRAWN);
+        return new AboutStep(
+            'close-lines',
+            'Close lines',
+            'Open lines of which the ends nearly meet are closed.',
+            [Field::length('gap', 'Ends nearer than', 0.5, most: 1000.0)],
+            6,
+            looks: true,
+            work: 0.02,
+            cuts: true,
+            apart: AboutStep::KEEPS,
+            byPiece: AboutStep::DRAWN,
+        );
     }
 
     public static function from(Values $values): self

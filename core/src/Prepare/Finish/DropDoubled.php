@@ -27,7 +27,17 @@ final readonly class DropDoubled implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('drop-doubled', 'Take out doubled lines', 'What lies exactly on another of the same paint goes: it would be cut twice.', [Field::length('within', 'Within', 0.05, most: 10.0)], 7, work: 0.05, cuts: true, apart: AboutStep::KEEPS, byPiece: AboutStep::DRAWN);
+        return new AboutStep(
+            'drop-doubled',
+            'Take out doubled lines',
+            'What lies exactly on another of the same paint goes: it would be cut twice.',
+            [Field::length('within', 'Within', 0.05, most: 10.0)],
+            7,
+            work: 0.05,
+            cuts: true,
+            apart: AboutStep::KEEPS,
+            byPiece: AboutStep::DRAWN,
+        );
     }
 
     public static function from(Values $values): self
@@ -44,7 +54,10 @@ final readonly class DropDoubled implements Step
     {
         $gone = array_flip(self::doubled($artwork, $this->within));
 
-        return $gone === [] ? $artwork : $artwork->withPieces(array_values(array_filter($artwork->pieces, static fn (Piece $piece): bool => ! isset($gone[$piece->id]))));
+        return $gone === [] ? $artwork : $artwork->withPieces(array_values(array_filter(
+            $artwork->pieces,
+            static fn (Piece $piece): bool => ! isset($gone[$piece->id]),
+        )));
     }
 
     /** @return list<string> ids of the pieces that lie on another above them */
@@ -57,7 +70,9 @@ final readonly class DropDoubled implements Step
             if ($box === null || $within <= 0) {
                 continue;
             }
-            $name = ($piece->fill?->key() ?? '').'|'.($piece->stroke === null ? '' : $piece->stroke->paint->key().' '.round($piece->stroke->style->width, 3)).'|'.count($piece->shape->contours);
+            $name = ($piece->fill?->key() ?? '').'|'.($piece->stroke === null
+                ? ''
+                : $piece->stroke->paint->key().' '.round($piece->stroke->style->width, 3)).'|'.count($piece->shape->contours);
             [$gx, $gy] = [(int) floor($box->left / $within), (int) floor($box->top / $within)];
             foreach ([-1, 0, 1] as $dx) {
                 foreach ([-1, 0, 1] as $dy) {
@@ -80,7 +95,8 @@ final readonly class DropDoubled implements Step
     {
         foreach ($a->contours as $k => $contour) {
             $other = $b->contours[$k] ?? null;
-            if ($other === null || abs($contour->roughLength() - $other->roughLength()) > 4 * $within + 0.01 * $other->roughLength() || ! self::lies($contour, $other, $within)) {
+            if ($other === null || abs($contour->roughLength() - $other->roughLength()) > 4 * $within + 0.01 * $other->roughLength()
+                || ! self::lies($contour, $other, $within)) {
                 return false;
             }
         }

@@ -36,7 +36,21 @@ final readonly class FitPage implements UnderLimits
 
     public static function about(): AboutStep
     {
-        return new AboutStep('fit-page', 'Fit to the page', 'What lies outside the page is cut off, the page becomes that of the art, or the whole becomes as small as the bed needs.', [Field::choice('how', 'How', 'cut', self::HOW), Field::length('bedWidth', 'Bed width', 0.0, 0.0, 'that of the ticket when nought'), Field::length('bedHeight', 'Bed height', 0.0, 0.0, 'nought for a roll')], 45, looks: true, work: 0.3, cuts: true, apart: AboutStep::KEEPS);
+        return new AboutStep(
+            'fit-page',
+            'Fit to the page',
+            'What lies outside the page is cut off, the page becomes that of the art, or the whole becomes as small as the bed needs.',
+            [
+                Field::choice('how', 'How', 'cut', self::HOW),
+                Field::length('bedWidth', 'Bed width', 0.0, 0.0, 'that of the ticket when nought'),
+                Field::length('bedHeight', 'Bed height', 0.0, 0.0, 'nought for a roll'),
+            ],
+            45,
+            looks: true,
+            work: 0.3,
+            cuts: true,
+            apart: AboutStep::KEEPS,
+        );
     }
 
     public static function from(Values $values): self
@@ -81,7 +95,10 @@ final readonly class FitPage implements UnderLimits
 
         $within = array_map(static fn (Piece $cut): Piece => $cut->withShape(SingleCuts::within($cut->shape, $page)), $cuts);
 
-        return SingleCuts::laidOn($flat->with(pieces: $pieces, apart: true), array_values(array_filter($within, static fn (Piece $cut): bool => ! $cut->shape->isEmpty())));
+        return SingleCuts::laidOn(
+            $flat->with(pieces: $pieces, apart: true),
+            array_values(array_filter($within, static fn (Piece $cut): bool => ! $cut->shape->isEmpty())),
+        );
     }
 
     /** By how much the art must be smaller to fit the bed, turned or not: the larger of both ways. */

@@ -19,7 +19,17 @@ final readonly class FlatGradients implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('flat-gradients', 'Flat gradients', 'A gradient becomes the one colour that it is in the mean.', [], 15, looks: true, work: 0.02, apart: AboutStep::KEEPS, byPiece: AboutStep::DRAWN);
+        return new AboutStep(
+            'flat-gradients',
+            'Flat gradients',
+            'A gradient becomes the one colour that it is in the mean.',
+            [],
+            15,
+            looks: true,
+            work: 0.02,
+            apart: AboutStep::KEEPS,
+            byPiece: AboutStep::DRAWN,
+        );
     }
 
     public static function from(Values $values): self

@@ -20,7 +20,8 @@ final readonly class Mirror implements Step
     public static function about(): AboutStep
     {
         return new AboutStep('mirror', 'Mirror', 'The result from behind: for heat transfer, for the inside of a window, for film.', [], 95, array_fill_keys(
-            ['thicken', 'widen-gaps', 'blunt-points', 'islands', 'stack'], 'Turn it round last: places that were chosen are those of the art as it is looked at.',
+            ['thicken', 'widen-gaps', 'blunt-points', 'islands', 'stack'],
+            'Turn it round last: places that were chosen are those of the art as it is looked at.',
         ), true, 0.05, lays: true, cuts: true, apart: AboutStep::KEEPS);
     }
 

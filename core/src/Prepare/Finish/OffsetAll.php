@@ -31,7 +31,9 @@ final readonly class OffsetAll implements Step
     public static function about(): AboutStep
     {
         return new AboutStep('offset', 'Inset or outset', 'Every piece smaller all round, or larger where the ground is bare.', [
-            Field::choice('how', 'How', 'inset', self::HOW), Field::length('distance', 'By', 0.1, most: 1000.0), Field::choice('join', 'Corners', 'miter', Offset::JOINS),
+            Field::choice('how', 'How', 'inset', self::HOW),
+            Field::length('distance', 'By', 0.1, most: 1000.0),
+            Field::choice('join', 'Corners', 'miter', Offset::JOINS),
         ], 76, ['merge-by-colour' => 'What becomes one piece must be merged before: else a gap is cut along its seams.'], true, 1.0, apart: AboutStep::MAKES);
     }
 
@@ -62,8 +64,15 @@ final readonly class OffsetAll implements Step
             } else {
                 // Those before are larger already and keep what they took.
                 $box = $piece->box();
-                $others = array_values(array_filter($pieces, static fn (Piece $other): bool => $other !== $piece && $other->isSolid() && ! $other->shape->isEmpty()));
-                $shape = $box === null ? new Shape([]) : Combine::cutAway(Offset::outset($piece->shape, $this->distance, $this->join, $tolerance), array_map(static fn (Piece $other): Shape => $other->shape, $others), $tolerance);
+                $others = array_values(array_filter(
+                    $pieces,
+                    static fn (Piece $other): bool => $other !== $piece && $other->isSolid() && ! $other->shape->isEmpty(),
+                ));
+                $shape = $box === null ? new Shape([]) : Combine::cutAway(
+                    Offset::outset($piece->shape, $this->distance, $this->join, $tolerance),
+                    array_map(static fn (Piece $other): Shape => $other->shape, $others),
+                    $tolerance,
+                );
             }
             $pieces[$i] = $piece->withShape($shape);
         }

@@ -26,7 +26,17 @@ final readonly class RoundAllCorners implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('round-corners', 'Round corners', 'All corners get a radius, on both sides of a border alike.', [Field::length('radius', 'Radius', 0.3, most: 1000.0)], 75, ['merge-by-colour' => 'Corners are those of what becomes one piece: merge before.'], true, 0.2, apart: AboutStep::MAKES);
+        return new AboutStep(
+            'round-corners',
+            'Round corners',
+            'All corners get a radius, on both sides of a border alike.',
+            [Field::length('radius', 'Radius', 0.3, most: 1000.0)],
+            75,
+            ['merge-by-colour' => 'Corners are those of what becomes one piece: merge before.'],
+            true,
+            0.2,
+            apart: AboutStep::MAKES,
+        );
     }
 
     public static function from(Values $values): self

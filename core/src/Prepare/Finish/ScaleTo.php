@@ -23,7 +23,17 @@ final readonly class ScaleTo implements Step
 
     public static function about(): AboutStep
     {
-        return new AboutStep('scale', 'Scale to size', 'The result at another width.', [Field::length('width', 'Width', 0.0, 0.0, 'as it is when nought')], 5, looks: true, work: 0.05, cuts: true, apart: AboutStep::KEEPS);
+        return new AboutStep(
+            'scale',
+            'Scale to size',
+            'The result at another width.',
+            [Field::length('width', 'Width', 0.0, 0.0, 'as it is when nought')],
+            5,
+            looks: true,
+            work: 0.05,
+            cuts: true,
+            apart: AboutStep::KEEPS,
+        );
     }
 
     public static function from(Values $values): self

@@ -41,7 +41,8 @@ final readonly class Stack implements Step
         return new AboutStep('stack', 'Stack or underlap', 'Lower colours run under the upper, so that no gap shows where they are laid.', [
             Field::choice('how', 'How', 'underlap', self::HOW), Field::length('by', 'Underlap by', 0.3, most: 100.0),
             Field::pairs('pairs', 'Pairs', self::HOW, 'colours that lie otherwise, the lower first: #1d5c46/#e0a030=butt'),
-        ], 90, array_fill_keys(['remove-hidden', 'merge-by-colour', 'islands', 'blunt-points', 'thicken', 'widen-gaps', 'clean-nodes', 'round-corners'], 'What runs under is taken away again by what comes after: stack last.'), false, 1.0, lays: true);
+        ], 90, array_fill_keys(['remove-hidden', 'merge-by-colour', 'islands', 'blunt-points', 'thicken', 'widen-gaps', 'clean-nodes', 'round-corners'],
+            'What runs under is taken away again by what comes after: stack last.'), false, 1.0, lays: true);
     }
 
     public static function from(Values $values): self

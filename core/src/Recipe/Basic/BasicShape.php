@@ -30,7 +30,10 @@ final readonly class BasicShape extends Base
 
     public static function read(array $data, Stored $as): self
     {
-        return new self(ShapeKind::from($data['kind']), array_map(static fn (mixed $value): mixed => is_int($value) ? (float) $value : $value, $data['values']));
+        return new self(
+            ShapeKind::from($data['kind']),
+            array_map(static fn (mixed $value): mixed => is_int($value) ? (float) $value : $value, $data['values']),
+        );
     }
 
     public function label(): string
@@ -63,7 +66,10 @@ final readonly class BasicShape extends Base
     public function told(Recipe $recipe): array
     {
         return ['shape' => [
-            'kind' => $this->kind->value, 'label' => $this->kind->label(), 'fields' => array_map(static fn (Field $field): array => $field->toArray(), $this->kind->fields()), 'values' => $this->values,
+            'kind' => $this->kind->value,
+            'label' => $this->kind->label(),
+            'fields' => array_map(static fn (Field $field): array => $field->toArray(), $this->kind->fields()),
+            'values' => $this->values,
             'matrix' => array_values(get_object_vars($recipe->matrix)),
         ]];
     }

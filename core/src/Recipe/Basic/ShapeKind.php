@@ -39,7 +39,10 @@ enum ShapeKind: string
             default => [40.0, $this === self::Rectangle ? 30.0 : 40.0],
         };
         $least = $this === self::Line ? -1e5 : 0.001;
-        $size = [Field::length('width', $this === self::Line ? 'Across' : 'Width', $width, $least), Field::length('height', $this === self::Line ? 'Down' : 'Height', $height, $least)];
+        $size = [
+            Field::length('width', $this === self::Line ? 'Across' : 'Width', $width, $least),
+            Field::length('height', $this === self::Line ? 'Down' : 'Height', $height, $least),
+        ];
 
         return [...$size, ...match ($this) {
             self::Rectangle => [
@@ -51,7 +54,11 @@ enum ShapeKind: string
                 Field::choice('ends', 'Part of a circle as', 'pie', ['pie' => 'Pie', 'arc' => 'Open arc']),
             ],
             self::Polygon => [Field::count('sides', 'Sides', 6, 3, 200), Field::length('round', 'Corners', 0.0)],
-            self::Star => [Field::count('points', 'Points', 5, 2, 200), Field::share('inner', 'Inner ratio', 0.45, 0.02, 1.0), Field::length('round', 'Corners', 0.0)],
+            self::Star => [
+                Field::count('points', 'Points', 5, 2, 200),
+                Field::share('inner', 'Inner ratio', 0.45, 0.02, 1.0),
+                Field::length('round', 'Corners', 0.0),
+            ],
             self::Heart => [Field::share('cleft', 'Cleft', 0.2, 0.02, 0.7)],
             self::Banner => [
                 Field::length('depth', 'Fold depth', 6.0, 0.0), Field::length('overlap', 'Overlap', 8.0, 0.0),

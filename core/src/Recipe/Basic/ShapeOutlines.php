@@ -50,7 +50,12 @@ final class ShapeOutlines
         [$a, $b, $c, $d] = [$a * $fit, $b * $fit, $c * $fit, $d * $fit];
         $pen = new Pen;
         $pen->moveTo(-$w + $a, -$h);
-        foreach ([[$w - $b, -$h, $w, -$h + $b, $b], [$w, $h - $c, $w - $c, $h, $c], [-$w + $d, $h, -$w, $h - $d, $d], [-$w, -$h + $a, -$w + $a, -$h, $a]] as [$x, $y, $ex, $ey, $radius]) {
+        foreach ([
+            [$w - $b, -$h, $w, -$h + $b, $b],
+            [$w, $h - $c, $w - $c, $h, $c],
+            [-$w + $d, $h, -$w, $h - $d, $d],
+            [-$w, -$h + $a, -$w + $a, -$h, $a],
+        ] as [$x, $y, $ex, $ey, $radius]) {
             [$px, $py] = $pen->position();
             if (abs($px - $x) + abs($py - $y) > 1e-9) {
                 $pen->lineTo($x, $y);

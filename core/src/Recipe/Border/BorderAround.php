@@ -39,7 +39,11 @@ final readonly class BorderAround extends Base
             throw new UnexpectedValueException('The stored recipe cannot be read.');
         }
 
-        return new self($sources, array_map(static fn (mixed $value): mixed => is_int($value) ? (float) $value : $value, $data['values']), $as->toShape($data['shape']));
+        return new self(
+            $sources,
+            array_map(static fn (mixed $value): mixed => is_int($value) ? (float) $value : $value, $data['values']),
+            $as->toShape($data['shape']),
+        );
     }
 
     public function follows(): array

@@ -30,7 +30,12 @@ final readonly class Lettering extends Base
 
     public function stored(Stored $as): array
     {
-        return ['setting' => [...get_object_vars($this->setting), 'along' => $this->setting->along === null ? null : $as->contour($this->setting->along)], 'follows' => $this->follows, 'shape' => $as->shape($this->shape), 'cut' => $this->cut];
+        return [
+            'setting' => [...get_object_vars($this->setting), 'along' => $this->setting->along === null ? null : $as->contour($this->setting->along)],
+            'follows' => $this->follows,
+            'shape' => $as->shape($this->shape),
+            'cut' => $this->cut,
+        ];
     }
 
     public static function read(array $data, Stored $as): self
@@ -38,7 +43,12 @@ final readonly class Lettering extends Base
         $set = $data['setting'];
         $setting = new Setting(
             $set['text'], $set['family'], $set['bold'], $set['italic'], (float) $set['size'], (float) $set['spacing'], (float) $set['leading'],
-            $set['align'], $set['along'] === null ? null : $as->toContour($set['along']), $set['inside'], $set['stand'], (float) $set['slide'], (float) ($set['distance'] ?? 0.0),
+            $set['align'],
+            $set['along'] === null ? null : $as->toContour($set['along']),
+            $set['inside'],
+            $set['stand'],
+            (float) $set['slide'],
+            (float) ($set['distance'] ?? 0.0),
         );
 
         return new self($setting, $data['follows'], $as->toShape($data['shape']), (int) ($data['cut'] ?? 0));

@@ -51,7 +51,12 @@ final readonly class MirrorHalf extends Change
         $at = $recipe->matrix->apply($this->x, $this->y);
         $ahead = $recipe->matrix->apply($this->x + cos(deg2rad($this->angle)), $this->y + sin(deg2rad($this->angle)));
 
-        return ['mirror' => ['x' => $at->x, 'y' => $at->y, 'angle' => rad2deg(atan2($ahead->y - $at->y, $ahead->x - $at->x)), 'reach' => $this->reach * $recipe->matrix->meanScale()]];
+        return ['mirror' => [
+            'x' => $at->x,
+            'y' => $at->y,
+            'angle' => rad2deg(atan2($ahead->y - $at->y, $ahead->x - $at->x)),
+            'reach' => $this->reach * $recipe->matrix->meanScale(),
+        ]];
     }
 
     /** The same, holding to the side on which most of a shape lies now, whatever its nodes do later. */
@@ -202,7 +207,16 @@ final readonly class MirrorHalf extends Change
                 }
                 $part = Cubic::part($s, $cuts[$i - 1], $cuts[$i]);
                 [$from, $to] = [$i > 1 ? 0.0 : $part[0], $i < $n - 1 ? 0.0 : $part[6]];
-                $part = Cubic::isLine($s) ? Cubic::line($from, $part[1], $to, $part[7]) : [$from, $part[1], $part[2], $part[3], $part[4], $part[5], $to, $part[7]];
+                $part = Cubic::isLine($s) ? Cubic::line($from, $part[1], $to, $part[7]) : [
+                    $from,
+                    $part[1],
+                    $part[2],
+                    $part[3],
+                    $part[4],
+                    $part[5],
+                    $to,
+                    $part[7],
+                ];
                 $middle = Cubic::placeOn($part, 0.5)[0];
                 if ($middle * $side >= 0 || abs($middle) <= 1e-9) {
                     $runs[count($runs) - 1][] = $part;
@@ -212,7 +226,10 @@ final readonly class MirrorHalf extends Change
             }
         }
 
-        return array_values(array_map(static fn (array $run): Contour => Contour::ofSegments($run, false), array_filter($runs, static fn (array $run): bool => $run !== [])));
+        return array_values(array_map(
+            static fn (array $run): Contour => Contour::ofSegments($run, false),
+            array_filter($runs, static fn (array $run): bool => $run !== []),
+        ));
     }
 
     /**

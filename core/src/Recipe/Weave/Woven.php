@@ -16,7 +16,8 @@ final readonly class Woven extends Base
     /**
      * @param  string  $weave  what tells one weave from another: the same for all its strands
      * @param  Piece  $strand  as it was before, not woven itself
-     * @param  array{gap: float, pattern: string, start: string, parts: string, turn: list<array{float, float}>}  $values  how it was woven; the places in mm, as the strand lay then
+     * @param  array{gap: float, pattern: string, start: string, parts: string, turn: list<array{float, float}>}  $values  how it was woven; the places in
+     *     mm, as the strand lay then
      */
     public function __construct(public string $weave, public Piece $strand, public array $values, private Shape $shape)
     {
@@ -35,7 +36,13 @@ final readonly class Woven extends Base
     public static function read(array $data, Stored $as): self
     {
         $v = $data['values'];
-        $values = ['gap' => (float) $v['gap'], 'pattern' => $v['pattern'], 'start' => $v['start'], 'parts' => $v['parts'], 'turn' => array_values(array_map(static fn (array $place): array => [(float) $place[0], (float) $place[1]], $v['turn']))];
+        $values = [
+            'gap' => (float) $v['gap'],
+            'pattern' => $v['pattern'],
+            'start' => $v['start'],
+            'parts' => $v['parts'],
+            'turn' => array_values(array_map(static fn (array $place): array => [(float) $place[0], (float) $place[1]], $v['turn'])),
+        ];
 
         return new self($data['weave'], $as->toPiece($data['strand']), $values, $as->toShape($data['shape']));
     }

@@ -60,7 +60,11 @@ final readonly class Wrap extends Change
 
     public function on(Shape $shape): Shape
     {
-        return Warp::shape($shape->transformed($this->lay), fn (float $x, float $y): array => $this->at($x, $y), self::DEVIATION)->transformed($this->lay->inverse());
+        return Warp::shape(
+            $shape->transformed($this->lay),
+            fn (float $x, float $y): array => $this->at($x, $y),
+            self::DEVIATION,
+        )->transformed($this->lay->inverse());
     }
 
     /** @return array{float, float} where a place goes, mm */

@@ -100,7 +100,8 @@ final class CutOrder
     }
 
     /**
-     * Where seams stand in a row the film tears along them: a line whose start is in one line with the two before it begins elsewhere, if that costs little way.
+     * Where seams stand in a row the film tears along them: a line whose start is in one line with the two before it begins elsewhere, if that costs little
+     * way.
      *
      * @param  list<int>  $order
      * @param  array<int, int>  $chosen  starts, by number of the line
@@ -118,7 +119,10 @@ final class CutOrder
             if (! $lines[$i]->closed || ! self::inLine($places[$k], $places[$k - 1], $places[$k - 2])) {
                 continue;
             }
-            $way = static fn (array $p): float => hypot($p[0] - $places[$k - 1][0], $p[1] - $places[$k - 1][1]) + ($k + 1 < $n ? hypot($p[0] - $places[$k + 1][0], $p[1] - $places[$k + 1][1]) : 0.0);
+            $way = static fn (array $p): float => hypot(
+                $p[0] - $places[$k - 1][0],
+                $p[1] - $places[$k - 1][1],
+            ) + ($k + 1 < $n ? hypot($p[0] - $places[$k + 1][0], $p[1] - $places[$k + 1][1]) : 0.0);
             $now = $way($places[$k]);
             $least = INF;
             foreach ($starts[$i] as $start) {

@@ -54,7 +54,10 @@ final class LeadIn
                 $to = $heading + deg2rad($angle);
                 [$ax, $ay] = [$x + $by * cos($to), $y + $by * sin($to)];
                 if ($this->isWaste($x, $y, $ax, $ay, $by)) {
-                    return Contour::ofSegments([[$ax, $ay, $ax + ($x - $ax) / 3, $ay + ($y - $ay) / 3, $x - ($x - $ax) / 3, $y - ($y - $ay) / 3, $x, $y], ...$segments], false);
+                    return Contour::ofSegments(
+                        [[$ax, $ay, $ax + ($x - $ax) / 3, $ay + ($y - $ay) / 3, $x - ($x - $ax) / 3, $y - ($y - $ay) / 3, $x, $y], ...$segments],
+                        false,
+                    );
                 }
             }
         }

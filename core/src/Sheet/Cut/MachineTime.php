@@ -97,7 +97,8 @@ final readonly class MachineTime
         for ($i = 0; $i + 1 < $n; $i++) {
             $length[$i] = hypot($points[$i + 1][0] - $points[$i][0], $points[$i + 1][1] - $points[$i][1]);
             if ($i > 0) {
-                $cos = (($points[$i][0] - $points[$i - 1][0]) * ($points[$i + 1][0] - $points[$i][0]) + ($points[$i][1] - $points[$i - 1][1]) * ($points[$i + 1][1] - $points[$i][1])) / max(1e-12, $length[$i] * $length[$i - 1]);
+                $cos = (($points[$i][0] - $points[$i - 1][0]) * ($points[$i + 1][0] - $points[$i][0])
+                    + ($points[$i][1] - $points[$i - 1][1]) * ($points[$i + 1][1] - $points[$i][1])) / max(1e-12, $length[$i] * $length[$i - 1]);
                 $speed[$i] = $this->speed * max(0.0, min(1.0, $cos)) ** 2;
             }
         }

@@ -24,7 +24,8 @@ final class Moves
 
     /**
      * @param  array<string, mixed>  $machine  as the shop describes it: kind, blade, overcut, travel, gather, lift
-     * @return array{seconds: float, cut_mm: float, air_mm: float, moves: list<array{layer: int, from: float, to: float, points: list<float>}>} times in seconds, places packed in mm
+     * @return array{seconds: float, cut_mm: float, air_mm: float, moves: list<array{layer: int, from: float, to: float, points: list<float>}>} times in
+     *     seconds, places packed in mm
      */
     public static function of(Layout $layout, array $machine = []): array
     {
@@ -49,7 +50,12 @@ final class Moves
                 $there = hypot($way[0][0] - $at[0], $way[0][1] - $at[1]);
                 $flies = $time->fly($at, $way[0]);
                 $took = $time->through($way, $at);
-                $moves[] = ['layer' => $number, 'from' => round($now + min($took, $flies), 3), 'to' => round($now + $took, 3), 'points' => array_map(static fn (float $v): float => round($v, 3), array_merge(...$points))];
+                $moves[] = [
+                    'layer' => $number,
+                    'from' => round($now + min($took, $flies), 3),
+                    'to' => round($now + $took, 3),
+                    'points' => array_map(static fn (float $v): float => round($v, 3), array_merge(...$points)),
+                ];
                 $now += $took;
                 $air += $there;
             }
@@ -70,7 +76,10 @@ final class Moves
     private static function ways(array $lines, Layer $layer, Layout $layout, array $machine): array
     {
         if (Devices::of((string) $machine['kind'])::about()->drags) {
-            return array_map(static fn (Steered $way): array => $way->points, Steered::all($lines, (float) ($machine['blade'] ?? 0.0), (float) $machine['overcut'], $layout->height));
+            return array_map(
+                static fn (Steered $way): array => $way->points,
+                Steered::all($lines, (float) ($machine['blade'] ?? 0.0), (float) $machine['overcut'], $layout->height),
+            );
         }
         $over = (float) ($layer->use['overscan'] ?? 0.0);
         $fills = intdiv(count($layer->hatch), 4);

@@ -33,7 +33,10 @@ final readonly class Steered
     {
         $lines = array_map(static fn (Contour $line): Contour => Overcut::of($line, $overcut), $lines);
 
-        return $blade > 0 ? (new DragKnife($blade, $corner, $lightly))->steer($lines, [0.5, $height - 0.5]) : array_map(static fn (Contour $line): self => self::along($line, self::FLAT), $lines);
+        return $blade > 0 ? (new DragKnife($blade, $corner, $lightly))->steer($lines, [0.5, $height - 0.5]) : array_map(
+            static fn (Contour $line): self => self::along($line, self::FLAT),
+            $lines,
+        );
     }
 
     /** @param  float  $flat  mm that chords leave curves by */

@@ -192,7 +192,8 @@ final class Tour
             // Edges before(c)-c ... a-next: turn c..a so that before(c)-a and c-next.
             if ($k < $i && $k > 0 && ($next === null || $d < INF)) {
                 $before = $this->tour[$k - 1] ?? $a;
-                $gain = $this->distance($before, $c) - $this->distance($before, $a) + ($next === null ? 0.0 : $this->distance($a, $next) - $this->distance($c, $next));
+                $gain = $this->distance($before, $c) - $this->distance($before, $a)
+                    + ($next === null ? 0.0 : $this->distance($a, $next) - $this->distance($c, $next));
                 if ($gain > 1e-9 && $i < $n) {
                     $this->reverse($k, $i);
 
@@ -303,7 +304,14 @@ final class Tour
                 $this->at[$place] = $p + $i;
             }
             $lost = $this->stretch($p - 1, $r) - $old;
-            $ends = array_values(array_unique([$this->tour[$p - 1], $this->tour[$p], $this->tour[$p + $r - $q - 1], $this->tour[$p + $r - $q], $this->tour[$r - 1], $this->tour[$r] ?? $this->tour[$r - 1]]));
+            $ends = array_values(array_unique([
+                $this->tour[$p - 1],
+                $this->tour[$p],
+                $this->tour[$p + $r - $q - 1],
+                $this->tour[$p + $r - $q],
+                $this->tour[$r - 1],
+                $this->tour[$r] ?? $this->tour[$r - 1],
+            ]));
             if ($this->improve($ends) <= $lost + 1e-9) {
                 [$this->tour, $this->at] = [$tour, $at];
             }

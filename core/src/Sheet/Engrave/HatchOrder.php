@@ -7,7 +7,8 @@ namespace NeatEdge\Core\Sheet\Engrave;
 use NeatEdge\Core\Patience\Patience;
 
 /**
- * The stretches of a fill in an order with little way between them: stretches that lie one under the other without a fork are one field, gone through there and back,
+ * The stretches of a fill in an order with little way between them: stretches that lie one under the other without a fork are one field, gone through there
+ * and back,
  * and fields follow each other from the end of one to the nearest corner of another.
  */
 final class HatchOrder
@@ -34,7 +35,12 @@ final class HatchOrder
                 $last = $field[count($field) - 1];
                 $upper = ($first[0] * $pitch - $y) ** 2;
                 $lower = ($last[0] * $pitch - $y) ** 2;
-                foreach ([$upper + ($first[1] - $x) ** 2, $upper + ($first[2] - $x) ** 2, $lower + ($last[1] - $x) ** 2, $lower + ($last[2] - $x) ** 2] as $corner => $way) {
+                foreach ([
+                    $upper + ($first[1] - $x) ** 2,
+                    $upper + ($first[2] - $x) ** 2,
+                    $lower + ($last[1] - $x) ** 2,
+                    $lower + ($last[2] - $x) ** 2,
+                ] as $corner => $way) {
                     if ($way < $least) {
                         [$pick, $start, $least] = [$k, $corner, $way];
                     }

@@ -86,7 +86,10 @@ final readonly class Layer
 
     public function box(): ?Box
     {
-        $boxes = [...array_map(static fn (Piece $piece): ?Box => $piece->box(), $this->areas), ...array_map(static fn (Contour $line): Box => $line->box(), $this->lines)];
+        $boxes = [
+            ...array_map(static fn (Piece $piece): ?Box => $piece->box(), $this->areas),
+            ...array_map(static fn (Contour $line): Box => $line->box(), $this->lines),
+        ];
         if ($this->hatch !== []) {
             $x = array_filter($this->hatch, static fn (int $i): bool => $i % 2 === 0, ARRAY_FILTER_USE_KEY);
             $y = array_filter($this->hatch, static fn (int $i): bool => $i % 2 === 1, ARRAY_FILTER_USE_KEY);

@@ -23,7 +23,8 @@ final readonly class Layout
      * @param  list<string>  $says  what should be known of it, one sentence each
      * @param  float|null  $used  share of the material that is used, 0 to 1
      * @param  list<string>  $warns  what would surprise at the machine, one sentence each
-     * @param  list<array{float, float, float, string}>  $words  what is said there in letters that are outlines, so that it can be searched: left and base line in mm, size in mm, text
+     * @param  list<array{float, float, float, string}>  $words  what is said there in letters that are outlines, so that it can be searched: left and base
+     *     line in mm, size in mm, text
      */
     public function __construct(
         public string $name,
@@ -69,7 +70,10 @@ final readonly class Layout
         $art = array_filter($this->layers, static fn (Layer $layer): bool => ! in_array($layer->role, [Role::Weed, Role::Through, Role::Mark], true));
         // What is shown of a cut is the art as it was prepared; its lines may run past it.
         $areas = array_merge(...array_values(array_map(static fn (Layer $layer): array => $layer->areas, $art)));
-        $boxes = $areas === [] ? array_map(static fn (Layer $layer): ?Box => $layer->box(), $art) : array_map(static fn (Piece $piece): ?Box => $piece->box(), $areas);
+        $boxes = $areas === [] ? array_map(
+            static fn (Layer $layer): ?Box => $layer->box(),
+            $art,
+        ) : array_map(static fn (Piece $piece): ?Box => $piece->box(), $areas);
 
         return Box::around(...array_values(array_filter($boxes))) ?? $this->box();
     }

@@ -38,7 +38,8 @@ final class Bleed
     private const LEAST = 0.1;
 
     /**
-     * Shares of the width, the whole first: what is nearer to the cut lies above, so that in a hollow, where two stretches face each other, each has the side that it is
+     * Shares of the width, the whole first: what is nearer to the cut lies above, so that in a hollow, where two stretches face each other, each has the
+     * side that it is
      * nearer to.
      */
     private const BANDS = [1.0, 0.7, 0.45, 0.25, 0.12];
@@ -81,14 +82,21 @@ final class Bleed
             return [];
         }
         $self = new self($pieces, $cut, max(self::INSIDE, $hollow));
-        $outside = Combine::cutAway(Offset::outset($cut, $width, 'round', $tolerance), [Offset::inset($cut, max(self::UNDER, $hollow), 'round', $tolerance)], $tolerance);
+        $outside = Combine::cutAway(
+            Offset::outset($cut, $width, 'round', $tolerance),
+            [Offset::inset($cut, max(self::UNDER, $hollow), 'round', $tolerance)],
+            $tolerance,
+        );
         $stretches = $self->stretches();
         $out = [];
         foreach (count($stretches) > 1 ? self::BANDS : [1.0] as $band) {
             // Round ends fill the corners between two stretches; on them lies what goes straight out and ends where its stretch does.
             foreach (count($stretches) > 1 ? [Cap::Round, Cap::Butt] : [Cap::Butt] as $cap) {
                 foreach ($stretches as [$line, $piece]) {
-                    $strip = Combine::keepOverlap([Outliner::outline([$line], new StrokeStyle(2 * $width * $band, $cap, Join::Round), $tolerance), $outside], $tolerance);
+                    $strip = Combine::keepOverlap(
+                        [Outliner::outline([$line], new StrokeStyle(2 * $width * $band, $cap, Join::Round), $tolerance), $outside],
+                        $tolerance,
+                    );
                     if (! $strip->isEmpty()) {
                         $out[] = new Piece("{$piece->id}-bleed-".count($out), $strip, self::solid($piece->fill), null, $piece->name);
                     }
@@ -238,7 +246,10 @@ final class Bleed
         for ($deep = self::INSIDE; ; $deep = min($this->deep, 2 * $deep)) {
             foreach ($this->pieces as [$piece, $inside]) {
                 $paint = $piece->fill;
-                if ($paint !== null && (! $paint->isFlatColour() || $paint->opacity > self::SOLID) && $inside->holds($x + $side * $deep * $nx, $y + $side * $deep * $ny)) {
+                if ($paint !== null && (! $paint->isFlatColour() || $paint->opacity > self::SOLID) && $inside->holds(
+                    $x + $side * $deep * $nx,
+                    $y + $side * $deep * $ny,
+                )) {
                     return $piece;
                 }
             }

@@ -36,7 +36,12 @@ class CutSheets implements Making
             Field::length('weedGap', 'Weeding lines end before pieces by', 0.5, 0.0),
             Field::length('leadIn', 'Lead-in', 0.0, 0.0, 'a short cut through the waste to where a cut begins; none when nought'),
             Field::flag('once', 'Cut shared borders once', true),
-            Field::flag('register', 'Marks to lay colours by', false, 'cut at the same places beside the art on the sheet of each colour; not where parts are laid one by one'),
+            Field::flag(
+                'register',
+                'Marks to lay colours by',
+                false,
+                'cut at the same places beside the art on the sheet of each colour; not where parts are laid one by one',
+            ),
             Field::flag('through', 'Cut the carrier through', false, 'along the weed box'),
             Field::flag('mirror', 'Mirrored', false, 'for the inside of a window'),
             Field::count('passes', 'Passes', 1, 1, 20),
@@ -70,7 +75,15 @@ class CutSheets implements Making
                 $hex = $sheet->paint->colour->hex();
                 $hex = $sheets[$order->called($hex)] ??= $hex;
                 $out[$hex] ??= [];
-                array_push($out[$hex], ...self::units($one, self::turnedRound($one, $sheet->pieces), [...self::linesOf(self::turnedRound($one, $sheet->cuts)), ...$marks], $one === $order ? '' : $one->name));
+                array_push(
+                    $out[$hex],
+                    ...self::units(
+                        $one,
+                        self::turnedRound($one, $sheet->pieces),
+                        [...self::linesOf(self::turnedRound($one, $sheet->cuts)), ...$marks],
+                        $one === $order ? '' : $one->name,
+                    ),
+                );
             }
         }
 
@@ -88,11 +101,17 @@ class CutSheets implements Making
         if (! $order->is('register') || count($sheets) < 2 || $order->word('arrange') === 'parts') {
             return [];
         }
-        $box = Box::around(...array_values(array_filter(array_map(static fn (Piece $piece): ?Box => $piece->box(), self::turnedRound($order, array_merge(...array_map(static fn (Sheet $sheet): array => [...$sheet->pieces, ...$sheet->cuts], $sheets)))))));
+        $box = Box::around(...array_values(array_filter(array_map(
+            static fn (Piece $piece): ?Box => $piece->box(),
+            self::turnedRound($order, array_merge(...array_map(static fn (Sheet $sheet): array => [...$sheet->pieces, ...$sheet->cuts], $sheets))),
+        ))));
         if ($box === null) {
             return [];
         }
-        $mark = static fn (float $x, float $y): Contour => Contour::polygon([[$x, $y - self::MARK / 2], [$x + self::MARK / 2, $y], [$x, $y + self::MARK / 2], [$x - self::MARK / 2, $y]], true);
+        $mark = static fn (float $x, float $y): Contour => Contour::polygon(
+            [[$x, $y - self::MARK / 2], [$x + self::MARK / 2, $y], [$x, $y + self::MARK / 2], [$x - self::MARK / 2, $y]],
+            true,
+        );
         $off = self::MARK / 2 + self::OFF;
 
         return [$mark($box->left - $off, $box->top + self::MARK / 2), $mark($box->right + $off, $box->bottom - self::MARK / 2)];
@@ -120,7 +139,15 @@ class CutSheets implements Making
                 array_push($cuts, ...array_map(static fn (Contour $line): Contour => $line->transformed($matrix), $designs[$one->design]->cuts));
                 array_push($areas, ...array_map(static fn (Piece $piece): Piece => $piece->transformed($matrix), $designs[$one->design]->pieces));
             }
-            $out[] = self::layout($order, $areas, $cuts, $room, $hex, $before + count($out) + 1, $number > 0 ? [...$says, sprintf('Sheet %d of this colour.', $number + 1)] : $says);
+            $out[] = self::layout(
+                $order,
+                $areas,
+                $cuts,
+                $room,
+                $hex,
+                $before + count($out) + 1,
+                $number > 0 ? [...$says, sprintf('Sheet %d of this colour.', $number + 1)] : $says,
+            );
         }
 
         return $out;
@@ -146,9 +173,18 @@ class CutSheets implements Making
         foreach ($pieces as $piece) {
             foreach (Parts::of($piece->shape) as $part) {
                 $inside = new Inside($part);
-                $within = array_filter($cuts, static fn (Contour $line): bool => $inside->holds(...Cubic::placeOn($line->segment(intdiv($line->segmentCount(), 2)), 0.5)));
+                $within = array_filter(
+                    $cuts,
+                    static fn (Contour $line): bool => $inside->holds(...Cubic::placeOn($line->segment(intdiv($line->segmentCount(), 2)), 0.5)),
+                );
                 $cuts = array_diff_key($cuts, $within);
-                $designs[] = new Design(Design::outlineOf([$part], array_values($within), $tolerance), $order->copies(), [$piece->with(shape: $part)], $of, array_values($within));
+                $designs[] = new Design(
+                    Design::outlineOf([$part], array_values($within), $tolerance),
+                    $order->copies(),
+                    [$piece->with(shape: $part)],
+                    $of,
+                    array_values($within),
+                );
             }
         }
         foreach ($cuts as $line) {
@@ -216,18 +252,40 @@ class CutSheets implements Making
     private static function layout(Order $order, array $areas, array $cuts, Room $room, string $hex, int $number, array $says): Layout
     {
         $shapes = array_map(static fn (Piece $piece): Shape => $piece->shape, $areas);
-        $box = Weeding::box([...$shapes, ...array_map(static fn (Contour $line): Shape => Shape::of($line), $cuts)], $order->length('weedBox')) ?? new Box(0.0, 0.0, 0.0, 0.0);
+        $box = Weeding::box(
+            [...$shapes, ...array_map(static fn (Contour $line): Shape => Shape::of($line), $cuts)],
+            $order->length('weedBox'),
+        ) ?? new Box(0.0, 0.0, 0.0, 0.0);
         $use = ['speed' => $order->length('speed'), 'passes' => (int) $order->length('passes')];
-        $lines = array_merge(...array_map(static fn (Shape $shape): array => array_map(static fn (Contour $contour): Contour => new Contour($contour->coords, true), $shape->contours), $shapes));
+        $lines = array_merge(...array_map(
+            static fn (Shape $shape): array => array_map(static fn (Contour $contour): Contour => new Contour($contour->coords, true), $shape->contours),
+            $shapes,
+        ));
         $lines = [...($order->is('once') ? CutOnce::of($lines) : $lines), ...$cuts];
-        $width = is_finite($room->length) ? $room->length : max($box->right + $room->margin - ($order->length('weedBox') > 0 ? $order->length('weedBox') : 0.0), $box->right);
+        $width = is_finite($room->length) ? $room->length : max(
+            $box->right + $room->margin - ($order->length('weedBox') > 0 ? $order->length('weedBox') : 0.0),
+            $box->right,
+        );
         $height = max($room->width, 0.0);
         $from = [0.0, $height];
         $frame = [Contour::rectangle($box->left, $box->top, $box->width(), $box->height())];
-        $layers = [new Layer(Role::Kiss, $order->called($hex), $hex, $areas, (new LeadIn($shapes, $order->length('leadIn')))->before(CutOrder::of($lines, $from)), use: $use)];
+        $layers = [new Layer(
+            Role::Kiss,
+            $order->called($hex),
+            $hex,
+            $areas,
+            (new LeadIn($shapes, $order->length('leadIn')))->before(CutOrder::of($lines, $from)),
+            use: $use,
+        )];
         $weed = Weeding::lines($shapes, $box, $order->length('weedEvery'), $order->length('weedGap'));
         if ($weed !== [] || ($order->length('weedBox') > 0 && ! static::cutsCarrier($order))) {
-            $layers[] = new Layer(Role::Weed, 'Weeding', Role::Weed->colour(), lines: CutOrder::of([...$weed, ...(static::cutsCarrier($order) || $order->length('weedBox') <= 0 ? [] : $frame)], $from), use: $use);
+            $layers[] = new Layer(
+                Role::Weed,
+                'Weeding',
+                Role::Weed->colour(),
+                lines: CutOrder::of([...$weed, ...(static::cutsCarrier($order) || $order->length('weedBox') <= 0 ? [] : $frame)], $from),
+                use: $use,
+            );
         }
         if (static::cutsCarrier($order)) {
             $layers[] = new Layer(Role::Through, 'Carrier', Role::Through->colour(), lines: $frame, use: $use);
@@ -256,7 +314,12 @@ class CutSheets implements Making
         $called = static fn (int $i): string => isset($sheets[$i]) ? $order->called($sheets[$i]->paint->colour->hex()) : '';
         $out = [];
         if (count($sheets) > 1) {
-            $out[] = $at === 0 ? sprintf('Laid first of %d.', count($sheets)) : sprintf('Laid as number %d of %d, after %s.', $at + 1, count($sheets), $called($at - 1));
+            $out[] = $at === 0 ? sprintf('Laid first of %d.', count($sheets)) : sprintf(
+                'Laid as number %d of %d, after %s.',
+                $at + 1,
+                count($sheets),
+                $called($at - 1),
+            );
         }
         if ($under !== []) {
             $out[] = 'It lies on '.implode(' and ', array_map($called, $under)).', which run'.(count($under) === 1 ? 's' : '').' under it.';

@@ -59,6 +59,9 @@ final readonly class Design
         }
         unset($others['']);
 
-        return $others === [] ? [] : ['Laid with it: '.implode(', ', array_map(static fn (string $of, int $copies): string => "{$copies} × {$of}", array_map(strval(...), array_keys($others)), $others)).'.'];
+        return $others === [] ? [] : ['Laid with it: '.implode(
+            ', ',
+            array_map(static fn (string $of, int $copies): string => "{$copies} × {$of}", array_map(strval(...), array_keys($others)), $others),
+        ).'.'];
     }
 }

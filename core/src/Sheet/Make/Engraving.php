@@ -34,7 +34,9 @@ final class Engraving implements Making
             Field::length('spot', 'Width of the head\'s line', 0.1, 0.0, 'areas are made smaller by half of it'),
             Field::length('overscan', 'Runs up before a fill by', 0.0, 0.0),
             Field::number('power', 'Power of fills, %', 35.0, 0.0, 100.0), Field::number('speed', 'Speed of fills, mm/s', 80.0, 0.1, 2000.0),
-            Field::number('linePower', 'Power of lines, %', 25.0, 0.0, 100.0), Field::number('lineSpeed', 'Speed of lines, mm/s', 40.0, 0.1, 2000.0), Field::count('passes', 'Passes', 1, 1, 20),
+            Field::number('linePower', 'Power of lines, %', 25.0, 0.0, 100.0),
+            Field::number('lineSpeed', 'Speed of lines, mm/s', 40.0, 0.1, 2000.0),
+            Field::count('passes', 'Passes', 1, 1, 20),
         ];
     }
 
@@ -47,10 +49,18 @@ final class Engraving implements Making
         $hairs = $areas = [];
         foreach ($designs as $i => $design) {
             // The outline has a hair along what is followed once; what is filled has not.
-            $area = $design->cuts === [] ? $design->outline : ($design->pieces === [] ? new Shape([]) : Combine::weld(array_map(static fn (Piece $piece): Shape => $piece->shape, $design->pieces), $order->result->tolerance()));
+            $area = $design->cuts === [] ? $design->outline : ($design->pieces === [] ? new Shape([]) : Combine::weld(
+                array_map(static fn (Piece $piece): Shape => $piece->shape, $design->pieces),
+                $order->result->tolerance(),
+            ));
             [$hairs[$i], $rest] = Hairlines::of($area, $order->length('hair'));
             array_push($hairs[$i], ...$design->cuts);
-            $areas[$i] = $rest->isEmpty() ? new Shape([]) : ($order->length('spot') > 0 ? Offset::inset($rest, $order->length('spot') / 2, 'miter', $order->result->tolerance()) : $rest);
+            $areas[$i] = $rest->isEmpty() ? new Shape([]) : ($order->length('spot') > 0 ? Offset::inset(
+                $rest,
+                $order->length('spot') / 2,
+                'miter',
+                $order->result->tolerance(),
+            ) : $rest);
         }
         $room = Laying::room($order);
         $placed = Laying::of($designs, $order);
@@ -67,7 +77,17 @@ final class Engraving implements Making
                     array_push($lines, ...array_map(static fn (Contour $contour): Contour => new Contour($contour->coords, true), $area->contours));
                 }
             }
-            $out[] = self::layout($order, $number, $laid, $lines, $follow, $shown, is_finite($room->length) ? $room->length : 0.0, $room->width, Design::saysOfOthers($designs));
+            $out[] = self::layout(
+                $order,
+                $number,
+                $laid,
+                $lines,
+                $follow,
+                $shown,
+                is_finite($room->length) ? $room->length : 0.0,
+                $room->width,
+                Design::saysOfOthers($designs),
+            );
         }
 
         return $out;
@@ -89,7 +109,13 @@ final class Engraving implements Making
             $pieces = self::engraved($one);
             $cuts = CutSheets::linesOf(array_values(array_filter($one->result->pieces, static fn (Piece $piece): bool => $piece->isSingleCut())));
             if ($pieces !== [] || $cuts !== []) {
-                $out[] = new Design(Design::outlineOf(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $cuts, $one->result->tolerance()), $one->copies(), $pieces, $one === $order ? '' : $one->name, $cuts);
+                $out[] = new Design(
+                    Design::outlineOf(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $cuts, $one->result->tolerance()),
+                    $one->copies(),
+                    $pieces,
+                    $one === $order ? '' : $one->name,
+                    $cuts,
+                );
             }
         }
 
@@ -103,9 +129,23 @@ final class Engraving implements Making
      * @param  list<Piece>  $shown
      * @param  list<string>  $others  what is said of jobs that are laid with it
      */
-    private static function layout(Order $order, int $number, array $areas, array $lines, array $follow, array $shown, float $length, float $height, array $others): Layout
-    {
-        $fills = ['power' => $order->length('power'), 'speed' => $order->length('speed'), 'overscan' => $order->length('overscan'), 'passes' => (int) $order->length('passes')];
+    private static function layout(
+        Order $order,
+        int $number,
+        array $areas,
+        array $lines,
+        array $follow,
+        array $shown,
+        float $length,
+        float $height,
+        array $others,
+    ): Layout {
+        $fills = [
+            'power' => $order->length('power'),
+            'speed' => $order->length('speed'),
+            'overscan' => $order->length('overscan'),
+            'passes' => (int) $order->length('passes'),
+        ];
         $use = ['power' => $order->length('linePower'), 'speed' => $order->length('lineSpeed'), 'passes' => (int) $order->length('passes')];
         $hatch = $areas === [] || $order->word('fill') === 'outline' ? [] : Hatch::of($areas, $order->length('angle'), $order->length('pitch'));
         $round = $order->word('fill') === 'hatch' ? [] : $lines;
@@ -119,12 +159,26 @@ final class Engraving implements Making
         }
         $box = Box::around(...array_values(array_filter(array_map(static fn (Piece $piece): ?Box => $piece->box(), $shown)))) ?? new Box(0.0, 0.0, 1.0, 1.0);
         $width = $length > 0 ? $length : $box->right + $order->length('margin');
-        $bare = count(array_filter($order->result->pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty())) - count(self::engraved($order));
-        $says = $follow === [] ? [] : [sprintf('%s followed along %s middle, once.', count($follow) === 1 ? '1 hairline is' : count($follow).' hairlines are', count($follow) === 1 ? 'its' : 'their')];
+        $bare = count(array_filter(
+            $order->result->pieces,
+            static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty(),
+        )) - count(self::engraved($order));
+        $says = $follow === [] ? [] : [sprintf(
+            '%s followed along %s middle, once.',
+            count($follow) === 1 ? '1 hairline is' : count($follow).' hairlines are',
+            count($follow) === 1 ? 'its' : 'their',
+        )];
 
         return new Layout(
-            $order->file($number + 1, 'engraving'), sprintf('%s, plate %d: engraving', $order->name, $number + 1), $width, $height, $layers, $order->beds['']['name'] ?? 'Plate', $order->beds['']['colour'] ?? '#d8c48a',
-            says: [...$says, ...($bare > 0 ? ['Light areas are left bare.'] : []), ...$others], warns: [...($number === 0 ? $order->warns : []), ...Surprises::beyond($box, $width, $height, Laying::room($order))],
+            $order->file($number + 1, 'engraving'),
+            sprintf('%s, plate %d: engraving', $order->name, $number + 1),
+            $width,
+            $height,
+            $layers,
+            $order->beds['']['name'] ?? 'Plate',
+            $order->beds['']['colour'] ?? '#d8c48a',
+            says: [...$says, ...($bare > 0 ? ['Light areas are left bare.'] : []), ...$others],
+            warns: [...($number === 0 ? $order->warns : []), ...Surprises::beyond($box, $width, $height, Laying::room($order))],
         );
     }
 }

@@ -21,12 +21,24 @@ final class Laying
     {
         return [
             Field::count('copies', 'Copies', 1, 1, 2000),
-            Field::choice('arrange', 'Lay them', $usual, ['drawn' => 'As drawn', 'nest' => 'Nested', ...($parts ? ['parts' => 'In parts'] : [])], 'as drawn in rows, or nested by true outlines with holes used: designs whole, or part by part'),
+            Field::choice(
+                'arrange',
+                'Lay them',
+                $usual,
+                ['drawn' => 'As drawn', 'nest' => 'Nested', ...($parts ? ['parts' => 'In parts'] : [])],
+                'as drawn in rows, or nested by true outlines with holes used: designs whole, or part by part',
+            ),
             Field::length('bedWidth', 'Bed width', 0.0, 0.0, 'across the roll or sheet; that of the ticket when nought'),
             Field::length('bedLength', 'Bed length', 0.0, 0.0, 'nought for a roll'),
-            Field::length('fromLeft', 'Begin, from the left', 0.0, 0.0, 'from the corner where machines start, for what is left of a sheet'), Field::length('fromBelow', 'Begin, from below', 0.0),
+            Field::length('fromLeft', 'Begin, from the left', 0.0, 0.0, 'from the corner where machines start, for what is left of a sheet'),
+            Field::length('fromBelow', 'Begin, from below', 0.0),
             Field::length('margin', 'Margin', 5.0), Field::length('gap', 'Gap between copies', 3.0),
-            Field::choice('turns', 'Turn copies', 'quarter', ['none' => 'Never', 'half' => 'By half', 'quarter' => 'By quarters', 'eighth' => 'By eighths', 'free' => 'By 15 degrees']),
+            Field::choice(
+                'turns',
+                'Turn copies',
+                'quarter',
+                ['none' => 'Never', 'half' => 'By half', 'quarter' => 'By quarters', 'eighth' => 'By eighths', 'free' => 'By 15 degrees'],
+            ),
             Field::flag('grain', 'The material has a grain', false, 'all lie along it'),
         ];
     }
@@ -44,7 +56,13 @@ final class Laying
             default => [$limits->bedWidth, $order->length('bedLength')],
         };
 
-        return new Room($length > 0 ? $length : INF, $width > 0 ? $width : 600.0, $order->length('margin') + PrintAndCut::forMarks($order), $order->length('gap'), Room::turns($order->word('turns'), $order->is('grain') || ($bed['grain'] ?? false)));
+        return new Room(
+            $length > 0 ? $length : INF,
+            $width > 0 ? $width : 600.0,
+            $order->length('margin') + PrintAndCut::forMarks($order),
+            $order->length('gap'),
+            Room::turns($order->word('turns'), $order->is('grain') || ($bed['grain'] ?? false)),
+        );
     }
 
     /**
@@ -117,7 +135,8 @@ final class Laying
         $turned = [];
 
         return array_map(static function (Placement $one) use ($outlines, &$turned): Box {
-            $box = $turned["{$one->design} {$one->turn}"] ??= $outlines[$one->design]->transformed($one->matrix($outlines[$one->design]))->box() ?? new Box(0.0, 0.0, 0.0, 0.0);
+            $box = $turned["{$one->design} {$one->turn}"] ??= $outlines[$one->design]->transformed($one->matrix($outlines[$one->design]))->box()
+                ?? new Box(0.0, 0.0, 0.0, 0.0);
 
             return new Box($one->x, $one->y, $one->x + $box->width(), $one->y + $box->height());
         }, $placements);
@@ -138,7 +157,13 @@ final class Laying
             $lowest[$one->sheet] = max($lowest[$one->sheet] ?? -INF, $boxes[$k]->bottom);
         }
 
-        return array_map(static fn (Placement $one): Placement => $one->moved($order->length('fromLeft'), max(0.0, $room->width - $room->margin - $lowest[$one->sheet]) - $order->length('fromBelow')), $placements);
+        return array_map(
+            static fn (Placement $one): Placement => $one->moved(
+                $order->length('fromLeft'),
+                max(0.0, $room->width - $room->margin - $lowest[$one->sheet]) - $order->length('fromBelow'),
+            ),
+            $placements,
+        );
     }
 
     /**

@@ -20,11 +20,14 @@ final readonly class Order
      * @param  array<string, float|string|bool>  $values  of the fields of its way of making
      * @param  array<string, string>  $names  what the shop calls colours, by #rrggbb
      * @param  bool  $mirrored  whether the line has turned it round already
-     * @param  array<string, list<Placement>>  $placements  where copies lie, by the colour of the sheet, #rrggbb, or "" where all colours lie on one; those that are not told are worked out
-     * @param  array<string, array{width: float, length: float, grain: bool, name: string, colour: string}>  $beds  of the material that a colour is made from, by #rrggbb; under "" for all others
+     * @param  array<string, list<Placement>>  $placements  where copies lie, by the colour of the sheet, #rrggbb, or "" where all colours lie on one; those
+     *     that are not told are worked out
+     * @param  array<string, array{width: float, length: float, grain: bool, name: string, colour: string}>  $beds  of the material that a colour is made
+     *     from, by #rrggbb; under "" for all others
      * @param  array<string, Artwork>  $under  for an ink that is printed on others, by #rrggbb: the result as it is without it
      * @param  list<self>  $along  other jobs whose copies are laid with it, each with its own result, name, copies and turn; nothing else of them is read
-     * @param  array<string, array{rank: int, alone: bool}>  $inks  what the shop knows of inks, by #rrggbb: when they are printed, and whether without white under them
+     * @param  array<string, array{rank: int, alone: bool}>  $inks  what the shop knows of inks, by #rrggbb: when they are printed, and whether without
+     *     white under them
      * @param  list<string>  $warns  what should be minded of the whole order, one sentence each
      */
     public function __construct(
@@ -47,7 +50,18 @@ final readonly class Order
     /** @return non-empty-list<self> it and the jobs that are laid with it, each with the choices of this one but for how often it is wanted */
     public function all(): array
     {
-        $own = array_map(fn (self $one): self => new self($one->result, $one->name, $this->making, $this->limits, [...$this->values, 'copies' => $one->copies()], $this->names, $one->mirrored), $this->along);
+        $own = array_map(
+            fn (self $one): self => new self(
+                $one->result,
+                $one->name,
+                $this->making,
+                $this->limits,
+                [...$this->values, 'copies' => $one->copies()],
+                $this->names,
+                $one->mirrored,
+            ),
+            $this->along,
+        );
 
         return [$this, ...$own];
     }
@@ -96,7 +110,10 @@ final readonly class Order
     /** A stem for a file: the job, which sheet of it, of what. */
     public function file(int $number, string $of): string
     {
-        $plain = static fn (string $text): string => trim(preg_replace('/[^a-z0-9]+/', '-', strtolower((string) iconv('UTF-8', 'ASCII//TRANSLIT//IGNORE', mb_scrub($text)))) ?? '', '-');
+        $plain = static fn (string $text): string => trim(
+            preg_replace('/[^a-z0-9]+/', '-', strtolower((string) iconv('UTF-8', 'ASCII//TRANSLIT//IGNORE', mb_scrub($text)))) ?? '',
+            '-',
+        );
         $job = substr($plain($this->name), 0, 40);
 
         return ($job === '' ? 'job' : $job)."-{$number}-".(substr($plain($of), 0, 30) ?: 'sheet');

@@ -31,7 +31,10 @@ final class PrintAndCut implements Making
     {
         return [
             ...Laying::fields('nest', false),
-            Field::length('border', 'Border beyond the art', 2.0, 0.0), Field::length('bridge', 'Bridge gaps under', 1.0), Field::length('dropHoles', 'Drop holes under', 3.0), Field::length('radius', 'Least radius', 0.5),
+            Field::length('border', 'Border beyond the art', 2.0, 0.0),
+            Field::length('bridge', 'Bridge gaps under', 1.0),
+            Field::length('dropHoles', 'Drop holes under', 3.0),
+            Field::length('radius', 'Least radius', 0.5),
             Field::length('bleed', 'Bleed', 1.5, 0.0, 'the print goes on beyond the cut'),
             Field::length('through', 'Cut through beyond the border', 3.0, 0.0, 'none when nought'),
             Field::length('leadIn', 'Lead-in', 0.0, 0.0, 'a short cut through the waste to where a cut begins; none when nought'),
@@ -54,7 +57,20 @@ final class PrintAndCut implements Making
         }
         $tolerance = $order->result->tolerance();
         $borders = array_map(static fn (Design $one): Shape => self::border($one->pieces, $order, $tolerance), $designs);
-        $prints = array_map(static fn (Design $one, Shape $border): array => [...Bleed::of($one->pieces, $border, $order->length('bleed'), $tolerance, $order->length('border') > 0 ? 0.0 : $order->length('radius') + $order->length('bridge') / 2), ...$one->pieces], $designs, $borders);
+        $prints = array_map(
+            static fn (Design $one, Shape $border): array => [
+                ...Bleed::of(
+                    $one->pieces,
+                    $border,
+                    $order->length('bleed'),
+                    $tolerance,
+                    $order->length('border') > 0 ? 0.0 : $order->length('radius') + $order->length('bridge') / 2,
+                ),
+                ...$one->pieces,
+            ],
+            $designs,
+            $borders,
+        );
         $room = Laying::room($order);
         $placed = Laying::of($designs, $order);
         $out = [];
@@ -85,7 +101,13 @@ final class PrintAndCut implements Making
             // What stays is the stickers themselves, without their holes.
             $used = $kept / max(1e-9, $width * $room->width);
             $out[] = new Layout(
-                $order->file($number + 1, 'print and cut'), sprintf('%s, sheet %d: print and cut', $order->name, $number + 1), $width, $room->width, $layers, $order->beds['']['name'] ?? 'Printed film', '#ffffff',
+                $order->file($number + 1, 'print and cut'),
+                sprintf('%s, sheet %d: print and cut', $order->name, $number + 1),
+                $width,
+                $room->width,
+                $layers,
+                $order->beds['']['name'] ?? 'Printed film',
+                '#ffffff',
                 $all, $order->length('bleed'),
                 Design::saysOfOthers($designs), $used, [...($number === 0 ? $order->warns : []), ...Surprises::beyond($all, $width, $room->width, $room)],
             );
@@ -102,7 +124,13 @@ final class PrintAndCut implements Making
             if ($pieces !== []) {
                 $tolerance = $one->result->tolerance();
                 $cuts = CutSheets::linesOf(array_values(array_filter($one->result->pieces, static fn (Piece $piece): bool => $piece->isSingleCut())));
-                $out[] = new Design(self::edge(self::border($pieces, $one, $tolerance), $one, $tolerance), $one->copies(), $pieces, $one === $order ? '' : $one->name, $cuts);
+                $out[] = new Design(
+                    self::edge(self::border($pieces, $one, $tolerance), $one, $tolerance),
+                    $one->copies(),
+                    $pieces,
+                    $one === $order ? '' : $one->name,
+                    $cuts,
+                );
             }
         }
 

@@ -33,12 +33,21 @@ final class ScreenPlates implements Making
         return [
             Field::words('ground', 'Colour of the cloth', Field::COLOUR, '#1f2937'),
             Field::length('trap', 'Trap', 0.15, 0.0, 'the lighter ink spreads into the darker where they meet'),
-            Field::words('overprint', 'Inks printed on others', help: 'colours such as #111111; black by itself'), Field::flag('blackOver', 'Black prints on others', false),
+            Field::words('overprint', 'Inks printed on others', help: 'colours such as #111111; black by itself'),
+            Field::flag('blackOver', 'Black prints on others', false),
             Field::flag('underbase', 'White under the inks', false), Field::length('choke', 'White is smaller by', 0.25, 0.0),
             Field::words('alone', 'More inks without white', help: 'colours such as #111111; inks of the shop that print alone are so already'),
-            Field::number('ruling', 'Lines an inch', 45.0, 10.0, 120.0), Field::choice('dot', 'Dots', 'round', ['round' => 'Round', 'oval' => 'Oval', 'line' => 'Lines']),
-            Field::length('leastDot', 'Least dot', 0.1, 0.0), Field::flag('keepLeast', 'Smaller dots stay at the least', false), Field::flag('cutDots', 'Cut dots at the edge of their shape', true),
-            Field::flag('tints', 'Tints of an ink are its dots', true, 'a colour that is another one thinned by the ground gets no plate of its own; inks that have a name do'),
+            Field::number('ruling', 'Lines an inch', 45.0, 10.0, 120.0),
+            Field::choice('dot', 'Dots', 'round', ['round' => 'Round', 'oval' => 'Oval', 'line' => 'Lines']),
+            Field::length('leastDot', 'Least dot', 0.1, 0.0),
+            Field::flag('keepLeast', 'Smaller dots stay at the least', false),
+            Field::flag('cutDots', 'Cut dots at the edge of their shape', true),
+            Field::flag(
+                'tints',
+                'Tints of an ink are its dots',
+                true,
+                'a colour that is another one thinned by the ground gets no plate of its own; inks that have a name do',
+            ),
             Field::flag('marks', 'Marks and names', true),
         ];
     }
@@ -48,10 +57,22 @@ final class ScreenPlates implements Making
         $ground = Colour::parse($order->word('ground')) ?? throw Refused::because('Write the colour of the cloth such as #1f2937.');
         $result = $order->result;
         $tolerance = $result->tolerance();
-        $inks = Inks::of($result, $ground, array_values(array_unique([...array_map(strval(...), array_keys($order->names)), ...array_map(strval(...), array_keys($order->inks))])), $order->is('tints'));
+        $inks = Inks::of(
+            $result,
+            $ground,
+            array_values(array_unique([...array_map(strval(...), array_keys($order->names)), ...array_map(strval(...), array_keys($order->inks))])),
+            $order->is('tints'),
+        );
         $hexes = array_map(static fn (Colour $ink): string => $ink->hex(), $inks->inks);
         $light = array_map(static fn (Colour $ink): float => $ink->lab()->l, $inks->inks);
-        $over = array_map(static fn (Colour $ink): bool => in_array($ink->hex(), self::colours($order->word('overprint')), true) || ($order->is('blackOver') && $ink->isNearBlack()), $inks->inks);
+        $over = array_map(
+            static fn (Colour $ink): bool => in_array(
+                $ink->hex(),
+                self::colours($order->word('overprint')),
+                true,
+            ) || ($order->is('blackOver') && $ink->isNearBlack()),
+            $inks->inks,
+        );
         $solid = [];
         foreach ($inks->inks as $i => $ink) {
             $solid[$i] = self::seen($i, $inks, $order, $over);
@@ -69,14 +90,30 @@ final class ScreenPlates implements Making
             }
         }
         // In the order of the shop's inks; those that it does not know stay in that of the art, after them.
-        usort($plates, static fn (array $a, array $b): int => ($order->inks[$a[0]->colour]['rank'] ?? PHP_INT_MAX) <=> ($order->inks[$b[0]->colour]['rank'] ?? PHP_INT_MAX));
+        usort(
+            $plates,
+            static fn (array $a, array $b): int => ($order->inks[$a[0]->colour]['rank']
+                ?? PHP_INT_MAX) <=> ($order->inks[$b[0]->colour]['rank']
+                ?? PHP_INT_MAX),
+        );
         if ($order->is('underbase') && $plates !== []) {
             $alone = [...self::colours($order->word('alone')), ...array_keys(array_filter($order->inks, static fn (array $ink): bool => $ink['alone']))];
-            $under = array_filter($solid, static fn (Shape $shape, int $i): bool => ! $shape->isEmpty() && ! in_array($hexes[$i], $alone, true), ARRAY_FILTER_USE_BOTH);
+            $under = array_filter(
+                $solid,
+                static fn (Shape $shape, int $i): bool => ! $shape->isEmpty() && ! in_array($hexes[$i], $alone, true),
+                ARRAY_FILTER_USE_BOTH,
+            );
             $shaded = $inks->shaded($result);
             $base = Underbase::under([...array_values($under), ...($shaded->isEmpty() ? [] : [$shaded])], $order->length('choke'), $tolerance);
             if (! $base->isEmpty()) {
-                array_unshift($plates, [new Layer(Role::Plate, 'White under the inks', '#ffffff', [new Piece('base', $base, new Paint(new Colour(255, 255, 255)))]), self::halftone($order, 22.5), false]);
+                array_unshift(
+                    $plates,
+                    [
+                        new Layer(Role::Plate, 'White under the inks', '#ffffff', [new Piece('base', $base, new Paint(new Colour(255, 255, 255)))]),
+                        self::halftone($order, 22.5),
+                        false,
+                    ],
+                );
             }
         }
         $out = [];
@@ -132,8 +169,27 @@ final class ScreenPlates implements Making
         $layers = [$layer->transformed(Matrix::translation($edge, $edge))];
         if ($order->is('marks')) {
             $layers[] = new Layer(Role::Mark, 'Marks', '#000000', PlateMarks::register($art));
-            $name = sprintf('%s  %d of %d: %s', $order->name, $number, $of, $layer->name).($dotted ? sprintf('  %.0f lines an inch at %.1f degrees', $halftone->ruling, $halftone->degrees) : '');
-            $layers[] = new Layer(Role::Plate, $layer->name, $layer->colour, [...PlateMarks::name($name, $art->left + 4.0 + ($number - 1) * ($art->width() - 8.0) / $of, $art->top - PlateMarks::AWAY + 1.0, min(2.6, 1.9 * ($art->width() - 8.0) / $of / mb_strlen($name))), ...($dotted ? PlateMarks::wedge($art, $halftone) : [])]);
+            $name = sprintf(
+                '%s  %d of %d: %s',
+                $order->name,
+                $number,
+                $of,
+                $layer->name,
+            ).($dotted ? sprintf('  %.0f lines an inch at %.1f degrees', $halftone->ruling, $halftone->degrees) : '');
+            $layers[] = new Layer(
+                Role::Plate,
+                $layer->name,
+                $layer->colour,
+                [
+                    ...PlateMarks::name(
+                        $name,
+                        $art->left + 4.0 + ($number - 1) * ($art->width() - 8.0) / $of,
+                        $art->top - PlateMarks::AWAY + 1.0,
+                        min(2.6, 1.9 * ($art->width() - 8.0) / $of / mb_strlen($name)),
+                    ),
+                    ...($dotted ? PlateMarks::wedge($art, $halftone) : []),
+                ],
+            );
         }
         $says = [sprintf('Printed %s of %d.', $number === 1 ? 'first' : "as number {$number}", $of)];
         if ($layer->overprints) {
@@ -141,7 +197,10 @@ final class ScreenPlates implements Making
         }
 
         return new Layout(
-            $order->file($number, $layer->name), sprintf('%s, plate %d: %s', $order->name, $number, $layer->name), $order->result->width + 2 * $edge, $order->result->height + 2 * $edge,
+            $order->file($number, $layer->name),
+            sprintf('%s, plate %d: %s', $order->name, $number, $layer->name),
+            $order->result->width + 2 * $edge,
+            $order->result->height + 2 * $edge,
             $layers, $layer->name, $ground->hex(), $art, 0.0, $says, null, $number === 1 ? $order->warns : [],
         );
     }
@@ -165,6 +224,11 @@ final class ScreenPlates implements Making
             }
         }
 
-        return $plates[0]->with(layers: [...$layers, ...$marks], title: preg_replace('/, plate \d+: .*$/', ', all plates', $plates[0]->title) ?? '', name: preg_replace('/-\d+-[^-].*$/', '-plates', $plates[0]->name) ?? 'plates', says: []);
+        return $plates[0]->with(
+            layers: [...$layers, ...$marks],
+            title: preg_replace('/, plate \d+: .*$/', ', all plates', $plates[0]->title) ?? '',
+            name: preg_replace('/-\d+-[^-].*$/', '-plates', $plates[0]->name) ?? 'plates',
+            says: [],
+        );
     }
 }

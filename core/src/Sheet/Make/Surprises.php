@@ -30,11 +30,20 @@ final class Surprises
         $pairs = count($shapes) > 1 ? Overlap::pairs($shapes) : [];
         if ($pairs !== []) {
             $at = $areas[$pairs[0][0]]->box()?->middle();
-            $out[] = sprintf('%s not welded and cut through one another%s.', count($pairs) === 1 ? '2 shapes are' : count($pairs).' pairs of shapes are', $at === null ? '' : sprintf(', the first about %.0f, %.0f mm', $at->x, $at->y));
+            $out[] = sprintf(
+                '%s not welded and cut through one another%s.',
+                count($pairs) === 1 ? '2 shapes are' : count($pairs).' pairs of shapes are',
+                $at === null ? '' : sprintf(', the first about %.0f, %.0f mm', $at->x, $at->y),
+            );
         }
         $loose = array_sum(array_map(self::loose(...), $shapes));
         if ($loose > 0) {
-            $out[] = sprintf('%s in %s of others: only the carrier holds %s.', $loose === 1 ? '1 part lies' : "{$loose} parts lie", $loose === 1 ? 'a hole' : 'holes', $loose === 1 ? 'it' : 'them');
+            $out[] = sprintf(
+                '%s in %s of others: only the carrier holds %s.',
+                $loose === 1 ? '1 part lies' : "{$loose} parts lie",
+                $loose === 1 ? 'a hole' : 'holes',
+                $loose === 1 ? 'it' : 'them',
+            );
         }
 
         return $out;
@@ -86,6 +95,9 @@ final class Surprises
             $areas[$high][$low] = ($areas[$high][$low] ?? 0.0) + ($low === $high ? 0.0 : $area);
         }
 
-        return array_map(static fn (array $lower): array => array_keys(array_filter($lower, static fn (float $area): bool => $area > self::RUNS_UNDER)), $areas);
+        return array_map(
+            static fn (array $lower): array => array_keys(array_filter($lower, static fn (float $area): bool => $area > self::RUNS_UNDER)),
+            $areas,
+        );
     }
 }

@@ -42,7 +42,14 @@ final readonly class Bands
         foreach ($turned->contours as $contour) {
             $points = Polyline::of(new Contour($contour->coords, true), self::EXACT);
             for ($i = 1, $n = count($points); $i < $n; $i++) {
-                self::edge($points[$i - 1][0] - $box->left, $points[$i - 1][1] - $box->top, $points[$i][0] - $box->left, $points[$i][1] - $box->top, $high, $hits);
+                self::edge(
+                    $points[$i - 1][0] - $box->left,
+                    $points[$i - 1][1] - $box->top,
+                    $points[$i][0] - $box->left,
+                    $points[$i][1] - $box->top,
+                    $high,
+                    $hits,
+                );
             }
         }
         // Where a band begins and ends inside, what lies between two edges is told by the line along its border.

@@ -86,7 +86,16 @@ final class Beds
                     break;
                 }
                 if ($fresh) {
-                    throw Refused::because(sprintf('A piece of %.1f × %.1f mm does not fit %s.', $this->outlines[$design]->box()?->width() ?? 0.0, $this->outlines[$design]->box()?->height() ?? 0.0, is_infinite($this->room->length) ? sprintf('a roll of %.0f mm', $this->room->width) : sprintf('a sheet of %.0f × %.0f mm', $this->room->length, $this->room->width)));
+                    throw Refused::because(sprintf(
+                        'A piece of %.1f × %.1f mm does not fit %s.',
+                        $this->outlines[$design]->box()?->width() ?? 0.0,
+                        $this->outlines[$design]->box()?->height() ?? 0.0,
+                        is_infinite($this->room->length) ? sprintf('a roll of %.0f mm', $this->room->width) : sprintf(
+                            'a sheet of %.0f × %.0f mm',
+                            $this->room->length,
+                            $this->room->width,
+                        ),
+                    ));
                 }
             }
         }
@@ -242,6 +251,11 @@ final class Beds
     {
         $usual = Tolerance::forExtent(max($outline->box()?->width() ?? 1.0, $outline->box()?->height() ?? 1.0));
 
-        return $this->room->gap > 0 ? Offset::outset($outline, $this->room->gap / 2 + self::OFF, 'round', new Tolerance(min($usual->flatness, self::OFF), $usual->weld, self::OFF)) : $outline;
+        return $this->room->gap > 0 ? Offset::outset(
+            $outline,
+            $this->room->gap / 2 + self::OFF,
+            'round',
+            new Tolerance(min($usual->flatness, self::OFF), $usual->weld, self::OFF),
+        ) : $outline;
     }
 }

@@ -58,7 +58,8 @@ final class Nesting
      * @param  list<Shape>  $outlines
      * @param  list<int>  $counts
      * @param  list<Placement>  $kept
-     * @param  Closure(float, int): bool|null  $goesOn  told the mm of length that the best needs and how many ways were tried; false ends it, with the best so far
+     * @param  Closure(float, int): bool|null  $goesOn  told the mm of length that the best needs and how many ways were tried; false ends it, with the best
+     *     so far
      * @return list<Placement>
      *
      * @throws Refused when a design is larger than the room
@@ -78,7 +79,8 @@ final class Nesting
     }
 
     /**
-     * Mostly a part of what is laid is taken up and laid anew; now and then all of it, in another order. What comes out a little worse than what was before is gone
+     * Mostly a part of what is laid is taken up and laid anew; now and then all of it, in another order. What comes out a little worse than what was before
+     * is gone
      * on from, as long as it is no worse than it was some ways ago; what leads nowhere is given up for the best.
      *
      * @param  list<Laid>  $now
@@ -182,7 +184,12 @@ final class Nesting
         }
         $up = array_values(array_unique($up));
         // The bulky mostly first, yet not always.
-        $bulk = array_map(fn (int $i): float => $this->beds->part($lying[$i][0], 0.0)->width * $this->beds->part($lying[$i][0], 0.0)->height * (0.4 + $this->random(1000) / 800), $up);
+        $bulk = array_map(
+            fn (int $i): float => $this->beds->part($lying[$i][0], 0.0)
+                ->width * $this->beds->part($lying[$i][0], 0.0)
+                ->height * (0.4 + $this->random(1000) / 800),
+            $up,
+        );
         array_multisort($bulk, SORT_DESC, $up);
         $order = array_map(fn (int $i): array => [$lying[$i][0], $this->drawn($lying[$i][2])], $up);
         try {

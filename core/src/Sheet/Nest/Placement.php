@@ -40,12 +40,26 @@ final readonly class Placement
     /** @return array{design: int, sheet: int, x: float, y: float, turn: float, kept: bool} */
     public function toArray(): array
     {
-        return ['design' => $this->design, 'sheet' => $this->sheet, 'x' => round($this->x, 4), 'y' => round($this->y, 4), 'turn' => $this->turn, 'kept' => $this->kept];
+        return [
+            'design' => $this->design,
+            'sheet' => $this->sheet,
+            'x' => round($this->x, 4),
+            'y' => round($this->y, 4),
+            'turn' => $this->turn,
+            'kept' => $this->kept,
+        ];
     }
 
     /** @param  array<string, mixed>  $data  as toArray() gives it */
     public static function fromArray(array $data): self
     {
-        return new self((int) $data['design'], (int) $data['sheet'], (float) $data['x'], (float) $data['y'], (float) $data['turn'], (bool) ($data['kept'] ?? false));
+        return new self(
+            (int) $data['design'],
+            (int) $data['sheet'],
+            (float) $data['x'],
+            (float) $data['y'],
+            (float) $data['turn'],
+            (bool) ($data['kept'] ?? false),
+        );
     }
 }

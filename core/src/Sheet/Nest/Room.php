@@ -12,8 +12,13 @@ final readonly class Room
      * @param  float  $width  mm across, top to bottom
      * @param  list<float>  $turns  degrees that a design may be turned by
      */
-    public function __construct(public float $length, public float $width, public float $margin = 5.0, public float $gap = 3.0, public array $turns = [0.0, 90.0, 180.0, 270.0])
-    {
+    public function __construct(
+        public float $length,
+        public float $width,
+        public float $margin = 5.0,
+        public float $gap = 3.0,
+        public array $turns = [0.0, 90.0, 180.0, 270.0],
+    ) {
     }
 
     /** @param  list<float>  $turns */
