@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Drawn;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Knob;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Edit\Arranging\PlacePieces;
@@ -45,6 +46,7 @@ final class PieceDetail
             'contours' => $plain ? array_map(self::contour(...), OnContours::of($piece)) : [],
             // What a tool begins with when such a piece is chosen.
             'corners' => [], 'shape' => null, 'text' => null, 'linked' => null, 'mirror' => null, 'repeat' => null, 'shaped' => null, ...$told,
+            'knobs' => $recipe === null ? [] : array_map(static fn (Knob $knob): array => $knob->toArray(), $recipe->base->knobs($recipe)),
             'rail' => $piece->stroke?->stops === null ? [] : self::rail($piece),
         ];
     }

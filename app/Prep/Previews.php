@@ -10,6 +10,7 @@ use Closure;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\WhileDrawn;
 use NeatEdge\Core\Edit\Shaping\Outcome;
+use NeatEdge\Core\Edit\TellsReading;
 use NeatEdge\Core\Line\Edits;
 
 /** What a page shows before anything is stored. */
@@ -30,7 +31,11 @@ final class Previews
             $before = TouchUps::art($step, $job, $job->art(...));
             $after = Edits::applied($edit, $before, $fonts);
 
-            return [...PageArt::changes($before, $after), ...($report ? ['report' => Outcome::between($before, $after)->toArray()] : [])];
+            return [
+                ...PageArt::changes($before, $after),
+                ...($report ? ['report' => Outcome::between($before, $after)->toArray()] : []),
+                ...($edit instanceof TellsReading ? ['reading' => $edit->reading($after)] : []),
+            ];
         };
     }
 

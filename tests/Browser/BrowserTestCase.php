@@ -122,23 +122,26 @@ abstract class BrowserTestCase extends TestCase
         }, "{$selector} to be pressed", 30.0);
     }
 
-    /** Opens what there is to choose from, and presses one of it. */
+    /** Opens what there is to choose from, and presses one of it: once more, where it was drawn anew or shut meanwhile. */
     protected function pick(string $selector, string $value): void
     {
-        $option = sprintf('[data-option="%s"]', $value);
-        self::until(function () use ($selector, $option): ?bool {
-            // What was open shuts with a press elsewhere; what was drawn anew meanwhile is opened once more.
-            if ($this->howMany($option) === 0) {
-                $this->press("{$selector} .el-select__wrapper");
-                usleep(150_000);
+        $option = WebDriverBy::cssSelector(sprintf('.el-select-dropdown [data-option="%s"]', $value));
+        self::until(static function () use ($selector, $option): ?bool {
+            $open = self::$browser->findElements($option);
+            if ($open === []) {
+                self::$browser->findElement(WebDriverBy::cssSelector("{$selector} .el-select__wrapper"))->click();
+                usleep(400_000);
+                $open = self::$browser->findElements($option);
             }
-            if ($this->howMany($option) === 0) {
+            if ($open === [] || ! $open[0]->isDisplayed()) {
                 return null;
             }
-            $this->press($option);
+            $open[0]->click();
 
             return true;
         }, "{$value} in {$selector}", 20.0);
+        // It shuts softly; what is pressed next is not to fall on it.
+        self::until(static fn (): ?bool => self::$browser->findElements($option) === [] ? true : null, "{$selector} to be shut", 10.0);
     }
 
     protected function seeText(string $text, string $in = 'body', float $seconds = 30.0): void

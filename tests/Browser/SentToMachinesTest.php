@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use Symfony\Component\Process\Process;
@@ -148,7 +149,7 @@ final class SentToMachinesTest extends BrowserTestCase
         $this->press('[data-test=prepare]');
         $this->see('[data-test=verdict]', 60.0);
         $this->press('[data-test=send-laying]');
-        $this->see('[data-field=copies]', 60.0)->clear()->sendKeys("2\n");
+        $this->see('[data-field=copies]', 60.0)->sendKeys([WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL, '2', WebDriverKeys::ENTER]);
         $this->press('[data-test=hands]');
         self::until(fn (): ?bool => $this->howMany('[data-copy]') === 2 ?: null, 'two copies', 30.0);
         // Moved by hand it stays there; onto the other it is not let.
@@ -180,7 +181,7 @@ final class SentToMachinesTest extends BrowserTestCase
         $address = self::$browser->getCurrentURL();
         $this->press('[data-stage=send]');
         $this->press('[data-test=send-laying]');
-        $this->see('[data-field=copies]', 60.0)->clear()->sendKeys("7\n");
+        $this->see('[data-field=copies]', 60.0)->sendKeys([WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL, '7', WebDriverKeys::ENTER]);
         // While it is laid out something else is chosen: both are kept.
         $this->pick('[data-field=arrange]', 'nest');
         $this->see('[data-test=nest]', 60.0);

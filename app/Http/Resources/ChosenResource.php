@@ -30,6 +30,8 @@ namespace App\Http\Resources;
  *     mirror: array{x: float, y: float, angle: float, reach: float}|null,
  *     repeat: array<string, FieldValueRow>|null,
  *     shaped: array{kind: string, values: array<string, FieldValueRow>}|null,
+ *     // Places on the page by which it is adjusted: each is dragged by the edit "knob".
+ *     knobs: list<array{name: string, says: string, x: float, y: float}>,
  *     // Places on a line with width stops, at equal shares of its length, and the direction there: x, y, dx, dy.
  *     rail: list<array{float, float, float, float}>,
  * }

@@ -21,6 +21,8 @@ namespace App\Http\Resources;
  *     order: list<string>|null,
  *     frame: FrameRow|null,
  *     report?: OutcomeRow,
+ *     // Of what is made by a drag: what it comes to.
+ *     reading?: string,
  * }
  * @phpstan-type OutcomeRow array{
  *     before: int,

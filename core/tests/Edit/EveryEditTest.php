@@ -98,6 +98,7 @@ final class EveryEditTest extends TestCase
             'to-layer' => ['pieces' => [$star], 'layer' => $layer],
             'guide' => ['upright' => false, 'at' => 12], 'remove-guide' => ['guide' => $guide], 'draw-shape' => ['shape' => 'heart', 'x' => 5, 'y' => 5],
             'shape-values' => ['pieces' => [$star], 'points' => 9],
+            'knob' => ['pieces' => [$star], 'knob' => 'inner', 'x' => 30, 'y' => 31],
             'draw-line' => ['coords' => [0, 0, 3, 3, 6, 3, 9, 0]],
             'continue-line' => ['piece' => $line, 'end' => true, 'coords' => [50, 80, 55, 85, 60, 85, 65, 80]],
             'brush-line' => ['points' => [0, 0, 5, 1, 10, 0, 15, 3, 20, 0]],

@@ -2081,6 +2081,12 @@ export interface components {
                     [key: string]: components["schemas"]["FieldValue"];
                 };
             } | null;
+            knobs: {
+                name: string;
+                says: string;
+                x: number;
+                y: number;
+            }[];
             rail: [
                 number,
                 number,
@@ -2141,6 +2147,7 @@ export interface components {
             order: string[] | null;
             frame: components["schemas"]["Frame"] | null;
             report?: components["schemas"]["Outcome"];
+            reading?: string;
         };
         PreviewedStep: {
             art: components["schemas"]["Art"];
@@ -3680,6 +3687,24 @@ export interface components {
             marks: number[];
             /** @description Distance. mm, or a length with its unit such as "1/4in"; 0.01 to 100000 */
             length: number | string;
+        } | {
+            /** @constant */
+            kind: "knob";
+            /**
+             * @description Knob
+             * @default
+             */
+            knob: string;
+            /**
+             * @description Across. mm, or a length with its unit such as "1/4in"; -100000 to 100000
+             * @default 0
+             */
+            x: number | string;
+            /**
+             * @description Down. mm, or a length with its unit such as "1/4in"; -100000 to 100000
+             * @default 0
+             */
+            y: number | string;
         } | {
             /** @constant */
             kind: "link-copy";

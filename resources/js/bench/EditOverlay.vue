@@ -4,7 +4,7 @@ import { useDraw } from '@/stores/draw'
 import { computed } from 'vue'
 import ChosenMarks from './ChosenMarks.vue'
 import StopKnobs from './StopKnobs.vue'
-import { applied, inverse, type Matrix, type Point } from './geometry'
+import { applied, type Matrix, type Point } from './geometry'
 import { knobs, type useTools } from './useTools'
 
 /** What is drawn over the art while it is edited: frame and knobs, nodes and handles, drafts and numbers. Sizes are px at any zoom. */
@@ -76,38 +76,8 @@ const segment = computed(() => {
   return c && c[6 * i + 7] !== undefined ? `M${c[6 * i]} ${c[6 * i + 1]}C${c.slice(6 * i + 2, 6 * i + 8).join(' ')}` : ''
 })
 
-/** Knobs of an adjustable shape, in its own space. */
-const values = computed(() => {
-  const shape = tools.one.value?.shape
-  if (!shape || draw.tool !== 'arrange' || !tools.showing.value) return []
-  const m = shape.matrix as Matrix
-  const back = inverse(m)
-  const v = (name: string) => Number(shape.values[name] ?? 0)
-  const [w, h] = [v('width') / 2, v('height') / 2]
-  const out: { name: string; at: Point; set: (at: Point) => Record<string, number> }[] = []
-  const knob = (name: string, p: Point, set: (own: Point) => Record<string, number>) => out.push({ name, at: px(applied(m, p)), set: (at) => set(applied(back, at)) })
-  const least = Math.min(w, h)
-  if (shape.kind === 'rectangle') {
-    const all = (r: number) => ({ topLeft: r, topRight: r, bottomRight: r, bottomLeft: r })
-    knob('Corners', { x: -w + Math.max(v('topLeft'), Math.min(6 / props.scale * 2, least / 3)), y: -h }, (p) => all(Math.min(least, Math.max(0, p.x + w))))
-  }
-  if (shape.kind === 'star') {
-    const angle = Math.PI / v('points') - Math.PI / 2
-    knob('Inner ratio', { x: w * v('inner') * Math.cos(angle), y: h * v('inner') * Math.sin(angle) }, (p) => ({ inner: Math.min(1, Math.max(0.02, Math.hypot(p.x / w, p.y / h))) }))
-  }
-  if (shape.kind === 'ellipse') {
-    const [a, b] = [(v('start') * Math.PI) / 180, ((v('start') + v('sweep')) * Math.PI) / 180]
-    const degrees = (p: Point) => (Math.atan2(p.y / h, p.x / w) * 180) / Math.PI
-    const share = Math.max(v('inner'), 0.06)
-    knob('Inner ratio', { x: w * share * Math.cos((a + b) / 2), y: h * share * Math.sin((a + b) / 2) }, (p) => ({ inner: Math.min(0.99, Math.max(0, Math.hypot(p.x / w, p.y / h) < 0.08 ? 0 : Math.hypot(p.x / w, p.y / h))) }))
-    knob('End', { x: w * Math.cos(b), y: h * Math.sin(b) }, (p) => ({ sweep: ((((degrees(p) - v('start')) % 360) + 360) % 360) || 360 }))
-    if (v('sweep') < 360) knob('Start', { x: w * Math.cos(a), y: h * Math.sin(a) }, (p) => ({ start: degrees(p), sweep: (((v('start') + v('sweep') - degrees(p)) % 360) + 360) % 360 || 360 }))
-  }
-  if (shape.kind === 'banner') knob('Fold depth', { x: 0, y: h - v('depth') }, (p) => ({ depth: Math.min(1.9 * h, Math.max(0, h - p.y)) }))
-  if (shape.kind === 'arrow') knob('Head length', { x: w - v('head'), y: -v('shaft') / 2 }, (p) => ({ head: Math.min(2 * w, Math.max(0, w - p.x)), shaft: Math.min(2 * h, Math.max(0, -2 * p.y)) }))
-  if (shape.kind === 'heart') knob('Cleft', { x: 0, y: -h + 2 * h * v('cleft') }, (p) => ({ cleft: Math.min(0.7, Math.max(0.02, (p.y + h) / (2 * h))) }))
-  return out
-})
+/** Knobs of a live piece, as the core tells them. */
+const values = computed(() => (draw.tool !== 'arrange' || !tools.showing.value ? [] : (tools.one.value?.knobs ?? []).map((one) => ({ name: one.name, says: one.says, at: px(one) }))))
 
 const mirror = computed(() => {
   const axis = tools.one.value?.mirror
@@ -122,8 +92,8 @@ function grabPlace(event: PointerEvent, called: string, from: Point, fields: (at
     event,
     (to) => {
       at = to
-      bench.tried(fields(at)).then((pieces) => {
-        if (pieces?.[0]) tools.tryPath.value = pieces[0].d
+      bench.tried(fields(at)).then((would) => {
+        if (would?.pieces[0]) tools.tryPath.value = would.pieces[0].d
       })
       return `${called} at ${to.x.toFixed(2)}, ${to.y.toFixed(2)} mm`
     },
@@ -213,7 +183,7 @@ const label = computed(() => (tools.said.value ? px(tools.said.value.at) : null)
 </path>
     </template>
     <!-- What shapes a shape: an upright tab with a slit, unlike the lozenges that size it and the corners and rounds of nodes. -->
-    <g v-for="one in values" :key="one.name" class="value" :data-value="one.name" :transform="`translate(${one.at.x} ${one.at.y})`" @pointerdown="tools.grabValue($event, one.set)" @click.stop><title>{{ one.name }}</title><rect x="-4.5" y="-8" width="9" height="16" rx="2" /><path d="M0 -4V4" /></g>
+    <g v-for="one in values" :key="one.name" class="value" :data-value="one.says" :transform="`translate(${one.at.x} ${one.at.y})`" @pointerdown="tools.grabValue($event, one.name, one.says)" @click.stop><title>{{ one.says }}</title><rect x="-4.5" y="-8" width="9" height="16" rx="2" /><path d="M0 -4V4" /></g>
     <g v-if="framed && tools.pivot.value && stalk" class="pivot" data-knob="pivot" :transform="`translate(${px(tools.pivot.value).x} ${px(tools.pivot.value).y})`" @pointerdown="tools.grabPivot" @click.stop><title>Turns about this place: drag it; a double press takes it back to the middle</title><circle r="9" class="wide" /><path d="M-6 0H6M0 -6V6" /><circle r="3" /></g>
     <StopKnobs v-if="draw.tool === 'arrange' && tools.showing.value && tools.one.value?.rail.length" :tools="tools" :scale="scale" :left="left" :top="top" />
     <g v-if="gradient" class="gradient">

@@ -58,8 +58,8 @@ function grab(event: PointerEvent, index: number) {
       const away = Math.abs((to.x - at.x) * across.x + (to.y - at.y) * across.y)
       const part = Math.min(10, (2 * away) / (stroke.value?.width ?? 1))
       now.value = now.value.map((stop, i) => (i === index ? [share, part] : stop))
-      bench.tried(fields()).then((pieces) => {
-        if (pieces?.[0]) tools.tryPath.value = pieces[0].outline ?? pieces[0].d
+      bench.tried(fields()).then((would) => {
+        if (would?.pieces[0]) tools.tryPath.value = would.pieces[0].outline ?? would.pieces[0].d
       })
       return `${Math.round(share * 100)} % along, ${(part * (stroke.value?.width ?? 0)).toFixed(2)} mm wide`
     },

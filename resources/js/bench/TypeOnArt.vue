@@ -59,8 +59,8 @@ function input() {
 function show() {
   const id = draw.typing
   if (!id || !text.value || typed.value.trim() === '') return
-  bench.tried({ kind: 'set-text', pieces: [id], text: typed.value }).then((pieces) => {
-    if (pieces?.[0] && draw.typing === id) tools.tryPath.value = pieces[0].d
+  bench.tried({ kind: 'set-text', pieces: [id], text: typed.value }).then((would) => {
+    if (would?.pieces[0] && draw.typing === id) tools.tryPath.value = would.pieces[0].d
   })
 }
 function leave() {

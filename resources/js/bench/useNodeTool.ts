@@ -20,8 +20,8 @@ export function useNodeTool({ scale, snap, box, dragged, tryPath, start, one, be
       tryPath.value = next.map((contour) => pathOf(contour.coords, contour.closed)).join('')
       return
     }
-    bench.tried(ask).then((pieces) => {
-      if (pieces?.[0] && dragged.value) tryPath.value = pieces[0].d
+    bench.tried(ask).then((would) => {
+      if (would?.pieces[0] && dragged.value) tryPath.value = would.pieces[0].d
     })
   }
 

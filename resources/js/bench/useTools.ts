@@ -287,22 +287,24 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
   }
 
   /** A knob of an adjustable shape: asks the core for the true outcome while it is dragged. */
-  function grabValue(event: PointerEvent, values: (at: Point) => Record<string, number>) {
+  function grabValue(event: PointerEvent, knob: string, says: string) {
     const id = one.value?.id
     // With Alt a press goes through to what lies beneath.
     if (!id || event.button !== 0 || event.altKey) return
     event.stopPropagation()
-    let now: Record<string, number> | null = null
+    let now: Record<string, unknown> | null = null
     begin(event, {
       move(at) {
-        now = values(at)
-        tell(at, Object.entries(now).map(([name, value]) => `${one.value?.shape?.fields.find((field) => field.name === name)?.label ?? name} ${value.toFixed(2)}`)[0] ?? '')
-        bench.tried({ kind: 'shape-values', pieces: [id], ...now }).then((pieces) => {
-          if (pieces?.[0] && drag.value) tryPath.value = pieces[0].d
+        now = { kind: 'knob', pieces: [id], knob, x: at.x, y: at.y }
+        tell(at, says)
+        bench.tried(now).then((would) => {
+          if (!would?.pieces[0] || !drag.value) return
+          tryPath.value = would.pieces[0].d
+          tell(at, would.reading ?? says)
         })
       },
       end() {
-        if (now) bench.draw({ kind: 'shape-values', pieces: [id], ...now }).finally(() => (tryPath.value = null))
+        if (now) bench.draw(now).finally(() => (tryPath.value = null))
       },
     })
   }

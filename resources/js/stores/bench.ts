@@ -1,5 +1,5 @@
 import { api, isAway, Refused, words, workOn } from '@/api/client'
-import type { Art, ChangedState, Changes, Chosen, Finding, FindingGroup, JobState, Piece, Preparation } from '@/api/types'
+import type { Art, ChangedState, Changes, Chosen, Finding, FindingGroup, JobState, Piece, Preparation, Previewed } from '@/api/types'
 import { isOpen } from '@/api/works'
 import { useDrawn } from './drawn'
 import { lane } from './lane'
@@ -480,7 +480,7 @@ export const useBench = defineStore('bench', () => {
   }
 
   /** What a drag would give, while it lasts: one question at a time, for the server would work on each that was given up. */
-  const tried = lane(async (fields: Record<string, unknown>): Promise<Piece[]> => (await api.post<Changes>(`jobs/${job.value!.id}/previews`, { what: 'edit', edit: fields })).pieces)
+  const tried = lane((fields: Record<string, unknown>) => api.post<Previewed>(`jobs/${job.value!.id}/previews`, { what: 'edit', edit: fields }))
 
   const byId = computed(() => new Map(art.value?.pieces.map((piece) => [piece.id, piece]) ?? []))
   const closedLayers = computed(() => new Set(art.value?.layers.filter((layer) => layer.hidden || layer.locked).map((layer) => layer.id) ?? []))

@@ -12,6 +12,7 @@ final class LiveRoom implements Room
     public static function edits(): array
     {
         return [
+            'knob' => DragKnob::class,
             'link-copy' => LinkCopies::class,
             'bake' => Bake::class,
             'round-corners' => RoundChosenCorners::class,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Recipe\Basic;
 
 use NeatEdge\Core\Artwork\Base;
+use NeatEdge\Core\Artwork\Knob;
 use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Artwork\Stored;
 use NeatEdge\Core\Described\Field;
@@ -72,6 +73,33 @@ final readonly class BasicShape extends Base
             'values' => $this->values,
             'matrix' => array_values(get_object_vars($recipe->matrix)),
         ]];
+    }
+
+    public function knobs(Recipe $recipe): array
+    {
+        $out = [];
+        foreach (ShapeKnobs::of($this->kind, $this->values) as $name => [$says, $x, $y]) {
+            $at = $recipe->matrix->apply($x, $y);
+            $out[] = new Knob($name, $says, $at->x, $at->y);
+        }
+
+        return $out;
+    }
+
+    public function dragged(string $knob, float $x, float $y, Recipe $recipe): ?self
+    {
+        $own = $recipe->matrix->isSingular() ? null : $recipe->matrix->inverse()->apply($x, $y);
+        $set = $own === null ? null : ShapeKnobs::dragged($this->kind, $this->values, $knob, $own->x, $own->y);
+
+        return $set === null ? null : new self($this->kind, [...$this->values, ...$set]);
+    }
+
+    public function reading(string $knob): string
+    {
+        $names = array_keys(ShapeKnobs::dragged($this->kind, $this->values, $knob, 0.0, 0.0) ?? []);
+        $first = array_values(array_filter($this->kind->fields(), static fn (Field $field): bool => $field->name === ($names[0] ?? '')))[0] ?? null;
+
+        return $first === null ? '' : sprintf('%s %.2f', $first->label, (float) $this->values[$first->name]);
     }
 
     public function shape(): Shape
