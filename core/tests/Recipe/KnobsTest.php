@@ -17,6 +17,7 @@ use PHPUnit\Framework\TestCase;
 /** Knobs by which live pieces are adjusted on the art. */
 final class KnobsTest extends TestCase
 {
+    /** @var array<string, array<string, float>> */
     private const VALUES = [
         'rectangle' => ['topLeft' => 9.0], 'star' => ['inner' => 0.5, 'points' => 5.0], 'ellipse' => ['start' => 20.0, 'sweep' => 200.0, 'inner' => 0.4],
         'banner' => ['depth' => 7.0], 'arrow' => ['head' => 11.0, 'shaft' => 6.0], 'heart' => ['cleft' => 0.3],
@@ -57,7 +58,7 @@ final class KnobsTest extends TestCase
             self::assertInstanceOf(BasicShape::class, $same);
             $was = $recipe->base;
             self::assertInstanceOf(BasicShape::class, $was);
-            $given = self::VALUES[$kind->value];
+            $given = self::VALUES[$kind->value] ?? [];
             foreach ($given as $field => $value) {
                 self::assertEqualsWithDelta($value, $same->values[$field], 1e-9, "{$name} dragged to where it is leaves {$field}");
             }

@@ -49,7 +49,7 @@ watch(() => current.value.key, (key, before) => {
 watch(() => bench.job?.title, (title) => {
   if (title) document.title = `${title} · Neat Edge`
 })
-onUnmounted(() => bench.leave())
+onUnmounted(() => bench.source())
 
 function enter(key: string) {
   unkept.pass(() => {
