@@ -5,6 +5,10 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use NeatEdge\Bench\Rooms;
+use PhpParser\Node;
+use PhpParser\Node\Stmt\ClassMethod;
+use PhpParser\NodeFinder;
+use PhpParser\ParserFactory;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 use RecursiveDirectoryIterator;
@@ -128,4 +132,80 @@ final class HouseTest extends TestCase
         }
         self::assertSame([], $long);
     }
+
+    /** Methods from before the rule that are longer, or branch more: the list only becomes shorter. */
+    private const LONG = [
+        'app/Drawn/PageArt.php::piece',
+        'app/Works/Kinds/Nest.php::run',
+        'bench/src/Day.php::day',
+        'bench/src/Mutation.php::bent',
+        'bench/src/Mutation.php::spoilt',
+        'console/src/BatchCommand.php::all',
+        'console/src/BatchCommand.php::execute',
+        'console/src/ExportCommand.php::execute',
+        'console/src/SendCommand.php::execute',
+        'core/src/Described/Field.php::wanted',
+        'core/src/Described/Reading.php::of',
+        'core/src/Edit/Shaping/ShapeCells.php::laid',
+        'core/src/Format/Dxf/DxfReader.php::draw',
+        'core/src/Format/Dxf/DxfWriter.php::head',
+        'core/src/Format/Incoming.php::lines',
+        'core/src/Format/Json/StoredForm.php::change',
+        'core/src/Format/Plt/PltReader.php::do',
+        'core/src/Format/Svg/Gradients.php::paint',
+        'core/src/Format/Svg/Paints.php::of',
+        'core/src/Format/Svg/TransformList.php::one',
+        'core/src/Format/Svg/Walk.php::element',
+        'core/src/Format/Svg/Walk.php::painted',
+        'core/src/Geometry/Contour.php::box',
+        'core/src/Geometry/Length.php::parse',
+        'core/src/Geometry/Pen.php::arcTo',
+        'core/src/Line/Mend.php::add',
+        'core/src/Line/TouchUp.php::from',
+        'core/src/Measure/Walls.php::place',
+        'core/src/PlanarMap/Borders.php::trace',
+        'core/src/PlanarMap/Chords.php::cutAt',
+        'core/src/PlanarMap/Chords.php::flatten',
+        'core/src/PlanarMap/Crossings.php::divide',
+        'core/src/PlanarMap/Crossings.php::meet',
+        'core/src/PlanarMap/FaceMeasure.php::parts',
+        'core/src/PlanarMap/Faces.php::chains',
+        'core/src/PlanarMap/Faces.php::leftOfAll',
+        'core/src/PlanarMap/Refinement.php::parts',
+        'core/src/PlanarMap/Restore.php::withoutNeedlessJoints',
+        'core/src/PlanarMap/WeldPass.php::search',
+        'core/src/Prepare/Colours/Joining.php::steps',
+        'core/src/Recipe/Corners/RoundCorners.php::rounded',
+        'core/src/Sheet/Make/PrintAndCut.php::layouts',
+        'core/src/Sheet/Make/ScreenPlates.php::layouts',
+        'core/src/Shop/Stock.php::kinds',
+        'core/src/Stroke/Outliner.php::line',
+        'core/src/Type/CffOutlines.php::draw',
+        'core/src/Type/Font.php::__construct',
+        'pages/src/Kept.php::look',
+    ];
+
+    #[Test]
+    public function no_method_is_longer_than_sixty_lines_or_branches_more_than_twenty_times(): void
+    {
+        $root = dirname(__DIR__, 2);
+        $parser = (new ParserFactory)->createForNewestSupportedVersion();
+        $long = [];
+        foreach (array_filter(explode("\n", (string) shell_exec("cd {$root} && git ls-files '*.php'")), static fn (string $file): bool => preg_match('~^(?!database/)(?!.*tests/).+~', $file) === 1) as $file) {
+            $tree = is_file("{$root}/{$file}") ? $parser->parse((string) file_get_contents("{$root}/{$file}")) ?? [] : [];
+            foreach ((new NodeFinder)->findInstanceOf($tree, ClassMethod::class) as $method) {
+                $branches = count((new NodeFinder)->find($method->stmts ?? [], static fn (Node $node): bool => array_filter(self::BRANCHES, static fn (string $kind): bool => $node instanceof $kind) !== []));
+                if ($method->getEndLine() - $method->getStartLine() + 1 > 60 || $branches > 20) {
+                    $long[] = "{$file}::{$method->name}";
+                }
+            }
+        }
+        sort($long);
+        self::assertSame(self::LONG, $long, 'name its parts; what is on the list and is short by now comes off it');
+    }
+
+    private const BRANCHES = [
+        Node\Stmt\If_::class, Node\Stmt\ElseIf_::class, Node\Stmt\For_::class, Node\Stmt\Foreach_::class, Node\Stmt\While_::class, Node\Stmt\Do_::class, Node\Stmt\Case_::class,
+        Node\Stmt\Catch_::class, Node\Expr\Ternary::class, Node\MatchArm::class, Node\Expr\BinaryOp\BooleanAnd::class, Node\Expr\BinaryOp\BooleanOr::class, Node\Expr\BinaryOp\Coalesce::class,
+    ];
 }
