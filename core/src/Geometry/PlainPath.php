@@ -6,7 +6,10 @@ namespace NeatEdge\Core\Geometry;
 
 use NeatEdge\Core\Patience\Patience;
 
-/** Path data of moves, lines and cubics without fault, as programs write most: the numbers of a command are taken at once. What is otherwise is read with more care, see PathData. */
+/**
+ * Path data of moves, lines and cubics without fault, as programs write most: the numbers of a command are taken at once. What is otherwise is read with
+ * more care, see PathData.
+ */
 final class PlainPath
 {
     /** How many numbers each command takes. */

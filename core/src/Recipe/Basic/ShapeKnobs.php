@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Recipe\Basic;
 
-/** Knobs of basic shapes, in their own space: the middle at nought, mm. Each lies where its value is, and a drag of it sets that value to where it is let go. */
+/**
+ * Knobs of basic shapes, in their own space: the middle at nought, mm. Each lies where its value is, and a drag of it sets that value to where it is let
+ * go.
+ */
 final class ShapeKnobs
 {
     /** Share of the lesser half side at which a knob of something that is nought lies, so that it can be taken hold of. */
