@@ -59,8 +59,9 @@ abstract readonly class Base
     }
 
     /**
-     * The same where it was copied, no more tied by a shared name to what it was copied from. @param  string  $copy  the same for all that is copied at
-     * once, and for nothing else
+     * The same where it was copied, no more tied by a shared name to what it was copied from.
+     *
+     * @param  string  $copy  the same for all that is copied at once, and for nothing else
      */
     public function apart(string $copy): self
     {

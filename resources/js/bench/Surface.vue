@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { useBench } from '@/stores/bench'
-import { useEventListener } from '@vueuse/core'
 import { count, inUnit } from '@/units'
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { useColours } from '@/stores/colours'
 import { useDraw } from '@/stores/draw'
 import ArtLayer from './ArtLayer.vue'
@@ -14,11 +13,14 @@ import ShapeOverlay from './ShapeOverlay.vue'
 import { useDrawn } from '@/stores/drawn'
 import { useShaping } from '@/stores/shaping'
 import GuideLines from './GuideLines.vue'
-import { between } from './geometry'
 import Ruler from './Ruler.vue'
 import TypeOnArt from './TypeOnArt.vue'
 import WipeSides from './WipeSides.vue'
-import { isTyping, usePanZoom } from './usePanZoom'
+import { useLooking } from './useLooking'
+import { usePanZoom } from './usePanZoom'
+import { useReference } from './useReference'
+import { useSurfaceKeys } from './useSurfaceKeys'
+import { useWipe } from './useWipe'
 import { useGuides } from './useGuides'
 import { useSnap } from './useSnap'
 import { useTools } from './useTools'
@@ -61,19 +63,7 @@ function up(event: PointerEvent) {
 }
 
 const { draft: guideDraft, from: guideFrom, move: guideMove, end: guideEnd } = useGuides(surface, toBench, () => props.editing)
-const reference = computed(() => (props.editing && bench.art?.reference && !bench.art.reference.hidden ? bench.art.reference : null))
-function grabReference(event: PointerEvent) {
-  const now = reference.value
-  if (!now || now.locked || draw.tool !== 'arrange') return
-  const start = toBench(event)
-  let at = { x: now.x, y: now.y }
-  tools.grab(event, (to) => {
-    at = { x: now.x + to.x - start.x, y: now.y + to.y - start.y }
-    referenceAt.value = at
-    return `picture at ${at.x.toFixed(1)}, ${at.y.toFixed(1)} mm`
-  }, () => bench.draw({ kind: 'reference', ...at }).finally(() => (referenceAt.value = null)))
-}
-const referenceAt = ref<{ x: number; y: number } | null>(null)
+const { reference, referenceAt, grabReference } = useReference(() => props.editing, tools, toBench)
 
 const place = computed(() => `translate(${left.value} ${top.value}) scale(${scale.value})`)
 /** Left, top, width and height of the customer's file, where it is to be seen. */
@@ -84,128 +74,26 @@ const wipeX = computed(() => left.value + bench.wipeAt * (size.value?.width ?? 0
 const onSheet = computed(() => (bench.view.kind === 'sheet' && bench.shown.after ? new Set(bench.shown.after.pieces.map((piece) => piece.id)) : null))
 const marksShown = computed(() => bench.view.kind !== 'preview' && !bench.running)
 
-/** Where the bench was before a finding was looked at, and where each stage left it. */
-let before: ReturnType<typeof pan.view> | null = null
-const leftAt = new Map<string, ReturnType<typeof pan.view>>()
-watch(
-  () => bench.finding,
-  (index, was) => {
-    if (index === null) {
-      if (before) pan.goTo(before)
-      before = null
-      return
-    }
-    const finding = bench.findings[index]
-    if (!finding?.at) return
-    if (was === null) before = pan.view()
-    const all = [finding.at, ...(finding.ribbon ?? []).flat()]
-    pan.lookAt({ left: Math.min(...all.map(([x]) => x)), right: Math.max(...all.map(([x]) => x)), top: Math.min(...all.map(([, y]) => y)), bottom: Math.max(...all.map(([, y]) => y)) })
-  },
-)
-watch(
-  () => props.stage,
-  (next, last) => {
-    leftAt.set(last, before ?? pan.view())
-    before = null
-    if (bench.finding !== null && next !== 'check') bench.finding = null
-    const to = leftAt.get(next)
-    if (to) pan.goTo(to)
-  },
-)
-watch(() => bench.job?.id, () => leftAt.clear())
-watch(() => bench.spot, (place) => place && pan.lookAt({ left: place.x, right: place.x + place.width, top: place.y, bottom: place.y + place.height }))
+useLooking(pan, () => props.stage)
 const chosenGroup = computed(() => (bench.group === null ? null : new Set(bench.groups[bench.group]?.findings ?? [])))
 
 function track(event: PointerEvent) {
   const box = surface.value!.getBoundingClientRect()
   pointer.value = { x: (event.clientX - box.left - left.value) / scale.value, y: (event.clientY - box.top - top.value) / scale.value }
-  if (dragging) moveWipe(event)
+  if (dragging.value) moveWipe(event)
   else if (drawing.value && !grabbing.value) tools.pointerMove(event)
 }
 
-let dragging = false
-function startWipe(event: PointerEvent) {
-  dragging = true
-  ;(event.target as Element).setPointerCapture(event.pointerId)
-  event.stopPropagation()
-}
-function moveWipe(event: PointerEvent) {
-  const box = surface.value!.getBoundingClientRect()
-  bench.wipeAt = Math.min(1, Math.max(0, (event.clientX - box.left - left.value) / scale.value / (size.value?.width ?? 1)))
-}
-function endWipe() {
-  dragging = false
-}
-function wipeKey(event: KeyboardEvent) {
-  const step = { ArrowLeft: -0.02, ArrowRight: 0.02, Home: -1, End: 1 }[event.key]
-  if (step === undefined) return
-  event.preventDefault()
-  event.stopPropagation()
-  bench.wipeAt = Math.min(1, Math.max(0, bench.wipeAt + step))
-}
+const dragging = ref(false)
+const { startWipe, moveWipe, endWipe, wipeKey } = useWipe(dragging, (event) => toBench(event).x / (size.value?.width ?? 1))
 
 function press(id: string, more: boolean) {
   if (!spaceHeld.value && !props.editing) bench.choose(id, more)
 }
 
-/** Arrows nudge what is chosen, nodes or pieces, by the typed step; with nothing chosen they move over the bench. */
-function arrow(x: number, y: number, event: KeyboardEvent) {
-  const times = event.shiftKey ? 10 : 1
-  const by = (way: number) => `(${draw.nudge || '1mm'}) * ${way * times}`
-  if (drawing.value && draw.tool === 'nodes' && draw.nodes.size > 0 && tools.one.value) {
-    bench.draw({ kind: 'move-nodes', piece: tools.one.value.id, nodes: tools.chosenNodes(), x: by(x), y: by(y) })
-  } else if (drawing.value && bench.chosen.size > 0) {
-    const before = bench.detail?.frame
-    const [pieces, version] = [[...bench.chosen], bench.job!.version]
-    bench.draw({ kind: 'move', pieces: [...bench.chosen], x: by(x), y: by(y) }).then((done) => {
-      if (done && before && bench.detail) draw.moved(between(before, bench.detail.frame), pieces, version, bench.job!.version)
-    })
-  }
-  else pan.panBy(-60 * x, -60 * y)
-}
-/** The piece, or in the nodes tool the node, before or after the chosen one. */
-function stepChoice(by: number) {
-  const piece = tools.one.value
-  if (draw.tool === 'nodes' && piece?.editable) {
-    const all = piece.contours.flatMap((contour, k) => Array.from({ length: (contour.coords.length - 2) / 6 + (contour.closed ? 0 : 1) }, (_, i) => `${k} ${i}`))
-    const at = all.findIndex((one) => draw.nodes.has(one))
-    draw.nodes = new Set([all[(at + by + all.length) % all.length]!])
-    return
-  }
-  const all = bench.art?.pieces.filter(bench.touchable) ?? []
-  if (all.length === 0) return
-  const at = all.findIndex((one) => bench.chosen.has(one.id))
-  bench.choose(all[(at + by + all.length) % all.length]!.id, false, true)
-}
+useSurfaceKeys(drawing, tools, pan)
 defineExpose({ cancel: tools.cancel, endCurve: tools.endCurve })
 
-useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-  if (event.key === 'Escape' && !isTyping(event) && drawing.value && tools.cancel()) {
-    event.stopImmediatePropagation()
-    return
-  }
-  if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return
-  const act: Record<string, () => void> = {
-    '+': pan.zoomIn,
-    '=': pan.zoomIn,
-    '-': pan.zoomOut,
-    '0': pan.fit,
-    ArrowLeft: () => arrow(-1, 0, event),
-    ArrowRight: () => arrow(1, 0, event),
-    ArrowUp: () => arrow(0, -1, event),
-    ArrowDown: () => arrow(0, 1, event),
-  }
-  if (drawing.value) {
-    act.Enter = () => (draw.tool === 'shape' ? tools.addShape() : draw.tool === 'text' ? tools.addText() : tools.endCurve())
-    act['['] = () => stepChoice(-1)
-    act[']'] = () => stepChoice(1)
-  }
-  const doIt = act[event.key]
-  if (doIt) {
-    event.preventDefault()
-    doIt()
-  }
-})
 </script>
 
 <template>
