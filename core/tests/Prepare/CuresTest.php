@@ -409,4 +409,20 @@ final class CuresTest extends TestCase
             self::assertGreaterThan(0.0002, $radius);
         }
     }
+
+    #[Test]
+    public function a_remedy_that_goes_piece_by_piece_is_made_on_the_pieces_of_the_art_and_leaves_all_others(): void
+    {
+        $fonts = FontShelf::shipped();
+        $art = Reader::read('<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="60mm" viewBox="0 0 60 60"><path id="a" d="M5 5H25V25H5z" fill="#0a0b0c"/><path id="b" d="M5 5H25V25H5z" fill="#0a0b0c"/>'
+            .'<path id="c" d="M30 5H50" stroke="#000000" fill="none"/><circle id="d" cx="40" cy="40" r="9" fill="#cc3300"/></svg>')->artwork;
+        $mend = static fn (string $step, array $values = []): Artwork => Edits::applied(Edits::make('mend', ['step' => $step, 'values' => $values], $fonts), $art, $fonts);
+        $once = $mend('drop-doubled');
+        self::assertCount(3, $once->pieces, 'of two that lie on each other one goes');
+        self::assertSame($art->piece('p4'), $once->piece('p4'));
+        $black = $mend('join-near-blacks');
+        self::assertCount(4, $black->pieces);
+        self::assertSame(['#000000', '#000000', '#cc3300'], [$black->pieces[0]->fill?->colour->hex(), $black->pieces[1]->fill?->colour->hex(), $black->pieces[3]->fill?->colour->hex()]);
+        self::assertSame('#000000', $black->pieces[2]->stroke?->paint->colour->hex(), 'a line stays a line');
+    }
 }
