@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Prep\Standing;
+use App\Events\JobStands;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use NeatEdge\Core\Artwork\Artwork;
@@ -42,7 +42,7 @@ final class Preparation extends Model
     {
         self::saved(static function (self $preparation): void {
             if ($preparation->wasRecentlyCreated || $preparation->wasChanged('summary')) {
-                Standing::store($preparation->shop_job_id);
+                JobStands::dispatch($preparation->shop_job_id);
             }
         });
     }

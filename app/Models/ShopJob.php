@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Events\JobNamed;
+use App\Events\JobStands;
 use App\Prep\Standing;
 use Closure;
 use Illuminate\Database\Eloquent\Model;
@@ -88,10 +90,10 @@ final class ShopJob extends Model
         });
         self::saved(static function (self $job): void {
             if ($job->wasRecentlyCreated || $job->wasChanged('notices')) {
-                Standing::store($job->id);
+                JobStands::dispatch($job->id);
             }
             if ($job->wasRecentlyCreated || $job->wasChanged('search')) {
-                Standing::index($job->id, (string) $job->search);
+                JobNamed::dispatch($job->id, (string) $job->search);
             }
         });
     }

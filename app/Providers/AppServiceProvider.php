@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Listeners\KeepList;
 use App\Models\Database;
 use App\Prep\DatabaseStepCache;
 use App\Works\Works;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
@@ -29,6 +31,7 @@ final class AppServiceProvider extends ServiceProvider
     /** Between two works, and while there are none, workers look for what a process that died left behind. */
     public function boot(): void
     {
+        Event::subscribe(KeepList::class);
         JsonResource::withoutWrapping();
         // Who asks is known by the address alone; a page in use stays far below these.
         RateLimiter::for('asks', static fn (Request $request): Limit => Limit::perMinute((int) config('neat-edge.asks_a_minute'))->by((string) $request->ip()));

@@ -103,9 +103,4 @@ abstract class Kind
 
     /** @param  string  $why  it broke off, one sentence; CUT_OFF where its process is gone */
     abstract protected function kept(Work $work, string $why): string;
-
-    /** It ended, however. */
-    public function ended(Work $work): void
-    {
-    }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Works;
 
+use App\Events\WorkEnded;
 use App\Models\ShopJob;
 use App\Models\Work;
 use App\Prep\Broken;
@@ -149,7 +150,7 @@ final class Works
     /** What waits for the same thing comes next. */
     private static function after(Work $work): void
     {
-        $work->kind()->ended($work);
+        WorkEnded::dispatch($work);
         $next = $work->lane === '' ? null : Work::query()->where('lane', $work->lane)->where('state', 'waiting')->whereKeyNot($work->id)->oldest('id')->first();
         $next === null ?: self::queue($next);
     }

@@ -88,7 +88,7 @@ final class RoomsTest
                 Selector::inNamespace('App\Prep'),
                 Selector::inNamespace('App\Works'),
                 Selector::inNamespace('App\Drawn'),
-                Selector::inNamespace('App\Policies'),
+                Selector::inNamespace('App\Policies'), Selector::inNamespace('App\Events'), Selector::inNamespace('App\Listeners'),
             )
             ->shouldNotDependOn()
             ->classes(Selector::inNamespace('App\Http'), Selector::inNamespace('Illuminate\Http'), Selector::inNamespace('Symfony\Component\HttpFoundation'))

@@ -34,7 +34,7 @@ final class PreviewController
         }
         $fields = (array) $request->input('edit', []);
         $read = SentEdits::read($fields, $job);
-        if ($lane !== null && $read->version !== (int) $asked['version']) {
+        if (isset($asked['version']) && $read->version !== (int) $asked['version']) {
             throw GivenUp::changedSince();
         }
         $step = $request->touchUp();

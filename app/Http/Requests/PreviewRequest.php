@@ -18,7 +18,7 @@ final class PreviewRequest extends Asks
         return [
             'what' => ['required', 'in:edit,marks,step,cure,checks'],
             'lane' => ['sometimes', 'string', 'max:40'],
-            'version' => ['required_with:lane', 'regex:/^\d{1,9}$/D'],
+            'version' => ['sometimes', 'regex:/^\d{1,9}$/D'],
             'edit' => ['required_if:what,edit,marks', 'array'],
             'edit.kind' => ['required_with:edit', 'string', 'max:40'],
             'report' => ['sometimes', 'boolean'],

@@ -10,7 +10,6 @@ use App\Models\StepResult;
 use App\Models\Work;
 use App\Prep\Preparing;
 use App\Prep\ShopFonts;
-use App\Prep\Standing;
 use App\Works\Hold;
 use App\Works\Kind;
 use App\Works\Works;
@@ -98,11 +97,6 @@ final class Prepare extends Kind
                 || str_starts_with($why, 'It needs') => "{$why} The source art is untouched. Prepare a part of it, or clean its nodes first.",
             default => "{$why} The source art is untouched. Try again, or with fewer steps.",
         };
-    }
-
-    public function ended(Work $work): void
-    {
-        $work->shop_job_id === null ?: Standing::store($work->shop_job_id);
     }
 
     public static function preparation(Work $work): ?Preparation

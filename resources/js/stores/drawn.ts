@@ -60,7 +60,7 @@ export const useDrawn = defineStore('drawn', () => {
     asked = new AbortController()
     checking.value = true
     try {
-      const answer = await api.post<{ region: Region | null; findings: Finding[] }>(`jobs/${job}/previews`, { what: 'checks', lane: 'checks', version: 0, pieces }, asked.signal)
+      const answer = await api.post<{ region: Region | null; findings: Finding[] }>(`jobs/${job}/previews`, { what: 'checks', lane: 'checks', pieces }, asked.signal)
       findings.value = [...kept(findings.value, answer.region, new Set(pieces), dropped), ...answer.findings]
       for (const id of pieces) waiting.delete(id)
       gone = new Set()
