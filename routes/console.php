@@ -40,13 +40,7 @@ Artisan::command('neat-edge:types', function (): void {
     file_put_contents(base_path(Document::FILE), Document::text());
     file_put_contents(base_path(CatalogueTypes::FILE), CatalogueTypes::text());
     Process::path(base_path())->run([
-        'npx',
-        'openapi-typescript',
-        Document::FILE,
-        '--output',
-        'resources/js/api/types.ts',
-        '--root-types',
-        '--root-types-no-schema-prefix',
+        'npx', 'openapi-typescript', Document::FILE, '--output', 'resources/js/api/types.ts', '--root-types', '--root-types-no-schema-prefix',
         '--root-types-keep-casing',
     ])->throw();
 });

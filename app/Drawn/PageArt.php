@@ -7,8 +7,10 @@ namespace App\Drawn;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Change;
 use NeatEdge\Core\Artwork\Gradient;
+use NeatEdge\Core\Artwork\Picture;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
+use NeatEdge\Core\Artwork\Stroke;
 use NeatEdge\Core\Edit\Mark;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Format\Json\ArtworkJson;
@@ -143,20 +145,7 @@ final class PageArt
                 $shape = $shape->transformed($stroke->pen->inverse());
                 $out['transform'] = self::matrix($stroke->pen);
             }
-            $out['stroke'] = [
-                'colour' => $stroke->paint->colour->hex(),
-                'opacity' => $stroke->paint->opacity,
-                'width' => $stroke->style->width,
-                'cap' => $stroke->style->cap->value,
-                'join' => $stroke->style->join->value,
-                'miter' => $stroke->style->miterLimit,
-                'dashes' => implode(' ', $stroke->style->dashes),
-                'offset' => $stroke->style->dashOffset,
-                'side' => $stroke->side->value,
-                'stops' => $stroke->stops?->stops,
-                'cut' => $stroke->cut,
-                'widths' => $stroke->widths(),
-            ];
+            $out['stroke'] = self::stroke($stroke);
         }
         $out['d'] = Writer::path($shape);
         $back = isset($out['transform']) ? $stroke?->pen?->inverse() : null;
@@ -167,17 +156,43 @@ final class PageArt
         }
         $picture = $piece->fill?->picture;
         if ($picture !== null) {
-            // A picture beside the drawing did not come with it: its frame stands for it.
-            $inside = str_starts_with($picture->reference, 'data:');
-            $out['picture'] = [
-                'href' => $inside ? $picture->reference : null,
-                'width' => $picture->width,
-                'height' => $picture->height,
-                'fit' => $picture->fit,
-                'transform' => self::matrix($picture->matrix),
-            ];
+            $out['picture'] = self::picture($picture);
         }
 
         return $out;
+    }
+
+    /** @return array<string, mixed> */
+    private static function stroke(Stroke $stroke): array
+    {
+        return [
+            'colour' => $stroke->paint->colour->hex(),
+            'opacity' => $stroke->paint->opacity,
+            'width' => $stroke->style->width,
+            'cap' => $stroke->style->cap->value,
+            'join' => $stroke->style->join->value,
+            'miter' => $stroke->style->miterLimit,
+            'dashes' => implode(' ', $stroke->style->dashes),
+            'offset' => $stroke->style->dashOffset,
+            'side' => $stroke->side->value,
+            'stops' => $stroke->stops?->stops,
+            'cut' => $stroke->cut,
+            'widths' => $stroke->widths(),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function picture(Picture $picture): array
+    {
+        // A picture beside the drawing did not come with it: its frame stands for it.
+        $inside = str_starts_with($picture->reference, 'data:');
+
+        return [
+            'href' => $inside ? $picture->reference : null,
+            'width' => $picture->width,
+            'height' => $picture->height,
+            'fit' => $picture->fit,
+            'transform' => self::matrix($picture->matrix),
+        ];
     }
 }

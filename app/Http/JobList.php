@@ -36,21 +36,8 @@ final class JobList
     ];
 
     private const COLUMNS = [
-        'id',
-        'title',
-        'customer',
-        'due',
-        'process',
-        'width_mm',
-        'height_mm',
-        'is_demo',
-        'version',
-        'created_at',
-        'updated_at',
-        'preparation_id',
-        'standing',
-        'findings',
-        'sheets',
+        'id', 'title', 'customer', 'due', 'process', 'width_mm', 'height_mm', 'is_demo', 'version', 'created_at', 'updated_at', 'preparation_id',
+        'standing', 'findings', 'sheets',
     ];
 
     /** So many that are found are counted; of more it is said that there are more. */

@@ -35,15 +35,8 @@ final class PlainErrors
 {
     /** Their messages are written for the page. */
     private const REFUSALS = [
-        SvgRefused::class,
-        FileRefused::class,
-        MachineRefused::class,
-        InvalidLength::class,
-        Refused::class,
-        FontRefused::class,
-        PresetRefused::class,
-        MapTooLarge::class,
-        BudgetSpent::class,
+        SvgRefused::class, FileRefused::class, MachineRefused::class, InvalidLength::class, Refused::class, FontRefused::class, PresetRefused::class,
+        MapTooLarge::class, BudgetSpent::class,
     ];
 
     public static function register(Exceptions $exceptions): void

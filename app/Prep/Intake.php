@@ -39,14 +39,7 @@ final class Intake
      * @throws ValidationException
      */
     public static function take(
-        string $title,
-        Process $process,
-        ?float $width,
-        string $fileName,
-        string $svg,
-        bool $demo = false,
-        bool $ofArt = false,
-        ?array $line = null,
+        string $title, Process $process, ?float $width, string $fileName, string $svg, bool $demo = false, bool $ofArt = false, ?array $line = null,
         array $taking = [],
     ): ShopJob {
         $arrived = self::read($svg, $fileName, $taking);

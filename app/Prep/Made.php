@@ -47,18 +47,8 @@ final class Made
             'xxh128',
             json_encode(
                 [
-                    self::FORM,
-                    PrepLine::ENGINE,
-                    self::prepared($job)->stage_keys,
-                    $job->process->key(),
-                    $job->making,
-                    $job->title,
-                    self::names(),
-                    self::materials(),
-                    self::inks(),
-                    $job->stock,
-                    $job->limits(),
-                    $along,
+                    self::FORM, PrepLine::ENGINE, self::prepared($job)->stage_keys, $job->process->key(), $job->making, $job->title, self::names(),
+                    self::materials(), self::inks(), $job->stock, $job->limits(), $along,
                 ],
                 JSON_THROW_ON_ERROR,
             ),
@@ -191,18 +181,8 @@ final class Made
         [$along, $warns] = self::along($job);
 
         return new Order(
-            $art,
-            $job->title,
-            $job->process->making(),
-            $job->limits(),
-            $values,
-            self::names(),
-            $line->isMirrored(),
-            $placements,
-            $under,
-            self::beds($job),
-            $along,
-            self::inks(),
+            $art, $job->title, $job->process->making(), $job->limits(), $values, self::names(), $line->isMirrored(), $placements, $under,
+            self::beds($job), $along, self::inks(),
             [...$job->chosen()->warns($values), ...$warns],
         );
     }

@@ -66,17 +66,8 @@ final class Apart
     public static function php(int $megabytes): array
     {
         return [
-            PHP_BINARY,
-            '-d',
-            "memory_limit={$megabytes}M",
-            '-d',
-            'opcache.enable_cli=1',
-            '-d',
-            'opcache.jit_buffer_size=128M',
-            '-d',
-            'opcache.jit=function',
-            '-d',
-            'display_errors=stderr',
+            PHP_BINARY, '-d', "memory_limit={$megabytes}M", '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d',
+            'opcache.jit=function', '-d', 'display_errors=stderr',
         ];
     }
 }

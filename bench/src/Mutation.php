@@ -18,27 +18,8 @@ final class Mutation
     ];
 
     private const VALUES = [
-        '1e308',
-        'NaN',
-        '0',
-        '-1',
-        '%',
-        '1e-320',
-        'url(#a)',
-        '#a',
-        'inherit',
-        'none',
-        'M',
-        'A1 1 0 0 1 5 5',
-        'z z m',
-        'rotate(',
-        'scale(0)',
-        'matrix(1e9 0 0 1e9 0 0)',
-        ';;',
-        'currentColor',
-        '50%',
-        '1e9em',
-        '!important',
+        '1e308', 'NaN', '0', '-1', '%', '1e-320', 'url(#a)', '#a', 'inherit', 'none', 'M', 'A1 1 0 0 1 5 5', 'z z m', 'rotate(', 'scale(0)',
+        'matrix(1e9 0 0 1e9 0 0)', ';;', 'currentColor', '50%', '1e9em', '!important',
     ];
 
     /** @var list<string> */
@@ -80,25 +61,8 @@ final class Mutation
                 );
             case 2:
                 $names = [
-                    'path',
-                    'g',
-                    'circle',
-                    'rect',
-                    'use',
-                    'clipPath',
-                    'mask',
-                    'pattern',
-                    'defs',
-                    'text',
-                    'tspan',
-                    'marker',
-                    'symbol',
-                    'switch',
-                    'a',
-                    'style',
-                    'image',
-                    'linearGradient',
-                    'foreignObject',
+                    'path', 'g', 'circle', 'rect', 'use', 'clipPath', 'mask', 'pattern', 'defs', 'text', 'tspan', 'marker', 'symbol', 'switch', 'a',
+                    'style', 'image', 'linearGradient', 'foreignObject',
                 ];
                 $from = $names[$random->getInt(0, 5)];
                 $to = $names[$random->getInt(0, count($names) - 1)];
@@ -121,22 +85,9 @@ final class Mutation
                 }, $text);
             default:
                 $attribute = [
-                    'stroke="#000"',
-                    'stroke-width="1e9"',
-                    'stroke-dasharray="1e-9"',
-                    'clip-path="url(#a)"',
-                    'mask="url(#a)"',
-                    'fill="url(#a)"',
-                    'marker-mid="url(#a)"',
-                    'transform="scale(1e9)"',
-                    'opacity=".5"',
-                    'display="none"',
-                    'fill-rule="evenodd"',
-                    'stroke-linejoin="round"',
-                    'vector-effect="non-scaling-stroke"',
-                    'paint-order="stroke"',
-                    'font-size="1e6"',
-                    'id="a"',
+                    'stroke="#000"', 'stroke-width="1e9"', 'stroke-dasharray="1e-9"', 'clip-path="url(#a)"', 'mask="url(#a)"', 'fill="url(#a)"',
+                    'marker-mid="url(#a)"', 'transform="scale(1e9)"', 'opacity=".5"', 'display="none"', 'fill-rule="evenodd"',
+                    'stroke-linejoin="round"', 'vector-effect="non-scaling-stroke"', 'paint-order="stroke"', 'font-size="1e6"', 'id="a"',
                 ][$random->getInt(0, 15)];
                 $name = strtok($attribute, '=');
 
@@ -190,19 +141,7 @@ final class Mutation
 
                 return (string) preg_replace_callback($tags, static fn (array $m): string => $random->getInt(0, 5) === 0
                     ? "<{$m[1]}".[
-                        'path',
-                        'g',
-                        'circle',
-                        'rect',
-                        'use',
-                        'clipPath',
-                        'mask',
-                        'pattern',
-                        'defs',
-                        'text',
-                        'marker',
-                        'symbol',
-                        'svg',
+                        'path', 'g', 'circle', 'rect', 'use', 'clipPath', 'mask', 'pattern', 'defs', 'text', 'marker', 'symbol', 'svg',
                     ][$random->getInt(0, 12)] : $m[0],
                     $text);
             case 8:

@@ -155,17 +155,8 @@ final class SendFigures
             );
             $process = new Process(
                 [
-                    PHP_BINARY,
-                    '-d',
-                    'opcache.enable_cli=1',
-                    '-d',
-                    'opcache.jit_buffer_size=128M',
-                    '-d',
-                    'opcache.jit=function',
-                    '-d',
-                    'memory_limit=1G',
-                    '-r',
-                    $script,
+                    PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d', 'opcache.jit=function', '-d',
+                    'memory_limit=1G', '-r', $script,
                 ],
                 timeout: 300,
             );
@@ -226,16 +217,8 @@ final class SendFigures
             $port = 31_000 + random_int(0, 9000);
             $machine = new Process(
                 [
-                    PHP_BINARY,
-                    self::root('console/neat-edge.php'),
-                    'device',
-                    'cutter',
-                    "--port={$port}",
-                    "--out-dir={$folder}/{$try}",
-                    '--pace=0',
-                    '--bed=400x300mm',
-                    '--fail=drop',
-                    '--after='.random_int(2, 300),
+                    PHP_BINARY, self::root('console/neat-edge.php'), 'device', 'cutter', "--port={$port}", "--out-dir={$folder}/{$try}", '--pace=0',
+                    '--bed=400x300mm', '--fail=drop', '--after='.random_int(2, 300),
                 ],
                 timeout: 60,
             );

@@ -148,15 +148,7 @@ final class Separations
         array_map(unlink(...), glob("{$this->folder}/*.tif") ?: []);
         foreach (self::FINE as $fine) {
             $this->tool([
-                'gs',
-                '-q',
-                '-dNOPAUSE',
-                '-dBATCH',
-                '-dSAFER',
-                '-dMaxSpots=60',
-                '-sDEVICE=tiffsep',
-                '-dGraphicsAlphaBits=4',
-                "-r{$fine}",
+                'gs', '-q', '-dNOPAUSE', '-dBATCH', '-dSAFER', '-dMaxSpots=60', '-sDEVICE=tiffsep', '-dGraphicsAlphaBits=4', "-r{$fine}",
                 "-sOutputFile={$this->folder}/{$fine}.tif",
                 "{$this->folder}/all.pdf",
             ]);

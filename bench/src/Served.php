@@ -91,13 +91,8 @@ final class Served
     {
         $options = new ChromeOptions;
         $options->addArguments([
-            '--headless=new',
-            '--no-sandbox',
-            '--disable-gpu',
-            '--disable-background-networking',
-            '--disable-component-update',
-            '--window-size=1280,943',
-            "--user-data-dir={$this->folder}/profile",
+            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update',
+            '--window-size=1280,943', "--user-data-dir={$this->folder}/profile",
         ]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);

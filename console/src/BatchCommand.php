@@ -327,14 +327,7 @@ final class BatchCommand extends Command
     private static function call(): array
     {
         return array_values([
-            PHP_BINARY,
-            '-d',
-            'memory_limit='.ini_get('memory_limit'),
-            '-d',
-            'opcache.enable_cli=1',
-            '-d',
-            'opcache.jit_buffer_size=128M',
-            '-d',
+            PHP_BINARY, '-d', 'memory_limit='.ini_get('memory_limit'), '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d',
             'opcache.jit=function',
             ...array_map(strval(...), $_SERVER['argv'] ?? []),
         ]);

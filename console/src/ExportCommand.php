@@ -84,14 +84,7 @@ final class ExportCommand extends ArtworkCommand
         $values = $process->values($typed);
         $prepared = Prepared::of($drawing->artwork, $drawing->findings, $line, $limits);
         $order = new Order(
-            $prepared->result->artwork(),
-            self::called($input),
-            $process->making(),
-            $limits,
-            $values,
-            [],
-            $line->isMirrored(),
-            [],
+            $prepared->result->artwork(), self::called($input), $process->making(), $limits, $values, [], $line->isMirrored(), [],
             $process->under($line, $source, $values),
         );
         $layouts = $order->layouts();

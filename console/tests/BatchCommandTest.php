@@ -63,15 +63,7 @@ final class BatchCommandTest extends TestCase
         self::assertStringContainsString('1 cured, 0 left.', $said);
         self::assertStringContainsString('narrow-gap', $this->call(['check', 'line.svg', '--min-line=0.8mm', '--min-gap=0.5mm'])[1], 'only what was asked for');
         [$code, , $json] = $this->call([
-            'remedy',
-            'a.svg',
-            '-o',
-            'all.svg',
-            '--kind=all',
-            '--min-line=0.8mm',
-            '--min-gap=0.5mm',
-            '--min-island=0',
-            '--format=json',
+            'remedy', 'a.svg', '-o', 'all.svg', '--kind=all', '--min-line=0.8mm', '--min-gap=0.5mm', '--min-island=0', '--format=json',
         ]);
         self::assertSame([0, 2], [$code, count(json_decode($json, true)['done'])]);
         self::assertSame(0, $this->call(['check', 'all.svg', '--min-line=0.8mm', '--min-gap=0.5mm', '--fail-on=any'])[0]);

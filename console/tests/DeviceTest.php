@@ -230,23 +230,9 @@ final class DeviceTest extends TestCase
     {
         (new Process(
             [
-                PHP_BINARY,
-                '-d',
-                'opcache.enable_cli=1',
-                '-d',
-                'opcache.jit=function',
-                '-d',
-                'opcache.jit_buffer_size=128M',
-                '-d',
-                'memory_limit=1G',
-                'console/neat-edge.php',
-                'export',
-                "database/demo/{$name}",
-                "--process={$process}",
-                "--format={$format}",
-                '--anyway',
-                '--out-dir',
-                "{$this->folder}/sheets",
+                PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=function', '-d', 'opcache.jit_buffer_size=128M', '-d',
+                'memory_limit=1G', 'console/neat-edge.php', 'export', "database/demo/{$name}", "--process={$process}", "--format={$format}",
+                '--anyway', '--out-dir', "{$this->folder}/sheets",
             ],
             dirname(__DIR__, 2),
             timeout: 120,
@@ -279,15 +265,8 @@ final class DeviceTest extends TestCase
         $this->file('print.svg', $svg);
         $export = new Process(
             [
-                PHP_BINARY,
-                'console/neat-edge.php',
-                'export',
-                "{$this->folder}/print.svg",
-                '--process=screen-print',
-                '--format=pdf',
-                '--plates=each',
-                '--out-dir',
-                "{$this->folder}/films",
+                PHP_BINARY, 'console/neat-edge.php', 'export', "{$this->folder}/print.svg", '--process=screen-print', '--format=pdf',
+                '--plates=each', '--out-dir', "{$this->folder}/films",
             ],
             dirname(__DIR__, 2),
         );

@@ -67,17 +67,8 @@ final class PageReader implements Pages
             [$pages] = self::laid($folder, $run, $bytes);
             $run->run(
                 [
-                    'pdftoppm',
-                    '-png',
-                    '-cropbox',
-                    '-scale-to',
-                    (string) self::HIGH,
-                    '-f',
-                    '1',
-                    '-l',
-                    (string) min($pages, self::MOST_PICTURES),
-                    'in.pdf',
-                    'page',
+                    'pdftoppm', '-png', '-cropbox', '-scale-to', (string) self::HIGH, '-f', '1', '-l', (string) min($pages, self::MOST_PICTURES),
+                    'in.pdf', 'page',
                 ],
                 'The file',
             );
@@ -99,18 +90,8 @@ final class PageReader implements Pages
             file_put_contents("{$folder}/in.ps", $bytes);
             $run->run(
                 [
-                    'gs',
-                    '-q',
-                    '-dSAFER',
-                    '-dNOPAUSE',
-                    '-dBATCH',
-                    '-dEPSCrop',
-                    '-dAutoRotatePages=/None',
-                    '-dCompatibilityLevel=1.7',
-                    '-dEncodeColorImages=true',
-                    '-sDEVICE=pdfwrite',
-                    '-sOutputFile=in.pdf',
-                    'in.ps',
+                    'gs', '-q', '-dSAFER', '-dNOPAUSE', '-dBATCH', '-dEPSCrop', '-dAutoRotatePages=/None', '-dCompatibilityLevel=1.7',
+                    '-dEncodeColorImages=true', '-sDEVICE=pdfwrite', '-sOutputFile=in.pdf', 'in.ps',
                 ],
                 'The PostScript file',
             );

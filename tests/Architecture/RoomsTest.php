@@ -13,28 +13,8 @@ use PHPat\Test\PHPat;
 final class RoomsTest
 {
     private const ROOMS = [
-        'Patience',
-        'Geometry',
-        'PlanarMap',
-        'Stroke',
-        'Measure',
-        'Type',
-        'Described',
-        'Artwork',
-        'Recipe',
-        'Seen',
-        'Flat',
-        'Edit',
-        'Prepare',
-        'Line',
-        'Check',
-        'Separate',
-        'Device',
-        'Sheet',
-        'Format',
-        'Process',
-        'Shop',
-        'Proof',
+        'Patience', 'Geometry', 'PlanarMap', 'Stroke', 'Measure', 'Type', 'Described', 'Artwork', 'Recipe', 'Seen', 'Flat', 'Edit', 'Prepare',
+        'Line', 'Check', 'Separate', 'Device', 'Sheet', 'Format', 'Process', 'Shop', 'Proof',
     ];
 
     /** Neighbours that know nothing of each other either way: of the room, what it must not know above. */

@@ -19,18 +19,7 @@ use SplFileInfo;
 final class HouseTest extends TestCase
 {
     private const CLOCK_AND_CHANCE = [
-        'microtime',
-        'hrtime',
-        'time',
-        'date',
-        'usleep',
-        'sleep',
-        'random_bytes',
-        'random_int',
-        'rand',
-        'mt_rand',
-        'uniqid',
-        'getenv',
+        'microtime', 'hrtime', 'time', 'date', 'usleep', 'sleep', 'random_bytes', 'random_int', 'rand', 'mt_rand', 'uniqid', 'getenv',
     ];
 
     private const FILES = ['file_get_contents', 'file_put_contents', 'fopen', 'unlink', 'glob', 'scandir', 'mkdir', 'tempnam', 'is_file'];
@@ -135,11 +124,8 @@ final class HouseTest extends TestCase
 
     /** Methods from before the rule that are longer, or branch more: the list only becomes shorter. */
     private const LONG = [
-        'app/Drawn/PageArt.php::piece',
         'app/Works/Kinds/Nest.php::run',
         'bench/src/Day.php::day',
-        'bench/src/Mutation.php::bent',
-        'bench/src/Mutation.php::spoilt',
         'console/src/BatchCommand.php::all',
         'console/src/BatchCommand.php::execute',
         'console/src/ExportCommand.php::execute',
@@ -148,7 +134,6 @@ final class HouseTest extends TestCase
         'core/src/Described/Reading.php::of',
         'core/src/Edit/Shaping/ShapeCells.php::laid',
         'core/src/Format/Dxf/DxfReader.php::draw',
-        'core/src/Format/Dxf/DxfWriter.php::head',
         'core/src/Format/Incoming.php::lines',
         'core/src/Format/Json/StoredForm.php::change',
         'core/src/Format/Plt/PltReader.php::do',
@@ -161,8 +146,6 @@ final class HouseTest extends TestCase
         'core/src/Geometry/Length.php::parse',
         'core/src/Geometry/Pen.php::arcTo',
         'core/src/Line/Mend.php::add',
-        'core/src/Line/TouchUp.php::from',
-        'core/src/Measure/Walls.php::place',
         'core/src/PlanarMap/Borders.php::trace',
         'core/src/PlanarMap/Chords.php::cutAt',
         'core/src/PlanarMap/Chords.php::flatten',
@@ -178,7 +161,6 @@ final class HouseTest extends TestCase
         'core/src/Recipe/Corners/RoundCorners.php::rounded',
         'core/src/Sheet/Make/PrintAndCut.php::layouts',
         'core/src/Sheet/Make/ScreenPlates.php::layouts',
-        'core/src/Shop/Stock.php::kinds',
         'core/src/Stroke/Outliner.php::line',
         'core/src/Type/CffOutlines.php::draw',
         'core/src/Type/Font.php::__construct',

@@ -78,15 +78,8 @@ final class SendTest extends TestCase
         fclose($free);
         $this->machine = new Process(
             [
-                PHP_BINARY,
-                'console/neat-edge.php',
-                'device',
-                'cutter',
-                "--port={$port}",
-                "--out-dir={$this->folder}/out",
-                '--pace=0',
-                '--bed=1000x610mm',
-                ...$options,
+                PHP_BINARY, 'console/neat-edge.php', 'device', 'cutter', "--port={$port}", "--out-dir={$this->folder}/out", '--pace=0',
+                '--bed=1000x610mm', ...$options,
             ],
             base_path(),
             timeout: null,

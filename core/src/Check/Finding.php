@@ -11,15 +11,7 @@ final readonly class Finding
 {
     /** Kinds that say nothing of what the file lost. */
     private const BY_RULES = [
-        'no-size',
-        'look-changed',
-        'made-solid',
-        'hand-work-lost',
-        'near-black',
-        'see-through',
-        'overlapping-sheets',
-        'gradient',
-        'outside-page',
+        'no-size', 'look-changed', 'made-solid', 'hand-work-lost', 'near-black', 'see-through', 'overlapping-sheets', 'gradient', 'outside-page',
     ];
 
     /**

@@ -97,17 +97,8 @@ final class Inspection
     private static function rules(Limits $limits): array
     {
         return [
-            new LeastWidth($limits),
-            new Islands($limits),
-            new LinesLeft,
-            new CutOnce($limits),
-            new Overlapping,
-            new OutsidePage,
-            new LargerThanBed($limits),
-            new SeeThrough($limits),
-            new NoFlatColour($limits),
-            new Blended,
-            new NearBlack,
+            new LeastWidth($limits), new Islands($limits), new LinesLeft, new CutOnce($limits), new Overlapping, new OutsidePage,
+            new LargerThanBed($limits), new SeeThrough($limits), new NoFlatColour($limits), new Blended, new NearBlack,
             new ColourCount($limits), new CrowdedNodes,
         ];
     }

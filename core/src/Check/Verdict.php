@@ -34,13 +34,7 @@ final readonly class Verdict
      * @param  array<string, int>  $kinds  how many there are of each kind of finding that is open
      */
     public static function of(
-        LookDifference $look,
-        int $leftOut,
-        int $accepted,
-        int $findings,
-        bool $stale = false,
-        bool $empty = false,
-        int $serious = 0,
+        LookDifference $look, int $leftOut, int $accepted, int $findings, bool $stale = false, bool $empty = false, int $serious = 0,
         array $kinds = [],
     ): self {
         $things = $leftOut === 1 ? '1 thing that was' : "{$leftOut} things that were";

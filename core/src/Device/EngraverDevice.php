@@ -19,13 +19,7 @@ final class EngraverDevice implements Device
     public static function about(): AboutDevice
     {
         return new AboutDevice(
-            'engraver',
-            'Engraver',
-            'Takes G-code line by line.',
-            'gcode',
-            600.0,
-            400.0,
-            false,
+            'engraver', 'Engraver', 'Takes G-code line by line.', 'gcode', 600.0, 400.0, false,
             ['bedWidth' => 600.0, 'bedHeight' => 400.0, 'lift' => 0.0],
         );
     }

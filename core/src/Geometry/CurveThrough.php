@@ -31,14 +31,7 @@ final class CurveThrough
                 || (abs($out[0] * ($by - $ay) - $out[1] * ($bx - $ax)) < 1e-6 * $chord && abs($in[0] * ($by - $ay) - $in[1] * ($bx - $ax)) < 1e-6 * $chord);
 
             return [$straight ? Cubic::line($ax, $ay, $bx, $by) : [
-                $ax,
-                $ay,
-                $ax + $k * $out[0],
-                $ay + $k * $out[1],
-                $bx - $k * $in[0],
-                $by - $k * $in[1],
-                $bx,
-                $by,
+                $ax, $ay, $ax + $k * $out[0], $ay + $k * $out[1], $bx - $k * $in[0], $by - $k * $in[1], $bx, $by,
             ]];
         }
         [$segment, $far] = CurveFit::through($points, $out, $in, null, $deviation);

@@ -36,15 +36,8 @@ final class Edits
 
     /** @var list<class-string<Room>> */
     private const ROOMS = [
-        ArrangingRoom::class,
-        LinesRoom::class,
-        ShapesRoom::class,
-        PaintRoom::class,
-        LettersRoom::class,
-        LayersRoom::class,
-        LiveRoom::class,
-        ShapingRoom::class,
-        LineRoom::class,
+        ArrangingRoom::class, LinesRoom::class, ShapesRoom::class, PaintRoom::class, LettersRoom::class, LayersRoom::class, LiveRoom::class,
+        ShapingRoom::class, LineRoom::class,
     ];
 
     /** @return array<string, class-string<Edit>> every edit there is, by kind */

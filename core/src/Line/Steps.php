@@ -40,25 +40,9 @@ final class Steps
 {
     /** @var list<class-string<Step>> */
     private const ALL = [
-        ScaleTo::class,
-        CloseLines::class,
-        DropDoubled::class,
-        OutlineStrokes::class,
-        FlatGradients::class,
-        SolidColours::class,
-        JoinNearBlacks::class,
-        JoinNearColours::class,
-        ReduceColours::class,
-        RemoveHidden::class,
-        FitPage::class,
-        MergeByColour::class,
-        Islands::class,
-        SmallHoles::class,
-        BluntPoints::class,
-        Thicken::class,
-        WidenGaps::class,
-        RoundAllCorners::class,
-        OffsetAll::class,
+        ScaleTo::class, CloseLines::class, DropDoubled::class, OutlineStrokes::class, FlatGradients::class, SolidColours::class,
+        JoinNearBlacks::class, JoinNearColours::class, ReduceColours::class, RemoveHidden::class, FitPage::class, MergeByColour::class,
+        Islands::class, SmallHoles::class, BluntPoints::class, Thicken::class, WidenGaps::class, RoundAllCorners::class, OffsetAll::class,
         CleanNodes::class, Stack::class, Mirror::class, TouchUp::class,
     ];
 

@@ -35,16 +35,7 @@ final readonly class TouchUp implements TellsDeeds
 
     /** Kinds that change the line, not the art. */
     private const NOT_HERE = [
-        'line-insert',
-        'line-remove',
-        'line-move',
-        'line-copy',
-        'line-switch',
-        'line-set',
-        'line-use',
-        'line-cure',
-        'reference',
-        'true-size',
+        'line-insert', 'line-remove', 'line-move', 'line-copy', 'line-switch', 'line-set', 'line-use', 'line-cure', 'reference', 'true-size',
     ];
 
     /** @param  list<Kept>  $edits */
@@ -75,30 +66,46 @@ final readonly class TouchUp implements TellsDeeds
         }
         $edits = [];
         foreach ($rows as $i => $row) {
-            $edit = is_array($row) ? ($row['edit'] ?? null) : null;
-            $ties = is_array($row) ? ($row['ties'] ?? []) : null;
-            if (! is_array($edit) || ! is_string($edit['kind'] ?? null)
-                || ! is_array($ties)
-                || ! isset(Edits::kinds()[$edit['kind']])
-                || in_array($edit['kind'], self::NOT_HERE, true)) {
-                throw Refused::because(sprintf('Hand edit %d cannot be read.', $i + 1));
-            }
-            $held = [];
-            foreach ($ties as $id => $tie) {
-                $at = is_array($tie) ? ($tie['at'] ?? null) : null;
-                if (! is_array($tie) || ! is_string($tie['paint'] ?? null)
-                    || ! is_string($tie['outline'] ?? null)
-                    || ! is_array($at)
-                    || ! is_numeric($at[0] ?? null)
-                    || ! is_numeric($at[1] ?? null)) {
-                    throw Refused::because(sprintf('Hand edit %d cannot be read.', $i + 1));
-                }
-                $held[(string) $id] = ['paint' => $tie['paint'], 'at' => [(float) $at[0], (float) $at[1]], 'outline' => $tie['outline']];
-            }
-            $edits[] = ['edit' => $edit, 'ties' => $held, 'on' => (bool) ($row['on'] ?? true)];
+            $edits[] = self::row($row) ?? throw Refused::because(sprintf('Hand edit %d cannot be read.', $i + 1));
         }
 
         return new self($edits, $values->fonts, $values->unit);
+    }
+
+    /** @return Kept|null null where it cannot be read */
+    private static function row(mixed $row): ?array
+    {
+        $edit = is_array($row) ? ($row['edit'] ?? null) : null;
+        $ties = is_array($row) ? ($row['ties'] ?? []) : null;
+        if (! is_array($row) || ! is_array($edit) || ! is_string($edit['kind'] ?? null) || ! is_array($ties)) {
+            return null;
+        }
+        if (! isset(Edits::kinds()[$edit['kind']]) || in_array($edit['kind'], self::NOT_HERE, true)) {
+            return null;
+        }
+        $held = [];
+        foreach ($ties as $id => $tie) {
+            $tie = self::tie($tie);
+            if ($tie === null) {
+                return null;
+            }
+            $held[(string) $id] = $tie;
+        }
+
+        return ['edit' => $edit, 'ties' => $held, 'on' => (bool) ($row['on'] ?? true)];
+    }
+
+    /** @return Tie|null null where it cannot be read */
+    private static function tie(mixed $tie): ?array
+    {
+        $at = is_array($tie) ? ($tie['at'] ?? null) : null;
+        if (! is_array($tie) || ! is_string($tie['paint'] ?? null) || ! is_string($tie['outline'] ?? null)) {
+            return null;
+        }
+
+        return is_array($at) && is_numeric($at[0] ?? null) && is_numeric($at[1] ?? null)
+            ? ['paint' => $tie['paint'], 'at' => [(float) $at[0], (float) $at[1]], 'outline' => $tie['outline']]
+            : null;
     }
 
     public function values(): array

@@ -80,15 +80,8 @@ final class WallSamples
                     }
                     [$px, $py] = Cubic::placeOn($s, $t);
                     $this->add(
-                        $px,
-                        $py,
-                        -$this->side * $dy / $speed,
-                        $this->side * $dx / $speed,
-                        $c,
-                        $walls->way[$i] + $long * ($k + 0.5) / $n,
-                        $long / $n,
-                        $segment,
-                        $t,
+                        $px, $py, -$this->side * $dy / $speed, $this->side * $dx / $speed, $c, $walls->way[$i] + $long * ($k + 0.5) / $n, $long / $n,
+                        $segment, $t,
                     );
                 }
             }

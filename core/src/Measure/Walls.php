@@ -159,14 +159,7 @@ final class Walls
         }
         $this->first[] = count($xs);
         [
-            $this->x,
-            $this->y,
-            $this->nx,
-            $this->ny,
-            $this->contour,
-            $this->segment,
-            $this->t,
-            $this->way,
+            $this->x, $this->y, $this->nx, $this->ny, $this->contour, $this->segment, $this->t, $this->way,
         ] = [$xs, $ys, $nxs, $nys, $contours, $numbers, $ts, $ways];
     }
 

@@ -38,17 +38,8 @@ final readonly class StepReport
         $strokes = static fn (Artwork $artwork): int => count(array_filter($artwork->pieces, static fn ($piece): bool => $piece->stroke !== null));
 
         return new self(
-            $step->key(),
-            $step->label(),
-            count($before->pieces),
-            count($after->pieces),
-            $before->nodeCount(),
-            $after->nodeCount(),
-            $strokes($before),
-            $strokes($after),
-            $slivers,
-            done: count($cured->done ?? []),
-            left: $cured->left ?? [],
+            $step->key(), $step->label(), count($before->pieces), count($after->pieces), $before->nodeCount(), $after->nodeCount(),
+            $strokes($before), $strokes($after), $slivers, done: count($cured->done ?? []), left: $cured->left ?? [],
             told: $step::about()->looks ? Told::of($before, $after, $cured) : [],
         );
     }

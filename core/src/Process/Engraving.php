@@ -40,13 +40,7 @@ final readonly class Engraving extends Process
             'Areas and lines that a head can follow.',
             [$this->key()],
             Presets::line([
-                ...Presets::CLEAN,
-                'remove-hidden',
-                'merge-by-colour',
-                'fill-holes',
-                'blunt-points',
-                'thicken',
-                'widen-gaps',
+                ...Presets::CLEAN, 'remove-hidden', 'merge-by-colour', 'fill-holes', 'blunt-points', 'thicken', 'widen-gaps',
                 ['clean-nodes', ['deviation' => 0.005]],
             ]),
         );

@@ -32,17 +32,7 @@ final readonly class ScreenPrint extends Process
     public function limits(): Limits
     {
         return new Limits(
-            0.35,
-            0.4,
-            island: 0.5,
-            hole: 0.5,
-            colours: 6,
-            bedWidth: 400.0,
-            bedHeight: 500.0,
-            letter: 2.0,
-            gradients: true,
-            cuts: false,
-            point: 1.0,
+            0.35, 0.4, island: 0.5, hole: 0.5, colours: 6, bedWidth: 400.0, bedHeight: 500.0, letter: 2.0, gradients: true, cuts: false, point: 1.0,
         );
     }
 

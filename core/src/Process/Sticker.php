@@ -31,17 +31,7 @@ final readonly class Sticker extends Process
     {
         // Its widths are those of the border that is cut; within the picture the print holds whatever there is.
         return new Limits(
-            1.0,
-            0.5,
-            island: 3.0,
-            hole: 1.0,
-            bedWidth: 610.0,
-            letter: 1.5,
-            gradients: true,
-            opacity: true,
-            point: 2.0,
-            around: 20.0,
-            printed: true,
+            1.0, 0.5, island: 3.0, hole: 1.0, bedWidth: 610.0, letter: 1.5, gradients: true, opacity: true, point: 2.0, around: 20.0, printed: true,
         );
     }
 

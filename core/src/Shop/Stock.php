@@ -15,80 +15,113 @@ use NeatEdge\Core\Sheet\Layout\Layout;
 /** What a shop has: materials, inks, screens, blades, heads and machines, each kind as it describes itself. A new kind is one row here. */
 final class Stock
 {
+    /** Limits that most of them set, by the field that says them. */
+    private const HOLDS = ['leastLine' => 'line', 'leastGap' => 'gap'];
+
     /** @return array<string, StockKind> by kind */
     public static function kinds(): array
     {
-        $machines = array_map(static fn ($about): string => $about->label, Devices::catalogue());
-        $holds = ['leastLine' => 'line', 'leastGap' => 'gap'];
-        $users = static fn (string $kind): array => array_keys(array_filter(
-            Processes::all(),
-            static fn (Process $one): bool => in_array($kind, $one->uses(), true),
-        ));
-        $laid = $users('material');
-
         return [
-            'material' => new StockKind('Materials', 'Material', 'Rolls and sheets: their width is what copies are laid on, their price what the job sheet'
-                .' reckons with, and what they hold is what checks ask for.', [
-                    Field::choice('form', 'Comes as', 'roll', ['roll' => 'Roll', 'sheet' => 'Sheets']),
-                    Field::choice(
-                        'for',
-                        'Is for',
-                        'any',
-                        [
-                            'any' => 'Everything',
-                            ...array_map(static fn (Process $one): string => $one->label(), array_intersect_key(Processes::all(), array_flip($laid))),
-                        ],
-                        'where it is offered',
-                    ),
-                    Field::words('colour', 'Colour', Field::COLOUR, '#223344'),
-                    Field::length('width', 'Width', 610.0, 1.0),
-                    Field::length('length', 'Length of a sheet', 0.0, 0.0, 'nought for a roll'),
-                    Field::flag('grain', 'Has a grain', false),
-                    Field::length('thickness', 'Thickness', 0.08, 0.0), Field::number('price', 'Price a square metre', 6.0, 0.0, 1e5),
-                    Field::length('leastLine', 'Least line it holds', 0.0, 0.0, 'as the process has it when nought'),
-                    Field::length('leastGap', 'Least gap it holds', 0.0, 0.0, 'as the process has it when nought'),
-                    Field::length('leastPart', 'Least part that stays on', 0.0, 0.0, 'as the side of a square; as the process has it when nought'),
-                ], ['form', 'width', 'price'], $laid, [...$holds, 'leastPart' => 'island']),
-            'ink' => new StockKind('Inks', 'Ink', 'For screens, by their colour: how well they cover is how plates are shown on the cloth, their number'
-                .' the order in which they are printed.', [
-                    Field::words('colour', 'Colour', Field::COLOUR, '#1d5c46'),
-                    Field::share('opacity', 'Covers, 0 to 1', 0.95),
-                    Field::count('rank', 'Printed as number', 1, 1, 99),
-                    Field::flag('alone', 'Prints without white under it', false), Field::number('price', 'Price a square metre', 4.0, 0.0, 1e5),
-                ], ['opacity', 'rank']),
-            'screen' => new StockKind('Screens', 'Screen', 'What a mesh holds: its ruling and its least dot are taken for the plates of a job that names it.', [
-                Field::count('threads', 'Threads a centimetre', 55, 10, 200),
-                Field::number('ruling', 'Lines an inch', 45.0, 10.0, 120.0),
-                Field::length('leastDot', 'Least dot', 0.1, 0.0),
-                Field::length('leastLine', 'Least line', 0.3, 0.0),
-                Field::length('leastGap', 'Least gap', 0.0, 0.0, 'as the process has it when nought'),
-            ], ['ruling', 'leastDot'], $users('screen'), $holds, ['ruling' => 'ruling', 'leastDot' => 'leastDot']),
-            'blade' => new StockKind('Blades', 'Blade', 'What a knife can cut, and how far its tip trails its axis.', [
-                Field::length('offset', 'Blade offset', 0.25, 0.0, 'from the axis to the tip'),
-                Field::length('overcut', 'Overcut', 0.3, 0.0),
-                Field::length('deepest', 'Cuts through at most', 0.2, 0.0),
-                Field::length('leastLine', 'Least line', 0.5, 0.0),
-                Field::length('leastGap', 'Least gap', 0.3, 0.0),
-            ], ['offset', 'deepest'], $users('blade'), $holds),
-            'head' => new StockKind('Heads', 'Head', 'What an engraving head draws: the width of its line, and how fast it may go.', [
-                Field::length('spot', 'Width of its line', 0.1, 0.01),
-                Field::length('leastLine', 'Least line', 0.15, 0.0),
-                Field::length('leastGap', 'Least gap', 0.15, 0.0),
-                Field::number('fastest', 'At most, mm/s', 200.0, 0.1, 5000.0),
-            ], ['spot', 'fastest'], $users('head'), $holds, ['spot' => 'spot']),
-            'machine' => new StockKind('Machines', 'Machine', 'Where files are sent, and what they are made for.', [
-                Field::choice('kind', 'Kind', 'cutter', $machines),
-                Field::words('host', 'Address', Field::TEXT, '127.0.0.1'),
-                Field::count('port', 'Port', 9100, 1, 65_535),
-                Field::length('bedWidth', 'Bed, along', 0.0, 0.0, 'nought for a roll'),
-                Field::length('bedHeight', 'Bed, across', 610.0, 1.0),
-                Field::length('blade', 'Blade offset', 0.0, 0.0, 'of a drag knife; nought where the machine sees to it'),
-                Field::length('overcut', 'Overcut', 0.3, 0.0), Field::number('travel', 'Speed in the air, mm/s', 400.0, 1.0, 5000.0),
-                Field::number('gather', 'Gathers speed by, mm/s²', 2000.0, 1.0, 1e5),
-                Field::number('lift', 'Up or down, seconds (a beam: 0)', 0.05, 0.0, 10.0),
-                Field::number('rate', 'Rate an hour', 40.0, 0.0, 1e5),
-            ], ['kind', 'host', 'port', 'bedHeight'], Processes::keys()),
+            'material' => self::material(),
+            'ink' => self::ink(),
+            'screen' => self::screen(),
+            'blade' => self::blade(),
+            'head' => self::head(),
+            'machine' => self::machine(),
         ];
+    }
+
+    private static function material(): StockKind
+    {
+        $laid = self::users('material');
+
+        return new StockKind('Materials', 'Material', 'Rolls and sheets: their width is what copies are laid on, their price what the job sheet'
+            .' reckons with, and what they hold is what checks ask for.', [
+                Field::choice('form', 'Comes as', 'roll', ['roll' => 'Roll', 'sheet' => 'Sheets']),
+                Field::choice(
+                    'for',
+                    'Is for',
+                    'any',
+                    [
+                        'any' => 'Everything',
+                        ...array_map(static fn (Process $one): string => $one->label(), array_intersect_key(Processes::all(), array_flip($laid))),
+                    ],
+                    'where it is offered',
+                ),
+                Field::words('colour', 'Colour', Field::COLOUR, '#223344'),
+                Field::length('width', 'Width', 610.0, 1.0),
+                Field::length('length', 'Length of a sheet', 0.0, 0.0, 'nought for a roll'),
+                Field::flag('grain', 'Has a grain', false),
+                Field::length('thickness', 'Thickness', 0.08, 0.0), Field::number('price', 'Price a square metre', 6.0, 0.0, 1e5),
+                Field::length('leastLine', 'Least line it holds', 0.0, 0.0, 'as the process has it when nought'),
+                Field::length('leastGap', 'Least gap it holds', 0.0, 0.0, 'as the process has it when nought'),
+                Field::length('leastPart', 'Least part that stays on', 0.0, 0.0, 'as the side of a square; as the process has it when nought'),
+            ], ['form', 'width', 'price'], $laid, [...self::HOLDS, 'leastPart' => 'island']);
+    }
+
+    private static function ink(): StockKind
+    {
+        return new StockKind('Inks', 'Ink', 'For screens, by their colour: how well they cover is how plates are shown on the cloth, their number'
+            .' the order in which they are printed.', [
+                Field::words('colour', 'Colour', Field::COLOUR, '#1d5c46'),
+                Field::share('opacity', 'Covers, 0 to 1', 0.95),
+                Field::count('rank', 'Printed as number', 1, 1, 99),
+                Field::flag('alone', 'Prints without white under it', false), Field::number('price', 'Price a square metre', 4.0, 0.0, 1e5),
+            ], ['opacity', 'rank']);
+    }
+
+    private static function screen(): StockKind
+    {
+        return new StockKind('Screens', 'Screen', 'What a mesh holds: its ruling and its least dot are taken for the plates of a job that names it.', [
+            Field::count('threads', 'Threads a centimetre', 55, 10, 200),
+            Field::number('ruling', 'Lines an inch', 45.0, 10.0, 120.0),
+            Field::length('leastDot', 'Least dot', 0.1, 0.0),
+            Field::length('leastLine', 'Least line', 0.3, 0.0),
+            Field::length('leastGap', 'Least gap', 0.0, 0.0, 'as the process has it when nought'),
+        ], ['ruling', 'leastDot'], self::users('screen'), self::HOLDS, ['ruling' => 'ruling', 'leastDot' => 'leastDot']);
+    }
+
+    private static function blade(): StockKind
+    {
+        return new StockKind('Blades', 'Blade', 'What a knife can cut, and how far its tip trails its axis.', [
+            Field::length('offset', 'Blade offset', 0.25, 0.0, 'from the axis to the tip'),
+            Field::length('overcut', 'Overcut', 0.3, 0.0),
+            Field::length('deepest', 'Cuts through at most', 0.2, 0.0),
+            Field::length('leastLine', 'Least line', 0.5, 0.0),
+            Field::length('leastGap', 'Least gap', 0.3, 0.0),
+        ], ['offset', 'deepest'], self::users('blade'), self::HOLDS);
+    }
+
+    private static function head(): StockKind
+    {
+        return new StockKind('Heads', 'Head', 'What an engraving head draws: the width of its line, and how fast it may go.', [
+            Field::length('spot', 'Width of its line', 0.1, 0.01),
+            Field::length('leastLine', 'Least line', 0.15, 0.0),
+            Field::length('leastGap', 'Least gap', 0.15, 0.0),
+            Field::number('fastest', 'At most, mm/s', 200.0, 0.1, 5000.0),
+        ], ['spot', 'fastest'], self::users('head'), self::HOLDS, ['spot' => 'spot']);
+    }
+
+    private static function machine(): StockKind
+    {
+        return new StockKind('Machines', 'Machine', 'Where files are sent, and what they are made for.', [
+            Field::choice('kind', 'Kind', 'cutter', array_map(static fn ($about): string => $about->label, Devices::catalogue())),
+            Field::words('host', 'Address', Field::TEXT, '127.0.0.1'),
+            Field::count('port', 'Port', 9100, 1, 65_535),
+            Field::length('bedWidth', 'Bed, along', 0.0, 0.0, 'nought for a roll'),
+            Field::length('bedHeight', 'Bed, across', 610.0, 1.0),
+            Field::length('blade', 'Blade offset', 0.0, 0.0, 'of a drag knife; nought where the machine sees to it'),
+            Field::length('overcut', 'Overcut', 0.3, 0.0), Field::number('travel', 'Speed in the air, mm/s', 400.0, 1.0, 5000.0),
+            Field::number('gather', 'Gathers speed by, mm/s²', 2000.0, 1.0, 1e5),
+            Field::number('lift', 'Up or down, seconds (a beam: 0)', 0.05, 0.0, 10.0),
+            Field::number('rate', 'Rate an hour', 40.0, 0.0, 1e5),
+        ], ['kind', 'host', 'port', 'bedHeight'], Processes::keys());
+    }
+
+    /** @return list<string> processes whose tickets name one of a kind */
+    private static function users(string $kind): array
+    {
+        return array_keys(array_filter(Processes::all(), static fn (Process $one): bool => in_array($kind, $one->uses(), true)));
     }
 
     /**

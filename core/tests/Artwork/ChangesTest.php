@@ -138,15 +138,7 @@ final class ChangesTest extends TestCase
     {
         $base = Shape::of(Contour::rectangle(3, 4, 4, 2));
         $size = static fn (bool $turning): array => (static fn (Contour $c): array => [$c->box()->width(), $c->box()->height()])((new StepAndRepeat([
-            'ring',
-            4,
-            1,
-            0.0,
-            0.0,
-            5.0,
-            15.0,
-            360.0,
-            $turning,
+            'ring', 4, 1, 0.0, 0.0, 5.0, 15.0, 360.0, $turning,
         ]))->on($base)->contours[1]);
         self::assertEqualsWithDelta([2.0, 4.0], $size(true), 1e-9);
         self::assertEqualsWithDelta([4.0, 2.0], $size(false), 1e-9);

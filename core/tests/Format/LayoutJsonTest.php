@@ -48,14 +48,7 @@ final class LayoutJsonTest extends TestCase
     public function what_is_torn_or_of_another_form_is_none(): void
     {
         foreach ([
-            '',
-            'null',
-            '{',
-            '[]',
-            '{"form":0,"layouts":[]}',
-            '{"form":1}',
-            '{"form":1,"layouts":[{"name":3}]}',
-            serialize([new \ArrayObject]),
+            '', 'null', '{', '[]', '{"form":0,"layouts":[]}', '{"form":1}', '{"form":1,"layouts":[{"name":3}]}', serialize([new \ArrayObject]),
         ] as $text) {
             self::assertNull(LayoutJson::decode($text), $text);
         }

@@ -199,14 +199,7 @@ final class LeavingTest extends TestCase
         file_put_contents("{$this->folder}/all.pdf", reset($files));
         foreach ([1200, 2400] as $fine) {
             self::tool([
-                'gs',
-                '-q',
-                '-dNOPAUSE',
-                '-dBATCH',
-                '-dSAFER',
-                '-dMaxSpots=20',
-                '-sDEVICE=tiffsep',
-                "-r{$fine}",
+                'gs', '-q', '-dNOPAUSE', '-dBATCH', '-dSAFER', '-dMaxSpots=20', '-sDEVICE=tiffsep', "-r{$fine}",
                 "-sOutputFile={$this->folder}/{$fine}.tif",
                 "{$this->folder}/all.pdf",
             ]);

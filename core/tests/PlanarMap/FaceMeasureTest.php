@@ -69,14 +69,8 @@ final class FaceMeasureTest extends TestCase
         for ($k = 0, $n = 16; $k < $n; $k++) {
             [$a, $b, $h] = [2 * M_PI * $k / $n, 2 * M_PI * ($k + 1) / $n, 4 / 3 * tan(M_PI / $n / 2) * 100];
             $fine[] = [
-                150 + 100 * cos($a),
-                150 + 100 * sin($a),
-                150 + 100 * cos($a) - $h * sin($a),
-                150 + 100 * sin($a) + $h * cos($a),
-                150 + 100 * cos($b) + $h * sin($b),
-                150 + 100 * sin($b) - $h * cos($b),
-                150 + 100 * cos($b),
-                150 + 100 * sin($b),
+                150 + 100 * cos($a), 150 + 100 * sin($a), 150 + 100 * cos($a) - $h * sin($a), 150 + 100 * sin($a) + $h * cos($a),
+                150 + 100 * cos($b) + $h * sin($b), 150 + 100 * sin($b) - $h * cos($b), 150 + 100 * cos($b), 150 + 100 * sin($b),
             ];
         }
         $true = 0.0;

@@ -269,13 +269,7 @@ final class CuresTest extends TestCase
             'their arms end where they ended',
         );
         $spike = static fn (float $x, float $wide): string => sprintf(
-            'M%F 26q%F 1 %F 0L%F 23L%F 3L%F 23Z',
-            $x,
-            $wide / 2,
-            $wide,
-            $x + $wide / 2 + 0.5,
-            $x + $wide / 2,
-            $x + $wide / 2 - 0.5,
+            'M%F 26q%F 1 %F 0L%F 23L%F 3L%F 23Z', $x, $wide / 2, $wide, $x + $wide / 2 + 0.5, $x + $wide / 2, $x + $wide / 2 - 0.5,
         );
         $word = self::flat('<path d="'.implode('', array_map(static fn (int $k): string => $spike(6.0 + 7.0 * $k, 4.0 + 0.3 * $k), range(0, 4))).'"/>');
         $tips = ToLimits::cured($word, new Limits(0.8, 0.1), [Target::POINT]);

@@ -126,14 +126,7 @@ final readonly class WrapPieces implements Edit, ShowsMarks
     private static function handled(array $s): array
     {
         return Cubic::isLine($s) ? [
-            $s[0],
-            $s[1],
-            (2 * $s[0] + $s[6]) / 3,
-            (2 * $s[1] + $s[7]) / 3,
-            ($s[0] + 2 * $s[6]) / 3,
-            ($s[1] + 2 * $s[7]) / 3,
-            $s[6],
-            $s[7],
+            $s[0], $s[1], (2 * $s[0] + $s[6]) / 3, (2 * $s[1] + $s[7]) / 3, ($s[0] + 2 * $s[6]) / 3, ($s[1] + 2 * $s[7]) / 3, $s[6], $s[7],
         ] : $s;
     }
 

@@ -51,13 +51,7 @@ final readonly class Letters
         [$family, $bold, $italic] = $this->font($e->text(7));
 
         return new Words(
-            $text,
-            $height,
-            $matrix,
-            $family,
-            $bold,
-            $italic,
-            self::ALIGN[$across] ?? 'start',
+            $text, $height, $matrix, $family, $bold, $italic, self::ALIGN[$across] ?? 'start',
             $across === 4 ? 'middle' : (['base', 'bottom', 'middle', 'top'][$up] ?? 'base'),
             fit: $fit,
         );

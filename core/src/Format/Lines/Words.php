@@ -36,17 +36,8 @@ final readonly class Words
     public function transformed(Matrix $matrix): self
     {
         return new self(
-            $this->text,
-            $this->height,
-            $matrix->after($this->matrix),
-            $this->family,
-            $this->bold,
-            $this->italic,
-            $this->align,
-            $this->stand,
-            $this->leading,
-            $this->fit,
-            $this->wrap,
+            $this->text, $this->height, $matrix->after($this->matrix), $this->family, $this->bold, $this->italic, $this->align, $this->stand,
+            $this->leading, $this->fit, $this->wrap,
         );
     }
 }

@@ -208,14 +208,7 @@ final readonly class MirrorHalf extends Change
                 $part = Cubic::part($s, $cuts[$i - 1], $cuts[$i]);
                 [$from, $to] = [$i > 1 ? 0.0 : $part[0], $i < $n - 1 ? 0.0 : $part[6]];
                 $part = Cubic::isLine($s) ? Cubic::line($from, $part[1], $to, $part[7]) : [
-                    $from,
-                    $part[1],
-                    $part[2],
-                    $part[3],
-                    $part[4],
-                    $part[5],
-                    $to,
-                    $part[7],
+                    $from, $part[1], $part[2], $part[3], $part[4], $part[5], $to, $part[7],
                 ];
                 $middle = Cubic::placeOn($part, 0.5)[0];
                 if ($middle * $side >= 0 || abs($middle) <= 1e-9) {

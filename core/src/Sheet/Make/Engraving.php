@@ -130,15 +130,7 @@ final class Engraving implements Making
      * @param  list<string>  $others  what is said of jobs that are laid with it
      */
     private static function layout(
-        Order $order,
-        int $number,
-        array $areas,
-        array $lines,
-        array $follow,
-        array $shown,
-        float $length,
-        float $height,
-        array $others,
+        Order $order, int $number, array $areas, array $lines, array $follow, array $shown, float $length, float $height, array $others,
     ): Layout {
         $fills = [
             'power' => $order->length('power'),
