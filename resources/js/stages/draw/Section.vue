@@ -1,14 +1,11 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { useLocalStorage } from '@vueuse/core'
 
 /** A named part of the drawer that folds. */
 const props = defineProps<{ title: string; says?: string; shut?: boolean; name: string }>()
-const KEY = `neat-edge-open-${props.name}`
-const remembered = localStorage.getItem(KEY)
-const open = ref(remembered === null ? !props.shut : remembered === '1')
+const open = useLocalStorage(`neat-edge-open-${props.name}`, !props.shut, { writeDefaults: false, serializer: { read: (kept) => kept === '1', write: (is) => (is ? '1' : '0') } })
 function toggle(event: Event) {
   open.value = (event.target as HTMLDetailsElement).open
-  localStorage.setItem(KEY, open.value ? '1' : '0')
 }
 </script>
 

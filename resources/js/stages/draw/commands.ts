@@ -1,3 +1,4 @@
+import { useLocalStorage } from '@vueuse/core'
 import { api } from '@/api/client'
 import type { useBench } from '@/stores/bench'
 
@@ -21,23 +22,22 @@ const any = (test: (id: string, bench: Bench) => boolean) => (bench: Bench) => i
 const edit = (kind: string, more: Record<string, unknown> = {}, chooseNew = false) => (bench: Bench) => bench.draw({ kind, pieces: ids(bench), ...more }, chooseNew)
 
 /** What was copied, for this job and any other in this browser. */
-const TAKEN = 'neat-edge-taken'
+let full = false
+const taken = useLocalStorage('neat-edge-taken', '', { writeDefaults: false, flush: 'sync', onError: () => (full = true) })
 export async function take(bench: Bench) {
   if (!bench.job || bench.chosen.size === 0) return
   const answer = await api.post<{ art: string }>(`jobs/${bench.job.id}/take`, { pieces: ids(bench) })
-  try {
-    localStorage.setItem(TAKEN, answer.art)
-  } catch {
-    bench.problem = 'There is no room in this browser to copy so much at once; copy fewer pieces.'
-  }
+  full = false
+  taken.value = answer.art
+  if (full) bench.problem = 'There is no room in this browser to copy so much at once; copy fewer pieces.'
 }
 export async function cut(bench: Bench) {
   await take(bench)
   await edit('remove')(bench)
 }
 export function paste(bench: Bench, inPlace: boolean) {
-  const art = localStorage.getItem(TAKEN)
-  if (!art) {
+  const art = taken.value
+  if (art === '') {
     bench.problem = 'Nothing was copied yet: choose pieces and copy them first.'
     return
   }
