@@ -169,7 +169,7 @@ final class PageReaderTest extends TestCase
     public static function bad(): iterable
     {
         yield 'a PDF of nothing' => ['%PDF-1.4 and then nothing', 'The PDF file cannot be read'];
-        yield 'a program that never ends' => ["%!PS\n{ } loop\n", 'more time or memory'];
+        yield 'a program that never ends' => ["%!PS\n{ } loop\n", 'asks for more time or memory|takes longer than \d+ seconds'];
         yield 'a program that asks for all memory' => ["%!PS\n[ 0 1 500000000 { 100000000 string } for ] pop\n", 'The PostScript file'];
         yield 'a program that reads what it may not' => ["%!PS\n(/etc/passwd) (r) file pop showpage\n", 'The PostScript file cannot be read'];
     }
@@ -179,7 +179,8 @@ final class PageReaderTest extends TestCase
     public function hostile_files_end_in_one_sentence(string $bytes, string $says): void
     {
         $this->expectException(FileRefused::class);
-        $this->expectExceptionMessage($says);
+        // By its own time or, on a busy machine, by the clock.
+        $this->expectExceptionMessageMatches("~{$says}~");
         self::read($bytes);
     }
 }

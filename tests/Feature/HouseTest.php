@@ -14,6 +14,7 @@ use PHPUnit\Framework\TestCase;
 use RecursiveDirectoryIterator;
 use RecursiveIteratorIterator;
 use SplFileInfo;
+use Symfony\Component\Finder\Finder;
 
 /** What no room may do, wherever it is written. */
 final class HouseTest extends TestCase
@@ -111,7 +112,7 @@ final class HouseTest extends TestCase
     {
         $root = dirname(__DIR__, 2);
         $long = [];
-        foreach (array_filter(explode("\n", (string) shell_exec("cd {$root} && git ls-files '*.php'")), static fn (string $file): bool => ! str_contains($file, 'tests/')) as $file) {
+        foreach (self::sources() as $file) {
             foreach (is_file("{$root}/{$file}") ? (file("{$root}/{$file}") ?: []) : [] as $number => $line) {
                 // What stands in a test as a drawing is as long as it is.
                 if (mb_strlen(rtrim($line)) > 160) {
@@ -121,6 +122,23 @@ final class HouseTest extends TestCase
         }
         self::assertSame([], $long);
     }
+
+    /** @return list<string> files of ours that ship or measure, from the root: looked for on the disk, for a machine without git has them too */
+    private static function sources(): array
+    {
+        $root = dirname(__DIR__, 2);
+        $files = (new Finder)->files()->name('*.php')->in(array_map(static fn (string $folder): string => "{$root}/{$folder}", self::SOURCES));
+        $out = [];
+        foreach ($files as $file) {
+            $out[] = substr($file->getPathname(), strlen($root) + 1);
+        }
+        sort($out);
+        self::assertGreaterThan(500, count($out));
+
+        return $out;
+    }
+
+    private const SOURCES = ['app', 'bench', 'config', 'console/src', 'core/src', 'database', 'devices', 'lines', 'pages/src', 'routes'];
 
     /** Methods from before the rule that are longer, or branch more: the list only becomes shorter. */
     private const LONG = [
@@ -173,7 +191,7 @@ final class HouseTest extends TestCase
         $root = dirname(__DIR__, 2);
         $parser = (new ParserFactory)->createForNewestSupportedVersion();
         $long = [];
-        foreach (array_filter(explode("\n", (string) shell_exec("cd {$root} && git ls-files '*.php'")), static fn (string $file): bool => preg_match('~^(?!database/)(?!.*tests/).+~', $file) === 1) as $file) {
+        foreach (array_filter(self::sources(), static fn (string $file): bool => ! str_starts_with($file, 'database/')) as $file) {
             $tree = is_file("{$root}/{$file}") ? $parser->parse((string) file_get_contents("{$root}/{$file}")) ?? [] : [];
             foreach ((new NodeFinder)->findInstanceOf($tree, ClassMethod::class) as $method) {
                 $branches = count((new NodeFinder)->find($method->stmts ?? [], static fn (Node $node): bool => array_filter(self::BRANCHES, static fn (string $kind): bool => $node instanceof $kind) !== []));
