@@ -65,7 +65,7 @@ const upright = ref(true)
       <button v-if="bench.art?.guides.length" type="button" class="quiet-button" @click="bench.draw({ kind: 'remove-guide' })">Remove all</button>
     </div>
     <div class="row">
-      <Choose says="Which way the guide runs" :value="upright" :options="[{ value: true, label: 'Upright at' }, { value: false, label: 'Level at' }]" @keep="upright = $event" />
+      <Choose class="way" says="Which way the guide runs" :value="upright" :options="[{ value: true, label: 'Upright at' }, { value: false, label: 'Level at' }]" @keep="upright = $event" />
       <TypedValue brief label="" name="guideAt" :value="null" @keep="bench.draw({ kind: 'guide', upright, at: $event })" />
     </div>
     <div v-for="guide in bench.art?.guides" :key="guide.id" class="guide">
@@ -89,6 +89,7 @@ const upright = ref(true)
 label:not(.typed) { display: flex; gap: 6px; align-items: center; font-size: 15px; line-height: 1.2; }
 .file { flex-direction: column; align-items: flex-start !important; }
 .file input { font: 14px var(--text-face); width: 100%; }
+.way { width: 112px; }
 .dim { display: flex; gap: 12px; align-items: center; font-size: 15px; padding-right: 8px; }
 .says { font-size: 14px; color: var(--ink-mid); line-height: 1.2; }
 </style>
