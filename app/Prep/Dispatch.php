@@ -30,9 +30,7 @@ final class Dispatch
      */
     public static function send(ShopJob $job, StockItem $machine, int $number, bool $again): ?Sending
     {
-        $preparation = Made::prepared($job);
-        Made::holdStale($preparation, false);
-        Gate::pass($job, $preparation);
+        Gate::leave($job, Made::prepared($job));
         $layout = Made::ready($job)[$number] ?? null;
         if ($layout === null) {
             return null;

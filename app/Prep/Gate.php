@@ -8,6 +8,7 @@ use App\Models\Preparation;
 use App\Models\Release;
 use App\Models\ShopJob;
 use NeatEdge\Core\Check\Verdict;
+use NeatEdge\Core\Described\Refused;
 
 /** Before anything leaves for a machine or as a file: what is not ready goes only where somebody said by name that it shall. */
 final class Gate
@@ -34,6 +35,17 @@ final class Gate
             return;
         }
         throw new NotReady($verdict);
+    }
+
+    /**
+     * Whether what was prepared may leave: an earlier state only where that is asked for by name, and what is not ready only where somebody let it go.
+     *
+     * @throws Refused|NotReady
+     */
+    public static function leave(ShopJob $job, Preparation $preparation, bool $earlier = false): void
+    {
+        Made::holdStale($preparation, $earlier);
+        self::pass($job, $preparation, $earlier);
     }
 
     /** Somebody lets a job go as it is; it holds for this state of it alone. */

@@ -26,7 +26,7 @@ final class FileController
     #[Answers(type: 'application/zip'), Answers(ProblemResource::class, 409)]
     public function all(FilesRequest $request, ShopJob $job): Response
     {
-        self::hold($request, $job);
+        Gate::leave($job, Made::prepared($job), $request->wantsEarlier());
         $format = $request->validated('format', 'pdf');
         $writer = Formats::make($format, self::values($request, $job), $job->unit);
         $layouts = Made::ready($job, true);
@@ -42,7 +42,7 @@ final class FileController
     #[Answers(type: 'application/octet-stream'), Answers(ProblemResource::class, 409)]
     public function show(FilesRequest $request, ShopJob $job, int $number, string $format): Response
     {
-        self::hold($request, $job);
+        Gate::leave($job, Made::prepared($job), $request->wantsEarlier());
         $layout = Made::ready($job, true)[$number] ?? abort(404);
         $about = Formats::about($format);
         $bytes = Written::sheet($layout, $format, self::values($request, $job), $job->unit);
@@ -79,14 +79,6 @@ final class FileController
         [$files, $width] = Written::atWidth($job, $request->validated('width'), $request->validated('format', 'svg'));
 
         return Zips::of($files, sprintf('size-%.0f', $width));
-    }
-
-    /** What was prepared may be earlier than the job where that is asked for; what is not ready leaves only where somebody let it. */
-    private static function hold(FilesRequest $request, ShopJob $job): void
-    {
-        $preparation = Made::prepared($job);
-        Made::holdStale($preparation, $request->wantsEarlier());
-        Gate::pass($job, $preparation, $request->wantsEarlier());
     }
 
     /** @return array<string, mixed> what was chosen for the format, as it was typed */

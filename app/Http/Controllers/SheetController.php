@@ -12,7 +12,6 @@ use App\Http\Zips;
 use App\Models\Preparation;
 use App\Models\ShopJob;
 use App\Prep\Gate;
-use App\Prep\Made;
 use App\Prep\Verdicts;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
@@ -62,8 +61,7 @@ final class SheetController
     private static function hold(Preparation $preparation, bool $earlier): ShopJob
     {
         $job = $preparation->job()->firstOrFail();
-        Made::holdStale($preparation, $earlier);
-        Gate::pass($job, $preparation, $earlier);
+        Gate::leave($job, $preparation, $earlier);
 
         return $job;
     }

@@ -7,6 +7,8 @@ namespace App\Http\Requests;
 use App\Prep\Asker;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Validation\ValidationException;
 
 /**
  * Something that is asked of the HTTP interface: what it takes stands in its rules, and its description is made of them. Who may ask is said by the
@@ -35,6 +37,14 @@ abstract class Asks extends FormRequest
     public static function described(): array
     {
         return [];
+    }
+
+    /** The one file that was sent. @throws ValidationException in these words, where there are several or none */
+    protected function oneFile(string $words): UploadedFile
+    {
+        $file = $this->file('file');
+
+        return $file instanceof UploadedFile ? $file : throw ValidationException::withMessages(['file' => $words]);
     }
 
     /** The step of touching up that whoever asks works on; null for the source. */

@@ -7,7 +7,7 @@ namespace App\Http\Requests;
 use Illuminate\Validation\Rule;
 
 /** Files of what was prepared; of an earlier state only where that is asked for by name. */
-final class EarlierRequest extends Asks
+class EarlierRequest extends Asks
 {
     /** @return array<string, list<mixed>> */
     public function rules(): array

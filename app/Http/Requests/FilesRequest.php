@@ -7,7 +7,7 @@ namespace App\Http\Requests;
 use Illuminate\Validation\Rule;
 
 /** Files for a machine: in which format, with which choices of it. */
-final class FilesRequest extends Asks
+final class FilesRequest extends EarlierRequest
 {
     /** @return array<string, list<mixed>> */
     public function rules(): array
@@ -16,7 +16,7 @@ final class FilesRequest extends Asks
             'format' => ['sometimes', 'string', 'max:20'],
             'values' => ['sometimes', 'array'],
             'plates' => ['sometimes', Rule::in(['one', 'each'])],
-            'earlier' => ['sometimes', Rule::in(['1'])],
+            ...parent::rules(),
         ];
     }
 
@@ -26,10 +26,5 @@ final class FilesRequest extends Asks
         return [
             '*' => 'Choose from what the format takes.',
         ];
-    }
-
-    public function wantsEarlier(): bool
-    {
-        return $this->validated('earlier') === '1';
     }
 }

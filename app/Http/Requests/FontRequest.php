@@ -30,8 +30,6 @@ final class FontRequest extends Asks
     /** @throws ValidationException where there are several, or none */
     public function sent(): UploadedFile
     {
-        $file = $this->file('file');
-
-        return $file instanceof UploadedFile ? $file : throw ValidationException::withMessages(['file' => 'Drop one font.']);
+        return $this->oneFile('Drop one font.');
     }
 }

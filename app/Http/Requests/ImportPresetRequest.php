@@ -29,8 +29,6 @@ final class ImportPresetRequest extends Asks
     /** @throws ValidationException where there are several, or none */
     public function sent(): UploadedFile
     {
-        $file = $this->file('file');
-
-        return $file instanceof UploadedFile ? $file : throw ValidationException::withMessages(['file' => 'Choose a preset file of at most 1 MB.']);
+        return $this->oneFile('Choose a preset file of at most 1 MB.');
     }
 }

@@ -33,8 +33,6 @@ final class LookRequest extends Asks
     /** @throws ValidationException where there are several, or none */
     public function sent(): UploadedFile
     {
-        $file = $this->file('file');
-
-        return $file instanceof UploadedFile ? $file : throw ValidationException::withMessages(['file' => 'Drop one file.']);
+        return $this->oneFile('Drop one file.');
     }
 }

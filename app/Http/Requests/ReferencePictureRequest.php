@@ -29,10 +29,6 @@ final class ReferencePictureRequest extends Asks
     /** @throws ValidationException where there are several, or none */
     public function sent(): UploadedFile
     {
-        $file = $this->file('file');
-
-        return $file instanceof UploadedFile
-            ? $file
-            : throw ValidationException::withMessages(['file' => 'Choose one picture: PNG, JPEG or SVG, up to 20 MB.']);
+        return $this->oneFile('Choose one picture: PNG, JPEG or SVG, up to 20 MB.');
     }
 }

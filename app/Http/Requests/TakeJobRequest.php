@@ -47,8 +47,6 @@ final class TakeJobRequest extends Asks
     /** @throws ValidationException where there are several, or none */
     public function sent(): UploadedFile
     {
-        $file = $this->file('file');
-
-        return $file instanceof UploadedFile ? $file : throw ValidationException::withMessages(['file' => 'Drop one SVG file.']);
+        return $this->oneFile('Drop one SVG file.');
     }
 }

@@ -16,7 +16,7 @@ abstract class Resource extends JsonResource
 {
     public static $wrap = null;
 
-    private ?int $status = null;
+    protected ?int $status = null;
 
     /** @return $this with another status than 200 */
     public function status(int $status): static

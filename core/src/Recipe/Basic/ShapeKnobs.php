@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Recipe\Basic;
 
+use LogicException;
+
 /**
  * Knobs of basic shapes, in their own space: the middle at nought, mm. Each lies where its value is, and a drag of it sets that value to where it is let
  * go.
@@ -75,7 +77,7 @@ final class ShapeKnobs
             'depth' => ['depth' => min(1.9 * $h, $h - $y)],
             'head' => ['head' => min(2 * $w, $w - $x), 'shaft' => min(2 * $h, -2 * $y)],
             'cleft' => ['cleft' => ($y + $h) / (2 * $h)],
-            default => [],
+            default => throw new LogicException("The knob {$knob} is told and sets nothing."),
         };
         foreach ($kind->fields() as $field) {
             if (isset($set[$field->name])) {
