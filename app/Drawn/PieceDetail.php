@@ -46,7 +46,7 @@ final class PieceDetail
             'contours' => $plain ? array_map(self::contour(...), OnContours::of($piece)) : [],
             // What a tool begins with when such a piece is chosen.
             'corners' => [], 'shape' => null, 'text' => null, 'linked' => null, 'mirror' => null, 'repeat' => null, 'shaped' => null, ...$told,
-            'knobs' => $recipe === null ? [] : array_map(static fn (Knob $knob): array => $knob->toArray(), $recipe->base->knobs($recipe)),
+            'knobs' => $recipe === null ? [] : array_map(static fn (Knob $knob): array => $knob->toArray(), $recipe->knobs()),
             'rail' => $piece->stroke?->stops === null ? [] : self::rail($piece),
         ];
     }

@@ -8,7 +8,7 @@ use App\Drawn\PageArt;
 use Illuminate\Database\Eloquent\Model;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\References;
+use NeatEdge\Core\Artwork\References;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Json\PieceJson;

@@ -31,7 +31,7 @@ namespace App\Http\Resources;
  *     repeat: array<string, FieldValueRow>|null,
  *     shaped: array{kind: string, values: array<string, FieldValueRow>}|null,
  *     // Places on the page by which it is adjusted: each is dragged by the edit "knob".
- *     knobs: list<array{name: string, says: string, x: float, y: float}>,
+ *     knobs: list<array{name: string, says: string, x: float, y: float, as: string, angle: float}>,
  *     // Places on a line with width stops, at equal shares of its length, and the direction there: x, y, dx, dy.
  *     rail: list<array{float, float, float, float}>,
  * }

@@ -9,6 +9,8 @@ use NeatEdge\Core\Geometry\Shape;
 /** What a recipe begins with, and all that is said of it anywhere: adding a kind is its folder under Recipe and its line in Recipes. */
 abstract readonly class Base
 {
+    use Knobs;
+
     /** As it is stored and told. */
     abstract public static function kind(): string;
 
@@ -59,6 +61,16 @@ abstract readonly class Base
     }
 
     /**
+     * A piece of this kind after those that it follows were changed; the same piece where nothing of theirs concerns it.
+     *
+     * @param  Piece  $piece  whose base this is
+     */
+    public function led(Piece $piece, Recipe $recipe, Leaders $leaders): Piece
+    {
+        return $piece;
+    }
+
+    /**
      * The same where it was copied, no more tied by a shared name to what it was copied from.
      *
      * @param  string  $copy  the same for all that is copied at once, and for nothing else
@@ -88,28 +100,5 @@ abstract readonly class Base
     public function told(Recipe $recipe): array
     {
         return [];
-    }
-
-    /** @return list<Knob> places on the page by which it is adjusted */
-    public function knobs(Recipe $recipe): array
-    {
-        return [];
-    }
-
-    /**
-     * The same with what one of its knobs sets.
-     *
-     * @param  float  $x  where it is dragged to, mm on the page
-     * @return self|null null where it has no such knob
-     */
-    public function dragged(string $knob, float $x, float $y, Recipe $recipe): ?self
-    {
-        return null;
-    }
-
-    /** What a knob stands at, in a few words. */
-    public function reading(string $knob): string
-    {
-        return '';
     }
 }

@@ -9,6 +9,8 @@ use NeatEdge\Core\Geometry\Shape;
 /** Something done to a shape that stays adjustable, and all that is said of it anywhere; see Base. */
 abstract readonly class Change
 {
+    use Knobs;
+
     /** As it is stored and told. */
     abstract public static function kind(): string;
 

@@ -105,4 +105,45 @@ final readonly class Recipe
 
         return new self($this->base, $all, $this->changes);
     }
+
+    /** @return list<Knob> of its base and of all that is done to it */
+    public function knobs(): array
+    {
+        return array_merge(...array_map(fn (Base|Change $part): array => $part->knobs($this), [$this->base, ...$this->changes]));
+    }
+
+    /**
+     * The same with what a knob of it sets, whichever part that is of.
+     *
+     * @param  float  $x  where it is dragged to, mm on the page
+     * @return self|null null where no part has such a knob
+     */
+    public function dragged(string $knob, float $x, float $y): ?self
+    {
+        $base = $this->base->dragged($knob, $x, $y, $this);
+        if ($base !== null) {
+            return $this->withBase($base);
+        }
+        foreach ($this->changes as $change) {
+            $changed = $change->dragged($knob, $x, $y, $this);
+            if ($changed !== null) {
+                return $this->changed($changed);
+            }
+        }
+
+        return null;
+    }
+
+    /** What a knob of it stands at, in a few words. */
+    public function reading(string $knob): string
+    {
+        foreach ([$this->base, ...$this->changes] as $part) {
+            $reading = $part->reading($knob, $this);
+            if ($reading !== '') {
+                return $reading;
+            }
+        }
+
+        return '';
+    }
 }

@@ -7,10 +7,10 @@ namespace NeatEdge\Core\Check;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\Shaping\BorderLine;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Recipe\Border\BorderLine;
 
 /** Of one full picture only the border is cut: where a process prints, that is what limits of widths are held to. */
 final class CutBorder

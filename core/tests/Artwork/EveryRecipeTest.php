@@ -10,7 +10,7 @@ use NeatEdge\Core\Artwork\Contours;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
-use NeatEdge\Core\Edit\References;
+use NeatEdge\Core\Artwork\References;
 use NeatEdge\Core\Format\Json\RecipeJson;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;

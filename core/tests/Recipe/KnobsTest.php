@@ -9,6 +9,8 @@ use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Recipe\Basic\BasicShape;
 use NeatEdge\Core\Recipe\Basic\ShapeKind;
+use NeatEdge\Core\Recipe\Mirror\MirrorHalf;
+use NeatEdge\Core\Recipe\Repeat\StepAndRepeat;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -68,7 +70,7 @@ final class KnobsTest extends TestCase
             self::assertNotEquals($was->values, $there->values);
             $now = self::knobs(new Recipe($there, $recipe->matrix))[$name];
             self::assertLessThan(4.0, hypot($now->x - $knob->x - 1.5, $now->y - $knob->y - 1.0));
-            self::assertMatchesRegularExpression('/^[A-Z].* -?\d+\.\d\d$/', $there->reading($name));
+            self::assertMatchesRegularExpression('/^[A-Z].* -?\d+\.\d\d$/', $there->reading($name, $recipe));
             // And however far, within the bounds of its field.
             foreach ([[1e4, 1e4], [-1e4, -1e4]] as [$x, $y]) {
                 $far = $recipe->base->dragged($name, $x, $y, $recipe);
@@ -118,5 +120,34 @@ final class KnobsTest extends TestCase
         $again = $quarter->dragged('end', $back->x, $back->y, new Recipe($quarter, $whole->matrix));
         self::assertInstanceOf(BasicShape::class, $again);
         self::assertEqualsWithDelta(360.0, $again->values['sweep'], 1e-9);
+    }
+
+    #[Test]
+    public function an_axis_and_the_middle_of_a_ring_are_knobs_of_what_is_done_to_a_shape(): void
+    {
+        $recipe = self::recipe(ShapeKind::Rectangle, ['topLeft' => 9.0])
+            ->changed(new MirrorHalf(5.0, 4.0, 90.0, 1.0, 1))
+            ->changed(new StepAndRepeat(['ring', 6, 1, 0.0, 0.0, -20.0, 10.0, 360.0, true]));
+        $knobs = array_column($recipe->knobs(), null, 'name');
+        self::assertSame(['axis', 'centre'], array_slice(array_keys($knobs), -2));
+        self::assertSame([Knob::TAB, Knob::AXIS, Knob::CENTRE], [$recipe->knobs()[0]->as, $knobs['axis']->as, $knobs['centre']->as]);
+        // The recipe is turned a quarter and twice as large: what is upright in it is level on the bench.
+        self::assertEqualsWithDelta([62.0, 40.0, 180.0], [$knobs['axis']->x, $knobs['axis']->y, abs($knobs['axis']->angle)], 1e-9);
+        self::assertEqualsWithDelta([50.0, -10.0], [$knobs['centre']->x, $knobs['centre']->y], 1e-9);
+
+        $moved = $recipe->dragged('axis', 40.0, 70.0);
+        self::assertNotNull($moved);
+        $mirror = $moved->change(MirrorHalf::class);
+        self::assertEqualsWithDelta([20.0, 15.0, 90.0, 1.0], [$mirror?->x, $mirror?->y, $mirror?->angle, $mirror?->reach], 1e-9);
+        self::assertSame('Axis at 40.00, 70.00 mm', $moved->reading('axis'));
+        // Past the middle of what is drawn the other side is mirrored.
+        self::assertSame([-1, 1], [$mirror?->side, $recipe->dragged('axis', 40.0, 10.0)?->change(MirrorHalf::class)?->side]);
+
+        $ring = $recipe->dragged('centre', 70.0, 30.0);
+        self::assertEqualsWithDelta([0.0, 0.0], array_slice($ring?->change(StepAndRepeat::class)->values ?? [], 5, 2), 1e-9);
+        self::assertSame('Centre at 70.00, 30.00 mm', $ring?->reading('centre'));
+        $row = $recipe->changed(new StepAndRepeat(['row', 6, 1, 8.0, 0.0, -20.0, 10.0, 360.0, true]));
+        self::assertArrayNotHasKey('centre', array_column($row->knobs(), null, 'name'));
+        self::assertNull($row->dragged('centre', 1.0, 1.0));
     }
 }

@@ -2086,6 +2086,8 @@ export interface components {
                 says: string;
                 x: number;
                 y: number;
+                as: string;
+                angle: number;
             }[];
             rail: [
                 number,

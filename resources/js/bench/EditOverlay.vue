@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import { useBench } from '@/stores/bench'
 import { useDraw } from '@/stores/draw'
 import { computed } from 'vue'
 import ChosenMarks from './ChosenMarks.vue'
+import GradientEnds from './GradientEnds.vue'
+import LiveKnobs from './LiveKnobs.vue'
 import StopKnobs from './StopKnobs.vue'
-import { applied, type Matrix, type Point } from './geometry'
+import { applied, type Point } from './geometry'
 import { knobs, type useTools } from './useTools'
 
 /** What is drawn over the art while it is edited: frame and knobs, nodes and handles, drafts and numbers. Sizes are px at any zoom. */
 const props = defineProps<{ tools: ReturnType<typeof useTools>; scale: number; left: number; top: number; caught: { x: number; y: number; name: string } | null }>()
-const bench = useBench()
 const draw = useDraw()
 const tools = props.tools
 
@@ -76,74 +76,6 @@ const segment = computed(() => {
   return c && c[6 * i + 7] !== undefined ? `M${c[6 * i]} ${c[6 * i + 1]}C${c.slice(6 * i + 2, 6 * i + 8).join(' ')}` : ''
 })
 
-/** Knobs of a live piece, as the core tells them. */
-const values = computed(() => (draw.tool !== 'arrange' || !tools.showing.value ? [] : (tools.one.value?.knobs ?? []).map((one) => ({ name: one.name, says: one.says, at: px(one) }))))
-
-const mirror = computed(() => {
-  const axis = tools.one.value?.mirror
-  if (!axis) return null
-  const [x, y] = [Math.cos((axis.angle * Math.PI) / 180) * 1e4, Math.sin((axis.angle * Math.PI) / 180) * 1e4]
-  return { axis, from: px({ x: axis.x - x, y: axis.y - y }), to: px({ x: axis.x + x, y: axis.y + y }) }
-})
-/** Drags a place that an edit is about: the true outcome is asked of the core meanwhile, and kept when it is let go. */
-function grabPlace(event: PointerEvent, called: string, from: Point, fields: (at: Point) => Record<string, unknown>) {
-  let at = from
-  tools.grab(
-    event,
-    (to) => {
-      at = to
-      bench.tried(fields(at)).then((would) => {
-        if (would?.pieces[0]) tools.tryPath.value = would.pieces[0].d
-      })
-      return `${called} at ${to.x.toFixed(2)}, ${to.y.toFixed(2)} mm`
-    },
-    () => bench.draw(fields(at)).finally(() => (tools.tryPath.value = null)),
-  )
-}
-function grabAxis(event: PointerEvent) {
-  const axis = mirror.value?.axis
-  const id = tools.one.value?.id
-  if (axis && id) grabPlace(event, 'axis', axis, (at) => ({ kind: 'mirror-half', pieces: [id], ...axis, x: at.x, y: at.y }))
-}
-
-const ring = computed(() => {
-  const repeat = tools.one.value?.repeat
-  return repeat && repeat.as === 'ring' ? { repeat, at: px({ x: Number(repeat.centreX), y: Number(repeat.centreY) }) } : null
-})
-function grabCentre(event: PointerEvent) {
-  const repeat = ring.value?.repeat
-  const id = tools.one.value?.id
-  if (!repeat || !id) return
-  const { kind, ...rest } = repeat
-  grabPlace(event, 'centre', { x: Number(repeat.centreX), y: Number(repeat.centreY) }, (at) => ({ ...rest, kind: 'repeat', as: kind, pieces: [id], centreX: at.x, centreY: at.y }))
-}
-
-/** The ends of a gradient, which are dragged on the art itself. */
-const gradient = computed(() => {
-  const id = bench.chosen.size === 1 ? [...bench.chosen][0]! : ''
-  const paint = bench.byId.get(id)?.fillGradient
-  if (!paint || draw.tool !== 'arrange') return null
-  const m = (paint.transform.match(/-?[\d.]+(?:e-?\d+)?/g) ?? []).map(Number) as unknown as Matrix
-  const [x, y, a, b] = paint.axis as [number, number, number, number]
-  const ends = paint.kind === 'linear' ? [{ x, y }, { x: a, y: b }] : [{ x, y }, { x: x + a, y }]
-  return { id, paint, ends: ends.map((end) => applied(m, end)) as [Point, Point] }
-})
-function grabEnd(event: PointerEvent, index: number) {
-  const now = gradient.value
-  if (!now) return
-  const ends = [...now.ends] as [Point, Point]
-  tools.grab(
-    event,
-    (to) => {
-      // A radial one is carried by its middle.
-      if (index === 0 && now.paint.kind === 'radial') ends[1] = { x: now.ends[1].x + to.x - now.ends[0].x, y: now.ends[1].y + to.y - now.ends[0].y }
-      ends[index] = to
-      return `${to.x.toFixed(2)}, ${to.y.toFixed(2)} mm`
-    },
-    () => bench.draw({ kind: 'fill', pieces: [now.id], gradient: { kind: now.paint.kind, spread: now.paint.spread, axis: [ends[0].x, ends[0].y, ends[1].x, ends[1].y], stops: now.paint.stops } }),
-  )
-}
-
 const label = computed(() => (tools.said.value ? px(tools.said.value.at) : null))
 </script>
 
@@ -159,11 +91,7 @@ const label = computed(() => (tools.said.value ? px(tools.said.value.at) : null)
       <rect v-if="tools.box.value" class="box" :x="tools.box.value.left" :y="tools.box.value.top" :width="tools.box.value.width" :height="tools.box.value.height" />
       <line v-if="draw.marks" class="measure" :x1="draw.marks[0]" :y1="draw.marks[1]" :x2="draw.marks[2]" :y2="draw.marks[3]" />
     </g>
-    <g v-if="mirror" class="axis" @pointerdown="grabAxis" @click.stop>
-      <line class="wide" :x1="mirror.from.x" :y1="mirror.from.y" :x2="mirror.to.x" :y2="mirror.to.y" />
-      <line :x1="mirror.from.x" :y1="mirror.from.y" :x2="mirror.to.x" :y2="mirror.to.y" />
-    </g>
-    <g v-if="ring" class="ring" data-knob="centre" @pointerdown="grabCentre" @click.stop><circle :cx="ring.at.x" :cy="ring.at.y" r="9" /><path :d="`M${ring.at.x - 14} ${ring.at.y}h28M${ring.at.x} ${ring.at.y - 14}v28`" /></g>
+    <LiveKnobs :tools="tools" :left="left" :top="top" :scale="scale" wide />
     <template v-if="framed">
       <polygon class="frame" :points="outline" />
       <template v-if="stalk">
@@ -182,14 +110,10 @@ const label = computed(() => (tools.said.value ? px(tools.said.value.at) : null)
 <title>Size: drag; Shift keeps the ratio, Alt from the middle</title>
 </path>
     </template>
-    <!-- What shapes a shape: an upright tab with a slit, unlike the lozenges that size it and the corners and rounds of nodes. -->
-    <g v-for="one in values" :key="one.name" class="value" :data-value="one.says" :transform="`translate(${one.at.x} ${one.at.y})`" @pointerdown="tools.grabValue($event, one.name, one.says)" @click.stop><title>{{ one.says }}</title><rect x="-4.5" y="-8" width="9" height="16" rx="2" /><path d="M0 -4V4" /></g>
+    <LiveKnobs :tools="tools" :left="left" :top="top" :scale="scale" />
     <g v-if="framed && tools.pivot.value && stalk" class="pivot" data-knob="pivot" :transform="`translate(${px(tools.pivot.value).x} ${px(tools.pivot.value).y})`" @pointerdown="tools.grabPivot" @click.stop><title>Turns about this place: drag it; a double press takes it back to the middle</title><circle r="9" class="wide" /><path d="M-6 0H6M0 -6V6" /><circle r="3" /></g>
     <StopKnobs v-if="draw.tool === 'arrange' && tools.showing.value && tools.one.value?.rail.length" :tools="tools" :scale="scale" :left="left" :top="top" />
-    <g v-if="gradient" class="gradient">
-      <line :x1="px(gradient.ends[0]).x" :y1="px(gradient.ends[0]).y" :x2="px(gradient.ends[1]).x" :y2="px(gradient.ends[1]).y" />
-      <circle v-for="(end, index) in gradient.ends" :key="index" :cx="px(end).x" :cy="px(end).y" r="8" :fill="gradient.paint.stops[index === 0 ? 0 : gradient.paint.stops.length - 1]!.colour" :data-gradient="index" @pointerdown="grabEnd($event, index)" @click.stop />
-    </g>
+    <GradientEnds :tools="tools" :left="left" :top="top" :scale="scale" />
     <g v-for="node in nodes" :key="`${node.k} ${node.i}`">
       <template v-for="handle in node.handles" :key="String(handle.out)">
         <line class="handle" :x1="node.at.x" :y1="node.at.y" :x2="handle.at.x" :y2="handle.at.y" />
@@ -216,7 +140,7 @@ const label = computed(() => (tools.said.value ? px(tools.said.value.at) : null)
 </template>
 
 <style scoped>
-.knob, .value, .pivot, .node, circle.handle, .axis, .ring, .gradient circle { pointer-events: auto; }
+.knob, .pivot, .node, circle.handle { pointer-events: auto; }
 .try { fill: color-mix(in srgb, var(--green) 14%, transparent); stroke: var(--green); stroke-width: 2; vector-effect: non-scaling-stroke; pointer-events: none; }
 .draft { fill: none; stroke: var(--green); stroke-width: 2; vector-effect: non-scaling-stroke; pointer-events: none; }
 .draft.loose { stroke-dasharray: 3 4; }
@@ -225,10 +149,6 @@ const label = computed(() => (tools.said.value ? px(tools.said.value.at) : null)
 .frame { fill: none; stroke: var(--green); stroke-width: 1; pointer-events: none; }
 .knob { fill: #fffdf7; stroke: var(--green); stroke-width: 1.6; cursor: grab; }
 .knob:hover { fill: var(--green-pale); }
-.value { cursor: grab; }
-.value rect { fill: var(--ink); stroke: #fffdf7; stroke-width: 1.4; }
-.value path { stroke: #fffdf7; stroke-width: 1.6; stroke-linecap: round; }
-.value:hover rect { fill: var(--green-deep); }
 .pivot { cursor: move; }
 .pivot path { stroke: var(--green); stroke-width: 1.2; }
 .pivot circle { fill: #fffdf7; stroke: var(--green); stroke-width: 1.2; }
@@ -241,14 +161,6 @@ const label = computed(() => (tools.said.value ? px(tools.said.value.at) : null)
 line.handle { stroke: var(--ink-mid); stroke-width: 1; pointer-events: none; }
 circle.handle { fill: var(--ink-mid); stroke: #fffdf7; stroke-width: 1.5; cursor: grab; }
 .first { fill: none; stroke: var(--green); stroke-width: 2; pointer-events: none; }
-.axis { cursor: move; }
-.axis line { stroke: var(--coral-deep); stroke-width: 1.5; stroke-dasharray: 14 4 3 4; }
-.axis .wide, .ring .wide { stroke: transparent; stroke-width: 10; stroke-dasharray: none; }
-.ring { cursor: move; }
-.ring circle { fill: #fffdf7aa; stroke: var(--coral-deep); stroke-width: 1.5; }
-.ring path { stroke: var(--coral-deep); stroke-width: 1.5; fill: none; }
-.gradient line { stroke: var(--ink); stroke-width: 1.5; stroke-dasharray: 2 3; pointer-events: none; }
-.gradient circle { stroke: #fffdf7; stroke-width: 2.5; paint-order: stroke; cursor: grab; filter: drop-shadow(0 0 1px var(--ink)); }
 .caught circle { fill: none; stroke: var(--coral); stroke-width: 2; pointer-events: none; }
 .caught text, .said text { font: 500 15px var(--text-face); fill: var(--ink); paint-order: stroke; stroke: #fffdf7; stroke-width: 4; pointer-events: none; font-variant-numeric: tabular-nums; }
 .caught text { fill: var(--coral-deep); }

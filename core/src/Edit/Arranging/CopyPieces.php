@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Edit\Arranging;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Artwork\References;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
@@ -13,7 +14,6 @@ use NeatEdge\Core\Edit\Arrangement;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
 use NeatEdge\Core\Edit\FreeIds;
-use NeatEdge\Core\Edit\References;
 use NeatEdge\Core\Geometry\Matrix;
 
 /** Duplicates pieces just above themselves, moved by a length. */

@@ -42,20 +42,15 @@ final readonly class DragKnob implements Local, TellsReading
     public function apply(Artwork $artwork): Artwork
     {
         return $artwork->mapped(function (Piece $piece): Piece {
-            $recipe = $piece->recipe;
-            $base = $recipe === null ? null : $recipe->base->dragged($this->knob, $this->x, $this->y, $recipe);
-            if ($recipe === null || $base === null) {
-                throw Refused::because('It has no such knob any more.');
-            }
+            $recipe = $piece->recipe?->dragged($this->knob, $this->x, $this->y);
+            $made = $recipe === null ? throw Refused::because('It has no such knob any more.') : $piece->withRecipe($recipe);
 
-            return $piece->withRecipe($recipe->withBase($base));
+            return $made->shape->isEmpty() ? throw Refused::nothingLeft() : $made;
         }, Chosen::in($artwork, $this->ids));
     }
 
     public function reading(Artwork $after): string
     {
-        $recipe = $after->piece($this->ids[0] ?? '')?->recipe;
-
-        return $recipe?->base->reading($this->knob) ?? '';
+        return $after->piece($this->ids[0] ?? '')?->recipe?->reading($this->knob) ?? '';
     }
 }

@@ -16,8 +16,8 @@ use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Edit;
-use NeatEdge\Core\Edit\Following;
 use NeatEdge\Core\Edit\FreeIds;
+use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Recipe\Border\BorderAround;
 use NeatEdge\Core\Stroke\StrokeStyle;
@@ -89,12 +89,10 @@ final readonly class CutBorders implements Edit
         if ($ids === []) {
             throw Refused::tooFew(1);
         }
-        $border = Following::border(
-            $ids,
-            $this->values,
-            array_map(static fn (string $id): Piece => $artwork->piece($id) ?? throw Refused::missingPiece($id), $ids),
+        $border = BorderAround::round($ids, $this->values, array_map(static fn (string $id): Shape => Outlined::whole(
+            $artwork->piece($id) ?? throw Refused::missingPiece($id),
             $artwork,
-        );
+        ), $ids), $artwork->tolerance());
         if ($border->shape()->isEmpty()) {
             throw Refused::unpainted();
         }

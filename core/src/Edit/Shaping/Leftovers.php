@@ -11,6 +11,7 @@ use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\Edit;
 use NeatEdge\Core\Geometry\Cubic;
+use NeatEdge\Core\Geometry\LinePlace;
 use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Inscribed;

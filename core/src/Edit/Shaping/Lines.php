@@ -8,6 +8,7 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\LinePlace;
 
 /** The lines of some pieces in one row, each with where it belongs. */
 final readonly class Lines

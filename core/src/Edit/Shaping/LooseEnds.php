@@ -8,6 +8,7 @@ use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Crossing;
 use NeatEdge\Core\Geometry\Crossings;
 use NeatEdge\Core\Geometry\Cubic;
+use NeatEdge\Core\Geometry\LinePlace;
 use NeatEdge\Core\Stroke\OffsetCurve;
 
 /** Open ends among lines: where they would meet, how a line is led on, and how it is cut. */

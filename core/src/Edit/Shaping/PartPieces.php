@@ -20,6 +20,7 @@ use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Crossings;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\CurveThrough;
+use NeatEdge\Core\Geometry\LinePlace;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\PlanarMap\PlanarMap;

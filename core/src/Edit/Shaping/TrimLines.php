@@ -17,6 +17,7 @@ use NeatEdge\Core\Edit\ShowsMarks;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Crossing;
 use NeatEdge\Core\Geometry\Crossings;
+use NeatEdge\Core\Geometry\LinePlace;
 use NeatEdge\Core\Geometry\Shape;
 
 /** P5: takes away the stretch of a line between the two crossings round a place. Both sides of it stay, as lines of their own. */

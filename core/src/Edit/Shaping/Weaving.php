@@ -8,6 +8,7 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Crossings;
+use NeatEdge\Core\Geometry\LinePlace;
 use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Inscribed;

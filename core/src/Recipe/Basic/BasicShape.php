@@ -94,7 +94,7 @@ final readonly class BasicShape extends Base
         return $set === null ? null : new self($this->kind, [...$this->values, ...$set]);
     }
 
-    public function reading(string $knob): string
+    public function reading(string $knob, Recipe $recipe): string
     {
         $names = array_keys(ShapeKnobs::dragged($this->kind, $this->values, $knob, 0.0, 0.0) ?? []);
         $first = array_values(array_filter($this->kind->fields(), static fn (Field $field): bool => $field->name === ($names[0] ?? '')))[0] ?? null;

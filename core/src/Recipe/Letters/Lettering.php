@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Recipe\Letters;
 
 use NeatEdge\Core\Artwork\Base;
+use NeatEdge\Core\Artwork\Leaders;
+use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
+use NeatEdge\Core\Artwork\References;
 use NeatEdge\Core\Artwork\Stored;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Type\FontShelf;
@@ -72,6 +75,29 @@ final readonly class Lettering extends Base
     public function following(array $ids): self
     {
         return new self($this->setting, $ids[0] ?? null, $this->shape, $this->cut);
+    }
+
+    public function led(Piece $piece, Recipe $recipe, Leaders $leaders): Piece
+    {
+        if ($this->follows === null) {
+            return $piece;
+        }
+        $line = $leaders->now($this->follows);
+        if ($line === null) {
+            return References::following($piece, [$this->follows => null]);
+        }
+        $before = $leaders->before($this->follows);
+        if ($before === null || $before->shape === $line->shape || $line->shape->isEmpty()) {
+            return $piece;
+        }
+        $back = $recipe->matrix->inverse();
+        // A line that was moved or bent takes along what stands on it. Turned round, outlined, welded, cut, it is another line in its place, and what
+        // stands there stays.
+        $setting = StandingOn::isBent($before->shape, $line->shape)
+            ? $this->setting->with(along: $line->shape->contours[0]->transformed($back))
+            : StandingOn::same($this->setting, $line->shape->transformed($back));
+
+        return $piece->withRecipe($recipe->withBase(self::set($setting, $this->follows, $leaders->fonts())));
     }
 
     public function told(Recipe $recipe): array

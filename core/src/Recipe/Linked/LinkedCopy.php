@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Recipe\Linked;
 
 use NeatEdge\Core\Artwork\Base;
+use NeatEdge\Core\Artwork\Leaders;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
+use NeatEdge\Core\Artwork\References;
 use NeatEdge\Core\Artwork\Stored;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
@@ -57,6 +59,28 @@ final readonly class LinkedCopy extends Base
     public function following(array $ids): ?self
     {
         return $ids === [] ? null : $this->from($ids[0]);
+    }
+
+    public function led(Piece $piece, Recipe $recipe, Leaders $leaders): Piece
+    {
+        $before = $leaders->before($this->source);
+        $source = $leaders->now($this->source);
+        if ($source === null) {
+            // Its source is gone: it stays as it is, on its own.
+            return References::following($piece, [$this->source => null]);
+        }
+        if ($before === $source || $before === null) {
+            return $piece;
+        }
+        $base = $before->shape === $source->shape ? $this : $this->after($before->shape, $source->shape);
+        $followed = $piece->withRecipe($recipe->withBase($base));
+        if ($source->fill === $before->fill && $source->stroke === $before->stroke) {
+            return $followed;
+        }
+        // Its paints lie on it as the source's lie there.
+        $way = $recipe->matrix->after($base->back());
+
+        return $followed->with(fill: $source->fill?->transformed($way), stroke: $source->stroke?->transformed($way, true));
     }
 
     public function told(Recipe $recipe): array

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Recipe\Mirror;
 
 use NeatEdge\Core\Artwork\Change;
+use NeatEdge\Core\Artwork\Knob;
 use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Artwork\Stored;
 use NeatEdge\Core\Geometry\Contour;
@@ -45,18 +46,44 @@ final readonly class MirrorHalf extends Change
         return new self((float) $data['x'], (float) $data['y'], (float) $data['angle'], (float) $data['reach'], (int) ($data['side'] ?? 0));
     }
 
-    /** The axis on the bench. */
     public function told(Recipe $recipe): array
+    {
+        [$x, $y, $angle] = $this->axis($recipe);
+
+        return ['mirror' => ['x' => $x, 'y' => $y, 'angle' => $angle, 'reach' => $this->reach * $recipe->matrix->meanScale()]];
+    }
+
+    public function knobs(Recipe $recipe): array
+    {
+        [$x, $y, $angle] = $this->axis($recipe);
+
+        return [new Knob('axis', 'Axis', $x, $y, Knob::AXIS, $angle)];
+    }
+
+    public function dragged(string $knob, float $x, float $y, Recipe $recipe): ?self
+    {
+        if ($knob !== 'axis' || $recipe->matrix->isSingular()) {
+            return null;
+        }
+        $at = $recipe->matrix->inverse()->apply($x, $y);
+
+        return (new self($at->x, $at->y, $this->angle, $this->reach))->heldTo($recipe->base->shape());
+    }
+
+    public function reading(string $knob, Recipe $recipe): string
+    {
+        [$x, $y] = $this->axis($recipe);
+
+        return $knob === 'axis' ? sprintf('Axis at %.2f, %.2f mm', $x, $y) : '';
+    }
+
+    /** @return array{float, float, float} a place on the axis on the bench, mm, and its degrees there */
+    private function axis(Recipe $recipe): array
     {
         $at = $recipe->matrix->apply($this->x, $this->y);
         $ahead = $recipe->matrix->apply($this->x + cos(deg2rad($this->angle)), $this->y + sin(deg2rad($this->angle)));
 
-        return ['mirror' => [
-            'x' => $at->x,
-            'y' => $at->y,
-            'angle' => rad2deg(atan2($ahead->y - $at->y, $ahead->x - $at->x)),
-            'reach' => $this->reach * $recipe->matrix->meanScale(),
-        ]];
+        return [$at->x, $at->y, rad2deg(atan2($ahead->y - $at->y, $ahead->x - $at->x))];
     }
 
     /** The same, holding to the side on which most of a shape lies now, whatever its nodes do later. */

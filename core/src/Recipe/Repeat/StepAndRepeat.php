@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Recipe\Repeat;
 
 use NeatEdge\Core\Artwork\Change;
+use NeatEdge\Core\Artwork\Knob;
 use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Artwork\Stored;
 use NeatEdge\Core\Described\Field;
@@ -56,6 +57,34 @@ final readonly class StepAndRepeat extends Change
             'ownWidth' => $box?->width() ?? 0.0, 'ownHeight' => $box?->height() ?? 0.0, 'stacked' => $this->stacked($one),
             'centreX' => $centre->x, 'centreY' => $centre->y, 'sweep' => $sweep, 'turning' => $turning,
         ]];
+    }
+
+    public function knobs(Recipe $recipe): array
+    {
+        if ($this->values[0] !== 'ring') {
+            return [];
+        }
+        $centre = $recipe->matrix->apply($this->values[5], $this->values[6]);
+
+        return [new Knob('centre', 'Centre of the ring', $centre->x, $centre->y, Knob::CENTRE)];
+    }
+
+    public function dragged(string $knob, float $x, float $y, Recipe $recipe): ?self
+    {
+        if ($knob !== 'centre' || $this->values[0] !== 'ring' || $recipe->matrix->isSingular()) {
+            return null;
+        }
+        $own = $recipe->matrix->inverse()->apply($x, $y);
+        [$kind, $count, $rows, $dx, $dy, , , $sweep, $turning] = $this->values;
+
+        return new self([$kind, $count, $rows, $dx, $dy, $own->x, $own->y, $sweep, $turning]);
+    }
+
+    public function reading(string $knob, Recipe $recipe): string
+    {
+        $centre = $recipe->matrix->apply($this->values[5], $this->values[6]);
+
+        return $knob === 'centre' ? sprintf('Centre at %.2f, %.2f mm', $centre->x, $centre->y) : '';
     }
 
     /** @return list<Field> */

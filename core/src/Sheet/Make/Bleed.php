@@ -6,9 +6,9 @@ namespace NeatEdge\Core\Sheet\Make;
 
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Edit\Shaping\LinePlace;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
+use NeatEdge\Core\Geometry\LinePlace;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\Measure\Inside;

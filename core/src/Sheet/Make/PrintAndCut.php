@@ -6,7 +6,6 @@ namespace NeatEdge\Core\Sheet\Make;
 
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Described\Field;
-use NeatEdge\Core\Edit\Shaping\BorderLine;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Matrix;
@@ -14,6 +13,7 @@ use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Recipe\Border\BorderLine;
 use NeatEdge\Core\Separate\PlateMarks;
 use NeatEdge\Core\Sheet\Cut\CutOrder;
 use NeatEdge\Core\Sheet\Cut\LeadIn;

@@ -2,10 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Edit\Shaping;
-
-use NeatEdge\Core\Geometry\Contour;
-use NeatEdge\Core\Geometry\Cubic;
+namespace NeatEdge\Core\Geometry;
 
 /** Places on a line, told as segment + t, and stretches between them. */
 final class LinePlace

@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Edit;
+namespace NeatEdge\Core\Recipe\Letters;
 
-use NeatEdge\Core\Edit\Shaping\LinePlace;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
+use NeatEdge\Core\Geometry\LinePlace;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Type\LineAlong;
 use NeatEdge\Core\Type\Setting;
@@ -53,6 +53,29 @@ final class StandingOn
             slide: $inside ? 1 - $share : $share,
             distance: $setting->distance + (abs($above) < 1e-6 ? 0.0 : $above),
         );
+    }
+
+    /** Whether a line is the same line, moved or bent. */
+    public static function isBent(Shape $before, Shape $after): bool
+    {
+        $nodes = static function (Shape $shape): array {
+            $places = [];
+            foreach ($shape->contours as $contour) {
+                foreach ($contour->segments() as $s) {
+                    $places[] = sprintf('%.4F %.4F', $s[0], $s[1]);
+                    $places[] = sprintf('%.4F %.4F', $s[6], $s[7]);
+                }
+            }
+            $places = array_values(array_unique($places));
+            sort($places);
+
+            return $places;
+        };
+        if (count($before->contours) !== count($after->contours) || $before->nodeCount() !== $after->nodeCount()) {
+            return false;
+        }
+
+        return $nodes($before) !== $nodes($after);
     }
 
     /** @return array{float, float} */

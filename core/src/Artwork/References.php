@@ -2,9 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Edit;
-
-use NeatEdge\Core\Artwork\Piece;
+namespace NeatEdge\Core\Artwork;
 
 /**
  * Which piece refers to which: a linked copy to its source, letters to the line that they stand on, a cut border to what it goes round. The only place
