@@ -4,17 +4,18 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Stroke;
 
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Geometry\Star;
 use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\PlanarMap\Combine;
-use NeatEdge\Core\PlanarMap\FaceRule;
 use NeatEdge\Core\PlanarMap\PlanarMap;
 use NeatEdge\Core\PlanarMap\Rule\AnyOwner;
-use NeatEdge\Core\PlanarMap\Rule\BottomOnly;
 
 /**
  * P7: a shape made larger or smaller by a distance, always from the shape itself, so that no error adds up:
- * outset is the shape united with its outline of twice the width, inset the shape without it.
+ * outset is the shape united with its outline of twice the width, inset the shape without it. Of that outline only the side that counts is laid.
  */
 final class Offset
 {
@@ -22,6 +23,9 @@ final class Offset
 
     /** How far a mitre may reach, in distances. */
     private const MITER = 6.0;
+
+    /** How far nodes that are not needed may move the outline, in distances. */
+    private const DEVIATION = 0.004;
 
     public static function join(string $name, float $distance): StrokeStyle
     {
@@ -41,8 +45,9 @@ final class Offset
             return self::clean($shape, $tolerance);
         }
 
-        // Edges inside an outline that overlaps itself add nothing that is not covered.
-        return self::with($shape, $distance, $join, $tolerance, new AnyOwner);
+        $clean = self::clean($shape, $tolerance);
+
+        return $clean->isEmpty() ? $clean : self::outsetClean($clean, $distance, $join, $tolerance);
     }
 
     /** @param  float  $distance  mm; nothing is left where the shape is narrower than twice that */
@@ -51,7 +56,7 @@ final class Offset
         $tolerance ??= self::tolerance($shape, $distance);
         $clean = self::clean($shape, $tolerance);
 
-        return $distance <= 0.0 || $clean->isEmpty() ? $clean : self::with($clean, $distance, $join, $tolerance, new BottomOnly);
+        return $distance <= 0.0 || $clean->isEmpty() ? $clean : self::insetClean($clean, $distance, $join, $tolerance);
     }
 
     /**
@@ -63,11 +68,15 @@ final class Offset
     public static function ring(Shape $shape, float $inner, float $outer, string $join = 'round', ?Tolerance $tolerance = null): Shape
     {
         $tolerance ??= self::tolerance($shape, max($inner, $outer));
-        if (abs($inner - $outer) < 1e-9) {
-            return Outliner::outline(self::clean($shape, $tolerance)->contours, self::join($join, $outer), $tolerance);
+        $clean = self::clean($shape, $tolerance);
+        if ($clean->isEmpty()) {
+            return $clean;
         }
+        $outer = $outer > 0.0 ? self::outsetClean($clean, $outer, $join, $tolerance) : $clean;
+        $inner = $inner > 0.0 ? self::insetClean($clean, $inner, $join, $tolerance) : $clean;
 
-        return Combine::cutAway(self::outset($shape, $outer, $join, $tolerance), [self::inset($shape, $inner, $join, $tolerance)], $tolerance);
+        // What is smaller lies inside what is larger, and nowhere on its outline.
+        return new Shape([...$outer->contours, ...array_map(static fn (Contour $contour): Contour => $contour->reversed(), $inner->contours)], FillRule::Nonzero);
     }
 
     private static function tolerance(Shape $shape, float $distance): Tolerance
@@ -80,17 +89,52 @@ final class Offset
     /** Without edges inside: those are no sides of the shape. */
     private static function clean(Shape $shape, Tolerance $tolerance): Shape
     {
+        if (count($shape->contours) === 1 && Star::is($shape->contours[0])) {
+            return $shape;
+        }
+
         return PlanarMap::of([$shape], $tolerance)->region(new AnyOwner);
     }
 
-    /** The shape and its outline of twice the distance in one map. */
-    private static function with(Shape $shape, float $distance, string $join, Tolerance $tolerance, FaceRule $rule): Shape
+    /** @param  Shape  $clean  see OneSide */
+    private static function outsetClean(Shape $clean, float $distance, string $join, Tolerance $tolerance): Shape
     {
         $style = self::join($join, $distance);
 
-        return Thin::shape(
-            PlanarMap::of([$shape, ...Outliner::laid($shape->contours, $style, $tolerance)], Outliner::laidTolerance($style, $tolerance))->region($rule),
-            min($tolerance->offset, 0.004 * $distance),
+        return self::thin(Combine::weld(OneSide::outside($clean, $style, $tolerance), Outliner::laidTolerance($style, $tolerance)), $distance, $tolerance);
+    }
+
+    /** @param  Shape  $clean  see OneSide */
+    private static function insetClean(Shape $clean, float $distance, string $join, Tolerance $tolerance): Shape
+    {
+        $box = $clean->box();
+        if ($box === null) {
+            return $clean;
+        }
+        $style = self::join($join, $distance);
+        $frame = Contour::rectangle(
+            $box->left - 2 * $distance, $box->top - 2 * $distance, $box->width() + 4 * $distance, $box->height() + 4 * $distance,
         );
+        $round = Combine::weld(OneSide::inside($clean, $style, $tolerance, $frame), Outliner::laidTolerance($style, $tolerance));
+        $left = array_filter($round->contours, static fn (Contour $contour): bool => $contour->box()->left > $box->left - $distance);
+
+        return self::thin(
+            new Shape(array_map(static fn (Contour $contour): Contour => $contour->reversed(), array_values($left)), FillRule::Nonzero),
+            $distance,
+            $tolerance,
+        );
+    }
+
+    /** In few nodes, without what is no wider than its sides are exact: there two of them ran along each other. */
+    private static function thin(Shape $shape, float $distance, Tolerance $tolerance): Shape
+    {
+        $deviation = min($tolerance->offset, self::DEVIATION * $distance);
+        $wide = array_filter($shape->contours, static function (Contour $contour) use ($deviation): bool {
+            $box = $contour->box();
+
+            return abs($contour->area()) > 2 * $deviation * max($box->width(), $box->height());
+        });
+
+        return Thin::shape(new Shape(array_values($wide), $shape->rule), $deviation);
     }
 }

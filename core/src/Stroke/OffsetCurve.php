@@ -37,11 +37,29 @@ final class OffsetCurve
         }
         $points = [$start];
         $params = [0.0];
+        [$x0, $y0, $x1, $y1, $x2, $y2, $x3, $y3] = $s;
+        $ax = $x3 - 3 * $x2 + 3 * $x1 - $x0;
+        $ay = $y3 - 3 * $y2 + 3 * $y1 - $y0;
+        $bx = 3 * ($x2 - 2 * $x1 + $x0);
+        $by = 3 * ($y2 - 2 * $y1 + $y0);
+        $cx = 3 * ($x1 - $x0);
+        $cy = 3 * ($y1 - $y0);
+        $least = 1e-14 * ($cx * $cx + $cy * $cy + $bx * $bx + $by * $by);
         for ($k = 1; $k < 10; $k++) {
             $t = $k / 10;
-            [$x, $y] = Cubic::at($s, $t);
-            [$tx, $ty] = self::tangent($s, $t);
-            $points[] = [$x - $d * $ty, $y + $d * $tx];
+            $tx = (3 * $ax * $t + 2 * $bx) * $t + $cx;
+            $ty = (3 * $ay * $t + 2 * $by) * $t + $cy;
+            $square = $tx * $tx + $ty * $ty;
+            if ($square > $least) {
+                $scale = $d / sqrt($square);
+                $tx *= $scale;
+                $ty *= $scale;
+            } else {
+                [$tx, $ty] = self::tangent($s, $t);
+                $tx *= $d;
+                $ty *= $d;
+            }
+            $points[] = [(($ax * $t + $bx) * $t + $cx) * $t + $x0 - $ty, (($ay * $t + $by) * $t + $cy) * $t + $y0 + $tx];
             $params[] = $t;
         }
         $points[] = $end;

@@ -76,8 +76,7 @@ final readonly class DropShade implements Edit
         }
         $x = $this->distance * cos(deg2rad($this->angle));
         $y = $this->distance * sin(deg2rad($this->angle));
-        $copy = $whole->transformed(Matrix::translation($x, $y));
-        $shade = $this->sweep ? Combine::weld([$whole, $copy, ...self::swept($whole, $x, $y)], $tolerance) : $copy;
+        $shade = $this->sweep ? Combine::weld([self::swept($whole, $x, $y)], $tolerance) : $whole->transformed(Matrix::translation($x, $y));
         $shade = Combine::cutAway($shade, [$this->gap > 0.0 ? Offset::outset($whole, $this->gap, 'round', $tolerance) : $whole], $tolerance);
         if ($shade->isEmpty()) {
             throw Refused::because('The gap is as wide as the shade: nothing of it would be left.');
@@ -96,31 +95,54 @@ final readonly class DropShade implements Edit
         return Outlined::replaced($artwork, [$lowest->id => [$piece, $lowest]]);
     }
 
-    /** @return list<Shape> what each part of the outline sweeps */
-    private static function swept(Shape $shape, float $x, float $y): array
+    /**
+     * What a shape covers on its way, in contours that may lie over each other.
+     *
+     * What looks ahead sweeps a strip, what looks back nothing that is not covered. The winding numbers of all strips and of the shape add up to that of its
+     * outline with all that looks ahead moved on.
+     *
+     * @param  Shape  $shape  an outcome of a planar map
+     */
+    private static function swept(Shape $shape, float $x, float $y): Shape
     {
-        $out = [];
+        $clockwise = array_sum(array_map(static fn (Contour $contour): float => $contour->area(), $shape->contours)) >= 0 ? 1 : -1;
+        $swept = [];
         foreach ($shape->contours as $contour) {
-            foreach ($contour->segments() as $s) {
+            $laid = [];
+            foreach ($contour->closedSegments() as $s) {
                 $across = array_map(static fn (int $i): float => $s[$i] * $y - $s[$i + 1] * $x, [0, 2, 4, 6]);
                 $cuts = Cubic::isLine($s) ? [] : Cubic::turns(...$across);
                 sort($cuts);
                 $from = 0.0;
                 foreach ([...$cuts, 1.0] as $to) {
-                    $p = $from === 0.0 && $to === 1.0 ? $s : Cubic::part($s, $from, $to);
+                    $part = $from === 0.0 && $to === 1.0 ? $s : Cubic::part($s, $from, $to);
                     $from = $to;
-                    if (abs(($p[6] - $p[0]) * $y - ($p[7] - $p[1]) * $x) < 1e-12) {
-                        continue;
-                    }
-                    $out[] = new Shape([Contour::ofSegments([
-                        $p, Cubic::line($p[6], $p[7], $p[6] + $x, $p[7] + $y),
-                        [$p[6] + $x, $p[7] + $y, $p[4] + $x, $p[5] + $y, $p[2] + $x, $p[3] + $y, $p[0] + $x, $p[1] + $y],
-                        Cubic::line($p[0] + $x, $p[1] + $y, $p[0], $p[1]),
-                    ], true)], FillRule::Nonzero);
+                    $ahead = (($part[6] - $part[0]) * $y - ($part[7] - $part[1]) * $x) * $clockwise < -1e-12;
+                    self::lay($laid, $ahead ? [
+                        $part[0] + $x, $part[1] + $y, $part[2] + $x, $part[3] + $y, $part[4] + $x, $part[5] + $y, $part[6] + $x, $part[7] + $y,
+                    ] : $part);
                 }
+            }
+            if ($laid !== []) {
+                $swept[] = Contour::ofSegments($laid, true);
             }
         }
 
-        return $out;
+        return new Shape($swept, FillRule::Nonzero);
+    }
+
+    /**
+     * One segment more, and the way to it where it does not begin where the last one ended.
+     *
+     * @param  list<list<float>>  $laid
+     * @param  list<float>  $s
+     */
+    private static function lay(array &$laid, array $s): void
+    {
+        $last = $laid[count($laid) - 1] ?? null;
+        if ($last !== null && hypot($last[6] - $s[0], $last[7] - $s[1]) > 1e-9) {
+            $laid[] = Cubic::line($last[6], $last[7], $s[0], $s[1]);
+        }
+        $laid[] = $s;
     }
 }
