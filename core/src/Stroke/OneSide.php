@@ -28,7 +28,7 @@ final class OneSide
     /** @var list<Contour> rings, nowhere negative together */
     private array $rings = [];
 
-    /** @var list<Shape> slices that may fold over themselves, and circles where a line turns round */
+    /** @var list<Shape> slices that may fold over themselves */
     private array $apart = [];
 
     /** @var list<list<float>> the ring being laid */
@@ -99,11 +99,8 @@ final class OneSide
         /** @var list<array{list<float>, bool, bool}> $strips */
         $strips = [];
         foreach ($this->plain($contour) as $s) {
-            [$laid, $stops] = $this->strips->of($s);
-            array_push($strips, ...$laid);
-            foreach ($stops as [$x, $y]) {
-                $this->apart[] = Shape::of(Contour::circle($x, $y, $this->half));
-            }
+            // Where it stops and turns round it has a corner like any other.
+            array_push($strips, ...$this->strips->of($s)[0]);
         }
         if ($strips === []) {
             return;

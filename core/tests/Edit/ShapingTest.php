@@ -448,6 +448,11 @@ final class ShapingTest extends TestCase
         $followed = $bench->piece($border->id);
         self::assertEqualsWithDelta(72.0, $followed->box()?->right, 0.06);
         self::assertCount(2, $followed->shape->contours, 'the gap is 11 mm now: too wide to be bridged');
+        $moved = $bench->piece($border->id)->box()?->top + 2.0;
+        $bench->do('move', ['pieces' => [$border->id], 'y' => 2]);
+        $bench->do('draw-shape', ['shape' => 'heart', 'x' => 80, 'y' => 80, 'width' => 10, 'height' => 10]);
+        $bench->do('move', ['pieces' => [$bench->made[0]], 'x' => 3]);
+        self::assertEqualsWithDelta($moved, $bench->piece($border->id)->box()?->top, 1e-6, 'it lies where it was moved to until its own pieces change');
         $bench->do('remove', ['pieces' => ['bar']]);
         self::assertEqualsWithDelta(51.0, $bench->piece($border->id)->box()?->right, 0.06);
         $bench->do('remove', ['pieces' => ['plate']]);

@@ -101,11 +101,10 @@ final readonly class DropShade implements Edit
      * What looks ahead sweeps a strip, what looks back nothing that is not covered. The winding numbers of all strips and of the shape add up to that of its
      * outline with all that looks ahead moved on.
      *
-     * @param  Shape  $shape  an outcome of a planar map
+     * @param  Shape  $shape  an outcome of a planar map: what encloses runs clockwise on the bench
      */
     private static function swept(Shape $shape, float $x, float $y): Shape
     {
-        $clockwise = array_sum(array_map(static fn (Contour $contour): float => $contour->area(), $shape->contours)) >= 0 ? 1 : -1;
         $swept = [];
         foreach ($shape->contours as $contour) {
             $laid = [];
@@ -117,7 +116,7 @@ final readonly class DropShade implements Edit
                 foreach ([...$cuts, 1.0] as $to) {
                     $part = $from === 0.0 && $to === 1.0 ? $s : Cubic::part($s, $from, $to);
                     $from = $to;
-                    $ahead = (($part[6] - $part[0]) * $y - ($part[7] - $part[1]) * $x) * $clockwise < -1e-12;
+                    $ahead = ($part[6] - $part[0]) * $y - ($part[7] - $part[1]) * $x < -1e-12;
                     self::lay($laid, $ahead ? [
                         $part[0] + $x, $part[1] + $y, $part[2] + $x, $part[3] + $y, $part[4] + $x, $part[5] + $y, $part[6] + $x, $part[7] + $y,
                     ] : $part);
