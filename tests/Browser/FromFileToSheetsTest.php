@@ -43,7 +43,7 @@ final class FromFileToSheetsTest extends BrowserTestCase
     {
         $this->visit('/');
         $this->press('[data-test=new-job]');
-        $this->press('input[value=cut-vinyl] ~ strong');
+        $this->press('[data-test=process-cut-vinyl]');
         $this->see('[data-test=width]')->sendKeys('600mm/2');
         $this->seeText('= 300 mm');
         $this->upload($this->file('own-decal.svg', self::DECAL));

@@ -38,7 +38,7 @@ final class HonestTest extends BrowserTestCase
         $this->seeText('type the finished width', '[data-test=problem]');
         self::$browser->findElement(WebDriverBy::cssSelector('[data-test=width] input, input[data-test=width]'))->sendKeys('300mm');
         // Art that lies outside is what is finished, unless the page is chosen.
-        self::assertTrue(self::$browser->findElement(WebDriverBy::cssSelector('[data-test=of-art]'))->isSelected());
+        self::assertTrue(self::$browser->findElement(WebDriverBy::cssSelector('[data-test=of-art] input'))->isSelected());
         $this->press('[data-test=start]');
         $this->seeText('300.0 × 120.0 mm', '[data-test=size]');
         self::assertSame([], array_filter($this->complaints(), static fn (string $line): bool => ! str_contains($line, '422')));

@@ -21,7 +21,7 @@ trait OnTheBench
     private function emptyBench(string $title, string $process, string $width, string $height): void
     {
         $this->visit('/new');
-        $this->see('[value="'.$process.'"] + strong')->click();
+        $this->press("[data-test=process-{$process}]");
         $this->press('[data-test=empty]');
         $this->see('[data-test=width]')->sendKeys($width);
         $this->see('[data-test=height]')->sendKeys($height);

@@ -110,8 +110,9 @@ const label = computed(() => (tools.said.value ? px(tools.said.value.at) : null)
 <title>Size: drag; Shift keeps the ratio, Alt from the middle</title>
 </path>
     </template>
-    <LiveKnobs :tools="tools" :left="left" :top="top" :scale="scale" />
     <g v-if="framed && tools.pivot.value && stalk" class="pivot" data-knob="pivot" :transform="`translate(${px(tools.pivot.value).x} ${px(tools.pivot.value).y})`" @pointerdown="tools.grabPivot" @click.stop><title>Turns about this place: drag it; a double press takes it back to the middle</title><circle r="9" class="wide" /><path d="M-6 0H6M0 -6V6" /><circle r="3" /></g>
+    <!-- Above the place that a piece turns about: the two lie on each other where a ring is as wide as it is high. -->
+    <LiveKnobs :tools="tools" :left="left" :top="top" :scale="scale" />
     <StopKnobs v-if="draw.tool === 'arrange' && tools.showing.value && tools.one.value?.rail.length" :tools="tools" :scale="scale" :left="left" :top="top" />
     <GradientEnds :tools="tools" :left="left" :top="top" :scale="scale" />
     <g v-for="node in nodes" :key="`${node.k} ${node.i}`">

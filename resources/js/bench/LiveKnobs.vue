@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import type { Point } from './geometry'
 import type { useTools } from './useTools'
 
-/** What the chosen live piece is adjusted by, as the core tells it: lines and middles beneath the frame, tabs above it. Sizes are px at any zoom. */
+/** What the chosen live piece is adjusted by, as the core tells it: lines beneath the frame, middles and tabs above it. Sizes are px at any zoom. */
 const props = defineProps<{ tools: ReturnType<typeof useTools>; scale: number; left: number; top: number; wide?: boolean }>()
 const draw = useDraw()
 
@@ -14,7 +14,7 @@ const REACH = 1e4
 const shown = computed(() => {
   const tabs = draw.tool === 'arrange' && props.tools.showing.value
   return (props.tools.one.value?.knobs ?? [])
-    .filter((knob) => (props.wide ? knob.as !== 'tab' : knob.as === 'tab' && tabs))
+    .filter((knob) => (props.wide ? knob.as === 'axis' : knob.as === 'centre' || (knob.as === 'tab' && tabs)))
     .map((knob) => {
       const turn = (knob.angle * Math.PI) / 180
       const [x, y] = [REACH * Math.cos(turn), REACH * Math.sin(turn)]

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ColourWell from './ColourWell.vue'
 import { labelled } from '@/fields/options'
 import Tick from '@/fields/Tick.vue'
 import Choose from '@/fields/Choose.vue'
@@ -26,7 +27,7 @@ const asTyped = (field: Field) => (number(field) === null && typeof now(field) =
           <span>{{ field.label }}</span>
           <span class="colour">
           <button v-if="field.usual === ''" type="button" :aria-pressed="!values[field.name]" :class="{ on: !values[field.name] }" @click.prevent="emit('keep', field.name, '')">None</button>
-          <input type="color" :class="{ off: !values[field.name] && field.usual === '' }" :value="String(values[field.name] || '#26231d')" :data-field="field.name" @change="emit('keep', field.name, ($event.target as HTMLInputElement).value)">
+          <ColourWell :off="!values[field.name] && field.usual === ''" :value="String(values[field.name] || '#26231d')" :says="field.label" :data-field="field.name" @keep="emit('keep', field.name, $event)" />
           </span>
         </label>
         <label v-else-if="!numeric(field)" class="words" :title="field.help">
@@ -60,5 +61,4 @@ const asTyped = (field: Field) => (number(field) === null && typeof now(field) =
 .colour button { font: inherit; font-size: 14px; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; color: var(--ink-mid); cursor: pointer; padding: 0 6px; }
 .colour button.on { border-color: var(--green); color: var(--green); background: var(--green-pale); }
 input.off { opacity: .35; }
-input[type='color'] { width: 100%; height: 26px; padding: 1px; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; }
 </style>

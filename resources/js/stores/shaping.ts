@@ -2,6 +2,7 @@ import { api, Refused, words } from '@/api/client'
 import type { About, Changes, FieldValue, Mark, Outcome } from '@/api/types'
 import { fieldsOf, pressed, untouched, type Act, type CellState } from '@/stages/shape/presses'
 import { useBench } from '@/stores/bench'
+import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { lane } from './lane'
@@ -53,24 +54,16 @@ export const useShaping = defineStore('shaping', () => {
   }
 
   /** Values stay with the job, in this browser. */
-  const store = computed(() => (bench.job ? `neat-edge-shaping-${bench.job.id}` : ''))
-  watch(store, (name) => {
+  const store = computed(() => (bench.job ? `neat-edge-shaping-${bench.job.id}` : 'neat-edge-shaping'))
+  const kept = useLocalStorage<Record<string, Values>>(store, {}, { onError: () => {}, writeDefaults: false })
+  watch(store, () => {
     for (const kind of Object.keys(values)) delete values[kind]
     hand.value = null
     last.value = null
-    try {
-      Object.assign(values, JSON.parse(localStorage.getItem(name) ?? '{}'))
-    } catch {
-      // What was kept there cannot be read: the usual values do.
-    }
+    Object.assign(values, JSON.parse(JSON.stringify(kept.value)))
   })
   function remember() {
-    try {
-      const kept = Object.fromEntries(Object.entries(values).map(([kind, all]) => [kind, Object.fromEntries(Object.entries(all).filter(([name]) => !FLEETING.includes(name)))]))
-      localStorage.setItem(store.value, JSON.stringify(kept))
-    } catch {
-      // A full store is no reason to stop the work.
-    }
+    kept.value = Object.fromEntries(Object.entries(values).map(([kind, all]) => [kind, Object.fromEntries(Object.entries(all).filter(([name]) => !FLEETING.includes(name)))]))
   }
 
   function usual(kind: string): Values {

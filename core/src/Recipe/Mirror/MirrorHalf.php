@@ -137,7 +137,10 @@ final readonly class MirrorHalf extends Change
         }
         $near = $side > 0 ? $box->left : -$box->right;
         if ($near > $this->reach) {
-            return [...$shape->contours, ...$shape->transformed(Matrix::scaling(-1, 1))->contours];
+            // Running the other way round, so that the two add up where they lie over each other.
+            $other = array_map(static fn (Contour $contour): Contour => $contour->transformed(Matrix::scaling(-1, 1))->reversed(), $shape->contours);
+
+            return [...$shape->contours, ...$other];
         }
         if ($near < -1e-9) {
             // What lies beyond the axis is cut off by the half of the bench that counts.

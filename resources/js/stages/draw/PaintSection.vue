@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ColourWell from '@/fields/ColourWell.vue'
 import { labelled } from '@/fields/options'
 import Slide from '@/fields/Slide.vue'
 import Choose from '@/fields/Choose.vue'
@@ -56,7 +57,7 @@ function addStop() {
       </div>
       <template v-if="now">
         <div v-for="(stop, index) in now.stops" :key="index" class="stop">
-          <input type="color" :value="stop.colour" :aria-label="`Colour ${index + 1} of the gradient`" @change="setStops(now.stops.map((one, i) => (i === index ? { ...one, colour: ($event.target as HTMLInputElement).value } : one)))">
+          <ColourWell :value="stop.colour" :says="`Colour ${index + 1} of the gradient`" @keep="setStops(now.stops.map((one, i) => (i === index ? { ...one, colour: $event } : one)))" />
           <Slide :value="stop.at" :says="`Place of colour ${index + 1}`" @keep="setStops(now.stops.map((one, i) => (i === index ? { ...one, at: $event } : one)))" />
           <button type="button" class="quiet-button" :disabled="now.stops.length < 3" :aria-label="`Remove colour ${index + 1}`" @click="setStops(now.stops.filter((_, i) => i !== index))">×</button>
         </div>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import ColourWell from '@/fields/ColourWell.vue'
+import TypedWords from '@/fields/TypedWords.vue'
 import { useBench } from '@/stores/bench'
 import { ElButton } from 'element-plus'
 import { computed, ref, watch } from 'vue'
@@ -37,7 +39,7 @@ watch(() => bench.view.kind, (kind, before) => {
       <button v-for="[colour, count] in colours" :key="colour" type="button" :class="{ on: from === colour }" :data-colour="colour" :aria-label="`Recolour everything that is ${colour}`" @click="from = colour"><span :style="{ background: colour }" />{{ colour }} <i>{{ count }}</i></button>
     </div>
     <template v-if="from">
-      <label>to <input type="color" :value="to" data-field="recolourTo" @input="attempt(($event.target as HTMLInputElement).value)"> <input type="text" :value="to" aria-label="New colour" spellcheck="false" @keydown.stop @keydown.enter="($event.target as HTMLInputElement).blur()" @change="attempt(($event.target as HTMLInputElement).value)"></label>
+      <div class="to">to <ColourWell :value="to" says="New colour" data-field="recolourTo" @attempt="attempt" @keep="attempt" /> <TypedWords :value="to" aria-label="New colour by number" @keep="attempt" /></div>
       <div class="row">
         <ElButton type="primary" size="small" :disabled="to === from" data-test="keep-colour" @click="keep">Keep it</ElButton>
         <ElButton size="small" @click="leave">Leave as it was</ElButton>
@@ -53,8 +55,8 @@ watch(() => bench.view.kind, (kind, before) => {
 .list span { width: 15px; height: 15px; border-radius: 50%; border: 1px solid var(--line-strong); flex: none; }
 i { color: var(--ink-soft); font-style: normal; }
 label { display: flex; gap: 7px; align-items: center; font-size: 15px; }
-input[type='color'] { width: 34px; height: 26px; padding: 0; border: 1px solid var(--line-strong); }
-input[type='text'] { width: 84px; font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; padding: 3px 5px; background: #fffcf4; }
 .row { display: flex; gap: 6px; }
 .row .el-button { margin: 0; }
+.to { display: flex; align-items: center; gap: 7px; }
+.to .el-input { width: 92px; }
 </style>

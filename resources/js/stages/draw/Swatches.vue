@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ColourWell from '@/fields/ColourWell.vue'
 import TypedWords from '@/fields/TypedWords.vue'
 import { useBench } from '@/stores/bench'
 import { computed } from 'vue'
@@ -24,7 +25,7 @@ function typed(words: string) {
   <div class="swatches" role="radiogroup" :aria-label="label">
     <button type="button" role="radio" class="none" :aria-checked="value === 'none'" :class="{ on: value === 'none' }" title="None" aria-label="None" @click="emit('keep', 'none')" />
     <button v-for="colour in colours" :key="colour" type="button" role="radio" :aria-checked="value === colour" :class="{ on: value === colour }" :style="{ background: colour }" :title="colour" :aria-label="colour" @click="emit('keep', colour)" />
-    <input type="color" :value="value.startsWith('#') ? value : '#26231d'" :aria-label="`${label}: another colour`" title="Another colour" @change="emit('keep', ($event.target as HTMLInputElement).value)">
+    <ColourWell :value="value.startsWith('#') ? value : '#26231d'" :says="`${label}: another colour`" @keep="emit('keep', $event)" />
     <TypedWords class="number" :value="value" :aria-label="`${label}: colour by number`" :data-field="`${label} colour`" @keep="typed" />
   </div>
 </template>
@@ -34,6 +35,5 @@ function typed(words: string) {
 button { width: 24px; height: 20px; border: 1px solid var(--line-strong); border-radius: 10px 10px 10px 2px; padding: 0; cursor: pointer; }
 button.on { outline: 2px solid var(--green); outline-offset: 1px; }
 .none { background: linear-gradient(to top right, #fffcf4 46%, var(--coral) 46% 54%, #fffcf4 54%); }
-input[type='color'] { width: 28px; height: 24px; padding: 0; border: 1px solid var(--line-strong); background: none; border-radius: 3px; cursor: pointer; }
 .number { width: 86px; }
 </style>
