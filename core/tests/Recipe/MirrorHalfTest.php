@@ -20,7 +20,7 @@ final class MirrorHalfTest extends TestCase
         $both = (new MirrorHalf(30.0, 0.0, 90.0, 1.0, -1))->on($half);
         self::assertCount(2, $both->contours);
         // In a row whose step is as wide as the gap between them, each second half lies on a first one.
-        $row = (new StepAndRepeat(['row', 3, 1, 20.0, 0.0, 0.0, 0.0, 360.0, true]))->on($both);
+        $row = (new StepAndRepeat(['row', 3, 1, 30.0, 0.0, 0.0, 0.0, 360.0, true]))->on($both);
         $winding = array_sum(array_map(static fn (Contour $contour): int => $contour->box()->left <= 45.0 && $contour->box()->right >= 45.0 ? ($contour->area() <=> 0.0) : 0, $row->contours));
         self::assertSame(2, abs($winding));
     }
