@@ -14,9 +14,6 @@ return [
     'prepare_seconds' => (int) env('NEAT_EDGE_PREPARE_SECONDS', 600),
     // Where the files of batches lie, and what comes of them.
     'batches' => (string) env('NEAT_EDGE_BATCHES', storage_path('app/batches')),
-    // Where layouts are kept, and files on their way to machines.
-    'layouts' => (string) env('NEAT_EDGE_LAYOUTS', storage_path('app/layouts')),
-    'sendings' => (string) env('NEAT_EDGE_SENDINGS', storage_path('app/sendings')),
     // Ports of the stand-in machines that start with the shop, from this one on; none when nought.
     'machines_port' => (int) env('NEAT_EDGE_MACHINES_PORT', 0),
     // What prices of materials and rates of machines are in, as it stands on job sheets.

@@ -20,7 +20,21 @@ abstract class TestCase extends LaravelTestCase
             $app->make('config')->set(['database.default' => $on, 'database.connections.'.$on.'.database' => 'edge']);
         }
 
+        $app->make('config')->set('filesystems.disks.contents.root', self::contents());
+
         return $app;
+    }
+
+    /** Where these tests keep large contents; gone when they end. */
+    private static function contents(): string
+    {
+        static $folder = null;
+        if ($folder === null) {
+            $folder = sys_get_temp_dir().'/neat-edge-contents-'.getmypid();
+            register_shutdown_function(static fn () => exec('rm -rf '.escapeshellarg($folder)));
+        }
+
+        return $folder;
     }
 
     /**

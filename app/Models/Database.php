@@ -68,4 +68,33 @@ final class Database
 
         return DB::raw(DB::connection() instanceof WriteFirstSqlite ? "length(cast({$name} as blob)) as {$as}" : "octet_length({$name}) as {$as}");
     }
+
+    /**
+     * What columns name after a mark, or by themselves where they are no binary columns.
+     *
+     * @param  array<string, string>  $columns  column by table
+     * @return array<string, true>
+     */
+    public static function named(array $columns, string $mark): array
+    {
+        $named = [];
+        foreach ($columns as $table => $column) {
+            $long = strlen($mark) + 64;
+            $name = DB::connection()->getQueryGrammar()->wrap($column);
+            $binary = in_array(strtolower(DB::connection()->getSchemaBuilder()->getColumnType($table, $column)), ['blob', 'bytea', 'binary'], true);
+            $start = match (true) {
+                ! $binary => $name,
+                DB::connection() instanceof WriteFirstSqlite => "substr(cast({$name} as blob), 1, {$long})",
+                default => "substring({$name} from 1 for {$long})",
+            };
+            foreach (DB::table($table)->whereNotNull($column)->selectRaw("{$start} as named")->cursor() as $row) {
+                $found = (string) Bytes::read($row->named);
+                if (! $binary || str_starts_with($found, $mark)) {
+                    $named[$binary ? substr($found, strlen($mark)) : $found] = true;
+                }
+            }
+        }
+
+        return $named;
+    }
 }

@@ -22,7 +22,7 @@ final class ReferencePicture extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['bytes' => Bytes::class];
+        return ['bytes' => LargeBytes::class];
     }
 
     public $timestamps = false;

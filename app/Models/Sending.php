@@ -39,9 +39,10 @@ final class Sending extends Model
         return ['log' => 'array', 'length_mm' => 'float', 'height_mm' => 'float'];
     }
 
-    public function path(): string
+    /** The file as it goes to the machine; empty when it is not kept any more. */
+    public function bytes(): string
     {
-        return rtrim((string) config('neat-edge.sendings'), '/')."/{$this->id}.bin";
+        return $this->content !== null && Contents::has($this->content) ? Contents::get($this->content) : '';
     }
 
     /** By what the machine knows it again. */

@@ -26,6 +26,6 @@ final class Source extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['svg' => Bytes::class, 'view_box' => 'array'];
+        return ['svg' => LargeBytes::class, 'view_box' => 'array'];
     }
 }

@@ -23,7 +23,7 @@ final class StepResult extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['artwork' => Bytes::class];
+        return ['artwork' => LargeBytes::class];
     }
 
     protected $primaryKey = 'key';

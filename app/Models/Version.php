@@ -25,7 +25,7 @@ final class Version extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['artwork' => Bytes::class];
+        return ['artwork' => LargeBytes::class];
     }
 
     public $timestamps = false;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Prep;
 
+use App\Models\Contents;
+use App\Models\DiskFull;
 use App\Models\Sending;
 use App\Models\ShopJob;
 use App\Models\StockItem;
@@ -40,23 +42,17 @@ final class Dispatch
         $format = Devices::of($kind)::about()->format;
         $values = [...array_intersect_key(Made::described($job, $machine), array_flip(self::OF_MACHINE)), ...($format === 'pdf' ? ['films' => 'black'] : [])];
         $bytes = Written::sheet($layout, $format, $values);
-        $sending = self::noted($job, $machine, $number, $layout, Formats::about($format)->extension, $again);
-        if (! is_dir(dirname($sending->path()))) {
-            @mkdir(dirname($sending->path()), 0775, true);
-        }
-        if (@file_put_contents($sending->path(), $bytes) !== strlen($bytes)) {
-            $sending->delete();
-            throw new DiskFull('The file could not be kept: the disk is full. Nothing was sent.');
-        }
+        $content = Contents::put($bytes);
+        $sending = self::noted($job, $machine, $number, $layout, Formats::about($format)->extension, $content, $again);
         Send::begin($job, $sending, Devices::of($kind)::parts($bytes));
 
         return $sending->refresh();
     }
 
     /** Looked for and noted in one: of two people who press at once the second is asked. @throws SentBefore */
-    private static function noted(ShopJob $job, StockItem $machine, int $number, Layout $layout, string $extension, bool $again): Sending
+    private static function noted(ShopJob $job, StockItem $machine, int $number, Layout $layout, string $extension, string $content, bool $again): Sending
     {
-        return DB::transaction(static function () use ($job, $machine, $number, $layout, $extension, $again): Sending {
+        return DB::transaction(static function () use ($job, $machine, $number, $layout, $extension, $content, $again): Sending {
             $same = Sending::query()->where('shop_job_id', $job->id)->where('number', $number)->where('version', $job->version)->latest('id')->get();
             $sent = $same->first(static fn (Sending $one): bool => $one->work !== null && $one->work->state !== 'stopped');
             if ($sent !== null && ! $again) {
@@ -67,6 +63,7 @@ final class Dispatch
                 'shop_job_id' => $job->id, 'version' => $job->version, 'machine' => $machine->name, 'kind' => (string) $machine->data['kind'],
                 'address' => $machine->data['host'].':'.(int) $machine->data['port'], 'file' => "{$layout->name}.{$extension}",
                 'title' => $layout->title, 'number' => $number, 'length_mm' => $layout->length(), 'height_mm' => $layout->height, 'log' => [],
+                'content' => $content,
             ]);
         });
     }

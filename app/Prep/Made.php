@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Prep;
 
+use App\Models\Contents;
 use App\Models\Preparation;
 use App\Models\ShopJob;
 use App\Models\StockItem;
@@ -18,11 +19,13 @@ use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Make\Order;
 use NeatEdge\Core\Sheet\Nest\Placement;
-use RuntimeException;
 
 /** A prepared job laid out as its process promises; kept by all that led to it. */
 final class Made
 {
+    /** Where layouts lie on the disk of contents, each by what it is made of. */
+    public const FOLDER = 'layouts';
+
     /** Grows whenever layouts come out otherwise. */
     private const FORM = 7;
 
@@ -70,18 +73,23 @@ final class Made
 
     private static function path(ShopJob $job): string
     {
-        return self::folder().'/'.self::key($job).'.gz';
+        return self::FOLDER.'/'.self::key($job).'.gz';
     }
 
     /** @return list<Layout>|null what is laid out already, null when it has to be worked out; a torn file is made anew */
     private static function kept(string $path): ?array
     {
-        if (! is_file($path)) {
+        $disk = Contents::disk();
+        $bytes = $disk->exists($path) ? (string) $disk->get($path) : null;
+        if ($bytes === null) {
             return null;
         }
-        touch($path);
+        if ($disk->lastModified($path) < time() - 86_400) {
+            // Still looked at.
+            Contents::write($path, $bytes);
+        }
 
-        return LayoutJson::decode((string) @gzuncompress((string) file_get_contents($path)));
+        return LayoutJson::decode((string) @gzuncompress($bytes));
     }
 
     /**
@@ -123,22 +131,9 @@ final class Made
             return $kept;
         }
         $layouts = self::order($job)->layouts();
-        if (! is_dir(dirname($path))) {
-            @mkdir(dirname($path), 0775, true);
-        }
-        // Two may work it out at once: each writes its own, and the last one stays.
-        $part = $path.'.'.bin2hex(random_bytes(4));
-        if (@file_put_contents($part, gzcompress(LayoutJson::encode($layouts), 3)) === false) {
-            throw new RuntimeException('No space left for a layout.');
-        }
-        rename($part, $path);
+        Contents::write($path, (string) gzcompress(LayoutJson::encode($layouts), 3));
 
         return $layouts;
-    }
-
-    public static function folder(): string
-    {
-        return rtrim((string) config('neat-edge.layouts'), '/');
     }
 
     /** The machine that a job is made with: the one that its ticket names, else the first of the kind that its process wants. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Prep;
 
+use App\Models\Contents;
 use App\Models\Database;
 use App\Models\Preparation;
 use App\Models\Revision;
@@ -29,6 +30,8 @@ final class Pruning
         $tasks = [
             'jobs' => self::jobs(...), 'revisions' => self::history(...), 'preparations' => self::preparations(...), 'step results' => self::stepResults(...),
             'reference pictures' => self::pictures(...), 'layouts' => self::layouts(...), 'sent files' => self::sent(...), 'works' => self::works(...),
+            // After all that may let go of some.
+            'contents' => Contents::prune(...),
         ];
         foreach ($tasks as $what => $task) {
             try {
@@ -47,9 +50,9 @@ final class Pruning
     private static function layouts(): int
     {
         $gone = 0;
-        foreach (glob(Made::folder().'/*') ?: [] as $path) {
-            if (filemtime($path) < time() - 7 * 86_400) {
-                $gone += unlink($path) ? 1 : 0;
+        foreach (Contents::disk()->files(Made::FOLDER) as $path) {
+            if (Contents::disk()->lastModified($path) < time() - 7 * 86_400) {
+                $gone += Contents::disk()->delete($path) ? 1 : 0;
             }
         }
 
@@ -59,18 +62,10 @@ final class Pruning
     /** Files that nothing is to be done with any more; the log of what was sent stays with the job. */
     private static function sent(): int
     {
-        $gone = 0;
-        foreach (glob(rtrim((string) config('neat-edge.sendings'), '/').'/*.bin') ?: [] as $path) {
-            $open = Sending::query()->whereKey((int) basename($path))->whereHas(
-                'work',
-                static fn ($work) => $work->whereNotIn('state', ['done', 'stopped']),
-            )->exists();
-            if (! $open && filemtime($path) < time() - 86_400) {
-                $gone += unlink($path) ? 1 : 0;
-            }
-        }
-
-        return $gone;
+        return Sending::query()->whereNotNull('content')->where('updated_at', '<', now()->subDay())->whereHas(
+            'work',
+            static fn ($work) => $work->whereIn('state', ['done', 'stopped']),
+        )->update(['content' => null]);
     }
 
     /** Works that ended a week ago and of which nothing is kept. */

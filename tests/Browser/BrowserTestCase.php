@@ -48,7 +48,7 @@ abstract class BrowserTestCase extends TestCase
             'APP_ENV' => 'production', 'APP_KEY' => 'base64:'.base64_encode(random_bytes(32)),
             'DB_DATABASE' => self::$folder.'/test.sqlite', 'QUEUE_CONNECTION' => 'database', 'CACHE_STORE' => 'database', 'LOG_CHANNEL' => 'errorlog',
             'PHP_CLI_SERVER_WORKERS' => '3', 'NEAT_EDGE_PAGE_TOKEN' => 'on', 'NEAT_EDGE_PREPARE_IN' => 'child',
-            'NEAT_EDGE_MACHINES_PORT' => (string) self::$machines, 'NEAT_EDGE_LAYOUTS' => self::$folder.'/layouts', 'NEAT_EDGE_SENDINGS' => self::$folder.'/sendings',
+            'NEAT_EDGE_MACHINES_PORT' => (string) self::$machines, 'NEAT_EDGE_CONTENTS' => self::$folder.'/contents',
         ];
         $php = [PHP_BINARY, '-d', 'memory_limit=1G', '-d', 'upload_max_filesize=24M', '-d', 'post_max_size=240M', '-d', 'max_file_uploads=1001', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=64M', '-d', 'opcache.jit=tracing'];
         // The demo is made once for all classes, and copied: preparing it takes longer than many a test.

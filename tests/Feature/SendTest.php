@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Contents;
 use App\Models\Sending;
 use App\Models\ShopJob;
 use App\Models\StockItem;
@@ -46,7 +47,7 @@ final class SendTest extends TestCase
         parent::setUp();
         $this->folder = sys_get_temp_dir().'/neat-edge-send-'.bin2hex(random_bytes(5));
         mkdir($this->folder);
-        config(['neat-edge.layouts' => "{$this->folder}/layouts", 'neat-edge.sendings' => "{$this->folder}/sendings"]);
+        config(['filesystems.disks.contents.root' => "{$this->folder}/contents"]);
     }
 
     protected function tearDown(): void
@@ -482,7 +483,7 @@ final class SendTest extends TestCase
         // Sent wholly once, to know what there is to be cut; then as if the worker had died after part 4 was done and before it could be stored.
         $whole = $this->postJson("/api/v1/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->json();
         $sending = Sending::query()->where('id', $whole['id'])->firstOrFail();
-        $bytes = (string) file_get_contents($sending->path());
+        $bytes = $sending->bytes();
         $work = $this->workOf($sending->id, ['state' => 'running', 'done' => 2]);
         Works::sweep();
         self::assertSame('running', $work->refresh()->state, 'its worker, which is this process, is there: another that looks leaves it alone');
@@ -632,7 +633,7 @@ final class SendTest extends TestCase
             "/api/v1/jobs/{$job}/sendings",
             ['machine' => $machine->id, 'number' => 1],
         )->json('id'))->firstOrFail();
-        unlink($lost->path());
+        Contents::disk()->deleteDirectory('kept');
         $work = $this->workOf($lost->id, ['state' => 'failed', 'done' => 0]);
         self::assertSame(
             ['failed', 'The file is not kept any more; send the sheet anew.'],
@@ -757,7 +758,7 @@ final class SendTest extends TestCase
         $this->postJson("/api/v1/jobs/{$job}/sendings", ['machine' => $steered->id, 'number' => 0])->assertStatus(409)->assertJsonPath('gate', true);
         $this->letGo($job);
         $sent = $this->postJson("/api/v1/jobs/{$job}/sendings", ['machine' => $steered->id, 'number' => 0])->assertStatus(202)->json('id');
-        self::assertStringContainsString('PU20,20;PD116,20;', (string) file_get_contents(Sending::query()->where('id', $sent)->firstOrFail()->path()));
+        self::assertStringContainsString('PU20,20;PD116,20;', Sending::query()->where('id', $sent)->firstOrFail()->bytes());
         $table = $this->postJson('/api/v1/stock', ['kind' => 'machine', 'name' => 'Small cutter', 'values' => ['bedHeight' => '200mm']])->json('id');
         $this->patchJson("/api/v1/jobs/{$job}", ['version' => $checked->json('job.version'), 'stock' => ['machine' => $table]])->assertOk();
         self::assertEquals(200, $this->getJson("/api/v1/jobs/{$job}/making")->json('layouts.0.height_mm'), 'no wider than the machine takes');

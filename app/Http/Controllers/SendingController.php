@@ -61,7 +61,7 @@ final class SendingController
     #[Answers(DoneSoFarResource::class)]
     public function done(Sending $sending): DoneSoFarResource
     {
-        $bytes = is_file($sending->path()) ? (string) file_get_contents($sending->path()) : '';
+        $bytes = $sending->bytes();
         $done = $sending->work->done ?? 0;
         // Machines count y upwards from the lower left corner of the sheet.
         $down = static fn (array $way): array => array_map(

@@ -87,7 +87,7 @@ final class Send extends Kind
     public function run(Work $work, Hold $hold): ?array
     {
         $sending = self::sending($work) ?? throw Refused::because('The sheet is not there any more.');
-        $bytes = is_file($sending->path()) ? (string) file_get_contents($sending->path()) : '';
+        $bytes = $sending->bytes();
         if ($bytes === '') {
             throw $this->stopped($sending, 'The file is not kept any more; send the sheet anew.');
         }
