@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Prep\Zip;
 use Illuminate\Http\Response;
-use RuntimeException;
-use ZipArchive;
 
 /** Several files as one. */
 final class Zips
@@ -17,24 +16,11 @@ final class Zips
      */
     public static function of(array $files, string $name, iterable $more = []): Response
     {
-        $path = (string) tempnam(sys_get_temp_dir(), 'neat-edge-');
-        try {
-            $zip = new ZipArchive;
-            if ($zip->open($path, ZipArchive::OVERWRITE) !== true) {
-                throw new RuntimeException('The ZIP cannot be made.');
-            }
-            foreach ($more as $file => $at) {
-                $zip->addFile($at, $file);
-            }
-            foreach ($files as $file => $bytes) {
-                $zip->addFromString($file, $bytes);
-            }
-            $zip->close();
-            $bytes = (string) file_get_contents($path);
-        } finally {
-            @unlink($path);
-        }
+        return self::sent(Zip::bytes($files, $more), $name);
+    }
 
+    public static function sent(string $bytes, string $name): Response
+    {
         return new Response($bytes, 200, ['Content-Type' => 'application/zip', 'Content-Disposition' => "attachment; filename=\"{$name}.zip\""]);
     }
 }

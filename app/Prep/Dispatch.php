@@ -41,7 +41,7 @@ final class Dispatch
         $kind = (string) $machine->data['kind'];
         $format = Devices::of($kind)::about()->format;
         $values = [...array_intersect_key(Made::described($job, $machine), array_flip(self::OF_MACHINE)), ...($format === 'pdf' ? ['films' => 'black'] : [])];
-        $bytes = Written::sheet($layout, $format, $values);
+        $bytes = Written::ready($job, new WantedFile($format, $values, $number));
         $content = Contents::put($bytes);
         $sending = self::noted($job, $machine, $number, $layout, Formats::about($format)->extension, $content, $again);
         Send::begin($job, $sending, Devices::of($kind)::parts($bytes));

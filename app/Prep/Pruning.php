@@ -46,11 +46,11 @@ final class Pruning
         return $out;
     }
 
-    /** Layouts that nobody has looked at for a week: they are worked out anew when somebody does. */
+    /** Layouts and files that nobody has looked at for a week: they are worked out anew when somebody does. */
     private static function layouts(): int
     {
         $gone = 0;
-        foreach (Contents::disk()->files(Made::FOLDER) as $path) {
+        foreach ([...Contents::disk()->files(Made::FOLDER), ...Contents::disk()->files(Written::FOLDER)] as $path) {
             if (Contents::disk()->lastModified($path) < time() - 7 * 86_400) {
                 $gone += Contents::disk()->delete($path) ? 1 : 0;
             }

@@ -10,6 +10,7 @@ use App\Works\Kinds\Prepare;
 use App\Works\Kinds\RunBatch;
 use App\Works\Kinds\Send;
 use App\Works\Kinds\TrySizes;
+use App\Works\Kinds\WriteFiles;
 use LogicException;
 
 /** The kinds of work that there are. */
@@ -21,7 +22,7 @@ final class Kinds
         static $all = null;
         if ($all === null) {
             $all = [];
-            foreach ([new Prepare, new Lay, new Nest, new TrySizes, new RunBatch, new Send] as $kind) {
+            foreach ([new Prepare, new Lay, new Nest, new TrySizes, new RunBatch, new Send, new WriteFiles] as $kind) {
                 $all[$kind->key()] = $kind;
             }
         }

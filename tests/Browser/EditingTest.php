@@ -158,7 +158,7 @@ final class EditingTest extends BrowserTestCase
         $this->keys(WebDriverKeys::ESCAPE);
         $this->open('recolour');
         $this->press('[data-colour="#1f6f8b"]');
-        $field = $this->see('[aria-label="New colour"]');
+        $field = $this->see('[aria-label="New colour by number"]');
         $field->sendKeys([WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL]);
         $field->sendKeys('#a8452f');
         $field->sendKeys(WebDriverKeys::ENTER);

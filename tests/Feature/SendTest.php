@@ -311,17 +311,27 @@ final class SendTest extends TestCase
         );
         // Who only looks meanwhile is told of it, and stops nothing.
         $made()->assertStatus(202)->assertJsonPath('work.id', $second);
-        // A file is held back until it is there: somebody lays it out meanwhile.
-        $ran = false;
-        DB::listen(static function (QueryExecuted $query) use ($second, &$ran): void {
-            if (! $ran && str_starts_with($query->sql, 'select * from "works" where "id" =')) {
-                $ran = true;
-                (new RunWork($second))->handle();
+        // A file is held back until it is there: workers lay it out meanwhile, and write it.
+        $ran = [];
+        $worker = (object) ['busy' => false];
+        DB::listen(static function (QueryExecuted $query) use (&$ran, $worker): void {
+            if (! $worker->busy && str_starts_with($query->sql, 'select * from "works" where "id" =')) {
+                $worker->busy = true;
+                foreach (Work::query()->where('state', 'waiting')->get() as $work) {
+                    $ran[] = $work->kind;
+                    (new RunWork($work->id))->handle();
+                }
+                $worker->busy = false;
             }
         });
         $zip = (string) $this->get("/api/v1/jobs/{$job}/files.zip?format=svg")->assertOk()->getContent();
-        self::assertTrue($ran);
+        self::assertSame(['lay-out', 'write-files'], $ran);
         self::assertStringStartsWith('PK', $zip);
+        // Once written it is given again, and no worker is asked.
+        self::assertSame($zip, (string) $this->get("/api/v1/jobs/{$job}/files.zip?format=svg")->assertOk()->getContent());
+        self::assertCount(2, $ran);
+        $worker->busy = true;
+        self::assertSame(1, Work::query()->where('kind', 'write-files')->count());
         self::assertEquals([3, 0], [$made()->assertOk()->json('values.copies'), $made()->json('values.weedBox')]);
         $made()->assertJsonPath('history.label', 'Lay it out: Weed box');
         // Undone while something else is being laid out: that was chosen on top of what is no more.
@@ -518,7 +528,7 @@ final class SendTest extends TestCase
         $machine = $this->cutter();
         $stored = 0;
         DB::beforeExecuting(static function (string $query) use (&$stored): void {
-            if (str_starts_with($query, 'update "works" set "done"') && ++$stored === 3) {
+            if (str_starts_with($query, 'update "works" set "done"') && ++$stored === 4) {
                 throw new PDOException('SQLSTATE[HY000]: General error: 5 database is locked');
             }
         });
@@ -620,7 +630,7 @@ final class SendTest extends TestCase
         // Somebody presses Cancel while the third part is acknowledged.
         $parts = 0;
         DB::listen(static function (QueryExecuted $query) use (&$parts): void {
-            if (str_starts_with($query->sql, 'update "works" set "done"') && ++$parts === 4) {
+            if (str_starts_with($query->sql, 'update "works" set "done"') && ++$parts === 5) {
                 Work::query()->where('state', 'running')->toBase()->update(['asked' => 'stop']);
             }
         });

@@ -7,45 +7,43 @@ namespace App\Http\Controllers;
 use App\Http\Description\Answers;
 use App\Http\Requests\FilesRequest;
 use App\Http\Requests\SizeRequest;
+use App\Http\Resources\BeingMadeResource;
 use App\Http\Resources\ProblemResource;
 use App\Http\Zips;
 use App\Models\ShopJob;
 use App\Prep\Gate;
 use App\Prep\JobSheets;
 use App\Prep\Made;
+use App\Prep\WantedFile;
 use App\Prep\Written;
 use App\Works\Budget;
 use Illuminate\Http\Response;
-use NeatEdge\Core\Format\Export;
 use NeatEdge\Core\Format\Formats;
 
 /** Files for machines and people. */
 final class FileController
 {
     /** All sheets or plates in one ZIP with a list of what they are. */
-    #[Answers(type: 'application/zip'), Answers(ProblemResource::class, 409)]
+    #[Answers(type: 'application/zip'), Answers(BeingMadeResource::class, 202), Answers(ProblemResource::class, 409)]
     public function all(FilesRequest $request, ShopJob $job): Response
     {
         Gate::leave($job, Made::prepared($job), $request->wantsEarlier());
         $format = $request->validated('format', 'pdf');
-        $writer = Formats::make($format, self::values($request, $job), $job->unit);
         $layouts = Made::ready($job, true);
-        $files = Budget::within('Writing the files', static fn (): array => Export::files($layouts, $format, $writer, $request->validated('plates') === 'one'));
-        $manifest = Export::manifest($job->title, $layouts, $files, $format, $writer);
-        $files['manifest.json'] = json_encode($manifest, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE)."\n";
+        $bytes = Written::ready($job, new WantedFile($format, self::values($request, $job), onePlate: $request->validated('plates') === 'one'));
         $name = preg_replace('/-\d+-.*$/', '', $layouts[0]->name ?? 'job').'-'.$format;
 
-        return Zips::of($files, (string) $name);
+        return Zips::sent($bytes, (string) $name);
     }
 
     /** One sheet or plate. */
-    #[Answers(type: 'application/octet-stream'), Answers(ProblemResource::class, 409)]
+    #[Answers(type: 'application/octet-stream'), Answers(BeingMadeResource::class, 202), Answers(ProblemResource::class, 409)]
     public function show(FilesRequest $request, ShopJob $job, int $number, string $format): Response
     {
         Gate::leave($job, Made::prepared($job), $request->wantsEarlier());
         $layout = Made::ready($job, true)[$number] ?? abort(404);
         $about = Formats::about($format);
-        $bytes = Written::sheet($layout, $format, self::values($request, $job), $job->unit);
+        $bytes = Written::ready($job, new WantedFile($format, self::values($request, $job), $number));
 
         return new Response(
             $bytes,
@@ -72,13 +70,16 @@ final class FileController
     }
 
     /** The files of the job at another width. */
-    #[Answers(type: 'application/zip'), Answers(ProblemResource::class, 409)]
+    #[Answers(type: 'application/zip'), Answers(BeingMadeResource::class, 202), Answers(ProblemResource::class, 409)]
     public function size(SizeRequest $request, ShopJob $job): Response
     {
         Gate::pass($job);
-        [$files, $width] = Written::atWidth($job, $request->validated('width'), $request->validated('format', 'svg'));
+        $width = $request->validated('width');
 
-        return Zips::of($files, sprintf('size-%.0f', $width));
+        return Zips::sent(
+            Written::ready($job, new WantedFile($request->validated('format', 'svg'), width: $width)),
+            sprintf('size-%.0f', Written::width($job, $width)),
+        );
     }
 
     /** @return array<string, mixed> what was chosen for the format, as it was typed */

@@ -76,7 +76,10 @@ final class Offset
         $inner = $inner > 0.0 ? self::insetClean($clean, $inner, $join, $tolerance) : $clean;
 
         // What is smaller lies inside what is larger, and nowhere on its outline.
-        return new Shape([...$outer->contours, ...array_map(static fn (Contour $contour): Contour => $contour->reversed(), $inner->contours)], FillRule::Nonzero);
+        return new Shape(
+            [...$outer->contours, ...array_map(static fn (Contour $contour): Contour => $contour->reversed(), $inner->contours)],
+            FillRule::Nonzero,
+        );
     }
 
     private static function tolerance(Shape $shape, float $distance): Tolerance

@@ -135,7 +135,14 @@ final class OneSide
         $least = $this->tolerance;
         $plain = [];
         foreach ($contour->closedSegments() as $s) {
-            if (max(abs($s[2] - $s[0]), abs($s[3] - $s[1]), abs($s[4] - $s[0]), abs($s[5] - $s[1]), abs($s[6] - $s[0]), abs($s[7] - $s[1])) <= self::TINY * $least) {
+            if (max(
+                abs($s[2] - $s[0]),
+                abs($s[3] - $s[1]),
+                abs($s[4] - $s[0]),
+                abs($s[5] - $s[1]),
+                abs($s[6] - $s[0]),
+                abs($s[7] - $s[1]),
+            ) <= self::TINY * $least) {
                 continue;
             }
             if (abs($s[2] - $s[0]) + abs($s[3] - $s[1]) < $least) {

@@ -356,7 +356,10 @@ final class Outliner
         $segments = $this->capSegments($x, $y, $tx, $ty);
         if ($this->style->cap !== Cap::Butt) {
             $last = $segments[count($segments) - 1];
-            $this->parts[] = self::running(Contour::ofSegments([...$segments, Corner::straight([$last[6], $last[7]], [$segments[0][0], $segments[0][1]])], true));
+            $this->parts[] = self::running(Contour::ofSegments(
+                [...$segments, Corner::straight([$last[6], $last[7]], [$segments[0][0], $segments[0][1]])],
+                true,
+            ));
         }
     }
 

@@ -4570,6 +4570,9 @@ export interface components {
         } | {
             /** @constant */
             kind: "send";
+        } | {
+            /** @constant */
+            kind: "write-files";
         };
         /** @description Values of a thing of the shop; which there are its kind says, see /stock. */
         StockValues: {
@@ -7719,6 +7722,15 @@ export interface operations {
                 };
             };
             /** @description The answer. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BeingMade"];
+                };
+            };
+            /** @description The answer. */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -7755,6 +7767,15 @@ export interface operations {
                 };
                 content: {
                     "application/octet-stream": string;
+                };
+            };
+            /** @description The answer. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BeingMade"];
                 };
             };
             /** @description The answer. */
@@ -7813,6 +7834,15 @@ export interface operations {
                 };
                 content: {
                     "application/zip": string;
+                };
+            };
+            /** @description The answer. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BeingMade"];
                 };
             };
             /** @description The answer. */
@@ -8043,7 +8073,7 @@ export interface operations {
             content: {
                 "application/json": {
                     /** @enum {unknown} */
-                    kind: "prepare" | "lay-out" | "nest" | "sizes" | "batch" | "send";
+                    kind: "prepare" | "lay-out" | "nest" | "sizes" | "batch" | "send" | "write-files";
                 } & components["schemas"]["AskedWork"];
             };
         };

@@ -74,7 +74,10 @@ final readonly class BorderAround extends Base
         if (($gone === [] && $changed === []) || $sources === []) {
             return $piece;
         }
-        $shapes = array_map(static fn (Piece $source): Shape => $leaders->covered($source), array_values(array_filter(array_map($leaders->now(...), $sources))));
+        $shapes = array_map(
+            static fn (Piece $source): Shape => $leaders->covered($source),
+            array_values(array_filter(array_map($leaders->now(...), $sources))),
+        );
         $border = self::round($sources, $this->values, $shapes, $leaders->tolerance());
 
         // It lies round its pieces on the bench, wherever it was moved before.
