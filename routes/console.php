@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\CatalogueTypes;
 use App\Http\Description\Document;
+use App\Http\Description\PresetSchema;
 use App\Models\Database;
 use App\Models\Work;
 use App\Prep\Pruning;
@@ -39,6 +40,7 @@ Schedule::command('neat-edge:prune')->hourly();
 Artisan::command('neat-edge:types', function (): void {
     file_put_contents(base_path(Document::FILE), Document::text());
     file_put_contents(base_path(CatalogueTypes::FILE), CatalogueTypes::text());
+    file_put_contents(base_path(PresetSchema::FILE), PresetSchema::text());
     Process::path(base_path())->run([
         'npx', 'openapi-typescript', Document::FILE, '--output', 'resources/js/api/types.ts', '--root-types', '--root-types-no-schema-prefix',
         '--root-types-keep-casing',

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Http\Description\Document;
+use App\Http\Description\PresetSchema;
 use App\Http\Description\Rules;
 use App\Http\Requests\Asks;
 use App\Models\Preparation;
@@ -15,7 +16,10 @@ use App\Models\Work;
 use Illuminate\Contracts\Auth\Authenticatable;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\Gate;
+use NeatEdge\Core\Format\Json\PresetJson;
+use NeatEdge\Core\Format\Json\PresetRefused;
 use NeatEdge\Core\Line\Edits;
+use NeatEdge\Core\Process\Processes;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
@@ -33,6 +37,41 @@ final class InterfaceTest extends TestCase
     {
         self::assertSame(Document::text(), (string) file_get_contents(base_path(Document::FILE)), 'php artisan neat-edge:types');
         $this->getJson('/api/v1/openapi.json')->assertOk()->assertJsonPath('openapi', '3.1.0')->assertJsonPath('servers.0.url', '/api/v1');
+    }
+
+    #[Test]
+    public function a_preset_is_written_as_its_steps_say_and_read_as_it_is_written(): void
+    {
+        self::assertSame(PresetSchema::text(), (string) file_get_contents(base_path(PresetSchema::FILE)), 'php artisan neat-edge:types');
+        $taken = static fn (string $text): bool => (new Validator)->validate(json_decode($text), (string) json_encode(json_decode(PresetSchema::text())))->isValid();
+        $read = static function (string $text): bool {
+            try {
+                PresetJson::decode($text, Processes::keys());
+
+                return true;
+            } catch (PresetRefused) {
+                return false;
+            }
+        };
+        foreach (Processes::presets() as $preset) {
+            $text = PresetJson::encode($preset);
+            self::assertTrue($taken($text), $preset->name);
+            self::assertTrue($read($text), $preset->name);
+        }
+        $one = static fn (array $with, array $step = []): string => json_encode(
+            [...['neat_edge_preset' => 1, 'name' => 'Night sign', 'steps' => [[...['step' => 'thicken'], ...$step]]], ...$with],
+            JSON_THROW_ON_ERROR,
+        );
+        self::assertTrue($taken($one([])) && $read($one([])));
+        foreach ([
+            $one(['name' => '']), $one(['name' => str_repeat('n', 81)]), $one(['version' => 0]), $one(['version' => 1_000_000]), $one(['note' => str_repeat('n', 501)]),
+            $one(['for' => ['cloth']]), $one(['colour' => 'red']), $one(['neat_edge_preset' => 2]), $one([], ['step' => 'thin']), $one([], ['values' => ['wide' => 1]]),
+            $one([], ['on' => 'yes']), $one(['steps' => array_fill(0, 61, ['step' => 'thicken'])]),
+            $one([], ['step' => 'offset-all', 'values' => ['join' => 'soft']]),
+        ] as $wrong) {
+            self::assertFalse($taken($wrong), $wrong);
+            self::assertFalse($read($wrong), $wrong);
+        }
     }
 
     #[Test]

@@ -13,9 +13,15 @@ use NeatEdge\Core\Line\Steps;
 /** A preset as a file: docs/preset.schema.json says how it is written. What came from elsewhere is held to that before a preset is made of it. */
 final class PresetJson
 {
-    private const FORM = 1;
+    public const FORM = 1;
 
-    private const MOST_STEPS = 60;
+    public const MOST_STEPS = 60;
+
+    public const LONGEST_NAME = 80;
+
+    public const LONGEST_NOTE = 500;
+
+    public const LAST_VERSION = 999_999;
 
     private const MOST_BYTES = 1_000_000;
 
@@ -49,17 +55,17 @@ final class PresetJson
         self::need(is_array($data) && ($data['neat_edge_preset'] ?? null) === self::FORM, 'the file is no preset of form 1');
         $unknown = array_diff(array_keys($data), ['neat_edge_preset', 'name', 'version', 'note', 'for', 'steps', '$schema']);
         self::need($unknown === [], sprintf('a preset has no "%s"', mb_substr((string) reset($unknown), 0, 40)));
-        $name = trim(self::text($data['name'] ?? null, 80, 'the preset has no name of at most 80 letters'));
+        $name = trim(self::text($data['name'] ?? null, self::LONGEST_NAME, 'the preset has no name of at most 80 letters'));
         self::need($name !== '', 'the preset has no name of at most 80 letters');
         $version = $data['version'] ?? 1;
-        self::need(is_int($version) && $version >= 1 && $version < 1_000_000, 'the version of the preset is no whole number from 1');
+        self::need(is_int($version) && $version >= 1 && $version <= self::LAST_VERSION, 'the version of the preset is no whole number from 1');
         $for = $data['for'] ?? [];
         self::need(is_array($for) && array_is_list($for) && array_diff($for, $processes) === [], 'the preset is for a process that there is not');
 
         return new Preset(
             $name,
             $version,
-            self::text($data['note'] ?? '', 500, 'the note has more than 500 letters'),
+            self::text($data['note'] ?? '', self::LONGEST_NOTE, 'the note has more than 500 letters'),
             $for,
             self::line($data['steps'] ?? null),
         );
