@@ -1,6 +1,7 @@
 /** One page of a longer list. */
 export interface Paged<One> {
   data: One[]
+  links: { next: string | null }
 }
 
 /** An answer that was no success, in the server's own sentence. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { labelled } from '@/fields/options'
 import Choose from '@/fields/Choose.vue'
-import { api, words, type Paged } from '@/api/client'
+import { api, words } from '@/api/client'
 import type { Batch, BatchFile, Preset } from '@/api/types'
 import { isOpen } from '@/api/works'
 import { useChoices } from '@/stores/choices'
@@ -10,11 +10,13 @@ import { count } from '@/units'
 import { ElButton, ElInput, ElProgress, ElUpload, type UploadFile } from 'element-plus'
 import { computed, onMounted, ref, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
+import { usePages } from './usePages'
 
 const props = defineProps<{ id?: string }>()
 const router = useRouter()
 const choices = useChoices()
-const batches = ref<Batch[] | null>(null)
+const { rows: batches, more, load: loadBatches, next } = usePages<Batch>('batches')
+const showMore = () => next().catch((refused) => (problem.value = words(refused)))
 const batch = ref<Batch | null>(null)
 const presets = ref<Preset[]>([])
 const problem = ref('')
@@ -26,8 +28,8 @@ const only = ref<'all' | 'person' | 'ready' | 'failed'>('all')
 async function load() {
   problem.value = ''
   try {
-    const [page, shelf] = await Promise.all([api.get<Paged<Batch>>('batches'), api.get<Preset[]>('presets')])
-    ;[batches.value, presets.value] = [page.data, shelf]
+    const [shelf] = await Promise.all([api.get<Preset[]>('presets'), loadBatches()])
+    presets.value = shelf
     fields.value.preset ||= presets.value[0]?.name ?? ''
   } catch (refused) {
     problem.value = words(refused)
@@ -183,6 +185,7 @@ const words4: Record<string, string> = { waiting: 'waits', running: 'at work', d
       <ul class="list">
         <li v-for="one in batches ?? []" :key="one.id"><RouterLink :to="`/batches/${one.id}`">{{ one.title }}</RouterLink> <span class="quiet numbers">{{ count(one.files, 'file') }}, {{ one.preset }}, {{ words4[works.of(one.work)?.state ?? 'stopped'] }}</span></li>
       </ul>
+      <ElButton v-if="more" size="small" data-test="more" @click="showMore">Show more</ElButton>
     </template>
   </div>
 </template>

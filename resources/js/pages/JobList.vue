@@ -2,7 +2,7 @@
 import { labelled } from '@/fields/options'
 import Choose from '@/fields/Choose.vue'
 import TypedWords from '@/fields/TypedWords.vue'
-import { api, words, type Paged } from '@/api/client'
+import { api, words } from '@/api/client'
 import type { JobPage, ListedJob, TrashedJob } from '@/api/types'
 import { useChoices } from '@/stores/choices'
 import { count } from '@/units'
@@ -12,6 +12,7 @@ import { lane } from '@/stores/lane'
 import { onMounted, ref, watch } from 'vue'
 import { asked, orders, states, type JobOrder, type JobState } from './jobs'
 import { RouterLink } from 'vue-router'
+import { usePages } from './usePages'
 
 const jobs = ref<ListedJob[] | null>(null)
 const counts = ref({ found: 0, all: 0 })
@@ -64,15 +65,10 @@ watch([order, only], () => page(1))
 
 const choices = useChoices()
 choices.load().catch((refused) => (problem.value = words(refused)))
-const trash = ref<TrashedJob[]>([])
+const { rows: trash, more: moreTrash, load: loadPages, next: nextTrash } = usePages<TrashedJob>('trash')
 const trashOpen = ref(false)
-async function loadTrash() {
-  try {
-    trash.value = (await api.get<Paged<TrashedJob>>('trash')).data
-  } catch (refused) {
-    problem.value = words(refused)
-  }
-}
+const loadTrash = () => loadPages().catch((refused) => (problem.value = words(refused)))
+const showTrash = () => nextTrash().catch((refused) => (problem.value = words(refused)))
 onMounted(loadTrash)
 async function bringBack(id: number) {
   try {
@@ -185,13 +181,14 @@ async function remove(job: ListedJob) {
       <ElButton v-if="counts.found > jobs.length" data-test="more" :loading="loading" @click="more">Show more</ElButton>
     </template>
     <section v-if="trash.length > 0" class="trash" aria-label="Trash">
-      <button type="button" class="open" :aria-expanded="trashOpen" data-test="trash" @click="trashOpen = !trashOpen">{{ trashOpen ? 'Close the trash' : `Trash: ${count(trash.length, 'job')}` }}</button>
+      <button type="button" class="open" :aria-expanded="trashOpen" data-test="trash" @click="trashOpen = !trashOpen">{{ trashOpen ? 'Close the trash' : `Trash: ${moreTrash ? 'over ' : ''}${count(trash.length, 'job')}` }}</button>
       <ul v-if="trashOpen">
         <li v-for="job in trash" :key="job.id" data-test="trashed">
           <span><strong>{{ job.title }}</strong> <span class="quiet">{{ job.processLabel }}, deleted on {{ day(job.deleted) }}, kept until {{ day(job.gone) }}</span></span>
           <span class="acts"><ElButton size="small" data-test="bring-back" @click="bringBack(job.id)">Bring back</ElButton><ElButton size="small" text @click="burn(job)">Delete for good</ElButton></span>
         </li>
       </ul>
+      <ElButton v-if="trashOpen && moreTrash" size="small" data-test="more-trash" @click="showTrash">Show more</ElButton>
     </section>
   </div>
 </template>
