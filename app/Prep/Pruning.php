@@ -46,13 +46,15 @@ final class Pruning
         return $out;
     }
 
-    /** Layouts and files that nobody has looked at for a week: they are worked out anew when somebody does. */
+    /** Layouts that nobody has looked at for a week, and files that were written an hour ago: they are worked out anew when somebody does. */
     private static function layouts(): int
     {
         $gone = 0;
-        foreach ([...Contents::disk()->files(Made::FOLDER), ...Contents::disk()->files(Written::FOLDER)] as $path) {
-            if (Contents::disk()->lastModified($path) < time() - 7 * 86_400) {
-                $gone += Contents::disk()->delete($path) ? 1 : 0;
+        foreach ([Made::FOLDER => 7 * 86_400, Written::FOLDER => Written::KEPT] as $folder => $seconds) {
+            foreach (Contents::disk()->files($folder) as $path) {
+                if (Contents::disk()->lastModified($path) < time() - $seconds) {
+                    $gone += Contents::disk()->delete($path) ? 1 : 0;
+                }
             }
         }
 

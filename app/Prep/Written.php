@@ -23,6 +23,9 @@ final class Written
     /** Where they lie on the disk of contents, each by what it is made of. */
     public const FOLDER = 'files';
 
+    /** Seconds for which one is given again: no longer, for it is soon written anew, and by then perhaps by a newer writer. */
+    public const KEPT = 3600;
+
     /** Seconds for which who fetches a file is held back while it is written. */
     private const WAIT = 120.0;
 
@@ -56,7 +59,9 @@ final class Written
     /** @phpstan-impure */
     public static function has(string $key): bool
     {
-        return Contents::disk()->exists(self::path($key));
+        $path = self::path($key);
+
+        return Contents::disk()->exists($path) && Contents::disk()->lastModified($path) > time() - self::KEPT;
     }
 
     public static function keep(string $key, string $bytes): void

@@ -108,6 +108,8 @@ final class Guard
         ];
         yield 'all checks of 400 colours, to visible' => [$ours('check', $colours, '--fail-on=never'), $ours('visible', $colours, '-o', $out)];
         yield '200 pieces outset, to 1000 welded' => [$ours('edit', 'outset', $few, '--all', '-o', $out), $weld($small)];
+        yield '200 pieces inset, to 1000 welded' => [$ours('edit', 'inset', $few, '--all', '--distance=0.3mm', '-o', $out), $weld($small)];
+        yield '200 pieces ringed, to 1000 welded' => [$ours('edit', 'ring', $few, '--all', '-o', $out), $weld($small)];
         yield 'a border round 200 pieces, to 1000 welded' => [$ours('edit', 'cut-border', $few, '--all', '-o', $out), $weld($small)];
         $apart = $file('apart', self::apart(300));
         yield 'sheets of 300 pieces written, to visible' => [

@@ -13,6 +13,10 @@ use App\Prep\Broken;
 use App\Prep\Holder;
 use App\Prep\Laid;
 use App\Prep\Made;
+use App\Prep\Pruning;
+use App\Prep\WantedFile;
+use App\Prep\Written;
+use App\Works\Kinds\WriteFiles;
 use App\Works\Lost;
 use App\Works\RunWork;
 use App\Works\Works;
@@ -519,6 +523,32 @@ final class SendTest extends TestCase
         $jobs = glob("{$this->folder}/out/*.json") ?: [];
         $log = json_decode((string) file_get_contents((string) end($jobs)), true);
         self::assertEqualsWithDelta($this->getJson("/api/v1/jobs/{$job}/making")->json('layouts.0.length_mm'), $log['cut_mm'], 0.01);
+    }
+
+    #[Test]
+    public function a_file_that_is_not_kept_any_more_is_written_anew_and_one_of_another_state_is_not_given(): void
+    {
+        $job = $this->job();
+        $fetch = fn () => (string) $this->get("/api/v1/jobs/{$job}/files.zip?format=svg")->assertOk()->getContent();
+        $zip = $fetch();
+        foreach (Contents::disk()->files(Written::FOLDER) as $path) {
+            touch(Contents::disk()->path($path), time() - Written::KEPT - 5);
+        }
+        $works = fn (): int => Work::query()->where('kind', 'write-files')->count();
+        self::assertSame(1, $works());
+        self::assertStringStartsWith('PK', $fetch());
+        self::assertSame([2, strlen($zip)], [$works(), strlen($fetch())]);
+        self::assertSame(2, $works());
+        touch(Contents::disk()->path(Contents::disk()->files(Written::FOLDER)[0]), time() - Written::KEPT - 5);
+        Pruning::run();
+        self::assertSame([], Contents::disk()->files(Written::FOLDER));
+
+        Queue::fake();
+        $work = WriteFiles::begin(ShopJob::query()->findOrFail($job), new WantedFile('svg'));
+        ShopJob::query()->whereKey($job)->update(['title' => 'Another sign']);
+        (new RunWork($work->id))->handle();
+        self::assertSame(['failed', 'The job was changed meanwhile; ask for the file again.'], [$work->refresh()->state, $work->error]);
+        self::assertSame([], Contents::disk()->files(Written::FOLDER));
     }
 
     #[Test]
