@@ -31,7 +31,7 @@ use NeatEdge\Core\Seen\SingleCuts;
 final readonly class PrepLine
 {
     /** Grows whenever a step or the engine under it gives another outcome: what was kept of an earlier one is not used again. */
-    public const ENGINE = 10;
+    public const ENGINE = 11;
 
     private const LOOKING = 0.7;
 
