@@ -164,33 +164,52 @@ final class Outliner
             }
             $before = $s;
         }
-        $last = $strips[count($strips) - 1];
         if ($contour->closed) {
-            if ($broken) {
-                if (! $strips[0][1] && ! $last[1]) {
-                    $this->join($last[0], $strips[0][0]);
-                }
-                $this->endRun();
-            } else {
-                $this->turn($last[0], $strips[0][0]);
-                $this->endRing();
-            }
+            $this->endClosed($strips, $broken);
+        } else {
+            $this->endOpen($strips, $broken);
+        }
+    }
+
+    /**
+     * Ends a closed line.
+     *
+     * @param  list<array{list<float>, bool, bool}>  $strips  see Strips, at least one
+     * @param  bool  $broken  whether one of them folds over itself: then it is no ring
+     */
+    private function endClosed(array $strips, bool $broken): void
+    {
+        [$first, $last] = [$strips[0], $strips[count($strips) - 1]];
+        if (! $broken) {
+            $this->turn($last[0], $first[0]);
+            $this->endRing();
 
             return;
         }
-        [$sx, $sy] = OffsetCurve::tangent($strips[0][0], 0.0);
-        [$ex, $ey] = OffsetCurve::tangent($last[0], 1.0);
+        if (! $first[1] && ! $last[1]) {
+            $this->join($last[0], $first[0]);
+        }
+        $this->endRun();
+    }
+
+    /**
+     * Ends an open line, with its caps.
+     *
+     * @param  list<array{list<float>, bool, bool}>  $strips  see Strips, at least one
+     */
+    private function endOpen(array $strips, bool $broken): void
+    {
+        [$first, $last] = [$strips[0][0], $strips[count($strips) - 1][0]];
+        [$sx, $sy] = OffsetCurve::tangent($first, 0.0);
+        [$ex, $ey] = OffsetCurve::tangent($last, 1.0);
         if ($broken) {
             $this->endRun();
-            $this->cap($strips[0][0][0], $strips[0][0][1], -$sx, -$sy);
-            $this->cap($last[0][6], $last[0][7], $ex, $ey);
+            $this->cap($first[0], $first[1], -$sx, -$sy);
+            $this->cap($last[6], $last[7], $ex, $ey);
 
             return;
         }
-        $this->endRun(
-            $this->capSegments($last[0][6], $last[0][7], $ex, $ey),
-            $this->capSegments($strips[0][0][0], $strips[0][0][1], -$sx, -$sy),
-        );
+        $this->endRun($this->capSegments($last[6], $last[7], $ex, $ey), $this->capSegments($first[0], $first[1], -$sx, -$sy));
     }
 
     /** A line without length: only its caps show. */

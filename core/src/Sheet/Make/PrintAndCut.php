@@ -57,20 +57,7 @@ final class PrintAndCut implements Making
         }
         $tolerance = $order->result->tolerance();
         $borders = array_map(static fn (Design $one): Shape => self::border($one->pieces, $order, $tolerance), $designs);
-        $prints = array_map(
-            static fn (Design $one, Shape $border): array => [
-                ...Bleed::of(
-                    $one->pieces,
-                    $border,
-                    $order->length('bleed'),
-                    $tolerance,
-                    $order->length('border') > 0 ? 0.0 : $order->length('radius') + $order->length('bridge') / 2,
-                ),
-                ...$one->pieces,
-            ],
-            $designs,
-            $borders,
-        );
+        $prints = array_map(static fn (Design $one, Shape $border): array => self::printed($one, $border, $order), $designs, $borders);
         $room = Laying::room($order);
         $placed = Laying::of($designs, $order);
         $out = [];
@@ -88,16 +75,6 @@ final class PrintAndCut implements Making
             }
             $all = Box::around(...array_map(static fn (Contour $line): Box => $line->box(), [...$kiss, ...$cut])) ?? new Box(0.0, 0.0, 1.0, 1.0);
             $width = is_finite($room->length) ? $room->length : $all->right + $room->margin;
-            $use = ['speed' => $order->length('speed')];
-            $layers = [new Layer(Role::Print, 'Print', '#000000', $inked)];
-            if ($order->is('marks')) {
-                $layers[] = new Layer(Role::Mark, 'Camera marks', '#000000', PlateMarks::camera($all));
-            }
-            // What is cut once lies inside its sticker: it comes before the sticker is cut round.
-            $layers[] = new Layer(Role::Kiss, 'Kiss cut', Role::Kiss->colour(), lines: [...CutOrder::of($single), ...self::led($kiss, $order)], use: $use);
-            if ($cut !== []) {
-                $layers[] = new Layer(Role::Through, 'Cut through', Role::Through->colour(), lines: self::led($cut, $order), use: $use);
-            }
             // What stays is the stickers themselves, without their holes.
             $used = $kept / max(1e-9, $width * $room->width);
             $out[] = new Layout(
@@ -105,7 +82,7 @@ final class PrintAndCut implements Making
                 sprintf('%s, sheet %d: print and cut', $order->name, $number + 1),
                 $width,
                 $room->width,
-                $layers,
+                self::layers($inked, $single, $kiss, $cut, $all, $order),
                 $order->beds['']['name'] ?? 'Printed film',
                 '#ffffff',
                 $all, $order->length('bleed'),
@@ -114,6 +91,40 @@ final class PrintAndCut implements Making
         }
 
         return $out;
+    }
+
+    /** @return list<Piece> what is printed of a design: the art, and beneath it what goes on beyond the cut */
+    private static function printed(Design $design, Shape $border, Order $order): array
+    {
+        $hollow = $order->length('border') > 0 ? 0.0 : $order->length('radius') + $order->length('bridge') / 2;
+
+        return [...Bleed::of($design->pieces, $border, $order->length('bleed'), $order->result->tolerance(), $hollow), ...$design->pieces];
+    }
+
+    /**
+     * The layers of one sheet, in the order in which they are made.
+     *
+     * @param  list<Piece>  $inked
+     * @param  list<Contour>  $single  cut once, not round anything
+     * @param  list<Contour>  $kiss
+     * @param  list<Contour>  $through
+     * @param  Box  $all  of all that is cut
+     * @return list<Layer>
+     */
+    private static function layers(array $inked, array $single, array $kiss, array $through, Box $all, Order $order): array
+    {
+        $use = ['speed' => $order->length('speed')];
+        $layers = [new Layer(Role::Print, 'Print', '#000000', $inked)];
+        if ($order->is('marks')) {
+            $layers[] = new Layer(Role::Mark, 'Camera marks', '#000000', PlateMarks::camera($all));
+        }
+        // What is cut once lies inside its sticker: it comes before the sticker is cut round.
+        $layers[] = new Layer(Role::Kiss, 'Kiss cut', Role::Kiss->colour(), lines: [...CutOrder::of($single), ...self::led($kiss, $order)], use: $use);
+        if ($through !== []) {
+            $layers[] = new Layer(Role::Through, 'Cut through', Role::Through->colour(), lines: self::led($through, $order), use: $use);
+        }
+
+        return $layers;
     }
 
     public static function designs(Order $order): array
