@@ -14,6 +14,7 @@ use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
 use PHPUnit\Framework\TestCase;
 use RuntimeException;
+use Symfony\Component\Finder\Finder;
 use Tests\Support\FreePort;
 
 /** The real page in headless Chromium, against a server and a worker of its own with an empty database. */
@@ -28,7 +29,7 @@ abstract class BrowserTestCase extends TestCase
     /** The first of the ports of stand-in machines, where a test starts them. */
     protected static int $machines = 0;
 
-    /** @var array<string, string>|null the database with the demo in it, as its files, by their endings */
+    /** @var array<string, string>|null the database with the demo in it and what lies beside it, as files by their paths */
     private static ?array $demo = null;
 
     /** @var list<resource> */
@@ -56,10 +57,14 @@ abstract class BrowserTestCase extends TestCase
             foreach ([['migrate', '--force'], ['db:seed', '--force']] as $command) {
                 self::wait(self::launch([...$php, 'artisan', ...$command], $environment, $root), implode(' ', $command));
             }
-            self::$demo = array_filter(array_map(static fn (string $end): string => (string) @file_get_contents(self::$folder."/test.sqlite{$end}"), ['' => '', '-wal' => '-wal']));
+            self::$demo = [];
+            foreach (Finder::create()->files()->in(self::$folder)->path('/^(test\.sqlite(-wal)?$|contents\/)/') as $file) {
+                self::$demo[$file->getRelativePathname()] = $file->getContents();
+            }
         } else {
-            foreach (self::$demo as $end => $bytes) {
-                file_put_contents(self::$folder."/test.sqlite{$end}", $bytes);
+            foreach (self::$demo as $path => $bytes) {
+                @mkdir(dirname(self::$folder."/{$path}"), 0775, true);
+                file_put_contents(self::$folder."/{$path}", $bytes);
             }
         }
         self::$processes = [
