@@ -41,13 +41,9 @@ final class Offset
     public static function outset(Shape $shape, float $distance, string $join = 'round', ?Tolerance $tolerance = null): Shape
     {
         $tolerance ??= self::tolerance($shape, $distance);
-        if ($distance <= 0.0) {
-            return self::clean($shape, $tolerance);
-        }
-
         $clean = self::clean($shape, $tolerance);
 
-        return $clean->isEmpty() ? $clean : self::outsetClean($clean, $distance, $join, $tolerance);
+        return $distance <= 0.0 || $clean->isEmpty() ? $clean : self::outsetClean($clean, $distance, $join, $tolerance);
     }
 
     /** @param  float  $distance  mm; nothing is left where the shape is narrower than twice that */
@@ -89,11 +85,11 @@ final class Offset
         return Tolerance::forExtent($box === null ? 1.0 : max($box->width(), $box->height()) + 2 * $distance);
     }
 
-    /** Without edges inside: those are no sides of the shape. */
+    /** Without edges inside, which are no sides of the shape; what encloses runs clockwise on the bench. */
     private static function clean(Shape $shape, Tolerance $tolerance): Shape
     {
         if (count($shape->contours) === 1 && Star::is($shape->contours[0])) {
-            return $shape;
+            return $shape->contours[0]->area() < 0 ? new Shape([$shape->contours[0]->reversed()]) : $shape;
         }
 
         return PlanarMap::of([$shape], $tolerance)->region(new AnyOwner);
