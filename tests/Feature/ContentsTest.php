@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Bytes;
 use App\Models\Contents;
 use App\Models\DiskFull;
 use App\Models\LargeBytes;
@@ -54,7 +55,7 @@ final class ContentsTest extends TestCase
 
     private static function raw(int $job): string
     {
-        return (string) DB::table('sources')->where('shop_job_id', $job)->value('svg');
+        return (string) Bytes::read(DB::table('sources')->where('shop_job_id', $job)->value('svg'));
     }
 
     #[Test]
