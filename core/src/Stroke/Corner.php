@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Stroke;
 
+use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Pen;
 
 /** The way round the outer side of a corner of a stroke, as its join says. */
@@ -98,5 +99,20 @@ final readonly class Corner
         }
 
         return [self::straight($from, $p), self::straight($p, $q), self::straight($q, $to)];
+    }
+
+    /**
+     * Whether on the inner side both strips cover the way from one end to the other, being long enough: then it need not go over the line.
+     *
+     * @param  list<float>  $before
+     * @param  list<float>  $after
+     * @param  float  $turn  radians
+     */
+    public function isCovered(array $before, array $after, float $turn): bool
+    {
+        $reach = $this->half * abs(sin($turn)) + 1e-9;
+        $short = min(hypot($before[6] - $before[0], $before[7] - $before[1]), hypot($after[6] - $after[0], $after[7] - $after[1]));
+
+        return abs($turn) < 1.0 && $short > 2 * $reach && Cubic::isLine($before) && Cubic::isLine($after);
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Stroke;
 
 use NeatEdge\Core\Geometry\Contour;
-use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
@@ -43,7 +42,7 @@ final class OneSide
     private readonly Corner $corner;
 
     /** @param  int  $side  1 for the left side, where with y down the inside of a contour lies that runs clockwise; -1 for the right */
-    private function __construct(private readonly StrokeStyle $style, Tolerance $tolerance, private readonly int $side)
+    private function __construct(StrokeStyle $style, Tolerance $tolerance, private readonly int $side)
     {
         $this->half = $style->width / 2;
         $this->tolerance = Outliner::deviation($style, $tolerance);
@@ -117,11 +116,7 @@ final class OneSide
         }
         $this->turn($strips[count($strips) - 1][0], $strips[0][0]);
         $this->to($this->ring[0][0], $this->ring[0][1]);
-        $coords = [$this->ring[0][0], $this->ring[0][1]];
-        foreach ($this->ring as $s) {
-            array_push($coords, $s[2], $s[3], $s[4], $s[5], $s[6], $s[7]);
-        }
-        $this->rings[] = Thin::contour(new Contour($coords, true), $this->tolerance);
+        $this->rings[] = Thin::contour(Contour::ofSegments($this->ring, true), $this->tolerance);
     }
 
     /**
@@ -135,14 +130,7 @@ final class OneSide
         $least = $this->tolerance;
         $plain = [];
         foreach ($contour->closedSegments() as $s) {
-            if (max(
-                abs($s[2] - $s[0]),
-                abs($s[3] - $s[1]),
-                abs($s[4] - $s[0]),
-                abs($s[5] - $s[1]),
-                abs($s[6] - $s[0]),
-                abs($s[7] - $s[1]),
-            ) <= self::TINY * $least) {
+            if (Strips::reach($s) <= self::TINY * $least) {
                 continue;
             }
             if (abs($s[2] - $s[0]) + abs($s[3] - $s[1]) < $least) {
@@ -209,10 +197,7 @@ final class OneSide
 
             return;
         }
-        // Both strips cover the way from one end to the other if they are long enough: no need to go over the line.
-        $reach = $this->half * abs(sin($turn)) + 1e-9;
-        $short = min(hypot($before[6] - $before[0], $before[7] - $before[1]), hypot($after[6] - $after[0], $after[7] - $after[1]));
-        if (! (abs($turn) < 1.0 && $short > 2 * $reach && Cubic::isLine($before) && Cubic::isLine($after))) {
+        if (! $this->corner->isCovered($before, $after, $turn)) {
             $this->to($x, $y);
         }
     }

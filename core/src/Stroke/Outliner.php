@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Stroke;
 
 use NeatEdge\Core\Geometry\Contour;
-use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Pen;
 use NeatEdge\Core\Geometry\Shape;
@@ -117,7 +116,7 @@ final class Outliner
         $tiny = 1e-6 * $this->half;
         $segments = [];
         foreach ($contour->segments() as $s) {
-            if (max(abs($s[2] - $s[0]), abs($s[3] - $s[1]), abs($s[4] - $s[0]), abs($s[5] - $s[1]), abs($s[6] - $s[0]), abs($s[7] - $s[1])) > $tiny) {
+            if (Strips::reach($s) > $tiny) {
                 $segments[] = $s;
             }
         }
@@ -260,10 +259,7 @@ final class Outliner
         $d = $turn > 0 ? $this->half : -$this->half;
         $from = [$x - $d * $ay, $y + $d * $ax];
         $to = [$x - $d * $by, $y + $d * $bx];
-        // Both strips cover the way from one end to the other if they are long enough: no need to go over the line.
-        $reach = $this->half * abs(sin($turn)) + 1e-9;
-        $short = min(hypot($before[6] - $before[0], $before[7] - $before[1]), hypot($after[6] - $after[0], $after[7] - $after[1]));
-        $inner = abs($turn) < 1.0 && $short > 2 * $reach && Cubic::isLine($before) && Cubic::isLine($after)
+        $inner = $this->corner->isCovered($before, $after, $turn)
             ? [Corner::straight($from, $to)]
             : [Corner::straight($from, [$x, $y]), Corner::straight([$x, $y], $to)];
         if ($turn > 0) {
@@ -311,11 +307,7 @@ final class Outliner
     private function ring(array $segments): void
     {
         $segments = Strips::backwards($segments);
-        $coords = [$segments[0][0], $segments[0][1]];
-        foreach ($segments as $s) {
-            array_push($coords, $s[2], $s[3], $s[4], $s[5], $s[6], $s[7]);
-        }
-        $this->parts[] = Thin::contour(new Contour($coords, true), $this->tolerance);
+        $this->parts[] = Thin::contour(Contour::ofSegments($segments, true), $this->tolerance);
     }
 
     /**

@@ -259,4 +259,14 @@ final readonly class Strips
 
         return [$before[6], $before[7], $s[2] + $before[6] - $s[0], $s[3] + $before[7] - $s[1], $s[4], $s[5], $s[6], $s[7]];
     }
+
+    /**
+     * How far a segment and its handles come away from where it begins, across or down, mm.
+     *
+     * @param  list<float>  $s
+     */
+    public static function reach(array $s): float
+    {
+        return max(abs($s[2] - $s[0]), abs($s[3] - $s[1]), abs($s[4] - $s[0]), abs($s[5] - $s[1]), abs($s[6] - $s[0]), abs($s[7] - $s[1]));
+    }
 }
