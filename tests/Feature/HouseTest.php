@@ -177,7 +177,6 @@ final class HouseTest extends TestCase
         'core/src/PlanarMap/WeldPass.php::search',
         'core/src/Prepare/Colours/Joining.php::steps',
         'core/src/Recipe/Corners/RoundCorners.php::rounded',
-        'core/src/Sheet/Make/ScreenPlates.php::layouts',
         'core/src/Type/CffOutlines.php::draw',
         'core/src/Type/Font.php::__construct',
         'pages/src/Kept.php::look',

@@ -12,6 +12,7 @@ use App\Works\Hold;
 use App\Works\Kind;
 use App\Works\Works;
 use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Patience\Progress;
 
 /** A prepared job laid out: as it was chosen, or as it is to be chosen, which is stored once it can be laid out so. */
 final class Lay extends Kind
@@ -84,7 +85,7 @@ final class Lay extends Kind
     {
         $job = ShopJob::query()->find($work->shop_job_id) ?? throw Refused::because('The job is not there any more.');
         $making = $work->about['making'] ?? null;
-        Made::layouts($making === null ? $job : Made::with($job, $making));
+        Progress::with($hold->tell(...), static fn (): array => Made::layouts($making === null ? $job : Made::with($job, $making)));
         $hold->tell(1, 1);
         if ($making !== null) {
             Laid::change($job, (string) $work->about['label'], static function (array $now) use ($making, $work): array {

@@ -12,6 +12,7 @@ use App\Works\Hold;
 use App\Works\Kind;
 use App\Works\Works;
 use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Patience\Progress;
 
 /** A file that somebody waits for. */
 final class WriteFiles extends Kind
@@ -53,7 +54,7 @@ final class WriteFiles extends Kind
         if ($wanted->key($job) !== $work->key) {
             throw Refused::because('The job was changed meanwhile; ask for the file again.');
         }
-        Written::keep($work->key, $wanted->bytes($job));
+        Written::keep($work->key, Progress::with($hold->tell(...), static fn (): string => $wanted->bytes($job)));
         $hold->tell(1, 1);
 
         return null;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Format;
 
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Patience\Progress;
 use NeatEdge\Core\Sheet\Cut\Moves;
 use NeatEdge\Core\Sheet\Layout\Layer;
 use NeatEdge\Core\Sheet\Layout\Layout;
@@ -30,7 +31,8 @@ final class Export
             return ["{$name}.{$about->extension}" => Formats::bytes($writer, $layouts)];
         }
         $out = [];
-        foreach ($layouts as $layout) {
+        foreach ($layouts as $i => $layout) {
+            Progress::tell($i, count($layouts), $layout->title);
             $out["{$layout->name}.{$about->extension}"] = Formats::bytes($writer, [$layout]);
         }
 

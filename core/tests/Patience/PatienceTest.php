@@ -11,6 +11,7 @@ use NeatEdge\Core\Check\Inspection;
 use NeatEdge\Core\Format\Export;
 use NeatEdge\Core\Format\Formats;
 use NeatEdge\Core\Format\Incoming;
+use NeatEdge\Core\Format\Json\LayoutJson;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
@@ -19,6 +20,7 @@ use NeatEdge\Core\Line\PrepLine;
 use NeatEdge\Core\Line\PrepResult;
 use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Patience\Patience;
+use NeatEdge\Core\Patience\Progress;
 use NeatEdge\Core\Patience\Stopped;
 use NeatEdge\Core\Process\Process;
 use NeatEdge\Core\Process\Processes;
@@ -94,6 +96,51 @@ final class PatienceTest extends TestCase
         }
         self::assertGreaterThan(4, $stopped);
         self::assertSame($whole, self::drawn($result));
+    }
+
+    #[Test]
+    #[DataProvider('processes')]
+    public function sheets_and_files_tell_how_far_they_are_and_are_the_same_when_nobody_listens(Process $process): void
+    {
+        $line = PrepLine::of($process->preset()->steps, $process->limits());
+        $seen = Seen::of(self::art(12));
+        $values = $process->values([]);
+        $order = new Order(
+            $line->run($seen)->artwork(), 'Stars', $process->making(), $process->limits(), $values, ['#c9452f' => 'Brick'], $line->isMirrored(),
+            under: $process->under($line, $seen, $values),
+        );
+        $layouts = $order->layouts();
+        $form = static fn (array $all): string => LayoutJson::encode(array_values($all));
+        [$told, $laid] = self::told(static fn (): array => $order->layouts());
+        self::assertNotSame([], $told);
+        self::assertSame($form($layouts), $form($laid));
+        $format = $process->format();
+        [$files, $written] = self::told(static fn (): array => Export::files($layouts, $format, Formats::make($format)));
+        self::assertSame(array_map(static fn (Layout $layout): string => $layout->title, $layouts), array_column($files, 2));
+        self::assertSame(count($layouts), count($written));
+        foreach ([$told, $files] as $all) {
+            self::assertSame(0, $all[0][0]);
+            foreach ($all as $k => [$done, $of, $doing]) {
+                self::assertNotSame('', $doing);
+                self::assertLessThan($of, $done);
+                self::assertSame($k, $done, 'each part is told once, in turn');
+            }
+        }
+    }
+
+    /**
+     * @param  \Closure(): array<mixed>  $work
+     * @return array{list<array{int, int, string}>, array<mixed>} what it told, and what it gave
+     */
+    private static function told(\Closure $work): array
+    {
+        $told = [];
+        $given = Progress::with(static function (int $done, int $of, string $doing) use (&$told): void {
+            $told[] = [$done, $of, $doing];
+        }, $work);
+        Progress::tell(1, 2, 'to nobody');
+
+        return [$told, $given];
     }
 
     #[Test]

@@ -13,6 +13,7 @@ use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Inside;
+use NeatEdge\Core\Patience\Progress;
 use NeatEdge\Core\Sheet\Cut\CutOnce;
 use NeatEdge\Core\Sheet\Cut\CutOrder;
 use NeatEdge\Core\Sheet\Cut\LeadIn;
@@ -55,7 +56,10 @@ class CutSheets implements Making
         $sheets = Sheet::allOf($order->result);
         $under = Surprises::under($order->result);
         $numbers = array_flip(array_map(static fn (Sheet $sheet): string => $sheet->paint->colour->hex(), $sheets));
-        foreach (self::designs($order) as $hex => $designs) {
+        $all = self::designs($order);
+        foreach (array_keys($all) as $done => $hex) {
+            Progress::tell($done, count($all), $order->called($hex));
+            $designs = $all[$hex];
             $i = $numbers[$hex] ?? null;
             $says = $i === null ? ['Only of what is laid with it.'] : self::saysOfLaying($order, $sheets, $i, $under[$i] ?? []);
             array_push($out, ...self::sheet($order, $hex, $designs, [...$says, ...Design::saysOfOthers($designs)], count($out)));

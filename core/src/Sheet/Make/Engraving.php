@@ -9,6 +9,7 @@ use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Patience\Progress;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Sheet\Cut\CutOrder;
 use NeatEdge\Core\Sheet\Engrave\Hairlines;
@@ -48,6 +49,7 @@ final class Engraving implements Making
         }
         $hairs = $areas = [];
         foreach ($designs as $i => $design) {
+            Progress::tell($i, count($designs), 'Areas');
             // The outline has a hair along what is followed once; what is filled has not.
             $area = $design->cuts === [] ? $design->outline : ($design->pieces === [] ? new Shape([]) : Combine::weld(
                 array_map(static fn (Piece $piece): Shape => $piece->shape, $design->pieces),

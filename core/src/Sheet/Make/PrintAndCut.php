@@ -12,6 +12,7 @@ use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
+use NeatEdge\Core\Patience\Progress;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Recipe\Border\BorderLine;
 use NeatEdge\Core\Separate\PlateMarks;
@@ -57,7 +58,11 @@ final class PrintAndCut implements Making
         }
         $tolerance = $order->result->tolerance();
         $borders = array_map(static fn (Design $one): Shape => self::border($one->pieces, $order, $tolerance), $designs);
-        $prints = array_map(static fn (Design $one, Shape $border): array => self::printed($one, $border, $order), $designs, $borders);
+        $prints = [];
+        foreach ($designs as $i => $design) {
+            Progress::tell($i, count($designs), 'Bleed');
+            $prints[] = self::printed($design, $borders[$i], $order);
+        }
         $room = Laying::room($order);
         $placed = Laying::of($designs, $order);
         $out = [];

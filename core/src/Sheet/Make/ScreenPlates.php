@@ -13,6 +13,7 @@ use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Colour;
+use NeatEdge\Core\Patience\Progress;
 use NeatEdge\Core\Separate\Halftone;
 use NeatEdge\Core\Separate\Inks;
 use NeatEdge\Core\Separate\PlateMarks;
@@ -56,7 +57,6 @@ final class ScreenPlates implements Making
     {
         $ground = Colour::parse($order->word('ground')) ?? throw Refused::because('Write the colour of the cloth such as #1f2937.');
         $result = $order->result;
-        $tolerance = $result->tolerance();
         $inks = Inks::of(
             $result,
             $ground,
@@ -64,64 +64,76 @@ final class ScreenPlates implements Making
             $order->is('tints'),
         );
         $hexes = array_map(static fn (Colour $ink): string => $ink->hex(), $inks->inks);
-        $light = array_map(static fn (Colour $ink): float => $ink->lab()->l, $inks->inks);
+        $on = self::colours($order->word('overprint'));
         $over = array_map(
-            static fn (Colour $ink): bool => in_array(
-                $ink->hex(),
-                self::colours($order->word('overprint')),
-                true,
-            ) || ($order->is('blackOver') && $ink->isNearBlack()),
+            static fn (Colour $ink): bool => in_array($ink->hex(), $on, true) || ($order->is('blackOver') && $ink->isNearBlack()),
             $inks->inks,
         );
         $solid = [];
         foreach ($inks->inks as $i => $ink) {
+            Progress::tell($i, 2 * count($inks->inks), $order->called($hexes[$i]));
             $solid[$i] = self::seen($i, $inks, $order, $over);
         }
-        $trapped = Trap::spread(array_values($solid), $light, $over, $order->length('trap'), $tolerance);
+        $plates = self::inked($inks, $solid, $over, $order);
+        $rank = static fn (Layer $layer): int => $order->inks[$layer->colour]['rank'] ?? PHP_INT_MAX;
+        // In the order of the shop's inks; those that it does not know stay in that of the art, after them.
+        usort($plates, static fn (array $a, array $b): int => $rank($a[0]) <=> $rank($b[0]));
+        if ($order->is('underbase') && $plates !== []) {
+            $base = self::base($inks, $solid, $order);
+            if (! $base->isEmpty()) {
+                $white = new Colour(255, 255, 255);
+                $layer = new Layer(Role::Plate, 'White under the inks', $white->hex(), [new Piece('base', $base, new Paint($white))]);
+                array_unshift($plates, [$layer, self::halftone($order, 22.5), false]);
+            }
+        }
+        $layouts = [];
+        foreach ($plates as $i => [$layer, $halftone, $dotted]) {
+            $layouts[] = self::plate($order, $layer, $halftone, $dotted, $i + 1, count($plates), $ground);
+        }
+
+        return $layouts;
+    }
+
+    /**
+     * What each ink prints.
+     *
+     * @param  array<int, Shape>  $solid  what is seen of each ink
+     * @param  list<bool>  $over  which of them print on others
+     * @return list<array{Layer, Halftone, bool}> plates, the dots of each and whether it has any
+     */
+    private static function inked(Inks $inks, array $solid, array $over, Order $order): array
+    {
+        $light = array_map(static fn (Colour $ink): float => $ink->lab()->l, $inks->inks);
+        $trapped = Trap::spread(array_values($solid), $light, $over, $order->length('trap'), $order->result->tolerance());
         $angles = Halftone::angles($light);
         $plates = [];
         foreach ($inks->inks as $i => $ink) {
+            $called = $order->called($ink->hex());
+            Progress::tell(count($inks->inks) + $i, 2 * count($inks->inks), $called);
             $halftone = self::halftone($order, $angles[$i]);
             $areas = $trapped[$i]->isEmpty() ? [] : [new Piece('ink', $trapped[$i], new Paint($ink))];
-            $tints = $inks->tints($i, $result, $halftone, $order->is('cutDots'));
+            $tints = $inks->tints($i, $order->result, $halftone, $order->is('cutDots'));
             array_push($areas, ...$tints);
             if ($areas !== []) {
-                $plates[] = [new Layer(Role::Plate, $order->called($hexes[$i]), $hexes[$i], $areas, overprints: $over[$i]), $halftone, $tints !== []];
+                $plates[] = [new Layer(Role::Plate, $called, $ink->hex(), $areas, overprints: $over[$i]), $halftone, $tints !== []];
             }
-        }
-        // In the order of the shop's inks; those that it does not know stay in that of the art, after them.
-        usort(
-            $plates,
-            static fn (array $a, array $b): int => ($order->inks[$a[0]->colour]['rank']
-                ?? PHP_INT_MAX) <=> ($order->inks[$b[0]->colour]['rank']
-                ?? PHP_INT_MAX),
-        );
-        if ($order->is('underbase') && $plates !== []) {
-            $alone = [...self::colours($order->word('alone')), ...array_keys(array_filter($order->inks, static fn (array $ink): bool => $ink['alone']))];
-            $under = array_filter(
-                $solid,
-                static fn (Shape $shape, int $i): bool => ! $shape->isEmpty() && ! in_array($hexes[$i], $alone, true),
-                ARRAY_FILTER_USE_BOTH,
-            );
-            $shaded = $inks->shaded($result);
-            $base = Underbase::under([...array_values($under), ...($shaded->isEmpty() ? [] : [$shaded])], $order->length('choke'), $tolerance);
-            if (! $base->isEmpty()) {
-                array_unshift(
-                    $plates,
-                    [
-                        new Layer(Role::Plate, 'White under the inks', '#ffffff', [new Piece('base', $base, new Paint(new Colour(255, 255, 255)))]),
-                        self::halftone($order, 22.5),
-                        false,
-                    ],
-                );
-            }
-        }
-        $out = [];
-        foreach ($plates as $i => [$layer, $halftone, $dotted]) {
-            $out[] = self::plate($order, $layer, $halftone, $dotted, $i + 1, count($plates), $ground);
         }
 
-        return $out;
+        return $plates;
+    }
+
+    /** @param  array<int, Shape>  $solid  what is seen of each ink */
+    private static function base(Inks $inks, array $solid, Order $order): Shape
+    {
+        $alone = [...self::colours($order->word('alone')), ...array_keys(array_filter($order->inks, static fn (array $ink): bool => $ink['alone']))];
+        $under = array_filter(
+            $solid,
+            static fn (Shape $shape, int $i): bool => ! $shape->isEmpty() && ! in_array($inks->inks[$i]->hex(), $alone, true),
+            ARRAY_FILTER_USE_BOTH,
+        );
+        $shaded = $inks->shaded($order->result);
+
+        return Underbase::under([...array_values($under), ...($shaded->isEmpty() ? [] : [$shaded])], $order->length('choke'), $order->result->tolerance());
     }
 
     public static function designs(Order $order): array
