@@ -77,36 +77,9 @@ final class Day
             Served::post("jobs/{$job}/preparations", []);
             $jobs[$job] = $process;
         }
-        $sheets = $failed = 0;
-        $length = ['cutter' => 0.0, 'engraver' => 0.0];
-        $sendings = [];
-        foreach ($jobs as $job => $process) {
-            self::until(
-                static fn (): bool => in_array(Served::get("jobs/{$job}")['preparation']['status'] ?? '', ['done', 'failed'], true),
-                "job {$job} to be prepared",
-            );
-            $kind = Processes::of($process)->machine();
-            foreach (Served::get("jobs/{$job}/making")['layouts'] as $number => $layout) {
-                $sendings[] = (int) Served::post("jobs/{$job}/sendings", ['machine' => $ids[$kind], 'number' => $number])['id'];
-                $sheets++;
-                if (isset($length[$kind])) {
-                    $length[$kind] += $layout['length_mm'];
-                }
-            }
-        }
-        foreach ($sendings as $id) {
-            self::until(static function () use ($id, &$failed): bool {
-                $now = Served::get("sendings/{$id}");
-                if ($now['work']['state'] === 'failed') {
-                    // Somebody puts new material in, and presses.
-                    $failed++;
-                    Served::post("works/{$now['work']['id']}/go", []);
-                }
-
-                return $now['work']['state'] === 'done';
-            }, "sending {$id}");
-            $failed += count(array_filter(Served::get("sendings/{$id}")['log'], static fn (array $row): bool => str_contains($row['what'], 'broke off')));
-        }
+        [$sendings, $length] = self::sent($jobs, $ids);
+        $sheets = count($sendings);
+        $failed = array_sum(array_map(self::faults(...), $sendings));
         yield [
             sprintf('nine jobs of three processes: %d sheets made, %d faults on the way', $sheets, $failed),
             sprintf('%.0f s', microtime(true) - $start),
@@ -122,6 +95,51 @@ final class Day
             (string) (int) self::did("{$served->folder}/recorder", 'plates'),
             (string) ($sheets - self::count($served->folder, 'cutter') - self::count($served->folder, 'engraver')),
         ];
+    }
+
+    /**
+     * All sheets of jobs, each to its machine as soon as it is prepared.
+     *
+     * @param  array<int, string>  $jobs  process by job
+     * @param  array<string, int>  $ids  machines by kind
+     * @return array{list<int>, array<string, float>} sendings, and mm that cutter and engraver are to go
+     */
+    private static function sent(array $jobs, array $ids): array
+    {
+        $length = ['cutter' => 0.0, 'engraver' => 0.0];
+        $sendings = [];
+        foreach ($jobs as $job => $process) {
+            self::until(
+                static fn (): bool => in_array(Served::get("jobs/{$job}")['preparation']['status'] ?? '', ['done', 'failed'], true),
+                "job {$job} to be prepared",
+            );
+            $kind = Processes::of($process)->machine();
+            foreach (Served::get("jobs/{$job}/making")['layouts'] as $number => $layout) {
+                $sendings[] = (int) Served::post("jobs/{$job}/sendings", ['machine' => $ids[$kind], 'number' => $number])['id'];
+                if (isset($length[$kind])) {
+                    $length[$kind] += $layout['length_mm'];
+                }
+            }
+        }
+
+        return [$sendings, $length];
+    }
+
+    /** Waits until a sheet is made, and puts new material in wherever its machine broke off. @return int how often it did */
+    private static function faults(int $id): int
+    {
+        $failed = 0;
+        self::until(static function () use ($id, &$failed): bool {
+            $now = Served::get("sendings/{$id}");
+            if ($now['work']['state'] === 'failed') {
+                $failed++;
+                Served::post("works/{$now['work']['id']}/go", []);
+            }
+
+            return $now['work']['state'] === 'done';
+        }, "sending {$id}");
+
+        return $failed + count(array_filter(Served::get("sendings/{$id}")['log'], static fn (array $row): bool => str_contains($row['what'], 'broke off')));
     }
 
     /** The sum of what a machine says in its logs. */

@@ -7,13 +7,13 @@ namespace NeatEdge\Console;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Format\FileRefused;
-use NeatEdge\Core\Format\FolderName;
 use NeatEdge\Core\Format\Incoming;
 use NeatEdge\Core\Format\Json\PresetJson;
 use NeatEdge\Core\Format\Svg\Drawing;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Line\PrepLine;
+use NeatEdge\Core\Line\Preset;
 use NeatEdge\Core\Process\Plain;
 use NeatEdge\Core\Process\Process;
 use NeatEdge\Core\Process\Processes;
@@ -29,15 +29,12 @@ use Symfony\Component\Console\Output\OutputInterface;
 use Throwable;
 
 /**
- * A folder of drawings through one preset. Each drawing is a folder of its own in the outcome, which appears whole or not at all; the table beside them grows
- * by a row with each. A run that was stopped goes on where it was: what is done for the same file, size and preset is not done again.
+ * A folder of drawings through one preset, each in a process of its own. A run that was stopped goes on where it was: what is done for the same file, size and preset is not done again.
  */
 #[AsCommand('batch', 'Take a folder of SVG files through one preset')]
 final class BatchCommand extends Command
 {
     private const FORMATS = ['text', 'json', 'csv'];
-
-    private const DONE = 'row.json';
 
     protected function configure(): void
     {
@@ -58,143 +55,100 @@ final class BatchCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
+        $word = static fn (string $option): string => self::words($input->getOption($option));
         $folder = self::words($input->getArgument('folder'));
         if (! is_dir($folder)) {
             throw BadCall::noFolder($folder);
         }
-        $out = rtrim(self::words($input->getOption('out-dir')), '/');
-        $format = self::words($input->getOption('format'));
-        $preset = PresetOption::read(self::words($input->getOption('preset')) === ''
-            ? throw BadCall::missing('--preset')
-            : self::words($input->getOption('preset')));
-        $process = self::words($input->getOption('process')) === '' ? Processes::find($preset->for[0] ?? '') ?? new Plain
-            : (Processes::find(self::words($input->getOption('process'))) ?? throw BadCall::choice(
-                '--process',
-                self::words($input->getOption('process')),
-                Processes::keys(),
-            ));
-        if (! in_array($format, self::FORMATS, true)) {
-            throw BadCall::choice('--format', $format, self::FORMATS);
+        $preset = PresetOption::read($word('preset') === '' ? throw BadCall::missing('--preset') : $word('preset'));
+        $process = self::process($word('process'), $preset);
+        if (! in_array($word('format'), self::FORMATS, true)) {
+            throw BadCall::choice('--format', $word('format'), self::FORMATS);
         }
-        if ($out === '') {
-            throw BadCall::missing('--out-dir');
-        }
-        if (! is_dir($out) && ! @mkdir($out, 0755, true)) {
-            throw BadCall::cannotWrite($out);
-        }
-        $jobs = filter_var(self::words($input->getOption('jobs')), FILTER_VALIDATE_INT, ['options' => ['min_range' => 1, 'max_range' => 64]]);
+        $rows = new BatchRows(self::outcome($word('out-dir')));
+        $jobs = filter_var($word('jobs'), FILTER_VALIDATE_INT, ['options' => ['min_range' => 1, 'max_range' => 64]]);
         if ($jobs === false) {
-            throw BadCall::choice('--jobs', self::words($input->getOption('jobs')), ['a number from 1 to 64']);
+            throw BadCall::choice('--jobs', $word('jobs'), ['a number from 1 to 64']);
         }
-        $width = self::words($input->getOption('width'));
-        $sizes = self::sizes(self::words($input->getOption('sizes')));
-        $one = self::words($input->getOption('one'));
-        $work = [];
         [$names, $others] = self::files($folder);
-        foreach ($names as $name) {
-            $size = $sizes[$name] ?? $width;
-            $path = "{$folder}/{$name}";
-            $key = hash('xxh128', PrepLine::ENGINE.PresetJson::encode($preset).$process->key().$size.hash_file('xxh128', $path));
-            $work[$name] = ['path' => $path, 'size' => $size === '' ? null : Length::positive($size)->mm, 'key' => $key];
-        }
-        if ($work === []) {
-            throw BadCall::missing("an SVG, DXF, PLT, PDF or PostScript file in {$folder}");
-        }
-        if ($one === '' && $others !== []) {
-            $error = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
-            $error->writeln(
-                sprintf(
-                    'note: not taken, as they are of no format that is read: %s',
-                    implode(', ', array_slice($others, 0, 20)).(count($others) > 20 ? sprintf(' and %d more', count($others) - 20) : ''),
-                ),
-                OutputInterface::OUTPUT_RAW,
-            );
-        }
+        $work = self::work($folder, $names, self::sizes($word('sizes')), $word('width'), PresetJson::encode($preset).$process->key());
+        $one = $word('one');
         if ($one !== '') {
             $task = $work[$one] ?? throw BadCall::noFile("{$folder}/{$one}");
-            $this->prepare($one, $task, $out, $preset->steps, $process, ['name' => $preset->name, 'version' => $preset->version]);
+            $this->prepare($one, $task, $rows, $preset->steps, $process, ['name' => $preset->name, 'version' => $preset->version]);
 
             return self::SUCCESS;
         }
+        $error = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
+        self::tellOthers($error, $others);
+        (new BatchWorkers($work, $rows, $error))->run($jobs);
 
-        return $this->all($work, $out, $jobs, $format, $output);
+        return self::summary(array_map($rows->of(...), array_map(strval(...), array_keys($work))), $rows->folder, $word('format'), $output);
     }
 
-    /** @param  array<string, array{path: string, size: float|null, key: string}>  $work  by name */
-    private function all(array $work, string $out, int $jobs, string $format, OutputInterface $output): int
+    private static function process(string $wanted, Preset $preset): Process
     {
-        $error = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
-        $waiting = array_keys(array_filter(
-            $work,
-            static fn (array $task, string $name): bool => (self::row($out, $name)['key'] ?? '') !== $task['key'],
-            ARRAY_FILTER_USE_BOTH,
-        ));
-        $kept = count($work) - count($waiting);
-        if ($kept > 0) {
-            $error->writeln(sprintf('%d of %d were done before and are kept.', $kept, count($work)));
+        return $wanted === ''
+            ? Processes::find($preset->for[0] ?? '') ?? new Plain
+            : Processes::find($wanted) ?? throw BadCall::choice('--process', $wanted, Processes::keys());
+    }
+
+    /** The folder to write into, which is there afterwards. */
+    private static function outcome(string $folder): string
+    {
+        $folder = rtrim($folder, '/');
+        if ($folder === '') {
+            throw BadCall::missing('--out-dir');
         }
-        $running = [];
-        $tried = [];
-        $done = $kept;
-        while ($waiting !== [] || $running !== []) {
-            while ($waiting !== [] && count($running) < $jobs) {
-                $name = (string) array_shift($waiting);
-                $tried[$name] = ($tried[$name] ?? 0) + 1;
-                $process = proc_open(
-                    [...self::call(), '--one='.$name],
-                    [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']],
-                    $pipes,
-                );
-                if ($process === false) {
-                    throw BadCall::missing('a process of its own for each file');
-                }
-                $running[$name] = $process;
-            }
-            foreach ($running as $name => $process) {
-                if (proc_get_status($process)['running']) {
-                    continue;
-                }
-                proc_close($process);
-                unset($running[$name]);
-                if ((self::row($out, $name)['key'] ?? '') === $work[$name]['key']) {
-                    $error->writeln(sprintf('%d of %d: %s', ++$done, count($work), $name), OutputInterface::OUTPUT_RAW);
-                } elseif ($tried[$name] < 2) {
-                    // A worker that was killed leaves nothing half done: its file is begun again.
-                    $waiting[] = $name;
-                } else {
-                    self::store(
-                        $out,
-                        $name,
-                        [],
-                        [
-                            'file' => $name,
-                            'key' => $work[$name]['key'],
-                            'state' => 'failed',
-                            'error' => 'The work broke off twice; the file may be too large.',
-                            'serious' => 0,
-                            'findings' => 0,
-                            'sheets' => 0,
-                            'verdict' => '',
-                            'ready' => false,
-                        ],
-                    );
-                    $done++;
-                }
-            }
-            usleep(10_000);
+        if (! is_dir($folder) && ! @mkdir($folder, 0755, true)) {
+            throw BadCall::cannotWrite($folder);
         }
-        $rows = array_map(static fn (string $name): array => self::row($out, $name), array_map(strval(...), array_keys($work)));
-        OutputFile::write([
-            "{$out}/summary.json" => json_encode($rows, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n",
-            "{$out}/summary.csv" => self::csv($rows),
-        ]);
+
+        return $folder;
+    }
+
+    /**
+     * @param  list<string>  $names
+     * @param  array<string, string>  $sizes  by file
+     * @param  string  $width  of all others
+     * @param  string  $line  what is done with them, by which an outcome is known again
+     * @return non-empty-array<string, array{path: string, size: float|null, key: string}> by name
+     */
+    private static function work(string $folder, array $names, array $sizes, string $width, string $line): array
+    {
+        $work = [];
+        foreach ($names as $name) {
+            $size = $sizes[$name] ?? $width;
+            $path = "{$folder}/{$name}";
+            $key = hash('xxh128', PrepLine::ENGINE.$line.$size.hash_file('xxh128', $path));
+            $work[$name] = ['path' => $path, 'size' => $size === '' ? null : Length::positive($size)->mm, 'key' => $key];
+        }
+
+        return $work === [] ? throw BadCall::missing("an SVG, DXF, PLT, PDF or PostScript file in {$folder}") : $work;
+    }
+
+    /** @param  list<string>  $others  files that are not taken */
+    private static function tellOthers(OutputInterface $error, array $others): void
+    {
+        if ($others !== []) {
+            $first = implode(', ', array_slice($others, 0, 20)).(count($others) > 20 ? sprintf(' and %d more', count($others) - 20) : '');
+            $error->writeln("note: not taken, as they are of no format that is read: {$first}", OutputInterface::OUTPUT_RAW);
+        }
+    }
+
+    /** @param  list<array<string, mixed>>  $rows */
+    private static function summary(array $rows, string $folder, string $format, OutputInterface $output): int
+    {
+        $json = json_encode($rows, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+        $csv = BatchRows::csv($rows);
+        OutputFile::write(["{$folder}/summary.json" => "{$json}\n", "{$folder}/summary.csv" => $csv]);
         $output->writeln(match ($format) {
-            'json' => rtrim((string) file_get_contents("{$out}/summary.json")),
-            'csv' => rtrim(self::csv($rows)),
-            default => self::table($rows),
+            'json' => $json,
+            'csv' => rtrim($csv),
+            default => BatchRows::table($rows),
         }, OutputInterface::OUTPUT_RAW);
 
-        return array_filter($rows, static fn (array $row): bool => ($row['ready'] ?? false) !== true) === [] ? 0 : 1;
+        return array_filter($rows, static fn (array $row): bool => ($row['ready'] ?? false) !== true) === [] ? self::SUCCESS : self::FAILURE;
     }
 
     /**
@@ -202,7 +156,7 @@ final class BatchCommand extends Command
      * @param  list<\NeatEdge\Core\Artwork\LineStep>  $steps
      * @param  array{name: string, version: int}  $preset
      */
-    private function prepare(string $name, array $task, string $out, array $steps, Process $process, array $preset): void
+    private function prepare(string $name, array $task, BatchRows $rows, array $steps, Process $process, array $preset): void
     {
         $row = ['file' => $name, 'key' => $task['key'], 'state' => 'done', 'preset' => $preset, 'process' => $process->key()];
         $files = [];
@@ -229,17 +183,12 @@ final class BatchCommand extends Command
         } catch (Throwable $problem) {
             $row = [
                 ...$row,
-                'state' => 'failed',
-                'sheets' => 0,
-                'findings' => 0,
-                'serious' => 0,
-                'verdict' => '',
-                'ready' => false,
+                ...BatchRows::NOTHING,
                 'error' => $problem instanceof \Error ? 'The work stopped on an internal error.' : $problem->getMessage(),
             ];
             $files = [];
         }
-        self::store($out, $name, $files, $row);
+        $rows->store($name, $files, $row);
     }
 
     private static function drawing(string $path): Drawing
@@ -250,33 +199,6 @@ final class BatchCommand extends Command
         }
 
         return $arrived->drawing;
-    }
-
-    /**
-     * The folder of a file is made beside its place and moved there whole.
-     *
-     * @param  array<string, string>  $files
-     * @param  array<string, mixed>  $row
-     */
-    private static function store(string $out, string $name, array $files, array $row): void
-    {
-        $place = "{$out}/".FolderName::of($name);
-        $beside = "{$out}/.making-".FolderName::of($name).'-'.getmypid();
-        if (! @mkdir($beside, 0755, true)) {
-            throw BadCall::cannotWrite($beside);
-        }
-        foreach ([...$files, self::DONE => json_encode($row, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)] as $file => $text) {
-            if (file_put_contents("{$beside}/{$file}", $text) !== strlen($text)) {
-                throw BadCall::cannotWrite("{$beside}/{$file}");
-            }
-        }
-        if (is_dir($place)) {
-            array_map(unlink(...), glob("{$place}/{,.}[!.]*", GLOB_BRACE) ?: []);
-            @rmdir($place);
-        }
-        if (! @rename($beside, $place)) {
-            throw BadCall::cannotWrite($place);
-        }
     }
 
     /** @return array{list<string>, list<string>} names of the files that are taken, in order, and of those that are not */
@@ -310,70 +232,6 @@ final class BatchCommand extends Command
             $out[$name] = $size;
         }
         fclose($handle);
-
-        return $out;
-    }
-
-    /** @return array<string, mixed> */
-    private static function row(string $out, string $name): array
-    {
-        $path = "{$out}/".FolderName::of($name).'/'.self::DONE;
-        $data = is_file($path) ? json_decode((string) file_get_contents($path), true) : null;
-
-        return is_array($data) ? $data : [];
-    }
-
-    /** @return list<string> this very call, with the JIT on: a call of one small word is started without it, but each file of a batch computes */
-    private static function call(): array
-    {
-        return array_values([
-            PHP_BINARY, '-d', 'memory_limit='.ini_get('memory_limit'), '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d',
-            'opcache.jit=function',
-            ...array_map(strval(...), $_SERVER['argv'] ?? []),
-        ]);
-    }
-
-    /** @param  list<array<string, mixed>>  $rows */
-    private static function csv(array $rows): string
-    {
-        $handle = fopen('php://memory', 'w+');
-        if ($handle === false) {
-            return '';
-        }
-        $columns = ['file', 'state', 'width_mm', 'height_mm', 'sheets', 'findings', 'serious', 'ready', 'verdict', 'error'];
-        fputcsv($handle, $columns, ',', '"', '');
-        foreach ($rows as $row) {
-            // A cell that a spreadsheet would take for a formula is said to be words.
-            fputcsv($handle, array_map(static function (string $column) use ($row): string {
-                $value = $row[$column] ?? '';
-                $text = is_bool($value) ? ($value ? 'yes' : 'no') : (is_scalar($value) ? (string) $value : '');
-
-                return preg_match('/^[=+\-@\t]/', $text) === 1 && ! is_numeric($text) ? "'".$text : $text;
-            }, $columns), ',', '"', '');
-        }
-        rewind($handle);
-
-        return (string) stream_get_contents($handle);
-    }
-
-    /**
-     * @param  list<array<string, mixed>>  $rows
-     * @return list<string>
-     */
-    private static function table(array $rows): array
-    {
-        $out = array_map(static fn (array $row): string => sprintf('%-40s %s', mb_substr((string) $row['file'], 0, 40), ($row['error'] ?? '') !== ''
-            ? $row['error']
-            : sprintf(
-                '%s, %d sheets, %d findings (%d serious). %s.',
-                $row['ready'] ? 'ready' : 'needs a person',
-                $row['sheets'],
-                $row['findings'],
-                $row['serious'],
-                $row['verdict'],
-            )), $rows);
-        $ready = count(array_filter($rows, static fn (array $row): bool => ($row['ready'] ?? false) === true));
-        $out[] = sprintf('%d of %d are ready.', $ready, count($rows));
 
         return $out;
     }

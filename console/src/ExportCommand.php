@@ -6,6 +6,7 @@ namespace NeatEdge\Console;
 
 use NeatEdge\Core\Format\Export;
 use NeatEdge\Core\Format\Formats;
+use NeatEdge\Core\Format\Svg\Drawing;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Line\PrepLine;
 use NeatEdge\Core\Line\Presets;
@@ -76,17 +77,7 @@ final class ExportCommand extends ArtworkCommand
         $typed = self::typed($input, $process, $format);
         $writer = Formats::make($format, $typed);
         $drawing = $this->drawing($input, false);
-        // One line for all commands and the page: nothing that changes the look is done before somebody asks for it.
-        $steps = self::text($input, 'preset') === '' ? Presets::plain() : PresetOption::read(self::text($input, 'preset'))->steps;
-        $limits = $process->limits();
-        $line = PrepLine::of($steps, $limits);
-        $source = Seen::of($drawing->artwork);
-        $values = $process->values($typed);
-        $prepared = Prepared::of($drawing->artwork, $drawing->findings, $line, $limits);
-        $order = new Order(
-            $prepared->result->artwork(), self::called($input), $process->making(), $limits, $values, [], $line->isMirrored(), [],
-            $process->under($line, $source, $values),
-        );
+        [$prepared, $order] = self::ordered($input, $drawing, $process, $typed);
         $layouts = $order->layouts();
         if ($layouts === []) {
             $path = $input->getArgument('input');
@@ -111,7 +102,36 @@ final class ExportCommand extends ArtworkCommand
         if (! $ready) {
             $this->tellVerdict($output, $prepared->verdict);
         }
-        foreach ($manifest['sheets'] as $row) {
+        self::tellSheets($output, $manifest['sheets']);
+
+        return $ready ? self::SUCCESS : self::FAILURE;
+    }
+
+    /**
+     * @param  array<string, string>  $typed
+     * @return array{Prepared, Order} what comes of the line, and how it is wanted
+     */
+    private static function ordered(InputInterface $input, Drawing $drawing, Process $process, array $typed): array
+    {
+        // One line for all commands and the page: nothing that changes the look is done before somebody asks for it.
+        $steps = self::text($input, 'preset') === '' ? Presets::plain() : PresetOption::read(self::text($input, 'preset'))->steps;
+        $limits = $process->limits();
+        $line = PrepLine::of($steps, $limits);
+        $source = Seen::of($drawing->artwork);
+        $values = $process->values($typed);
+        $prepared = Prepared::of($drawing->artwork, $drawing->findings, $line, $limits);
+        $order = new Order(
+            $prepared->result->artwork(), self::called($input), $process->making(), $limits, $values, [], $line->isMirrored(), [],
+            $process->under($line, $source, $values),
+        );
+
+        return [$prepared, $order];
+    }
+
+    /** @param  list<array<string, mixed>>  $sheets  see Export::row */
+    private static function tellSheets(OutputInterface $output, array $sheets): void
+    {
+        foreach ($sheets as $row) {
             $output->writeln(
                 sprintf(
                     '%s: %.1f x %.1f mm%s%s',
@@ -127,8 +147,6 @@ final class ExportCommand extends ArtworkCommand
                 $output->writeln("  {$says}", OutputInterface::OUTPUT_RAW);
             }
         }
-
-        return $ready ? self::SUCCESS : self::FAILURE;
     }
 
     private static function called(InputInterface $input): string

@@ -46,9 +46,8 @@ final class SendCommand extends Command
         }
         $device = Devices::of($kind);
         $mark = "{$path}.sent";
-        $known = is_file($mark) && $input->getOption('anew') !== true ? json_decode((string) file_get_contents($mark), true) : null;
         $key = hash('sha256', $bytes);
-        $done = is_array($known) && ($known['file'] ?? '') === $key && ($known['to'] ?? '') === $to ? (int) ($known['done'] ?? 0) : 0;
+        $done = self::known($mark, $input->getOption('anew') === true, $key, $to);
         $of = $device::parts($bytes);
         if ($done >= $of) {
             $output->writeln('All of it was sent before; say --anew to send it once more.');
@@ -56,7 +55,9 @@ final class SendCommand extends Command
             return self::SUCCESS;
         }
         $why = '';
-        for ($try = 0, $tries = max(1, (int) (is_string($input->getOption('tries')) ? $input->getOption('tries') : 1)); $try < $tries; $try++) {
+        $tries = $input->getOption('tries');
+        $tries = is_string($tries) ? max(1, (int) $tries) : 1;
+        for ($try = 0; $try < $tries; $try++) {
             if ($try > 0) {
                 usleep((int) (1e6 * self::WAIT));
             }
@@ -87,5 +88,13 @@ final class SendCommand extends Command
         fwrite(STDERR, "neat-edge: {$why} {$done} of {$of} parts are done; call it again to go on.\n");
 
         return self::FAILURE;
+    }
+
+    /** @return int parts of this file that this machine has acknowledged before */
+    private static function known(string $mark, bool $anew, string $file, string $to): int
+    {
+        $known = is_file($mark) && ! $anew ? json_decode((string) file_get_contents($mark), true) : null;
+
+        return is_array($known) && ($known['file'] ?? '') === $file && ($known['to'] ?? '') === $to ? (int) ($known['done'] ?? 0) : 0;
     }
 }

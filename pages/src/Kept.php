@@ -126,15 +126,11 @@ final class Kept
             $this->colour($space);
         }
         foreach ($this->at($own['/ExtGState'] ?? null) as $state) {
-            $state = $this->at($state);
-            $this->meet('overprint', ($state['/OP'] ?? false) === true || ($state['/op'] ?? false) === true);
-            $this->meet('mask', isset($state['/SMask']) && $state['/SMask'] !== '/None');
-            $this->meet('blend', ! in_array($state['/BM'] ?? '/Normal', ['/Normal', '/Compatible'], true));
+            $this->state($this->at($state));
         }
         foreach ($this->at($own['/Shading'] ?? null) as $shading) {
-            $shading = $this->at($shading);
-            $this->meet('shading', ! in_array($shading['/ShadingType'] ?? 2, [2, 3], true));
-            $this->colour($shading['/ColorSpace'] ?? null);
+            $this->shading($shading);
+            $this->colour($this->at($shading)['/ColorSpace'] ?? null);
         }
         $this->meet('letters', $this->at($own['/Font'] ?? null) !== []);
         foreach ($this->at($own['/Properties'] ?? null) as $group) {
@@ -142,18 +138,35 @@ final class Kept
         }
         foreach ([...array_values($this->at($own['/XObject'] ?? null)), ...array_values($this->at($own['/Pattern'] ?? null))] as $form) {
             $key = is_string($form) ? $form : '';
-            if ($key !== '' && isset($this->seen[$key])) {
-                continue;
+            if ($key === '' || ! isset($this->seen[$key])) {
+                $this->seen[$key] = true;
+                $this->form($this->at($form), $depth);
             }
-            $this->seen[$key] = true;
-            $form = $this->at($form);
-            $this->meet('mask', isset($form['/SMask']));
-            $this->colour($form['/ColorSpace'] ?? null);
-            if (isset($form['/Shading'])) {
-                $this->meet('shading', ! in_array($this->at($form['/Shading'])['/ShadingType'] ?? 2, [2, 3], true));
-            }
-            $this->look($form['/Resources'] ?? null, $depth + 1);
         }
+    }
+
+    /** @param  array<mixed>  $form */
+    private function form(array $form, int $depth): void
+    {
+        $this->meet('mask', isset($form['/SMask']));
+        $this->colour($form['/ColorSpace'] ?? null);
+        if (isset($form['/Shading'])) {
+            $this->shading($form['/Shading']);
+        }
+        $this->look($form['/Resources'] ?? null, $depth + 1);
+    }
+
+    /** @param  array<mixed>  $state */
+    private function state(array $state): void
+    {
+        $this->meet('overprint', ($state['/OP'] ?? false) === true || ($state['/op'] ?? false) === true);
+        $this->meet('mask', isset($state['/SMask']) && $state['/SMask'] !== '/None');
+        $this->meet('blend', ! in_array($state['/BM'] ?? '/Normal', ['/Normal', '/Compatible'], true));
+    }
+
+    private function shading(mixed $shading): void
+    {
+        $this->meet('shading', ! in_array($this->at($shading)['/ShadingType'] ?? 2, [2, 3], true));
     }
 
     private function meet(string $what, bool $is): void

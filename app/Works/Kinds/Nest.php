@@ -11,10 +11,10 @@ use App\Prep\Made;
 use App\Works\Hold;
 use App\Works\Kind;
 use App\Works\Works;
+use Closure;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
-use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\Patience\Stopped;
 use NeatEdge\Core\Sheet\Make\Laying;
 use NeatEdge\Core\Sheet\Nest\Placement;
@@ -22,9 +22,6 @@ use NeatEdge\Core\Sheet\Nest\Placement;
 /** A search for a closer way to lay the copies of a job, for as long as it was given; stopped, the best so far is kept. */
 final class Nest extends Kind
 {
-    /** Seconds between tellings. */
-    private const LOOK = 0.3;
-
     public function key(): string
     {
         return 'nest';
@@ -64,57 +61,14 @@ final class Nest extends Kind
         $job = ShopJob::query()->find($work->shop_job_id) ?? throw Refused::because('The job is not there any more.');
         $order = Made::order($job);
         $designs = $order->designs();
-        $placements = $progress = [];
-        $stopped = false;
-        $each = $work->about['seconds'] / max(1, count($designs));
+        $search = new NestSearch($hold, $work->about['seconds'] / max(1, count($designs)), count($designs));
+        $placements = [];
         foreach ($designs as $hex => $own) {
-            $begun = microtime(true);
-            $look = 0.0;
-            $sheet = $hex === '' ? 'all' : $hex;
-            $best = false;
-            $tell = static function (float $length, int $tried) use (
-                $hold,
-                $sheet,
-                $begun,
-                $each,
-                $designs,
-                &$look,
-                &$progress,
-                &$stopped,
-                &$placements,
-                &$best,
-            ): bool {
-                $best = true;
-                $progress[$sheet] = ['length' => round($length, 1), 'tried' => $tried];
-                $now = microtime(true);
-                if ($now >= $look) {
-                    $look = $now + self::LOOK;
-                    $hold->keep(['outcome' => ['progress' => $progress]]);
-                    try {
-                        $hold->tell(
-                            count($placements),
-                            count($designs),
-                            "{$tried} tried",
-                            min(1.0, (count($placements) + ($now - $begun) / $each) / count($designs)),
-                        );
-                    } catch (Stopped) {
-                        $stopped = true;
-                    }
-                }
-
-                return ! $stopped && $now - $begun < $each;
-            };
-            // Stopped before a sheet was laid in any way, it is left as it lay; once there is a best, the search ends with it.
-            $question = static function () use ($hold, &$stopped, &$best): void {
-                $stopped = $stopped || $hold->isStopped();
-                $stopped && ! $best && throw new Stopped;
-            };
-            try {
-                $found = $own === [] ? [] : Patience::with($question, static fn (): array => Laying::of($own, $order, $hex, $tell));
-            } catch (Stopped) {
+            $found = $search->of($hex === '' ? 'all' : $hex, static fn (Closure $tell): array => $own === [] ? [] : Laying::of($own, $order, $hex, $tell));
+            if ($found === null) {
                 break;
             }
-            $placements[$sheet] = array_map(static fn (Placement $one): array => $one->toArray(), $found);
+            $placements[$hex === '' ? 'all' : $hex] = array_map(static fn (Placement $one): array => $one->toArray(), $found);
         }
         // Only where a job lies is changed: whatever else was chosen meanwhile stays.
         Laid::change(
@@ -122,9 +76,9 @@ final class Nest extends Kind
             'Nest the copies',
             static fn (array $making): array => $placements === [] ? $making : [...$making, 'placements' => [...$making['placements'] ?? [], ...$placements]],
         );
-        $hold->keep(['outcome' => ['progress' => $progress]]);
+        $hold->keep(['outcome' => ['progress' => $search->progress]]);
 
-        return $stopped ? throw new Stopped : ['progress' => $progress];
+        return $search->stopped ? throw new Stopped : ['progress' => $search->progress];
     }
 
     protected function brokeOff(): string

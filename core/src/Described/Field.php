@@ -223,40 +223,46 @@ final readonly class Field
         return in_array($this->type, self::NUMERIC, true);
     }
 
+    /** What may be typed, by kind of value; in braces what differs from field to field. */
+    private const WANTED = [
+        self::LENGTH => 'type a length between {least} and {most} mm',
+        self::ANGLE => 'type an angle between {least}° and {most}°',
+        self::COUNT => 'type a whole number between {least} and {most}',
+        self::SHARE => 'type a share between {least} and {most}, or between {least%}% and {most%}%',
+        self::NUMBER => 'type a number between {least} and {most}',
+        self::CHOICE => 'choose one of these: {options}',
+        self::FLAG => 'say yes or no',
+        self::COLOUR => 'write a colour such as #cc3333{none}',
+        self::PLACE => 'write a place as x,y such as 12.5,40',
+        self::PLACES => 'write places such as 12.5,40 20,44; 60,10',
+        self::PATH => 'write path data such as M0,0 L20,10',
+        self::LENGTHS => 'write up to twenty lengths in turn such as 4mm 2mm',
+        self::COLOURS => 'write colours such as #1d5c46 #e0a030',
+        self::PAIRS => 'write pairs such as #1d5c46/#e0a030={first}',
+        self::PAINTED => 'write places and colours such as 12,4 #cc3333; 30,8 #1d5c46',
+        self::NODES => 'choose nodes of the piece',
+        self::NUMBERS => '{some} numbers are needed',
+        self::ROWS => 'between {least} and {most} are needed',
+        self::PIECES => 'say pieces by their ids',
+        self::GROUP => 'say its values by their names',
+        self::DATA => 'say its values by their names',
+    ];
+
     /** What may be typed, as the end of a sentence: the one wording of a bound. */
     public function wanted(): string
     {
         [$least, $most] = [self::plain($this->least), self::plain($this->most)];
 
-        return match ($this->type) {
-            self::LENGTH => "type a length between {$least} and {$most} mm",
-            self::ANGLE => "type an angle between {$least}° and {$most}°",
-            self::COUNT => "type a whole number between {$least} and {$most}",
-            self::SHARE => sprintf(
-                'type a share between %s and %s, or between %s%% and %s%%',
-                $least,
-                $most,
-                self::plain(100 * $this->least),
-                self::plain(100 * $this->most),
-            ),
-            self::NUMBER => "type a number between {$least} and {$most}",
-            self::CHOICE => 'choose one of these: '.implode(', ', array_keys($this->options)),
-            self::FLAG => 'say yes or no',
-            self::COLOUR => 'write a colour such as #cc3333'.(isset($this->options['none']) ? ', or none' : ''),
-            self::PLACE => 'write a place as x,y such as 12.5,40',
-            self::PLACES => 'write places such as 12.5,40 20,44; 60,10',
-            self::PATH => 'write path data such as M0,0 L20,10',
-            self::LENGTHS => 'write up to twenty lengths in turn such as 4mm 2mm',
-            self::COLOURS => 'write colours such as #1d5c46 #e0a030',
-            self::PAIRS => sprintf('write pairs such as #1d5c46/#e0a030=%s', array_key_first($this->options)),
-            self::PAINTED => 'write places and colours such as 12,4 #cc3333; 30,8 #1d5c46',
-            self::NODES => 'choose nodes of the piece',
-            self::NUMBERS => $least === $most ? "{$least} numbers are needed" : "between {$least} and {$most} numbers are needed",
-            self::ROWS => "between {$least} and {$most} are needed",
-            self::PIECES => 'say pieces by their ids',
-            self::GROUP, self::DATA => 'say its values by their names',
-            default => "write at most {$most} letters",
-        };
+        return strtr(self::WANTED[$this->type] ?? 'write at most {most} letters', [
+            '{least}' => $least,
+            '{most}' => $most,
+            '{least%}' => self::plain(100 * $this->least),
+            '{most%}' => self::plain(100 * $this->most),
+            '{options}' => implode(', ', array_keys($this->options)),
+            '{first}' => (string) array_key_first($this->options),
+            '{none}' => isset($this->options['none']) ? ', or none' : '',
+            '{some}' => $least === $most ? $least : "between {$least} and {$most}",
+        ]);
     }
 
     /** @return list<string> every kind of value */

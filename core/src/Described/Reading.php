@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Described;
 
+use LogicException;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\InvalidLength;
 use NeatEdge\Core\Geometry\Length;
@@ -33,6 +34,15 @@ final class Reading
      */
     public static function of(Field $field, mixed $value, string $unit): mixed
     {
+        return match (true) {
+            $field->isNumeric() => self::numeric($field, $value, $unit),
+            in_array($field->type, self::WRITTEN, true) => self::written($field, self::words($field, $value), $unit),
+            default => self::chosen($field, $value),
+        };
+    }
+
+    private static function numeric(Field $field, mixed $value, string $unit): float|Relative
+    {
         return match ($field->type) {
             Field::LENGTH => self::length($field, $value, $unit),
             Field::ANGLE => self::bounded($field, is_string($value) ? self::angle($field, $value) : self::plain($field, $value)),
@@ -41,33 +51,55 @@ final class Reading
                 is_string($value) && str_ends_with(trim($value), '%') ? self::plain($field, rtrim(trim($value), '% ')) / 100 : self::plain($field, $value),
             ),
             Field::COUNT => self::whole($field, self::plain($field, $value)),
-            Field::NUMBER => self::bounded($field, self::plain($field, $value)),
+            default => self::bounded($field, self::plain($field, $value)),
+        };
+    }
+
+    /** What is written in words, though it means something else. */
+    private const WRITTEN = [
+        Field::COLOUR, Field::PLACE, Field::PLACES, Field::PATH, Field::LENGTHS, Field::COLOURS, Field::PAIRS, Field::PAINTED,
+    ];
+
+    /** @return mixed a Colour or "none", a place or null, a list */
+    private static function written(Field $field, string $text, string $unit): mixed
+    {
+        return match ($field->type) {
+            Field::COLOUR => self::colour($field, trim($text)),
+            Field::PLACE => trim($text) === '' ? null : self::place($field, trim($text), $unit),
+            Field::PLACES => self::places($field, $text, $unit),
+            Field::PATH => self::path($field, $text),
+            Field::LENGTHS => self::lengths($field, $text, $unit),
+            Field::COLOURS => array_map(static fn (string $one): Colour => self::hue($field, $one), self::parts('/[\s,]+/', $text)),
+            Field::PAIRS => array_map(static fn (string $one): array => self::pair($field, $one), self::parts('/[\s,;]+/', $text)),
+            Field::PAINTED => array_map(static fn (string $one): array => self::painted($field, trim($one), $unit), self::parts('/;/', $text)),
+            default => throw new LogicException("{$field->type} is not written."),
+        };
+    }
+
+    /** @return mixed a bool, a string, a list, or data as it is */
+    private static function chosen(Field $field, mixed $value): mixed
+    {
+        return match ($field->type) {
             Field::FLAG => match (true) {
                 in_array($value, self::YES, true) => true,
                 in_array($value, self::NO, true) => false,
                 default => throw Refused::field($field),
             },
             Field::CHOICE => is_string($value) && isset($field->options[$value]) ? $value : throw Refused::field($field),
-            Field::COLOUR => self::colour($field, trim(self::words($field, $value))),
-            Field::PLACE => ($text = trim(self::words($field, $value))) === '' ? null : self::place($field, $text, $unit),
-            Field::PLACES => self::places($field, self::words($field, $value), $unit),
-            Field::PATH => self::path($field, self::words($field, $value)),
-            Field::LENGTHS => self::lengths($field, self::words($field, $value), $unit),
-            Field::COLOURS => array_map(static fn (string $one): Colour => self::hue($field, $one), self::parts('/[\s,]+/', self::words($field, $value))),
-            Field::PAIRS => array_map(static fn (string $one): array => self::pair($field, $one), self::parts('/[\s,;]+/', self::words($field, $value))),
-            Field::PAINTED => array_map(
-                static fn (string $one): array => self::painted($field, trim($one), $unit),
-                self::parts('/;/', self::words($field, $value)),
-            ),
             Field::NODES => self::nodes($field, $value),
             Field::NUMBERS => self::numbers($field, $value),
-            Field::PIECES => is_array($value)
-                && count($value) <= self::MOST_PIECES ? array_values(array_filter($value, is_string(...))) : throw Refused::field($field),
+            Field::PIECES => array_values(array_filter(self::rows($field, $value, 0, self::MOST_PIECES), is_string(...))),
             Field::GROUP => is_array($value) ? $value : throw Refused::field($field),
-            Field::ROWS => is_array($value) && count($value) >= $field->least && count($value) <= $field->most ? $value : throw Refused::field($field),
+            Field::ROWS => self::rows($field, $value, $field->least, $field->most),
             Field::DATA => $value,
             default => self::words($field, $value),
         };
+    }
+
+    /** @return array<mixed> */
+    private static function rows(Field $field, mixed $value, float $least, float $most): array
+    {
+        return is_array($value) && count($value) >= $least && count($value) <= $most ? $value : throw Refused::field($field);
     }
 
     /** @throws Refused beyond its bounds */

@@ -184,13 +184,8 @@ final class Incoming
         $fields = [...LineProposal::of($drawing), ...$fields];
         $values = Values::read($fields, $typed)->all();
         if ($drawing->isEmpty()) {
-            if ($drawing->leftOut !== []) {
-                $empty = rtrim($empty, '.').' that is taken: it holds '.implode(
-                    ', ',
-                    array_map(static fn (string $what, array $row): string => "{$row['count']} × {$what}", array_keys($drawing->leftOut), $drawing->leftOut),
-                ).'.';
-            }
-            throw FileRefused::because($empty);
+            $held = array_map(static fn (string $what, array $row): string => "{$row['count']} × {$what}", array_keys($drawing->leftOut), $drawing->leftOut);
+            throw FileRefused::because($held === [] ? $empty : rtrim($empty, '.').' that is taken: it holds '.implode(', ', $held).'.');
         }
         $largest = $box === null ? 0.0 : max($box->width(), $box->height());
         if ($largest > 1e5) {
@@ -217,19 +212,9 @@ final class Incoming
         ));
         $moved = array_map(static fn (Finding $finding): Finding => $finding->scaled(1.0, -$page->left, -$page->top), $notes->findings);
         if (! $drawing->statesUnit) {
-            array_unshift(
-                $moved,
-                new Finding(
-                    Drawing::NO_SIZE,
-                    Severity::Serious,
-                    sprintf(
-                        'The file does not say what its numbers are; as %s it comes to %.2f x %.2f mm. Say the unit, or type the finished width.',
-                        (string) ($values['unit'] ?? 'mm'),
-                        $artwork->width,
-                        $artwork->height,
-                    ),
-                ),
-            );
+            $says = 'The file does not say what its numbers are; as %s it comes to %.2f x %.2f mm. Say the unit, or type the finished width.';
+            $says = sprintf($says, (string) ($values['unit'] ?? 'mm'), $artwork->width, $artwork->height);
+            array_unshift($moved, new Finding(Drawing::NO_SIZE, Severity::Serious, $says));
         }
         [$closed, $open] = $take->counts();
         $says = sprintf(

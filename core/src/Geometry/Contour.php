@@ -129,7 +129,18 @@ final readonly class Contour
                 $bent[] = $i;
             }
         }
-        // Only where a handle lies outside the box of all nodes may the curve do so.
+
+        return $bent === [] ? new Box($left, $top, $right, $bottom) : self::bulged($c, $bent, $left, $top, $right, $bottom);
+    }
+
+    /**
+     * A box of nodes, grown to where curves bulge out of it: only where a handle lies outside may the curve do so.
+     *
+     * @param  list<float>  $c
+     * @param  list<int>  $bent  where curves begin that are no lines
+     */
+    private static function bulged(array $c, array $bent, float $left, float $top, float $right, float $bottom): Box
+    {
         foreach ($bent as $i) {
             if ($c[$i + 2] < $left || $c[$i + 4] < $left || $c[$i + 2] > $right || $c[$i + 4] > $right) {
                 foreach (Cubic::turns($c[$i], $c[$i + 2], $c[$i + 4], $c[$i + 6]) as $t) {

@@ -21,6 +21,23 @@ final readonly class Length
      */
     public static function parse(string $text, string $unit = 'mm', ?float $whole = null): self
     {
+        $tokens = self::tokens($text, $whole);
+        $at = 0;
+        [$value, $isLength] = self::sum($tokens, $at, self::MM_PER[$unit], $text);
+        if ($at !== count($tokens) || ! is_finite($value)) {
+            throw InvalidLength::unreadable($text);
+        }
+
+        return new self($isLength ? $value : $value * self::MM_PER[$unit]);
+    }
+
+    /**
+     * @return list<array{float, bool, float}|string> signs, and numbers: mm where it is a length, whether it is one, mm in its unit
+     *
+     * @throws InvalidLength
+     */
+    private static function tokens(string $text, ?float $whole): array
+    {
         if (preg_match('/(?<![\d.,])[1-9]\d{0,2},\d{3}(?!\d)/', $text) === 1) {
             throw InvalidLength::doubtful($text);
         }
@@ -35,30 +52,19 @@ final readonly class Length
 
                 continue;
             }
-            $own = strtolower($token[2] ?? '');
-            $own = $own === '"' ? 'in' : $own;
-            if ($own === '%') {
-                $tokens[] = [(float) str_replace(',', '.', $token[1] ?? '') / 100 * ($whole ?? throw InvalidLength::ofNothing($text)), true, 0.0];
-
-                continue;
-            }
-            if ($own !== '' && ! isset(self::MM_PER[$own])) {
-                throw InvalidLength::unknownUnit($own);
-            }
-            // Bare numbers stay bare until it is known whether they scale a length or are one.
-            $tokens[] = [
-                (float) str_replace(',', '.', $token[1] ?? '') * ($own === '' ? 1.0 : self::MM_PER[$own]),
-                $own !== '',
-                $own === '' ? 0.0 : self::MM_PER[$own],
-            ];
-        }
-        $at = 0;
-        [$value, $isLength] = self::sum($tokens, $at, self::MM_PER[$unit], $text);
-        if ($at !== count($tokens) || ! is_finite($value)) {
-            throw InvalidLength::unreadable($text);
+            $number = (float) str_replace(',', '.', $token[1] ?? '');
+            $unit = strtolower($token[2] ?? '');
+            $unit = $unit === '"' ? 'in' : $unit;
+            $tokens[] = match (true) {
+                $unit === '%' => [$number / 100 * ($whole ?? throw InvalidLength::ofNothing($text)), true, 0.0],
+                // Bare numbers stay bare until it is known whether they scale a length or are one.
+                $unit === '' => [$number, false, 0.0],
+                isset(self::MM_PER[$unit]) => [$number * self::MM_PER[$unit], true, self::MM_PER[$unit]],
+                default => throw InvalidLength::unknownUnit($unit),
+            };
         }
 
-        return new self($isLength ? $value : $value * self::MM_PER[$unit]);
+        return $tokens;
     }
 
     /** @throws InvalidLength */

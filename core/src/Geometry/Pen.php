@@ -91,6 +91,17 @@ final class Pen
         } elseif (! $sweep && $turn > 0) {
             $turn -= 2 * M_PI;
         }
+        $this->turn(new Matrix($cos * $rx, $sin * $rx, -$sin * $ry, $cos * $ry, $cx, $cy), $start, $turn, $x, $y);
+    }
+
+    /**
+     * A part of a circle of radius one, brought to where it lies.
+     *
+     * @param  float  $start  radians
+     * @param  float  $turn  radians
+     */
+    private function turn(Matrix $place, float $start, float $turn, float $x, float $y): void
+    {
         $parts = max(1, (int) ceil(abs($turn) / (M_PI / 2) - 1e-6));
         $step = $turn / $parts;
         $k = 4 / 3 * tan($step / 4);
@@ -106,15 +117,15 @@ final class Pen
                 [cos($b) + $k * sin($b), sin($b) - $k * cos($b)],
                 [cos($b), sin($b)],
             ];
-            $out = [];
+            $cubic = [];
             foreach ($points as [$ux, $uy]) {
-                $out[] = $cos * $rx * $ux - $sin * $ry * $uy + $cx;
-                $out[] = $sin * $rx * $ux + $cos * $ry * $uy + $cy;
+                $cubic[] = $place->a * $ux + $place->c * $uy + $place->e;
+                $cubic[] = $place->b * $ux + $place->d * $uy + $place->f;
             }
             if ($i === $parts - 1) {
-                [$out[4], $out[5]] = [$x, $y];
+                [$cubic[4], $cubic[5]] = [$x, $y];
             }
-            $this->cubicTo(...$out);
+            $this->cubicTo(...$cubic);
         }
     }
 

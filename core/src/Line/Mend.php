@@ -248,8 +248,44 @@ final readonly class Mend implements Edit
     /** @param  array<string, list<Piece>>  $pieces  brought up to date */
     private static function add(array &$pieces, string $paint, Shape $more, Artwork $artwork): void
     {
-        $tolerance = $artwork->tolerance();
-        // The piece of the paint along most of its border takes it, the uppermost of several.
+        $to = self::beside($pieces, $paint, $more, $artwork);
+        if ($to === null) {
+            return;
+        }
+        $above = false;
+        foreach ($pieces as $id => $list) {
+            $left = [];
+            foreach ($list as $piece) {
+                $mine = $id === $to && self::shows($piece, $paint);
+                $goesOn = $mine || $above;
+                if (! $goesOn || $artwork->hides($piece)
+                    || ! ($mine ? self::meets($piece, $more, $artwork) : self::overlaps($piece, $more, $artwork))) {
+                    $left[] = $piece;
+
+                    continue;
+                }
+                foreach (self::parted($piece, $artwork) as $part) {
+                    $isPaint = $part->fill?->key() === $paint;
+                    $grown = match (true) {
+                        $mine && $isPaint => $part->withShape(Combine::weld([$part->shape, $more], $artwork->tolerance())),
+                        $above && ! $isPaint => $part->withShape(Combine::cutAway($part->shape, [$more], $artwork->tolerance())),
+                        default => $part,
+                    };
+                    array_push($left, ...($grown !== $part && $grown->shape->isEmpty() ? [] : [$grown]));
+                }
+            }
+            $above = $above || $id === $to;
+            $pieces[$id] = $left;
+        }
+    }
+
+    /**
+     * The piece of a paint along most of the border of an area, the uppermost of several.
+     *
+     * @param  array<string, list<Piece>>  $pieces
+     */
+    private static function beside(array $pieces, string $paint, Shape $more, Artwork $artwork): int|string|null
+    {
         $shapes = [];
         foreach (array_reverse($pieces, true) as $id => $list) {
             foreach ($list as $piece) {
@@ -260,37 +296,8 @@ final readonly class Mend implements Edit
         }
         [$beside] = Beside::along($more, $shapes);
         arsort($beside);
-        $to = array_key_first($beside) ?? array_key_first($shapes);
-        if ($to === null) {
-            return;
-        }
-        $above = false;
-        foreach ($pieces as $id => $list) {
-            $out = [];
-            foreach ($list as $piece) {
-                $mine = $id === $to && self::shows($piece, $paint);
-                if (! $mine && ! $above || $artwork->hides($piece)
-                    || ! ($mine ? self::meets($piece, $more, $artwork) : self::overlaps($piece, $more, $artwork))) {
-                    $out[] = $piece;
 
-                    continue;
-                }
-                foreach (self::parted($piece, $artwork) as $part) {
-                    if ($mine && $part->fill?->key() === $paint) {
-                        $out[] = $part->withShape(Combine::weld([$part->shape, $more], $tolerance));
-                    } elseif ($above && $part->fill?->key() !== $paint) {
-                        $left = Combine::cutAway($part->shape, [$more], $tolerance);
-                        if (! $left->isEmpty()) {
-                            $out[] = $part->withShape($left);
-                        }
-                    } else {
-                        $out[] = $part;
-                    }
-                }
-            }
-            $above = $above || $id === $to;
-            $pieces[$id] = $out;
-        }
+        return array_key_first($beside) ?? array_key_first($shapes);
     }
 
     private static function shows(Piece $piece, string $paint): bool

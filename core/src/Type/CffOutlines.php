@@ -141,71 +141,99 @@ final class CffOutlines
         $s = $this->stack;
         $n = count($s);
         $this->stack = [];
+        [$x, $y] = [$s[$n - 2] ?? 0.0, $s[$n - 1] ?? 0.0];
         switch ($op) {
             case 1: case 3: case 18: case 23:
                 $this->hints += intdiv($n, 2);
                 break;
             case 21:
-                $this->begin($s[$n - 2] ?? 0.0, $s[$n - 1] ?? 0.0);
+                $this->begin($x, $y);
                 break;
             case 22:
-                $this->begin($s[$n - 1] ?? 0.0, 0.0);
+                $this->begin($y, 0.0);
                 break;
             case 4:
-                $this->begin(0.0, $s[$n - 1] ?? 0.0);
+                $this->begin(0.0, $y);
                 break;
             case 5:
                 $this->lines($s, $n);
                 break;
             case 6: case 7:
-                for ($i = 0; $i < $n; $i++) {
-                    ($op === 6) === ($i % 2 === 0) ? $this->line($s[$i], 0.0) : $this->line(0.0, $s[$i]);
-                }
+                $this->steps($s, $op === 6);
                 break;
             case 8:
                 $this->curves($s, 0, $n);
                 break;
             case 24:
                 $this->curves($s, 0, $n - 2);
-                $this->line($s[$n - 2] ?? 0.0, $s[$n - 1] ?? 0.0);
+                $this->line($x, $y);
                 break;
             case 25:
                 $this->lines($s, $n - 6);
                 $this->curves($s, max(0, $n - 6), $n);
                 break;
-            case 26: case 27:
-                $extra = $n % 4 === 1 ? $s[0] : 0.0;
-                for ($i = $n % 4; $i + 3 < $n; $i += 4) {
-                    $op === 26
-                        ? $this->curve($extra, $s[$i], $s[$i + 1], $s[$i + 2], 0.0, $s[$i + 3])
-                        : $this->curve($s[$i], $extra, $s[$i + 1], $s[$i + 2], $s[$i + 3], 0.0);
-                    $extra = 0.0;
-                }
-                break;
-            case 30: case 31:
-                $level = $op === 31;
-                for ($i = 0; $i + 3 < $n; $i += 4) {
-                    $last = $n - $i === 5 ? $s[$i + 4] : 0.0;
-                    $level
-                        ? $this->curve($s[$i], 0.0, $s[$i + 1], $s[$i + 2], $last, $s[$i + 3])
-                        : $this->curve(0.0, $s[$i], $s[$i + 1], $s[$i + 2], $s[$i + 3], $last);
-                    $level = ! $level;
-                }
-                break;
-            case 1234:
-                $this->flex($s, [0, null, 1, 2, 3, null, 4, null, 5, '-2', 6, null]);
-                break;
-            case 1235:
-                $this->flex($s, [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11]);
-                break;
-            case 1236:
-                $this->flex($s, [0, 1, 2, 3, 4, null, 5, null, 6, 7, 8, 'back']);
-                break;
-            case 1237:
-                $this->flexOne($s);
-                break;
             default:
-                throw new UnexpectedValueException('A glyph is drawn in a way that is not known.');
+                $this->drawCurved($op, $s);
+        }
+    }
+
+    /** @param  list<float>  $s */
+    private function drawCurved(int $op, array $s): void
+    {
+        match ($op) {
+            26, 27 => $this->alike($s, $op === 26),
+            30, 31 => $this->inTurns($s, $op === 31),
+            1234 => $this->flex($s, [0, null, 1, 2, 3, null, 4, null, 5, '-2', 6, null]),
+            1235 => $this->flex($s, [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11]),
+            1236 => $this->flex($s, [0, 1, 2, 3, 4, null, 5, null, 6, 7, 8, 'back']),
+            1237 => $this->flexOne($s),
+            default => throw new UnexpectedValueException('A glyph is drawn in a way that is not known.'),
+        };
+    }
+
+    /**
+     * Lines that go level and upright in turns.
+     *
+     * @param  list<float>  $s
+     */
+    private function steps(array $s, bool $level): void
+    {
+        foreach ($s as $i => $length) {
+            $level === ($i % 2 === 0) ? $this->line($length, 0.0) : $this->line(0.0, $length);
+        }
+    }
+
+    /**
+     * Curves that all begin and end upright, or all level.
+     *
+     * @param  list<float>  $s
+     */
+    private function alike(array $s, bool $upright): void
+    {
+        $n = count($s);
+        $extra = $n % 4 === 1 ? $s[0] : 0.0;
+        for ($i = $n % 4; $i + 3 < $n; $i += 4) {
+            $upright
+                ? $this->curve($extra, $s[$i], $s[$i + 1], $s[$i + 2], 0.0, $s[$i + 3])
+                : $this->curve($s[$i], $extra, $s[$i + 1], $s[$i + 2], $s[$i + 3], 0.0);
+            $extra = 0.0;
+        }
+    }
+
+    /**
+     * Curves that begin level and end upright, and the other way round in turns.
+     *
+     * @param  list<float>  $s
+     */
+    private function inTurns(array $s, bool $level): void
+    {
+        $n = count($s);
+        for ($i = 0; $i + 3 < $n; $i += 4) {
+            $last = $n - $i === 5 ? $s[$i + 4] : 0.0;
+            $level
+                ? $this->curve($s[$i], 0.0, $s[$i + 1], $s[$i + 2], $last, $s[$i + 3])
+                : $this->curve(0.0, $s[$i], $s[$i + 1], $s[$i + 2], $s[$i + 3], $last);
+            $level = ! $level;
         }
     }
 

@@ -8,6 +8,7 @@ use ErrorException;
 use FontLib\Font as FontFile;
 use FontLib\Glyph\OutlineComposite;
 use FontLib\Glyph\OutlineSimple;
+use FontLib\Table\DirectoryEntry;
 use FontLib\TrueType\File;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Matrix;
@@ -47,7 +48,7 @@ final class Font
     private ?PairKerning $kerning = null;
 
     /** Of a font whose glyphs are cubic curves. */
-    private ?CffOutlines $cubics = null;
+    private ?CffOutlines $cubics;
 
     /** @var array<int, list<Contour>> */
     private array $outlines = [];
@@ -62,25 +63,34 @@ final class Font
         $this->em = (float) ($head['unitsPerEm'] ?? 0);
         $this->map = $file->getUnicodeCharMap() ?: [];
         $this->advances = $file->getData('hmtx') ?: [];
-        if ($this->family === '' || $this->em < 16
-            || $this->map === []
-            || $this->advances === []
-            || (! isset($file->getTable()['glyf']) && ! isset($file->getTable()['CFF ']))) {
+        $table = $file->getTable()['CFF '] ?? null;
+        $isQuadratic = isset($file->getTable()['glyf']);
+        $hasOutlines = $isQuadratic || $table !== null;
+        if ($this->family === '' || $this->em < 16 || $this->map === [] || $this->advances === [] || ! $hasOutlines) {
             throw FontRefused::noOutlines($name);
         }
-        $table = $file->getTable()['CFF '] ?? null;
-        if ($table !== null && ! isset($file->getTable()['glyf'])) {
-            $file->seek($table->offset);
-            $this->cubics = new CffOutlines((string) $file->read(max(1, min(20_000_000, $table->length))));
-        }
-        $lines = $file->getData('hhea') ?: [];
-        $this->ascent = ($lines['ascent'] ?? 0.8 * $this->em) / $this->em;
-        $this->descent = -($lines['descent'] ?? -0.2 * $this->em) / $this->em;
-        $post = $file->getData('post') ?: [];
-        $this->underline = -($post['underlinePosition'] ?? -0.1 * $this->em) / $this->em;
-        $this->lineThickness = max(0.01, ($post['underlineThickness'] ?? 0.05 * $this->em) / $this->em);
+        $this->cubics = $table === null || $isQuadratic ? null : self::cubics($file, $table);
+        $this->ascent = $this->measure('hhea', 'ascent', 0.8);
+        $this->descent = -$this->measure('hhea', 'descent', -0.2);
+        $this->underline = -$this->measure('post', 'underlinePosition', -0.1);
+        $this->lineThickness = max(0.01, $this->measure('post', 'underlineThickness', 0.05));
         $box = $this->boxOf('x');
         $this->xHeight = $box > 0 ? $box : 0.5;
+    }
+
+    /** A measure of the font, in ems. @param  float  $usual  where it is not said */
+    private function measure(string $table, string $name, float $usual): float
+    {
+        $values = $this->file->getData($table) ?: [];
+
+        return ($values[$name] ?? $usual * $this->em) / $this->em;
+    }
+
+    private static function cubics(File $file, DirectoryEntry $table): CffOutlines
+    {
+        $file->seek($table->offset);
+
+        return new CffOutlines((string) $file->read(max(1, min(20_000_000, $table->length))));
     }
 
     /**

@@ -189,17 +189,8 @@ final readonly class ShapeCells implements Edit, ShowsMarks
         $free = FreeIds::in($artwork);
         $by = $tops = $bare = [];
         $shapes = $plan->cells->shapes(array_filter($groups, static fn (int $group): bool => $group >= 0));
-        // What was not pressed stays with each piece that covers it.
         foreach ($plan->filled as $i => $piece) {
-            $rest = [];
-            $touched = false;
-            foreach ($plan->cells->covers as $cell => $owners) {
-                if (in_array($i, $owners, true)) {
-                    isset($groups[$cell]) ? $touched = true : $rest[$cell] = 0;
-                }
-            }
-            $shape = $touched ? ($plan->cells->shapes($rest)[0] ?? new Shape([])) : $piece->shape;
-            $by[$piece->id] = $shape->isEmpty() ? [] : [$touched ? $piece->withShape($shape)->with(clip: null) : $piece];
+            $by[$piece->id] = self::kept($piece, $i, $plan, $groups);
         }
         foreach ($plan->lines as $piece) {
             $by[$piece->id] = $this->keepLines ? [$piece] : [];
@@ -207,16 +198,13 @@ final readonly class ShapeCells implements Edit, ShowsMarks
         foreach ($shapes as $group => $shape) {
             $top = $plan->top($group);
             $like = $top ?? $plan->lines[0] ?? $pieces[0];
-            $paint = isset($colours[$group]) ? new Paint($colours[$group]) : ($top === null ? $like->stroke->paint ?? new Paint(Colour::ink()) : $top->fill);
             $id = $top !== null && $by[$top->id] === [] ? $top->id : $free->next();
             $made = new Piece(
                 $id,
                 $shape,
-                $paint,
-                null,
-                $like->name,
-                null,
-                new Place($like->place->layer, $like->place->groups),
+                isset($colours[$group]) ? new Paint($colours[$group]) : self::paint($top, $like),
+                name: $like->name,
+                place: new Place($like->place->layer, $like->place->groups),
                 blend: $top->blend ?? $like->blend,
             );
             $top === null ? $bare[] = $made : $by[$top->id][] = $made;
@@ -228,6 +216,32 @@ final readonly class ShapeCells implements Edit, ShowsMarks
         }
 
         return Outlined::replaced($artwork, $by);
+    }
+
+    /**
+     * What was not pressed stays with each piece that covers it.
+     *
+     * @param  array<int, int>  $groups
+     * @return list<Piece> none where all of it was pressed
+     */
+    private static function kept(Piece $piece, int $number, CellPlan $plan, array $groups): array
+    {
+        $rest = [];
+        $touched = false;
+        foreach ($plan->cells->covers as $cell => $owners) {
+            if (in_array($number, $owners, true)) {
+                isset($groups[$cell]) ? $touched = true : $rest[$cell] = 0;
+            }
+        }
+        $shape = $touched ? ($plan->cells->shapes($rest)[0] ?? new Shape([])) : $piece->shape;
+
+        return $shape->isEmpty() ? [] : [$touched ? $piece->withShape($shape)->with(clip: null) : $piece];
+    }
+
+    /** Of what lies uppermost, or of the line that encloses it. */
+    private static function paint(?Piece $top, Piece $like): ?Paint
+    {
+        return $top === null ? $like->stroke->paint ?? new Paint(Colour::ink()) : $top->fill;
     }
 
     public function marks(Artwork $artwork): array

@@ -10,6 +10,7 @@ use NeatEdge\Core\Format\Lines\LineDrawing;
 use NeatEdge\Core\Format\Lines\Words;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Geometry\Point;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\Stroke\WidthStops;
@@ -87,6 +88,15 @@ final class DxfReader
             return;
         }
         $place = $onPlane && $e->number(230, 1.0) < 0 ? $place->after(new Matrix(-1.0, 0.0, 0.0, 1.0, 0.0, 0.0)) : $place;
+        $this->drawOn($e, $place, $depth, $own, $at);
+    }
+
+    /**
+     * @param  string  $own  layer of it
+     * @param  Point  $at  where it begins
+     */
+    private function drawOn(Entity $e, Matrix $place, int $depth, string $own, Point $at): void
+    {
         match ($e->type) {
             'INSERT' => $this->insert($e, $place, $depth, $own),
             'LINE' => $this->line($e, Contour::polygon([[$e->number(10), $e->number(20)], [$e->number(11), $e->number(21)]], false), $own, $place),

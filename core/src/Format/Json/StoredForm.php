@@ -310,50 +310,64 @@ final class StoredForm
     /** @param  array<mixed>  $change */
     private static function change(array $change): void
     {
-        $far = self::FARTHEST;
-        switch ($change['is'] ?? null) {
-            case 'corners':
-                foreach (self::rows($change['corners'] ?? null, self::SEGMENTS, 'it has too many round corners') as $corner) {
-                    $corner = self::rows($corner, 3, 'a round corner cannot be read');
-                    self::need(is_int($corner[0] ?? null) && is_int($corner[1] ?? null) && $corner[0] >= 0 && $corner[1] >= 0, 'a round corner lies nowhere');
-                    self::within($corner[2] ?? null, 0, $far, 'a corner has no such radius');
-                }
-                break;
-            case 'mirror':
-                self::within($change['x'] ?? null, -$far, $far, 'its axis lies too far off');
-                self::within($change['y'] ?? null, -$far, $far, 'its axis lies too far off');
-                self::within($change['angle'] ?? null, -36000, 36000, 'its axis has no angle');
-                self::within($change['reach'] ?? null, 0, $far, 'its axis has no reach');
-                self::need(in_array($change['side'] ?? 0, [-1, 0, 1], true), 'its half has no side');
-                break;
-            case 'repeat':
-                $v = self::rows($change['values'] ?? null, 9, 'its repeat cannot be read');
-                self::need(
-                    count($v) === 9 && in_array($v[0], ['row', 'grid', 'ring'], true) && is_int($v[1]) && is_int($v[2]) && is_bool($v[8]),
-                    'its repeat cannot be read',
-                );
-                self::need(
-                    $v[1] >= 1 && $v[2] >= 1 && $v[1] * ($v[0] === 'grid' ? $v[2] : 1) <= StepAndRepeat::MOST,
-                    sprintf('at most %d copies are made', StepAndRepeat::MOST),
-                );
-                self::numbers(array_slice($v, 3, 5), 5, 'its repeat has no steps');
-                break;
-            case 'wrap':
-                self::numbers($change['box'] ?? null, 4, 'its frame cannot be read');
-                $sides = self::rows($change['sides'] ?? null, 4, 'its frame has four sides');
-                self::need(count($sides) === 4 && count($change['box']) === 4, 'its frame has four sides');
-                foreach ($sides as $side) {
-                    self::need(count(self::numbers($side, 8, 'its frame cannot be read')) === 8, 'its frame cannot be read');
-                }
-                self::matrix($change['lay'] ?? null);
-                $values = $change['values'] ?? null;
-                self::need(is_array($values) && count($values) <= 4, 'its frame cannot be read');
-                foreach ((array) $values as $value) {
-                    self::need(is_scalar($value) && strlen((string) $value) < 40, 'its frame cannot be read');
-                }
-                break;
-            default:
-                throw StoredFormRefused::wrong('a recipe has a change that is not known');
+        match ($change['is'] ?? null) {
+            'corners' => self::corners($change),
+            'mirror' => self::mirror($change),
+            'repeat' => self::repeat($change),
+            'wrap' => self::wrap($change),
+            default => throw StoredFormRefused::wrong('a recipe has a change that is not known'),
+        };
+    }
+
+    /** @param  array<mixed>  $change */
+    private static function corners(array $change): void
+    {
+        foreach (self::rows($change['corners'] ?? null, self::SEGMENTS, 'it has too many round corners') as $corner) {
+            $corner = self::rows($corner, 3, 'a round corner cannot be read');
+            self::need(is_int($corner[0] ?? null) && is_int($corner[1] ?? null) && $corner[0] >= 0 && $corner[1] >= 0, 'a round corner lies nowhere');
+            self::within($corner[2] ?? null, 0, self::FARTHEST, 'a corner has no such radius');
+        }
+    }
+
+    /** @param  array<mixed>  $change */
+    private static function mirror(array $change): void
+    {
+        self::within($change['x'] ?? null, -self::FARTHEST, self::FARTHEST, 'its axis lies too far off');
+        self::within($change['y'] ?? null, -self::FARTHEST, self::FARTHEST, 'its axis lies too far off');
+        self::within($change['angle'] ?? null, -36000, 36000, 'its axis has no angle');
+        self::within($change['reach'] ?? null, 0, self::FARTHEST, 'its axis has no reach');
+        self::need(in_array($change['side'] ?? 0, [-1, 0, 1], true), 'its half has no side');
+    }
+
+    /** @param  array<mixed>  $change */
+    private static function repeat(array $change): void
+    {
+        $v = self::rows($change['values'] ?? null, 9, 'its repeat cannot be read');
+        self::need(
+            count($v) === 9 && in_array($v[0], ['row', 'grid', 'ring'], true) && is_int($v[1]) && is_int($v[2]) && is_bool($v[8]),
+            'its repeat cannot be read',
+        );
+        self::need(
+            $v[1] >= 1 && $v[2] >= 1 && $v[1] * ($v[0] === 'grid' ? $v[2] : 1) <= StepAndRepeat::MOST,
+            sprintf('at most %d copies are made', StepAndRepeat::MOST),
+        );
+        self::numbers(array_slice($v, 3, 5), 5, 'its repeat has no steps');
+    }
+
+    /** @param  array<mixed>  $change */
+    private static function wrap(array $change): void
+    {
+        self::numbers($change['box'] ?? null, 4, 'its frame cannot be read');
+        $sides = self::rows($change['sides'] ?? null, 4, 'its frame has four sides');
+        self::need(count($sides) === 4 && count($change['box']) === 4, 'its frame has four sides');
+        foreach ($sides as $side) {
+            self::need(count(self::numbers($side, 8, 'its frame cannot be read')) === 8, 'its frame cannot be read');
+        }
+        self::matrix($change['lay'] ?? null);
+        $values = $change['values'] ?? null;
+        self::need(is_array($values) && count($values) <= 4, 'its frame cannot be read');
+        foreach ((array) $values as $value) {
+            self::need(is_scalar($value) && strlen((string) $value) < 40, 'its frame cannot be read');
         }
     }
 

@@ -111,9 +111,20 @@ final class PltReader
     /** @param  list<float>  $v */
     private function do(string $word, array $v): void
     {
+        $this->moves($word, $v) || $this->encloses($word, $v) || $this->sets($word, $v)
+            || in_array($word, self::SILENT, true)
+            || $this->drawing->leaveOut("instruction {$word}", 'it is not turned into lines', $this->at());
+    }
+
+    /**
+     * Pens and lines.
+     *
+     * @param  list<float>  $v
+     * @return bool whether it is one of them
+     */
+    private function moves(string $word, array $v): bool
+    {
         match ($word) {
-            'IN' => $this->begin(true),
-            'DF' => $this->begin(false),
             'SP' => $this->choose((int) ($v[0] ?? 0)),
             'PU' => $this->penUp($v),
             'PD' => $this->penDown($v),
@@ -123,6 +134,23 @@ final class PltReader
             'AR' => $this->arc($v, true),
             'AT' => $this->through($v, false),
             'RT' => $this->through($v, true),
+            'BZ' => $this->curve($v, false),
+            'BR' => $this->curve($v, true),
+            default => $word = null,
+        };
+
+        return $word !== null;
+    }
+
+    /**
+     * What comes back to where it began.
+     *
+     * @param  list<float>  $v
+     * @return bool whether it is one of them
+     */
+    private function encloses(string $word, array $v): bool
+    {
+        match ($word) {
             'CI' => $this->circle($v[0] ?? 0.0),
             'EA' => $this->box($v, false, false),
             'ER' => $this->box($v, true, false),
@@ -130,11 +158,26 @@ final class PltReader
             'RR' => $this->box($v, true, true),
             'EW' => $this->wedge($v, false),
             'WG' => $this->wedge($v, true),
-            'BZ' => $this->curve($v, false),
-            'BR' => $this->curve($v, true),
             'PM' => $this->polygon((int) ($v[0] ?? 0)),
             'FP' => $this->fillPolygon(),
             'EP' => $this->edgePolygon(),
+            default => $word = null,
+        };
+
+        return $word !== null;
+    }
+
+    /**
+     * How all that follows is to be taken.
+     *
+     * @param  list<float>  $v
+     * @return bool whether it is one of them
+     */
+    private function sets(string $word, array $v): bool
+    {
+        match ($word) {
+            'IN' => $this->begin(true),
+            'DF' => $this->begin(false),
             'IP' => $this->scaled(fn () => $this->scale->corners($v)),
             'SC' => $this->units($v),
             'RO' => $this->turned((int) ($v[0] ?? 0)),
@@ -147,8 +190,10 @@ final class PltReader
             ),
             'LT' => $v === [] || (int) $v[0] === 0 ? null : $this->drawing->replace('Dashed lines (LT) are taken whole.', $this->at()),
             'LO' => $this->origin = (int) ($v[0] ?? 1),
-            default => in_array($word, self::SILENT, true) ? null : $this->drawing->leaveOut("instruction {$word}", 'it is not turned into lines', $this->at()),
+            default => $word = null,
         };
+
+        return $word !== null;
     }
 
     private function at(): Point

@@ -48,33 +48,41 @@ final class Gradients
         if ($matrix->isSingular()) {
             return $flat;
         }
-        $view = $byBox ? new Viewport(1.0, 1.0) : $scope->viewport;
-        $get = static fn (string $name, string $direction, string $default): float => $view->length(Definitions::attribute($chain, $name), $direction)
-            ?? $view->length($default, $direction) ?? 0.0;
-        if ($element->localName === 'linearGradient') {
-            $axis = [$get('x1', 'x', '0%'), $get('y1', 'y', '0%'), $get('x2', 'x', '100%'), $get('y2', 'y', '0%')];
-            if ($axis[0] === $axis[2] && $axis[1] === $axis[3]) {
-                return $flat;
-            }
-            $kind = GradientKind::Linear;
-        } else {
-            [$cx, $cy, $r] = [$get('cx', 'x', '50%'), $get('cy', 'y', '50%'), $get('r', 'o', '50%')];
-            if ($r <= 0) {
-                return $flat;
-            }
-            $has = static fn (string $name): bool => Definitions::attribute($chain, $name) !== '';
-            $axis = [$cx, $cy, $r, $has('fx') ? $get('fx', 'x', '50%') : $cx, $has('fy') ? $get('fy', 'y', '50%') : $cy, $get('fr', 'o', '0%')];
-            $kind = GradientKind::Radial;
+        $isLinear = $element->localName === 'linearGradient';
+        $axis = self::axis($chain, $isLinear, $byBox ? new Viewport(1.0, 1.0) : $scope->viewport);
+        if ($axis === null) {
+            return $flat;
         }
         $same = array_filter($stops, static fn (array $stop): bool => $stop[1]->hex() !== $last[1]->hex() || $stop[2] !== $last[2]) === [];
 
         return $same ? $flat : Paint::gradient(new Gradient(
-            $kind,
+            $isLinear ? GradientKind::Linear : GradientKind::Radial,
             $axis,
             $stops,
             $matrix,
             Spread::tryFrom(Definitions::attribute($chain, 'spreadMethod')) ?? Spread::Pad,
         ));
+    }
+
+    /**
+     * @param  list<DOMElement>  $chain
+     * @return list<float>|null see Gradient; null where it has no length, so that only its end is seen
+     */
+    private static function axis(array $chain, bool $isLinear, Viewport $view): ?array
+    {
+        $get = static fn (string $name, string $direction, string $default): float => $view->length(Definitions::attribute($chain, $name), $direction)
+            ?? $view->length($default, $direction) ?? 0.0;
+        if ($isLinear) {
+            $axis = [$get('x1', 'x', '0%'), $get('y1', 'y', '0%'), $get('x2', 'x', '100%'), $get('y2', 'y', '0%')];
+
+            return $axis[0] === $axis[2] && $axis[1] === $axis[3] ? null : $axis;
+        }
+        [$cx, $cy, $r] = [$get('cx', 'x', '50%'), $get('cy', 'y', '50%'), $get('r', 'o', '50%')];
+        $has = static fn (string $name): bool => Definitions::attribute($chain, $name) !== '';
+
+        return $r <= 0
+            ? null
+            : [$cx, $cy, $r, $has('fx') ? $get('fx', 'x', '50%') : $cx, $has('fy') ? $get('fy', 'y', '50%') : $cy, $get('fr', 'o', '0%')];
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Format\Svg;
 
 use DOMElement;
+use LogicException;
 use NeatEdge\Core\Geometry\Matrix;
 
 /** The transform attribute (SVG 1.1, 7.6), and the same functions with CSS units. */
@@ -67,22 +68,24 @@ final class TransformList
         return Matrix::translation($x, $y)->after($matrix)->after(Matrix::translation(-$x, -$y));
     }
 
+    /** How many numbers each takes. */
+    private const TAKES = [
+        'matrix' => [6], 'translate' => [1, 2], 'translatex' => [1], 'translatey' => [1], 'scale' => [1, 2], 'rotate' => [1, 3], 'skewx' => [1], 'skewy' => [1],
+    ];
+
     /** @param  list<float>  $n */
     private static function one(string $name, array $n): ?Matrix
     {
-        $count = count($n);
-
-        return match (true) {
-            $name === 'matrix' && $count === 6 => new Matrix($n[0], $n[1], $n[2], $n[3], $n[4], $n[5]),
-            $name === 'translate' && ($count === 1 || $count === 2) => Matrix::translation($n[0], $n[1] ?? 0.0),
-            $name === 'translatex' && $count === 1 => Matrix::translation($n[0], 0.0),
-            $name === 'translatey' && $count === 1 => Matrix::translation(0.0, $n[0]),
-            $name === 'scale' && ($count === 1 || $count === 2) => Matrix::scaling($n[0], $n[1] ?? $n[0]),
-            $name === 'rotate' && $count === 1 => Matrix::rotation($n[0]),
-            $name === 'rotate' && $count === 3 => Matrix::rotation($n[0], $n[1], $n[2]),
-            $name === 'skewx' && $count === 1 => new Matrix(1, 0, tan(deg2rad($n[0])), 1, 0, 0),
-            $name === 'skewy' && $count === 1 => new Matrix(1, tan(deg2rad($n[0])), 0, 1, 0, 0),
-            default => null,
+        return ! in_array(count($n), self::TAKES[$name] ?? [], true) ? null : match ($name) {
+            'matrix' => new Matrix($n[0], $n[1], $n[2], $n[3], $n[4], $n[5]),
+            'translate' => Matrix::translation($n[0], $n[1] ?? 0.0),
+            'translatex' => Matrix::translation($n[0], 0.0),
+            'translatey' => Matrix::translation(0.0, $n[0]),
+            'scale' => Matrix::scaling($n[0], $n[1] ?? $n[0]),
+            'rotate' => Matrix::rotation($n[0], $n[1] ?? 0.0, $n[2] ?? 0.0),
+            'skewx' => new Matrix(1, 0, tan(deg2rad($n[0])), 1, 0, 0),
+            'skewy' => new Matrix(1, tan(deg2rad($n[0])), 0, 1, 0, 0),
+            default => throw new LogicException("{$name} is not turned into a matrix."),
         };
     }
 }

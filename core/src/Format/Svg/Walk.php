@@ -17,6 +17,7 @@ use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Point;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\Seen\StrokeRegion;
 use NeatEdge\Core\Type\FontShelf;
@@ -128,12 +129,7 @@ final class Walk
         if ($opacity <= 0.0 || $scope->matrix->isSingular()) {
             return;
         }
-        if (Definitions::reference($style->get('filter')) !== null || preg_match('/^[a-z-]+\(/', $style->get('filter')) === 1) {
-            $this->notes->add('filter', 'A filter is not taken: what it is on is drawn without it.', Severity::Serious, $this->placeOf($e, $scope));
-        }
-        if (! in_array($style->get('mix-blend-mode'), ['', 'normal'], true)) {
-            $this->notes->add('blend', 'A blend mode is taken as plain painting.', Severity::Warning, $this->placeOf($e, $scope));
-        }
+        $this->tellLooks($e, $scope);
         $this->masked($e, $scope, $opacity, function (Scope $scope) use ($e, $name, $drawn): void {
             match (true) {
                 $drawn => $this->shape($e, $scope),
@@ -145,6 +141,18 @@ final class Walk
                 default => $this->within($e, $scope),
             };
         });
+    }
+
+    /** What it looks like here that it did not in its file. */
+    private function tellLooks(DOMElement $e, Scope $scope): void
+    {
+        $filter = $scope->style->get('filter');
+        if (Definitions::reference($filter) !== null || preg_match('/^[a-z-]+\(/', $filter) === 1) {
+            $this->notes->add('filter', 'A filter is not taken: what it is on is drawn without it.', Severity::Serious, $this->placeOf($e, $scope));
+        }
+        if (! in_array($scope->style->get('mix-blend-mode'), ['', 'normal'], true)) {
+            $this->notes->add('blend', 'A blend mode is taken as plain painting.', Severity::Warning, $this->placeOf($e, $scope));
+        }
     }
 
     /**
@@ -361,46 +369,69 @@ final class Walk
         $drawn = $shape->transformed($scope->matrix);
         $fill = $this->paints->of($scope, 'fill', $shape, $box);
         $line = $this->paints->of($scope, 'stroke', $shape, $box);
-        $cut = $fill === null && $line instanceof Paint && $line->isFlatColour() ? CutLines::of($e) : null;
-        if ($cut !== null && $line instanceof Paint) {
-            // In files of our own a line says that it is cut: once, or as the outline of what it encloses.
-            $cut === CutLines::ONCE
-                ? $this->canvas->addWithin($scope->clips, $drawn, null, Stroke::singleCut($line), ElementName::of($e))
-                : array_push($this->cuts->layer(CutLines::layer($e), $line->colour->hex())->lines, ...$drawn->contours);
-
-            return;
-        }
-        $stroke = $line === null ? null : StrokeAttributes::stroke(
-            $line instanceof Paint ? $line : new Paint(new \NeatEdge\Core\Measure\Colour(0, 0, 0)),
-            $scope,
-        );
         $name = ElementName::of($e);
-        $order = self::order($scope->style->get('paint-order'));
-        if (($fill === null || $fill instanceof Paint)
-            && ($stroke === null || $line instanceof Paint)
-            && array_search('fill', $order, true) < array_search('stroke', $order, true)
-            && ($markers === null || $order[1] !== 'markers')) {
-            // One piece bears both, as the artist drew it.
-            $both = fn () => $this->canvas->addWithin($scope->clips, $drawn, $fill, $stroke, $name);
-            $order[0] === 'markers' && $markers !== null ? $markers() : null;
-            $both();
-            $order[2] === 'markers' && $markers !== null ? $markers() : null;
+        if ($fill === null && $line instanceof Paint && $line->isFlatColour() && CutLines::of($e) !== null) {
+            $this->cut($e, $scope, $drawn, $line);
 
             return;
         }
-        foreach ($order as $part) {
-            if ($part === 'markers') {
-                $markers !== null ? $markers() : null;
-            } elseif ($part === 'fill' && $fill !== null) {
-                $fill instanceof Paint
-                    ? $this->canvas->addWithin($scope->clips, $drawn, $fill, null, $name)
-                    : $this->patterned($fill, $scope, $drawn, $box ?? $shape->box(), 'fill', $name);
-            } elseif ($part === 'stroke' && $stroke !== null) {
-                $line instanceof DOMElement
-                    ? $this->patterned($line, $scope, StrokeRegion::of($drawn, $stroke), $box ?? $shape->box(), 'stroke', $name)
-                    : $this->canvas->addWithin($scope->clips, $drawn, null, $stroke, $name);
-            }
+        $stroke = $line === null ? null : StrokeAttributes::stroke($line instanceof Paint ? $line : new Paint(new Colour(0, 0, 0)), $scope);
+        $order = self::order($scope->style->get('paint-order'));
+        $whole = ! $fill instanceof DOMElement && ! $line instanceof DOMElement;
+        $together = array_search('fill', $order, true) < array_search('stroke', $order, true) && ($markers === null || $order[1] !== 'markers');
+        if ($whole && $together) {
+            // One piece bears both, as the artist drew it.
+            $markers !== null && $order[0] === 'markers' && $markers();
+            $this->canvas->addWithin($scope->clips, $drawn, $fill, $stroke, $name);
+            $markers !== null && $order[2] === 'markers' && $markers();
+
+            return;
         }
+        $this->inOrder($scope, $order, $drawn, $fill, $line, $stroke, $box ?? $shape->box(), $name, $markers);
+    }
+
+    /**
+     * @param  list<string>  $order  fill, stroke and markers
+     * @param  (\Closure(): void)|null  $markers
+     */
+    private function inOrder(
+        Scope $scope,
+        array $order,
+        Shape $drawn,
+        Paint|DOMElement|null $fill,
+        Paint|DOMElement|null $line,
+        ?Stroke $stroke,
+        ?Box $box,
+        string $name,
+        ?\Closure $markers,
+    ): void {
+        foreach ($order as $part) {
+            match (true) {
+                $part === 'markers' => $markers !== null && $markers(),
+                $part === 'fill' => $fill instanceof DOMElement
+                    ? $this->patterned($fill, $scope, $drawn, $box, 'fill', $name)
+                    : $this->flat($scope, $drawn, $fill, null, $name),
+                $stroke !== null => $line instanceof DOMElement
+                    ? $this->patterned($line, $scope, StrokeRegion::of($drawn, $stroke), $box, 'stroke', $name)
+                    : $this->flat($scope, $drawn, null, $stroke, $name),
+                default => null,
+            };
+        }
+    }
+
+    private function flat(Scope $scope, Shape $drawn, ?Paint $fill, ?Stroke $stroke, string $name): void
+    {
+        if ($fill !== null || $stroke !== null) {
+            $this->canvas->addWithin($scope->clips, $drawn, $fill, $stroke, $name);
+        }
+    }
+
+    /** In files of our own a line says that it is cut: once, or as the outline of what it encloses. */
+    private function cut(DOMElement $e, Scope $scope, Shape $drawn, Paint $line): void
+    {
+        CutLines::of($e) === CutLines::ONCE
+            ? $this->canvas->addWithin($scope->clips, $drawn, null, Stroke::singleCut($line), ElementName::of($e))
+            : array_push($this->cuts->layer(CutLines::layer($e), $line->colour->hex())->lines, ...$drawn->contours);
     }
 
     private function patterned(DOMElement $pattern, Scope $scope, Shape $target, ?Box $box, string $property, string $name): void

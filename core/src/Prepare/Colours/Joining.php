@@ -70,10 +70,7 @@ final class Joining
         }
         $out = [];
         while (count($left) > max(1, $least)) {
-            $first = null;
-            foreach ($left as $i) {
-                $first = $best[$i] !== null && ($first === null || $best[$i][0] < $first[0]) ? $best[$i] : $first;
-            }
+            $first = self::cheapest($best);
             if ($first === null) {
                 break;
             }
@@ -100,6 +97,20 @@ final class Joining
         }
 
         return $out;
+    }
+
+    /**
+     * @param  array<int, array{float, float, int, int}|null>  $best  of each colour
+     * @return array{float, float, int, int}|null the first of several
+     */
+    private static function cheapest(array $best): ?array
+    {
+        $first = null;
+        foreach ($best as $one) {
+            $first = $one !== null && ($first === null || $one[0] < $first[0]) ? $one : $first;
+        }
+
+        return $first;
     }
 
     /**

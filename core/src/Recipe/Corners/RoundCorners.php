@@ -79,10 +79,47 @@ final readonly class RoundCorners extends Change
             return $contour;
         }
         $lengths = array_map(static fn (array $s): float => Cubic::length($s), $segments);
-        // How far each rounding wants to reach along the segments on both sides of its node.
+        $held = self::held(self::wanted($segments, $radii, $contour->closed), $lengths);
+        $round = [];
+        for ($i = 0; $i < $n; $i++) {
+            $next = ($i + 1) % $n;
+            $isRound = isset($held[$next]) && ($contour->closed || $next !== 0);
+            $from = isset($held[$i]) ? self::at($segments[$i], $held[$i], $lengths[$i]) : 0.0;
+            $to = $isRound ? 1 - self::at(Cubic::reversed($segments[$i]), $held[$next], $lengths[$i]) : 1.0;
+            if ($to - $from > 1e-9) {
+                $round[] = Cubic::part($segments[$i], $from, $to);
+            }
+            if ($isRound) {
+                $start = Cubic::placeOn($segments[$i], $to);
+                $after = $segments[$next];
+                $begin = self::at($after, $held[$next], $lengths[$next]);
+                array_push($round, ...self::arc($start, self::direction($segments[$i], $to), Cubic::placeOn($after, $begin), self::direction($after, $begin)));
+            }
+        }
+        // Each segment begins exactly where the one before ends; the first node may have moved along the first segment.
+        $last = count($round) - 1;
+        $joined = [];
+        foreach ($round as $i => $s) {
+            $next = $i < $last ? $round[$i + 1] : ($contour->closed ? $round[0] : [$s[6], $s[7]]);
+            $joined[] = self::straightened([$s[0], $s[1], $s[2], $s[3], $s[4], $s[5], $next[0], $next[1]]);
+        }
+
+        return Contour::ofSegments($joined, $contour->closed);
+    }
+
+    /**
+     * How far each rounding wants to reach along the segments on both sides of its node.
+     *
+     * @param  list<list<float>>  $segments
+     * @param  array<int, float>  $radii  by node
+     * @return array<int, float> by node, without those that are no corners
+     */
+    private static function wanted(array $segments, array $radii, bool $closed): array
+    {
+        $n = count($segments);
         $reach = [];
         foreach ($radii as $node => $radius) {
-            if ($radius <= 0 || $node < 0 || $node >= $n || (! $contour->closed && $node === 0)) {
+            if ($radius <= 0 || $node < 0 || $node >= $n || (! $closed && $node === 0)) {
                 continue;
             }
             $in = self::direction($segments[($node + $n - 1) % $n], 1.0);
@@ -92,42 +129,33 @@ final readonly class RoundCorners extends Change
                 $reach[$node] = $radius * sqrt(max(0.0, 1 - $cos) / max(1e-9, 1 + $cos));
             }
         }
+
+        return $reach;
+    }
+
+    /**
+     * The same where two of them share a segment that is too short for both.
+     *
+     * @param  array<int, float>  $reach  by node
+     * @param  array<int, float>  $lengths  of the segments
+     * @return array<int, float> by node
+     */
+    private static function held(array $reach, array $lengths): array
+    {
         $held = $reach;
-        for ($i = 0; $i < $n; $i++) {
-            $next = ($i + 1) % $n;
+        foreach ($lengths as $i => $length) {
+            $next = ($i + 1) % count($lengths);
             $wanted = ($reach[$i] ?? 0.0) + ($reach[$next] ?? 0.0);
-            if ($wanted > $lengths[$i]) {
+            if ($wanted > $length) {
                 foreach ([$i, $next] as $node) {
                     if (isset($held[$node])) {
-                        $held[$node] = min($held[$node], $reach[$node] * $lengths[$i] / $wanted);
+                        $held[$node] = min($held[$node], $reach[$node] * $length / $wanted);
                     }
                 }
             }
         }
-        $out = [];
-        for ($i = 0; $i < $n; $i++) {
-            $next = ($i + 1) % $n;
-            $from = isset($held[$i]) ? self::at($segments[$i], $held[$i], $lengths[$i]) : 0.0;
-            $to = isset($held[$next]) && ($contour->closed || $next !== 0) ? 1 - self::at(Cubic::reversed($segments[$i]), $held[$next], $lengths[$i]) : 1.0;
-            if ($to - $from > 1e-9) {
-                $out[] = Cubic::part($segments[$i], $from, $to);
-            }
-            if (isset($held[$next]) && ($contour->closed || $next !== 0)) {
-                $start = Cubic::placeOn($segments[$i], $to);
-                $after = $segments[$next];
-                $begin = self::at($after, $held[$next], $lengths[$next]);
-                array_push($out, ...self::arc($start, self::direction($segments[$i], $to), Cubic::placeOn($after, $begin), self::direction($after, $begin)));
-            }
-        }
-        // Each segment begins exactly where the one before ends; the first node may have moved along the first segment.
-        $last = count($out) - 1;
-        $joined = [];
-        foreach ($out as $i => $s) {
-            $next = $i < $last ? $out[$i + 1] : ($contour->closed ? $out[0] : [$s[6], $s[7]]);
-            $joined[] = self::straightened([$s[0], $s[1], $s[2], $s[3], $s[4], $s[5], $next[0], $next[1]]);
-        }
 
-        return Contour::ofSegments($joined, $contour->closed);
+        return $held;
     }
 
     /**
