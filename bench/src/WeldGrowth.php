@@ -8,8 +8,8 @@ use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
-use NeatEdge\Core\PlanarMap\Chords;
 use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\PlanarMap\Flattening;
 use NeatEdge\Core\PlanarMap\Sources;
 use NeatEdge\Core\PlanarMap\WeldPass;
 use NeatEdge\Core\Tests\Support\RandomArt;
@@ -57,7 +57,7 @@ final class WeldGrowth
         $sources = new Sources($scene);
         $tolerance = Tolerance::forExtent($sources->extent);
 
-        return count(Chords::flatten($sources, WeldPass::pieces($sources, $tolerance->weld), $tolerance->flatness)->a);
+        return count(Flattening::chords($sources, WeldPass::pieces($sources, $tolerance->weld), $tolerance->flatness)->a);
     }
 
     /** @return list<Shape> */

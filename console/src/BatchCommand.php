@@ -29,7 +29,8 @@ use Symfony\Component\Console\Output\OutputInterface;
 use Throwable;
 
 /**
- * A folder of drawings through one preset, each in a process of its own. A run that was stopped goes on where it was: what is done for the same file, size and preset is not done again.
+ * A folder of drawings through one preset, each in a process of its own. A run that was stopped goes on where it was: what is done for the same file, size
+ * and preset is not done again.
  */
 #[AsCommand('batch', 'Take a folder of SVG files through one preset')]
 final class BatchCommand extends Command

@@ -14,6 +14,28 @@ final class Borders
 {
     private const SAME = 1e-9;
 
+    /** @var list<int> label on the left of each half of a chain */
+    private readonly array $side;
+
+    /** @var array<int, array<int, true>> halves of chains that were traced, by group */
+    private array $done = [];
+
+    /**
+     * @param  array<int, int>  $labels  by face
+     * @param  list<int>  $segments  by contour
+     */
+    private function __construct(private readonly Chords $edges, private readonly Faces $faces, array $labels, private readonly array $segments)
+    {
+        // A face that no walk reached cannot be: every face has an edge to one that was reached.
+        $ofCycle = array_map(static fn (int $face): int => $labels[$face], $faces->face);
+        $side = [];
+        foreach ($faces->cycle as $d => $c) {
+            ($d & 127) === 0 && Patience::ask(128);
+            $side[] = $ofCycle[$c];
+        }
+        $this->side = $side;
+    }
+
     /**
      * @param  array<int, int>  $labels  by face
      * @param  list<int>  $segments  by contour
@@ -28,123 +50,124 @@ final class Borders
                 $within[$group][$label] = true;
             }
         }
-        $next = $faces->next;
-        $a = $edges->a;
-        $b = $edges->b;
-        $contour = $edges->contour;
-        $ga = $edges->ga;
-        $gb = $edges->gb;
-        $cycleLabel = [];
-        foreach ($faces->face as $c => $face) {
-            // A face that no walk reached cannot be: every face has an edge to one that was reached.
-            $cycleLabel[$c] = $labels[$face];
-        }
-        $head = $faces->head;
-        $onward = $faces->onward;
-        $side = [];
-        foreach ($faces->cycle as $d => $c) {
-            Patience::ask();
-            $side[] = $cycleLabel[$c];
-        }
-        $done = [];
-        $out = [];
-        foreach ($side as $begin => $label) {
+        $self = new self($edges, $faces, $labels, $segments);
+        $loops = [];
+        foreach ($self->side as $begin => $label) {
             Patience::ask(2);
-            if ($label < 0 || $side[$begin ^ 1] === $label) {
+            $beyond = $self->side[$begin ^ 1];
+            if ($label < 0 || $beyond === $label) {
                 continue;
             }
             foreach ($groups[$label] ?? [$label] as $group) {
                 $same = $within[$group] ??= [$label => true];
-                if (isset($same[$side[$begin ^ 1]]) || isset($done[$group][$begin])) {
-                    continue;
+                if (! isset($same[$beyond]) && ! isset($self->done[$group][$begin])) {
+                    $loops[$group][] = $self->ring($self->loop($begin, $group, $same));
                 }
-                $runs = [];
-                $runContour = -1;
-                $g0 = $g1 = 0.0;
-                $from = $to = -1;
-                $forward = true;
-                $d = $begin;
-                do {
-                    $done[$group][$d] = true;
-                    $last = $head[$d ^ 1] ^ 1;
-                    for ($h = $head[$d]; ; $h = $next[$h]) {
-                        $e = $h >> 1;
-                        $c = $contour[$e];
-                        if ($h & 1) {
-                            $s = $gb[$e];
-                            $t = $ga[$e];
-                            $v = $b[$e];
-                            $w = $a[$e];
-                        } else {
-                            $s = $ga[$e];
-                            $t = $gb[$e];
-                            $v = $a[$e];
-                            $w = $b[$e];
-                        }
-                        $joined = false;
-                        if ($c === $runContour && $forward === ($t > $s)) {
-                            if ($g1 === $s) {
-                                $g1 = $t;
-                                $to = $w;
-                                $joined = true;
-                            } else {
-                                $n = $segments[$c];
-                                $turns = round(($g1 - $s) / $n) * $n;
-                                if (abs($g1 - $s - $turns) < self::SAME) {
-                                    $g1 = $t + $turns;
-                                    $to = $w;
-                                    $joined = true;
-                                }
-                            }
-                        }
-                        if (! $joined) {
-                            if ($runContour >= 0) {
-                                $runs[] = [$runContour, $g0, $g1, $from, $to];
-                            }
-                            [$runContour, $g0, $g1, $from, $to, $forward] = [$c, $s, $t, $v, $w, $t > $s];
-                        }
-                        if ($h === $last) {
-                            break;
-                        }
-                    }
-                    $d = $onward[$d];
-                    while (isset($same[$side[$d ^ 1]])) {
-                        $d = $onward[$d ^ 1];
-                    }
-                } while ($d !== $begin);
-                $runs[] = [$runContour, $g0, $g1, $from, $to];
-                $out[$group][] = self::ring($runs, $segments);
             }
         }
 
-        return $out;
+        return $loops;
+    }
+
+    /**
+     * @param  int  $begin  half of a chain
+     * @param  array<int, true>  $same  labels of the group
+     * @return list<array{int, float, float, int, int}>
+     */
+    private function loop(int $begin, int $group, array $same): array
+    {
+        $runs = [];
+        $d = $begin;
+        do {
+            $this->done[$group][$d] = true;
+            $this->run($runs, $this->faces->head[$d], $this->faces->head[$d ^ 1] ^ 1);
+            $d = $this->faces->onward[$d];
+            while (isset($same[$this->side[$d ^ 1]])) {
+                $d = $this->faces->onward[$d ^ 1];
+            }
+        } while ($d !== $begin);
+
+        return $runs;
+    }
+
+    /**
+     * Goes along a chain, on with the last run or with new ones.
+     *
+     * @param  list<array{int, float, float, int, int}>  $runs
+     * @param  int  $start  half-edge with which it begins
+     * @param  int  $last  half-edge with which it ends
+     */
+    private function run(array &$runs, int $start, int $last): void
+    {
+        $next = $this->faces->next;
+        $a = $this->edges->a;
+        $b = $this->edges->b;
+        $contour = $this->edges->contour;
+        $ga = $this->edges->ga;
+        $gb = $this->edges->gb;
+        [$now, $g0, $g1, $from, $to] = array_pop($runs) ?? [-1, 0.0, 0.0, -1, -1];
+        for ($h = $start; ; $h = $next[$h]) {
+            $e = $h >> 1;
+            $c = $contour[$e];
+            if ($h & 1) {
+                $s = $gb[$e];
+                $t = $ga[$e];
+                $v = $b[$e];
+                $w = $a[$e];
+            } else {
+                $s = $ga[$e];
+                $t = $gb[$e];
+                $v = $a[$e];
+                $w = $b[$e];
+            }
+            $on = $c === $now && ($g1 > $g0) === ($t > $s) ? $this->turns($g1, $s, $c) : null;
+            if ($on !== null) {
+                $g1 = $t + $on;
+                $to = $w;
+            } else {
+                if ($now >= 0) {
+                    $runs[] = [$now, $g0, $g1, $from, $to];
+                }
+                [$now, $g0, $g1, $from, $to] = [$c, $s, $t, $v, $w];
+            }
+            if ($h === $last) {
+                break;
+            }
+        }
+        $runs[] = [$now, $g0, $g1, $from, $to];
+    }
+
+    /** Whole turns round a contour between where a run ends and where an edge begins; null where they lie in different places. */
+    private function turns(float $end, float $begin, int $contour): ?float
+    {
+        if ($end === $begin) {
+            return 0.0;
+        }
+        $n = $this->segments[$contour];
+        $turns = round(($end - $begin) / $n) * $n;
+
+        return abs($end - $begin - $turns) < self::SAME ? $turns : null;
     }
 
     /**
      * Joins the last run with the first, where the trace began in the middle of one.
      *
-     * @param  non-empty-list<array{int, float, float, int, int}>  $runs
-     * @param  list<int>  $segments
+     * @param  list<array{int, float, float, int, int}>  $runs
      * @return list<array{int, float, float, int, int}>
      */
-    private static function ring(array $runs, array $segments): array
+    private function ring(array $runs): array
     {
         $k = count($runs) - 1;
-        if ($k === 0) {
+        if ($k < 1) {
             return $runs;
         }
         [$c, $g0, $g1, $from] = $runs[$k];
         [$d, $s, $t, , $to] = $runs[0];
-        $n = $segments[$c];
-        if ($c !== $d || ($g1 > $g0) !== ($t > $s)) {
-            return $runs;
+        $turns = $c === $d && ($g1 > $g0) === ($t > $s) ? $this->turns($g1, $s, $c) : null;
+        if ($turns !== null) {
+            $runs[0] = [$c, $g0, $t + $turns, $from, $to];
+            array_pop($runs);
         }
-        $turns = round(($g1 - $s) / $n) * $n;
-        if (abs($g1 - $s - $turns) >= self::SAME) {
-            return $runs;
-        }
-        $runs[0] = [$c, $g0, $t + $turns, $from, $to];
-        array_pop($runs);
 
         return $runs;
     }

@@ -17,9 +17,6 @@ final class Chords
     /** In place of a delta: see the list of deltas. No winding number comes near it. */
     public const SEVERAL = PHP_INT_MAX;
 
-    /** Flatness as a share of the way along a curve's handles, where that is less than the flatness. */
-    private const FINER = 0.01;
-
     /** @var list<int> grid x of each vertex */
     public array $x = [];
 
@@ -53,201 +50,82 @@ final class Chords
     /** @var array<int, array<int, int>> edge => owner => delta, where there are several owners */
     public array $deltas = [];
 
+    /** @var array<int, int> edge by its vertices, while edges are merged */
+    private array $index = [];
+
+    /** Whether there may be edges over which no winding changes. */
+    private bool $isDead = false;
+
     /** @param  list<int>  $owner  by contour */
-    private function __construct(public readonly array $owner)
+    public function __construct(public readonly array $owner)
     {
     }
 
-    /**
-     * @param  list<array{0: int, 1: float, 2: float, 3: list<float>}>  $pieces  from the weld pass
-     * @param  float  $flatness  mm
-     */
-    public static function flatten(Sources $sources, array $pieces, float $flatness): self
+    public function vertexAt(int $x, int $y): int
     {
-        $self = new self($sources->owner);
-        $scale = $sources->scale;
-        $ox = $sources->originX - 0.5 / $scale;
-        $oy = $sources->originY - 0.5 / $scale;
-        $vx = [];
-        $vy = [];
-        $vertex = [];
-        $a = [];
-        $b = [];
-        $contour = [];
-        $ga = [];
-        $gb = [];
-        $delta = [];
-        $deltas = [];
-        $owners = $sources->owner;
-        $borders = $sources->border;
-        /** @var array<int, list<array{list<float>, int, int}>> $curves by end vertices: coordinates, first chord, one past the last */
-        $curves = [];
-        foreach ($pieces as [$c, $g0, $g1, $p]) {
-            Patience::ask(4);
-            [$x0, $y0, $x1, $y1, $x2, $y2, $x3, $y3] = $p;
-            $forward = true;
-            $n = 1;
-            $ax = $ay = $bx = $by = $cx = $cy = 0.0;
-            // One direction for a curve and its reverse, so that both give the same chords bit for bit.
-            if ($x0 > $x3 || ($x0 === $x3 && ($y0 > $y3 || ($y0 === $y3 && ($x1 > $x2 || ($x1 === $x2 && $y1 > $y2)))))) {
-                $forward = false;
-                $p = [$x3, $y3, $x2, $y2, $x1, $y1, $x0, $y0];
-                [$x0, $y0, $x1, $y1, $x2, $y2, $x3, $y3] = $p;
-                [$g0, $g1] = [$g1, $g0];
-            }
-            if ($x1 !== $x0 || $y1 !== $y0 || $x2 !== $x3 || $y2 !== $y3) {
-                $m = max(
-                    ($x0 - 2 * $x1 + $x2) ** 2 + ($y0 - 2 * $y1 + $y2) ** 2,
-                    ($x1 - 2 * $x2 + $x3) ** 2 + ($y1 - 2 * $y2 + $y3) ** 2,
-                );
-                // A small curve is as round for its size as a large one.
-                $finer = self::FINER * (abs($x1 - $x0) + abs($y1 - $y0) + abs($x2 - $x1) + abs($y2 - $y1) + abs($x3 - $x2) + abs($y3 - $y2));
-                $n = max(1, (int) ceil(sqrt(0.75 * sqrt($m) / ($finer < $flatness ? $finer : $flatness))));
-                $ax = $x3 - 3 * $x2 + 3 * $x1 - $x0;
-                $ay = $y3 - 3 * $y2 + 3 * $y1 - $y0;
-                $bx = 3 * ($x2 - 2 * $x1 + $x0);
-                $by = 3 * ($y2 - 2 * $y1 + $y0);
-                $cx = 3 * ($x1 - $x0);
-                $cy = 3 * ($y1 - $y0);
-            }
-            $gx = (int) (($x0 - $ox) * $scale);
-            $gy = (int) (($y0 - $oy) * $scale);
-            $fromKey = $gx << 31 | $gy;
-            $slot = $fromKey ^ ($gy >> 19 ^ ($gx >> 16) * 40503 ^ $gx * 31) & 0x7FFFFFFF;
-            $from = $vertex[$slot] ?? null;
-            if ($from === null) {
-                $from = count($vx);
-                $vertex[$slot] = $from;
-                $vx[] = $gx;
-                $vy[] = $gy;
-            }
-            $lastX = (int) (($x3 - $ox) * $scale);
-            $lastY = (int) (($y3 - $oy) * $scale);
-            $key = $lastX << 31 | $lastY;
-            if ($key === $fromKey && $n === 1) {
-                continue;
-            }
-            $slot = $key ^ ($lastY >> 19 ^ ($lastX >> 16) * 40503 ^ $lastX * 31) & 0x7FFFFFFF;
-            $to = $vertex[$slot] ?? null;
-            if ($to === null) {
-                $to = count($vx);
-                $vertex[$slot] = $to;
-                $vx[] = $lastX;
-                $vy[] = $lastY;
-            }
-            $sign = $forward ? 1 : -1;
-            if (isset($borders[$c])) {
-                // Each segment its own weight: a line that runs back over itself must not cancel out.
-                $sign *= 2 * (int) min($g0, $g1) + 1;
-            }
-            $ends = $from << 31 | $to;
-            if (isset($curves[$ends])) {
-                foreach ($curves[$ends] as [$other, $begin, $end]) {
-                    // Two lines between the same vertices are the same chord, however their ends were rounded.
-                    if ($other === $p || ($n === 1 && $end === $begin + 1 && self::isFlat($p, $flatness) && self::isFlat($other, $flatness))) {
-                        $o = $owners[$c];
-                        for ($e = $begin; $e < $end; $e++) {
-                            $along = $a[$e] === $from;
-                            $from = $along ? $b[$e] : $a[$e];
-                            $d = $along ? $sign : -$sign;
-                            if ($delta[$e] === self::SEVERAL) {
-                                $deltas[$e][$o] = ($deltas[$e][$o] ?? 0) + $d;
-                            } elseif ($owners[$contour[$e]] === $o) {
-                                $delta[$e] += $d;
-                            } else {
-                                $deltas[$e] = [$owners[$contour[$e]] => $delta[$e], $o => $d];
-                                $delta[$e] = self::SEVERAL;
-                            }
-                        }
-
-                        continue 2;
-                    }
-                }
-            }
-            if (isset($curves[$ends]) && $n < 4 && ! self::isFlat($p, $flatness)) {
-                // One chord would not be told from the other's.
-                $n = 4;
-            }
-            $begin = count($a);
-            $fromG = $g0;
-            $lastKey = $key;
-            $lastVertex = $to;
-            for ($k = 1; $k <= $n; $k++) {
-                if ($k === $n) {
-                    $key = $lastKey;
-                    $g = $g1;
-                } else {
-                    $t = $k / $n;
-                    $gx = (int) ((($ax * $t + $bx) * $t + $cx) * $t * $scale + ($x0 - $ox) * $scale);
-                    $gy = (int) ((($ay * $t + $by) * $t + $cy) * $t * $scale + ($y0 - $oy) * $scale);
-                    $g = $g0 + ($g1 - $g0) * $t;
-                    $key = $gx << 31 | $gy;
-                }
-                if ($key === $fromKey) {
-                    continue;
-                }
-                $slot = $key ^ ($gy >> 19 ^ ($gx >> 16) * 40503 ^ $gx * 31) & 0x7FFFFFFF;
-                $to = $k === $n ? $lastVertex : $vertex[$slot] ?? null;
-                if ($to === null) {
-                    $to = count($vx);
-                    $vertex[$slot] = $to;
-                    $vx[] = $gx;
-                    $vy[] = $gy;
-                }
-                if ($fromKey < $key) {
-                    $a[] = $from;
-                    $b[] = $to;
-                    $ga[] = $fromG;
-                    $gb[] = $g;
-                    $delta[] = $sign;
-                } else {
-                    $a[] = $to;
-                    $b[] = $from;
-                    $ga[] = $g;
-                    $gb[] = $fromG;
-                    $delta[] = -$sign;
-                }
-                $contour[] = $c;
-                $from = $to;
-                $fromKey = $key;
-                $fromG = $g;
-            }
-            $curves[$ends][] = [$p, $begin, count($a)];
+        $slot = ($x << 31 | $y) ^ ($y >> 19 ^ ($x >> 16) * 40503 ^ $x * 31) & 0x7FFFFFFF;
+        $v = $this->vertex[$slot] ?? null;
+        if ($v === null) {
+            $v = count($this->x);
+            $this->vertex[$slot] = $v;
+            $this->x[] = $x;
+            $this->y[] = $y;
         }
-        $self->x = $vx;
-        $self->y = $vy;
-        $self->vertex = $vertex;
-        $self->a = $a;
-        $self->b = $b;
-        $self->contour = $contour;
-        $self->ga = $ga;
-        $self->gb = $gb;
-        $self->delta = $delta;
-        $self->deltas = $deltas;
 
-        return $self;
+        return $v;
     }
 
-    /** Where a vertex is kept, by x << 31 | y. */
-    public static function slot(int $key): int
+    /** Once more along chords that are there already. */
+    public function addAlong(int $begin, int $end, int $contour, int $sign, int $from): void
     {
-        $x = $key >> 31;
-
-        return $key ^ (($key & 0x7FFFFFFF) >> 19 ^ ($x >> 16) * 40503 ^ $x * 31) & 0x7FFFFFFF;
+        $owner = $this->owner[$contour];
+        for ($e = $begin; $e < $end; $e++) {
+            $along = $this->a[$e] === $from;
+            $from = $along ? $this->b[$e] : $this->a[$e];
+            $d = $along ? $sign : -$sign;
+            $first = $this->owner[$this->contour[$e]];
+            if ($this->delta[$e] === self::SEVERAL) {
+                $this->deltas[$e][$owner] = ($this->deltas[$e][$owner] ?? 0) + $d;
+            } elseif ($first === $owner) {
+                $this->delta[$e] += $d;
+            } else {
+                $this->deltas[$e] = [$first => $this->delta[$e], $owner => $d];
+                $this->delta[$e] = self::SEVERAL;
+            }
+        }
     }
 
-    /**
-     * Whether a segment is a line, or as good as one.
-     *
-     * @param  list<float>  $p
-     */
-    private static function isFlat(array $p, float $flatness): bool
+    /** A chord, with the greater winding on its left where it runs from the lower vertex key to the higher. */
+    public function add(int $from, int $to, float $g0, float $g1, int $contour, int $delta): void
     {
-        $dx = $p[6] - $p[0];
-        $dy = $p[7] - $p[1];
-        $most = 1e-3 * $flatness * sqrt($dx * $dx + $dy * $dy);
+        if ($this->x[$from] < $this->x[$to] || ($this->x[$from] === $this->x[$to] && $this->y[$from] < $this->y[$to])) {
+            $this->a[] = $from;
+            $this->b[] = $to;
+            $this->ga[] = $g0;
+            $this->gb[] = $g1;
+            $this->delta[] = $delta;
+        } else {
+            $this->a[] = $to;
+            $this->b[] = $from;
+            $this->ga[] = $g1;
+            $this->gb[] = $g0;
+            $this->delta[] = -$delta;
+        }
+        $this->contour[] = $contour;
+    }
 
-        return abs($dx * ($p[3] - $p[1]) - $dy * ($p[2] - $p[0])) <= $most && abs($dx * ($p[5] - $p[1]) - $dy * ($p[4] - $p[0])) <= $most;
+    /** A part of an edge, beside it. @return int its number */
+    public function addPart(int $e, int $from, int $to, float $g0, float $g1): int
+    {
+        $part = count($this->a);
+        $delta = $this->delta[$e];
+        $this->add($from, $to, $g0, $g1, $this->contour[$e], $delta);
+        if ($delta === self::SEVERAL) {
+            $this->delta[$part] = $delta;
+            $this->deltas[$part] = $this->a[$part] === $from ? $this->deltas[$e] : array_map(static fn (int $d): int => -$d, $this->deltas[$e]);
+        }
+
+        return $part;
     }
 
     /**
@@ -259,180 +137,141 @@ final class Chords
     public function cutAt(array $cuts): self
     {
         $self = new self($this->owner);
-        $vx = $this->x;
-        $vy = $this->y;
-        $vertex = $this->vertex;
+        [$self->x, $self->y, $self->vertex] = [$this->x, $this->y, $this->vertex];
         $this->vertex = [];
-        $owners = $this->owner;
         // Equal edges can only be where cuts are: an edge is sought among the others only if both its ends are hot.
-        $hot = $vx === [] ? [] : array_fill(0, count($vx), false);
+        $hot = $self->x === [] ? [] : array_fill(0, count($self->x), false);
         foreach ($cuts as $e => $keys) {
             Patience::ask();
             $places = [];
             foreach ($keys as $key) {
-                $slot = self::slot($key);
-                $v = $vertex[$slot] ?? null;
-                if ($v === null) {
-                    $v = count($vx);
-                    $vertex[$slot] = $v;
-                    $vx[] = $key >> 31;
-                    $vy[] = $key & 0x7FFFFFFF;
-                    $hot[] = true;
-                } else {
-                    $hot[$v] = true;
-                }
+                $v = $self->vertexAt($key >> 31, $key & 0x7FFFFFFF);
+                $hot[$v] = true;
                 $places[] = $v;
             }
             $cuts[$e] = $places;
             $hot[$this->a[$e]] = $hot[$this->b[$e]] = true;
         }
-        unset($vertex);
-        $a = [];
-        $b = [];
-        $contour = [];
-        $ga = [];
-        $gb = [];
-        $delta = [];
-        $deltas = [];
-        /** @var array<int, int> $index */
-        $index = [];
-        $oldB = $this->b;
-        $oldContour = $this->contour;
-        $oldGa = $this->ga;
-        $oldGb = $this->gb;
-        $oldDelta = $this->delta;
-        $dead = false;
+        $self->vertex = [];
+        [$b, $contour, $ga, $gb, $delta, $several] = [$this->b, $this->contour, $this->ga, $this->gb, $this->delta, $this->deltas];
         foreach ($this->a as $e => $from) {
-            Patience::ask();
-            $d = $oldDelta[$e];
+            ($e & 127) === 0 && Patience::ask(128);
+            $d = $delta[$e];
             if ($d === 0) {
                 continue;
             }
-            $end = $oldB[$e];
-            if (! isset($cuts[$e]) && ! ($hot[$from] && $hot[$end])) {
-                if ($d === self::SEVERAL) {
-                    $own = array_filter($this->deltas[$e]);
-                    if ($own === []) {
-                        continue;
-                    }
-                    $deltas[count($a)] = $own;
+            $end = $b[$e];
+            if (isset($cuts[$e]) || ($hot[$from] && $hot[$end])) {
+                $g0 = $ga[$e];
+                foreach (isset($cuts[$e]) ? $self->along($cuts[$e], $from, $end, $g0, $gb[$e]) : [$end => $gb[$e]] as $to => $g) {
+                    $self->merge($from, $to, $g0, $g, $contour[$e], $d, $d === self::SEVERAL ? $several[$e] : []);
+                    $from = $to;
+                    $g0 = $g;
                 }
-                $a[] = $from;
-                $b[] = $end;
-                $contour[] = $oldContour[$e];
-                $ga[] = $oldGa[$e];
-                $gb[] = $oldGb[$e];
-                $delta[] = $d;
 
                 continue;
             }
-            $o = $owners[$oldContour[$e]];
-            $g0 = $oldGa[$e];
-            $g1 = $oldGb[$e];
-            $chain = [$end => $g1];
-            if (isset($cuts[$e])) {
-                $ax = $vx[$from];
-                $ay = $vy[$from];
-                $dx = $vx[$end] - $ax;
-                $dy = $vy[$end] - $ay;
-                $dots = [];
-                foreach ($cuts[$e] as $v) {
-                    if ($v !== $from && $v !== $end) {
-                        $dots[$v] = ($vx[$v] - $ax) * $dx + ($vy[$v] - $ay) * $dy;
-                    }
+            if ($d === self::SEVERAL) {
+                $own = array_filter($several[$e]);
+                if ($own === []) {
+                    continue;
                 }
-                if ($dots !== []) {
-                    if (count($dots) > 1) {
-                        asort($dots);
-                    }
-                    $square = $dx * $dx + $dy * $dy;
-                    $chain = [];
-                    foreach ($dots as $v => $dot) {
-                        $chain[$v] = $g0 + ($g1 - $g0) * ($dot <= 0 ? 0.0 : ($dot >= $square ? 1.0 : $dot / $square));
-                    }
-                    $chain[$end] = $g1;
-                }
+                $self->deltas[count($self->a)] = $own;
             }
-            foreach ($chain as $to => $g) {
-                $sign = $vx[$from] < $vx[$to] || ($vx[$from] === $vx[$to] && $vy[$from] < $vy[$to]) ? 1 : -1;
-                $key = $sign > 0 ? $from << 31 | $to : $to << 31 | $from;
-                $same = $index[$key] ?? null;
-                if ($same === null) {
-                    $same = count($a);
-                    $index[$key] = $same;
-                    if ($sign > 0) {
-                        $a[] = $from;
-                        $b[] = $to;
-                        $ga[] = $g0;
-                        $gb[] = $g;
-                    } else {
-                        $a[] = $to;
-                        $b[] = $from;
-                        $ga[] = $g;
-                        $gb[] = $g0;
-                    }
-                    $contour[] = $oldContour[$e];
-                    if ($d !== self::SEVERAL) {
-                        $delta[] = $sign * $d;
-                    } else {
-                        $delta[] = $d;
-                        $dead = true;
-                        $deltas[$same] = $this->deltas[$e];
-                        if ($sign < 0) {
-                            foreach ($deltas[$same] as $k => $value) {
-                                $deltas[$same][$k] = -$value;
-                            }
-                        }
-                    }
-                } elseif ($d !== self::SEVERAL && $delta[$same] !== self::SEVERAL && $owners[$contour[$same]] === $o) {
-                    $delta[$same] += $sign * $d;
-                    $dead = $dead || $delta[$same] === 0;
-                } else {
-                    $dead = true;
-                    if ($delta[$same] !== self::SEVERAL) {
-                        $deltas[$same] = [$owners[$contour[$same]] => $delta[$same]];
-                        $delta[$same] = self::SEVERAL;
-                    }
-                    foreach ($d !== self::SEVERAL ? [$o => $d] : $this->deltas[$e] as $k => $value) {
-                        $deltas[$same][$k] = ($deltas[$same][$k] ?? 0) + $sign * $value;
-                    }
-                }
-                $from = $to;
-                $g0 = $g;
-            }
+            $self->a[] = $from;
+            $self->b[] = $end;
+            $self->contour[] = $contour[$e];
+            $self->ga[] = $ga[$e];
+            $self->gb[] = $gb[$e];
+            $self->delta[] = $d;
         }
-        $self->x = $vx;
-        $self->y = $vy;
-        if ($dead) {
-            $self->keep($a, $b, $contour, $ga, $gb, $delta, $deltas);
-        } else {
-            $self->a = $a;
-            $self->b = $b;
-            $self->contour = $contour;
-            $self->ga = $ga;
-            $self->gb = $gb;
-            $self->delta = $delta;
-            $self->deltas = $deltas;
+        $self->index = [];
+        if ($self->isDead) {
+            $self->keep();
         }
 
         return $self;
     }
 
     /**
-     * Takes the edges over which some winding changes.
+     * An edge that passes other vertices, cut at them.
      *
-     * @param  list<int>  $a
-     * @param  list<int>  $b
-     * @param  list<int>  $contour
-     * @param  list<float>  $ga
-     * @param  list<float>  $gb
-     * @param  list<int>  $delta
-     * @param  array<int, array<int, int>>  $deltas
+     * @param  list<int>  $cuts  vertices
+     * @return array<int, float> g at each vertex after the first, in the order in which the edge passes them
      */
-    private function keep(array $a, array $b, array $contour, array $ga, array $gb, array $delta, array $deltas): void
+    private function along(array $cuts, int $from, int $end, float $g0, float $g1): array
     {
+        $x = $this->x;
+        $y = $this->y;
+        $ax = $x[$from];
+        $ay = $y[$from];
+        $dx = $x[$end] - $ax;
+        $dy = $y[$end] - $ay;
+        $dots = [];
+        foreach ($cuts as $v) {
+            if ($v !== $from && $v !== $end) {
+                $dots[$v] = ($x[$v] - $ax) * $dx + ($y[$v] - $ay) * $dy;
+            }
+        }
+        if (count($dots) > 1) {
+            asort($dots);
+        }
+        $square = $dx * $dx + $dy * $dy;
+        $chain = [];
+        foreach ($dots as $v => $dot) {
+            $chain[$v] = $g0 + ($g1 - $g0) * ($dot <= 0 ? 0.0 : ($dot >= $square ? 1.0 : $dot / $square));
+        }
+        $chain[$end] = $g1;
+
+        return $chain;
+    }
+
+    /**
+     * An edge, or its windings added to those of the one that it equals.
+     *
+     * @param  array<int, int>  $deltas  by owner, where the delta says that there are several
+     */
+    private function merge(int $from, int $to, float $g0, float $g1, int $contour, int $delta, array $deltas): void
+    {
+        $sign = $this->x[$from] < $this->x[$to] || ($this->x[$from] === $this->x[$to] && $this->y[$from] < $this->y[$to]) ? 1 : -1;
+        $key = $sign > 0 ? $from << 31 | $to : $to << 31 | $from;
+        $same = $this->index[$key] ?? null;
+        if ($same === null) {
+            $same = $this->index[$key] = count($this->a);
+            $this->add($from, $to, $g0, $g1, $contour, $delta);
+            if ($delta === self::SEVERAL) {
+                $this->isDead = true;
+                $this->delta[$same] = $delta;
+                $this->deltas[$same] = $sign > 0 ? $deltas : array_map(static fn (int $one): int => -$one, $deltas);
+            }
+
+            return;
+        }
+        $first = $this->owner[$this->contour[$same]];
+        $owner = $this->owner[$contour];
+        if ($delta !== self::SEVERAL && $this->delta[$same] !== self::SEVERAL && $first === $owner) {
+            $this->delta[$same] += $sign * $delta;
+            $this->isDead = $this->isDead || $this->delta[$same] === 0;
+
+            return;
+        }
+        $this->isDead = true;
+        if ($this->delta[$same] !== self::SEVERAL) {
+            $this->deltas[$same] = [$first => $this->delta[$same]];
+            $this->delta[$same] = self::SEVERAL;
+        }
+        foreach ($delta !== self::SEVERAL ? [$owner => $delta] : $deltas as $k => $value) {
+            $this->deltas[$same][$k] = ($this->deltas[$same][$k] ?? 0) + $sign * $value;
+        }
+    }
+
+    /** Leaves out the edges over which no winding changes. */
+    private function keep(): void
+    {
+        [$a, $b, $contour, $ga, $gb, $delta, $deltas] = [$this->a, $this->b, $this->contour, $this->ga, $this->gb, $this->delta, $this->deltas];
+        $this->a = $this->b = $this->contour = $this->ga = $this->gb = $this->delta = $this->deltas = [];
         foreach ($a as $e => $from) {
-            Patience::ask();
+            ($e & 127) === 0 && Patience::ask(128);
             $d = $delta[$e];
             if ($d === 0) {
                 continue;

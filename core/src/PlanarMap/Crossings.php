@@ -29,6 +29,9 @@ final class Crossings
     /** @var array<int, true> edges that run so close to others that their chords cannot tell how the curves lie */
     private array $doubtful = [];
 
+    /** @var array<int, true> keys (x << 31 | y) of the crossings in the cell that is looked at */
+    private array $crossings = [];
+
     /** How many crossings were found; one on the border of two cells counts twice. */
     private int $met = 0;
 
@@ -200,8 +203,8 @@ final class Crossings
         // Nearness beyond a cell's border is looked for in proportion to the cell: crowded cells hold short chords.
         $wide = 2 + min(intdiv($this->reach, 2), 1 << $shift >> 4);
         foreach ($order as $packed) {
-            Patience::ask();
             $e = $packed & 0xFFFFFFF;
+            ($e & 127) === 0 && Patience::ask(128);
             $v = $a[$e];
             $w = $b[$e];
             $x0 = $x[$v];
@@ -258,10 +261,6 @@ final class Crossings
      */
     private function divide(array $edges, int $left, int $top, int $shift): void
     {
-        $x = $this->chords->x;
-        $y = $this->chords->y;
-        $a = $this->chords->a;
-        $b = $this->chords->b;
         $shift--;
         $size = 1 << $shift;
         $wide = 3 + min(intdiv($this->reach, 2), $size >> 4);
@@ -270,31 +269,7 @@ final class Crossings
         for ($k = 0; $k < 4; $k++) {
             $x0 = $left + ($k & 1) * $size - $wide;
             $y0 = $top + ($k >> 1) * $size - $wide;
-            $x1 = $x0 + $size + 2 * $wide;
-            $y1 = $y0 + $size + 2 * $wide;
-            $part = [];
-            foreach ($edges as $e) {
-                $v = $a[$e];
-                $w = $b[$e];
-                $px = $x[$v];
-                $py = $y[$v];
-                $qx = $x[$w];
-                $qy = $y[$w];
-                if ($px > $x1 || $qx < $x0 || ($py > $y1 && $qy > $y1) || ($py < $y0 && $qy < $y0)) {
-                    continue;
-                }
-                $dx = $qx - $px;
-                $dy = $qy - $py;
-                // All four corners on one side: the edge passes by.
-                $s1 = $dx * ($y0 - $py) - $dy * ($x0 - $px);
-                $s2 = $dx * ($y0 - $py) - $dy * ($x1 - $px);
-                $s3 = $dx * ($y1 - $py) - $dy * ($x0 - $px);
-                $s4 = $dx * ($y1 - $py) - $dy * ($x1 - $px);
-                if (($s1 > 0 && $s2 > 0 && $s3 > 0 && $s4 > 0) || ($s1 < 0 && $s2 < 0 && $s3 < 0 && $s4 < 0)) {
-                    continue;
-                }
-                $part[] = $e;
-            }
+            $part = $this->within($edges, $x0, $y0, $x0 + $size + 2 * $wide, $y0 + $size + 2 * $wide);
             $total += count($part);
             $parts[] = $part;
         }
@@ -312,6 +287,44 @@ final class Crossings
     }
 
     /**
+     * Edges that come into a box.
+     *
+     * @param  list<int>  $edges
+     * @return list<int>
+     */
+    private function within(array $edges, int $x0, int $y0, int $x1, int $y1): array
+    {
+        $x = $this->chords->x;
+        $y = $this->chords->y;
+        $a = $this->chords->a;
+        $b = $this->chords->b;
+        $within = [];
+        foreach ($edges as $e) {
+            $v = $a[$e];
+            $w = $b[$e];
+            $px = $x[$v];
+            $py = $y[$v];
+            $qx = $x[$w];
+            $qy = $y[$w];
+            if ($px > $x1 || $qx < $x0 || ($py > $y1 && $qy > $y1) || ($py < $y0 && $qy < $y0)) {
+                continue;
+            }
+            $dx = $qx - $px;
+            $dy = $qy - $py;
+            // All four corners on one side: the edge passes by.
+            $s1 = $dx * ($y0 - $py) - $dy * ($x0 - $px);
+            $s2 = $dx * ($y0 - $py) - $dy * ($x1 - $px);
+            $s3 = $dx * ($y1 - $py) - $dy * ($x0 - $px);
+            $s4 = $dx * ($y1 - $py) - $dy * ($x1 - $px);
+            if (! (($s1 > 0 && $s2 > 0 && $s3 > 0 && $s4 > 0) || ($s1 < 0 && $s2 < 0 && $s3 < 0 && $s4 < 0))) {
+                $within[] = $e;
+            }
+        }
+
+        return $within;
+    }
+
+    /**
      * Every pair of edges of one cell, then every new crossing against every edge.
      *
      * @param  list<int>  $edges  in order of their left end
@@ -324,33 +337,21 @@ final class Crossings
         $b = $this->chords->b;
         $n = count($edges);
         $gap = min($this->reach, 1 << $shift >> 3);
-        $short = $this->reach * Refinement::SHORT / 2;
-        $lean = $this->reach * Refinement::LEAN / 2;
-        $refinement = $this->refinement;
-        $crossings = [];
+        $this->crossings = [];
         for ($i = 0; $i < $n - 1; $i++) {
             $e = $edges[$i];
             $ea = $a[$e];
             $eb = $b[$e];
             $ax = $x[$ea];
             $ay = $y[$ea];
-            $bx = $x[$eb];
             $by = $y[$eb];
-            if ($ay < $by) {
-                $low = $ay;
-                $high = $by;
-            } else {
-                $low = $by;
-                $high = $ay;
-            }
-            $dx = $bx - $ax;
+            $dx = $x[$eb] - $ax;
             $dy = $by - $ay;
-            $reach = $dx + $high - $low;
+            $reach = $dx + ($dy < 0 ? -$dy : $dy);
             $wide = $gap * 2 * $reach;
-            $least = $reach < $short ? $reach / Refinement::SHORT : $this->reach / 2;
-            $right = $bx + $gap;
-            $above = $low - $gap;
-            $below = $high + $gap;
+            $right = $x[$eb] + $gap;
+            $above = ($dy < 0 ? $by : $ay) - $gap;
+            $below = ($dy < 0 ? $ay : $by) + $gap;
             for ($j = $i + 1; $j < $n; $j++) {
                 $f = $edges[$j];
                 $fa = $a[$f];
@@ -364,81 +365,172 @@ final class Crossings
                 if ($cy < $gy ? ($gy < $above || $cy > $below) : ($cy < $above || $gy > $below)) {
                     continue;
                 }
-                $gx = $x[$fb];
-                $c1 = $dx * ($cy - $ay) - $dy * ($cx - $ax);
-                $c2 = $dx * ($gy - $ay) - $dy * ($gx - $ax);
                 // An edge passes a vertex if it meets the unit square round it: both boxes and the edge's own normal
                 // must overlap. Twice the cross product is compared with the pixel's reach, so halves need no fractions.
-                $far1 = $c1 < 0 ? -2 * $c1 : 2 * $c1;
-                $far2 = $c2 < 0 ? -2 * $c2 : 2 * $c2;
-                if (($c1 > 0) === ($c2 > 0) && $c1 !== 0 && $c2 !== 0 && $far1 > $reach && $far2 > $reach) {
-                    if ($far1 >= $wide && $far2 >= $wide) {
-                        continue;
+                $c1 = 2 * ($dx * ($cy - $ay) - $dy * ($cx - $ax));
+                $c2 = 2 * ($dx * ($gy - $ay) - $dy * ($x[$fb] - $ax));
+                if ($c1 > 0) {
+                    $nearest = $c1 < $c2 ? $c1 : $c2;
+                } else {
+                    $nearest = $c1 > $c2 ? -$c1 : -$c2;
+                }
+                // Both ends of it on one side, and farther off than the pixel reaches.
+                if ($nearest > $reach) {
+                    if ($nearest < $wide) {
+                        $this->beside($e, $f, $nearest, $c2 - $c1);
                     }
-                    $freach = $gx - $cx + ($gy < $cy ? $cy - $gy : $gy - $cy);
-                    $near = $reach * ($freach < $short ? $least + $freach / Refinement::SHORT : $least + $this->reach / 2) * 2;
-                    $cross = $c2 - $c1;
-                    $slack = $lean * ($reach + $freach);
-                    if (($far1 < $near || $far2 < $near) && $cross < $slack && $cross > -$slack && $refinement !== null
-                        && ! isset($this->doubtful[$e], $this->doubtful[$f]) && $refinement->isDoubtful($e, $f, false)) {
-                        $this->doubtful[$e] = $this->doubtful[$f] = true;
-                    }
-
-                    continue;
-                }
-                if ($fa === $ea && $fb === $eb) {
-                    // Equal edges: cut at their ends, so that they are found to be one.
-                    $this->cuts[$e][] = $this->cuts[$f][] = $cx << 31 | $cy;
-                    $this->cuts[$e][] = $this->cuts[$f][] = $gx << 31 | $gy;
-                    if ($refinement !== null && $refinement->isDoubtful($e, $f, true)) {
-                        $this->doubtful[$e] = $this->doubtful[$f] = true;
-                    }
-
-                    continue;
-                }
-                if ($far1 <= $reach && $fa !== $ea && $fa !== $eb
-                    && $cx >= $ax && $cx <= $bx && $cy >= $low && $cy <= $high) {
-                    $this->cuts[$e][] = $cx << 31 | $cy;
-                }
-                if ($far2 <= $reach && $fb !== $ea && $fb !== $eb
-                    && $gx >= $ax && $gx <= $bx && $gy >= $low && $gy <= $high) {
-                    $this->cuts[$e][] = $gx << 31 | $gy;
-                }
-                $fdx = $gx - $cx;
-                $fdy = $gy - $cy;
-                $c3 = $fdx * ($ay - $cy) - $fdy * ($ax - $cx);
-                $c4 = $fdx * ($by - $cy) - $fdy * ($bx - $cx);
-                $freach = $fdx + ($fdy < 0 ? -$fdy : $fdy);
-                // The difference is the cross product of the directions: small where they are nearly parallel. An edge that
-                // begins where the other ends leads on.
-                $cross = $c2 - $c1;
-                $slack = $lean * ($reach + $freach);
-                if ($cross < $slack && $cross > -$slack && $eb !== $fa && $ea !== $fb && $refinement !== null
-                    && ! isset($this->doubtful[$e], $this->doubtful[$f]) && $refinement->isDoubtful($e, $f, true)) {
-                    $this->doubtful[$e] = $this->doubtful[$f] = true;
-                }
-                if (($c3 < 0 ? -2 * $c3 : 2 * $c3) <= $freach && $ea !== $fa && $ea !== $fb && $ax >= $cx && $ax <= $gx
-                    && ($fdy >= 0 ? $ay >= $cy && $ay <= $gy : $ay >= $gy && $ay <= $cy)) {
-                    $this->cuts[$f][] = $ax << 31 | $ay;
-                }
-                if (($c4 < 0 ? -2 * $c4 : 2 * $c4) <= $freach && $eb !== $fa && $eb !== $fb && $bx >= $cx && $bx <= $gx
-                    && ($fdy >= 0 ? $by >= $cy && $by <= $gy : $by >= $gy && $by <= $cy)) {
-                    $this->cuts[$f][] = $bx << 31 | $by;
-                }
-                if ((($c1 > 0 && $c2 < 0) || ($c1 < 0 && $c2 > 0)) && (($c3 > 0 && $c4 < 0) || ($c3 < 0 && $c4 > 0))) {
-                    $t = $c1 / ($c1 - $c2);
-                    $px = (int) ($cx + $t * $fdx + 0.5);
-                    $py = (int) ($cy + $t * $fdy + 0.5);
-                    if (($px !== $ax || $py !== $ay) && ($px !== $bx || $py !== $by)) {
-                        $this->cuts[$e][] = $px << 31 | $py;
-                    }
-                    if (($px !== $cx || $py !== $cy) && ($px !== $gx || $py !== $gy)) {
-                        $this->cuts[$f][] = $px << 31 | $py;
-                    }
-                    $crossings[$px << 31 | $py] = true;
+                } elseif ($fa === $ea && $fb === $eb) {
+                    $this->equal($e, $f);
+                } else {
+                    $this->touch($e, $f, $c1, $c2, $reach);
                 }
             }
         }
+        $this->passAll($edges);
+    }
+
+    /**
+     * Two edges that run beside each other: whether they are so near that their curves may meet.
+     *
+     * @param  int  $nearest  twice the lesser cross product of the one and an end of the other
+     * @param  int|float  $cross  twice that of both directions
+     */
+    private function beside(int $e, int $f, int $nearest, int|float $cross): void
+    {
+        if ($this->refinement === null || isset($this->doubtful[$e], $this->doubtful[$f])) {
+            return;
+        }
+        $along = $this->along($e);
+        $beside = $this->along($f);
+        $slack = $this->reach * Refinement::LEAN * ($along + $beside);
+        $near = 2 * $along * ($this->nearness($along) + $this->nearness($beside));
+        if ($nearest < $near && $cross < $slack && $cross > -$slack && $this->refinement->isDoubtful($e, $f, false)) {
+            $this->doubtful[$e] = $this->doubtful[$f] = true;
+        }
+    }
+
+    /** How far an edge runs across and down together, in grid steps. */
+    private function along(int $e): int
+    {
+        $v = $this->chords->a[$e];
+        $w = $this->chords->b[$e];
+
+        return $this->chords->x[$w] - $this->chords->x[$v] + abs($this->chords->y[$w] - $this->chords->y[$v]);
+    }
+
+    /** How far off its curve an edge of a length may lie, in grid steps. */
+    private function nearness(int $along): float
+    {
+        return $along < $this->reach * Refinement::SHORT / 2 ? $along / Refinement::SHORT : $this->reach / 2;
+    }
+
+    /** Equal edges: cut at their ends, so that they are found to be one. */
+    private function equal(int $e, int $f): void
+    {
+        foreach ([$this->chords->a[$f], $this->chords->b[$f]] as $v) {
+            $this->cuts[$e][] = $this->cuts[$f][] = $this->chords->x[$v] << 31 | $this->chords->y[$v];
+        }
+        if ($this->refinement !== null && $this->refinement->isDoubtful($e, $f, true)) {
+            $this->doubtful[$e] = $this->doubtful[$f] = true;
+        }
+    }
+
+    /**
+     * Two edges that may meet: where an end of one lies on the other, and where they cross.
+     *
+     * @param  int  $c1  twice the cross product of the one and the begin of the other
+     * @param  int  $c2  the same with its end
+     * @param  int  $reach  how far a pixel reaches across the one
+     */
+    private function touch(int $e, int $f, int $c1, int $c2, int $reach): void
+    {
+        $x = $this->chords->x;
+        $y = $this->chords->y;
+        $ea = $this->chords->a[$e];
+        $eb = $this->chords->b[$e];
+        $fa = $this->chords->a[$f];
+        $fb = $this->chords->b[$f];
+        $cx = $x[$fa];
+        $cy = $y[$fa];
+        $dx = $x[$fb] - $cx;
+        $dy = $y[$fb] - $cy;
+        $c3 = 2 * ($dx * ($y[$ea] - $cy) - $dy * ($x[$ea] - $cx));
+        $c4 = 2 * ($dx * ($y[$eb] - $cy) - $dy * ($x[$eb] - $cx));
+        $beside = $dx + ($dy < 0 ? -$dy : $dy);
+        if ($c1 <= $reach && $c1 >= -$reach) {
+            $this->passes($e, $fa);
+        }
+        if ($c2 <= $reach && $c2 >= -$reach) {
+            $this->passes($e, $fb);
+        }
+        if ($c3 <= $beside && $c3 >= -$beside) {
+            $this->passes($f, $ea);
+        }
+        if ($c4 <= $beside && $c4 >= -$beside) {
+            $this->passes($f, $eb);
+        }
+        // The difference is the cross product of the directions: small where they are nearly parallel. An edge that
+        // begins where the other ends leads on.
+        $slack = $this->reach * Refinement::LEAN * ($reach + $beside);
+        $cross = $c2 - $c1;
+        if ($cross < $slack && $cross > -$slack && $eb !== $fa && $ea !== $fb) {
+            $this->lean($e, $f);
+        }
+        if ($c1 !== 0 && $c2 !== 0 && ($c1 > 0) !== ($c2 > 0) && $c3 !== 0 && $c4 !== 0 && ($c3 > 0) !== ($c4 > 0)) {
+            $t = ($c1 >> 1) / (($c1 >> 1) - ($c2 >> 1));
+            $this->cross($e, $f, (int) ($cx + $t * $dx + 0.5), (int) ($cy + $t * $dy + 0.5));
+        }
+    }
+
+    /** Two edges that meet and are nearly parallel. */
+    private function lean(int $e, int $f): void
+    {
+        if ($this->refinement !== null && ! isset($this->doubtful[$e], $this->doubtful[$f]) && $this->refinement->isDoubtful($e, $f, true)) {
+            $this->doubtful[$e] = $this->doubtful[$f] = true;
+        }
+    }
+
+    /** An edge near whose line a vertex lies is cut at it, unless it is an end or lies beyond it. */
+    private function passes(int $e, int $v): void
+    {
+        $a = $this->chords->a[$e];
+        $b = $this->chords->b[$e];
+        if ($v === $a || $v === $b) {
+            return;
+        }
+        $x = $this->chords->x;
+        $y = $this->chords->y;
+        $px = $x[$v];
+        $py = $y[$v];
+        if ($px >= $x[$a] && $px <= $x[$b] && ($y[$a] < $y[$b] ? $py >= $y[$a] && $py <= $y[$b] : $py >= $y[$b] && $py <= $y[$a])) {
+            $this->cuts[$e][] = $px << 31 | $py;
+        }
+    }
+
+    /** Both are cut where they cross, unless that is an end. */
+    private function cross(int $e, int $f, int $px, int $py): void
+    {
+        $key = $px << 31 | $py;
+        foreach ([$e, $f] as $edge) {
+            foreach ([$this->chords->a[$edge], $this->chords->b[$edge]] as $v) {
+                if ($this->chords->x[$v] === $px && $this->chords->y[$v] === $py) {
+                    continue 2;
+                }
+            }
+            $this->cuts[$edge][] = $key;
+        }
+        $this->crossings[$key] = true;
+    }
+
+    /**
+     * Every edge of a cell is cut at each crossing in it whose pixel it passes.
+     *
+     * @param  list<int>  $edges
+     */
+    private function passAll(array $edges): void
+    {
+        $n = count($edges);
+        $crossings = $this->crossings;
         $this->met += count($crossings);
         $this->work += count($crossings) * $n;
         if ($this->work > MapTooLarge::MOST_WORK) {

@@ -21,84 +21,92 @@ final class FaceMeasure
     public static function parts(Sources $sources, Chords $edges, Faces $faces, array $labels): array
     {
         $part = self::connected($faces, $labels);
-        $x = $edges->x;
-        $y = $edges->y;
-        $a = $edges->a;
-        $b = $edges->b;
-        $next = $faces->next;
-        $head = $faces->head;
-        $faceOf = $faces->face;
-        $cycle = $faces->cycle;
-        $coords = $sources->coords;
-        $contour = $edges->contour;
-        $ga = $edges->ga;
-        $gb = $edges->gb;
-        $step = 1 / $sources->scale;
-        $farX = $sources->originX;
-        $farY = $sources->originY;
         $areas = $lengths = $origin = $boxes = [];
-        foreach ($head as $d => $start) {
-            $face = $faceOf[$cycle[$d]];
+        foreach ($faces->head as $d => $start) {
+            $face = $faces->face[$faces->cycle[$d]];
             $label = $labels[$face];
-            if ($label < 0) {
+            // Inside a part the way along and the way back cancel.
+            if ($label < 0 || $labels[$faces->face[$faces->cycle[$d ^ 1]]] === $label) {
                 continue;
             }
             $p = $part[$face];
-            $beyond = $faceOf[$cycle[$d ^ 1]];
-            if ($labels[$beyond] === $label) {
-                // Inside a part the way along and the way back cancel.
-                continue;
-            }
-            $last = $head[$d ^ 1] ^ 1;
-            $v = $start & 1 ? $b[$start >> 1] : $a[$start >> 1];
-            [$ox, $oy] = $origin[$p] ??= [$farX + $x[$v] * $step, $farY + $y[$v] * $step];
-            $px = $farX + $x[$v] * $step - $ox;
-            $py = $farY + $y[$v] * $step - $oy;
-            $sum = $length = 0.0;
-            [$left, $top, $right, $bottom] = $boxes[$p] ?? [INF, INF, -INF, -INF];
-            for ($h = $start; ; $h = $next[$h]) {
-                $e = $h >> 1;
-                [$from, $to] = $h & 1 ? [$gb[$e], $ga[$e]] : [$ga[$e], $gb[$e]];
-                [$sx, $sy, $qx, $qy, $lens] = self::stretch($coords[$contour[$e]], $from, $to);
-                $sx -= $ox;
-                $sy -= $oy;
-                $qx -= $ox;
-                $qy -= $oy;
-                // From the end of the last curve to the begin of this one, then along it.
-                $sum += $px * $sy - $py * $sx + $sx * $qy - $sy * $qx + $lens;
-                $length += sqrt(($qx - $sx) ** 2 + ($qy - $sy) ** 2);
-                $left = $qx < $left ? $qx : $left;
-                $right = $qx > $right ? $qx : $right;
-                $top = $qy < $top ? $qy : $top;
-                $bottom = $qy > $bottom ? $qy : $bottom;
-                $px = $qx;
-                $py = $qy;
-                if ($h === $last) {
-                    break;
-                }
-            }
-            // All chains meet in their junctions.
-            $v = $last & 1 ? $a[$last >> 1] : $b[$last >> 1];
-            $qx = $farX + $x[$v] * $step - $ox;
-            $qy = $farY + $y[$v] * $step - $oy;
-            $sum += $px * $qy - $py * $qx;
-            $boxes[$p] = [$left, $top, $right, $bottom];
+            $origin[$p] ??= self::placeOf($sources, $edges, $start & 1 ? $edges->b[$start >> 1] : $edges->a[$start >> 1]);
+            [$sum, $length, $boxes[$p]] = self::chain(
+                $sources, $edges, $faces, $start, $faces->head[$d ^ 1] ^ 1, $origin[$p], $boxes[$p] ?? [INF, INF, -INF, -INF],
+            );
             $areas[$p] = ($areas[$p] ?? 0.0) + $sum;
             $lengths[$p] = ($lengths[$p] ?? 0.0) + $length;
         }
-        $out = [];
+        $parts = [];
         $unit = 1 / $sources->unit;
         foreach ($areas as $p => $area) {
             [$ox, $oy] = $origin[$p];
             [$left, $top, $right, $bottom] = $boxes[$p];
-            $out[$labels[$p]][] = new MeasuredPart(
+            $parts[$labels[$p]][] = new MeasuredPart(
                 abs($area) / 2 * $unit * $unit,
                 $lengths[$p] * $unit,
                 new Box(($ox + $left) * $unit, ($oy + $top) * $unit, ($ox + $right) * $unit, ($oy + $bottom) * $unit),
             );
         }
 
-        return $out;
+        return $parts;
+    }
+
+    /** @return array{float, float} */
+    private static function placeOf(Sources $sources, Chords $edges, int $v): array
+    {
+        $step = 1 / $sources->scale;
+
+        return [$sources->originX + $edges->x[$v] * $step, $sources->originY + $edges->y[$v] * $step];
+    }
+
+    /**
+     * One chain of a part's border.
+     *
+     * @param  int  $start  half-edge with which it begins
+     * @param  int  $last  half-edge with which it ends
+     * @param  array{float, float}  $origin  near it
+     * @param  array{float, float, float, float}  $box  left, top, right, bottom so far, from the origin
+     * @return array{float, float, array{float, float, float, float}} twice the area between it and the origin, its length, the box with it
+     */
+    private static function chain(Sources $sources, Chords $edges, Faces $faces, int $start, int $last, array $origin, array $box): array
+    {
+        $next = $faces->next;
+        $coords = $sources->coords;
+        $contour = $edges->contour;
+        $ga = $edges->ga;
+        $gb = $edges->gb;
+        [$ox, $oy] = $origin;
+        [$left, $top, $right, $bottom] = $box;
+        [$px, $py] = self::placeOf($sources, $edges, $start & 1 ? $edges->b[$start >> 1] : $edges->a[$start >> 1]);
+        $px -= $ox;
+        $py -= $oy;
+        $sum = $length = 0.0;
+        for ($h = $start; ; $h = $next[$h]) {
+            $e = $h >> 1;
+            [$from, $to] = $h & 1 ? [$gb[$e], $ga[$e]] : [$ga[$e], $gb[$e]];
+            [$sx, $sy, $qx, $qy, $lens] = self::stretch($coords[$contour[$e]], $from, $to);
+            $sx -= $ox;
+            $sy -= $oy;
+            $qx -= $ox;
+            $qy -= $oy;
+            // From the end of the last curve to the begin of this one, then along it.
+            $sum += $px * $sy - $py * $sx + $sx * $qy - $sy * $qx + $lens;
+            $length += sqrt(($qx - $sx) ** 2 + ($qy - $sy) ** 2);
+            $left = $qx < $left ? $qx : $left;
+            $right = $qx > $right ? $qx : $right;
+            $top = $qy < $top ? $qy : $top;
+            $bottom = $qy > $bottom ? $qy : $bottom;
+            $px = $qx;
+            $py = $qy;
+            if ($h === $last) {
+                break;
+            }
+        }
+        // All chains meet in their junctions.
+        [$qx, $qy] = self::placeOf($sources, $edges, $last & 1 ? $edges->a[$last >> 1] : $edges->b[$last >> 1]);
+
+        return [$sum + $px * ($qy - $oy) - $py * ($qx - $ox), $length, [$left, $top, $right, $bottom]];
     }
 
     /**

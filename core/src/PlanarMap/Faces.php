@@ -59,7 +59,7 @@ final class Faces
         $one = $two = $count === 0 ? [] : array_fill(0, $count, -1);
         $more = [];
         foreach ($a as $e => $v) {
-            Patience::ask();
+            ($e & 127) === 0 && Patience::ask(128);
             $h = 2 * $e;
             if ($one[$v] < 0) {
                 $one[$v] = $h;
@@ -81,7 +81,7 @@ final class Faces
         $next = $a === [] ? [] : array_fill(0, 2 * count($a), 0);
         $ends = [];
         foreach ($one as $v => $h) {
-            Patience::ask();
+            ($v & 127) === 0 && Patience::ask(128);
             if ($h < 0) {
                 continue;
             }
@@ -116,82 +116,84 @@ final class Faces
      */
     private function chains(array $junctions): array
     {
-        $x = $this->edges->x;
-        $y = $this->edges->y;
-        $a = $this->edges->a;
-        $b = $this->edges->b;
-        $next = $this->next;
-        $chain = $a === [] ? [] : array_fill(0, count($a), -1);
-        $head = [];
-        $areas = [];
-        $lefts = [];
+        $count = count($this->edges->a);
+        $this->chain = $count === 0 ? [] : array_fill(0, $count, -1);
+        $this->head = [];
         $starts = [];
-        foreach ($junctions as $out) {
+        foreach ($junctions as $leaving) {
             Patience::ask(2);
-            foreach ($out as $h) {
+            foreach ($leaving as $h) {
                 $starts[] = $h;
             }
         }
+        [$areas, $lefts] = $this->follow($starts, $junctions);
         // Then the loops without any junction.
-        foreach ([$starts, null] as $some) {
-            foreach ($some ?? $chain as $e => $value) {
-                if ($some === null) {
-                    if ($chain[$e] >= 0) {
-                        continue;
-                    }
-                    $h = 2 * $e;
-                } else {
-                    $h = $value;
-                    if ($chain[$h >> 1] >= 0) {
-                        continue;
-                    }
-                }
-                $d = count($head);
-                $start = $h & 1 ? $b[$h >> 1] : $a[$h >> 1];
-                $ox = $x[$start];
-                $oy = $y[$start];
-                $px = $py = $sum = 0;
-                $left = $start;
-                $leftX = $ox;
-                $k = $h;
-                while (true) {
-                    $e = $k >> 1;
-                    if ($k & 1) {
-                        $chain[$e] = $d + 1;
-                        $v = $a[$e];
-                    } else {
-                        $chain[$e] = $d;
-                        $v = $b[$e];
-                    }
-                    $vx = $x[$v];
-                    $qx = $vx - $ox;
-                    $qy = $y[$v] - $oy;
-                    $sum += $px * $qy - $py * $qx;
-                    $px = $qx;
-                    $py = $qy;
-                    if ($vx <= $leftX && ($vx < $leftX || $y[$v] < $y[$left])) {
-                        $left = $v;
-                        $leftX = $vx;
-                    }
-                    if ($v === $start || isset($junctions[$v])) {
-                        break;
-                    }
-                    $k = $next[$k];
-                }
-                $head[] = $h;
-                $head[] = $k ^ 1;
-                $areas[] = $sum;
-                $lefts[] = $left;
-            }
+        $loops = array_map(static fn (int $e): int => 2 * $e, array_keys($this->chain, -1, true));
+        [$more, $others] = $this->follow($loops, $junctions);
+        $this->onward = [];
+        foreach ($this->head as $d => $_) {
+            $h = $this->next[$this->head[$d ^ 1] ^ 1];
+            $this->onward[] = $h & 1 ? $this->chain[$h >> 1] ^ 1 : $this->chain[$h >> 1];
         }
-        $onward = [];
-        foreach ($head as $d => $_) {
-            $h = $next[$head[$d ^ 1] ^ 1];
-            $onward[] = $h & 1 ? $chain[$h >> 1] ^ 1 : $chain[$h >> 1];
+
+        return [[...$areas, ...$more], [...$lefts, ...$others]];
+    }
+
+    /**
+     * Follows edges from where chains begin to the next junction; those that lie on a chain already begin none.
+     *
+     * @param  list<int>  $starts  half-edges
+     * @param  array<int, list<int>>  $junctions
+     * @return array{list<int>, list<int>} see chains()
+     *
+     * @phpstan-impure
+     */
+    private function follow(array $starts, array $junctions): array
+    {
+        [$x, $y, $a, $b] = [$this->edges->x, $this->edges->y, $this->edges->a, $this->edges->b];
+        $next = $this->next;
+        $chain = $this->chain;
+        $head = $this->head;
+        $this->chain = $this->head = [];
+        $areas = $lefts = [];
+        foreach ($starts as $h) {
+            if ($chain[$h >> 1] >= 0) {
+                continue;
+            }
+            $d = count($head);
+            $left = $start = $h & 1 ? $b[$h >> 1] : $a[$h >> 1];
+            $ox = $leftX = $x[$start];
+            $oy = $y[$start];
+            $px = $py = $sum = 0;
+            for ($k = $h; ; $k = $next[$k]) {
+                $e = $k >> 1;
+                if ($k & 1) {
+                    $chain[$e] = $d + 1;
+                    $v = $a[$e];
+                } else {
+                    $chain[$e] = $d;
+                    $v = $b[$e];
+                }
+                $vx = $x[$v];
+                $qx = $vx - $ox;
+                $qy = $y[$v] - $oy;
+                $sum += $px * $qy - $py * $qx;
+                $px = $qx;
+                $py = $qy;
+                if ($vx <= $leftX && ($vx < $leftX || $y[$v] < $y[$left])) {
+                    $left = $v;
+                    $leftX = $vx;
+                }
+                if ($v === $start || isset($junctions[$v])) {
+                    break;
+                }
+            }
+            array_push($head, $h, $k ^ 1);
+            $areas[] = $sum;
+            $lefts[] = $left;
         }
         $this->chain = $chain;
         $this->head = $head;
-        $this->onward = $onward;
 
         return [$areas, $lefts];
     }
@@ -324,46 +326,52 @@ final class Faces
     }
 
     /**
+     * The first of heights at or below the top of each row.
+     *
+     * @param  non-empty-list<int>  $ys  in order
+     * @param  int  $shift  a row's height is 1 << shift
+     * @return list<int> by row: places in the list
+     */
+    private static function firstIn(array $ys, int $shift): array
+    {
+        $first = [];
+        $i = 0;
+        $count = count($ys);
+        for ($row = 0, $rows = ($ys[$count - 1] - $ys[0]) >> $shift; $row <= $rows; $row++) {
+            while ($i < $count && $ys[$i] < $ys[0] + ($row << $shift)) {
+                $i++;
+            }
+            $first[] = $i;
+        }
+
+        return $first;
+    }
+
+    /**
      * Goes over all edges once and tries each on the rims at its height: fast where edges are short.
      *
-     * @param  array<int, int>  $rims
+     * @param  non-empty-array<int, int>  $rims
      * @return array<int, int|null>|null by rim: the half-edge next to its left; null where edges are long and rims many
      */
     private function leftOfAll(array $rims): ?array
     {
-        $x = $this->edges->x;
-        $y = $this->edges->y;
-        $b = $this->edges->b;
-        $order = [];
-        foreach ($rims as $c => $v) {
-            $order[$c] = $y[$v];
-        }
+        [$x, $y, $b] = [$this->edges->x, $this->edges->y, $this->edges->b];
+        $order = array_map(static fn (int $v): int => $y[$v], $rims);
         asort($order);
         $cycles = array_keys($order);
         $ys = array_values($order);
-        $xs = [];
-        foreach ($cycles as $c) {
-            $xs[] = $x[$rims[$c]];
-        }
+        $xs = array_map(static fn (int $c): int => $x[$rims[$c]], $cycles);
         $count = count($ys);
         $low = $ys[0];
         $high = $ys[$count - 1];
         $shift = max(0, (int) ceil(log(max(1.0, ($high - $low + 1) / (2 * $count)), 2)));
-        // The first rim at or below the top of each row.
-        $firstIn = [];
-        $i = 0;
-        for ($row = 0, $rows = ($high - $low) >> $shift; $row <= $rows; $row++) {
-            while ($i < $count && $ys[$i] < $low + ($row << $shift)) {
-                $i++;
-            }
-            $firstIn[] = $i;
-        }
+        $firstIn = self::firstIn($ys, $shift);
         $ys[] = PHP_INT_MAX;
         $best = array_fill(0, $count, -1);
         $bestX = $bestSlope = array_fill(0, $count, -1.0);
         $tries = 8 * count($b) + 1_000_000;
         foreach ($this->edges->a as $e => $v) {
-            Patience::ask();
+            ($e & 127) === 0 && Patience::ask(128);
             $w = $b[$e];
             $y0 = $y[$v];
             $y1 = $y[$w];
@@ -401,12 +409,9 @@ final class Faces
                 }
             }
         }
-        $out = [];
-        foreach ($cycles as $i => $c) {
-            $out[$c] = $best[$i] < 0 ? null : $best[$i];
-        }
+        $hit = array_combine($cycles, $best);
 
-        return $out;
+        return array_map(static fn (int $h): ?int => $h < 0 ? null : $h, $hit);
     }
 
     /**
@@ -435,7 +440,7 @@ final class Faces
         // Only rows that a ray runs through are filled.
         $cells = [];
         foreach ($a as $e => $v) {
-            Patience::ask();
+            ($e & 127) === 0 && Patience::ask(128);
             $w = $b[$e];
             $x0 = $x[$v];
             $y0 = $y[$v];

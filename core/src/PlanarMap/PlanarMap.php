@@ -46,7 +46,7 @@ final readonly class PlanarMap
         // Shapes may reach far beyond the page that the tolerance was chosen for, or be but a speck on it.
         $flatness = min(max($tolerance->flatness, $sources->extent * self::FINEST), $sources->extent * self::COARSEST);
         $pieces = WeldPass::pieces($sources, min(max($tolerance->weld, $sources->extent * self::FINEST / 100), $flatness / 10));
-        $chords = Chords::flatten($sources, $pieces, $flatness);
+        $chords = Flattening::chords($sources, $pieces, $flatness);
         $cuts = Crossings::find($chords, $tolerance->refine ? new Refinement($chords, $pieces, $sources, $flatness) : null);
         unset($pieces);
         $edges = $chords->cutAt($cuts);

@@ -138,7 +138,7 @@ final class Refinement
         $fromKey = $chords->x[$from] << 31 | $chords->y[$from];
         $lastKey = $chords->x[$last] << 31 | $chords->y[$last];
         $fromG = $ga;
-        $out = [];
+        $parts = [];
         for ($k = 1; $k <= self::PARTS; $k++) {
             if ($k === self::PARTS) {
                 [$to, $key, $g] = [$last, $lastKey, $gb];
@@ -151,37 +151,17 @@ final class Refinement
                 if ($key === $fromKey || $key === $lastKey) {
                     continue;
                 }
-                $slot = Chords::slot($key);
-                $to = $chords->vertex[$slot] ?? null;
-                if ($to === null) {
-                    $to = count($chords->x);
-                    $chords->vertex[$slot] = $to;
-                    $chords->x[] = $gx;
-                    $chords->y[] = $gy;
-                }
+                $to = $chords->vertexAt($gx, $gy);
             }
-            $id = count($chords->a);
-            $forward = $fromKey < $key;
-            $chords->a[] = $forward ? $from : $to;
-            $chords->b[] = $forward ? $to : $from;
-            $chords->ga[] = $forward ? $fromG : $g;
-            $chords->gb[] = $forward ? $g : $fromG;
-            $chords->contour[] = $contour;
-            $delta = $chords->delta[$e];
-            if ($delta === Chords::SEVERAL) {
-                $chords->deltas[$id] = $forward ? $chords->deltas[$e] : array_map(static fn (int $d): int => -$d, $chords->deltas[$e]);
-                $chords->delta[] = $delta;
-            } else {
-                $chords->delta[] = $forward ? $delta : -$delta;
-            }
+            $id = $chords->addPart($e, $from, $to, $fromG, $g);
             $this->sag[$id] = $sag / self::FINER;
-            $out[] = $id;
+            $parts[] = $id;
             [$from, $fromKey, $fromG] = [$to, $key, $g];
         }
         $chords->delta[$e] = 0;
-        $this->left -= count($out);
+        $this->left -= count($parts);
 
-        return $out;
+        return $parts;
     }
 
     private function isStraight(int $contour): bool

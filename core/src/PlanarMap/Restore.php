@@ -540,30 +540,16 @@ final class Restore
         $segments = [];
         for ($i = 0, $last = count($c) - 2; $i < $last; $i += 6) {
             $line = $c[$i + 2] === $c[$i] && $c[$i + 3] === $c[$i + 1] && $c[$i + 4] === $c[$i + 6] && $c[$i + 5] === $c[$i + 7];
-            if ($line && abs($c[$i + 6] - $c[$i]) < 1e-9 && abs($c[$i + 7] - $c[$i + 1]) < 1e-9) {
-                continue;
-            }
-            $segments[] = [$line, array_slice($c, $i, 8)];
-        }
-        $out = [];
-        foreach ($segments as [$line, $s]) {
-            $k = count($out) - 1;
-            if ($line && $k >= 0 && $out[$k][0] && self::straight($out[$k][1], $s)) {
-                $out[$k] = [true, self::through($out[$k][1], $s)];
-            } else {
-                $out[] = [$line, $s];
+            if (! $line || abs($c[$i + 6] - $c[$i]) >= 1e-9 || abs($c[$i + 7] - $c[$i + 1]) >= 1e-9) {
+                $segments[] = [$line, array_slice($c, $i, 8)];
             }
         }
-        $k = count($out) - 1;
-        if ($k > 1 && $out[0][0] && $out[$k][0] && self::straight($out[$k][1], $out[0][1])) {
-            $out[0] = [true, self::through($out[$k][1], $out[0][1])];
-            array_pop($out);
-        }
-        if ($out === []) {
+        $joined = self::joined($segments);
+        if ($joined === []) {
             return [];
         }
-        $coords = [$out[0][1][0], $out[0][1][1]];
-        foreach ($out as [$line, $s]) {
+        $coords = [$joined[0][1][0], $joined[0][1][1]];
+        foreach ($joined as [$line, $s]) {
             $n = count($coords);
             // A dropped speck may leave the start a hair away: the chain's own end counts.
             $line
@@ -579,6 +565,32 @@ final class Restore
         }
 
         return $coords;
+    }
+
+    /**
+     * Lines that run on straight, as one; round the start too.
+     *
+     * @param  list<array{bool, list<float>}>  $segments  whether each is a line
+     * @return list<array{bool, list<float>}>
+     */
+    private static function joined(array $segments): array
+    {
+        $joined = [];
+        foreach ($segments as [$line, $s]) {
+            $last = array_pop($joined);
+            if ($last !== null && $line && $last[0] && self::straight($last[1], $s)) {
+                $joined[] = [true, self::through($last[1], $s)];
+            } else {
+                array_push($joined, ...($last === null ? [] : [$last]), ...[[$line, $s]]);
+            }
+        }
+        $k = count($joined) - 1;
+        if ($k > 1 && $joined[0][0] && $joined[$k][0] && self::straight($joined[$k][1], $joined[0][1])) {
+            $joined[0] = [true, self::through($joined[$k][1], $joined[0][1])];
+            array_pop($joined);
+        }
+
+        return $joined;
     }
 
     /**

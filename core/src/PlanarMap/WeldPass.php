@@ -195,10 +195,8 @@ final class WeldPass
         $right = max($x0, $x1, $x2, $x3) + $d - $this->sources->originX;
         $top = min($y0, $y1, $y2, $y3) - $d - $this->sources->originY;
         $bottom = max($y0, $y1, $y2, $y3) + $d - $this->sources->originY;
-        $cx0 = max(0, (int) ($left / $h));
-        $cx1 = (int) ($right / $h);
-        $cy0 = max(0, (int) ($top / $h));
-        $cy1 = (int) ($bottom / $h);
+        [$cx0, $cx1] = [max(0, (int) ($left / $h)), (int) ($right / $h)];
+        [$cy0, $cy1] = [max(0, (int) ($top / $h)), (int) ($bottom / $h)];
         $cells = ($cx1 - $cx0 + 1) * ($cy1 - $cy0 + 1);
         if ($depth < 10 && $cells > 16 && $cells <= 16 + count($this->nodeX)) {
             $middle = ($t0 + $t1) / 2;
@@ -219,16 +217,9 @@ final class WeldPass
             $lowest = 0.75 * min(0.0, $h1, $h2) - $d;
             $highest = 0.75 * max(0.0, $h1, $h2) + $d;
         }
-        $near = [];
-        if ($cells > 16 + count($this->nodeX)) {
-            $near[] = $this->between($left + $this->sources->originX, $right + $this->sources->originX);
-        } else {
-            for ($cx = $cx0; $cx <= $cx1; $cx++) {
-                for ($cy = $cy0; $cy <= $cy1; $cy++) {
-                    $near[] = $this->coarse[$cx << 30 | ($cy ^ $cx * 40503 & 0x3FFFFFFF)] ?? [];
-                }
-            }
-        }
+        $near = $cells > 16 + count($this->nodeX)
+            ? [$this->between($left + $this->sources->originX, $right + $this->sources->originX)]
+            : $this->inCells($cx0, $cx1, $cy0, $cy1);
         foreach ($near as $ids) {
             $this->work += count($ids);
             if ($this->work > MapTooLarge::MOST_WORK / 40) {
@@ -252,6 +243,19 @@ final class WeldPass
                 }
             }
         }
+    }
+
+    /** @return list<list<int>> nodes of coarse cells */
+    private function inCells(int $left, int $right, int $top, int $bottom): array
+    {
+        $near = [];
+        for ($cx = $left; $cx <= $right; $cx++) {
+            for ($cy = $top; $cy <= $bottom; $cy++) {
+                $near[] = $this->coarse[$cx << 30 | ($cy ^ $cx * 40503 & 0x3FFFFFFF)] ?? [];
+            }
+        }
+
+        return $near;
     }
 
     /** @return list<int> nodes within a column */
