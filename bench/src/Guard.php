@@ -88,11 +88,12 @@ final class Guard
         [$small, $large] = [$file('small', Works::scene(1000)), $file('large', Works::scene(4000))];
         $few = $file('few', Works::scene(200));
         $emoji = $file('emoji', Works::emoji(60));
+        $icons = $file('icons', Works::icons());
         $colours = $file('colours', self::colours(400));
         foreach ([
             '1000 shapes welded, to curves' => $small,
             '4000 shapes welded, to curves' => $large,
-            '400 icons outlined and welded, to curves' => $file('icons', Works::icons()),
+            '400 icons outlined and welded, to curves' => $icons,
         ] as $name => $in) {
             yield $name => [$weld($in), $curves('weld', $in)];
         }
@@ -105,6 +106,10 @@ final class Guard
         yield 'the whole line of 60 emoji, to visible' => [
             $ours('prepare', $emoji, '--replace', '--out-dir', "{$folder}/ready"),
             $ours('visible', $emoji, '-o', $out),
+        ];
+        yield 'the whole line of 400 icons, to outlined and welded' => [
+            $ours('prepare', $icons, '--replace', '--out-dir', "{$folder}/ready"),
+            $weld($icons),
         ];
         yield 'all checks of 400 colours, to visible' => [$ours('check', $colours, '--fail-on=never'), $ours('visible', $colours, '-o', $out)];
         yield '200 pieces outset, to 1000 welded' => [$ours('edit', 'outset', $few, '--all', '-o', $out), $weld($small)];

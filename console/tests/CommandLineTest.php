@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace NeatEdge\Console\Tests;
 
+use NeatEdge\Bench\Works;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Tests\Support\HostileFiles;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
 
 /** The command line as a script calls it: as a process, by its exit code and its two outputs. */
 final class CommandLineTest extends TestCase
@@ -61,6 +63,29 @@ final class CommandLineTest extends TestCase
     private function shapes(string $path): array
     {
         return array_map(static fn ($piece): Shape => $piece->shape, Reader::read((string) file_get_contents("{$this->folder}/{$path}"))->artwork->pieces);
+    }
+
+    #[Test]
+    public function what_the_compiler_of_the_moment_makes_of_the_code_changes_no_outcome(): void
+    {
+        file_put_contents("{$this->folder}/emoji.svg", Works::emoji(60));
+        file_put_contents("{$this->folder}/icons.svg", Works::icons());
+        self::assertGreaterThan(100_000, filesize("{$this->folder}/icons.svg"), 'large enough for the JIT');
+        foreach ([['visible', 'emoji.svg'], ['weld', 'emoji.svg'], ['weld', '--by=all', 'icons.svg'], ['check', '--fail-on=never', 'icons.svg']] as $call) {
+            $words = $call[0] === 'check' ? [] : ['-o', 'fast.svg'];
+            [$code, $fast, $error] = $this->call([...$call, ...$words]);
+            self::assertSame([0, ''], [$code, $error]);
+            $plain = new Process(
+                [PHP_BINARY, '-d', 'opcache.jit=disable', '-d', 'memory_limit=1G', dirname(__DIR__).'/neat-edge.php', ...$call, ...($words === [] ? [] : ['-o', 'plain.svg'])],
+                $this->folder,
+                timeout: 200,
+            );
+            $plain->mustRun();
+            self::assertSame($plain->getOutput(), $fast);
+            if ($words !== []) {
+                self::assertFileEquals("{$this->folder}/plain.svg", "{$this->folder}/fast.svg");
+            }
+        }
     }
 
     #[Test]
