@@ -114,7 +114,7 @@ final class PageArt
     public static function piece(Piece $piece, Tolerance $tolerance): array
     {
         $box = $piece->box();
-        $out = [
+        $row = [
             'id' => $piece->id,
             'name' => $piece->name,
             'called' => Called::name($piece),
@@ -133,33 +133,33 @@ final class PageArt
             'live' => $piece->recipe === null ? null : self::live($piece->recipe),
         ];
         if ($piece->clip !== null) {
-            $out['clip'] = ['d' => Writer::path($piece->clip->shape), 'rule' => $piece->clip->shape->rule->value];
+            $row['clip'] = ['d' => Writer::path($piece->clip->shape), 'rule' => $piece->clip->shape->rule->value];
         }
         $stroke = $piece->stroke;
         $shape = $piece->shape;
         if ($stroke !== null) {
             if ($stroke->isOwnKind()) {
                 // A browser cannot draw it: it gets the outline.
-                $out['outline'] = Writer::path(StrokeRegion::of($piece->shape, $stroke, $tolerance));
+                $row['outline'] = Writer::path(StrokeRegion::of($piece->shape, $stroke, $tolerance));
             } elseif ($stroke->pen !== null) {
                 $shape = $shape->transformed($stroke->pen->inverse());
-                $out['transform'] = self::matrix($stroke->pen);
+                $row['transform'] = self::matrix($stroke->pen);
             }
-            $out['stroke'] = self::stroke($stroke);
+            $row['stroke'] = self::stroke($stroke);
         }
-        $out['d'] = Writer::path($shape);
-        $back = isset($out['transform']) ? $stroke?->pen?->inverse() : null;
+        $row['d'] = Writer::path($shape);
+        $back = isset($row['transform']) ? $stroke?->pen?->inverse() : null;
         foreach (['fillGradient' => $piece->fill?->gradient, 'strokeGradient' => $stroke?->paint->gradient] as $name => $gradient) {
             if ($gradient !== null) {
-                $out[$name] = self::gradient($gradient, $back);
+                $row[$name] = self::gradient($gradient, $back);
             }
         }
         $picture = $piece->fill?->picture;
         if ($picture !== null) {
-            $out['picture'] = self::picture($picture);
+            $row['picture'] = self::picture($picture);
         }
 
-        return $out;
+        return $row;
     }
 
     /** @return array<string, mixed> */

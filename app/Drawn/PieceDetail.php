@@ -117,15 +117,15 @@ final class PieceDetail
     private static function rail(Piece $piece): array
     {
         $along = isset($piece->shape->contours[0]) ? new LineAlong([$piece->shape->contours[0]]) : null;
-        $out = [];
+        $places = [];
         for ($i = 0; $along !== null && $i <= self::RAIL; $i++) {
             $at = $along->at($along->length * min(1.0 - 1e-12, $i / self::RAIL));
             if ($at !== null) {
-                $out[] = $at;
+                $places[] = $at;
             }
         }
 
-        return $out;
+        return $places;
     }
 
     /** @return array<string, mixed> */

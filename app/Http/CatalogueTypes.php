@@ -14,13 +14,13 @@ final class CatalogueTypes
 
     public static function text(): string
     {
-        $out = "// Made by `php artisan neat-edge:types` from what the edits say of themselves. Not to be changed by hand: a test compares.\n\nexport"
+        $text = "// Made by `php artisan neat-edge:types` from what the edits say of themselves. Not to be changed by hand: a test compares.\n\nexport"
             ." interface EditFields {\n";
         foreach (Edits::catalogue() as $kind => $about) {
-            $out .= "  '{$kind}': ".self::object($about->fields)."\n";
+            $text .= "  '{$kind}': ".self::object($about->fields)."\n";
         }
 
-        return $out."}\n\nexport type EditKind = keyof EditFields\n\nexport type FieldType = ".implode(
+        return $text."}\n\nexport type EditKind = keyof EditFields\n\nexport type FieldType = ".implode(
             ' | ',
             array_map(static fn (string $type): string => "'{$type}'", Field::types()),
         )."\n";

@@ -63,7 +63,7 @@ final class JobList
                 'standing',
                 'due_key',
                 $column,
-            ])->filter(static fn (stdClass $one): bool => $one->deleted_at === null && self::passes($one, $words, $only))
+            ])->filter(static fn (stdClass $stdClass): bool => $stdClass->deleted_at === null && self::passes($stdClass, $words, $only))
                 ->sort(static fn (stdClass $a, stdClass $b): int => ($way === 'asc'
                     ? $a->{$column} <=> $b->{$column}
                     : $b->{$column} <=> $a->{$column}) ?: $b->id <=> $a->id)->pluck('id');

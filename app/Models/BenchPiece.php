@@ -112,12 +112,12 @@ final class BenchPiece extends Model
                 }
             }
         }
-        $out = [];
+        $pieces = [];
         foreach (array_chunk(array_map(strval(...), array_keys($wanted)), self::AT_ONCE) as $some) {
-            $out += $all()->whereIn('piece', $some)->pluck('data', 'piece')->all();
+            $pieces += $all()->whereIn('piece', $some)->pluck('data', 'piece')->all();
         }
 
-        return $out;
+        return $pieces;
     }
 
     /**
@@ -132,10 +132,10 @@ final class BenchPiece extends Model
         if ($all()->whereNull('refers')->exists()) {
             return null;
         }
-        $out = [];
+        $pieces = [];
         foreach (array_chunk($ids, self::AT_ONCE) as $some) {
             foreach ($all()->whereIn('piece', $some)->get(['piece', 'left', 'top', 'right', 'bottom']) as $own) {
-                $out += $all()->where('left', '<=', $own->right)
+                $pieces += $all()->where('left', '<=', $own->right)
                     ->where('right', '>=', $own->left)
                     ->where('top', '<=', $own->bottom)
                     ->where('bottom', '>=', $own->top)
@@ -144,7 +144,7 @@ final class BenchPiece extends Model
             }
         }
 
-        return $out;
+        return $pieces;
     }
 
     /** @return array<string, string> its pieces as they are stored, by id */

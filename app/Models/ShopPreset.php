@@ -31,12 +31,12 @@ final class ShopPreset extends Model
     /** @return array<string, Preset> by name: those that ship, then the shop's own */
     public static function shelf(): array
     {
-        $out = Processes::presets();
+        $presets = Processes::presets();
         foreach (self::query()->orderBy('name')->get() as $own) {
-            $out[$own->name] = $own->preset();
+            $presets[$own->name] = $own->preset();
         }
 
-        return $out;
+        return $presets;
     }
 
     /** Kept under its name; one of before goes on as a newer version. */

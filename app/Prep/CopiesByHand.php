@@ -24,25 +24,25 @@ final class CopiesByHand
     public static function told(ShopJob $job): array
     {
         $order = Made::order($job);
-        $out = [];
+        $sheets = [];
         foreach ($order->designs() as $hex => $designs) {
             $room = Laying::room($order, $hex);
-            $out[] = [
+            $sheets[] = [
                 'sheet' => $hex === '' ? 'all' : $hex,
                 'width' => is_finite($room->length) ? $room->length : 0.0,
                 'height' => $room->width,
-                'designs' => array_map(static fn (Design $one): string => Writer::path($one->outline), $designs),
+                'designs' => array_map(static fn (Design $design): string => Writer::path($design->outline), $designs),
                 'copies' => array_map(
-                    static fn (Placement $one): array => [
-                        ...$one->toArray(),
-                        'matrix' => array_values(get_object_vars($one->matrix($designs[$one->design]->outline))),
+                    static fn (Placement $placement): array => [
+                        ...$placement->toArray(),
+                        'matrix' => array_values(get_object_vars($placement->matrix($designs[$placement->design]->outline))),
                     ],
                     Laying::of($designs, $order, $hex),
                 ),
             ];
         }
 
-        return $out;
+        return $sheets;
     }
 
     /**
@@ -78,7 +78,7 @@ final class CopiesByHand
         $numbers = array_map(static fn (array $one): int => (int) $one['copy'], $moved);
         $room = Laying::room($order, $hex);
         self::holdApart($designs, $laid, array_flip($numbers), $room->length, $room->width);
-        $rows = array_map(static fn (Placement $one): array => $one->toArray(), $laid);
+        $rows = array_map(static fn (Placement $placement): array => $placement->toArray(), $laid);
         $label = count($numbers) === 1 ? sprintf('Lay copy %d by hand', $numbers[0] + 1) : sprintf('Lay %d copies by hand', count($numbers));
 
         return Laid::change($job, $label, static function (array $making) use ($sheet, $rows): array {
@@ -98,10 +98,10 @@ final class CopiesByHand
     private static function holdApart(array $designs, array $laid, array $moved, float $length, float $width): void
     {
         $shapes = array_map(
-            static fn (Placement $one): Shape => $designs[$one->design]->outline->transformed($one->matrix($designs[$one->design]->outline)),
+            static fn (Placement $placement): Shape => $designs[$placement->design]->outline->transformed($placement->matrix($designs[$placement->design]->outline)),
             $laid,
         );
-        $boxes = array_map(static fn (Shape $one): ?Box => $one->box(), $shapes);
+        $boxes = array_map(static fn (Shape $shape): ?Box => $shape->box(), $shapes);
         foreach ($moved as $copy => $k) {
             $box = $boxes[$copy];
             if ($box === null || $box->left < -0.01 || $box->top < -0.01 || $box->right > $length + 0.01 || $box->bottom > $width + 0.01) {

@@ -54,7 +54,7 @@ final class Dispatch
     {
         return DB::transaction(static function () use ($job, $machine, $number, $layout, $extension, $content, $again): Sending {
             $same = Sending::query()->where('shop_job_id', $job->id)->where('number', $number)->where('version', $job->version)->latest('id')->get();
-            $sent = $same->first(static fn (Sending $one): bool => $one->work !== null && $one->work->state !== 'stopped');
+            $sent = $same->first(static fn (Sending $sending): bool => $sending->work !== null && $sending->work->state !== 'stopped');
             if ($sent !== null && ! $again) {
                 throw new SentBefore($sent);
             }

@@ -78,7 +78,7 @@ final class Foretelling
     {
         $bench = Edits::applied($edit, $job->art(), $fonts);
 
-        return Foretold::between($before, array_map(static fn (Finding $one): array => $one->toArray(), self::found($bench, $job)), $asked);
+        return Foretold::between($before, array_map(static fn (Finding $finding): array => $finding->toArray(), self::found($bench, $job)), $asked);
     }
 
     /** @return list<Finding> what is found of the job with that on its bench */

@@ -76,14 +76,14 @@ final class JobSheets
     /** @return array<string, string> what the ticket names to make it from and with, by kind; its machine stands by itself */
     private static function named(ShopJob $job): array
     {
-        $out = [];
+        $names = [];
         foreach ($job->chosen()->items as $kind => $item) {
             if ($kind !== 'machine') {
-                $out[Stock::kinds()[$kind]->one] = $item['name'];
+                $names[Stock::kinds()[$kind]->one] = $item['name'];
             }
         }
 
-        return $out;
+        return $names;
     }
 
     /** mm² of ink on a plate; null for what is no plate. */

@@ -71,12 +71,12 @@ final class LettersAnew
         $placed = static function (FontShelf $shelf) use ($svg, $frame): array {
             $drawing = Reader::read($svg, Intake::limits(), $shelf);
             $onBench = self::placing($drawing, $frame);
-            $out = [];
+            $art = [];
             foreach ($drawing->artwork->pieces as $piece) {
-                $out[$piece->id] = $piece->shape->transformed($onBench);
+                $art[$piece->id] = $piece->shape->transformed($onBench);
             }
 
-            return $out;
+            return $art;
         };
         $before = $placed($shelf->with($missing, null));
         $after = $placed($shelf->with($missing, $family));

@@ -144,7 +144,7 @@ final class Made
         return $machines->firstWhere(
             'id',
             $job->chosen()->items['machine']['id'] ?? 0,
-        ) ?? $machines->first(static fn (StockItem $one): bool => $one->data['kind'] === $job->process->machine());
+        ) ?? $machines->first(static fn (StockItem $stockItem): bool => $stockItem->data['kind'] === $job->process->machine());
     }
 
     /** @return array<string, float|string|bool> that machine, with the knife that is in it for this job */
@@ -230,10 +230,10 @@ final class Made
             ->orderByDesc('id')
             ->limit(200)
             ->get(['id', 'title', 'standing'])
-            ->map(static fn (ShopJob $one): array => [
-                'id' => $one->id,
-                'title' => $one->title,
-                'ready' => in_array($one->standing, [Standing::OPEN, Standing::READY], true),
+            ->map(static fn (ShopJob $shopJob): array => [
+                'id' => $shopJob->id,
+                'title' => $shopJob->title,
+                'ready' => in_array($shopJob->standing, [Standing::OPEN, Standing::READY], true),
             ])->all());
     }
 
@@ -272,7 +272,7 @@ final class Made
             ->where('kind', 'material')
             ->orderBy('id')
             ->get()
-            ->map(static fn (StockItem $one): array => [$one->id, $one->name, $one->data])
+            ->map(static fn (StockItem $stockItem): array => [$stockItem->id, $stockItem->name, $stockItem->data])
             ->all();
     }
 
@@ -280,15 +280,15 @@ final class Made
     private static function inks(): array
     {
         $inks = StockItem::query()->where('kind', 'ink')->orderBy('id')->get()->keyBy('name');
-        $out = [];
+        $known = [];
         foreach (self::names() as $hex => $name) {
             $one = $inks->get($name);
             if ($one !== null) {
-                $out[$hex] = ['rank' => (int) ($one->data['rank'] ?? 1), 'alone' => (bool) ($one->data['alone'] ?? false)];
+                $known[$hex] = ['rank' => (int) ($one->data['rank'] ?? 1), 'alone' => (bool) ($one->data['alone'] ?? false)];
             }
         }
 
-        return $out;
+        return $known;
     }
 
     /**
@@ -297,7 +297,7 @@ final class Made
      */
     private static function beds(ShopJob $job): array
     {
-        $out = [];
+        $beds = [];
         $all = StockItem::query()->where('kind', 'material')->get()->keyBy('id');
         $named = $job->chosen()->items['material'] ?? null;
         $items = $named === null ? [] : ['' => [$named['name'], $named['values']]];
@@ -310,7 +310,7 @@ final class Made
         $most = $job->chosen()->across();
         foreach ($items as $hex => [$name, $values]) {
             $width = (float) ($values['width'] ?? 610.0);
-            $out[$hex] = [
+            $beds[$hex] = [
                 'width' => $most > 0 ? min($most, $width) : $width,
                 'length' => ($values['form'] ?? 'roll') === 'sheet' ? (float) ($values['length'] ?? 0.0) : 0.0,
                 'grain' => (bool) ($values['grain'] ?? false),
@@ -319,7 +319,7 @@ final class Made
             ];
         }
 
-        return $out;
+        return $beds;
     }
 
     public static function isStale(ShopJob $job): bool

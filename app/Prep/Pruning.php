@@ -26,7 +26,7 @@ final class Pruning
     /** @return array<string, int> how many of what went */
     public static function run(): array
     {
-        $out = [];
+        $went = [];
         $tasks = [
             'jobs' => self::jobs(...), 'revisions' => self::history(...), 'preparations' => self::preparations(...), 'step results' => self::stepResults(...),
             'reference pictures' => self::pictures(...), 'layouts' => self::layouts(...), 'sent files' => self::sent(...), 'works' => self::works(...),
@@ -35,15 +35,15 @@ final class Pruning
         ];
         foreach ($tasks as $what => $task) {
             try {
-                $out[$what] = $task();
+                $went[$what] = $task();
             } catch (Throwable $broke) {
                 // One that breaks off keeps none of the others from being done.
                 report($broke);
-                $out[$what] = 0;
+                $went[$what] = 0;
             }
         }
 
-        return $out;
+        return $went;
     }
 
     /** Layouts that nobody has looked at for a week, and files that were written an hour ago: they are worked out anew when somebody does. */

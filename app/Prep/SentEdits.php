@@ -69,17 +69,17 @@ final class SentEdits
         if (! is_array($pieces) || ! array_is_list($pieces) || count($pieces) > PastePieces::MOST) {
             throw Refused::because(sprintf('What was copied are no pieces, or more than %d; copy them again.', PastePieces::MOST));
         }
-        $out = [];
+        $copies = [];
         foreach ($pieces as $piece) {
             try {
                 StoredForm::hold($piece);
             } catch (StoredFormRefused $refused) {
                 throw Refused::because($refused->getMessage());
             }
-            $out[] = PieceJson::to($piece);
+            $copies[] = PieceJson::to($piece);
         }
 
-        return [$out, is_int($data['job'] ?? null) ? $data['job'] : 0];
+        return [$copies, is_int($data['job'] ?? null) ? $data['job'] : 0];
     }
 
     /** @throws Refused */

@@ -61,15 +61,15 @@ final class Compare
     /** @return array<string, array{string, \Closure(): string, int}> name => work, drawing, number of shapes where it grows */
     private static function works(): array
     {
-        $out = [
+        $works = [
             'emoji: 200 on a sheet, visible' => ['visible', Works::emoji(...), 0],
             'icons: 400 outlined and welded' => ['weld', Works::icons(...), 0],
         ];
         foreach ([250, 1000, 4000, 16000] as $n) {
-            $out["shapes: {$n} welded"] = ['weld', static fn (): string => Works::scene($n), $n];
+            $works["shapes: {$n} welded"] = ['weld', static fn (): string => Works::scene($n), $n];
         }
 
-        return $out + ['map: 3000 lands welded' => ['weld', Works::map(...), 0], 'tiles: 60 x 60 and circles welded' => ['weld', Works::tiles(...), 0]];
+        return $works + ['map: 3000 lands welded' => ['weld', Works::map(...), 0], 'tiles: 60 x 60 and circles welded' => ['weld', Works::tiles(...), 0]];
     }
 
     /** @return float CPU seconds */

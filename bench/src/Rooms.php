@@ -29,30 +29,30 @@ final class Rooms
     /** @return array<string, string> what each room is, by its name, as the README at its head says */
     private static function rooms(string $root): array
     {
-        $out = [];
+        $rooms = [];
         foreach (glob("{$root}/*", GLOB_ONLYDIR) ?: [] as $folder) {
-            $out[basename($folder)] = trim((string) @file_get_contents("{$folder}/README"));
+            $rooms[basename($folder)] = trim((string) @file_get_contents("{$folder}/README"));
         }
 
-        return $out;
+        return $rooms;
     }
 
     /** @return array<string, int> how many names of others its files use, by room */
     private static function knows(string $root, string $room): array
     {
-        $out = [];
+        $known = [];
         foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator("{$root}/{$room}", \RecursiveDirectoryIterator::SKIP_DOTS)) as $file) {
             if ($file instanceof \SplFileInfo && $file->getExtension() === 'php') {
                 preg_match_all('/^use NeatEdge\\\\Core\\\\(\w+)\\\\/m', (string) file_get_contents($file->getPathname()), $found);
                 foreach ($found[1] as $other) {
                     if ($other !== $room) {
-                        $out[$other] = ($out[$other] ?? 0) + 1;
+                        $known[$other] = ($known[$other] ?? 0) + 1;
                     }
                 }
             }
         }
-        ksort($out);
+        ksort($known);
 
-        return $out;
+        return $known;
     }
 }

@@ -83,15 +83,15 @@ final class Separations
     /** @return array<string, callable(): Artwork> */
     private function demo(): array
     {
-        $out = [];
+        $scenes = [];
         foreach (glob(dirname(__DIR__, 2).'/database/demo/*.{svg,json}', GLOB_BRACE) ?: [] as $file) {
             $text = (string) file_get_contents($file);
-            $out[basename($file)] = str_ends_with($file, '.svg')
+            $scenes[basename($file)] = str_ends_with($file, '.svg')
                 ? static fn (): Artwork => Reader::read($text)->artwork
                 : static fn (): Artwork => ArtworkJson::decode($text);
         }
 
-        return $out;
+        return $scenes;
     }
 
     /**
@@ -153,7 +153,7 @@ final class Separations
                 "{$this->folder}/all.pdf",
             ]);
         }
-        $out = [];
+        $compared = [];
         foreach ($layouts as $layout) {
             $inks = array_values(array_filter($layout->layers, static fn (Layer $layer): bool => $layer->role === Role::Plate));
             if ($inks === []) {
@@ -162,10 +162,10 @@ final class Separations
             // Every part of a pixel that is touched is inked: what that adds halves when they do.
             $ink = $inks[0]->name;
             [$coarse, $fine] = array_map(fn (int $fine): float => $this->inked("{$this->folder}/{$fine}({$ink}).tif", $fine), self::FINE);
-            $out[$ink] = [$this->drawn($layout), 2 * $fine - $coarse, self::OPEN * abs($fine - $coarse)];
+            $compared[$ink] = [$this->drawn($layout), 2 * $fine - $coarse, self::OPEN * abs($fine - $coarse)];
         }
 
-        return $out;
+        return $compared;
     }
 
     /** mm² of a plate as librsvg draws its SVG. */

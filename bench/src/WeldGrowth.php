@@ -65,17 +65,17 @@ final class WeldGrowth
     {
         $art = new RandomArt(4);
         $side = 10 * sqrt($n);
-        $out = [];
+        $shapes = [];
         for ($i = 0; $i < $n; $i++) {
             [$x, $y, $r] = [$art->between(0, $side), $art->between(0, $side), $art->between(3, 8)];
-            $out[] = Shape::of(match ($i % 3) {
+            $shapes[] = Shape::of(match ($i % 3) {
                 0 => Contour::circle($x, $y, $r),
                 1 => $art->roundedRectangle($x, $y, 1.5 * $r, $r, 0.3 * $r)->transformed(Matrix::rotation($art->between(0, 360), $x, $y)),
                 default => $art->star($x, $y, $r, 5),
             });
         }
 
-        return $out;
+        return $shapes;
     }
 
     /** @param  list<array{float, float}>  $points */

@@ -43,17 +43,17 @@ final class Works
     {
         $art = new RandomArt(4);
         $side = 10 * sqrt($n);
-        $out = [];
+        $shapes = [];
         for ($i = 0; $i < $n; $i++) {
             [$x, $y, $r] = [$art->between(0, $side), $art->between(0, $side), $art->between(3, 8)];
-            $out[] = Shape::of(match ($i % 3) {
+            $shapes[] = Shape::of(match ($i % 3) {
                 0 => Contour::circle($x, $y, $r),
                 1 => $art->roundedRectangle($x, $y, 1.5 * $r, $r, 0.3 * $r)->transformed(Matrix::rotation($art->between(0, 360), $x, $y)),
                 default => $art->star($x, $y, $r, 5),
             });
         }
 
-        return $out;
+        return $shapes;
     }
 
     /** 3000 lands of a made-up map: every border is wavy and belongs to two of them. */
@@ -84,35 +84,35 @@ final class Works
             return $borders[$key];
         };
         $back = static fn (array $p, array $q): array => array_reverse([...array_slice($border($p, $q), 1), $q]);
-        $out = [];
+        $shapes = [];
         for ($i = 0; $i < $columns; $i++) {
             for ($j = 0; $j < $rows; $j++) {
                 [$a, $b, $c, $d] = [$corner[$i][$j], $corner[$i + 1][$j], $corner[$i + 1][$j + 1], $corner[$i][$j + 1]];
                 /** @var list<array{float, float}> $points */
                 $points = [...$border($a, $b), ...$border($b, $c), ...$back($d, $c), ...$back($a, $d)];
-                $out[] = Shape::of(Contour::polygon($points));
+                $shapes[] = Shape::of(Contour::polygon($points));
             }
         }
 
-        return self::written($out, $size * $columns);
+        return self::written($shapes, $size * $columns);
     }
 
     /** 60 x 60 squares side by side, with a circle on each of their corners. */
     public static function tiles(): string
     {
-        $out = [];
+        $shapes = [];
         for ($i = 0; $i < 60; $i++) {
             for ($j = 0; $j < 60; $j++) {
-                $out[] = Shape::of(Contour::rectangle(5.0 * $i + 2, 5.0 * $j + 2, 5.0, 5.0));
+                $shapes[] = Shape::of(Contour::rectangle(5.0 * $i + 2, 5.0 * $j + 2, 5.0, 5.0));
             }
         }
         for ($i = 0; $i <= 60; $i++) {
             for ($j = 0; $j <= 60; $j++) {
-                $out[] = Shape::of(Contour::circle(5.0 * $i + 2, 5.0 * $j + 2, 1.0));
+                $shapes[] = Shape::of(Contour::circle(5.0 * $i + 2, 5.0 * $j + 2, 1.0));
             }
         }
 
-        return self::written($out, 304.0);
+        return self::written($shapes, 304.0);
     }
 
     /** @param  list<Shape>  $shapes */

@@ -34,18 +34,18 @@ final class Application
     /** @return list<string> the call's words, with "-o -" told in a way that is not taken for an option of its own */
     private static function tokens(): array
     {
-        $out = [];
+        $tokens = [];
         foreach ($_SERVER['argv'] ?? [] as $token) {
-            $last = count($out) - 1;
-            if ($token === '-' && $last > 0 && in_array($out[$last], ['-o', '--output'], true)) {
-                array_pop($out);
-                $out[] = '--output=-';
+            $last = count($tokens) - 1;
+            if ($token === '-' && $last > 0 && in_array($tokens[$last], ['-o', '--output'], true)) {
+                array_pop($tokens);
+                $tokens[] = '--output=-';
             } else {
-                $out[] = (string) $token;
+                $tokens[] = (string) $token;
             }
         }
 
-        return $out;
+        return $tokens;
     }
 
     public static function main(): int

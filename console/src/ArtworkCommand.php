@@ -109,16 +109,16 @@ abstract class ArtworkCommand extends Command
     /** @return array<string, string> how the file is to be taken, by name */
     private static function taking(InputInterface $input): array
     {
-        $out = [];
+        $taking = [];
         foreach ((array) $input->getOption('take') as $text) {
             [$name, $value] = [...explode('=', is_string($text) ? $text : '', 2), ''];
             if (! in_array($name, Incoming::CHOICES, true)) {
                 throw BadCall::choice('--take', $name, Incoming::CHOICES);
             }
-            $out[$name] = in_array(strtolower($value), ['no', 'off', 'false'], true) ? '' : $value;
+            $taking[$name] = in_array(strtolower($value), ['no', 'off', 'false'], true) ? '' : $value;
         }
 
-        return $out;
+        return $taking;
     }
 
     /** At the finished width that was asked for, of the art or of the page. */

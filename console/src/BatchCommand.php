@@ -222,7 +222,7 @@ final class BatchCommand extends Command
         if ($handle === false) {
             throw BadCall::noFile($path);
         }
-        $out = [];
+        $sizes = [];
         for ($line = 1; ($row = fgetcsv($handle, 10_000, ',', '"', '')) !== false; $line++) {
             $name = trim((string) ($row[0] ?? ''));
             $size = trim((string) ($row[1] ?? ''));
@@ -230,11 +230,11 @@ final class BatchCommand extends Command
                 continue;
             }
             Length::positive($size);
-            $out[$name] = $size;
+            $sizes[$name] = $size;
         }
         fclose($handle);
 
-        return $out;
+        return $sizes;
     }
 
     private static function words(mixed $value): string

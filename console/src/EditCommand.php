@@ -133,15 +133,15 @@ final class EditCommand extends ArtworkCommand
         $kind = $input->getArgument('kind');
         $kind = is_string($kind) ? $kind : '';
         $about = Edits::catalogue()[$kind] ?? throw BadCall::choice('the kind', $kind, array_keys(Edits::catalogue()));
-        $out = [];
+        $calls = [];
         foreach ($about->fields as $field) {
             $value = $input->getOption(self::option($field));
             if ($field->type === Field::FLAG ? $value !== '' : $value !== null) {
-                $out[$field->name] = self::value($field, is_string($value) ? $value : '', self::option($field));
+                $calls[$field->name] = self::value($field, is_string($value) ? $value : '', self::option($field));
             }
         }
 
-        return [[$kind, $out]];
+        return [[$kind, $calls]];
     }
 
     private static function value(Field $field, string $text, string $name): mixed
@@ -184,16 +184,16 @@ final class EditCommand extends ArtworkCommand
         if (! is_array($data) || ! array_is_list($data) || count($data) > self::MOST_EDITS) {
             throw BadCall::missing('a JSON list of edits in '.$path);
         }
-        $out = [];
+        $calls = [];
         foreach ($data as $one) {
             $kind = is_array($one) ? $one['kind'] ?? null : null;
             if (! is_string($kind)) {
                 throw BadCall::missing('a kind in every edit of '.$path);
             }
-            $out[] = [$kind, $one];
+            $calls[] = [$kind, $one];
         }
 
-        return $out;
+        return $calls;
     }
 
     /** @return list<string> */

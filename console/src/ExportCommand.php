@@ -161,16 +161,16 @@ final class ExportCommand extends ArtworkCommand
     private static function typed(InputInterface $input, Process $process, string $format): array
     {
         $known = [...array_column($process->fields(), 'name'), ...array_column(Formats::about($format)->fields, 'name')];
-        $out = [];
+        $typed = [];
         foreach ((array) $input->getOption('set') as $text) {
             [$name, $value] = [...explode('=', is_string($text) ? $text : '', 2), ''];
             if (! in_array($name, $known, true)) {
                 throw BadCall::choice('--set', $name, $known);
             }
-            $out[$name] = in_array(strtolower($value), ['no', 'off', 'false'], true) ? '' : $value;
+            $typed[$name] = in_array(strtolower($value), ['no', 'off', 'false'], true) ? '' : $value;
         }
         if (self::text($input, 'copies') !== '') {
-            $out['copies'] = self::text($input, 'copies');
+            $typed['copies'] = self::text($input, 'copies');
         }
         $bed = self::text($input, 'bed');
         if ($bed !== '') {
@@ -178,22 +178,22 @@ final class ExportCommand extends ArtworkCommand
                 throw BadCall::wrong('--bed', $bed, 'write it as length x width, such as 600x300mm');
             }
             $unit = strtolower($m[4] ?? '') ?: (strtolower($m[2]) ?: 'mm');
-            $out['bedLength'] = (string) Length::limit($m[1], strtolower($m[2]) ?: $unit)->mm;
-            $out['bedWidth'] = (string) Length::positive($m[3], $unit)->mm;
+            $typed['bedLength'] = (string) Length::limit($m[1], strtolower($m[2]) ?: $unit)->mm;
+            $typed['bedWidth'] = (string) Length::positive($m[3], $unit)->mm;
         }
 
-        return $out;
+        return $typed;
     }
 
     /** @return list<string> */
     private static function choices(Process $process, string $format): array
     {
-        $out = [];
+        $choices = [];
         foreach ([$process->label() => $process->fields(), Formats::about($format)->label => Formats::about($format)->fields] as $of => $fields) {
-            $out[] = "{$of}:";
+            $choices[] = "{$of}:";
             foreach ($fields as $field) {
                 $usual = is_bool($field->usual) ? ($field->usual ? 'yes' : 'no') : (string) $field->usual;
-                $out[] = sprintf(
+                $choices[] = sprintf(
                     '  %-12s %s%s (%s)%s',
                     $field->name,
                     $field->label,
@@ -204,6 +204,6 @@ final class ExportCommand extends ArtworkCommand
             }
         }
 
-        return $out;
+        return $choices;
     }
 }

@@ -201,21 +201,21 @@ final class Cutter extends Machine
 
     protected function drawing(): string
     {
-        $out = self::head($this->width, $this->height).sprintf(
+        $drawing = self::head($this->width, $this->height).sprintf(
             "<g transform=\"matrix(1 0 0 -1 0 %.2F)\" fill=\"none\" stroke-linejoin=\"round\">\n",
             $this->height,
         );
         foreach ($this->air as [$ax, $ay, $bx, $by]) {
-            $out .= sprintf("<path d=\"M%.3F %.3FL%.3F %.3F\" stroke=\"#9bb\" stroke-width=\".15\" stroke-dasharray=\"1 1\"/>\n", $ax, $ay, $bx, $by);
+            $drawing .= sprintf("<path d=\"M%.3F %.3FL%.3F %.3F\" stroke=\"#9bb\" stroke-width=\".15\" stroke-dasharray=\"1 1\"/>\n", $ax, $ay, $bx, $by);
         }
         foreach ($this->cuts as [$pen, $places]) {
-            $out .= '<path data-pen="'.($pen < 0 ? 'light' : $pen).'" d="M'.implode(
+            $drawing .= '<path data-pen="'.($pen < 0 ? 'light' : $pen).'" d="M'.implode(
                 'L',
                 array_map(static fn (array $p): string => sprintf('%.4F %.4F', $p[0], $p[1]), $places),
             ).'" stroke="'.($pen < 0 ? '#ccc' : ['#222', '#c23b7a', '#3b6ea5', '#1d5c46', '#a0522d', '#5b4a8a'][$pen] ?? '#222')."\" stroke-width=\".25\"/>\n";
         }
 
-        return $out."</g></svg>\n";
+        return $drawing."</g></svg>\n";
     }
 
     protected function numbers(): array

@@ -223,17 +223,17 @@ final class Engraver extends Machine
         $from = atan2($this->y - $cy, $this->x - $cx);
         $sweep = atan2($y - $cy, $x - $cx) - $from;
         $sweep = $kind === 3 ? ($sweep <= 1e-9 ? $sweep + 2 * M_PI : $sweep) : ($sweep >= -1e-9 ? $sweep - 2 * M_PI : $sweep);
-        $out = [];
+        $places = [];
         for ($k = 1, $n = max(2, (int) ceil(abs($sweep) / 0.05)); $k < $n; $k++) {
-            $out[] = [$cx + $r * cos($from + $sweep * $k / $n), $cy + $r * sin($from + $sweep * $k / $n)];
+            $places[] = [$cx + $r * cos($from + $sweep * $k / $n), $cy + $r * sin($from + $sweep * $k / $n)];
         }
 
-        return [...$out, [$x, $y]];
+        return [...$places, [$x, $y]];
     }
 
     protected function drawing(): string
     {
-        $out = self::head($this->width, $this->height).sprintf(
+        $drawing = self::head($this->width, $this->height).sprintf(
             "<g transform=\"matrix(1 0 0 -1 0 %.2F)\" fill=\"none\" stroke=\"#3a2c1a\" stroke-width=\".1\" stroke-linecap=\"round\">\n",
             $this->height,
         );
@@ -244,7 +244,7 @@ final class Engraver extends Machine
             $last = [$bx, $by];
         }
 
-        return $out."<path d=\"{$d}\"/></g></svg>\n";
+        return $drawing."<path d=\"{$d}\"/></g></svg>\n";
     }
 
     protected function numbers(): array

@@ -138,14 +138,14 @@ final class FilmRecorder extends Machine
     {
         $wide = array_sum(array_map(static fn (array $one): float => $one[0]->width + 5, $this->exposed));
         $high = max([1.0, ...array_map(static fn (array $one): float => $one[0]->height, $this->exposed)]);
-        $out = self::head((float) $wide, (float) $high);
+        $drawing = self::head((float) $wide, (float) $high);
         $x = 0.0;
         foreach ($this->exposed as [$page]) {
-            $out .= sprintf('<g transform="translate(%.2F 0)">', $x).$page->svg()."</g>\n";
+            $drawing .= sprintf('<g transform="translate(%.2F 0)">', $x).$page->svg()."</g>\n";
             $x += $page->width + 5;
         }
 
-        return $out."</svg>\n";
+        return $drawing."</svg>\n";
     }
 
     protected function numbers(): array

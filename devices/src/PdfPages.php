@@ -22,17 +22,17 @@ final class PdfPages
         foreach ($found as [, $number, $body]) {
             $objects[(int) $number] = $body;
         }
-        $out = [];
+        $pages = [];
         foreach ($objects as $body) {
             if (preg_match('/\/Type \/Pages\b.*?\/Kids \[([^\]]*)\]/s', $body, $m) === 1) {
                 preg_match_all('/(\d+) 0 R/', $m[1], $kids);
                 foreach ($kids[1] as $kid) {
-                    $out[] = self::page($objects[(int) $kid] ?? '', $objects);
+                    $pages[] = self::page($objects[(int) $kid] ?? '', $objects);
                 }
             }
         }
 
-        return $out === [] ? throw new RuntimeException('the PDF has no pages') : $out;
+        return $pages === [] ? throw new RuntimeException('the PDF has no pages') : $pages;
     }
 
     /** @param  array<int, string>  $objects */

@@ -29,10 +29,10 @@ final class SendingController
     public function index(ShopJob $job): SendingsResource
     {
         return new SendingsResource([
-            'machines' => StockItem::query()->where('kind', 'machine')->orderBy('id')->get()->map(static fn (StockItem $one): array => [
-                ...StockItemResource::row($one),
-                'format' => Devices::of((string) $one->data['kind'])::about()->format,
-                'fits' => $one->data['kind'] === $job->process->machine(),
+            'machines' => StockItem::query()->where('kind', 'machine')->orderBy('id')->get()->map(static fn (StockItem $stockItem): array => [
+                ...StockItemResource::row($stockItem),
+                'format' => Devices::of((string) $stockItem->data['kind'])::about()->format,
+                'fits' => $stockItem->data['kind'] === $job->process->machine(),
             ])->all(),
             'sendings' => Sending::query()->where('shop_job_id', $job->id)->orderByDesc('id')->limit(self::TOLD)->get()->map(SendingResource::row(...))->all(),
         ]);

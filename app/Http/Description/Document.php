@@ -150,10 +150,10 @@ final class Document
     private static function query(string $request): array
     {
         $schema = Rules::of($request);
-        $out = [];
+        $parameters = [];
         foreach ($schema['properties'] as $name => $one) {
             $nested = in_array('object', (array) ($one['type'] ?? []), true);
-            $out[] = [
+            $parameters[] = [
                 'name' => (string) $name,
                 'in' => 'query',
                 ...(in_array($name, $schema['required'] ?? [], true) ? ['required' => true] : []),
@@ -162,7 +162,7 @@ final class Document
             ];
         }
 
-        return $out;
+        return $parameters;
     }
 
     /**
@@ -191,7 +191,7 @@ final class Document
     /** @return array<int|string, array<string, mixed>> by status */
     private function responses(ReflectionMethod $action): array
     {
-        $out = [];
+        $responses = [];
         foreach ($action->getAttributes(Answers::class) as $attribute) {
             $answer = $attribute->newInstance();
             $content = [];
@@ -204,14 +204,17 @@ final class Document
                     ...(str_starts_with($type, 'image/svg') ? [] : ['format' => 'binary']),
                 ]];
             }
-            $out[(string) $answer->status] = ['description' => $content === [] ? 'Done.' : 'The answer.', ...($content === [] ? [] : ['content' => $content])];
+            $responses[(string) $answer->status] = [
+                'description' => $content === [] ? 'Done.' : 'The answer.',
+                ...($content === [] ? [] : ['content' => $content]),
+            ];
         }
-        if ($out === []) {
+        if ($responses === []) {
             throw new LogicException("The action {$action->class}::{$action->name} does not say what it answers with.");
         }
-        $out['default'] = ['$ref' => '#/components/responses/Problem'];
+        $responses['default'] = ['$ref' => '#/components/responses/Problem'];
 
-        return $out;
+        return $responses;
     }
 
     /** @return array<string, mixed> */

@@ -67,7 +67,7 @@ final class Shapes
             $doc = $this->doc($class);
             $says = implode(
                 ' ',
-                array_filter(array_map(static fn (Node $one): string => $one instanceof PhpDocTextNode ? trim($one->text) : '', $doc->children)),
+                array_filter(array_map(static fn (Node $node): string => $node instanceof PhpDocTextNode ? trim($node->text) : '', $doc->children)),
             );
             foreach ($doc->getTypeAliasTagValues() as $alias) {
                 $own = self::named($alias->alias);
@@ -164,12 +164,12 @@ final class Shapes
     /** @return array<string, mixed> */
     private function union(UnionTypeNode $type): array
     {
-        if (array_filter($type->types, static fn (TypeNode $one): bool => ! $one instanceof ConstTypeNode) === []) {
+        if (array_filter($type->types, static fn (TypeNode $typeNode): bool => ! $typeNode instanceof ConstTypeNode) === []) {
             return ['enum' => array_map(self::constant(...), array_values($type->types))];
         }
-        $plain = array_filter($type->types, static fn (TypeNode $one): bool => $one instanceof IdentifierTypeNode && isset(self::SCALARS[$one->name]));
+        $plain = array_filter($type->types, static fn (TypeNode $typeNode): bool => $typeNode instanceof IdentifierTypeNode && isset(self::SCALARS[$typeNode->name]));
         if (count($plain) === count($type->types)) {
-            return ['type' => array_values(array_map(static fn (TypeNode $one): string => self::SCALARS[(string) $one] ?? '', $plain))];
+            return ['type' => array_values(array_map(static fn (TypeNode $typeNode): string => self::SCALARS[(string) $typeNode] ?? '', $plain))];
         }
 
         return ['anyOf' => array_values(array_map($this->schema(...), $type->types))];

@@ -46,13 +46,13 @@ final class BatchRequest extends Asks
     public function sent(): array
     {
         $paths = array_values((array) $this->validated('paths', []));
-        $out = [];
+        $files = [];
         foreach (array_values((array) $this->file('files')) as $i => $file) {
             if ($file instanceof UploadedFile) {
-                $out[] = [(string) ($paths[$i] ?? $file->getClientOriginalName()), $file->getRealPath() ?: ''];
+                $files[] = [(string) ($paths[$i] ?? $file->getClientOriginalName()), $file->getRealPath() ?: ''];
             }
         }
 
-        return $out;
+        return $files;
     }
 }

@@ -68,7 +68,7 @@ final class Nest extends Kind
             if ($found === null) {
                 break;
             }
-            $placements[$hex === '' ? 'all' : $hex] = array_map(static fn (Placement $one): array => $one->toArray(), $found);
+            $placements[$hex === '' ? 'all' : $hex] = array_map(static fn (Placement $placement): array => $placement->toArray(), $found);
         }
         // Only where a job lies is changed: whatever else was chosen meanwhile stays.
         Laid::change(

@@ -57,7 +57,7 @@ final class References
      */
     public static function order(array $pieces): array
     {
-        $out = [];
+        $order = [];
         $state = [];
         $stack = [];
         foreach (array_reverse(array_keys($pieces)) as $id) {
@@ -66,7 +66,7 @@ final class References
         while ($stack !== []) {
             [$id, $ready] = array_pop($stack);
             if ($ready) {
-                $out[] = $id;
+                $order[] = $id;
 
                 continue;
             }
@@ -80,6 +80,6 @@ final class References
             }
         }
 
-        return $out;
+        return $order;
     }
 }

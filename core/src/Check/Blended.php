@@ -17,10 +17,10 @@ final readonly class Blended implements Rule
 
     public function findings(Artwork $source, Artwork $merged): array
     {
-        $out = [];
+        $findings = [];
         foreach ($source->pieces as $piece) {
             if ($piece->blend !== Blend::Normal) {
-                $out[] = new Finding(
+                $findings[] = new Finding(
                     'blend',
                     Severity::Warning,
                     sprintf('The blend "%s" is not made by a knife or an ink; the piece is taken as it is painted.', $piece->blend->value),
@@ -30,6 +30,6 @@ final readonly class Blended implements Rule
             }
         }
 
-        return $out;
+        return $findings;
     }
 }

@@ -32,12 +32,12 @@ final readonly class ColourCount implements Rule
     public function findings(Artwork $source, Artwork $merged): array
     {
         $areas = ColourAreas::seen($merged);
-        $out = [];
+        $findings = [];
         // Where tints are dots, those of a colour are no colour more.
         $tints = $this->limits->gradients ? Tints::of(array_map(strval(...), array_keys($areas)), [new Colour(255, 255, 255)]) : [];
         $count = count($areas) - count($tints);
         if ($this->limits->colours > 0 && $count > $this->limits->colours) {
-            $out[] = new Finding('too-many-colours', Severity::Serious, sprintf('%d colours are seen; the job has %d.', $count, $this->limits->colours));
+            $findings[] = new Finding('too-many-colours', Severity::Serious, sprintf('%d colours are seen; the job has %d.', $count, $this->limits->colours));
         }
         foreach (Joining::near($areas, self::NEAR) as $step) {
             if (Colour::fromHex($step['from'])->isNearBlack() && Colour::fromHex($step['to'])->isNearBlack()) {
@@ -51,7 +51,7 @@ final readonly class ColourCount implements Rule
                     [$at, $id] = [$piece->box()?->middle(), $piece->id];
                 }
             }
-            $out[] = new Finding(
+            $findings[] = new Finding(
                 'near-colour',
                 Severity::Warning,
                 sprintf('%s is hardly told from %s and becomes a sheet of its own.', $step['from'], $step['to']),
@@ -61,6 +61,6 @@ final readonly class ColourCount implements Rule
             );
         }
 
-        return $out;
+        return $findings;
     }
 }

@@ -25,7 +25,7 @@ final readonly class CrowdedNodes implements Rule
     public function findings(Artwork $source, Artwork $merged): array
     {
         $near = min(self::NEAR, 2e-4 * max($merged->width, $merged->height));
-        $out = [];
+        $findings = [];
         foreach ($merged->pieces as $piece) {
             $worst = [0, 0.0, 0.0];
             $count = 0;
@@ -42,7 +42,7 @@ final readonly class CrowdedNodes implements Rule
                 }
             }
             if ($worst[0] >= self::ROW) {
-                $out[] = new Finding(
+                $findings[] = new Finding(
                     'crowded-nodes',
                     Severity::Note,
                     sprintf('%d nodes lie nearer than %.3f mm to the next, %d in a row.', $count, $near, $worst[0]),
@@ -53,6 +53,6 @@ final readonly class CrowdedNodes implements Rule
             }
         }
 
-        return $out;
+        return $findings;
     }
 }

@@ -31,9 +31,9 @@ final readonly class CutOnce implements SeesCuts
     {
         [, $before] = SingleCuts::apart($source);
         [, $after] = SingleCuts::apart($merged);
-        $out = [];
+        $findings = [];
         foreach ($this->limits->cuts ? [] : $after as $cut) {
-            $out[] = new Finding(
+            $findings[] = new Finding(
                 'single-cut',
                 Severity::Serious,
                 'A line is cut once: no ink gives it. Let it be a drawn line of a width, or take it out.',
@@ -45,7 +45,7 @@ final readonly class CutOnce implements SeesCuts
         $length = static fn (array $cuts): float => array_sum(array_map(static fn (Piece $cut): float => $cut->shape->length(), $cuts));
         $lost = $length($before) * $merged->width / max(1e-9, $source->width) - $length($after);
         if ($lost > self::LEAST) {
-            $out[] = new Finding(
+            $findings[] = new Finding(
                 'cut-lost',
                 Severity::Serious,
                 sprintf('%.1f mm of lines that are cut once do not go out.', $lost),
@@ -54,6 +54,6 @@ final readonly class CutOnce implements SeesCuts
             );
         }
 
-        return $out;
+        return $findings;
     }
 }

@@ -75,42 +75,42 @@ final readonly class Finding
     public function toArray(): array
     {
         $round = static fn (float $mm): float => round($mm, 4);
-        $out = ['kind' => $this->kind, 'severity' => $this->severity->value];
+        $row = ['kind' => $this->kind, 'severity' => $this->severity->value];
         if ($this->measured !== null) {
-            $out['width_mm'] = $round($this->measured);
+            $row['width_mm'] = $round($this->measured);
         }
         if ($this->limit !== null) {
-            $out['limit_mm'] = $round($this->limit);
+            $row['limit_mm'] = $round($this->limit);
         }
         if ($this->length !== null) {
-            $out['length_mm'] = $round($this->length);
+            $row['length_mm'] = $round($this->length);
         }
         if ($this->typical !== null) {
-            $out['typical_mm'] = $round($this->typical);
+            $row['typical_mm'] = $round($this->typical);
         }
         if ($this->sheet !== null) {
-            $out['sheet'] = $this->sheet;
+            $row['sheet'] = $this->sheet;
         }
         if ($this->minor) {
-            $out['minor'] = true;
+            $row['minor'] = true;
         }
         if ($this->at !== null) {
-            $out['at'] = [$round($this->at->x), $round($this->at->y)];
+            $row['at'] = [$round($this->at->x), $round($this->at->y)];
         }
         if ($this->piece !== null) {
-            $out['piece'] = $this->piece;
+            $row['piece'] = $this->piece;
         }
         if ($this->ribbon !== []) {
-            $out['ribbon'] = array_map(
+            $row['ribbon'] = array_map(
                 static fn (array $ring): array => array_map(static fn (Point $p): array => [$round($p->x), $round($p->y)], $ring),
                 $this->ribbon,
             );
         }
         if ($this->step !== null) {
-            $out['step'] = $this->step;
+            $row['step'] = $this->step;
         }
-        $out['message'] = $this->message;
+        $row['message'] = $this->message;
 
-        return $out;
+        return $row;
     }
 }

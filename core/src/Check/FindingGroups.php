@@ -28,7 +28,7 @@ final class FindingGroups
             $groups[$row['kind'].'|'.($row['sheet'] ?? '')][] = $i;
         }
         $order = static fn (int $i): array => [$rows[$i]['minor'] ?? false, self::RANK[$rows[$i]['severity']], $rows[$i]['width_mm'] ?? 0.0, $i];
-        $out = [];
+        $sorted = [];
         foreach ($groups as $list) {
             usort($list, static fn (int $a, int $b): int => $order($a) <=> $order($b));
             $own = array_map(static fn (int $i): array => $rows[$i], $list);
@@ -38,7 +38,7 @@ final class FindingGroups
             ));
             sort($widths);
             $lengths = array_column($own, 'length_mm');
-            $out[] = [
+            $sorted[] = [
                 'kind' => $own[0]['kind'],
                 'sheet' => $own[0]['sheet'] ?? null,
                 'severity' => $own[0]['severity'],
@@ -52,13 +52,13 @@ final class FindingGroups
             ];
         }
         usort(
-            $out,
+            $sorted,
             static fn (array $a, array $b): int => [
                 self::RANK[$a['severity']],
                 -count($a['findings']),
             ] <=> [self::RANK[$b['severity']], -count($b['findings'])],
         );
 
-        return $out;
+        return $sorted;
     }
 }

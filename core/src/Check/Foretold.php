@@ -95,14 +95,14 @@ final readonly class Foretold
         foreach ($rows as $i => $row) {
             $own[self::name($row)][] = [$i, self::box($row)];
         }
-        $out = [];
+        $cells = [];
         foreach ($own as $name => $list) {
             usort($list, static fn (array $a, array $b): int => $a[1][0] <=> $b[1][0]);
             $widest = max(array_map(static fn (array $one): float => is_finite($one[1][2]) ? $one[1][2] - $one[1][0] : 0.0, $list));
-            $out[$name] = [array_map(static fn (array $one): float => $one[1][0], $list), $list, $widest];
+            $cells[$name] = [array_map(static fn (array $one): float => $one[1][0], $list), $list, $widest];
         }
 
-        return $out;
+        return $cells;
     }
 
     /**

@@ -17,15 +17,20 @@ final readonly class HandWork implements ResultRule
 
     public function onResult(PrepResult $result): array
     {
-        $out = [];
+        $findings = [];
         foreach ($result->stages as $stage) {
             foreach ($stage['report']->left as $left) {
                 if ($left['kind'] === 'touch-up') {
-                    $out[] = new Finding('hand-work-lost', Severity::Serious, ucfirst($left['how']), $left['at'] === null ? null : new Point(...$left['at']));
+                    $findings[] = new Finding(
+                        'hand-work-lost',
+                        Severity::Serious,
+                        ucfirst($left['how']),
+                        $left['at'] === null ? null : new Point(...$left['at']),
+                    );
                 }
             }
         }
 
-        return $out;
+        return $findings;
     }
 }

@@ -20,16 +20,16 @@ final class Inspection
      */
     public static function of(Artwork $bench, Artwork $source, Artwork $merged, Limits $limits): array
     {
-        $out = [];
+        $findings = [];
         foreach (self::benchRules($limits) as $rule) {
-            array_push($out, ...$rule->onBench($bench));
+            array_push($findings, ...$rule->onBench($bench));
         }
         $painted = [SingleCuts::apart($source)[0], SingleCuts::apart($merged)[0]];
         foreach (self::rules($limits) as $rule) {
-            array_push($out, ...($rule instanceof SeesCuts ? $rule->findings($source, $merged) : $rule->findings(...$painted)));
+            array_push($findings, ...($rule instanceof SeesCuts ? $rule->findings($source, $merged) : $rule->findings(...$painted)));
         }
 
-        return self::sorted($out);
+        return self::sorted($findings);
     }
 
     /**
@@ -39,12 +39,12 @@ final class Inspection
      */
     public static function ofResult(Artwork $bench, Artwork $source, PrepResult $result, Limits $limits): array
     {
-        $out = self::of($bench, $source, $result->judged(), $limits);
+        $findings = self::of($bench, $source, $result->judged(), $limits);
         foreach (self::resultRules($limits) as $rule) {
-            array_push($out, ...$rule->onResult($result));
+            array_push($findings, ...$rule->onResult($result));
         }
 
-        return self::sorted($out);
+        return self::sorted($findings);
     }
 
     /**
@@ -65,20 +65,20 @@ final class Inspection
     {
         $found = self::of($bench, $source, $merged, $limits);
 
-        return ['findings' => count($found), 'serious' => count(array_filter($found, static fn (Finding $one): bool => $one->severity === Severity::Serious))];
+        return ['findings' => count($found), 'serious' => count(array_filter($found, static fn (Finding $finding): bool => $finding->severity === Severity::Serious))];
     }
 
     /** @return array<string, AboutFinding> by kind: everything that can be found */
     public static function catalogue(): array
     {
-        $out = [];
+        $findings = [];
         foreach ([...self::benchRules(new Limits(0.0, 0.0)), ...self::rules(new Limits(0.0, 0.0)), ...self::resultRules(new Limits(0.0, 0.0))] as $rule) {
             foreach ($rule::about() as $about) {
-                $out[$about->kind] = $about;
+                $findings[$about->kind] = $about;
             }
         }
 
-        return $out;
+        return $findings;
     }
 
     /** @return list<BenchRule> */

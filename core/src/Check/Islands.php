@@ -33,21 +33,21 @@ final readonly class Islands implements Rule
     public function findings(Artwork $source, Artwork $merged): array
     {
         $merged = $this->limits->printed ? CutBorder::of($merged) : $merged;
-        $out = [];
+        $findings = [];
         $least = $this->limits->island;
         foreach ($least > 0 ? $merged->pieces : [] as $piece) {
             foreach ($piece->isSolid() && count($piece->shape->contours) <= self::MOST ? Parts::of($piece->shape) : [] as $part) {
                 if ($part->area() < $least ** 2) {
                     [$x, $y] = Inscribed::in($part, 0.05);
-                    $out[] = $this->finding('island', sqrt($part->area()), $least, $x, $y, $piece->id, Widths::sheet($piece));
+                    $findings[] = $this->finding('island', sqrt($part->area()), $least, $x, $y, $piece->id, Widths::sheet($piece));
                 }
             }
         }
         foreach (SmallHoles::small($merged, $this->limits->hole) as [$i, , $x, $y, $side]) {
-            $out[] = $this->finding('small-hole', $side, $this->limits->hole, $x, $y, $merged->pieces[$i]->id, Widths::sheet($merged->pieces[$i]));
+            $findings[] = $this->finding('small-hole', $side, $this->limits->hole, $x, $y, $merged->pieces[$i]->id, Widths::sheet($merged->pieces[$i]));
         }
 
-        return $out;
+        return $findings;
     }
 
     private function finding(string $kind, float $side, float $least, float $x, float $y, string $piece, string $sheet): Finding

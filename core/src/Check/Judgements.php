@@ -115,14 +115,14 @@ final class Judgements
         if ($at === null) {
             return [$name];
         }
-        $out = [];
+        $own = [];
         for ($x = -$round; $x <= $round; $x++) {
             for ($y = -$round; $y <= $round; $y++) {
-                $out[] = $name.'|'.((int) floor($at[0] / self::NEAR) + $x).'|'.((int) floor($at[1] / self::NEAR) + $y);
+                $own[] = $name.'|'.((int) floor($at[0] / self::NEAR) + $x).'|'.((int) floor($at[1] / self::NEAR) + $y);
             }
         }
 
-        return $out === [] ? [$name] : $out;
+        return $own === [] ? [$name] : $own;
     }
 
     /**

@@ -34,20 +34,20 @@ final readonly class LeastWidth implements Rule
     {
         $merged = $this->limits->printed ? CutBorder::of($merged) : $merged;
         $widths = Widths::of($merged, $this->limits);
-        $out = [];
+        $findings = [];
         foreach ($widths->lines as $i => $places) {
             foreach ($places as $k => $place) {
                 $round = array_map(static fn (int $g): string => Widths::sheet($merged->pieces[$g]), $widths->filled["{$i} {$k}"] ?? []);
-                $out[] = $this->finding($merged->pieces[$i], $place, false, array_values(array_unique($round)));
+                $findings[] = $this->finding($merged->pieces[$i], $place, false, array_values(array_unique($round)));
             }
         }
         foreach ($widths->gaps as $i => $places) {
             foreach ($places as $place) {
-                $out[] = $this->finding($merged->pieces[$i], $place, true);
+                $findings[] = $this->finding($merged->pieces[$i], $place, true);
             }
         }
 
-        return $out;
+        return $findings;
     }
 
     /** @param  list<string>  $round  colours whose gap the line fills */

@@ -17,11 +17,11 @@ final readonly class LettersCut implements BenchRule
 
     public function onBench(Artwork $bench): array
     {
-        $out = [];
+        $findings = [];
         foreach ($bench->pieces as $piece) {
             $base = $piece->recipe?->base;
             if ($base instanceof Lettering && $base->cut > 0 && ! $bench->hides($piece)) {
-                $out[] = new Finding('letters-cut', Severity::Serious, sprintf(
+                $findings[] = new Finding('letters-cut', Severity::Serious, sprintf(
                     '%s of "%s" %s not fit the line that the text stands on and %s left out. Set it smaller, closer, or on a longer line.',
                     $base->cut === 1 ? 'A letter' : "{$base->cut} letters",
                     mb_substr(trim($base->setting->text), 0, 40),
@@ -31,6 +31,6 @@ final readonly class LettersCut implements BenchRule
             }
         }
 
-        return $out;
+        return $findings;
     }
 }

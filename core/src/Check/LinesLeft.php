@@ -20,14 +20,14 @@ final readonly class LinesLeft implements Rule
 
     public function findings(Artwork $source, Artwork $merged): array
     {
-        $out = [];
+        $findings = [];
         foreach ($merged->pieces as $piece) {
             $sheet = $piece->fill?->colour->hex() ?? $piece->stroke?->paint->colour->hex();
             if ($piece->isSingleCut()) {
                 continue;
             }
             if ($piece->stroke !== null) {
-                $out[] = new Finding(
+                $findings[] = new Finding(
                     'stroke-left',
                     Severity::Serious,
                     'A stroke has not been outlined: a cutter follows its middle, and its width is lost.',
@@ -41,7 +41,7 @@ final readonly class LinesLeft implements Rule
                 $n = count($c);
                 $gap = hypot($c[$n - 2] - $c[0], $c[$n - 1] - $c[1]);
                 if (! $contour->closed && $contour->segmentCount() > 0 && $gap > 1e-6) {
-                    $out[] = new Finding(
+                    $findings[] = new Finding(
                         'open-line',
                         Severity::Serious,
                         sprintf('An outline is open by %.2f mm.', $gap),
@@ -55,6 +55,6 @@ final readonly class LinesLeft implements Rule
             }
         }
 
-        return $out;
+        return $findings;
     }
 }

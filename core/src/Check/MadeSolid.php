@@ -45,11 +45,11 @@ final readonly class MadeSolid implements ResultRule
                 $at[$hex] ??= $piece;
             }
         }
-        $out = [];
+        $findings = [];
         foreach ($areas as $hex => $area) {
             $middle = $at[$hex]->box()?->middle();
             if ($area >= self::LEAST) {
-                $out[] = new Finding(
+                $findings[] = new Finding(
                     'made-solid',
                     Severity::Warning,
                     sprintf('What one could see through goes out as solid %s on %.1f mm², a colour that nobody drew.', $hex, $area),
@@ -60,6 +60,6 @@ final readonly class MadeSolid implements ResultRule
             }
         }
 
-        return $out;
+        return $findings;
     }
 }

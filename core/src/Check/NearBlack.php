@@ -29,10 +29,10 @@ final readonly class NearBlack implements Rule
         }
         usort($near, static fn ($a, $b): int => $b->shape->area() <=> $a->shape->area());
         $main = array_shift($near);
-        $out = [];
+        $findings = [];
         foreach ($near as $piece) {
             $start = $piece->shape->contours[0]->coords ?? [0.0, 0.0];
-            $out[] = new Finding(
+            $findings[] = new Finding(
                 'near-black',
                 Severity::Warning,
                 sprintf(
@@ -47,6 +47,6 @@ final readonly class NearBlack implements Rule
             );
         }
 
-        return $out;
+        return $findings;
     }
 }

@@ -24,7 +24,7 @@ final readonly class NoFlatColour implements Rule
     public function findings(Artwork $source, Artwork $merged): array
     {
         // Where a step has made them one colour none goes out.
-        $out = [];
+        $findings = [];
         if ($this->limits->gradients || array_filter(
             $merged->pieces,
             static fn (Piece $piece): bool => ($piece->fill->gradient ?? $piece->stroke->paint->gradient ?? null) !== null,
@@ -36,7 +36,7 @@ final readonly class NoFlatColour implements Rule
                 continue;
             }
             $box = $piece->box();
-            $out[] = new Finding(
+            $findings[] = new Finding(
                 'gradient',
                 Severity::Warning,
                 'A gradient is kept as it is and gets a sheet of its own: no knife and no single ink gives it.',
@@ -45,6 +45,6 @@ final readonly class NoFlatColour implements Rule
             );
         }
 
-        return $out;
+        return $findings;
     }
 }

@@ -39,17 +39,17 @@ final readonly class OutsidePage implements SeesCuts
                 $groups[$page->overlaps($box) ? 'partly' : 'wholly'][] = [$over, $piece, $box];
             }
         }
-        $out = [];
+        $findings = [];
         foreach ($groups as $how => $rows) {
             if ($rows === []) {
                 continue;
             }
             usort($rows, static fn (array $a, array $b): int => $b[0] <=> $a[0]);
             [$over, $piece, $box] = $rows[0];
-            $out[] = self::finding($how === 'wholly', count($rows), $over, $piece, $box);
+            $findings[] = self::finding($how === 'wholly', count($rows), $over, $piece, $box);
         }
 
-        return $out;
+        return $findings;
     }
 
     private static function finding(bool $wholly, int $count, float $over, Piece $piece, Box $box): Finding

@@ -35,10 +35,10 @@ final readonly class Overlapping implements SeesCuts
 
     public function findings(Artwork $source, Artwork $merged): array
     {
-        $out = [];
+        $findings = [];
         foreach (DropDoubled::doubled($merged, self::SAME) as $id) {
             $piece = $merged->piece($id);
-            $out[] = new Finding(
+            $findings[] = new Finding(
                 'doubled-line',
                 Severity::Warning,
                 'A line lies exactly on another of its colour and would be cut twice.',
@@ -49,7 +49,7 @@ final readonly class Overlapping implements SeesCuts
         }
         $solid = array_values(array_filter($merged->pieces, static fn (Piece $piece): bool => $piece->isSolid() && ! $piece->shape->isEmpty()));
         if ($merged->apart || count($solid) < 2) {
-            return $out;
+            return $findings;
         }
         $rule = new EachCover;
         $seen = $over = [];
@@ -69,7 +69,7 @@ final readonly class Overlapping implements SeesCuts
         foreach ($over as $owner => [$area, $shape, $top]) {
             $hex = $solid[$owner]->fill?->colour->hex();
             $at = (Parts::of($shape)[0] ?? $shape)->box()?->middle();
-            $out[] = isset($seen[$owner])
+            $findings[] = isset($seen[$owner])
                 ? new Finding(
                     'overlap',
                     Severity::Warning,
@@ -88,6 +88,6 @@ final readonly class Overlapping implements SeesCuts
                 );
         }
 
-        return $out;
+        return $findings;
     }
 }

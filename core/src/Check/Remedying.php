@@ -35,7 +35,7 @@ final class Remedying
         $before = self::found($artwork, $flat, $limits);
         // Cures are made on what is painted; what is cut once is laid on it again at the end.
         [$flat, $cuts] = SingleCuts::apart($flat);
-        $out = new Cured($flat);
+        $cured = new Cured($flat);
         $measured = false;
         foreach (array_keys(Remedies::all()) as $kind) {
             if (! in_array($kind, $kinds, true) || ! isset($before[$kind])) {
@@ -44,22 +44,22 @@ final class Remedying
             $widths = array_values(array_intersect(self::WIDTHS, $kinds));
             if (in_array($kind, self::WIDTHS, true)) {
                 // Lines, points and gaps lie beside each other: all in one go, at the first of them.
-                $out = $measured ? $out : $out->then(ToLimits::cured($out->artwork, $limits, $widths));
+                $cured = $measured ? $cured : $cured->then(ToLimits::cured($cured->artwork, $limits, $widths));
                 $measured = true;
 
                 continue;
             }
-            $out = $out->then(self::cured($kind, $out->artwork, $artwork, $limits, $before[$kind]));
+            $cured = $cured->then(self::cured($kind, $cured->artwork, $artwork, $limits, $before[$kind]));
         }
         foreach (array_diff($kinds, array_keys(Remedies::all())) as $kind) {
-            $out = $out->then(new Cured(
-                $out->artwork,
+            $cured = $cured->then(new Cured(
+                $cured->artwork,
                 [],
                 array_map(static fn (Finding $finding): array => self::deed($finding, 'only a person can help here'), $before[$kind] ?? []),
             ));
         }
 
-        return $out->on(SingleCuts::laidOn($out->artwork, $cuts));
+        return $cured->on(SingleCuts::laidOn($cured->artwork, $cuts));
     }
 
     /** @param  list<Finding>  $findings */
@@ -96,11 +96,11 @@ final class Remedying
     /** @return array<string, non-empty-list<Finding>> by kind */
     private static function found(Artwork $source, Artwork $flat, Limits $limits): array
     {
-        $out = [];
+        $found = [];
         foreach (Inspection::of($source, Seen::of($source), $flat, $limits) as $finding) {
-            $out[$finding->kind][] = $finding;
+            $found[$finding->kind][] = $finding;
         }
 
-        return $out;
+        return $found;
     }
 }

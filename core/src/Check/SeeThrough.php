@@ -43,7 +43,7 @@ final readonly class SeeThrough implements Rule
         }
         $hides = array_map(static fn (Piece $piece): bool => $piece->isSolid(), $pieces);
         $parts = PlanarMap::of(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $merged->tolerance())->parts(new Laid($hides));
-        $out = [];
+        $findings = [];
         foreach ($pieces as $i => $piece) {
             $box = $piece->box();
             if ($piece->isSolid() || $piece->fill === null || $piece->fill->picture !== null || $box === null) {
@@ -52,19 +52,19 @@ final readonly class SeeThrough implements Rule
             [$over, $bare] = [$parts[Laid::over($i)] ?? [], self::area($parts[Laid::bare($i)] ?? []) > self::LEAST];
             if (self::area($over) > self::LEAST) {
                 usort($over, static fn (MeasuredPart $a, MeasuredPart $b): int => $b->area <=> $a->area);
-                $out[] = new Finding('overlapping-sheets', Severity::Serious, sprintf(
+                $findings[] = new Finding('overlapping-sheets', Severity::Serious, sprintf(
                     'A see-through piece in %s lies over other sheets on %.1f mm². Lay see-through colours on what is under them%s.',
                     $piece->fill->colour->hex(), self::area($over), $bare ? ' and on the ground' : '',
                 ), $over[0]->box->middle(), piece: $piece->id, sheet: $piece->fill->colour->hex(), step: 'solid-colours');
             } elseif ($bare) {
-                $out[] = new Finding('see-through', Severity::Warning, sprintf(
+                $findings[] = new Finding('see-through', Severity::Warning, sprintf(
                     'A see-through piece in %s lies on the bare ground: no material is see-through. Lay it on the colour of the ground.',
                     $piece->fill->colour->hex(),
                 ), $box->middle(), piece: $piece->id, sheet: $piece->fill->colour->hex(), step: 'solid-colours');
             }
         }
 
-        return $out;
+        return $findings;
     }
 
     /** @return list<Piece> the see-through pieces and those by them, as they lie: what is elsewhere says nothing about them */

@@ -25,7 +25,7 @@ final readonly class SmallLetters implements BenchRule
 
     public function onBench(Artwork $bench): array
     {
-        $out = [];
+        $findings = [];
         foreach ($this->limits->letter > 0 ? $bench->pieces : [] as $piece) {
             $base = $piece->recipe?->base;
             if (! $base instanceof Lettering || $bench->hides($piece)) {
@@ -33,7 +33,7 @@ final readonly class SmallLetters implements BenchRule
             }
             $height = self::CAPITALS * $base->setting->size * ($piece->recipe?->matrix->meanScale() ?? 1.0);
             if ($height < $this->limits->letter - 1e-9) {
-                $out[] = new Finding('small-letters', $height < $this->limits->letter / 2 ? Severity::Serious : Severity::Warning, sprintf(
+                $findings[] = new Finding('small-letters', $height < $this->limits->letter / 2 ? Severity::Serious : Severity::Warning, sprintf(
                     'The capitals of "%s" are %.2f mm high; at least %.2f mm are needed.',
                     mb_substr(trim($base->setting->text), 0, 40),
                     $height,
@@ -42,6 +42,6 @@ final readonly class SmallLetters implements BenchRule
             }
         }
 
-        return $out;
+        return $findings;
     }
 }

@@ -69,21 +69,21 @@ final readonly class WhileDrawn
     private static function within(Artwork $part, array $changed, Box $window): array
     {
         $frame = Shape::of(Contour::rectangle($window->left, $window->top, $window->width(), $window->height()));
-        $out = [];
+        $pieces = [];
         foreach ($part->pieces as $piece) {
             $box = $piece->box();
             if (isset($changed[$piece->id]) || $box === null || $window->contains($box) || ! $piece->isSolid()) {
-                $out[] = $piece;
+                $pieces[] = $piece;
 
                 continue;
             }
             $shape = $window->overlaps($box) ? Combine::keepOverlap([$piece->shape, $frame], $part->tolerance()) : new Shape([]);
             if (! $shape->isEmpty()) {
-                $out[] = $piece->withShape($shape);
+                $pieces[] = $piece->withShape($shape);
             }
         }
 
-        return $out;
+        return $pieces;
     }
 
     /** Whether its place, or any of its stretch, lies there. */

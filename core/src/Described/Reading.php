@@ -188,19 +188,19 @@ final class Reading
     /** @return list<non-empty-list<array{float, float}>> mm */
     private static function places(Field $field, string $text, string $unit): array
     {
-        $out = [];
+        $lists = [];
         foreach (array_filter(array_map(trim(...), explode(';', $text))) as $group) {
             $places = array_map(static fn (string $one): array => self::place($field, $one, $unit), preg_split('/\s+/', $group) ?: []);
             if ($places !== []) {
-                $out[] = $places;
+                $lists[] = $places;
             }
         }
 
-        return array_sum(array_map(count(...), $out)) > self::MOST_PLACES ? throw Refused::because(sprintf(
+        return array_sum(array_map(count(...), $lists)) > self::MOST_PLACES ? throw Refused::because(sprintf(
             '%s: that are more than %d places.',
             $field->label,
             self::MOST_PLACES,
-        )) : $out;
+        )) : $lists;
     }
 
     /** @return list<Contour> */
@@ -230,13 +230,13 @@ final class Reading
     /** @return list<float> mm */
     private static function lengths(Field $field, string $text, string $unit): array
     {
-        $out = [];
+        $lengths = [];
         foreach (self::parts('/[\s;]+/', $text) as $part) {
             $length = self::length(new Field($field->name, $field->label, Field::LENGTH, 0.0, 0.0, 1000.0), $part, $unit);
-            $out[] = is_float($length) ? $length : throw Refused::field($field);
+            $lengths[] = is_float($length) ? $length : throw Refused::field($field);
         }
 
-        return count($out) > self::MOST_LENGTHS ? throw Refused::field($field) : $out;
+        return count($lengths) > self::MOST_LENGTHS ? throw Refused::field($field) : $lengths;
     }
 
     private static function hue(Field $field, string $text): Colour
@@ -276,13 +276,13 @@ final class Reading
     /** @return list<array{int, int}> */
     private static function nodes(Field $field, mixed $value): array
     {
-        $out = [];
+        $nodes = [];
         foreach (is_array($value) ? $value : throw Refused::field($field) as $one) {
             [$contour, $number] = is_array($one) ? [...array_values($one), null, null] : [null, null];
-            $out[] = is_int($contour) && is_int($number) && min($contour, $number) >= 0 ? [$contour, $number] : throw Refused::field($field);
+            $nodes[] = is_int($contour) && is_int($number) && min($contour, $number) >= 0 ? [$contour, $number] : throw Refused::field($field);
         }
 
-        return $out;
+        return $nodes;
     }
 
     /** @return list<float> */
@@ -291,13 +291,13 @@ final class Reading
         if (! is_array($value) || count($value) < $field->least || count($value) > $field->most) {
             throw Refused::field($field);
         }
-        $out = [];
+        $numbers = [];
         foreach ($value as $one) {
-            $out[] = self::plain($field, is_string($one) ? null : $one);
+            $numbers[] = self::plain($field, is_string($one) ? null : $one);
         }
-        self::near($field, $out);
+        self::near($field, $numbers);
 
-        return $out;
+        return $numbers;
     }
 
     /** @param  list<float>  $coords */

@@ -275,15 +275,15 @@ final readonly class Values
         $said = $this->said[$name] ?? [];
 
         $names = array_map(static fn (Field $part): string => $part->name, $field->parts);
-        $out = [];
+        $rows = [];
         foreach (is_array($said) ? $said : [] as $row) {
             $row = is_array($row) ? $row : throw Refused::field($field);
             // Written short, its values stand in the order of their description.
             $named = array_is_list($row) ? array_combine(array_slice($names, 0, count($row)), array_slice($row, 0, count($names))) : $row;
-            $out[] = self::read($field->parts, $named, $this->unit, $this->fonts);
+            $rows[] = self::read($field->parts, $named, $this->unit, $this->fonts);
         }
 
-        return $out;
+        return $rows;
     }
 
     /** What only the application gives, or another description reads. */
@@ -310,11 +310,11 @@ final readonly class Values
      */
     public function all(array $now = []): array
     {
-        $out = [];
+        $values = [];
         foreach ($this->fields as $name => $field) {
             $usual = $now[$name] ?? $field->usual;
             $said = $this->said[$name] ?? $usual;
-            $out[$name] = match (true) {
+            $values[$name] = match (true) {
                 $said instanceof Relative => Reading::bounded($field, $said->of((float) $usual)),
                 $said instanceof Colour => $said->hex(),
                 // A colour, a place or words that were emptied.
@@ -324,7 +324,7 @@ final readonly class Values
             };
         }
 
-        return $out;
+        return $values;
     }
 
     private function words(string $name, ?string $now, string ...$types): string

@@ -45,7 +45,7 @@ final class CutterDevice implements Device
 
     public static function traced(string $bytes, int $done): array
     {
-        $out = [];
+        $ways = [];
         $at = [0.0, 0.0];
         $down = false;
         foreach (array_slice(self::parted($bytes), 0, $done) as $part) {
@@ -58,18 +58,18 @@ final class CutterDevice implements Device
                 };
                 $place = self::ends($instruction);
                 if ($down && ! $was) {
-                    $out[] = $at;
+                    $ways[] = $at;
                 }
                 if ($place !== null) {
                     $at = [$place[0] / self::STEPS, $place[1] / self::STEPS];
-                    if ($down && $out !== []) {
-                        array_push($out[count($out) - 1], ...$at);
+                    if ($down && $ways !== []) {
+                        array_push($ways[count($ways) - 1], ...$at);
                     }
                 }
             }
         }
 
-        return $out;
+        return $ways;
     }
 
     public static function send(string $bytes, string $name, Line $line, int $done, Closure $kept): void
@@ -137,7 +137,7 @@ final class CutterDevice implements Device
      */
     private static function parted(string $bytes): array
     {
-        $out = [];
+        $runs = [];
         $now = [];
         $seen = [];
         $last = '';
@@ -146,14 +146,14 @@ final class CutterDevice implements Device
                 $place = self::ends($instruction);
                 $key = $place === null ? '' : implode(',', $place);
                 if ($now !== [] && (count($now) >= self::PLACES || ($key !== '' && isset($seen[$key])))) {
-                    $out[] = $now;
+                    $runs[] = $now;
                     $now = [];
                     $seen = $last === '' ? [] : [$last => true];
                 }
                 $now[] = $instruction;
                 if ($place === null) {
                     // What moves nothing ends a part: said twice it does no harm.
-                    $out[] = $now;
+                    $runs[] = $now;
                     $now = [];
                     $seen = $last === '' ? [] : [$last => true];
                 } else {
@@ -163,10 +163,10 @@ final class CutterDevice implements Device
             }
         }
         if ($now !== []) {
-            $out[] = $now;
+            $runs[] = $now;
         }
 
-        return $out;
+        return $runs;
     }
 
     /** @return list<string> an instruction of many places as many of one */
@@ -176,12 +176,12 @@ final class CutterDevice implements Device
             return $text === '' ? [] : [$text];
         }
         $numbers = preg_split('/[\s,]+/', trim($m[2])) ?: [];
-        $out = [];
+        $single = [];
         for ($i = 0; $i + 1 < count($numbers); $i += 2) {
-            $out[] = "{$m[1]}{$numbers[$i]},{$numbers[$i + 1]}";
+            $single[] = "{$m[1]}{$numbers[$i]},{$numbers[$i + 1]}";
         }
 
-        return $out;
+        return $single;
     }
 
     /** @return array{int, int}|null where an instruction leaves the head */

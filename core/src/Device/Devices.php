@@ -13,12 +13,12 @@ final class Devices
     /** @return array<string, AboutDevice> by kind */
     public static function catalogue(): array
     {
-        $out = [];
+        $devices = [];
         foreach (self::ALL as $class) {
-            $out[$class::about()->kind] = $class::about();
+            $devices[$class::about()->kind] = $class::about();
         }
 
-        return $out;
+        return $devices;
     }
 
     /** @return class-string<Device> */

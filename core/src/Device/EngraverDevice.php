@@ -36,7 +36,7 @@ final class EngraverDevice implements Device
 
     public static function traced(string $bytes, int $done): array
     {
-        $out = [];
+        $ways = [];
         [$x, $y, $on, $turns, $low] = [0.0, 0.0, false, false, true];
         foreach (array_slice(self::lines($bytes), 0, $done) as $text) {
             $was = $on;
@@ -45,18 +45,18 @@ final class EngraverDevice implements Device
             $low = preg_match('/Z(-?[\d.]+)/', $text, $m) === 1 ? (float) $m[1] < 0.0 : $low;
             $on = $turns && $low;
             if ($on && ! $was) {
-                $out[] = [$x, $y];
+                $ways[] = [$x, $y];
             }
             if (preg_match('/X(-?[\d.]+) Y(-?[\d.]+)/', $text, $m) !== 1) {
                 continue;
             }
             [$ax, $ay, $x, $y] = [$x, $y, (float) $m[1], (float) $m[2]];
-            if ($on && $out !== [] && ! str_starts_with($text, 'G0')) {
-                array_push($out[count($out) - 1], ...self::round($text, $ax, $ay, $x, $y), ...[$x, $y]);
+            if ($on && $ways !== [] && ! str_starts_with($text, 'G0')) {
+                array_push($ways[count($ways) - 1], ...self::round($text, $ax, $ay, $x, $y), ...[$x, $y]);
             }
         }
 
-        return $out;
+        return $ways;
     }
 
     /** @return list<float> places along an arc before its end, packed; nothing for a straight way */
@@ -72,13 +72,13 @@ final class EngraverDevice implements Device
         $sweep += $m[1] === '2' ? ($sweep >= 0 ? -2 * M_PI : 0.0) : ($sweep <= 0 ? 2 * M_PI : 0.0);
         $steps = max(1, (int) ceil(abs($sweep) / 0.2));
         $radius = hypot($ax - $cx, $ay - $cy);
-        $out = [];
+        $places = [];
         for ($k = 1; $k < $steps; $k++) {
-            $out[] = $cx + $radius * cos($from + $sweep * $k / $steps);
-            $out[] = $cy + $radius * sin($from + $sweep * $k / $steps);
+            $places[] = $cx + $radius * cos($from + $sweep * $k / $steps);
+            $places[] = $cy + $radius * sin($from + $sweep * $k / $steps);
         }
 
-        return $out;
+        return $places;
     }
 
     public static function send(string $bytes, string $name, Line $line, int $done, Closure $kept): void

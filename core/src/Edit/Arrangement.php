@@ -37,12 +37,12 @@ final class Arrangement
      */
     private static function together(array $pieces, int $depth): array
     {
-        $out = [];
+        $together = [];
         foreach (self::siblings($pieces, $depth) as $unit) {
-            array_push($out, ...(isset($unit[0]->place->groups[$depth]) ? self::together($unit, $depth + 1) : $unit));
+            array_push($together, ...(isset($unit[0]->place->groups[$depth]) ? self::together($unit, $depth + 1) : $unit));
         }
 
-        return $out;
+        return $together;
     }
 
     /**

@@ -28,7 +28,7 @@ final class Chosen
                 $locked[$layer->id] = $layer->name;
             }
         }
-        $out = [];
+        $chosen = [];
         foreach ($artwork->pieces as $piece) {
             if (isset($wanted[$piece->id])) {
                 if ($piece->place->locked) {
@@ -37,16 +37,16 @@ final class Chosen
                 if (isset($locked[$piece->place->layer])) {
                     throw Refused::locked($locked[$piece->place->layer]);
                 }
-                $out[$piece->id] = $piece;
+                $chosen[$piece->id] = $piece;
             }
         }
         foreach ($ids as $id) {
-            if (! isset($out[$id])) {
+            if (! isset($chosen[$id])) {
                 throw Refused::missingPiece($id);
             }
         }
 
-        return count($out) < $least ? throw Refused::tooFew($least) : $out;
+        return count($chosen) < $least ? throw Refused::tooFew($least) : $chosen;
     }
 
     /** @param  array<Piece>  $pieces */
@@ -78,13 +78,13 @@ final class Chosen
                 $whole[$group] = false;
             }
         }
-        $out = [];
+        $units = [];
         foreach ($chosen as $piece) {
             $group = $at($piece);
             $key = $group !== null && ($whole[$group] ?? true) ? "g{$group}" : "p{$piece->id}";
-            $out[$key][] = $piece;
+            $units[$key][] = $piece;
         }
 
-        return array_values($out);
+        return array_values($units);
     }
 }

@@ -41,20 +41,20 @@ final readonly class Cleaning
     {
         $segments = $contour->segments();
         $tiny = min(self::TINY, $this->deviation);
-        $out = [];
+        $kept = [];
         foreach ($segments as $s) {
             Patience::ask(4);
             $reach = max(abs($s[2] - $s[0]), abs($s[3] - $s[1]), abs($s[4] - $s[0]), abs($s[5] - $s[1]), abs($s[6] - $s[0]), abs($s[7] - $s[1]));
             if ($reach < $tiny && count($segments) > 3) {
                 continue;
             }
-            $out[] = $this->isFlat($s) ? [$s[0], $s[1], $s[0], $s[1], $s[6], $s[7], $s[6], $s[7]] : $s;
+            $kept[] = $this->isFlat($s) ? [$s[0], $s[1], $s[0], $s[1], $s[6], $s[7], $s[6], $s[7]] : $s;
         }
-        if ($out === []) {
+        if ($kept === []) {
             return $contour;
         }
-        $coords = [$out[0][0], $out[0][1]];
-        foreach ($out as $s) {
+        $coords = [$kept[0][0], $kept[0][1]];
+        foreach ($kept as $s) {
             $n = count($coords);
             Cubic::isLine($s)
                 ? array_push($coords, $coords[$n - 2], $coords[$n - 1], $s[6], $s[7], $s[6], $s[7])

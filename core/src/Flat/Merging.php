@@ -49,10 +49,10 @@ final class Merging
             ? self::joined($shapes, $group, $hides, $tolerance)
             : PlanarMap::of($shapes, $tolerance)->regions(new SeenOwners($hides, $group));
         // See-through pieces lie above.
-        $out = $veils = [];
+        $merged = $veils = [];
         foreach ($regions as $g => $shape) {
             if ($first[$g]->isSolid()) {
-                $out[] = new Piece($first[$g]->id, $shape, $first[$g]->fill, null, $first[$g]->name);
+                $merged[] = new Piece($first[$g]->id, $shape, $first[$g]->fill, null, $first[$g]->name);
             } else {
                 $veils[] = $first[$g]->withShape($shape);
             }
@@ -66,14 +66,14 @@ final class Merging
                 $sources[$id][] = $contour;
             }
         }
-        [$out, $count] = Slivers::given(
-            $out,
+        [$merged, $count] = Slivers::given(
+            $merged,
             array_map(static fn (array $contours): Shape => new Shape($contours), $sources),
             max($artwork->width, $artwork->height),
             $tolerance,
         );
 
-        return [$artwork->with(pieces: [...$out, ...$veils], apart: true), $count];
+        return [$artwork->with(pieces: [...$merged, ...$veils], apart: true), $count];
     }
 
     /**
@@ -90,7 +90,7 @@ final class Merging
         foreach ($group as $i => $g) {
             $members[$g][] = $i;
         }
-        $out = [];
+        $areas = [];
         foreach ($members as $g => $list) {
             Patience::ask(8);
             $contours = [];
@@ -102,10 +102,10 @@ final class Merging
                 );
             }
             if ($contours !== []) {
-                $out[$g] = new Shape($contours, FillRule::Nonzero);
+                $areas[$g] = new Shape($contours, FillRule::Nonzero);
             }
         }
 
-        return $out;
+        return $areas;
     }
 }

@@ -109,17 +109,17 @@ final class Slivers
      */
     private static function borders(array $pieces): array
     {
-        $out = [];
+        $borders = [];
         foreach ($pieces as $i => $piece) {
             foreach ($piece->isSolid() ? $piece->shape->contours : [] as $contour) {
                 Patience::ask(4);
                 foreach ($contour->segments() as $s) {
-                    $out[self::key($s)][] = $i;
+                    $borders[self::key($s)][] = $i;
                 }
             }
         }
 
-        return $out;
+        return $borders;
     }
 
     /**

@@ -39,13 +39,13 @@ final class Touching
             }
             $open[$i] = $box;
         }
-        $out = [];
+        $clusters = [];
         foreach ($shapes as $i => $shape) {
             if (isset($boxes[$i])) {
-                $out[$groups->of($i)][] = $shape;
+                $clusters[$groups->of($i)][] = $shape;
             }
         }
 
-        return array_values($out);
+        return array_values($clusters);
     }
 }

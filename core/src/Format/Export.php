@@ -30,13 +30,13 @@ final class Export
 
             return ["{$name}.{$about->extension}" => Formats::bytes($writer, $layouts)];
         }
-        $out = [];
+        $files = [];
         foreach ($layouts as $i => $layout) {
             Progress::tell($i, count($layouts), $layout->title);
-            $out["{$layout->name}.{$about->extension}"] = Formats::bytes($writer, [$layout]);
+            $files["{$layout->name}.{$about->extension}"] = Formats::bytes($writer, [$layout]);
         }
 
-        return $out;
+        return $files;
     }
 
     /** @param  non-empty-list<Layout>  $layouts */

@@ -23,13 +23,13 @@ final class Formats
     /** @return array<string, AboutFormat> by key */
     public static function catalogue(): array
     {
-        $out = [];
+        $formats = [];
         foreach (self::ALL as $class) {
             $about = $class::about();
-            $out[$about->key] = $about;
+            $formats[$about->key] = $about;
         }
 
-        return $out;
+        return $formats;
     }
 
     public static function about(string $key): AboutFormat
@@ -55,11 +55,11 @@ final class Formats
     /** @param  non-empty-list<Layout>  $layouts  the bytes at once */
     public static function bytes(LayoutWriter $writer, array $layouts): string
     {
-        $out = '';
-        $writer->write($layouts, static function (string $part) use (&$out): void {
-            $out .= $part;
+        $bytes = '';
+        $writer->write($layouts, static function (string $part) use (&$bytes): void {
+            $bytes .= $part;
         });
 
-        return $out;
+        return $bytes;
     }
 }

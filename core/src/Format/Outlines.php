@@ -31,19 +31,19 @@ final class Outlines
     public static function of(Layer $layer): array
     {
         if ($layer->role->isPath()) {
-            $out = [];
+            $contours = [];
             for ($i = 0, $n = count($layer->hatch); $i < $n; $i += 4) {
-                $out[] = Contour::polygon([[$layer->hatch[$i], $layer->hatch[$i + 1]], [$layer->hatch[$i + 2], $layer->hatch[$i + 3]]], false);
+                $contours[] = Contour::polygon([[$layer->hatch[$i], $layer->hatch[$i + 1]], [$layer->hatch[$i + 2], $layer->hatch[$i + 3]]], false);
             }
 
-            return [...$out, ...$layer->lines];
+            return [...$contours, ...$layer->lines];
         }
-        $out = [];
+        $contours = [];
         foreach ($layer->areas as $piece) {
-            array_push($out, ...array_map(static fn (Contour $contour): Contour => new Contour($contour->coords, true), $piece->shape->contours));
+            array_push($contours, ...array_map(static fn (Contour $contour): Contour => new Contour($contour->coords, true), $piece->shape->contours));
         }
 
-        return $out;
+        return $contours;
     }
 
     /** @return list<string> what is lost where areas are told as outlines */

@@ -30,26 +30,26 @@ final class BoxGrid
     /** @return list<int> keys of the boxes that hold a place, mm, in rising order */
     public function at(float $x, float $y): array
     {
-        $out = [];
+        $keys = [];
         foreach ($this->levels as $level => $cells) {
             Patience::ask(2);
             $side = 2.0 ** $level;
             foreach ($cells[self::key((int) floor($x / $side), (int) floor($y / $side))] ?? [] as $i) {
                 $box = $this->boxes[$i];
                 if ($box !== null && $box->left <= $x && $box->right >= $x && $box->top <= $y && $box->bottom >= $y) {
-                    $out[] = $i;
+                    $keys[] = $i;
                 }
             }
         }
-        sort($out);
+        sort($keys);
 
-        return $out;
+        return $keys;
     }
 
     /** @return list<int> keys of the boxes that touch another, in rising order */
     public function touching(Box $with): array
     {
-        $out = [];
+        $keys = [];
         foreach ($this->levels as $level => $cells) {
             $side = 2.0 ** $level;
             // Where it reaches over more cells than there are, they are all looked into.
@@ -58,27 +58,27 @@ final class BoxGrid
                 foreach ($cells[$cell] ?? [] as $i) {
                     $box = $this->boxes[$i];
                     if ($box !== null && $box->overlaps($with)) {
-                        $out[$i] = $i;
+                        $keys[$i] = $i;
                     }
                 }
             }
         }
-        sort($out);
+        sort($keys);
 
-        return $out;
+        return $keys;
     }
 
     /** @return list<int> cells that a box reaches into */
     private static function cells(Box $box, float $side): array
     {
-        $out = [];
+        $cells = [];
         for ($x = (int) floor($box->left / $side), $x1 = (int) floor($box->right / $side); $x <= $x1; $x++) {
             for ($y = (int) floor($box->top / $side), $y1 = (int) floor($box->bottom / $side); $y <= $y1; $y++) {
-                $out[] = self::key($x, $y);
+                $cells[] = self::key($x, $y);
             }
         }
 
-        return $out;
+        return $cells;
     }
 
     private static function key(int $x, int $y): int

@@ -17,14 +17,14 @@ final class Chains
      */
     public static function joined(array $lines, float $near): array
     {
-        $out = $open = [];
+        $joined = $open = [];
         foreach ($lines as $line) {
             $c = $line->coords;
             $n = count($c);
             if ($line->closed || $n < 8) {
-                $out[] = $line;
+                $joined[] = $line;
             } elseif ($n > 8 && hypot($c[$n - 2] - $c[0], $c[$n - 1] - $c[1]) <= $near) {
-                $out[] = self::closed($line->segments());
+                $joined[] = self::closed($line->segments());
             } else {
                 $open[] = $line;
             }
@@ -52,13 +52,13 @@ final class Chains
             $back = self::grown(self::reversed($chain), $open, $ends, $used, $near);
             $chain = count($back) > count($chain) ? self::reversed($back) : $chain;
             $last = $chain[count($chain) - 1];
-            $out[] = count($chain) > 1 && hypot(
+            $joined[] = count($chain) > 1 && hypot(
                 $last[6] - $chain[0][0],
                 $last[7] - $chain[0][1],
             ) <= $near ? self::closed($chain) : Contour::ofSegments($chain, false);
         }
 
-        return $out;
+        return $joined;
     }
 
     /**
@@ -82,24 +82,24 @@ final class Chains
             $meets[$i] = [$end, $start];
             $count[$i] = [count($end), count($start)];
         }
-        $out = [];
+        $nowhere = [];
         $queue = array_keys(array_filter($count, static fn (array $own): bool => min($own) === 0));
         while ($queue !== []) {
             $i = array_pop($queue);
-            if (isset($out[$i])) {
+            if (isset($nowhere[$i])) {
                 continue;
             }
-            $out[$i] = true;
+            $nowhere[$i] = true;
             foreach ([...$meets[$i][0], ...$meets[$i][1]] as [$other, $fromStart]) {
                 [$end, $start] = $count[$other];
                 $count[$other] = [$end - ($fromStart ? 0 : 1), $start - ($fromStart ? 1 : 0)];
-                if (! isset($out[$other]) && $count[$other][$fromStart ? 1 : 0] === 0) {
+                if (! isset($nowhere[$other]) && $count[$other][$fromStart ? 1 : 0] === 0) {
                     $queue[] = $other;
                 }
             }
         }
 
-        return $out;
+        return $nowhere;
     }
 
     /**
@@ -110,23 +110,23 @@ final class Chains
      */
     private static function at(float $x, float $y, array $open, array $ends, float $near, int $most = PHP_INT_MAX): array
     {
-        $out = [];
+        $meeting = [];
         foreach ([-1, 0, 1] as $u) {
             foreach ([-1, 0, 1] as $v) {
                 foreach ($ends[self::key($x + $u * $near, $y + $v * $near, $near)] ?? [] as [$i, $fromStart]) {
                     $c = $open[$i]->coords;
                     $d = $fromStart ? hypot($c[0] - $x, $c[1] - $y) : hypot($c[count($c) - 2] - $x, $c[count($c) - 1] - $y);
                     if ($d <= $near) {
-                        $out[] = [$i, $fromStart, $d];
-                        if (count($out) >= $most) {
-                            return $out;
+                        $meeting[] = [$i, $fromStart, $d];
+                        if (count($meeting) >= $most) {
+                            return $meeting;
                         }
                     }
                 }
             }
         }
 
-        return $out;
+        return $meeting;
     }
 
     private static function key(float $x, float $y, float $near): string

@@ -81,12 +81,12 @@ final readonly class Contour
     /** @return list<list<float>> */
     public function segments(): array
     {
-        $out = [];
+        $segments = [];
         for ($i = 0, $n = $this->segmentCount(); $i < $n; $i++) {
-            $out[] = $this->segment($i);
+            $segments[] = $this->segment($i);
         }
 
-        return $out;
+        return $segments;
     }
 
     /** @return list<list<float>> its segments, of a closed contour with the line back to its start where that is not drawn */
@@ -226,13 +226,13 @@ final readonly class Contour
 
     public function reversed(): self
     {
-        $out = [];
+        $reversed = [];
         for ($i = count($this->coords) - 2; $i >= 0; $i -= 2) {
-            $out[] = $this->coords[$i];
-            $out[] = $this->coords[$i + 1];
+            $reversed[] = $this->coords[$i];
+            $reversed[] = $this->coords[$i + 1];
         }
 
-        return new self($out, $this->closed);
+        return new self($reversed, $this->closed);
     }
 
     public function transformed(Matrix $m): self
@@ -240,13 +240,13 @@ final readonly class Contour
         if ($m->isIdentity()) {
             return $this;
         }
-        $out = [];
+        $moved = [];
         $c = $this->coords;
         for ($i = 0, $n = count($c); $i < $n; $i += 2) {
-            $out[] = $m->a * $c[$i] + $m->c * $c[$i + 1] + $m->e;
-            $out[] = $m->b * $c[$i] + $m->d * $c[$i + 1] + $m->f;
+            $moved[] = $m->a * $c[$i] + $m->c * $c[$i + 1] + $m->e;
+            $moved[] = $m->b * $c[$i] + $m->d * $c[$i + 1] + $m->f;
         }
 
-        return new self($out, $this->closed);
+        return new self($moved, $this->closed);
     }
 }

@@ -54,18 +54,18 @@ final class Crossings
      */
     public static function on(int $line, array $lines): array
     {
-        $out = [];
+        $crossings = [];
         foreach ((new self($lines))->found($line) as $one) {
             if ($one->a === $line) {
-                $out[] = $one;
+                $crossings[] = $one;
             }
             if ($one->b === $line) {
-                $out[] = new Crossing($one->b, $one->h, $one->a, $one->g, $one->x, $one->y);
+                $crossings[] = new Crossing($one->b, $one->h, $one->a, $one->g, $one->x, $one->y);
             }
         }
-        usort($out, static fn (Crossing $p, Crossing $q): int => $p->g <=> $q->g);
+        usort($crossings, static fn (Crossing $p, Crossing $q): int => $p->g <=> $q->g);
 
-        return $out;
+        return $crossings;
     }
 
     /** @param  list<float>  $s */
@@ -98,7 +98,7 @@ final class Crossings
         }
         $cell = max(1e-6, 2 * $long / max(1, count($this->chords)));
         $grid = [];
-        $out = [];
+        $crossings = [];
         foreach ($this->chords as $k => $chord) {
             [$ax, $ay, $bx, $by, $line] = $chord;
             $seen = [];
@@ -112,15 +112,15 @@ final class Crossings
                             continue;
                         }
                         $seen[$other] = true;
-                        $this->meet($this->chords[$other], $chord, $out);
+                        $this->meet($this->chords[$other], $chord, $crossings);
                     }
                     $grid[$cx][$cy][] = $k;
                 }
             }
         }
-        usort($out, static fn (Crossing $p, Crossing $q): int => [$p->a, $p->g] <=> [$q->a, $q->g]);
+        usort($crossings, static fn (Crossing $p, Crossing $q): int => [$p->a, $p->g] <=> [$q->a, $q->g]);
 
-        return $out;
+        return $crossings;
     }
 
     /**

@@ -80,15 +80,15 @@ final class Cubic
         }
         [$x0, $x1, $x2, $x3] = self::blossoms($s[0], $s[2], $s[4], $s[6], $t0, $t1);
         [$y0, $y1, $y2, $y3] = self::blossoms($s[1], $s[3], $s[5], $s[7], $t0, $t1);
-        $out = [$x0, $y0, $x1, $y1, $x2, $y2, $x3, $y3];
+        $part = [$x0, $y0, $x1, $y1, $x2, $y2, $x3, $y3];
         if ($t0 === 0.0) {
-            [$out[0], $out[1]] = [$s[0], $s[1]];
+            [$part[0], $part[1]] = [$s[0], $s[1]];
         }
         if ($t1 === 1.0) {
-            [$out[6], $out[7]] = [$s[6], $s[7]];
+            [$part[6], $part[7]] = [$s[6], $s[7]];
         }
 
-        return $out;
+        return $part;
     }
 
     /** @return array{float, float, float, float} the control values of the part between two parameters, for one coordinate */

@@ -144,12 +144,12 @@ final class CurveFit
     private static function chordLengths(array $points): array
     {
         $sum = 0.0;
-        $out = [0.0];
+        $lengths = [0.0];
         for ($i = 1, $n = count($points); $i < $n; $i++) {
             $sum += hypot($points[$i][0] - $points[$i - 1][0], $points[$i][1] - $points[$i - 1][1]);
-            $out[] = $sum;
+            $lengths[] = $sum;
         }
 
-        return $sum > 0 ? array_map(static fn (float $at): float => $at / $sum, $out) : $out;
+        return $sum > 0 ? array_map(static fn (float $at): float => $at / $sum, $lengths) : $lengths;
     }
 }

@@ -68,19 +68,19 @@ final class LinePlace
         if ($line->closed && $to <= $from) {
             $to += $n;
         }
-        $out = [];
+        $stretch = [];
         for ($i = (int) floor($from); $i < $to - 1e-9; $i++) {
             $t0 = max(0.0, $from - $i);
             $t1 = min(1.0, $to - $i);
             if ($t1 - $t0 > 1e-7 && $n > 0) {
                 $s = $segments[$i % $n];
-                $out[] = $t0 === 0.0 && $t1 === 1.0 ? $s : (Cubic::isLine($s) ? Cubic::line(
+                $stretch[] = $t0 === 0.0 && $t1 === 1.0 ? $s : (Cubic::isLine($s) ? Cubic::line(
                     ...Cubic::placeOn($s, $t0),
                     ...Cubic::placeOn($s, $t1),
                 ) : Cubic::part($s, $t0, $t1));
             }
         }
 
-        return $out === [] ? null : Contour::ofSegments($out, false);
+        return $stretch === [] ? null : Contour::ofSegments($stretch, false);
     }
 }

@@ -31,16 +31,16 @@ final class Parts
                 $holes[$k][] = $i;
             }
         }
-        $out = [];
+        $shapes = [];
         foreach ($shape->contours as $i => $contour) {
             if ($depth[$i] % 2 === 0) {
                 $own = $holes[$i] ?? [];
                 sort($own);
-                $out[] = new Shape([$contour, ...array_map(static fn (int $k): Contour => $shape->contours[$k], $own)], $shape->rule);
+                $shapes[] = new Shape([$contour, ...array_map(static fn (int $k): Contour => $shape->contours[$k], $own)], $shape->rule);
             }
         }
 
-        return $out;
+        return $shapes;
     }
 
     /**
@@ -54,7 +54,7 @@ final class Parts
         $order = array_keys($boxes);
         // What begins at one place lies in the wider one.
         usort($order, static fn (int $a, int $b): int => [$boxes[$a]->left, -$boxes[$a]->right] <=> [$boxes[$b]->left, -$boxes[$b]->right]);
-        $out = $open = [];
+        $stretches = $open = [];
         foreach ($order as $i) {
             Patience::ask(2);
             $box = $boxes[$i];
@@ -62,30 +62,30 @@ final class Parts
                 if ($right < $box->left) {
                     unset($open[$k]);
                 } elseif ($boxes[$k]->contains($box)) {
-                    $out[] = [$i, $k];
+                    $stretches[] = [$i, $k];
                     if ($box->contains($boxes[$k])) {
-                        $out[] = [$k, $i];
+                        $stretches[] = [$k, $i];
                     }
                 }
             }
             $open[$i] = $box->right;
         }
 
-        return $out;
+        return $stretches;
     }
 
     /** @return non-empty-list<array{float, float}> */
     private static function ring(Contour $contour): array
     {
-        $out = [];
+        $points = [];
         foreach ($contour->segments() as $s) {
             Patience::ask();
             for ($i = 0, $n = Cubic::isLine($s) ? 1 : 8; $i < $n; $i++) {
-                $out[] = Cubic::placeOn($s, $i / $n);
+                $points[] = Cubic::placeOn($s, $i / $n);
             }
         }
 
-        return $out === [] ? [[$contour->coords[0], $contour->coords[1]]] : $out;
+        return $points === [] ? [[$contour->coords[0], $contour->coords[1]]] : $points;
     }
 
     /**

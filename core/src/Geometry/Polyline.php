@@ -21,25 +21,25 @@ final class Polyline
     public static function of(Contour $contour, float $tolerance): array
     {
         $c = $contour->coords;
-        $out = [[$c[0], $c[1]]];
+        $points = [[$c[0], $c[1]]];
         for ($i = 0, $n = count($c) - 2; $i < $n; $i += 6) {
             Patience::ask(2);
             $s = array_slice($c, $i, 8);
             for ($k = 1, $chords = self::chords($s, $tolerance); $k < $chords; $k++) {
-                $out[] = Cubic::at($s, $k / $chords);
+                $points[] = Cubic::at($s, $k / $chords);
             }
-            $out[] = [$s[6], $s[7]];
+            $points[] = [$s[6], $s[7]];
         }
-        $last = $out[count($out) - 1];
+        $last = $points[count($points) - 1];
         if ($contour->closed && ($last[0] !== $c[0] || $last[1] !== $c[1])) {
             // What misses its start by the exactness of numbers alone has reached it.
             if (hypot($last[0] - $c[0], $last[1] - $c[1]) < 1e-7) {
-                array_pop($out);
+                array_pop($points);
             }
-            $out[] = [$c[0], $c[1]];
+            $points[] = [$c[0], $c[1]];
         }
 
-        return $out;
+        return $points;
     }
 
     /** @param  list<float>  $s a segment, see Cubic */
@@ -75,14 +75,14 @@ final class Polyline
      */
     public static function distinct(array $points, float $least = 1e-9): array
     {
-        $out = [];
+        $kept = [];
         foreach ($points as $p) {
-            $last = $out[count($out) - 1] ?? null;
+            $last = $kept[count($kept) - 1] ?? null;
             if ($last === null || hypot($p[0] - $last[0], $p[1] - $last[1]) > $least) {
-                $out[] = $p;
+                $kept[] = $p;
             }
         }
 
-        return $out;
+        return $kept;
     }
 }

@@ -129,7 +129,7 @@ final class ScanLines
         sort($down);
         $mask = $this->evenodd[0] ? 1 : -1;
         $winding = $a = $b = 0;
-        $out = [];
+        $stretches = [];
         $from = 0.0;
         $last = -INF;
         for ($n = count($up), $m = count($down); $a < $n || $b < $m;) {
@@ -145,17 +145,17 @@ final class ScanLines
                 $from = $x;
             } elseif ($before !== 0 && ($winding & $mask) === 0) {
                 if ($from - $last < 1e-9) {
-                    [$begun] = array_pop($out) ?? [$from];
-                    $out[] = [$begun, $x];
+                    [$begun] = array_pop($stretches) ?? [$from];
+                    $stretches[] = [$begun, $x];
                     $last = $x;
                 } elseif ($x - $from > 1e-9) {
-                    $out[] = [$from, $x];
+                    $stretches[] = [$from, $x];
                     $last = $x;
                 }
             }
         }
 
-        return $out;
+        return $stretches;
     }
 
     /**
@@ -170,7 +170,7 @@ final class ScanLines
         sort($hits);
         $winding = [];
         $inside = 0;
-        $out = [];
+        $stretches = [];
         $from = 0.0;
         foreach ($hits as [$x, $way, $owner]) {
             $before = $winding[$owner] ?? 0;
@@ -184,16 +184,16 @@ final class ScanLines
             if ($is && $inside === 1) {
                 $from = $x;
             } elseif (! $is && $inside === 0) {
-                $last = $out[count($out) - 1] ?? null;
+                $last = $stretches[count($stretches) - 1] ?? null;
                 if ($last !== null && $from - $last[1] < 1e-9) {
-                    array_pop($out);
-                    $out[] = [$last[0], $x];
+                    array_pop($stretches);
+                    $stretches[] = [$last[0], $x];
                 } elseif ($x - $from > 1e-9) {
-                    $out[] = [$from, $x];
+                    $stretches[] = [$from, $x];
                 }
             }
         }
 
-        return $out;
+        return $stretches;
     }
 }

@@ -48,16 +48,16 @@ final class Scanner
     /** @return list<float>|null null when fewer than $count follow */
     public function numbers(int $count): ?array
     {
-        $out = [];
+        $numbers = [];
         for ($i = 0; $i < $count; $i++) {
             $number = $this->number();
             if ($number === null) {
                 return null;
             }
-            $out[] = $number;
+            $numbers[] = $number;
         }
 
-        return $out;
+        return $numbers;
     }
 
     public function isAtEnd(): bool

@@ -27,12 +27,12 @@ final class Warp
     /** @param  callable(float, float): array{float, float}  $map */
     private static function contour(Contour $contour, callable $map, float $deviation): Contour
     {
-        $out = [];
+        $warped = [];
         foreach ($contour->closedSegments() as $s) {
-            array_push($out, ...self::segment($s, $map, $deviation, 0));
+            array_push($warped, ...self::segment($s, $map, $deviation, 0));
         }
 
-        return $out === [] ? $contour : Contour::ofSegments($out, $contour->closed);
+        return $warped === [] ? $contour : Contour::ofSegments($warped, $contour->closed);
     }
 
     /**
@@ -68,11 +68,11 @@ final class Warp
         for ($k = 0; $k <= self::SAMPLES; $k++) {
             $points[] = $map(...Cubic::placeOn($s, $k / self::SAMPLES));
         }
-        $out = self::way([0.0, 0.0], [$ux, $uy]);
+        $segments = self::way([0.0, 0.0], [$ux, $uy]);
         $in = self::way([$vx, $vy], [0.0, 0.0]);
         $fit = null;
-        if ($out !== null && $in !== null) {
-            [$fit, $far] = CurveFit::through($points, $out, $in, null, 0.25 * $deviation);
+        if ($segments !== null && $in !== null) {
+            [$fit, $far] = CurveFit::through($points, $segments, $in, null, 0.25 * $deviation);
             if ($far > $deviation / 2 || self::worst($fit, $s, $map) > $deviation) {
                 $fit = null;
             }

@@ -151,17 +151,17 @@ final readonly class ChangeLine implements Edit
         if (! is_array($this->steps) || count($this->steps) > self::MOST) {
             throw Refused::because(sprintf('A line is a list of at most %d steps.', self::MOST));
         }
-        $out = [];
+        $steps = [];
         foreach (array_values($this->steps) as $i => $row) {
             $kind = is_array($row) ? ($row['kind'] ?? null) : null;
             $values = is_array($row) ? ($row['values'] ?? []) : null;
             if (! is_string($kind) || ! is_array($values)) {
                 throw Refused::because(sprintf('Step %d of the line cannot be read.', $i + 1));
             }
-            $out[] = new LineStep('s'.($i + 1), $kind, array_intersect_key(Steps::make($kind, $values)->values(), $values), (bool) ($row['on'] ?? true));
+            $steps[] = new LineStep('s'.($i + 1), $kind, array_intersect_key(Steps::make($kind, $values)->values(), $values), (bool) ($row['on'] ?? true));
         }
 
-        return $out;
+        return $steps;
     }
 
     /** @param  list<LineStep>  $line */

@@ -49,12 +49,12 @@ final class Edits
     /** @return array<string, About> what each kind says of itself */
     public static function catalogue(): array
     {
-        $out = [];
+        $kinds = [];
         foreach (self::kinds() as $kind => $class) {
-            $out[$kind] = $class::about($kind);
+            $kinds[$kind] = $class::about($kind);
         }
 
-        return $out;
+        return $kinds;
     }
 
     /**

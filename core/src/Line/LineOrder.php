@@ -32,12 +32,12 @@ final class LineOrder
      */
     public static function complaints(array $line): array
     {
-        $out = [];
+        $complaints = [];
         foreach ($line as $i => $step) {
             foreach (Steps::about($step->kind)->after as $kind => $reason) {
                 foreach (array_slice($line, $i + 1) as $later) {
                     if ($step->on && $later->on && $later->kind === $kind) {
-                        $out[] = [
+                        $complaints[] = [
                             'id' => $step->id,
                             'says' => sprintf('"%s" stands before "%s". %s', Steps::about($step->kind)->label, Steps::about($kind)->label, $reason),
                         ];
@@ -46,6 +46,6 @@ final class LineOrder
             }
         }
 
-        return $out;
+        return $complaints;
     }
 }

@@ -209,15 +209,15 @@ final readonly class Mend implements Edit
     /** @return array<string, Shape> what is seen of each paint */
     private static function byPaint(Artwork $flat): array
     {
-        $out = [];
+        $areas = [];
         foreach ($flat->pieces as $piece) {
             if ($piece->isSolid()) {
                 $key = $piece->fill?->key() ?? '';
-                $out[$key] = isset($out[$key]) ? new Shape([...$out[$key]->contours, ...$piece->shape->contours]) : $piece->shape;
+                $areas[$key] = isset($areas[$key]) ? new Shape([...$areas[$key]->contours, ...$piece->shape->contours]) : $piece->shape;
             }
         }
 
-        return $out;
+        return $areas;
     }
 
     /** @param  array<string, list<Piece>>  $pieces  brought up to date */
@@ -225,23 +225,23 @@ final readonly class Mend implements Edit
     {
         $tolerance = $artwork->tolerance();
         foreach ($pieces as $id => $list) {
-            $out = [];
+            $kept = [];
             foreach ($list as $piece) {
                 foreach (self::shows($piece, $paint)
                     && ! $artwork->hides($piece)
                     && self::overlaps($piece, $gone, $artwork) ? self::parted($piece, $artwork) : [$piece] as $part) {
                     if ($part->fill?->key() !== $paint || $part->stroke !== null) {
-                        $out[] = $part;
+                        $kept[] = $part;
 
                         continue;
                     }
                     $left = Combine::cutAway($part->shape, [$gone], $tolerance);
                     if (! $left->isEmpty()) {
-                        $out[] = abs($left->area() - $part->shape->area()) < 1e-9 ? $part : $part->withShape($left);
+                        $kept[] = abs($left->area() - $part->shape->area()) < 1e-9 ? $part : $part->withShape($left);
                     }
                 }
             }
-            $pieces[$id] = $out;
+            $pieces[$id] = $kept;
         }
     }
 

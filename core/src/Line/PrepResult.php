@@ -36,14 +36,14 @@ final readonly class PrepResult
     /** @return list<string> what the line changed of what was drawn, step by step, in words */
     public function told(): array
     {
-        $out = [];
+        $told = [];
         foreach ($this->stages as $stage) {
             foreach ($stage['report']->told as $says) {
-                $out[] = "{$stage['report']->label}: {$says}.";
+                $told[] = "{$stage['report']->label}: {$says}.";
             }
         }
 
-        return $out;
+        return $told;
     }
 
     /** The art before a stage. */

@@ -25,7 +25,7 @@ final readonly class Preset
      */
     public function differences(self $other): array
     {
-        $out = [];
+        $differences = [];
         $theirs = [];
         foreach ($other->steps as $step) {
             $theirs[$step->kind][] = $step;
@@ -34,31 +34,31 @@ final readonly class Preset
             $same = array_shift($theirs[$step->kind]);
             $label = Steps::about($step->kind)->label;
             if ($same === null) {
-                $out[] = ['what' => 'step', 'step' => $label, 'here' => 'has it', 'there' => ''];
+                $differences[] = ['what' => 'step', 'step' => $label, 'here' => 'has it', 'there' => ''];
 
                 continue;
             }
             if ($step->on !== $same->on) {
-                $out[] = ['what' => 'switch', 'step' => $label, 'here' => $step->on ? 'on' : 'off', 'there' => $same->on ? 'on' : 'off'];
+                $differences[] = ['what' => 'switch', 'step' => $label, 'here' => $step->on ? 'on' : 'off', 'there' => $same->on ? 'on' : 'off'];
             }
             [$a, $b] = [Steps::of($step)->values(), Steps::of($same)->values()];
             foreach ($a as $name => $value) {
                 if ($value !== ($b[$name] ?? null)) {
-                    $out[] = ['what' => $name, 'step' => $label, 'here' => self::word($value), 'there' => self::word($b[$name] ?? '')];
+                    $differences[] = ['what' => $name, 'step' => $label, 'here' => self::word($value), 'there' => self::word($b[$name] ?? '')];
                 }
             }
         }
         foreach ($theirs as $kind => $rest) {
             foreach ($rest as $_) {
-                $out[] = ['what' => 'step', 'step' => Steps::about((string) $kind)->label, 'here' => '', 'there' => 'has it'];
+                $differences[] = ['what' => 'step', 'step' => Steps::about((string) $kind)->label, 'here' => '', 'there' => 'has it'];
             }
         }
         $order = static fn (self $preset): array => array_map(static fn (LineStep $step): string => $step->kind, $preset->steps);
-        if ($out === [] && $order($this) !== $order($other)) {
-            $out[] = ['what' => 'order', 'step' => '', 'here' => implode(', ', $order($this)), 'there' => implode(', ', $order($other))];
+        if ($differences === [] && $order($this) !== $order($other)) {
+            $differences[] = ['what' => 'order', 'step' => '', 'here' => implode(', ', $order($this)), 'there' => implode(', ', $order($other))];
         }
 
-        return $out;
+        return $differences;
     }
 
     /**

@@ -49,13 +49,13 @@ final class Steps
     /** @return array<string, AboutStep> by kind, in the order in which they are proposed */
     public static function catalogue(): array
     {
-        $out = [];
+        $steps = [];
         foreach (self::ALL as $class) {
             $about = $class::about();
-            $out[$about->kind] = $about;
+            $steps[$about->kind] = $about;
         }
 
-        return $out;
+        return $steps;
     }
 
     public static function about(string $kind): AboutStep

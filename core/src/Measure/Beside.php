@@ -21,7 +21,7 @@ final class Beside
     {
         $box = $shape->box();
         $places = self::places($shape);
-        $out = [];
+        $along = [];
         foreach ($others as $i => $other) {
             $near = $other?->box();
             if ($other === null || $near === null || $box === null || ! $near->overlaps($box->grown(1.0))) {
@@ -29,11 +29,11 @@ final class Beside
             }
             $sum = self::within($places, new Inside($other));
             if ($sum > 0) {
-                $out[$i] = $sum;
+                $along[$i] = $sum;
             }
         }
 
-        return [$out, (float) array_sum(array_column($places, 2))];
+        return [$along, (float) array_sum(array_column($places, 2))];
     }
 
     /** mm of a shape's outline along which one other lies, which is asked for many shapes. */

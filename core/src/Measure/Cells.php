@@ -36,21 +36,21 @@ final class Cells
     {
         $cx = $key >> 30;
         $cy = ($key & 0x3FFFFFFF) ^ ($cx * 40503 & 0x3FFFFFFF);
-        $out = [];
+        $near = [];
         for ($gx = $cx - 1; $gx <= $cx + 1; $gx++) {
             $mixed = $gx * 40503 & 0x3FFFFFFF;
             for ($gy = $cy - 1; $gy <= $cy + 1; $gy++) {
                 $cell = $cells[$gx << 30 | ($gy ^ $mixed)] ?? null;
                 if ($cell !== null) {
-                    $out[] = $cell;
+                    $near[] = $cell;
                 }
             }
         }
 
-        return match (count($out)) {
+        return match (count($near)) {
             0 => [],
-            1 => $out[0],
-            default => array_merge(...$out),
+            1 => $near[0],
+            default => array_merge(...$near),
         };
     }
 

@@ -92,7 +92,7 @@ final class Inscribed
      */
     private static function across(array $edges): array
     {
-        $out = [];
+        $across = [];
         $step = max(1, intdiv(count($edges), self::ACROSS));
         for ($i = 0, $n = count($edges); $i < $n; $i += $step) {
             [$ax, $ay, $bx, $by] = $edges[$i];
@@ -110,18 +110,18 @@ final class Inscribed
                     $near = $t > 0 && $t < $near && $s >= 0 && $s <= 1 ? $t : $near;
                 }
                 if (is_finite($near)) {
-                    $out[] = [$x + $side * $ux * $near / 2, $y + $side * $uy * $near / 2];
+                    $across[] = [$x + $side * $ux * $near / 2, $y + $side * $uy * $near / 2];
                 }
             }
         }
 
-        return $out;
+        return $across;
     }
 
     /** @return list<array{float, float, float, float}> */
     private static function edges(Shape $shape): array
     {
-        $out = [];
+        $edges = [];
         foreach ($shape->contours as $contour) {
             // What is filled is closed, drawn so or not.
             foreach ((new Contour($contour->coords, true))->closedSegments() as $s) {
@@ -130,14 +130,14 @@ final class Inscribed
                 for ($k = 1; $k <= $n; $k++) {
                     [$qx, $qy] = Cubic::placeOn($s, $k / $n);
                     if ($px !== $qx || $py !== $qy) {
-                        $out[] = [$px, $py, $qx, $qy];
+                        $edges[] = [$px, $py, $qx, $qy];
                     }
                     [$px, $py] = [$qx, $qy];
                 }
             }
         }
 
-        return $out;
+        return $edges;
     }
 
     /**

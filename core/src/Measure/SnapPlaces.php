@@ -70,12 +70,12 @@ final class SnapPlaces
      */
     private static function distinct(array $points): array
     {
-        $out = [];
+        $places = [];
         foreach ($points as $point) {
-            $out[sprintf('%.4f %.4f %s', $point[0], $point[1], $point[3])] ??= $point;
+            $places[sprintf('%.4f %.4f %s', $point[0], $point[1], $point[3])] ??= $point;
         }
 
-        return array_values($out);
+        return array_values($places);
     }
 
     /**
@@ -103,7 +103,7 @@ final class SnapPlaces
         }
         $cell = max(0.5, 2 * $long / $count);
         $grid = [];
-        $out = [];
+        $places = [];
         foreach ($chords as $k => [$ax, $ay, $bx, $by, $id]) {
             $seen = [];
             for ($cx = (int) floor(min($ax, $bx) / $cell), $tx = (int) floor(max($ax, $bx) / $cell); $cx <= $tx; $cx++) {
@@ -113,7 +113,7 @@ final class SnapPlaces
                             $seen[$other] = true;
                             $at = self::meeting($chords[$other], [$ax, $ay, $bx, $by]);
                             if ($at !== null) {
-                                $out[sprintf('%.4f %.4f', ...$at)] = [
+                                $places[sprintf('%.4f %.4f', ...$at)] = [
                                     $at[0],
                                     $at[1],
                                     'crossing',
@@ -127,7 +127,7 @@ final class SnapPlaces
             }
         }
 
-        return array_values($out);
+        return array_values($places);
     }
 
     /**

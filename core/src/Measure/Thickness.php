@@ -209,7 +209,7 @@ final class Thickness
         $ny = $this->ny;
         $cells = Cells::of($x, $y, $this->limit);
         $touch = (self::TOUCH * $this->limit) ** 2;
-        $out = [];
+        $thin = [];
         foreach ($cells as $key => $own) {
             Patience::ask(8 * count($own));
             $around = Cells::around($cells, $key);
@@ -240,13 +240,13 @@ final class Thickness
                     }
                 }
                 if ($at >= 0 && $this->isFacing($i, $at, $least)) {
-                    $out[$i] = [2 * $least, $at, $this->isLine($i, $at, $least)];
+                    $thin[$i] = [2 * $least, $at, $this->isLine($i, $at, $least)];
                 }
             }
         }
-        ksort($out);
+        ksort($thin);
 
-        return $out;
+        return $thin;
     }
 
     private function isFacing(int $i, int $j, float $r): bool

@@ -55,11 +55,11 @@ final class Combine
     public static function splitAll(array $shapes, ?Tolerance $tolerance = null): array
     {
         $rule = new EachCover;
-        $out = [];
+        $cells = [];
         foreach (PlanarMap::of($shapes, $tolerance)->regions($rule) as $label => $shape) {
-            $out[] = ['owners' => $rule->covers[$label], 'shape' => $shape];
+            $cells[] = ['owners' => $rule->covers[$label], 'shape' => $shape];
         }
 
-        return $out;
+        return $cells;
     }
 }

@@ -100,9 +100,9 @@ final class Faces
             $around = $this->sorted($v, [$h, $two[$v], ...$more[$v]]);
             $more[$v] = $around;
             $before = $around[count($around) - 1];
-            foreach ($around as $out) {
-                $next[$out ^ 1] = $before;
-                $before = $out;
+            foreach ($around as $junctions) {
+                $next[$junctions ^ 1] = $before;
+                $before = $junctions;
             }
         }
         $this->next = $next;

@@ -84,7 +84,7 @@ final readonly class PlanarMap
     {
         $loops = Borders::trace($this->edges, $this->faces, $labels, $this->sources->segments, $groups);
         $restore = new Restore($this->sources, $this->edges, $this->flatness, $this->beside);
-        $out = [];
+        $regions = [];
         $shrunk = Matrix::scaling(1 / $this->sources->unit, 1 / $this->sources->unit);
         foreach ($loops as $rings) {
             $restore->settleAll($rings);
@@ -98,12 +98,12 @@ final readonly class PlanarMap
                 }
             }
             if ($contours !== []) {
-                $out[$label] = new Shape($contours, FillRule::Nonzero);
+                $regions[$label] = new Shape($contours, FillRule::Nonzero);
             }
         }
-        ksort($out);
+        ksort($regions);
 
-        return $out;
+        return $regions;
     }
 
     /**

@@ -119,7 +119,7 @@ final class Restore
         if ($first > 0 && $first < $k) {
             $runs = [...array_slice($runs, $first), ...array_slice($runs, 0, $first)];
         }
-        $out = [];
+        $threaded = [];
         for ($i = 0; $i < $k; $i = $j) {
             // A chain of runs on at most two contours, joined by doubtful junctions.
             $a = $b = $runs[$i][0];
@@ -133,10 +133,10 @@ final class Restore
                 }
             }
             $chain = array_slice($runs, $i, $j - $i);
-            array_push($out, ...($a === $b || count($chain) < 3 ? $chain : $this->oneThread($chain, min($a, $b))));
+            array_push($threaded, ...($a === $b || count($chain) < 3 ? $chain : $this->oneThread($chain, min($a, $b))));
         }
 
-        return $out;
+        return $threaded;
     }
 
     /**

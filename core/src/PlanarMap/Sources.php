@@ -157,27 +157,27 @@ final class Sources
         if ($proper) {
             return $c;
         }
-        $out = [$c[0], $c[1]];
+        $coords = [$c[0], $c[1]];
         for ($i = 0; $i < $last; $i += 6) {
             if (self::isShort($c, $i, $tiny)) {
                 continue;
             }
-            $n = count($out);
+            $n = count($coords);
             $line = $c[$i + 2] === $c[$i] && $c[$i + 3] === $c[$i + 1] && $c[$i + 4] === $c[$i + 6] && $c[$i + 5] === $c[$i + 7];
-            if ($line && $out[$n - 2] === $c[$i + 6] && $out[$n - 1] === $c[$i + 7]) {
+            if ($line && $coords[$n - 2] === $c[$i + 6] && $coords[$n - 1] === $c[$i + 7]) {
                 // What was left out before it has moved its start onto its end.
                 continue;
             }
             $line
-                ? array_push($out, $out[$n - 2], $out[$n - 1], $c[$i + 6], $c[$i + 7], $c[$i + 6], $c[$i + 7])
-                : array_push($out, $c[$i + 2], $c[$i + 3], $c[$i + 4], $c[$i + 5], $c[$i + 6], $c[$i + 7]);
+                ? array_push($coords, $coords[$n - 2], $coords[$n - 1], $c[$i + 6], $c[$i + 7], $c[$i + 6], $c[$i + 7])
+                : array_push($coords, $c[$i + 2], $c[$i + 3], $c[$i + 4], $c[$i + 5], $c[$i + 6], $c[$i + 7]);
         }
-        $n = count($out) - 2;
-        if ($n > 0 && ($out[$n] !== $out[0] || $out[$n + 1] !== $out[1])) {
-            array_push($out, $out[$n], $out[$n + 1], $out[0], $out[1], $out[0], $out[1]);
+        $n = count($coords) - 2;
+        if ($n > 0 && ($coords[$n] !== $coords[0] || $coords[$n + 1] !== $coords[1])) {
+            array_push($coords, $coords[$n], $coords[$n + 1], $coords[0], $coords[1], $coords[0], $coords[1]);
         }
 
-        return $out;
+        return $coords;
     }
 
     /** @param  list<float>  $c */

@@ -20,14 +20,14 @@ final class Tidy
 {
     public static function shape(Shape $shape, float $short): Shape
     {
-        $out = [];
+        $tidy = [];
         foreach ($shape->contours as $contour) {
             if (! self::isSpeck($contour, 2 * $short)) {
-                $out[] = self::contour($contour, $short);
+                $tidy[] = self::contour($contour, $short);
             }
         }
 
-        return new Shape($out, $shape->rule);
+        return new Shape($tidy, $shape->rule);
     }
 
     /** Whether a whole contour lies within a distance of its start. */

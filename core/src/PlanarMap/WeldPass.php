@@ -60,7 +60,7 @@ final class WeldPass
         }
         $this->fine = [];
         $this->sowCoarse();
-        $out = [];
+        $pieces = [];
         /** @var array<int, list<list<float>>> $curves */
         $curves = [];
         foreach ($this->sources->coords as $c => $coords) {
@@ -84,12 +84,12 @@ final class WeldPass
                         $part = $this->shared($curves[$key] ?? [], $part) ?? $part;
                         $curves[$key][] = $part;
                     }
-                    $out[] = [$c, $s + $t0, $s + $t1, $part];
+                    $pieces[] = [$c, $s + $t0, $s + $t1, $part];
                 }
             }
         }
 
-        return $out;
+        return $pieces;
     }
 
     /** @param  list<float>  $part */
@@ -167,16 +167,16 @@ final class WeldPass
             return [[0.0, 1.0, $from, $to]];
         }
         asort($found);
-        $out = [];
+        $parts = [];
         $t = 0.0;
         $a = $from;
         foreach ($found as $id => $next) {
-            $out[] = [$t, $next, $a, $id];
+            $parts[] = [$t, $next, $a, $id];
             [$t, $a] = [$next, $id];
         }
-        $out[] = [$t, 1.0, $a, $to];
+        $parts[] = [$t, 1.0, $a, $to];
 
-        return $out;
+        return $parts;
     }
 
     /**
@@ -272,12 +272,12 @@ final class WeldPass
             $middle = intdiv($low + $high, 2);
             $this->nodeX[$this->fromLeft[$middle]] < $left ? $low = $middle + 1 : $high = $middle;
         }
-        $out = [];
+        $nodes = [];
         for ($i = $low, $n = count($this->fromLeft); $i < $n && $this->nodeX[$this->fromLeft[$i]] <= $right; $i++) {
-            $out[] = $this->fromLeft[$i];
+            $nodes[] = $this->fromLeft[$i];
         }
 
-        return $out;
+        return $nodes;
     }
 
     /**

@@ -64,11 +64,11 @@ final class Look
     public static function places(Artwork $before, Artwork $after, ?Colour $ground = null): array
     {
         $hair = min(self::HAIR, self::HAIR_SHARE * max($before->width, $before->height));
-        $out = [];
+        $places = [];
         [$parts] = self::parts($before, $after, $ground);
         foreach ([...$parts[LookChange::CHANGED] ?? [], ...$parts[LookChange::RECOLOURED] ?? []] as $part) {
             if (2 * $part->area >= $hair * $part->border) {
-                $out[] = [
+                $places[] = [
                     'x' => $part->box->left,
                     'y' => $part->box->top,
                     'width' => $part->box->width(),
@@ -77,9 +77,9 @@ final class Look
                 ];
             }
         }
-        usort($out, static fn (array $a, array $b): int => $b['area'] <=> $a['area']);
+        usort($places, static fn (array $a, array $b): int => $b['area'] <=> $a['area']);
 
-        return array_slice($out, 0, self::MOST);
+        return array_slice($places, 0, self::MOST);
     }
 
     /**

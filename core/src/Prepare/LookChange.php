@@ -127,7 +127,7 @@ final class LookChange implements FaceRule
         if ($top >= 0) {
             array_unshift($stack, $top);
         }
-        $out = [0.0, 0.0, 0.0, 0.0];
+        $seen = [0.0, 0.0, 0.0, 0.0];
         $unsaid = [];
         foreach ($stack as $owner) {
             $area = $this->areas[$owner];
@@ -135,17 +135,17 @@ final class LookChange implements FaceRule
                 $unsaid[] = $area->paint->key();
             }
             $alpha = $area->paint->opacity;
-            $under = $out[3] / 255;
+            $under = $seen[3] / 255;
             $colour = $area->paint->colour;
             foreach ([$colour->red, $colour->green, $colour->blue] as $i => $own) {
-                $below = $under > 0 ? $out[$i] / $under : 0.0;
+                $below = $under > 0 ? $seen[$i] / $under : 0.0;
                 $mixed = (1 - $under) * $own + $under * self::blended($area->blend, $below, (float) $own);
-                $out[$i] = $out[$i] * (1 - $alpha) + $mixed * $alpha;
+                $seen[$i] = $seen[$i] * (1 - $alpha) + $mixed * $alpha;
             }
-            $out[3] = $out[3] * (1 - $alpha) + 255 * $alpha;
+            $seen[3] = $seen[3] * (1 - $alpha) + 255 * $alpha;
         }
 
-        return [$out, $unsaid];
+        return [$seen, $unsaid];
     }
 
     /**

@@ -63,13 +63,13 @@ final readonly class RemoveHidden implements GivesSlivers
         $pieces = array_values(array_filter($pieces, static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty()));
         $tolerance = $artwork->tolerance();
         $rule = new SeenOwners(array_map(static fn (Piece $piece): bool => $piece->isSolid(), $pieces));
-        $out = [];
+        $kept = [];
         foreach (PlanarMap::of(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $tolerance)->regions($rule) as $i => $shape) {
-            $out[] = $pieces[$i]->withShape($shape);
+            $kept[] = $pieces[$i]->withShape($shape);
         }
         $sources = array_column(array_map(static fn (Piece $piece): array => [$piece->id, $piece->shape], $pieces), 1, 0);
-        [$out, $count] = Slivers::given($out, $sources, max($artwork->width, $artwork->height), $tolerance);
+        [$kept, $count] = Slivers::given($kept, $sources, max($artwork->width, $artwork->height), $tolerance);
 
-        return [$artwork->with(pieces: $out, apart: true), $count];
+        return [$artwork->with(pieces: $kept, apart: true), $count];
     }
 }

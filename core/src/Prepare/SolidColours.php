@@ -64,15 +64,15 @@ final readonly class SolidColours implements Step
             $this->ground,
         );
         $regions = PlanarMap::of(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $artwork->tolerance())->regions($rule);
-        $out = [];
+        $flat = [];
         foreach ($regions as $label => $shape) {
             foreach ($rule->seen[$label] as [$owner, $paint]) {
-                $out[$owner][] = new Piece($pieces[$owner]->id, $shape, $paint, null, $pieces[$owner]->name);
+                $flat[$owner][] = new Piece($pieces[$owner]->id, $shape, $paint, null, $pieces[$owner]->name);
             }
         }
-        ksort($out);
+        ksort($flat);
 
-        return $artwork->withPieces(self::apart(array_merge(...array_values($out))));
+        return $artwork->withPieces(self::apart(array_merge(...array_values($flat))));
     }
 
     /**

@@ -16,19 +16,19 @@ final class Told
     /** @return list<string> */
     public static function of(Artwork $before, Artwork $after, ?Cured $cured): array
     {
-        $out = [];
+        $told = [];
         foreach (array_count_values(array_column($cured->done ?? [], 'how')) as $how => $count) {
-            $out[] = self::deeds((string) $how, $count);
+            $told[] = self::deeds((string) $how, $count);
         }
         $was = self::colours($before);
         $now = self::colours($after);
         $gone = array_diff_key($was, $now);
         $new = array_diff_key($now, $was);
         if ($gone !== []) {
-            $out[] = sprintf('%s became %s', self::some(array_keys($gone)), $new === [] ? 'others that were there' : self::some(array_keys($new)));
+            $told[] = sprintf('%s became %s', self::some(array_keys($gone)), $new === [] ? 'others that were there' : self::some(array_keys($new)));
         }
 
-        return $out;
+        return $told;
     }
 
     /** What was done to each of some places. */
@@ -53,14 +53,14 @@ final class Told
     /** @return array<string, true> by what a person reads of it */
     private static function colours(Artwork $artwork): array
     {
-        $out = [];
+        $colours = [];
         foreach ($artwork->pieces as $piece) {
             foreach (array_filter([$piece->fill, $piece->stroke?->paint]) as $paint) {
-                $out[self::called($paint)] = true;
+                $colours[self::called($paint)] = true;
             }
         }
 
-        return $out;
+        return $colours;
     }
 
     private static function called(Paint $paint): string

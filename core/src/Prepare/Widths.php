@@ -95,14 +95,14 @@ final class Widths
     public function numbered(array $numberOf): self
     {
         $as = static function (array $all) use ($numberOf): array {
-            $out = [];
+            $numbered = [];
             foreach ($all as $i => $places) {
                 if (isset($numberOf[$i])) {
-                    $out[$numberOf[$i]] = $places;
+                    $numbered[$numberOf[$i]] = $places;
                 }
             }
 
-            return $out;
+            return $numbered;
         };
 
         return new self($as($this->lines), $as($this->gaps), []);
@@ -161,7 +161,7 @@ final class Widths
         }
         $near = max(1e-6, $limit / 3);
         $cells = $x === [] ? [] : Cells::of($x, $y, $near);
-        $out = [];
+        $filled = [];
         foreach ($cells === [] ? [] : $gaps as $g => $places) {
             foreach ($places as $n => $place) {
                 $votes = [];
@@ -185,11 +185,11 @@ final class Widths
                 $line = array_key_first($votes);
                 if ($line !== null && $votes[$line] >= self::SAME_PLACE * count($asked)) {
                     unset($gaps[$g][$n]);
-                    $out[$line][] = $g;
+                    $filled[$line][] = $g;
                 }
             }
         }
 
-        return $out;
+        return $filled;
     }
 }

@@ -44,12 +44,12 @@ final class Processes
     /** @return array<string, Preset> the presets that ship, by name */
     public static function presets(): array
     {
-        $out = [];
+        $presets = [];
         foreach (self::all() as $process) {
             $preset = $process->preset();
-            $out[$preset->name] = $preset;
+            $presets[$preset->name] = $preset;
         }
 
-        return $out;
+        return $presets;
     }
 }

@@ -76,11 +76,11 @@ final readonly class ScreenPrint extends Process
 
     public function under(PrepLine $line, Artwork $source, array $values): array
     {
-        $out = [];
+        $under = [];
         foreach (ScreenPlates::colours((string) ($values['overprint'] ?? '')) as $hex) {
-            $out[$hex] = $line->outcomeWithout($source, [$hex]);
+            $under[$hex] = $line->outcomeWithout($source, [$hex]);
         }
 
-        return $out;
+        return $under;
     }
 }

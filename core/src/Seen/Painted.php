@@ -29,20 +29,20 @@ final class Painted
     public static function areas(Artwork $artwork): array
     {
         $tolerance = $artwork->tolerance();
-        $out = [];
+        $areas = [];
         foreach ($artwork->pieces as $piece) {
             if ($piece->fill !== null && ! $piece->shape->isEmpty()) {
-                $out[] = new self($piece->shape, $piece->fill, $piece->blend);
+                $areas[] = new self($piece->shape, $piece->fill, $piece->blend);
             }
             if ($piece->stroke !== null) {
                 $region = self::region($piece, $tolerance);
                 if (! $region->isEmpty()) {
-                    $out[] = new self($region, $piece->stroke->paint, $piece->blend);
+                    $areas[] = new self($region, $piece->stroke->paint, $piece->blend);
                 }
             }
         }
 
-        return $out;
+        return $areas;
     }
 
     /** What the stroke of a piece covers; the last tolerance asked for is remembered with the piece for as long as it is there. */

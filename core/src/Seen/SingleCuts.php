@@ -67,7 +67,7 @@ final class SingleCuts
     private static function stretches(Contour $line, array $places, callable $kept): array
     {
         $segments = $line->closedSegments();
-        $out = $run = [];
+        $stretches = $run = [];
         $all = true;
         foreach ($segments as $i => $segment) {
             $at = array_values(array_filter(
@@ -88,15 +88,15 @@ final class SingleCuts
                 }
                 $all = false;
                 if ($run !== []) {
-                    $out[] = Contour::ofSegments($run, false);
+                    $stretches[] = Contour::ofSegments($run, false);
                     $run = [];
                 }
             }
         }
         if ($run !== []) {
-            $out[] = Contour::ofSegments($run, $all && $line->closed);
+            $stretches[] = Contour::ofSegments($run, $all && $line->closed);
         }
 
-        return $out;
+        return $stretches;
     }
 }

@@ -86,7 +86,7 @@ final class StrokeProbe
         // Every how manyth segment is asked, and at how many places.
         $step = max(1, (int) ceil($count / self::PLACES));
         $each = max(1, intdiv(self::PLACES, max(1, $count)));
-        $out = [];
+        $places = [];
         foreach ($line->contours as $contour) {
             $along = 0.0;
             foreach ($contour->segments() as $i => $s) {
@@ -102,14 +102,14 @@ final class StrokeProbe
                         [$x, $y] = Cubic::placeOn($s, $t);
                         $off = self::OFF * $width / $speed;
                         $area = $length * $step / $each * $width / 2;
-                        array_push($out, [$x - $dy * $off, $y + $dx * $off, $area], [$x + $dy * $off, $y - $dx * $off, $area]);
+                        array_push($places, [$x - $dy * $off, $y + $dx * $off, $area], [$x + $dy * $off, $y - $dx * $off, $area]);
                     }
                 }
                 $along += $length;
             }
         }
 
-        return $out;
+        return $places;
     }
 
     /** Whether a dash lies there for certain; a line without dashes is one. */
@@ -142,7 +142,7 @@ final class StrokeProbe
      */
     private static function flattened(Shape $shape, float $tolerance): array
     {
-        $out = [];
+        $edges = [];
         foreach ($shape->contours as $contour) {
             $c = $contour->coords;
             [$x, $y] = [$c[0], $c[1]];
@@ -150,26 +150,26 @@ final class StrokeProbe
                 $bend = max(hypot($s[0] - 2 * $s[2] + $s[4], $s[1] - 2 * $s[3] + $s[5]), hypot($s[2] - 2 * $s[4] + $s[6], $s[3] - 2 * $s[5] + $s[7]));
                 for ($k = 1, $n = Cubic::isLine($s) ? 1 : min(self::MOST_CHORDS, 1 + (int) sqrt(0.75 * $bend / $tolerance)); $k <= $n; $k++) {
                     [$to, $down] = Cubic::placeOn($s, $k / $n);
-                    $out[] = [$x, $y, $to, $down];
+                    $edges[] = [$x, $y, $to, $down];
                     [$x, $y] = [$to, $down];
                 }
             }
-            $out[] = [$x, $y, $c[0], $c[1]];
+            $edges[] = [$x, $y, $c[0], $c[1]];
         }
 
-        return $out;
+        return $edges;
     }
 
     /** @param  list<array{float, float, float, float}>  $edges */
     private static function winding(array $edges, float $x, float $y): int
     {
-        $out = 0;
+        $winding = 0;
         foreach ($edges as [$ax, $ay, $bx, $by]) {
             if (($ay <= $y) !== ($by <= $y) && ($bx - $ax) * ($y - $ay) / ($by - $ay) + $ax > $x) {
-                $out += $by > $ay ? 1 : -1;
+                $winding += $by > $ay ? 1 : -1;
             }
         }
 
-        return $out;
+        return $winding;
     }
 }

@@ -64,7 +64,7 @@ final class StrokeRegion
         // Twice as wide, and half of it taken away: only a closed line has sides, an open one stays as it is.
         $closed = array_values(array_filter($shape->contours, static fn (Contour $contour): bool => $contour->closed));
         $open = array_values(array_filter($shape->contours, static fn (Contour $contour): bool => ! $contour->closed));
-        $out = [];
+        $region = [];
         if ($closed !== []) {
             $area = new Shape($closed, $shape->rule);
             $style = $stroke->style;
@@ -73,13 +73,13 @@ final class StrokeRegion
                 new StrokeStyle(2 * $style->width, $style->cap, $style->join, $style->miterLimit, $style->dashes, $style->dashOffset),
                 $tolerance,
             );
-            $out[] = $stroke->side === Side::Inside ? Combine::keepOverlap([$wide, $area], $tolerance) : Combine::cutAway($wide, [$area], $tolerance);
+            $region[] = $stroke->side === Side::Inside ? Combine::keepOverlap([$wide, $area], $tolerance) : Combine::cutAway($wide, [$area], $tolerance);
         }
         if ($open !== []) {
-            $out[] = Outliner::outline($open, $stroke->style, $tolerance);
+            $region[] = Outliner::outline($open, $stroke->style, $tolerance);
         }
 
-        return count($out) === 1 ? $out[0] : Combine::weld($out, $tolerance);
+        return count($region) === 1 ? $region[0] : Combine::weld($region, $tolerance);
     }
 
     private static function inPen(Matrix $pen, ?Tolerance $tolerance): ?Tolerance

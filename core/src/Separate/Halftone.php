@@ -65,7 +65,7 @@ final readonly class Halftone
         $corners = [[$box->left, $box->top], [$box->right, $box->top], [$box->left, $box->bottom], [$box->right, $box->bottom]];
         $u = array_map(static fn (array $p): float => ($p[0] * $cos + $p[1] * $sin) / $pitch, $corners);
         $v = array_map(static fn (array $p): float => ($p[1] * $cos - $p[0] * $sin) / $pitch, $corners);
-        $out = [];
+        $dots = [];
         for ($j = (int) floor(min($v)), $jl = (int) ceil(max($v)); $j <= $jl; $j++) {
             for ($i = (int) floor(min($u)), $il = (int) ceil(max($u)); $i <= $il; $i++) {
                 Patience::ask(32);
@@ -75,12 +75,12 @@ final readonly class Halftone
                     continue;
                 }
                 foreach ($this->dot($x, $y, $this->covered($cover, $x, $y, $pitch, $cos, $sin), $pitch, $cos, $sin) as $contour) {
-                    $out[] = $contour;
+                    $dots[] = $contour;
                 }
             }
         }
 
-        return new Shape($out);
+        return new Shape($dots);
     }
 
     /** @param  Closure(float, float): float  $cover */
@@ -146,13 +146,13 @@ final readonly class Halftone
     /** @param  list<float>  $coords  about the origin */
     private static function turned(float $x, float $y, float $cos, float $sin, array $coords): Contour
     {
-        $out = [];
+        $turned = [];
         for ($i = 0, $n = count($coords); $i < $n; $i += 2) {
-            $out[] = $x + $coords[$i] * $cos - $coords[$i + 1] * $sin;
-            $out[] = $y + $coords[$i] * $sin + $coords[$i + 1] * $cos;
+            $turned[] = $x + $coords[$i] * $cos - $coords[$i + 1] * $sin;
+            $turned[] = $y + $coords[$i] * $sin + $coords[$i + 1] * $cos;
         }
 
-        return new Contour($out, true);
+        return new Contour($turned, true);
     }
 
     /**
@@ -167,12 +167,12 @@ final readonly class Halftone
         usort($order, static fn (int $a, int $b): int => [$lightness[$a], $a] <=> [$lightness[$b], $b]);
         // The darkest at 45, where the eye sees a lattice least.
         $angles = [45.0, 75.0, 15.0, 0.0];
-        $out = [];
+        $turned = [];
         foreach ($order as $k => $i) {
-            $out[$i] = $angles[$k] ?? fmod(45.0 + 7.5 * $k, 90.0);
+            $turned[$i] = $angles[$k] ?? fmod(45.0 + 7.5 * $k, 90.0);
         }
-        ksort($out);
+        ksort($turned);
 
-        return array_values($out);
+        return array_values($turned);
     }
 }

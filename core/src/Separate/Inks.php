@@ -54,7 +54,7 @@ final readonly class Inks
                 }
             }
         }
-        $grounds = array_values(array_column(array_map(static fn (Colour $one): array => [$one->hex(), $one], [$ground, new Colour(255, 255, 255)]), 1, 0));
+        $grounds = array_values(array_column(array_map(static fn (Colour $colour): array => [$colour->hex(), $colour], [$ground, new Colour(255, 255, 255)]), 1, 0));
         $shares = [];
         foreach ($tints ? Tints::of(array_map(strval(...), array_keys($flat)), $grounds, $named) : [] as $hex => [$ink, $share]) {
             $shares[$hex] = [$ink => $share];
@@ -114,7 +114,7 @@ final readonly class Inks
      */
     public function tints(int $ink, Artwork $result, Halftone $halftone, bool $cut): array
     {
-        $out = [];
+        $tints = [];
         foreach ($result->pieces as $piece) {
             $paint = $piece->fill;
             if ($paint === null || $paint->picture !== null) {
@@ -133,11 +133,11 @@ final readonly class Inks
                 $dots = Combine::keepOverlap([$dots, $piece->shape], $tolerance);
             }
             if (! $dots->isEmpty()) {
-                $out[] = $piece->with(shape: $dots, fill: new Paint($this->inks[$ink]), stroke: null);
+                $tints[] = $piece->with(shape: $dots, fill: new Paint($this->inks[$ink]), stroke: null);
             }
         }
 
-        return $out;
+        return $tints;
     }
 
     /** @return (Closure(float, float): float)|null how much of an ink a gradient takes at a place; null when none anywhere */

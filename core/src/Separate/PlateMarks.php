@@ -36,26 +36,26 @@ final class PlateMarks
     /** @return list<Piece> crosses at the four corners and strokes at the middle of the sides, the same on every plate */
     public static function register(Box $art): array
     {
-        $out = [];
+        $marks = [];
         foreach ([
             [$art->left - self::AWAY, $art->top - self::AWAY],
             [$art->right + self::AWAY, $art->top - self::AWAY],
             [$art->left - self::AWAY, $art->bottom + self::AWAY],
             [$art->right + self::AWAY, $art->bottom + self::AWAY],
         ] as [$x, $y]) {
-            $out[] = self::ring($x, $y, 2.5);
-            $out[] = self::bar($x, $y, 9.0, self::HAIR);
-            $out[] = self::bar($x, $y, self::HAIR, 9.0);
+            $marks[] = self::ring($x, $y, 2.5);
+            $marks[] = self::bar($x, $y, 9.0, self::HAIR);
+            $marks[] = self::bar($x, $y, self::HAIR, 9.0);
         }
         $middle = $art->middle();
         foreach ([$art->top - self::AWAY, $art->bottom + self::AWAY] as $y) {
-            $out[] = self::bar($middle->x, $y, self::HAIR, 6.0);
+            $marks[] = self::bar($middle->x, $y, self::HAIR, 6.0);
         }
         foreach ([$art->left - self::AWAY, $art->right + self::AWAY] as $x) {
-            $out[] = self::bar($x, $middle->y, 6.0, self::HAIR);
+            $marks[] = self::bar($x, $middle->y, 6.0, self::HAIR);
         }
 
-        return self::pieces($out);
+        return self::pieces($marks);
     }
 
     /** @return list<Piece> dots that a camera looks for, at three corners and one beside the fourth: a sheet that lies wrong is known */
@@ -76,7 +76,7 @@ final class PlateMarks
     /** @return list<Piece> patches of five to ninety-five hundredths, by the plate's own dots */
     public static function wedge(Box $art, Halftone $halftone): array
     {
-        $out = [];
+        $patches = [];
         foreach (self::TINTS as $k => $tint) {
             $patch = Shape::of(Contour::rectangle(
                 $art->left + $k * (self::PATCH + 1.0),
@@ -84,10 +84,10 @@ final class PlateMarks
                 self::PATCH,
                 self::PATCH,
             ));
-            $out[] = $halftone->dots($patch, static fn (): float => $tint);
+            $patches[] = $halftone->dots($patch, static fn (): float => $tint);
         }
 
-        return self::pieces(array_values(array_filter($out, static fn (Shape $dots): bool => ! $dots->isEmpty())));
+        return self::pieces(array_values(array_filter($patches, static fn (Shape $dots): bool => ! $dots->isEmpty())));
     }
 
     /** @return list<Piece> a line of letters, from a place on */

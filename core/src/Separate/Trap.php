@@ -35,7 +35,7 @@ final class Trap
      */
     public static function spread(array $inks, array $lightness, array $overprints, float $width, Tolerance $tolerance): array
     {
-        $out = $inks;
+        $spread = $inks;
         // Each ink's wide and narrow parts are told once, however many lighter ones meet it.
         $parts = [];
         foreach ($width <= 0 ? [] : $inks as $a => $lighter) {
@@ -54,11 +54,11 @@ final class Trap
                 }
             }
             if ($more !== []) {
-                $out[$a] = Combine::weld([$lighter, ...$more], $tolerance);
+                $spread[$a] = Combine::weld([$lighter, ...$more], $tolerance);
             }
         }
 
-        return array_values($out);
+        return array_values($spread);
     }
 
     private static function areNear(Shape $a, Shape $b, float $width): bool
@@ -102,11 +102,11 @@ final class Trap
         $rest = $wide->isEmpty() ? $shape : Combine::cutAway($shape, [$wide], $tolerance);
         // Corners are no narrow places: what is left of them is as small as the opening leaves it.
         $least = min(array_map(static fn (ThinPlace $place): float => $place->pointed ? $place->typical : $place->width, $thin));
-        $out = $wide->isEmpty() ? [] : [[$wide, $width]];
+        $byWidth = $wide->isEmpty() ? [] : [[$wide, $width]];
         if (! $rest->isEmpty() && $least > 0) {
-            $out[] = [$rest, min($width, self::OF_NARROW * $least)];
+            $byWidth[] = [$rest, min($width, self::OF_NARROW * $least)];
         }
 
-        return $out;
+        return $byWidth;
     }
 }

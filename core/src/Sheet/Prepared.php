@@ -52,7 +52,7 @@ final readonly class Prepared
                 count($open),
                 empty: $sheets === [],
                 serious: count($serious),
-                kinds: array_count_values(array_map(static fn (Finding $one): string => $one->kind, $open)),
+                kinds: array_count_values(array_map(static fn (Finding $finding): string => $finding->kind, $open)),
             ),
             $limits,
         );

@@ -34,12 +34,12 @@ final readonly class Sheet
                 $cuts[$piece->stroke->paint->key()][] = $piece;
             }
         }
-        $out = [];
+        $sheets = [];
         foreach ($paints as $key => $paint) {
-            $out[] = new self($paint, $areas[$key] ?? [], $cuts[$key] ?? [], $artwork->width, $artwork->height);
+            $sheets[] = new self($paint, $areas[$key] ?? [], $cuts[$key] ?? [], $artwork->width, $artwork->height);
         }
 
-        return $out;
+        return $sheets;
     }
 
     /** The sheet alone, on the page of the whole, so that sheets lie on one another. */

@@ -54,16 +54,16 @@ final readonly class Chosen
     /** @return array<string, float|string|bool> values of ways of making that follow, by name */
     public function makes(): array
     {
-        $out = [];
+        $made = [];
         foreach ($this->items as $kind => $item) {
             foreach (Stock::kinds()[$kind]->makes as $field => $choice) {
                 if (isset($item['values'][$field])) {
-                    $out[$choice] = $item['values'][$field];
+                    $made[$choice] = $item['values'][$field];
                 }
             }
         }
 
-        return $out;
+        return $made;
     }
 
     /**
@@ -72,11 +72,11 @@ final readonly class Chosen
      */
     public function warns(array $values): array
     {
-        $out = [];
+        $warns = [];
         $thick = $this->number('material', 'thickness');
         $deepest = $this->number('blade', 'deepest');
         if ($thick > 0 && $deepest > 0 && $thick > $deepest) {
-            $out[] = sprintf(
+            $warns[] = sprintf(
                 '%s is %.2f mm thick; %s cuts %.2f mm at most.',
                 $this->items['material']['name'],
                 $thick,
@@ -87,14 +87,14 @@ final readonly class Chosen
         $fastest = $this->number('head', 'fastest');
         $speed = max((float) ($values['speed'] ?? 0.0), (float) ($values['lineSpeed'] ?? 0.0));
         if ($fastest > 0 && $speed > $fastest) {
-            $out[] = sprintf('It is to go %.0f mm/s; %s goes %.0f mm/s at most.', $speed, $this->items['head']['name'], $fastest);
+            $warns[] = sprintf('It is to go %.0f mm/s; %s goes %.0f mm/s at most.', $speed, $this->items['head']['name'], $fastest);
         }
         $machine = $this->items['machine'] ?? null;
         if ($machine !== null && ($machine['values']['kind'] ?? '') !== $this->process->machine()) {
-            $out[] = sprintf('%s does not make this: choose another machine on the ticket.', $machine['name']);
+            $warns[] = sprintf('%s does not make this: choose another machine on the ticket.', $machine['name']);
         }
 
-        return $out;
+        return $warns;
     }
 
     private function number(string $kind, string $field): float

@@ -44,7 +44,7 @@ final class Stock
                     'any',
                     [
                         'any' => 'Everything',
-                        ...array_map(static fn (Process $one): string => $one->label(), array_intersect_key(Processes::all(), array_flip($laid))),
+                        ...array_map(static fn (Process $process): string => $process->label(), array_intersect_key(Processes::all(), array_flip($laid))),
                     ],
                     'where it is offered',
                 ),
@@ -121,7 +121,7 @@ final class Stock
     /** @return list<string> processes whose tickets name one of a kind */
     private static function users(string $kind): array
     {
-        return array_keys(array_filter(Processes::all(), static fn (Process $one): bool => in_array($kind, $one->uses(), true)));
+        return array_keys(array_filter(Processes::all(), static fn (Process $process): bool => in_array($kind, $process->uses(), true)));
     }
 
     /**

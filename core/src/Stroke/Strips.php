@@ -131,17 +131,17 @@ final readonly class Strips
             }
         }
         sort($cuts);
-        $out = [];
+        $bends = [];
         $from = 0.0;
         foreach ([...$cuts, 1.0] as $to) {
             if ($to - $from < 1e-9) {
                 continue;
             }
-            $out[] = [Cubic::part($s, $from, $to), $this->bend($s, ($from + $to) / 2) > $most, $from > 0.0];
+            $bends[] = [Cubic::part($s, $from, $to), $this->bend($s, ($from + $to) / 2) > $most, $from > 0.0];
             $from = $to;
         }
 
-        return $out;
+        return $bends;
     }
 
     /** @param  list<float>  $s */
@@ -237,13 +237,13 @@ final readonly class Strips
      */
     public static function backwards(array $segments): array
     {
-        $out = [];
+        $backwards = [];
         for ($i = count($segments) - 1; $i >= 0; $i--) {
             $s = $segments[$i];
-            $out[] = [$s[6], $s[7], $s[4], $s[5], $s[2], $s[3], $s[0], $s[1]];
+            $backwards[] = [$s[6], $s[7], $s[4], $s[5], $s[2], $s[3], $s[0], $s[1]];
         }
 
-        return $out;
+        return $backwards;
     }
 
     /**

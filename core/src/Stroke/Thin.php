@@ -46,25 +46,25 @@ final class Thin
             }
             $segments = [...array_slice($segments, $first), ...array_slice($segments, 0, $first)];
         }
-        $out = [];
+        $thin = [];
         $run = [$segments[0]];
         $fit = $segments[0];
         for ($i = 1; $i < $n; $i++) {
             $more = self::merged($run, $segments[$i], $deviation);
             if ($more === null) {
-                $out[] = $fit;
+                $thin[] = $fit;
                 $run = [];
                 $more = $segments[$i];
             }
             $run[] = $segments[$i];
             $fit = $more;
         }
-        $out[] = $fit;
-        if (count($out) === $n || ($contour->closed && count($out) < 2)) {
+        $thin[] = $fit;
+        if (count($thin) === $n || ($contour->closed && count($thin) < 2)) {
             return $contour;
         }
 
-        return Contour::ofSegments($out, $contour->closed);
+        return Contour::ofSegments($thin, $contour->closed);
     }
 
     /**

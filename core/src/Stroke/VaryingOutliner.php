@@ -72,7 +72,7 @@ final class VaryingOutliner
      */
     private static function samples(array $run, float $walked, float $whole, StrokeStyle $style, WidthStops $stops): array
     {
-        $out = [];
+        $samples = [];
         foreach ($run as $k => $s) {
             $length = Cubic::length($s);
             $count = max(8, min(64, (int) ceil(64 * $length / $whole), (int) ceil($length / 0.02)));
@@ -82,12 +82,12 @@ final class VaryingOutliner
                 [$x, $y] = Cubic::placeOn($s, $t);
                 [$dx, $dy] = self::direction($s, $t);
                 $at = ($walked + Cubic::length($s, 0.0, $t)) / $whole;
-                $out[] = [$x, $y, $dx, $dy, $style->width / 2 * $stops->at(min(1.0, $at))];
+                $samples[] = [$x, $y, $dx, $dy, $style->width / 2 * $stops->at(min(1.0, $at))];
             }
             $walked += $length;
         }
 
-        return $out;
+        return $samples;
     }
 
     /**
@@ -98,7 +98,7 @@ final class VaryingOutliner
      */
     private static function bands(array $samples, StrokeStyle $style, Tolerance $tolerance, bool $isLast, float $walked, bool $closed): array
     {
-        $out = [];
+        $bands = [];
         $part = [$samples[0]];
         for ($i = 1, $n = count($samples); $i < $n; $i++) {
             [$a, $b] = [$samples[$i - 1], $samples[$i]];
@@ -107,22 +107,22 @@ final class VaryingOutliner
             $part[] = $b;
             $tight = $turn * max($a[4], $b[4]) > 0.9 * $step;
             if ($tight || $i === $n - 1) {
-                $out[] = self::band($part, $tolerance->offset);
+                $bands[] = self::band($part, $tolerance->offset);
                 $part = [$b];
                 if ($i < $n - 1 && $b[4] > 1e-6) {
-                    $out[] = Contour::circle($b[0], $b[1], $b[4]);
+                    $bands[] = Contour::circle($b[0], $b[1], $b[4]);
                 }
             }
         }
         [$first, $last] = [$samples[0], $samples[count($samples) - 1]];
         $begins = abs($walked - self::lengthOf($samples)) < 1e-6 * max(1.0, $walked);
         array_push(
-            $out,
+            $bands,
             ...self::end($first, -1, $begins && ! $closed ? $style->cap : Cap::Round),
             ...self::end($last, 1, $isLast && ! $closed ? $style->cap : Cap::Round),
         );
 
-        return $out;
+        return $bands;
     }
 
     /** @param  list<array{float, float, float, float, float}>  $samples */

@@ -376,29 +376,29 @@ final class CffOutlines
             throw new UnexpectedValueException('A list is damaged.');
         }
         $base = $at + ($count + 1) * $width - 1;
-        $out = [];
+        $entries = [];
         $from = $this->wide($at, $width);
         for ($i = 1; $i <= $count; $i++) {
             $to = $this->wide($at + $i * $width, $width);
             if ($to < $from || $base + $to > strlen($this->data)) {
                 throw new UnexpectedValueException('A list is damaged.');
             }
-            $out[] = substr($this->data, $base + $from, $to - $from);
+            $entries[] = substr($this->data, $base + $from, $to - $from);
             $from = $to;
         }
         $at = $base + $from;
 
-        return $out;
+        return $entries;
     }
 
     /** @return array<int, list<float>> operands by operator; two-byte ones from 1200 on */
     private function dictionary(string $text): array
     {
-        $out = $operands = [];
+        $known = $operands = [];
         for ($i = 0, $n = strlen($text); $i < $n;) {
             $b = ord($text[$i++]);
             if ($b <= 21) {
-                $out[$b === 12 ? 1200 + ord($text[$i++] ?? "\0") : $b] = $operands;
+                $known[$b === 12 ? 1200 + ord($text[$i++] ?? "\0") : $b] = $operands;
                 $operands = [];
             } elseif ($b === 30) {
                 $real = '';
@@ -418,7 +418,7 @@ final class CffOutlines
             }
         }
 
-        return $out;
+        return $known;
     }
 
     /**
@@ -438,22 +438,22 @@ final class CffOutlines
     private function select(int $at): array
     {
         $count = count($this->charStrings);
-        $out = [];
+        $glyphs = [];
         if ($this->byte($at) === 0) {
             for ($i = 0; $i < $count; $i++) {
-                $out[] = $this->byte($at + 1 + $i);
+                $glyphs[] = $this->byte($at + 1 + $i);
             }
 
-            return $out;
+            return $glyphs;
         }
         $ranges = $this->wide($at + 1, 2);
         for ($i = 0; $i < $ranges; $i++) {
             $next = $this->wide($at + 6 + 3 * $i, 2);
-            while (count($out) < min($next, $count)) {
-                $out[] = $this->byte($at + 5 + 3 * $i);
+            while (count($glyphs) < min($next, $count)) {
+                $glyphs[] = $this->byte($at + 5 + 3 * $i);
             }
         }
 
-        return $out;
+        return $glyphs;
     }
 }

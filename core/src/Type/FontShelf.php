@@ -77,9 +77,9 @@ final class FontShelf
     public function families(): array
     {
         $this->fill();
-        $out = [];
+        $families = [];
         foreach (self::SHIPPED as $family => $files) {
-            $out[strtolower($family)] = [
+            $families[strtolower($family)] = [
                 'family' => $family,
                 'character' => self::CHARACTER[$family],
                 'bold' => count($files) > 1,
@@ -88,13 +88,13 @@ final class FontShelf
         }
         foreach ($this->faces as $key => $faces) {
             foreach ($faces as $face) {
-                $known = $out[$key] ?? ['family' => $face['font']->family ?? $key, 'character' => 'added by the shop', 'bold' => false, 'italic' => false];
-                $out[$key] = [...$known, 'bold' => $known['bold'] || $face['bold'], 'italic' => $known['italic'] || $face['italic']];
+                $known = $families[$key] ?? ['family' => $face['font']->family ?? $key, 'character' => 'added by the shop', 'bold' => false, 'italic' => false];
+                $families[$key] = [...$known, 'bold' => $known['bold'] || $face['bold'], 'italic' => $known['italic'] || $face['italic']];
             }
         }
-        ksort($out);
+        ksort($families);
 
-        return array_values($out);
+        return array_values($families);
     }
 
     private function fill(): void

@@ -122,24 +122,24 @@ final class PairKerning
         // The advance comes after the placements, if there are any.
         $skip = 2 * (($first & 1) + (($first >> 1) & 1));
         $size = 2 * (self::bits($first) + self::bits($second));
-        $out = ['coverage' => $this->coverage($at + $this->u16($at + 2)), 'pairs' => [], 'left' => [], 'right' => [], 'values' => []];
+        $pairs = ['coverage' => $this->coverage($at + $this->u16($at + 2)), 'pairs' => [], 'left' => [], 'right' => [], 'values' => []];
         if ($format === 1) {
-            $order = array_flip($out['coverage']);
+            $order = array_flip($pairs['coverage']);
             for ($i = 0, $n = $this->u16($at + 8); $i < $n; $i++) {
                 $set = $at + $this->u16($at + 10 + 2 * $i);
                 for ($j = 0, $m = $this->u16($set); $j < $m && isset($order[$i]); $j++) {
                     $record = $set + 2 + $j * (2 + $size);
-                    $out['pairs'][$order[$i]][$this->u16($record)] = $this->i16($record + 2 + $skip);
+                    $pairs['pairs'][$order[$i]][$this->u16($record)] = $this->i16($record + 2 + $skip);
                 }
             }
 
-            return $out;
+            return $pairs;
         }
         if ($format !== 2) {
             return null;
         }
-        $out['left'] = $this->classes($at + $this->u16($at + 8));
-        $out['right'] = $this->classes($at + $this->u16($at + 10));
+        $pairs['left'] = $this->classes($at + $this->u16($at + 8));
+        $pairs['right'] = $this->classes($at + $this->u16($at + 10));
         $lefts = $this->u16($at + 12);
         $rights = $this->u16($at + 14);
         if ($lefts * $rights * $size > strlen($this->data)) {
@@ -150,56 +150,56 @@ final class PairKerning
             for ($j = 0; $j < $rights; $j++) {
                 $row[] = $this->i16($at + 16 + ($i * $rights + $j) * $size + $skip);
             }
-            $out['values'][] = $row;
+            $pairs['values'][] = $row;
         }
 
-        return $out;
+        return $pairs;
     }
 
     /** @return array<int, int> glyph => its number */
     private function coverage(int $at): array
     {
-        $out = [];
+        $numbers = [];
         $n = $this->u16($at + 2);
         if ($this->u16($at) === 1) {
             for ($i = 0; $i < $n; $i++) {
-                $out[$this->u16($at + 4 + 2 * $i)] = $i;
+                $numbers[$this->u16($at + 4 + 2 * $i)] = $i;
             }
 
-            return $out;
+            return $numbers;
         }
         for ($i = 0; $i < $n; $i++) {
             $range = $at + 4 + 6 * $i;
             $number = $this->u16($range + 4);
             for ($glyph = $this->u16($range), $last = $this->u16($range + 2); $glyph <= $last; $glyph++) {
-                $out[$glyph] = $number++;
+                $numbers[$glyph] = $number++;
             }
         }
 
-        return $out;
+        return $numbers;
     }
 
     /** @return array<int, int> glyph => class */
     private function classes(int $at): array
     {
-        $out = [];
+        $classes = [];
         if ($this->u16($at) === 1) {
             $first = $this->u16($at + 2);
             for ($i = 0, $n = $this->u16($at + 4); $i < $n; $i++) {
-                $out[$first + $i] = $this->u16($at + 6 + 2 * $i);
+                $classes[$first + $i] = $this->u16($at + 6 + 2 * $i);
             }
 
-            return $out;
+            return $classes;
         }
         for ($i = 0, $n = $this->u16($at + 2); $i < $n; $i++) {
             $range = $at + 4 + 6 * $i;
             $class = $this->u16($range + 4);
             for ($glyph = $this->u16($range), $last = $this->u16($range + 2); $glyph <= $last; $glyph++) {
-                $out[$glyph] = $class;
+                $classes[$glyph] = $class;
             }
         }
 
-        return $out;
+        return $classes;
     }
 
     private static function bits(int $format): int

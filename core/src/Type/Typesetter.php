@@ -69,13 +69,13 @@ final class Typesetter
                 $low = $low === null || $at[1] > $low[1] + 1e-9 ? [$i / 720, $at[1]] : $low;
             }
         }
-        $out = [0.0, 0.25, 0.5, 0.75, 1.0];
+        $stops = [0.0, 0.25, 0.5, 0.75, 1.0];
         if ($line->closed && $high !== null && $low !== null) {
-            array_push($out, $high[0], $low[0]);
+            array_push($stops, $high[0], $low[0]);
         }
-        sort($out);
+        sort($stops);
 
-        return $out;
+        return $stops;
     }
 
     /** The place where a text on a closed line is read best: its highest, or standing inside its lowest; the middle of an open one. */
@@ -102,19 +102,19 @@ final class Typesetter
     {
         $x = 0.0;
         $before = null;
-        $out = [];
+        $glyphs = [];
         foreach (mb_str_split($line) as $character) {
             $glyph = $font->glyph(mb_ord($character));
             if ($before !== null) {
                 $x += $font->kern($before, $glyph) * $setting->size;
             }
             $advance = $font->advance($glyph) * $setting->size;
-            $out[] = [$glyph, $x, $advance];
+            $glyphs[] = [$glyph, $x, $advance];
             $x += $advance + $setting->spacing;
             $before = $glyph;
         }
 
-        return ['glyphs' => $out, 'width' => $x];
+        return ['glyphs' => $glyphs, 'width' => $x];
     }
 
     /** A letter is turned about the middle of its advance; one that would stand beyond the ends of an open line is left out. */

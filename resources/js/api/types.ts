@@ -3018,22 +3018,22 @@ export interface components {
              */
             height: number | string;
             /**
-             * @description Corner, top left. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Corner, top left. drawn so far that two corners fit on a side. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 0
              */
             topLeft: number | string;
             /**
-             * @description Corner, top right. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Corner, top right. drawn so far that two corners fit on a side. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 0
              */
             topRight: number | string;
             /**
-             * @description Corner, bottom right. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Corner, bottom right. drawn so far that two corners fit on a side. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 0
              */
             bottomRight: number | string;
             /**
-             * @description Corner, bottom left. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Corner, bottom left. drawn so far that two corners fit on a side. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 0
              */
             bottomLeft: number | string;
@@ -3064,7 +3064,7 @@ export interface components {
              */
             sides: number | string;
             /**
-             * @description Corners. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Corners. drawn so far that two corners fit between two points. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 0
              */
             round: number | string;
@@ -3079,32 +3079,32 @@ export interface components {
              */
             cleft: number | string;
             /**
-             * @description Fold depth. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Fold depth. drawn up to 95 % of the height. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 6
              */
             depth: number | string;
             /**
-             * @description Overlap. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Overlap. drawn up to half of the band. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 8
              */
             overlap: number | string;
             /**
-             * @description Tail. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Tail. drawn up to 45 % of the width. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 14
              */
             tail: number | string;
             /**
-             * @description Notch. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Notch. drawn up to 95 % of the tail. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 5
              */
             notch: number | string;
             /**
-             * @description Head length. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Head length. drawn up to the width. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 18
              */
             head: number | string;
             /**
-             * @description Shaft. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Shaft. drawn up to the height. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 8
              */
             shaft: number | string;
@@ -3148,22 +3148,22 @@ export interface components {
              */
             height: number | string;
             /**
-             * @description Corner, top left. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Corner, top left. drawn so far that two corners fit on a side. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 0
              */
             topLeft: number | string;
             /**
-             * @description Corner, top right. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Corner, top right. drawn so far that two corners fit on a side. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 0
              */
             topRight: number | string;
             /**
-             * @description Corner, bottom right. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Corner, bottom right. drawn so far that two corners fit on a side. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 0
              */
             bottomRight: number | string;
             /**
-             * @description Corner, bottom left. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Corner, bottom left. drawn so far that two corners fit on a side. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 0
              */
             bottomLeft: number | string;
@@ -3194,7 +3194,7 @@ export interface components {
              */
             sides: number | string;
             /**
-             * @description Corners. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Corners. drawn so far that two corners fit between two points. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 0
              */
             round: number | string;
@@ -3209,32 +3209,32 @@ export interface components {
              */
             cleft: number | string;
             /**
-             * @description Fold depth. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Fold depth. drawn up to 95 % of the height. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 6
              */
             depth: number | string;
             /**
-             * @description Overlap. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Overlap. drawn up to half of the band. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 8
              */
             overlap: number | string;
             /**
-             * @description Tail. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Tail. drawn up to 45 % of the width. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 14
              */
             tail: number | string;
             /**
-             * @description Notch. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Notch. drawn up to 95 % of the tail. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 5
              */
             notch: number | string;
             /**
-             * @description Head length. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Head length. drawn up to the width. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 18
              */
             head: number | string;
             /**
-             * @description Shaft. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Shaft. drawn up to the height. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 8
              */
             shaft: number | string;

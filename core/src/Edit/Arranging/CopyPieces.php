@@ -55,15 +55,15 @@ final readonly class CopyPieces implements Edit
     {
         $copies = self::renamed($artwork, array_values($chosen));
         $last = array_key_last($chosen);
-        $out = [];
+        $laid = [];
         foreach ($artwork->pieces as $piece) {
-            $out[] = $piece;
+            $laid[] = $piece;
             if ($piece->id === $last) {
-                array_push($out, ...array_values($copies['pieces']));
+                array_push($laid, ...array_values($copies['pieces']));
             }
         }
 
-        return [Arrangement::settled($artwork->with(pieces: $out, groups: [...$artwork->groups, ...$copies['groups']])), $copies['pieces']];
+        return [Arrangement::settled($artwork->with(pieces: $laid, groups: [...$artwork->groups, ...$copies['groups']])), $copies['pieces']];
     }
 
     /**
@@ -77,7 +77,7 @@ final readonly class CopyPieces implements Edit
     {
         $free = FreeIds::in($artwork);
         $new = [];
-        $groups = $names = $out = [];
+        $groups = $names = $renamed = [];
         foreach ($pieces as $piece) {
             $path = [];
             foreach ($piece->place->groups as $group) {
@@ -89,17 +89,17 @@ final readonly class CopyPieces implements Edit
             }
             $id = $free->next();
             $new[$piece->id] = $id;
-            $out[$id] = $piece->with(id: $id, place: $piece->place->with(groups: $path));
+            $renamed[$id] = $piece->with(id: $id, place: $piece->place->with(groups: $path));
         }
-        $copy = (string) array_key_first($out);
-        foreach ($out as $id => $piece) {
+        $copy = (string) array_key_first($renamed);
+        foreach ($renamed as $id => $piece) {
             $instead = [];
             foreach (References::of($piece) as $leader) {
                 $instead[$leader] = $new[$leader] ?? ($from && $artwork->piece($leader) !== null ? $leader : null);
             }
-            $out[$id] = References::apart(References::following($piece, $instead), $copy);
+            $renamed[$id] = References::apart(References::following($piece, $instead), $copy);
         }
 
-        return ['pieces' => $out, 'groups' => $names];
+        return ['pieces' => $renamed, 'groups' => $names];
     }
 }

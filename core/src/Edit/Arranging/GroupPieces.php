@@ -48,15 +48,15 @@ final readonly class GroupPieces implements Edit
             layer: $top->place->layer,
             groups: [...$path, $id, ...array_slice($piece->place->groups, $depth)],
         )), $chosen);
-        $out = [];
+        $pieces = [];
         foreach ($artwork->pieces as $piece) {
             if (! isset($grouped[$piece->id])) {
-                $out[] = $piece;
+                $pieces[] = $piece;
             } elseif ($piece->id === $top->id) {
-                array_push($out, ...array_values($grouped));
+                array_push($pieces, ...array_values($grouped));
             }
         }
 
-        return Arrangement::settled($artwork->with(pieces: $out, groups: [...$artwork->groups, $id => $this->name]));
+        return Arrangement::settled($artwork->with(pieces: $pieces, groups: [...$artwork->groups, $id => $this->name]));
     }
 }

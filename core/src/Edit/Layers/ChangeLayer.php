@@ -60,14 +60,14 @@ final readonly class ChangeLayer implements Edit
     {
         $layer = $artwork->layer($this->id) ?? throw Refused::because('That layer is not there any more.');
         if ($this->alone) {
-            $others = array_filter($artwork->layers, fn (Layer $one): bool => $one->id !== $this->id && ! $one->hidden);
+            $others = array_filter($artwork->layers, fn (Layer $layer): bool => $layer->id !== $this->id && ! $layer->hidden);
             $isAlone = $others === [] && ! $layer->hidden;
 
-            return $artwork->with(layers: array_map(fn (Layer $one): Layer => $one->with(hidden: ! $isAlone && $one->id !== $this->id), $artwork->layers));
+            return $artwork->with(layers: array_map(fn (Layer $layer): Layer => $layer->with(hidden: ! $isAlone && $layer->id !== $this->id), $artwork->layers));
         }
         $name = $this->name === null || $this->name === '' ? $layer->name : $this->name;
         $changed = $layer->with(name: $name, hidden: $this->hidden ?? $layer->hidden, locked: $this->locked ?? $layer->locked);
 
-        return $artwork->with(layers: array_map(static fn (Layer $one): Layer => $one->id === $changed->id ? $changed : $one, $artwork->layers));
+        return $artwork->with(layers: array_map(static fn (Layer $layer): Layer => $layer->id === $changed->id ? $changed : $layer, $artwork->layers));
     }
 }

@@ -47,7 +47,7 @@ final readonly class RemoveLayer implements Edit
         }
 
         return Arrangement::settled($artwork->with(
-            layers: array_values(array_filter($artwork->layers, fn (Layer $one): bool => $one->id !== $this->id)),
+            layers: array_values(array_filter($artwork->layers, fn (Layer $layer): bool => $layer->id !== $this->id)),
             pieces: array_values(array_filter($artwork->pieces, fn (Piece $piece): bool => $piece->place->layer !== $this->id)),
         ));
     }

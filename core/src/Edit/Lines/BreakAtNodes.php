@@ -99,13 +99,13 @@ final readonly class BreakAtNodes implements Edit
             $nodes = array_map(static fn (int $node): int => $node - $first, array_slice($nodes, 1));
         }
         $cuts = array_values(array_filter($nodes, static fn (int $node): bool => $node > 0 && $node < $n));
-        $out = [];
+        $broken = [];
         $from = 0;
         foreach ([...$cuts, $n] as $to) {
-            $out[] = Contour::ofSegments(array_slice($segments, $from, $to - $from), false);
+            $broken[] = Contour::ofSegments(array_slice($segments, $from, $to - $from), false);
             $from = $to;
         }
 
-        return $out;
+        return $broken;
     }
 }

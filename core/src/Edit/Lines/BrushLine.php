@@ -95,13 +95,13 @@ final readonly class BrushLine implements Edit
     private static function steadied(array $points, float $deviation): array
     {
         $n = count($points);
-        $out = $points;
+        $steadied = $points;
         for ($round = 0; $round < 2; $round++) {
-            $before = $out;
+            $before = $steadied;
             for ($i = 1; $i < $n - 1; $i++) {
                 $near = hypot($before[$i + 1][0] - $before[$i - 1][0], $before[$i + 1][1] - $before[$i - 1][1]) < 4 * $deviation;
                 if ($near) {
-                    $out[$i] = [
+                    $steadied[$i] = [
                         ($before[$i - 1][0] + 2 * $before[$i][0] + $before[$i + 1][0]) / 4,
                         ($before[$i - 1][1] + 2 * $before[$i][1] + $before[$i + 1][1]) / 4,
                     ];
@@ -109,6 +109,6 @@ final readonly class BrushLine implements Edit
             }
         }
 
-        return array_values($out);
+        return array_values($steadied);
     }
 }

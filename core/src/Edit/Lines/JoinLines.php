@@ -71,15 +71,15 @@ final readonly class JoinLines implements Edit
      */
     private static function ends(array $contours): array
     {
-        $out = [];
+        $ends = [];
         foreach ($contours as $k => $contour) {
             if (! $contour->closed) {
                 $last = count($contour->coords) - 2;
-                $out[] = [$k, 0, $contour->coords[0], $contour->coords[1]];
-                $out[] = [$k, $contour->segmentCount(), $contour->coords[$last], $contour->coords[$last + 1]];
+                $ends[] = [$k, 0, $contour->coords[0], $contour->coords[1]];
+                $ends[] = [$k, $contour->segmentCount(), $contour->coords[$last], $contour->coords[$last + 1]];
             }
         }
 
-        return $out;
+        return $ends;
     }
 }

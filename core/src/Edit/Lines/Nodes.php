@@ -23,20 +23,20 @@ final class Nodes
         if ($nodes === []) {
             throw Refused::because($segments ? 'Choose a segment first.' : 'Choose nodes first.');
         }
-        $out = [];
+        $byContour = [];
         foreach ($nodes as [$k, $i]) {
             $contour = $contours[$k] ?? null;
             $count = $contour === null ? 0 : $contour->segmentCount() + ($contour->closed || $segments ? 0 : 1);
             if ($i >= $count) {
                 throw Refused::because($segments ? 'That segment is not there any more.' : 'That node is not there any more.');
             }
-            $out[$k][$i] = $i;
+            $byContour[$k][$i] = $i;
         }
 
         return array_map(static function (array $list): array {
             sort($list);
 
             return $list;
-        }, $out);
+        }, $byContour);
     }
 }

@@ -50,18 +50,18 @@ final readonly class ReleaseClip implements Edit
         }
         $free = FreeIds::in($artwork);
         $known = array_flip(array_map(static fn (Piece $piece): string => $piece->id, $artwork->pieces));
-        $out = [];
+        $pieces = [];
         foreach ($artwork->pieces as $piece) {
-            $out[] = isset($chosen[$piece->id]) ? $piece->with(clip: null) : $piece;
+            $pieces[] = isset($chosen[$piece->id]) ? $piece->with(clip: null) : $piece;
             foreach ($shapes as [$shape, $last]) {
                 if ($piece->id === $last && $shape !== null) {
                     $id = isset($known[$shape->id]) ? $free->next() : $shape->id;
                     $known[$id] = true;
-                    $out[] = $shape->with(id: $id, place: $piece->place);
+                    $pieces[] = $shape->with(id: $id, place: $piece->place);
                 }
             }
         }
 
-        return Arrangement::settled($artwork->withPieces($out));
+        return Arrangement::settled($artwork->withPieces($pieces));
     }
 }

@@ -75,9 +75,9 @@ final readonly class FillPieces implements Local
         $kind = GradientKind::from($values->choice('kind'));
         $stops = [];
         $last = 0.0;
-        foreach ($values->rows('stops') as $one) {
-            $last = max($last, $one->number('at'));
-            $stops[] = [$last, $one->colour('colour') ?? Colour::ink(), $one->number('opacity')];
+        foreach ($values->rows('stops') as $row) {
+            $last = max($last, $row->number('at'));
+            $stops[] = [$last, $row->colour('colour') ?? Colour::ink(), $row->number('opacity')];
         }
         if ($stops === []) {
             throw Refused::because('A gradient has two colours at least.');

@@ -128,12 +128,12 @@ final readonly class StrokePieces implements Local
     /** @return list<float> mm */
     private static function dashes(Values $in): array
     {
-        $out = $in->lengths('dashes');
-        if ($out !== [] && array_sum($out) < 0.01) {
+        $dashes = $in->lengths('dashes');
+        if ($dashes !== [] && array_sum($dashes) < 0.01) {
             throw Refused::because('Dashes of no length cannot be drawn.');
         }
 
-        return count($out) % 2 === 1 ? [...$out, ...$out] : $out;
+        return count($dashes) % 2 === 1 ? [...$dashes, ...$dashes] : $dashes;
     }
 
     private static function stops(Values $in, ?WidthStops $now): ?WidthStops
@@ -147,12 +147,12 @@ final readonly class StrokePieces implements Local
         if (! $in->has('stops')) {
             return $now;
         }
-        $out = [];
+        $widths = [];
         foreach ($in->rows('stops') as $stop) {
-            $out[] = [$stop->number('at'), $stop->number('width')];
+            $widths[] = [$stop->number('at'), $stop->number('width')];
         }
-        usort($out, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        usort($widths, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
 
-        return $out === [] ? null : new WidthStops($out);
+        return $widths === [] ? null : new WidthStops($widths);
     }
 }

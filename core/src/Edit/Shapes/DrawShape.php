@@ -34,7 +34,7 @@ final readonly class DrawShape implements Edit
                     'rectangle',
                     array_combine(
                         array_column(ShapeKind::cases(), 'value'),
-                        array_map(static fn (ShapeKind $one): string => $one->label(), ShapeKind::cases()),
+                        array_map(static fn (ShapeKind $shapeKind): string => $shapeKind->label(), ShapeKind::cases()),
                     ),
                 )->needed(),
                 Field::signed('x', 'Middle across')->needed(),

@@ -65,7 +65,7 @@ final readonly class CleanPieces implements Edit, ShowsMarks
 
     public function marks(Artwork $artwork): array
     {
-        $out = [];
+        $marks = [];
         foreach (Chosen::in($artwork, $this->ids) as $piece) {
             $kept = [];
             foreach (self::nodes($this->cleaned($piece->shape)) as [$x, $y]) {
@@ -73,12 +73,12 @@ final readonly class CleanPieces implements Edit, ShowsMarks
             }
             foreach (self::nodes($piece->shape) as [$x, $y]) {
                 if (! isset($kept[sprintf('%.5f %.5f', $x, $y)])) {
-                    $out[] = new Mark('node', $x, $y);
+                    $marks[] = new Mark('node', $x, $y);
                 }
             }
         }
 
-        return $out;
+        return $marks;
     }
 
     /** @return iterable<array{float, float}> */

@@ -167,16 +167,16 @@ final readonly class CombinePieces implements Edit
      */
     private static function split(array $pieces, array $shapes, Tolerance $tolerance, FreeIds $free): array
     {
-        $out = $taken = [];
+        $made = $taken = [];
         foreach (Combine::splitAll($shapes, $tolerance) as ['owners' => $owners, 'shape' => $whole]) {
             $top = $pieces[max([0, ...$owners])];
             foreach (Parts::of($whole) as $shape) {
                 // The first part in which a piece is seen goes on under its name.
-                $out[] = Outlined::as($top, $shape, isset($taken[$top->id]) ? $free->next() : $top->id);
+                $made[] = Outlined::as($top, $shape, isset($taken[$top->id]) ? $free->next() : $top->id);
                 $taken[$top->id] = true;
             }
         }
 
-        return $out === [] ? throw Refused::nothingLeft() : $out;
+        return $made === [] ? throw Refused::nothingLeft() : $made;
     }
 }

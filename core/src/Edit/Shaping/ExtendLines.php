@@ -109,16 +109,16 @@ final readonly class ExtendLines implements Edit, ShowsMarks
     public function marks(Artwork $artwork): array
     {
         $lines = Lines::chosen($artwork, $this->ids);
-        $out = Meeting::marks($lines, $this->meet);
+        $marks = Meeting::marks($lines, $this->meet);
         foreach ($this->at as $place) {
             try {
                 [, $end] = $this->end($lines, $place);
-                $out[] = new Mark('gap', $end->x, $end->y, $end->says(), state: sprintf('%.4f,%.4f', ...$end->to));
+                $marks[] = new Mark('gap', $end->x, $end->y, $end->says(), state: sprintf('%.4f,%.4f', ...$end->to));
             } catch (Refused $refused) {
-                $out[] = new Mark('fault', $place[0], $place[1], $refused->getMessage());
+                $marks[] = new Mark('fault', $place[0], $place[1], $refused->getMessage());
             }
         }
 
-        return $out;
+        return $marks;
     }
 }

@@ -94,18 +94,18 @@ final readonly class FillEnclosed implements Edit, ShowsMarks
             new Place(($top ?? $lowest)->place->layer ?? $artwork->layers[0]->id),
         );
         // Right above what covers the place; where nothing does, below the lines, so that they stay in sight.
-        $out = [];
+        $laid = [];
         foreach ($artwork->pieces as $piece) {
             if ($top === null && $piece === $lowest) {
-                $out[] = $made;
+                $laid[] = $made;
             }
-            $out[] = $piece;
+            $laid[] = $piece;
             if ($top !== null && $piece->id === $top->id) {
-                $out[] = $made;
+                $laid[] = $made;
             }
         }
 
-        return Arrangement::settled($artwork->withPieces($out));
+        return Arrangement::settled($artwork->withPieces($laid));
     }
 
     /**

@@ -59,18 +59,18 @@ final readonly class Leftovers
         foreach ($before->pieces as $piece) {
             $known[$piece->id] = $piece->shape;
         }
-        $out = [];
+        $byPiece = [];
         foreach ($after->pieces as $piece) {
             if ($piece->fill === null || ($known[$piece->id] ?? null) === $piece->shape) {
                 continue;
             }
             $parts = array_map(static fn (Shape $part): array => [$part, self::isSliver($part, $width)], Parts::of($piece->shape));
             if (array_filter($parts, static fn (array $part): bool => $part[1]) !== []) {
-                $out[$piece->id] = $parts;
+                $byPiece[$piece->id] = $parts;
             }
         }
 
-        return $out;
+        return $byPiece;
     }
 
     private static function isSliver(Shape $part, float $width): bool

@@ -33,7 +33,7 @@ final class LooseEnds
         if (array_filter($lines, static fn (Contour $line): bool => ! $line->closed) === []) {
             return [];
         }
-        $out = $done = [];
+        $ends = $done = [];
         foreach ([true, false] as $onward) {
             $found = [];
             $all = self::crossings($lines);
@@ -62,10 +62,10 @@ final class LooseEnds
                 $lines[$loose->line] = self::mended($lines[$loose->line], $loose);
             }
             $lines = array_values($lines);
-            array_push($out, ...$found);
+            array_push($ends, ...$found);
         }
 
-        return $out;
+        return $ends;
     }
 
     /**
@@ -74,17 +74,17 @@ final class LooseEnds
      */
     private static function crossings(array $lines): array
     {
-        $out = [];
+        $crossings = [];
         foreach (Crossings::of($lines) as $one) {
-            $out[$one->a][] = $one;
-            $out[$one->b][] = new Crossing($one->b, $one->h, $one->a, $one->g, $one->x, $one->y);
+            $crossings[$one->a][] = $one;
+            $crossings[$one->b][] = new Crossing($one->b, $one->h, $one->a, $one->g, $one->x, $one->y);
         }
-        foreach ($out as $k => $row) {
+        foreach ($crossings as $k => $row) {
             usort($row, static fn (Crossing $p, Crossing $q): int => $p->g <=> $q->g);
-            $out[$k] = $row;
+            $crossings[$k] = $row;
         }
 
-        return $out;
+        return $crossings;
     }
 
     /** @return array{float, float} */
@@ -194,7 +194,7 @@ final class LooseEnds
             $s = Cubic::reversed($s);
         }
         [$tx, $ty] = OffsetCurve::tangent($s, 1.0);
-        $out = [];
+        $onward = [];
         if (! Cubic::isLine($s)) {
             $t = 1.0;
             $length = 0.0;
@@ -209,14 +209,14 @@ final class LooseEnds
             }
             if ($t > 1.0) {
                 $part = Cubic::part($s, 1.0, $t);
-                $out[] = [$s[6], $s[7], ...array_slice($part, 2)];
+                $onward[] = [$s[6], $s[7], ...array_slice($part, 2)];
                 [$tx, $ty] = OffsetCurve::tangent($part, 1.0);
             }
         }
-        $last = $out === [] ? $s : $out[0];
-        $out[] = Cubic::line($last[6], $last[7], $last[6] + $within * $tx, $last[7] + $within * $ty);
+        $last = $onward === [] ? $s : $onward[0];
+        $onward[] = Cubic::line($last[6], $last[7], $last[6] + $within * $tx, $last[7] + $within * $ty);
 
-        return Contour::ofSegments($out, false);
+        return Contour::ofSegments($onward, false);
     }
 
     private static function lengthTo(Contour $line, float $g): float

@@ -147,7 +147,7 @@ final readonly class OffsetPieces implements Edit
     /** @return list<Shape> one a step, until nothing is left */
     private function shapes(Piece $piece, Artwork $artwork): array
     {
-        [$in, $out] = $this->distances;
+        [$in, $shapes] = $this->distances;
         $tolerance = $artwork->tolerance();
         $lines = array_values(array_filter($piece->shape->contours, static fn (Contour $contour): bool => ! $contour->closed));
         $open = $piece->fill === null && $lines !== [];
@@ -155,18 +155,18 @@ final readonly class OffsetPieces implements Edit
         $made = [];
         $before = $shape;
         for ($k = 0; $k < $this->steps; $k++) {
-            $more = $k * ($this->spacing > 0.0 ? $this->spacing : max($in, $out));
+            $more = $k * ($this->spacing > 0.0 ? $this->spacing : max($in, $shapes));
             if ($open) {
-                $next = $this->alongLine($lines, max($in, $out) + $more);
+                $next = $this->alongLine($lines, max($in, $shapes) + $more);
             } elseif ($this->kind === 'ring') {
-                $next = Offset::ring($shape, $in + $more, $out + $more, $this->join, $tolerance);
+                $next = Offset::ring($shape, $in + $more, $shapes + $more, $this->join, $tolerance);
             } else {
                 $next = $this->kind === 'inset' ? Offset::inset(
                     $shape,
                     $in + $more,
                     $this->join,
                     $tolerance,
-                ) : Offset::outset($shape, $out + $more, $this->join, $tolerance);
+                ) : Offset::outset($shape, $shapes + $more, $this->join, $tolerance);
             }
             if ($next->isEmpty()) {
                 break;
@@ -176,7 +176,7 @@ final readonly class OffsetPieces implements Edit
             $before = $next;
         }
 
-        return array_values(array_filter($made, static fn (Shape $one): bool => ! $one->isEmpty()));
+        return array_values(array_filter($made, static fn (Shape $shape): bool => ! $shape->isEmpty()));
     }
 
     /**

@@ -65,16 +65,16 @@ final class Outlined
      */
     public static function replaced(Artwork $artwork, array $by): Artwork
     {
-        $out = [];
+        $pieces = [];
         foreach ($artwork->pieces as $piece) {
             if (isset($by[$piece->id])) {
-                array_push($out, ...$by[$piece->id]);
+                array_push($pieces, ...$by[$piece->id]);
             } else {
-                $out[] = $piece;
+                $pieces[] = $piece;
             }
         }
 
-        return Arrangement::settled($artwork->withPieces($out));
+        return Arrangement::settled($artwork->withPieces($pieces));
     }
 
     /**
@@ -85,11 +85,11 @@ final class Outlined
      */
     public static function parts(Piece $piece, array $shapes, FreeIds $free): array
     {
-        $out = [];
+        $parts = [];
         foreach ($shapes as $i => $shape) {
-            $out[] = $piece->withShape($shape)->with(id: $i === 0 ? $piece->id : $free->next());
+            $parts[] = $piece->withShape($shape)->with(id: $i === 0 ? $piece->id : $free->next());
         }
 
-        return $out;
+        return $parts;
     }
 }

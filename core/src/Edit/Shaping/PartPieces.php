@@ -73,7 +73,7 @@ final readonly class PartPieces implements Edit, ShowsMarks
         $line = $values->path('line');
         $smooth = $values->length('smooth');
         if ($smooth > 0.0) {
-            $line = array_map(static fn (Contour $one): Contour => self::smoothed($one, $smooth), $line);
+            $line = array_map(static fn (Contour $contour): Contour => self::smoothed($contour, $smooth), $line);
         }
 
         return new self(
@@ -194,7 +194,7 @@ final readonly class PartPieces implements Edit, ShowsMarks
                 $edges[] = [$across, $along, $nextAcross, $nextAlong];
             }
         }
-        $out = [];
+        $lines = [];
         $box = $piece->box();
         $far = ($box === null ? 1.0 : hypot($box->width(), $box->height()) + abs($box->left) + abs($box->top)) + 1.0;
         $total = abs(self::areaUnder($edges, $most));
@@ -207,10 +207,10 @@ final readonly class PartPieces implements Edit, ShowsMarks
                     abs(self::areaUnder($edges, $c)) < $total * $k / $this->slices ? $low = $c : $high = $c;
                 }
             }
-            $out[] = Contour::polygon([[-$c * $v - $far * $u, $c * $u - $far * $v], [-$c * $v + $far * $u, $c * $u + $far * $v]], false);
+            $lines[] = Contour::polygon([[-$c * $v - $far * $u, $c * $u - $far * $v], [-$c * $v + $far * $u, $c * $u + $far * $v]], false);
         }
 
-        return $out;
+        return $lines;
     }
 
     /**
@@ -275,7 +275,7 @@ final readonly class PartPieces implements Edit, ShowsMarks
      */
     private static function cutLines(Piece $piece, array $cuts): array
     {
-        $out = [];
+        $lines = [];
         $parted = false;
         foreach ($piece->shape->contours as $line) {
             $n = count($line->closedSegments());
@@ -291,7 +291,7 @@ final readonly class PartPieces implements Edit, ShowsMarks
             $places = array_values($places);
             sort($places);
             if ($places === []) {
-                $out[] = $line;
+                $lines[] = $line;
 
                 continue;
             }
@@ -300,12 +300,12 @@ final readonly class PartPieces implements Edit, ShowsMarks
                 $to = ($line->closed ? $places[($i + 1) % count($places)] : $places[$i] ?? (float) $n);
                 $part = LinePlace::between($line, $from, $to);
                 if ($part !== null) {
-                    $out[] = $part;
+                    $lines[] = $part;
                 }
             }
         }
 
-        return $parted ? array_map(static fn (Contour $line): Shape => Shape::of($line), $out) : [$piece->shape];
+        return $parted ? array_map(static fn (Contour $line): Shape => Shape::of($line), $lines) : [$piece->shape];
     }
 
     private static function ledOn(Contour $cut, Box $box): Contour
@@ -345,13 +345,13 @@ final readonly class PartPieces implements Edit, ShowsMarks
     {
         $chosen = Chosen::in($artwork, $this->ids);
         unset($chosen[$this->along]);
-        $out = [];
+        $marks = [];
         foreach ($chosen as $piece) {
             foreach ($this->along === '' ? $this->cuts($piece, Chosen::box($chosen)) : $this->alongLines($artwork) as $cut) {
-                $out[] = new Mark('stretch', $cut->coords[0], $cut->coords[1], '', Shape::of($cut));
+                $marks[] = new Mark('stretch', $cut->coords[0], $cut->coords[1], '', Shape::of($cut));
             }
         }
 
-        return $out;
+        return $marks;
     }
 }

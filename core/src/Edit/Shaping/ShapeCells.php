@@ -248,12 +248,12 @@ final readonly class ShapeCells implements Edit, ShowsMarks
     {
         $pieces = Lines::pieces($artwork, $this->ids);
         $plan = CellPlan::of($this->mend ? Meeting::mended($pieces, $this->meet) : $pieces, $artwork);
-        $out = [];
+        $marks = [];
         foreach ($plan->cells->each() as $cell => $shape) {
             [$x, $y] = Inscribed::in($shape, 0.05);
-            $out[] = new Mark('cell', $x, $y, $plan->top($cell)->name ?? '', $shape, $plan->top($cell)?->fill?->colour->hex() ?? '');
+            $marks[] = new Mark('cell', $x, $y, $plan->top($cell)->name ?? '', $shape, $plan->top($cell)?->fill?->colour->hex() ?? '');
         }
 
-        return [...$out, ...($this->mend ? [] : Meeting::marks($plan->lines(), $this->meet))];
+        return [...$marks, ...($this->mend ? [] : Meeting::marks($plan->lines(), $this->meet))];
     }
 }

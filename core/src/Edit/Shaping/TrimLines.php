@@ -123,31 +123,31 @@ final readonly class TrimLines implements Edit, ShowsMarks
         $rest = array_values(array_filter($rest));
         $contours = $piece->shape->contours;
         array_splice($contours, $number, 1, array_slice($rest, 0, 1));
-        $out = $contours === [] ? [] : [$piece->withShape(new Shape(array_values($contours), $piece->shape->rule))];
+        $pieces = $contours === [] ? [] : [$piece->withShape(new Shape(array_values($contours), $piece->shape->rule))];
         foreach (array_slice($rest, 1) as $other) {
-            $out[] = $piece->withShape(Shape::of($other))->with(id: $free->next());
+            $pieces[] = $piece->withShape(Shape::of($other))->with(id: $free->next());
         }
 
-        return $out;
+        return $pieces;
     }
 
     public function marks(Artwork $artwork): array
     {
-        $out = Meeting::marks(Lines::chosen($artwork, $this->ids), $this->meet);
+        $marks = Meeting::marks(Lines::chosen($artwork, $this->ids), $this->meet);
         foreach ($this->at as $place) {
             try {
                 [$lines, $k, $from, $to] = $this->stretch($artwork, $this->ids, $place);
             } catch (Refused $refused) {
-                $out[] = new Mark('fault', $place[0], $place[1], $refused->getMessage());
+                $marks[] = new Mark('fault', $place[0], $place[1], $refused->getMessage());
 
                 continue;
             }
             $line = LinePlace::between($lines->contours[$k], $from, $to);
             if ($line !== null) {
-                $out[] = new Mark('stretch', $place[0], $place[1], '', Shape::of($line));
+                $marks[] = new Mark('stretch', $place[0], $place[1], '', Shape::of($line));
             }
         }
 
-        return $out;
+        return $marks;
     }
 }

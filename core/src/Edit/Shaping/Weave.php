@@ -130,14 +130,14 @@ final readonly class Weave implements Edit, ShowsMarks
         foreach ($weaving->strands as $k => $strand) {
             $wholes[$strand->whole][$k] = isset($cuts[$k]) ? Combine::cutAway($strand->area, $cuts[$k], $tolerance) : $strand->area;
         }
-        $out = [];
+        $left = [];
         foreach ($wholes as $stretches) {
             $first = array_key_first($stretches);
             // Where a line was cut into stretches their common ends leave no node.
-            $out[$first] = count($stretches) === 1 ? $stretches[$first] : Thin::shape(Combine::weld(array_values($stretches), $tolerance), $tolerance->offset);
+            $left[$first] = count($stretches) === 1 ? $stretches[$first] : Thin::shape(Combine::weld(array_values($stretches), $tolerance), $tolerance->offset);
         }
 
-        return $out;
+        return $left;
     }
 
     /** The band of a strand with the gap on both sides. */
@@ -175,18 +175,18 @@ final readonly class Weave implements Edit, ShowsMarks
         [$artwork, $ids] = Unwoven::of($artwork, $this->ids);
         $weaving = Weaving::of(array_values(Chosen::in($artwork, $ids)), $artwork);
         $states = $this->states($weaving);
-        $out = [];
+        $marks = [];
         foreach ($weaving->crossings as $c => $crossing) {
             $over = $weaving->strands[$states[$c] ? $crossing->a : $crossing->b]->piece;
             $under = $weaving->strands[$states[$c] ? $crossing->b : $crossing->a]->piece;
-            $out[] = new Mark('crossing', $crossing->x, $crossing->y, self::called($over).' over '.self::called($under), $crossing->part, $over->id);
+            $marks[] = new Mark('crossing', $crossing->x, $crossing->y, self::called($over).' over '.self::called($under), $crossing->part, $over->id);
             $fault = $weaving->fault($c);
             if ($fault !== null) {
-                $out[] = new Mark('fault', $crossing->x, $crossing->y, $fault);
+                $marks[] = new Mark('fault', $crossing->x, $crossing->y, $fault);
             }
         }
 
-        return $out;
+        return $marks;
     }
 
     private static function called(Piece $piece): string

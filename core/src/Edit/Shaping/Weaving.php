@@ -81,15 +81,15 @@ final readonly class Weaving
             $cuts[] = $over > $n ? $over - $n : $over;
             sort($cuts);
         }
-        $out = [];
+        $stretches = [];
         foreach ($line->closed ? $cuts : [0.0, ...$cuts] as $i => $from) {
             $stretch = LinePlace::between($line, $from, $line->closed ? $cuts[($i + 1) % count($cuts)] : $cuts[$i] ?? (float) $n);
             if ($stretch !== null) {
-                $out[] = $stretch;
+                $stretches[] = $stretch;
             }
         }
 
-        return $out;
+        return $stretches;
     }
 
     /**
@@ -100,7 +100,7 @@ final readonly class Weaving
     {
         $boxes = array_map(static fn (Strand $strand) => $strand->area->box(), $strands);
         $counts = array_count_values(array_map(static fn (Strand $strand): int => $strand->whole, $strands));
-        $out = [];
+        $strandCrossings = [];
         foreach ($strands as $a => $one) {
             for ($b = $a + 1, $n = count($strands); $b < $n; $b++) {
                 $other = $strands[$b];
@@ -115,13 +115,13 @@ final readonly class Weaving
                 foreach (Parts::of(Combine::keepOverlap([$one->area, $other->area], $artwork->tolerance())) as $part) {
                     [$x, $y, $radius] = Inscribed::in($part, 0.05);
                     if ($radius > 0.0 && ($one->whole !== $other->whole || ! self::isJoint($one, $other, $x, $y))) {
-                        $out[] = new StrandCrossing($a, $b, $x, $y, $part);
+                        $strandCrossings[] = new StrandCrossing($a, $b, $x, $y, $part);
                     }
                 }
             }
         }
 
-        return $out;
+        return $strandCrossings;
     }
 
     private static function cross(Contour $a, Contour $b): bool
@@ -215,13 +215,13 @@ final readonly class Weaving
                 $closed[$strand->whole] = ($closed[$strand->whole] ?? false) || $strand->line->closed;
             }
         }
-        $out = [];
+        $visits = [];
         foreach ($at as $whole => $row) {
             sort($row);
-            $out[$whole] = ['closed' => $closed[$whole], 'at' => array_map(static fn (array $one): array => [$one[2], $one[3]], $row)];
+            $visits[$whole] = ['closed' => $closed[$whole], 'at' => array_map(static fn (array $one): array => [$one[2], $one[3]], $row)];
         }
 
-        return $out;
+        return $visits;
     }
 
     /** The crossing nearest to a place. */

@@ -136,7 +136,7 @@ final readonly class WrapPieces implements Edit, ShowsMarks
         $box = self::frameBox($chosen);
         [$top, $bottom, $left, $right] = $this->sides ?? Wrap::frame($this->kind, $box, $this->amount);
         $frame = Contour::ofSegments(array_map(self::handled(...), [$top, $right, Cubic::reversed($bottom), Cubic::reversed($left)]), true);
-        $out = [new Mark(
+        $marks = [new Mark(
             'frame',
             $top[0],
             $top[1],
@@ -146,6 +146,6 @@ final readonly class WrapPieces implements Edit, ShowsMarks
         )];
         $fold = (new Wrap($box, [$top, $bottom, $left, $right], Matrix::identity()))->fold();
 
-        return $fold === null ? $out : [...$out, new Mark('fault', $fold[0], $fold[1], 'The frame folds over itself here.')];
+        return $fold === null ? $marks : [...$marks, new Mark('fault', $fold[0], $fold[1], 'The frame folds over itself here.')];
     }
 }

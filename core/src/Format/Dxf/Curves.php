@@ -34,13 +34,13 @@ final class Curves
             return null;
         }
         $segments = array_map(static function (array $s) use ($x, $y, $mx, $my, $ratio): array {
-            $out = [];
+            $ellipse = [];
             for ($i = 0; $i < 8; $i += 2) {
-                $out[] = $x + $s[$i] * $mx - $s[$i + 1] * $ratio * $my;
-                $out[] = $y + $s[$i] * $my + $s[$i + 1] * $ratio * $mx;
+                $ellipse[] = $x + $s[$i] * $mx - $s[$i + 1] * $ratio * $my;
+                $ellipse[] = $y + $s[$i] * $my + $s[$i + 1] * $ratio * $mx;
             }
 
-            return $out;
+            return $ellipse;
         }, self::around(0.0, 0.0, 1.0, $from, $sweep));
 
         return Contour::ofSegments($segments, $sweep > 2 * M_PI - 1e-6);
@@ -215,15 +215,15 @@ final class Curves
                 break;
             }
         }
-        $out = [];
+        $beziers = [];
         for ($i = $first; $i + 3 < count($points); $i += 3) {
             if ($knots[$i + 3] < $from - 1e-9 || ($knots[$i + 4] ?? INF) > $to + 1e-9) {
                 continue;
             }
-            $out[] = [...$points[$i], ...$points[$i + 1], ...$points[$i + 2], ...$points[$i + 3]];
+            $beziers[] = [...$points[$i], ...$points[$i + 1], ...$points[$i + 2], ...$points[$i + 3]];
         }
 
-        return $out;
+        return $beziers;
     }
 
     /**
@@ -239,16 +239,16 @@ final class Curves
                 $span = $i;
             }
         }
-        $out = [];
+        $inserted = [];
         for ($i = 0; $i <= count($points); $i++) {
             if ($i <= $span - 3) {
-                $out[] = $points[$i];
+                $inserted[] = $points[$i];
             } elseif ($i > $span) {
-                $out[] = $points[$i - 1];
+                $inserted[] = $points[$i - 1];
             } else {
                 $whole = $knots[$i + 3] - $knots[$i];
                 $a = $whole < 1e-12 ? 0.0 : ($t - $knots[$i]) / $whole;
-                $out[] = [
+                $inserted[] = [
                     (1 - $a) * $points[$i - 1][0] + $a * ($points[$i][0] ?? $points[$i - 1][0]),
                     (1 - $a) * $points[$i - 1][1] + $a * ($points[$i][1] ?? $points[$i - 1][1]),
                 ];
@@ -256,7 +256,7 @@ final class Curves
         }
         array_splice($knots, $span + 1, 0, [$t]);
 
-        return [$knots, $out];
+        return [$knots, $inserted];
     }
 
     /**
@@ -302,15 +302,15 @@ final class Curves
         $parts = max(1, (int) ceil(abs($sweep) / (M_PI / 2) - 1e-9));
         $step = $sweep / $parts;
         $h = 4 / 3 * tan($step / 4) * $r;
-        $out = [];
+        $segments = [];
         for ($k = 0; $k < $parts; $k++) {
             [$a, $b] = [$from + $k * $step, $from + ($k + 1) * $step];
-            $out[] = [
+            $segments[] = [
                 $x + $r * cos($a), $y + $r * sin($a), $x + $r * cos($a) - $h * sin($a), $y + $r * sin($a) + $h * cos($a),
                 $x + $r * cos($b) + $h * sin($b), $y + $r * sin($b) - $h * cos($b), $x + $r * cos($b), $y + $r * sin($b),
             ];
         }
 
-        return $out;
+        return $segments;
     }
 }

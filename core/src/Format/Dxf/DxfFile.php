@@ -77,7 +77,7 @@ final class DxfFile
     private static function pairs(string $bytes): array
     {
         $lines = preg_split('/\r\n|\n|\r/', $bytes) ?: [];
-        $out = [];
+        $pairs = [];
         for ($i = 0, $n = count($lines) - 1; $i < $n; $i += 2) {
             Patience::ask();
             $code = trim($lines[$i], " \t\xEF\xBB\xBF");
@@ -87,10 +87,10 @@ final class DxfFile
                 }
                 throw FileRefused::at('DXF file', $i + 1, sprintf('"%s" is no group code', mb_substr(mb_scrub($code), 0, 20)));
             }
-            $out[] = [(int) $code, trim($lines[$i + 1])];
+            $pairs[] = [(int) $code, trim($lines[$i + 1])];
         }
 
-        return $out;
+        return $pairs;
     }
 
     /** @param  list<array{int, string}>  $pairs  brought into UTF-8 */

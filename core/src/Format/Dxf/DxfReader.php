@@ -272,15 +272,15 @@ final class DxfReader
      */
     private static function corners(Entity $e, array $codes): array
     {
-        $out = [];
+        $corners = [];
         foreach ($codes as $code) {
             $corner = $e->has($code) ? [$e->number($code), $e->number($code + 10)] : [$e->number(12), $e->number(22)];
-            if ($out === [] || $out[count($out) - 1] !== $corner) {
-                $out[] = $corner;
+            if ($corners === [] || $corners[count($corners) - 1] !== $corner) {
+                $corners[] = $corner;
             }
         }
 
-        return $out;
+        return $corners;
     }
 
     private function held(Contour $contour, Entity $e): Contour

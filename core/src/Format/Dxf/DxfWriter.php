@@ -89,20 +89,20 @@ final class DxfWriter implements LayoutWriter
     /** @return list<string> a name for each layer that the format takes, none twice */
     private static function names(Layout $layout): array
     {
-        $out = [];
+        $names = [];
         foreach ($layout->layers as $layer) {
             $name = strtoupper(trim(
                 preg_replace('/[^A-Za-z0-9]+/', '_', (string) iconv('UTF-8', 'ASCII//TRANSLIT//IGNORE', mb_scrub($layer->name))) ?? '',
                 '_',
             ));
             $name = substr($name === '' ? strtoupper($layer->role->value) : $name, 0, 28);
-            for ($k = 2, $free = $name; in_array($free, $out, true); $k++) {
+            for ($k = 2, $free = $name; in_array($free, $names, true); $k++) {
                 $free = "{$name}_{$k}";
             }
-            $out[] = $free;
+            $names[] = $free;
         }
 
-        return $out;
+        return $names;
     }
 
     /**
@@ -205,29 +205,29 @@ final class DxfWriter implements LayoutWriter
             if (! $line->closed) {
                 $places[] = [$end[6], $end[7]];
             }
-            $out = self::pairs([...$entity('LWPOLYLINE', 'AcDbPolyline'), 90, count($places), 70, $line->closed ? 1 : 0]);
+            $text = self::pairs([...$entity('LWPOLYLINE', 'AcDbPolyline'), 90, count($places), 70, $line->closed ? 1 : 0]);
             foreach ($places as [$x, $y]) {
-                $out .= self::pairs([10, $x, 20, $height - $y]);
+                $text .= self::pairs([10, $x, 20, $height - $y]);
             }
 
-            return $out;
+            return $text;
         }
         $n = count($segments);
-        $out = self::pairs([...$entity('SPLINE', 'AcDbSpline'), 70, 8 | ($line->closed ? 1 : 0), 71, 3, 72, 3 * ($n + 1) + 2, 73, 3 * $n + 1, 74, 0]);
+        $text = self::pairs([...$entity('SPLINE', 'AcDbSpline'), 70, 8 | ($line->closed ? 1 : 0), 71, 3, 72, 3 * ($n + 1) + 2, 73, 3 * $n + 1, 74, 0]);
         for ($k = 0; $k <= $n; $k++) {
-            $out .= str_repeat(self::pairs([40, (float) $k]), $k === 0 || $k === $n ? 4 : 3);
+            $text .= str_repeat(self::pairs([40, (float) $k]), $k === 0 || $k === $n ? 4 : 3);
         }
         $place = static fn (float $x, float $y): string => self::pairs([10, $x, 20, $height - $y, 30, 0.0]);
-        $out .= $place($segments[0][0], $segments[0][1]);
+        $text .= $place($segments[0][0], $segments[0][1]);
         foreach ($segments as $s) {
             $s = Cubic::isLine($s) ? [
                 $s[0], $s[1], $s[0] + ($s[6] - $s[0]) / 3, $s[1] + ($s[7] - $s[1]) / 3, $s[6] - ($s[6] - $s[0]) / 3, $s[7] - ($s[7] - $s[1]) / 3,
                 $s[6], $s[7],
             ] : $s;
-            $out .= $place($s[2], $s[3]).$place($s[4], $s[5]).$place($s[6], $s[7]);
+            $text .= $place($s[2], $s[3]).$place($s[4], $s[5]).$place($s[6], $s[7]);
         }
 
-        return $out;
+        return $text;
     }
 
     /** The number of the colour that is nearest to that of a layer. */
@@ -246,15 +246,15 @@ final class DxfWriter implements LayoutWriter
     /** @param  list<int|float|string>  $pairs  codes and values in turn */
     private static function pairs(array $pairs): string
     {
-        $out = '';
+        $text = '';
         for ($i = 0, $n = count($pairs); $i < $n; $i += 2) {
             $value = $pairs[$i + 1];
-            $out .= $pairs[$i]."\n".(is_float($value) ? rtrim(
+            $text .= $pairs[$i]."\n".(is_float($value) ? rtrim(
                 rtrim(number_format($value, 6, '.', ''), '0'),
                 '.',
             ).(fmod(round($value, 6), 1.0) == 0.0 ? '.0' : '') : $value)."\n";
         }
 
-        return $out;
+        return $text;
     }
 }

@@ -64,14 +64,14 @@ final class Entity
     /** @return list<float> */
     public function numbers(int $code): array
     {
-        $out = [];
+        $numbers = [];
         foreach ($this->pairs as [$own, $value]) {
             if ($own === $code) {
-                $out[] = (float) $value;
+                $numbers[] = (float) $value;
             }
         }
 
-        return $out;
+        return $numbers;
     }
 
     /**
@@ -80,12 +80,12 @@ final class Entity
      */
     public function places(int $code = 10): array
     {
-        $out = [];
+        $places = [];
         $now = null;
         foreach ([...$this->pairs, [$code, 'end']] as [$own, $value]) {
             if ($own === $code) {
                 if ($now !== null) {
-                    $out[] = $now;
+                    $places[] = $now;
                 }
                 $now = [(float) $value, 0.0, 0.0, 0.0, 0.0];
             } elseif ($now !== null) {
@@ -96,6 +96,6 @@ final class Entity
             }
         }
 
-        return $out;
+        return $places;
     }
 }

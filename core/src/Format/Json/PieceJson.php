@@ -103,19 +103,19 @@ final class PieceJson
     /** @return list<mixed> hex, opacity and, if it is none flat, what it is painted with */
     private static function paint(Paint $paint): array
     {
-        $out = [$paint->colour->hex(), $paint->opacity];
+        $row = [$paint->colour->hex(), $paint->opacity];
         if ($paint->gradient !== null) {
             $gradient = $paint->gradient;
-            $out[] = ['gradient' => [
+            $row[] = ['gradient' => [
                 $gradient->kind->value, $gradient->spread->value, $gradient->axis, self::matrix($gradient->matrix),
                 array_map(static fn (array $stop): array => [$stop[0], $stop[1]->hex(), $stop[2]], $gradient->stops),
             ]];
         } elseif ($paint->picture !== null) {
             $picture = $paint->picture;
-            $out[] = ['picture' => [$picture->reference, $picture->width, $picture->height, self::matrix($picture->matrix), $picture->fit]];
+            $row[] = ['picture' => [$picture->reference, $picture->width, $picture->height, self::matrix($picture->matrix), $picture->fit]];
         }
 
-        return $out;
+        return $row;
     }
 
     /** @param  array<mixed>  $data */

@@ -84,7 +84,7 @@ final class PresetJson
             is_array($rows) && array_is_list($rows) && count($rows) <= self::MOST_STEPS,
             sprintf('a line is a list of at most %d steps', self::MOST_STEPS),
         );
-        $out = [];
+        $steps = [];
         foreach ($rows as $i => $row) {
             self::need(is_array($row) && is_string($row['step'] ?? null), sprintf('step %d cannot be read', $i + 1));
             $values = $row['values'] ?? [];
@@ -100,10 +100,10 @@ final class PresetJson
             } catch (Refused $refused) {
                 throw PresetRefused::wrong(sprintf('step %d, "%s": %s', $i + 1, mb_substr($row['step'], 0, 40), lcfirst(rtrim($refused->getMessage(), '.'))));
             }
-            $out[] = new LineStep('s'.($i + 1), $row['step'], array_intersect_key($made->values(), $values), $row['on'] ?? true);
+            $steps[] = new LineStep('s'.($i + 1), $row['step'], array_intersect_key($made->values(), $values), $row['on'] ?? true);
         }
 
-        return $out;
+        return $steps;
     }
 
     private static function text(mixed $value, int $most, string $else): string

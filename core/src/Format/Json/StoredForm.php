@@ -389,13 +389,13 @@ final class StoredForm
     /** @return list<float> */
     private static function numbers(mixed $data, int $most, string $wrong, float $far = self::FARTHEST): array
     {
-        $out = [];
+        $numbers = [];
         foreach (self::rows($data, $most, $wrong) as $value) {
             self::within($value, -$far, $far, $wrong);
-            $out[] = is_numeric($value) ? (float) $value : 0.0;
+            $numbers[] = is_numeric($value) ? (float) $value : 0.0;
         }
 
-        return $out;
+        return $numbers;
     }
 
     private static function within(mixed $value, float $least, float $most, string $wrong): void

@@ -30,12 +30,12 @@ final class DrawnLayer
 
     public function transformed(Matrix $matrix): self
     {
-        $out = new self($this->name, $this->colour);
-        $out->lines = array_map(static fn (Contour $line): Contour => $line->transformed($matrix), $this->lines);
-        $out->wide = array_map(static fn (DrawnLine $line): DrawnLine => $line->transformed($matrix), $this->wide);
-        $out->areas = array_map(static fn (Shape $area): Shape => $area->transformed($matrix), $this->areas);
-        $out->words = array_map(static fn (Words $words): Words => $words->transformed($matrix), $this->words);
+        $moved = new self($this->name, $this->colour);
+        $moved->lines = array_map(static fn (Contour $line): Contour => $line->transformed($matrix), $this->lines);
+        $moved->wide = array_map(static fn (DrawnLine $line): DrawnLine => $line->transformed($matrix), $this->wide);
+        $moved->areas = array_map(static fn (Shape $area): Shape => $area->transformed($matrix), $this->areas);
+        $moved->words = array_map(static fn (Words $words): Words => $words->transformed($matrix), $this->words);
 
-        return $out;
+        return $moved;
     }
 }

@@ -91,11 +91,11 @@ final class LineDrawing
     public function transformed(Matrix $matrix): self
     {
         $place = static fn (?Point $at): ?Point => $at === null ? null : $matrix->apply($at->x, $at->y);
-        $out = clone $this;
-        $out->layers = array_map(static fn (DrawnLayer $layer): DrawnLayer => $layer->transformed($matrix), $this->layers);
-        $out->leftOut = array_map(static fn (array $row): array => [...$row, 'at' => $place($row['at'])], $this->leftOut);
-        $out->replaced = array_map(static fn (array $row): array => [...$row, 'at' => $place($row['at'])], $this->replaced);
+        $moved = clone $this;
+        $moved->layers = array_map(static fn (DrawnLayer $layer): DrawnLayer => $layer->transformed($matrix), $this->layers);
+        $moved->leftOut = array_map(static fn (array $row): array => [...$row, 'at' => $place($row['at'])], $this->leftOut);
+        $moved->replaced = array_map(static fn (array $row): array => [...$row, 'at' => $place($row['at'])], $this->replaced);
 
-        return $out;
+        return $moved;
     }
 }

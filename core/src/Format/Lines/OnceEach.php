@@ -55,19 +55,19 @@ final class OnceEach
         // Lines of many pieces first, so that they stay whole where a short one lies on them.
         $order = array_keys($lines);
         usort($order, static fn (int $a, int $b): int => [$lines[$b]->segmentCount(), $a] <=> [$lines[$a]->segmentCount(), $b]);
-        $out = [];
+        $left = [];
         foreach ($order as $i) {
-            $out[$i] = $self->left($lines[$i]);
+            $left[$i] = $self->left($lines[$i]);
         }
-        ksort($out);
+        ksort($left);
 
-        return [array_merge(...$out), $self->gone, $self->at];
+        return [array_merge(...$left), $self->gone, $self->at];
     }
 
     /** @return list<Contour> what no earlier line covers; it covers what comes later */
     private function left(Contour $line): array
     {
-        $out = $run = $own = [];
+        $left = $run = $own = [];
         $whole = true;
         foreach ($line->closedSegments() as $segment) {
             if (hypot($segment[6] - $segment[0], $segment[7] - $segment[1]) < 1e-9 && Cubic::isLine($segment)) {
@@ -78,7 +78,7 @@ final class OnceEach
             foreach ($parts as $part) {
                 $last = $run === [] ? null : $run[count($run) - 1];
                 if ($last !== null && hypot($last[6] - $part[0], $last[7] - $part[1]) > 1e-9) {
-                    $out[] = Contour::ofSegments($run, false);
+                    $left[] = Contour::ofSegments($run, false);
                     $run = [];
                 }
                 $run[] = $part;
@@ -89,7 +89,7 @@ final class OnceEach
                 $this->at ??= new Point(...Cubic::placeOn($segment, 0.5));
             }
             if ($parts === [] && $run !== []) {
-                $out[] = Contour::ofSegments($run, false);
+                $left[] = Contour::ofSegments($run, false);
                 $run = [];
             }
         }
@@ -101,7 +101,7 @@ final class OnceEach
             return $own === [] ? [] : [$line];
         }
 
-        return $run === [] ? $out : [...$out, Contour::ofSegments($run, false)];
+        return $run === [] ? $left : [...$left, Contour::ofSegments($run, false)];
     }
 
     /** @param  list<float>  $s */
@@ -184,37 +184,42 @@ final class OnceEach
             return [$s];
         }
         sort($covered);
-        $out = [];
+        $stretches = [];
         $at = 0.0;
         foreach ([...$covered, [$long, $long]] as [$from, $to]) {
             if ($from - $at > self::SAME) {
-                $out[] = Cubic::line($ax + $ux * $at, $ay + $uy * $at, $from >= $long ? $bx : $ax + $ux * $from, $from >= $long ? $by : $ay + $uy * $from);
+                $stretches[] = Cubic::line(
+                    $ax + $ux * $at,
+                    $ay + $uy * $at,
+                    $from >= $long ? $bx : $ax + $ux * $from,
+                    $from >= $long ? $by : $ay + $uy * $from,
+                );
             }
             $at = max($at, $to);
         }
-        if ($out !== []) {
-            $this->gone += $long - array_sum(array_map(static fn (array $part): float => hypot($part[6] - $part[0], $part[7] - $part[1]), $out));
+        if ($stretches !== []) {
+            $this->gone += $long - array_sum(array_map(static fn (array $part): float => hypot($part[6] - $part[0], $part[7] - $part[1]), $stretches));
             $this->at ??= new Point($ax + $ux * ($covered[0][0] + $covered[0][1]) / 2, $ay + $uy * ($covered[0][0] + $covered[0][1]) / 2);
         }
 
-        return $out;
+        return $stretches;
     }
 
     /** @return list<string> cells that a straight line runs through, and so many round them */
     private function along(float $ax, float $ay, float $bx, float $by, int $round): array
     {
         $steps = max(1, (int) ceil(hypot($bx - $ax, $by - $ay) / $this->cell * 2));
-        $out = [];
+        $cells = [];
         for ($k = 0; $k <= $steps; $k++) {
             [$x, $y] = [$ax + ($bx - $ax) * $k / $steps, $ay + ($by - $ay) * $k / $steps];
             for ($dx = -$round; $dx <= $round; $dx++) {
                 for ($dy = -$round; $dy <= $round; $dy++) {
-                    $out[$this->name($x, $y, $dx, $dy)] = true;
+                    $cells[$this->name($x, $y, $dx, $dy)] = true;
                 }
             }
         }
 
-        return array_map(strval(...), array_keys($out));
+        return array_map(strval(...), array_keys($cells));
     }
 
     private function name(float $x, float $y, int $dx = 0, int $dy = 0): string

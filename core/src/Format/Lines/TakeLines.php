@@ -171,12 +171,12 @@ final class TakeLines
      */
     private static function others(array $probes, int $layer): array
     {
-        $out = [];
+        $others = [];
         foreach ($probes as $number => $row) {
-            array_push($out, ...$row['own'], ...($number === $layer ? [] : $row['lines']));
+            array_push($others, ...$row['own'], ...($number === $layer ? [] : $row['lines']));
         }
 
-        return $out;
+        return $others;
     }
 
     /**
@@ -193,24 +193,24 @@ final class TakeLines
         }
         $all = new Inside(new Shape($closed, FillRule::Evenodd));
         $own = [];
-        $out = [];
+        $round = [];
         foreach ($places as [$x, $y]) {
             if (! $all->holds($x, $y)) {
                 continue;
             }
             foreach ($closed as $i => $line) {
                 $box = $line->box();
-                if (! isset($out[$i]) && $x >= $box->left
+                if (! isset($round[$i]) && $x >= $box->left
                     && $x <= $box->right
                     && $y >= $box->top
                     && $y <= $box->bottom
                     && ($own[$i] ??= new Inside(Shape::of($line)))->holds($x, $y)) {
-                    $out[$i] = true;
+                    $round[$i] = true;
                 }
             }
         }
 
-        return $out;
+        return $round;
     }
 
     /**
@@ -303,22 +303,22 @@ final class TakeLines
     /** The text in lines no longer than is given, mm, broken between words. */
     private function wrapped(Setting $setting, float $width): string
     {
-        $out = [];
+        $wrapped = [];
         foreach (preg_split('/\R/u', mb_scrub($setting->text)) ?: [] as $line) {
             $now = '';
             foreach (explode(' ', $line) as $word) {
                 $next = $now === '' ? $word : "{$now} {$word}";
                 $box = Typesetter::shape($setting->with(text: $next), $this->fonts)->box();
                 if ($now !== '' && $box !== null && $box->width() > $width) {
-                    $out[] = $now;
+                    $wrapped[] = $now;
                     $next = $word;
                 }
                 $now = $next;
             }
-            $out[] = $now;
+            $wrapped[] = $now;
         }
 
-        return implode("\n", $out);
+        return implode("\n", $wrapped);
     }
 
     private static function words(string $text): string

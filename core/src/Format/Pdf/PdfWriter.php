@@ -275,20 +275,20 @@ final class PdfWriter implements LayoutWriter
     /** Curves as they are. */
     private static function path(Shape $shape): string
     {
-        $out = '';
+        $path = '';
         foreach ($shape->contours as $contour) {
             Patience::ask(64);
             $c = $contour->coords;
-            $out .= PdfFile::real($c[0]).' '.PdfFile::real($c[1])." m\n";
+            $path .= PdfFile::real($c[0]).' '.PdfFile::real($c[1])." m\n";
             for ($i = 0, $n = count($c) - 2; $i < $n; $i += 6) {
                 $end = PdfFile::real($c[$i + 6]).' '.PdfFile::real($c[$i + 7]);
                 $line = $c[$i + 2] === $c[$i] && $c[$i + 3] === $c[$i + 1] && $c[$i + 4] === $c[$i + 6] && $c[$i + 5] === $c[$i + 7];
-                $out .= $line ? "{$end} l\n"
+                $path .= $line ? "{$end} l\n"
                     : PdfFile::real($c[$i + 2]).' '.PdfFile::real($c[$i + 3]).' '.PdfFile::real($c[$i + 4]).' '.PdfFile::real($c[$i + 5])." {$end} c\n";
             }
-            $out .= $contour->closed ? "h\n" : '';
+            $path .= $contour->closed ? "h\n" : '';
         }
 
-        return $out;
+        return $path;
     }
 }

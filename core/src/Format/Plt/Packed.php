@@ -19,7 +19,7 @@ final class Packed
      */
     public static function moves(string $text): array
     {
-        $out = [];
+        $moves = [];
         $half = 32;
         $share = 1.0;
         [$up, $absolute] = [false, false];
@@ -36,7 +36,7 @@ final class Packed
                 } elseif ($char === '7') {
                     $half = 16;
                 } elseif ($char === ':') {
-                    $out[] = ['pen', (float) self::number($text, $i, $half), 0.0];
+                    $moves[] = ['pen', (float) self::number($text, $i, $half), 0.0];
                 } else {
                     $share = 2.0 ** -self::number($text, $i, $half);
                 }
@@ -54,14 +54,14 @@ final class Packed
 
                 continue;
             }
-            $out[] = [($up ? 'up' : 'down').($absolute ? 'to' : ''), $x, $value];
+            $moves[] = [($up ? 'up' : 'down').($absolute ? 'to' : ''), $x, $value];
             [$x, $up, $absolute] = [null, false, false];
         }
         if ($x !== null) {
             throw FileRefused::because('Packed places of the PLT file end within a place.');
         }
 
-        return $out;
+        return $moves;
     }
 
     /** @param  int  $i  brought on past the number */

@@ -394,14 +394,14 @@ final class PltReader
     /** @return list<array{float, float}> */
     private static function chords(Contour $line): array
     {
-        $out = [];
+        $chords = [];
         foreach ($line->closedSegments() as $s) {
             for ($k = 0; $k < 32; $k++) {
-                $out[] = Cubic::placeOn($s, $k / 32);
+                $chords[] = Cubic::placeOn($s, $k / 32);
             }
         }
 
-        return $out;
+        return $chords;
     }
 
     /** @param  list<float>  $v */

@@ -90,12 +90,12 @@ final class PngWriter implements LayoutWriter
     /** @return list<array{Shape, Paint}> what is painted, the lowest first */
     private static function painted(Layout $layout): array
     {
-        $out = [];
+        $painted = [];
         $black = new Paint(new Colour(0, 0, 0));
         foreach ($layout->layers as $layer) {
             foreach ($layer->role->isPath() ? [] : $layer->areas as $piece) {
                 if ($piece->fill?->picture === null) {
-                    $out[] = [$piece->shape, $layer->role === Role::Print ? ($piece->fill ?? $black) : $black];
+                    $painted[] = [$piece->shape, $layer->role === Role::Print ? ($piece->fill ?? $black) : $black];
                 }
             }
             $lines = $layer->role->isPath() ? $layer->lines : [];
@@ -108,11 +108,11 @@ final class PngWriter implements LayoutWriter
             }
             if ($drawn !== []) {
                 // All of a layer at once: where its lines cross they are one.
-                $out[] = [new Shape($drawn), new Paint(Colour::fromHex($layer->colour))];
+                $painted[] = [new Shape($drawn), new Paint(Colour::fromHex($layer->colour))];
             }
         }
 
-        return $out;
+        return $painted;
     }
 
     private static function chunk(string $type, string $data): string

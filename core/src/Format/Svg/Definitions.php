@@ -55,22 +55,22 @@ final class Definitions
     /** @return list<DOMElement> an element and those whose values it takes over, by href */
     public function chain(DOMElement $element): array
     {
-        $out = [$element];
-        while (count($out) < self::LONGEST_CHAIN) {
-            $href = self::href($out[count($out) - 1]);
+        $elements = [$element];
+        while (count($elements) < self::LONGEST_CHAIN) {
+            $href = self::href($elements[count($elements) - 1]);
             $next = str_starts_with($href, '#') ? $this->get(rawurldecode(substr($href, 1))) : null;
             if ($next === null) {
                 break;
             }
-            foreach ($out as $one) {
+            foreach ($elements as $one) {
                 if ($one === $next) {
-                    return $out;
+                    return $elements;
                 }
             }
-            $out[] = $next;
+            $elements[] = $next;
         }
 
-        return $out;
+        return $elements;
     }
 
     /**

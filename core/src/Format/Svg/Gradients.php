@@ -21,7 +21,7 @@ final class Gradients
     {
         $chain = array_values(array_filter(
             $definitions->chain($element),
-            static fn (DOMElement $one): bool => in_array($one->localName, ['linearGradient', 'radialGradient'], true),
+            static fn (DOMElement $dOMElement): bool => in_array($dOMElement->localName, ['linearGradient', 'radialGradient'], true),
         ));
         $stops = self::stops($definitions, $chain);
         if ($stops === []) {
@@ -92,7 +92,7 @@ final class Gradients
     private static function stops(Definitions $definitions, array $chain): array
     {
         foreach ($chain as $element) {
-            $out = [];
+            $stops = [];
             $style = null;
             $reached = 0.0;
             foreach ($element->childNodes as $child) {
@@ -105,10 +105,10 @@ final class Gradients
                 $colour = ColourText::parse(strcasecmp($text, 'currentcolor') === 0 ? $own->get('color') : $text) ?? [new Colour(0, 0, 0), 1.0];
                 // Offsets never fall back: one lower than the one before counts as that.
                 $reached = max($reached, ColourText::unit($child->getAttribute('offset'), 1.0) ?? 0.0);
-                $out[] = [$reached, $colour[0], $colour[1] * (ColourText::unit($own->get('stop-opacity'), 1.0) ?? 1.0)];
+                $stops[] = [$reached, $colour[0], $colour[1] * (ColourText::unit($own->get('stop-opacity'), 1.0) ?? 1.0)];
             }
-            if ($out !== []) {
-                return $out;
+            if ($stops !== []) {
+                return $stops;
             }
         }
 

@@ -45,12 +45,12 @@ final class LayoutPicture
      */
     public static function mixed(array $plates, array $on, array $cover): string
     {
-        $out = self::head($plates[0]->width, $plates[0]->height, $plates[0]->ground);
+        $layers = self::head($plates[0]->width, $plates[0]->height, $plates[0]->ground);
         foreach ($on as $number) {
             foreach ($plates[$number]->layers ?? [] as $i => $layer) {
                 if ($layer->role === Role::Plate) {
                     $opacity = Writer::number($cover[$layer->colour] ?? 0.95, 3);
-                    $out .= "<g opacity=\"{$opacity}\"".($layer->overprints ? ' style="mix-blend-mode:multiply"' : '').'>'.self::areas(
+                    $layers .= "<g opacity=\"{$opacity}\"".($layer->overprints ? ' style="mix-blend-mode:multiply"' : '').'>'.self::areas(
                         $plates[0],
                         $layer->areas,
                         "m{$number}-{$i}",
@@ -60,7 +60,7 @@ final class LayoutPicture
             }
         }
 
-        return $out."</svg>\n";
+        return $layers."</svg>\n";
     }
 
     private static function head(float $width, float $height, string $ground): string

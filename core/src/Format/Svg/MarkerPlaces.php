@@ -17,7 +17,7 @@ final class MarkerPlaces
      */
     public static function of(array $contours, array $parted): array
     {
-        $out = [];
+        $places = [];
         foreach ($contours as $n => $contour) {
             $segments = $contour->segments();
             $count = count($segments);
@@ -30,11 +30,11 @@ final class MarkerPlaces
                 $in = $i > 0 ? $ways[$i - 1][1] : ($contour->closed ? $ways[$count - 1][1] : null);
                 $from = $i < $count ? $ways[$i][0] : ($contour->closed ? $ways[0][0] : null);
                 [$x, $y] = $i < $count ? [$segments[$i][0], $segments[$i][1]] : [$segments[$count - 1][6], $segments[$count - 1][7]];
-                $out[] = [$x, $y, self::between($in, $from)];
+                $places[] = [$x, $y, self::between($in, $from)];
             }
         }
 
-        return $out;
+        return $places;
     }
 
     /**

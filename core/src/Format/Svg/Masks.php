@@ -92,12 +92,12 @@ final readonly class Masks
         if (count($byValue) > self::MOST_LEVELS) {
             return null;
         }
-        $out = [];
+        $levels = [];
         foreach ($byValue as $value => $shapes) {
-            $out[] = [$value / 255, Combine::keepOverlap([count($shapes) === 1 ? $shapes[0] : Combine::weld($shapes), $region])];
+            $levels[] = [$value / 255, Combine::keepOverlap([count($shapes) === 1 ? $shapes[0] : Combine::weld($shapes), $region])];
         }
 
-        return $out;
+        return $levels;
     }
 
     /**

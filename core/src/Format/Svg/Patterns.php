@@ -40,7 +40,7 @@ final readonly class Patterns
     /** @return list<DOMElement> */
     private static function chain(Definitions $definitions, DOMElement $pattern): array
     {
-        return array_values(array_filter($definitions->chain($pattern), static fn (DOMElement $one): bool => $one->localName === 'pattern'));
+        return array_values(array_filter($definitions->chain($pattern), static fn (DOMElement $dOMElement): bool => $dOMElement->localName === 'pattern'));
     }
 
     /**
@@ -130,14 +130,14 @@ final readonly class Patterns
         $drawn = $this->walk->aside($content, new Scope($style, $inner, $view, [], $scope->uses, $scope->depth + 1));
         $frame = Shape::of(Contour::rectangle(0.0, 0.0, $width, $height)->transformed($matrix));
         $open = $style->get('overflow') === 'visible';
-        $out = [];
+        $pieces = [];
         foreach (Outlines::of(new \NeatEdge\Core\Artwork\Artwork(1.0, 1.0, $drawn))->pieces as $piece) {
             $shape = $open ? $piece->shape : Combine::keepOverlap([$piece->shape, $frame]);
             if (! $shape->isEmpty() && $piece->fill !== null) {
-                $out[] = [$shape, $piece];
+                $pieces[] = [$shape, $piece];
             }
         }
 
-        return $out;
+        return $pieces;
     }
 }

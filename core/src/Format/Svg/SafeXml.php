@@ -92,18 +92,18 @@ final class SafeXml
         if ($inflate === false) {
             throw SvgRefused::broken();
         }
-        $out = '';
+        $text = '';
         foreach (str_split($bytes, 8192) as $chunk) {
             $more = @inflate_add($inflate, $chunk);
             if ($more === false) {
                 throw SvgRefused::broken();
             }
-            $out .= $more;
-            if (strlen($out) > $limit) {
+            $text .= $more;
+            if (strlen($text) > $limit) {
                 throw SvgRefused::unpacksTooLarge($limit);
             }
             if (inflate_get_status($inflate) === ZLIB_STREAM_END) {
-                return $out;
+                return $text;
             }
         }
         throw SvgRefused::broken();
@@ -152,19 +152,19 @@ final class SafeXml
             $entities = self::entities($subset);
             $close = $found[0][1] + strlen($found[0][0]) - 1;
         }
-        $out = substr($bytes, 0, $at).str_repeat("\n", substr_count($bytes, "\n", $at, $close - $at)).substr($bytes, $close + 1);
+        $text = substr($bytes, 0, $at).str_repeat("\n", substr_count($bytes, "\n", $at, $close - $at)).substr($bytes, $close + 1);
         if ($entities === []) {
-            return $out;
+            return $text;
         }
-        $grown = strlen($out);
+        $grown = strlen($text);
         foreach ($entities as $name => $value) {
-            $grown += substr_count($out, $name) * strlen($value);
-            if ($grown > strlen($out) + $limit) {
+            $grown += substr_count($text, $name) * strlen($value);
+            if ($grown > strlen($text) + $limit) {
                 throw SvgRefused::entitiesGrow($limit);
             }
         }
 
-        return strtr($out, $entities);
+        return strtr($text, $entities);
     }
 
     /** @return array<string, string> reference => text */
@@ -175,7 +175,7 @@ final class SafeXml
         if (count($found) !== preg_match_all('/<!ENTITY/i', $subset)) {
             throw SvgRefused::notXml(1, 'an entity declaration that cannot be read');
         }
-        $out = [];
+        $entities = [];
         foreach ($found as $one) {
             $name = mb_scrub($one[2]);
             if (($one[3] ?? '') !== '') {
@@ -185,9 +185,9 @@ final class SafeXml
             if (trim($one[1]) !== '' || str_contains($value, '&') || str_contains($value, '%') || str_contains($value, '<')) {
                 throw SvgRefused::nestedEntity($name);
             }
-            $out["&{$one[2]};"] = $value;
+            $entities["&{$one[2]};"] = $value;
         }
 
-        return $out;
+        return $entities;
     }
 }

@@ -314,19 +314,19 @@ final class Selector
     {
         if (! $element->hasAttribute(self::$note)) {
             $siblings = [];
-            for ($one = $element->parentNode?->firstChild; $one !== null; $one = $one->nextSibling) {
-                if ($one instanceof DOMElement) {
-                    $siblings[] = $one;
+            for ($sibling = $element->parentNode?->firstChild; $sibling !== null; $sibling = $sibling->nextSibling) {
+                if ($sibling instanceof DOMElement) {
+                    $siblings[] = $sibling;
                 }
             }
             $siblings = $siblings === [] ? [$element] : $siblings;
-            $names = array_count_values(array_map(static fn (DOMElement $one): string => (string) $one->localName, $siblings));
+            $names = array_count_values(array_map(static fn (DOMElement $dOMElement): string => (string) $dOMElement->localName, $siblings));
             $seen = [];
             $n = count($siblings);
-            foreach ($siblings as $i => $one) {
-                $name = (string) $one->localName;
+            foreach ($siblings as $i => $sibling) {
+                $name = (string) $sibling->localName;
                 $of = $seen[$name] = ($seen[$name] ?? 0) + 1;
-                $one->setAttribute(self::$note, implode(' ', [$i + 1, $n - $i, $of, $names[$name] - $of + 1]));
+                $sibling->setAttribute(self::$note, implode(' ', [$i + 1, $n - $i, $of, $names[$name] - $of + 1]));
             }
         }
         $counts = array_map(intval(...), explode(' ', $element->getAttribute(self::$note)));

@@ -44,7 +44,7 @@ final class TextReader
         }
         $at = $scope->matrix->apply($characters[0]->x ?? 0.0, $characters[0]->y ?? 0.0);
         $this->nameWhatIsNotTaken($characters, $at);
-        $fonts = array_map(fn (TextCharacter $one): Font => $this->fontOf($one, $at), $characters);
+        $fonts = array_map(fn (TextCharacter $textCharacter): Font => $this->fontOf($textCharacter, $at), $characters);
         $advances = $this->advances($characters, $fonts);
         $this->fit($collector->lengths, $characters, $advances);
 
@@ -63,13 +63,13 @@ final class TextReader
     private function nameWhatIsCut(array $placed, array $characters, Point $at): void
     {
         $cut = [];
-        foreach ($characters as $i => $one) {
-            if (! isset($placed[$i]) && trim($one->text) !== '') {
-                $cut[] = $one->text;
+        foreach ($characters as $i => $character) {
+            if (! isset($placed[$i]) && trim($character->text) !== '') {
+                $cut[] = $character->text;
             }
         }
         if ($cut !== []) {
-            $text = implode('', array_map(static fn (TextCharacter $one): string => $one->text, $characters));
+            $text = implode('', array_map(static fn (TextCharacter $textCharacter): string => $textCharacter->text, $characters));
             $first = reset($placed);
             $this->notes->add('letters-cut', sprintf(
                 '%s of "%s" %s not fit the line that the text stands on and %s left out: "%s".',
@@ -83,7 +83,7 @@ final class TextReader
     /** @param  non-empty-list<TextCharacter>  $characters */
     private function nameWhatIsNotTaken(array $characters, Point $at): void
     {
-        $text = implode('', array_map(static fn (TextCharacter $one): string => $one->text, $characters));
+        $text = implode('', array_map(static fn (TextCharacter $textCharacter): string => $textCharacter->text, $characters));
         if (preg_match(self::SHAPED, $text) === 1) {
             $this->notes->add('text', 'A text is in a script whose letters join; they are set one by one.', Severity::Serious, $at);
         }
@@ -145,25 +145,25 @@ final class TextReader
      */
     private function advances(array $characters, array $fonts): array
     {
-        $out = [];
-        foreach ($characters as $i => $one) {
-            $size = $one->scope->fontSize();
+        $advances = [];
+        foreach ($characters as $i => $character) {
+            $size = $character->scope->fontSize();
             $font = $fonts[$i];
-            $glyph = $font->glyph(mb_ord($one->text));
+            $glyph = $font->glyph(mb_ord($character->text));
             // Marks that stand on the letter before them take no room.
-            $advance = preg_match('/^\p{Mn}$/u', $one->text) === 1 ? 0.0 : $font->advance($glyph) * $size;
+            $advance = preg_match('/^\p{Mn}$/u', $character->text) === 1 ? 0.0 : $font->advance($glyph) * $size;
             $next = $characters[$i + 1] ?? null;
             if ($next !== null && $fonts[$i + 1] === $font && $next->x === null && $next->y === null && $next->scope->fontSize() === $size) {
                 $advance += $font->kern($glyph, $font->glyph(mb_ord($next->text))) * $size;
             }
-            $advance += $one->scope->viewport->length($one->scope->style->get('letter-spacing'), 'x', $size) ?? 0.0;
-            if ($one->text === ' ' || $one->text === "\u{A0}") {
-                $advance += $one->scope->viewport->length($one->scope->style->get('word-spacing'), 'x', $size) ?? 0.0;
+            $advance += $character->scope->viewport->length($character->scope->style->get('letter-spacing'), 'x', $size) ?? 0.0;
+            if ($character->text === ' ' || $character->text === "\u{A0}") {
+                $advance += $character->scope->viewport->length($character->scope->style->get('word-spacing'), 'x', $size) ?? 0.0;
             }
-            $out[] = $advance;
+            $advances[] = $advance;
         }
 
-        return $out;
+        return $advances;
     }
 
     /**
@@ -201,18 +201,18 @@ final class TextReader
      */
     private function placed(TextCollector $collector, array $fonts, array $advances): array
     {
-        $out = [];
+        $places = [];
         [$x, $y, $start] = [0.0, 0.0, 0];
         $characters = $collector->characters;
         $placed = [];
         $path = null;
-        foreach ($characters as $i => $one) {
-            if ($one->path !== $path) {
+        foreach ($characters as $i => $character) {
+            if ($character->path !== $path) {
                 // Text on a line of its own begins at that line's start; what follows it goes on where it ended.
-                if ($one->path !== null) {
+                if ($character->path !== null) {
                     $placed = self::aligned($placed, $characters, $start, $i, $x);
                     $start = $i;
-                    $x = $collector->lines[$one->path][1];
+                    $x = $collector->lines[$character->path][1];
                     $y = 0.0;
                 } elseif ($path !== null) {
                     $placed = self::aligned($placed, $characters, $start, $i, $x);
@@ -220,41 +220,41 @@ final class TextReader
                     $end = $collector->lines[$path][0]->at(min($x, $collector->lines[$path][0]->length));
                     [$x, $y] = $end === null ? [$x, $y] : [$end[0], $end[1]];
                 }
-                $path = $one->path;
-            } elseif ($i > 0 && ($one->x !== null || $one->y !== null)) {
+                $path = $character->path;
+            } elseif ($i > 0 && ($character->x !== null || $character->y !== null)) {
                 $placed = self::aligned($placed, $characters, $start, $i, $x);
                 $start = $i;
             }
             if ($path === null) {
-                $x = $one->x ?? $x;
-                $y = $one->y ?? $y;
+                $x = $character->x ?? $x;
+                $y = $character->y ?? $y;
             }
-            $x += $one->dx;
-            $y += $one->dy;
+            $x += $character->dx;
+            $y += $character->dy;
             $placed[] = [$x, $y];
-            $x += $advances[$i] * $one->wide + $one->stretch;
+            $x += $advances[$i] * $character->wide + $character->stretch;
         }
         $placed = self::aligned($placed, $characters, $start, count($characters), $x);
-        foreach ($characters as $i => $one) {
-            $size = $one->scope->fontSize();
+        foreach ($characters as $i => $character) {
+            $size = $character->scope->fontSize();
             [$x, $y] = $placed[$i];
-            $y += $this->lowered($one, $fonts[$i]) * $size - $this->raised($one, $size);
-            $matrix = Matrix::rotation($one->rotate)->after(Matrix::scaling($size * $one->wide, $size));
-            if ($one->path === null) {
-                $out[$i] = Matrix::translation($x, $y)->after($matrix);
+            $y += $this->lowered($character, $fonts[$i]) * $size - $this->raised($character, $size);
+            $matrix = Matrix::rotation($character->rotate)->after(Matrix::scaling($size * $character->wide, $size));
+            if ($character->path === null) {
+                $places[$i] = Matrix::translation($x, $y)->after($matrix);
 
                 continue;
             }
             // A glyph stands with its middle on the line.
-            $half = $fonts[$i]->advance($fonts[$i]->glyph(mb_ord($one->text))) * $size * $one->wide / 2;
-            $stop = $collector->lines[$one->path][0]->at($x + $half);
+            $half = $fonts[$i]->advance($fonts[$i]->glyph(mb_ord($character->text))) * $size * $character->wide / 2;
+            $stop = $collector->lines[$character->path][0]->at($x + $half);
             if ($stop !== null) {
                 [$px, $py, $dx, $dy] = $stop;
-                $out[$i] = (new Matrix($dx, $dy, -$dy, $dx, $px, $py))->after(Matrix::translation(-$half, $y))->after($matrix);
+                $places[$i] = (new Matrix($dx, $dy, -$dy, $dx, $px, $py))->after(Matrix::translation(-$half, $y))->after($matrix);
             }
         }
 
-        return $out;
+        return $places;
     }
 
     /**
@@ -362,14 +362,14 @@ final class TextReader
     private static function bars(TextCharacter $one, Font $font, float $wide): array
     {
         $words = preg_split('/\s+/', $one->scope->style->get('text-decoration'), -1, PREG_SPLIT_NO_EMPTY) ?: [];
-        $out = [];
+        $bars = [];
         $thick = $font->lineThickness;
         foreach (['underline' => $font->underline, 'line-through' => -0.55 * $font->xHeight, 'overline' => -$font->ascent] as $word => $y) {
             if (in_array($word, $words, true)) {
-                $out[] = Contour::rectangle(0.0, $y - $thick / 2, $wide, $thick);
+                $bars[] = Contour::rectangle(0.0, $y - $thick / 2, $wide, $thick);
             }
         }
 
-        return $out;
+        return $bars;
     }
 }

@@ -57,28 +57,28 @@ final class Writer
     public static function gradient(Gradient $gradient, string $id, ?Matrix $space = null): string
     {
         $names = $gradient->kind === GradientKind::Linear ? ['x1', 'y1', 'x2', 'y2'] : ['cx', 'cy', 'r', 'fx', 'fy', 'fr'];
-        $out = "<{$gradient->kind->value}Gradient id=\"{$id}\" gradientUnits=\"userSpaceOnUse\"";
+        $stops = "<{$gradient->kind->value}Gradient id=\"{$id}\" gradientUnits=\"userSpaceOnUse\"";
         foreach ($names as $i => $name) {
-            $out .= " {$name}=\"".self::number($gradient->axis[$i], 8).'"';
+            $stops .= " {$name}=\"".self::number($gradient->axis[$i], 8).'"';
         }
-        $out .= self::transform($space === null ? $gradient->matrix : $space->after($gradient->matrix), 'gradientTransform');
-        $out .= $gradient->spread === Spread::Pad ? '>' : " spreadMethod=\"{$gradient->spread->value}\">";
+        $stops .= self::transform($space === null ? $gradient->matrix : $space->after($gradient->matrix), 'gradientTransform');
+        $stops .= $gradient->spread === Spread::Pad ? '>' : " spreadMethod=\"{$gradient->spread->value}\">";
         foreach ($gradient->stops as [$at, $colour, $opacity]) {
-            $out .= '<stop offset="'.self::number($at, 6)."\" stop-color=\"{$colour->hex()}\""
+            $stops .= '<stop offset="'.self::number($at, 6)."\" stop-color=\"{$colour->hex()}\""
                 .($opacity < 1.0 ? ' stop-opacity="'.self::number($opacity).'"' : '').'/>';
         }
 
-        return $out."</{$gradient->kind->value}Gradient>\n";
+        return $stops."</{$gradient->kind->value}Gradient>\n";
     }
 
     public static function path(Shape $shape): string
     {
-        $out = '';
+        $path = '';
         foreach ($shape->contours as $contour) {
             Patience::ask(32);
             $c = $contour->coords;
             [$x, $y] = [self::number($c[0]), self::number($c[1])];
-            $out .= "M{$x} {$y}";
+            $path .= "M{$x} {$y}";
             $last = count($c) - 2;
             [$startX, $startY] = [$x, $y];
             for ($i = 0; $i < $last; $i += 6) {
@@ -87,18 +87,18 @@ final class Writer
                 if ($c[$i + 2] === $c[$i] && $c[$i + 3] === $c[$i + 1] && $c[$i + 4] === $c[$i + 6] && $c[$i + 5] === $c[$i + 7]) {
                     $closes = $contour->closed && $i + 6 === $last && $ex === $startX && $ey === $startY;
                     // Closing draws the last line; a lone point keeps its line of no length for the caps.
-                    $out .= $closes && $last > 6 ? '' : ($ey === $y && $ex !== $x ? "H{$ex}" : ($ex === $x && $ey !== $y ? "V{$ey}" : "L{$ex} {$ey}"));
+                    $path .= $closes && $last > 6 ? '' : ($ey === $y && $ex !== $x ? "H{$ex}" : ($ex === $x && $ey !== $y ? "V{$ey}" : "L{$ex} {$ey}"));
                 } else {
-                    $out .= 'C'.self::number($c[$i + 2]).' '.self::number($c[$i + 3]).' '.self::number($c[$i + 4]).' '.self::number($c[$i + 5])." {$ex} {$ey}";
+                    $path .= 'C'.self::number($c[$i + 2]).' '.self::number($c[$i + 3]).' '.self::number($c[$i + 4]).' '.self::number($c[$i + 5])." {$ex} {$ey}";
                 }
                 [$x, $y] = [$ex, $ey];
             }
             if ($contour->closed) {
-                $out .= 'Z';
+                $path .= 'Z';
             }
         }
 
-        return $out;
+        return $path;
     }
 
     private function piece(Piece $piece): string

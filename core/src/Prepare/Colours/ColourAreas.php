@@ -20,21 +20,21 @@ final class ColourAreas
     public static function seen(Artwork $artwork): array
     {
         $areas = Painted::areas($artwork);
-        $out = [];
+        $sorted = [];
         if ($artwork->apart) {
             foreach ($areas as $area) {
-                $out = self::counted($out, $area->paint, $area->shape->area());
+                $sorted = self::counted($sorted, $area->paint, $area->shape->area());
             }
         } else {
             $rule = new SeenOwners(array_map(static fn (Painted $area): bool => $area->isSolid(), $areas));
             $shapes = array_map(static fn (Painted $area): Shape => $area->shape, $areas);
             foreach ($shapes === [] ? [] : PlanarMap::of($shapes, $artwork->tolerance())->regions($rule) as $i => $shape) {
-                $out = self::counted($out, $areas[$i]->paint, $shape->area());
+                $sorted = self::counted($sorted, $areas[$i]->paint, $shape->area());
             }
         }
-        arsort($out);
+        arsort($sorted);
 
-        return $out;
+        return $sorted;
     }
 
     /**
@@ -46,7 +46,7 @@ final class ColourAreas
      */
     public static function blended(Artwork $artwork, array $flat): array
     {
-        $out = [];
+        $blended = [];
         foreach (Painted::areas($artwork) as $area) {
             $paint = $area->paint;
             $colours = match (true) {
@@ -56,16 +56,16 @@ final class ColourAreas
             };
             foreach (array_unique(array_map(static fn (Colour $colour): string => $colour->hex(), $colours)) as $hex) {
                 if (! isset($flat[$hex])) {
-                    $out[$hex] = [
-                        'of' => $out[$hex]['of'] ?? ($paint->gradient !== null ? 'gradient' : 'see-through'),
-                        'area' => ($out[$hex]['area'] ?? 0.0) + $area->shape->area(),
+                    $blended[$hex] = [
+                        'of' => $blended[$hex]['of'] ?? ($paint->gradient !== null ? 'gradient' : 'see-through'),
+                        'area' => ($blended[$hex]['area'] ?? 0.0) + $area->shape->area(),
                     ];
                 }
             }
         }
-        uasort($out, static fn (array $a, array $b): int => $b['area'] <=> $a['area']);
+        uasort($blended, static fn (array $a, array $b): int => $b['area'] <=> $a['area']);
 
-        return $out;
+        return $blended;
     }
 
     /**

@@ -68,7 +68,7 @@ final class Joining
         foreach ($left as $i) {
             $best[$i] = self::best($i, $left, $lab, $area, $stays, $cost);
         }
-        $out = [];
+        $steps = [];
         while (count($left) > max(1, $least)) {
             $first = self::cheapest($best);
             if ($first === null) {
@@ -79,7 +79,7 @@ final class Joining
             if (! $goes($step)) {
                 break;
             }
-            $out[] = $step;
+            $steps[] = $step;
             $area[$to] += $area[$from];
             unset($best[$from]);
             $left = array_values(array_filter($left, static fn (int $i): bool => $i !== $from));
@@ -96,7 +96,7 @@ final class Joining
             }
         }
 
-        return $out;
+        return $steps;
     }
 
     /**

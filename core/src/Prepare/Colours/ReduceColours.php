@@ -42,7 +42,7 @@ final readonly class ReduceColours implements UnderLimits
 
     public static function from(Values $values): self
     {
-        $kept = array_map(static fn (Colour $one): string => $one->hex(), $values->colours('keep'));
+        $kept = array_map(static fn (Colour $colour): string => $colour->hex(), $values->colours('keep'));
 
         return new self($values->count('count'), $kept);
     }

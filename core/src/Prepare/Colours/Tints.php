@@ -34,7 +34,7 @@ final class Tints
         }
         // The strongest first: a tint is never of another tint.
         arsort($far);
-        $own = $out = [];
+        $own = $tints = [];
         foreach (array_map(strval(...), array_keys($far)) as $hex) {
             $best = null;
             foreach (in_array($hex, $inks, true) ? [] : $own as $ink) {
@@ -48,11 +48,11 @@ final class Tints
             if ($best === null) {
                 $own[] = $hex;
             } else {
-                $out[$hex] = [$best[0], $best[1]];
+                $tints[$hex] = [$best[0], $best[1]];
             }
         }
 
-        return $out;
+        return $tints;
     }
 
     /** @return array{float, float}|null how much of an ink over a ground gives a colour, and how far the mixture is from it; null where none does */
@@ -98,16 +98,16 @@ final class Tints
         $best = null;
         $least = self::SAME;
         foreach ($grounds as $ground) {
-            foreach ($inks as $i => $one) {
+            foreach ($inks as $i => $ink) {
                 foreach (array_slice($inks, $i + 1) as $other) {
-                    [$a, $b] = [Colour::fromHex($one), Colour::fromHex($other)];
+                    [$a, $b] = [Colour::fromHex($ink), Colour::fromHex($other)];
                     for ($s = 0.0; $s <= 1.0; $s += 0.02) {
                         $share = self::share($colour, $b, self::mixed($ground, [[$a, $s]]));
                         // The second thins the first: what is left of that is its share.
                         $parts = $share === null ? null : [$s * (1 - $share[0]), $share[0]];
                         if ($parts !== null && $share[1] < $least) {
                             $least = $share[1];
-                            $best = [$one => $parts[0], $other => $parts[1]];
+                            $best = [$ink => $parts[0], $other => $parts[1]];
                         }
                     }
                 }

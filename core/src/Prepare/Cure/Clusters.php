@@ -79,16 +79,16 @@ final class Clusters
                 $own[$cluster][$i][] = $contour;
             }
         }
-        $out = [];
+        $arts = [];
         foreach ($own as $cluster => $byPiece) {
             $pieces = [];
             foreach ($byPiece as $i => $contours) {
                 $pieces[] = $this->flat->pieces[$i]->withShape(new Shape($contours, $this->flat->pieces[$i]->shape->rule));
             }
-            $out[$cluster] = [$this->flat->with(pieces: $pieces, apart: $this->flat->apart), array_keys($byPiece)];
+            $arts[$cluster] = [$this->flat->with(pieces: $pieces, apart: $this->flat->apart), array_keys($byPiece)];
         }
 
-        return $out;
+        return $arts;
     }
 
     /**

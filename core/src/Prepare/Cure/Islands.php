@@ -151,15 +151,15 @@ final readonly class Islands implements TellsDeeds, UnderLimits
     /** @return list<array{float, float}> */
     private static function places(Shape $shape): array
     {
-        $out = [];
+        $places = [];
         foreach ($shape->contours as $contour) {
             foreach ($contour->segments() as $s) {
                 for ($k = 0; $k < self::CHORDS; $k++) {
-                    $out[] = Cubic::placeOn($s, $k / self::CHORDS);
+                    $places[] = Cubic::placeOn($s, $k / self::CHORDS);
                 }
             }
         }
 
-        return $out;
+        return $places;
     }
 }

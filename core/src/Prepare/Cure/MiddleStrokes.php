@@ -77,7 +77,7 @@ final readonly class MiddleStrokes
      */
     private function stretches(array $rows): array
     {
-        $out = $seen = [];
+        $stretches = $seen = [];
         foreach ($rows as $row) {
             $cells = $seen === [] ? [] : Cells::of(array_column($seen, 0), array_column($seen, 1), $this->grain);
             $stretch = [];
@@ -89,7 +89,7 @@ final readonly class MiddleStrokes
                     || ($last !== null && hypot($place[0] - $last[0], $place[1] - $last[1]) > self::JUMP * $this->grain))) {
                     $spaced = $this->spaced($stretch);
                     if ($spaced !== []) {
-                        $out[] = $spaced;
+                        $stretches[] = $spaced;
                     }
                     $stretch = [];
                 }
@@ -100,7 +100,7 @@ final readonly class MiddleStrokes
             array_push($seen, ...$row);
         }
 
-        return $out;
+        return $stretches;
     }
 
     /**
@@ -164,20 +164,23 @@ final readonly class MiddleStrokes
      */
     private function spaced(array $row): array
     {
-        $out = [];
+        $spaced = [];
         $least = self::APART * $this->grain;
         foreach ($row as $i => [$x, $y]) {
-            $n = count($out);
-            if ($n === 0 || hypot($x - $out[$n - 1][0], $y - $out[$n - 1][1]) >= $least) {
-                $out[] = [$x, $y];
+            $n = count($spaced);
+            if ($n === 0 || hypot($x - $spaced[$n - 1][0], $y - $spaced[$n - 1][1]) >= $least) {
+                $spaced[] = [$x, $y];
             } elseif ($i === count($row) - 1 && $n > 1) {
-                $out[$n - 1] = [$x, $y];
+                $spaced[$n - 1] = [$x, $y];
             }
         }
         // Each lies on the mean of itself and its neighbours, but for the ends.
-        $even = $out;
-        for ($i = 1; $i < count($out) - 1; $i++) {
-            $even[$i] = [($out[$i - 1][0] + 2 * $out[$i][0] + $out[$i + 1][0]) / 4, ($out[$i - 1][1] + 2 * $out[$i][1] + $out[$i + 1][1]) / 4];
+        $even = $spaced;
+        for ($i = 1; $i < count($spaced) - 1; $i++) {
+            $even[$i] = [
+                ($spaced[$i - 1][0] + 2 * $spaced[$i][0] + $spaced[$i + 1][0]) / 4,
+                ($spaced[$i - 1][1] + 2 * $spaced[$i][1] + $spaced[$i + 1][1]) / 4,
+            ];
         }
 
         return $even;
@@ -242,10 +245,10 @@ final readonly class MiddleStrokes
         $step = $this->width / 10;
         for ($d = 0.0; $d < 2 * $this->width; $d += $step) {
             if ($this->inside->holds($x + $d * $dx, $y + $d * $dy) === $this->gap) {
-                [$in, $out] = [max(0.0, $d - $step), $d];
+                [$in, $farthest] = [max(0.0, $d - $step), $d];
                 for ($k = 0; $k < 26; $k++) {
-                    $half = ($in + $out) / 2;
-                    $this->inside->holds($x + $half * $dx, $y + $half * $dy) === $this->gap ? $out = $half : $in = $half;
+                    $half = ($in + $farthest) / 2;
+                    $this->inside->holds($x + $half * $dx, $y + $half * $dy) === $this->gap ? $farthest = $half : $in = $half;
                 }
 
                 return $in;

@@ -84,20 +84,20 @@ final class Patches
     private static function near(Piece $piece, array $shapes, array $boxes): array
     {
         $own = $piece->isSolid() ? $piece->box() : null;
-        $out = [];
+        $near = [];
         foreach ($boxes as $k => $box) {
             if ($box === null || $own === null || ! $own->overlaps($box)) {
                 continue;
             }
             foreach ($piece->shape->contours as $contour) {
                 if ($contour->box()->overlaps($box)) {
-                    $out[] = $shapes[$k];
+                    $near[] = $shapes[$k];
                     break;
                 }
             }
         }
 
-        return $out;
+        return $near;
     }
 
     /**

@@ -81,7 +81,7 @@ final readonly class SmallHoles implements TellsDeeds, UnderLimits
      */
     public static function small(Artwork $flat, float $size): array
     {
-        $out = [];
+        $holes = [];
         $insides = [];
         $boxes = null;
         foreach ($size > 0 ? $flat->pieces : [] as $i => $piece) {
@@ -92,17 +92,17 @@ final readonly class SmallHoles implements TellsDeeds, UnderLimits
                         continue;
                     }
                     [$x, $y] = Inscribed::in($hole, 0.05);
-                    $boxes ??= new BoxGrid(array_map(static fn (Piece $one): ?Box => $one->box(), $flat->pieces));
+                    $boxes ??= new BoxGrid(array_map(static fn (Piece $piece): ?Box => $piece->box(), $flat->pieces));
                     foreach ($boxes->at($x, $y) as $k) {
                         if ($k !== $i && ($insides[$k] ??= new Inside($flat->pieces[$k]->shape))->holds($x, $y)) {
                             continue 2;
                         }
                     }
-                    $out[] = [$i, $hole, $x, $y, sqrt(abs($contour->area()))];
+                    $holes[] = [$i, $hole, $x, $y, sqrt(abs($contour->area()))];
                 }
             }
         }
 
-        return $out;
+        return $holes;
     }
 }

@@ -169,11 +169,11 @@ final class ToLimits
      */
     private function targets(Widths $widths, Artwork $art, ?array $only = null): array
     {
-        $out = [];
+        $targets = [];
         foreach ($widths->lines as $i => $places) {
             foreach ($art->pieces[$i]->isSolid() && ($only === null || isset($only[$i])) ? $places : [] as $place) {
                 $kind = $place->pointed ? Target::POINT : Target::LINE;
-                $out[] = new Target($kind, $i, $place, match (true) {
+                $targets[] = new Target($kind, $i, $place, match (true) {
                     $place->pointed => ['blunt', 'thicken'],
                     $place->width < self::HAIR * $this->limits->line && $place->length < self::NECK * $this->limits->line => ['thicken', 'part'],
                     default => ['thicken'],
@@ -182,7 +182,7 @@ final class ToLimits
         }
         foreach ($widths->gaps as $i => $places) {
             foreach ($art->pieces[$i]->isSolid() && ($only === null || isset($only[$i])) ? $places : [] as $place) {
-                $out[] = new Target(Target::GAP, $i, $place, match (true) {
+                $targets[] = new Target(Target::GAP, $i, $place, match (true) {
                     ! $this->fill => ['widen'],
                     $place->typical < self::HAIR * $this->limits->gap => ['fill', 'widen'],
                     default => ['widen', 'fill'],
@@ -190,7 +190,7 @@ final class ToLimits
             }
         }
 
-        return $out;
+        return $targets;
     }
 
     /**
@@ -301,7 +301,7 @@ final class ToLimits
     {
         $places = array_map(static fn (array $row): int => spl_object_id($row[0]), $trouble);
         $words = array_values(array_filter($targets, static fn (Target $target): bool => $target->word !== null));
-        $out = [];
+        $later = [];
         foreach ($this->targets($after, $art) as $target) {
             if (! in_array(spl_object_id($target->place), $places, true)) {
                 continue;
@@ -309,16 +309,16 @@ final class ToLimits
             foreach ($words as $word) {
                 if ($word->distanceTo($target->place->at->x, $target->place->at->y) === 0.0) {
                     if ($target->kind === Target::LINE && $target->piece === $word->piece) {
-                        $out[spl_object_id($word)] = $word;
+                        $later[spl_object_id($word)] = $word;
                     }
 
                     continue 2;
                 }
             }
-            $out[spl_object_id($target)] = $target;
+            $later[spl_object_id($target)] = $target;
         }
 
-        return array_values($out);
+        return array_values($later);
     }
 
     private function patch(Target $target, Artwork $art, Patches $patches, float $margin): void
@@ -374,14 +374,14 @@ final class ToLimits
      */
     private function trouble(Widths $after, array $targets): array
     {
-        $out = [];
+        $troubles = [];
         foreach ([false, true] as $gap) {
             $limit = $gap ? $this->limits->gap : $this->limits->line;
             foreach ($gap ? $after->gaps : $after->lines as $i => $places) {
                 foreach ($places as $place) {
                     $kind = $gap ? Target::GAP : ($place->pointed ? Target::POINT : Target::LINE);
                     if (! $this->wasThere($place, $i, $gap, $targets)) {
-                        $out[] = [
+                        $troubles[] = [
                             $place,
                             sprintf(
                                 '%s of %.2f mm would be left at %.1f, %.1f, where %.2f mm are needed',
@@ -397,7 +397,7 @@ final class ToLimits
             }
         }
 
-        return $out;
+        return $troubles;
     }
 
     /**

@@ -51,19 +51,19 @@ final readonly class Word
         foreach ($parts as $i => $part) {
             $groups[$joined->of($i)][] = $i;
         }
-        $out = [];
+        $words = [];
         foreach ($groups as $own) {
             $letters = array_map(static fn (int $i): Shape => $parts[$i], $own);
             $box = Box::around(...array_map(static fn (int $i): Box => $boxes[$i], $own));
             if (self::areLetters($letters) && $box !== null) {
-                $out[] = new self(
+                $words[] = new self(
                     new Shape(array_merge(...array_map(static fn (Shape $letter): array => $letter->contours, $letters)), $letters[0]->rule),
                     $box,
                 );
             }
         }
 
-        return $out;
+        return $words;
     }
 
     public function holds(float $x, float $y): bool
@@ -106,7 +106,7 @@ final readonly class Word
     {
         $order = array_keys($boxes);
         usort($order, static fn (int $a, int $b): int => $boxes[$a]->left <=> $boxes[$b]->left);
-        $out = $open = [];
+        $neighbours = $open = [];
         foreach ($order as $i) {
             foreach ($open as $k => $reach) {
                 if ($reach < $boxes[$i]->left) {
@@ -122,12 +122,12 @@ final readonly class Word
                     $boxes[$k]->top - $boxes[$i]->bottom,
                 );
                 if ($apart <= $near && max($sizes[$i], $sizes[$k]) <= self::LIKE * min($sizes[$i], $sizes[$k]) && self::areInRow($boxes[$i], $boxes[$k])) {
-                    $out[] = [$i, $k];
+                    $neighbours[] = [$i, $k];
                 }
             }
             $open[$i] = $boxes[$i]->right + self::NEAR * $sizes[$i];
         }
 
-        return $out;
+        return $neighbours;
     }
 }

@@ -64,7 +64,7 @@ final readonly class DropDoubled implements Step
     public static function doubled(Artwork $artwork, float $within): array
     {
         $cells = [];
-        $out = [];
+        $doubled = [];
         foreach (array_reverse($artwork->pieces) as $piece) {
             $box = $piece->box();
             if ($box === null || $within <= 0) {
@@ -78,7 +78,7 @@ final readonly class DropDoubled implements Step
                 foreach ([-1, 0, 1] as $dy) {
                     foreach ($cells[$name.'|'.($gx + $dx).'|'.($gy + $dy)] ?? [] as $other) {
                         if (self::same($piece->shape, $other->shape, $within)) {
-                            $out[] = $piece->id;
+                            $doubled[] = $piece->id;
 
                             continue 4;
                         }
@@ -88,7 +88,7 @@ final readonly class DropDoubled implements Step
             $cells["{$name}|{$gx}|{$gy}"][] = $piece;
         }
 
-        return $out;
+        return $doubled;
     }
 
     private static function same(Shape $a, Shape $b, float $within): bool

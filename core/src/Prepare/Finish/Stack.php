@@ -103,7 +103,7 @@ final readonly class Stack implements Step
      */
     private static function touching(Shape $lower, array $above, Tolerance $tolerance): array
     {
-        $out = [];
+        $shapes = [];
         foreach ($above as $shape) {
             foreach (Parts::of($shape) as $part) {
                 // Two that touch have one outline less when they are welded.
@@ -111,11 +111,11 @@ final readonly class Stack implements Step
                 $box = $part->box();
                 $own = $lower->box();
                 if ($box !== null && $own !== null && $box->overlaps($own) && count(Parts::of(Combine::weld([$lower, $part], $tolerance))) < $apart) {
-                    $out[] = $part;
+                    $shapes[] = $part;
                 }
             }
         }
 
-        return $out;
+        return $shapes;
     }
 }

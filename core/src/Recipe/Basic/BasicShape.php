@@ -77,13 +77,13 @@ final readonly class BasicShape extends Base
 
     public function knobs(Recipe $recipe): array
     {
-        $out = [];
+        $knobs = [];
         foreach (ShapeKnobs::of($this->kind, $this->values) as $name => [$says, $x, $y]) {
             $at = $recipe->matrix->apply($x, $y);
-            $out[] = new Knob($name, $says, $at->x, $at->y);
+            $knobs[] = new Knob($name, $says, $at->x, $at->y);
         }
 
-        return $out;
+        return $knobs;
     }
 
     public function dragged(string $knob, float $x, float $y, Recipe $recipe): ?self

@@ -44,28 +44,36 @@ enum ShapeKind: string
             Field::length('height', $this === self::Line ? 'Down' : 'Height', $height, $least),
         ];
 
+        // What the size bounds is kept as it was typed and drawn as far as it fits, so that it comes back when the piece is made larger.
+        $sides = 'drawn so far that two corners fit on a side';
+        $corners = 'drawn so far that two corners fit between two points';
+
         return [...$size, ...match ($this) {
             self::Rectangle => [
-                Field::length('topLeft', 'Corner, top left', 0.0), Field::length('topRight', 'Corner, top right', 0.0),
-                Field::length('bottomRight', 'Corner, bottom right', 0.0), Field::length('bottomLeft', 'Corner, bottom left', 0.0),
+                Field::length('topLeft', 'Corner, top left', 0.0, help: $sides), Field::length('topRight', 'Corner, top right', 0.0, help: $sides),
+                Field::length('bottomRight', 'Corner, bottom right', 0.0, help: $sides), Field::length('bottomLeft', 'Corner, bottom left', 0.0, help: $sides),
             ],
             self::Ellipse => [
                 Field::angle('start', 'Start', 0.0), Field::angle('sweep', 'Sweep', 360.0, 0.5, 360.0), Field::share('inner', 'Inner ratio', 0.0, 0.0, 0.99),
                 Field::choice('ends', 'Part of a circle as', 'pie', ['pie' => 'Pie', 'arc' => 'Open arc']),
             ],
-            self::Polygon => [Field::count('sides', 'Sides', 6, 3, 200), Field::length('round', 'Corners', 0.0)],
+            self::Polygon => [Field::count('sides', 'Sides', 6, 3, 200), Field::length('round', 'Corners', 0.0, help: $corners)],
             self::Star => [
                 Field::count('points', 'Points', 5, 2, 200),
                 Field::share('inner', 'Inner ratio', 0.45, 0.02, 1.0),
-                Field::length('round', 'Corners', 0.0),
+                Field::length('round', 'Corners', 0.0, help: $corners),
             ],
             self::Heart => [Field::share('cleft', 'Cleft', 0.2, 0.02, 0.7)],
             self::Banner => [
-                Field::length('depth', 'Fold depth', 6.0, 0.0), Field::length('overlap', 'Overlap', 8.0, 0.0),
-                Field::length('tail', 'Tail', 14.0, 0.0), Field::length('notch', 'Notch', 5.0, 0.0),
+                Field::length('depth', 'Fold depth', 6.0, 0.0, 'drawn up to 95 % of the height'),
+                Field::length('overlap', 'Overlap', 8.0, 0.0, 'drawn up to half of the band'),
+                Field::length('tail', 'Tail', 14.0, 0.0, 'drawn up to 45 % of the width'),
+                Field::length('notch', 'Notch', 5.0, 0.0, 'drawn up to 95 % of the tail'),
             ],
             self::Drop => [],
-            self::Arrow => [Field::length('head', 'Head length', 18.0, 0.0), Field::length('shaft', 'Shaft', 8.0, 0.0)],
+            self::Arrow => [
+                Field::length('head', 'Head length', 18.0, 0.0, 'drawn up to the width'), Field::length('shaft', 'Shaft', 8.0, 0.0, 'drawn up to the height'),
+            ],
             self::Line => [],
         }];
     }
@@ -73,14 +81,14 @@ enum ShapeKind: string
     /** @return list<Field> those of all kinds, each name once */
     public static function everyField(): array
     {
-        $out = [];
+        $fields = [];
         foreach (self::cases() as $kind) {
             foreach ($kind->fields() as $field) {
-                $out[$field->name] ??= $field;
+                $fields[$field->name] ??= $field;
             }
         }
 
-        return array_values($out);
+        return array_values($fields);
     }
 
     /** @return array<string, float|string|bool> */

@@ -84,16 +84,16 @@ final class ShapeOutlines
         $pen->moveTo($x, $y);
         self::arc($pen, $w, $h, $start, $start + $sweep);
         if ($open) {
-            $out = $pen->contours();
+            $contours = $pen->contours();
             if ($hole) {
                 $pen = new Pen;
                 [$x, $y] = $at($start, $inner);
                 $pen->moveTo($x, $y);
                 self::arc($pen, $w * $inner, $h * $inner, $start, $start + $sweep);
-                array_push($out, ...$pen->contours());
+                array_push($contours, ...$pen->contours());
             }
 
-            return $out;
+            return $contours;
         }
         if ($hole) {
             [$x, $y] = $at($start + $sweep, $inner);
@@ -131,14 +131,14 @@ final class ShapeOutlines
      */
     private static function spokes(int $count, array $lengths, float $w, float $h): array
     {
-        $out = [];
+        $spokes = [];
         for ($i = 0; $i < $count; $i++) {
             $angle = 2 * M_PI * $i / $count - M_PI / 2;
             $share = $lengths[$i % count($lengths)];
-            $out[] = [$w * $share * cos($angle), $h * $share * sin($angle)];
+            $spokes[] = [$w * $share * cos($angle), $h * $share * sin($angle)];
         }
 
-        return $out;
+        return $spokes;
     }
 
     /**
@@ -184,7 +184,7 @@ final class ShapeOutlines
         $band = $w - $tail;
         $overlap = min($overlap, $band);
         $notch = min($notch, $tail * 0.95);
-        $out = [Contour::polygon([[-$band, -$h], [$band, -$h], [$band, $h - $depth], [-$band, $h - $depth]])];
+        $contours = [Contour::polygon([[-$band, -$h], [$band, -$h], [$band, $h - $depth], [-$band, $h - $depth]])];
         $left = [[[-$w, -$h + $depth], [-$band, -$h + $depth], [-$band, $h - $depth], [-$band + $overlap, $h], [-$w, $h]]];
         if ($notch > 0) {
             $left[0][] = [-$w + $notch, $depth / 2];
@@ -194,11 +194,11 @@ final class ShapeOutlines
         }
         foreach ($left as $points) {
             $contour = Contour::polygon($points);
-            $out[] = $contour;
-            $out[] = $contour->transformed(Matrix::scaling(-1, 1))->reversed();
+            $contours[] = $contour;
+            $contours[] = $contour->transformed(Matrix::scaling(-1, 1))->reversed();
         }
 
-        return $out;
+        return $contours;
     }
 
     /** Two straight sides that meet in the tip and touch the round of the foot. */

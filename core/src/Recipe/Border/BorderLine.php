@@ -98,7 +98,7 @@ final class BorderLine
         if ($width <= 0.0) {
             return $shape;
         }
-        $out = [];
+        $without = [];
         foreach (Parts::of($shape) as $part) {
             foreach ($part->contours as $i => $contour) {
                 $box = $contour->box();
@@ -106,11 +106,11 @@ final class BorderLine
                     new Shape([$contour], FillRule::Evenodd),
                     0.02,
                 )[2] >= $width)) {
-                    $out[] = $contour;
+                    $without[] = $contour;
                 }
             }
         }
 
-        return new Shape(array_values(array_filter($out, static fn (Contour $one): bool => $one->segmentCount() > 0)), $shape->rule);
+        return new Shape(array_values(array_filter($without, static fn (Contour $contour): bool => $contour->segmentCount() > 0)), $shape->rule);
     }
 }

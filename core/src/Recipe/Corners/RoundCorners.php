@@ -43,15 +43,15 @@ final readonly class RoundCorners extends Change
     public function told(Recipe $recipe): array
     {
         $shape = $recipe->base->shape()->transformed($recipe->matrix);
-        $out = [];
+        $told = [];
         foreach ($this->corners as [$k, $i, $radius]) {
             $coords = ($shape->contours[$k] ?? null)?->coords;
             if (isset($coords[6 * $i + 1])) {
-                $out[] = [$k, $i, $radius * $recipe->matrix->meanScale(), $coords[6 * $i], $coords[6 * $i + 1]];
+                $told[] = [$k, $i, $radius * $recipe->matrix->meanScale(), $coords[6 * $i], $coords[6 * $i + 1]];
             }
         }
 
-        return ['corners' => $out];
+        return ['corners' => $told];
     }
 
     public function on(Shape $shape): Shape

@@ -110,22 +110,22 @@ final readonly class MirrorHalf extends Change
             return $shape;
         }
         $side = $this->side !== 0 ? (float) $this->side : ($box->left + $box->right >= 0 ? 1.0 : -1.0);
-        $out = [];
+        $halves = [];
         $closed = [];
         foreach ($shape->contours as $contour) {
             if ($contour->closed) {
                 $closed[] = $contour;
             } else {
                 foreach ($this->cut($contour, $side) as $part) {
-                    array_push($out, ...self::whole($part));
+                    array_push($halves, ...self::whole($part));
                 }
             }
         }
         if ($closed !== []) {
-            array_push($out, ...$this->closedOnes(new Shape($closed, $shape->rule), $side));
+            array_push($halves, ...$this->closedOnes(new Shape($closed, $shape->rule), $side));
         }
 
-        return (new Shape($out, $shape->rule))->transformed($back);
+        return (new Shape($halves, $shape->rule))->transformed($back);
     }
 
     /** @return list<Contour> */
@@ -148,20 +148,20 @@ final readonly class MirrorHalf extends Change
             $half = Contour::rectangle($side > 0 ? 0.0 : -$far, $box->top - 1, $far, $box->height() + 2);
             $shape = Combine::keepOverlap([$shape, Shape::of($half)]);
         }
-        $out = [];
+        $closed = [];
         foreach ($shape->contours as $contour) {
             $parts = $this->withoutAxis($contour);
             if ($parts === null) {
-                array_push($out, $contour, $contour->transformed(Matrix::scaling(-1, 1))->reversed());
+                array_push($closed, $contour, $contour->transformed(Matrix::scaling(-1, 1))->reversed());
 
                 continue;
             }
             foreach ($parts as $part) {
-                array_push($out, ...self::whole($part));
+                array_push($closed, ...self::whole($part));
             }
         }
 
-        return $out;
+        return $closed;
     }
 
     /**
@@ -185,19 +185,19 @@ final readonly class MirrorHalf extends Change
         if ($first === false || ! in_array(false, $on, true)) {
             return null;
         }
-        $out = [];
+        $rows = [];
         $run = [];
         for ($k = 1; $k <= $n; $k++) {
             $i = ((int) $first + $k) % $n;
             if (! $on[$i]) {
                 $run[] = $segments[$i];
             } elseif ($run !== []) {
-                $out[] = $this->onAxis(Contour::ofSegments($run, false));
+                $rows[] = $this->onAxis(Contour::ofSegments($run, false));
                 $run = [];
             }
         }
 
-        return $out;
+        return $rows;
     }
 
     /** An open line with its ends drawn onto the axis where they are near it; a handle goes along with its node. */
@@ -264,7 +264,7 @@ final readonly class MirrorHalf extends Change
         $x = static fn (float $t): float => Cubic::placeOn($s, $t)[0];
         $stops = Cubic::isLine($s) ? [0.0, 1.0] : [0.0, ...Cubic::turns($s[0], $s[2], $s[4], $s[6]), 1.0];
         sort($stops);
-        $out = [];
+        $crossings = [];
         for ($i = 1, $n = count($stops); $i < $n; $i++) {
             [$a, $b] = [$stops[$i - 1], $stops[$i]];
             [$xa, $xb] = [$x($a), $x($b)];
@@ -275,10 +275,10 @@ final readonly class MirrorHalf extends Change
                 $t = ($a + $b) / 2;
                 $x($t) * $xa > 0 ? $a = $t : $b = $t;
             }
-            $out[] = ($a + $b) / 2;
+            $crossings[] = ($a + $b) / 2;
         }
 
-        return $out;
+        return $crossings;
     }
 
     /**
@@ -307,23 +307,23 @@ final readonly class MirrorHalf extends Change
     /** Two lines that meet on the axis and run straight through it are one, without a node there. */
     private static function straightened(Contour $contour): Contour
     {
-        $out = [];
+        $straight = [];
         foreach ($contour->segments() as $s) {
-            $last = array_pop($out);
+            $last = array_pop($straight);
             if ($last !== null && self::goesThrough($last, $s)) {
-                $out[] = Cubic::line($last[0], $last[1], $s[6], $s[7]);
+                $straight[] = Cubic::line($last[0], $last[1], $s[6], $s[7]);
             } elseif ($last !== null) {
-                array_push($out, $last, $s);
+                array_push($straight, $last, $s);
             } else {
-                $out[] = $s;
+                $straight[] = $s;
             }
         }
-        $last = $out[count($out) - 1];
-        if ($contour->closed && count($out) > 2 && self::goesThrough($last, $out[0])) {
-            $out = [Cubic::line($last[0], $last[1], $out[0][6], $out[0][7]), ...array_slice($out, 1, -1)];
+        $last = $straight[count($straight) - 1];
+        if ($contour->closed && count($straight) > 2 && self::goesThrough($last, $straight[0])) {
+            $straight = [Cubic::line($last[0], $last[1], $straight[0][6], $straight[0][7]), ...array_slice($straight, 1, -1)];
         }
 
-        return Contour::ofSegments($out, $contour->closed);
+        return Contour::ofSegments($straight, $contour->closed);
     }
 
     /**

@@ -139,7 +139,7 @@ final readonly class StepAndRepeat extends Change
     private function places(Shape $shape): array
     {
         [$kind, $count, $rows, $dx, $dy, $x, $y, $sweep, $turning] = $this->values;
-        $out = [];
+        $places = [];
         if ($kind === 'ring') {
             // A whole round has no copy on the first; a part of one has copies on both its ends.
             $steps = abs($sweep) >= 360.0 - 1e-9 ? $count : max(1, $count - 1);
@@ -150,17 +150,17 @@ final readonly class StepAndRepeat extends Change
                     $at = $turned->apply($middle->x, $middle->y);
                     $turned = Matrix::translation($at->x - $middle->x, $at->y - $middle->y);
                 }
-                $out[] = $i === 0 ? Matrix::identity() : $turned;
+                $places[] = $i === 0 ? Matrix::identity() : $turned;
             }
 
-            return $out;
+            return $places;
         }
         for ($row = 0, $of = $kind === 'grid' ? $rows : 1; $row < $of; $row++) {
             for ($i = 0; $i < $count; $i++) {
-                $out[] = Matrix::translation($i * $dx, $kind === 'grid' ? $row * $dy : $i * $dy);
+                $places[] = Matrix::translation($i * $dx, $kind === 'grid' ? $row * $dy : $i * $dy);
             }
         }
 
-        return $out;
+        return $places;
     }
 }

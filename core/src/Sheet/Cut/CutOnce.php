@@ -52,7 +52,7 @@ final class CutOnce
         }
         $size = max(8.0, 4 * $same);
         $cells = $x === [] ? [] : Cells::of($x, $y, $size);
-        $out = [];
+        $stretches = [];
         foreach ($segments as $s) {
             $at = [];
             [$left, $right] = [min($s[0], $s[2], $s[4], $s[6]) - $same, max($s[0], $s[2], $s[4], $s[6]) + $same];
@@ -73,15 +73,15 @@ final class CutOnce
             foreach ($at as $t) {
                 $part = Cubic::part($s, $from, $t);
                 if (hypot($part[6] - $start[0], $part[7] - $start[1]) > $same) {
-                    $out[] = $part;
+                    $stretches[] = $part;
                     $from = $t;
                     $start = [$part[6], $part[7]];
                 }
             }
-            $out[] = $from === 0.0 ? $s : Cubic::part($s, $from, 1.0);
+            $stretches[] = $from === 0.0 ? $s : Cubic::part($s, $from, 1.0);
         }
 
-        return $out;
+        return $stretches;
     }
 
     /**
@@ -148,7 +148,7 @@ final class CutOnce
             [$x[], $y[]] = Cubic::placeOn($s, 0.5);
         }
         $cells = $x === [] ? [] : Cells::of($x, $y, 4 * $same);
-        $out = [];
+        $kept = [];
         foreach ($segments as $i => $s) {
             Patience::ask(8);
             $doubled = hypot($s[6] - $s[0], $s[7] - $s[1]) < 1e-9 && Cubic::isLine($s);
@@ -156,11 +156,11 @@ final class CutOnce
                 $doubled = $doubled || ($k < $i && self::areSame($segments[$k], $s, $same));
             }
             if (! $doubled) {
-                $out[] = $s;
+                $kept[] = $s;
             }
         }
 
-        return $out;
+        return $kept;
     }
 
     /**
@@ -194,7 +194,7 @@ final class CutOnce
         [$ends, $meets] = self::graph($segments, $same);
         [$ends, $meets] = self::evenedOut($ends, $meets);
         $used = [];
-        $out = [];
+        $trails = [];
         foreach (array_keys($meets) as $place) {
             $chain = [];
             $trail = self::trail($place, $ends, $meets, $used);
@@ -209,16 +209,16 @@ final class CutOnce
                 if ($edge < count($segments)) {
                     $chain[] = $back ? Cubic::reversed($segments[$edge]) : $segments[$edge];
                 } elseif ($chain !== []) {
-                    $out[] = self::chained($chain, $same);
+                    $trails[] = self::chained($chain, $same);
                     $chain = [];
                 }
             }
             if ($chain !== []) {
-                $out[] = self::chained($chain, $same);
+                $trails[] = self::chained($chain, $same);
             }
         }
 
-        return $out;
+        return $trails;
     }
 
     /**
@@ -301,7 +301,7 @@ final class CutOnce
     private static function trail(int $from, array $ends, array &$meets, array &$used): array
     {
         $stack = [[$from, null, false]];
-        $out = [];
+        $trail = [];
         while ($stack !== []) {
             Patience::ask(4);
             [$place] = $stack[count($stack) - 1];
@@ -322,11 +322,11 @@ final class CutOnce
             }
             [, $edge, $back] = array_pop($stack);
             if ($edge !== null) {
-                $out[] = [$edge, $back];
+                $trail[] = [$edge, $back];
             }
         }
 
-        return array_reverse($out);
+        return array_reverse($trail);
     }
 
     /** @param  list<list<float>>  $chain */

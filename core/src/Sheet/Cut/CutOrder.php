@@ -89,14 +89,14 @@ final class CutOrder
     private static function ordered(int $line, array $inside, array $places, array $from, float $effort): array
     {
         $own = $inside[$line] ?? [];
-        $out = [];
+        $order = [];
         foreach (Tour::through(array_map(static fn (int $i): array => $places[$i], $own), $from, $effort) as $k) {
             $i = $own[$k];
-            array_push($out, ...(isset($inside[$i]) ? self::ordered($i, $inside, $places, $from, $effort) : []), ...[$i]);
+            array_push($order, ...(isset($inside[$i]) ? self::ordered($i, $inside, $places, $from, $effort) : []), ...[$i]);
             $from = $places[$i];
         }
 
-        return $out;
+        return $order;
     }
 
     /**
@@ -172,7 +172,7 @@ final class CutOrder
             $now = [];
             foreach ($starts[$i] as $k => $start) {
                 $in = self::place($lines[$i], $start);
-                $out = $lines[$i]->closed ? $in : self::place($lines[$i], 1 - $start);
+                $along = $lines[$i]->closed ? $in : self::place($lines[$i], 1 - $start);
                 $least = INF;
                 $came = 0;
                 foreach ($before as $b => [$p, $way]) {
@@ -182,7 +182,7 @@ final class CutOrder
                         $came = $b;
                     }
                 }
-                $now[] = [$out, $least];
+                $now[] = [$along, $least];
                 $back[$step][$k] = $came;
             }
             $before = $now;

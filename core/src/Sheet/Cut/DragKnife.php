@@ -45,12 +45,12 @@ final class DragKnife
             return array_map(static fn (Contour $line): Steered => Steered::along($line, self::FLAT), $lines);
         }
         $this->heading = 0.0;
-        $out = [new Steered([$waste, [$waste[0] + $this->offset + self::TURNING, $waste[1]]])];
+        $steered = [new Steered([$waste, [$waste[0] + $this->offset + self::TURNING, $waste[1]]])];
         foreach ($lines as $line) {
-            $out[] = $this->along($line);
+            $steered[] = $this->along($line);
         }
 
-        return $out;
+        return $steered;
     }
 
     private function along(Contour $line): Steered

@@ -28,7 +28,7 @@ final class Forest
         $rank = array_flip($order);
         $grid = new BoxGrid(array_map(static fn (Contour $line, Box $box): ?Box => $line->closed ? $box : null, $lines, $boxes));
         $inside = [];
-        $out = [-1 => []];
+        $within = [-1 => []];
         foreach ($order as $i) {
             Patience::ask(8);
             $parent = -1;
@@ -46,10 +46,10 @@ final class Forest
                     break;
                 }
             }
-            $out[$parent][] = $i;
+            $within[$parent][] = $i;
         }
 
-        return $out;
+        return $within;
     }
 
     /** Whether most of a line's nodes lie within: one that only touches the border is told by the others. */

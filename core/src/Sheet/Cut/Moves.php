@@ -108,11 +108,11 @@ final class Moves
         for ($i = 0, $n = count($layer->hatch); $i < $n; $i += 4) {
             $lines[] = Contour::polygon([[$layer->hatch[$i], $layer->hatch[$i + 1]], [$layer->hatch[$i + 2], $layer->hatch[$i + 3]]], false);
         }
-        $out = [];
+        $along = [];
         for ($pass = max(1, (int) ($layer->use['passes'] ?? 1)); $pass > 0; $pass--) {
-            array_push($out, ...$lines, ...$layer->lines);
+            array_push($along, ...$lines, ...$layer->lines);
         }
 
-        return $out;
+        return $along;
     }
 }

@@ -16,20 +16,20 @@ final class Overcut
         if ($by <= 0 || ! ($line->closed || self::isLedIn($line))) {
             return $line;
         }
-        $out = $line->closedSegments();
-        $round = $line->closed ? $out : array_slice($out = $line->segments(), 1);
+        $longer = $line->closedSegments();
+        $round = $line->closed ? $longer : array_slice($longer = $line->segments(), 1);
         $left = $by;
         foreach ($round as $s) {
             $length = Cubic::length($s);
             if ($length >= $left) {
-                $out[] = Cubic::part($s, 0.0, self::at($s, $left, $length));
+                $longer[] = Cubic::part($s, 0.0, self::at($s, $left, $length));
                 break;
             }
-            $out[] = $s;
+            $longer[] = $s;
             $left -= $length;
         }
 
-        return $out === [] ? $line : Contour::ofSegments($out, false);
+        return $longer === [] ? $line : Contour::ofSegments($longer, false);
     }
 
     /** Whether it ends where its second node is: a straight way in, then once round. */

@@ -38,13 +38,13 @@ final class StartPoints
             }
         }
         asort($bends);
-        $out = $corners !== [] ? $corners : (array_slice(array_keys($bends), 0, self::MOST) ?: $tips);
-        if (count($out) > self::MOST) {
-            $step = count($out) / self::MOST;
-            $out = array_map(static fn (int $k): int => $out[(int) ($k * $step)], range(0, self::MOST - 1));
+        $nodes = $corners !== [] ? $corners : (array_slice(array_keys($bends), 0, self::MOST) ?: $tips);
+        if (count($nodes) > self::MOST) {
+            $step = count($nodes) / self::MOST;
+            $nodes = array_map(static fn (int $k): int => $nodes[(int) ($k * $step)], range(0, self::MOST - 1));
         }
 
-        return $out === [] ? [0] : $out;
+        return $nodes === [] ? [0] : $nodes;
     }
 
     /** The same closed contour, beginning at a node. */

@@ -46,32 +46,32 @@ final class Weeding
         $frame = Shape::of(Contour::rectangle($box->left, $box->top, $box->width(), $box->height()));
         $wide = Offset::outset(Combine::weld($pieces), max(0.05, $gap));
         $waste = Combine::cutAway($frame, [$wide]);
-        $out = [];
+        $lines = [];
         foreach ([0.0, 90.0] as $degrees) {
             $scan = new ScanLines([$waste], $degrees);
             foreach (self::places($scan->top, $scan->bottom, $every) as $y) {
                 [$at, $stretches] = self::shortest($scan, $y, $every);
                 foreach ($stretches as [$from, $to]) {
                     if ($to - $from > self::SHORTEST) {
-                        $out[] = Contour::polygon([$scan->onBench($from, $at), $scan->onBench($to, $at)], false);
+                        $lines[] = Contour::polygon([$scan->onBench($from, $at), $scan->onBench($to, $at)], false);
                     }
                 }
             }
         }
 
-        return $out;
+        return $lines;
     }
 
     /** @return list<float> where lines lie that part a height into strips of at most a width */
     private static function places(float $top, float $bottom, float $every): array
     {
         $strips = (int) ceil(($bottom - $top) / $every);
-        $out = [];
+        $places = [];
         for ($k = 1; $k < $strips; $k++) {
-            $out[] = $top + ($bottom - $top) * $k / $strips;
+            $places[] = $top + ($bottom - $top) * $k / $strips;
         }
 
-        return $out;
+        return $places;
     }
 
     /**

@@ -39,16 +39,19 @@ final class Hairlines
     /** @return list<Contour> */
     private static function middle(Shape $part, float $width): array
     {
-        $out = [];
+        $lines = [];
         foreach (Thickness::below($part, 1.6 * $width) as $place) {
             foreach ($place->rows as $row) {
                 foreach (self::stretches($row, $width) as $points) {
-                    $out[] = count($points) > 2 ? Contour::ofSegments(CurveThrough::fit($points, self::FIT * $width), false) : Contour::polygon($points, false);
+                    $lines[] = count($points) > 2 ? Contour::ofSegments(
+                        CurveThrough::fit($points, self::FIT * $width),
+                        false,
+                    ) : Contour::polygon($points, false);
                 }
             }
         }
 
-        return Rows::distinct($out, $width);
+        return Rows::distinct($lines, $width);
     }
 
     /**
@@ -57,21 +60,21 @@ final class Hairlines
      */
     private static function stretches(array $row, float $width): array
     {
-        $out = [];
+        $stretches = [];
         $now = [];
         foreach ($row as [$x, $y]) {
             $last = $now[count($now) - 1] ?? null;
             $away = $last === null ? 0.0 : hypot($x - $last[0], $y - $last[1]);
             if ($last !== null && $away > self::JUMP * $width) {
-                $out[] = $now;
+                $stretches[] = $now;
                 $now = [];
             }
             if ($last === null || $away > 0.5 * $width) {
                 $now[] = [$x, $y];
             }
         }
-        $out[] = $now;
+        $stretches[] = $now;
 
-        return array_values(array_filter($out, static fn (array $points): bool => count($points) > 1));
+        return array_values(array_filter($stretches, static fn (array $points): bool => count($points) > 1));
     }
 }

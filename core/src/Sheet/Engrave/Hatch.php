@@ -29,13 +29,13 @@ final class Hatch
         foreach ($scan->along($lines) as $k => $stretches) {
             $rows[$k] = $stretches;
         }
-        $out = [];
+        $packed = [];
         foreach (HatchOrder::of(array_values($rows), $pitch) as [$k, $from, $to]) {
             [$ax, $ay] = $scan->onBench($from, $lines[$k]);
             [$bx, $by] = $scan->onBench($to, $lines[$k]);
-            array_push($out, $ax, $ay, $bx, $by);
+            array_push($packed, $ax, $ay, $bx, $by);
         }
 
-        return $out;
+        return $packed;
     }
 }

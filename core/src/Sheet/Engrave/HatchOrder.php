@@ -23,7 +23,7 @@ final class HatchOrder
     public static function of(array $rows, float $pitch): array
     {
         $fields = self::fields($rows);
-        $out = [];
+        $order = [];
         $left = array_keys($fields);
         [$x, $y] = [0.0, 0.0];
         while ($left !== []) {
@@ -54,13 +54,13 @@ final class HatchOrder
             }
             $rising = $start % 2 === 0;
             foreach ($field as [$row, $from, $to]) {
-                $out[] = $rising ? [$row, $from, $to] : [$row, $to, $from];
+                $order[] = $rising ? [$row, $from, $to] : [$row, $to, $from];
                 [$x, $y] = [$rising ? $to : $from, $row * $pitch];
                 $rising = ! $rising;
             }
         }
 
-        return $out;
+        return $order;
     }
 
     /**

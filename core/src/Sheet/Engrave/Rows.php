@@ -17,7 +17,7 @@ final class Rows
     public static function distinct(array $lines, float $width): array
     {
         usort($lines, static fn (Contour $a, Contour $b): int => $b->length() <=> $a->length());
-        $out = $seen = [];
+        $contours = $seen = [];
         foreach ($lines as $line) {
             $points = Polyline::of($line, $width / 4);
             $known = 0;
@@ -30,12 +30,12 @@ final class Rows
                 }
             }
             if ($known < 0.7 * count($points)) {
-                $out[] = $line;
+                $contours[] = $line;
                 $seen[] = $points;
             }
         }
 
-        return $out;
+        return $contours;
     }
 
     /** @param  list<array{float, float}>  $points */

@@ -88,7 +88,7 @@ final class Bleed
             $tolerance,
         );
         $stretches = $self->stretches();
-        $out = [];
+        $bled = [];
         foreach (count($stretches) > 1 ? self::BANDS : [1.0] as $band) {
             // Round ends fill the corners between two stretches; on them lies what goes straight out and ends where its stretch does.
             foreach (count($stretches) > 1 ? [Cap::Round, Cap::Butt] : [Cap::Butt] as $cap) {
@@ -98,13 +98,13 @@ final class Bleed
                         $tolerance,
                     );
                     if (! $strip->isEmpty()) {
-                        $out[] = new Piece("{$piece->id}-bleed-".count($out), $strip, self::solid($piece->fill), null, $piece->name);
+                        $bled[] = new Piece("{$piece->id}-bleed-".count($bled), $strip, self::solid($piece->fill), null, $piece->name);
                     }
                 }
             }
         }
 
-        return $out;
+        return $bled;
     }
 
     private static function solid(?Paint $paint): ?Paint
@@ -115,19 +115,19 @@ final class Bleed
     /** @return list<array{Contour, Piece}> stretches of the cut with what stands right inside them; where nothing does, none */
     private function stretches(): array
     {
-        $out = [];
+        $stretches = [];
         foreach ($this->cut->contours as $contour) {
             $line = new Contour($contour->coords, true);
             foreach ($this->parts($line) as [$from, $to, $piece]) {
                 $whole = $to - $from >= count($line->closedSegments()) - 1e-9;
                 $stretch = $whole ? $line : LinePlace::between($line, self::round($from, $line), self::round($to, $line));
                 if ($piece !== null && $stretch !== null) {
-                    $out[] = [$stretch, $piece];
+                    $stretches[] = [$stretch, $piece];
                 }
             }
         }
 
-        return $out;
+        return $stretches;
     }
 
     private static function round(float $g, Contour $line): float
@@ -159,13 +159,13 @@ final class Bleed
         if ($ends === []) {
             return $count === 0 ? [] : [[0.0, (float) count($segments), $places[0][1]]];
         }
-        $out = [];
+        $stretches = [];
         foreach ($ends as $k => [$from, $piece]) {
             $to = $ends[$k + 1][0] ?? $ends[0][0] + count($segments);
-            $out[] = [$from, $to, $piece];
+            $stretches[] = [$from, $to, $piece];
         }
 
-        return $this->joined($out, $segments);
+        return $this->joined($stretches, $segments);
     }
 
     /**
@@ -177,24 +177,24 @@ final class Bleed
      */
     private function joined(array $parts, array $segments): array
     {
-        /** @var list<array{float, float, Piece|null}> $out */
-        $out = [];
+        /** @var list<array{float, float, Piece|null}> $joined */
+        $joined = [];
         foreach ($parts as $part) {
-            $before = array_pop($out);
+            $before = array_pop($joined);
             if ($before !== null && (self::same($before[2], $part[2]) || $this->length($segments, $part[0], $part[1]) < self::LEAST)) {
-                $out[] = [$before[0], $part[1], $before[2]];
+                $joined[] = [$before[0], $part[1], $before[2]];
 
                 continue;
             }
-            array_push($out, ...($before === null ? [] : [$before]), ...[$part]);
+            array_push($joined, ...($before === null ? [] : [$before]), ...[$part]);
         }
-        $first = $out[0];
-        $last = $out[count($out) - 1];
-        if (count($out) > 1 && self::same($first[2], $last[2])) {
-            $out = [...array_slice($out, 1, -1), [$last[0], $first[1] + count($segments), $last[2]]];
+        $first = $joined[0];
+        $last = $joined[count($joined) - 1];
+        if (count($joined) > 1 && self::same($first[2], $last[2])) {
+            $joined = [...array_slice($joined, 1, -1), [$last[0], $first[1] + count($segments), $last[2]]];
         }
 
-        return count($out) === 1 ? [[0.0, (float) count($segments), $out[0][2]]] : $out;
+        return count($joined) === 1 ? [[0.0, (float) count($segments), $joined[0][2]]] : $joined;
     }
 
     /** @param  list<list<float>>  $segments */

@@ -52,7 +52,7 @@ class CutSheets implements Making
 
     public static function layouts(Order $order): array
     {
-        $out = [];
+        $layouts = [];
         $sheets = Sheet::allOf($order->result);
         $under = Surprises::under($order->result);
         $numbers = array_flip(array_map(static fn (Sheet $sheet): string => $sheet->paint->colour->hex(), $sheets));
@@ -62,25 +62,25 @@ class CutSheets implements Making
             $designs = $all[$hex];
             $i = $numbers[$hex] ?? null;
             $says = $i === null ? ['Only of what is laid with it.'] : self::saysOfLaying($order, $sheets, $i, $under[$i] ?? []);
-            array_push($out, ...self::sheet($order, $hex, $designs, [...$says, ...Design::saysOfOthers($designs)], count($out)));
+            array_push($layouts, ...self::sheet($order, $hex, $designs, [...$says, ...Design::saysOfOthers($designs)], count($layouts)));
         }
 
-        return $out;
+        return $layouts;
     }
 
     /** What other jobs have in a colour lies on the sheet of that colour, or of the material that is called the same. */
     public static function designs(Order $order): array
     {
-        $out = $sheets = [];
+        $bySheet = $sheets = [];
         foreach ($order->all() as $one) {
             $all = Sheet::allOf($one->result);
             $marks = self::registers($one, $all);
             foreach ($all as $sheet) {
                 $hex = $sheet->paint->colour->hex();
                 $hex = $sheets[$order->called($hex)] ??= $hex;
-                $out[$hex] ??= [];
+                $bySheet[$hex] ??= [];
                 array_push(
-                    $out[$hex],
+                    $bySheet[$hex],
                     ...self::units(
                         $one,
                         self::turnedRound($one, $sheet->pieces),
@@ -91,7 +91,7 @@ class CutSheets implements Making
             }
         }
 
-        return array_filter($out, static fn (array $designs): bool => $designs !== []);
+        return array_filter($bySheet, static fn (array $designs): bool => $designs !== []);
     }
 
     /**
@@ -135,7 +135,7 @@ class CutSheets implements Making
     {
         $laid = Laying::of($designs, $order, $hex);
         $room = Laying::room($order, $hex);
-        $out = [];
+        $layouts = [];
         foreach (self::bySheet($laid) as $number => $some) {
             $areas = $cuts = [];
             foreach ($some as $one) {
@@ -143,18 +143,18 @@ class CutSheets implements Making
                 array_push($cuts, ...array_map(static fn (Contour $line): Contour => $line->transformed($matrix), $designs[$one->design]->cuts));
                 array_push($areas, ...array_map(static fn (Piece $piece): Piece => $piece->transformed($matrix), $designs[$one->design]->pieces));
             }
-            $out[] = self::layout(
+            $layouts[] = self::layout(
                 $order,
                 $areas,
                 $cuts,
                 $room,
                 $hex,
-                $before + count($out) + 1,
+                $before + count($layouts) + 1,
                 $number > 0 ? [...$says, sprintf('Sheet %d of this colour.', $number + 1)] : $says,
             );
         }
 
-        return $out;
+        return $layouts;
     }
 
     /**
@@ -239,13 +239,13 @@ class CutSheets implements Making
      */
     public static function bySheet(array $placements): array
     {
-        $out = [];
-        foreach ($placements as $one) {
-            $out[$one->sheet][] = $one;
+        $sheets = [];
+        foreach ($placements as $placement) {
+            $sheets[$placement->sheet][] = $placement;
         }
-        ksort($out);
+        ksort($sheets);
 
-        return $out;
+        return $sheets;
     }
 
     /**
@@ -316,9 +316,9 @@ class CutSheets implements Making
     private static function saysOfLaying(Order $order, array $sheets, int $at, array $under): array
     {
         $called = static fn (int $i): string => isset($sheets[$i]) ? $order->called($sheets[$i]->paint->colour->hex()) : '';
-        $out = [];
+        $says = [];
         if (count($sheets) > 1) {
-            $out[] = $at === 0 ? sprintf('Laid first of %d.', count($sheets)) : sprintf(
+            $says[] = $at === 0 ? sprintf('Laid first of %d.', count($sheets)) : sprintf(
                 'Laid as number %d of %d, after %s.',
                 $at + 1,
                 count($sheets),
@@ -326,12 +326,12 @@ class CutSheets implements Making
             );
         }
         if ($under !== []) {
-            $out[] = 'It lies on '.implode(' and ', array_map($called, $under)).', which run'.(count($under) === 1 ? 's' : '').' under it.';
+            $says[] = 'It lies on '.implode(' and ', array_map($called, $under)).', which run'.(count($under) === 1 ? 's' : '').' under it.';
         }
         if ($order->mirrored || static::isMirrored($order)) {
-            $out[] = 'Mirrored: it is cut from behind.';
+            $says[] = 'Mirrored: it is cut from behind.';
         }
 
-        return $out;
+        return $says;
     }
 }

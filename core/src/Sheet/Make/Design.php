@@ -54,8 +54,8 @@ final readonly class Design
     public static function saysOfOthers(array $designs): array
     {
         $others = [];
-        foreach ($designs as $one) {
-            $others[$one->of] = $one->copies;
+        foreach ($designs as $design) {
+            $others[$design->of] = $design->copies;
         }
         unset($others['']);
 

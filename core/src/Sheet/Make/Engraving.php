@@ -66,7 +66,7 @@ final class Engraving implements Making
         }
         $room = Laying::room($order);
         $placed = Laying::of($designs, $order);
-        $out = [];
+        $layouts = [];
         foreach (CutSheets::bySheet($placed) as $number => $some) {
             $laid = $lines = $follow = $shown = [];
             foreach ($some as $one) {
@@ -79,7 +79,7 @@ final class Engraving implements Making
                     array_push($lines, ...array_map(static fn (Contour $contour): Contour => new Contour($contour->coords, true), $area->contours));
                 }
             }
-            $out[] = self::layout(
+            $layouts[] = self::layout(
                 $order,
                 $number,
                 $laid,
@@ -92,7 +92,7 @@ final class Engraving implements Making
             );
         }
 
-        return $out;
+        return $layouts;
     }
 
     /** @return list<Piece> what a head marks: light areas are the bare plate, unless there is nothing else */
@@ -106,12 +106,12 @@ final class Engraving implements Making
 
     public static function designs(Order $order): array
     {
-        $out = [];
+        $designs = [];
         foreach ($order->all() as $one) {
             $pieces = self::engraved($one);
             $cuts = CutSheets::linesOf(array_values(array_filter($one->result->pieces, static fn (Piece $piece): bool => $piece->isSingleCut())));
             if ($pieces !== [] || $cuts !== []) {
-                $out[] = new Design(
+                $designs[] = new Design(
                     Design::outlineOf(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $cuts, $one->result->tolerance()),
                     $one->copies(),
                     $pieces,
@@ -121,7 +121,7 @@ final class Engraving implements Making
             }
         }
 
-        return $out === [] ? [] : ['' => $out];
+        return $designs === [] ? [] : ['' => $designs];
     }
 
     /**

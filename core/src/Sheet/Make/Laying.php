@@ -74,9 +74,9 @@ final class Laying
      */
     public static function of(array $designs, Order $order, string $hex = '', ?Closure $goesOn = null): array
     {
-        $counts = array_map(static fn (Design $one): int => $one->copies, $designs);
-        $outlines = array_map(static fn (Design $one): Shape => $one->outline, $designs);
-        $kept = array_values(array_filter($order->placements[$hex] ?? [], static fn (Placement $one): bool => isset($designs[$one->design])));
+        $counts = array_map(static fn (Design $design): int => $design->copies, $designs);
+        $outlines = array_map(static fn (Design $design): Shape => $design->outline, $designs);
+        $kept = array_values(array_filter($order->placements[$hex] ?? [], static fn (Placement $placement): bool => isset($designs[$placement->design])));
         $room = self::room($order, $hex);
         if ($goesOn === null && $kept !== [] && self::areAll($kept, $counts)) {
             return $kept;
@@ -85,7 +85,7 @@ final class Laying
         if ($order->word('arrange') === 'drawn') {
             return self::atOrigin($rows, $outlines, $order, $room);
         }
-        $hand = array_values(array_filter($kept, static fn (Placement $one): bool => $one->kept));
+        $hand = array_values(array_filter($kept, static fn (Placement $placement): bool => $placement->kept));
         if ($hand !== []) {
             return Nesting::of($outlines, $counts, $room, $hand, $goesOn);
         }
@@ -114,10 +114,10 @@ final class Laying
         $sheets = -1;
         $along = 0.0;
         $boxes = self::boxes($placements, $outlines);
-        foreach ($placements as $k => $one) {
+        foreach ($placements as $k => $placement) {
             $right = $boxes[$k]->right;
-            $along = $one->sheet > $sheets ? $right : ($one->sheet === $sheets ? max($along, $right) : $along);
-            $sheets = max($sheets, $one->sheet);
+            $along = $placement->sheet > $sheets ? $right : ($placement->sheet === $sheets ? max($along, $right) : $along);
+            $sheets = max($sheets, $placement->sheet);
         }
 
         return [$sheets + 1, round($along, 4)];
@@ -134,11 +134,11 @@ final class Laying
     {
         $turned = [];
 
-        return array_map(static function (Placement $one) use ($outlines, &$turned): Box {
-            $box = $turned["{$one->design} {$one->turn}"] ??= $outlines[$one->design]->transformed($one->matrix($outlines[$one->design]))->box()
+        return array_map(static function (Placement $placement) use ($outlines, &$turned): Box {
+            $box = $turned["{$placement->design} {$placement->turn}"] ??= $outlines[$placement->design]->transformed($placement->matrix($outlines[$placement->design]))->box()
                 ?? new Box(0.0, 0.0, 0.0, 0.0);
 
-            return new Box($one->x, $one->y, $one->x + $box->width(), $one->y + $box->height());
+            return new Box($placement->x, $placement->y, $placement->x + $box->width(), $placement->y + $box->height());
         }, $placements);
     }
 
@@ -153,14 +153,14 @@ final class Laying
     {
         $lowest = [];
         $boxes = self::boxes($placements, $outlines);
-        foreach ($placements as $k => $one) {
-            $lowest[$one->sheet] = max($lowest[$one->sheet] ?? -INF, $boxes[$k]->bottom);
+        foreach ($placements as $k => $placement) {
+            $lowest[$placement->sheet] = max($lowest[$placement->sheet] ?? -INF, $boxes[$k]->bottom);
         }
 
         return array_map(
-            static fn (Placement $one): Placement => $one->moved(
+            static fn (Placement $placement): Placement => $placement->moved(
                 $order->length('fromLeft'),
-                max(0.0, $room->width - $room->margin - $lowest[$one->sheet]) - $order->length('fromBelow'),
+                max(0.0, $room->width - $room->margin - $lowest[$placement->sheet]) - $order->length('fromBelow'),
             ),
             $placements,
         );
@@ -172,7 +172,7 @@ final class Laying
      */
     private static function areAll(array $placements, array $counts): bool
     {
-        $laid = array_count_values(array_map(static fn (Placement $one): int => $one->design, $placements));
+        $laid = array_count_values(array_map(static fn (Placement $placement): int => $placement->design, $placements));
         foreach ($counts as $design => $count) {
             if (($laid[$design] ?? 0) !== $count) {
                 return false;
@@ -191,7 +191,7 @@ final class Laying
      */
     private static function rows(array $designs, array $counts, Room $room): array
     {
-        $out = [];
+        $rows = [];
         [$sheet, $x, $y, $column] = [0, $room->margin, $room->margin, 0.0];
         foreach ($designs as $i => $design) {
             $box = $design->box() ?? new Box(0.0, 0.0, 0.0, 0.0);
@@ -211,12 +211,12 @@ final class Laying
                 if ($x > $room->margin && $x + $w > $room->length - $room->margin + 1e-6) {
                     [$sheet, $x, $y, $column] = [$sheet + 1, $room->margin, $room->margin, 0.0];
                 }
-                $out[] = new Placement($i, $sheet, $x, $y, $turn);
+                $rows[] = new Placement($i, $sheet, $x, $y, $turn);
                 $y += $h + $room->gap;
                 $column = max($column, $w);
             }
         }
 
-        return $out;
+        return $rows;
     }
 }

@@ -51,14 +51,14 @@ final readonly class Order
     public function all(): array
     {
         $own = array_map(
-            fn (self $one): self => new self(
-                $one->result,
-                $one->name,
+            fn (self $order): self => new self(
+                $order->result,
+                $order->name,
                 $this->making,
                 $this->limits,
-                [...$this->values, 'copies' => $one->copies()],
+                [...$this->values, 'copies' => $order->copies()],
                 $this->names,
-                $one->mirrored,
+                $order->mirrored,
             ),
             $this->along,
         );

@@ -57,7 +57,7 @@ final class PrintAndCut implements Making
             return [];
         }
         $tolerance = $order->result->tolerance();
-        $borders = array_map(static fn (Design $one): Shape => self::border($one->pieces, $order, $tolerance), $designs);
+        $borders = array_map(static fn (Design $design): Shape => self::border($design->pieces, $order, $tolerance), $designs);
         $prints = [];
         foreach ($designs as $i => $design) {
             Progress::tell($i, count($designs), 'Bleed');
@@ -65,7 +65,7 @@ final class PrintAndCut implements Making
         }
         $room = Laying::room($order);
         $placed = Laying::of($designs, $order);
-        $out = [];
+        $layouts = [];
         foreach (CutSheets::bySheet($placed) as $number => $some) {
             $inked = $kiss = $single = $cut = [];
             $kept = 0.0;
@@ -82,7 +82,7 @@ final class PrintAndCut implements Making
             $width = is_finite($room->length) ? $room->length : $all->right + $room->margin;
             // What stays is the stickers themselves, without their holes.
             $used = $kept / max(1e-9, $width * $room->width);
-            $out[] = new Layout(
+            $layouts[] = new Layout(
                 $order->file($number + 1, 'print and cut'),
                 sprintf('%s, sheet %d: print and cut', $order->name, $number + 1),
                 $width,
@@ -95,7 +95,7 @@ final class PrintAndCut implements Making
             );
         }
 
-        return $out;
+        return $layouts;
     }
 
     /** @return list<Piece> what is printed of a design: the art, and beneath it what goes on beyond the cut */
@@ -134,13 +134,13 @@ final class PrintAndCut implements Making
 
     public static function designs(Order $order): array
     {
-        $out = [];
+        $designs = [];
         foreach ($order->all() as $one) {
             $pieces = array_values(array_filter($one->result->pieces, static fn (Piece $piece): bool => $piece->fill !== null));
             if ($pieces !== []) {
                 $tolerance = $one->result->tolerance();
                 $cuts = CutSheets::linesOf(array_values(array_filter($one->result->pieces, static fn (Piece $piece): bool => $piece->isSingleCut())));
-                $out[] = new Design(
+                $designs[] = new Design(
                     self::edge(self::border($pieces, $one, $tolerance), $one, $tolerance),
                     $one->copies(),
                     $pieces,
@@ -150,7 +150,7 @@ final class PrintAndCut implements Making
             }
         }
 
-        return $out === [] ? [] : ['' => $out];
+        return $designs === [] ? [] : ['' => $designs];
     }
 
     /**

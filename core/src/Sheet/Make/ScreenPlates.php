@@ -166,12 +166,15 @@ final class ScreenPlates implements Making
     /** @return list<string> #rrggbb */
     public static function colours(string $text): array
     {
-        $out = [];
+        $colours = [];
         foreach (array_filter(preg_split('/[\s,;]+/', trim($text)) ?: []) as $one) {
-            $out[] = (Colour::parse($one) ?? throw Refused::because(sprintf('"%s" is no colour: write it such as #cc3333.', mb_substr($one, 0, 30))))->hex();
+            $colours[] = (Colour::parse($one) ?? throw Refused::because(sprintf(
+                '"%s" is no colour: write it such as #cc3333.',
+                mb_substr($one, 0, 30),
+            )))->hex();
         }
 
-        return $out;
+        return $colours;
     }
 
     private static function plate(Order $order, Layer $layer, Halftone $halftone, bool $dotted, int $number, int $of, Colour $ground): Layout

@@ -25,12 +25,12 @@ final class Surprises
      */
     public static function cut(array $areas): array
     {
-        $out = [];
+        $says = [];
         $shapes = array_map(static fn (Piece $piece): Shape => $piece->shape, $areas);
         $pairs = count($shapes) > 1 ? Overlap::pairs($shapes) : [];
         if ($pairs !== []) {
             $at = $areas[$pairs[0][0]]->box()?->middle();
-            $out[] = sprintf(
+            $says[] = sprintf(
                 '%s not welded and cut through one another%s.',
                 count($pairs) === 1 ? '2 shapes are' : count($pairs).' pairs of shapes are',
                 $at === null ? '' : sprintf(', the first about %.0f, %.0f mm', $at->x, $at->y),
@@ -38,7 +38,7 @@ final class Surprises
         }
         $loose = array_sum(array_map(self::loose(...), $shapes));
         if ($loose > 0) {
-            $out[] = sprintf(
+            $says[] = sprintf(
                 '%s in %s of others: only the carrier holds %s.',
                 $loose === 1 ? '1 part lies' : "{$loose} parts lie",
                 $loose === 1 ? 'a hole' : 'holes',
@@ -46,7 +46,7 @@ final class Surprises
             );
         }
 
-        return $out;
+        return $says;
     }
 
     /** Parts of a shape that lie in holes of others of its parts. */

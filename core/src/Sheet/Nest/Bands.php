@@ -92,18 +92,18 @@ final readonly class Bands
     private static function joined(array $stretches): array
     {
         sort($stretches);
-        $out = [];
+        $bands = [];
         foreach ($stretches as [$from, $to]) {
-            $end = $out === [] ? -INF : $out[count($out) - 1];
+            $end = $bands === [] ? -INF : $bands[count($bands) - 1];
             if ($from <= $end + 1e-6) {
-                array_pop($out);
-                $out[] = max($end, $to);
+                array_pop($bands);
+                $bands[] = max($end, $to);
             } else {
-                $out[] = $from;
-                $out[] = $to;
+                $bands[] = $from;
+                $bands[] = $to;
             }
         }
 
-        return $out;
+        return $bands;
     }
 }

@@ -57,10 +57,10 @@ final class Beds
     /** The same room in finer bands. */
     public function finer(float $times): self
     {
-        $out = new self($this->outlines, $this->room, $this->kept, $this->finer * $times);
-        $out->grown = $this->grown;
+        $finer = new self($this->outlines, $this->room, $this->kept, $this->finer * $times);
+        $finer->grown = $this->grown;
 
-        return $out;
+        return $finer;
     }
 
     /**

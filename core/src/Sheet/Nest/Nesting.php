@@ -152,13 +152,13 @@ final class Nesting
      */
     private static function copies(array $counts, array $kept): array
     {
-        $out = [];
+        $copies = [];
         foreach ($counts as $design => $count) {
-            $laid = count(array_filter($kept, static fn (Placement $one): bool => $one->design === $design));
-            array_push($out, ...array_fill(0, max(0, $count - $laid), $design));
+            $laid = count(array_filter($kept, static fn (Placement $placement): bool => $placement->design === $design));
+            array_push($copies, ...array_fill(0, max(0, $count - $laid), $design));
         }
 
-        return $out;
+        return $copies;
     }
 
     /**
@@ -219,12 +219,12 @@ final class Nesting
         if (count($all) <= self::TURNS) {
             return $all;
         }
-        $out = [$turn];
-        while (count($out) < self::TURNS) {
-            $out[] = $all[$this->random(count($all))];
+        $turns = [$turn];
+        while (count($turns) < self::TURNS) {
+            $turns[] = $all[$this->random(count($all))];
         }
 
-        return array_values(array_unique($out));
+        return array_values(array_unique($turns));
     }
 
     /**

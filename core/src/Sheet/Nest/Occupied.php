@@ -99,25 +99,25 @@ final class Occupied
     /** @param  list<float>  $row */
     private static function insert(array &$row, float $from, float $to): void
     {
-        $out = [];
+        $levels = [];
         $done = false;
         for ($i = 0, $n = count($row); $i < $n; $i += 2) {
             if ($row[$i + 1] < $from - 1e-9) {
-                array_push($out, $row[$i], $row[$i + 1]);
+                array_push($levels, $row[$i], $row[$i + 1]);
             } elseif ($row[$i] > $to + 1e-9) {
                 if (! $done) {
-                    array_push($out, $from, $to);
+                    array_push($levels, $from, $to);
                     $done = true;
                 }
-                array_push($out, $row[$i], $row[$i + 1]);
+                array_push($levels, $row[$i], $row[$i + 1]);
             } else {
                 $from = min($from, $row[$i]);
                 $to = max($to, $row[$i + 1]);
             }
         }
         if (! $done) {
-            array_push($out, $from, $to);
+            array_push($levels, $from, $to);
         }
-        $row = $out;
+        $row = $levels;
     }
 }

@@ -22,18 +22,22 @@ final class Overlap
     public static function pairs(array $shapes): array
     {
         $rule = new EachCover;
-        $out = [];
+        $overlaps = [];
         foreach (PlanarMap::of($shapes)->regions($rule) as $label => $region) {
             Patience::ask(8);
             $owners = $rule->covers[$label];
             sort($owners);
             for ($i = 0, $n = count($owners); $i < $n && $region->area() > self::LEAST; $i++) {
                 for ($k = $i + 1; $k < $n; $k++) {
-                    $out["{$owners[$i]} {$owners[$k]}"] = [$owners[$i], $owners[$k], ($out["{$owners[$i]} {$owners[$k]}"][2] ?? 0.0) + $region->area()];
+                    $overlaps["{$owners[$i]} {$owners[$k]}"] = [
+                        $owners[$i],
+                        $owners[$k],
+                        ($overlaps["{$owners[$i]} {$owners[$k]}"][2] ?? 0.0) + $region->area(),
+                    ];
                 }
             }
         }
 
-        return array_values($out);
+        return array_values($overlaps);
     }
 }

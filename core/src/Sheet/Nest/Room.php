@@ -34,15 +34,15 @@ final readonly class Room
      */
     public function freedoms(): array
     {
-        $out = [];
+        $freedoms = [];
         foreach (['none', 'half', 'quarter', 'eighth'] as $how) {
             $turns = self::turns($how);
             if (count($turns) < count($this->turns) && array_diff($turns, $this->turns) === []) {
-                $out[] = $turns;
+                $freedoms[] = $turns;
             }
         }
 
-        return [...$out, $this->turns];
+        return [...$freedoms, $this->turns];
     }
 
     /**
@@ -59,13 +59,13 @@ final readonly class Room
             'free' => 15.0,
             default => 360.0,
         };
-        $out = [];
+        $turns = [];
         for ($turn = 0.0; $turn < 360.0; $turn += $step) {
             if (! $grain || fmod($turn, 180.0) === 0.0) {
-                $out[] = $turn;
+                $turns[] = $turn;
             }
         }
 
-        return $out;
+        return $turns;
     }
 }
