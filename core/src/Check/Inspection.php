@@ -7,6 +7,7 @@ namespace NeatEdge\Core\Check;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Line\PrepResult;
 use NeatEdge\Core\Measure\Limits;
+use NeatEdge\Core\PlanarMap\SharedMap;
 use NeatEdge\Core\Seen\SingleCuts;
 
 /** All checks of a job: the one place where a rule is registered. */
@@ -25,9 +26,11 @@ final class Inspection
             array_push($findings, ...$rule->onBench($bench));
         }
         $painted = [SingleCuts::apart($source)[0], SingleCuts::apart($merged)[0]];
-        foreach (self::rules($limits) as $rule) {
-            array_push($findings, ...($rule instanceof SeesCuts ? $rule->findings($source, $merged) : $rule->findings(...$painted)));
-        }
+        SharedMap::during(static function () use (&$findings, $source, $merged, $painted, $limits): void {
+            foreach (self::rules($limits) as $rule) {
+                array_push($findings, ...($rule instanceof SeesCuts ? $rule->findings($source, $merged) : $rule->findings(...$painted)));
+            }
+        });
 
         return self::sorted($findings);
     }

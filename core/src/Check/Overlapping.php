@@ -6,10 +6,10 @@ namespace NeatEdge\Core\Check;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\Geometry\Shape;
-use NeatEdge\Core\PlanarMap\PlanarMap;
+use NeatEdge\Core\PlanarMap\MeasuredPart;
 use NeatEdge\Core\PlanarMap\Rule\EachCover;
+use NeatEdge\Core\PlanarMap\SharedMap;
 use NeatEdge\Core\Prepare\Finish\DropDoubled;
 
 /** C5: what is cut twice or lies hidden: pieces of what goes out that overlap, and lines that lie exactly on each other. */
@@ -53,22 +53,24 @@ final readonly class Overlapping implements SeesCuts
         }
         $rule = new EachCover;
         $seen = $over = [];
-        foreach (PlanarMap::of(array_map(static fn (Piece $piece): Shape => $piece->shape, $solid), $merged->tolerance())->regions($rule) as $label => $shape) {
+        $shapes = array_map(static fn (Piece $piece): Shape => $piece->shape, $solid);
+        foreach (SharedMap::of($shapes, $merged->tolerance())->parts($rule) as $label => $parts) {
             $owners = $rule->covers[$label];
-            if ($owners === [] || $shape->area() < self::LEAST || 2 * $shape->area() < self::HAIR * $shape->roughLength()) {
+            $area = array_sum(array_map(static fn (MeasuredPart $part): float => $part->area, $parts));
+            $border = array_sum(array_map(static fn (MeasuredPart $part): float => $part->border, $parts));
+            if ($owners === [] || $parts === [] || $area < self::LEAST || 2 * $area < self::HAIR * $border) {
                 continue;
             }
             $top = max($owners);
             $seen[$top] = true;
             foreach ($owners as $owner) {
-                if ($owner !== $top && ($over[$owner][0] ?? 0.0) < $shape->area()) {
-                    $over[$owner] = [$shape->area(), $shape, $top];
+                if ($owner !== $top && ($over[$owner][0] ?? 0.0) < $area) {
+                    $over[$owner] = [$area, self::largest($parts)->box->middle(), $top];
                 }
             }
         }
-        foreach ($over as $owner => [$area, $shape, $top]) {
+        foreach ($over as $owner => [$area, $at, $top]) {
             $hex = $solid[$owner]->fill?->colour->hex();
-            $at = (Parts::of($shape)[0] ?? $shape)->box()?->middle();
             $findings[] = isset($seen[$owner])
                 ? new Finding(
                     'overlap',
@@ -89,5 +91,16 @@ final readonly class Overlapping implements SeesCuts
         }
 
         return $findings;
+    }
+
+    /** @param  non-empty-list<MeasuredPart>  $parts */
+    private static function largest(array $parts): MeasuredPart
+    {
+        $largest = $parts[0];
+        foreach ($parts as $part) {
+            $largest = $part->area > $largest->area ? $part : $largest;
+        }
+
+        return $largest;
     }
 }

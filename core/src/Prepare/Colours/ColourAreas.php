@@ -9,8 +9,9 @@ use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Colour;
-use NeatEdge\Core\PlanarMap\PlanarMap;
+use NeatEdge\Core\PlanarMap\MeasuredPart;
 use NeatEdge\Core\PlanarMap\Rule\SeenOwners;
+use NeatEdge\Core\PlanarMap\SharedMap;
 use NeatEdge\Core\Seen\Painted;
 
 /** Flat colours of some art: how much of each is seen, and what becomes of them where some become others. */
@@ -28,8 +29,11 @@ final class ColourAreas
         } else {
             $rule = new SeenOwners(array_map(static fn (Painted $area): bool => $area->isSolid(), $areas));
             $shapes = array_map(static fn (Painted $area): Shape => $area->shape, $areas);
-            foreach ($shapes === [] ? [] : PlanarMap::of($shapes, $artwork->tolerance())->regions($rule) as $i => $shape) {
-                $sorted = self::counted($sorted, $areas[$i]->paint, $shape->area());
+            foreach ($shapes === [] ? [] : SharedMap::of($shapes, $artwork->tolerance())->parts($rule) as $label => $parts) {
+                $area = array_sum(array_map(static fn (MeasuredPart $part): float => $part->area, $parts));
+                foreach ($rule->groups()[$label] as $i) {
+                    $sorted = self::counted($sorted, $areas[$i]->paint, $area);
+                }
             }
         }
         arsort($sorted);
