@@ -94,7 +94,7 @@ function wholeCommand(string $svg, int $seed): string
 }
 
 $php = [
-    PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=64M', '-d', 'opcache.jit=1215', '-d', 'memory_limit=512M', '-d',
+    PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=64M', '-d', 'opcache.jit=function', '-d', 'memory_limit=512M', '-d',
     'display_errors=stderr',
 ];
 $counts = ['done' => 0, 'refused' => 0, 'failed' => 0];

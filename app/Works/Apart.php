@@ -67,7 +67,7 @@ final class Apart
     {
         return [
             PHP_BINARY, '-d', "memory_limit={$megabytes}M", '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d',
-            'opcache.jit=1215', '-d', 'display_errors=stderr',
+            'opcache.jit=function', '-d', 'display_errors=stderr',
         ];
     }
 }

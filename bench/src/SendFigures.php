@@ -155,7 +155,7 @@ final class SendFigures
             );
             $process = new Process(
                 [
-                    PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d', 'opcache.jit=1215', '-d',
+                    PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d', 'opcache.jit=function', '-d',
                     'memory_limit=1G', '-r', $script,
                 ],
                 timeout: 300,

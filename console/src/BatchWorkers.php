@@ -96,7 +96,7 @@ final class BatchWorkers
     {
         return array_values([
             PHP_BINARY, '-d', 'memory_limit='.ini_get('memory_limit'), '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d',
-            'opcache.jit=1215',
+            'opcache.jit=function',
             ...array_map(strval(...), $_SERVER['argv'] ?? []),
         ]);
     }

@@ -230,7 +230,7 @@ final class DeviceTest extends TestCase
     {
         (new Process(
             [
-                PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=1215', '-d', 'opcache.jit_buffer_size=128M', '-d',
+                PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=function', '-d', 'opcache.jit_buffer_size=128M', '-d',
                 'memory_limit=1G', 'console/neat-edge.php', 'export', "database/demo/{$name}", "--process={$process}", "--format={$format}",
                 '--anyway', '--out-dir', "{$this->folder}/sheets",
             ],
