@@ -98,7 +98,10 @@ final class SendFigures
             [],
             static fn (): bool => microtime(true) - $start < self::SECONDS,
         );
-        $shapes = array_map(static fn (Placement $placement): Shape => $designs[$placement->design]->transformed($placement->matrix($designs[$placement->design])), $laid);
+        $shapes = array_map(
+            static fn (Placement $placement): Shape => $designs[$placement->design]->transformed($placement->matrix($designs[$placement->design])),
+            $laid,
+        );
         $nested = $area / ($width * (5.0 + max([1.0, ...array_map(static fn (Shape $shape): float => $shape->box()->right ?? 0.0, $shapes)])));
         yield [
             sprintf('%d irregular pieces in %.0f s: used %.1f %%, rows %.1f %%', count($designs), microtime(true) - $start, 100 * $nested, 100 * $rows),

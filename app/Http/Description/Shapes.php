@@ -167,7 +167,10 @@ final class Shapes
         if (array_filter($type->types, static fn (TypeNode $typeNode): bool => ! $typeNode instanceof ConstTypeNode) === []) {
             return ['enum' => array_map(self::constant(...), array_values($type->types))];
         }
-        $plain = array_filter($type->types, static fn (TypeNode $typeNode): bool => $typeNode instanceof IdentifierTypeNode && isset(self::SCALARS[$typeNode->name]));
+        $plain = array_filter(
+            $type->types,
+            static fn (TypeNode $typeNode): bool => $typeNode instanceof IdentifierTypeNode && isset(self::SCALARS[$typeNode->name]),
+        );
         if (count($plain) === count($type->types)) {
             return ['type' => array_values(array_map(static fn (TypeNode $typeNode): string => self::SCALARS[(string) $typeNode] ?? '', $plain))];
         }

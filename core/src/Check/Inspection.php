@@ -68,7 +68,10 @@ final class Inspection
     {
         $found = self::of($bench, $source, $merged, $limits);
 
-        return ['findings' => count($found), 'serious' => count(array_filter($found, static fn (Finding $finding): bool => $finding->severity === Severity::Serious))];
+        return [
+            'findings' => count($found),
+            'serious' => count(array_filter($found, static fn (Finding $finding): bool => $finding->severity === Severity::Serious)),
+        ];
     }
 
     /** @return array<string, AboutFinding> by kind: everything that can be found */

@@ -54,7 +54,11 @@ final readonly class Inks
                 }
             }
         }
-        $grounds = array_values(array_column(array_map(static fn (Colour $colour): array => [$colour->hex(), $colour], [$ground, new Colour(255, 255, 255)]), 1, 0));
+        $grounds = array_values(array_column(
+            array_map(static fn (Colour $colour): array => [$colour->hex(), $colour], [$ground, new Colour(255, 255, 255)]),
+            1,
+            0,
+        ));
         $shares = [];
         foreach ($tints ? Tints::of(array_map(strval(...), array_keys($flat)), $grounds, $named) : [] as $hex => [$ink, $share]) {
             $shares[$hex] = [$ink => $share];

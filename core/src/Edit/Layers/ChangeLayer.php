@@ -63,7 +63,10 @@ final readonly class ChangeLayer implements Edit
             $others = array_filter($artwork->layers, fn (Layer $layer): bool => $layer->id !== $this->id && ! $layer->hidden);
             $isAlone = $others === [] && ! $layer->hidden;
 
-            return $artwork->with(layers: array_map(fn (Layer $layer): Layer => $layer->with(hidden: ! $isAlone && $layer->id !== $this->id), $artwork->layers));
+            return $artwork->with(layers: array_map(
+                fn (Layer $layer): Layer => $layer->with(hidden: ! $isAlone && $layer->id !== $this->id),
+                $artwork->layers,
+            ));
         }
         $name = $this->name === null || $this->name === '' ? $layer->name : $this->name;
         $changed = $layer->with(name: $name, hidden: $this->hidden ?? $layer->hidden, locked: $this->locked ?? $layer->locked);

@@ -30,7 +30,10 @@ final class OnContours
         $before = self::of($piece);
         $after = array_values($edit($before));
         if ($after === []) {
-            return Arrangement::settled($artwork->withPieces(array_values(array_filter($artwork->pieces, static fn (Piece $piece): bool => $piece->id !== $id))));
+            return Arrangement::settled($artwork->withPieces(array_values(array_filter(
+                $artwork->pieces,
+                static fn (Piece $piece): bool => $piece->id !== $id,
+            ))));
         }
         $shape = new Shape($after, $piece->shape->rule);
         if ($piece->recipe === null) {

@@ -75,6 +75,9 @@ final readonly class RoundChosenCorners implements Local
         $recipe = new Recipe($recipe->base, $recipe->matrix, $corners === [] ? $changes : [new RoundCorners($corners), ...$changes]);
         $plain = $recipe->changes === [] && ! $recipe->base->isAdjustable();
 
-        return $artwork->mapped(static fn (Piece $piece): Piece => $plain ? $piece->withShape($recipe->shape()) : $piece->withRecipe($recipe), [$this->id => true]);
+        return $artwork->mapped(
+            static fn (Piece $piece): Piece => $plain ? $piece->withShape($recipe->shape()) : $piece->withRecipe($recipe),
+            [$this->id => true],
+        );
     }
 }
