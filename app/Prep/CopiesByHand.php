@@ -98,7 +98,11 @@ final class CopiesByHand
     private static function holdApart(array $designs, array $laid, array $moved, float $length, float $width): void
     {
         $shapes = array_map(
-            static fn (Placement $placement): Shape => $designs[$placement->design]->outline->transformed($placement->matrix($designs[$placement->design]->outline)),
+            static function (Placement $placement) use ($designs): Shape {
+                $outline = $designs[$placement->design]->outline;
+
+                return $outline->transformed($placement->matrix($outline));
+            },
             $laid,
         );
         $boxes = array_map(static fn (Shape $shape): ?Box => $shape->box(), $shapes);

@@ -135,7 +135,8 @@ final class Laying
         $turned = [];
 
         return array_map(static function (Placement $placement) use ($outlines, &$turned): Box {
-            $box = $turned["{$placement->design} {$placement->turn}"] ??= $outlines[$placement->design]->transformed($placement->matrix($outlines[$placement->design]))->box()
+            $outline = $outlines[$placement->design];
+            $box = $turned["{$placement->design} {$placement->turn}"] ??= $outline->transformed($placement->matrix($outline))->box()
                 ?? new Box(0.0, 0.0, 0.0, 0.0);
 
             return new Box($placement->x, $placement->y, $placement->x + $box->width(), $placement->y + $box->height());
