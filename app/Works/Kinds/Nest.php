@@ -64,11 +64,12 @@ final class Nest extends Kind
         $search = new NestSearch($hold, $work->about['seconds'] / max(1, count($designs)), count($designs));
         $placements = [];
         foreach ($designs as $hex => $own) {
-            $found = $search->of($hex === '' ? 'all' : $hex, static fn (Closure $tell): array => $own === [] ? [] : Laying::of($own, $order, $hex, $tell));
+            $sheet = $hex === '' ? 'all' : $hex;
+            $found = $search->of($sheet, static fn (Closure $tell): array => $own === [] ? [] : Laying::of($own, $order, $hex, $tell));
             if ($found === null) {
                 break;
             }
-            $placements[$hex === '' ? 'all' : $hex] = array_map(static fn (Placement $placement): array => $placement->toArray(), $found);
+            $placements[$sheet] = array_map(static fn (Placement $placement): array => $placement->toArray(), $found);
         }
         // Only where a job lies is changed: whatever else was chosen meanwhile stays.
         Laid::change(

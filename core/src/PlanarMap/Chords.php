@@ -117,15 +117,27 @@ final class Chords
     /** A part of an edge, beside it. @return int its number */
     public function addPart(int $e, int $from, int $to, float $g0, float $g1): int
     {
-        $part = count($this->a);
         $delta = $this->delta[$e];
-        $this->add($from, $to, $g0, $g1, $this->contour[$e], $delta);
+
+        return $this->addWith($from, $to, $g0, $g1, $this->contour[$e], $delta, $delta === self::SEVERAL ? $this->deltas[$e] : []);
+    }
+
+    /**
+     * A chord whose windings may be those of several owners.
+     *
+     * @param  array<int, int>  $deltas  by owner, where the delta says that there are several
+     * @return int its number
+     */
+    private function addWith(int $from, int $to, float $g0, float $g1, int $contour, int $delta, array $deltas): int
+    {
+        $edge = count($this->a);
+        $this->add($from, $to, $g0, $g1, $contour, $delta);
         if ($delta === self::SEVERAL) {
-            $this->delta[$part] = $delta;
-            $this->deltas[$part] = $this->a[$part] === $from ? $this->deltas[$e] : array_map(static fn (int $d): int => -$d, $this->deltas[$e]);
+            $this->delta[$edge] = $delta;
+            $this->deltas[$edge] = $this->a[$edge] === $from ? $deltas : array_map(static fn (int $d): int => -$d, $deltas);
         }
 
-        return $part;
+        return $edge;
     }
 
     /**
@@ -237,13 +249,8 @@ final class Chords
         $key = $sign > 0 ? $from << 31 | $to : $to << 31 | $from;
         $same = $this->index[$key] ?? null;
         if ($same === null) {
-            $same = $this->index[$key] = count($this->a);
-            $this->add($from, $to, $g0, $g1, $contour, $delta);
-            if ($delta === self::SEVERAL) {
-                $this->isDead = true;
-                $this->delta[$same] = $delta;
-                $this->deltas[$same] = $sign > 0 ? $deltas : array_map(static fn (int $one): int => -$one, $deltas);
-            }
+            $this->index[$key] = $this->addWith($from, $to, $g0, $g1, $contour, $delta, $deltas);
+            $this->isDead = $this->isDead || $delta === self::SEVERAL;
 
             return;
         }

@@ -406,15 +406,14 @@ final class Walk
         ?\Closure $markers,
     ): void {
         foreach ($order as $part) {
-            match (true) {
-                $part === 'markers' => $markers !== null && $markers(),
-                $part === 'fill' => $fill instanceof DOMElement
+            match ($part) {
+                'markers' => $markers !== null && $markers(),
+                'fill' => $fill instanceof DOMElement
                     ? $this->patterned($fill, $scope, $drawn, $box, 'fill', $name)
                     : $this->flat($scope, $drawn, $fill, null, $name),
-                $stroke !== null => $line instanceof DOMElement
+                default => $line instanceof DOMElement && $stroke !== null
                     ? $this->patterned($line, $scope, StrokeRegion::of($drawn, $stroke), $box, 'stroke', $name)
                     : $this->flat($scope, $drawn, null, $stroke, $name),
-                default => null,
             };
         }
     }
