@@ -58,6 +58,7 @@ Route::prefix('v1')->name('v1.')->middleware('throttle:asks')->group(static func
         Route::post('jobs/{job}/copy', 'copy')->name('copy')->can('create', ShopJob::class);
         Route::delete('jobs/{job}', 'destroy')->name('destroy')->can('delete', 'job');
     });
+    Route::post('bring', [LookController::class, 'bring'])->name('bring')->can('create', ShopJob::class)->middleware('throttle:files');
     Route::post('look', [LookController::class, 'show'])->name('look')->can('create', ShopJob::class)->middleware('throttle:files');
     Route::controller(TrashController::class)->name('trash.')->whereNumber('job')->group(static function (): void {
         Route::get('trash', 'index')->name('index')->can('viewAny', ShopJob::class);
@@ -77,6 +78,8 @@ Route::prefix('v1')->name('v1.')->middleware('throttle:asks')->group(static func
         Route::post('jobs/{job}/edits', [EditController::class, 'store'])->name('edits.store')->can('update', 'job');
         Route::post('jobs/{job}/undo', [EditController::class, 'undo'])->name('undo')->can('update', 'job');
         Route::post('jobs/{job}/redo', [EditController::class, 'redo'])->name('redo')->can('update', 'job');
+        Route::get('jobs/{job}/acts', [EditController::class, 'acts'])->name('acts.index')->can('view', 'job');
+        Route::post('jobs/{job}/act', [EditController::class, 'goTo'])->name('acts.go')->can('update', 'job');
         Route::post('jobs/{job}/previews', [PreviewController::class, 'store'])->name('previews.store')->can('view', 'job');
         Route::post('jobs/{job}/pieces', [PieceController::class, 'show'])->name('pieces.show')->can('view', 'job');
         Route::post('jobs/{job}/take', [PieceController::class, 'take'])->name('pieces.take')->can('view', 'job');

@@ -19,6 +19,7 @@ use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\Line\Presets;
 use NeatEdge\Core\Recipe\Called;
+use NeatEdge\Core\Recipe\Letters\Lettering;
 use NeatEdge\Core\Recipe\Recipes;
 use NeatEdge\Core\Seen\StrokeRegion;
 
@@ -26,7 +27,7 @@ use NeatEdge\Core\Seen\StrokeRegion;
 final class PageArt
 {
     /** Grows whenever what is told of a piece changes: what was stored in another form is made anew. */
-    public const FORM = 6;
+    public const FORM = 7;
 
     /** @return array<string, mixed> */
     public static function of(Artwork $artwork): array
@@ -132,6 +133,9 @@ final class PageArt
             'blend' => $piece->blend->value,
             'live' => $piece->recipe === null ? null : self::live($piece->recipe),
         ];
+        if ($piece->recipe?->base instanceof Lettering) {
+            $row['text'] = $piece->recipe->base->setting->text;
+        }
         if ($piece->clip !== null) {
             $row['clip'] = ['d' => Writer::path($piece->clip->shape), 'rule' => $piece->clip->shape->rule->value];
         }

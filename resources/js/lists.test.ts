@@ -1,7 +1,7 @@
 import type { Finding } from '@/api/types'
 import { applied, between } from '@/bench/geometry'
 import { asked } from '@/pages/jobs'
-import { isTyping } from '@/bench/usePanZoom'
+import { isTyping } from '@/keys/field'
 import { sifted } from '@/stores/bench'
 import { kept } from '@/stores/drawn'
 import { lane } from '@/stores/lane'

@@ -79,10 +79,8 @@ final class DrawnOnTheBenchTest extends BrowserTestCase
             $circle = $this->lastPiece()->id;
             $this->paintNone();
             $this->none();
-            $this->tool('text');
+            $this->letters(100, 110, $words);
             $this->open('text');
-            $this->change(fn () => $this->click(100, 110));
-            $this->change(fn () => $this->text($words));
             $this->change(fn () => $this->choose('along', $circle));
             $this->change(fn () => $this->choose('family', 'Josefin Sans'));
             $this->change(fn () => $this->type('size', '7mm'));
@@ -110,9 +108,7 @@ final class DrawnOnTheBenchTest extends BrowserTestCase
         $this->change(fn () => $this->type('strokeWidth', '0.5mm'));
         $this->none();
         $this->fill('#f6efdd');
-        $this->tool('text');
-        $this->change(fn () => $this->click(100, 110));
-        $this->change(fn () => $this->text('REGATTA'));
+        $this->letters(100, 110, 'REGATTA');
         $this->change(fn () => $this->choose('family', 'Rye'));
         $this->change(fn () => $this->type('size', '6'));
         $this->open('place');
@@ -255,7 +251,7 @@ final class DrawnOnTheBenchTest extends BrowserTestCase
         $this->change(fn () => $this->keys('g'));
         self::assertSame(0, $this->howMany('[data-test=reference]'));
         $this->keep('boathouse-mark');
-        $this->keys('p');
+        $this->keys(WebDriverKeys::CONTROL, WebDriverKeys::ENTER, WebDriverKeys::NULL);
         $this->see('[data-sheet]', 30);
         self::assertSame(3, $this->howMany('[data-sheet]'));
         self::assertSame([], $this->complaints());
@@ -333,16 +329,6 @@ final class DrawnOnTheBenchTest extends BrowserTestCase
         if ($this->lastPiece()->fill !== null) {
             $this->change(fn () => $this->press('[data-section=fill] [aria-label=None]'));
         }
-    }
-
-    private function text(string $words): void
-    {
-        // What is typed before the piece is known in the drawer would be meant for the next one.
-        $this->seeText('still text', '[data-section=text]');
-        $area = $this->see('[data-field=text]');
-        $area->sendKeys([WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL]);
-        $area->sendKeys($words);
-        self::$browser->executeScript('document.activeElement.blur()');
     }
 
     /** @return array{float, float} */

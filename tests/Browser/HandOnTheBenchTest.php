@@ -94,11 +94,8 @@ final class HandOnTheBenchTest extends BrowserTestCase
         self::assertSame('type-on-art', self::$browser->executeScript('return document.activeElement.dataset.test ?? ""'), 'it is open before the server has answered');
         // Each is a key of the bench: a tool, undo's neighbour, deleting.
         self::$browser->getKeyboard()->sendKeys(['Row', WebDriverKeys::BACKSPACE, 'pe', WebDriverKeys::ENTER]);
-        for ($k = 0; $k < 60 && $this->howMany('[data-test=type-on-art]') > 0; $k++) {
-            usleep(200_000);
-        }
-        self::assertSame(0, $this->howMany('[data-test=type-on-art]'));
-        for ($k = 0; $k < 40 && ! (($now = $this->lastPiece()->recipe?->base) instanceof Lettering && $now->setting->text === 'Rope'); $k++) {
+        self::assertSame(0, $this->howMany('[data-test=type-on-art]'), 'it is kept as soon as Enter is pressed');
+        for ($k = 0; $k < 60 && ! (($now = $this->lastPiece()->recipe?->base) instanceof Lettering && $now->setting->text === 'Rope'); $k++) {
             usleep(200_000);
         }
         $text = $this->lastPiece()->recipe?->base;
@@ -121,9 +118,7 @@ final class HandOnTheBenchTest extends BrowserTestCase
     public function what_is_being_typed_is_not_overwritten_by_what_arrives_meanwhile(): void
     {
         $this->emptyBench('Typed on', 'plain', '120mm', '120mm');
-        $this->tool('text');
-        $this->change(fn () => $this->click(40, 60));
-        self::$browser->getKeyboard()->sendKeys(['Rope', WebDriverKeys::ENTER]);
+        $this->letters(40, 60, 'Rope');
         $this->seeText('still text', '[data-section=text]');
         $this->see('[data-field=size]');
         self::$browser->executeScript('const now = window.fetch; window.fetch = (...what) => new Promise((on) => setTimeout(on, 900)).then(() => now(...what))');
@@ -151,12 +146,7 @@ final class HandOnTheBenchTest extends BrowserTestCase
     {
         $this->emptyBench('Letters', 'plain', '120mm', '120mm');
         $this->drawShape('rectangle', 20, 20, 80, 80);
-        $this->tool('text');
-        $this->change(fn () => $this->click(30, 60));
-        $field = $this->see('[data-test=type-on-art]');
-        $field->sendKeys([WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL]);
-        $field->sendKeys('Bo');
-        $this->change(fn () => $field->sendKeys(['at', WebDriverKeys::ENTER]));
+        $this->letters(30, 60, 'Boat');
         $text = $this->lastPiece();
         self::assertInstanceOf(Lettering::class, $text->recipe?->base);
         self::assertSame(['Boat', null], [$text->recipe->base->setting->text, $text->recipe->base->follows], 'over the piece, not along it');

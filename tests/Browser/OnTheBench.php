@@ -100,6 +100,28 @@ trait OnTheBench
         usleep(520_000);
     }
 
+    /** Letters typed on the art, kept by Enter: one change. */
+    private function letters(float $x, float $y, string $words): void
+    {
+        $this->tool('text');
+        $this->click($x, $y);
+        $this->change(static fn () => self::$browser->getKeyboard()->sendKeys([$words, WebDriverKeys::ENTER]));
+    }
+
+    /** @return array{float, float} px, the middle of what a selector finds */
+    private function spot(string $selector): array
+    {
+        $this->see($selector);
+
+        return self::$browser->executeScript('const r = document.querySelector(arguments[0]).getBoundingClientRect(); return [r.left + r.width / 2, r.top + r.height / 2]', [$selector]);
+    }
+
+    /** @return list<string> */
+    private function chosen(): array
+    {
+        return self::$browser->executeScript('return [...document.querySelectorAll("[data-chosen]")].map((one) => one.dataset.chosen)');
+    }
+
     private function open(string $section): void
     {
         $details = $this->see("[data-section={$section}]");

@@ -70,7 +70,7 @@ final class BatchTest extends TestCase
         self::assertTrue($rows['oar.svg']['ready']);
         self::assertSame([120.0, 'done'], [(float) $rows['pier.svg']['width_mm'], $rows['pier.svg']['state']]);
         self::assertSame('failed', $rows['torn.svg']['state']);
-        self::assertStringContainsString('not well-formed', $rows['torn.svg']['error']);
+        self::assertStringContainsString('damaged at line', $rows['torn.svg']['error']);
         // Its sheets are those that the preset gives: the line of 0.6 mm is as strong as vinyl needs.
         $zip = new ZipArchive;
         $path = (string) tempnam(sys_get_temp_dir(), 'neat-edge-');

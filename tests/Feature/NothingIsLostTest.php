@@ -212,6 +212,43 @@ final class NothingIsLostTest extends TestCase
     }
 
     #[Test]
+    public function the_list_of_acts_leads_to_any_of_them_back_and_on_as_so_many_presses_would(): void
+    {
+        $job = $this->job();
+        $do = fn (array $edit) => $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => $this->version($job), 'edit' => $edit])->assertOk();
+        $art = fn (): array => $this->getJson("/api/v1/jobs/{$job}")->json('art');
+        $go = fn (int $number) => $this->postJson("/api/v1/jobs/{$job}/act", ['version' => $this->version($job), 'number' => $number]);
+        $states = [1 => $art()];
+        $do(['kind' => 'move', 'pieces' => ['p1'], 'x' => 3, 'y' => 4]);
+        $states[] = $art();
+        $do(['kind' => 'draw-shape', 'shape' => 'star', 'x' => 20, 'y' => 20, 'width' => 10, 'height' => 10, 'fill' => '#123456']);
+        $states[] = $art();
+        $this->patchJson("/api/v1/jobs/{$job}", ['version' => $this->version($job), 'width' => '300'])->assertOk();
+        $states[] = $art();
+        $do(['kind' => 'remove', 'pieces' => ['p1']]);
+        $states[] = $art();
+        $acts = fn (): array => array_column($this->getJson("/api/v1/jobs/{$job}/acts")->assertOk()->json('acts'), 'state', 'number');
+        self::assertSame([5 => 'now', 4 => 'done', 3 => 'done', 2 => 'done', 1 => 'done'], $acts());
+        self::assertSame('Move 5 mm', $this->getJson("/api/v1/jobs/{$job}/acts")->json('acts.3.label'));
+        foreach ([2, 5, 3, 4, 1, 5] as $number) {
+            $go($number)->assertOk();
+            self::assertSame($states[$number], $art(), "the state after act {$number}");
+            self::assertCount(5, $acts());
+            self::assertSame('now', $acts()[$number]);
+        }
+        // The places of what was left out go along, as with undo.
+        self::assertEqualsWithDelta([15.0, 135.0], $this->getJson("/api/v1/jobs/{$job}")->json('notices.0.at'), 1e-9);
+        $go(2)->assertOk();
+        self::assertEqualsWithDelta([5.0, 45.0], $this->getJson("/api/v1/jobs/{$job}")->json('notices.0.at'), 1e-9);
+        self::assertSame([5 => 'undone', 4 => 'undone', 3 => 'undone', 2 => 'now', 1 => 'done'], $acts());
+        // What is done now leads another way: the acts that were taken back are not on it.
+        $do(['kind' => 'move', 'pieces' => ['p1'], 'x' => 1, 'y' => 0]);
+        self::assertSame([6 => 'now', 2 => 'done', 1 => 'done'], $acts());
+        $go(4)->assertStatus(422)->assertJsonPath('message', 'That act is not one of those that led here; look at the list again.');
+        $go(6)->assertOk()->assertJsonPath('changes.pieces', []);
+    }
+
+    #[Test]
     public function redo_takes_the_newest_of_several_ways(): void
     {
         $job = $this->job();

@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Description\Answers;
+use App\Http\Requests\ActRequest;
 use App\Http\Requests\ChangeRequest;
 use App\Http\Requests\EditRequest;
+use App\Http\Resources\ActsResource;
 use App\Http\Resources\ChangedStateResource;
 use App\Models\ShopJob;
+use App\Prep\Acts;
 use App\Prep\History;
 use App\Prep\Proposal;
 use App\Prep\SentEdits;
@@ -40,6 +43,27 @@ final class EditController
 
             return Proposal::state($edit->label(), $before, Edits::applied($edit, $before, $fonts));
         }, SentEdits::read($fields, $job)));
+    }
+
+    /** What was done, the newest first, and what was taken back and can be done again. */
+    #[Answers(ActsResource::class)]
+    public function acts(ShopJob $job): ActsResource
+    {
+        return new ActsResource(Acts::of($job));
+    }
+
+    /** To the state after one of them, as so many undos or redos would lead there. */
+    #[Answers(ChangedStateResource::class)]
+    public function goTo(ActRequest $request, ShopJob $job): ChangedStateResource
+    {
+        $number = $request->integer('number');
+
+        return new ChangedStateResource(History::change(
+            $job,
+            $request->asker(),
+            static fn (ShopJob $job): Proposal => Acts::proposal($job, $number),
+            ShopJob::part($job->id, []),
+        ));
     }
 
     /** Back to the state before. */

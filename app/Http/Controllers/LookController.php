@@ -6,11 +6,15 @@ namespace App\Http\Controllers;
 
 use App\Http\Description\Answers;
 use App\Http\Requests\LookRequest;
+use App\Http\Resources\BroughtResource;
 use App\Http\Resources\LookedResource;
 use App\Prep\Intake;
 use App\Works\Budget;
 use NeatEdge\Core\Check\Finding;
+use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Format\Json\ArtworkJson;
+use NeatEdge\Core\Format\Json\PieceJson;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Seen\Extent;
 use NeatEdge\Core\Seen\Seen;
@@ -19,6 +23,26 @@ use NeatEdge\Pages\PageReader;
 /** What a file is before it becomes a job. */
 final class LookController
 {
+    /** What it draws, to be pasted on a bench beside what lies there. */
+    #[Answers(BroughtResource::class)]
+    public function bring(LookRequest $request): BroughtResource
+    {
+        $file = $request->sent();
+        $arrived = Intake::read((string) $file->get(), $file->getClientOriginalName(), Intake::said($request->validated('taking', [])));
+        $art = $arrived->drawing->artwork;
+        $box = Budget::within('Measuring this file', static fn () => Extent::of($art));
+
+        return new BroughtResource([
+            'art' => ArtworkJson::text(['job' => 0, 'pieces' => array_map(PieceJson::of(...), $art->pieces)]),
+            'count' => count($art->pieces),
+            'box' => $box === null ? null : [$box->left, $box->top, $box->width(), $box->height()],
+            'leftOut' => array_values(array_map(
+                static fn (Finding $finding): string => $finding->message,
+                array_filter($arrived->drawing->findings, static fn (Finding $finding): bool => $finding->severity !== Severity::Note),
+            )),
+        ]);
+    }
+
     /** Its page, the box of its art, what would be left out, and what can be chosen of how it is taken. */
     #[Answers(LookedResource::class)]
     public function show(LookRequest $request): LookedResource

@@ -18,8 +18,12 @@ use App\Prep\TouchUps;
 use App\Works\Budget;
 use Illuminate\Http\Request;
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Json\PieceJson;
+use NeatEdge\Core\Format\Svg\Writer;
+use NeatEdge\Core\Seen\Extent;
+use NeatEdge\Core\Seen\Seen;
 
 /** What is asked about pieces on the bench besides changing them. */
 final class PieceController
@@ -39,14 +43,19 @@ final class PieceController
     public function take(PiecesRequest $request, ShopJob $job): TakenResource
     {
         $wanted = array_flip($request->ids());
-        $pieces = [];
-        foreach (TouchUps::art($request->touchUp(), $job, $job->art(...))->pieces as $piece) {
-            if (isset($wanted[$piece->id])) {
-                $pieces[] = PieceJson::of($piece);
-            }
-        }
+        $art = TouchUps::art($request->touchUp(), $job, $job->art(...));
+        $pieces = array_values(array_filter($art->pieces, static fn (Piece $piece): bool => isset($wanted[$piece->id])));
 
-        return new TakenResource(['art' => ArtworkJson::text(['job' => $job->id, 'pieces' => $pieces]), 'count' => count($pieces)]);
+        return new TakenResource([
+            'art' => ArtworkJson::text(['job' => $job->id, 'pieces' => array_map(PieceJson::of(...), $pieces)]),
+            'count' => count($pieces),
+            'svg' => Budget::within('Writing what is copied', static function () use ($art, $pieces): string {
+                $some = $art->withPieces($pieces);
+                $box = Extent::of($some);
+
+                return Writer::write(Seen::of($box !== null && min($box->width(), $box->height()) > 0 ? $some->framed($box) : $some));
+            }),
+        ]);
     }
 
     /** All places to snap to. */

@@ -64,6 +64,8 @@ namespace App\Http\Resources;
  *     turn: float,
  *     blend: string,
  *     // What of it is still adjustable: shape and its kind, text, linked, corners, mirror, repeat.
+ *     // As it was typed, where it is still text.
+ *     text?: string,
  *     live: list<string>|null,
  * }
  * @phpstan-type FillRuleRow 'nonzero'|'evenodd'

@@ -47,6 +47,8 @@ namespace App\Http\Resources;
  *     bold: bool,
  *     italic: bool,
  *     size: float,
+ *     // mm; null where the size itself was said.
+ *     capitals: float|null,
  *     spacing: float,
  *     leading: float,
  *     align: 'start'|'middle'|'end',

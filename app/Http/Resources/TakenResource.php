@@ -7,7 +7,12 @@ namespace App\Http\Resources;
 /**
  * Pieces as text, to be pasted here or in another job.
  *
- * @phpstan-type TakenRow array{art: string, count: int}
+ * @phpstan-type TakenRow array{
+ *     art: string,
+ *     count: int,
+ *     // The same as a drawing for other programs.
+ *     svg: string,
+ * }
  */
 final class TakenResource extends Resource
 {

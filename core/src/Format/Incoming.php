@@ -47,6 +47,9 @@ final class Incoming
     /** Names of all that can be chosen of how a file is taken; which of them a file offers, it says itself. */
     public const CHOICES = ['lines', 'gap', 'width', 'unit', 'asleep', 'page'];
 
+    /** How pictures begin, by their sort. */
+    private const PICTURES = ['PNG' => "\x89PNG", 'JPEG' => "\xFF\xD8\xFF", 'GIF' => 'GIF8', 'TIFF' => "II*\x00", 'BMP' => "BM\x36", 'WebP' => 'RIFF'];
+
     private const PLT_WORDS = 'IN|DF|PU|PD|PA|PR|SP|IP|SC|VS|RO|PE|EA|RA|ER|RR|CI|PM|NP|PW|PG|BP|PS|TR|LB|LT|FS|AA|AR|WG|EW|DT|SI|DI|CO|MC|WU';
 
     private function __construct(private readonly Limits $limits, private readonly FontShelf $fonts, private readonly ?Pages $pages)
@@ -95,6 +98,11 @@ final class Incoming
         $said = self::ENDINGS[strtolower(pathinfo($name, PATHINFO_EXTENSION))] ?? null;
         if (str_contains(substr($head, 0, 1024), '%PDF-') || str_starts_with($text, '%!') || str_starts_with($head, "\xC5\xD0\xD3\xC6")) {
             return 'pages';
+        }
+        foreach (self::PICTURES as $sort => $begins) {
+            if (str_starts_with($head, $begins) && ($sort !== 'WebP' || substr($head, 8, 4) === 'WEBP')) {
+                throw FileRefused::picture($sort);
+            }
         }
         if (str_starts_with($head, 'AutoCAD Binary DXF')) {
             throw FileRefused::because('This is a binary DXF; save it as a text DXF of release 12 or 2000.');

@@ -13,6 +13,14 @@ final readonly class Length
     {
     }
 
+    /** A length in words, in a unit, with as many digits as can be measured there: 0.7 mm. */
+    public static function said(float $mm, string $unit): string
+    {
+        $digits = ['mm' => 2, 'cm' => 3, 'in' => 3][$unit] ?? 1;
+
+        return rtrim(rtrim(number_format($mm / self::MM_PER[$unit], $digits, '.', ''), '0'), '.')." {$unit}";
+    }
+
     /**
      * @param  string  $unit  the unit of numbers that have none
      * @param  float|null  $whole  what percentages are of, mm

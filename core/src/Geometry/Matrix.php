@@ -90,6 +90,12 @@ final readonly class Matrix
         return abs($this->determinant()) < 1e-18;
     }
 
+    /** Whether it moves and does nothing else. */
+    public function isTranslation(): bool
+    {
+        return abs($this->a - 1) < 1e-12 && abs($this->d - 1) < 1e-12 && abs($this->b) < 1e-12 && abs($this->c) < 1e-12;
+    }
+
     public function isIdentity(): bool
     {
         return $this->a === 1.0 && $this->b === 0.0 && $this->c === 0.0

@@ -18,6 +18,7 @@ final readonly class Setting
      * @param  bool  $inside  whether it stands on the other side of that line, running the other way
      * @param  string  $stand  above, on or below the line
      * @param  float  $distance  between the letters and the line, mm; below it where negative
+     * @param  float|null  $capitals  mm, the height of capitals that the size is kept at, whatever the font; null where the size itself was said
      * @param  float  $slide  where on the line its place is, as a share of the length
      */
     public function __construct(
@@ -34,6 +35,7 @@ final readonly class Setting
         public string $stand = 'above',
         public float $slide = 0.5,
         public float $distance = 0.0,
+        public ?float $capitals = null,
     ) {
     }
 

@@ -6,13 +6,39 @@ namespace NeatEdge\Core\Tests\Edit;
 
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Line\Edits;
 use NeatEdge\Core\Tests\Support\Bench;
+use NeatEdge\Core\Type\FontShelf;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 final class ArrangeTest extends TestCase
 {
+    /** @return iterable<string, array{array<string, mixed>, string, 2?: string}> an edit of a piece and what it is called where it is taken back */
+    public static function acts(): iterable
+    {
+        yield 'moved' => [['kind' => 'move', 'x' => 0.42, 'y' => 0.56], 'Move 0.7 mm'];
+        yield 'moved, in inches' => [['kind' => 'move', 'x' => '3mm', 'y' => '4mm'], 'Move 0.197 in', 'in'];
+        yield 'dragged' => [['kind' => 'transform', 'matrix' => [1, 0, 0, 1, 30, -40]], 'Move 50 mm'];
+        yield 'a copy dragged' => [['kind' => 'transform', 'matrix' => [1, 0, 0, 1, 30, -40], 'copies' => true], 'A copy: move 50 mm'];
+        yield 'turned' => [['kind' => 'transform', 'matrix' => [cos(M_PI / 12), sin(M_PI / 12), -sin(M_PI / 12), cos(M_PI / 12), 4, 5]], 'Turn 15°'];
+        yield 'sized' => [['kind' => 'transform', 'matrix' => [1.2, 0, 0, 1.2, 0, 9]], 'Size 120 %'];
+        yield 'stretched' => [['kind' => 'transform', 'matrix' => [1.2, 0, 0, 0.8, 0, 9]], 'Size 120 × 80 %'];
+        yield 'mirrored' => [['kind' => 'transform', 'matrix' => [-1, 0, 0, 1, 0, 0]], 'Transform'];
+        yield 'typed' => [['kind' => 'place', 'width' => '30mm'], 'Width 30 mm'];
+        yield 'a share' => [['kind' => 'place', 'height' => '50%'], 'Height 50 %'];
+    }
+
+    /** @param  array<string, mixed>  $edit */
+    #[Test]
+    #[DataProvider('acts')]
+    public function what_is_done_says_how_far_so_that_it_is_known_what_undo_takes_back(array $edit, string $label, string $unit = 'mm'): void
+    {
+        self::assertSame($label, Edits::make((string) $edit['kind'], [...$edit, 'pieces' => ['p1']], FontShelf::shipped(), $unit)->label());
+    }
+
     #[Test]
     public function numbers_are_typed_in_any_unit_with_arithmetic(): void
     {

@@ -6,10 +6,12 @@ namespace NeatEdge\Core\Tests\Edit;
 
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Format\Json\ArtworkJson;
+use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Recipe\Letters\Lettering;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Tests\Support\Bench;
 use NeatEdge\Core\Type\FontShelf;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -162,6 +164,71 @@ final class PaintAndTextTest extends TestCase
         self::assertLessThan(61.0, $far()[1]);
         $this->bench->do('remove', ['pieces' => [$circle]]);
         self::assertNull($this->bench->piece($id)->recipe?->base instanceof Lettering ? $this->bench->piece($id)->recipe->base->follows : 'gone');
+    }
+
+    /** @return list<array{float, float}> the nodes of an outline: those of capitals without serifs lie on straight lines */
+    private static function places(Contour $contour): array
+    {
+        return array_map(static fn (array $s): array => [$s[0], $s[1]], $contour->segments());
+    }
+
+    /** @return iterable<string, array{float, float, bool, float}> where a circle of radius 30 about 50, 50 is pressed, whether the letters lie outside it, and the angle that they stand about */
+    public static function presses(): iterable
+    {
+        foreach ([[-90, 'top'], [90, 'bottom'], [-150, 'upper left'], [30, 'lower right']] as [$angle, $where]) {
+            foreach ([31.0 => true, 29.0 => false] as $radius => $outside) {
+                yield "{$where}, ".($outside ? 'outside' : 'inside') => [50 + $radius * cos(deg2rad($angle)), 50 + $radius * sin(deg2rad($angle)), $outside, (float) $angle];
+            }
+        }
+    }
+
+    #[Test]
+    #[DataProvider('presses')]
+    public function letters_stand_where_a_circle_was_pressed_the_right_way_up_on_the_side_of_the_press(float $x, float $y, bool $outside, float $angle): void
+    {
+        $circle = $this->bench->shape('ellipse', 50, 50, 60, 60, ['fill' => 'none', 'line' => '#000000']);
+        $id = $this->bench->do('text', ['text' => 'LH', 'family' => 'Josefin Sans', 'size' => 6, 'align' => 'middle', 'along' => $circle, 'pressed' => true, 'x' => $x, 'y' => $y])->made[0];
+        $shape = $this->bench->piece($id)->shape;
+        foreach ($shape->contours as $contour) {
+            foreach (self::places($contour) as [$px, $py]) {
+                // Feet are straight where the line is bent: their corners stand a little over it.
+                self::assertTrue($outside ? hypot($px - 50, $py - 50) > 29.9 : hypot($px - 50, $py - 50) < 30.1, sprintf('%.3f mm from the middle', hypot($px - 50, $py - 50)));
+            }
+        }
+        $box = $shape->box();
+        self::assertNotNull($box);
+        $at = rad2deg(atan2($box->top + $box->height() / 2 - 50, $box->left + $box->width() / 2 - 50));
+        self::assertEqualsWithDelta($angle, $at, 3.0, 'about where it was pressed');
+        // The right way up: the foot of the L lies lower than its head, and to the left of the H.
+        $l = $shape->contours[0]->box();
+        $h = $shape->contours[1]->box();
+        self::assertLessThan($h->left + $h->width() / 2, $l->left + $l->width() / 2, 'it is read from left to right');
+        if (abs($angle) !== 90.0) {
+            return;
+        }
+        $lines = self::places($shape->contours[0]);
+        $foot = array_sum(array_column($lines, 1)) / count($lines);
+        self::assertGreaterThan($l->top + $l->height() / 2, $foot, 'more of an L lies at its foot');
+    }
+
+    #[Test]
+    public function letters_of_so_high_capitals_keep_them_with_any_font_until_a_size_is_said(): void
+    {
+        $id = $this->bench->do('text', ['text' => 'H', 'family' => 'Rye', 'capitals' => 20, 'x' => 10, 'y' => 60])->made[0];
+        // Over the baseline: the ornaments of some fonts hang under it.
+        $high = fn (): float => 60.0 - ($this->bench->piece($id)->shape->box()->top ?? 0.0);
+        self::assertEqualsWithDelta(20.0, $high(), 1e-6);
+        foreach (['League Gothic', 'Josefin Sans', 'DejaVu Serif'] as $family) {
+            $this->bench->do('set-text', ['pieces' => [$id], 'family' => $family]);
+            self::assertEqualsWithDelta(20.0, $high(), 1e-6, $family);
+        }
+        $this->bench->do('set-text', ['pieces' => [$id], 'text' => 'HAH', 'bold' => true]);
+        self::assertEqualsWithDelta(20.0, $high(), 1e-6, 'other letters, bold');
+        $this->bench->do('set-text', ['pieces' => [$id], 'size' => 10, 'text' => 'H', 'family' => 'Rye']);
+        $ten = $high();
+        self::assertLessThan(12.0, $ten);
+        $this->bench->do('set-text', ['pieces' => [$id], 'family' => 'League Gothic']);
+        self::assertNotEqualsWithDelta($ten, $high(), 0.1, 'what was said last was the size');
     }
 
     #[Test]

@@ -269,12 +269,12 @@ final class EveryStepTest extends TestCase
         $step = Steps::make('touch-up', ['edits' => json_decode(json_encode($edits, JSON_THROW_ON_ERROR), true)]);
         self::assertInstanceOf(TouchUp::class, $step);
         $first = $step->cure($before);
-        self::assertSame(['Move', 'Inset', 'Move a node'], array_column($first->done, 'how'));
+        self::assertSame(['Move 3 mm', 'Inset', 'Move a node'], array_column($first->done, 'how'));
         self::assertEqualsWithDelta(M_PI * 49, $first->artwork->pieces[1]->shape->area(), 0.1);
         // The source changes: the blue one has another id and lies a little aside; the red one has another outline.
         $after = self::flat('<circle id="new" cx="47" cy="44" r="9" fill="#3b8ea5"/><path d="M5 5H25V25H15V22H5Z" fill="#c33"/>');
         $second = $step->cure($after);
-        self::assertSame(['Move', 'Inset'], array_column($second->done, 'how'));
+        self::assertSame(['Move 3 mm', 'Inset'], array_column($second->done, 'how'));
         self::assertCount(1, $second->left);
         self::assertStringContainsString('no longer applies: the outline whose nodes it moved is another now.', $second->left[0]['how']);
         $gone = $step->cure(self::flat('<rect x="5" y="5" width="20" height="20" fill="#c33"/>'));

@@ -18,15 +18,15 @@ final class HostileFiles
         return [
             'nothing at all' => ['', 'empty'],
             'only spaces' => ["  \n\t ", 'empty'],
-            'plain text' => ['This is a letter, not a drawing.', 'not well-formed'],
-            'binary noise' => [implode('', array_map(chr(...), range(0, 255))), 'not well-formed'],
-            'a picture renamed' => ["\x89PNG\r\n\x1a\n".str_repeat("\0", 100), 'not well-formed'],
+            'plain text' => ['This is a letter, not a drawing.', 'damaged at line'],
+            'binary noise' => [implode('', array_map(chr(...), range(0, 255))), 'damaged at line'],
+            'a picture renamed' => ["\x89PNG\r\n\x1a\n".str_repeat("\0", 100), 'damaged at line'],
             'a web page' => ['<html><body><svg/></body></html>', 'not SVG'],
             'other xml' => ['<?xml version="1.0"?><plan/>', 'not SVG'],
-            'cut off in the middle' => [substr($svg('<path d="M0 0L5 5"/>'), 0, -12), 'not well-formed'],
-            'tags crossed' => [self::OPEN.'<g><path d="M0 0"/></svg></g>', 'not well-formed'],
-            'an attribute twice' => [self::OPEN.'<path d="M0 0" d="M1 1"/></svg>', 'not well-formed'],
-            'unknown entity' => [$svg('<title>&nowhere;</title>'), 'not well-formed'],
+            'cut off in the middle' => [substr($svg('<path d="M0 0L5 5"/>'), 0, -12), 'damaged at line'],
+            'tags crossed' => [self::OPEN.'<g><path d="M0 0"/></svg></g>', 'damaged at line'],
+            'an attribute twice' => [self::OPEN.'<path d="M0 0" d="M1 1"/></svg>', 'damaged at line'],
+            'unknown entity' => [$svg('<title>&nowhere;</title>'), 'damaged at line'],
             'external entity' => [$doctype('<!ENTITY a SYSTEM "file:///etc/passwd">'), 'external entity'],
             'external entity from the net' => [$doctype('<!ENTITY a PUBLIC "x" "http://127.0.0.1/a">'), 'external entity'],
             'external parameter entity' => [$doctype('<!ENTITY % a SYSTEM "http://127.0.0.1/a.dtd"> %a;'), 'external entity'],
@@ -62,7 +62,7 @@ final class HostileFiles
             'damaged svgz' => [substr((string) gzencode($svg('<path d="M0 0h1"/>')), 0, 40)."\xff\xff\xff", 'damaged'],
             'a strange encoding' => ['<?xml version="1.0" encoding="UTF-7"?>'.$svg(''), 'encoding'],
             'a path without end' => [$svg('<path d="M0 0'.str_repeat('h1v1', 1_050_000).'"/>'), 'segments'],
-            'a second document type' => ['<!DOCTYPE svg><!DOCTYPE svg [<!ENTITY a SYSTEM "file:///etc/passwd">]>'.$svg('&a;'), 'not well-formed'],
+            'a second document type' => ['<!DOCTYPE svg><!DOCTYPE svg [<!ENTITY a SYSTEM "file:///etc/passwd">]>'.$svg('&a;'), 'damaged at line'],
         ];
     }
 

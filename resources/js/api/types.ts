@@ -143,6 +143,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/bring": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What it draws, to be pasted on a bench beside what lies there. */
+        post: operations["bring"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/look": {
         parameters: {
             query?: never;
@@ -359,6 +376,40 @@ export interface paths {
         put?: never;
         /** Forward again to the state that was left last. */
         post: operations["jobs.redo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jobs/{job}/acts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was done, the newest first, and what was taken back and can be done again. */
+        get: operations["jobs.acts.index"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jobs/{job}/act": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** To the state after one of them, as so many undos or redos would lead there. */
+        post: operations["jobs.acts.go"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1376,6 +1427,16 @@ export interface components {
             looks: boolean;
             fields: components["schemas"]["Field"][];
         };
+        /** @description What was done to a job, the newest first: what was taken back and can be done again, the act that is in force, and those before it. */
+        Acts: {
+            acts: {
+                number: number;
+                label: string;
+                at: string;
+                /** @enum {unknown} */
+                state: "done" | "now" | "undone";
+            }[];
+        };
         Along: {
             job: number;
             copies: number;
@@ -1432,6 +1493,18 @@ export interface components {
             message?: string;
             work: components["schemas"]["Work"];
             history?: components["schemas"]["History"];
+        };
+        /** @description What a file draws, as text to be pasted on a bench: lengths in mm, of a file that states none at 96 units an inch. */
+        Brought: {
+            art: string;
+            count: number;
+            box: [
+                number,
+                number,
+                number,
+                number
+            ] | null;
+            leftOut: string[];
         };
         /** @description Every kind of edit as it describes itself, by its kind. */
         Catalogue: {
@@ -2035,6 +2108,7 @@ export interface components {
             locked: boolean;
             turn: number;
             blend: string;
+            text?: string;
             live: string[] | null;
         };
         PieceDetail: {
@@ -2324,6 +2398,7 @@ export interface components {
         Taken: {
             art: string;
             count: number;
+            svg: string;
         };
         TextValues: {
             text: string;
@@ -2331,6 +2406,7 @@ export interface components {
             bold: boolean;
             italic: boolean;
             size: number;
+            capitals: number | null;
             spacing: number;
             leading: number;
             /** @enum {unknown} */
@@ -3400,6 +3476,11 @@ export interface components {
              */
             size: number | string;
             /**
+             * @description Capitals. The height of a capital H; the size follows from it, with any font.. mm, or a length with its unit such as "1/4in"; 0.1 to 5000
+             * @default
+             */
+            capitals: number | string;
+            /**
              * @description Letter spacing. mm, or a length with its unit such as "1/4in"; -1000 to 1000
              * @default 0
              */
@@ -3451,6 +3532,11 @@ export interface components {
              * @default
              */
             along: string;
+            /**
+             * @description Where the place is. On the line nearest to the place, the right way up, on the side that the place lies on.
+             * @default false
+             */
+            pressed: boolean | string | number;
             /**
              * @description Fill
              * @default
@@ -3505,6 +3591,11 @@ export interface components {
              * @default 12
              */
             size: number | string;
+            /**
+             * @description Capitals. The height of a capital H; the size follows from it, with any font.. mm, or a length with its unit such as "1/4in"; 0.1 to 5000
+             * @default
+             */
+            capitals: number | string;
             /**
              * @description Letter spacing. mm, or a length with its unit such as "1/4in"; -1000 to 1000
              * @default 0
@@ -5438,12 +5529,14 @@ export interface components {
 export type About = components['schemas']['About'];
 export type AboutFinding = components['schemas']['AboutFinding'];
 export type AboutStep = components['schemas']['AboutStep'];
+export type Acts = components['schemas']['Acts'];
 export type Along = components['schemas']['Along'];
 export type Art = components['schemas']['Art'];
 export type Batch = components['schemas']['Batch'];
 export type BatchFile = components['schemas']['BatchFile'];
 export type BeforeAfter = components['schemas']['BeforeAfter'];
 export type BeingMade = components['schemas']['BeingMade'];
+export type Brought = components['schemas']['Brought'];
 export type Catalogue = components['schemas']['Catalogue'];
 export type ChangedState = components['schemas']['ChangedState'];
 export type Changes = components['schemas']['Changes'];
@@ -5847,6 +5940,37 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    bring: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                    taking?: {
+                        [key: string]: string | null;
+                    } | (string | null)[];
+                };
+            };
+        };
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Brought"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     look: {
         parameters: {
             query?: never;
@@ -6217,6 +6341,60 @@ export interface operations {
                 "application/json": {
                     version: string | number;
                     key?: unknown;
+                };
+            };
+        };
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangedState"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "jobs.acts.index": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Acts"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "jobs.acts.go": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    version: string | number;
+                    key?: unknown;
+                    number: number | string;
                 };
             };
         };

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { commands } from '@/stages/draw/commands'
+import { useKeys } from '@/keys/useKeys'
 import { useBench } from '@/stores/bench'
 import { onClickOutside } from '@vueuse/core'
 import { computed, onMounted, ref } from 'vue'
@@ -8,6 +9,7 @@ import { computed, onMounted, ref } from 'vue'
 const props = defineProps<{ at: { x: number; y: number; under: string[] } }>()
 const emit = defineEmits<{ close: [] }>()
 const bench = useBench()
+const keys = useKeys()
 const menu = ref<HTMLElement | null>(null)
 onClickOutside(menu, () => emit('close'))
 /** Where there is room for all of it: in the window, not in the bench, whose frame would cut it off. */
@@ -37,12 +39,12 @@ function key(event: KeyboardEvent) {
   <div ref="menu" class="menu" role="menu" aria-label="What can be done here" :style="{ left: `${place.left}px`, top: `${place.top}px` }" data-test="menu" @keydown="key" @pointerdown.stop @click.stop @contextmenu.prevent>
     <template v-if="under.length > 1">
       <p>Under the pointer</p>
-      <button v-for="piece in under" :key="piece.id" type="button" role="menuitem" :class="{ on: bench.chosen.has(piece.id) }" @click="bench.choose(piece.id, false, true), $emit('close')">
+      <button v-for="piece in under" :key="piece.id" type="button" role="menuitem" :class="{ on: bench.chosen.has(piece.id) }" :data-under="piece.id" @click="bench.choose(piece.id, false, true), $emit('close')">
         <span class="dab" :style="{ background: piece.fill ?? 'transparent', borderColor: piece.stroke?.colour ?? 'var(--line-strong)' }" />{{ piece.called }}
       </button>
       <hr>
     </template>
-    <button v-for="one in shown" :key="one.label" type="button" role="menuitem" @click="one.run(bench), $emit('close')"><span>{{ one.label }}</span><kbd v-if="one.keys">{{ one.keys }}</kbd></button>
+    <button v-for="one in shown" :key="one.label" type="button" role="menuitem" @click="one.run(bench), $emit('close')"><span>{{ one.label }}</span><kbd v-if="one.act && keys.shown(one.act)">{{ keys.shown(one.act) }}</kbd></button>
     <p v-if="shown.length === 0" class="quiet">Choose a piece first.</p>
   </div>
   </Teleport>

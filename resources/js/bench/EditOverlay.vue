@@ -19,9 +19,16 @@ const framed = computed(() => draw.tool === 'arrange' && tools.showing.value && 
 const corners = computed(() => {
   const frame = tools.frame.value
   if (!frame) return []
-  const at = (fx: number, fy: number) => px(applied(frame.turn, { x: frame.box.left + fx * frame.box.width, y: frame.box.top + fy * frame.box.height }))
+  // On a small piece they stand off, so that the piece itself can be taken.
+  const off = (size: number) => Math.max(0, ROOM / props.scale - size) / 2
+  const [x, y] = [off(frame.box.width), off(frame.box.height)]
+  const at = (fx: number, fy: number) => px(applied(frame.turn, { x: frame.box.left - x + fx * (frame.box.width + 2 * x), y: frame.box.top - y + fy * (frame.box.height + 2 * y) }))
   return knobs.map((knob) => ({ knob, at: at(knob.fx, knob.fy) }))
 })
+/** px between the knobs of either side, at least: what is smaller could not be taken between them. */
+const ROOM = 52
+/** px round the middle of a knob that count as it: more under a finger. */
+const reach = computed(() => (draw.byTouch ? 22 : 12))
 const outline = computed(() => corners.value.filter(({ knob }) => knob.fx !== 0.5 && knob.fy !== 0.5).map(({ at }) => `${at.x},${at.y}`).join(' '))
 const stalk = computed(() => {
   const [top, bottom] = [corners.value.find(({ knob }) => knob.name === 'top')?.at, corners.value.find(({ knob }) => knob.name === 'bottom')?.at]
@@ -29,6 +36,18 @@ const stalk = computed(() => {
   const long = Math.hypot(top.x - bottom.x, top.y - bottom.y) || 1
   const [x, y] = long > 1 ? [(top.x - bottom.x) / long, (top.y - bottom.y) / long] : [0, -1]
   return { from: top, to: { x: top.x + 26 * x, y: top.y + 26 * y } }
+})
+
+/** The place that a piece turns about has its grip outside the frame, under it: what lies there is taken by its middle. */
+const grip = computed(() => {
+  const [bottom, top] = [corners.value.find(({ knob }) => knob.name === 'bottom')?.at, corners.value.find(({ knob }) => knob.name === 'top')?.at]
+  if (!tools.pivot.value || !bottom || !top) return null
+  const at = px(tools.pivot.value)
+  const long = Math.hypot(bottom.x - top.x, bottom.y - top.y) || 1
+  const way = { x: (bottom.x - top.x) / long, y: (bottom.y - top.y) / long }
+  // Past the lower edge, wherever along it the place lies.
+  const far = Math.max(0, (bottom.x - at.x) * way.x + (bottom.y - at.y) * way.y) + 26
+  return { at, to: { x: at.x + far * way.x, y: at.y + far * way.y } }
 })
 
 interface ShownNode {
@@ -96,23 +115,20 @@ const label = computed(() => (tools.said.value ? px(tools.said.value.at) : null)
       <polygon class="frame" :points="outline" />
       <template v-if="stalk">
         <line class="frame" :x1="stalk.from.x" :y1="stalk.from.y" :x2="stalk.to.x" :y2="stalk.to.y" />
-        <circle class="knob turn" data-knob="turn" :cx="stalk.to.x" :cy="stalk.to.y" r="6" @pointerdown="tools.grabKnob($event, { name: 'turn', fx: 0.5, fy: 0, turns: true })" @click.stop><title>Turn: drag; Shift holds 15°</title></circle>
+        <g class="knob turn" data-knob="turn" @pointerdown="tools.grabKnob($event, { name: 'turn', fx: 0.5, fy: 0, turns: true })" @click.stop><title>Turn: drag; Shift holds 15°</title><circle class="hit" :cx="stalk.to.x" :cy="stalk.to.y" :r="reach" /><circle :cx="stalk.to.x" :cy="stalk.to.y" r="6" /></g>
       </template>
-      <path
-        v-for="{ knob, at } in corners"
-        :key="knob.name"
-        class="knob"
-        :data-knob="knob.name"
-        :d="`M${at.x - 6} ${at.y}L${at.x} ${at.y - 6}L${at.x + 6} ${at.y}L${at.x} ${at.y + 6}Z`"
-        @pointerdown="tools.grabKnob($event, knob)"
-        @click.stop
-      >
-<title>Size: drag; Shift keeps the ratio, Alt from the middle</title>
-</path>
+      <g v-for="{ knob, at } in corners" :key="knob.name" class="knob" :data-knob="knob.name" @pointerdown="tools.grabKnob($event, knob)" @click.stop>
+        <title>Size: drag; Shift keeps the ratio, Alt from the middle</title>
+        <circle class="hit" :cx="at.x" :cy="at.y" :r="reach" />
+        <path :d="`M${at.x - 6} ${at.y}L${at.x} ${at.y - 6}L${at.x + 6} ${at.y}L${at.x} ${at.y + 6}Z`" />
+      </g>
     </template>
-    <g v-if="framed && tools.pivot.value && stalk" class="pivot" data-knob="pivot" :transform="`translate(${px(tools.pivot.value).x} ${px(tools.pivot.value).y})`" @pointerdown="tools.grabPivot" @click.stop><title>Turns about this place: drag it; a double press takes it back to the middle</title><circle r="9" class="wide" /><path d="M-6 0H6M0 -6V6" /><circle r="3" /></g>
-    <!-- Above the place that a piece turns about: the two lie on each other where a ring is as wide as it is high. -->
-    <LiveKnobs :tools="tools" :left="left" :top="top" :scale="scale" />
+    <template v-if="framed && grip">
+      <g class="pivot" :transform="`translate(${grip.at.x} ${grip.at.y})`"><path d="M-6 0H6M0 -6V6" /><circle r="3" /></g>
+      <line class="frame thread" :x1="grip.at.x" :y1="grip.at.y" :x2="grip.to.x" :y2="grip.to.y" />
+      <g class="pivot grip" data-knob="pivot" :transform="`translate(${grip.to.x} ${grip.to.y})`" @pointerdown="tools.grabPivot" @click.stop><title>Moves the place that it turns about; a double press takes it back to the middle</title><circle :r="reach" class="hit" /><circle r="6" /><path d="M-3.5 0H3.5M0 -3.5V3.5" /></g>
+    </template>
+    <LiveKnobs :tools="tools" :left="left" :top="top" :scale="scale" :frame="corners.map(({ at }) => at)" />
     <StopKnobs v-if="draw.tool === 'arrange' && tools.showing.value && tools.one.value?.rail.length" :tools="tools" :scale="scale" :left="left" :top="top" />
     <GradientEnds :tools="tools" :left="left" :top="top" :scale="scale" />
     <g v-for="node in nodes" :key="`${node.k} ${node.i}`">
@@ -127,6 +143,7 @@ const label = computed(() => (tools.said.value ? px(tools.said.value.at) : null)
         @pointerdown="tools.grabNode($event, node.k, node.i)"
         @click.stop
       />
+      <circle v-if="draw.byTouch" class="hit" :cx="node.at.x" :cy="node.at.y" :r="reach" @pointerdown="tools.grabNode($event, node.k, node.i)" @click.stop />
       <circle v-if="node.kind === 'even'" class="even" :cx="node.at.x" :cy="node.at.y" r="1.8" />
     </g>
     <circle v-if="tools.curve.value?.first" class="first" :cx="px(tools.curve.value.first).x" :cy="px(tools.curve.value.first).y" r="7" />
@@ -141,19 +158,21 @@ const label = computed(() => (tools.said.value ? px(tools.said.value.at) : null)
 </template>
 
 <style scoped>
-.knob, .pivot, .node, circle.handle { pointer-events: auto; }
+.knob, .grip, .node, circle.handle { pointer-events: auto; }
+.thread { stroke-dasharray: 2 3; }
 .try { fill: color-mix(in srgb, var(--green) 14%, transparent); stroke: var(--green); stroke-width: 2; vector-effect: non-scaling-stroke; pointer-events: none; }
 .draft { fill: none; stroke: var(--green); stroke-width: 2; vector-effect: non-scaling-stroke; pointer-events: none; }
 .draft.loose { stroke-dasharray: 3 4; }
 .box { fill: color-mix(in srgb, var(--green) 10%, transparent); stroke: var(--green); stroke-width: 1.5; vector-effect: non-scaling-stroke; pointer-events: none; }
 .measure { stroke: var(--coral); stroke-width: 2.5; vector-effect: non-scaling-stroke; pointer-events: none; }
 .frame { fill: none; stroke: var(--green); stroke-width: 1; pointer-events: none; }
+.hit { fill: transparent !important; stroke: none !important; pointer-events: auto; }
 .knob { fill: #fffdf7; stroke: var(--green); stroke-width: 1.6; cursor: grab; }
 .knob:hover { fill: var(--green-pale); }
-.pivot { cursor: move; }
+.pivot { pointer-events: none; }
+.pivot.grip { cursor: move; pointer-events: auto; }
 .pivot path { stroke: var(--green); stroke-width: 1.2; }
 .pivot circle { fill: #fffdf7; stroke: var(--green); stroke-width: 1.2; }
-.pivot .wide { fill: transparent; stroke: none; }
 .side { fill: none; stroke: var(--coral); stroke-width: 3.5; stroke-linecap: round; vector-effect: non-scaling-stroke; pointer-events: none; }
 .node { fill: #fffdf7; stroke: var(--ink); stroke-width: 1.5; cursor: grab; }
 .node.on { fill: var(--green); stroke: var(--green-deep); }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Mark } from '@/api/types'
 import { frameOf, framePath, held15, pathOf, pulled, type Act } from '@/stages/shape/presses'
-import { isTyping } from './usePanZoom'
+import { isTyping } from '@/keys/field'
 import { useBench } from '@/stores/bench'
 import { useShaping } from '@/stores/shaping'
 import { useEventListener } from '@vueuse/core'
@@ -40,7 +40,7 @@ function begin(event: PointerEvent, i: number) {
   if (props.moving || event.button !== 0) return
   event.stopPropagation()
   ;(event.target as Element).releasePointerCapture?.(event.pointerId)
-  act = event.altKey ? 'drop' : event.shiftKey ? 'lift' : 'join'
+  act = shaping.cellAct
   passed.value = [i]
 }
 function pass(i: number) {
@@ -149,8 +149,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   }
   if (now === null) return
   if (press.value === 'cells') {
-    if (event.key === 'Enter') return shaping.press(event.shiftKey ? 'lift' : 'join', [now]), done()
-    if (event.key === 'Delete' || event.key === 'Backspace') return shaping.press('drop', [now]), done()
+    if (event.key === 'Enter') return shaping.press(shaping.cellAct, [now]), done()
   } else if (event.key === 'Enter') {
     const mark = walk.value[now]!
     if (press.value === 'turn') shaping.turn(mark)

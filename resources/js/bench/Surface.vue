@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useBench } from '@/stores/bench'
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { useDraw } from '@/stores/draw'
 import ArtLayer from './ArtLayer.vue'
 import BenchMenu from './BenchMenu.vue'
@@ -9,16 +9,19 @@ import EditOverlay from './EditOverlay.vue'
 import FindingMarks from './FindingMarks.vue'
 import ShapeOverlay from './ShapeOverlay.vue'
 import { useDrawn } from '@/stores/drawn'
+import { useTold } from '@/stores/told'
 import { useShaping } from '@/stores/shaping'
 import GuideLines from './GuideLines.vue'
 import Ruler from './Ruler.vue'
 import SurfaceStrip from './SurfaceStrip.vue'
+import Told from './Told.vue'
 import TypeOnArt from './TypeOnArt.vue'
 import { useLooking } from './useLooking'
 import { usePanZoom } from './usePanZoom'
 import { useReference } from './useReference'
 import { useSurfaceKeys } from './useSurfaceKeys'
 import { useWipe } from './useWipe'
+import { useFingers } from './useFingers'
 import { useGuides } from './useGuides'
 import { useSnap } from './useSnap'
 import { useTools } from './useTools'
@@ -45,14 +48,24 @@ const shaping = useShaping()
 const shapes = computed(() => props.stage === 'shape' && shaping.hand !== null && shaping.enough && (bench.view.kind === 'source' || bench.view.kind === 'preview'))
 const pressed = computed(() => shapes.value && shaping.about?.press !== '')
 const drawing = computed(() => props.editing && bench.view.kind === 'source' && !pressed.value)
+/** A text is being typed on the art: the press that opened its field must not take the keys away again. */
+const typesOnArt = computed(() => drawing.value && (draw.typing !== null || draw.opening !== null))
 /** The pressed button and the keys decide: with space or the middle button the bench itself is moved. */
+const { fingers, fingerDown, fingerMove, fingerUp } = useFingers(tools.cancel, (event) => drawing.value && tools.contextMenu(event))
 function down(event: PointerEvent) {
-  if (drawing.value && !spaceHeld.value && event.button === 0 && event.pointerType !== 'touch') tools.pointerDown(event)
-  else if (drawing.value && event.pointerType === 'touch' && event.isPrimary) tools.pointerDown(event)
+  draw.byTouch = event.pointerType === 'touch'
+  if (!fingerDown(event)) return
+  if (props.editing && event.button === 0 && !spaceHeld.value && bench.view.kind !== 'source' && bench.view.kind !== 'preview' && !(event.target as Element).closest('[role=button], [role=slider]')) {
+    // What is compared is looked at; a press of a hand is for the art again, and is not lost.
+    bench.show({ kind: 'source' })
+    useTold().tell('Back on the bench.')
+    return void nextTick(() => drawing.value && tools.pointerDown(event))
+  }
+  if (drawing.value && !spaceHeld.value && event.button === 0) tools.pointerDown(event)
 }
 function up(event: PointerEvent) {
   endWipe()
-  if (drawing.value) tools.pointerUp(event)
+  if (fingerUp(event) && drawing.value) tools.pointerUp(event)
 }
 
 const { draft: guideDraft, from: guideFrom, move: guideMove, end: guideEnd } = useGuides(surface, toBench, () => props.editing)
@@ -73,8 +86,9 @@ const chosenGroup = computed(() => (bench.group === null ? null : new Set(bench.
 function track(event: PointerEvent) {
   const box = surface.value!.getBoundingClientRect()
   pointer.value = { x: (event.clientX - box.left - left.value) / scale.value, y: (event.clientY - box.top - top.value) / scale.value }
+  fingerMove(event)
   if (dragging.value) moveWipe(event)
-  else if (drawing.value && !grabbing.value) tools.pointerMove(event)
+  else if (drawing.value && !grabbing.value && fingers.value < 2) tools.pointerMove(event)
 }
 
 const dragging = ref(false)
@@ -84,7 +98,7 @@ function press(id: string, more: boolean) {
   if (!spaceHeld.value && !props.editing) bench.choose(id, more)
 }
 
-useSurfaceKeys(drawing, tools, pan)
+useSurfaceKeys(surface, drawing, tools, pan)
 defineExpose({ cancel: tools.cancel, endCurve: tools.endCurve })
 
 </script>
@@ -103,8 +117,10 @@ defineExpose({ cancel: tools.cancel, endCurve: tools.endCurve })
       @pointerleave="pointer = null"
       @pointerdown="down"
       @pointerup="up"
+      @mousedown="typesOnArt && $event.preventDefault()"
       @dragstart.prevent
-      @pointercancel="tools.cancel()"
+      @pointercancel="fingerUp($event), tools.cancel()"
+      @lostpointercapture="tools.lost($event)"
       @contextmenu="drawing && tools.contextMenu($event)"
       @click="!editing && bench.chooseNone()"
     >
@@ -177,7 +193,7 @@ defineExpose({ cancel: tools.cancel, endCurve: tools.endCurve })
           aria-valuemin="0"
           aria-valuemax="100"
           data-test="wipe"
-          @pointerdown="startWipe"
+          @pointerdown.stop="startWipe"
           @keydown="wipeKey"
           @click.stop
         >
@@ -211,7 +227,8 @@ defineExpose({ cancel: tools.cancel, endCurve: tools.endCurve })
         <ShapeOverlay :scale="scale" :left="left" :top="top" :width="width" :height="height" :moving="spaceHeld || grabbing" :to-bench="toBench" />
       </svg>
       <svg v-if="drawing" class="lift" data-lift :width="width" :height="height" aria-hidden="true"><g :transform="place" /></svg>
-      <TypeOnArt v-if="drawing && (draw.typing || draw.opening)" :tools="tools" :scale="scale" :left="left" :top="top" :width="width" :height="height" />
+      <TypeOnArt v-if="typesOnArt" :key="draw.typing ?? 'new'" :tools="tools" :scale="scale" :left="left" :top="top" :width="width" :height="height" />
+      <Told :at="pointer && { x: pointer.x * scale + left, y: pointer.y * scale + top }" :width="width" :height="height" />
       <BenchMenu v-if="tools.menu.value" :at="tools.menu.value" @close="tools.menu.value = null" />
     </div>
     <SurfaceStrip :pan="pan" :pointer="pointer" :drawing="drawing" />

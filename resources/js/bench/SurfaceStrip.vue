@@ -1,17 +1,26 @@
 <script setup lang="ts">
+import { useKeys } from '@/keys/useKeys'
 import { useBench } from '@/stores/bench'
 import { useColours } from '@/stores/colours'
+import { useDraw } from '@/stores/draw'
 import { useDrawn } from '@/stores/drawn'
 import { count, inUnit } from '@/units'
+import { around } from './geometry'
 import type { usePanZoom } from './usePanZoom'
 import WipeSides from './WipeSides.vue'
 
 /** Beneath the bench: where the pointer is, what is looked at, and how large. */
 const props = defineProps<{ pan: ReturnType<typeof usePanZoom>; pointer: { x: number; y: number } | null; drawing: boolean }>()
 const bench = useBench()
+const keys = useKeys()
 const drawn = useDrawn()
+const draw = useDraw()
 const names = useColours()
 
+function look() {
+  const box = around([...bench.chosen].map((id) => bench.byId.get(id)?.box ?? null))
+  if (box) props.pan.lookAt({ left: box.left, top: box.top, right: box.left + box.width, bottom: box.top + box.height }, 0.5)
+}
 function nextDrawn() {
   const finding = drawn.next()
   if (finding?.at) props.pan.lookAt({ left: finding.at[0], right: finding.at[0], top: finding.at[1], bottom: finding.at[1] })
@@ -28,10 +37,12 @@ function nextDrawn() {
     <p v-if="bench.view.kind === 'step'" class="viewing">After: {{ bench.result?.steps[bench.view.index]?.label }}</p>
     <p v-if="bench.view.kind === 'preview'" class="viewing">Preview: not kept yet</p>
     <p v-if="bench.view.kind === 'sheet'" class="viewing">Sheet {{ bench.view.index + 1 }} alone</p>
+    <button v-if="drawing" type="button" class="adds" :class="{ on: draw.adding }" :aria-pressed="draw.adding" title="Presses add to what is chosen, as with Shift" data-test="adding" @click.stop="draw.adding = !draw.adding">Choose more</button>
+    <button v-if="drawing && bench.chosen.size > 0" type="button" class="adds" :title="keys.titled('Look at what is chosen, close', 'look')" data-test="look" @click.stop="look">Look closer</button>
     <div class="zoom">
-      <button type="button" aria-label="Zoom out" title="Zoom out (-)" @click.stop="pan.zoomOut()">−</button>
-      <button type="button" aria-label="Fit the art" title="Fit (0)" data-test="fit" @click.stop="pan.fit()">{{ Math.round((pan.scale.value / (96 / 25.4)) * 100) }} %</button>
-      <button type="button" aria-label="Zoom in" title="Zoom in (+)" @click.stop="pan.zoomIn()">+</button>
+      <button type="button" aria-label="Zoom out" :title="keys.titled('Zoom out', 'zoom-out')" @click.stop="pan.zoomOut()">−</button>
+      <button type="button" aria-label="Fit the art" :title="keys.titled('Fit', 'fit')" data-test="fit" @click.stop="pan.fit()">{{ Math.round((pan.scale.value / (96 / 25.4)) * 100) }} %</button>
+      <button type="button" aria-label="Zoom in" :title="keys.titled('Zoom in', 'zoom-in')" @click.stop="pan.zoomIn()">+</button>
     </div>
   </div>
 </template>
@@ -44,8 +55,10 @@ function nextDrawn() {
 .viewing { color: var(--green); font-weight: 500; }
 .drawn { border: 0; background: none; font: inherit; color: var(--coral-deep); cursor: pointer; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; min-width: 0; padding: 0; text-align: left; }
 .drawn strong { font-weight: 600; text-decoration: underline; }
+.adds { border: 0; background: none; font: inherit; color: var(--green-deep); cursor: pointer; padding: 2px 6px; border-radius: 3px; white-space: nowrap; }
+.adds.on { background: var(--green); color: #fff; }
 .zoom { display: flex; margin-left: auto; border-left: 1px solid var(--line); height: 100%; }
-.zoom button:nth-child(2) { width: 78px; font-variant-numeric: tabular-nums; }
-.zoom button { border: 0; background: none; min-width: 34px; height: 100%; padding: 0 8px; font: 15px var(--text-face); color: var(--ink); cursor: pointer; }
+.zoom button:nth-child(2) { width: 78px; }
+.zoom button { border: 0; background: none; min-width: 34px; font-variant-numeric: lining-nums tabular-nums !important; height: 100%; padding: 0 8px; font: 15px var(--text-face); color: var(--ink); cursor: pointer; }
 .zoom button:hover { background: var(--paper-deep); }
 </style>

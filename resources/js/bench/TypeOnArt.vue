@@ -1,85 +1,71 @@
 <script setup lang="ts">
 import { useBench } from '@/stores/bench'
 import { useDraw } from '@/stores/draw'
-import { computed, nextTick, onMounted, ref, watch, watchPostEffect } from 'vue'
+import { computed, onMounted, onUnmounted, ref, watchPostEffect } from 'vue'
 
-/** The field in which a text is typed, beside its letters on the art and always in view; what is typed is shown in its letters at once. */
+/** The field in which a text is typed, beside its letters on the art and always in view; what is typed is shown in its letters at once. What is new is made when it is kept, as one change. */
 const props = defineProps<{ scale: number; left: number; top: number; width: number; height: number; tools: { tryPath: { value: string | null } } }>()
 const bench = useBench()
 const tools = props.tools
 const draw = useDraw()
 const field = ref<HTMLTextAreaElement | null>(null)
-const text = computed(() => (bench.detail?.details.length === 1 && bench.detail.details[0]!.id === draw.typing ? bench.detail.details[0]!.text : null))
-const typed = ref('')
+/** The text that is changed, or what is new and where. */
+const changes = draw.typing
+const fresh = draw.opening
+const typed = ref(changes ? (bench.byId.get(changes)?.text ?? '') : draw.text.text)
 const W = 220
 const H = 62
 const place = computed(() => {
-  const box = bench.byId.get(draw.typing ?? '')?.box ?? (draw.opening ? [draw.opening.x, draw.opening.y, draw.opening.x, draw.opening.y] as const : null)
+  const box = bench.byId.get(changes ?? '')?.box ?? (fresh ? [fresh.x, fresh.y, 0, 0] as const : null)
   if (!box) return null
   const under = props.top + (box[1] + box[3]) * props.scale + 10
   const y = under + H < props.height ? under : props.top + box[1] * props.scale - H - 10
   return { left: `${Math.max(4, Math.min(props.width - W - 4, props.left + box[0] * props.scale))}px`, top: `${Math.max(4, Math.min(props.height - H - 4, y))}px` }
 })
-/** Where the keys went before it opened. */
-const before = document.activeElement
-/** What was pressed while the letters were on their way is done when they are there. */
-let after: 'keep' | 'leave' | null = null
-let touched = false
-watch(text, async (now) => {
-  if (!now) return
-  if (!touched) typed.value = now.text
-  if (after) return after === 'keep' ? keep() : leave()
-  if (touched) return show()
-  await nextTick()
-  if (take()) field.value?.select()
-}, { immediate: true })
-// After the press that asked for it, which else takes the keys away again.
-onMounted(() => setTimeout(take))
-/** The keys are its own, unless somebody has gone on to another field while the letters were on their way. */
-function take(): boolean {
-  const now = document.activeElement
-  if (now !== field.value && now !== before && now instanceof HTMLElement && now.matches('input, textarea, select')) return false
-  field.value?.focus()
-  return true
-}
+// Within the press that asked for it: the next key is its own.
+onMounted(() => {
+  field.value?.focus({ preventScroll: true })
+  field.value?.select()
+  if (fresh) show()
+})
 /** While they are typed, the letters as they were step back. */
-const faded = computed(() => draw.typing)
 watchPostEffect((undo) => {
-  const drawn = document.querySelectorAll<SVGElement>(`[data-move="${CSS.escape(faded.value ?? '')}"]`)
+  const drawn = changes ? document.querySelectorAll<SVGElement>(`[data-move="${CSS.escape(changes)}"]`) : []
   for (const element of drawn) element.style.opacity = '0.12'
   undo(() => {
     for (const element of drawn) element.style.opacity = ''
   })
 })
 
-function input() {
-  touched = true
-  show()
-}
+const edit = () => (changes ? { kind: 'set-text', pieces: [changes], text: typed.value } : { ...fresh!.edit, text: typed.value })
+let over = false
 function show() {
-  const id = draw.typing
-  if (!id || !text.value || typed.value.trim() === '') return
-  bench.tried({ kind: 'set-text', pieces: [id], text: typed.value }).then((would) => {
-    if (would?.pieces[0] && draw.typing === id) tools.tryPath.value = would.pieces[0].d
+  if (typed.value.trim() === '') return void (tools.tryPath.value = null)
+  bench.tried(edit()).then((would) => {
+    if (!over && would?.pieces[0] && typed.value.trim() !== '') tools.tryPath.value = would.pieces[0].d
   })
 }
+function end() {
+  over = true
+  draw.typing = draw.opening = null
+}
 function leave() {
+  end()
   tools.tryPath.value = null
-  if (!text.value) after = 'leave'
-  else draw.typing = null
 }
 async function keep() {
-  if (!text.value) {
-    after = 'keep'
-    return
-  }
-  const id = draw.typing
-  draw.typing = null
+  if (over) return
+  end()
+  const nothing = typed.value.trim() === '' || (changes && typed.value === bench.byId.get(changes)?.text)
+  // What was typed stays to be seen until it is drawn.
+  if (!nothing) await bench.draw(edit(), changes === null)
   tools.tryPath.value = null
-  if (id && typed.value.trim() !== '' && typed.value !== text.value?.text) await bench.draw({ kind: 'set-text', pieces: [id], text: typed.value })
 }
+// Away from the bench what was typed is kept, as by a press beside it.
+onUnmounted(keep)
 function key(event: KeyboardEvent) {
   event.stopPropagation()
+  if (event.isComposing) return
   if (event.key === 'Enter' && !event.shiftKey) {
     event.preventDefault()
     keep()
@@ -91,7 +77,7 @@ function key(event: KeyboardEvent) {
 
 <template>
   <div v-if="place" class="type" :style="place" @pointerdown.stop @click.stop>
-    <textarea ref="field" v-model="typed" rows="2" maxlength="2000" aria-label="The text, as it is typed on the art" data-test="type-on-art" @input="input" @keydown="key" @blur="keep" />
+    <textarea ref="field" v-model="typed" rows="2" maxlength="2000" aria-label="The text, as it is typed on the art" data-test="type-on-art" @input="show" @keydown="key" @blur="keep" />
   </div>
 </template>
 

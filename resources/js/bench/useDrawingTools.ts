@@ -1,5 +1,6 @@
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
+import { useTold } from '@/stores/told'
 import { useDraw } from '@/stores/draw'
 import { computed, ref, watch } from 'vue'
 import { held, pathOf, type Point } from './geometry'
@@ -17,10 +18,11 @@ interface Growing {
 }
 
 /** D1, D2, D8, D9: what is new on the bench - shapes, curves, brush lines, letters. */
-export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hover, drag, one, begin, again, far, free, tell, size }: Hand) {
+export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hover, drag, one, begin, again, far, free, tell, size }: Hand, pieceAt: (event: { clientX: number; clientY: number }) => string[]) {
   const bench = useBench()
   const draw = useDraw()
   const choices = useChoices()
+  const told = useTold()
   const curve = ref<Growing | null>(null)
   /** Stretches that were pressed and are on their way. */
   const pending = ref<string[]>([])
@@ -198,11 +200,30 @@ export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hov
   async function addText() {
     const area = surface.value!.getBoundingClientRect()
     const at = toBench({ clientX: area.left + area.width / 2, clientY: area.top + area.height / 2 })
-    await bench.draw({ kind: 'text', ...draw.text, align: 'middle', ...at, fill: draw.fill === 'none' ? '#26231d' : draw.fill, line: 'none', layer: draw.layer }, true)
+    await bench.draw({ kind: 'text', ...lettered(), align: 'middle', ...at, fill: draw.fill === 'none' ? '#26231d' : draw.fill, line: 'none', layer: draw.layer }, true)
     draw.use('arrange')
   }
 
-  async function pressText(event: PointerEvent, at: Point, under: string[]) {
+  /** The line that was pressed, or lies just beside: letters stand on the side of it that was pressed. */
+  function lineNear(event: PointerEvent, under: string[]): string | undefined {
+    const line = (id: string) => !bench.byId.get(id)?.live?.includes('text')
+    const at = under.find(line)
+    if (at) return at
+    for (const reach of [6, 12, 18]) {
+      for (let k = 0; k < 12; k++) {
+        const near = pieceAt({ clientX: event.clientX + reach * Math.cos((k * Math.PI) / 6), clientY: event.clientY + reach * Math.sin((k * Math.PI) / 6) }).find(line)
+        if (near) return near
+      }
+    }
+    return undefined
+  }
+  /** Letters as the drawer says; of size and height of capitals that which was said last. */
+  function lettered() {
+    const { capitals, ...rest } = draw.text
+    return capitals === null ? rest : { ...rest, size: undefined, capitals }
+  }
+
+  function pressText(event: PointerEvent, at: Point, under: string[]) {
     const to = snap.snapped(at, scale.value, free(event))
     const letters = under.find((id) => bench.byId.get(id)?.live?.includes('text'))
     if (letters && !draw.onLine) {
@@ -212,13 +233,11 @@ export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hov
       draw.typing = letters
       return
     }
-    const target = draw.onLine ? under.find((id) => !bench.byId.get(id)?.live?.includes('text')) : undefined
+    const target = draw.onLine ? lineNear(event, under) : undefined
+    if (draw.onLine && !target) return told.tell('No line lies there. Press a line, or just beside it.')
     const colour = draw.fill === 'none' ? '#26231d' : draw.fill
-    draw.opening = to
-    const changes = await bench.draw({ kind: 'text', ...draw.text, ...(target ? { align: 'middle', along: target } : {}), x: to.x, y: to.y, fill: colour, line: 'none', layer: draw.layer }, true)
     draw.use('arrange')
-    if (changes?.pieces.length) draw.typing = [...bench.chosen][0] ?? null
-    draw.opening = null
+    draw.opening = { ...to, edit: { kind: 'text', ...lettered(), ...(target ? { align: 'middle', along: target, pressed: true } : {}), x: target ? at.x : to.x, y: target ? at.y : to.y, fill: colour, line: 'none', layer: draw.layer } }
   }
 
   const rubber = computed(() => {

@@ -57,12 +57,15 @@ export function useHand(surface: Ref<HTMLElement | null>, scale: Ref<number>, to
   }
   const again = () => double
 
+  /** Whether the drag that is under way is that of this pointer. */
+  const isHeldBy = (event: PointerEvent) => startEvent?.pointerId === event.pointerId
+
   const far = (event: PointerEvent) => startEvent !== null && Math.hypot(event.clientX - startEvent.clientX, event.clientY - startEvent.clientY) > 3
   const free = (event: PointerEvent) => event.ctrlKey || event.metaKey
   const tell = (at: Point, text: string) => (said.value = { at, text })
   const size = (mm: number) => inUnit(mm, bench.job?.unit ?? 'mm')
 
-  return { surface, scale, toBench, snap, said, box, draft, dragged, tryPath, hover, drag, start, one, contours, begin, release, pressed, lifted, again, far, free, tell, size }
+  return { surface, scale, toBench, snap, said, box, draft, dragged, tryPath, hover, drag, start, one, contours, begin, release, pressed, lifted, again, isHeldBy, far, free, tell, size }
 }
 
 export type Hand = ReturnType<typeof useHand>

@@ -153,9 +153,15 @@ export function useNodeTool({ scale, snap, box, dragged, tryPath, start, one, be
     })
   }
 
-  function movedNodes(list: NodeContour[], step: Point): NodeContour[] {
+  /** Nodes as they lie after so many presses of an arrow, which are not kept yet. */
+  function nudged(nodes: [number, number][], x: number, y: number) {
+    const piece = one.value
+    if (piece) showContours(movedNodes(piece.contours, { x, y }, nodes), { kind: 'move-nodes', piece: piece.id, nodes, x, y })
+  }
+
+  function movedNodes(list: NodeContour[], step: Point, nodes = chosenNodes()): NodeContour[] {
     const next = structured(list)
-    for (const [k, node] of chosenNodes()) {
+    for (const [k, node] of nodes) {
       const contour = next[k]
       if (!contour) continue
       const c = contour.coords
@@ -216,5 +222,5 @@ export function useNodeTool({ scale, snap, box, dragged, tryPath, start, one, be
     })
   }
 
-  return { pressNodes, grabNode, grabHandle, chosenNodes }
+  return { pressNodes, grabNode, grabHandle, chosenNodes, nudged, keepNodes }
 }

@@ -1,3 +1,4 @@
+import { isTyping } from '@/keys/field'
 import { useElementSize, useEventListener } from '@vueuse/core'
 import { computed, ref, watch, type Ref } from 'vue'
 
@@ -118,16 +119,4 @@ export function usePanZoom(surface: Ref<HTMLElement | null>, size: Ref<{ width: 
   )
 
   return { width, height, scale, left, top, grabbing, spaceHeld, fit, zoomIn, zoomOut, panBy, lookAt, view, goTo }
-}
-
-/** Whether a key belongs to what has the focus: all of them to a field that is typed in, those that press it to a button, arrows to a slider. */
-export function isTyping(event: KeyboardEvent): boolean {
-  const target = event.target as HTMLElement | null
-  if (!target || typeof target.closest !== 'function') return false
-  if (target.closest('[role="dialog"], textarea, select, [contenteditable], [role="combobox"]')) return true
-  const input = target.closest('input')
-  if (input && !['checkbox', 'radio', 'color', 'range', 'button', 'submit'].includes(input.type)) return true
-  if (target.closest('[role="slider"], input[type="range"]')) return event.key.startsWith('Arrow') || event.key === 'Home' || event.key === 'End'
-  if (target.closest('button, a, input, summary, [role="switch"], [role="button"]')) return event.key === 'Enter' || event.key === ' '
-  return false
 }

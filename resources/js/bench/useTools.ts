@@ -29,7 +29,7 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
   const hand = useHand(surface, scale, toBench, snap)
   const { said, box, draft, dragged, tryPath, hover, drag, start, one, contours, begin, release, pressed, lifted, again, far, free, tell, size } = hand
   const nodes = useNodeTool(hand)
-  const drawing = useDrawingTools(hand)
+  const drawing = useDrawingTools(hand, (event) => pieceAt(event))
   const { curve } = drawing
   const menu = ref<{ x: number; y: number; under: string[] } | null>(null)
   const showing = ref(true)
@@ -41,6 +41,9 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
     const plain = around([...bench.chosen].map((id) => bench.byId.get(id)?.box ?? null))
     return plain ? { box: plain, turn: identity } : null
   })
+
+  /** The upright box round what is chosen, mm; nothing where nothing is. */
+  const outline = () => around([...bench.chosen].map((id) => bench.byId.get(id)?.box ?? null))
 
   const pieceAt = (event: { clientX: number; clientY: number }): string[] => {
     const ids: string[] = []
@@ -59,7 +62,6 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
     menu.value = null
     if (event.button !== 0) return
     pressed(event)
-    draw.typing = null
     const at = toBench(event)
     const under = pieceAt(event)
     ;({
@@ -109,7 +111,7 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
 
   // ---- Arrange
   function pressArrange(event: PointerEvent, under: string[]) {
-    const more = event.shiftKey
+    const more = event.shiftKey || draw.adding
     const top = under[0]
     if (again() && top && bench.byId.get(top)?.live?.includes('text')) {
       bench.choose(top, false, true)
@@ -126,20 +128,13 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
         return
       }
     }
-    if (event.altKey && under.length > 0) {
-      // What lies beneath what is chosen; from the lowest round to the uppermost.
-      const at = under.findIndex((id) => bench.chosen.has(id))
-      bench.choose(under[(at + 1) % under.length]!, false)
-      return
-    }
     const hit = under.find((id) => bench.chosen.has(id)) ?? top
     if (!hit) {
       boxSelect(event, more)
       return
     }
     const was = bench.chosen.has(hit)
-    if (!was || more) bench.choose(hit, more)
-    if (more && was) return
+    if (!was) bench.choose(hit, more)
     let matrix: Matrix = identity
     let begun = false
     const ids = new Set(bench.chosen)
@@ -167,7 +162,8 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
         if (begun) {
           draw.lastTransform = matrix
           dragging.settle(bench.draw({ kind: 'transform', pieces: [...ids], matrix, copies: ending.altKey }, ending.altKey))
-        } else if (was && !more && bench.chosen.size > 1) bench.choose(top ?? hit, false)
+        } else if (was && more) bench.choose(hit, true)
+        else if (was && bench.chosen.size > 1) bench.choose(top ?? hit, false)
       },
     })
   }
@@ -198,11 +194,15 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
     const { box: area, turn } = held
     const back = inverse(turn)
     const middle = draw.pivot ?? applied(turn, { x: area.left + area.width / 2, y: area.top + area.height / 2 })
+    const own = applied(turn, { x: area.left + knob.fx * area.width, y: area.top + knob.fy * area.height })
+    const taken = toBench(event)
+    const off = { x: taken.x - own.x, y: taken.y - own.y }
     let matrix: Matrix = identity
     let begun = false
     begin(event, {
       move(at, moving) {
         if (!begun) {
+          if (!far(moving)) return
           begun = true
           showing.value = false
           dragging.begin(surface.value, ids)
@@ -214,7 +214,8 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
           matrix = about(middle, rotation(angle))
           tell(at, `turn ${(((angle + 540) % 360) - 180).toFixed(1)}°`)
         } else {
-          const to = applied(back, snap.snapped(at, scale.value, free(moving), ids))
+          // Where it was taken may lie beside its place: on a small piece knobs stand off.
+          const to = applied(back, snap.snapped({ x: at.x - off.x, y: at.y - off.y }, scale.value, free(moving), ids))
           const centred = moving.altKey
           const anchor = { x: area.left + (centred ? 0.5 : 1 - knob.fx) * area.width, y: area.top + (centred ? 0.5 : 1 - knob.fy) * area.height }
           const knobAt = { x: area.left + knob.fx * area.width, y: area.top + knob.fy * area.height }
@@ -254,10 +255,12 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
       draw.pivot = null
       return
     }
+    const from = pivot.value!
+    const taken = toBench(event)
     begin(event, {
       move(at, moving) {
         if (!far(moving)) return
-        const to = snap.snapped(at, scale.value, free(moving))
+        const to = snap.snapped({ x: from.x + at.x - taken.x, y: from.y + at.y - taken.y }, scale.value, free(moving))
         draw.pivot = to
         tell(at, `turns about ${size(to.x)}, ${size(to.y)}`)
       },
@@ -287,15 +290,19 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
   }
 
   /** A knob of an adjustable shape: asks the core for the true outcome while it is dragged. */
-  function grabValue(event: PointerEvent, knob: string, says: string) {
+  function grabValue(event: PointerEvent, knob: string, says: string, from: Point | null = null) {
     const id = one.value?.id
     // With Alt a press goes through to what lies beneath.
     if (!id || event.button !== 0 || event.altKey) return
     event.stopPropagation()
     let now: Record<string, unknown> | null = null
+    const taken = toBench(event)
+    // Taken by a grip that stands off, it moves by as much as the grip does.
+    const off = from ? { x: taken.x - from.x, y: taken.y - from.y } : { x: 0, y: 0 }
     begin(event, {
-      move(at) {
-        now = { kind: 'knob', pieces: [id], knob, x: at.x, y: at.y }
+      move(at, moving) {
+        if (now === null && !far(moving)) return
+        now = { kind: 'knob', pieces: [id], knob, x: at.x - off.x, y: at.y - off.y }
         tell(at, says)
         bench.tried(now).then((would) => {
           if (!would?.pieces[0] || !drag.value) return
@@ -324,6 +331,11 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
     })
   }
 
+  /** Let go where the page does not hear of it, a drag is taken back whole. */
+  function lost(event: PointerEvent) {
+    if (drag.value && event.buttons === 0 && hand.isHeldBy(event)) cancel()
+  }
+
   function contextMenu(event: MouseEvent) {
     event.preventDefault()
     const under = pieceAt(event)
@@ -334,13 +346,16 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
   const cursor = computed(() => ({ arrange: 'default', nodes: 'default', shape: 'crosshair', curve: 'crosshair', brush: 'crosshair', text: 'text', pick: 'copy', measure: 'crosshair' })[draw.tool])
 
   watch(() => draw.tool, () => {
+    // A tool that is taken is for the art, not for what is compared.
+    if (['wipe', 'step', 'file', 'sheet'].includes(bench.view.kind)) bench.show({ kind: 'source' })
     curve.value = null
     draft.value = ''
   })
 
   return {
+    scale, outline, nudged: nodes.nudged, keepNudged: nodes.keepNodes,
     said, box, draft, curve, contours, one, frame, pivot, grabPivot, tryPath, menu, showing, cursor, hover, rubber: drawing.rubber, pending: drawing.pending,
-    pointerDown, pointerMove, pointerUp, cancel, grabKnob, grabValue, grab, contextMenu,
+    pointerDown, pointerMove, pointerUp, cancel, lost, grabKnob, grabValue, grab, contextMenu,
     grabNode: nodes.grabNode, grabHandle: nodes.grabHandle, chosenNodes: nodes.chosenNodes, endCurve: drawing.endCurve, addShape: drawing.addShape, addText: drawing.addText,
   }
 }

@@ -15,9 +15,15 @@ const unit = computed(() => bench.job?.unit ?? 'mm')
 const shown = computed(() => (props.typed !== undefined ? props.typed : props.value === null ? '' : props.angle ? `${Number(props.value.toFixed(3))}` : props.plain ? `${Number(props.value.toFixed(4))}` : bare(props.value, unit.value)))
 const text = ref(shown.value)
 const typing = ref(false)
+/** It has the keys: what arrives meanwhile would be typed behind, instead of over what was chosen. */
+const held = ref(false)
 watch(shown, (next) => {
-  if (!typing.value) text.value = next
+  if (!typing.value && !held.value) text.value = next
 })
+function take(event: FocusEvent) {
+  held.value = true
+  ;(event.target as HTMLInputElement).select()
+}
 
 /** What Enter sent already is not sent again when the field is left. */
 let sent: string | null = null
@@ -43,6 +49,7 @@ async function measure(typed: string) {
 
 function keep() {
   typing.value = false
+  held.value = false
   if (text.value.trim() !== '' && text.value !== shown.value && text.value !== sent) send()
   else text.value = shown.value
   sent = null
@@ -72,7 +79,7 @@ function key(given: Event | KeyboardEvent) {
 <template>
   <label :class="['typed', { brief }]">
     <span>{{ label }}</span>
-    <ElInput v-model="text" size="small" inputmode="text" autocomplete="off" spellcheck="false" :disabled="disabled" :data-field="name ?? label" @keydown.stop="key" @focus="($event.target as HTMLInputElement).select()" @blur="keep" />
+    <ElInput v-model="text" size="small" inputmode="text" autocomplete="off" spellcheck="false" :disabled="disabled" :data-field="name ?? label" @keydown.stop="key" @focus="take" @blur="keep" />
     <i>{{ angle ? '°' : plain ? '' : unit }}</i>
   </label>
 </template>

@@ -9,8 +9,10 @@ const emit = defineEmits<{ keep: [words: string]; left: [words: string] }>()
 const field = ref<InstanceType<typeof ElInput>>()
 const typed = ref(props.value)
 const typing = ref(false)
+/** It has the keys: what is chosen in it, or typed next, belongs to what stands there now. */
+const held = ref(false)
 watch(() => props.value, (next) => {
-  if (!typing.value) typed.value = next
+  if (!typing.value && !held.value) typed.value = next
 })
 function type(words: string) {
   typed.value = words
@@ -18,7 +20,17 @@ function type(words: string) {
 }
 function keep() {
   typing.value = false
+  kept = typed.value
   emit('keep', typed.value)
+}
+/** What was sent last, until it has come back. */
+let kept: string | null = null
+function left() {
+  held.value = false
+  emit('left', typed.value)
+  // What arrived while it had the keys and nothing was typed is shown now.
+  if (!typing.value && kept === null) typed.value = props.value
+  kept = null
 }
 /** Enter is done with one line; in several it begins the next. */
 function enter(event: Event) {
@@ -50,7 +62,8 @@ onMounted(async () => {
     v-bind="$attrs"
     @update:model-value="type"
     @change="keep"
-    @blur="emit('left', typed)"
+    @focus="held = true"
+    @blur="left"
     @keydown.stop
     @keydown.enter="enter"
     @keydown.escape="escape"

@@ -1,81 +1,99 @@
 <script setup lang="ts">
-import { tools } from '@/stores/draw'
+import { comboOf, isHeld } from '@/keys/combos'
+import { useKeys } from '@/keys/useKeys'
+import type { KeyAct } from '@/keys/acts'
 import { useShaping } from '@/stores/shaping'
-import { ElDialog } from 'element-plus'
-import { computed } from 'vue'
+import { ElButton, ElDialog, ElSwitch } from 'element-plus'
+import { computed, ref, watch } from 'vue'
 
+/** Every key with what it does; each can be changed, or taken away, by whoever sits here. */
 const open = defineModel<boolean>({ required: true })
+const keys = useKeys()
 const shaping = useShaping()
-const shaped = computed(() => Object.values(shaping.tools).filter((one) => one.key !== ''))
-const keys = [
-  ['1 to 7', 'enter a stage'],
-  ['P', 'prepare'],
-  ['W', 'wipe before | after'],
-  ['K', 'go through a sheet as its machine will'],
-  ['S', 'back to the bench'],
-  ['O', 'show the file as it came in'],
-  ['E', 'wire view: edges, nodes, where each begins and its way'],
-  ['N / B', 'next finding / the one before'],
-  ['Wheel, pinch, + and -', 'zoom'],
-  ['0', 'fit the art'],
-  ['Space and drag, arrows', 'move over the bench'],
-  ['Ctrl A', 'choose all pieces'],
+watch(open, (is) => is && shaping.load())
+const parts = [
+  { part: 'bench', title: 'On the bench' },
+  { part: 'stages', title: 'Stages' },
+  { part: 'draw', title: 'Tools of Draw' },
+  { part: 'shape', title: 'Tools of Shape' },
+] as const
+const lists = computed(() => parts.map((one) => ({ ...one, acts: keys.all.filter((act) => act.part === one.part) })))
+/** What the pointer and the keys that cannot be changed do. */
+const fixed = [
+  ['Wheel, two fingers', 'zoom; two fingers move over the bench too'],
+  ['Space and drag', 'move over the bench'],
+  ['Arrows', 'nudge what is chosen, Shift: ten times; with nothing chosen, move over the bench'],
+  ['Press and hold, menu key', 'what can be done here, and what lies beneath'],
+  ['Alt and drag', 'a copy'],
+  ['Double press', 'enter a group; type letters; add a node; lay a shape'],
+  ['Shift', 'choose more; straight, equal sides, 15°'],
+  ['Ctrl held', 'no snapping while it is held'],
+  ['Enter', 'keep, end a curve, lay a shape or letters in the middle'],
   ['Esc', 'out of a comparison, a finding, its group, what is chosen'],
-  ['Delete', 'remove what is chosen'],
-  ['Ctrl Z, Ctrl Shift Z', 'undo, do again'],
-  ['V', 'versions of this job'],
+  ['[ and ] with a tool of Shape', 'walk through cells, crossings and gaps; Enter presses one'],
   ['On a step: Enter, Space', 'open it, switch it'],
   ['On a step: Alt and an arrow', 'earlier or later in the line'],
-  ['On a step: Delete', 'take it out of the line'],
-  ['?', 'this list'],
 ]
-const drawKeys = [
-  ...tools.map((one) => [one.key.toUpperCase(), one.label.toLowerCase()]),
-  ['Arrows', 'nudge what is chosen (Shift: ten times)'],
-  ['[ and ]', 'choose the piece or node before, after'],
-  ['Alt press', 'choose what lies beneath'],
-  ['Alt drag', 'a copy'],
-  ['Double press', 'enter a group; type letters; add a node; lay a shape'],
-  ['Shift', 'straight, equal sides, 15°'],
-  ['Ctrl held', 'no snapping while it is held'],
-  ['Enter', 'end a curve; lay a shape or letters in the middle'],
-  ['R', 'repeat the last transform on a copy'],
-  ['PgUp, PgDn', 'forward, back'],
-  ['Ctrl C, X, V', 'copy, cut, paste'],
-  ['Ctrl Shift V', 'paste in place'],
-  ['Ctrl D, Ctrl G', 'duplicate, group'],
-  ['G', 'reference picture hidden or shown'],
-  ['I', 'snapping on or off'],
-]
+const changes = ref<string | null>(null)
+const why = ref('')
+watch(open, () => (changes.value = null))
+function ask(act: KeyAct) {
+  why.value = ''
+  changes.value = changes.value === act.name ? null : act.name
+}
+function press(event: KeyboardEvent, act: KeyAct) {
+  if (changes.value !== act.name || isHeld(event.key) || event.key === 'Tab') return
+  event.preventDefault()
+  event.stopPropagation()
+  if (event.key === 'Escape') return void (changes.value = null)
+  why.value = keys.set(act, ['Delete', 'Backspace'].includes(event.key) ? '' : comboOf(event))
+  if (why.value === '') changes.value = null
+}
 </script>
 
 <template>
-  <ElDialog v-model="open" title="Keys" width="820">
-    <div class="both">
-      <dl>
-        <template v-for="[key, what] in keys" :key="key"><dt>{{ key }}</dt><dd>{{ what }}</dd></template>
-      </dl>
+  <ElDialog v-model="open" title="Keys" width="860" class="keys-dialog">
+    <div class="top">
+      <label><ElSwitch v-model="keys.single" aria-label="Single letters and signs as keys" data-test="single-keys" /> Single letters and signs do something</label>
+      <ElButton size="small" data-test="reset-keys" @click="keys.reset()">All as they were</ElButton>
+    </div>
+    <p class="quiet">Press a key in the list to give that act another; Delete takes its key away. Your keys stay in this browser.</p>
+    <p v-if="why" class="trouble" role="alert" data-test="key-why">{{ why }}</p>
+    <div class="scrolls" tabindex="0" role="region" aria-label="The list of keys">
+<div class="all">
+      <section v-for="list in lists" :key="list.part">
+        <h3>{{ list.title }}</h3>
+        <ul>
+          <li v-for="act in list.acts" :key="act.name">
+            <span v-if="act.fixed" class="key fixed">{{ act.usual }}</span>
+            <button v-else type="button" class="key" :class="{ asks: changes === act.name, none: keys.shown(act.name) === '' }" :aria-label="`Key for ${act.label}: ${keys.of(act) || 'none'}. Press to change it.`" :data-key="act.name" @click="ask(act)" @keydown="press($event, act)">{{ changes === act.name ? 'press a key' : keys.of(act) || 'none' }}</button>
+            <span>{{ act.label }}</span>
+          </li>
+        </ul>
+      </section>
       <section>
-        <h3>In Draw</h3>
-        <dl>
-          <template v-for="[key, what] in drawKeys" :key="key"><dt>{{ key }}</dt><dd>{{ what }}</dd></template>
-        </dl>
-        <h3>Shaping, in Draw and Shape</h3>
-        <dl>
-          <template v-for="one in shaped" :key="one.key"><dt>Shift {{ one.key }}</dt><dd>{{ one.label.toLowerCase() }}</dd></template>
-          <dt>.</dt><dd>the last operation once more, on what is chosen</dd>
-          <dt>[ and ], Enter</dt><dd>walk through cells, crossings and gaps; press one</dd>
-        </dl>
+        <h3>Always</h3>
+        <ul><li v-for="[key, what] in fixed" :key="key"><span class="key fixed">{{ key }}</span><span>{{ what }}</span></li></ul>
       </section>
     </div>
+</div>
   </ElDialog>
 </template>
 
 <style scoped>
-.both { display: grid; grid-template-columns: 1fr 1fr; gap: 30px; max-height: 62vh; overflow-y: auto; }
+.top { display: flex; justify-content: space-between; align-items: center; gap: 12px; }
+.top label { display: flex; gap: 10px; align-items: center; }
+.quiet { margin: 4px 0 8px; }
+.scrolls { max-height: 58vh; overflow-y: auto; padding: 2px; }
+.all { columns: 2; column-gap: 30px; }
+section { break-inside: avoid-column; margin-bottom: 12px; }
+section:first-child { break-inside: auto; }
 h3 { font-size: 17px; margin: 0 0 6px; }
-dl + h3 { margin-top: 14px; }
-dl { display: grid; align-content: start; grid-template-columns: auto 1fr; gap: 7px 18px; margin: 0; }
-dt { font-weight: 700; }
-dd { margin: 0; color: var(--ink-mid); }
+ul { list-style: none; margin: 0; padding: 0; display: flex; flex-direction: column; gap: 3px; }
+li { display: grid; grid-template-columns: 122px 1fr; gap: 12px; align-items: center; line-height: 1.2; color: var(--ink-mid); break-inside: avoid; }
+.key { font: 600 15px var(--text-face); color: var(--ink); text-align: left; border: 1px solid var(--line-strong); border-radius: 4px; background: #fffcf4; padding: 2px 8px; min-height: 26px; cursor: pointer; }
+.key.fixed { border-color: transparent; background: none; cursor: default; padding-left: 1px; }
+.key.none { color: var(--ink-mid); font-weight: 400; }
+.key.asks { border-color: var(--green); background: var(--green-pale); color: var(--green-deep); }
+.trouble { margin: 0 0 8px; }
 </style>

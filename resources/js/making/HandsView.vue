@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { isTyping, usePanZoom } from '@/bench/usePanZoom'
+import { usePanZoom } from '@/bench/usePanZoom'
+import { isTyping } from '@/keys/field'
 import { useBench } from '@/stores/bench'
 import { useMaking } from '@/stores/making'
 import { useEventListener } from '@vueuse/core'

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import Slide from '@/fields/Slide.vue'
-import { isTyping, usePanZoom } from '@/bench/usePanZoom'
+import { usePanZoom } from '@/bench/usePanZoom'
+import { useKeyActs, useKeys } from '@/keys/useKeys'
 import { useBench } from '@/stores/bench'
 import { useColours } from '@/stores/colours'
 import { useMaking } from '@/stores/making'
 import { metres } from '@/units'
-import { useEventListener, useRafFn } from '@vueuse/core'
+import { useRafFn } from '@vueuse/core'
 import { ElButton } from 'element-plus'
 import { computed, ref, watch } from 'vue'
 import { passed, say, type Passed } from './passed'
@@ -13,6 +14,7 @@ import { passed, say, type Passed } from './passed'
 /** A sheet, plate or mix of plates at its true proportions on its bed, and what the head will do there, in its order and time. */
 const bench = useBench()
 const making = useMaking()
+const keys = useKeys()
 const surface = ref<HTMLElement | null>(null)
 const names = useColours()
 names.load()
@@ -62,18 +64,11 @@ const clock = (seconds: number) => `${Math.floor(seconds / 60)}:${String(Math.fl
 /** What is known of it stands beside it: what would surprise at the machine first. */
 const told = computed(() => (mixing.value || !layout.value ? [] : [
   ...layout.value.warns.map((text) => ({ text, warns: true })), ...layout.value.says.map((text) => ({ text, warns: false })),
-  ...(soFar.value ? [{ text: `Drawn in green: the ${making.doneSoFar!.done} of ${making.doneSoFar!.of} parts that are done.`, warns: false }] : []),
+  ...(soFar.value ? [{ text: `Drawn in green: the ${making.doneSoFar!.done} of ${making.doneSoFar!.of} blocks that are done.`, warns: false }] : []),
 ]))
 const soFar = computed(() => (!mixing.value && making.doneSoFar?.number === number.value ? making.doneSoFar.ways.map((way) => say(way)).join('') : ''))
 const hasPaths = computed(() => !mixing.value && (layout.value?.length_mm ?? 0) > 0)
-useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-  if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return
-  const act: Record<string, () => unknown> = { '+': zoomIn, '=': zoomIn, '-': zoomOut, '0': fit, k: () => hasPaths.value && play() }
-  if (act[event.key]) {
-    event.preventDefault()
-    act[event.key]!()
-  }
-})
+useKeyActs({ 'zoom-in': zoomIn, 'zoom-out': zoomOut, 'fit': fit, 'play': () => (hasPaths.value ? void play() : 'This sheet has no lines that a machine goes along.') })
 </script>
 
 <template>
@@ -99,7 +94,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     <div class="strip">
       <p v-if="layout" class="what">{{ mixing ? `${making.mixed.size} of ${making.layouts.length} plates in ink on the cloth` : layout.title }}</p>
       <template v-if="hasPaths">
-        <ElButton size="small" data-test="simulate" title="Go through it (K)" @click="play">{{ runs ? 'Hold' : 'Go through it' }}</ElButton>
+        <ElButton size="small" data-test="simulate" :title="`Play the cut${keys.shown('play') && ` (${keys.shown('play')})`}`" @click="play">{{ runs ? 'Pause' : 'Play the cut' }}</ElButton>
         <Slide class="scrub" says="Time at the machine" :value="motion && motion.seconds > 0 ? time / motion.seconds : 0" :step="0.001" data-test="scrub" @move="scrub" />
         <span v-if="motion" class="numbers" data-test="clock">{{ clock(time) }} of {{ clock(motion.seconds) }}, {{ metres(now ? now.length : motion.cut_mm) }}{{ now ? ` of ${metres(motion.cut_mm)}` : '' }}, {{ metres(motion.air_mm) }} in the air</span>
       </template>

@@ -168,7 +168,7 @@ const words4: Record<string, string> = { waiting: 'waits', running: 'at work', d
     <template v-else>
       <form class="new" @submit.prevent="start">
         <ElUpload drag multiple :auto-upload="false" :show-file-list="false" :accept="[...choices.all.endings, 'zip'].map((ending) => `.${ending}`).join()" :on-change="add" data-test="batch-files">
-          <p>Drop drawings or a ZIP of them here <span class="quiet numbers">{{ howMany }}</span></p>
+          <p>Drag drawings or a ZIP of them here <span class="quiet numbers">{{ howMany }}</span></p>
           <p class="quiet">SVG, PDF, DXF, PLT, PostScript. <button type="button" class="link" @click.stop="folder?.click()">Take a whole folder</button></p>
           <ul v-if="aside.length > 0" class="aside" data-test="batch-aside" @click.stop><li v-for="(one, index) in aside.slice(0, 12)" :key="index">{{ one }}</li><li v-if="aside.length > 12">and {{ aside.length - 12 }} more</li></ul>
         </ElUpload>

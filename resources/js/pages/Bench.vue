@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { isTyping } from '@/bench/usePanZoom'
 import Surface from '@/bench/Surface.vue'
+import { useKeys } from '@/keys/useKeys'
 import KeyHelp from '@/help/KeyHelp.vue'
 import HandsView from '@/making/HandsView.vue'
 import LayoutView from '@/making/LayoutView.vue'
@@ -9,23 +9,27 @@ import StepDrawer from '@/prepline/StepDrawer.vue'
 import SheetColumn from '@/sheets/SheetColumn.vue'
 import StageLine from '@/stages/StageLine.vue'
 import { stages } from '@/stages/stages'
-import { commands, cut, paste, take } from '@/stages/draw/commands'
 import { useBench } from '@/stores/bench'
-import { tools, useDraw, type Tool } from '@/stores/draw'
+import { useDraw, type Tool } from '@/stores/draw'
 import { useLine } from '@/stores/line'
 import { useShaping } from '@/stores/shaping'
 import { useUnkept } from '@/stores/unkept'
 import { useEventListener } from '@vueuse/core'
 import { ElButton } from 'element-plus'
-import { computed, nextTick, onUnmounted, ref, watch } from 'vue'
+import { computed, onUnmounted, ref, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import WorkStrip from '@/works/WorkStrip.vue'
 import UnkeptQuestion from './UnkeptQuestion.vue'
+import { useBring } from '@/arriving/useBring'
+import { useClipboard } from '@/arriving/useClipboard'
+import { useBenchKeys } from './useBenchKeys'
+import ActsList from './ActsList.vue'
 import VersionDrawer from './VersionDrawer.vue'
 
 const props = defineProps<{ id: string; stage?: string }>()
 const bench = useBench()
 const router = useRouter()
+const keys = useKeys()
 const help = ref(false)
 const versions = ref(false)
 const draw = useDraw()
@@ -57,116 +61,14 @@ function enter(key: string) {
     router.replace({ name: 'bench', params: { id: props.id, stage: key } })
   })
 }
-/** The next finding of those that are shown: of the chosen group first, then of the one after it. */
-async function stepFinding(by: number) {
-  const all = bench.openFindings
-  if (all.length === 0) return
-  if (current.value.key !== 'check') {
-    enter('check')
-    await nextTick()
-  }
-  const own = bench.group === null ? [] : bench.listed(bench.groups[bench.group]!)
-  const at = bench.finding === null ? -1 : all.indexOf(bench.finding)
-  const first = own.length > 0 ? all.indexOf(by > 0 ? own[0]! : own[own.length - 1]!) : by > 0 ? 0 : all.length - 1
-  bench.finding = all[at < 0 ? first : (at + by + all.length) % all.length]!
-}
-
-/** Chosen nodes go first, then pieces. */
-function remove() {
-  if (current.value.key === 'draw' && draw.tool === 'nodes' && bench.detail?.details.length === 1) {
-    const piece = bench.detail.details[0]!
-    if (draw.nodes.size > 0) {
-      const nodes = [...draw.nodes].map((name) => name.split(' ').map(Number))
-      draw.nodes = new Set()
-      return bench.draw({ kind: 'delete-nodes', piece: piece.id, nodes })
-    }
-    if (draw.segment) {
-      const segments = [draw.segment.split(' ').map(Number)]
-      draw.segment = null
-      return bench.draw({ kind: 'delete-segment', piece: piece.id, segments })
-    }
-  }
-  if (bench.chosen.size > 0) return current.value.key === 'draw' ? bench.draw({ kind: 'remove', pieces: [...bench.chosen] }) : bench.edit({ kind: 'remove', pieces: [...bench.chosen] })
-}
 // A gesture back, or a closed window, must not cut off what is being stored.
 useEventListener(window, 'beforeunload', (event) => {
   if (bench.busy) event.preventDefault()
 })
 
-useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-  if (isTyping(event) && event.key !== 'Escape') return
-  const held = event.ctrlKey || event.metaKey
-  const key = event.key.toLowerCase()
-  const drawing = hands.value
-  const done = (label: string) => () => {
-    const one = commands.find((each) => each.label === label)!
-    if (one.can(bench)) one.run(bench)
-  }
-  const act: Record<string, () => unknown> = held
-    ? {
-        z: () => (event.shiftKey ? bench.redo() : bench.undo()),
-        y: () => bench.redo(),
-        a: () => bench.chooseAll(),
-        ...(drawing
-          ? { c: () => take(bench), x: () => cut(bench), v: () => paste(bench, event.shiftKey), d: done('Duplicate'), g: done(event.shiftKey ? 'Ungroup' : 'Group') }
-          : {}),
-      }
-    : {
-        p: () => !bench.running && unkept.prepare(),
-        w: () => bench.prepared && bench.show({ kind: 'wipe' }),
-        s: () => bench.show({ kind: 'source' }),
-        o: () => bench.hasFile && bench.show({ kind: 'file' }),
-        e: () => (bench.wire = !bench.wire),
-        n: () => stepFinding(1),
-        b: () => stepFinding(-1),
-        '?': () => (help.value = true),
-        // One thing at a time: out of what is looked at, then of the finding, its group, what is chosen.
-        escape: () => {
-          if (line.opened) return line.close()
-          if (bench.view.kind !== 'source') return bench.show({ kind: 'source' })
-          if (bench.finding !== null) return (bench.finding = null)
-          if (current.value.key === 'check' && bench.group !== null) return (bench.group = null)
-          bench.chooseNone()
-        },
-        delete: remove,
-        backspace: remove,
-        v: () => (versions.value = true),
-        ...(drawing
-          ? {
-              pageup: done('Forward'),
-              pagedown: done('Back'),
-              r: () => draw.lastTransform && bench.chosen.size > 0 && bench.draw({ kind: 'transform', pieces: [...bench.chosen], matrix: draw.lastTransform, copies: true }, true),
-              g: () => bench.art?.reference && bench.draw({ kind: 'reference', hidden: !bench.art.reference.hidden }),
-              i: () => (draw.snap.on = !draw.snap.on),
-              ...(current.value.key === 'draw' ? Object.fromEntries(tools.map((one) => [one.key, () => draw.use(one.tool)])) : {}),
-            }
-          : {}),
-      }
-  // The tools of shaping, with Shift, in both stages; what they are called comes with them.
-  if (!held && drawing && event.shiftKey && key.length === 1) {
-    const kind = Object.entries(shaping.tools).find(([, one]) => one.key.toLowerCase() === key)?.[0]
-    if (kind) {
-      event.preventDefault()
-      if (current.value.key !== 'shape') enter('shape')
-      return void nextTick(() => shaping.take(kind))
-    }
-  }
-  if (!held && current.value.key === 'shape') {
-    act['.'] = () => shaping.again()
-    if (shaping.hand) {
-      act.enter = () => shaping.keep()
-      act.escape = () => shaping.put()
-    }
-  }
-  if (held && key === 'z' && shaping.hand && shaping.takeBack()) return event.preventDefault()
-  const digit = Number(event.key)
-  if (!held && digit >= 1 && digit <= stages.length) act[key] = () => enter(stages[digit - 1]!.key)
-  const doIt = act[key]
-  if (doIt) {
-    event.preventDefault()
-    doIt()
-  }
-})
+const bring = useBring(() => enter('draw'))
+useClipboard(hands, bring.files)
+useBenchKeys(computed(() => current.value.key), enter, { help, versions })
 </script>
 
 <template>
@@ -183,13 +85,14 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     <main>
       <div class="tools">
         <ElButton size="small" :disabled="!bench.state?.history.canUndo || bench.busy" :title="`Undo${bench.state?.history.canUndo ? `: ${bench.state.history.label}` : ''} (Ctrl Z)`" class="step" data-test="undo" @click="bench.undo()"><span>Undo{{ bench.state?.history.canUndo ? `: ${bench.state.history.label}` : '' }}</span></ElButton>
-        <ElButton size="small" :disabled="!bench.state?.history.canRedo || bench.busy" title="Do again (Ctrl Shift Z)" class="step" @click="bench.redo()"><span>Do again{{ bench.state?.history.nextLabel ? `: ${bench.state.history.nextLabel}` : '' }}</span></ElButton>
-        <ElButton size="small" :aria-pressed="bench.wire" :class="{ lit: bench.wire }" title="Wire view (E)" @click="bench.wire = !bench.wire">Wire view</ElButton>
-        <ElButton v-if="bench.view.kind !== 'source'" size="small" title="Back to the bench (S)" data-test="to-bench" @click="bench.show({ kind: 'source' })">Back to the bench</ElButton>
+        <ActsList />
+        <ElButton size="small" :disabled="!bench.state?.history.canRedo || bench.busy" :title="`Redo${bench.state?.history.nextLabel ? `: ${bench.state.history.nextLabel}` : ''} (Ctrl Shift Z)`" class="step" @click="bench.redo()"><span>Redo{{ bench.state?.history.nextLabel ? `: ${bench.state.history.nextLabel}` : '' }}</span></ElButton>
+        <ElButton size="small" :aria-pressed="bench.wire" :class="{ lit: bench.wire }" :title="keys.titled('Bare lines', 'bare')" data-test="bare" @click="bench.wire = !bench.wire">Bare lines</ElButton>
+        <ElButton v-if="bench.view.kind !== 'source'" size="small" :title="keys.titled('Back to the bench', 'source')" data-test="to-bench" @click="bench.show({ kind: 'source' })">Back to the bench</ElButton>
         <span v-if="bench.touching" class="touching" role="status" data-test="touching">Touching up the result <ElButton size="small" type="primary" data-test="to-source" @click="bench.source(), bench.preparation && bench.prepare()">Done: back to the source</ElButton></span>
         <span class="push" />
-        <ElButton size="small" text title="Versions (V)" data-test="versions" @click="versions = true">Versions</ElButton>
-        <ElButton size="small" text @click="help = true">Keys ?</ElButton>
+        <ElButton size="small" text :title="keys.titled('Versions', 'versions')" data-test="versions" @click="versions = true">Versions</ElButton>
+        <ElButton size="small" text data-test="keys" @click="help = true">Keys{{ keys.shown('keys') && ` ${keys.shown('keys')}` }}</ElButton>
       </div>
       <p v-if="bench.problem" class="trouble" role="alert" data-test="problem">{{ bench.problem }} <button v-if="bench.again" type="button" data-test="again" @click="bench.again?.()">Make my change on top of it</button> <button type="button" @click="bench.problem = ''">Close</button></p>
       <p v-if="bench.away > 0" class="trouble" role="status" data-test="away">The server does not answer. {{ bench.away === 1 ? '1 change waits' : `${bench.away} changes wait` }} and will be sent, in order, when it is back; leave this page open.</p>

@@ -80,7 +80,7 @@ async function bringBack(id: number) {
 }
 async function burn(job: TrashedJob) {
   try {
-    await ElMessageBox.confirm(`"${job.title}" and everything made of it will be gone for good.`, 'Take it out of the trash?', { confirmButtonText: 'Delete for good', cancelButtonText: 'Leave it' })
+    await ElMessageBox.confirm(`"${job.title}" and everything made of it will be gone for good.`, 'Delete for good?', { confirmButtonText: 'Delete for good', cancelButtonText: 'Cancel' })
   } catch {
     return
   }
@@ -95,7 +95,7 @@ const day = (text: string) => new Date(text).toLocaleDateString('en-GB', { day: 
 
 function state(job: ListedJob): string {
   if (job.state === 'done') return job.stale ? 'changed since it was prepared' : `${job.ready ? 'ready' : 'not ready'}, ${count(job.sheets, 'sheet')}`
-  return { new: 'not prepared', waiting: 'waiting', running: 'at work', paused: 'paused', stopped: 'stopped', failed: 'broke off' }[job.state]
+  return { new: 'not prepared', waiting: 'waiting', running: 'in progress', paused: 'paused', stopped: 'stopped', failed: 'failed' }[job.state]
 }
 
 const today = new Date().toISOString().slice(0, 10)
@@ -123,7 +123,7 @@ async function duplicate(job: ListedJob) {
 }
 async function remove(job: ListedJob) {
   try {
-    await ElMessageBox.confirm(`"${job.title}" goes to the trash, and can be brought back from there for ${choices.all.trashDays} days.`, 'Delete this job?', { confirmButtonText: 'To the trash', cancelButtonText: 'Leave it' })
+    await ElMessageBox.confirm(`"${job.title}" goes to the trash, and can be restored from there for ${choices.all.trashDays} days.`, 'Delete this job?', { confirmButtonText: 'To the trash', cancelButtonText: 'Cancel' })
   } catch {
     return
   }
@@ -143,11 +143,11 @@ async function remove(job: ListedJob) {
       <div><h1>Neat Edge</h1><p class="quiet">Artwork in, clean edges out: ready for the blade, the film and the engraver.</p></div>
       <RouterLink to="/batches">Batches</RouterLink>
       <RouterLink to="/presets">Presets</RouterLink>
-      <RouterLink to="/stock">What the shop has</RouterLink>
+      <RouterLink to="/stock">Shop stock</RouterLink>
       <RouterLink v-slot="{ navigate }" to="/new" custom><ElButton type="primary" size="large" data-test="new-job" @click="navigate">New job</ElButton></RouterLink>
     </header>
     <p v-if="problem" class="trouble" role="alert">{{ problem }} <ElButton size="small" @click="load">Try again</ElButton></p>
-    <p v-if="jobs === null && !problem" class="quiet">Looking through the jobs…</p>
+    <p v-if="jobs === null && !problem" class="quiet">Loading the jobs…</p>
     <div v-else-if="jobs && counts.all === 0" class="empty">
       <h2>No jobs yet</h2>
       <p class="quiet">Start one with an SVG of your own. The demo jobs come back with <code>php artisan db:seed</code>.</p>
@@ -159,7 +159,7 @@ async function remove(job: ListedJob) {
         <Choose class="inline" label="By" :value="order" :options="labelled(orders)" data-test="order" @keep="order = $event" />
         <span class="quiet numbers" data-test="found">{{ counts.found === counts.all ? `${many(counts.all)} ${counts.all === 1 ? 'job' : 'jobs'}` : `${many(counts.found)} of ${many(counts.all)} jobs` }}</span>
       </div>
-      <p v-if="jobs.length === 0" class="quiet">No job is like that. <button type="button" class="quiet-button" @click="(search = ''), (only = 'all')">Show all</button></p>
+      <p v-if="jobs.length === 0" class="quiet">No job matches. <button type="button" class="quiet-button" @click="(search = ''), (only = 'all')">Show all</button></p>
       <ul class="jobs">
         <li v-for="job in jobs" :key="job.id" data-test="job">
           <RouterLink :to="`/jobs/${job.id}`" class="picture" tabindex="-1" aria-hidden="true"><img :src="`/api/v1/jobs/${job.id}/picture.svg?v=${job.version}`" alt="" loading="lazy" decoding="async"></RouterLink>
@@ -168,7 +168,7 @@ async function remove(job: ListedJob) {
             <RouterLink v-else :to="`/jobs/${job.id}`" class="title">{{ job.title }}</RouterLink>
             <span class="quiet">{{ job.processLabel }}, <span class="numbers">{{ job.width.toFixed(0) }} × {{ job.height.toFixed(0) }} mm</span><template v-if="job.demo"> · demo</template></span>
           </div>
-          <span class="who"><span>{{ job.customer || '–' }}</span><span v-if="job.due" :class="['numbers', { late: job.due < today }]">wanted {{ day(job.due) }}</span></span>
+          <span class="who"><span>{{ job.customer || '–' }}</span><span v-if="job.due" :class="['numbers', { late: job.due < today }]">due {{ day(job.due) }}</span></span>
           <span class="how"><span>{{ state(job) }}</span><span v-if="job.findings > 0" class="findings">{{ count(job.findings, 'open finding') }}</span></span>
           <span class="when numbers quiet">{{ day(job.updated) }}</span>
           <span class="acts">
@@ -185,7 +185,7 @@ async function remove(job: ListedJob) {
       <ul v-if="trashOpen">
         <li v-for="job in trash" :key="job.id" data-test="trashed">
           <span><strong>{{ job.title }}</strong> <span class="quiet">{{ job.processLabel }}, deleted on {{ day(job.deleted) }}, kept until {{ day(job.gone) }}</span></span>
-          <span class="acts"><ElButton size="small" data-test="bring-back" @click="bringBack(job.id)">Bring back</ElButton><ElButton size="small" text @click="burn(job)">Delete for good</ElButton></span>
+          <span class="acts"><ElButton size="small" data-test="bring-back" @click="bringBack(job.id)">Restore</ElButton><ElButton size="small" text @click="burn(job)">Delete for good</ElButton></span>
         </li>
       </ul>
       <ElButton v-if="trashOpen && moreTrash" size="small" data-test="more-trash" @click="showTrash">Show more</ElButton>

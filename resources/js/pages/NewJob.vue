@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useArrived } from '@/arriving/arrived'
 import { api, words } from '@/api/client'
 import type { Job } from '@/api/types'
 import FileAsTaken from './FileAsTaken.vue'
@@ -45,6 +46,17 @@ const ask = useDebounceFn(async (text: string) => {
   }
 }, 250)
 watch(width, ask)
+const arrived = useArrived()
+watch(() => arrived.files, (files) => {
+  if (files.length === 0) return
+  empty.value = false
+  void taken.takeAll(arrived.take())
+}, { immediate: true })
+/** The picture that was given lies under an empty bench, to draw over. */
+function drawOver() {
+  empty.value = true
+  if (title.value === '') title.value = taken.reference!.name.replace(/\.[^.]+$/, '')
+}
 function clear() {
   problem.value = taken.problem = ''
 }
@@ -53,33 +65,55 @@ const widthOf = computed(() => (empty.value ? 'of the page' : taken.of === 'art'
 
 async function start() {
   clear()
+  if (!empty.value && !taken.file && taken.reference) {
+    problem.value = 'A picture has no outlines to cut. Draw over it on an empty bench, or choose a drawing.'
+    return
+  }
   if (!taken.file && !empty.value) {
-    problem.value = 'Drop a file first, or draw on an empty bench.'
+    problem.value = 'Choose a file first, or draw on an empty bench.'
     return
   }
   if (!empty.value && taken.needsPage) {
     problem.value = `The file has ${taken.look!.pages} pages: choose one.`
     return
   }
-  const form = new FormData()
-  form.set('title', title.value)
-  form.set('process', process.value)
-  form.set('width', width.value)
-  if (empty.value) form.set('height', height.value)
-  else {
-    form.set('file', taken.file!)
-    form.set('of', taken.of)
-    taken.tell(form)
-  }
   sending.value = true
   try {
-    const job = await api.post<Job>('jobs', form)
-    await router.push(empty.value ? `/jobs/${job.id}/draw` : `/jobs/${job.id}`)
+    const job = await begin(empty.value ? null : taken.file!)
+    if (empty.value && taken.reference) await layUnder(job)
+    if (empty.value || taken.others.length === 0) return void await router.push(empty.value ? `/jobs/${job.id}/draw` : `/jobs/${job.id}`)
+    const failed: string[] = []
+    for (const file of taken.others) await begin(file, true).catch((refused) => failed.push(`${file.name}: ${words(refused)}`))
+    if (failed.length === 0) return void await router.push('/')
+    taken.others = []
+    taken.file = null
+    taken.look = null
+    problem.value = `${failed.length === 1 ? 'One file was' : `${failed.length} files were`} not taken; the others are jobs now. ${failed.join(' ')}`
   } catch (refused) {
     problem.value = words(refused)
   } finally {
     sending.value = false
   }
+}
+/** One job; of several files each is called after its own, and is as large as it states unless a width was typed for all. */
+async function begin(file: File | null, further = false): Promise<Job> {
+  const form = new FormData()
+  form.set('title', taken.others.length > 0 && !empty.value ? '' : title.value)
+  form.set('process', process.value)
+  form.set('width', width.value)
+  if (file === null) form.set('height', height.value)
+  else {
+    form.set('file', file)
+    form.set('of', taken.of)
+    if (!further) taken.tell(form)
+  }
+  return api.post<Job>('jobs', form)
+}
+async function layUnder(job: Job) {
+  const form = new FormData()
+  form.append('file', taken.reference!)
+  const picture = await api.post<{ file: string; name: string }>(`jobs/${job.id}/reference`, form)
+  await api.post(`jobs/${job.id}/edits`, { version: job.version, key: `${Date.now()}`, edit: { kind: 'reference', picture } })
 }
 </script>
 
@@ -114,15 +148,24 @@ async function start() {
           <ElInput v-model="title" placeholder="the file's name, if left empty" maxlength="120" size="large" data-test="title" />
         </label>
       </div>
-      <ElUpload v-if="!empty" class="drop" drag :auto-upload="false" :show-file-list="false" :accept="choices.all.endings.map((ending) => `.${ending}`).join()" :on-change="taken.take">
-        <p v-if="taken.file" class="file">{{ taken.file.name }} <span class="quiet numbers">{{ (taken.file.size / 1000).toFixed(1) }} kB</span></p>
-        <p v-else class="file">Drop the SVG, PDF, DXF, PLT or PostScript here</p>
-        <p class="quiet">or press to look for it. It is read on this machine and never changed.</p>
+      <ElUpload v-if="!empty" class="drop" drag :auto-upload="false" :show-file-list="false" :accept="choices.all.endings.map((ending) => `.${ending}`).join()" :on-change="taken.take" multiple>
+        <p v-if="taken.file" class="file" data-test="taken">{{ taken.file.name }} <span class="quiet numbers">{{ (taken.file.size / 1000).toFixed(1) }} kB</span></p>
+        <p v-else class="file">Drag the SVG, PDF, DXF, PLT or PostScript here</p>
+        <p class="quiet">or press to browse. The file itself is never changed.</p>
       </ElUpload>
+      <div v-if="!empty && taken.others.length > 0" class="others" data-test="others">
+        <p><strong>{{ taken.others.length + 1 }} files</strong>: each becomes a job of its own, called after its file and made the same way.</p>
+        <ul><li v-for="(one, index) in taken.others" :key="`${index} ${one.name}`">{{ one.name }} <button type="button" class="quiet-button" :aria-label="`Leave out ${one.name}`" @click="taken.others = taken.others.filter((other) => other !== one)">Leave out</button></li></ul>
+      </div>
+      <div v-if="taken.reference" class="others" data-test="picture">
+        <p><strong>{{ taken.reference.name }} is a picture</strong>, not a drawing: it has no outlines to cut. It can lie under an empty bench as a reference to draw over.</p>
+        <ElButton v-if="!empty" data-test="draw-over" @click="drawOver">Draw over it</ElButton>
+        <p v-else class="quiet">It will lie under the bench. Type the finished width and height.</p>
+      </div>
       <FileAsTaken v-if="!empty" :taken="taken" />
       <ShopFonts @changed="taken.lookAt()" />
       <p v-if="problem || taken.problem" class="trouble" role="alert" data-test="problem">{{ problem || taken.problem }}</p>
-      <ElButton type="primary" size="large" native-type="submit" :loading="sending" data-test="start">Lay it on the bench</ElButton>
+      <ElButton type="primary" size="large" native-type="submit" :loading="sending" data-test="start">{{ !empty && taken.others.length > 0 ? `Start ${taken.others.length + 1} jobs` : 'Start the job' }}</ElButton>
     </form>
   </div>
 </template>
@@ -140,5 +183,7 @@ legend { font: 560 19px var(--title-face); margin-bottom: 9px; padding: 0; }
 .two { display: grid; grid-template-columns: 1fr 1fr; gap: 18px; }
 .two label { display: flex; flex-direction: column; gap: 4px; font-weight: 500; }
 .two .quiet { font-weight: 400; font-size: 15px; }
+.others { border: 1px solid var(--line); border-radius: 4px; background: #fffcf4; padding: 12px 14px; display: flex; flex-direction: column; gap: 8px; align-items: flex-start; }
+.others ul { list-style: none; margin: 0; padding: 0; display: flex; flex-direction: column; gap: 4px; }
 .file { font: 560 20px var(--title-face); }
 </style>

@@ -36,7 +36,7 @@ async function take(picked: UploadFile) {
 }
 async function remove(preset: Preset) {
   try {
-    await ElMessageBox.confirm(`"${preset.name}" will be gone from the shelf; jobs that were made with it keep their lines.`, 'Delete this preset?', { confirmButtonText: 'Delete it', cancelButtonText: 'Leave it' })
+    await ElMessageBox.confirm(`"${preset.name}" will be gone from the shelf; jobs that were made with it keep their lines.`, 'Delete this preset?', { confirmButtonText: 'Delete it', cancelButtonText: 'Cancel' })
     await api.delete(`presets/${encodeURIComponent(preset.name)}`)
     await load()
   } catch (refused) {
@@ -65,13 +65,13 @@ const names = computed(() => presets.value?.map((preset) => preset.name) ?? [])
     <p v-if="presets === null && !problem" class="quiet">Looking at the shelf…</p>
     <ul v-if="presets" class="shelf">
       <li v-for="preset in presets" :key="preset.name" data-test="preset-row">
-        <div><strong>{{ preset.name }}</strong> <span class="quiet">version {{ preset.version }}{{ preset.ships ? ', ships' : '' }}</span><p v-if="preset.note" class="quiet">{{ preset.note }}</p></div>
+        <div><strong>{{ preset.name }}</strong> <span class="quiet">version {{ preset.version }}{{ preset.ships ? ', built in' : '' }}</span><p v-if="preset.note" class="quiet">{{ preset.note }}</p></div>
         <p class="steps"><span v-for="(step, i) in preset.steps" :key="i" :class="{ off: !step.on }">{{ step.label }}</span></p>
         <span class="acts"><a :href="`/api/v1/presets/${encodeURIComponent(preset.name)}.json`" download>Export</a><button v-if="!preset.ships" type="button" @click="remove(preset)">Delete</button></span>
       </li>
     </ul>
     <div class="below">
-      <ElUpload drag :auto-upload="false" :show-file-list="false" accept=".json" :on-change="take" data-test="import"><p>Drop a preset file here <span class="quiet">JSON, as it is exported</span></p></ElUpload>
+      <ElUpload drag :auto-upload="false" :show-file-list="false" accept=".json" :on-change="take" data-test="import"><p>Drag a preset file here <span class="quiet">JSON, as it is exported</span></p></ElUpload>
       <section v-if="names.length > 1" aria-label="Compare">
         <h2>Compare two</h2>
         <div class="pair">

@@ -54,7 +54,7 @@ async function remove(font: ShopFont) {
       <li v-for="font in added" :key="font.id" data-test="font">{{ font.family }} <span class="quiet">{{ font.style }}</span> <button type="button" :aria-label="`Take away ${font.family} ${font.style}`" @click="remove(font)">Take away</button></li>
     </ul>
     <ElUpload drag multiple :auto-upload="false" :show-file-list="false" accept=".ttf,.otf,.woff" :on-change="take" data-test="fonts">
-      <p>Drop fonts here <span class="quiet">TrueType, OpenType or WOFF. Add them before the drawing that needs them.</span></p>
+      <p>Drag fonts here <span class="quiet">TrueType, OpenType or WOFF. Add them before the drawing that needs them.</span></p>
     </ElUpload>
     <p v-if="problem" class="trouble" role="alert" data-test="font-problem">{{ problem }}</p>
   </details>

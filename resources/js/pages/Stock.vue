@@ -34,7 +34,7 @@ const add = () => attempt(async () => {
 const keep = (item: StockItem, name: string, value: FieldValue) => attempt(() => api.patch(`stock/${item.id}`, { values: { [name]: value } }))
 const rename = (item: StockItem, name: string) => name.trim() !== item.name && attempt(() => api.patch(`stock/${item.id}`, { name, values: {} }))
 const remove = (item: StockItem) => attempt(async () => {
-  await ElMessageBox.confirm(`"${item.name}" will be gone from the shop; jobs that were laid out on it go back to the bed of their ticket.`, 'Take this out?', { confirmButtonText: 'Take it out', cancelButtonText: 'Leave it' })
+  await ElMessageBox.confirm(`"${item.name}" will be gone from the shop; jobs that were laid out on it go back to the default width.`, 'Delete for good?', { confirmButtonText: 'Delete for good', cancelButtonText: 'Cancel' })
   await api.delete(`stock/${item.id}`)
 })
 /** What tells one from another, as its kind says. */
@@ -52,7 +52,7 @@ function brief(item: StockItem) {
   <div class="page" @input="problem = ''">
     <header>
       <RouterLink to="/" class="home"><img src="/mark.svg" alt="">Jobs</RouterLink>
-      <h1>What the shop has</h1>
+      <h1>Shop stock</h1>
     </header>
     <p v-if="problem" class="trouble" role="alert">{{ problem }}</p>
     <nav v-if="stock" aria-label="Kinds">
@@ -67,7 +67,7 @@ function brief(item: StockItem) {
         <div v-if="open === item.id && about" class="open-item">
           <label class="name">Name <TypedWords :value="item.name" maxlength="80" @keep="rename(item, $event)" /></label>
           <FieldForm :fields="about.fields" :values="item.values" @keep="(name, value) => keep(item, name, value)" />
-          <ElButton size="small" @click="remove(item)">Take it out</ElButton>
+          <ElButton size="small" @click="remove(item)">Delete for good</ElButton>
         </div>
       </li>
     </ul>

@@ -53,7 +53,7 @@ const when = (text: string) => new Date(`${text.replace(' ', 'T')}Z`).toLocaleSt
     <ul>
       <li v-for="version in list?.versions" :key="version.id">
         <strong>{{ version.name }}</strong><span class="quiet">{{ when(version.made) }}</span>
-        <div><ElButton size="small" data-test="compare-version" @click="compare(version.id, version.name)">Compare</ElButton><ElButton size="small" @click="back(version.id)">Lay it on the bench</ElButton><ElButton size="small" text @click="load(() => api.delete(`jobs/${bench.job!.id}/versions/${version.id}`) as unknown as Promise<VersionList>)">Forget</ElButton></div>
+        <div><ElButton size="small" data-test="compare-version" @click="compare(version.id, version.name)">Compare</ElButton><ElButton size="small" @click="back(version.id)">Go back to it</ElButton><ElButton size="small" text @click="load(() => api.delete(`jobs/${bench.job!.id}/versions/${version.id}`) as unknown as Promise<VersionList>)">Forget</ElButton></div>
       </li>
     </ul>
     <h3>What was done</h3>

@@ -1,7 +1,8 @@
 import { api, words } from '@/api/client'
 import type { Field, FieldValue } from '@/api/types'
 import type { UploadFile } from 'element-plus'
-import { computed, reactive, ref } from 'vue'
+import { isPicture } from '@/arriving/arrived'
+import { computed, reactive, ref, shallowRef } from 'vue'
 
 /** What a file would be laid on the bench as. */
 export interface Look {
@@ -22,6 +23,10 @@ export const size = (width: number, height: number) => `${Number(width.toFixed(2
 /** A file that a job is to begin with: what is read of it, and in which way it is taken where there are several. */
 export function useTakenFile() {
   const file = ref<File | null>(null)
+  /** Files that came along: each becomes a job of its own, made the same way. */
+  const others = shallowRef<File[]>([])
+  /** A picture that was given as art: it can lie under an empty bench. */
+  const reference = ref<File | null>(null)
   const problem = ref('')
   /** What the file says of its size, and where its art lies; null until it was read. */
   const look = ref<Look | null>(null)
@@ -35,8 +40,31 @@ export function useTakenFile() {
   const pagePictures = ref<string[]>([])
   const needsPage = computed(() => (look.value?.pages ?? 1) > 1 && taking.value.page === undefined)
 
-  async function take(picked: UploadFile) {
-    file.value = picked.raw ?? null
+  /** One or several, as they were let go or chosen together. */
+  async function takeAll(files: File[]) {
+    const drawings = files.filter((each) => !isPicture(each))
+    reference.value = files.find(isPicture) ?? null
+    others.value = drawings.slice(1)
+    if (drawings.length > 0) return first(drawings[0]!)
+    file.value = null
+    look.value = null
+    problem.value = ''
+    return undefined
+  }
+  // Of several that are chosen together the zone tells one after the other.
+  let together: File[] = []
+  function take(picked: UploadFile) {
+    if (!picked.raw) return
+    together.push(picked.raw)
+    if (together.length === 1) {
+      setTimeout(() => {
+        void takeAll(together)
+        together = []
+      })
+    }
+  }
+  async function first(one: File) {
+    file.value = one
     taking.value = {}
     pagePictures.value = []
     await lookAt()
@@ -77,6 +105,6 @@ export function useTakenFile() {
   /** Whether page and art are two things: a file without a page has that of its art. */
   const partly = computed(() => !!look.value?.box && [0, 1].some((i) => Math.abs(look.value!.page[i]! - look.value!.box![i + 2]!) > 0.01))
 
-  return reactive({ file, problem, look, looking, of, picture, taking, values, pagePictures, needsPage, partly, take, choose, measure, tell, lookAt })
+  return reactive({ file, problem, look, looking, of, picture, taking, values, pagePictures, needsPage, partly, others, reference, take, takeAll, choose, measure, tell, lookAt })
 }
 export type TakenFile = ReturnType<typeof useTakenFile>

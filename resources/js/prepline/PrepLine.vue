@@ -65,7 +65,7 @@ async function preset(name: string) {
 }
 async function savePreset() {
   try {
-    const { value } = (await ElMessageBox.prompt('The line of this job, under a name of the shop. A preset that has the name already goes on as a newer version.', 'Save as a preset', { confirmButtonText: 'Save', cancelButtonText: 'Leave it', inputPlaceholder: 'Shop window, outdoor', inputValue: bench.job?.preset && line.presets.some((one) => !one.ships && one.name === bench.job?.preset?.name) ? bench.job.preset.name : '' })) as { value: string }
+    const { value } = (await ElMessageBox.prompt('The line of this job, under a name of the shop. A preset that has the name already goes on as a newer version.', 'Save as a preset', { confirmButtonText: 'Save', cancelButtonText: 'Cancel', inputPlaceholder: 'Shop window, outdoor', inputValue: bench.job?.preset && line.presets.some((one) => !one.ships && one.name === bench.job?.preset?.name) ? bench.job.preset.name : '' })) as { value: string }
     if (value.trim() !== '') await line.save(value.trim(), '')
   } catch (refused) {
     if (refused instanceof Error) bench.problem = words(refused)
@@ -84,7 +84,7 @@ async function savePreset() {
         <span class="doing" role="status">{{ bench.work?.doing || (bench.work?.state === 'running' ? 'At work' : 'Waiting for its turn') }}{{ left }}…</span>
       </template>
       <span v-else-if="bench.preparation?.status === 'stopped'" class="quiet" role="status">Stopped; the source art is untouched.</span>
-      <span v-else-if="bench.prepared && bench.preparation?.stale" class="stale">Made of an earlier state of the job</span>
+      <span v-else-if="bench.prepared && bench.preparation?.stale" class="stale">Out of date: prepare again</span>
       <span v-else-if="bench.verdict" :class="['verdict', { ready: bench.verdict.ready }]" data-test="verdict" :title="bench.verdict.open.join(' ')"><strong v-if="!bench.verdict.empty">{{ bench.verdict.ready ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.<span v-for="reason in bench.verdict.empty ? [] : bench.verdict.open" :key="reason" class="quiet">{{ ` ${reason}` }}</span></span>
       <span class="push" />
       <template v-if="!folded">

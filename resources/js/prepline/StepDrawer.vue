@@ -96,7 +96,7 @@ function look(x: number, y: number) {
       <ElButton size="small" :disabled="at <= 0" data-test="earlier-step" title="Alt and the left arrow on its card do the same" @click="line.move(line.opened.id, at - 1)">Earlier</ElButton>
       <ElButton size="small" :disabled="at >= line.steps.length - 1" data-test="later-step" @click="line.move(line.opened.id, at + 1)">Later</ElButton>
       <ElButton size="small" data-test="copy-step" @click="line.copy(line.opened.id)">Copy</ElButton>
-      <ElButton size="small" data-test="remove-step" @click="line.remove(line.opened.id)">Take out</ElButton>
+      <ElButton size="small" data-test="remove-step" @click="line.remove(line.opened.id)">Remove from the line</ElButton>
     </div>
     <ElButton data-test="close-step" @click="line.close()">Back to the stage</ElButton>
   </Drawer>

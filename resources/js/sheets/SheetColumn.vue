@@ -2,7 +2,7 @@
 import { useBench } from '@/stores/bench'
 import { useColours } from '@/stores/colours'
 import { useMaking } from '@/stores/making'
-import { groundFor } from '@/units'
+import { count, groundFor } from '@/units'
 import { computed, watch } from 'vue'
 
 /** What the machine gets, at all stages: each sheet or plate on its bed once it can be laid out, before that each colour by itself. */
@@ -24,13 +24,13 @@ const told = (index: number) => [laid.value[index]!.title, ...laid.value[index]!
 <template>
   <aside class="column" aria-label="Sheets: what the machine gets">
     <h3>Sheets</h3>
-    <p v-if="older && laid.length > 0" class="older">of before the last change</p>
+    <p v-if="older && laid.length > 0" class="older">out of date</p>
     <p v-if="bench.sheets.length === 0" class="quiet">none yet</p>
     <template v-if="laid.length > 0">
       <button v-for="(one, index) in laid" :key="one.name" type="button" :class="{ on: on('layout', index), older }" :title="told(index)" :aria-label="told(index)" :data-sheet="index + 1" @click="press('layout', index)">
         <img :src="`/api/v1/jobs/${bench.job?.id}/layouts/${index}/picture.svg?v=${making.state}`" alt="" loading="lazy">
         <span class="name">{{ index + 1 }}. {{ called(index) }}</span>
-        <span v-if="one.warns.length > 0" class="warns" data-test="warns">{{ one.warns.length }} to mind</span>
+        <span v-if="one.warns.length > 0" class="warns" data-test="warns">{{ count(one.warns.length, 'warning') }}</span>
       </button>
     </template>
     <template v-else>
@@ -40,12 +40,12 @@ const told = (index: number) => [laid.value[index]!.title, ...laid.value[index]!
         type="button"
         :class="{ on: on('sheet', index) }"
         :title="`Sheet ${index + 1}, ${names.of(sheet.colour)}: show alone`"
-        :aria-label="`Sheet ${index + 1}, ${names.of(sheet.colour)}, ${sheet.pieces} pieces: show alone`"
+        :aria-label="`Sheet ${index + 1}, ${names.of(sheet.colour)}, ${count(sheet.pieces, 'piece')}: show alone`"
         :data-sheet="index + 1"
         @click="press('sheet', index)"
       >
         <img :src="`/api/v1/preparations/${bench.preparation?.id}/sheets/${index + 1}/picture.svg`" :style="{ background: groundFor(sheet.colour) }" alt="" loading="lazy">
-        <span class="foot"><i :style="{ background: sheet.colour, opacity: sheet.opacity }" />{{ sheet.pieces }} pcs</span>
+        <span class="foot"><i :style="{ background: sheet.colour, opacity: sheet.opacity }" />{{ count(sheet.pieces, 'piece') }}</span>
       </button>
     </template>
   </aside>

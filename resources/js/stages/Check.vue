@@ -60,6 +60,7 @@ function tally(one: FindingGroup) {
   const open = one.findings.filter((number) => !bench.findings[number]?.seen && bench.findings[number]?.accepted === undefined).length
   return open === one.findings.length ? `${open}` : `${open} of ${one.findings.length}`
 }
+const isWidth = (kind: string) => ['thin-line', 'narrow-gap'].includes(kind)
 const isColour = (sheet: string | null) => !!sheet?.startsWith('#')
 const canAccept = (number: number) => !isNotice(number) || (bench.findings[number]!.severity !== 'note' && bench.findings[number]!.kind !== 'no-size')
 
@@ -102,7 +103,7 @@ watch(
         <button type="button" :class="['head', one.severity, { on: bench.group === index, done: bench.listed(one).length === 0 }]" :aria-expanded="bench.group === index" @click="enter(index)">
           <span class="kind"><i v-if="isColour(one.sheet)" class="dab" :style="{ background: one.sheet! }" />{{ nameOf(one.kind) }}<em v-if="isColour(one.sheet) && names.all[one.sheet!]">{{ names.of(one.sheet!) }}</em></span>
           <span class="value numbers">{{ tally(one) }}</span>
-          <span v-if="one.least_mm !== null" class="says numbers">least {{ mm(one.least_mm) }}<template v-if="one.findings.length > 1 && one.typical_mm !== null">, as a rule {{ mm(one.typical_mm) }}</template><template v-if="one.length_mm">, {{ mm(one.length_mm) }} long</template></span>
+          <span v-if="one.least_mm !== null" class="says numbers">{{ isWidth(one.kind) ? 'narrowest' : 'smallest' }} {{ mm(one.least_mm) }}<template v-if="one.findings.length > 1 && one.typical_mm !== null">, mostly {{ mm(one.typical_mm) }}</template><template v-if="one.length_mm">, {{ mm(one.length_mm) }} long</template></span>
           <span v-else-if="one.findings.length === 1 && bench.group !== index" class="says">{{ names.said(bench.findings[one.findings[0]!]?.message ?? '') }}</span>
         </button>
         <template v-if="bench.group === index">

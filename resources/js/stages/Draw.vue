@@ -2,6 +2,7 @@
 import Choose from '@/fields/Choose.vue'
 import FieldForm from '@/fields/FieldForm.vue'
 import TypedValue from '@/fields/TypedValue.vue'
+import { useKeys } from '@/keys/useKeys'
 import { words } from '@/api/client'
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
@@ -19,11 +20,12 @@ import TextSection from './draw/TextSection.vue'
 import UnderSection from './draw/UnderSection.vue'
 
 const bench = useBench()
+const keys = useKeys()
 const draw = useDraw()
 const choices = useChoices()
 onMounted(() => choices.load().catch((refused) => (bench.problem = words(refused))))
 const now = computed(() => tools.find((one) => one.tool === draw.tool))
-const isText = computed(() => draw.tool === 'text' || (bench.detail?.details.length === 1 && bench.detail.details[0]?.text !== null && bench.detail.details[0]?.text !== undefined))
+const isText = computed(() => draw.tool === 'text' || draw.opening !== null || (bench.detail?.details.length === 1 && bench.detail.details[0]?.text !== null && bench.detail.details[0]?.text !== undefined))
 const shape = computed(() => choices.all.shapes.find((one) => one.kind === draw.shape) ?? null)
 const shapeValues = computed(() => ({ ...Object.fromEntries(shape.value?.fields.map((field) => [field.name, field.usual]) ?? []), ...draw.shapeValues[draw.shape] }))
 function setShape(name: string, value: number | string | boolean) {
@@ -62,7 +64,7 @@ const says = computed(() => {
     <PieceList v-if="draw.pane === 'pieces'" />
     <template v-else>
       <div class="tools" role="radiogroup" aria-label="Tool">
-        <button v-for="one in tools" :key="one.tool" type="button" role="radio" :aria-checked="draw.tool === one.tool" :class="{ on: draw.tool === one.tool }" :data-tool="one.tool" @click="draw.use(one.tool)">{{ one.label }} <kbd>{{ one.key.toUpperCase() }}</kbd></button>
+        <button v-for="one in tools" :key="one.tool" type="button" role="radio" :aria-checked="draw.tool === one.tool" :class="{ on: draw.tool === one.tool }" :data-tool="one.tool" @click="draw.use(one.tool)">{{ one.label }} <kbd>{{ keys.shown(`tool:${one.tool}`) }}</kbd></button>
       </div>
       <p class="says">{{ says }}</p>
       <div v-if="draw.tool === 'shape'" class="kinds" role="radiogroup" aria-label="Shape">

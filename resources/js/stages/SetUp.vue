@@ -39,7 +39,7 @@ const named = computed(() => Object.entries(stock.value?.kinds ?? {}).filter(([,
 function offered(kind: { key: string; items: StockItem[] }) {
   const now = bench.job?.stock[kind.key]
   const gone = now && !kind.items.some((item) => item.id === now.id) ? [{ value: now.id, label: `${now.name} (gone)` }] : []
-  return [{ value: 0, label: 'not told' }, ...kind.items.map((item) => ({ value: item.id, label: item.name })), ...gone]
+  return [{ value: 0, label: 'not set' }, ...kind.items.map((item) => ({ value: item.id, label: item.name })), ...gone]
 }
 async function take(kind: string, id: number | null) {
   trouble.value = ''
@@ -73,7 +73,7 @@ async function keep() {
     <form class="form" @submit.prevent="keep">
       <label>Title <ElInput v-model="fields.title" maxlength="120" /></label>
       <label>Customer <ElInput v-model="fields.customer" maxlength="120" data-test="customer" /></label>
-      <label>Wanted on <ElInput v-model="fields.due" type="date" data-test="due" /></label>
+      <label>Due <ElInput v-model="fields.due" type="date" data-test="due" /></label>
       <label>Process
         <ElSelect v-model="fields.process" aria-label="Process">
           <ElOption v-for="one in choices.all.processes" :key="one.value" :value="one.value" :label="one.label" />
@@ -94,7 +94,7 @@ async function keep() {
         <div v-for="kind in named" :key="kind.key" class="one">
 {{ kind.one }}
           <Choose :value="bench.job?.stock[kind.key]?.id ?? 0" :options="offered(kind)" :says="kind.one" :data-stock="kind.key" @keep="take(kind.key, $event || null)" />
-          <span v-if="bench.job?.stock[kind.key]?.changed" class="quiet small">The shop has it otherwise now. <button type="button" :data-test="`renew-${kind.key}`" @click="take(kind.key, bench.job!.stock[kind.key]!.id)">Take it as it is now</button></span>
+          <span v-if="bench.job?.stock[kind.key]?.changed" class="quiet small">The shop has changed it since. <button type="button" :data-test="`renew-${kind.key}`" @click="take(kind.key, bench.job!.stock[kind.key]!.id)">Update it</button></span>
         </div>
       </div>
       <p v-if="named.length > 0" class="quiet small">What it is made from and with sets the limits that are not typed.</p>
@@ -105,8 +105,8 @@ async function keep() {
         </div>
       </details>
       <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
-      <ElButton type="primary" native-type="submit" :loading="bench.busy">Keep the ticket</ElButton>
-      <p v-if="kept" class="quiet small" role="status">Kept.</p>
+      <ElButton type="primary" native-type="submit" :loading="bench.busy">Save ticket</ElButton>
+      <p v-if="kept" class="quiet small" role="status">Saved.</p>
     </form>
     <p class="quiet small">{{ bench.job?.sourceName ? `From ${bench.job.sourceName}` : 'Drawn on the bench' }}</p>
   </Drawer>

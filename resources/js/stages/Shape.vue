@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import type { Field } from '@/api/types'
 import FieldForm from '@/fields/FieldForm.vue'
+import { useKeys } from '@/keys/useKeys'
 import { useBench } from '@/stores/bench'
 import { useShaping } from '@/stores/shaping'
+import { count } from '@/units'
 import { ElButton } from 'element-plus'
 import { computed, nextTick, onMounted, onUnmounted, watch } from 'vue'
 import Swatches from './draw/Swatches.vue'
@@ -10,6 +12,7 @@ import Drawer from './Drawer.vue'
 import { pictures } from './shape/pictures'
 
 const bench = useBench()
+const keys = useKeys()
 const shaping = useShaping()
 onMounted(() => shaping.load())
 onUnmounted(() => shaping.put())
@@ -26,11 +29,12 @@ const headings = computed(() => {
 /** What a press, a drag and each key do with the tool in hand. */
 const hints: Record<string, string> = {
   'at-once': 'Press on the art; it is made at once, and one undo takes it back.',
-  'cells': 'Press or drag through cells to join them; Alt: drop, Shift: lift each. [ and ] walk, Enter joins, Delete drops. Press a gap to close it.',
+  'cells': 'Choose what a drag over cells does. [ and ] walk through them, Enter does it to one. Press a gap to close it.',
   'line': 'Draw a line over the pieces; Shift holds it straight. Or type an angle, slices or sectors; a press says where through.',
   'turn': 'Press a crossing to turn it; [ and ] walk, Enter turns.',
   '': 'What it would give is on the bench; nothing is kept yet.',
 }
+const cellActs = [['join', 'Join', 'Cells become one piece'], ['drop', 'Drop', 'Cells are left out'], ['lift', 'Lift', 'Each cell becomes a piece of its own']] as const
 const shown = (field: Field) => !['place', 'places', 'path', 'nodes', 'data', 'text'].includes(field.type) && !(shaping.hand === 'fill-enclosed' && field.name === 'fill')
 const painted = computed(() => shaping.hand === 'cells' || shaping.hand === 'fill-enclosed')
 const pieces = computed(() => [...bench.chosen].map((id) => bench.byId.get(id)).filter((piece) => piece !== undefined).slice(0, 60).map((piece) => ({ id: piece.id, called: piece.called })))
@@ -38,34 +42,37 @@ const pieces = computed(() => [...bench.chosen].map((id) => bench.byId.get(id)).
 
 <template>
   <Drawer title="Shape" :hint="bench.chosen.size === 0 ? 'Choose pieces on the bench first; Shift for more than one, or drag a box round them.' : `${bench.chosen.size} chosen.`">
-    <button v-if="shaping.last && !shaping.hand" type="button" class="again" :disabled="bench.chosen.size === 0" data-test="again-shape" @click="shaping.again()">Once more: {{ shaping.tools[shaping.last.kind]?.label }}<kbd>.</kbd></button>
+    <button v-if="shaping.last && !shaping.hand" type="button" class="again" :disabled="bench.chosen.size === 0" data-test="again-shape" @click="shaping.again()">Once more: {{ shaping.tools[shaping.last.kind]?.label }}<kbd>{{ keys.shown('repeat-shape') }}</kbd></button>
     <section v-if="shaping.about" class="hand" data-test="hand">
       <header>
         <h3>{{ shaping.about.label }}</h3>
-        <button type="button" class="plain" data-test="put" @click="shaping.put()">Put it down</button>
+        <button v-if="shaping.about.press === 'at-once'" type="button" class="plain" data-test="put" @click="shaping.put()">Done</button>
       </header>
       <p class="quiet">{{ shaping.enough ? hints[shaping.about.press] : `Choose ${shaping.about.least === 1 ? 'a piece' : `${shaping.about.least} pieces`} first.` }}</p>
+      <div v-if="shaping.about.press === 'cells'" class="acts" role="radiogroup" aria-label="What a drag over cells does">
+        <button v-for="[act, label, says] in cellActs" :key="act" type="button" role="radio" class="quiet-button" :aria-checked="shaping.cellAct === act" :class="{ on: shaping.cellAct === act }" :title="says" :data-act="act" @click="shaping.cellAct = act">{{ label }}</button>
+      </div>
       <Swatches v-if="painted" label="Paint" :value="shaping.swatch ?? 'none'" @keep="shaping.swatch = $event === 'none' ? null : $event" />
       <FieldForm :fields="shaping.about.fields" :values="shaping.own" :only="shown" :pieces="pieces" @keep="shaping.set" />
       <ElButton v-if="shaping.about.press === 'line'" size="small" :disabled="!shaping.enough" data-test="straight" @click="shaping.set('straight', true)">Straight by that angle</ElButton>
       <ElButton v-if="shaping.about.press === 'cells'" size="small" :disabled="shaping.cellsBefore.length === 0" data-test="take-back" @click="shaping.takeBack()">Take back a press</ElButton>
       <p v-if="shaping.why" class="why" role="status" data-test="why">{{ shaping.why }}</p>
       <p v-else-if="shaping.report" class="says" role="status" data-test="report">{{ shaping.report.says }}</p>
-      <p v-else-if="shaping.about.press === 'cells' && shaping.cellMarks.length" class="says" data-test="report">{{ shaping.cellMarks.length }} cells.</p>
+      <p v-else-if="shaping.about.press === 'cells' && shaping.cellMarks.length" class="says" data-test="report">{{ count(shaping.cellMarks.length, 'cell') }}.</p>
       <div v-if="shaping.report && shaping.report.leftovers > 0" class="left">
-        <ElButton size="small" data-test="drop-leftovers" @click="shaping.set('leftover', '0.3mm'), shaping.set('leftovers', 'drop')">Drop them</ElButton>
+        <ElButton size="small" data-test="drop-leftovers" @click="shaping.set('leftover', '0.3mm'), shaping.set('leftovers', 'drop')">Leave them out</ElButton>
         <ElButton size="small" @click="shaping.set('leftover', '0.3mm'), shaping.set('leftovers', 'neighbour')">Give to neighbours</ElButton>
       </div>
       <div v-if="shaping.about.press !== 'at-once'" class="keep">
         <ElButton type="primary" :disabled="!shaping.canKeep || bench.busy" data-test="keep" @click="shaping.keep()">Keep it</ElButton>
-        <ElButton @click="shaping.put()">Leave as it was</ElButton>
+        <ElButton data-test="put" @click="shaping.put()">Cancel</ElButton>
       </div>
     </section>
     <section v-for="[heading, list] in headings" :key="heading">
       <h3>{{ heading }}</h3>
       <ul>
         <li v-for="[kind, one] in list" :key="kind">
-          <button type="button" :class="{ on: shaping.hand === kind }" :aria-pressed="shaping.hand === kind" :title="`${one.says}${one.key ? ` (Shift ${one.key})` : ''}`" :data-test="kind" @click="shaping.take(kind)">
+          <button type="button" :class="{ on: shaping.hand === kind }" :aria-pressed="shaping.hand === kind" :title="keys.titled(one.says, `shape:${kind}`)" :data-test="kind" @click="shaping.take(kind)">
             <!-- eslint-disable-next-line vue/no-v-html -- our own drawings, no words of others -->
             <svg viewBox="0 0 44 30" aria-hidden="true" v-html="pictures[kind] ?? ''" />
             <span>{{ one.label }}</span>
@@ -104,6 +111,8 @@ svg :deep(.dots) { fill: var(--green); }
 .plain { border: 0; background: none; font: inherit; font-size: 14px; text-decoration: underline; cursor: pointer; color: var(--ink-mid); padding: 0; }
 .why { color: var(--coral-deep, #a33a2a); }
 .says { color: var(--green); font-weight: 500; }
+.acts { display: grid; grid-template-columns: repeat(3, 1fr); gap: 5px; }
+.acts .on { background: var(--green); border-color: var(--green); color: #fff; }
 .left { display: flex; gap: 6px; }
 .left .el-button { margin: 0; }
 .again { display: flex; justify-content: space-between; font: inherit; font-size: 15px; padding: 5px 10px; border: 1px solid var(--line-strong); border-radius: 4px; background: #fffcf4; cursor: pointer; color: var(--ink); }

@@ -1,7 +1,7 @@
 import type { FieldValue } from '@/api/types'
 import { combined, type Matrix } from '@/bench/geometry'
 import { defineStore } from 'pinia'
-import { reactive, ref } from 'vue'
+import { reactive, ref, shallowRef } from 'vue'
 
 export type Tool = 'arrange' | 'nodes' | 'shape' | 'curve' | 'brush' | 'text' | 'pick' | 'measure'
 
@@ -38,13 +38,17 @@ export const useDraw = defineStore('draw', () => {
   const onLine = ref(false)
   /** The text that is being typed on the art. */
   const typing = ref<string | null>(null)
-  /** Where letters were asked for that are still on their way: what is typed meanwhile is theirs. */
-  const opening = ref<{ x: number; y: number } | null>(null)
+  /** Where a new text is being typed that nobody has kept yet, and the edit that lays it. */
+  const opening = shallowRef<{ x: number; y: number; edit: Record<string, unknown> } | null>(null)
   const brushWidth = ref(2)
   const profile = ref('fold')
   const smoothing = ref(0.4)
   const layer = ref('')
-  const text = reactive({ text: 'Lantern', family: 'Fraunces', bold: false, italic: false, size: 14, spacing: 0, align: 'start' })
+  const text = reactive({ text: 'Lantern', family: 'Fraunces', bold: false, italic: false, size: 14, capitals: null as number | null, spacing: 0, align: 'start' })
+  /** Whether presses add to what is chosen, as with Shift: for hands without a keyboard. */
+  const adding = ref(false)
+  /** Whether the last press was a finger's: what is pressed is larger then. */
+  const byTouch = ref(false)
   const nudge = ref('1mm')
   const strokesScale = ref(true)
   const keepRatio = ref(false)
@@ -72,9 +76,9 @@ export const useDraw = defineStore('draw', () => {
     pane.value = 'tools'
     nodes.value = new Set()
     segment.value = null
-    typing.value = null
+    typing.value = opening.value = null
     if (next !== 'measure') marks.value = null
   }
 
-  return { tool, shape, shapeValues, fill, line, lineWidth, side, pivot, outer, onLine, typing, opening, brushWidth, profile, smoothing, layer, text, nudge, strokesScale, keepRatio, snap, grid, nodes, segment, marks, lastTransform, moved, pane, use }
+  return { tool, shape, shapeValues, fill, line, lineWidth, side, pivot, outer, onLine, typing, opening, brushWidth, profile, smoothing, layer, text, adding, byTouch, nudge, strokesScale, keepRatio, snap, grid, nodes, segment, marks, lastTransform, moved, pane, use }
 })

@@ -24,6 +24,8 @@ export const useShaping = defineStore('shaping', () => {
   const why = ref('')
   const cells = shallowRef<CellState>(untouched)
   const cellsBefore = shallowRef<CellState[]>([])
+  /** What a drag over cells does to them. */
+  const cellAct = ref<Act>('join')
   /** The colour that pressed cells and what is filled get. */
   const swatch = ref<string | null>(null)
   /** The mark that was walked to by keys. */
@@ -89,6 +91,7 @@ export const useShaping = defineStore('shaping', () => {
   /** Puts the tool down; nothing of it stays on the art. */
   function put() {
     hand.value = null
+    wished.value = false
     clear()
     if (bench.view.kind === 'preview') bench.show({ kind: 'source' })
   }
@@ -173,7 +176,12 @@ export const useShaping = defineStore('shaping', () => {
       if (about.value!.press !== 'line' || ready.value) await ask({ what: 'marks', fields: from, asked: now })
     }
     if (ready.value && now === stamp) await ask({ what: 'preview', fields: sent, asked: now })
-    if (now === stamp) waiting.value = false
+    if (now !== stamp) return
+    waiting.value = false
+    if (wished.value) {
+      wished.value = false
+      if (canKeep.value) await make()
+    }
   }
   watch([hand, () => [...bench.chosen].join(' '), () => JSON.stringify(own.value), () => bench.job?.version], (next, before) => {
     // Other pieces or another version have other cells.
@@ -225,8 +233,24 @@ export const useShaping = defineStore('shaping', () => {
   }
 
   const canKeep = computed(() => enough.value && (about.value?.press === 'cells' ? touched.value || own.value.rest !== 'keep' : ready.value && report.value !== null))
-  async function keep() {
-    if (!canKeep.value) return
+  /** Kept as soon as what it would give is known: Enter right after the tool was taken means that. */
+  const wished = ref(false)
+  async function keep(): Promise<string | undefined> {
+    if (hand.value === null) return undefined
+    if (!canKeep.value) {
+      if (why.value !== '') return why.value
+      if (!enough.value) return `Choose ${about.value?.least === 1 ? 'a piece' : `${about.value?.least} pieces`} first.`
+      if (waiting.value || (ready.value && report.value === null)) {
+        wished.value = true
+        return undefined
+      }
+      return about.value?.press === 'at-once' ? 'Press where it is to be made.' : 'There is nothing to keep yet.'
+    }
+    wished.value = false
+    await make()
+    return undefined
+  }
+  async function make() {
     const sent = fields()
     const kind = sent.kind
     const changes = await bench.edit(sent)
@@ -244,5 +268,5 @@ export const useShaping = defineStore('shaping', () => {
     await bench.edit({ ...last.value.fields, kind: last.value.kind, pieces: [...bench.chosen] })
   }
 
-  return { tools, hand, about, own, marks, cellMarks, report, why, cells, cellsBefore, swatch, at, last, waiting, enough, ready, canKeep, load, take, put, set, setAll, refresh, hovered, press, takeBack, atOnce, turn, keep, again }
+  return { tools, hand, about, own, marks, cellMarks, report, why, cells, cellsBefore, cellAct, swatch, at, last, waiting, enough, ready, canKeep, load, take, put, set, setAll, refresh, hovered, press, takeBack, atOnce, turn, keep, again }
 })

@@ -11,13 +11,14 @@ use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Local;
+use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Geometry\Matrix;
 
 /** Moves pieces by typed or dragged lengths. */
 final readonly class MovePieces implements Local
 {
     /** @param  list<string>  $ids */
-    public function __construct(private array $ids, private float $x, private float $y)
+    public function __construct(private array $ids, private float $x, private float $y, private string $unit = 'mm')
     {
     }
 
@@ -28,12 +29,12 @@ final readonly class MovePieces implements Local
 
     public static function from(Values $values): self
     {
-        return new self($values->pieces(), $values->length('x'), $values->length('y'));
+        return new self($values->pieces(), $values->length('x'), $values->length('y'), $values->unit);
     }
 
     public function label(): string
     {
-        return 'Move';
+        return 'Move '.Length::said(hypot($this->x, $this->y), $this->unit);
     }
 
     public function apply(Artwork $artwork): Artwork

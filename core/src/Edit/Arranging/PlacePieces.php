@@ -13,6 +13,7 @@ use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Local;
 use NeatEdge\Core\Geometry\Box;
+use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Point;
 use NeatEdge\Core\Geometry\Tolerance;
@@ -35,6 +36,7 @@ final readonly class PlacePieces implements Local
         private bool $ratio,
         private bool $strokes,
         private bool $outer = false,
+        private string $unit = 'mm',
     ) {
     }
 
@@ -89,16 +91,25 @@ final readonly class PlacePieces implements Local
             $values->flag('ratio'),
             $values->flag('strokes'),
             $values->flag('outer'),
+            $values->unit,
         );
     }
 
     public function label(): string
     {
-        return match (array_key_first($this->values)) {
-            'width', 'height', 'widthShare', 'heightShare' => 'Size by number',
-            'angle' => 'Turn by number',
-            'skew' => 'Skew by number',
-            default => 'Place by number',
+        $name = array_key_first($this->values);
+        $value = $this->values[$name] ?? 0.0;
+
+        return match ($name) {
+            'x' => 'Left '.Length::said($value, $this->unit),
+            'y' => 'Top '.Length::said($value, $this->unit),
+            'width' => 'Width '.Length::said($value, $this->unit),
+            'height' => 'Height '.Length::said($value, $this->unit),
+            'widthShare' => sprintf('Width %s %%', round(100 * $value, 1)),
+            'heightShare' => sprintf('Height %s %%', round(100 * $value, 1)),
+            'angle' => sprintf('Angle %s°', round($value, 1)),
+            'skew' => sprintf('Skew %s°', round($value, 1)),
+            default => 'Place and size',
         };
     }
 

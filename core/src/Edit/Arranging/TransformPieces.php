@@ -11,6 +11,7 @@ use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
 use NeatEdge\Core\Edit\Chosen;
 use NeatEdge\Core\Edit\Local;
+use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Geometry\Matrix;
 
 /** D7: any affine transform; copies are transformed when asked for, and the pieces stay. */
@@ -20,7 +21,7 @@ final readonly class TransformPieces implements Local
      * @param  list<string>  $ids
      * @param  bool  $strokes  whether stroke widths scale along
      */
-    public function __construct(private array $ids, private Matrix $matrix, private bool $strokes = true, private bool $copies = false)
+    public function __construct(private array $ids, private Matrix $matrix, private bool $strokes = true, private bool $copies = false, private string $unit = 'mm')
     {
     }
 
@@ -39,12 +40,36 @@ final readonly class TransformPieces implements Local
 
     public static function from(Values $values): self
     {
-        return new self($values->pieces(), $values->matrix('matrix'), $values->flag('strokes'), $values->flag('copies'));
+        return new self($values->pieces(), $values->matrix('matrix'), $values->flag('strokes'), $values->flag('copies'), $values->unit);
     }
 
     public function label(): string
     {
-        return $this->copies ? 'Repeat on a copy' : 'Transform';
+        return ($this->copies ? 'A copy: ' : '').($this->copies ? mb_strtolower(self::said($this->matrix, $this->unit)) : self::said($this->matrix, $this->unit));
+    }
+
+    /** What a matrix does, as far as one word and one number can say it. */
+    private static function said(Matrix $m, string $unit): string
+    {
+        if ($m->isTranslation()) {
+            return 'Move '.Length::said(hypot($m->e, $m->f), $unit);
+        }
+        $across = hypot($m->a, $m->b);
+        $down = hypot($m->c, $m->d);
+        $upright = abs($m->b) < 1e-9 && abs($m->c) < 1e-9;
+        if ($m->isSimilarity() && $m->determinant() > 0 && abs($across - 1) < 1e-9) {
+            return sprintf('Turn %s°', self::short(rad2deg(atan2($m->b, $m->a))));
+        }
+        if ($upright && $m->a > 0 && $m->d > 0) {
+            return abs($across - $down) < 1e-6 ? sprintf('Size %s %%', self::short(100 * $across)) : sprintf('Size %s × %s %%', self::short(100 * $across), self::short(100 * $down));
+        }
+
+        return 'Transform';
+    }
+
+    private static function short(float $number): string
+    {
+        return rtrim(rtrim(number_format($number, 1, '.', ''), '0'), '.');
     }
 
     public function apply(Artwork $artwork): Artwork

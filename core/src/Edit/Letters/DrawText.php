@@ -14,6 +14,7 @@ use NeatEdge\Core\Edit\Edit;
 use NeatEdge\Core\Edit\NewPiece;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Recipe\Letters\Lettering;
+use NeatEdge\Core\Recipe\Letters\StandingOn;
 use NeatEdge\Core\Type\FontShelf;
 use NeatEdge\Core\Type\Setting;
 use NeatEdge\Core\Type\Typesetter;
@@ -28,6 +29,7 @@ final readonly class DrawText implements Edit
         private float $y,
         private ?string $along,
         private bool $slid,
+        private bool $pressed,
         private NewPiece $new,
         private FontShelf $fonts,
     ) {
@@ -43,6 +45,7 @@ final readonly class DrawText implements Edit
                 Field::signed('x', 'Left'),
                 Field::signed('y', 'Baseline'),
                 Field::words('along', 'Along the piece', Field::PIECE),
+                Field::flag('pressed', 'Where the place is', false, 'On the line nearest to the place, the right way up, on the side that the place lies on.'),
                 ...NewPiece::fields(),
             ],
             0,
@@ -57,7 +60,7 @@ final readonly class DrawText implements Edit
             $setting = $setting->with(align: 'middle');
         }
 
-        return new self($setting, $values->length('x'), $values->length('y'), $along, $values->has('slide'), NewPiece::from($values), $values->fonts);
+        return new self($setting, $values->length('x'), $values->length('y'), $along, $values->has('slide'), $values->flag('pressed'), NewPiece::from($values), $values->fonts);
     }
 
     /** A text is called by its first letters. */
@@ -68,7 +71,7 @@ final readonly class DrawText implements Edit
 
     public function label(): string
     {
-        return 'Set text';
+        return sprintf('Letters “%s”', mb_strimwidth(self::name($this->setting->text), 0, 20, '…'));
     }
 
     public function apply(Artwork $artwork): Artwork
@@ -78,7 +81,9 @@ final readonly class DrawText implements Edit
         if ($this->along !== null) {
             $line = $artwork->piece($this->along) ?? throw Refused::missingPiece($this->along);
             $contour = $line->shape->contours[0] ?? throw Refused::because('That piece has no line to stand on.');
-            $setting = $setting->with(along: $contour, slide: $this->slid ? $setting->slide : Typesetter::bestSlide($contour, $setting->inside));
+            $setting = $this->pressed
+                ? StandingOn::pressed($setting, $line->shape, $this->x, $this->y)
+                : $setting->with(along: $contour, slide: $this->slid ? $setting->slide : Typesetter::bestSlide($contour, $setting->inside));
             $matrix = Matrix::identity();
         }
         $lettering = Lettering::set($setting, $this->along, $this->fonts);

@@ -39,7 +39,7 @@ final readonly class SetText implements Local
 
     public function label(): string
     {
-        return 'Change a text';
+        return $this->values->has('text') ? sprintf('Letters “%s”', mb_strimwidth(DrawText::name($this->values->text('text')), 0, 20, '…')) : 'Change a text';
     }
 
     public function apply(Artwork $artwork): Artwork

@@ -21,6 +21,7 @@ final class TextInput
             Field::flag('bold', 'Bold', false),
             Field::flag('italic', 'Italic', false),
             Field::length('size', 'Size', 12.0, 0.1, most: 5000.0),
+            Field::length('capitals', 'Capitals', 0.0, 0.1, 'The height of a capital H; the size follows from it, with any font.', 5000.0)->asItIs(),
             Field::signed('spacing', 'Letter spacing', 0.0, 1000.0),
             Field::number('leading', 'Line spacing', 1.2, 0.1, 10.0),
             Field::choice('align', 'Stands from', 'start', ['start' => 'Start', 'middle' => 'Middle', 'end' => 'End']),
@@ -29,6 +30,18 @@ final class TextInput
             Field::signed('distance', 'Distance', 0.0, 1000.0),
             Field::number('slide', 'Along the line', 0.0, -1.0, 2.0),
         ];
+    }
+
+    /** mm: as it is said, or what gives capitals of the height that was said, in the font that the letters get. */
+    private static function size(Values $in, Setting $now, string $family): float
+    {
+        $capitals = $in->has('capitals') ? $in->length('capitals') : ($in->has('size') ? null : $now->capitals);
+        if ($capitals === null) {
+            return $in->length('size', $now->size);
+        }
+        [$font] = $in->fonts->find([$family], $in->flag('bold', $now->bold), $in->flag('italic', $now->italic));
+
+        return $capitals / $font->capHeight();
     }
 
     public static function setting(Values $in, ?Setting $now): Setting
@@ -49,7 +62,8 @@ final class TextInput
             family: $family,
             bold: $in->flag('bold', $now->bold),
             italic: $in->flag('italic', $now->italic),
-            size: $in->length('size', $now->size),
+            size: self::size($in, $now, $family),
+            capitals: $in->has('size') && ! $in->has('capitals') ? null : ($in->has('capitals') ? $in->length('capitals') : $now->capitals),
             spacing: $in->length('spacing', $now->spacing),
             leading: $in->number('leading', $now->leading),
             align: $in->choice('align', $now->align),

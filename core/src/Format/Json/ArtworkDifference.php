@@ -46,6 +46,12 @@ final readonly class ArtworkDifference
         return new self($pieces, $from === $to ? null : $to, ArtworkJson::text($was) === ArtworkJson::text($is) ? null : $is);
     }
 
+    /** What leads from before this one to after the next, where that one follows on it. */
+    public function then(self $next): self
+    {
+        return new self(array_replace($this->pieces, $next->pieces), $next->order ?? $this->order, $next->frame ?? $this->frame);
+    }
+
     public function isNothing(): bool
     {
         return $this->pieces === [] && $this->order === null && $this->frame === null;

@@ -31,7 +31,7 @@ final class SvgRefused extends DomainException
 
     public static function notXml(int $line, string $why): self
     {
-        return new self(sprintf('The file is not well-formed XML: line %d, %s.', $line, rtrim(trim($why), '.')));
+        return new self(sprintf('The file is damaged at line %d: %s. Save it again from the program that made it.', $line, rtrim(trim($why), '.')));
     }
 
     public static function notSvg(string $root): self

@@ -52,6 +52,7 @@ final readonly class Lettering extends Base
             $set['stand'],
             (float) $set['slide'],
             (float) ($set['distance'] ?? 0.0),
+            isset($set['capitals']) ? (float) $set['capitals'] : null,
         );
 
         return new self($setting, $data['follows'], $as->toShape($data['shape']), (int) ($data['cut'] ?? 0));

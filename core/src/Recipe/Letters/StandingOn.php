@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Recipe\Letters;
 
+use LogicException;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\LinePlace;
@@ -27,18 +28,11 @@ final class StandingOn
             return $setting->with(along: $lines->contours[0]);
         }
         [$x, $y, $dx, $dy] = $place;
-        $best = null;
-        foreach ($lines->contours as $contour) {
-            [$g, $px, $py] = LinePlace::nearest($contour, $x, $y);
-            $far = hypot($px - $x, $py - $y);
-            if ($best === null || $far < $best[0]) {
-                $best = [$far, $contour, $g, $px, $py];
-            }
-        }
+        $best = self::nearest($lines, $x, $y);
         if ($best === null) {
             return $setting;
         }
-        [, $contour, $g, $px, $py] = $best;
+        [$contour, $g, $px, $py] = $best;
         // A closed line is walked with the line that closes it.
         $walked = $contour->closed ? Contour::ofSegments($contour->closedSegments(), true) : $contour;
         [$tx, $ty] = self::way($walked, $g);
@@ -53,6 +47,42 @@ final class StandingOn
             slide: $inside ? 1 - $share : $share,
             distance: $setting->distance + (abs($above) < 1e-6 ? 0.0 : $above),
         );
+    }
+
+    /**
+     * Letters where a line was pressed: on its nearest contour, about the place nearest to the press, the right way up, on the side of the line that the
+     * press lies on.
+     *
+     * @param  Shape  $lines  in the space of the letters, not empty
+     */
+    public static function pressed(Setting $setting, Shape $lines, float $x, float $y): Setting
+    {
+        [$contour, $g, $px, $py] = self::nearest($lines, $x, $y) ?? throw new LogicException('A shape to stand on has a contour.');
+        $walked = $contour->closed ? Contour::ofSegments($contour->closedSegments(), true) : $contour;
+        [$dx, $dy] = self::way($walked, $g);
+        $share = self::share($walked, $g);
+        // Letters are upright where their line runs to the right; where it runs straight up or down, upwards is read more easily.
+        $inside = $dx < -1e-9 || (abs($dx) <= 1e-9 && $dy > 0);
+        [$dx, $dy] = $inside ? [-$dx, -$dy] : [$dx, $dy];
+        $above = ($x - $px) * $dy - ($y - $py) * $dx;
+
+        return $setting->with(along: $walked, inside: $inside, slide: $inside ? 1 - $share : $share, stand: $above < -1e-9 ? 'below' : 'above', distance: 0.0);
+    }
+
+    /** @return array{Contour, float, float, float}|null the contour, the place on it and where that is */
+    private static function nearest(Shape $lines, float $x, float $y): ?array
+    {
+        $best = null;
+        $least = INF;
+        foreach ($lines->contours as $contour) {
+            [$g, $px, $py] = LinePlace::nearest($contour, $x, $y);
+            $far = hypot($px - $x, $py - $y);
+            if ($far < $least) {
+                [$best, $least] = [[$contour, $g, $px, $py], $far];
+            }
+        }
+
+        return $best;
     }
 
     /** Whether a line is the same line, moved or bent. */

@@ -34,7 +34,7 @@ const mine = () => cure.hand !== null && cure.hand.numbers.length === props.numb
       <p v-if="cure.instead" data-test="told-instead">“{{ cure.instead.label }}” would help more: it {{ says(cure.instead) }}.</p>
       <ElButton size="small" :type="cure.hand.remedy.source ? 'default' : 'primary'" :disabled="cure.showing" data-test="cure-step" @click="cure.asStep()">As a step of the line</ElButton>
       <ElButton v-if="cure.hand.remedy.onArt" size="small" :type="cure.hand.remedy.source ? 'primary' : 'default'" :disabled="cure.showing || bench.view.kind !== 'preview'" data-test="cure-art" @click="cure.onArt()">On the art itself</ElButton>
-      <ElButton size="small" data-test="cure-leave" @click="cure.put()">Leave it</ElButton>
+      <ElButton size="small" data-test="cure-leave" @click="cure.put()">Cancel</ElButton>
     </template>
   </div>
 </template>

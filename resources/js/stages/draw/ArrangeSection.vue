@@ -2,12 +2,14 @@
 import { labelled } from '@/fields/options'
 import Choose from '@/fields/Choose.vue'
 import TypedValue from '@/fields/TypedValue.vue'
+import { useKeys } from '@/keys/useKeys'
 import { useBench } from '@/stores/bench'
 import { computed, ref } from 'vue'
 import { commands } from './commands'
 import Section from './Section.vue'
 
 const bench = useBench()
+const keys = useKeys()
 const to = ref('selection')
 const edges = [['left', 'Left'], ['centre', 'Centre'], ['right', 'Right'], ['top', 'Top'], ['middle', 'Middle'], ['bottom', 'Bottom']] as const
 const key = computed(() => [...bench.chosen].map((id) => bench.byId.get(id)).filter((piece) => piece !== undefined).slice(0, 40))
@@ -31,7 +33,7 @@ const spread = (way: string, more: Record<string, unknown> = {}) => bench.draw({
   </Section>
   <Section title="Do" name="commands" shut>
     <div class="three">
-      <button v-for="one in commands" :key="one.label" type="button" class="quiet-button" :title="one.keys ? `${one.says} (${one.keys})` : one.says" :disabled="!one.can(bench)" :data-command="one.label" @click="one.run(bench)">{{ one.label }}</button>
+      <button v-for="one in commands" :key="one.label" type="button" class="quiet-button" :title="one.act && keys.shown(one.act) ? `${one.says} (${keys.shown(one.act)})` : one.says" :disabled="!one.can(bench)" :data-command="one.label" @click="one.run(bench)">{{ one.label }}</button>
     </div>
   </Section>
 </template>

@@ -1,17 +1,42 @@
 <script setup lang="ts">
 import TypedWords from '@/fields/TypedWords.vue'
+import { expectField } from '@/keys/field'
 import { useBench } from '@/stores/bench'
 import { useDraw } from '@/stores/draw'
 import type { Layer, Piece } from '@/api/types'
-import { ElButton } from 'element-plus'
-import { computed, ref } from 'vue'
+import Choose from '@/fields/Choose.vue'
+import { ElButton, ElInput } from 'element-plus'
+import { computed, ref, watch } from 'vue'
+import PiecePicture from './PiecePicture.vue'
+import { alike, coloursOf, isAsked, kindsOf, nothingAsked } from './pieces'
 
 const bench = useBench()
 const draw = useDraw()
 const shown = ref(150)
 const naming = ref<string | null>(null)
+/** What is asked for of them. */
+const asked = ref({ ...nothingAsked })
+const found = computed(() => (bench.art?.pieces ?? []).filter((piece) => isAsked(piece, asked.value)))
+const sifted = computed(() => found.value.length < (bench.art?.pieces.length ?? 0))
+const colours = computed(() => coloursOf(bench.art?.pieces ?? []))
+const kinds = computed(() => kindsOf(bench.art?.pieces ?? []))
+/** Names that several have: those are told apart by where they lie. */
+const doubled = computed(() => alike(found.value))
+watch(asked, () => (shown.value = 150), { deep: true })
 /** The uppermost layer and piece first, as they lie. */
-const layers = computed(() => [...(bench.art?.layers ?? [])].reverse().map((layer) => ({ layer, pieces: (bench.art?.pieces ?? []).filter((piece) => piece.layer === layer.id).reverse() })))
+const layers = computed(() => {
+  const byLayer = new Map<string, Piece[]>()
+  for (let k = found.value.length - 1; k >= 0; k--) {
+    const piece = found.value[k]!
+    const list = byLayer.get(piece.layer)
+    if (list) list.push(piece)
+    else byLayer.set(piece.layer, [piece])
+  }
+  return [...(bench.art?.layers ?? [])].reverse().filter((layer) => asked.value.layer === '' || layer.id === asked.value.layer).map((layer) => ({ layer, pieces: byLayer.get(layer.id) ?? [] }))
+})
+function chooseFound() {
+  bench.chosen = new Set(found.value.filter(bench.touchable).map((piece) => piece.id))
+}
 const current = computed(() => bench.art?.layers.find((layer) => layer.id === draw.layer)?.id ?? bench.art?.layers.at(-1)?.id)
 const change = (layer: Layer, fields: Record<string, unknown>) => bench.draw({ kind: 'change-layer', layer: layer.id, ...fields })
 const mark = (piece: Piece, fields: Record<string, unknown>) => bench.draw({ kind: 'mark', pieces: [piece.id], ...fields })
@@ -22,11 +47,17 @@ function describe(piece: Piece) {
   const parts = []
   if (piece.stroke) parts.push(`line ${piece.stroke.width.toFixed(2)}`)
   if (piece.box) parts.push(`${piece.box[2].toFixed(1)} × ${piece.box[3].toFixed(1)}`)
+  if (piece.box && doubled.value.has(piece.called)) parts.push(`at ${piece.box[0].toFixed(1)}, ${piece.box[1].toFixed(1)}`)
   if (piece.groups.length > 0) parts.push(bench.art?.groups[piece.groups[0]!] ?? 'group')
   return parts.join(' · ')
 }
 function press(piece: Piece, event: MouseEvent) {
-  bench.choose(piece.id, event.shiftKey || event.ctrlKey || event.metaKey, event.altKey || piece.hidden || piece.locked)
+  bench.choose(piece.id, event.shiftKey || event.ctrlKey || event.metaKey || draw.adding, event.altKey || piece.hidden || piece.locked)
+}
+/** The field has the keys before the press is over. */
+function name(id: string) {
+  expectField()
+  naming.value = id
 }
 function renamed(layer: Layer, words: string) {
   naming.value = null
@@ -47,13 +78,22 @@ function named(piece: Piece, words: string) {
     <ElButton v-if="hasLocked" size="small" @click="bench.draw({ kind: 'mark', pieces: [], locked: false })">Unlock all</ElButton>
     <ElButton v-if="bench.chosen.size > 0" size="small" @click="bench.draw({ kind: 'mark', pieces: [...bench.chosen], alone: true })">Show alone</ElButton>
   </div>
+  <div v-if="(bench.art?.pieces.length ?? 0) > 1" class="find" role="search" aria-label="Find pieces">
+    <ElInput v-model="asked.words" size="small" clearable placeholder="Name or letters" aria-label="Name or letters" data-test="find-words" @keydown.stop />
+    <Choose label="Colour" placeholder="any" :value="asked.colour" :options="[{ value: '', label: 'any' }, ...colours]" data-field="find-colour" @keep="asked.colour = $event" />
+    <Choose label="Kind" placeholder="any" :value="asked.kind" :options="[{ value: '', label: 'any' }, ...kinds]" data-field="find-kind" @keep="asked.kind = $event" />
+    <Choose v-if="(bench.art?.layers.length ?? 0) > 1" label="Layer" placeholder="any" :value="asked.layer" :options="[{ value: '', label: 'any' }, ...bench.art!.layers.map((layer) => ({ value: layer.id, label: layer.name }))]" data-field="find-layer" @keep="asked.layer = $event" />
+    <p v-if="sifted" class="quiet" role="status" data-test="found">
+{{ found.length === 0 ? 'No piece is so.' : `${found.length} of ${bench.art?.pieces.length}` }}
+      <button v-if="found.length > 0" type="button" class="quiet-button" data-test="choose-found" @click="chooseFound">Choose these</button>
+      <button type="button" class="quiet-button" @click="asked = { ...nothingAsked }">Show all again</button>
+    </p>
+  </div>
   <p v-if="bench.art?.pieces.length === 0" class="quiet">The bench is empty. Take a tool and draw, or lay a reference picture under the work.</p>
   <section v-for="{ layer, pieces } in layers" :key="layer.id" :data-layer="layer.id" :class="{ dim: layer.hidden }">
     <header :class="{ current: layer.id === current }">
-      <button type="button" class="layer" :aria-pressed="layer.id === current" :title="`New pieces lie on ${layer.name}`" @click="draw.layer = layer.id" @dblclick="naming = layer.id">
-        <TypedWords v-if="naming === layer.id" at-once :value="layer.name" aria-label="Name of the layer" @click.stop @left="renamed(layer, $event)" />
-        <template v-else>{{ layer.name }} <i>{{ pieces.length }}</i></template>
-      </button>
+      <TypedWords v-if="naming === layer.id" at-once :value="layer.name" aria-label="Name of the layer" data-test="layer-name" @left="renamed(layer, $event)" />
+      <button v-else type="button" class="layer" :aria-pressed="layer.id === current" :title="`New pieces lie on ${layer.name}; a double press renames it`" @click="draw.layer = layer.id" @dblclick="name(layer.id)" @keydown.f2="name(layer.id)">{{ layer.name }} <i>{{ pieces.length }}</i></button>
       <span class="acts">
         <button type="button" :aria-label="`${layer.hidden ? 'Show' : 'Hide'} the layer ${layer.name}`" @click="change(layer, { hidden: !layer.hidden })">{{ layer.hidden ? 'show' : 'hide' }}</button>
         <button type="button" :aria-label="`${layer.locked ? 'Unlock' : 'Lock'} the layer ${layer.name}`" @click="change(layer, { locked: !layer.locked })">{{ layer.locked ? 'unlock' : 'lock' }}</button>
@@ -67,10 +107,13 @@ function named(piece: Piece, words: string) {
     </header>
     <ul>
       <li v-for="piece in pieces.slice(0, shown)" :key="piece.id" :class="{ chosen: bench.chosen.has(piece.id), dim: piece.hidden }">
-        <button type="button" class="piece" :aria-pressed="bench.chosen.has(piece.id)" :data-row="piece.id" @click="press(piece, $event)" @dblclick="naming = piece.id">
-          <span class="dab" :style="{ background: piece.fill ?? 'transparent', borderColor: piece.stroke?.colour ?? 'var(--line-strong)', marginLeft: `${piece.groups.length * 8}px` }" />
-          <TypedWords v-if="naming === piece.id" at-once :value="piece.name" aria-label="Name of the piece" @click.stop @left="named(piece, $event)" />
-          <span v-else class="name">{{ piece.called }}</span>
+        <div v-if="naming === piece.id" class="piece">
+          <PiecePicture :piece="piece" />
+          <TypedWords at-once :value="piece.name" aria-label="Name of the piece" data-test="piece-name" @left="named(piece, $event)" />
+        </div>
+        <button v-else type="button" class="piece" :aria-pressed="bench.chosen.has(piece.id)" :data-row="piece.id" :style="{ marginLeft: `${piece.groups.length * 8}px` }" title="A double press renames it" @click="press(piece, $event)" @dblclick="name(piece.id)" @keydown.f2="name(piece.id)">
+          <PiecePicture :piece="piece" />
+          <span class="name">{{ piece.called }}</span>
           <span class="size numbers">{{ describe(piece) }}</span>
         </button>
         <span class="acts">
@@ -94,8 +137,10 @@ header.current .layer { color: var(--green); }
 ul { list-style: none; margin: 0; padding: 0; }
 li { display: grid; grid-template-columns: minmax(0, 1fr) auto; align-items: center; border-radius: 3px; }
 li.chosen { background: var(--green-pale); }
+.piece :deep(svg) { grid-row: 1 / 3; }
 .piece { display: grid; grid-template-columns: auto minmax(0, 1fr); gap: 0 8px; align-items: center; border: 0; background: none; padding: 2px 4px; text-align: left; font: inherit; cursor: pointer; color: var(--ink); }
-.dab { width: 14px; height: 14px; border-radius: 50%; border: 2px solid; }
+.find { display: flex; flex-direction: column; gap: 4px; }
+.find .quiet { display: flex; flex-wrap: wrap; gap: 4px 10px; align-items: baseline; font-size: 15px; }
 .name { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; font-size: 16px; line-height: 1.2; }
 .size { grid-column: 2; font-size: 13px; line-height: 1.1; color: var(--ink-mid); white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .acts { display: flex; flex-wrap: wrap; gap: 0 8px; }

@@ -17,6 +17,11 @@ const at = computed(() => {
   const f = frame.value
   return f ? applied(rotation(f.turn), { x: f.left + origin.value[0] * f.width, y: f.top + origin.value[1] * f.height }) : null
 })
+/** Where a turn is about. */
+const turnsAt = computed(() => {
+  const f = frame.value
+  return f ? (draw.pivot ?? applied(rotation(f.turn), { x: f.left + f.width / 2, y: f.top + f.height / 2 })) : null
+})
 const pieces = () => [...bench.chosen]
 /** What a typed value did is what "Repeat the last" does again. */
 async function place(name: string, text: string, ratio = draw.keepRatio) {
@@ -62,13 +67,18 @@ const warns = computed(() => !draw.strokesScale && [...bench.chosen].some((id) =
       <TypedValue brief label="Skew °" name="skew" angle :value="0" @keep="place('skew', $event)" />
       <TypedValue brief label="Scale %" name="scale" plain :value="100" @keep="place('width', `${$event}%`, true)" />
     </div>
+    <div v-if="turnsAt" class="pair about">
+      <span>Turns about</span><button type="button" class="quiet-button" :disabled="!draw.pivot" @click="draw.pivot = null">Its middle</button>
+      <TypedValue brief label="Across" name="pivotX" local :value="turnsAt.x" @measured="draw.pivot = { x: $event, y: turnsAt.y }" />
+      <TypedValue brief label="Down" name="pivotY" local :value="turnsAt.y" @measured="draw.pivot = { x: turnsAt.x, y: $event }" />
+    </div>
     <Tick title="Sizes count the strokes, as the machine will see them" :value="draw.outer" data-field="outer" @keep="draw.outer = $event">Sizes with the strokes</Tick>
     <Tick :value="draw.keepRatio" @keep="draw.keepRatio = $event">Keep the ratio</Tick>
     <Tick title="Sized unlike ways, a line is stretched with its piece, and then has two widths" :value="draw.strokesScale" data-field="strokesScale" @keep="draw.strokesScale = $event">Strokes grow with the piece</Tick>
     <p v-if="warns" class="warn">Strokes will keep their width while the pieces change size.</p>
     <div class="pair">
       <label class="nudge">Nudge <TypedWords :value="draw.nudge" data-field="nudge" @keep="draw.nudge = $event" /></label>
-      <button type="button" class="quiet-button" title="The last move, size or turn once more; R does it on copies" data-test="repeat-last" :disabled="!draw.lastTransform" @click="bench.draw({ kind: 'transform', pieces: [...bench.chosen], matrix: draw.lastTransform })">Repeat the last</button>
+      <button type="button" class="quiet-button" title="The last move, size or turn once more" data-test="repeat-last" :disabled="!draw.lastTransform" @click="bench.draw({ kind: 'transform', pieces: [...bench.chosen], matrix: draw.lastTransform })">Repeat the last</button>
     </div>
   </Section>
 </template>

@@ -42,7 +42,7 @@ watch(() => bench.view.kind, (kind, before) => {
       <div class="to">to <ColourWell :value="to" says="New colour" data-field="recolourTo" @attempt="attempt" @keep="attempt" /> <TypedWords :value="to" aria-label="New colour by number" @keep="attempt" /></div>
       <div class="row">
         <ElButton type="primary" size="small" :disabled="to === from" data-test="keep-colour" @click="keep">Keep it</ElButton>
-        <ElButton size="small" @click="leave">Leave as it was</ElButton>
+        <ElButton size="small" @click="leave">Cancel</ElButton>
       </div>
     </template>
   </Section>

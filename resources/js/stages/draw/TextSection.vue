@@ -43,7 +43,8 @@ function slide(value: number) {
       <Tick :value="now.italic" :disabled="!family?.italic" @keep="set({ italic: $event })">Italic</Tick>
       <button type="button" class="quiet-button more" @click="fonts = true">Add fonts</button>
     </div>
-    <TypedValue label="Size" name="size" :value="now.size" :local="!one?.text" :least="0.1" @keep="set({ size: $event })" @measured="set({ size: $event })" />
+    <TypedValue label="Size" name="size" :value="now.size" :local="!one?.text" :least="0.1" @keep="set({ size: $event })" @measured="set({ size: $event, capitals: null })" />
+    <TypedValue label="Capitals" name="capitals" :value="now.capitals" :local="!one?.text" :least="0.1" @keep="set({ capitals: $event })" @measured="set({ capitals: $event })" />
     <TypedValue label="Letter spacing" name="spacing" :value="now.spacing" :local="!one?.text" @keep="set({ spacing: $event })" @measured="set({ spacing: $event })" />
     <TypedValue v-if="one?.text" label="Line spacing" name="leading" plain :value="now.leading" @keep="set({ leading: $event })" />
     <Choose label="Aligned" :value="now.align" :options="labelled({ start: 'At its start', middle: 'In the middle', end: 'At its end' })" data-field="align" @keep="set({ align: $event })" />

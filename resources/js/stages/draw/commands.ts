@@ -8,8 +8,11 @@ type Bench = ReturnType<typeof useBench>
 export interface Command {
   label: string
   says: string
-  keys?: string
+  /** The act of the list of keys that does it. */
+  act?: string
   menu?: boolean
+  /** Said where it cannot be done. */
+  needs?: string
   group: 'order' | 'together' | 'copies' | 'turn' | 'clip' | 'shape'
   can: (bench: Bench) => boolean
   run: (bench: Bench) => unknown
@@ -24,12 +27,33 @@ const edit = (kind: string, more: Record<string, unknown> = {}, chooseNew = fals
 /** What was copied, for this job and any other in this browser. */
 let full = false
 const taken = useLocalStorage('neat-edge-taken', '', { writeDefaults: false, flush: 'sync', onError: () => (full = true) })
+/** What of it other programs got: what comes back from them unchanged is this. */
+const takenMark = useLocalStorage('neat-edge-taken-mark', '', { writeDefaults: false, flush: 'sync', onError: () => {} })
+export const markOf = (svg: string) => `${svg.length} ${[...svg.slice(0, 4000)].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 4294967291, 7)}`
+/** Whether a drawing of the clipboard is what was copied here last. */
+export const isOwn = (svg: string) => taken.value !== '' && takenMark.value === markOf(svg)
+export const hasTaken = () => taken.value !== ''
 export async function take(bench: Bench) {
   if (!bench.job || bench.chosen.size === 0) return
-  const answer = await api.post<{ art: string }>(`jobs/${bench.job.id}/take`, { pieces: ids(bench) })
+  const asked = api.post<{ art: string; svg: string }>(`jobs/${bench.job.id}/take`, { pieces: ids(bench) })
+  const others = forOthers(asked.then((answer) => answer.svg))
+  const answer = await asked
   full = false
   taken.value = answer.art
+  takenMark.value = markOf(answer.svg)
+  await others
   if (full) bench.problem = 'There is no room in this browser to copy so much at once; copy fewer pieces.'
+}
+/** For other programs, where the browser lets a page do that: asked for within the press, given when it is known. */
+async function forOthers(svg: Promise<string>) {
+  try {
+    if (typeof ClipboardItem === 'undefined' || !navigator.clipboard?.write) return
+    const as = (type: string) => svg.then((text) => new Blob([text], { type }))
+    const types = ClipboardItem.supports?.('image/svg+xml') ? ['text/plain', 'image/svg+xml'] : ['text/plain']
+    await navigator.clipboard.write([new ClipboardItem(Object.fromEntries(types.map((type) => [type, as(type)])))])
+  } catch {
+    // Here it is copied all the same.
+  }
 }
 export async function cut(bench: Bench) {
   await take(bench)
@@ -45,18 +69,18 @@ export function paste(bench: Bench, inPlace: boolean) {
 }
 
 export const commands: Command[] = [
-  { label: 'Duplicate', says: 'A copy, 5 mm aside', keys: 'Ctrl D', menu: true, group: 'copies', can: some, run: edit('copy', { x: 5, y: 5 }, true) },
+  { label: 'Duplicate', says: 'A copy, 5 mm aside', act: 'duplicate', menu: true, group: 'copies', can: some, run: edit('copy', { x: 5, y: 5 }, true) },
   { label: 'Linked copy', says: 'A copy that follows its source', menu: true, group: 'copies', can: some, run: edit('link-copy', { x: 8, y: 8 }, true) },
-  { label: 'Group', says: 'Move as one', keys: 'Ctrl G', menu: true, group: 'together', can: many, run: edit('group') },
-  { label: 'Ungroup', says: 'Each by itself', keys: 'Ctrl Shift G', menu: true, group: 'together', can: any((id, bench) => (bench.byId.get(id)?.groups.length ?? 0) > 0), run: edit('ungroup') },
+  { label: 'Group', says: 'Move as one', act: 'group', needs: 'Choose two pieces or more first.', menu: true, group: 'together', can: many, run: edit('group') },
+  { label: 'Ungroup', says: 'Each by itself', act: 'ungroup', needs: 'Nothing that is chosen is a group.', menu: true, group: 'together', can: any((id, bench) => (bench.byId.get(id)?.groups.length ?? 0) > 0), run: edit('ungroup') },
   { label: 'Weld', says: 'One outline of all that is chosen', menu: true, group: 'shape', can: some, run: edit('weld') },
   { label: 'Outline strokes', says: 'Every stroke a filled outline that looks the same', menu: true, group: 'shape', can: any((id, bench) => bench.byId.get(id)?.stroke != null), run: edit('outline-strokes') },
   { label: 'Make a compound', says: 'One piece, holes where they overlap', menu: true, group: 'together', can: many, run: edit('compound') },
   { label: 'Separate pieces', says: 'Each outline with its holes', menu: true, group: 'together', can: some, run: edit('separate') },
   { label: 'Join two lines', says: 'At their nearest ends; one line alone is closed', menu: true, group: 'together', can: (bench) => bench.chosen.size === 1 || bench.chosen.size === 2, run: edit('join-lines') },
   { label: 'To the front', says: 'Above all in its layer', menu: true, group: 'order', can: some, run: edit('order', { to: 'front' }) },
-  { label: 'Forward', says: 'One up', keys: 'PgUp', group: 'order', can: some, run: edit('order', { to: 'forward' }) },
-  { label: 'Back', says: 'One down', keys: 'PgDn', group: 'order', can: some, run: edit('order', { to: 'back' }) },
+  { label: 'Forward', says: 'One up', act: 'forward', group: 'order', can: some, run: edit('order', { to: 'forward' }) },
+  { label: 'Back', says: 'One down', act: 'back', group: 'order', can: some, run: edit('order', { to: 'back' }) },
   { label: 'To the bottom', says: 'Below all in its layer', menu: true, group: 'order', can: some, run: edit('order', { to: 'bottom' }) },
   { label: 'Flip across', says: 'Left and right change places', menu: true, group: 'turn', can: some, run: edit('flip', { way: 'across' }) },
   { label: 'Flip top to bottom', says: 'Top and bottom change places', group: 'turn', can: some, run: edit('flip', { way: 'down' }) },
@@ -77,5 +101,5 @@ export const commands: Command[] = [
     await edit('mark', { locked: true })(bench)
     bench.chooseNone()
   } },
-  { label: 'Remove', says: 'Off the bench', keys: 'Delete', menu: true, group: 'copies', can: some, run: edit('remove') },
+  { label: 'Remove', says: 'Off the bench', act: 'remove', menu: true, group: 'copies', can: some, run: edit('remove') },
 ]

@@ -38,7 +38,7 @@ const query = computed(() => {
   <p v-if="format" class="quiet">{{ format.says }}</p>
   <FieldForm v-if="format && format.fields.length > 0" :fields="format.fields" :values="values" @keep="(name, value) => (typed = { ...typed, [chosen]: { ...typed[chosen], [name]: value } })" />
   <Tick v-if="format?.several" :value="together" data-test="together" @keep="together = $event">All in one file</Tick>
-  <Tick v-if="stale" :value="earlier" data-test="earlier" @keep="earlier = $event">I want the earlier state all the same</Tick>
+  <Tick v-if="stale" :value="earlier" data-test="earlier" @keep="earlier = $event">Use the earlier state anyway</Tick>
   <template v-if="!stale || earlier">
     <a class="all" :href="`/api/v1/jobs/${bench.job?.id}/files.zip?${query}`" download data-test="all-files" @click="held">Download all as ZIP</a>
     <ul>

@@ -36,21 +36,21 @@ const told = computed(() => Object.entries(making.nesting?.outcome?.progress ?? 
   <div v-if="laid" class="materials">
     <div v-for="sheet in sheets" :key="sheet" class="one">
       <span><i v-if="sheet !== 'all'" :style="{ background: sheet }" />{{ sheet === 'all' ? 'Material' : names.of(sheet) }}</span>
-      <Choose :value="making.making?.materials[sheet] ?? 0" :options="[{ value: 0, label: 'bed of the ticket' }, ...making.materials.map((one) => ({ value: one.id, label: one.name }))]" :says="`Material of ${sheet}`" :data-material="sheet" @keep="making.material(sheet, $event || null)" />
+      <Choose :value="making.making?.materials[sheet] ?? 0" :options="[{ value: 0, label: 'default width' }, ...making.materials.map((one) => ({ value: one.id, label: one.name }))]" :says="`Material of ${sheet}`" :data-material="sheet" @keep="making.material(sheet, $event || null)" />
     </div>
   </div>
   <div v-if="laid" class="along">
     <div v-for="one in along" :key="one.job" class="other">
       <span>{{ titleOf(one.job) }}</span>
       <Count :value="one.copies" :most="2000" :says="`Copies of ${titleOf(one.job)}`" :data-along="one.job" @keep="lay(one.job, $event)" />
-      <button type="button" :aria-label="`Lay ${titleOf(one.job)} by itself`" @click="lay(one.job, 0)">Take off</button>
+      <button type="button" :aria-label="`Lay ${titleOf(one.job)} by itself`" @click="lay(one.job, 0)">Remove</button>
     </div>
     <Choose v-if="free.length > 0" :value="null" :options="free.map((one) => ({ value: one.id, label: `${one.title}${one.ready ? '' : ' (not prepared)'}`, disabled: !one.ready }))" placeholder="Lay another job with it…" says="Lay another job with it" data-test="lay-along" @keep="lay($event, 1)" />
   </div>
   <FieldForm v-if="making.making" :fields="making.making.fields" :values="making.making.values" @keep="(name, value) => making.change(name, value)" />
   <div v-if="nests" class="search">
     <span class="for">Search for <Count :value="seconds" :most="600" says="Seconds" @keep="seconds = $event" /> seconds</span>
-    <ElButton v-if="!running" data-test="nest" @click="making.nest(seconds)">Find a closer way</ElButton>
+    <ElButton v-if="!running" data-test="nest" @click="making.nest(seconds)">Nest tighter</ElButton>
     <ElButton v-else data-test="stop-nesting" @click="making.stopNesting()">Keep the best so far</ElButton>
     <p v-if="told" class="quiet" role="status" data-test="nesting">{{ told }}</p>
   </div>

@@ -27,7 +27,7 @@ const send = (number: number) => gate.pass(async () => {
   await making.send(machine.value!, number)
 })
 const way = (index: number) => making.wayOf(latest(index)!)
-const words: Record<string, string> = { waiting: 'waits for the machine', running: 'on its way', paused: 'paused', failed: 'stopped', done: 'done', stopped: 'cancelled' }
+const words: Record<string, string> = { waiting: 'waiting for the machine', running: 'being sent', paused: 'paused', failed: 'failed', done: 'done', stopped: 'cancelled' }
 const share = (one: Work) => (one.of > 0 ? Math.round((100 * one.done) / one.of) : 0)
 const open = ref<number | null>(null)
 </script>
@@ -39,7 +39,7 @@ const open = ref<number | null>(null)
   <div v-if="making.asked" class="trouble" role="alert" data-test="asked">
     <p>{{ making.asked.says }}</p>
     <ElButton size="small" data-test="send-again" @click="making.send(making.asked.machine, making.asked.number, true)">Send it once more</ElButton>
-    <ElButton size="small" text @click="making.asked = null">Leave it</ElButton>
+    <ElButton size="small" text @click="making.asked = null">Cancel</ElButton>
   </div>
   <ul>
     <li v-for="(one, index) in making.layouts" :key="one.name">
@@ -49,11 +49,11 @@ const open = ref<number | null>(null)
       </div>
       <template v-if="latest(index)">
         <ElProgress :percentage="share(way(index))" :stroke-width="6" :status="way(index).state === 'done' ? 'success' : way(index).state === 'failed' ? 'exception' : undefined" />
-        <p class="state" role="status" :data-sending="index"><span>{{ words[way(index).state] }}</span>, {{ way(index).done }} of {{ way(index).of }} parts at {{ latest(index)!.machine }}</p>
-        <p v-if="way(index).error" class="error" data-test="sending-error">{{ way(index).error }}</p>
+        <p class="state" role="status" :data-sending="index"><span>{{ words[way(index).state] }}</span>, {{ way(index).done }} of {{ way(index).of }} blocks at {{ latest(index)!.machine }}</p>
+        <p v-if="way(index).error" class="error" role="alert" data-test="sending-error">{{ way(index).error }}</p>
         <div class="acts">
           <ElButton v-if="way(index).state === 'running'" size="small" data-test="pause" @click="making.tell(latest(index)!, 'pause')">Pause</ElButton>
-          <ElButton v-if="['paused', 'failed'].includes(way(index).state)" size="small" type="primary" data-test="go-on" @click="making.tell(latest(index)!, 'go')">Go on from there</ElButton>
+          <ElButton v-if="['paused', 'failed'].includes(way(index).state)" size="small" type="primary" data-test="go-on" @click="making.tell(latest(index)!, 'go')">Continue from there</ElButton>
           <ElButton v-if="['waiting', 'running', 'paused', 'failed'].includes(way(index).state)" size="small" data-test="cancel" @click="making.tell(latest(index)!, 'stop')">Cancel</ElButton>
           <ElButton v-if="way(index).state !== 'done'" size="small" text :data-test="`so-far-${index}`" @click="bench.show({ kind: 'layout', index })">On the sheet</ElButton>
           <ElButton size="small" text @click="open = open === latest(index)!.id ? null : latest(index)!.id">Log</ElButton>

@@ -280,8 +280,16 @@ export function useSession() {
     }
     return changes
   }
-  const undo = () => (state.value?.history.canUndo ? changed('undo', () => ({}), 'draw:undo') : Promise.resolve(null))
-  const redo = () => (state.value?.history.canRedo ? changed('redo', () => ({}), 'draw:redo') : Promise.resolve(null))
+  /** Whether there is something to go back on is asked when it is its turn: what is on its way counts. */
+  const gone = (way: 'undo' | 'redo', more: () => Record<string, unknown> = () => ({})) => queued(() => {
+    const history = state.value?.history
+    if (!(way === 'undo' ? history?.canUndo : history?.canRedo)) return Promise.resolve(null)
+    return change((version, key) => api.post<ChangedState>(`jobs/${job.value!.id}/${way}`, { version, key, ...more() }), `draw:${way}`)
+  })
+  const undo = () => gone('undo')
+  const redo = () => gone('redo')
+  /** To the state after an act of the list. */
+  const goTo = (number: number) => queued(() => change((version, key) => api.post<ChangedState>(`jobs/${job.value!.id}/act`, { version, key, number }), 'draw:undo'))
   const amend = (fields: Record<string, unknown>) => queued(() => change((version, key) => api.patch<JobState | ChangedState>(`jobs/${job.value!.id}`, { version, key, ...fields })))
 
   /** What a drag would give, while it lasts: one question at a time, for the server would work on each that was given up. */
@@ -289,7 +297,7 @@ export function useSession() {
 
   return {
     state, job, art, preparation, work, result, running, prepared, lastStep, sheets, verdict, view, chosen, entered, finding, group, touching, touch, source, problem, loading, busy, away, waiting,
-    again, open, stands, prepare, stop, changeBy, edit, draw, undo, redo, amend, tried,
+    again, open, stands, prepare, stop, changeBy, edit, draw, undo, redo, goTo, amend, tried,
     onOpen: opened.on, onLoaded: loaded.on, onChange: changing.on, onChanged: madeChange.on, onPrepared: wasPrepared.on,
   }
 }
