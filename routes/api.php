@@ -11,6 +11,7 @@ use App\Http\Controllers\EditController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\FindingController;
 use App\Http\Controllers\FontController;
+use App\Http\Controllers\GuideController;
 use App\Http\Controllers\JobController;
 use App\Http\Controllers\JobPictureController;
 use App\Http\Controllers\LayoutController;
@@ -25,18 +26,22 @@ use App\Http\Controllers\PreviewController;
 use App\Http\Controllers\ReferencePictureController;
 use App\Http\Controllers\ReleaseController;
 use App\Http\Controllers\SendingController;
+use App\Http\Controllers\SettingController;
 use App\Http\Controllers\SheetController;
 use App\Http\Controllers\StageController;
 use App\Http\Controllers\StockController;
+use App\Http\Controllers\TemplateController;
 use App\Http\Controllers\TokenController;
 use App\Http\Controllers\TrashController;
 use App\Http\Controllers\VersionController;
 use App\Http\Controllers\WorkController;
 use App\Models\Batch;
+use App\Models\JobTemplate;
 use App\Models\ReferencePicture;
 use App\Models\ShopFont;
 use App\Models\ShopJob;
 use App\Models\ShopPreset;
+use App\Models\ShopSetting;
 use App\Models\StockItem;
 use App\Models\Work;
 use Illuminate\Support\Facades\Route;
@@ -48,6 +53,19 @@ Route::prefix('v1')->name('v1.')->middleware('throttle:asks')->group(static func
     Route::get('openapi.json', [DescriptionController::class, 'show'])->name('openapi');
     Route::get('choices', [ChoiceController::class, 'index'])->name('choices');
     Route::get('catalogue', [ChoiceController::class, 'catalogue'])->name('catalogue');
+    Route::controller(GuideController::class)->name('guide.')->group(static function (): void {
+        Route::get('guide', 'index')->name('index');
+        Route::get('guide/{page}', 'show')->name('show')->where('page', '[a-z-]{1,40}');
+        Route::get('guide/pictures/{picture}.png', 'picture')->name('picture')->where('picture', '[a-z-]{1,60}');
+    });
+    Route::get('settings', [SettingController::class, 'index'])->name('settings.index')->can('viewAny', ShopSetting::class);
+    Route::put('settings', [SettingController::class, 'update'])->name('settings.update')->can('create', ShopSetting::class);
+    Route::controller(TemplateController::class)->name('templates.')->group(static function (): void {
+        Route::get('templates', 'index')->name('index')->can('viewAny', JobTemplate::class);
+        Route::post('jobs/{job}/template', 'store')->name('store')->can('create', JobTemplate::class);
+        Route::post('templates/{template}/jobs', 'begin')->name('begin')->can('create', ShopJob::class);
+        Route::delete('templates/{template}', 'destroy')->name('destroy')->can('delete', 'template');
+    });
     Route::post('length', [LengthController::class, 'show'])->name('length');
 
     Route::controller(JobController::class)->name('jobs.')->group(static function (): void {
@@ -56,6 +74,8 @@ Route::prefix('v1')->name('v1.')->middleware('throttle:asks')->group(static func
         Route::get('jobs/{job}', 'show')->name('show')->can('view', 'job');
         Route::patch('jobs/{job}', 'update')->name('update')->can('update', 'job');
         Route::post('jobs/{job}/copy', 'copy')->name('copy')->can('create', ShopJob::class);
+        Route::post('jobs/{job}/archive', 'archive')->name('archive')->can('update', 'job');
+        Route::post('jobs/{job}/unarchive', 'unarchive')->name('unarchive')->can('update', 'job');
         Route::delete('jobs/{job}', 'destroy')->name('destroy')->can('delete', 'job');
     });
     Route::post('bring', [LookController::class, 'bring'])->name('bring')->can('create', ShopJob::class)->middleware('throttle:files');

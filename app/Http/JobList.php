@@ -24,6 +24,7 @@ final class JobList
         'ready' => [Standing::READY],
         'fresh' => [Standing::FRESH],
         'due' => null,
+        'archived' => null,
     ];
 
     /** In which order, as a column and whether it falls. */
@@ -43,15 +44,16 @@ final class JobList
     /** So many that are found are counted; of more it is said that there are more. */
     public const COUNTED = 1000;
 
-    /** @return array{jobs: list<array<string, mixed>>, found: int, all: int, page: int} both at most one above COUNTED */
+    /** @return array{jobs: list<array<string, mixed>>, found: int, all: int, page: int, own: bool} both at most one above COUNTED */
     public static function page(string $search, string $only, string $order, int $page): array
     {
         [$column, $way] = self::ORDERS[$order];
         $words = array_slice(Standing::words($search), 0, 12);
-        $all = self::counted(ShopJob::query());
+        $put = $only === 'archived';
+        $all = self::counted(self::lying($put));
         if (trim($search) !== '' && $words === []) {
             // Only signs were typed: nothing is called so.
-            return ['jobs' => [], 'found' => 0, 'all' => $all, 'page' => $page];
+            return ['jobs' => [], 'found' => 0, 'all' => $all, 'page' => $page, 'own' => self::hasOwn()];
         }
         $rare = self::rare($words);
         if ($rare !== null) {
@@ -59,25 +61,26 @@ final class JobList
             $some = ShopJob::withTrashed()->whereKey($rare)->toBase()->get([
                 'id',
                 'deleted_at',
+                'archived_at',
                 'search',
                 'standing',
                 'due_key',
                 $column,
-            ])->filter(static fn (stdClass $stdClass): bool => $stdClass->deleted_at === null && self::passes($stdClass, $words, $only))
+            ])->filter(static fn (stdClass $stdClass): bool => $stdClass->deleted_at === null && ($stdClass->archived_at !== null) === $put && self::passes($stdClass, $words, $only))
                 ->sort(static fn (stdClass $a, stdClass $b): int => ($way === 'asc'
                     ? $a->{$column} <=> $b->{$column}
                     : $b->{$column} <=> $a->{$column}) ?: $b->id <=> $a->id)->pluck('id');
             $found = $some->count();
             $ids = $some->slice(self::PAGE * ($page - 1), self::PAGE)->values()->all();
         } else {
-            $query = ShopJob::query()->when(
+            $query = self::lying($put)->when(
                 self::ONLY[$only] !== null,
                 static fn (Builder $some) => $some->whereIn('standing', self::ONLY[$only] ?? []),
             )->when($only === 'due', static fn (Builder $some) => $some->where('due_key', '!=', '1'));
             foreach ($words as $word) {
                 $query->where('search', 'like', "% {$word}%");
             }
-            $found = $words === [] && $only === 'all' ? $all : self::counted($query->clone());
+            $found = $words === [] && in_array($only, ['all', 'archived'], true) ? $all : self::counted($query->clone());
             // Which ones is found in an index alone, along its order.
             $ids = $query->orderBy($column, $way)->orderByDesc('id')->forPage($page, self::PAGE)->toBase()->pluck('id')->all();
         }
@@ -91,7 +94,20 @@ final class JobList
             'found' => $found,
             'all' => $all,
             'page' => $page,
+            'own' => self::hasOwn(),
         ];
+    }
+
+    /** Whether there is a job that is none of the demo. */
+    private static function hasOwn(): bool
+    {
+        return ShopJob::query()->where('is_demo', false)->exists();
+    }
+
+    /** @return Builder<ShopJob> those that were put away, or those that were not */
+    private static function lying(bool $put): Builder
+    {
+        return $put ? ShopJob::query()->whereNotNull('archived_at') : ShopJob::query()->whereNull('archived_at');
     }
 
     /** @param  Builder<ShopJob>  $query */

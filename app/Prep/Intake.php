@@ -7,6 +7,7 @@ namespace App\Prep;
 use App\Models\BenchPiece;
 use App\Models\Revision;
 use App\Models\ShopJob;
+use App\Models\ShopSetting;
 use App\Models\Source;
 use App\Works\Budget;
 use Illuminate\Support\Facades\DB;
@@ -68,6 +69,7 @@ final class Intake
                 'width_mm' => $artwork->width,
                 'height_mm' => $artwork->height,
                 'intake_width_mm' => $artwork->width,
+                'unit' => ShopSetting::values()['unit'],
                 'file_frame' => [$drawing->file->left, $drawing->file->top, $drawing->file->width(), $drawing->file->height()],
                 'is_demo' => $demo,
                 'source_name' => mb_substr(mb_scrub($fileName), 0, 200),
@@ -139,6 +141,7 @@ final class Intake
                 'width_mm' => $artwork->width,
                 'height_mm' => $artwork->height,
                 'intake_width_mm' => $artwork->width,
+                'unit' => ShopSetting::values()['unit'],
                 'is_demo' => $demo,
                 'source_name' => $sourceName,
                 'notices' => [],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Prep;
 
 use App\Models\ShopJob;
+use App\Models\ShopSetting;
 use App\Models\StockItem;
 use NeatEdge\Core\Check\Judgements;
 use NeatEdge\Core\Described\Refused;
@@ -13,6 +14,7 @@ use NeatEdge\Core\Sheet\JobSheet;
 use NeatEdge\Core\Sheet\Layout\Layer;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Layout\Role;
+use NeatEdge\Core\Shop\ShopSettings;
 use NeatEdge\Core\Shop\Stock;
 
 /** O8: what goes with a job through the shop, on paper. */
@@ -25,6 +27,7 @@ final class JobSheets
         if ($layouts === []) {
             throw Refused::because('There is nothing to make.');
         }
+        $shop = ShopSetting::values();
         $machine = Made::machine($job);
         $prices = StockItem::query()->whereIn('kind', ['material', 'ink'])->get()->keyBy('name');
         $rows = [];
@@ -48,7 +51,7 @@ final class JobSheets
             $job->title,
             array_filter([
                 'Customer' => $job->customer,
-                'Wanted on' => (string) $job->due,
+                'Due' => ShopSettings::day((string) $job->due, $shop['days']),
                 'Process' => $job->process->label(),
                 'Size' => sprintf('%.1f x %.1f mm', $job->width_mm, $job->height_mm),
                 ...self::named($job),
@@ -69,7 +72,8 @@ final class JobSheets
                     $accepted,
                 ),
             ],
-            (string) config('neat-edge.currency'),
+            $shop['currency'],
+            ShopSettings::paper($shop['paper']),
         );
     }
 

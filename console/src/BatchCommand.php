@@ -40,7 +40,7 @@ final class BatchCommand extends Command
     protected function configure(): void
     {
         $this->addArgument('folder', InputArgument::REQUIRED, 'the folder with the SVG files')
-            ->addOption('preset', null, InputOption::VALUE_REQUIRED, 'one that ships, by its name or its process, or a .json file')
+            ->addOption('preset', null, InputOption::VALUE_REQUIRED, 'a built-in one, by its name or its process, or a .json file')
             ->addOption('process', null, InputOption::VALUE_REQUIRED, 'how the jobs are made, which sets the limits; that of the preset when left out')
             ->addOption('width', null, InputOption::VALUE_REQUIRED, 'the finished width of all; as each file states when left out')
             ->addOption('sizes', null, InputOption::VALUE_REQUIRED, 'a CSV table of finished widths: file,width')

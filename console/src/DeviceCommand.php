@@ -29,7 +29,7 @@ final class DeviceCommand extends Command
             ->addOption('after', null, InputOption::VALUE_REQUIRED, 'instructions after which it fails', '40')
             ->addOption('pace', null, InputOption::VALUE_REQUIRED, 'how much faster than life; 0 for at once', '1')
             ->addOption('blade', null, InputOption::VALUE_REQUIRED, 'mm from the axis of the cutter\'s drag knife to its tip', '0')
-            ->addOption('travel', null, InputOption::VALUE_REQUIRED, 'mm/s in the air', '400')
+            ->addOption('travel', null, InputOption::VALUE_REQUIRED, 'travel speed, mm/s', '400')
             ->addOption('gather', null, InputOption::VALUE_REQUIRED, 'mm/s² in which it gathers and loses speed', '2000')
             ->addOption('lift', null, InputOption::VALUE_REQUIRED, 'seconds for going up or down; 0.05 for a knife, 0 for a beam');
     }

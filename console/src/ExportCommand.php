@@ -30,7 +30,7 @@ final class ExportCommand extends ArtworkCommand
                 'preset',
                 null,
                 InputOption::VALUE_REQUIRED,
-                'the line of a preset: one that ships, by its name or its process, or a .json file; the plain line when left out',
+                'the line of a preset: a built-in one, by its name or its process, or a .json file; the plain line when left out',
             )
             ->addOption(
                 'anyway',

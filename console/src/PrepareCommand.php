@@ -27,7 +27,7 @@ final class PrepareCommand extends ArtworkCommand
                 'preset',
                 null,
                 InputOption::VALUE_REQUIRED,
-                'the line of a preset: one that ships, by its name or its process, or a .json file; the plain line when left out',
+                'the line of a preset: a built-in one, by its name or its process, or a .json file; the plain line when left out',
             )
             ->addOption('join-near-blacks', null, InputOption::VALUE_NONE, 'make one black of all that only a screen tells apart')
             ->addOption('looks', null, InputOption::VALUE_NONE, 'measure also what each step did to the look, besides the whole line')

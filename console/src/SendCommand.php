@@ -76,7 +76,7 @@ final class SendCommand extends Command
                         $output->writeln("{$now} of {$of}");
                     }
                 });
-                $output->writeln(sprintf('Sent: %d of %d parts acknowledged.', $done, $of));
+                $output->writeln(sprintf('Sent: %d of %d blocks acknowledged.', $done, $of));
 
                 return self::SUCCESS;
             } catch (LineLost|MachineRefused $stopped) {
@@ -85,7 +85,7 @@ final class SendCommand extends Command
                 fclose($stream);
             }
         }
-        fwrite(STDERR, "neat-edge: {$why} {$done} of {$of} parts are done; call it again to go on.\n");
+        fwrite(STDERR, "neat-edge: {$why} {$done} of {$of} blocks are done; call it again to go on.\n");
 
         return self::FAILURE;
     }

@@ -1,3 +1,4 @@
+import { nextTick } from 'vue'
 import { createRouter, createWebHistory } from 'vue-router'
 
 export const router = createRouter({
@@ -9,10 +10,14 @@ export const router = createRouter({
     { path: '/presets', name: 'presets', component: () => import('./pages/Presets.vue'), meta: { title: 'Presets' } },
     { path: '/stock', name: 'stock', component: () => import('./pages/Stock.vue'), meta: { title: 'Shop stock' } },
     { path: '/batches/:id(\\d+)?', name: 'batches', component: () => import('./pages/Batches.vue'), props: true, meta: { title: 'Batches' } },
+    { path: '/settings', name: 'settings', component: () => import('./pages/Settings.vue'), meta: { title: 'Settings' } },
+    { path: '/guide/:page([a-z-]+)?', name: 'guide', component: () => import('./pages/GuidePage.vue'), props: true, meta: { title: 'Guide' } },
     { path: '/:any(.*)*', name: 'lost', component: () => import('./pages/Lost.vue'), meta: { title: 'Not here' } },
   ],
 })
 
-router.afterEach((to) => {
+router.afterEach((to, from) => {
+  // Who hears the page is taken along to the new one; the stages of a bench are one page.
+  if (from.matched.length > 0 && to.name !== from.name) void nextTick(() => requestAnimationFrame(() => document.getElementById('work')?.focus({ preventScroll: true })))
   document.title = `${String(to.meta.title ?? '')} · Neat Edge`
 })

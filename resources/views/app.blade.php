@@ -9,6 +9,8 @@
 </head>
 <body>
     <div id="app"></div>
+    <!-- Dialogs, menus and lists lie over the page, in a part of their own. -->
+    <section id="over" aria-label="Dialogs and menus"></section>
     <noscript>Neat Edge needs JavaScript to show the bench.</noscript>
 </body>
 </html>

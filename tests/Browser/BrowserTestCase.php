@@ -121,6 +121,8 @@ abstract class BrowserTestCase extends TestCase
             if (! $element->isDisplayed()) {
                 return null;
             }
+            // Half over the edge of what it scrolls in, its middle may lie under something else.
+            self::$browser->executeScript('arguments[0].scrollIntoView({ block: "nearest" }); const r = arguments[0].getBoundingClientRect(), on = document.elementFromPoint(r.left + r.width / 2, r.top + r.height / 2); if (on && !arguments[0].contains(on)) arguments[0].scrollIntoView({ block: "center" })', [$element]);
             $element->click();
 
             return true;

@@ -199,7 +199,7 @@ final class EditingTest extends BrowserTestCase
         self::assertCount(1, $this->complaints(), 'only the answer to the stale window');
         $this->keys('s');
         $this->keys('?');
-        $this->seeText('In Draw');
+        $this->seeText('Tools of Draw');
     }
 
     private function seeMany(int $count, string $selector): void

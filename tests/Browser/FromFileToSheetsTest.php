@@ -62,7 +62,7 @@ final class FromFileToSheetsTest extends BrowserTestCase
         self::assertSame(2, $this->howMany('[data-sheet]'));
 
         $this->press('[data-stage=check]');
-        $this->seeText('least 0.30 mm');
+        $this->seeText('narrowest 0.30 mm');
         $this->seeText('Left out foreign content');
         $this->press('[data-group=thin-line] .head');
         $this->seeText('at least 0.80 mm is needed.');
@@ -92,7 +92,7 @@ final class FromFileToSheetsTest extends BrowserTestCase
     {
         $this->visit('/new');
         $this->press('[data-test=start]');
-        $this->seeText('Drop a file first', '[data-test=problem]');
+        $this->seeText('Choose a file first', '[data-test=problem]');
         $this->upload($this->file('letter.svg', 'Dear shop, please find enclosed'));
         $this->press('[data-test=start]');
         $this->seeText('The file is damaged at line', '[data-test=problem]');

@@ -124,7 +124,7 @@ final class HonestTest extends BrowserTestCase
         $before = $this->howMany('[data-test=job]');
         $title = self::$browser->findElement(WebDriverBy::cssSelector('[data-test=job] .title'))->getText();
         $this->press('[data-test=job] button[title=Delete]');
-        $this->seeText('can be brought back from there for 30 days', '.el-message-box');
+        $this->seeText('can be restored from there for 30 days', '.el-message-box');
         usleep(400_000);
         $this->press('.el-message-box__btns .el-button--primary');
         self::until(fn (): ?bool => $this->howMany('[data-test=job]') === $before - 1 ? true : null, 'one job less', 15.0);

@@ -98,7 +98,7 @@ final class SentToMachinesTest extends BrowserTestCase
     {
         $this->machine('engraver', '--bed=600x400mm', '--pace=0', '--fail=empty', '--after=2500');
         $this->sendFirst('Brass lantern tags, no. 1 to 40');
-        $this->sent(0, 'stopped');
+        $this->sent(0, 'failed');
         $this->see('[data-test=so-far]', 30.0);
         $some = strlen((string) self::$browser->executeScript('return document.querySelector("[data-test=so-far]").getAttribute("d")'));
         self::assertGreaterThan(200, $some);

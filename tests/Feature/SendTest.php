@@ -508,7 +508,7 @@ final class SendTest extends TestCase
         self::assertSame(1, Works::sweep());
         $stopped = $this->sending($sending->id);
         self::assertSame('failed', $stopped['status']);
-        self::assertStringContainsString("2 of {$work->of} parts are done", $stopped['error']);
+        self::assertStringContainsString("2 of {$work->of} blocks are done", $stopped['error']);
         $stream = stream_socket_client("tcp://{$sending->address}");
         self::assertNotFalse($stream);
         // Begun, lowered and two strokes along; the last was not acknowledged.
@@ -575,7 +575,7 @@ final class SendTest extends TestCase
         $sending = Sending::query()->firstOrFail();
         $row = $this->sending($sending->id);
         self::assertSame(
-            ['failed', "The database was held by another for too long. 1 of {$row['of']} parts are done. Go on with it."],
+            ['failed', "The database was held by another for too long. 1 of {$row['of']} blocks are done. Go on with it."],
             [$row['status'], $row['error']],
         );
         $stored = 100;
@@ -673,7 +673,7 @@ final class SendTest extends TestCase
         $sent = $this->postJson("/api/v1/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 0])->json('id');
         $row = $this->sending($sent);
         self::assertSame(['stopped', '', 3], [$row['status'], $row['asked'], $row['done']]);
-        self::assertContains('Cancelled after part 3', array_column($row['log'], 'what'));
+        self::assertContains('Cancelled after block 3', array_column($row['log'], 'what'));
 
         $lost = Sending::query()->whereKey($this->postJson(
             "/api/v1/jobs/{$job}/sendings",

@@ -89,6 +89,26 @@ final class JobController
         return (new JobResource(Duplicating::of($job)))->status(201);
     }
 
+    /** Put away: it is done with, and lists pass it over. Nothing of it goes. */
+    #[Answers(status: 204)]
+    public function archive(ShopJob $job): Response
+    {
+        $job->timestamps = false;
+        $job->update(['archived_at' => now()]);
+
+        return response()->noContent();
+    }
+
+    /** Back among the others. */
+    #[Answers(status: 204)]
+    public function unarchive(ShopJob $job): Response
+    {
+        $job->timestamps = false;
+        $job->update(['archived_at' => null]);
+
+        return response()->noContent();
+    }
+
     /** To the trash, from where it can be brought back for some weeks. */
     #[Answers(status: 204)]
     public function destroy(ShopJob $job): Response

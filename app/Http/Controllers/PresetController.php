@@ -53,7 +53,7 @@ final class PresetController
     {
         $preset = PresetJson::decode((string) $request->sent()->get(), Processes::keys());
         if (isset(Processes::presets()[$preset->name])) {
-            throw ValidationException::withMessages(['file' => sprintf('"%s" ships with the application; give the preset another name.', $preset->name)]);
+            throw ValidationException::withMessages(['file' => sprintf('"%s" is built in; give the preset another name.', $preset->name)]);
         }
 
         return (new PresetResource(ShopPreset::keep($preset)))->status(201);

@@ -31,14 +31,14 @@ final class BatchRequest extends Asks
     public function messages(): array
     {
         return [
-            'files.*' => 'Drop drawings or a ZIP of them.',
-            'files' => 'Drop drawings or a ZIP of them.',
+            'files.*' => 'Choose drawings or a ZIP of them.',
+            'files' => 'Choose drawings or a ZIP of them.',
             'preset.*' => 'Choose a preset.',
             'process.*' => 'Choose how the jobs are made.',
             'title.*' => 'The title is longer than 120 letters.',
             'width.*' => 'Type a width such as 300mm.',
             'sizes.*' => 'The table of sizes is too long.',
-            'paths.*' => 'Drop drawings or a ZIP of them.',
+            'paths.*' => 'Choose drawings or a ZIP of them.',
         ];
     }
 

@@ -23,13 +23,13 @@ final class FontRequest extends Asks
     {
         return [
             'file.max' => sprintf('The font is larger than %d MB.', intdiv((int) config('neat-edge.font_bytes'), 1_000_000)),
-            'file.*' => 'The font did not arrive; drop it again.',
+            'file.*' => 'The font did not arrive; choose it again.',
         ];
     }
 
     /** @throws ValidationException where there are several, or none */
     public function sent(): UploadedFile
     {
-        return $this->oneFile('Drop one font.');
+        return $this->oneFile('Choose one font.');
     }
 }

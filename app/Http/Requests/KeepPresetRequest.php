@@ -25,7 +25,7 @@ final class KeepPresetRequest extends Asks
     public function messages(): array
     {
         return [
-            'name.not_in' => 'That preset ships with the application; choose another name.',
+            'name.not_in' => 'That preset is built in; choose another name.',
             'name.*' => 'A preset needs a name of at most 80 letters.',
             'note.*' => 'The note has more than 500 letters.',
             '*' => 'Choose processes from the list.',

@@ -25,7 +25,7 @@ final class LookRequest extends Asks
     {
         return [
             'file.max' => sprintf('The file is larger than %d MB.', intdiv((int) config('neat-edge.upload_bytes'), 1_000_000)),
-            'file.*' => 'The file did not arrive; drop it again.',
+            'file.*' => 'The file did not arrive; choose it again.',
             'taking.*' => 'Say how the file is to be taken by the names of its choices.',
         ];
     }
@@ -33,6 +33,6 @@ final class LookRequest extends Asks
     /** @throws ValidationException where there are several, or none */
     public function sent(): UploadedFile
     {
-        return $this->oneFile('Drop one file.');
+        return $this->oneFile('Choose one file.');
     }
 }

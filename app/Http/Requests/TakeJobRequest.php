@@ -36,17 +36,17 @@ final class TakeJobRequest extends Asks
             'width.*' => 'Type a width such as 300mm.',
             'height.string' => 'Type a height such as 200mm.',
             'title.max' => 'The title is longer than 120 letters.',
-            'height.required_without' => 'Drop an SVG file first, or type the height of an empty bench.',
-            'file.required_without' => 'Drop an SVG file first, or type the height of an empty bench.',
+            'height.required_without' => 'Choose a file first, or type the height of an empty bench.',
+            'file.required_without' => 'Choose a file first, or type the height of an empty bench.',
             'file.max' => sprintf('The file is larger than %d MB.', intdiv((int) config('neat-edge.upload_bytes'), 1_000_000)),
             'file.uploaded' => 'The file did not arrive whole; it may be too large.',
-            'file.*' => 'The file did not arrive; drop it again.',
+            'file.*' => 'The file did not arrive; choose it again.',
         ];
     }
 
     /** @throws ValidationException where there are several, or none */
     public function sent(): UploadedFile
     {
-        return $this->oneFile('Drop one SVG file.');
+        return $this->oneFile('Choose one file.');
     }
 }

@@ -15,6 +15,8 @@ namespace App\Http\Resources;
  *     found: int,
  *     all: int,
  *     page: int,
+ *     // Whether there is a job that is none of the demo.
+ *     own: bool,
  * }
  * @phpstan-type ListedJobRow array{
  *     id: int, title: string, customer: string, due: string|null, process: string, processLabel: string, width: float, height: float, demo: bool, version: int,

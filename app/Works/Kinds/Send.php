@@ -117,11 +117,11 @@ final class Send extends Kind
 
                 return null;
             } catch (Paused|Stopped $asked) {
-                $sending->noted(($asked instanceof Stopped ? 'Cancelled' : 'Paused')." after part {$work->done}");
+                $sending->noted(($asked instanceof Stopped ? 'Cancelled' : 'Paused')." after block {$work->done}");
                 throw $asked;
             } catch (LineLost $lost) {
                 $why = $lost->getMessage();
-                $sending->noted("{$why} {$work->done} of {$work->of} parts are done");
+                $sending->noted("{$why} {$work->done} of {$work->of} blocks are done");
             } catch (MachineRefused $refused) {
                 $why = $refused->getMessage();
                 // Whoever was there before may just be leaving.
@@ -133,7 +133,7 @@ final class Send extends Kind
                 fclose($stream);
             }
         }
-        throw $this->stopped($sending, "{$why} Go on when it is back: {$work->done} of {$work->of} parts are done.");
+        throw $this->stopped($sending, "{$why} Go on when it is back: {$work->done} of {$work->of} blocks are done.");
     }
 
     private function stopped(Sending $sending, string $why): Refused
@@ -153,7 +153,7 @@ final class Send extends Kind
         $words = $why === self::CUT_OFF ? 'The server was stopped while this was sent;' : $why;
         self::sending($work)?->noted("Stopped: {$words}");
 
-        return "{$words} {$work->done} of {$work->of} parts are done. Go on with it.";
+        return "{$words} {$work->done} of {$work->of} blocks are done. Go on with it.";
     }
 
     private static function sending(Work $work): ?Sending

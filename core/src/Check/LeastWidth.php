@@ -65,7 +65,7 @@ final readonly class LeastWidth implements Rule
                 $limit,
             ),
             $place->typical > 1.2 * $place->width => sprintf(
-                'A %s is %.2f mm wide at its narrowest; %s of it are under %.2f mm, %.2f mm as a rule.',
+                'A %s is %.2f mm wide at its narrowest; %s of it are under %.2f mm, mostly %.2f mm.',
                 $what,
                 $place->width,
                 $length,

@@ -23,10 +23,6 @@ use NeatEdge\Core\Type\Typesetter;
  */
 final class JobSheet
 {
-    private const WIDTH = 210.0;
-
-    private const HEIGHT = 297.0;
-
     private const EDGE = 15.0;
 
     /** mm of a row with its picture. */
@@ -40,7 +36,8 @@ final class JobSheet
 
     private float $y = self::EDGE;
 
-    private function __construct(private readonly FontShelf $fonts, private readonly string $currency)
+    /** @param  array{float, float}  $paper  width and height, mm */
+    private function __construct(private readonly FontShelf $fonts, private readonly string $currency, private readonly array $paper)
     {
     }
 
@@ -50,11 +47,12 @@ final class JobSheet
      *     order of making
      * @param  list<string>  $accepted
      * @param  string  $currency  that the shop reckons in
+     * @param  array{float, float}  $paper  width and height, mm
      * @return non-empty-list<Layout>
      */
-    public static function pages(string $title, array $ticket, array $rows, array $accepted, string $currency = ''): array
+    public static function pages(string $title, array $ticket, array $rows, array $accepted, string $currency = '', array $paper = [210.0, 297.0]): array
     {
-        $self = new self(FontShelf::shipped(), $currency);
+        $self = new self(FontShelf::shipped(), $currency, $paper);
         $self->text($title, self::EDGE, 7.0, true);
         $self->y += 4.0;
         foreach ($ticket as $name => $value) {
@@ -86,8 +84,8 @@ final class JobSheet
             static fn (array $pieces, int $number): Layout => new Layout(
                 'job-sheet-'.($number + 1),
                 "{$title}: job sheet",
-                self::WIDTH,
-                self::HEIGHT,
+                $self->paper[0],
+                $self->paper[1],
                 [new Layer(Role::Print, 'Job sheet', '#000000', $pieces)],
                 words: $self->words[$number] ?? [],
             ),
@@ -197,7 +195,7 @@ final class JobSheet
     /** A line of letters, or as many as it takes. */
     private function text(string $text, float $x, float $size, bool $bold = false, float $down = 1.5): void
     {
-        $room = self::WIDTH - self::EDGE - $x;
+        $room = $this->paper[0] - self::EDGE - $x;
         $shape = $this->set($text, $size, $bold);
         $wide = $shape->box()->right ?? 0.0;
         $lines = $wide <= $room ? [$text] : explode("\n", wordwrap($text, max(8, (int) floor(mb_strlen($text) * $room / $wide) - 2), "\n", true));
@@ -221,7 +219,7 @@ final class JobSheet
     {
         $this->add(new Piece(
             'rule',
-            Shape::of(Contour::rectangle(self::EDGE, $this->y, self::WIDTH - 2 * self::EDGE, 0.2)),
+            Shape::of(Contour::rectangle(self::EDGE, $this->y, $this->paper[0] - 2 * self::EDGE, 0.2)),
             new Paint(new Colour(160, 150, 130)),
         ));
         $this->y += 3.0;
@@ -230,7 +228,7 @@ final class JobSheet
     /** On the next page where there is no room for so many mm. */
     private function room(float $high): void
     {
-        if ($this->y + $high > self::HEIGHT - self::EDGE) {
+        if ($this->y + $high > $this->paper[1] - self::EDGE) {
             $this->pages[] = [];
             $this->y = self::EDGE;
         }

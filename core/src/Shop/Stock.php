@@ -111,7 +111,7 @@ final class Stock
             Field::length('bedWidth', 'Bed, along', 0.0, 0.0, 'nought for a roll'),
             Field::length('bedHeight', 'Bed, across', 610.0, 1.0),
             Field::length('blade', 'Blade offset', 0.0, 0.0, 'of a drag knife; nought where the machine sees to it'),
-            Field::length('overcut', 'Overcut', 0.3, 0.0), Field::number('travel', 'Speed in the air, mm/s', 400.0, 1.0, 5000.0),
+            Field::length('overcut', 'Overcut', 0.3, 0.0), Field::number('travel', 'Travel speed, mm/s', 400.0, 1.0, 5000.0),
             Field::number('gather', 'Gathers speed by, mm/s²', 2000.0, 1.0, 1e5),
             Field::number('lift', 'Up or down, seconds (a beam: 0)', 0.05, 0.0, 10.0),
             Field::number('rate', 'Rate an hour', 40.0, 0.0, 1e5),

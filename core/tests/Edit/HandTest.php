@@ -10,6 +10,7 @@ use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Colour;
+use NeatEdge\Core\Measure\ColourName;
 use NeatEdge\Core\Recipe\Called;
 use NeatEdge\Core\Recipe\Letters\Lettering;
 use NeatEdge\Core\Recipe\Repeat\StepAndRepeat;
@@ -127,7 +128,7 @@ final class HandTest extends TestCase
         self::assertSame('Moon', Called::name($bench->piece($circle)));
         self::assertSame(
             ['black', 'white', 'dark blue', 'yellow'],
-            array_map(static fn (string $hex): string => Called::colour(Colour::fromHex($hex)), ['#050505', '#fdfdfa', '#16284c', '#f8d030']),
+            array_map(static fn (string $hex): string => ColourName::of(Colour::fromHex($hex)), ['#050505', '#fdfdfa', '#16284c', '#f8d030']),
         );
     }
 }

@@ -176,7 +176,7 @@ final class PaintAndTextTest extends TestCase
     public static function presses(): iterable
     {
         foreach ([[-90, 'top'], [90, 'bottom'], [-150, 'upper left'], [30, 'lower right']] as [$angle, $where]) {
-            foreach ([31.0 => true, 29.0 => false] as $radius => $outside) {
+            foreach ([[31.0, true], [29.0, false]] as [$radius, $outside]) {
                 yield "{$where}, ".($outside ? 'outside' : 'inside') => [50 + $radius * cos(deg2rad($angle)), 50 + $radius * sin(deg2rad($angle)), $outside, (float) $angle];
             }
         }

@@ -72,6 +72,143 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/guide": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Its pages with their headings, and all that has a name in the core, to be searched. */
+        get: operations["guide.index"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/guide/{page}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One page. */
+        get: operations["guide.show"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/guide/pictures/{picture}.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A picture of a page. */
+        get: operations["guide.picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All of it, as it describes itself. */
+        get: operations["settings.index"];
+        /** Changes some of it. */
+        put: operations["settings.update"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/templates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All templates. */
+        get: operations["templates.index"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jobs/{job}/template": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes one of a job: its ticket, guides and line, without its art. */
+        post: operations["templates.store"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/templates/{template}/jobs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A new job that begins with it. */
+        post: operations["templates.begin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/templates/{template}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes it away; jobs that began with it stay. */
+        delete: operations["templates.destroy"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/length": {
         parameters: {
             query?: never;
@@ -137,6 +274,40 @@ export interface paths {
         put?: never;
         /** A second job like it. */
         post: operations["jobs.copy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jobs/{job}/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put away: it is done with, and lists pass it over. Nothing of it goes. */
+        post: operations["jobs.archive"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jobs/{job}/unarchive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Back among the others. */
+        post: operations["jobs.unarchive"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1757,6 +1928,31 @@ export interface components {
             upright: boolean;
             at: number;
         };
+        /** @description What the guide holds. */
+        GuideBook: {
+            pages: {
+                page: string;
+                title: string;
+                headings: {
+                    id: string;
+                    text: string;
+                }[];
+            }[];
+            entries: {
+                id: string;
+                /** @enum {unknown} */
+                sort: "tool" | "step" | "finding" | "output" | "process";
+                kind: string;
+                label: string;
+                says: string;
+            }[];
+        };
+        /** @description One page of the guide, made of Markdown that ships with the application. */
+        GuidePage: {
+            page: string;
+            title: string;
+            html: string;
+        };
         /** @description Where a job stands in its states. */
         History: {
             label: string;
@@ -1817,6 +2013,7 @@ export interface components {
             found: number;
             all: number;
             page: number;
+            own: boolean;
         };
         /** @description A job with its art, all of one moment. */
         JobState: {
@@ -2299,6 +2496,13 @@ export interface components {
             machines: components["schemas"]["Machine"][];
             sendings: components["schemas"]["Sending"][];
         };
+        /** @description What the shop has its own way in. */
+        Settings: {
+            fields: components["schemas"]["Field"][];
+            values: {
+                [key: string]: string;
+            };
+        };
         /** @enum {unknown} */
         Severity: "serious" | "warning" | "note";
         Sheet: {
@@ -2399,6 +2603,16 @@ export interface components {
             art: string;
             count: number;
             svg: string;
+        };
+        /** @description What a new job can begin with. */
+        Template: {
+            id: number;
+            name: string;
+            process: string;
+            processLabel: string;
+            width: number;
+            height: number;
+            guides: number;
         };
         TextValues: {
             text: string;
@@ -4386,7 +4600,7 @@ export interface components {
              */
             bridge: number | string;
             /**
-             * @description Drop holes under. holes into which no circle of this width fits. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Leave out holes under. holes into which no circle of this width fits. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 3
              */
             dropHoles: number | string;
@@ -4861,7 +5075,7 @@ export interface components {
              */
             overcut: number | string;
             /**
-             * @description Speed in the air, mm/s. 1 to 5000
+             * @description Travel speed, mm/s. 1 to 5000
              * @default 400
              */
             travel: number | string;
@@ -4895,7 +5109,7 @@ export interface components {
              */
             arrange: "drawn" | "nest" | "parts";
             /**
-             * @description Bed width. across the roll or sheet; that of the ticket when nought. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Bed width. across the roll or sheet; 0: as on the ticket. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 0
              */
             bedWidth: number | string;
@@ -4998,7 +5212,7 @@ export interface components {
              */
             arrange: "drawn" | "nest" | "parts";
             /**
-             * @description Bed width. across the roll or sheet; that of the ticket when nought. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Bed width. across the roll or sheet; 0: as on the ticket. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 0
              */
             bedWidth: number | string;
@@ -5096,7 +5310,7 @@ export interface components {
              */
             arrange: "drawn" | "nest";
             /**
-             * @description Bed width. across the roll or sheet; that of the ticket when nought. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Bed width. across the roll or sheet; 0: as on the ticket. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 0
              */
             bedWidth: number | string;
@@ -5147,7 +5361,7 @@ export interface components {
              */
             bridge: number | string;
             /**
-             * @description Drop holes under. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Leave out holes under. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 3
              */
             dropHoles: number | string;
@@ -5266,7 +5480,7 @@ export interface components {
              */
             arrange: "drawn" | "nest";
             /**
-             * @description Bed width. across the roll or sheet; that of the ticket when nought. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Bed width. across the roll or sheet; 0: as on the ticket. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 0
              */
             bedWidth: number | string;
@@ -5375,7 +5589,7 @@ export interface components {
              */
             arrange: "drawn" | "nest" | "parts";
             /**
-             * @description Bed width. across the roll or sheet; that of the ticket when nought. mm, or a length with its unit such as "1/4in"; 0 to 100000
+             * @description Bed width. across the roll or sheet; 0: as on the ticket. mm, or a length with its unit such as "1/4in"; 0 to 100000
              * @default 0
              */
             bedWidth: number | string;
@@ -5561,6 +5775,8 @@ export type Found = components['schemas']['Found'];
 export type Frame = components['schemas']['Frame'];
 export type GradientPaint = components['schemas']['GradientPaint'];
 export type Guide = components['schemas']['Guide'];
+export type GuideBook = components['schemas']['GuideBook'];
+export type GuidePage = components['schemas']['GuidePage'];
 export type History = components['schemas']['History'];
 export type Job = components['schemas']['Job'];
 export type JobPage = components['schemas']['JobPage'];
@@ -5605,6 +5821,7 @@ export type Release = components['schemas']['Release'];
 export type Remedy = components['schemas']['Remedy'];
 export type Sending = components['schemas']['Sending'];
 export type Sendings = components['schemas']['Sendings'];
+export type Settings = components['schemas']['Settings'];
 export type Severity = components['schemas']['Severity'];
 export type Sheet = components['schemas']['Sheet'];
 export type Snaps = components['schemas']['Snaps'];
@@ -5615,6 +5832,7 @@ export type StockItem = components['schemas']['StockItem'];
 export type StockKind = components['schemas']['StockKind'];
 export type StrokePaint = components['schemas']['StrokePaint'];
 export type Taken = components['schemas']['Taken'];
+export type Template = components['schemas']['Template'];
 export type TextValues = components['schemas']['TextValues'];
 export type Token = components['schemas']['Token'];
 export type TrashedJob = components['schemas']['TrashedJob'];
@@ -5716,6 +5934,225 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    "guide.index": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GuideBook"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "guide.show": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                page: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GuidePage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "guide.picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                picture: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "settings.index": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Settings"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "settings.update": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    values: {
+                        [key: string]: string | null;
+                    } | (string | null)[];
+                };
+            };
+        };
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Settings"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "templates.index": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Template"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "templates.store": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The answer. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Template"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "templates.begin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                template: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    title?: string | null;
+                    width?: string | null;
+                    height?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The answer. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Job"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "templates.destroy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                template: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     length: {
         parameters: {
             query?: never;
@@ -5754,7 +6191,7 @@ export interface operations {
         parameters: {
             query?: {
                 search?: string | null;
-                only?: "all" | "open" | "ready" | "fresh" | "due" | null;
+                only?: "all" | "open" | "ready" | "fresh" | "due" | "archived" | null;
                 order?: "updated" | "due" | "title" | "customer" | "findings" | null;
                 page?: number | string | null;
             };
@@ -5936,6 +6373,48 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Job"];
                 };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "jobs.archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "jobs.unarchive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             default: components["responses"]["Problem"];
         };

@@ -35,7 +35,7 @@ function key(event: KeyboardEvent) {
 </script>
 
 <template>
-  <Teleport to="body">
+  <Teleport to="#over">
   <div ref="menu" class="menu" role="menu" aria-label="What can be done here" :style="{ left: `${place.left}px`, top: `${place.top}px` }" data-test="menu" @keydown="key" @pointerdown.stop @click.stop @contextmenu.prevent>
     <template v-if="under.length > 1">
       <p>Under the pointer</p>
@@ -51,7 +51,7 @@ function key(event: KeyboardEvent) {
 </template>
 
 <style scoped>
-.menu { position: fixed; z-index: 50; width: 216px; max-height: calc(100vh - 8px); overflow-y: auto; background: #fffcf4; border: 1px solid var(--line-strong); border-radius: 4px; padding: 5px; box-shadow: 0 3px 14px #26231d33; }
+.menu { position: fixed; z-index: 50; width: 216px; max-height: calc(100vh - 8px); overflow-y: auto; background: var(--card); border: 1px solid var(--line-strong); border-radius: 4px; padding: 5px; box-shadow: 0 3px 14px var(--shade); }
 p { font-size: 14px; color: var(--ink-mid); padding: 2px 8px; }
 button { display: flex; align-items: center; gap: 8px; width: 100%; border: 0; background: none; font: 16px/1.2 var(--text-face); padding: 4px 8px; text-align: left; border-radius: 3px; cursor: pointer; color: var(--ink); }
 button span:not(.dab) { flex: 1; }

@@ -167,21 +167,21 @@ const label = computed(() => (tools.said.value ? px(tools.said.value.at) : null)
 .measure { stroke: var(--coral); stroke-width: 2.5; vector-effect: non-scaling-stroke; pointer-events: none; }
 .frame { fill: none; stroke: var(--green); stroke-width: 1; pointer-events: none; }
 .hit { fill: transparent !important; stroke: none !important; pointer-events: auto; }
-.knob { fill: #fffdf7; stroke: var(--green); stroke-width: 1.6; cursor: grab; }
+.knob { fill: var(--sheet); stroke: var(--green); stroke-width: 1.6; cursor: grab; }
 .knob:hover { fill: var(--green-pale); }
 .pivot { pointer-events: none; }
 .pivot.grip { cursor: move; pointer-events: auto; }
 .pivot path { stroke: var(--green); stroke-width: 1.2; }
-.pivot circle { fill: #fffdf7; stroke: var(--green); stroke-width: 1.2; }
+.pivot circle { fill: var(--sheet); stroke: var(--green); stroke-width: 1.2; }
 .side { fill: none; stroke: var(--coral); stroke-width: 3.5; stroke-linecap: round; vector-effect: non-scaling-stroke; pointer-events: none; }
-.node { fill: #fffdf7; stroke: var(--ink); stroke-width: 1.5; cursor: grab; }
+.node { fill: var(--sheet); stroke: var(--ink); stroke-width: 1.5; cursor: grab; }
 .node.on { fill: var(--green); stroke: var(--green-deep); }
 .even { fill: var(--ink); pointer-events: none; }
-.node.on + .even { fill: #fffdf7; }
+.node.on + .even { fill: var(--sheet); }
 line.handle { stroke: var(--ink-mid); stroke-width: 1; pointer-events: none; }
-circle.handle { fill: var(--ink-mid); stroke: #fffdf7; stroke-width: 1.5; cursor: grab; }
+circle.handle { fill: var(--ink-mid); stroke: var(--sheet); stroke-width: 1.5; cursor: grab; }
 .first { fill: none; stroke: var(--green); stroke-width: 2; pointer-events: none; }
 .caught circle { fill: none; stroke: var(--coral); stroke-width: 2; pointer-events: none; }
-.caught text, .said text { font: 500 15px var(--text-face); fill: var(--ink); paint-order: stroke; stroke: #fffdf7; stroke-width: 4; pointer-events: none; font-variant-numeric: tabular-nums; }
+.caught text, .said text { font: 500 15px var(--text-face); fill: var(--ink); paint-order: stroke; stroke: var(--sheet); stroke-width: 4; pointer-events: none; font-variant-numeric: tabular-nums; }
 .caught text { fill: var(--coral-deep); }
 </style>

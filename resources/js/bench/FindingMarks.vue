@@ -2,12 +2,27 @@
 import type { Finding } from '@/api/types'
 import { labelWidth, nameOf } from '@/findings'
 import { useColours } from '@/stores/colours'
-import { computed } from 'vue'
+import { computed, ref, useId, watch } from 'vue'
 
 const props = defineProps<{ findings: Finding[]; shown: number[]; group: Set<number> | null; selected: number | null; scale: number; left: number; top: number; width: number; height: number; pieces?: Set<string> | null; first?: number }>()
 const names = useColours()
 names.load()
-defineEmits<{ select: [index: number] }>()
+const emit = defineEmits<{ select: [index: number] }>()
+const own = useId()
+/** The mark that the keys are at: all of them are one stop, walked through by arrows. */
+const at = ref<number | null>(null)
+watch(() => props.selected, (now) => (at.value = now))
+function key(event: KeyboardEvent) {
+  const all = [...marks.value].sort((a, b) => a.index - b.index)
+  const now = all.findIndex((mark) => mark.index === at.value)
+  const next = { ArrowRight: now + 1, ArrowDown: now + 1, ArrowLeft: now - 1, ArrowUp: now - 1, Home: 0, End: all.length - 1 }[event.key]
+  if (event.key === 'Enter' || event.key === ' ') {
+    if (at.value !== null) emit('select', at.value)
+  } else if (next === undefined) return
+  else at.value = all[(next + all.length) % all.length]!.index
+  event.preventDefault()
+  event.stopPropagation()
+}
 
 /** Marks in view: small ones, and those of the chosen group with their widths, as far as they do not cover each other. The chosen one lies on top. */
 const marks = computed(() => {
@@ -31,18 +46,18 @@ const marks = computed(() => {
 </script>
 
 <template>
-  <g class="marks">
+  <g v-if="marks.length > 0" class="marks" role="listbox" tabindex="0" aria-label="Findings on the art" :aria-activedescendant="at === null ? undefined : `${own}-${at}`" @keydown="key" @focus="at ??= selected ?? marks[0]!.index">
     <g
       v-for="mark in marks"
       :key="mark.index"
-      :class="['mark', mark.finding.severity, { selected: mark.index === selected, small: mark.small }]"
+      :class="['mark', mark.finding.severity, { selected: mark.index === selected, small: mark.small, at: mark.index === at }]"
       :transform="`translate(${mark.x} ${mark.y})`"
-      role="button"
-      tabindex="0"
+      :id="`${own}-${mark.index}`"
+      role="option"
+      :aria-selected="mark.index === selected"
       :aria-label="names.said(mark.finding.message)"
       :data-finding="mark.index"
-      @click.stop="$emit('select', mark.index)"
-      @keydown.enter.stop="$emit('select', mark.index)"
+      @click.stop="emit('select', mark.index)"
     >
       <title>{{ names.said(mark.finding.message) }}</title>
       <path v-if="mark.ribbon" class="ribbon" :d="mark.ribbon" />
@@ -66,14 +81,16 @@ const marks = computed(() => {
 .ribbon { fill: var(--coral); fill-opacity: .35; stroke: var(--coral); stroke-width: 1.5; stroke-linejoin: round; vector-effect: non-scaling-stroke; pointer-events: none; }
 .mark.selected .ribbon { fill-opacity: .7; }
 .caret { fill: var(--coral); }
-.small .caret { stroke: #fffdf7; stroke-width: 1; paint-order: stroke; }
+.small .caret { stroke: var(--sheet); stroke-width: 1; paint-order: stroke; }
 .spot { fill: var(--paper); stroke: var(--coral); stroke-width: 2; }
 .mark rect { fill: var(--coral); }
-.mark text { font: 500 12.5px var(--text-face); fill: #fff; }
+.mark text { font: 500 12.5px var(--text-face); fill: var(--on-coral); }
 .mark.warning rect { fill: var(--paper); stroke: var(--coral); }
 .mark.warning text { fill: var(--coral-deep); }
 .mark.note .caret, .mark.note rect { fill: var(--ink-mid); }
-.mark.selected rect, .mark:focus-visible rect { stroke: var(--ink); stroke-width: 2; }
-.mark:focus-visible .caret { stroke: var(--ink); stroke-width: 2; }
+.marks { outline: none; }
+.mark.selected rect, .marks:focus-visible .at rect { stroke: var(--ink); stroke-width: 2; }
+.marks:focus-visible .at .caret { stroke: var(--ink); stroke-width: 2.5; }
+.marks:focus-visible .at .grip { stroke: var(--ink); stroke-width: 2; }
 .mark.selected .spot { r: 5px; }
 </style>

@@ -47,6 +47,6 @@ function grabEnd(event: PointerEvent, index: number) {
 </template>
 
 <style scoped>
-.gradient circle { pointer-events: auto; stroke: #fffdf7; stroke-width: 2.5; paint-order: stroke; cursor: grab; filter: drop-shadow(0 0 1px var(--ink)); }
+.gradient circle { pointer-events: auto; stroke: var(--sheet); stroke-width: 2.5; paint-order: stroke; cursor: grab; filter: drop-shadow(0 0 1px var(--ink)); }
 .gradient line { stroke: var(--ink); stroke-width: 1.5; stroke-dasharray: 2 3; pointer-events: none; }
 </style>

@@ -51,14 +51,14 @@ const shown = computed(() => {
 <style scoped>
 .tab, .axis, .centre { pointer-events: auto; }
 .tab { cursor: grab; }
-.tab rect { fill: var(--ink); stroke: #fffdf7; stroke-width: 1.4; }
-.tab path { stroke: #fffdf7; stroke-width: 1.6; stroke-linecap: round; }
+.tab rect { fill: var(--ink); stroke: var(--sheet); stroke-width: 1.4; }
+.tab path { stroke: var(--sheet); stroke-width: 1.6; stroke-linecap: round; }
 .tab:hover rect { fill: var(--green-deep); }
 .axis, .centre { cursor: move; }
 .axis line { stroke: var(--coral-deep); stroke-width: 1.5; stroke-dasharray: 14 4 3 4; }
 .centre .mark, .thread { pointer-events: none; }
 .thread { stroke: var(--coral-deep); stroke-width: 1; stroke-dasharray: 2 3; }
 .axis .broad { stroke: transparent; stroke-width: 10; stroke-dasharray: none; }
-.centre circle { fill: #fffdf7aa; stroke: var(--coral-deep); stroke-width: 1.5; }
+.centre circle { fill: color-mix(in srgb, var(--sheet) 67%, transparent); stroke: var(--coral-deep); stroke-width: 1.5; }
 .centre path { stroke: var(--coral-deep); stroke-width: 1.5; fill: none; }
 </style>

@@ -213,29 +213,29 @@ const walked = computed(() => (shaping.at === null ? null : (walk.value[shaping.
 .moving { pointer-events: none; }
 .sheet { fill: transparent; pointer-events: all; cursor: crosshair; }
 .cell { fill: transparent; stroke: var(--ink-mid); stroke-width: 1; stroke-dasharray: 3 3; pointer-events: all; cursor: pointer; }
-.cell:hover, .cell.passing { fill: #1d5c4640 !important; stroke: var(--green); stroke-width: 2; stroke-dasharray: none; }
+.cell:hover, .cell.passing { fill: color-mix(in srgb, var(--green) 25%, transparent) !important; stroke: var(--green); stroke-width: 2; stroke-dasharray: none; }
 .cell.joined { stroke: var(--green); stroke-width: 2.5; stroke-dasharray: none; }
-.cell.dropped { fill: #fffcf4e0; stroke: var(--coral); stroke-width: 2; }
+.cell.dropped { fill: color-mix(in srgb, var(--card) 88%, transparent); stroke: var(--coral); stroke-width: 2; }
 .cell.walked { stroke: var(--ink); stroke-width: 3.5; stroke-dasharray: none; }
 .stretch { fill: none; stroke: var(--coral); stroke-width: 3.5; pointer-events: none; }
-.would { fill: #1d5c4655; stroke: var(--green); stroke-width: 1.5; pointer-events: none; }
+.would { fill: color-mix(in srgb, var(--green) 33%, transparent); stroke: var(--green); stroke-width: 1.5; pointer-events: none; }
 .end { cursor: pointer; pointer-events: all; }
 .end line { stroke: var(--coral); stroke-width: 2; stroke-dasharray: 3 2; }
-.end circle { fill: #fffcf4; stroke: var(--coral); stroke-width: 2; }
+.end circle { fill: var(--card); stroke: var(--coral); stroke-width: 2; }
 .end.out circle { fill: var(--coral-pale); }
 .end.walked circle { stroke-width: 4; }
-text { font: 500 14px var(--text-face); fill: var(--ink); paint-order: stroke; stroke: #fffcf4; stroke-width: 3px; pointer-events: none; }
+text { font: 500 14px var(--text-face); fill: var(--ink); paint-order: stroke; stroke: var(--card); stroke-width: 3px; pointer-events: none; }
 .crossing { cursor: pointer; pointer-events: all; }
-.crossing path:first-of-type { fill: #fffcf4; stroke: var(--ink-mid); stroke-width: 1.2; }
+.crossing path:first-of-type { fill: var(--card); stroke: var(--ink-mid); stroke-width: 1.2; }
 .crossing .under, .crossing .upper { fill: none; stroke: var(--ink-soft); stroke-width: 2.5; }
 .crossing .upper { stroke: var(--green); stroke-width: 4; }
 .crossing:hover path:first-of-type, .crossing.walked path:first-of-type { stroke: var(--green); stroke-width: 3; }
 .fault { pointer-events: all; }
 .fault circle { fill: var(--coral); }
-.fault text { fill: #fff; stroke: none; font-weight: 700; }
-.fault .says { fill: var(--coral-deep); stroke: #fffcf4; }
+.fault text { fill: var(--on-coral); stroke: none; font-weight: 700; }
+.fault .says { fill: var(--coral-deep); stroke: var(--card); }
 /* Ours: a folded corner and a half moon. */
-.knob { fill: #fffcf4; stroke: var(--green); stroke-width: 2; pointer-events: all; cursor: grab; }
+.knob { fill: var(--card); stroke: var(--green); stroke-width: 2; pointer-events: all; cursor: grab; }
 .knob.corner { fill: var(--green); }
 .arm { stroke: var(--green); stroke-width: 1; stroke-dasharray: 2 3; }
 .frame { fill: none; stroke: var(--green); stroke-width: 1.5; }

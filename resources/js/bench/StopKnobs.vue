@@ -81,5 +81,5 @@ function grab(event: PointerEvent, index: number) {
 .stop { pointer-events: auto; cursor: grab; }
 line { stroke: var(--coral-deep); stroke-width: 1.6; }
 .wide { stroke: transparent; stroke-width: 14; }
-rect { fill: #fffdf7; stroke: var(--coral-deep); stroke-width: 1.4; }
+rect { fill: var(--sheet); stroke: var(--coral-deep); stroke-width: 1.4; }
 </style>

@@ -124,7 +124,7 @@ defineExpose({ cancel: tools.cancel, endCurve: tools.endCurve })
       @contextmenu="drawing && tools.contextMenu($event)"
       @click="!editing && bench.chooseNone()"
     >
-      <svg :width="width" :height="height" role="img" :aria-label="bench.job ? `The bench with ${bench.job.title}` : 'The bench'">
+      <svg :width="width" :height="height" role="group" :aria-label="bench.job ? `The bench with ${bench.job.title}` : 'The bench'">
         <defs>
           <clipPath id="wipe-before"><rect x="-10000" y="-10000" :width="10000 + wipeX" height="30000" /></clipPath>
           <clipPath id="wipe-after"><rect :x="wipeX" y="-10000" width="40000" height="30000" /></clipPath>
@@ -248,12 +248,12 @@ defineExpose({ cancel: tools.cancel, endCurve: tools.endCurve })
 .reference.locked { pointer-events: none; }
 .reference { cursor: move; }
 .surface.grabbing { cursor: grabbing; }
-.page { fill: #fffdf7; stroke: var(--line-strong); stroke-width: 1; vector-effect: non-scaling-stroke; }
+.page { fill: var(--sheet); stroke: var(--line-strong); stroke-width: 1; vector-effect: non-scaling-stroke; }
 .wipe { cursor: ew-resize; outline: none; }
 .wipe line { stroke: var(--green); stroke-width: 2; }
 .wipe line.wide { stroke: transparent; stroke-width: 18; }
 .wipe rect { fill: var(--green); }
 .wipe:focus-visible rect { stroke: var(--ink); stroke-width: 2; }
-.wipe text { font: 500 14px var(--text-face); fill: #fff; }
+.wipe text { font: 500 14px var(--text-face); fill: var(--on-green); }
 .looked { fill: none; stroke: var(--coral); stroke-width: 2; stroke-dasharray: 5 4; pointer-events: none; }
 </style>

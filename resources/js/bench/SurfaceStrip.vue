@@ -7,6 +7,7 @@ import { useDrawn } from '@/stores/drawn'
 import { count, inUnit } from '@/units'
 import { around } from './geometry'
 import type { usePanZoom } from './usePanZoom'
+import { computed } from 'vue'
 import WipeSides from './WipeSides.vue'
 
 /** Beneath the bench: where the pointer is, what is looked at, and how large. */
@@ -17,6 +18,7 @@ const drawn = useDrawn()
 const draw = useDraw()
 const names = useColours()
 
+const percentage = computed(() => Math.round((props.pan.scale.value / (96 / 25.4)) * 100))
 function look() {
   const box = around([...bench.chosen].map((id) => bench.byId.get(id)?.box ?? null))
   if (box) props.pan.lookAt({ left: box.left, top: box.top, right: box.left + box.width, bottom: box.top + box.height }, 0.5)
@@ -41,7 +43,7 @@ function nextDrawn() {
     <button v-if="drawing && bench.chosen.size > 0" type="button" class="adds" :title="keys.titled('Look at what is chosen, close', 'look')" data-test="look" @click.stop="look">Look closer</button>
     <div class="zoom">
       <button type="button" aria-label="Zoom out" :title="keys.titled('Zoom out', 'zoom-out')" @click.stop="pan.zoomOut()">−</button>
-      <button type="button" aria-label="Fit the art" :title="keys.titled('Fit', 'fit')" data-test="fit" @click.stop="pan.fit()">{{ Math.round((pan.scale.value / (96 / 25.4)) * 100) }} %</button>
+      <button type="button" :aria-label="`${percentage} %: fit the art`" :title="keys.titled('Fit', 'fit')" data-test="fit" @click.stop="pan.fit()">{{ percentage }} %</button>
       <button type="button" aria-label="Zoom in" :title="keys.titled('Zoom in', 'zoom-in')" @click.stop="pan.zoomIn()">+</button>
     </div>
   </div>
@@ -56,7 +58,7 @@ function nextDrawn() {
 .drawn { border: 0; background: none; font: inherit; color: var(--coral-deep); cursor: pointer; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; min-width: 0; padding: 0; text-align: left; }
 .drawn strong { font-weight: 600; text-decoration: underline; }
 .adds { border: 0; background: none; font: inherit; color: var(--green-deep); cursor: pointer; padding: 2px 6px; border-radius: 3px; white-space: nowrap; }
-.adds.on { background: var(--green); color: #fff; }
+.adds.on { background: var(--green); color: var(--on-green); }
 .zoom { display: flex; margin-left: auto; border-left: 1px solid var(--line); height: 100%; }
 .zoom button:nth-child(2) { width: 78px; }
 .zoom button { border: 0; background: none; min-width: 34px; font-variant-numeric: lining-nums tabular-nums !important; height: 100%; padding: 0 8px; font: 15px var(--text-face); color: var(--ink); cursor: pointer; }

@@ -17,5 +17,5 @@ const place = computed(() => {
 
 <style scoped>
 .told { position: absolute; z-index: 5; max-width: 310px; pointer-events: none; }
-span { display: inline-block; padding: 5px 11px; border-radius: 4px; background: var(--ink); color: #fffdf7; font-size: 15px; line-height: 1.25; }
+span { display: inline-block; padding: 5px 11px; border-radius: 4px; background: var(--ink); color: var(--sheet); font-size: 15px; line-height: 1.25; }
 </style>

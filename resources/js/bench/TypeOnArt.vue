@@ -83,5 +83,5 @@ function key(event: KeyboardEvent) {
 
 <style scoped>
 .type { position: absolute; z-index: 4; width: 220px; }
-textarea { width: 100%; height: 62px; resize: none; border: 1.5px solid var(--green); border-radius: 3px; background: #fffdf7; font: 16px/1.3 var(--text-face); padding: 4px 7px; color: var(--ink); outline: none; }
+textarea { width: 100%; height: 62px; resize: none; border: 1.5px solid var(--green); border-radius: 3px; background: var(--sheet); font: 16px/1.3 var(--text-face); padding: 4px 7px; color: var(--ink); outline: none; }
 </style>

@@ -21,6 +21,7 @@ const emit = defineEmits<{ keep: [value: Value] }>()
       :show-arrow="false"
       :offset="2"
       placement="bottom-start"
+      append-to="#over"
       v-bind="{ ...$attrs, class: undefined }"
       @change="emit('keep', $event)"
       @keydown.stop

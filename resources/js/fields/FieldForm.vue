@@ -58,7 +58,7 @@ const asTyped = (field: Field) => (number(field) === null && typeof now(field) =
 .choice { display: grid; grid-template-columns: 1fr 109px; align-items: center; gap: 5px; font-size: 15px; }
 .words { display: flex; flex-direction: column; font-size: 15px; }
 .colour { display: flex; gap: 4px; }
-.colour button { font: inherit; font-size: 14px; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; color: var(--ink-mid); cursor: pointer; padding: 0 6px; }
+.colour button { font: inherit; font-size: 14px; border: 1px solid var(--line-strong); border-radius: 3px; background: var(--card); color: var(--ink-mid); cursor: pointer; padding: 0 6px; }
 .colour button.on { border-color: var(--green); color: var(--green); background: var(--green-pale); }
 input.off { opacity: .35; }
 </style>

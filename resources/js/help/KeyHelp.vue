@@ -20,6 +20,7 @@ const parts = [
 const lists = computed(() => parts.map((one) => ({ ...one, acts: keys.all.filter((act) => act.part === one.part) })))
 /** What the pointer and the keys that cannot be changed do. */
 const fixed = [
+  ['Ctrl K', 'search everything'],
   ['Wheel, two fingers', 'zoom; two fingers move over the bench too'],
   ['Space and drag', 'move over the bench'],
   ['Arrows', 'nudge what is chosen, Shift: ten times; with nothing chosen, move over the bench'],
@@ -34,6 +35,7 @@ const fixed = [
   ['On a step: Enter, Space', 'open it, switch it'],
   ['On a step: Alt and an arrow', 'earlier or later in the line'],
 ]
+const print = () => window.print()
 const changes = ref<string | null>(null)
 const why = ref('')
 watch(open, () => (changes.value = null))
@@ -52,9 +54,10 @@ function press(event: KeyboardEvent, act: KeyAct) {
 </script>
 
 <template>
-  <ElDialog v-model="open" title="Keys" width="860" class="keys-dialog">
+  <ElDialog v-model="open" title="Keys" width="860" append-to="#over" class="keys-dialog">
     <div class="top">
       <label><ElSwitch v-model="keys.single" aria-label="Single letters and signs as keys" data-test="single-keys" /> Single letters and signs do something</label>
+      <ElButton size="small" data-test="print-keys" @click="print">Print the key card</ElButton>
       <ElButton size="small" data-test="reset-keys" @click="keys.reset()">All as they were</ElButton>
     </div>
     <p class="quiet">Press a key in the list to give that act another; Delete takes its key away. Your keys stay in this browser.</p>
@@ -81,7 +84,9 @@ function press(event: KeyboardEvent, act: KeyAct) {
 </template>
 
 <style scoped>
-.top { display: flex; justify-content: space-between; align-items: center; gap: 12px; }
+.top .el-button { margin: 0; }
+.top label { flex: 1; }
+.top { display: flex; align-items: center; gap: 12px; }
 .top label { display: flex; gap: 10px; align-items: center; }
 .quiet { margin: 4px 0 8px; }
 .scrolls { max-height: 58vh; overflow-y: auto; padding: 2px; }
@@ -91,7 +96,7 @@ section:first-child { break-inside: auto; }
 h3 { font-size: 17px; margin: 0 0 6px; }
 ul { list-style: none; margin: 0; padding: 0; display: flex; flex-direction: column; gap: 3px; }
 li { display: grid; grid-template-columns: 122px 1fr; gap: 12px; align-items: center; line-height: 1.2; color: var(--ink-mid); break-inside: avoid; }
-.key { font: 600 15px var(--text-face); color: var(--ink); text-align: left; border: 1px solid var(--line-strong); border-radius: 4px; background: #fffcf4; padding: 2px 8px; min-height: 26px; cursor: pointer; }
+.key { font: 600 15px var(--text-face); color: var(--ink); text-align: left; border: 1px solid var(--line-strong); border-radius: 4px; background: var(--card); padding: 2px 8px; min-height: 26px; cursor: pointer; }
 .key.fixed { border-color: transparent; background: none; cursor: default; padding-left: 1px; }
 .key.none { color: var(--ink-mid); font-weight: 400; }
 .key.asks { border-color: var(--green); background: var(--green-pale); color: var(--green-deep); }

@@ -41,7 +41,7 @@ export const useKeys = defineStore('keys', () => {
   function set(act: KeyAct, combo: string): string {
     const other = byCombo.value.get(combo)
     if (other && other.name !== act.name) return `${combo} is the key for “${other.label}”. Choose another, or take that one away first.`
-    if (/^(Esc|Enter|Tab|Shift Tab|Space|(Shift )?(Up|Down|Left|Right)|Ctrl [RTWNLPQ]|F\d+)$/.test(combo)) return `${combo} is kept for the page or the browser. Choose another.`
+    if (/^(Esc|Enter|Tab|Shift Tab|Space|(Shift )?(Up|Down|Left|Right)|Ctrl [RTWNLPQK]|F\d+)$/.test(combo)) return `${combo} is kept for the page or the browser. Choose another.`
     own.value = combo === act.usual ? Object.fromEntries(Object.entries(own.value).filter(([name]) => name !== act.name)) : { ...own.value, [act.name]: combo }
     return ''
   }
@@ -88,7 +88,13 @@ export const useKeys = defineStore('keys', () => {
     if (!first(handlers, act.name, event)) useTold().tell(act.elsewhere ?? 'There is nothing for that key to do here.')
   }
 
-  return { all, own, single, of, shown, titled, set, reset, add, addPlain, press }
+  /** As if its key were pressed. */
+  function run(name: string) {
+    const act = all.value.find((each) => each.name === name)
+    if (act && !first(handlers, name, new KeyboardEvent('keydown'))) useTold().tell(act.elsewhere ?? 'There is nothing for that to do here.')
+  }
+
+  return { run, all, own, single, of, shown, titled, set, reset, add, addPlain, press }
 })
 
 /** Says what keys do while the component that asks is on the page. */

@@ -91,9 +91,9 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
 
 <style scoped>
 .frame { display: grid; grid-template-rows: minmax(0, 1fr) 33px; min-width: 0; min-height: 0; height: 100%; border: 1px solid var(--line); border-radius: 4px; overflow: hidden; }
-.surface { position: relative; overflow: hidden; touch-action: none; user-select: none; background: #e6e0d0; }
+.surface { position: relative; overflow: hidden; touch-action: none; user-select: none; background: var(--bed); }
 .surface svg { position: absolute; inset: 0; }
-.bed { fill: #fffdf7; stroke: var(--ink-mid); stroke-width: 1; vector-effect: non-scaling-stroke; }
+.bed { fill: var(--sheet); stroke: var(--ink-mid); stroke-width: 1; vector-effect: non-scaling-stroke; }
 .copy { fill: #9db3a6; stroke: var(--green-deep); stroke-width: 1; vector-effect: non-scaling-stroke; cursor: move; outline: none; }
 .copy.kept { fill: #d9c9a0; }
 .copy.on { stroke: var(--coral); stroke-width: 1.4; }

@@ -109,7 +109,7 @@ useKeyActs({ 'zoom-in': zoomIn, 'zoom-out': zoomOut, 'fit': fit, 'play': () => (
 
 <style scoped>
 .frame { display: grid; grid-template-rows: minmax(0, 1fr) auto 33px; min-width: 0; min-height: 0; height: 100%; border: 1px solid var(--line); border-radius: 4px; overflow: hidden; background: var(--paper-deep); }
-.surface { position: relative; overflow: hidden; touch-action: none; overscroll-behavior: none; user-select: none; background: #e6e0d0; }
+.surface { position: relative; overflow: hidden; touch-action: none; overscroll-behavior: none; user-select: none; background: var(--bed); }
 .surface svg { position: absolute; inset: 0; }
 .bed { fill: none; stroke: var(--ink-mid); stroke-width: 1; vector-effect: non-scaling-stroke; }
 .cut { fill: none; stroke: var(--green-deep); stroke-width: 1.6; vector-effect: non-scaling-stroke; stroke-linejoin: round; }

@@ -28,7 +28,7 @@ function go(number: number) {
 </script>
 
 <template>
-  <ElPopover v-model:visible="open" trigger="click" placement="bottom-start" :width="300" :teleported="true" popper-class="acts-popper">
+  <ElPopover v-model:visible="open" trigger="click" placement="bottom-start" :width="300" append-to="#over" popper-class="acts-popper">
     <template #reference>
       <ElButton size="small" class="more" aria-label="All that was done" title="All that was done" :aria-expanded="open" data-test="acts"><svg width="10" height="7" aria-hidden="true"><path d="M1 1L5 5L9 1" fill="none" stroke="currentColor" stroke-width="1.6" /></svg></ElButton>
     </template>

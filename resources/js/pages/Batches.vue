@@ -127,7 +127,7 @@ const words4: Record<string, string> = { waiting: 'waits', running: 'at work', d
 </script>
 
 <template>
-  <div class="page" @input="problem = ''">
+  <main id="work" tabindex="-1" class="page" @input="problem = ''">
     <header>
       <RouterLink to="/" class="home"><img src="/mark.svg" alt="">Jobs</RouterLink>
       <div><h1>{{ batch ? batch.title : 'Batches' }}</h1><p class="quiet">{{ batch ? `${batch.preset}, ${batch.processLabel.toLowerCase()}${batch.width ? `, ${batch.width} wide` : ''}` : 'Many files through one preset.' }}</p></div>
@@ -169,9 +169,12 @@ const words4: Record<string, string> = { waiting: 'waits', running: 'at work', d
       <form class="new" @submit.prevent="start">
         <ElUpload drag multiple :auto-upload="false" :show-file-list="false" :accept="[...choices.all.endings, 'zip'].map((ending) => `.${ending}`).join()" :on-change="add" data-test="batch-files">
           <p>Drag drawings or a ZIP of them here <span class="quiet numbers">{{ howMany }}</span></p>
-          <p class="quiet">SVG, PDF, DXF, PLT, PostScript. <button type="button" class="link" @click.stop="folder?.click()">Take a whole folder</button></p>
-          <ul v-if="aside.length > 0" class="aside" data-test="batch-aside" @click.stop><li v-for="(one, index) in aside.slice(0, 12)" :key="index">{{ one }}</li><li v-if="aside.length > 12">and {{ aside.length - 12 }} more</li></ul>
+          <p class="quiet">SVG, PDF, DXF, PLT, PostScript.</p>
         </ElUpload>
+        <div class="beside">
+          <button type="button" class="link" @click="folder?.click()">Take a whole folder</button>
+          <ul v-if="aside.length > 0" class="aside" data-test="batch-aside"><li v-for="(one, index) in aside.slice(0, 12)" :key="index">{{ one }}</li><li v-if="aside.length > 12">and {{ aside.length - 12 }} more</li></ul>
+        </div>
         <input ref="folder" type="file" webkitdirectory multiple hidden @change="addFolder">
         <div class="fields">
           <div class="field">Preset <Choose says="Preset" :value="fields.preset" :options="presets.map((preset) => ({ value: preset.name, label: preset.name }))" data-test="batch-preset" @keep="fields.preset = $event" /></div>
@@ -187,7 +190,7 @@ const words4: Record<string, string> = { waiting: 'waits', running: 'at work', d
       </ul>
       <ElButton v-if="more" size="small" data-test="more" @click="showMore">Show more</ElButton>
     </template>
-  </div>
+  </main>
 </template>
 
 <style scoped>
@@ -199,7 +202,7 @@ header div { flex: 1; }
 .bar { display: flex; align-items: center; gap: 16px; padding-bottom: 12px; }
 .progress { width: 220px; }
 .push { flex: 1; }
-.all { background: var(--green); color: #fff; text-decoration: none; padding: 6px 14px; border-radius: 4px; font-weight: 500; }
+.all { background: var(--green); color: var(--on-green); text-decoration: none; padding: 6px 14px; border-radius: 4px; font-weight: 500; }
 table { width: 100%; border-collapse: collapse; line-height: 1.25; }
 th { text-align: left; font-weight: 500; color: var(--ink-mid); font-size: 15px; }
 td, th { padding: 5px 12px 5px 0; border-bottom: 1px solid var(--line); }
@@ -211,8 +214,17 @@ td img { width: 54px; height: 44px; object-fit: contain; background: var(--traci
 .link { border: 0; background: none; font: inherit; color: var(--green); text-decoration: underline; cursor: pointer; padding: 0; }
 .aside { margin: 8px auto 0; padding: 0; list-style: none; color: var(--coral-deep); font-size: 15px; max-width: 420px; }
 .new { display: grid; grid-template-columns: 1fr 360px; gap: 26px; align-items: start; }
-.fields { display: flex; flex-direction: column; gap: 9px; }
+.beside { grid-column: 1; }
+.fields { grid-column: 2; grid-row: 1 / 3; display: flex; flex-direction: column; gap: 9px; }
 .fields label { display: flex; flex-direction: column; gap: 2px; font-weight: 500; }
 .list { list-style: none; padding: 0; margin: 26px 0 0; }
 .list li { border-top: 1px solid var(--line); padding: 8px 2px; }
+@media (max-width: 900px) {
+  .new { grid-template-columns: minmax(0, 1fr); }
+  .fields { grid-column: 1; grid-row: auto; }
+}
+@media (max-width: 700px) {
+  .page { padding: 16px 14px 40px; }
+  header { flex-wrap: wrap; gap: 8px 14px; }
+}
 </style>

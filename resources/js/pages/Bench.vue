@@ -19,11 +19,13 @@ import { ElButton } from 'element-plus'
 import { computed, onUnmounted, ref, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import WorkStrip from '@/works/WorkStrip.vue'
+import Heard from './Heard.vue'
 import UnkeptQuestion from './UnkeptQuestion.vue'
 import { useBring } from '@/arriving/useBring'
 import { useClipboard } from '@/arriving/useClipboard'
 import { useBenchKeys } from './useBenchKeys'
 import ActsList from './ActsList.vue'
+import WalkCard from '@/start/WalkCard.vue'
 import VersionDrawer from './VersionDrawer.vue'
 
 const props = defineProps<{ id: string; stage?: string }>()
@@ -81,8 +83,8 @@ useBenchKeys(computed(() => current.value.key), enter, { help, versions })
       </div>
       <StageLine class="stage-line" :current="current.key" @enter="enter" />
     </header>
-    <div class="drawer"><StepDrawer v-if="bench.job && line.opened" @work="enter('draw')" /><component :is="current.drawer" v-else-if="bench.job" /></div>
-    <main>
+    <div class="drawer"><WalkCard :stage="current.key" @enter="enter" /><StepDrawer v-if="bench.job && line.opened" @work="enter('draw')" /><component :is="current.drawer" v-else-if="bench.job" /></div>
+    <main id="work" tabindex="-1">
       <div class="tools">
         <ElButton size="small" :disabled="!bench.state?.history.canUndo || bench.busy" :title="`Undo${bench.state?.history.canUndo ? `: ${bench.state.history.label}` : ''} (Ctrl Z)`" class="step" data-test="undo" @click="bench.undo()"><span>Undo{{ bench.state?.history.canUndo ? `: ${bench.state.history.label}` : '' }}</span></ElButton>
         <ActsList />
@@ -108,10 +110,12 @@ useBenchKeys(computed(() => current.value.key), enter, { help, versions })
     <KeyHelp v-model="help" />
     <VersionDrawer v-model="versions" />
     <UnkeptQuestion />
+    <Heard />
   </div>
 </template>
 
 <style scoped>
+main:focus { outline: none; }
 .bench { display: grid; height: 100%; grid-template: auto minmax(0, 1fr) auto / 276px minmax(0, 1fr) 96px; grid-template-areas: 'head head head' 'drawer main sheets' 'prep prep prep'; overflow: hidden; }
 header { grid-area: head; display: grid; grid-template-columns: auto minmax(180px, 300px) minmax(0, 1fr); gap: 18px; align-items: center; padding: 8px 16px 7px; border-bottom: 1px solid var(--line); }
 .home { display: flex; align-items: center; gap: 7px; color: var(--ink); text-decoration: none; font-weight: 500; }
@@ -119,7 +123,8 @@ header { grid-area: head; display: grid; grid-template-columns: auto minmax(180p
 .title { min-width: 0; }
 .title h1 { font-size: 19px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .title p { font-size: 15px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-.drawer { grid-area: drawer; border-right: 1px solid var(--line); min-height: 0; }
+.drawer { grid-area: drawer; border-right: 1px solid var(--line); min-height: 0; display: flex; flex-direction: column; }
+.drawer > :deep(section.drawer) { flex: 1; min-height: 0; }
 /* Over the row of buttons: neither is the bench moved nor the work covered when something is said. */
 main > .trouble { position: absolute; left: 8px; right: 8px; top: 5px; z-index: 6; min-height: 28px; padding: 4px 10px; line-height: 1.2; }
 main { position: relative; grid-area: main; display: flex; flex-direction: column; min-width: 0; min-height: 0; padding: 7px 8px 8px; gap: 6px; }
@@ -137,4 +142,27 @@ main :deep(.frame) { flex: 1; min-height: 0; }
 .trouble button { border: 0; background: none; font: inherit; text-decoration: underline; cursor: pointer; color: inherit; }
 aside { grid-area: sheets; border-left: 1px solid var(--line); }
 .prep { grid-area: prep; }
+/* Much room: names are whole, drawers are wide. */
+@media (min-width: 1700px) {
+  .bench { grid-template-columns: 340px minmax(0, 1fr) 190px; }
+}
+@media (max-width: 1100px) {
+  .bench { grid-template-columns: 250px minmax(0, 1fr) 88px; }
+  header { grid-template-columns: auto minmax(120px, 220px) minmax(0, 1fr); gap: 12px; padding: 6px 10px 5px; }
+  .step { width: 120px; }
+}
+/* Little room - a phone, or letters twice as large: one under the other, and the page is moved. */
+@media (max-width: 820px), (max-height: 520px) {
+  .bench { height: auto; min-height: 100%; overflow: visible; grid-template: auto minmax(300px, 70vh) auto auto auto / minmax(0, 1fr); grid-template-areas: 'head' 'main' 'drawer' 'sheets' 'prep'; }
+  header { grid-template-columns: auto minmax(0, 1fr); row-gap: 4px; }
+  .stage-line { grid-column: 1 / -1; overflow-x: auto; }
+  .stage-line :deep(li) { min-width: 84px; }
+  .drawer { border-right: 0; border-top: 1px solid var(--line); }
+  .drawer :deep(section.drawer) { height: auto; overflow: visible; }
+  .tools { flex-wrap: wrap; }
+  .step { width: auto; max-width: 46%; }
+  aside { border-left: 0; border-top: 1px solid var(--line); flex-direction: row !important; overflow-x: auto !important; }
+  aside :deep(button) { width: 96px; }
+  .works { bottom: 14px; position: fixed; }
+}
 </style>

@@ -41,16 +41,16 @@ defineProps<{ taken: TakenFile }>()
 <style scoped>
 fieldset { border: 0; padding: 0; margin: 0; }
 legend { margin-bottom: 9px; padding: 0; }
-.look { display: grid; grid-template-columns: 220px 1fr; gap: 20px; align-items: start; border: 1px solid var(--line); border-radius: 4px; background: #fffcf4; padding: 14px; }
+.look { display: grid; grid-template-columns: 220px 1fr; gap: 20px; align-items: start; border: 1px solid var(--line); border-radius: 4px; background: var(--card); padding: 14px; }
 .sheet { background: var(--tracing); border-radius: 3px; padding: 8px; }
-.sheet img { display: block; width: 100%; max-height: 180px; object-fit: contain; background: #fffdf7; outline: 1px solid var(--line-strong); }
+.sheet img { display: block; width: 100%; max-height: 180px; object-fit: contain; background: var(--sheet); outline: 1px solid var(--line-strong); }
 .facts { display: flex; flex-direction: column; gap: 10px; line-height: 1.3; }
 .facts label { display: flex; align-items: baseline; gap: 8px; }
 .of legend, .taking legend { font: 500 17px var(--text-face); }
 .of .quiet { font-size: 15px; }
 .taking { max-width: 420px; }
 .taking p { font-size: 15px; margin: 6px 0 0; }
-.pages { border: 1px solid var(--line); border-radius: 4px; background: #fffcf4; padding: 14px; }
+.pages { border: 1px solid var(--line); border-radius: 4px; background: var(--card); padding: 14px; }
 .pages p { margin: 0 0 10px; }
 .pages [role='radiogroup'] { display: flex; flex-wrap: wrap; gap: 10px; max-height: 330px; overflow-y: auto; padding: 2px; }
 .pages button { border: 1px solid var(--line-strong); border-radius: 4px; background: var(--tracing); padding: 7px; cursor: pointer; display: flex; flex-direction: column; align-items: center; gap: 3px; font: 15px var(--text-face); color: var(--ink); }

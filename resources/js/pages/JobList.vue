@@ -12,10 +12,15 @@ import { lane } from '@/stores/lane'
 import { onMounted, ref, watch } from 'vue'
 import { asked, orders, states, type JobOrder, type JobState } from './jobs'
 import { RouterLink } from 'vue-router'
+import StartHere from '@/start/StartHere.vue'
+import { useWalk } from '@/start/useWalk'
 import { usePages } from './usePages'
 
 const jobs = ref<ListedJob[] | null>(null)
 const counts = ref({ found: 0, all: 0 })
+/** Whether there is a job besides the demo. */
+const own = ref(true)
+const walk = useWalk()
 const problem = ref('')
 const loading = ref(false)
 const search = useSessionStorage('neat-edge-search', '')
@@ -49,6 +54,7 @@ async function page(number: number) {
   const known = new Set(before.map((job) => job.id))
   jobs.value = [...before, ...got.answer.jobs.filter((job) => !known.has(job.id))]
   counts.value = { found: got.answer.found, all: got.answer.all }
+  own.value = got.answer.own
   pages.value = number
 }
 /** The same pages once more, after something was changed. */
@@ -80,7 +86,7 @@ async function bringBack(id: number) {
 }
 async function burn(job: TrashedJob) {
   try {
-    await ElMessageBox.confirm(`"${job.title}" and everything made of it will be gone for good.`, 'Delete for good?', { confirmButtonText: 'Delete for good', cancelButtonText: 'Cancel' })
+    await ElMessageBox.confirm(`"${job.title}" and everything made of it will be gone for good.`, 'Delete for good?', { confirmButtonText: 'Delete for good', cancelButtonText: 'Cancel', appendTo: '#over' })
   } catch {
     return
   }
@@ -91,7 +97,7 @@ async function burn(job: TrashedJob) {
     problem.value = words(refused)
   }
 }
-const day = (text: string) => new Date(text).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })
+const day = (text: string) => new Date(text).toLocaleDateString(undefined, { day: 'numeric', month: 'long' })
 
 function state(job: ListedJob): string {
   if (job.state === 'done') return job.stale ? 'changed since it was prepared' : `${job.ready ? 'ready' : 'not ready'}, ${count(job.sheets, 'sheet')}`
@@ -121,9 +127,18 @@ async function duplicate(job: ListedJob) {
     problem.value = words(refused)
   }
 }
+/** Out of the way, or back; nothing of it goes. */
+async function putAway(job: ListedJob) {
+  try {
+    await api.post(`jobs/${job.id}/${only.value === 'archived' ? 'unarchive' : 'archive'}`)
+    await load()
+  } catch (refused) {
+    problem.value = words(refused)
+  }
+}
 async function remove(job: ListedJob) {
   try {
-    await ElMessageBox.confirm(`"${job.title}" goes to the trash, and can be restored from there for ${choices.all.trashDays} days.`, 'Delete this job?', { confirmButtonText: 'To the trash', cancelButtonText: 'Cancel' })
+    await ElMessageBox.confirm(`"${job.title}" goes to the trash, and can be restored from there for ${choices.all.trashDays} days.`, 'Delete this job?', { confirmButtonText: 'To the trash', cancelButtonText: 'Cancel', appendTo: '#over' })
   } catch {
     return
   }
@@ -137,22 +152,26 @@ async function remove(job: ListedJob) {
 </script>
 
 <template>
-  <div class="page">
+  <main id="work" tabindex="-1" class="page">
     <header>
       <img src="/mark.svg" alt="" class="mark">
       <div><h1>Neat Edge</h1><p class="quiet">Artwork in, clean edges out: ready for the blade, the film and the engraver.</p></div>
       <RouterLink to="/batches">Batches</RouterLink>
       <RouterLink to="/presets">Presets</RouterLink>
       <RouterLink to="/stock">Shop stock</RouterLink>
+      <RouterLink to="/settings">Settings</RouterLink>
+      <RouterLink to="/guide">Guide</RouterLink>
       <RouterLink v-slot="{ navigate }" to="/new" custom><ElButton type="primary" size="large" data-test="new-job" @click="navigate">New job</ElButton></RouterLink>
     </header>
     <p v-if="problem" class="trouble" role="alert">{{ problem }} <ElButton size="small" @click="load">Try again</ElButton></p>
     <p v-if="jobs === null && !problem" class="quiet">Loading the jobs…</p>
-    <div v-else-if="jobs && counts.all === 0" class="empty">
+    <div v-else-if="jobs && counts.all === 0 && only !== 'archived'" class="empty">
       <h2>No jobs yet</h2>
-      <p class="quiet">Start one with an SVG of your own. The demo jobs come back with <code>php artisan db:seed</code>.</p>
+      <p class="quiet">Drag a file anywhere onto this page, or press <RouterLink to="/new">New job</RouterLink>. The demo jobs come back with <code>php artisan db:seed</code>.</p>
     </div>
     <template v-else-if="jobs">
+      <StartHere v-if="!own && only !== 'archived' && search === ''" :jobs="jobs" @problem="problem = $event" />
+      <p v-else-if="walk.kept" class="quiet walk">A walk through a job was begun. <RouterLink :to="`/jobs/${walk.kept.job}`" data-test="walk-again" @click="walk.find()">Go on with it</RouterLink> <button type="button" class="quiet-button" @click="walk.kept = null">Not any more</button></p>
       <div class="sieve" role="search">
         <ElInput v-model="search" type="search" class="search" placeholder="Search title, customer, process" aria-label="Search the jobs" data-test="search" />
         <Choose class="inline" label="Show" :value="only" :options="labelled(states)" data-test="only" @keep="only = $event" />
@@ -174,6 +193,7 @@ async function remove(job: ListedJob) {
           <span class="acts">
             <button type="button" :aria-label="`Rename ${job.title}`" data-test="rename" @click="edit(job.id)">Rename</button>
             <button type="button" :aria-label="`Duplicate ${job.title}`" data-test="duplicate" @click="duplicate(job)">Duplicate</button>
+            <button type="button" :aria-label="`${only === 'archived' ? 'Unarchive' : 'Archive'} ${job.title}`" data-test="archive" @click="putAway(job)">{{ only === 'archived' ? 'Unarchive' : 'Archive' }}</button>
             <button type="button" :aria-label="`Delete ${job.title}`" title="Delete" @click="remove(job)">Delete</button>
           </span>
         </li>
@@ -190,7 +210,7 @@ async function remove(job: ListedJob) {
       </ul>
       <ElButton v-if="trashOpen && moreTrash" size="small" data-test="more-trash" @click="showTrash">Show more</ElButton>
     </section>
-  </div>
+  </main>
 </template>
 
 <style scoped>
@@ -203,7 +223,7 @@ header div { flex: 1; }
 .sieve .quiet { margin-left: auto; white-space: nowrap; }
 .jobs { list-style: none; margin: 0; padding: 0 0 24px; }
 .jobs li { display: grid; grid-template-columns: 96px minmax(0, 1fr) 164px 168px 92px auto; gap: 16px; align-items: center; padding: 9px 4px; border-top: 1px solid var(--line); line-height: 1.25; content-visibility: auto; contain-intrinsic-size: auto 90px; }
-.jobs li:hover { background: #fffcf4; }
+.jobs li:hover { background: var(--card); }
 .picture { background: var(--tracing); border: 1px solid var(--line); border-radius: 3px; width: 96px; height: 72px; display: grid; place-items: center; padding: 5px; }
 .picture img { width: 100%; height: 100%; min-height: 0; object-fit: contain; }
 .body, .who, .how { display: flex; flex-direction: column; min-width: 0; }
@@ -220,6 +240,24 @@ header div { flex: 1; }
 .trash .open { border: 0; background: none; font: 16px var(--text-face); color: var(--ink-mid); text-decoration: underline; cursor: pointer; padding: 0; }
 .trash ul { list-style: none; margin: 10px 0 0; padding: 0; }
 .trash li { display: flex; justify-content: space-between; align-items: center; gap: 16px; padding: 8px 0; border-top: 1px solid var(--line); line-height: 1.25; }
+@media (max-width: 1000px) {
+  .jobs li { grid-template-columns: 96px minmax(0, 1fr) 168px; }
+  .jobs .when, .jobs .who { display: none; }
+  .jobs .acts { grid-column: 2 / -1; }
+}
+@media (max-width: 640px) {
+  .page { padding: 16px 14px 60px; }
+  header { flex-wrap: wrap; gap: 10px 16px; }
+  header div { flex: 1 1 100%; order: -1; }
+  .mark { display: none; }
+  .sieve { flex-wrap: wrap; }
+  .search { flex: 1 1 100%; max-width: none; }
+  .jobs li { grid-template-columns: 64px minmax(0, 1fr); gap: 6px 12px; }
+  .jobs .how, .jobs .acts { grid-column: 2; }
+  .picture { width: 64px; height: 52px; }
+  .title { white-space: normal; }
+}
+.walk { margin-bottom: 14px; }
 .empty { text-align: center; padding: 80px 0; }
 .empty h2 { margin-bottom: 8px; }
 </style>

@@ -3,7 +3,7 @@ import { RouterLink } from 'vue-router'
 </script>
 
 <template>
-  <div class="lost"><h1>There is nothing here</h1><p><RouterLink to="/">Back to the jobs</RouterLink></p></div>
+  <main id="work" class="lost"><h1>There is nothing here</h1><p><RouterLink to="/">Back to the jobs</RouterLink></p></main>
 </template>
 
 <style scoped>

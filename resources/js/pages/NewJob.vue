@@ -1,17 +1,19 @@
 <script setup lang="ts">
 import { useArrived } from '@/arriving/arrived'
 import { api, words } from '@/api/client'
-import type { Job } from '@/api/types'
+import type { Job, Template } from '@/api/types'
 import FileAsTaken from './FileAsTaken.vue'
 import ShopFonts from './ShopFonts.vue'
 import { useTakenFile } from './useTakenFile'
+import { count } from '@/units'
 import { useChoices } from '@/stores/choices'
 import { useDebounceFn } from '@vueuse/core'
 import { ElButton, ElInput, ElRadio, ElRadioGroup, ElUpload } from 'element-plus'
 import { computed, onMounted, ref, watch } from 'vue'
-import { RouterLink, useRouter } from 'vue-router'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
 
 const router = useRouter()
+const route = useRoute()
 const choices = useChoices()
 const picked = ref('')
 /** The first of those there are, until another is chosen. */
@@ -46,6 +48,18 @@ const ask = useDebounceFn(async (text: string) => {
   }
 }, 250)
 watch(width, ask)
+const templates = ref<Template[]>([])
+const template = ref(0)
+onMounted(async () => {
+  templates.value = await api.get<Template[]>('templates').catch(() => [])
+  if (route.query.empty === '1') empty.value = true
+})
+const ofTemplate = computed(() => templates.value.find((one) => one.id === template.value) ?? null)
+async function forget(one: Template) {
+  await api.delete(`templates/${one.id}`).catch((refused) => (problem.value = words(refused)))
+  templates.value = templates.value.filter((other) => other.id !== one.id)
+  template.value = 0
+}
 const arrived = useArrived()
 watch(() => arrived.files, (files) => {
   if (files.length === 0) return
@@ -60,7 +74,7 @@ function drawOver() {
 function clear() {
   problem.value = taken.problem = ''
 }
-const placeholder = computed(() => (empty.value ? '300mm, 12in, 600mm/2' : taken.look && !taken.look.statesSize ? 'the file states none: type it' : 'as the file states, or 300mm, 12in, 600mm/2'))
+const placeholder = computed(() => (empty.value && ofTemplate.value ? `${ofTemplate.value.width.toFixed(0)} mm, as the template` : empty.value ? '300mm, 12in, 600mm/2' : taken.look && !taken.look.statesSize ? 'the file states none: type it' : 'as the file states, or 300mm, 12in, 600mm/2'))
 const widthOf = computed(() => (empty.value ? 'of the page' : taken.of === 'art' || (taken.look && !taken.partly) ? 'of all that is drawn; the height follows' : 'of the page of the drawing; the height follows'))
 
 async function start() {
@@ -78,6 +92,17 @@ async function start() {
     return
   }
   sending.value = true
+  if (empty.value && ofTemplate.value) {
+    try {
+      const job = await api.post<Job>(`templates/${ofTemplate.value.id}/jobs`, { title: title.value, width: width.value, height: height.value })
+      await router.push(`/jobs/${job.id}/draw`)
+    } catch (refused) {
+      problem.value = words(refused)
+    } finally {
+      sending.value = false
+    }
+    return
+  }
   try {
     const job = await begin(empty.value ? null : taken.file!)
     if (empty.value && taken.reference) await layUnder(job)
@@ -118,11 +143,11 @@ async function layUnder(job: Job) {
 </script>
 
 <template>
-  <div class="page" @input="clear">
+  <main id="work" tabindex="-1" class="page" @input="clear">
     <RouterLink to="/" class="back">All jobs</RouterLink>
     <h1>New job</h1>
     <form @submit.prevent="start">
-      <fieldset>
+      <fieldset v-if="!(empty && ofTemplate)">
         <legend>How is it made?</legend>
         <ElRadioGroup v-model="process" class="pick processes" aria-label="How is it made?">
           <ElRadio v-for="one in choices.all.processes" :key="one.value" :value="one.value" :data-test="`process-${one.value}`">
@@ -136,13 +161,21 @@ async function layUnder(job: Job) {
         <ElRadio :value="false">From a file</ElRadio>
         <ElRadio :value="true" data-test="empty">On an empty bench</ElRadio>
       </ElRadioGroup>
+      <fieldset v-if="empty && templates.length > 0" class="templates">
+        <legend>Begin with a template</legend>
+        <ElRadioGroup v-model="template" class="plain-pick" aria-label="Template">
+          <ElRadio :value="0">None: an empty page</ElRadio>
+          <ElRadio v-for="one in templates" :key="one.id" :value="one.id" :data-test="`template-${one.id}`">{{ one.name }}<span class="quiet numbers">{{ one.processLabel }}, {{ one.width.toFixed(0) }} × {{ one.height.toFixed(0) }} mm<template v-if="one.guides > 0">, {{ count(one.guides, 'guide') }}</template></span></ElRadio>
+        </ElRadioGroup>
+        <button v-if="ofTemplate" type="button" class="quiet-button" @click="forget(ofTemplate)">Delete this template</button>
+      </fieldset>
       <div class="two">
         <label>Finished width
           <ElInput v-model="width" :placeholder="placeholder" size="large" data-test="width" />
           <span class="quiet numbers">{{ comesTo || widthOf }}</span>
         </label>
         <label v-if="empty">Finished height
-          <ElInput v-model="height" placeholder="200mm" size="large" data-test="height" />
+          <ElInput v-model="height" :placeholder="ofTemplate ? `${ofTemplate.height.toFixed(0)} mm, as the template` : '200mm'" size="large" data-test="height" />
         </label>
         <label>Title
           <ElInput v-model="title" placeholder="the file's name, if left empty" maxlength="120" size="large" data-test="title" />
@@ -167,7 +200,7 @@ async function layUnder(job: Job) {
       <p v-if="problem || taken.problem" class="trouble" role="alert" data-test="problem">{{ problem || taken.problem }}</p>
       <ElButton type="primary" size="large" native-type="submit" :loading="sending" data-test="start">{{ !empty && taken.others.length > 0 ? `Start ${taken.others.length + 1} jobs` : 'Start the job' }}</ElButton>
     </form>
-  </div>
+  </main>
 </template>
 
 <style scoped>
@@ -183,7 +216,11 @@ legend { font: 560 19px var(--title-face); margin-bottom: 9px; padding: 0; }
 .two { display: grid; grid-template-columns: 1fr 1fr; gap: 18px; }
 .two label { display: flex; flex-direction: column; gap: 4px; font-weight: 500; }
 .two .quiet { font-weight: 400; font-size: 15px; }
-.others { border: 1px solid var(--line); border-radius: 4px; background: #fffcf4; padding: 12px 14px; display: flex; flex-direction: column; gap: 8px; align-items: flex-start; }
+.others { border: 1px solid var(--line); border-radius: 4px; background: var(--card); padding: 12px 14px; display: flex; flex-direction: column; gap: 8px; align-items: flex-start; }
 .others ul { list-style: none; margin: 0; padding: 0; display: flex; flex-direction: column; gap: 4px; }
+@media (max-width: 700px) {
+  .page { padding: 16px 14px 40px; }
+  .processes.el-radio-group, .two { grid-template-columns: minmax(0, 1fr); }
+}
 .file { font: 560 20px var(--title-face); }
 </style>

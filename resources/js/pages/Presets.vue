@@ -36,7 +36,7 @@ async function take(picked: UploadFile) {
 }
 async function remove(preset: Preset) {
   try {
-    await ElMessageBox.confirm(`"${preset.name}" will be gone from the shelf; jobs that were made with it keep their lines.`, 'Delete this preset?', { confirmButtonText: 'Delete it', cancelButtonText: 'Cancel' })
+    await ElMessageBox.confirm(`"${preset.name}" will be gone from the shelf; jobs that were made with it keep their lines.`, 'Delete this preset?', { confirmButtonText: 'Delete it', cancelButtonText: 'Cancel', appendTo: '#over' })
     await api.delete(`presets/${encodeURIComponent(preset.name)}`)
     await load()
   } catch (refused) {
@@ -56,7 +56,7 @@ const names = computed(() => presets.value?.map((preset) => preset.name) ?? [])
 </script>
 
 <template>
-  <div class="page" @input="problem = ''">
+  <main id="work" tabindex="-1" class="page" @input="problem = ''">
     <header>
       <RouterLink to="/" class="home"><img src="/mark.svg" alt="">Jobs</RouterLink>
       <div><h1>Presets</h1><p class="quiet">Lines of preparation with a name, to be used on any job and in batches. Save one from a job's prep line.</p></div>
@@ -83,7 +83,7 @@ const names = computed(() => presets.value?.map((preset) => preset.name) ?? [])
         <ElButton v-if="one && other" size="small" @click="[one, other] = [other, one]">Turn round</ElButton>
       </section>
     </div>
-  </div>
+  </main>
 </template>
 
 <style scoped>
@@ -97,7 +97,7 @@ h2 { font-size: 20px; }
 .shelf strong { font: 560 18px/1.2 var(--title-face); }
 .shelf p { font-size: 15px; }
 .steps { display: flex; flex-wrap: wrap; gap: 4px; }
-.steps span { border: 1px solid var(--line); border-radius: 10px; background: #fffcf4; padding: 0 9px; font-size: 14.5px; }
+.steps span { border: 1px solid var(--line); border-radius: 10px; background: var(--card); padding: 0 9px; font-size: 14.5px; }
 .steps .off { opacity: .5; text-decoration: line-through; }
 .acts { display: flex; gap: 14px; font-size: 15px; }
 .acts button { border: 0; background: none; font: inherit; color: var(--ink-mid); text-decoration: underline; cursor: pointer; padding: 0; }
@@ -106,4 +106,8 @@ h2 { font-size: 20px; }
 table { border-collapse: collapse; margin-bottom: 8px; }
 caption { text-align: left; font-size: 15px; }
 td { border-top: 1px solid var(--line); padding: 4px 18px 4px 0; font-size: 15.5px; }
+@media (max-width: 700px) {
+  .page { padding: 16px 14px 40px; }
+  header { flex-wrap: wrap; gap: 8px 14px; }
+}
 </style>

@@ -34,7 +34,7 @@ const add = () => attempt(async () => {
 const keep = (item: StockItem, name: string, value: FieldValue) => attempt(() => api.patch(`stock/${item.id}`, { values: { [name]: value } }))
 const rename = (item: StockItem, name: string) => name.trim() !== item.name && attempt(() => api.patch(`stock/${item.id}`, { name, values: {} }))
 const remove = (item: StockItem) => attempt(async () => {
-  await ElMessageBox.confirm(`"${item.name}" will be gone from the shop; jobs that were laid out on it go back to the default width.`, 'Delete for good?', { confirmButtonText: 'Delete for good', cancelButtonText: 'Cancel' })
+  await ElMessageBox.confirm(`"${item.name}" will be gone from the shop; jobs that were laid out on it go back to the default width.`, 'Delete for good?', { confirmButtonText: 'Delete for good', cancelButtonText: 'Cancel', appendTo: '#over' })
   await api.delete(`stock/${item.id}`)
 })
 /** What tells one from another, as its kind says. */
@@ -49,7 +49,7 @@ function brief(item: StockItem) {
 </script>
 
 <template>
-  <div class="page" @input="problem = ''">
+  <main id="work" tabindex="-1" class="page" @input="problem = ''">
     <header>
       <RouterLink to="/" class="home"><img src="/mark.svg" alt="">Jobs</RouterLink>
       <h1>Shop stock</h1>
@@ -76,7 +76,7 @@ function brief(item: StockItem) {
       <ElInput v-model="fresh" size="small" maxlength="80" :placeholder="`Name of a new ${about.one.toLowerCase()}`" :aria-label="`Name of a new ${about.one.toLowerCase()}`" data-test="new-name" />
       <ElButton native-type="submit" type="primary" :disabled="fresh.trim() === ''" data-test="add">Add</ElButton>
     </form>
-  </div>
+  </main>
 </template>
 
 <style scoped>
@@ -89,14 +89,18 @@ nav { display: flex; gap: 18px; border-bottom: 1px solid var(--line); }
 nav button { border: 0; border-bottom: 3px solid transparent; background: none; font: 500 17px var(--text-face); color: var(--ink-mid); padding: 4px 0 6px; cursor: pointer; }
 nav button.on { border-bottom-color: var(--green); color: var(--green); }
 ul { list-style: none; margin: 0; padding: 0; display: flex; flex-direction: column; gap: 4px; }
-li { border: 1px solid var(--line); border-radius: 4px; background: #fffcf4; }
+li { border: 1px solid var(--line); border-radius: 4px; background: var(--card); }
 .head { display: flex; align-items: center; gap: 10px; width: 100%; text-align: left; border: 0; background: none; font: inherit; color: inherit; padding: 8px 12px; cursor: pointer; }
 .head span { margin-left: auto; font-size: 15px; }
 i { width: 16px; height: 16px; border-radius: 3px; border: 1px solid var(--line-strong); }
 .open-item { padding: 4px 12px 12px; max-width: 420px; display: flex; flex-direction: column; gap: 8px; align-items: stretch; }
 .open-item .el-button { align-self: flex-start; }
 .name { display: grid; grid-template-columns: 1fr 220px; align-items: center; font-size: 15px; }
-form input[type='text'] { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 4px 7px; }
+form input[type='text'] { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: var(--card); padding: 4px 7px; }
 form { display: flex; gap: 8px; }
 form input { width: 320px; }
+@media (max-width: 700px) {
+  .page { padding: 16px 14px 40px; }
+  header { flex-wrap: wrap; gap: 8px 14px; }
+}
 </style>

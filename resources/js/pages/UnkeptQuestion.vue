@@ -6,7 +6,7 @@ const unkept = useUnkept()
 </script>
 
 <template>
-  <ElDialog :model-value="unkept.held !== null" title="Not kept yet" width="460" append-to-body @close="unkept.stay()">
+  <ElDialog :model-value="unkept.held !== null" title="Not kept yet" width="460" append-to="#over" @close="unkept.stay()">
     <div data-test="unkept" @keydown.stop>
       <p>{{ unkept.pending?.says }}</p>
       <div class="acts">

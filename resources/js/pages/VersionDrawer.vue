@@ -43,7 +43,7 @@ const when = (text: string) => new Date(`${text.replace(' ', 'T')}Z`).toLocaleSt
 </script>
 
 <template>
-  <ElDrawer v-model="open" title="Versions" size="400" append-to-body>
+  <ElDrawer v-model="open" title="Versions" size="400" append-to="#over">
     <form @submit.prevent="keep">
       <ElInput v-model="name" placeholder="Name what is on the bench now" maxlength="120" aria-label="Name of the version" data-test="version-name" />
       <ElButton type="primary" native-type="submit" :disabled="!name.trim()" data-test="keep-version">Keep</ElButton>

@@ -1,5 +1,5 @@
-export const states = { all: 'all jobs', open: 'not ready', ready: 'ready to send', fresh: 'not prepared', due: 'with a day' } as const
-export const orders = { updated: 'last changed', due: 'day wanted', title: 'title', customer: 'customer', findings: 'open findings' } as const
+export const states = { all: 'all jobs', open: 'not ready', ready: 'ready to send', fresh: 'not prepared', due: 'with a due day', archived: 'the archive' } as const
+export const orders = { updated: 'last changed', due: 'due day', title: 'title', customer: 'customer', findings: 'open findings' } as const
 export type JobState = keyof typeof states
 export type JobOrder = keyof typeof orders
 

@@ -108,7 +108,7 @@ async function savePreset() {
         <div class="text"><strong>On the bench</strong><span class="quiet numbers">{{ count(bench.art?.pieces.length ?? 0, 'piece') }}</span></div>
       </li>
       <li
-        v-for="(step, at) in line.steps" :key="step.id" draggable="true" tabindex="0" role="group" :aria-label="`Step ${at + 1}, ${step.label}${step.on ? '' : ', off'}: Enter opens it, space switches it, Alt and an arrow moves it, Delete takes it out`"
+        v-for="(step, at) in line.steps" :key="step.id" draggable="true" tabindex="0" :aria-label="`Step ${at + 1}, ${step.label}${step.on ? '' : ', off'}: Enter opens it, space switches it, Alt and an arrow moves it, Delete takes it out`"
         :class="{ shown: isShown(step.id), open: line.opened?.id === step.id, off: !step.on, wrong: step.says, target: over === at && dragged !== null }" :data-step="step.kind" :data-step-id="step.id"
         @keydown="keys($event, step, at)" @dragstart="dragged = step.id" @dragend="(dragged = null), (over = null)" @dragover.prevent="over = at" @drop.prevent="drop(at)"
       >
@@ -150,14 +150,15 @@ async function savePreset() {
 .stale { color: var(--coral-deep); font-weight: 500; }
 .lit { border-color: var(--green); color: var(--green); }
 ol { display: flex; gap: 7px; list-style: none; margin: 7px 0 0; padding: 0 0 2px; overflow-x: auto; }
-li { flex: 1 0 192px; max-width: 230px; display: grid; grid-template: 62px 20px / 58px minmax(0, 1fr); gap: 3px 7px; padding: 6px; border: 1px solid var(--line); border-radius: 4px; background: #fffcf4; min-width: 0; position: relative; cursor: grab; }
+li { flex: 1 0 192px; max-width: 230px; display: grid; grid-template: 62px 20px / 58px minmax(0, 1fr); gap: 3px 7px; padding: 6px; border: 1px solid var(--line); border-radius: 4px; background: var(--card); min-width: 0; position: relative; cursor: grab; }
 li.shown { border-color: var(--green); box-shadow: inset 0 0 0 1px var(--green); }
 li.open { background: var(--green-pale); }
 li.wrong { border-color: var(--coral); }
 li.target { box-shadow: -4px 0 0 var(--green); }
 li.came { flex: 0 0 122px; grid-template-columns: 42px minmax(0, 1fr); cursor: default; }
 li.off:not(:has(img)) { flex: 0 0 138px; grid-template-columns: 36px minmax(0, 1fr); }
-li.off { opacity: .65; }
+li.off { border-style: dashed; background: none; color: var(--ink-mid); }
+li.off img { opacity: .6; }
 li.end { flex: 0 0 70px; display: flex; align-items: center; color: var(--ink-soft); font-size: 14px; border-style: dashed; }
 .picture { padding: 0; border: 0; background: var(--tracing); cursor: pointer; height: 62px; border-radius: 3px; overflow: hidden; }
 .picture img { width: 100%; height: 100%; object-fit: contain; padding: 3px; }

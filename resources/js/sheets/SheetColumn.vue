@@ -17,17 +17,21 @@ const on = (kind: 'sheet' | 'layout', index: number) => bench.view.kind === kind
 function press(kind: 'sheet' | 'layout', index: number) {
   bench.show(on(kind, index) ? { kind: kind === 'layout' ? 'source' : 'wipe' } : { kind, index })
 }
-const called = (index: number) => names.said(laid.value[index]!.layers[0]?.name ?? '')
+/** A colour that nothing of the shop stands for is told in words, and that nothing does. */
+function called(index: number) {
+  const layer = laid.value[index]!.layers[0]
+  return names.said((layer?.name ?? '').replace(/ #[0-9a-f]{6}$/, layer?.role === 'plate' ? ', no ink chosen' : ', no film chosen'))
+}
 const told = (index: number) => [laid.value[index]!.title, ...laid.value[index]!.warns].map((text) => names.said(text)).join('. ').replace(/\.\./g, '.')
 </script>
 
 <template>
   <aside class="column" aria-label="Sheets: what the machine gets">
-    <h3>Sheets</h3>
+    <h2>Sheets</h2>
     <p v-if="older && laid.length > 0" class="older">out of date</p>
     <p v-if="bench.sheets.length === 0" class="quiet">none yet</p>
     <template v-if="laid.length > 0">
-      <button v-for="(one, index) in laid" :key="one.name" type="button" :class="{ on: on('layout', index), older }" :title="told(index)" :aria-label="told(index)" :data-sheet="index + 1" @click="press('layout', index)">
+      <button v-for="(one, index) in laid" :key="one.name" type="button" :class="{ on: on('layout', index), older }" :title="told(index)" :data-sheet="index + 1" @click="press('layout', index)">
         <img :src="`/api/v1/jobs/${bench.job?.id}/layouts/${index}/picture.svg?v=${making.state}`" alt="" loading="lazy">
         <span class="name">{{ index + 1 }}. {{ called(index) }}</span>
         <span v-if="one.warns.length > 0" class="warns" data-test="warns">{{ count(one.warns.length, 'warning') }}</span>
@@ -40,12 +44,11 @@ const told = (index: number) => [laid.value[index]!.title, ...laid.value[index]!
         type="button"
         :class="{ on: on('sheet', index) }"
         :title="`Sheet ${index + 1}, ${names.of(sheet.colour)}: show alone`"
-        :aria-label="`Sheet ${index + 1}, ${names.of(sheet.colour)}, ${count(sheet.pieces, 'piece')}: show alone`"
         :data-sheet="index + 1"
         @click="press('sheet', index)"
       >
         <img :src="`/api/v1/preparations/${bench.preparation?.id}/sheets/${index + 1}/picture.svg`" :style="{ background: groundFor(sheet.colour) }" alt="" loading="lazy">
-        <span class="foot"><i :style="{ background: sheet.colour, opacity: sheet.opacity }" />{{ count(sheet.pieces, 'piece') }}</span>
+        <span class="foot"><span class="heard">Sheet {{ index + 1 }}, {{ names.of(sheet.colour) }},</span> <i :style="{ background: sheet.colour, opacity: sheet.opacity }" />{{ count(sheet.pieces, 'piece') }}</span>
       </button>
     </template>
   </aside>
@@ -53,14 +56,14 @@ const told = (index: number) => [laid.value[index]!.title, ...laid.value[index]!
 
 <style scoped>
 .column { display: flex; flex-direction: column; gap: 7px; padding: 4px 6px; overflow-y: auto; overflow-x: hidden; }
-h3 { font-size: 16px; text-align: center; }
+h2 { font-size: 16px; text-align: center; }
 p { text-align: center; font-size: 15px; }
 .older { font-size: 13.5px; line-height: 1.1; color: var(--coral-deep); margin: 0; }
-button { border: 1px solid var(--line); background: #fffdf7; border-radius: 4px; padding: 4px; cursor: pointer; font: 14px/1.1 var(--text-face); color: var(--ink-mid); flex: none; text-align: left; }
+button { border: 1px solid var(--line); background: var(--card); border-radius: 4px; padding: 4px; cursor: pointer; font: 14px/1.1 var(--text-face); color: var(--ink-mid); flex: none; text-align: left; }
 button.on { border-color: var(--green); box-shadow: inset 0 0 0 1px var(--green); }
 button.older img { opacity: 0.5; }
-img { display: block; width: 100%; height: 56px; object-fit: contain; background: #e6e0d0; }
-.name { display: block; margin-top: 3px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+img { display: block; width: 100%; height: 56px; object-fit: contain; background: var(--bed); }
+.name { display: block; margin-top: 3px; overflow-wrap: anywhere; hyphens: auto; }
 .warns { display: inline-block; margin-top: 2px; padding: 0 5px; border-radius: 8px; background: var(--coral-pale); color: var(--coral-deep); }
 .foot { display: flex; align-items: center; justify-content: center; gap: 5px; margin-top: 3px; white-space: nowrap; }
 i { width: 11px; height: 11px; border-radius: 50%; border: 1px solid var(--line-strong); }

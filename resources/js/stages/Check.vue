@@ -81,7 +81,7 @@ watch(
 </script>
 
 <template>
-  <Drawer title="Findings">
+  <Drawer :guide="['first-job', 'check']" title="Findings">
     <p v-if="bench.job" class="quiet">Lines under {{ mm(bench.job.limits.line) }} and gaps under {{ mm(bench.job.limits.gap) }}, for {{ bench.job.processLabel.toLowerCase() }}.</p>
     <div v-if="bench.verdict" :class="['look', { open: (!bench.verdict.ready && !bench.verdict.empty) || bench.preparation?.stale }]" data-test="look">
       <p><strong v-if="!bench.verdict.empty">{{ bench.verdict.ready && !bench.preparation?.stale ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.</p>
@@ -156,12 +156,12 @@ watch(
 .cure { display: flex; flex-direction: column; align-items: flex-start; gap: 6px; padding: 4px 8px 8px 12px; }
 .cure .el-button { margin: 0; }
 .cure form { display: flex; gap: 6px; width: 100%; }
-.cure input[type='text'] { flex: 1; min-width: 0; font: inherit; font-size: 15px; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 2px 6px; }
+.cure input[type='text'] { flex: 1; min-width: 0; font: inherit; font-size: 15px; border: 1px solid var(--line-strong); border-radius: 3px; background: var(--card); padding: 2px 6px; }
 .all { padding: 6px 0 8px 4px; }
 .ofall { padding: 4px 8px 6px 12px; }
 ul, ol { list-style: none; margin: 0; padding: 0; }
 .groups { margin: 0 -6px; display: flex; flex-direction: column; gap: 4px; }
-.groups > li.open { background: #fffcf4; border-radius: 3px; box-shadow: 0 0 0 1px var(--line); }
+.groups > li.open { background: var(--card); border-radius: 3px; box-shadow: 0 0 0 1px var(--line); }
 .head, .row { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 0 8px; width: 100%; text-align: left; border: 0; border-left: 4px solid var(--line-strong); background: none; font: inherit; line-height: 1.25; padding: 5px 8px; cursor: pointer; border-radius: 0 3px 3px 0; color: var(--ink); }
 .head:hover, .row:hover { background: var(--paper-deep); }
 .head.serious { border-left-color: var(--coral); }

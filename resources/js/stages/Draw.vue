@@ -101,11 +101,11 @@ const says = computed(() => {
 .panes button { border: 0; background: none; padding: 2px 0 6px; font: 560 18px/1.1 var(--title-face); color: var(--ink-mid); cursor: pointer; border-bottom: 3px solid transparent; justify-self: start; }
 .panes button[aria-selected='true'] { color: var(--green); border-bottom-color: var(--green); }
 .tools { display: grid; grid-template-columns: 1fr 1fr; gap: 5px; flex: none; }
-.tools button { display: flex; justify-content: space-between; align-items: center; border: 1px solid var(--line-strong); border-radius: 4px; background: #fffcf4; font: 16px/1.2 var(--text-face); padding: 5px 9px; cursor: pointer; color: var(--ink); }
-.tools button.on { background: var(--green); border-color: var(--green); color: #fff; }
+.tools button { display: flex; justify-content: space-between; align-items: center; border: 1px solid var(--line-strong); border-radius: 4px; background: var(--card); font: 16px/1.2 var(--text-face); padding: 5px 9px; cursor: pointer; color: var(--ink); }
+.tools button.on { background: var(--green); border-color: var(--green); color: var(--on-green); }
 kbd { font: 13px var(--text-face); opacity: .65; }
 .says { font-size: 15px; line-height: 1.25; color: var(--ink-mid); }
 .kinds { display: flex; flex-wrap: wrap; gap: 4px; flex: none; }
-.kinds button { border: 1px solid var(--line-strong); border-radius: 12px; background: #fffcf4; font: 15px/1.2 var(--text-face); padding: 2px 9px; cursor: pointer; color: var(--ink); }
+.kinds button { border: 1px solid var(--line-strong); border-radius: 12px; background: var(--card); font: 15px/1.2 var(--text-face); padding: 2px 9px; cursor: pointer; color: var(--ink); }
 .kinds button.on { background: var(--green-pale); border-color: var(--green); color: var(--green-deep); }
 </style>

@@ -18,7 +18,7 @@ const ground = ref(grounds[0]!)
 </script>
 
 <template>
-  <Drawer title="On the material" hint="The prepared art on the colour of cloth, metal or paper that it is made for.">
+  <Drawer :guide="['colours-and-sheets', 'sheets']" title="On the material" hint="The prepared art on the colour of cloth, metal or paper that it is made for.">
     <template v-if="!bench.prepared">
       <p class="quiet">A proof shows the prepared art.</p>
       <ElButton type="primary" :disabled="bench.running" @click="unkept.prepare()">Prepare</ElButton>

@@ -23,7 +23,7 @@ const stale = computed(() => bench.preparation?.stale === true)
 </script>
 
 <template>
-  <Drawer title="Send">
+  <Drawer :guide="['machines-and-shop', 'send-to-a-machine']" title="Send">
     <template v-if="!bench.prepared">
       <p class="quiet">There is nothing to send until the art has been prepared.</p>
       <ElButton type="primary" :disabled="bench.running" @click="unkept.prepare()">Prepare</ElButton>

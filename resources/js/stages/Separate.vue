@@ -71,7 +71,7 @@ const stack = computed(() => line.steps.find((step) => step.kind === 'stack'))
 </script>
 
 <template>
-  <Drawer title="Colours" hint="What is seen of each colour, by area. Give each its material or ink; press one to see its sheet.">
+  <Drawer :guide="['colours-and-sheets', 'colours']" title="Colours" hint="What is seen of each colour, by area. Give each its material or ink; press one to see its sheet.">
     <p v-if="busy && !palette" class="quiet">Measuring the colours…</p>
     <p v-else-if="palette && palette.colours.length === 0" class="quiet">There is no flat colour on the bench yet.</p>
     <ul v-if="palette" class="list">
@@ -134,7 +134,7 @@ h3 { font-size: 17px; }
 i { display: inline-block; width: 18px; height: 18px; border-radius: 50%; border: 1px solid var(--line-strong); vertical-align: -3px; }
 .lit { border-color: var(--green); color: var(--green); }
 .down { display: flex; align-items: center; gap: 7px; }
-.down input { width: 56px; font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 2px 4px; }
+.down input { width: 56px; font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: var(--card); padding: 2px 4px; }
 .merges { display: flex; flex-wrap: wrap; gap: 4px 12px; font-size: 15px; }
 .small { font-size: 15px; line-height: 1.3; }
 </style>

@@ -46,6 +46,18 @@ async function take(kind: string, id: number | null) {
   if (!(await bench.amend({ stock: { [kind]: id } }))) trouble.value = bench.problem
 }
 
+const templateName = ref('')
+const templateKept = ref('')
+async function keepTemplate() {
+  trouble.value = templateKept.value = ''
+  try {
+    templateKept.value = (await api.post<{ name: string }>(`jobs/${bench.job!.id}/template`, { name: templateName.value })).name
+    templateName.value = ''
+  } catch (refused) {
+    trouble.value = words(refused)
+  }
+}
+
 onMounted(async () => {
   try {
     await choices.load()
@@ -69,7 +81,7 @@ async function keep() {
 </script>
 
 <template>
-  <Drawer title="Job ticket" hint="Changing the size or the process checks everything again.">
+  <Drawer :guide="['first-job', 'start-the-job']" title="Job ticket" hint="Changing the size or the process checks everything again.">
     <form class="form" @submit.prevent="keep">
       <label>Title <ElInput v-model="fields.title" maxlength="120" /></label>
       <label>Customer <ElInput v-model="fields.customer" maxlength="120" data-test="customer" /></label>
@@ -108,6 +120,11 @@ async function keep() {
       <ElButton type="primary" native-type="submit" :loading="bench.busy">Save ticket</ElButton>
       <p v-if="kept" class="quiet small" role="status">Saved.</p>
     </form>
+    <form class="as-template" @submit.prevent="keepTemplate">
+      <ElInput v-model="templateName" size="small" maxlength="80" placeholder="Name of a template" aria-label="Name of a template of this job" data-test="template-name" />
+      <ElButton size="small" native-type="submit" :disabled="templateName.trim() === ''" data-test="keep-template">Save as template</ElButton>
+    </form>
+    <p v-if="templateKept" class="quiet small" role="status">New jobs can begin with “{{ templateKept }}”: this ticket, its guides and its line, without the art.</p>
     <p class="quiet small">{{ bench.job?.sourceName ? `From ${bench.job.sourceName}` : 'Drawn on the bench' }}</p>
   </Drawer>
 </template>
@@ -118,6 +135,8 @@ label { display: flex; flex-direction: column; gap: 3px; font-weight: 500; min-w
 .pair { display: grid; grid-template-columns: 1fr 1fr; gap: 10px; }
 .named { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 10px; }
 .named button { border: 0; background: none; padding: 0; font: inherit; color: var(--green); text-decoration: underline; cursor: pointer; }
+.as-template { display: flex; gap: 6px; border-top: 1px solid var(--line); padding-top: 10px; }
+.as-template .el-button { margin: 0; }
 .small { font-size: 15px; line-height: 1.3; overflow-wrap: anywhere; }
 summary { cursor: pointer; font-weight: 500; padding-bottom: 6px; }
 </style>

@@ -8,6 +8,7 @@ import { count } from '@/units'
 import { ElButton } from 'element-plus'
 import { computed, nextTick, onMounted, onUnmounted, watch } from 'vue'
 import Swatches from './draw/Swatches.vue'
+import GuideLink from '@/guide/GuideLink.vue'
 import Drawer from './Drawer.vue'
 import { pictures } from './shape/pictures'
 
@@ -41,11 +42,12 @@ const pieces = computed(() => [...bench.chosen].map((id) => bench.byId.get(id)).
 </script>
 
 <template>
-  <Drawer title="Shape" :hint="bench.chosen.size === 0 ? 'Choose pieces on the bench first; Shift for more than one, or drag a box round them.' : `${bench.chosen.size} chosen.`">
+  <Drawer :guide="['draw-and-shape', 'shape']" title="Shape" :hint="bench.chosen.size === 0 ? 'Choose pieces on the bench first; Shift for more than one, or drag a box round them.' : `${bench.chosen.size} chosen.`">
     <button v-if="shaping.last && !shaping.hand" type="button" class="again" :disabled="bench.chosen.size === 0" data-test="again-shape" @click="shaping.again()">Once more: {{ shaping.tools[shaping.last.kind]?.label }}<kbd>{{ keys.shown('repeat-shape') }}</kbd></button>
     <section v-if="shaping.about" class="hand" data-test="hand">
       <header>
         <h3>{{ shaping.about.label }}</h3>
+        <GuideLink page="reference" :at="`tool-${shaping.hand}`" :about="shaping.about.label" />
         <button v-if="shaping.about.press === 'at-once'" type="button" class="plain" data-test="put" @click="shaping.put()">Done</button>
       </header>
       <p class="quiet">{{ shaping.enough ? hints[shaping.about.press] : `Choose ${shaping.about.least === 1 ? 'a piece' : `${shaping.about.least} pieces`} first.` }}</p>
@@ -87,23 +89,23 @@ const pieces = computed(() => [...bench.chosen].map((id) => bench.byId.get(id)).
 h3 { font-size: 15px; font-weight: 700; margin: 0; color: var(--ink-mid); }
 section { display: flex; flex-direction: column; gap: 6px; }
 ul { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 6px; }
-li button { display: flex; flex-direction: column; align-items: center; gap: 2px; width: 100%; min-height: 66px; font: 14px/1.1 var(--text-face); padding: 5px 2px 4px; border: 1px solid var(--line-strong); border-radius: 4px; background: #fffcf4; cursor: pointer; color: var(--ink); }
+li button { display: flex; flex-direction: column; align-items: center; gap: 2px; width: 100%; min-height: 66px; font: 14px/1.1 var(--text-face); padding: 5px 2px 4px; border: 1px solid var(--line-strong); border-radius: 4px; background: var(--card); cursor: pointer; color: var(--ink); }
 li button:hover { border-color: var(--green); }
 li button.on { background: var(--green-pale); border-color: var(--green); font-weight: 700; }
 svg { width: 44px; height: 30px; flex: none; }
 svg :deep(.g) { fill: var(--green); }
 svg :deep(.c) { fill: #d9a441; }
 svg :deep(.ink) { fill: var(--ink); }
-svg :deep(.hole) { fill: #fffcf4; }
+svg :deep(.hole) { fill: var(--card); }
 svg :deep(.ghost) { fill: none; stroke: var(--ink-soft); stroke-dasharray: 2 2; }
 svg :deep(.line) { fill: none; stroke: var(--ink); stroke-width: 1.4; }
 svg :deep(.gone) { fill: none; stroke: var(--coral); stroke-width: 1.8; stroke-dasharray: 3 2; }
 svg :deep(.new) { fill: none; stroke: var(--green); stroke-width: 2.4; }
 svg :deep(.band), svg :deep(.band2) { fill: none; stroke: var(--green); stroke-width: 6; }
 svg :deep(.band2) { stroke: #d9a441; }
-svg :deep(.gapband) { fill: none; stroke: #fffcf4; stroke-width: 10; }
+svg :deep(.gapband) { fill: none; stroke: var(--card); stroke-width: 10; }
 svg :deep(.dots) { fill: var(--green); }
-.hand { border: 1px solid var(--green); border-radius: 4px; background: #fffcf4; padding: 8px 10px 0; gap: 7px; }
+.hand { border: 1px solid var(--green); border-radius: 4px; background: var(--card); padding: 8px 10px 0; gap: 7px; }
 .hand :deep(.choose) { grid-template-columns: 1fr 128px; line-height: 1.1; }
 .hand header { display: flex; justify-content: space-between; align-items: baseline; }
 .hand h3 { font-size: 17px; color: var(--ink); }
@@ -112,11 +114,11 @@ svg :deep(.dots) { fill: var(--green); }
 .why { color: var(--coral-deep, #a33a2a); }
 .says { color: var(--green); font-weight: 500; }
 .acts { display: grid; grid-template-columns: repeat(3, 1fr); gap: 5px; }
-.acts .on { background: var(--green); border-color: var(--green); color: #fff; }
+.acts .on { background: var(--green); border-color: var(--green); color: var(--on-green); }
 .left { display: flex; gap: 6px; }
 .left .el-button { margin: 0; }
-.again { display: flex; justify-content: space-between; font: inherit; font-size: 15px; padding: 5px 10px; border: 1px solid var(--line-strong); border-radius: 4px; background: #fffcf4; cursor: pointer; color: var(--ink); }
+.again { display: flex; justify-content: space-between; font: inherit; font-size: 15px; padding: 5px 10px; border: 1px solid var(--line-strong); border-radius: 4px; background: var(--card); cursor: pointer; color: var(--ink); }
 kbd { font: 13px var(--text-face); color: var(--ink-soft); }
-.keep { display: flex; gap: 8px; position: sticky; bottom: -14px; margin: 0 -10px; padding: 8px 10px; background: #fffcf4; border-top: 1px solid var(--line); border-radius: 0 0 4px 4px; }
+.keep { display: flex; gap: 8px; position: sticky; bottom: -14px; margin: 0 -10px; padding: 8px 10px; background: var(--card); border-top: 1px solid var(--line); border-radius: 0 0 4px 4px; }
 .keep .el-button { margin: 0; }
 </style>

@@ -79,7 +79,7 @@ function clear() {
 <style scoped>
 .works { position: fixed; right: 16px; bottom: 14px; z-index: 30; width: 300px; display: flex; flex-direction: column; align-items: flex-end; gap: 4px; font-size: 15px; pointer-events: none; }
 .works > * { pointer-events: auto; }
-.list { width: 100%; max-height: 46vh; overflow-y: auto; padding: 8px 10px; background: #fffcf4; border: 1px solid var(--line-strong); border-radius: 4px; box-shadow: 0 3px 14px #26231d22; }
+.list { width: 100%; max-height: 46vh; overflow-y: auto; padding: 8px 10px; background: var(--card); border: 1px solid var(--line-strong); border-radius: 4px; box-shadow: 0 3px 14px var(--shade); }
 ul { list-style: none; margin: 0; padding: 0; }
 li { padding: 5px 0 6px; border-bottom: 1px solid var(--line); }
 li:last-child { border-bottom: 0; }
@@ -92,7 +92,7 @@ p { margin: 0; line-height: 1.25; color: var(--ink-mid); }
 .failed p { color: var(--coral-deep); }
 .acts { display: flex; gap: 4px; margin-top: 3px; }
 .acts .el-button { margin: 0; }
-.fold { display: flex; align-items: center; gap: 8px; max-width: 100%; padding: 3px 12px 4px; font: inherit; color: var(--ink); background: #fffcf4; border: 1px solid var(--line-strong); border-radius: 4px; cursor: pointer; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.fold { display: flex; align-items: center; gap: 8px; max-width: 100%; padding: 3px 12px 4px; font: inherit; color: var(--ink); background: var(--card); border: 1px solid var(--line-strong); border-radius: 4px; cursor: pointer; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 i { flex: none; width: 10px; height: 10px; border-radius: 2px; background: var(--green); }
 i.bad { background: var(--coral); }
 i.turns { animation: turns 1.6s linear infinite; }

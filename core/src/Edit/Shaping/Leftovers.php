@@ -35,7 +35,7 @@ final readonly class Leftovers
     {
         return [
             Field::length('leftover', 'Leftovers under', 0.0, 0.0, 'parts into which no circle of this width fits', 1000.0),
-            Field::choice('leftovers', 'Leftovers are', 'drop', ['drop' => 'Dropped', 'neighbour' => 'Given to a neighbour']),
+            Field::choice('leftovers', 'Leftovers are', 'drop', ['drop' => 'Left out', 'neighbour' => 'Given to a neighbour']),
         ];
     }
 

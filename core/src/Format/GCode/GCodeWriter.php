@@ -47,8 +47,8 @@ final readonly class GCodeWriter implements LayoutWriter
             Field::number('power', 'Power', 40.0, 0.0, 100.0),
             Field::number('speed', 'Speed, mm/s', 30.0, 0.1, 2000.0),
             Field::count('passes', 'Passes', 1, 1, 100),
-            Field::length('depth', 'Depth a pass', 0.1, 0.0, 'of a spindle'), Field::length('safe', 'Safe height', 2.0, 0.1, 'of a spindle in the air'),
-            Field::number('travel', 'Speed in the air, mm/s', 400.0, 1.0, 5000.0), Field::number('gather', 'Gathers speed by, mm/s²', 2000.0, 1.0, 1e5),
+            Field::length('depth', 'Depth a pass', 0.1, 0.0, 'of a spindle'), Field::length('safe', 'Safe height', 2.0, 0.1, 'at which a spindle travels'),
+            Field::number('travel', 'Travel speed, mm/s', 400.0, 1.0, 5000.0), Field::number('gather', 'Gathers speed by, mm/s²', 2000.0, 1.0, 1e5),
             Field::number('lift', 'Up or down, seconds, of a spindle', 0.0, 0.0, 10.0),
         ]);
     }

@@ -43,18 +43,18 @@ final readonly class PltWriter implements LayoutWriter
     {
         return new AboutFormat('plt', 'PLT (HPGL)', 'plt', 'application/vnd.hp-hpgl', 'Pen up, pen down, each place rounded to 0.025 mm: what vinyl'
             .' cutters read.', false, [
-                Field::length('blade', 'Blade offset', 0.0, 0.0, 'from the axis of a drag knife to its tip; nought where the cutter sees to it'),
+                Field::length('blade', 'Blade offset', 0.0, 0.0, 'from the axis of a drag knife to its tip; 0 where the cutter does it itself'),
                 Field::length('overcut', 'Overcut', 0.3, 0.0, 'past the start of a closed cut'),
-                new Field('corner', 'Swivel from', Field::ANGLE, 15.0, 1.0, 170.0, help: 'sharper corners are swivelled round'),
+                new Field('corner', 'Turn the blade from', Field::ANGLE, 15.0, 1.0, 170.0, help: 'at corners sharper than this the blade is turned by itself'),
                 Field::choice(
                     'swivel',
-                    'Swivels',
+                    'Corners',
                     'depth',
-                    ['depth' => 'At depth', 'light' => 'Lightly'],
-                    'lightly is with the least force, where the cutter knows forces',
+                    ['depth' => 'Blade down', 'light' => 'Blade lifted'],
+                    'how the blade is turned at corners; lifted is with the least force, where the cutter knows forces',
                 ),
                 Field::choice('origin', 'Origin', 'corner', ['corner' => 'Lower left', 'middle' => 'Middle']),
-                Field::flag('pens', 'A pen for each kind of cut', true),
+                Field::flag('pens', 'Separate tool for kiss cut and through cut', true),
             ]);
     }
 

@@ -29,7 +29,7 @@ final readonly class Islands implements TellsDeeds, UnderLimits
 {
     use Described;
 
-    private const HOW = ['drop' => 'Drop', 'join' => 'Join to the nearest', 'enlarge' => 'Enlarge'];
+    private const HOW = ['drop' => 'Leave out', 'join' => 'Join to the nearest', 'enlarge' => 'Enlarge'];
 
     /** Chords that stand for one segment while the nearest places are sought. */
     private const CHORDS = 6;
@@ -47,7 +47,7 @@ final readonly class Islands implements TellsDeeds, UnderLimits
         return new AboutStep('islands', 'Islands', 'Parts too small to hold are dropped, joined to the nearest of their colour, or enlarged.', [
             Field::choice('how', 'How', 'drop', self::HOW),
             Field::length('size', 'Smaller than a square of', 0.0, 0.0, 'as the ticket says when nought', 1000.0),
-            Field::length('bridge', 'Bridges of', 0.0, 0.0, 'the least line of the ticket when nought', 1000.0),
+            Field::length('bridge', 'Bridges of', 0.0, 0.0, '0: the least line of the ticket', 1000.0),
             Field::words('at', 'Only at', Field::PLACES),
         ], 60, ['merge-by-colour' => 'A part is small by itself only when its colour has been merged.'], true, 0.4, apart: AboutStep::MAKES);
     }

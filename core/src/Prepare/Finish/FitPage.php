@@ -27,7 +27,7 @@ final readonly class FitPage implements UnderLimits
     private const HOW = ['cut' => 'Cut off what lies outside', 'page' => 'The page is that of the art', 'bed' => 'As small as the bed needs'];
 
     /**
-     * @param  float  $bedWidth  mm, of the bed that is fitted to; that of the ticket when nought
+     * @param  float  $bedWidth  mm, of the bed that is fitted to; 0: as on the ticket
      * @param  float  $bedHeight  mm; nought for a roll
      */
     public function __construct(private string $how = 'cut', private float $bedWidth = 0.0, private float $bedHeight = 0.0)
@@ -42,7 +42,7 @@ final readonly class FitPage implements UnderLimits
             'What lies outside the page is cut off, the page becomes that of the art, or the whole becomes as small as the bed needs.',
             [
                 Field::choice('how', 'How', 'cut', self::HOW),
-                Field::length('bedWidth', 'Bed width', 0.0, 0.0, 'that of the ticket when nought'),
+                Field::length('bedWidth', 'Bed width', 0.0, 0.0, '0: as on the ticket'),
                 Field::length('bedHeight', 'Bed height', 0.0, 0.0, 'nought for a roll'),
             ],
             45,

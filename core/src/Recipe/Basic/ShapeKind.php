@@ -24,6 +24,7 @@ enum ShapeKind: string
         return match ($this) {
             self::Ellipse => 'Circle, ring or pie',
             self::Banner => 'Ribbon banner',
+            self::Drop => 'Teardrop',
             default => ucfirst($this->value),
         };
     }

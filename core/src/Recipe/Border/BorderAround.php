@@ -116,7 +116,7 @@ final readonly class BorderAround extends Base
         return [
             Field::length('distance', 'Distance', 2.0, 0.0, 'from what is seen to the cut'),
             Field::length('bridge', 'Bridge gaps under', 1.0, 0.0),
-            Field::length('dropHoles', 'Drop holes under', 3.0, 0.0, 'holes into which no circle of this width fits'),
+            Field::length('dropHoles', 'Leave out holes under', 3.0, 0.0, 'holes into which no circle of this width fits'),
             Field::length('radius', 'Least radius', 0.5, 0.0, 'hollows that are sharper tear or stop the blade'),
         ];
     }

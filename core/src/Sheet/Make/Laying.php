@@ -28,7 +28,7 @@ final class Laying
                 ['drawn' => 'As drawn', 'nest' => 'Nested', ...($parts ? ['parts' => 'In parts'] : [])],
                 'as drawn in rows, or nested by true outlines with holes used: designs whole, or part by part',
             ),
-            Field::length('bedWidth', 'Bed width', 0.0, 0.0, 'across the roll or sheet; that of the ticket when nought'),
+            Field::length('bedWidth', 'Bed width', 0.0, 0.0, 'across the roll or sheet; 0: as on the ticket'),
             Field::length('bedLength', 'Bed length', 0.0, 0.0, 'nought for a roll'),
             Field::length('fromLeft', 'Begin, from the left', 0.0, 0.0, 'from the corner where machines start, for what is left of a sheet'),
             Field::length('fromBelow', 'Begin, from below', 0.0),

@@ -6,6 +6,8 @@ namespace NeatEdge\Core\Sheet\Make;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Measure\Colour;
+use NeatEdge\Core\Measure\ColourName;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Nest\Placement;
@@ -87,9 +89,10 @@ final readonly class Order
         return max(1, (int) $this->length('copies'));
     }
 
+    /** What the shop calls a colour; one that it has no name for is called as people do, with its code behind: two near blues are two. */
     public function called(string $hex): string
     {
-        return $this->names[$hex] ?? $hex;
+        return $this->names[$hex] ?? ($hex === '' ? '' : ColourName::of(Colour::fromHex($hex)).' '.$hex);
     }
 
     public function length(string $field): float

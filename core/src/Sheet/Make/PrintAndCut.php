@@ -34,7 +34,7 @@ final class PrintAndCut implements Making
             ...Laying::fields('nest', false),
             Field::length('border', 'Border beyond the art', 2.0, 0.0),
             Field::length('bridge', 'Bridge gaps under', 1.0),
-            Field::length('dropHoles', 'Drop holes under', 3.0),
+            Field::length('dropHoles', 'Leave out holes under', 3.0),
             Field::length('radius', 'Least radius', 0.5),
             Field::length('bleed', 'Bleed', 1.5, 0.0, 'the print goes on beyond the cut'),
             Field::length('through', 'Cut through beyond the border', 3.0, 0.0, 'none when nought'),

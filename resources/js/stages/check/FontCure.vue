@@ -49,7 +49,7 @@ async function set(name: string) {
     </div>
     <p v-if="stay > 0" class="quiet">{{ stay === 1 ? '1 of them was' : `${stay} of them were` }} changed by hand since and would stay.</p>
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
-    <ElDialog v-model="fonts" title="Fonts of the shop" width="560" append-to-body><ShopFonts open @changed="choices.reload()" /></ElDialog>
+    <ElDialog v-model="fonts" title="Fonts of the shop" width="560" append-to="#over"><ShopFonts open @changed="choices.reload()" /></ElDialog>
   </div>
 </template>
 

@@ -132,7 +132,7 @@ function named(piece: Piece, words: string) {
 section.dim ul, li.dim { opacity: .5; }
 header { border-top: 1px solid var(--line); padding: 4px 0 2px; }
 header.current .layer { color: var(--green); }
-.layer { border: 0; background: none; font: 560 16px/1.2 var(--title-face); padding: 0; cursor: pointer; color: var(--ink); }
+.layer { min-height: 26px; border: 0; background: none; font: 560 16px/1.2 var(--title-face); padding: 0; cursor: pointer; color: var(--ink); }
 .layer i { font: 400 14px var(--text-face); color: var(--ink-soft); }
 ul { list-style: none; margin: 0; padding: 0; }
 li { display: grid; grid-template-columns: minmax(0, 1fr) auto; align-items: center; border-radius: 3px; }
@@ -144,8 +144,8 @@ li.chosen { background: var(--green-pale); }
 .name { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; font-size: 16px; line-height: 1.2; }
 .size { grid-column: 2; font-size: 13px; line-height: 1.1; color: var(--ink-mid); white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .acts { display: flex; flex-wrap: wrap; gap: 0 8px; }
-.acts button { border: 0; background: none; font: 14px var(--text-face); color: var(--green); padding: 0; cursor: pointer; text-decoration: underline; text-decoration-color: transparent; }
+.acts button { min-height: 24px; min-width: 24px; border: 0; background: none; font: 14px var(--text-face); color: var(--green); padding: 0; cursor: pointer; text-decoration: underline; text-decoration-color: transparent; }
 .acts button:hover { text-decoration-color: currentColor; }
-li .acts { opacity: 0; flex-direction: column; line-height: 1; }
+li .acts { opacity: 0; line-height: 1; }
 li:hover .acts, li:focus-within .acts, li.dim .acts { opacity: 1; }
 </style>

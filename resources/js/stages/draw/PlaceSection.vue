@@ -84,16 +84,17 @@ const warns = computed(() => !draw.strokesScale && [...bench.chosen].some((id) =
 </template>
 
 <style scoped>
-.two { display: grid; grid-template-columns: 62px 1fr; gap: 10px; align-items: center; }
-.origin { display: grid; grid-template-columns: repeat(3, 1fr); gap: 4px; border: 1px solid var(--line-strong); padding: 5px; border-radius: 3px; }
-.origin button { width: 13px; height: 13px; padding: 0; border: 1px solid var(--line-strong); background: #fffcf4; transform: rotate(45deg); cursor: pointer; justify-self: center; }
-.origin button.on { background: var(--green); border-color: var(--green); }
+.two { display: grid; grid-template-columns: auto 1fr; gap: 10px; align-items: center; }
+.origin { display: grid; grid-template-columns: repeat(3, 24px); border: 1px solid var(--line-strong); border-radius: 3px; width: max-content; }
+.origin button { width: 24px; height: 24px; padding: 0; border: 0; background: none; cursor: pointer; display: grid; place-items: center; }
+.origin button::before { content: ''; width: 13px; height: 13px; border: 1px solid var(--line-strong); background: var(--card); transform: rotate(45deg); }
+.origin button.on::before { background: var(--green); border-color: var(--green); }
 .pair { display: grid; grid-template-columns: 1fr 1fr; gap: 4px 10px; align-items: center; }
 /* Room for six digits; the unit stands above. */
 .pair :deep(.typed.brief) { grid-template-columns: auto minmax(0, 1fr); }
 .pair :deep(.typed.brief i) { display: none; }
 label { display: flex; gap: 7px; align-items: center; font-size: 15px; line-height: 1.2; }
 .named { display: grid; grid-template-columns: auto minmax(0, 1fr); }
-.nudge input { width: 62px; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; font: inherit; padding: 3px 5px; }
+.nudge input { width: 62px; border: 1px solid var(--line-strong); border-radius: 3px; background: var(--card); font: inherit; padding: 3px 5px; }
 .warn { font-size: 15px; line-height: 1.2; color: var(--coral-deep); }
 </style>

@@ -4,6 +4,7 @@ import TypedWords from '@/fields/TypedWords.vue'
 import { useBench } from '@/stores/bench'
 import { ElButton } from 'element-plus'
 import { computed, ref, watch } from 'vue'
+import { count as number } from '@/units'
 import Section from './Section.vue'
 
 const bench = useBench()
@@ -34,9 +35,9 @@ watch(() => bench.view.kind, (kind, before) => {
 </script>
 
 <template>
-  <Section title="Recolour all" name="recolour" shut :says="`${colours.length} colours`">
+  <Section title="Recolour all" name="recolour" shut :says="number(colours.length, 'colour')">
     <div class="list">
-      <button v-for="[colour, count] in colours" :key="colour" type="button" :class="{ on: from === colour }" :data-colour="colour" :aria-label="`Recolour everything that is ${colour}`" @click="from = colour"><span :style="{ background: colour }" />{{ colour }} <i>{{ count }}</i></button>
+      <button v-for="[colour, count] in colours" :key="colour" type="button" :class="{ on: from === colour }" :data-colour="colour" @click="from = colour"><span class="heard">Recolour everything that is</span><span class="dab" :style="{ background: colour }" />{{ colour }} <i>{{ count }}</i></button>
     </div>
     <template v-if="from">
       <div class="to">to <ColourWell :value="to" says="New colour" data-field="recolourTo" @attempt="attempt" @keep="attempt" /> <TypedWords :value="to" aria-label="New colour by number" @keep="attempt" /></div>
@@ -50,9 +51,9 @@ watch(() => bench.view.kind, (kind, before) => {
 
 <style scoped>
 .list { display: grid; grid-template-columns: 1fr 1fr; gap: 2px; }
-.list button { display: flex; align-items: center; gap: 6px; border: 0; background: none; font: 14px var(--text-face); padding: 2px 4px; border-radius: 3px; cursor: pointer; color: var(--ink); }
+.list button { display: flex; align-items: center; gap: 6px; border: 0; background: none; font: 14px var(--text-face); padding: 2px 4px; min-height: 24px; border-radius: 3px; cursor: pointer; color: var(--ink); }
 .list button.on, .list button:hover { background: var(--green-pale); }
-.list span { width: 15px; height: 15px; border-radius: 50%; border: 1px solid var(--line-strong); flex: none; }
+.list .dab { width: 15px; height: 15px; border-radius: 50%; border: 1px solid var(--line-strong); flex: none; }
 i { color: var(--ink-soft); font-style: normal; }
 label { display: flex; gap: 7px; align-items: center; font-size: 15px; }
 .row { display: flex; gap: 6px; }

@@ -34,6 +34,6 @@ function typed(words: string) {
 .swatches { display: flex; flex-wrap: wrap; gap: 4px; align-items: center; }
 button { width: 24px; height: 20px; border: 1px solid var(--line-strong); border-radius: 10px 10px 10px 2px; padding: 0; cursor: pointer; }
 button.on { outline: 2px solid var(--green); outline-offset: 1px; }
-.none { background: linear-gradient(to top right, #fffcf4 46%, var(--coral) 46% 54%, #fffcf4 54%); }
+.none { background: linear-gradient(to top right, var(--card) 46%, var(--coral) 46% 54%, var(--card) 54%); }
 .number { width: 86px; }
 </style>

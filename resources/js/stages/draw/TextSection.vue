@@ -59,7 +59,7 @@ function slide(value: number) {
         <div class="slid"><span>Slid along it</span><Slide says="Slid along it" :value="now.slide" :step="0.002" :marks="now.stops" data-field="slide" @keep="slide" /></div>
       </template>
     </template>
-    <ElDialog v-model="fonts" title="Fonts of the shop" width="560" append-to-body><ShopFonts open @changed="choices.reload()" /></ElDialog>
+    <ElDialog v-model="fonts" title="Fonts of the shop" width="560" append-to="#over"><ShopFonts open @changed="choices.reload()" /></ElDialog>
   </Section>
 </template>
 

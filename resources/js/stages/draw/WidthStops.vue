@@ -82,10 +82,10 @@ const border = (side: number) => now.value.map((stop, i) => `${i === 0 ? 'M' : '
 </template>
 
 <style scoped>
-svg { background: #fffcf4; border: 1px solid var(--line-strong); border-radius: 3px; touch-action: none; cursor: crosshair; }
+svg { background: var(--card); border: 1px solid var(--line-strong); border-radius: 3px; touch-action: none; cursor: crosshair; }
 line { stroke: var(--line-strong); stroke-dasharray: 3 3; }
 path { fill: none; stroke: var(--ink); stroke-width: 1.5; }
-circle { fill: #fffdf7; stroke: var(--green); stroke-width: 1.6; }
+circle { fill: var(--sheet); stroke: var(--green); stroke-width: 1.6; }
 circle.on { fill: var(--green); }
 .stop { display: grid; grid-template-columns: 84px 1fr; gap: 8px; }
 .says { font-size: 14px; color: var(--ink-mid); line-height: 1.2; }

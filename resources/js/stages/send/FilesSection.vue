@@ -49,7 +49,7 @@ const query = computed(() => {
 </template>
 
 <style scoped>
-.all { display: block; text-align: center; background: var(--green); color: #fff; text-decoration: none; padding: 8px 14px; border-radius: 4px; font-weight: 500; }
+.all { display: block; text-align: center; background: var(--green); color: var(--on-green); text-decoration: none; padding: 8px 14px; border-radius: 4px; font-weight: 500; }
 .all:hover { background: var(--green-deep); }
 ul { list-style: none; margin: 0; padding: 0; font-size: 15px; display: flex; flex-direction: column; gap: 3px; }
 li { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }

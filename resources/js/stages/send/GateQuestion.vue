@@ -9,7 +9,7 @@ const gate = useGate()
 </script>
 
 <template>
-  <ElDialog :model-value="gate.held !== null" title="This job is not ready" width="520" append-to-body @close="gate.leave()">
+  <ElDialog :model-value="gate.held !== null" title="This job is not ready" width="520" append-to="#over" @close="gate.leave()">
     <form data-test="gate" @submit.prevent="gate.letGo()" @keydown.stop>
       <p>{{ bench.verdict?.sentence }}.</p>
       <ul><li v-for="one in bench.verdict?.open" :key="one">{{ one }}</li></ul>

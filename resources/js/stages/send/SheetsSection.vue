@@ -28,7 +28,7 @@ function flip(index: number) {
   </div>
   <ul>
     <li v-for="(one, index) in making.layouts" :key="one.name" :class="{ on: on(index) }">
-      <button type="button" class="show" :aria-label="`Show ${one.title}`" :data-layout="index" @click="bench.show(on(index) ? { kind: 'source' } : { kind: 'layout', index })">
+      <button type="button" class="show" :title="`Show ${one.title}`" :data-layout="index" @click="bench.show(on(index) ? { kind: 'source' } : { kind: 'layout', index })">
         <img :src="`/api/v1/jobs/${bench.job?.id}/layouts/${index}/picture.svg?v=${making.state}`" alt="" loading="lazy">
         <span class="text">
           <strong>{{ index + 1 }}. {{ names.said(one.layers[0]?.name ?? '') }}</strong>
@@ -49,7 +49,7 @@ li { padding: 8px 0; border-top: 1px solid var(--line); }
 li:first-child { border-top: 0; }
 .show { display: grid; grid-template-columns: 84px 1fr; gap: 11px; width: 100%; text-align: left; border: 0; background: none; font: inherit; color: inherit; padding: 4px; cursor: pointer; border-radius: 4px; line-height: 1.25; }
 li.on .show { background: var(--green-pale); }
-img { width: 84px; height: 84px; object-fit: contain; background: #e6e0d0; border: 1px solid var(--line); border-radius: 3px; }
+img { width: 84px; height: 84px; object-fit: contain; background: var(--bed); border: 1px solid var(--line); border-radius: 3px; }
 .text { display: flex; flex-direction: column; font-size: 15px; min-width: 0; }
 .says { margin: 2px 4px 0; font-size: 14.5px; line-height: 1.25; color: var(--ink-mid); }
 .warns { color: var(--coral-deep); }

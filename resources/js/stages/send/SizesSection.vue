@@ -83,7 +83,7 @@ function show(group: SizeGroup) {
 
 <style scoped>
 .widths { display: flex; flex-direction: column; font-size: 15px; gap: 3px; }
-textarea { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: #fffcf4; padding: 4px 6px; resize: vertical; }
+textarea { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: var(--card); padding: 4px 6px; resize: vertical; }
 ul { list-style: none; margin: 0; padding: 0; }
 li { border-left: 4px solid var(--green); padding: 3px 0 5px 8px; margin-top: 5px; }
 li.bad { border-left-color: var(--coral); }

@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { api, words } from '@/api/client'
+import type { FieldValue, Settings } from '@/api/types'
+import FieldForm from '@/fields/FieldForm.vue'
+import { light, type Light } from '@/stores/light'
+import { ElRadio, ElRadioGroup } from 'element-plus'
+import { onMounted, ref } from 'vue'
+import { RouterLink } from 'vue-router'
+
+/** What the shop has its own way in, and by which light this browser shows the page. */
+const settings = ref<Settings | null>(null)
+const problem = ref('')
+const saved = ref(false)
+onMounted(async () => {
+  try {
+    settings.value = await api.get<Settings>('settings')
+  } catch (refused) {
+    problem.value = words(refused)
+  }
+})
+async function keep(name: string, value: FieldValue) {
+  problem.value = ''
+  saved.value = false
+  try {
+    settings.value = await api.put<Settings>('settings', { values: { [name]: String(value) } })
+    saved.value = true
+  } catch (refused) {
+    problem.value = words(refused)
+  }
+}
+const lights: [Light, string][] = [['system', 'As the system has it'], ['day', 'Daylight'], ['lamp', 'Lamplight, for a dark room']]
+</script>
+
+<template>
+  <main id="work" tabindex="-1" class="page">
+    <RouterLink to="/" class="back">All jobs</RouterLink>
+    <h1>Settings</h1>
+    <p v-if="problem" class="trouble" role="alert">{{ problem }}</p>
+    <section>
+      <h2>The shop</h2>
+      <p v-if="!settings && !problem" class="quiet">Loading…</p>
+      <FieldForm v-if="settings" :fields="settings.fields" :values="settings.values" @keep="keep" />
+      <p v-if="saved" class="quiet" role="status">Saved.</p>
+    </section>
+    <section>
+      <h2>This browser</h2>
+      <ElRadioGroup v-model="light" class="plain-pick" aria-label="Light">
+        <ElRadio v-for="[value, label] in lights" :key="value" :value="value" :data-test="`light-${value}`">{{ label }}</ElRadio>
+      </ElRadioGroup>
+      <p class="quiet">Keys are changed where they are listed: on a bench, under <em>Keys</em>.</p>
+    </section>
+  </main>
+</template>
+
+<style scoped>
+.page { max-width: 620px; margin: 0 auto; padding: 26px 28px 50px; outline: none; }
+h1 { margin: 4px 0 20px; }
+section { margin-bottom: 28px; display: flex; flex-direction: column; gap: 10px; }
+</style>
