@@ -51,7 +51,7 @@ final class TheFirstMinutesTest extends TestCase
         self::assertEqualsWithDelta([30.0], array_column($state['art']['guides'], 'at'), 1e-9);
         self::assertContains('round-corners', array_column($state['art']['line'], 'kind'));
         $sized = $this->postJson("/api/v1/templates/{$template}/jobs", ['width' => '5cm', 'height' => '4cm'])->assertCreated()->json('id');
-        self::assertEqualsWithDelta([50.0, 40.0, 'Tags'], array_values(array_intersect_key($this->getJson("/api/v1/jobs/{$sized}")->json('job'), ['width' => 1, 'height' => 1, 'title' => 1])), 1e-9);
+        self::assertEqualsWithDelta(['Tags', 50.0, 40.0], array_values(array_intersect_key($this->getJson("/api/v1/jobs/{$sized}")->json('job'), ['width' => 1, 'height' => 1, 'title' => 1])), 1e-9);
         // Made once more, it goes on as it is now; taken away, its jobs stay.
         $this->postJson("/api/v1/jobs/{$job}/template", ['name' => 'Tags'])->assertCreated();
         self::assertCount(1, $this->getJson('/api/v1/templates')->json());
