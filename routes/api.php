@@ -176,6 +176,7 @@ Route::prefix('v1')->name('v1.')->middleware('throttle:asks')->group(static func
     // Laid out, written, sent.
     Route::get('jobs/{job}/making', [MakingController::class, 'show'])->name('making.show')->can('view', 'job');
     Route::put('jobs/{job}/making', [MakingController::class, 'update'])->name('making.update')->can('update', 'job');
+    Route::put('jobs/{job}/files', [MakingController::class, 'files'])->name('making.files')->can('update', 'job');
     Route::get(
         'jobs/{job}/layouts/{number}/picture.svg',
         [LayoutController::class, 'picture'],

@@ -181,6 +181,7 @@ final class PageArt
             'side' => $stroke->side->value,
             'stops' => $stroke->stops?->stops,
             'cut' => $stroke->cut,
+            'ends' => $stroke->ends === null ? null : [$stroke->ends->start->value, $stroke->ends->finish->value, $stroke->ends->size],
             'widths' => $stroke->widths(),
         ];
     }

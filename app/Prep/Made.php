@@ -27,7 +27,7 @@ final class Made
     public const FOLDER = 'layouts';
 
     /** Grows whenever layouts come out otherwise. */
-    private const FORM = 7;
+    private const FORM = 8;
 
     /** Seconds that a file or a picture is waited for. */
     private const WAIT = 120.0;

@@ -23,6 +23,7 @@ return new class extends Migration
         });
         Schema::table('shop_jobs', static function (Blueprint $table): void {
             $table->timestamp('archived_at')->nullable()->index();
+            $table->text('files')->nullable();
         });
     }
 
@@ -30,7 +31,7 @@ return new class extends Migration
     {
         Schema::table('shop_jobs', static function (Blueprint $table): void {
             $table->dropIndex(['archived_at']);
-            $table->dropColumn('archived_at');
+            $table->dropColumn(['archived_at', 'files']);
         });
         Schema::dropIfExists('shop_settings');
         Schema::dropIfExists('job_templates');

@@ -212,7 +212,7 @@ final class Cutter extends Machine
             $drawing .= '<path data-pen="'.($pen < 0 ? 'light' : $pen).'" d="M'.implode(
                 'L',
                 array_map(static fn (array $p): string => sprintf('%.4F %.4F', $p[0], $p[1]), $places),
-            ).'" stroke="'.($pen < 0 ? '#ccc' : ['#222', '#c23b7a', '#3b6ea5', '#1d5c46', '#a0522d', '#5b4a8a'][$pen] ?? '#222')."\" stroke-width=\".25\"/>\n";
+            ).'" stroke="'.($pen < 0 ? '#ccc' : ['#222', '#1d5c46', '#3b6ea5', '#4f9a2c', '#a0522d', '#5b4a8a'][$pen] ?? '#222')."\" stroke-width=\".25\"/>\n";
         }
 
         return $drawing."</g></svg>\n";

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useNewer } from '@/pages/useNewer'
+import { useEndings } from '@/works/useEndings'
 import SearchAll from '@/search/SearchAll.vue'
 import { useLight } from '@/stores/light'
 import WorkStrip from '@/works/WorkStrip.vue'
@@ -8,6 +10,8 @@ import { RouterView, useRoute } from 'vue-router'
 const route = useRoute()
 const over = useDropped()
 useLight()
+useEndings()
+const { newer, load } = useNewer()
 function toWork() {
   document.getElementById('work')?.focus()
 }
@@ -18,11 +22,13 @@ function toWork() {
   <RouterView />
   <div v-if="over" class="arriving" data-test="arriving"><p>{{ route.name === 'bench' ? 'Let go: it lands on the bench' : 'Let go: a job begins with it' }}</p></div>
   <SearchAll />
+  <p v-if="newer" class="newer" role="status" data-test="newer">A newer version of this page is ready. <button type="button" class="quiet-button" @click="load">Load it</button> <button type="button" class="quiet-button" @click="newer = false">Later</button></p>
   <!-- The bench has a place of its own for it. -->
   <WorkStrip v-if="route.name !== 'bench'" />
 </template>
 
 <style scoped>
 .arriving { position: fixed; inset: 10px; z-index: 90; display: grid; place-items: center; border: 2px dashed var(--green); border-radius: 6px; background: color-mix(in srgb, var(--paper) 78%, transparent); pointer-events: none; }
+.newer { position: fixed; left: 16px; bottom: 14px; z-index: 60; padding: 8px 14px; background: var(--card); border: 1px solid var(--line-strong); border-radius: 4px; box-shadow: 0 3px 14px var(--shade); }
 .arriving p { font: 560 26px var(--title-face); color: var(--green-deep); }
 </style>

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Description\Answers;
+use App\Http\Requests\FilesChosenRequest;
 use App\Http\Requests\LayRequest;
 use App\Http\Resources\BeingMadeResource;
 use App\Http\Resources\HistoryResource;
@@ -14,6 +15,7 @@ use App\Models\ShopJob;
 use App\Prep\Choosing;
 use App\Prep\Made;
 use App\Works\BeingMade;
+use Illuminate\Http\Response;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Format\AboutFormat;
 use NeatEdge\Core\Format\Export;
@@ -52,6 +54,16 @@ final class MakingController
         return $work->isOpen() ? throw new BeingMade($work) : $this->show(ShopJob::query()->findOrFail($job->id));
     }
 
+    /** How its files are written, kept for the next time; nothing of the job changes by it. */
+    #[Answers(status: 204)]
+    public function files(FilesChosenRequest $request, ShopJob $job): Response
+    {
+        $job->timestamps = false;
+        $job->update(['files' => $request->chosen()]);
+
+        return response()->noContent();
+    }
+
     /** @param  list<Layout>  $layouts */
     private static function made(ShopJob $job, array $layouts): MakingResource
     {
@@ -61,6 +73,7 @@ final class MakingController
             'materials' => (object) ($job->making['materials'] ?? []),
             'layouts' => array_map(static fn (Layout $layout): array => Export::row($layout), $layouts),
             'formats' => array_values(array_map(static fn (AboutFormat $about): array => $about->toArray(), Formats::catalogue())),
+            'files' => $job->files === null ? null : [...$job->files, 'values' => (object) $job->files['values']],
             'nested' => ($job->making['placements'] ?? []) !== [],
             'stale' => Made::isStale($job),
             'along' => $job->making['along'] ?? [],

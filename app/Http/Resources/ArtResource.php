@@ -89,6 +89,8 @@ namespace App\Http\Resources;
  *     side: 'centre'|'inside'|'outside',
  *     // Whether a tool follows it once: it paints nothing.
  *     cut?: bool,
+ *     // What stands at the ends of an open line: kinds as the edit "stroke" has them, and their size in widths of the line.
+ *     ends: array{string, string, float}|null,
  *     stops: list<array{float, float}>|null,
  *     // Least and greatest width on the art: two unlike ones where it was stretched with its piece.
  *     widths: array{float, float},

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Artwork;
 
 use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Stroke\LineEnds;
 use NeatEdge\Core\Stroke\StrokeStyle;
 use NeatEdge\Core\Stroke\WidthStops;
 
@@ -14,6 +15,7 @@ final readonly class Stroke
     /**
      * @param  Matrix|null  $pen  from the space in which the pen is round, and the style's lengths hold, to mm; null when that is mm
      * @param  WidthStops|null  $stops  how the width changes along the line; null where it does not
+     * @param  LineEnds|null  $ends  points and tails of open lines; null where there are none
      * @param  bool  $cut  whether it is a single cut: a line that a tool follows once. It paints nothing; its width is only how it is shown
      */
     public function __construct(
@@ -23,6 +25,7 @@ final readonly class Stroke
         public Side $side = Side::Centre,
         public ?WidthStops $stops = null,
         public bool $cut = false,
+        public ?LineEnds $ends = null,
     ) {
     }
 
@@ -46,7 +49,7 @@ final readonly class Stroke
     /** Whether it is more than a stroke of SVG: to be drawn, it has to be outlined. */
     public function isOwnKind(): bool
     {
-        return ! $this->cut && ($this->side !== Side::Centre || $this->stops !== null);
+        return ! $this->cut && ($this->side !== Side::Centre || $this->stops !== null || $this->ends !== null);
     }
 
     /** @param  bool  $widths  whether its width and dashes scale along */

@@ -96,6 +96,9 @@ final class Export
                 'role' => $layer->role->value,
                 'name' => $layer->name,
                 'colour' => $layer->colour,
+                // How its lines are drawn: their colour, width in px and dashes.
+                'stroke' => [$layer->role->colour(), ...$layer->role->stroke()],
+                'label' => $layer->role->label(),
                 'lines' => count($layer->lines),
                 'length_mm' => round($layer->length(), 2),
                 'area_mm2' => round($layer->area(), 2),

@@ -58,6 +58,13 @@ final class StrokeRegion
 
     private static function ownKind(Shape $shape, Stroke $stroke, Tolerance $tolerance): Shape
     {
+        if ($stroke->ends !== null) {
+            [$lines, $ends] = $stroke->ends->laid($shape->contours, $stroke->style->width);
+            $plain = $stroke->with(ends: null, pen: null);
+            $line = $plain->isOwnKind() ? self::ownKind(new Shape($lines, $shape->rule), $plain, $tolerance) : Outliner::outline($lines, $plain->style, $tolerance);
+
+            return $ends === [] ? $line : Combine::weld([$line, ...$ends], $tolerance);
+        }
         if ($stroke->stops !== null) {
             return VaryingOutliner::outline($shape->contours, $stroke->style, $stroke->stops, $tolerance);
         }

@@ -33,6 +33,51 @@ final readonly class WidthStops
         return array_map(static fn (array $profile): string => $profile[0], self::profiles());
     }
 
+    /** A pen that hardly touches draws a line so many times as wide as one that presses. */
+    private const FAINT = 0.06;
+
+    /** What a width may differ from what the pen pressed, as a share of the whole. */
+    private const NEAR = 0.035;
+
+    /**
+     * As a pen was pressed: as few stops as keep every place within a little of it.
+     *
+     * @param  non-empty-list<array{float, float}>  $pressed  share of the length 0 to 1 (rising), pressure 0 to 1
+     *
+     * @source D. H. Douglas and T. K. Peucker, "Algorithms for the reduction of the number of points required to represent a digitized line", 1973
+     */
+    public static function ofPressures(array $pressed): self
+    {
+        $widths = array_map(static fn (array $one): array => [max(0.0, min(1.0, $one[0])), self::FAINT + (1 - self::FAINT) * max(0.0, min(1.0, $one[1]))], $pressed);
+        for ($near = self::NEAR; ; $near *= 1.5) {
+            $kept = self::fewer($widths, 0, count($widths) - 1, $near);
+            if (count($kept) <= self::MOST) {
+                return new self($kept);
+            }
+        }
+    }
+
+    /**
+     * @param  non-empty-list<array{float, float}>  $all
+     * @return non-empty-list<array{float, float}>
+     */
+    private static function fewer(array $all, int $from, int $to, float $near): array
+    {
+        $between = new self([$all[$from], $all[$to]]);
+        [$worst, $at] = [$near, -1];
+        for ($i = $from + 1; $i < $to; $i++) {
+            $far = abs($between->at($all[$i][0]) - $all[$i][1]);
+            if ($far > $worst) {
+                [$worst, $at] = [$far, $i];
+            }
+        }
+        if ($at < 0) {
+            return $from === $to ? [$all[$from]] : [$all[$from], $all[$to]];
+        }
+
+        return [...array_slice(self::fewer($all, $from, $at, $near), 0, -1), ...self::fewer($all, $at, $to, $near)];
+    }
+
     /** @param  float  $share  of the length */
     public function at(float $share): float
     {

@@ -127,7 +127,7 @@ final class ReadyTest extends TestCase
             steps: Processes::of('cut-vinyl')->preset()->steps,
         );
         self::assertSame(['Join near colours: #2b8b50 became others that were there.'], $prepared->result->told());
-        self::assertStringContainsString('1200.0 mm² in a colour that is not told from the one before', $prepared->verdict->sentence);
+        self::assertStringContainsString('1200.0 mm² in a colour that is not distinguishable from the one before', $prepared->verdict->sentence);
         self::assertTrue($prepared->verdict->isReady());
     }
 

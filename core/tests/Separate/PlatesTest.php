@@ -70,7 +70,7 @@ final class PlatesTest extends TestCase
         $plates = self::plates($art);
         self::assertCount(3, $plates);
         self::assertEqualsWithDelta($seen, array_sum(array_map(self::area(...), $plates)), 1e-4 * $seen);
-        self::assertSame(['mark-1-e0b040', 'mark-2-203050', 'mark-3-c03020'], array_map(static fn (Layout $plate): string => $plate->name, $plates));
+        self::assertSame(['mark-1-gold-e0b040', 'mark-2-dark-blue-203050', 'mark-3-red-c03020'], array_map(static fn (Layout $plate): string => $plate->name, $plates));
         self::assertSame(['Printed first of 3.'], $plates[0]->says);
     }
 

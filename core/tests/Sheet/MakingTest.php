@@ -96,7 +96,7 @@ final class MakingTest extends TestCase
         }
         self::assertEqualsWithDelta(2 * (56 + 46), self::layer($sheets[0], Role::Weed)?->length(), 1e-6);
         $laid = self::made(new CutVinyl, (new Stack('stack'))->apply($art));
-        self::assertContains('It lies on #e0b040, which runs under it.', $laid[1]->says);
+        self::assertContains('It lies on gold #e0b040, which runs under it.', $laid[1]->says);
     }
 
     #[Test]

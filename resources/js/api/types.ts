@@ -1260,6 +1260,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/jobs/{job}/files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** How its files are written, kept for the next time; nothing of the job changes by it. */
+        put: operations["making.files"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/jobs/{job}/layouts/{number}/picture.svg": {
         parameters: {
             query?: never;
@@ -1827,6 +1844,16 @@ export interface components {
             several: boolean;
             fields: components["schemas"]["Field"][];
         };
+        FilesChosen: {
+            format: string;
+            together: boolean;
+            machine: number | null;
+            values: {
+                [key: string]: {
+                    [key: string]: components["schemas"]["FieldValue"];
+                };
+            };
+        };
         /** @enum {unknown} */
         FillRule: "nonzero" | "evenodd";
         /** @description Something that was found on the bench or in what was prepared, or left out of a file. */
@@ -2055,6 +2082,12 @@ export interface components {
                 role: string;
                 name: string;
                 colour: string;
+                stroke: [
+                    string,
+                    number,
+                    string
+                ];
+                label: string;
                 lines: number;
                 length_mm: number;
                 area_mm2: number;
@@ -2176,6 +2209,7 @@ export interface components {
             };
             layouts: components["schemas"]["LaidOut"][];
             formats: components["schemas"]["FileFormat"][];
+            files: components["schemas"]["FilesChosen"] | null;
             nested: boolean;
             stale: boolean;
             along: components["schemas"]["Along"][];
@@ -2589,6 +2623,11 @@ export interface components {
             /** @enum {unknown} */
             side: "centre" | "inside" | "outside";
             cut?: boolean;
+            ends: [
+                string,
+                string,
+                number
+            ] | null;
             stops: [
                 number,
                 number
@@ -3032,6 +3071,11 @@ export interface components {
             kind: "brush-line";
             /** @description Places */
             points: number[];
+            /**
+             * @description How a pen was pressed. 0 to 1 for each place; the width follows it instead of a profile
+             * @default
+             */
+            pressures: number[];
             /**
              * @description Profile
              * @default fold
@@ -3645,6 +3689,23 @@ export interface components {
              * @enum {unknown}
              */
             use: "drawn" | "cut";
+            /**
+             * @description Begins with
+             * @default
+             * @enum {unknown}
+             */
+            start: "plain" | "point" | "barb" | "disc" | "bar" | "tail";
+            /**
+             * @description Ends with
+             * @default
+             * @enum {unknown}
+             */
+            finish: "plain" | "point" | "barb" | "disc" | "bar" | "tail";
+            /**
+             * @description Size of its ends. 2 to 20
+             * @default
+             */
+            endSize: number | string;
         } | {
             /** @constant */
             kind: "blend";
@@ -4681,7 +4742,7 @@ export interface components {
              * @default arc
              * @enum {unknown}
              */
-            shape: "arc" | "bulge" | "flag" | "cone" | "drawn";
+            shape: "arc" | "arch" | "bulge" | "flag" | "cone" | "drawn";
             /**
              * @description Amount. a share of 1, or a percentage such as "30%"; -1 to 1
              * @default 0.3
@@ -5765,6 +5826,7 @@ export type Field = components['schemas']['Field'];
 export type FieldType = components['schemas']['FieldType'];
 export type FieldValue = components['schemas']['FieldValue'];
 export type FileFormat = components['schemas']['FileFormat'];
+export type FilesChosen = components['schemas']['FilesChosen'];
 export type FillRule = components['schemas']['FillRule'];
 export type Finding = components['schemas']['Finding'];
 export type FindingGroup = components['schemas']['FindingGroup'];
@@ -8217,6 +8279,39 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["BeingMade"];
                 };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "making.files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @enum {unknown} */
+                    format: "svg" | "pdf" | "dxf" | "plt" | "gcode" | "png";
+                    together: boolean | number | string;
+                    machine: number | string | null;
+                    values: {
+                        [key: string]: Record<string, never> | unknown[];
+                    } | (Record<string, never> | unknown[])[];
+                };
+            };
+        };
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             default: components["responses"]["Problem"];
         };

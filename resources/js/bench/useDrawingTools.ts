@@ -173,11 +173,16 @@ export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hov
 
   function drawBrush(event: PointerEvent, at: Point) {
     const points = [at.x, at.y]
+    /** Of a pen that tells it, how hard it is pressed at each place. */
+    const pressures = [event.pressure]
+    const pressed = event.pointerType === 'pen' && draw.byPressure
     begin(event, {
       move(to, moving) {
         const all = typeof moving.getCoalescedEvents === 'function' ? moving.getCoalescedEvents() : []
-        for (const place of all.length > 0 ? all.map(toBench) : [to]) {
-          if (Math.hypot(place.x - points[points.length - 2]!, place.y - points[points.length - 1]!) * scale.value > 1.5) points.push(place.x, place.y)
+        for (const [place, pressure] of all.length > 0 ? all.map((one) => [toBench(one), one.pressure] as const) : [[to, moving.pressure] as const]) {
+          if (Math.hypot(place.x - points[points.length - 2]!, place.y - points[points.length - 1]!) * scale.value <= 1.5) continue
+          points.push(place.x, place.y)
+          pressures.push(pressure)
         }
         draft.value = `M${points.join(' ')}`
       },
@@ -188,7 +193,7 @@ export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hov
           return
         }
         bench
-          .draw({ kind: 'brush-line', points, smoothing: draw.smoothing, profile: draw.profile, lineWidth: draw.brushWidth, line: draw.line === 'none' ? '#26231d' : draw.line, layer: draw.layer }, true)
+          .draw({ kind: 'brush-line', points, ...(pressed ? { pressures } : {}), smoothing: draw.smoothing, profile: draw.profile, lineWidth: draw.brushWidth, line: draw.line === 'none' ? '#26231d' : draw.line, layer: draw.layer }, true)
           .finally(() => {
             if (draft.value === wait) draft.value = ''
           })

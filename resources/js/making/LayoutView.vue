@@ -67,12 +67,15 @@ const told = computed(() => (mixing.value || !layout.value ? [] : [
   ...(soFar.value ? [{ text: `Drawn in green: the ${making.doneSoFar!.done} of ${making.doneSoFar!.of} blocks that are done.`, warns: false }] : []),
 ]))
 const soFar = computed(() => (!mixing.value && making.doneSoFar?.number === number.value ? making.doneSoFar.ways.map((way) => say(way)).join('') : ''))
+/** Each role of lines with how it is drawn. */
+const legend = computed(() => (mixing.value ? [] : (layout.value?.layers ?? []).filter((layer, index, all) => layer.lines > 0 && all.findIndex((other) => other.role === layer.role) === index)))
 const hasPaths = computed(() => !mixing.value && (layout.value?.length_mm ?? 0) > 0)
 useKeyActs({ 'zoom-in': zoomIn, 'zoom-out': zoomOut, 'fit': fit, 'play': () => (hasPaths.value ? void play() : 'This sheet has no lines that a machine goes along.') })
 </script>
 
 <template>
   <div class="frame" data-test="layout-view">
+    <ul v-if="legend.length > 0" class="legend" aria-label="What the lines are" data-test="legend"><li v-for="one in legend" :key="one.label"><svg width="34" height="8" aria-hidden="true"><line x1="1" y1="4" x2="33" y2="4" :stroke="one.stroke[0]" :stroke-width="one.stroke[1]" :stroke-dasharray="one.stroke[2]" /></svg>{{ one.label }}</li></ul>
     <div ref="surface" class="surface">
       <svg v-if="layout" :width="width" :height="height" role="img" :aria-label="mixing ? 'Plates over each other on the cloth' : layout.title">
         <g :transform="`translate(${left} ${top}) scale(${scale})`">
@@ -108,6 +111,9 @@ useKeyActs({ 'zoom-in': zoomIn, 'zoom-out': zoomOut, 'fit': fit, 'play': () => (
 </template>
 
 <style scoped>
+.legend { position: absolute; z-index: 2; right: 12px; top: 10px; margin: 0; padding: 4px 10px; list-style: none; font-size: 14px; line-height: 1.4; background: color-mix(in srgb, var(--card) 88%, transparent); border: 1px solid var(--line); border-radius: 4px; pointer-events: none; }
+.legend svg { margin-right: 8px; vertical-align: 1px; background: #fffdf7; }
+.frame { position: relative; }
 .frame { display: grid; grid-template-rows: minmax(0, 1fr) auto 33px; min-width: 0; min-height: 0; height: 100%; border: 1px solid var(--line); border-radius: 4px; overflow: hidden; background: var(--paper-deep); }
 .surface { position: relative; overflow: hidden; touch-action: none; overscroll-behavior: none; user-select: none; background: var(--bed); }
 .surface svg { position: absolute; inset: 0; }

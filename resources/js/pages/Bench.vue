@@ -93,6 +93,7 @@ useBenchKeys(computed(() => current.value.key), enter, { help, versions })
         <ElButton v-if="bench.view.kind !== 'source'" size="small" :title="keys.titled('Back to the bench', 'source')" data-test="to-bench" @click="bench.show({ kind: 'source' })">Back to the bench</ElButton>
         <span v-if="bench.touching" class="touching" role="status" data-test="touching">Touching up the result <ElButton size="small" type="primary" data-test="to-source" @click="bench.source(), bench.preparation && bench.prepare()">Done: back to the source</ElButton></span>
         <span class="push" />
+        <span v-if="bench.job" class="saved quiet" data-test="saved">{{ bench.away > 0 ? 'Not saved yet' : bench.busy ? 'Saving…' : 'Saved' }}</span>
         <ElButton size="small" text :title="keys.titled('Versions', 'versions')" data-test="versions" @click="versions = true">Versions</ElButton>
         <ElButton size="small" text data-test="keys" @click="help = true">Keys{{ keys.shown('keys') && ` ${keys.shown('keys')}` }}</ElButton>
       </div>
@@ -136,6 +137,7 @@ main :deep(.frame) { flex: 1; min-height: 0; }
 .step span span { overflow: hidden; text-overflow: ellipsis; }
 .touching { display: flex; align-items: center; gap: 8px; color: var(--green); font-weight: 500; font-size: 15px; white-space: nowrap; }
 .push { flex: 1; }
+.saved { width: 86px; text-align: right; font-size: 14px; white-space: nowrap; }
 .lit { border-color: var(--green); color: var(--green); background: var(--green-pale); }
 .works { position: absolute; right: 16px; bottom: 44px; }
 .waiting { margin: auto; color: var(--ink-mid); }
@@ -163,6 +165,7 @@ aside { grid-area: sheets; border-left: 1px solid var(--line); }
   .step { width: auto; max-width: 46%; }
   aside { border-left: 0; border-top: 1px solid var(--line); flex-direction: row !important; overflow-x: auto !important; }
   aside :deep(button) { width: 96px; }
+  .bench > * { min-width: 0; }
   .works { bottom: 14px; position: fixed; }
 }
 </style>

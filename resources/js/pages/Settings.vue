@@ -3,7 +3,8 @@ import { api, words } from '@/api/client'
 import type { FieldValue, Settings } from '@/api/types'
 import FieldForm from '@/fields/FieldForm.vue'
 import { light, type Light } from '@/stores/light'
-import { ElRadio, ElRadioGroup } from 'element-plus'
+import { wantsNotes } from '@/works/useEndings'
+import { ElRadio, ElRadioGroup, ElSwitch } from 'element-plus'
 import { onMounted, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 
@@ -28,6 +29,13 @@ async function keep(name: string, value: FieldValue) {
     problem.value = words(refused)
   }
 }
+const refusedNotes = ref(false)
+async function note(on: string | number | boolean) {
+  refusedNotes.value = false
+  const allowed = on === true && typeof Notification !== 'undefined' ? await Notification.requestPermission() : 'denied'
+  wantsNotes.value = on === true && allowed === 'granted'
+  refusedNotes.value = on === true && !wantsNotes.value
+}
 const lights: [Light, string][] = [['system', 'As the system has it'], ['day', 'Daylight'], ['lamp', 'Lamplight, for a dark room']]
 </script>
 
@@ -47,12 +55,15 @@ const lights: [Light, string][] = [['system', 'As the system has it'], ['day', '
       <ElRadioGroup v-model="light" class="plain-pick" aria-label="Light">
         <ElRadio v-for="[value, label] in lights" :key="value" :value="value" :data-test="`light-${value}`">{{ label }}</ElRadio>
       </ElRadioGroup>
+      <label class="tick"><ElSwitch :model-value="wantsNotes" aria-label="Tell me when long work ends" data-test="notes" @change="note" /> Tell me when long work ends while I am elsewhere</label>
+      <p v-if="refusedNotes" class="quiet" role="status">This browser does not let the page do that; allow notifications for it first.</p>
       <p class="quiet">Keys are changed where they are listed: on a bench, under <em>Keys</em>.</p>
     </section>
   </main>
 </template>
 
 <style scoped>
+.tick { display: flex; gap: 10px; align-items: center; }
 .page { max-width: 620px; margin: 0 auto; padding: 26px 28px 50px; outline: none; }
 h1 { margin: 4px 0 20px; }
 section { margin-bottom: 28px; display: flex; flex-direction: column; gap: 10px; }

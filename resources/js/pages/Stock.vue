@@ -102,5 +102,6 @@ form input { width: 320px; }
 @media (max-width: 700px) {
   .page { padding: 16px 14px 40px; }
   header { flex-wrap: wrap; gap: 8px 14px; }
+  form, nav { flex-wrap: wrap; min-width: 0; }
 }
 </style>

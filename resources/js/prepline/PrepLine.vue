@@ -169,4 +169,9 @@ li.end { flex: 0 0 70px; display: flex; align-items: center; color: var(--ink-so
 .text span { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .says { color: var(--coral-deep); }
 .switch { grid-column: 1; justify-self: center; height: 20px; }
+@media (max-width: 820px) {
+  .line { min-width: 0; }
+  .head { flex-wrap: wrap; }
+  .verdict, .doing { white-space: normal; flex: 1 1 100%; order: 9; }
+}
 </style>

@@ -31,13 +31,24 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   event.preventDefault()
   show()
 }, { capture: true })
+// What is typed before the dialog has given the keys to its field is typed all the same.
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  if (!open.value || event.key.length !== 1 || event.ctrlKey || event.metaKey || event.altKey || (event.target instanceof HTMLElement && event.target.matches('input'))) return
+  event.preventDefault()
+  event.stopPropagation()
+  words.value += event.key
+  field.value?.focus()
+}, { capture: true })
 function show() {
   words.value = ''
   at.value = 0
   open.value = true
   expectField()
   // The dialog takes the keys when it is there, and is asked for them then.
-  void nextTick(() => requestAnimationFrame(() => field.value?.focus()))
+  void nextTick(() => {
+    field.value?.focus()
+    requestAnimationFrame(() => field.value?.focus())
+  })
   guide.load()
   void ask('')
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useBench } from '@/stores/bench'
 import { useColours } from '@/stores/colours'
+import { useUnkept } from '@/stores/unkept'
 import { useMaking } from '@/stores/making'
 import { count, groundFor } from '@/units'
 import { computed, watch } from 'vue'
@@ -8,6 +9,7 @@ import { computed, watch } from 'vue'
 /** What the machine gets, at all stages: each sheet or plate on its bed once it can be laid out, before that each colour by itself. */
 const bench = useBench()
 const making = useMaking()
+const unkept = useUnkept()
 const names = useColours()
 names.load()
 watch(() => (bench.prepared ? bench.preparation?.id : null), (id) => id && making.load(), { immediate: true })
@@ -29,7 +31,7 @@ const told = (index: number) => [laid.value[index]!.title, ...laid.value[index]!
   <aside class="column" aria-label="Sheets: what the machine gets">
     <h2>Sheets</h2>
     <p v-if="older && laid.length > 0" class="older">out of date</p>
-    <p v-if="bench.sheets.length === 0" class="quiet">none yet</p>
+    <template v-if="bench.sheets.length === 0"><p class="quiet">What the machine gets stands here.</p><button v-if="bench.job && !bench.prepared && !bench.running" type="button" class="quiet-button" data-test="prepare-sheets" @click="unkept.prepare()">Prepare</button></template>
     <template v-if="laid.length > 0">
       <button v-for="(one, index) in laid" :key="one.name" type="button" :class="{ on: on('layout', index), older }" :title="told(index)" :data-sheet="index + 1" @click="press('layout', index)">
         <img :src="`/api/v1/jobs/${bench.job?.id}/layouts/${index}/picture.svg?v=${making.state}`" alt="" loading="lazy">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Choose from '@/fields/Choose.vue'
 import FieldForm from '@/fields/FieldForm.vue'
+import Tick from '@/fields/Tick.vue'
 import TypedValue from '@/fields/TypedValue.vue'
 import { useKeys } from '@/keys/useKeys'
 import { words } from '@/api/client'
@@ -73,6 +74,7 @@ const says = computed(() => {
       <FieldForm v-if="draw.tool === 'shape' && shape && bench.chosen.size === 0" :fields="shape.fields" :values="shapeValues" @keep="setShape" />
       <template v-if="draw.tool === 'brush'">
         <Choose label="Profile" :value="draw.profile" :options="Object.entries(choices.all.profiles).map(([value, profile]) => ({ value, label: profile.label }))" data-field="brushProfile" @keep="draw.profile = $event" />
+        <Tick :value="draw.byPressure" data-field="byPressure" @keep="draw.byPressure = $event">A pen sets the width by its pressure</Tick>
         <TypedValue label="Widest" name="brushWidth" :value="draw.brushWidth" local :least="0.01" @measured="draw.brushWidth = $event" />
         <TypedValue label="Smoothing" name="smoothing" :value="draw.smoothing" local :least="0" @measured="draw.smoothing = $event" />
       </template>

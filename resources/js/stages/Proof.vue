@@ -15,6 +15,12 @@ const grounds = [
   { name: 'Window', colour: '#cfdcdc' },
 ]
 const ground = ref(grounds[0]!)
+/** On a page of its own: the art on its ground, the title and the size; paper is chosen where one prints. */
+function print() {
+  document.body.classList.add('prints-proof')
+  window.addEventListener('afterprint', () => document.body.classList.remove('prints-proof'), { once: true })
+  window.print()
+}
 </script>
 
 <template>
@@ -29,9 +35,10 @@ const ground = ref(grounds[0]!)
           <span :style="{ background: one.colour }" />{{ one.name }}
         </button>
       </div>
-      <figure :style="{ background: ground.colour }">
+      <figure class="proof-figure" :style="{ background: ground.colour }">
         <img :src="`/api/v1/preparations/${bench.preparation?.id}/stages/${bench.lastStep}/picture.svg`" :alt="`The prepared art on ${ground.name.toLowerCase()}`">
       </figure>
+      <ElButton data-test="print-proof" @click="print">Print it</ElButton>
       <p class="quiet numbers">{{ bench.job?.width.toFixed(1) }} × {{ bench.job?.height.toFixed(1) }} mm</p>
     </template>
   </Drawer>

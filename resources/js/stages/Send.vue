@@ -19,6 +19,14 @@ const making = useMaking()
 const gate = useGate()
 const tabs = [['sheets', 'Sheets'], ['laying', 'Lay out'], ['files', 'Files'], ['machine', 'Machine'], ['sizes', 'Sizes']] as const
 const tab = ref<(typeof tabs)[number][0]>('sheets')
+const lastFormat = computed(() => making.making?.formats.find((one) => one.key === making.files.format)?.label ?? '')
+/** A file leaves by its link; what is not ready is asked about before. */
+function held(event: MouseEvent) {
+  if (!gate.asks) return
+  event.preventDefault()
+  const link = event.currentTarget as HTMLAnchorElement
+  gate.pass(() => link.click())
+}
 const stale = computed(() => bench.preparation?.stale === true)
 </script>
 
@@ -35,6 +43,7 @@ const stale = computed(() => bench.preparation?.stale === true)
       </div>
       <p v-else-if="bench.verdict?.empty" class="verdict" data-test="send-verdict">{{ bench.verdict.sentence }}.</p>
       <p v-else-if="bench.verdict" :class="['verdict', { open: !bench.verdict.ready }]" data-test="send-verdict"><strong>{{ bench.verdict.ready ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.<span v-for="reason in bench.verdict.open" :key="reason">{{ ` ${reason}` }}</span><span v-if="gate.released" data-test="released"> Let go as it is by {{ gate.released.by }}: {{ gate.released.reason }}.</span></p>
+      <p v-if="making.making?.files && !stale" class="again"><a :href="making.zip()" download data-test="same-again" @click="held">The same files again</a> <span class="quiet">{{ lastFormat }}{{ making.files.together ? ', all in one' : ', a file a sheet' }}, as a ZIP</span></p>
       <div class="tabs" role="tablist">
         <button v-for="[key, label] in tabs" :key="key" type="button" role="tab" :aria-selected="tab === key" :class="{ on: tab === key }" :data-test="`send-${key}`" @click="tab = key">{{ label }}</button>
       </div>
@@ -53,6 +62,7 @@ const stale = computed(() => bench.preparation?.stale === true)
 </template>
 
 <style scoped>
+.again { font-size: 15px; line-height: 1.3; margin: 0; }
 .held { display: flex; flex-direction: column; gap: 8px; align-items: flex-start; }
 .verdict { background: var(--green-pale); padding: 7px 11px; border-radius: 3px; line-height: 1.3; font-size: 15.5px; }
 .verdict.open { background: var(--coral-pale); }

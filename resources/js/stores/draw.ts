@@ -41,6 +41,8 @@ export const useDraw = defineStore('draw', () => {
   /** Where a new text is being typed that nobody has kept yet, and the edit that lays it. */
   const opening = shallowRef<{ x: number; y: number; edit: Record<string, unknown> } | null>(null)
   const brushWidth = ref(2)
+  /** Whether a pen that tells how it is pressed sets the width of a brush line. */
+  const byPressure = ref(true)
   const profile = ref('fold')
   const smoothing = ref(0.4)
   const layer = ref('')
@@ -80,5 +82,5 @@ export const useDraw = defineStore('draw', () => {
     if (next !== 'measure') marks.value = null
   }
 
-  return { tool, shape, shapeValues, fill, line, lineWidth, side, pivot, outer, onLine, typing, opening, brushWidth, profile, smoothing, layer, text, adding, byTouch, nudge, strokesScale, keepRatio, snap, grid, nodes, segment, marks, lastTransform, moved, pane, use }
+  return { tool, shape, shapeValues, fill, line, lineWidth, side, pivot, outer, onLine, typing, opening, brushWidth, profile, smoothing, layer, text, adding, byTouch, byPressure, nudge, strokesScale, keepRatio, snap, grid, nodes, segment, marks, lastTransform, moved, pane, use }
 })

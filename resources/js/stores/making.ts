@@ -76,6 +76,24 @@ export const useMaking = defineStore('making', () => {
     })
   }
 
+  /** How files are written and where sheets go: of the job, kept with it. */
+  const files = ref<{ format: string; together: boolean; machine: number | null; values: Record<string, Record<string, FieldValue>> }>({ format: 'svg', together: false, machine: null, values: {} })
+  watch(making, (now) => {
+    if (now) files.value = now.files ? { ...now.files, values: { ...now.files.values } } : { ...files.value, format: bench.job?.format ?? 'svg', together: false, machine: null, values: {} }
+  })
+  function keepFiles(some: Partial<typeof files.value>) {
+    files.value = { ...files.value, ...some }
+    if (making.value) making.value.files = files.value
+    api.put(path('files'), files.value).catch((refused) => (problem.value = words(refused)))
+  }
+  /** What is written behind the address of a file. */
+  function query(stale: boolean) {
+    const query = new URLSearchParams({ format: files.value.format, plates: files.value.together ? 'one' : 'each', ...(stale ? { earlier: '1' } : {}) })
+    for (const [name, value] of Object.entries(files.value.values[files.value.format] ?? {})) query.set(`values[${name}]`, String(value))
+    return query.toString()
+  }
+  const zip = (stale = false) => `/api/v1/${path('files.zip')}?${query(stale)}`
+
   const nest = (seconds: number) => attempt(async () => void nested(await works.ask<Nested>(bench.job!.id, 'nest', { seconds })))
   const stopNesting = () => attempt(async () => void (await works.tell(nesting.value!, 'stop')))
   /** However a search ends, its best is shown. */
@@ -158,5 +176,5 @@ export const useMaking = defineStore('making', () => {
     problem.value = ''
   })
 
-  return { making, layouts, materials, loading, problem, moves, state, nesting, copies, machines, sendings, mixed, asked, doneSoFar, sendingOf, wayOf, load, change, layAlong, material, loadMoves, nest, stopNesting, loadCopies, move, send, tell }
+  return { making, layouts, materials, loading, problem, moves, state, nesting, copies, machines, sendings, mixed, asked, files, keepFiles, query, zip, doneSoFar, sendingOf, wayOf, load, change, layAlong, material, loadMoves, nest, stopNesting, loadCopies, move, send, tell }
 })

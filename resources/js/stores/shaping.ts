@@ -16,6 +16,8 @@ const FLEETING = ['at', 'line', 'turn', 'knife', 'along', 'frame']
 export const useShaping = defineStore('shaping', () => {
   const bench = useBench()
   const tools = shallowRef<Record<string, About>>({})
+  /** Every edit, as it describes itself. */
+  const edits = shallowRef<Record<string, About>>({})
   const hand = ref<string | null>(null)
   const values = reactive<Record<string, Values>>({})
   const marks = shallowRef<Mark[]>([])
@@ -45,6 +47,7 @@ export const useShaping = defineStore('shaping', () => {
   function load() {
     asked ??= api.get<Record<string, About>>('catalogue').then(
       (all) => {
+        edits.value = all
         tools.value = Object.fromEntries(Object.entries(all).filter(([, one]) => one.under !== ''))
       },
       (refused) => {
@@ -268,5 +271,5 @@ export const useShaping = defineStore('shaping', () => {
     await bench.edit({ ...last.value.fields, kind: last.value.kind, pieces: [...bench.chosen] })
   }
 
-  return { tools, hand, about, own, marks, cellMarks, report, why, cells, cellsBefore, cellAct, swatch, at, last, waiting, enough, ready, canKeep, load, take, put, set, setAll, refresh, hovered, press, takeBack, atOnce, turn, keep, again }
+  return { tools, edits, hand, about, own, marks, cellMarks, report, why, cells, cellsBefore, cellAct, swatch, at, last, waiting, enough, ready, canKeep, load, take, put, set, setAll, refresh, hovered, press, takeBack, atOnce, turn, keep, again }
 })

@@ -37,6 +37,7 @@ final readonly class BrushLine implements Edit
             'A smooth line of changing width.',
             [
                 Field::numbers('points', 'Places', 4),
+                Field::numbers('pressures', 'How a pen was pressed', 0, help: '0 to 1 for each place; the width follows it instead of a profile'),
                 Field::choice('profile', 'Profile', 'fold', WidthStops::labels()),
                 Field::length('smoothing', 'Smoothing', 0.4, 0.01, most: 20.0),
                 ...NewPiece::fields(1.5),
@@ -48,11 +49,15 @@ final readonly class BrushLine implements Edit
     public static function from(Values $values): self
     {
         $n = $values->numbers('points');
-        $points = [];
+        $pressures = $values->has('pressures') ? $values->numbers('pressures') : [];
+        $points = $pressed = [];
+        $walked = 0.0;
         for ($i = 0; $i + 1 < count($n); $i += 2) {
             $last = $points[count($points) - 1] ?? null;
             if ($last === null || hypot($n[$i] - $last[0], $n[$i + 1] - $last[1]) > 1e-4) {
+                $walked += $last === null ? 0.0 : hypot($n[$i] - $last[0], $n[$i + 1] - $last[1]);
                 $points[] = [$n[$i], $n[$i + 1]];
+                $pressed[] = [$walked, $pressures[intdiv($i, 2)] ?? 1.0];
             }
         }
         if (count($points) < 2) {
@@ -60,6 +65,10 @@ final readonly class BrushLine implements Edit
         }
         $profiles = WidthStops::profiles();
         $profile = $profiles[$values->choice('profile')][1];
+        $stops = $profile === [] ? null : new WidthStops($profile);
+        if ($pressures !== [] && $pressed !== []) {
+            $stops = WidthStops::ofPressures(array_map(static fn (array $one): array => [$one[0] / $walked, $one[1]], $pressed));
+        }
         $colour = $values->colour('line') ?? Colour::ink();
 
         return new self(
@@ -68,7 +77,7 @@ final readonly class BrushLine implements Edit
             new Stroke(
                 new Paint($colour),
                 new StrokeStyle($values->length('lineWidth'), Cap::Round, Join::Round),
-                stops: $profile === [] ? null : new WidthStops($profile),
+                stops: $stops,
             ),
             NewPiece::from($values, true),
         );

@@ -18,7 +18,9 @@ use NeatEdge\Core\Edit\Local;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Stroke\Cap;
+use NeatEdge\Core\Stroke\EndKind;
 use NeatEdge\Core\Stroke\Join;
+use NeatEdge\Core\Stroke\LineEnds;
 use NeatEdge\Core\Stroke\StrokeStyle;
 use NeatEdge\Core\Stroke\WidthStops;
 
@@ -50,6 +52,8 @@ final readonly class StrokePieces implements Local
                 WidthStops::MOST,
             ),
             Field::choice('use', 'The line is', '', self::USES),
+            Field::choice('start', 'Begins with', '', EndKind::labels()), Field::choice('finish', 'Ends with', '', EndKind::labels()),
+            Field::number('endSize', 'Size of its ends', 4.0, LineEnds::LEAST, LineEnds::MOST)->asItIs(),
         ]);
     }
 
@@ -67,6 +71,7 @@ final readonly class StrokePieces implements Local
             $this->values === null => 'No stroke',
             $this->values->has('stops'), $this->values->has('profile') => 'Width along the line',
             $this->values->has('use') => 'Drawn or cut once',
+            $this->values->has('start'), $this->values->has('finish'), $this->values->has('endSize') => 'Ends of a line',
             $this->values->has('width') => 'Stroke width',
             default => 'Stroke',
         };
@@ -122,7 +127,16 @@ final readonly class StrokePieces implements Local
             Side::from($in->choice('side', $now->side->value)),
             self::stops($in, $now->stops),
             $in->has('use') ? $in->choice('use') === 'cut' : $now->cut,
+            self::ends($in, $now->ends),
         );
+    }
+
+    private static function ends(Values $in, ?LineEnds $now): ?LineEnds
+    {
+        $now ??= new LineEnds(EndKind::Plain, EndKind::Plain);
+        $ends = new LineEnds(EndKind::from($in->choice('start', $now->start->value)), EndKind::from($in->choice('finish', $now->finish->value)), $in->number('endSize', $now->size));
+
+        return $ends->isNone() ? null : $ends;
     }
 
     /** @return list<float> mm */

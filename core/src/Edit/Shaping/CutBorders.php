@@ -74,7 +74,7 @@ final readonly class CutBorders implements Edit
                 $place = new Place($unit[0]->place->layer);
                 $new = new Piece(
                     $free->next(), $unit[0]->shape, $this->fill === null ? null : new Paint($this->fill),
-                    $this->fill === null ? new Stroke(new Paint(new Colour(0xC2, 0x3B, 0x7A)), new StrokeStyle(0.25)) : null, 'Cut border', null, $place,
+                    $this->fill === null ? new Stroke(new Paint(new Colour(0x1D, 0x5C, 0x46)), new StrokeStyle(0.25)) : null, 'Cut border', null, $place,
                 );
                 $by[$ids[0]] = [$this->laid($new, $ids, $artwork), $unit[0]];
             }

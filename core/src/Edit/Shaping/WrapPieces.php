@@ -27,7 +27,9 @@ use NeatEdge\Core\Recipe\Wrap\Wrap;
 /** P12: the chosen pieces are bent together by one frame: by number, or with four sides drawn. It stays adjustable until it is turned into plain curves. */
 final readonly class WrapPieces implements Edit, ShowsMarks
 {
-    public const KINDS = ['arc' => 'Arc', 'bulge' => 'Bulge', 'flag' => 'Flag', 'cone' => 'Cone', 'drawn' => 'Drawn sides'];
+    public const KINDS = [
+        'arc' => 'Arch, both sides', 'arch' => 'Arch over a straight base', 'bulge' => 'Bulge', 'flag' => 'Wave', 'cone' => 'Taper', 'drawn' => 'Drawn sides',
+    ];
 
     /**
      * @param  list<string>  $ids

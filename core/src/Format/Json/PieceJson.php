@@ -21,7 +21,9 @@ use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Stroke\Cap;
+use NeatEdge\Core\Stroke\EndKind;
 use NeatEdge\Core\Stroke\Join;
+use NeatEdge\Core\Stroke\LineEnds;
 use NeatEdge\Core\Stroke\StrokeStyle;
 use NeatEdge\Core\Stroke\WidthStops;
 
@@ -169,6 +171,7 @@ final class PieceJson
             'side' => $stroke->side->value,
             'stops' => $stroke->stops?->stops,
             ...($stroke->cut ? ['cut' => true] : []),
+            ...($stroke->ends === null ? [] : ['ends' => [$stroke->ends->start->value, $stroke->ends->finish->value, $stroke->ends->size]]),
         ];
     }
 
@@ -185,6 +188,7 @@ final class PieceJson
             Side::from($data['side'] ?? Side::Centre->value),
             self::toStops($data['stops'] ?? []),
             (bool) ($data['cut'] ?? false),
+            isset($data['ends']) ? new LineEnds(EndKind::from($data['ends'][0]), EndKind::from($data['ends'][1]), (float) $data['ends'][2]) : null,
         );
     }
 

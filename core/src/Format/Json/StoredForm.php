@@ -17,7 +17,9 @@ use NeatEdge\Core\Recipe\Basic\ShapeKind;
 use NeatEdge\Core\Recipe\Border\BorderAround;
 use NeatEdge\Core\Recipe\Repeat\StepAndRepeat;
 use NeatEdge\Core\Stroke\Cap;
+use NeatEdge\Core\Stroke\EndKind;
 use NeatEdge\Core\Stroke\Join;
+use NeatEdge\Core\Stroke\LineEnds;
 use NeatEdge\Core\Stroke\WidthStops;
 
 /**
@@ -179,6 +181,14 @@ final class StoredForm
             self::matrix($stroke['pen']);
         }
         self::need(Side::tryFrom(self::word($stroke['side'] ?? 'centre', 20, 'a stroke has no such side')) !== null, 'a stroke has no such side');
+        if (isset($stroke['ends'])) {
+            $ends = $stroke['ends'];
+            self::need(is_array($ends) && array_is_list($ends) && count($ends) === 3, 'the ends of a line cannot be read');
+            foreach ([0, 1] as $i) {
+                self::need(EndKind::tryFrom(self::word($ends[$i], 20, 'a line has no such end')) !== null, 'a line has no such end');
+            }
+            self::within($ends[2], LineEnds::LEAST, LineEnds::MOST, 'the ends of a line are of no such size');
+        }
         $at = 0.0;
         foreach (self::rows($stroke['stops'] ?? [], WidthStops::MOST, sprintf('a line takes at most %d width stops', WidthStops::MOST)) as $stop) {
             $pair = self::numbers($stop, 2, 'a width stop cannot be read');

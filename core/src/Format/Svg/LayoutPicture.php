@@ -29,8 +29,14 @@ final class LayoutPicture
             foreach ($lines ? $layer->lines : [] as $line) {
                 $paths .= Writer::path(Shape::of($line));
             }
-            $out .= $paths === '' ? ''
-                : "<path d=\"{$paths}\" fill=\"none\" stroke=\"{$layer->role->colour()}\" stroke-width=\"1\" vector-effect=\"non-scaling-stroke\"/>\n";
+            [$wide, $dashes] = $layer->role->stroke();
+            $out .= $paths === '' ? '' : sprintf(
+                "<path d=\"%s\" fill=\"none\" stroke=\"%s\" stroke-width=\"%s\"%s vector-effect=\"non-scaling-stroke\"/>\n",
+                $paths,
+                $layer->role->colour(),
+                Writer::number($wide, 1),
+                $dashes === '' ? '' : " stroke-dasharray=\"{$dashes}\"",
+            );
         }
 
         return $out."</svg>\n";

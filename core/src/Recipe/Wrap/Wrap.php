@@ -149,6 +149,7 @@ final readonly class Wrap extends Change
 
         return match ($kind) {
             'arc' => [$bow($t, $rise, $rise), $bow($b, $rise, $rise), $left, $right],
+            'arch' => [$bow($t, $rise, $rise), Cubic::line($l, $b, $r, $b), $left, $right],
             'bulge' => [$bow($t, $swell, $swell), $bow($b, -$swell, -$swell), $left, $right],
             default => [$bow($t, $wave, -$wave), $bow($b, $wave, -$wave), $left, $right],
         };

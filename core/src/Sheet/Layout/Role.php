@@ -44,12 +44,29 @@ enum Role: string
         return ! in_array($this, [self::Print, self::Plate, self::Mark], true);
     }
 
+    /**
+     * How its lines are drawn on a screen, so that they are told apart without their colours too.
+     *
+     * @return array{float, string} width in px, and dashes in px as SVG has them: a blade that is set down again and again, holes in a row, a line
+     */
+    public function stroke(): array
+    {
+        return match ($this) {
+            self::Kiss => [1.2, '9 3'],
+            self::Through => [2.6, ''],
+            self::Weed => [1.0, '2 4'],
+            self::Line => [1.2, ''],
+            self::Fill => [0.8, '12 2 2 2'],
+            default => [1.0, ''],
+        };
+    }
+
     /** The colour in which it is drawn where nothing else tells it apart. */
     public function colour(): string
     {
         return match ($this) {
-            self::Kiss => '#c23b7a',
-            self::Through => '#1d5c46',
+            self::Kiss => '#1d5c46',
+            self::Through => '#4f9a2c',
             self::Weed => '#3b6ea5',
             self::Line => '#a0522d',
             self::Fill => '#5b4a8a',

@@ -72,7 +72,7 @@ const shown = computed(() => {
   <Section v-if="one && (one.editable || one.shape)" title="Rounded corners" name="corners" shut :says="one.corners.length ? `${one.corners.length} corners` : ''">
     <TypedValue label="All corners" name="allCorners" :value="one.corners[0]?.[2] ?? 0" @keep="bench.draw({ kind: 'round-corners', piece: one!.id, radius: $event })" />
     <TypedValue v-for="corner in one.corners.slice(0, 30)" :key="`${corner[0]} ${corner[1]}`" :label="`Corner at ${corner[3].toFixed(1)}, ${corner[4].toFixed(1)}`" :value="corner[2]" @keep="bench.draw({ kind: 'round-corners', piece: one!.id, nodes: [[corner[0], corner[1]]], radius: $event })" />
-    <p class="says">Chosen corners only: choose their nodes with the Nodes tool (D). Nought makes them sharp again.</p>
+    <p class="says">Chosen corners only: choose their nodes with the Nodes tool. 0 makes them sharp again.</p>
   </Section>
 </template>
 

@@ -5,6 +5,7 @@ import TypedWords from '@/fields/TypedWords.vue'
 import TypedValue from '@/fields/TypedValue.vue'
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
+import { useShaping } from '@/stores/shaping'
 import { useDraw } from '@/stores/draw'
 import { inUnit } from '@/units'
 import { computed } from 'vue'
@@ -15,9 +16,13 @@ import WidthStops from './WidthStops.vue'
 const bench = useBench()
 const choices = useChoices()
 const draw = useDraw()
+const shaping = useShaping()
+shaping.load()
 const piece = computed(() => [...bench.chosen].map((id) => bench.byId.get(id)).find((one) => one?.stroke) ?? null)
 const stroke = computed(() => piece.value?.stroke ?? null)
 const closed = computed(() => bench.detail?.details.find((detail) => detail.id === piece.value?.id)?.contours[0]?.closed ?? false)
+/** As the edit describes them. */
+const ends = computed(() => Object.entries(shaping.edits.stroke?.fields.find((field) => field.name === 'start')?.options ?? {}).map(([value, label]) => ({ value, label })))
 const set = (fields: Record<string, unknown>) => bench.draw({ kind: 'stroke', pieces: [...bench.chosen], ...fields })
 function colour(text: string) {
   draw.line = text
@@ -51,6 +56,11 @@ const dashes = computed(() => (stroke.value?.dashes ?? '').split(' ').filter((pa
       <p v-if="uneven" class="says" data-test="uneven">Stretched with its piece: {{ widths }} wide. A typed width makes it even again.</p>
       <TypedValue label="Opacity" name="strokeOpacity" plain :value="stroke.opacity" @keep="set({ opacity: $event })" />
       <Choose label="Ends" :value="stroke.cap" :options="labelled({ butt: 'Cut off', round: 'Round', square: 'Square' })" data-field="cap" @keep="set({ cap: $event })" />
+      <template v-if="!closed">
+        <Choose label="Begins with" :value="stroke.ends?.[0] ?? 'plain'" :options="ends" data-field="start" @keep="set({ start: $event })" />
+        <Choose label="Ends with" :value="stroke.ends?.[1] ?? 'plain'" :options="ends" data-field="finish" @keep="set({ finish: $event })" />
+        <TypedValue v-if="stroke.ends" label="Size, in widths" name="endSize" plain :value="stroke.ends[2]" @keep="set({ endSize: $event })" />
+      </template>
       <Choose label="Corners" :value="stroke.join" :options="labelled({ miter: 'Mitred', round: 'Round', bevel: 'Bevelled' })" data-field="join" @keep="set({ join: $event })" />
       <TypedValue v-if="stroke.join === 'miter'" label="Mitre limit" name="miter" plain :value="stroke.miter" @keep="set({ miter: $event })" />
       <Choose label="Side" :value="stroke.side" :options="labelled({ centre: 'Centre', inside: 'Inside', outside: 'Outside' })" data-field="side" @keep="set({ side: $event })" />

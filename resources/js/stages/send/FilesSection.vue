@@ -19,28 +19,25 @@ function held(event: MouseEvent) {
   const link = event.currentTarget as HTMLAnchorElement
   gate.pass(() => link.click())
 }
-const chosen = ref(bench.job?.format ?? 'svg')
-const together = ref(false)
+const chosen = computed(() => making.files.format)
 const earlier = ref(false)
 watch(() => bench.preparation?.id, () => (earlier.value = false))
 const format = computed(() => making.making?.formats.find((one) => one.key === chosen.value) ?? null)
-const typed = ref<Record<string, Record<string, FieldValue>>>({})
-const values = computed(() => ({ ...Object.fromEntries((format.value?.fields ?? []).map((field) => [field.name, field.usual])), ...typed.value[chosen.value] }))
-const query = computed(() => {
-  const words = new URLSearchParams({ format: chosen.value, plates: together.value ? 'one' : 'each', ...(props.stale ? { earlier: '1' } : {}) })
-  for (const [name, value] of Object.entries(typed.value[chosen.value] ?? {})) words.set(`values[${name}]`, String(value))
-  return words.toString()
-})
+const values = computed(() => ({ ...Object.fromEntries((format.value?.fields ?? []).map((field) => [field.name, field.usual])), ...making.files.values[chosen.value] }))
+const set = (name: string, value: FieldValue) => making.keepFiles({ values: { ...making.files.values, [chosen.value]: { ...making.files.values[chosen.value], [name]: value } } })
+/** What was written last can be written again in one press. */
+const written = () => making.keepFiles({})
+const query = computed(() => making.query(props.stale))
 </script>
 
 <template>
-  <Choose label="Format" :value="chosen" :options="(making.making?.formats ?? []).map((one) => ({ value: one.key, label: one.label }))" data-test="format" @keep="chosen = $event" />
+  <Choose label="Format" :value="chosen" :options="(making.making?.formats ?? []).map((one) => ({ value: one.key, label: one.label }))" data-test="format" @keep="making.keepFiles({ format: $event })" />
   <p v-if="format" class="quiet">{{ format.says }}</p>
-  <FieldForm v-if="format && format.fields.length > 0" :fields="format.fields" :values="values" @keep="(name, value) => (typed = { ...typed, [chosen]: { ...typed[chosen], [name]: value } })" />
-  <Tick v-if="format?.several" :value="together" data-test="together" @keep="together = $event">All in one file</Tick>
+  <FieldForm v-if="format && format.fields.length > 0" :fields="format.fields" :values="values" @keep="set" />
+  <Tick v-if="format?.several" :value="making.files.together" data-test="together" @keep="making.keepFiles({ together: $event })">All in one file</Tick>
   <Tick v-if="stale" :value="earlier" data-test="earlier" @keep="earlier = $event">Use the earlier state anyway</Tick>
   <template v-if="!stale || earlier">
-    <a class="all" :href="`/api/v1/jobs/${bench.job?.id}/files.zip?${query}`" download data-test="all-files" @click="held">Download all as ZIP</a>
+    <a class="all" :href="making.zip(stale)" download data-test="all-files" @click="held($event), written()">Download all as ZIP</a>
     <ul>
       <li v-for="(one, index) in making.layouts" :key="one.name"><a :href="`/api/v1/jobs/${bench.job?.id}/files/${index}.${chosen}?${query}`" download :data-test="`file-${index}`" @click="held">{{ one.name }}.{{ format?.extension }}</a></li>
     </ul>

@@ -5,7 +5,7 @@ import { useBench } from '@/stores/bench'
 import { useGate } from '@/stores/gate'
 import { useMaking } from '@/stores/making'
 import { ElButton, ElProgress } from 'element-plus'
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 
 /** A sheet goes to a machine: how far it is, what went wrong, and on from there. */
@@ -15,11 +15,8 @@ const making = useMaking()
 const gate = useGate()
 /** Only machines that make what the process wants are offered. */
 const offered = computed(() => making.machines.filter((one) => one.fits))
-const machine = ref<number | null>(null)
-watch(offered, (all) => {
-  const named = bench.job?.stock.machine?.id
-  if (machine.value === null) machine.value = (all.find((one) => one.id === named) ?? all[0])?.id ?? null
-}, { immediate: true })
+/** The one that was chosen last for this job; else that of the ticket, or the first. */
+const machine = computed(() => (offered.value.find((one) => one.id === making.files.machine) ?? offered.value.find((one) => one.id === bench.job?.stock.machine?.id) ?? offered.value[0])?.id ?? null)
 const latest = making.sendingOf
 /** The sheet is shown while it is made: what is done is drawn on it. */
 const send = (number: number) => gate.pass(async () => {
@@ -35,7 +32,7 @@ const open = ref<number | null>(null)
 <template>
   <p v-if="making.machines.length === 0" class="quiet">The shop has no machine yet. <RouterLink to="/stock">Add one</RouterLink>.</p>
   <p v-else-if="offered.length === 0" class="quiet" data-test="no-machine">No machine of the shop makes {{ bench.job?.processLabel.toLowerCase() }}. <RouterLink to="/stock">Add one</RouterLink>.</p>
-  <Choose v-else label="Machine" :value="machine" :options="offered.map((one) => ({ value: one.id, label: one.name }))" data-test="machine" @keep="machine = $event" />
+  <Choose v-else label="Machine" :value="machine" :options="offered.map((one) => ({ value: one.id, label: one.name }))" data-test="machine" @keep="making.keepFiles({ machine: $event })" />
   <div v-if="making.asked" class="trouble" role="alert" data-test="asked">
     <p>{{ making.asked.says }}</p>
     <ElButton size="small" data-test="send-again" @click="making.send(making.asked.machine, making.asked.number, true)">Send it once more</ElButton>
