@@ -66,10 +66,10 @@ final class JobList
                 'standing',
                 'due_key',
                 $column,
-            ])->filter(static fn (stdClass $stdClass): bool => $stdClass->deleted_at === null && ($stdClass->archived_at !== null) === $put && self::passes($stdClass, $words, $only))
+            ])->filter(static fn (stdClass $stdClass): bool => self::passes($stdClass, $words, $only))
                 ->sort(static fn (stdClass $a, stdClass $b): int => ($way === 'asc'
-                    ? $a->{$column} <=> $b->{$column}
-                    : $b->{$column} <=> $a->{$column}) ?: $b->id <=> $a->id)->pluck('id');
+                        ? $a->{$column} <=> $b->{$column}
+                        : $b->{$column} <=> $a->{$column}) ?: $b->id <=> $a->id)->pluck('id');
             $found = $some->count();
             $ids = $some->slice(self::PAGE * ($page - 1), self::PAGE)->values()->all();
         } else {
@@ -138,6 +138,9 @@ final class JobList
     /** @param  list<string>  $words */
     private static function passes(stdClass $job, array $words, string $only): bool
     {
+        if ($job->deleted_at !== null || ($job->archived_at !== null) !== ($only === 'archived')) {
+            return false;
+        }
         foreach ($words as $word) {
             if (! str_contains((string) $job->search, " {$word}")) {
                 return false;

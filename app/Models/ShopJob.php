@@ -57,7 +57,8 @@ use NeatEdge\Core\Shop\Chosen;
  * @property list<float>|null $file_frame where the page of the customer's file lies at that width, mm
  * @property float $intake_width_mm page width at which the places in its notices hold
  * @property \Illuminate\Support\Carbon|null $deleted_at when it was put into the trash
- * @property array{format: string, together: bool, machine: int|null, values: array<string, array<string, bool|float|int|string>>}|null $files how its files were written last
+ * @property array{format: string, together: bool, machine: int|null, values: array<string, array<string, bool|float|int|string>>}|null $files how its files
+ *     were written last
  * @property string $unit of lengths that are typed without one
  * @property-read Preparation|null $latestPreparation
  * @property int|null $preparation_id its last one

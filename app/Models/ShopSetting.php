@@ -25,6 +25,17 @@ final class ShopSetting extends Model
 
     public $timestamps = false;
 
+    /** How days are written, as date() has it. */
+    private const DAYS = ['day' => 'j M Y', 'month' => 'M j, Y', 'iso' => 'Y-m-d'];
+
+    /** A day as the shop writes it, of one in ISO 8601; what is none stays as it is. */
+    public static function day(string $iso, string $days): string
+    {
+        $time = $iso === '' ? false : strtotime($iso);
+
+        return $time === false ? $iso : date(self::DAYS[$days] ?? self::DAYS['day'], $time);
+    }
+
     /** @return array<string, string> all of them, by name; what was never set is as is usual, money as the configuration has it */
     public static function values(): array
     {

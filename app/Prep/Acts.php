@@ -56,7 +56,11 @@ final class Acts
             $notices = array_replace($notices, $beside['notices'] ?? []);
         }
 
-        return Proposal::inForce($number, $difference, [...($making === null ? [] : ['making' => $making]), ...($notices === [] ? [] : ['notices' => $notices])]);
+        return Proposal::inForce(
+            $number,
+            $difference,
+            [...($making === null ? [] : ['making' => $making]), ...($notices === [] ? [] : ['notices' => $notices])],
+        );
     }
 
     /**

@@ -51,7 +51,7 @@ final class JobSheets
             $job->title,
             array_filter([
                 'Customer' => $job->customer,
-                'Due' => ShopSettings::day((string) $job->due, $shop['days']),
+                'Due' => ShopSetting::day((string) $job->due, $shop['days']),
                 'Process' => $job->process->label(),
                 'Size' => sprintf('%.1f x %.1f mm', $job->width_mm, $job->height_mm),
                 ...self::named($job),

@@ -169,6 +169,8 @@ abstract class BrowserTestCase extends TestCase
             'a place for a file',
             15.0,
         );
+        // Where several may be chosen, what was given before would stay beside it.
+        self::$browser->executeScript('arguments[0].value = ""', [$input]);
         $input->setFileDetector(new LocalFileDetector)->sendKeys($path);
     }
 

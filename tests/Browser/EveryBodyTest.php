@@ -135,7 +135,8 @@ final class EveryBodyTest extends BrowserTestCase
         $this->pushed('[data-test=all-files]');
         $this->see('[data-test=gate-by]');
         $this->holds('what is asked before something leaves');
-        self::assertSame([], $this->complaints());
+        // A preview that another tool took the place of is answered with 409, and the browser notes that.
+        self::assertSame([], array_filter($this->complaints(), static fn (string $line): bool => ! str_contains($line, '/previews') || ! str_contains($line, '409')));
     }
 
     #[Test]

@@ -150,7 +150,7 @@ final class BatchTest extends TestCase
             [[$svg], ['preset' => 'Nobody'], 'That preset is not on the shelf any more.'],
             [[$svg], ['width' => 'wide'], '"wide"'],
             [[$svg], ['sizes' => "a.svg,10mm\nb.svg,ten"], 'Line 2 of the sizes: '],
-            [[], [], 'Drop drawings or a ZIP of them.'],
+            [[], [], 'Choose drawings or a ZIP of them.'],
         ] as [$files, $fields, $says]) {
             self::assertStringContainsString($says, (string) $this->send($files, $fields)->assertStatus(422)->json('message'));
         }

@@ -8,6 +8,7 @@ use App\Http\Description\Document;
 use App\Http\Description\PresetSchema;
 use App\Http\Description\Rules;
 use App\Http\Requests\Asks;
+use App\Models\JobTemplate;
 use App\Models\Preparation;
 use App\Models\ShopJob;
 use App\Models\StockItem;
@@ -30,7 +31,7 @@ final class InterfaceTest extends TestCase
     use RefreshDatabase;
 
     /** What may be asked by whoever may ask at all. */
-    private const OPEN = ['token', 'openapi', 'choices', 'catalogue', 'length'];
+    private const OPEN = ['token', 'openapi', 'choices', 'catalogue', 'length', 'guide.index', 'guide.show', 'guide.picture'];
 
     #[Test]
     public function its_description_is_as_the_code_is(): void
@@ -43,7 +44,10 @@ final class InterfaceTest extends TestCase
     public function a_preset_is_written_as_its_steps_say_and_read_as_it_is_written(): void
     {
         self::assertSame(PresetSchema::text(), (string) file_get_contents(base_path(PresetSchema::FILE)), 'php artisan neat-edge:types');
-        $taken = static fn (string $text): bool => (new Validator)->validate(json_decode($text), (string) json_encode(json_decode(PresetSchema::text())))->isValid();
+        $taken = static fn (string $text): bool => (new Validator)->validate(
+            json_decode($text),
+            (string) json_encode(json_decode(PresetSchema::text())),
+        )->isValid();
         $read = static function (string $text): bool {
             try {
                 PresetJson::decode($text, Processes::keys());
@@ -64,8 +68,16 @@ final class InterfaceTest extends TestCase
         );
         self::assertTrue($taken($one([])) && $read($one([])));
         foreach ([
-            $one(['name' => '']), $one(['name' => str_repeat('n', 81)]), $one(['version' => 0]), $one(['version' => 1_000_000]), $one(['note' => str_repeat('n', 501)]),
-            $one(['for' => ['cloth']]), $one(['colour' => 'red']), $one(['neat_edge_preset' => 2]), $one([], ['step' => 'thin']), $one([], ['values' => ['wide' => 1]]),
+            $one(['name' => '']),
+            $one(['name' => str_repeat('n', 81)]),
+            $one(['version' => 0]),
+            $one(['version' => 1_000_000]),
+            $one(['note' => str_repeat('n', 501)]),
+            $one(['for' => ['cloth']]),
+            $one(['colour' => 'red']),
+            $one(['neat_edge_preset' => 2]),
+            $one([], ['step' => 'thin']),
+            $one([], ['values' => ['wide' => 1]]),
             $one([], ['on' => 'yes']), $one(['steps' => array_fill(0, 61, ['step' => 'thicken'])]),
             $one([], ['step' => 'offset-all', 'values' => ['join' => 'soft']]),
         ] as $wrong) {
@@ -111,12 +123,14 @@ final class InterfaceTest extends TestCase
         $this->postJson("/api/v1/jobs/{$job}/preparations")->assertStatus(202);
         $this->postJson("/api/v1/jobs/{$job}/versions", ['name' => 'First'])->assertOk();
         $this->postJson('/api/v1/stock', ['kind' => 'material', 'name' => 'Trial'])->assertCreated();
+        $this->postJson("/api/v1/jobs/{$job}/template", ['name' => 'Trial'])->assertCreated();
         $ids = [
             'job' => $job,
             'preparation' => Preparation::query()->value('id'),
             'version' => Version::query()->value('id'),
             'item' => StockItem::query()->value('id'),
             'work' => Work::query()->value('id'),
+            'template' => JobTemplate::query()->value('id'),
         ];
         $state = static fn (): array => [
             ShopJob::query()->count(),

@@ -171,7 +171,7 @@ final class LineTest extends TestCase
         $this->postJson(
             "/api/v1/jobs/{$this->job}/presets",
             ['name' => 'Vinyl to weed'],
-        )->assertStatus(422)->assertJsonPath('message', 'That preset ships with the application; choose another name.');
+        )->assertStatus(422)->assertJsonPath('message', 'That preset is built in; choose another name.');
         $file = $this->get('/api/v1/presets/Shop%20window.json')->assertOk();
         $text = (string) $file->getContent();
         self::assertSame(1.1, json_decode($text, true)['steps'][5]['values']['width']);
@@ -253,7 +253,7 @@ final class LineTest extends TestCase
             "/api/v1/jobs/{$this->job}/edits",
             ['version' => $version, 'edit' => ['kind' => 'move', 'pieces' => [$bar], 'x' => 0, 'y' => 12]],
             $on,
-        )->assertOk()->assertJsonPath('history.label', 'Touch up: move');
+        )->assertOk()->assertJsonPath('history.label', 'Touch up: move 12 mm');
         self::assertSame(
             [],
             array_diff(array_column($this->getJson("/api/v1/jobs/{$this->job}")->json('art.pieces'), 'fill'), ['#e0a030', '#223344', '#e1a131']),

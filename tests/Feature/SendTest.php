@@ -156,7 +156,7 @@ final class SendTest extends TestCase
     {
         $job = $this->job();
         $first = $this->getJson("/api/v1/jobs/{$job}/making")->assertOk();
-        self::assertSame(['boat-sign-1-e0a030-60x40', 'boat-sign-2-223344-25x40'], $first->json('layouts.*.name'));
+        self::assertSame(['boat-sign-1-gold-e0a030-60x40', 'boat-sign-2-dark-blue-223344-25x40'], $first->json('layouts.*.name'));
         self::assertSame(6, count($first->json('formats')));
         $film = $this->postJson(
             '/api/v1/stock',
@@ -424,7 +424,7 @@ final class SendTest extends TestCase
         }
         $this->get("/api/v1/jobs/{$job}/files/1.plt?values[blade]=0.25mm")->assertOk()->assertHeader(
             'Content-Disposition',
-            'attachment; filename="boat-sign-2-223344-25x40.plt"',
+            'attachment; filename="boat-sign-2-dark-blue-223344-25x40.plt"',
         );
         $this->getJson("/api/v1/jobs/{$job}/files/1.exe")->assertStatus(422);
         self::assertStringStartsWith('%PDF-', (string) $this->get("/api/v1/jobs/{$job}/job-sheet.pdf")->assertOk()->getContent());
@@ -917,7 +917,7 @@ final class SendTest extends TestCase
         // Ink is paid by what it covers, not by the film.
         $this->postJson('/api/v1/stock', ['kind' => 'ink', 'name' => 'Amber', 'values' => ['colour' => '#e0a030', 'price' => 1000]])->assertCreated();
         self::assertSame(
-            '#e0a030',
+            'gold #e0a030',
             $this->getJson("/api/v1/jobs/{$job}/making")->json('layouts.0.layers.0.name'),
             'a colour is no ink because it looks like one',
         );

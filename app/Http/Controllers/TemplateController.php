@@ -36,7 +36,9 @@ final class TemplateController
     #[Answers(JobResource::class, 201)]
     public function begin(BeginRequest $request, JobTemplate $template): JobResource
     {
-        $size = static fn (string $name): ?Length => trim((string) $request->validated($name)) === '' ? null : Length::positive((string) $request->validated($name));
+        $size = static fn (string $name): ?Length => trim((string) $request->validated($name)) === ''
+            ? null
+            : Length::positive((string) $request->validated($name));
 
         return (new JobResource($template->begun(trim((string) $request->validated('title')), $size('width'), $size('height'))))->status(201);
     }

@@ -34,12 +34,20 @@ final class FilesChosenRequest extends Asks
         $values = [];
         foreach ((array) $this->input('values') as $format => $own) {
             // What was typed is read where a file is written; here it is only kept, as words and numbers.
-            $kept = array_filter((array) $own, static fn (mixed $value): bool => is_bool($value) || is_int($value) || is_float($value) || (is_string($value) && mb_strlen($value) <= 200));
+            $kept = array_filter(
+                (array) $own,
+                static fn (mixed $value): bool => is_bool($value) || is_int($value) || is_float($value) || (is_string($value) && mb_strlen($value) <= 200),
+            );
             if (isset(Formats::catalogue()[$format]) && $kept !== []) {
                 $values[(string) $format] = $kept;
             }
         }
 
-        return ['format' => $this->validated('format'), 'together' => $this->boolean('together'), 'machine' => $this->validated('machine') === null ? null : $this->integer('machine'), 'values' => $values];
+        return [
+            'format' => $this->validated('format'),
+            'together' => $this->boolean('together'),
+            'machine' => $this->validated('machine') === null ? null : $this->integer('machine'),
+            'values' => $values,
+        ];
     }
 }

@@ -54,7 +54,8 @@ namespace App\Http\Resources;
  *     // What would surprise at the machine.
  *     warns: list<string>,
  *     loses: list<string>,
- *     layers: list<array{role: string, name: string, colour: string, stroke: array{string, float, string}, label: string, lines: int, length_mm: float, area_mm2: float, parts: int, overprints: bool}>,
+ * layers: list<array{role: string, name: string, colour: string, stroke: array{string, float, string}, label: string, lines: int, length_mm: float,
+ * area_mm2: float, parts: int, overprints: bool}>,
  * }
  * @phpstan-type FileFormatRow array{key: string, label: string, extension: string, says: string, several: bool, fields: list<FieldRow>}
  */

@@ -43,7 +43,8 @@ final class Remedies
                 new Remedy('fit-page', 'Let the page be that of the art', ['how' => 'page'], onArt: false),
             ],
             'island' => [
-                new Remedy('islands', 'Leave out', ['how' => 'drop'], places: true), new Remedy('islands', 'Join to the nearest', ['how' => 'join'], places: true),
+                new Remedy('islands', 'Leave out', ['how' => 'drop'], places: true),
+                new Remedy('islands', 'Join to the nearest', ['how' => 'join'], places: true),
                 new Remedy('islands', 'Enlarge', ['how' => 'enlarge'], places: true),
             ],
             'small-hole' => [new Remedy('fill-holes', 'Fill', places: true)],

@@ -17,7 +17,10 @@ final class FileRefused extends DomainException
     /** @param  string  $sort  PNG, JPEG … */
     public static function picture(string $sort): self
     {
-        return new self(sprintf('This is a picture (%s), not a drawing: it has no outlines to cut. Lay it under the work as a reference and draw over it.', $sort));
+        return new self(sprintf(
+            'This is a picture (%s), not a drawing: it has no outlines to cut. Lay it under the work as a reference and draw over it.',
+            $sort,
+        ));
     }
 
     public static function at(string $what, int $line, string $why): self

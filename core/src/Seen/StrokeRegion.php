@@ -61,7 +61,11 @@ final class StrokeRegion
         if ($stroke->ends !== null) {
             [$lines, $ends] = $stroke->ends->laid($shape->contours, $stroke->style->width);
             $plain = $stroke->with(ends: null, pen: null);
-            $line = $plain->isOwnKind() ? self::ownKind(new Shape($lines, $shape->rule), $plain, $tolerance) : Outliner::outline($lines, $plain->style, $tolerance);
+            $line = $plain->isOwnKind() ? self::ownKind(
+                new Shape($lines, $shape->rule),
+                $plain,
+                $tolerance,
+            ) : Outliner::outline($lines, $plain->style, $tolerance);
 
             return $ends === [] ? $line : Combine::weld([$line, ...$ends], $tolerance);
         }

@@ -14,9 +14,6 @@ final class ShopSettings
     /** Paper that job sheets are printed on: width and height, mm. */
     private const PAPERS = ['a4' => [210.0, 297.0], 'letter' => [215.9, 279.4]];
 
-    /** How days are written, as PHP's date() has it. */
-    private const DAYS = ['day' => 'j M Y', 'month' => 'M j, Y', 'iso' => 'Y-m-d'];
-
     /** @return list<Field> */
     public static function fields(): array
     {
@@ -53,13 +50,5 @@ final class ShopSettings
     public static function paper(string $paper): array
     {
         return self::PAPERS[$paper] ?? self::PAPERS['a4'];
-    }
-
-    /** A day as the shop writes it, of one in ISO 8601; what is none stays as it is. */
-    public static function day(string $iso, string $days): string
-    {
-        $time = $iso === '' ? false : strtotime($iso);
-
-        return $time === false ? $iso : date(self::DAYS[$days] ?? self::DAYS['day'], $time);
     }
 }

@@ -48,7 +48,10 @@ final readonly class WidthStops
      */
     public static function ofPressures(array $pressed): self
     {
-        $widths = array_map(static fn (array $one): array => [max(0.0, min(1.0, $one[0])), self::FAINT + (1 - self::FAINT) * max(0.0, min(1.0, $one[1]))], $pressed);
+        $widths = array_map(
+            static fn (array $one): array => [max(0.0, min(1.0, $one[0])), self::FAINT + (1 - self::FAINT) * max(0.0, min(1.0, $one[1]))],
+            $pressed,
+        );
         for ($near = self::NEAR; ; $near *= 1.5) {
             $kept = self::fewer($widths, 0, count($widths) - 1, $near);
             if (count($kept) <= self::MOST) {

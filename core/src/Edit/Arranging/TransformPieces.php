@@ -21,8 +21,13 @@ final readonly class TransformPieces implements Local
      * @param  list<string>  $ids
      * @param  bool  $strokes  whether stroke widths scale along
      */
-    public function __construct(private array $ids, private Matrix $matrix, private bool $strokes = true, private bool $copies = false, private string $unit = 'mm')
-    {
+    public function __construct(
+        private array $ids,
+        private Matrix $matrix,
+        private bool $strokes = true,
+        private bool $copies = false,
+        private string $unit = 'mm',
+    ) {
     }
 
     public static function about(string $kind): About
@@ -45,7 +50,10 @@ final readonly class TransformPieces implements Local
 
     public function label(): string
     {
-        return ($this->copies ? 'A copy: ' : '').($this->copies ? mb_strtolower(self::said($this->matrix, $this->unit)) : self::said($this->matrix, $this->unit));
+        return ($this->copies ? 'A copy: '
+            : '').($this->copies
+            ? mb_strtolower(self::said($this->matrix, $this->unit))
+            : self::said($this->matrix, $this->unit));
     }
 
     /** What a matrix does, as far as one word and one number can say it. */
@@ -61,7 +69,11 @@ final readonly class TransformPieces implements Local
             return sprintf('Turn %s°', self::short(rad2deg(atan2($m->b, $m->a))));
         }
         if ($upright && $m->a > 0 && $m->d > 0) {
-            return abs($across - $down) < 1e-6 ? sprintf('Size %s %%', self::short(100 * $across)) : sprintf('Size %s × %s %%', self::short(100 * $across), self::short(100 * $down));
+            return abs($across - $down) < 1e-6 ? sprintf('Size %s %%', self::short(100 * $across)) : sprintf(
+                'Size %s × %s %%',
+                self::short(100 * $across),
+                self::short(100 * $down),
+            );
         }
 
         return 'Transform';

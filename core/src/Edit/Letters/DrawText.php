@@ -60,7 +60,16 @@ final readonly class DrawText implements Edit
             $setting = $setting->with(align: 'middle');
         }
 
-        return new self($setting, $values->length('x'), $values->length('y'), $along, $values->has('slide'), $values->flag('pressed'), NewPiece::from($values), $values->fonts);
+        return new self(
+            $setting,
+            $values->length('x'),
+            $values->length('y'),
+            $along,
+            $values->has('slide'),
+            $values->flag('pressed'),
+            NewPiece::from($values),
+            $values->fonts,
+        );
     }
 
     /** A text is called by its first letters. */

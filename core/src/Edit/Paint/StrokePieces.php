@@ -134,7 +134,11 @@ final readonly class StrokePieces implements Local
     private static function ends(Values $in, ?LineEnds $now): ?LineEnds
     {
         $now ??= new LineEnds(EndKind::Plain, EndKind::Plain);
-        $ends = new LineEnds(EndKind::from($in->choice('start', $now->start->value)), EndKind::from($in->choice('finish', $now->finish->value)), $in->number('endSize', $now->size));
+        $ends = new LineEnds(
+            EndKind::from($in->choice('start', $now->start->value)),
+            EndKind::from($in->choice('finish', $now->finish->value)),
+            $in->number('endSize', $now->size),
+        );
 
         return $ends->isNone() ? null : $ends;
     }

@@ -181,20 +181,25 @@ final class StoredForm
             self::matrix($stroke['pen']);
         }
         self::need(Side::tryFrom(self::word($stroke['side'] ?? 'centre', 20, 'a stroke has no such side')) !== null, 'a stroke has no such side');
-        if (isset($stroke['ends'])) {
-            $ends = $stroke['ends'];
-            self::need(is_array($ends) && array_is_list($ends) && count($ends) === 3, 'the ends of a line cannot be read');
-            foreach ([0, 1] as $i) {
-                self::need(EndKind::tryFrom(self::word($ends[$i], 20, 'a line has no such end')) !== null, 'a line has no such end');
-            }
-            self::within($ends[2], LineEnds::LEAST, LineEnds::MOST, 'the ends of a line are of no such size');
-        }
+        self::ends($stroke['ends'] ?? null);
         $at = 0.0;
         foreach (self::rows($stroke['stops'] ?? [], WidthStops::MOST, sprintf('a line takes at most %d width stops', WidthStops::MOST)) as $stop) {
             $pair = self::numbers($stop, 2, 'a width stop cannot be read');
             self::need(count($pair) === 2 && $pair[0] >= $at && $pair[0] <= 1 && $pair[1] >= 0 && $pair[1] <= 10, 'a width stop lies off its line');
             $at = $pair[0] ?? 0.0;
         }
+    }
+
+    private static function ends(mixed $ends): void
+    {
+        if ($ends === null) {
+            return;
+        }
+        self::need(is_array($ends) && array_is_list($ends) && count($ends) === 3, 'the ends of a line cannot be read');
+        foreach ([0, 1] as $i) {
+            self::need(EndKind::tryFrom(self::word($ends[$i], 20, 'a line has no such end')) !== null, 'a line has no such end');
+        }
+        self::within($ends[2], LineEnds::LEAST, LineEnds::MOST, 'the ends of a line are of no such size');
     }
 
     private static function recipe(mixed $data, int $depth): void
