@@ -42,7 +42,7 @@ final class JobTemplate extends Model
             'process' => $job->process->key(),
             ...array_map(static fn (string $column): mixed => $job->{$column}, array_combine(self::COLUMNS, self::COLUMNS)),
             'making' => $making,
-            'frame' => ArtworkJson::frame($job->art()->with(pieces: [], groups: [], reference: null)),
+            'frame' => ArtworkJson::frame($job->art()->with(groups: [], reference: null)),
         ]]);
     }
 

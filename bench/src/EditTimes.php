@@ -27,6 +27,8 @@ final class EditTimes
         $kinds = [
             'a drag let go' => static fn (int $k): array => ['kind' => 'transform', 'pieces' => ['p'.(1 + $k)], 'matrix' => [1, 0, 0, 1, 1.5, -0.5]],
             'a node moved' => static fn (int $k): array => ['kind' => 'move-nodes', 'piece' => 'p'.(3 + 4 * $k), 'nodes' => [[0, 1]], 'x' => 0.4, 'y' => 0.2],
+            'twenty nudges, as one act' => static fn (int $k): array => ['kind' => 'move', 'pieces' => ['p'.(2 + 5 * $k)], 'x' => '(1mm) * 20', 'y' => '0'],
+            'letters kept' => static fn (int $k): array => ['kind' => 'text', 'text' => "QUAY {$k}", 'family' => 'Josefin Sans', 'size' => 8, 'x' => 10 + $k, 'y' => 20],
             'fifty pieces aligned' => static fn (int $k): array => ['kind' => 'align', 'pieces' => $fifty, 'edge' => $edges[$k % 4]],
         ];
         $version = 1;
@@ -67,7 +69,13 @@ final class EditTimes
         yield ['opening 2,000 pieces to their drawing: median, slowest of 5', sprintf('%.0f, %.0f ms', $times[2], $times[4]), 'under 700 ms'];
         yield $this->many($browser);
         $browser->get(Served::address("/jobs/{$id}/draw"));
-        yield from $this->frames($browser);
+        yield from $this->frames($browser, 'alone');
+        $busy = $this->busy($served);
+        yield from $this->frames($browser, 'while two files are prepared');
+        foreach ($busy as $process) {
+            exec('pkill -TERM -P '.proc_get_status($process)['pid']);
+            proc_terminate($process);
+        }
         $browser->quit();
     }
 
@@ -91,8 +99,26 @@ final class EditTimes
         return ['opening 10,000 pieces to their drawing: median, slowest of 3', sprintf('%.0f, %.0f ms', $times[1], $times[2]), 'under 2000 ms'];
     }
 
+    /** @return list<resource> two files that are prepared over and over, as a batch does it */
+    private function busy(Served $served): array
+    {
+        $root = dirname(__DIR__, 2);
+        $file = "{$served->folder}/busy.svg";
+        file_put_contents($file, Served::sheet(1500));
+        $none = [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']];
+        $all = [];
+        for ($i = 0; $i < 2; $i++) {
+            $process = proc_open(['sh', '-c', "while :; do '{$root}/bin/neat-edge' visible '{$file}' -o '{$served->folder}/busy-{$i}.svg'; done"], $none, $pipes);
+            if ($process !== false) {
+                $all[] = $process;
+            }
+        }
+
+        return $all;
+    }
+
     /** @return iterable<array{string, string, string}> */
-    private function frames(RemoteWebDriver $browser): iterable
+    private function frames(RemoteWebDriver $browser, string $how): iterable
     {
         $mouse = static fn (string $type, float $x, float $y, int $buttons) => $browser->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', [
             'cmd' => 'Input.dispatchMouseEvent',
@@ -126,7 +152,7 @@ final class EditTimes
         sort($steps);
         $seconds = ($frames[count($frames) - 1] - $frames[0]) / 1000;
         yield [
-            'pictures a second while one of 2,000 is dragged; 95th step',
+            "pictures a second, one of 2,000 dragged, {$how}; 95th step",
             sprintf('%.0f; %.1f ms', count($steps) / $seconds, $steps[(int) (0.95 * count($steps))]),
             '60; software drawing',
         ];

@@ -55,6 +55,7 @@ final class TheFirstMinutesTest extends BrowserTestCase
         self::assertSame(0, $this->howMany('.walked-to'));
         $this->visit('/');
         // A job of one's own by now: the start page has made room, the walk is found again.
+        $this->see('[data-test=walk-again]');
         self::assertSame(0, $this->howMany('[data-test=start-here]'));
         $this->press('[data-test=walk-again]');
         $this->seeText('4 of 9', '[data-test=walk]');
@@ -141,6 +142,7 @@ final class TheFirstMinutesTest extends BrowserTestCase
         $this->seeText('Second window', 'h1');
         $this->seeText('600.0 × 408.0 mm', '[data-test=size]');
         $this->visit('/');
+        $this->see('[data-test=job]');
         $before = $this->howMany('[data-test=job]');
         $this->press('[data-test=job] [data-test=archive]');
         self::until(fn (): ?bool => $this->howMany('[data-test=job]') === $before - 1 ? true : null, 'it to be put away', 10.0);

@@ -22,6 +22,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
+use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Patience\Patience;
 use PDO;
 use PHPUnit\Framework\Attributes\Test;
@@ -246,6 +247,18 @@ final class NothingIsLostTest extends TestCase
         self::assertSame([6 => 'now', 2 => 'done', 1 => 'done'], $acts());
         $go(4)->assertStatus(422)->assertJsonPath('message', 'That act is not one of those that led here; look at the list again.');
         $go(6)->assertOk()->assertJsonPath('changes.pieces', []);
+        // What stands beside the art goes along over several acts: what is said of the customer's file, and how the job is laid out.
+        $told = fn (): array => $this->getJson("/api/v1/jobs/{$job}")->json('notices');
+        $was = $told();
+        $nothing = ArtworkDifference::fromArray([]);
+        $one = ShopJob::query()->findOrFail($job);
+        $accepted = [...$one->notices[0], 'accepted' => 'so'];
+        $number = Revision::add($one, 'Said', $nothing, $nothing, ['ahead' => ['notices' => [$accepted]], 'back' => ['notices' => [$one->notices[0]]]]);
+        $one->update(['revision' => $number, 'notices' => [$accepted, ...array_slice($one->notices, 1)]]);
+        $do(['kind' => 'move', 'pieces' => ['p1'], 'x' => 1, 'y' => 0]);
+        self::assertSame('so', $told()[0]['accepted']);
+        $go(6)->assertOk();
+        self::assertSame($was, $told());
     }
 
     #[Test]

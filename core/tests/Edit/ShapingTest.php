@@ -643,6 +643,14 @@ final class ShapingTest extends TestCase
         );
         $bench->do('wrap', ['pieces' => ['bar'], 'off' => true]);
         self::assertEqualsWithDelta($before->area(), $bench->piece('bar')->shape->area(), 1e-9);
+        // An arch over a straight base: the foot stays where it is, the middle of the head rises by half the width times the amount.
+        $bench->do('wrap', ['pieces' => ['bar'], 'shape' => 'arch', 'amount' => '20%']);
+        self::assertEqualsWithDelta(
+            [13.0, 47.0 - 0.2 * 80 / 2, 93.0, 67.0],
+            array_values(get_object_vars($bench->piece('bar')->box() ?? throw new \LogicException)),
+            0.02,
+        );
+        $bench->do('wrap', ['pieces' => ['bar'], 'off' => true]);
         $bench->do('wrap', ['pieces' => ['bar'], 'shape' => 'cone', 'amount' => '50%']);
         self::assertSame(4, $bench->piece('bar')->shape->nodeCount(), 'lines stay lines');
         self::assertEqualsWithDelta(0.75 * 1600, $bench->piece('bar')->shape->area(), 1e-6);

@@ -114,6 +114,7 @@ defineExpose({ cancel: tools.cancel, endCurve: tools.endCurve })
       :style="{ cursor: drawing && !spaceHeld && !grabbing ? tools.cursor.value : undefined }"
       data-test="surface"
       @pointermove="track"
+      @pointerenter="editing && (snap.armed.value = true)"
       @pointerleave="pointer = null"
       @pointerdown="down"
       @pointerup="up"

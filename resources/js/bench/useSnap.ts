@@ -80,12 +80,13 @@ export function useSnap() {
       // Asked again with the next change.
     }
   }
+  /** Whether a hand has come over the bench: who only looks needs no places to snap to. */
+  const armed = ref(false)
   watch(
-    () => bench.byId,
+    () => [bench.byId, armed.value],
     () => {
-      if (draw.snap.on) window.setTimeout(load, 150)
+      if (armed.value && draw.snap.on) window.setTimeout(load, 150)
     },
-    { immediate: true },
   )
 
   const wanted: Record<string, keyof typeof draw.snap> = { node: 'nodes', midpoint: 'midpoints', centre: 'centres', crossing: 'crossings' }
@@ -216,5 +217,5 @@ export function useSnap() {
     return move
   }
 
-  return { caught, load, snapped, boxSnapped }
+  return { caught, load, armed, snapped, boxSnapped }
 }

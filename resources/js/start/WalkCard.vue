@@ -21,8 +21,10 @@ watchPostEffect(() => {
   const wanted = here.value && props.stage === here.value.stage ? here.value.press : null
   // What is to be pressed may come with an answer.
   void [bench.prepared, bench.group, bench.view.kind]
+  free()
   setTimeout(() => {
     free()
+    if (wanted !== (here.value && props.stage === here.value.stage ? here.value.press : null)) return
     ringed = wanted ? document.querySelector(wanted) : null
     ringed?.classList.add('walked-to')
   }, 250)

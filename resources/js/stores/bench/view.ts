@@ -151,9 +151,6 @@ export function useView(session: Session) {
     if (wipeTo.value.startsWith('step')) wipeTo.value = 'result'
     await show({ kind: 'wipe' })
   })
-  session.onLoaded(async () => {
-    if (session.prepared.value) await loadStep(lastStep.value)
-  })
 
   return { view, shown, wire, wipeAt, spot, hasFile, wipesFile, wipeWith, wipeTo, wipe, show, compare, versionArt, preview, showPreview, showArt }
 }
