@@ -77,6 +77,17 @@ final class TypedAndTouchedTest extends BrowserTestCase
         usleep(600_000);
         self::assertCount(1, $this->art()->pieces);
 
+        // A press beside what is typed keeps it too.
+        $this->tool('text');
+        $this->click(60, 100);
+        self::$browser->getKeyboard()->sendKeys('Pier');
+        $this->change(fn () => $this->click(110, 10));
+        $base = $this->lastPiece()->recipe?->base;
+        self::assertInstanceOf(Lettering::class, $base);
+        self::assertSame('Pier', $base->setting->text);
+        self::assertSame(0, $this->howMany('[data-test=type-on-art]'));
+        $this->change(fn () => $this->keys(WebDriverKeys::CONTROL, 'z', WebDriverKeys::NULL));
+
         // On the line that is pressed, on the side that is pressed.
         $this->drawShape('ellipse', 60, 60, 50, 50);
         $this->keys(WebDriverKeys::ESCAPE);

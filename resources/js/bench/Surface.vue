@@ -55,7 +55,7 @@ const { fingers, fingerDown, fingerMove, fingerUp } = useFingers(tools.cancel, (
 function down(event: PointerEvent) {
   draw.byTouch = event.pointerType === 'touch'
   if (!fingerDown(event)) return
-  if (props.editing && event.button === 0 && !spaceHeld.value && bench.view.kind !== 'source' && bench.view.kind !== 'preview' && !(event.target as Element).closest('[role=button], [role=slider]')) {
+  if (props.editing && event.button === 0 && !spaceHeld.value && bench.view.kind !== 'source' && bench.view.kind !== 'preview' && !(event.target as Element).closest('[role=button], [role=slider], [role=option]')) {
     // What is compared is looked at; a press of a hand is for the art again, and is not lost.
     bench.show({ kind: 'source' })
     useTold().tell('Back on the bench.')

@@ -61,6 +61,8 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
   function pointerDown(event: PointerEvent) {
     menu.value = null
     if (event.button !== 0) return
+    // A press beside what is typed is the end of it: it is kept.
+    if (draw.typing !== null || draw.opening !== null) (document.activeElement as HTMLElement | null)?.blur()
     pressed(event)
     const at = toBench(event)
     const under = pieceAt(event)
