@@ -24,7 +24,7 @@ const fixed = [
   ['Wheel, two fingers', 'zoom; two fingers move over the bench too'],
   ['Space and drag', 'move over the bench'],
   ['Arrows', 'nudge what is chosen, Shift: ten times; with nothing chosen, move over the bench'],
-  ['Press and hold, menu key', 'what can be done here, and what lies beneath'],
+  ['Press and hold, right button', 'what can be done here, and what lies beneath'],
   ['Alt and drag', 'a copy'],
   ['Double press', 'enter a group; type letters; add a node; lay a shape'],
   ['Shift', 'choose more; straight, equal sides, 15°'],
