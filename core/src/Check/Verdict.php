@@ -51,7 +51,7 @@ final readonly class Verdict
             $sentence .= sprintf(
                 '; %s mm² in a colour that is %s the one before',
                 self::area($look->recoloured),
-                $look->distance < self::UNSEEN ? 'not distinguishable from' : sprintf('hardly distinguishable from (distance %.1f)', $look->distance),
+                $look->distance < self::UNSEEN ? 'not distinguishable from' : sprintf('hardly distinguishable (distance %.1f) from', $look->distance),
             );
         }
         $open = [];
