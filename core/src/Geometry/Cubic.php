@@ -274,4 +274,37 @@ final class Cubic
 
         return array_values(array_filter($roots, static fn (float $t): bool => $t > 1e-9 && $t < 1 - 1e-9));
     }
+
+    /**
+     * @param  list<float>  $segment
+     * @param  float  $length  of all of it, known by whoever asks
+     * @return float where so much of it was walked, by Newton's way held between bounds
+     */
+    public static function parameterAt(array $segment, float $length, float $at): float
+    {
+        if ($at <= 0.0) {
+            return 0.0;
+        }
+        if ($at >= $length) {
+            return 1.0;
+        }
+        $t = $at / $length;
+        if (self::isLine($segment)) {
+            return $t;
+        }
+        [$low, $high] = [0.0, 1.0];
+        for ($k = 0; $k < 20; $k++) {
+            $over = self::length($segment, 0.0, $t) - $at;
+            if (abs($over) < 1e-9) {
+                break;
+            }
+            $over > 0 ? $high = $t : $low = $t;
+            [$dx, $dy] = self::derivative($segment, $t);
+            $speed = hypot($dx, $dy);
+            $next = $speed > 0 ? $t - $over / $speed : -1.0;
+            $t = $next > $low && $next < $high ? $next : ($low + $high) / 2;
+        }
+
+        return $t;
+    }
 }

@@ -76,7 +76,7 @@ final class Dashes
                 $begin = max(0.0, $from - $at);
                 $end = min($length, $to - $at);
                 if ($begin < $length - 1e-12 && $end > 1e-12 && $end > $begin) {
-                    $part = Cubic::part($segment, self::parameter($segment, $length, $begin), self::parameter($segment, $length, $end));
+                    $part = Cubic::part($segment, Cubic::parameterAt($segment, $length, $begin), Cubic::parameterAt($segment, $length, $end));
                     if ($coords === []) {
                         $coords = [$part[0], $part[1]];
                     }
@@ -90,34 +90,5 @@ final class Dashes
         }
 
         return new Contour($coords === [] ? [$segments[0][0], $segments[0][1]] : $coords, false);
-    }
-
-    /** @param  list<float>  $segment */
-    private static function parameter(array $segment, float $length, float $at): float
-    {
-        if ($at <= 0.0) {
-            return 0.0;
-        }
-        if ($at >= $length) {
-            return 1.0;
-        }
-        $t = $at / $length;
-        if (Cubic::isLine($segment)) {
-            return $t;
-        }
-        [$low, $high] = [0.0, 1.0];
-        for ($k = 0; $k < 20; $k++) {
-            $over = Cubic::length($segment, 0.0, $t) - $at;
-            if (abs($over) < 1e-9) {
-                break;
-            }
-            $over > 0 ? $high = $t : $low = $t;
-            [$dx, $dy] = Cubic::derivative($segment, $t);
-            $speed = hypot($dx, $dy);
-            $next = $speed > 0 ? $t - $over / $speed : -1.0;
-            $t = $next > $low && $next < $high ? $next : ($low + $high) / 2;
-        }
-
-        return $t;
     }
 }

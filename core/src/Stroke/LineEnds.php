@@ -91,8 +91,8 @@ final readonly class LineEnds
         $walked = 0.0;
         foreach ($segments as $s) {
             $length = Cubic::length($s);
-            $a = self::placeAt($s, $length, $from - $walked);
-            $b = self::placeAt($s, $length, $to - $walked);
+            $a = Cubic::parameterAt($s, $length, $from - $walked);
+            $b = Cubic::parameterAt($s, $length, $to - $walked);
             if ($b > $a) {
                 $kept[] = $a <= 0.0 && $b >= 1.0 ? $s : Cubic::part($s, $a, $b);
             }
@@ -100,34 +100,6 @@ final readonly class LineEnds
         }
 
         return $kept;
-    }
-
-    /**
-     * @param  list<float>  $s
-     * @return float where on a segment so much of it was walked, 0 to 1, by bisection
-     */
-    private static function placeAt(array $s, float $length, float $walked): float
-    {
-        if ($walked <= 0.0 || $length <= 0.0) {
-            return 0.0;
-        }
-        if ($walked >= $length) {
-            return 1.0;
-        }
-        if (Cubic::isLine($s)) {
-            return $walked / $length;
-        }
-        [$low, $high] = [0.0, 1.0];
-        for ($i = 0; $i < 40; $i++) {
-            $t = ($low + $high) / 2;
-            if (Cubic::length($s, 0.0, $t) < $walked) {
-                $low = $t;
-            } else {
-                $high = $t;
-            }
-        }
-
-        return ($low + $high) / 2;
     }
 
     /**

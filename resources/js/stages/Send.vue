@@ -20,13 +20,6 @@ const gate = useGate()
 const tabs = [['sheets', 'Sheets'], ['laying', 'Lay out'], ['files', 'Files'], ['machine', 'Machine'], ['sizes', 'Sizes']] as const
 const tab = ref<(typeof tabs)[number][0]>('sheets')
 const lastFormat = computed(() => making.making?.formats.find((one) => one.key === making.files.format)?.label ?? '')
-/** A file leaves by its link; what is not ready is asked about before. */
-function held(event: MouseEvent) {
-  if (!gate.asks) return
-  event.preventDefault()
-  const link = event.currentTarget as HTMLAnchorElement
-  gate.pass(() => link.click())
-}
 const stale = computed(() => bench.preparation?.stale === true)
 </script>
 
@@ -43,7 +36,7 @@ const stale = computed(() => bench.preparation?.stale === true)
       </div>
       <p v-else-if="bench.verdict?.empty" class="verdict" data-test="send-verdict">{{ bench.verdict.sentence }}.</p>
       <p v-else-if="bench.verdict" :class="['verdict', { open: !bench.verdict.ready }]" data-test="send-verdict"><strong>{{ bench.verdict.ready ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.<span v-for="reason in bench.verdict.open" :key="reason">{{ ` ${reason}` }}</span><span v-if="gate.released" data-test="released"> Let go as it is by {{ gate.released.by }}: {{ gate.released.reason }}.</span></p>
-      <p v-if="making.making?.files && !stale" class="again"><a :href="making.zip()" download data-test="same-again" @click="held">The same files again</a> <span class="quiet">{{ lastFormat }}{{ making.files.together ? ', all in one' : ', a file a sheet' }}, as a ZIP</span></p>
+      <p v-if="making.making?.files && !stale" class="again"><a :href="making.zip()" download data-test="same-again" @click="gate.follow">The same files again</a> <span class="quiet">{{ lastFormat }}{{ making.files.together ? ', all in one' : ', a file a sheet' }}, as a ZIP</span></p>
       <div class="tabs" role="tablist">
         <button v-for="[key, label] in tabs" :key="key" type="button" role="tab" :aria-selected="tab === key" :class="{ on: tab === key }" :data-test="`send-${key}`" @click="tab = key">{{ label }}</button>
       </div>

@@ -56,7 +56,14 @@ export const useGate = defineStore('gate', () => {
       sending.value = false
     }
   }
+  /** A file leaves by its link; what is not ready is asked about before. */
+  function follow(event: MouseEvent) {
+    if (!asks.value) return
+    event.preventDefault()
+    const link = event.currentTarget as HTMLAnchorElement
+    pass(() => link.click())
+  }
   const leave = () => (held.value = null)
 
-  return { held, by, reason, problem, sending, released, open, asks, pass, letGo, leave }
+  return { held, by, reason, problem, sending, released, open, asks, pass, follow, letGo, leave }
 })

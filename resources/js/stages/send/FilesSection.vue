@@ -12,13 +12,6 @@ const props = defineProps<{ stale: boolean }>()
 const bench = useBench()
 const making = useMaking()
 const gate = useGate()
-/** A file leaves by its link; what is not ready is asked about before. */
-function held(event: MouseEvent) {
-  if (!gate.asks) return
-  event.preventDefault()
-  const link = event.currentTarget as HTMLAnchorElement
-  gate.pass(() => link.click())
-}
 const chosen = computed(() => making.files.format)
 const earlier = ref(false)
 watch(() => bench.preparation?.id, () => (earlier.value = false))
@@ -37,11 +30,11 @@ const query = computed(() => making.query(props.stale))
   <Tick v-if="format?.several" :value="making.files.together" data-test="together" @keep="making.keepFiles({ together: $event })">All in one file</Tick>
   <Tick v-if="stale" :value="earlier" data-test="earlier" @keep="earlier = $event">Use the earlier state anyway</Tick>
   <template v-if="!stale || earlier">
-    <a class="all" :href="making.zip(stale)" download data-test="all-files" @click="held($event), written()">Download all as ZIP</a>
+    <a class="all" :href="making.zip(stale)" download data-test="all-files" @click="gate.follow($event), written()">Download all as ZIP</a>
     <ul>
-      <li v-for="(one, index) in making.layouts" :key="one.name"><a :href="`/api/v1/jobs/${bench.job?.id}/files/${index}.${chosen}?${query}`" download :data-test="`file-${index}`" @click="held">{{ one.name }}.{{ format?.extension }}</a></li>
+      <li v-for="(one, index) in making.layouts" :key="one.name"><a :href="`/api/v1/jobs/${bench.job?.id}/files/${index}.${chosen}?${query}`" download :data-test="`file-${index}`" @click="gate.follow">{{ one.name }}.{{ format?.extension }}</a></li>
     </ul>
-    <a class="page" :href="`/api/v1/preparations/${bench.preparation?.id}/sheets.zip${stale ? '?earlier=1' : ''}`" download data-test="all-sheets" @click="held">Each colour as it lies on the page, SVG</a>
+    <a class="page" :href="`/api/v1/preparations/${bench.preparation?.id}/sheets.zip${stale ? '?earlier=1' : ''}`" download data-test="all-sheets" @click="gate.follow">Each colour as it lies on the page, SVG</a>
   </template>
 </template>
 

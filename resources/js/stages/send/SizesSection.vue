@@ -15,12 +15,6 @@ import { computed, onMounted, ref } from 'vue'
 /** The same art at other finished sizes, each checked at its own: they are worked off one after the other, and what is done stays when the rest is stopped. */
 const bench = useBench()
 const gate = useGate()
-function held(event: MouseEvent) {
-  if (!gate.asks) return
-  event.preventDefault()
-  const link = event.currentTarget as HTMLAnchorElement
-  gate.pass(() => link.click())
-}
 const names = useColours()
 names.load()
 const text = ref(bench.job ? [0.5, 0.75, 1].map((share) => `${Math.round(bench.job!.width * share)}mm`).join('\n') : '')
@@ -75,7 +69,7 @@ function show(group: SizeGroup) {
         <p v-for="reason in row.verdict?.open" :key="reason" class="why">{{ reason }}</p>
         <button v-for="(group, k) in row.groups" :key="k" type="button" class="why group" :disabled="!group.at" :title="group.at ? 'Look at the worst place' : undefined" @click="show(group)">{{ nameOf(group.kind) }}<template v-if="group.sheet?.startsWith('#')"> in {{ names.of(group.sheet) }}</template>: {{ group.count }}<template v-if="group.least_mm !== null">, least {{ mm(group.least_mm) }}</template>. {{ names.said(group.message) }}</button>
         <p v-if="row.groups.length === 0" class="why">Nothing found at this size.</p>
-        <a :href="`/api/v1/jobs/${bench.job?.id}/sizes.zip?width=${encodeURIComponent(row.typed)}&format=svg`" download @click="held">Its sheets as ZIP</a>
+        <a :href="`/api/v1/jobs/${bench.job?.id}/sizes.zip?width=${encodeURIComponent(row.typed)}&format=svg`" download @click="gate.follow">Its sheets as ZIP</a>
       </template>
     </li>
   </ul>
