@@ -28,7 +28,14 @@ final class EditTimes
             'a drag let go' => static fn (int $k): array => ['kind' => 'transform', 'pieces' => ['p'.(1 + $k)], 'matrix' => [1, 0, 0, 1, 1.5, -0.5]],
             'a node moved' => static fn (int $k): array => ['kind' => 'move-nodes', 'piece' => 'p'.(3 + 4 * $k), 'nodes' => [[0, 1]], 'x' => 0.4, 'y' => 0.2],
             'twenty nudges, as one act' => static fn (int $k): array => ['kind' => 'move', 'pieces' => ['p'.(2 + 5 * $k)], 'x' => '(1mm) * 20', 'y' => '0'],
-            'letters kept' => static fn (int $k): array => ['kind' => 'text', 'text' => "QUAY {$k}", 'family' => 'Josefin Sans', 'size' => 8, 'x' => 10 + $k, 'y' => 20],
+            'letters kept' => static fn (int $k): array => [
+                'kind' => 'text',
+                'text' => "QUAY {$k}",
+                'family' => 'Josefin Sans',
+                'size' => 8,
+                'x' => 10 + $k,
+                'y' => 20,
+            ],
             'fifty pieces aligned' => static fn (int $k): array => ['kind' => 'align', 'pieces' => $fifty, 'edge' => $edges[$k % 4]],
         ];
         $version = 1;
@@ -108,7 +115,11 @@ final class EditTimes
         $none = [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']];
         $all = [];
         for ($i = 0; $i < 2; $i++) {
-            $process = proc_open(['sh', '-c', "while :; do '{$root}/bin/neat-edge' visible '{$file}' -o '{$served->folder}/busy-{$i}.svg'; done"], $none, $pipes);
+            $process = proc_open(
+                ['sh', '-c', "while :; do '{$root}/bin/neat-edge' visible '{$file}' -o '{$served->folder}/busy-{$i}.svg'; done"],
+                $none,
+                $pipes,
+            );
             if ($process !== false) {
                 $all[] = $process;
             }
