@@ -2,11 +2,12 @@ import vue from '@vitejs/plugin-vue'
 import elementPlus from 'unplugin-element-plus/vite'
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vite'
+import { sentences } from './resources/js/words/sentences'
 
 export default defineConfig({
   base: '/build/',
   // Files under public/ are served as they are and are no part of the build.
-  plugins: [vue({ template: { transformAssetUrls: false } }), elementPlus({})],
+  plugins: [vue({ template: { transformAssetUrls: false, compilerOptions: { nodeTransforms: [sentences()] } } }), elementPlus({})],
   publicDir: false,
   resolve: { alias: { '@': fileURLToPath(new URL('./resources/js', import.meta.url)) } },
   build: {

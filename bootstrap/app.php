@@ -25,6 +25,8 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->prepend(OwnPageOnly::class);
         $middleware->append(SafeHeaders::class);
         $middleware->remove(HandleCors::class);
+        // Which language somebody reads is chosen in the page, and no secret.
+        $middleware->encryptCookies(except: ['language']);
         foreach (['web', 'api'] as $group) {
             $middleware->group(
                 $group,

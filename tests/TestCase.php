@@ -8,6 +8,7 @@ use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
 use Tests\Support\HeldToDescription;
+use Tests\Support\HeldToWords;
 
 abstract class TestCase extends LaravelTestCase
 {
@@ -38,7 +39,7 @@ abstract class TestCase extends LaravelTestCase
     }
 
     /**
-     * Every answer is held to the description of the interface.
+     * Every answer is held to the description of the interface, and what it says to the catalogues.
      *
      * @param  string  $method
      * @param  string  $uri
@@ -53,6 +54,7 @@ abstract class TestCase extends LaravelTestCase
     {
         $answer = parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
         HeldToDescription::check($method, $uri, is_string($content) ? $content : null, $answer);
+        HeldToWords::check((string) $uri, $answer);
 
         return $answer;
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Words\Words;
+use Illuminate\Http\Request;
 use Illuminate\Support\Str;
 use NeatEdge\Core\Check\Inspection;
 use NeatEdge\Core\Described\Field;
@@ -15,26 +17,36 @@ use NeatEdge\Core\Process\Processes;
 /** The guide: pages that we wrote (docs/guide), and one that is made of what tools, steps, findings and outputs say of themselves. */
 final class Guide
 {
+    public function __construct(private readonly string $language, private readonly Words $words)
+    {
+    }
+
+    /** In the language of who asks; a page that nobody has put into it is shown in English. */
+    public static function of(Request $request): self
+    {
+        return new self(Words::asked($request), Words::of($request));
+    }
+
     private const REFERENCE = 'reference';
 
     /** Headings of the reference, by sort. */
     private const SORTS = ['tool' => 'Tools', 'step' => 'Steps of the prep line', 'finding' => 'Findings', 'output' => 'Files', 'process' => 'Processes'];
 
     /** @return list<array{page: string, title: string, headings: list<array{id: string, text: string}>}> in the order of the work */
-    public static function pages(): array
+    public function pages(): array
     {
         $pages = [];
         foreach (glob(base_path('docs/guide/*.md')) ?: [] as $path) {
-            $text = (string) file_get_contents($path);
-            preg_match_all('/^##\s+(.+)$/m', $text, $found);
+            $text = (string) file_get_contents($this->spoken($path));
+            preg_match_all('/^##\s+(.+?)(?:\s*\{#([\w-]+)\})?$/m', $text, $found, PREG_SET_ORDER);
             $pages[] = [
                 'page' => (string) preg_replace('/^\d+-/', '', basename($path, '.md')),
                 'title' => preg_match('/^#\s+(.+)$/m', $text, $title) === 1 ? $title[1] : '',
-                'headings' => array_map(static fn (string $heading): array => ['id' => Str::slug($heading), 'text' => $heading], $found[1]),
+                'headings' => array_map(static fn (array $one): array => ['id' => $one[2] ?? Str::slug($one[1]), 'text' => $one[1]], $found),
             ];
         }
-        $pages[] = ['page' => self::REFERENCE, 'title' => 'All tools, steps, findings and files', 'headings' => array_map(
-            static fn (string $sort, string $heading): array => ['id' => $sort, 'text' => $heading],
+        $pages[] = ['page' => self::REFERENCE, 'title' => $this->words->say('All tools, steps, findings and files'), 'headings' => array_map(
+            fn (string $sort, string $heading): array => ['id' => $sort, 'text' => $this->words->say($heading)],
             array_keys(self::SORTS),
             self::SORTS,
         )];
@@ -43,11 +55,12 @@ final class Guide
     }
 
     /** @return array{page: string, title: string, html: string}|null null where there is no such page */
-    public static function page(string $page): ?array
+    public function page(string $page): ?array
     {
-        foreach (self::pages() as $known) {
+        foreach ($this->pages() as $known) {
             if ($known['page'] === $page) {
-                $markdown = $page === self::REFERENCE ? self::reference() : (string) file_get_contents((glob(base_path("docs/guide/*-{$page}.md")) ?: [''])[0]);
+                $path = (glob(base_path("docs/guide/*-{$page}.md")) ?: [''])[0];
+                $markdown = $page === self::REFERENCE ? $this->reference() : (string) file_get_contents($this->spoken($path));
 
                 return ['page' => $page, 'title' => $known['title'], 'html' => self::html($markdown)];
             }
@@ -84,23 +97,24 @@ final class Guide
         return $entries;
     }
 
-    private static function reference(): string
+    private function reference(): string
     {
         $fields = [
             'tool' => array_map(static fn ($about): array => $about->fields, Edits::catalogue()),
             'step' => array_column(array_map(static fn ($about): array => [$about->kind, $about->fields], array_values(Steps::catalogue())), 1, 0),
             'output' => array_column(array_map(static fn ($about): array => [$about->key, $about->fields], array_values(Formats::catalogue())), 1, 0),
         ];
-        $text = "# All tools, steps, findings and files\n\n";
+        $say = $this->words->say(...);
+        $text = "# {$say('All tools, steps, findings and files')}\n\n";
         foreach (self::SORTS as $sort => $heading) {
-            $text .= "## {$heading} {#{$sort}}\n\n";
+            $text .= "## {$say($heading)} {#{$sort}}\n\n";
             foreach (self::entries() as $entry) {
                 if ($entry['sort'] !== $sort) {
                     continue;
                 }
-                $text .= "### {$entry['label']} {#{$entry['id']}}\n\n{$entry['says']}\n\n";
+                $text .= "### {$say($entry['label'])} {#{$entry['id']}}\n\n{$say($entry['says'])}\n\n";
                 foreach ($fields[$sort][$entry['kind']] ?? [] as $field) {
-                    $text .= self::line($field);
+                    $text .= $this->line($field);
                 }
                 $text .= "\n";
             }
@@ -109,14 +123,23 @@ final class Guide
         return $text;
     }
 
-    private static function line(Field $field): string
+    private function line(Field $field): string
     {
         if (in_array($field->type, [...Field::STRUCTURED, Field::PIECE, Field::PLACE, Field::PLACES, Field::PATH], true)) {
             return '';
         }
-        $says = implode('; ', array_filter([$field->help, $field->options === [] ? '' : implode(', ', $field->options)]));
+        $say = $this->words->say(...);
+        $says = implode('; ', array_filter([$say($field->help), $field->options === [] ? '' : implode(', ', array_map($say, $field->options))]));
 
-        return "- **{$field->label}**".($says === '' ? '' : ": {$says}")."\n";
+        return "- **{$say($field->label)}**".($says === '' ? '' : ": {$says}")."\n";
+    }
+
+    /** The same page in the language of who reads, where it is there. */
+    private function spoken(string $path): string
+    {
+        $other = dirname($path)."/{$this->language}/".basename($path);
+
+        return is_file($other) ? $other : $path;
     }
 
     /** Ids stand at headings, so that help leads to its place; nothing but Markdown is taken. */

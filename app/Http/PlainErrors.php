@@ -12,6 +12,7 @@ use App\Prep\Broken;
 use App\Prep\NotReady;
 use App\Prep\SentBefore;
 use App\Prep\Stale;
+use App\Words\Words;
 use App\Works\BeingMade;
 use App\Works\BudgetSpent;
 use App\Works\GivenUp;
@@ -49,13 +50,13 @@ final class PlainErrors
             if ($problem instanceof ValidationException) {
                 $fields = array_map(static fn (array $messages): string => (string) ($messages[0] ?? ''), $problem->errors());
 
-                return new JsonResponse(['message' => (string) (reset($fields) ?: 'Something in the form is missing.'), 'fields' => $fields], 422);
+                return self::answer(['message' => (string) (reset($fields) ?: 'Something in the form is missing.'), 'fields' => $fields], 422);
             }
             if (in_array($problem::class, self::REFUSALS, true)) {
-                return new JsonResponse(['message' => $problem->getMessage()], 422);
+                return self::answer(['message' => $problem->getMessage()], 422);
             }
             if ($problem instanceof BeingMade) {
-                return new JsonResponse(['message' => $problem->getMessage(), 'work' => WorkResource::row($problem->work)], 202, ['Retry-After' => '1']);
+                return self::answer(['message' => $problem->getMessage(), 'work' => WorkResource::row($problem->work)], 202, ['Retry-After' => '1']);
             }
             if ($problem instanceof NotReady) {
                 return new JsonResponse(
@@ -64,8 +65,10 @@ final class PlainErrors
                 );
             }
             if ($problem instanceof Stale) {
+                $message = json_encode(Words::of()->say($problem->getMessage()), JSON_THROW_ON_ERROR);
+
                 return new JsonResponse(
-                    '{"message":'.json_encode($problem->getMessage(), JSON_THROW_ON_ERROR).','.substr(JobStateResource::whole($problem->job), 1),
+                    "{\"message\":{$message},".substr(JobStateResource::whole($problem->job), 1),
                     409,
                     [],
                     0,
@@ -73,14 +76,14 @@ final class PlainErrors
                 );
             }
             if ($problem instanceof SentBefore) {
-                return new JsonResponse(['message' => $problem->getMessage(), 'sent' => SendingResource::row($problem->sending)], 409);
+                return self::answer(['message' => $problem->getMessage(), 'sent' => SendingResource::row($problem->sending)], 409);
             }
             if ($problem instanceof DiskFull) {
-                return new JsonResponse(['message' => $problem->getMessage()], 507);
+                return self::answer(['message' => $problem->getMessage()], 507);
             }
             if ($problem instanceof GivenUp) {
                 // The page has asked for something else since.
-                return new JsonResponse(['message' => $problem->getMessage()], 409);
+                return self::answer(['message' => $problem->getMessage()], 409);
             }
             $status = $problem instanceof HttpExceptionInterface ? $problem->getStatusCode() : 500;
             $words = match ($status) {
@@ -93,7 +96,16 @@ final class PlainErrors
                 default => Broken::why($problem, 'Something went wrong on our side').' Nothing was changed. Try again.',
             };
 
-            return new JsonResponse(['message' => $words], $status, $problem instanceof HttpExceptionInterface ? $problem->getHeaders() : []);
+            return self::answer(['message' => $words], $status, $problem instanceof HttpExceptionInterface ? $problem->getHeaders() : []);
         });
+    }
+
+    /**
+     * @param  array<string, mixed>  $body
+     * @param  array<string, mixed>  $headers
+     */
+    private static function answer(array $body, int $status, array $headers = []): JsonResponse
+    {
+        return new JsonResponse(Words::of()->row($body), $status, $headers);
     }
 }

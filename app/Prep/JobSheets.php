@@ -7,7 +7,9 @@ namespace App\Prep;
 use App\Models\ShopJob;
 use App\Models\ShopSetting;
 use App\Models\StockItem;
+use App\Words\Words;
 use NeatEdge\Core\Check\Judgements;
+use NeatEdge\Core\Check\Verdict;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Sheet\Cut\Moves;
 use NeatEdge\Core\Sheet\JobSheet;
@@ -49,17 +51,7 @@ final class JobSheets
 
         return JobSheet::pages(
             $job->title,
-            array_filter([
-                'Customer' => $job->customer,
-                'Due' => ShopSetting::day((string) $job->due, $shop['days']),
-                'Process' => $job->process->label(),
-                'Size' => sprintf('%.1f x %.1f mm', $job->width_mm, $job->height_mm),
-                ...self::named($job),
-                'Copies' => (string) (int) (Made::values($job)['copies'] ?? 1),
-                'Made with' => $job->preset === null ? 'a line of its own' : sprintf('%s, version %d', $job->preset['name'], $job->preset['version']),
-                'Machine' => $machine->name ?? '',
-                'Verdict' => $verdict === null ? '' : ($verdict->isReady() ? 'Ready. ' : 'Not ready. ').$verdict->sentence.'.',
-            ], static fn (string $text): bool => $text !== ''),
+            self::ticket($job, $machine->name ?? '', $verdict),
             $rows,
             [
                 ...($released === null ? [] : [sprintf('Let go as it is by %s: %s', $released->by, $released->reason)]),
@@ -74,7 +66,33 @@ final class JobSheets
             ],
             $shop['currency'],
             ShopSettings::paper($shop['paper']),
+            Words::of()->say(...),
         );
+    }
+
+    /** @return array<string, string> what is said of a job, by its name, in the language of who reads it */
+    private static function ticket(ShopJob $job, string $machine, ?Verdict $verdict): array
+    {
+        $words = Words::of();
+        $ticket = [
+            'Customer' => $job->customer,
+            'Due' => ShopSetting::day((string) $job->due, ShopSetting::values()['days']),
+            'Process' => $words->say($job->process->label()),
+            'Size' => $words->say(sprintf('%.1f × %.1f mm', $job->width_mm, $job->height_mm)),
+            ...self::named($job),
+            'Copies' => (string) (int) (Made::values($job)['copies'] ?? 1),
+            'Made with' => $words->say(
+                $job->preset === null ? 'a line of its own' : sprintf('%s, version %d', $job->preset['name'], $job->preset['version']),
+            ),
+            'Machine' => $machine,
+            'Verdict' => $verdict === null ? '' : $words->say(($verdict->isReady() ? 'Ready. ' : 'Not ready. ').$verdict->sentence.'.'),
+        ];
+        $said = [];
+        foreach (array_filter($ticket, static fn (string $text): bool => $text !== '') as $name => $text) {
+            $said[$words->say($name)] = $text;
+        }
+
+        return $said;
     }
 
     /** @return array<string, string> what the ticket names to make it from and with, by kind; its machine stands by itself */

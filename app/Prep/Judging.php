@@ -21,9 +21,10 @@ final class Judging
                 return null;
             }
             if ($reason === null) {
-                unset($notices[$number]['accepted']);
+                unset($notices[$number]['accepted'], $notices[$number]['cured']);
             } else {
                 $notices[$number]['accepted'] = $reason;
+                unset($notices[$number]['cured']);
             }
             $job->update(['notices' => $notices]);
 

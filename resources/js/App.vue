@@ -20,7 +20,7 @@ function toWork() {
 <template>
   <a class="skip" href="#work" @click.prevent="toWork">To the work</a>
   <RouterView />
-  <div v-if="over" class="arriving" data-test="arriving"><p>{{ route.name === 'bench' ? 'Let go: it lands on the bench' : 'Let go: a job begins with it' }}</p></div>
+  <div v-if="over" class="arriving" data-test="arriving"><p>{{ route.name === 'bench' ? $t('Let go: it lands on the bench') : $t('Let go: a job begins with it') }}</p></div>
   <SearchAll />
   <p v-if="newer" class="newer" role="status" data-test="newer">A newer version of this page is ready. <button type="button" class="quiet-button" @click="load">Load it</button> <button type="button" class="quiet-button" @click="newer = false">Later</button></p>
   <!-- The bench has a place of its own for it. -->

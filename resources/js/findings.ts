@@ -1,9 +1,10 @@
+import { t } from '@/words/words'
 /** What a finding is called, by its kind; short enough for a mark on the art. */
 const names: Record<string, string> = {
-  'thin-line': 'Thin line', 'narrow-gap': 'Narrow gap', 'see-through': 'See-through', 'near-black': 'Near-black', 'clip-path': 'Clip', 'path-data': 'Broken path',
-  'external-reference': 'Outside the file', 'missing-reference': 'Missing copy', text: 'Text', gradient: 'Gradient', image: 'Picture', mask: 'Mask', filter: 'Filter', pattern: 'Pattern',
-  'outside-page': 'Outside the page', 'overlapping-sheets': 'Sheets overlap', 'letters-cut': 'Letters cut off', 'missing-font': 'Font replaced', 'missing-glyph': 'Missing letter',
-  'no-size': 'No size', blend: 'Blend', foreignObject: 'Foreign content', style: 'Style sheet', colour: 'Colour', script: 'Script',
+  'thin-line': t('Thin line'), 'narrow-gap': t('Narrow gap'), 'see-through': t('See-through'), 'near-black': t('Near-black'), 'clip-path': t('Clip'), 'path-data': t('Broken path'),
+  'external-reference': t('Outside the file'), 'missing-reference': t('Missing copy'), text: t('Text'), gradient: t('Gradient'), image: t('Picture'), mask: t('Mask'), filter: t('Filter'), pattern: t('Pattern'),
+  'outside-page': t('Outside the page'), 'overlapping-sheets': t('Sheets overlap'), 'letters-cut': t('Letters cut off'), 'missing-font': t('Font replaced'), 'missing-glyph': t('Missing letter'),
+  'no-size': t('No size'), blend: t('Blend'), foreignObject: t('Foreign content'), style: t('Style sheet'), colour: t('Colour'), script: t('Script'),
 }
 
 /** What checks find says itself what it is called. */

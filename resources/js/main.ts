@@ -3,9 +3,15 @@ import '@fontsource/alegreya-sans/400.css'
 import '@fontsource/alegreya-sans/500.css'
 import '@fontsource/alegreya-sans/700.css'
 import '../css/look.css'
+import { provideGlobalConfig } from 'element-plus'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { router } from './router'
+import { words } from './words/plugin'
+import { language } from './words/words'
 
-createApp(App).use(createPinia()).use(router).mount('#app')
+const app = createApp(App).use(createPinia()).use(router).use(words)
+// What Element Plus says by itself: days, months, closing.
+if (language === 'de') void import('element-plus/es/locale/lang/de').then(({ default: locale }) => provideGlobalConfig({ locale }, app, true))
+app.mount('#app')

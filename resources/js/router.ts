@@ -1,18 +1,19 @@
+import { t } from '@/words/words'
 import { nextTick } from 'vue'
 import { createRouter, createWebHistory } from 'vue-router'
 
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: '/', name: 'jobs', component: () => import('./pages/JobList.vue'), meta: { title: 'Jobs' } },
-    { path: '/new', name: 'new-job', component: () => import('./pages/NewJob.vue'), meta: { title: 'New job' } },
-    { path: '/jobs/:id(\\d+)/:stage?', name: 'bench', component: () => import('./pages/Bench.vue'), props: true, meta: { title: 'Bench' } },
-    { path: '/presets', name: 'presets', component: () => import('./pages/Presets.vue'), meta: { title: 'Presets' } },
-    { path: '/stock', name: 'stock', component: () => import('./pages/Stock.vue'), meta: { title: 'Shop stock' } },
-    { path: '/batches/:id(\\d+)?', name: 'batches', component: () => import('./pages/Batches.vue'), props: true, meta: { title: 'Batches' } },
-    { path: '/settings', name: 'settings', component: () => import('./pages/Settings.vue'), meta: { title: 'Settings' } },
-    { path: '/guide/:page([a-z-]+)?', name: 'guide', component: () => import('./pages/GuidePage.vue'), props: true, meta: { title: 'Guide' } },
-    { path: '/:any(.*)*', name: 'lost', component: () => import('./pages/Lost.vue'), meta: { title: 'Not here' } },
+    { path: '/', name: 'jobs', component: () => import('./pages/JobList.vue'), meta: { title: t('Jobs') } },
+    { path: '/new', name: 'new-job', component: () => import('./pages/NewJob.vue'), meta: { title: t('New job') } },
+    { path: '/jobs/:id(\\d+)/:stage?', name: 'bench', component: () => import('./pages/Bench.vue'), props: true, meta: { title: t('Bench') } },
+    { path: '/presets', name: 'presets', component: () => import('./pages/Presets.vue'), meta: { title: t('Presets') } },
+    { path: '/stock', name: 'stock', component: () => import('./pages/Stock.vue'), meta: { title: t('Shop stock') } },
+    { path: '/batches/:id(\\d+)?', name: 'batches', component: () => import('./pages/Batches.vue'), props: true, meta: { title: t('Batches') } },
+    { path: '/settings', name: 'settings', component: () => import('./pages/Settings.vue'), meta: { title: t('Settings') } },
+    { path: '/guide/:page([a-z-]+)?', name: 'guide', component: () => import('./pages/GuidePage.vue'), props: true, meta: { title: t('Guide') } },
+    { path: '/:any(.*)*', name: 'lost', component: () => import('./pages/Lost.vue'), meta: { title: t('Not here') } },
   ],
 })
 

@@ -1,19 +1,19 @@
+import { digits, number } from '@/words/words'
+
+export { count } from '@/words/words'
+
 /** A length for people: mm with as many digits as a shop can measure. */
-export function mm(value: number, digits = value < 10 ? 2 : 1): string {
-  return `${value.toFixed(digits)} mm`
+export function mm(value: number, places = value < 10 ? 2 : 1): string {
+  return `${number(value, places, places)} mm`
 }
 
 export function metres(value: number): string {
-  return value >= 1000 ? `${(value / 1000).toFixed(2)} m` : `${value.toFixed(0)} mm`
+  return value >= 1000 ? `${number(value / 1000, 2, 2)} m` : `${number(value, 0)} mm`
 }
 
 export function percent(value: number): string {
   if (value === 0) return '0 %'
-  return value < 0.001 ? '< 0.001 %' : `${value.toFixed(3)} %`
-}
-
-export function count(value: number, one: string, many = `${one}s`): string {
-  return `${value.toLocaleString('en')} ${value === 1 ? one : many}`
+  return value < 0.001 ? `< ${number(0.001, 3)} %` : `${number(value, 3, 3)} %`
 }
 
 /** A ground on which a colour can be seen: light colours lie on slate, all others on paper. */
@@ -32,5 +32,5 @@ export function inUnit(value: number, unit: string): string {
 
 /** The same without the unit, for a field that is typed in. */
 export function bare(value: number, unit: string, more = 1): string {
-  return String(Number((value / mmPer[unit]!).toFixed(digitsOf[unit]! + more)))
+  return digits(Number((value / mmPer[unit]!).toFixed(digitsOf[unit]! + more)))
 }

@@ -1,16 +1,20 @@
 <!DOCTYPE html>
-<html lang="en">
+<html lang="{{ $language }}">
 <head>
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <title>Neat Edge</title>
     <link rel="icon" href="/mark.svg" type="image/svg+xml">
+    @if ($words !== null)
+        {{-- Before the page's own script, which says its first sentences while it is read. --}}
+        <script src="{{ $words }}"></script>
+    @endif
     @vite('resources/js/main.ts')
 </head>
 <body>
     <div id="app"></div>
     <!-- Dialogs, menus and lists lie over the page, in a part of their own. -->
     <section id="over" aria-label="Dialogs and menus"></section>
-    <noscript>Neat Edge needs JavaScript to show the bench.</noscript>
+    <noscript>{{ $needs }}</noscript>
 </body>
 </html>

@@ -53,7 +53,7 @@ final class VerdictTest extends TestCase
     {
         [, $state] = $this->prepared(self::svg(self::WHOLE));
         self::assertSame(
-            ['sentence' => 'Looks the same', 'ready' => true, 'open' => [], 'empty' => false, 'released' => null],
+            ['sentence' => 'Looks the same', 'ready' => true, 'open' => [], 'empty' => false, 'stale' => false, 'released' => null],
             $state['preparation']['verdict'],
         );
         self::assertTrue($this->getJson('/api/v1/jobs')->json('jobs.0.ready'));

@@ -8,6 +8,7 @@ use App\Http\Description\Answers;
 use App\Http\Guide;
 use App\Http\Resources\GuideBookResource;
 use App\Http\Resources\GuidePageResource;
+use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
 /** The guide that ships with the application. */
@@ -15,16 +16,16 @@ final class GuideController
 {
     /** Its pages with their headings, and all that has a name in the core, to be searched. */
     #[Answers(GuideBookResource::class)]
-    public function index(): GuideBookResource
+    public function index(Request $request): GuideBookResource
     {
-        return new GuideBookResource(['pages' => Guide::pages(), 'entries' => Guide::entries()]);
+        return new GuideBookResource(['pages' => Guide::of($request)->pages(), 'entries' => Guide::entries()]);
     }
 
     /** One page. */
     #[Answers(GuidePageResource::class)]
-    public function show(string $page): GuidePageResource
+    public function show(Request $request, string $page): GuidePageResource
     {
-        return new GuidePageResource(Guide::page($page) ?? abort(404));
+        return new GuidePageResource(Guide::of($request)->page($page) ?? abort(404));
     }
 
     /** A picture of a page. */

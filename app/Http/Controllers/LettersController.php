@@ -53,14 +53,15 @@ final class LettersController
                     : 'No letters on the bench stand in for that font any more.');
             }
             $was = array_filter($job->notices, static fn (array $notice): bool => $notice['kind'] === 'missing-font' && ($notice['sheet'] ?? '') === $missing);
-            $said = (mb_strtolower($family) === mb_strtolower($missing) ? 'The font was added, and the letters set in it' : "Set in \"{$family}\" instead")
+            $added = mb_strtolower($family) === mb_strtolower($missing);
+            $said = ($added ? 'The font was added, and the letters set in it' : "Set in \"{$family}\" instead")
                 .($stay > 0 ? ", but for {$stay} that were changed by hand" : '');
 
             return Proposal::telling(
                 "Set letters in {$family}",
                 $before,
                 $after,
-                array_map(static fn (array $notice): array => [...$notice, 'accepted' => $said], $was),
+                array_map(static fn (array $notice): array => [...$notice, 'accepted' => $said, 'cured' => $added ? 'added' : 'instead'], $was),
                 $was,
             );
         }));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Words\Words;
 use Closure;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -55,6 +56,6 @@ final class OwnPageOnly
 
     private static function refused(string $words, int $status): JsonResponse
     {
-        return new JsonResponse(['message' => $words], $status);
+        return new JsonResponse(['message' => Words::of()->say($words)], $status);
     }
 }

@@ -65,7 +65,7 @@ final class BatchResource extends Resource
             'title' => $batch->title,
             'work' => $batch->work === null ? null : WorkResource::row($batch->work),
             'process' => $batch->process,
-            'processLabel' => Processes::of($batch->process)->label(), 'preset' => $batch->preset, 'width' => $batch->width,
+            'processLabel' => Processes::of($batch->process)->label(), 'preset' => PresetResource::called($batch->preset), 'width' => $batch->width,
             'files' => $batch->files, 'notTaken' => $batch->not_taken ?? [], 'made' => $batch->created_at?->toIso8601String(),
         ];
     }

@@ -6,6 +6,7 @@ namespace App\Http\Resources;
 
 use App\Drawn\PageArt;
 use App\Prep\Changed;
+use App\Words\Words;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 
 /**
@@ -35,11 +36,11 @@ final class ChangedStateResource extends TextResource
         $changes = ArtworkJson::text([
             'gone' => array_map(strval(...), array_keys(array_filter($difference->pieces ?? [], static fn (?array $piece): bool => $piece === null))),
             'order' => $difference?->order,
-            'frame' => $difference?->frame === null ? null : PageArt::frame($difference->frame),
+            'frame' => $difference?->frame === null ? null : JobStateResource::said(PageArt::frame($difference->frame)),
         ]);
 
         return substr(
-            ArtworkJson::text(JobWordsResource::row($changed->job, brief: true)),
+            ArtworkJson::text(Words::of()->row(JobWordsResource::row($changed->job, brief: true))),
             0,
             -1,
         ).',"changes":'.substr($changes, 0, -1).',"pieces":['.implode(',', $changed->pages).']}}';

@@ -33,7 +33,7 @@ use NeatEdge\Core\Line\Preset;
  *     // What of the shop its ticket names, by kind, and whether the shop has it otherwise now.
  *     stock: array<string, array{id: int, name: string, changed: bool}>,
  *     // The preset that its line came from.
- *     preset: array{name: string, version: int, changed: bool}|null,
+ *     preset: array{name: string, called: string, version: int, changed: bool}|null,
  *     ownLimits: array{line: float|null, gap: float|null},
  *     demo: bool,
  *     sourceName: string,
@@ -73,7 +73,10 @@ final class JobResource extends Resource
             'limits' => get_object_vars($job->limits()),
             'moreLimits' => (object) ($job->more_limits ?? []),
             'stock' => (object) self::stock($job),
-            'preset' => $came === null ? null : ['name' => $came['name'], 'version' => $came['version'], 'changed' => self::line($job) !== $came['line']],
+            'preset' => $came === null ? null : [
+                'name' => $came['name'], 'called' => PresetResource::called($came['name']), 'version' => $came['version'],
+                'changed' => self::line($job) !== $came['line'],
+            ],
             'ownLimits' => ['line' => $job->line_limit_mm, 'gap' => $job->gap_limit_mm],
             'demo' => $job->is_demo,
             'sourceName' => $job->source_name,

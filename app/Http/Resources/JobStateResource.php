@@ -7,6 +7,7 @@ namespace App\Http\Resources;
 use App\Drawn\PageArt;
 use App\Models\BenchPiece;
 use App\Models\ShopJob;
+use App\Words\Words;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 
 /**
@@ -41,12 +42,23 @@ final class JobStateResource extends TextResource
         return ShopJob::reading(static fn (): string => self::read(ShopJob::query()->findOrFail($job->id)));
     }
 
+    /**
+     * The steps of the line as who reads them calls them.
+     *
+     * @param  array<string, mixed>  $frame
+     * @return array<string, mixed>
+     */
+    public static function said(array $frame): array
+    {
+        return isset($frame['line']) ? [...$frame, 'line' => Words::of()->row($frame['line'])] : $frame;
+    }
+
     private static function read(ShopJob $job): string
     {
-        $frame = ArtworkJson::text(PageArt::frame(ArtworkJson::data((string) $job->bench)));
+        $frame = ArtworkJson::text(self::said(PageArt::frame(ArtworkJson::data((string) $job->bench))));
 
         return substr(
-            ArtworkJson::text(JobWordsResource::row($job)),
+            ArtworkJson::text(Words::of()->row(JobWordsResource::row($job))),
             0,
             -1,
         ).',"art":'.substr($frame, 0, -1).',"pieces":['.implode(',', BenchPiece::pages($job)).']}}';

@@ -90,6 +90,8 @@ use NeatEdge\Core\Check\Judgements;
  *     open: list<string>,
  *     // Whether there is nothing that could be ready or not.
  *     empty: bool,
+ *     // Whether the first that is open is that the job was changed since.
+ *     stale: bool,
  *     // Who let it go though it is not ready, in this state.
  *     released: ReleaseRow|null,
  * }

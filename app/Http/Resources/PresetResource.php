@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Words\Words;
 use Illuminate\Http\Request;
 use NeatEdge\Core\Artwork\LineStep;
 use NeatEdge\Core\Line\Preset;
@@ -15,6 +16,8 @@ use NeatEdge\Core\Process\Processes;
  *
  * @phpstan-type PresetRow array{
  *     name: string,
+ *     // As who reads it calls it: its name, in another language where it ships with the application.
+ *     called: string,
  *     version: int,
  *     note: string,
  *     // Processes that it is for.
@@ -37,14 +40,26 @@ final class PresetResource extends Resource
     {
         return [
             'name' => $preset->name,
+            'called' => self::called($preset->name),
             'version' => $preset->version,
-            'note' => $preset->note,
+            'note' => self::ships($preset->name) ? Words::of()->say($preset->note) : $preset->note,
             'for' => $preset->for,
-            'ships' => isset(Processes::presets()[$preset->name]),
+            'ships' => self::ships($preset->name),
             'steps' => array_map(
                 static fn (LineStep $step): array => ['kind' => $step->kind, 'label' => Steps::about($step->kind)->label, 'on' => $step->on],
                 $preset->steps,
             ),
         ];
+    }
+
+    /** What a preset is called by who reads; a name of the shop is as it was given. */
+    public static function called(string $name): string
+    {
+        return self::ships($name) ? Words::of()->say($name) : $name;
+    }
+
+    private static function ships(string $name): bool
+    {
+        return isset(Processes::presets()[$name]);
     }
 }

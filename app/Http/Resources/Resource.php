@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Words\Words;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -27,14 +28,16 @@ abstract class Resource extends JsonResource
     }
 
     /**
-     * As it is: nothing in it is left out or put in another order.
+     * As it is: nothing in it is left out or put in another order; what is read of it is in the language of who asks.
      *
      * @param  Request|null  $request
      * @return array<mixed>
      */
     public function resolve($request = null): array
     {
-        return (array) $this->toArray($request ?? request());
+        $request ??= request();
+
+        return Words::of($request)->row((array) $this->toArray($request));
     }
 
     public function withResponse(Request $request, JsonResponse $response): void

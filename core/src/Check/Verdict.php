@@ -18,8 +18,9 @@ final readonly class Verdict
     /**
      * @param  list<string>  $open  what stands between the job and the machine, one sentence each
      * @param  bool  $empty  whether there is nothing that could be ready or not
+     * @param  bool  $stale  whether the first of them is that the job was changed since
      */
-    private function __construct(public string $sentence, public array $open, public bool $empty = false)
+    private function __construct(public string $sentence, public array $open, public bool $empty = false, private bool $stale = false)
     {
     }
 
@@ -71,7 +72,7 @@ final readonly class Verdict
             }.self::named($kinds).'.';
         }
 
-        return new self($sentence, $open);
+        return new self($sentence, $open, stale: $stale);
     }
 
     /** @param  array<string, int>  $kinds */
@@ -92,10 +93,10 @@ final readonly class Verdict
         return $this->open === [];
     }
 
-    /** @return array{sentence: string, ready: bool, open: list<string>, empty: bool} */
+    /** @return array{sentence: string, ready: bool, open: list<string>, empty: bool, stale: bool} */
     public function toArray(): array
     {
-        return ['sentence' => $this->sentence, 'ready' => $this->isReady(), 'open' => $this->open, 'empty' => $this->empty];
+        return ['sentence' => $this->sentence, 'ready' => $this->isReady(), 'open' => $this->open, 'empty' => $this->empty, 'stale' => $this->stale];
     }
 
     /** With as many digits as can be told. */

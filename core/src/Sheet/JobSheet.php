@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Sheet;
 
+use Closure;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Contour;
@@ -36,28 +37,43 @@ final class JobSheet
 
     private float $y = self::EDGE;
 
-    /** @param  array{float, float}  $paper  width and height, mm */
-    private function __construct(private readonly FontShelf $fonts, private readonly string $currency, private readonly array $paper)
-    {
+    /**
+     * @param  array{float, float}  $paper  width and height, mm
+     * @param  Closure(string): string  $said  what a sentence is in the language of who reads it
+     */
+    private function __construct(
+        private readonly FontShelf $fonts,
+        private readonly string $currency,
+        private readonly array $paper,
+        private readonly Closure $said,
+    ) {
     }
 
     /**
-     * @param  array<string, string>  $ticket  what is said of the job, by its name
+     * @param  array<string, string>  $ticket  what is said of the job, by its name; both as they are printed
      * @param  non-empty-list<array{layout: Layout, seconds: float, cut_mm: float, material_cost: float|null, machine_cost: float|null}>  $rows  in the
      *     order of making
      * @param  list<string>  $accepted
      * @param  string  $currency  that the shop reckons in
      * @param  array{float, float}  $paper  width and height, mm
+     * @param  (Closure(string): string)|null  $said  what a sentence is in the language of who reads it; English without
      * @return non-empty-list<Layout>
      */
-    public static function pages(string $title, array $ticket, array $rows, array $accepted, string $currency = '', array $paper = [210.0, 297.0]): array
-    {
-        $self = new self(FontShelf::shipped(), $currency, $paper);
-        $self->text($title, self::EDGE, 7.0, true);
+    public static function pages(
+        string $title,
+        array $ticket,
+        array $rows,
+        array $accepted,
+        string $currency = '',
+        array $paper = [210.0, 297.0],
+        ?Closure $said = null,
+    ): array {
+        $self = new self(FontShelf::shipped(), $currency, $paper, $said ?? static fn (string $text): string => $text);
+        $self->letters($title, self::EDGE, 7.0, true);
         $self->y += 4.0;
         foreach ($ticket as $name => $value) {
-            $self->text($name, self::EDGE, 3.4, true, 0.0);
-            $self->text($value, self::EDGE + 32.0, 3.4);
+            $self->letters($name, self::EDGE, 3.4, true, 0.0);
+            $self->letters($value, self::EDGE + 32.0, 3.4);
         }
         $self->y += 3.0;
         foreach ($rows as $number => $row) {
@@ -192,8 +208,14 @@ final class JobSheet
         }
     }
 
-    /** A line of letters, or as many as it takes. */
+    /** What the shop says, in the language of who reads it. */
     private function text(string $text, float $x, float $size, bool $bold = false, float $down = 1.5): void
+    {
+        $this->letters(($this->said)($text), $x, $size, $bold, $down);
+    }
+
+    /** A line of letters, or as many as it takes. */
+    private function letters(string $text, float $x, float $size, bool $bold = false, float $down = 1.5): void
     {
         $room = $this->paper[0] - self::EDGE - $x;
         $shape = $this->set($text, $size, $bold);

@@ -293,7 +293,7 @@ final class HonestLookTest extends TestCase
     public function the_verdict_is_one_true_sentence(float $seen, int $leftOut, int $accepted, int $serious, bool $stale, string $sentence, array $open): void
     {
         $verdict = Verdict::of(new LookDifference($seen, 1000.0, $seen), $leftOut, $accepted, $serious, $stale, serious: $serious);
-        self::assertSame(['sentence' => $sentence, 'ready' => $open === [], 'open' => $open, 'empty' => false], $verdict->toArray());
+        self::assertSame(['sentence' => $sentence, 'ready' => $open === [], 'open' => $open, 'empty' => false, 'stale' => str_starts_with($open[0] ?? '', 'The job was changed')], $verdict->toArray());
         $empty = Verdict::of(new LookDifference(0.0, 0.0), 0, 0, 0, false, true);
         self::assertSame(
             [true, false, 'There is nothing to make yet'],

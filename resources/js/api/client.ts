@@ -1,3 +1,4 @@
+import { t } from '@/words/words'
 /** One page of a longer list. */
 export interface Paged<One> {
   data: One[]
@@ -42,7 +43,7 @@ async function call<T>(method: string, path: string, body?: unknown, signal?: Ab
     })
   } catch (problem) {
     if (problem instanceof DOMException && problem.name === 'AbortError') throw problem
-    throw new Refused('The server does not answer; is it still running?', 0, {})
+    throw new Refused(t('The server does not answer; is it still running?'), 0, {})
   }
   if (response.status === 419 && !again) {
     // The page lay open longer than its token holds: any answer brings a new one.
@@ -54,12 +55,12 @@ async function call<T>(method: string, path: string, body?: unknown, signal?: Ab
   try {
     data = text === '' ? null : JSON.parse(text)
   } catch {
-    throw new Refused('The server gave an answer that cannot be read. Try again.', response.status, {})
+    throw new Refused(t('The server gave an answer that cannot be read. Try again.'), response.status, {})
   }
   if (!response.ok) {
     const fields = (data ?? {}) as Record<string, unknown>
-    const words = typeof fields.message === 'string' ? fields.message : 'Something went wrong; nothing was changed.'
-    throw new Refused(response.status === 413 ? 'The file is too large.' : words, response.status, fields)
+    const words = typeof fields.message === 'string' ? fields.message : t('Something went wrong; nothing was changed.')
+    throw new Refused(response.status === 413 ? t('The file is too large.') : words, response.status, fields)
   }
   return data as T
 }
@@ -78,5 +79,5 @@ export const api = {
 }
 
 export function words(problem: unknown): string {
-  return problem instanceof Error ? problem.message : 'Something went wrong; nothing was changed.'
+  return problem instanceof Error ? problem.message : t('Something went wrong; nothing was changed.')
 }

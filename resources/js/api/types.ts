@@ -1876,6 +1876,8 @@ export interface components {
             minor?: boolean;
             seen?: boolean;
             accepted?: string | null;
+            /** @enum {unknown} */
+            cured?: "added" | "instead";
             ribbon?: [
                 number,
                 number
@@ -2015,6 +2017,7 @@ export interface components {
             };
             preset: {
                 name: string;
+                called: string;
                 version: number;
                 changed: boolean;
             } | null;
@@ -2434,6 +2437,7 @@ export interface components {
         /** @description A line of preparation under a name. */
         Preset: {
             name: string;
+            called: string;
             version: number;
             note: string;
             for: string[];
@@ -2694,6 +2698,7 @@ export interface components {
             ready: boolean;
             open: string[];
             empty: boolean;
+            stale: boolean;
             released: components["schemas"]["Release"] | null;
         };
         /** @description The versions of a job that were given names, and what was done last. */

@@ -1,3 +1,4 @@
+import { t } from '@/words/words'
 import type { Work as AnyWork } from './types'
 
 export type { WorkState } from './types'
@@ -10,4 +11,4 @@ export interface Work<Outcome = Record<string, unknown>> extends Omit<AnyWork, '
 export const isOpen = (work: Pick<Work, 'state'> | null | undefined): boolean => work?.state === 'waiting' || work?.state === 'running'
 
 /** How long it still takes, in words; nothing while that cannot be told. */
-export const timeLeft = (work: Pick<Work, 'left'> | null | undefined): string => (!work?.left ? '' : work.left < 90 ? `about ${work.left} s left` : `about ${Math.round(work.left / 60)} min left`)
+export const timeLeft = (work: Pick<Work, 'left'> | null | undefined): string => (!work?.left ? '' : work.left < 90 ? t('about {left} s left', { left: work.left }) : t('about {left} min left', { left: Math.round(work.left / 60) }))

@@ -1,3 +1,4 @@
+import { t } from '@/words/words'
 import { api, words } from '@/api/client'
 import type { Brought } from '@/api/types'
 import { useBench } from '@/stores/bench'
@@ -26,18 +27,18 @@ export function useBring(toDraw: () => unknown) {
     const form = new FormData()
     form.append('file', file)
     const kept = await api.post<{ file: string; name: string }>(`jobs/${bench.job!.id}/reference`, form)
-    if (await bench.draw({ kind: 'reference', picture: kept })) told.tell(`${file.name} lies under the work as a reference picture.`)
+    if (await bench.draw({ kind: 'reference', picture: kept })) told.tell(t('{name} lies under the work as a reference picture.', { name: file.name }))
   }
 
   async function drawing(file: File, at: { x: number; y: number }) {
     const form = new FormData()
     form.append('file', file)
     const read = await api.post<Brought>('bring', form)
-    if (!read.box) return void (bench.problem = `${file.name} draws nothing that can be seen.`)
+    if (!read.box) return void (bench.problem = t('{name} draws nothing that can be seen.', { name: file.name }))
     const [left, top, width, height] = read.box
     const made = await bench.draw({ kind: 'paste', art: read.art, x: at.x - left - width / 2, y: at.y - top - height / 2, layer: draw.layer }, true)
     // Said last: what was chosen before it would take it away.
-    if (made && read.leftOut.length > 0) bench.problem = `Of ${file.name}: ${read.leftOut.slice(0, 4).join(' ')}${read.leftOut.length > 4 ? ` And ${read.leftOut.length - 4} more.` : ''}`
+    if (made && read.leftOut.length > 0) bench.problem = t('Of {file}: {what}{more, plural, =0 {} other { And # more.}}', { file: file.name, what: read.leftOut.slice(0, 4).join(' '), more: Math.max(0, read.leftOut.length - 4) })
     return undefined
   }
 

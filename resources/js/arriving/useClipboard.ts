@@ -1,3 +1,4 @@
+import { t } from '@/words/words'
 import { isTyping } from '@/keys/field'
 import { hasTaken, isOwn, paste } from '@/stages/draw/commands'
 import { useBench } from '@/stores/bench'
@@ -22,8 +23,8 @@ export function useClipboard(hands: Ref<boolean>, bring: (files: File[], at: nul
     const files = [...(data?.files ?? [])]
     const drawing = drawingIn(text)
     if ((drawing === null && files.length === 0) || isOwn(text)) {
-      if (!hands.value) return void useTold().tell('Pieces are pasted in Draw and Shape.')
-      return void (hasTaken() || text === '' ? paste(bench, false) : useTold().tell('The clipboard holds neither pieces nor a drawing.'))
+      if (!hands.value) return void useTold().tell(t('Pieces are pasted in Draw and Shape.'))
+      return void (hasTaken() || text === '' ? paste(bench, false) : useTold().tell(t('The clipboard holds neither pieces nor a drawing.')))
     }
     void bring(drawing ? [drawing] : files, null)
   })

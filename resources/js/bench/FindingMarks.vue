@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { number } from '@/words/words'
 import type { Finding } from '@/api/types'
 import { labelWidth, nameOf } from '@/findings'
 import { useColours } from '@/stores/colours'
@@ -39,7 +40,7 @@ const marks = computed(() => {
       const value = mark.finding.width_mm
       // The stretch is drawn for the chosen one and its group; of all others only the place.
       const ribbon = named ? mark.finding.ribbon?.map((ring) => `M${ring.map(([x, y]) => `${(x * props.scale + props.left - mark.x).toFixed(1)} ${(y * props.scale + props.top - mark.y).toFixed(1)}`).join('L')}Z`).join('') : undefined
-      return { ...mark, ribbon, small: !named, text: value !== undefined ? `${value.toFixed(2)} mm` : nameOf(mark.finding.kind), labelled: free }
+      return { ...mark, ribbon, small: !named, text: value !== undefined ? `${number(value, 2, 2)} mm` : nameOf(mark.finding.kind), labelled: free }
     })
     .reverse()
 })

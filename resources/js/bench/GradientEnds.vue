@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { number } from '@/words/words'
 import { useBench } from '@/stores/bench'
 import { useDraw } from '@/stores/draw'
 import { computed } from 'vue'
@@ -31,7 +32,7 @@ function grabEnd(event: PointerEvent, index: number) {
       // A radial one is carried by its middle.
       if (index === 0 && now.paint.kind === 'radial') ends[1] = { x: now.ends[1].x + to.x - now.ends[0].x, y: now.ends[1].y + to.y - now.ends[0].y }
       ends[index] = to
-      return `${to.x.toFixed(2)}, ${to.y.toFixed(2)} mm`
+      return `${number(to.x, 2, 2)}, ${number(to.y, 2, 2)} mm`
     },
     () => bench.draw({ kind: 'fill', pieces: [now.id], gradient: { kind: now.paint.kind, spread: now.paint.spread, axis: [ends[0].x, ends[0].y, ends[1].x, ends[1].y], stops: now.paint.stops } }),
   )

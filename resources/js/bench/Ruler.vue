@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { digits } from '@/words/words'
 import { mmPer } from '@/units'
 import { computed } from 'vue'
 
@@ -24,7 +25,7 @@ const ticks = computed(() => {
   const out: { at: number; size: number; text: string }[] = []
   for (let k = from; k <= to; k++) {
     const main = k % 10 === 0
-    out.push({ at: k * small * per.value + props.offset, size: main ? 22 : k % 5 === 0 ? 9 : 5, text: main ? String(Number((k * small).toFixed(3))) : '' })
+    out.push({ at: k * small * per.value + props.offset, size: main ? 22 : k % 5 === 0 ? 9 : 5, text: main ? digits(Number((k * small).toFixed(3))) : '' })
   }
   return out
 })

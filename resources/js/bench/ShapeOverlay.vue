@@ -173,7 +173,7 @@ const walked = computed(() => (shaping.at === null ? null : (walk.value[shaping.
         :style="{ fill: colourOf(i) }"
         :data-cell="i"
         role="button"
-        :aria-label="`Cell ${i + 1}${cell.says ? ` of ${cell.says}` : ''}${stateOf(i) ? `, ${stateOf(i)}` : ''}`"
+        :aria-label="$t('Cell {i}{of, select, none {} other { of {of} }}{state, select, joined {, joined} dropped {, dropped} other {} }', { i: i + 1, of: cell.says || 'none', state: stateOf(i) })"
         vector-effect="non-scaling-stroke"
         @pointerdown="begin($event, i)"
         @pointerenter="pass(i)"
@@ -202,7 +202,7 @@ const walked = computed(() => (shaping.at === null ? null : (walk.value[shaping.
       <path :d="framePath(frame)" class="frame" vector-effect="non-scaling-stroke" :transform="place" />
       <template v-for="(at, i) in frame" :key="`k${i}`">
         <line v-if="i % 3 !== 0" class="arm" :x1="px(at).x" :y1="px(at).y" :x2="px(frame[(i % 3 === 1 ? i - 1 : i + 1) % 12]!).x" :y2="px(frame[(i % 3 === 1 ? i - 1 : i + 1) % 12]!).y" />
-        <path :class="['knob', { corner: i % 3 === 0 }]" :transform="`translate(${px(at).x} ${px(at).y})`" :d="i % 3 === 0 ? 'M-7 7V-7H7z' : 'M-6 0A6 6 0 0 1 6 0z'" :data-knob="i" role="button" :aria-label="i % 3 === 0 ? `Corner ${i / 3 + 1} of the frame` : `Handle ${i} of the frame`" @pointerdown="grab($event, i)" @pointermove="pull" @pointerup="letGo" />
+        <path :class="['knob', { corner: i % 3 === 0 }]" :transform="`translate(${px(at).x} ${px(at).y})`" :d="i % 3 === 0 ? 'M-7 7V-7H7z' : 'M-6 0A6 6 0 0 1 6 0z'" :data-knob="i" role="button" :aria-label="i % 3 === 0 ? $t('Corner {i} of the frame', { i: i / 3 + 1 }) : $t('Handle {i} of the frame', { i })" @pointerdown="grab($event, i)" @pointermove="pull" @pointerup="letGo" />
       </template>
     </g>
     <path v-for="(mark, i) in nodes" :key="`n${i}`" class="node" :transform="`translate(${px(mark).x} ${px(mark).y})`" d="M-3.5-3.5l7 7M3.5-3.5l-7 7" data-test="needless" />

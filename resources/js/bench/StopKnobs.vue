@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { number, t } from '@/words/words'
 import { useBench } from '@/stores/bench'
 import { computed, ref, watch } from 'vue'
 import type { Point } from './geometry'
@@ -29,7 +30,7 @@ const bars = computed(() => {
     const { at, across } = onRail(share)
     const half = Math.max((part * stroke.value!.width) / 2, 4 / props.scale)
     const px = (side: number) => ({ x: props.left + (at.x + side * across.x * half) * props.scale, y: props.top + (at.y + side * across.y * half) * props.scale })
-    return { index, ends: [px(1), px(-1)] as const, says: `${Math.round(share * 100)} % along, ${(part * stroke.value!.width).toFixed(2)} mm wide` }
+    return { index, ends: [px(1), px(-1)] as const, says: t('{share} % along, {part} mm wide', { share: Math.round(share * 100), part: number((part * stroke.value!.width), 2, 2) }) }
   })
 })
 const all = () => {
@@ -61,7 +62,7 @@ function grab(event: PointerEvent, index: number) {
       bench.tried(fields()).then((would) => {
         if (would?.pieces[0]) tools.tryPath.value = would.pieces[0].outline ?? would.pieces[0].d
       })
-      return `${Math.round(share * 100)} % along, ${(part * (stroke.value?.width ?? 0)).toFixed(2)} mm wide`
+      return t('{share} % along, {part} mm wide', { share: Math.round(share * 100), part: number((part * (stroke.value?.width ?? 0)), 2, 2) })
     },
     () => bench.draw(fields()).finally(() => (tools.tryPath.value = null)),
   )

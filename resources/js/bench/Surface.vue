@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/words/words'
 import { useBench } from '@/stores/bench'
 import { computed, nextTick, ref } from 'vue'
 import { useDraw } from '@/stores/draw'
@@ -58,7 +59,7 @@ function down(event: PointerEvent) {
   if (props.editing && event.button === 0 && !spaceHeld.value && bench.view.kind !== 'source' && bench.view.kind !== 'preview' && !(event.target as Element).closest('[role=button], [role=slider], [role=option]')) {
     // What is compared is looked at; a press of a hand is for the art again, and is not lost.
     bench.show({ kind: 'source' })
-    useTold().tell('Back on the bench.')
+    useTold().tell(t('Back on the bench.'))
     return void nextTick(() => drawing.value && tools.pointerDown(event))
   }
   if (drawing.value && !spaceHeld.value && event.button === 0) tools.pointerDown(event)
@@ -125,7 +126,7 @@ defineExpose({ cancel: tools.cancel, endCurve: tools.endCurve })
       @contextmenu="drawing && tools.contextMenu($event)"
       @click="!editing && bench.chooseNone()"
     >
-      <svg :width="width" :height="height" role="group" :aria-label="bench.job ? `The bench with ${bench.job.title}` : 'The bench'">
+      <svg :width="width" :height="height" role="group" :aria-label="bench.job ? $t('The bench with {title}', { title: bench.job.title }) : $t('The bench')">
         <defs>
           <clipPath id="wipe-before"><rect x="-10000" y="-10000" :width="10000 + wipeX" height="30000" /></clipPath>
           <clipPath id="wipe-after"><rect :x="wipeX" y="-10000" width="40000" height="30000" /></clipPath>

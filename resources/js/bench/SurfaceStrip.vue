@@ -34,17 +34,17 @@ function nextDrawn() {
     <p class="place numbers">{{ pointer ? `${inUnit(pointer.x, bench.job?.unit ?? 'mm')}, ${inUnit(pointer.y, bench.job?.unit ?? 'mm')}` : '' }}</p>
     <p v-if="bench.view.kind === 'file'" class="viewing">The file as it came in, drawn by the browser</p>
     <WipeSides v-if="bench.view.kind === 'wipe'" />
-    <button v-if="drawing && drawn.findings.length > 0" type="button" class="drawn" data-test="drawn-next" title="Look at the next" @click.stop="nextDrawn"><strong>{{ count(drawn.findings.length, 'finding') }}</strong> {{ drawn.at >= 0 ? names.said(drawn.findings[drawn.at]!.message) : 'where you drew' }}</button>
+    <button v-if="drawing && drawn.findings.length > 0" type="button" class="drawn" data-test="drawn-next" title="Look at the next" @click.stop="nextDrawn"><strong>{{ count(drawn.findings.length, 'finding') }}</strong> {{ drawn.at >= 0 ? names.said(drawn.findings[drawn.at]!.message) : $t('where you drew') }}</button>
     <p v-if="bench.view.kind === 'version'" class="viewing">Left: {{ bench.view.name }}. Right: as it is now.</p>
     <p v-if="bench.view.kind === 'step'" class="viewing">After: {{ bench.result?.steps[bench.view.index]?.label }}</p>
     <p v-if="bench.view.kind === 'preview'" class="viewing">Preview: not kept yet</p>
     <p v-if="bench.view.kind === 'sheet'" class="viewing">Sheet {{ bench.view.index + 1 }} alone</p>
     <button v-if="drawing" type="button" class="adds" :class="{ on: draw.adding }" :aria-pressed="draw.adding" title="Presses add to what is chosen, as with Shift" data-test="adding" @click.stop="draw.adding = !draw.adding">Choose more</button>
-    <button v-if="drawing && bench.chosen.size > 0" type="button" class="adds" :title="keys.titled('Look at what is chosen, close', 'look')" data-test="look" @click.stop="look">Look closer</button>
+    <button v-if="drawing && bench.chosen.size > 0" type="button" class="adds" :title="keys.titled($t('Look at what is chosen, close'), 'look')" data-test="look" @click.stop="look">Look closer</button>
     <div class="zoom">
-      <button type="button" aria-label="Zoom out" :title="keys.titled('Zoom out', 'zoom-out')" @click.stop="pan.zoomOut()">−</button>
-      <button type="button" :aria-label="`${percentage} %: fit the art`" :title="keys.titled('Fit', 'fit')" data-test="fit" @click.stop="pan.fit()">{{ percentage }} %</button>
-      <button type="button" aria-label="Zoom in" :title="keys.titled('Zoom in', 'zoom-in')" @click.stop="pan.zoomIn()">+</button>
+      <button type="button" aria-label="Zoom out" :title="keys.titled($t('Zoom out'), 'zoom-out')" @click.stop="pan.zoomOut()">−</button>
+      <button type="button" :aria-label="$t('{percentage} %: fit the art', { percentage })" :title="keys.titled($t('Fit'), 'fit')" data-test="fit" @click.stop="pan.fit()">{{ percentage }} %</button>
+      <button type="button" aria-label="Zoom in" :title="keys.titled($t('Zoom in'), 'zoom-in')" @click.stop="pan.zoomIn()">+</button>
     </div>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/words/words'
 import Choose from '@/fields/Choose.vue'
 import { api } from '@/api/client'
 import type { VersionList } from '@/api/types'
@@ -14,14 +15,14 @@ watch(() => bench.job?.id, async (id) => {
   if (id !== undefined) versions.value = (await api.get<VersionList>(`jobs/${id}/versions`).catch(() => ({ versions: [] }) as unknown as VersionList)).versions
 }, { immediate: true })
 const sides = computed<{ key: Side; label: string }[]>(() => [
-  ...(bench.hasFile ? [{ key: 'file' as const, label: 'the file as it came in' }] : []),
-  { key: 'bench', label: 'what lies on the bench' },
-  ...(bench.result?.steps ?? []).slice(0, -1).map((step, index) => ({ key: `step ${index}` as const, label: `after: ${step.label}` })),
-  { key: 'result', label: 'the result' },
-  ...versions.value.map((version) => ({ key: `version ${version.id}` as const, label: `version: ${version.name}` })),
+  ...(bench.hasFile ? [{ key: 'file' as const, label: t('the file as it came in') }] : []),
+  { key: 'bench', label: t('what lies on the bench') },
+  ...(bench.result?.steps ?? []).slice(0, -1).map((step, index) => ({ key: `step ${index}` as const, label: t('after: {step}', { step: step.label }) })),
+  { key: 'result', label: t('the result') },
+  ...versions.value.map((version) => ({ key: `version ${version.id}` as const, label: t('version: {name}', { name: version.name }) })),
 ])
 const lies = computed(() => ({ before: bench.wipeWith === 'file' && !bench.hasFile ? 'bench' : bench.wipeWith, after: bench.wipeTo }))
-const said = { before: 'Left', after: 'Right' }
+const said = { before: t('Left'), after: t('Right') }
 </script>
 
 <template>

@@ -1,3 +1,4 @@
+import { t } from '@/words/words'
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
 import { useTold } from '@/stores/told'
@@ -48,7 +49,7 @@ export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hov
         const centred = moving.altKey
         box.value = { left: centred ? from.x - w : Math.min(from.x, from.x + w), top: centred ? from.y - h : Math.min(from.y, from.y + h), width: Math.abs(w) * (centred ? 2 : 1), height: Math.abs(h) * (centred ? 2 : 1) }
         line = [w, h]
-        tell(at, draw.shape === 'line' ? `${size(Math.hypot(w, h))} long` : `${size(box.value.width)} wide, ${size(box.value.height)} high`)
+        tell(at, draw.shape === 'line' ? t('{long} long', { long: size(Math.hypot(w, h)) }) : t('{width} wide, {height} high', { width: size(box.value.width), height: size(box.value.height) }))
       },
       end(ending) {
         const area = box.value
@@ -239,7 +240,7 @@ export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hov
       return
     }
     const target = draw.onLine ? lineNear(event, under) : undefined
-    if (draw.onLine && !target) return told.tell('No line lies there. Press a line, or just beside it.')
+    if (draw.onLine && !target) return told.tell(t('No line lies there. Press a line, or just beside it.'))
     const colour = draw.fill === 'none' ? '#26231d' : draw.fill
     draw.use('arrange')
     draw.opening = { ...to, edit: { kind: 'text', ...lettered(), ...(target ? { align: 'middle', along: target, pressed: true } : {}), x: target ? at.x : to.x, y: target ? at.y : to.y, fill: colour, line: 'none', layer: draw.layer } }

@@ -1,3 +1,4 @@
+import { number, t as say } from '@/words/words'
 import type { NodeContour, PieceDetail } from '@/api/types'
 import { useBench } from '@/stores/bench'
 import { useDraw } from '@/stores/draw'
@@ -109,7 +110,7 @@ export function useNodeTool({ scale, snap, box, dragged, tryPath, start, one, be
         c[i + 3]! += (step.y * b1) / whole
         c[i + 4]! += (step.x * b2) / whole
         c[i + 5]! += (step.y * b2) / whole
-        tell(at, `across ${size(step.x)}, down ${size(step.y)}`)
+        tell(at, say('across {x}, down {y}', { x: size(step.x), y: size(step.y) }))
         showContours(next, fields())
       },
       end: () => begun && keepNodes(fields()),
@@ -215,7 +216,7 @@ export function useNodeTool({ scale, snap, box, dragged, tryPath, start, one, be
         }
         const next = structured(piece.contours)
         next[k] = { ...contour, coords: c }
-        tell(to, `${size(Math.hypot(at.x - centre.x, at.y - centre.y))} long, ${((Math.atan2(at.y - centre.y, at.x - centre.x) * 180) / Math.PI).toFixed(1)}°`)
+        tell(to, say('{long} long, {angle}°', { long: size(Math.hypot(at.x - centre.x, at.y - centre.y)), angle: number((Math.atan2(at.y - centre.y, at.x - centre.x) * 180) / Math.PI, 1, 1) }))
         showContours(next, fields())
       },
       end: () => begun && keepNodes(fields()),

@@ -1,3 +1,4 @@
+import { t } from '@/words/words'
 import { useBench } from '@/stores/bench'
 import { useDraw } from '@/stores/draw'
 import { api } from '@/api/client'
@@ -26,7 +27,7 @@ export function useNudge(surface: Ref<HTMLElement | null>, tools: ReturnType<typ
     const plain = /^(\d+(?:[.,]\d+)?)\s*(mm|cm|in|pt|px)?$/.exec(text)
     const unit = bench.job?.unit ?? 'mm'
     if (plain) return Number(plain[1]!.replace(',', '.')) * mmPer[(plain[2] ?? unit) as typeof unit]!
-    if (!read.has(text)) void api.post<{ mm: number }>('length', { text, unit, of: null, any: true, label: 'Nudge', least: 0, most: 1e5 }).then(({ mm }) => read.set(text, mm), () => {})
+    if (!read.has(text)) void api.post<{ mm: number }>('length', { text, unit, of: null, any: true, label: t('Nudge'), least: 0, most: 1e5 }).then(({ mm }) => read.set(text, mm), () => {})
     return read.get(text) ?? null
   }
 

@@ -1,3 +1,4 @@
+import { number, t } from '@/words/words'
 import { useBench } from '@/stores/bench'
 import { useDraw } from '@/stores/draw'
 import { computed, ref } from 'vue'
@@ -17,7 +18,7 @@ export function useReference(editing: () => boolean, tools: ReturnType<typeof us
     tools.grab(event, (to) => {
       at = { x: now.x + to.x - start.x, y: now.y + to.y - start.y }
       referenceAt.value = at
-      return `picture at ${at.x.toFixed(1)}, ${at.y.toFixed(1)} mm`
+      return t('picture at {x}, {y} mm', { x: number(at.x, 1, 1), y: number(at.y, 1, 1) })
     }, () => bench.draw({ kind: 'reference', ...at }).finally(() => (referenceAt.value = null)))
   }
   const referenceAt = ref<{ x: number; y: number } | null>(null)

@@ -1,3 +1,4 @@
+import { t as say } from '@/words/words'
 import { api } from '@/api/client'
 import type { Piece, Snaps } from '@/api/types'
 import { useBench } from '@/stores/bench'
@@ -130,7 +131,7 @@ export function useSnap() {
           const distance = Math.hypot(x - p.x, y - p.y)
           if (distance < least) {
             least = distance
-            best = { x, y, name: `edge of ${bench.byId.get(id)?.called ?? 'a piece'}` }
+            best = { x, y, name: say('edge of {piece}', { piece: bench.byId.get(id)?.called ?? say('a piece') }) }
           }
         }
       }
@@ -146,7 +147,7 @@ export function useSnap() {
     if (draw.snap.guides) {
       for (const guide of art.guides) if (guide.upright === upright) at.push([guide.at, 'guide'])
       const size = upright ? art.width : art.height
-      at.push([0, 'edge of the page'], [size / 2, 'middle of the page'], [size, 'edge of the page'])
+      at.push([0, say('edge of the page')], [size / 2, say('middle of the page')], [size, say('edge of the page')])
     }
     if (draw.snap.grid) at.push([Math.round(value / draw.grid) * draw.grid, 'grid'])
     let found: [number, string] | null = null
@@ -159,7 +160,7 @@ export function useSnap() {
     return found
   }
 
-  const both = (a: string, b: string) => (a === b || !b ? a : a ? `${a} and ${b}` : b)
+  const both = (a: string, b: string) => (a === b || !b ? a : a ? say('{a} and {b}', { a, b }) : b)
 
   function lines(p: Point, reach: number): Caught | null {
     const [x, y] = [line(p.x, true, reach), line(p.y, false, reach)]

@@ -1,3 +1,4 @@
+import { t } from '@/words/words'
 import { useKeyActs, usePlainKeys } from '@/keys/useKeys'
 import { useBench } from '@/stores/bench'
 import { useDraw } from '@/stores/draw'
@@ -28,14 +29,14 @@ export function useSurfaceKeys(surface: Ref<HTMLElement | null>, drawing: Ref<bo
       return undefined
     }
     const all = bench.art?.pieces.filter(bench.touchable) ?? []
-    if (all.length === 0) return 'There is no piece to choose yet.'
+    if (all.length === 0) return t('There is no piece to choose yet.')
     const at = all.findIndex((one) => bench.chosen.has(one.id))
     bench.choose(all[(at + by + all.length) % all.length]!.id, false, true)
     return undefined
   }
   function look() {
     const frame = tools.outline()
-    if (!frame) return 'Choose what is to be looked at first.'
+    if (!frame) return t('Choose what is to be looked at first.')
     return pan.lookAt({ left: frame.left, top: frame.top, right: frame.left + frame.width, bottom: frame.top + frame.height }, 0.5)
   }
   function enter() {

@@ -1,3 +1,4 @@
+import { number, t } from '@/words/words'
 import { useBench } from '@/stores/bench'
 import { useDraw } from '@/stores/draw'
 import { computed, ref, watch, type Ref } from 'vue'
@@ -17,8 +18,8 @@ export interface Knob {
 }
 
 export const knobs: Knob[] = [
-  { name: 'top left', fx: 0, fy: 0 }, { name: 'top', fx: 0.5, fy: 0 }, { name: 'top right', fx: 1, fy: 0 }, { name: 'right', fx: 1, fy: 0.5 },
-  { name: 'bottom right', fx: 1, fy: 1 }, { name: 'bottom', fx: 0.5, fy: 1 }, { name: 'bottom left', fx: 0, fy: 1 }, { name: 'left', fx: 0, fy: 0.5 },
+  { name: t('top left'), fx: 0, fy: 0 }, { name: t('top'), fx: 0.5, fy: 0 }, { name: t('top right'), fx: 1, fy: 0 }, { name: t('right'), fx: 1, fy: 0.5 },
+  { name: t('bottom right'), fx: 1, fy: 1 }, { name: t('bottom'), fx: 0.5, fy: 1 }, { name: t('bottom left'), fx: 0, fy: 1 }, { name: t('left'), fx: 0, fy: 0.5 },
 ]
 
 /** What the pointer does on the bench with each tool of the Draw stage. Places are mm on the bench. */
@@ -157,7 +158,7 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
         }
         matrix = translation(step.x, step.y)
         dragging.show(matrix)
-        tell(at, `across ${size(step.x)}, down ${size(step.y)}${moving.altKey ? ', a copy' : ''}`)
+        tell(at, moving.altKey ? t('across {x}, down {y}, a copy', { x: size(step.x), y: size(step.y) }) : t('across {x}, down {y}', { x: size(step.x), y: size(step.y) }))
       },
       end(ending) {
         showing.value = true
@@ -214,7 +215,7 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
           let angle = ((Math.atan2(at.y - middle.y, at.x - middle.x) - from) * 180) / Math.PI
           if (moving.shiftKey) angle = Math.round(angle / 15) * 15
           matrix = about(middle, rotation(angle))
-          tell(at, `turn ${(((angle + 540) % 360) - 180).toFixed(1)}°`)
+          tell(at, t('turn {angle}°', { angle: number((((angle + 540) % 360) - 180), 1, 1) }))
         } else {
           // Where it was taken may lie beside its place: on a small piece knobs stand off.
           const to = applied(back, snap.snapped({ x: at.x - off.x, y: at.y - off.y }, scale.value, free(moving), ids))
@@ -230,7 +231,7 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
           if (Math.abs(sx) < 1e-4) sx = 1e-4
           if (Math.abs(sy) < 1e-4) sy = 1e-4
           matrix = combined(turn, about(anchor, scaling(sx, sy)), back)
-          tell(at, `${size(Math.abs(area.width * sx))} wide, ${size(Math.abs(area.height * sy))} high`)
+          tell(at, t('{width} wide, {height} high', { width: size(Math.abs(area.width * sx)), height: size(Math.abs(area.height * sy)) }))
         }
         dragging.show(matrix)
       },
@@ -264,7 +265,7 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
         if (!far(moving)) return
         const to = snap.snapped({ x: from.x + at.x - taken.x, y: from.y + at.y - taken.y }, scale.value, free(moving))
         draw.pivot = to
-        tell(at, `turns about ${size(to.x)}, ${size(to.y)}`)
+        tell(at, t('turns about {x}, {y}', { x: size(to.x), y: size(to.y) }))
       },
       end: () => undefined,
     })
@@ -285,7 +286,7 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
       move(to, moving) {
         const end = moving.shiftKey ? held(start.value, to) : to
         draw.marks = [start.value.x, start.value.y, end.x, end.y]
-        tell(to, `${size(Math.hypot(end.x - start.value.x, end.y - start.value.y))} now`)
+        tell(to, t('{long} now', { long: size(Math.hypot(end.x - start.value.x, end.y - start.value.y)) }))
       },
       end: () => undefined,
     })

@@ -22,7 +22,7 @@ const asTyped = (field: Field) => (number(field) === null && typeof now(field) =
       <template v-if="!only || only(field)">
         <Choose v-if="field.type === 'choice'" :label="field.label" :title="field.help" :value="String(values[field.name] ?? field.usual)" :options="labelled(field.options)" :data-field="field.name" @keep="emit('keep', field.name, $event)" />
         <Tick v-else-if="field.type === 'flag'" :title="field.help" :value="Boolean(values[field.name])" :data-field="field.name" @keep="emit('keep', field.name, $event)">{{ field.label }}</Tick>
-        <Choose v-else-if="field.type === 'piece'" :label="field.label" :title="field.help" :value="String(values[field.name] ?? '')" :options="[{ value: '', label: 'As they lie' }, ...(pieces ?? []).map((piece) => ({ value: piece.id, label: piece.called }))]" :data-field="field.name" @keep="emit('keep', field.name, $event)" />
+        <Choose v-else-if="field.type === 'piece'" :label="field.label" :title="field.help" :value="String(values[field.name] ?? '')" :options="[{ value: '', label: $t('As they lie') }, ...(pieces ?? []).map((piece) => ({ value: piece.id, label: piece.called }))]" :data-field="field.name" @keep="emit('keep', field.name, $event)" />
         <label v-else-if="field.type === 'colour'" class="choice" :title="field.help">
           <span>{{ field.label }}</span>
           <span class="colour">

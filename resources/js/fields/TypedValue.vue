@@ -2,6 +2,7 @@
 import { api, words } from '@/api/client'
 import { useBench } from '@/stores/bench'
 import { bare, mmPer } from '@/units'
+import { digits, pointed } from '@/words/words'
 import { ElInput } from 'element-plus'
 import { computed, ref, watch } from 'vue'
 
@@ -12,7 +13,7 @@ const emit = defineEmits<{ keep: [text: string]; measured: [mm: number] }>()
 const bench = useBench()
 const unit = computed(() => bench.job?.unit ?? 'mm')
 // What was typed and is no plain number is shown as it was typed.
-const shown = computed(() => (props.typed !== undefined ? props.typed : props.value === null ? '' : props.angle ? `${Number(props.value.toFixed(3))}` : props.plain ? `${Number(props.value.toFixed(4))}` : bare(props.value, unit.value)))
+const shown = computed(() => (props.typed !== undefined ? props.typed : props.value === null ? '' : props.angle ? digits(Number(props.value.toFixed(3))) : props.plain ? digits(Number(props.value.toFixed(4))) : bare(props.value, unit.value)))
 const text = ref(shown.value)
 const typing = ref(false)
 /** It has the keys: what arrives meanwhile would be typed behind, instead of over what was chosen. */
@@ -31,15 +32,15 @@ function send() {
   sent = text.value
   // A share of something that only the core knows stays as it was typed.
   if (props.local && !text.value.trim().endsWith('%')) measure(text.value)
-  else emit('keep', text.value)
+  else emit('keep', pointed(text.value))
 }
 /** A length that the page itself works with is read by the core like any other: units and sums count. */
 async function measure(typed: string) {
   try {
     // A plain number is in the unit of the job; all else only the core can read, and only it refuses.
-    const plain = /^[-+]?\d+(?:[.,]\d+)?$/.test(typed.trim()) ? Number(typed.trim().replace(',', '.')) * mmPer[unit.value]! : null
+    const whole = /^[-+]?\d+(?:[.,]\d+)?$/.test(typed.trim()) ? Number(typed.trim().replace(',', '.')) * mmPer[unit.value]! : null
     const { least = -FARTHEST, most = FARTHEST } = props
-    const { mm } = plain !== null && plain >= least && plain <= most ? { mm: plain } : await api.post<{ mm: number }>('length', { text: typed, unit: unit.value, of: props.value, any: true, label: props.label, least, most })
+    const { mm } = whole !== null && whole >= least && whole <= most ? { mm: whole } : await api.post<{ mm: number }>('length', { text: pointed(typed), unit: unit.value, of: props.value, any: true, label: props.label, least, most })
     emit('measured', mm)
   } catch (refused) {
     bench.problem = words(refused)
@@ -66,10 +67,10 @@ function key(given: Event | KeyboardEvent) {
     typing.value = false
     ;(event.target as HTMLElement).blur()
   } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
-    const value = Number(text.value)
+    const value = Number(text.value.replace(',', '.'))
     if (!Number.isFinite(value)) return
     const step = (event.shiftKey ? 10 : 1) * (props.plain && !props.angle && Math.abs(value) <= 1 ? 0.05 : 1) * (event.key === 'ArrowUp' ? 1 : -1)
-    text.value = String(Number((value + step).toFixed(4)))
+    text.value = digits(Number((value + step).toFixed(4)))
     send()
     event.preventDefault()
   } else typing.value = true

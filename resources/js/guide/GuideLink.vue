@@ -6,7 +6,7 @@ defineProps<{ page: string; at?: string; about: string }>()
 </script>
 
 <template>
-  <RouterLink class="guide-link" :to="{ path: `/guide/${page}`, hash: at ? `#${at}` : '' }" target="_blank" :aria-label="`Guide: ${about}`" :title="`Guide: ${about}`">?</RouterLink>
+  <RouterLink class="guide-link" :to="{ path: `/guide/${page}`, hash: at ? `#${at}` : '' }" target="_blank" :aria-label="$t('Guide: {about}', { about })" :title="$t('Guide: {about}', { about })">?</RouterLink>
 </template>
 
 <style scoped>

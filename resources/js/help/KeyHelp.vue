@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { comboOf, isHeld } from '@/keys/combos'
+import { t } from '@/words/words'
+import { comboOf, isHeld, written } from '@/keys/combos'
 import { useKeys } from '@/keys/useKeys'
 import type { KeyAct } from '@/keys/acts'
 import { useShaping } from '@/stores/shaping'
@@ -12,28 +13,28 @@ const keys = useKeys()
 const shaping = useShaping()
 watch(open, (is) => is && shaping.load())
 const parts = [
-  { part: 'bench', title: 'On the bench' },
-  { part: 'stages', title: 'Stages' },
-  { part: 'draw', title: 'Tools of Draw' },
-  { part: 'shape', title: 'Tools of Shape' },
+  { part: 'bench', title: t('On the bench') },
+  { part: 'stages', title: t('Stages') },
+  { part: 'draw', title: t('Tools of Draw') },
+  { part: 'shape', title: t('Tools of Shape') },
 ] as const
 const lists = computed(() => parts.map((one) => ({ ...one, acts: keys.all.filter((act) => act.part === one.part) })))
 /** What the pointer and the keys that cannot be changed do. */
 const fixed = [
-  ['Ctrl K', 'search everything'],
-  ['Wheel, two fingers', 'zoom; two fingers move over the bench too'],
-  ['Space and drag', 'move over the bench'],
-  ['Arrows', 'nudge what is chosen, Shift: ten times; with nothing chosen, move over the bench'],
-  ['Press and hold, right button', 'what can be done here, and what lies beneath'],
-  ['Alt and drag', 'a copy'],
-  ['Double press', 'enter a group; type letters; add a node; lay a shape'],
-  ['Shift', 'choose more; straight, equal sides, 15°'],
-  ['Ctrl held', 'no snapping while it is held'],
-  ['Enter', 'keep, end a curve, lay a shape or letters in the middle'],
-  ['Esc', 'out of a comparison, a finding, its group, what is chosen'],
-  ['[ and ] with a tool of Shape', 'walk through cells, crossings and gaps; Enter presses one'],
-  ['On a step: Enter, Space', 'open it, switch it'],
-  ['On a step: Alt and an arrow', 'earlier or later in the line'],
+  [t('Ctrl K'), t('search everything')],
+  [t('Wheel, two fingers'), t('zoom; two fingers move over the bench too')],
+  [t('Space and drag'), t('move over the bench')],
+  [t('Arrows'), t('nudge what is chosen, Shift: ten times; with nothing chosen, move over the bench')],
+  [t('Press and hold, right button'), t('what can be done here, and what lies beneath')],
+  [t('Alt and drag'), t('a copy')],
+  [t('Double press'), t('enter a group; type letters; add a node; lay a shape')],
+  [t('Shift'), t('choose more; straight, equal sides, 15°')],
+  [t('Ctrl held'), t('no snapping while it is held')],
+  ['Enter', t('keep, end a curve, lay a shape or letters in the middle')],
+  ['Esc', t('out of a comparison, a finding, its group, what is chosen')],
+  [t('[ and ] with a tool of Shape'), t('walk through cells, crossings and gaps; Enter presses one')],
+  [t('On a step: Enter, Space'), t('open it, switch it')],
+  [t('On a step: Alt and an arrow'), t('earlier or later in the line')],
 ]
 const print = () => window.print()
 const changes = ref<string | null>(null)
@@ -68,8 +69,8 @@ function press(event: KeyboardEvent, act: KeyAct) {
         <h3>{{ list.title }}</h3>
         <ul>
           <li v-for="act in list.acts" :key="act.name">
-            <span v-if="act.fixed" class="key fixed">{{ act.usual }}</span>
-            <button v-else type="button" class="key" :class="{ asks: changes === act.name, none: keys.shown(act.name) === '' }" :aria-label="`Key for ${act.label}: ${keys.of(act) || 'none'}. Press to change it.`" :data-key="act.name" @click="ask(act)" @keydown="press($event, act)">{{ changes === act.name ? 'press a key' : keys.of(act) || 'none' }}</button>
+            <span v-if="act.fixed" class="key fixed">{{ written(act.usual) }}</span>
+            <button v-else type="button" class="key" :class="{ asks: changes === act.name, none: keys.shown(act.name) === '' }" :aria-label="$t('Key for {label}: {what}. Press to change it.', { label: act.label, what: written(keys.of(act)) || $t('none') })" :data-key="act.name" @click="ask(act)" @keydown="press($event, act)">{{ changes === act.name ? $t('press a key') : written(keys.of(act)) || $t('none') }}</button>
             <span>{{ act.label }}</span>
           </li>
         </ul>

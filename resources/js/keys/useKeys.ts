@@ -1,3 +1,4 @@
+import { lower, t } from '@/words/words'
 import { tools } from '@/stores/draw'
 import { useShaping } from '@/stores/shaping'
 import { useTold } from '@/stores/told'
@@ -6,7 +7,7 @@ import { defineStore } from 'pinia'
 import { computed, onUnmounted } from 'vue'
 import { stages } from '@/stages/stages'
 import { keyActs, type KeyAct } from './acts'
-import { comboOf, isHeld, isSingle } from './combos'
+import { comboOf, isHeld, isSingle, written } from './combos'
 import { isTyping } from './field'
 
 /** Does it, and says nothing; or says why it does nothing; or false when it is nothing of this part of the page. */
@@ -17,9 +18,9 @@ export const useKeys = defineStore('keys', () => {
   const shaping = useShaping()
   const all = computed<(KeyAct & { part: 'bench' | 'stages' | 'draw' | 'shape' })[]>(() => [
     ...keyActs.map((act) => ({ ...act, part: 'bench' as const })),
-    ...stages.map((stage, index) => ({ name: `stage:${stage.key}`, label: `enter ${stage.label}`, usual: `${index + 1}`, part: 'stages' as const })),
-    ...tools.map((tool) => ({ name: `tool:${tool.tool}`, label: tool.label.toLowerCase(), usual: tool.key.toUpperCase(), elsewhere: 'That key works in Draw.', part: 'draw' as const })),
-    ...Object.entries(shaping.tools).filter(([, tool]) => tool.key !== '').map(([kind, tool]) => ({ name: `shape:${kind}`, label: tool.label.toLowerCase(), usual: `Shift ${tool.key.toUpperCase()}`, elsewhere: 'That key works in Draw and Shape.', part: 'shape' as const })),
+    ...stages.map((stage, index) => ({ name: `stage:${stage.key}`, label: t('enter {label}', { label: stage.label }), usual: `${index + 1}`, part: 'stages' as const })),
+    ...tools.map((tool) => ({ name: `tool:${tool.tool}`, label: lower(tool.label), usual: tool.key.toUpperCase(), elsewhere: t('That key works in Draw.'), part: 'draw' as const })),
+    ...Object.entries(shaping.tools).filter(([, tool]) => tool.key !== '').map(([kind, tool]) => ({ name: `shape:${kind}`, label: lower(tool.label), usual: `Shift ${tool.key.toUpperCase()}`, elsewhere: t('That key works in Draw and Shape.'), part: 'shape' as const })),
   ])
   /** What this person changed: the key by the act, '' for none. */
   const own = useLocalStorage<Record<string, string>>('neat-edge-keys', {}, { writeDefaults: false, onError: () => {} })
@@ -31,7 +32,7 @@ export const useKeys = defineStore('keys', () => {
   const shown = (name: string) => {
     const act = all.value.find((each) => each.name === name)
     const combo = act ? of(act) : ''
-    return isSingle(combo) && !single.value ? '' : combo
+    return isSingle(combo) && !single.value ? '' : written(combo)
   }
 
   /** A name with its key behind it, as a button is titled. */
@@ -40,8 +41,8 @@ export const useKeys = defineStore('keys', () => {
   /** @returns why it cannot be that key, or nothing when it is so now */
   function set(act: KeyAct, combo: string): string {
     const other = byCombo.value.get(combo)
-    if (other && other.name !== act.name) return `${combo} is the key for “${other.label}”. Choose another, or take that one away first.`
-    if (/^(Esc|Enter|Tab|Shift Tab|Space|(Shift )?(Up|Down|Left|Right)|Ctrl [RTWNLPQK]|F\d+)$/.test(combo)) return `${combo} is kept for the page or the browser. Choose another.`
+    if (other && other.name !== act.name) return t('{combo} is the key for “{label}”. Choose another, or take that one away first.', { combo: written(combo), label: other.label })
+    if (/^(Esc|Enter|Tab|Shift Tab|Space|(Shift )?(Up|Down|Left|Right)|Ctrl [RTWNLPQK]|F\d+)$/.test(combo)) return t('{combo} is kept for the page or the browser. Choose another.', { combo: written(combo) })
     own.value = combo === act.usual ? Object.fromEntries(Object.entries(own.value).filter(([name]) => name !== act.name)) : { ...own.value, [act.name]: combo }
     return ''
   }
@@ -85,13 +86,13 @@ export const useKeys = defineStore('keys', () => {
     // What is pasted comes with the event of the clipboard.
     if (!act || act.name === 'paste' || (isSingle(same) && !single.value)) return
     event.preventDefault()
-    if (!first(handlers, act.name, event)) useTold().tell(act.elsewhere ?? 'There is nothing for that key to do here.')
+    if (!first(handlers, act.name, event)) useTold().tell(act.elsewhere ?? t('There is nothing for that key to do here.'))
   }
 
   /** As if its key were pressed. */
   function run(name: string) {
     const act = all.value.find((each) => each.name === name)
-    if (act && !first(handlers, name, new KeyboardEvent('keydown'))) useTold().tell(act.elsewhere ?? 'There is nothing for that to do here.')
+    if (act && !first(handlers, name, new KeyboardEvent('keydown'))) useTold().tell(act.elsewhere ?? t('There is nothing for that to do here.'))
   }
 
   return { run, all, own, single, of, shown, titled, set, reset, add, addPlain, press }

@@ -73,7 +73,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
         <g :transform="`translate(${left} ${top}) scale(${scale})`">
           <rect class="bed" :width="wide" :height="bed.height" />
           <g v-for="{ copy, index } in shown" :key="index" :transform="drag && chosen.has(index) ? `translate(${drag.dx} ${drag.dy})` : undefined">
-            <path :class="['copy', { on: chosen.has(index), kept: copy.kept }]" :transform="`matrix(${copy.matrix.join(' ')})`" :d="bed.designs[copy.design]" :data-copy="index" tabindex="0" role="button" :aria-label="`Copy ${index + 1}${copy.kept ? ', laid by hand' : ''}`" @pointerdown="down($event, index)" :aria-pressed="chosen.has(index)" @focus="choose(index, false)" />
+            <path :class="['copy', { on: chosen.has(index), kept: copy.kept }]" :transform="`matrix(${copy.matrix.join(' ')})`" :d="bed.designs[copy.design]" :data-copy="index" tabindex="0" role="button" :aria-label="copy.kept ? $t('Copy {index}, laid by hand', { index: index + 1 }) : $t('Copy {index}', { index: index + 1 })" @pointerdown="down($event, index)" :aria-pressed="chosen.has(index)" @focus="choose(index, false)" />
           </g>
         </g>
       </svg>

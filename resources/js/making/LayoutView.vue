@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/words/words'
 import Slide from '@/fields/Slide.vue'
 import { usePanZoom } from '@/bench/usePanZoom'
 import { useKeyActs, useKeys } from '@/keys/useKeys'
@@ -64,20 +65,20 @@ const clock = (seconds: number) => `${Math.floor(seconds / 60)}:${String(Math.fl
 /** What is known of it stands beside it: what would surprise at the machine first. */
 const told = computed(() => (mixing.value || !layout.value ? [] : [
   ...layout.value.warns.map((text) => ({ text, warns: true })), ...layout.value.says.map((text) => ({ text, warns: false })),
-  ...(soFar.value ? [{ text: `Drawn in green: the ${making.doneSoFar!.done} of ${making.doneSoFar!.of} blocks that are done.`, warns: false }] : []),
+  ...(soFar.value ? [{ text: t('Drawn in green: the {done} of {of} blocks that are done.', { done: making.doneSoFar!.done, of: making.doneSoFar!.of }), warns: false }] : []),
 ]))
 const soFar = computed(() => (!mixing.value && making.doneSoFar?.number === number.value ? making.doneSoFar.ways.map((way) => say(way)).join('') : ''))
 /** Each role of lines with how it is drawn. */
 const legend = computed(() => (mixing.value ? [] : (layout.value?.layers ?? []).filter((layer, index, all) => layer.lines > 0 && all.findIndex((other) => other.role === layer.role) === index)))
 const hasPaths = computed(() => !mixing.value && (layout.value?.length_mm ?? 0) > 0)
-useKeyActs({ 'zoom-in': zoomIn, 'zoom-out': zoomOut, 'fit': fit, 'play': () => (hasPaths.value ? void play() : 'This sheet has no lines that a machine goes along.') })
+useKeyActs({ 'zoom-in': zoomIn, 'zoom-out': zoomOut, 'fit': fit, 'play': () => (hasPaths.value ? void play() : t('This sheet has no lines that a machine goes along.')) })
 </script>
 
 <template>
   <div class="frame" data-test="layout-view">
     <ul v-if="legend.length > 0" class="legend" aria-label="What the lines are" data-test="legend"><li v-for="one in legend" :key="one.label"><svg width="34" height="8" aria-hidden="true"><line x1="1" y1="4" x2="33" y2="4" :stroke="one.stroke[0]" :stroke-width="one.stroke[1]" :stroke-dasharray="one.stroke[2]" /></svg>{{ one.label }}</li></ul>
     <div ref="surface" class="surface">
-      <svg v-if="layout" :width="width" :height="height" role="img" :aria-label="mixing ? 'Plates over each other on the cloth' : layout.title">
+      <svg v-if="layout" :width="width" :height="height" role="img" :aria-label="mixing ? $t('Plates over each other on the cloth') : layout.title">
         <g :transform="`translate(${left} ${top}) scale(${scale})`">
           <image :href="picture" :width="layout.width_mm" :height="layout.height_mm" preserveAspectRatio="none" :opacity="now || soFar ? 0.35 : 1" />
           <rect class="bed" :width="layout.width_mm" :height="layout.height_mm" />
@@ -89,17 +90,17 @@ useKeyActs({ 'zoom-in': zoomIn, 'zoom-out': zoomOut, 'fit': fit, 'play': () => (
           </template>
         </g>
       </svg>
-      <p v-else class="none">{{ making.loading ? 'Laying out…' : 'Nothing is laid out yet.' }}</p>
+      <p v-else class="none">{{ making.loading ? $t('Laying out…') : $t('Nothing is laid out yet.') }}</p>
     </div>
     <ul v-if="told.length > 0" class="told" data-test="told">
       <li v-for="one in told" :key="one.text" :class="{ warns: one.warns }">{{ names.said(one.text) }}</li>
     </ul>
     <div class="strip">
-      <p v-if="layout" class="what">{{ mixing ? `${making.mixed.size} of ${making.layouts.length} plates in ink on the cloth` : layout.title }}</p>
+      <p v-if="layout" class="what">{{ mixing ? $t('{mixed} of {layouts} plates in ink on the cloth', { mixed: making.mixed.size, layouts: making.layouts.length }) : layout.title }}</p>
       <template v-if="hasPaths">
-        <ElButton size="small" data-test="simulate" :title="`Play the cut${keys.shown('play') && ` (${keys.shown('play')})`}`" @click="play">{{ runs ? 'Pause' : 'Play the cut' }}</ElButton>
+        <ElButton size="small" data-test="simulate" :title="keys.titled($t('Play the cut'), 'play')" @click="play">{{ runs ? $t('Pause') : $t('Play the cut') }}</ElButton>
         <Slide class="scrub" says="Time at the machine" :value="motion && motion.seconds > 0 ? time / motion.seconds : 0" :step="0.001" data-test="scrub" @move="scrub" />
-        <span v-if="motion" class="numbers" data-test="clock">{{ clock(time) }} of {{ clock(motion.seconds) }}, {{ metres(now ? now.length : motion.cut_mm) }}{{ now ? ` of ${metres(motion.cut_mm)}` : '' }}, {{ metres(motion.air_mm) }} in the air</span>
+        <span v-if="motion" class="numbers" data-test="clock">{{ now ? $t('{time} of {all}, {cut} of {whole}, {air} in the air', { time: clock(time), all: clock(motion.seconds), cut: metres(now.length), whole: metres(motion.cut_mm), air: metres(motion.air_mm) }) : $t('{time} of {all}, {cut}, {air} in the air', { time: clock(time), all: clock(motion.seconds), cut: metres(motion.cut_mm), air: metres(motion.air_mm) }) }}</span>
       </template>
       <div class="zoom">
         <button type="button" aria-label="Zoom out" @click="zoomOut()">−</button>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { lower, number, t } from '@/words/words'
 import { labelled } from '@/fields/options'
 import Choose from '@/fields/Choose.vue'
 import { api, words } from '@/api/client'
@@ -61,16 +62,16 @@ function add(picked: UploadFile) {
   const raw = picked.raw
   if (!raw) return
   if (endingOf(raw.name) !== 'zip' && !choices.all.endings.includes(endingOf(raw.name))) {
-    aside.value = [...aside.value, `${raw.name} is of no format that is read.`]
+    aside.value = [...aside.value, t('{name} is of no format that is read.', { name: raw.name })]
   } else if (files.value.some((file) => pathOf(file) === pathOf(raw) && file.size === raw.size && file.lastModified === raw.lastModified)) {
-    aside.value = [...aside.value, `${raw.name} was dropped twice; it is taken once.`]
+    aside.value = [...aside.value, t('{name} was dropped twice; it is taken once.', { name: raw.name })]
   } else files.value = [...files.value, raw]
 }
 /** As many as will be done; of a ZIP it is known only when it was opened. */
 const howMany = computed(() => {
   const zips = files.value.filter((file) => endingOf(file.name) === 'zip').length
   const single = files.value.length - zips
-  return [...(single > 0 ? [count(single, 'file')] : []), ...(zips > 0 ? [`what is in ${count(zips, 'ZIP')}`] : [])].join(' and ')
+  return [...(single > 0 ? [count(single, 'file')] : []), ...(zips > 0 ? [t('what is in {zips}', { zips: count(zips, 'ZIP') })] : [])].join(t(' and '))
 })
 const folder = ref<HTMLInputElement | null>(null)
 function addFolder(event: Event) {
@@ -123,14 +124,14 @@ async function asJob(row: BatchFile) {
 const needs = (row: BatchFile) => row.state === 'done' && !row.ready
 const rows = computed(() => (batch.value?.rows ?? []).filter((row) => (only.value === 'all' ? true : only.value === 'failed' ? row.state === 'failed' : only.value === 'ready' ? row.ready : needs(row) || row.state === 'failed')))
 const share = computed(() => Math.round((100 * (batch.value?.done ?? 0)) / Math.max(1, batch.value?.files ?? 1)))
-const words4: Record<string, string> = { waiting: 'waits', running: 'at work', done: 'done', stopped: 'stopped', failed: 'broke off', paused: 'paused' }
+const words4: Record<string, string> = { waiting: t('waits'), running: t('at work'), done: t('done'), stopped: t('stopped'), failed: t('broke off'), paused: t('paused') }
 </script>
 
 <template>
   <main id="work" tabindex="-1" class="page" @input="problem = ''">
     <header>
       <RouterLink to="/" class="home"><img src="/mark.svg" alt="">Jobs</RouterLink>
-      <div><h1>{{ batch ? batch.title : 'Batches' }}</h1><p class="quiet">{{ batch ? `${batch.preset}, ${batch.processLabel.toLowerCase()}${batch.width ? `, ${batch.width} wide` : ''}` : 'Many files through one preset.' }}</p></div>
+      <div><h1>{{ batch ? batch.title : $t('Batches') }}</h1><p class="quiet">{{ batch ? batch.width ? $t('{preset}, {process}, {width} wide', { preset: batch.preset, process: lower(batch.processLabel), width: batch.width }) : `${batch.preset}, ${lower(batch.processLabel)}` : $t('Many files through one preset.') }}</p></div>
       <RouterLink v-if="id" to="/batches">All batches</RouterLink>
     </header>
     <p v-if="problem" class="trouble" role="alert">{{ problem }}</p>
@@ -140,24 +141,24 @@ const words4: Record<string, string> = { waiting: 'waits', running: 'at work', d
         <div class="bar">
           <ElProgress class="progress" :percentage="share" :show-text="false" :stroke-width="9" />
           <span class="numbers" role="status" data-test="batch-state">{{ batch.done }} of {{ count(batch.files, 'file') }}, {{ words4[work?.state ?? 'stopped'] }}</span>
-          <Choose class="inline" label="Show" :value="only" :options="labelled({ all: 'all', person: 'what needs a person', ready: 'what is ready', failed: 'what failed' })" data-test="batch-only" @keep="only = $event" />
+          <Choose class="inline" label="Show" :value="only" :options="labelled({ all: $t('all'), person: $t('what needs a person'), ready: $t('what is ready'), failed: $t('what failed') })" data-test="batch-only" @keep="only = $event" />
           <span class="push" />
           <ElButton v-if="runs" data-test="batch-stop" @click="stop">Stop</ElButton>
           <ElButton v-else-if="(batch.done ?? 0) < batch.files || batch.rows?.some((row) => row.state === 'failed')" data-test="batch-again" @click="again()">Go on</ElButton>
           <a v-if="(batch.done ?? 0) > 0" class="all" :href="`/api/v1/batches/${batch.id}/all.zip`" download>Download all as ZIP</a>
         </div>
         <p v-if="work?.error" class="trouble">{{ work.error }}</p>
-        <p v-if="batch.notTaken?.length" class="person" data-test="not-taken">Not taken, as {{ batch.notTaken.length === 1 ? 'it is' : 'they are' }} of no format that is read: {{ batch.notTaken.slice(0, 8).join(', ') }}{{ batch.notTaken.length > 8 ? ` and ${batch.notTaken.length - 8} more` : '' }}.</p>
+        <p v-if="batch.notTaken?.length" class="person" data-test="not-taken">{{ $t('Not taken, as {n, plural, one {it is} other {they are} } of no format that is read: {names}{more, plural, =0 {} other { and # more} }.', { n: batch.notTaken.length, names: batch.notTaken.slice(0, 8).join(', '), more: Math.max(0, batch.notTaken.length - 8) }) }}</p>
         <table>
           <thead><tr><th /><th>File</th><th>Size</th><th>Sheets</th><th>Findings</th><th>Verdict</th><th /></tr></thead>
           <tbody>
             <tr v-for="row in rows" :key="row.file" data-test="batch-row">
               <td class="small"><img v-if="row.state !== 'failed'" :src="`/api/v1/batches/${batch.id}/picture/${encodeURIComponent(row.file)}`" alt="" loading="lazy"></td>
               <td>{{ row.file }}</td>
-              <td class="numbers">{{ row.width_mm ? `${row.width_mm.toFixed(1)} × ${row.height_mm!.toFixed(1)} mm` : '' }}</td>
+              <td class="numbers">{{ row.width_mm ? `${number(row.width_mm, 1, 1)} × ${number(row.height_mm!, 1, 1)} mm` : '' }}</td>
               <td class="numbers">{{ row.sheets || '' }}</td>
-              <td class="numbers">{{ row.state === 'done' ? `${row.findings}${row.serious ? `, ${row.serious} serious` : ''}` : '' }}</td>
-              <td :class="{ ready: row.ready, person: needs(row) || row.state === 'failed' }">{{ row.state === 'failed' ? row.error : row.state === 'waiting' ? 'waits' : `${row.ready ? 'Ready' : 'Needs a person'}. ${row.verdict}.` }}</td>
+              <td class="numbers">{{ row.state === 'done' ? `${row.findings}${row.serious ? $t(', {serious} serious', { serious: row.serious }) : ''}` : '' }}</td>
+              <td :class="{ ready: row.ready, person: needs(row) || row.state === 'failed' }">{{ row.state === 'failed' ? row.error : row.state === 'waiting' ? $t('waits') : `${row.ready ? $t('Ready') : $t('Needs a person')}. ${row.verdict}.` }}</td>
               <td class="acts"><button v-if="row.state === 'done'" type="button" data-test="as-job" @click="asJob(row)">Open as a job</button><button v-if="row.state === 'failed' && !runs" type="button" @click="again({ file: row.file })">Try again</button></td>
             </tr>
           </tbody>
@@ -177,12 +178,12 @@ const words4: Record<string, string> = { waiting: 'waits', running: 'at work', d
         </div>
         <input ref="folder" type="file" webkitdirectory multiple hidden @change="addFolder">
         <div class="fields">
-          <div class="field">Preset <Choose says="Preset" :value="fields.preset" :options="presets.map((preset) => ({ value: preset.name, label: preset.name }))" data-test="batch-preset" @keep="fields.preset = $event" /></div>
-          <div class="field">Process <Choose says="Process" :value="fields.process" :options="[{ value: '', label: 'as the preset is for' }, ...choices.all.processes]" @keep="fields.process = $event" /></div>
+          <div class="field">Preset <Choose says="Preset" :value="fields.preset" :options="presets.map((preset) => ({ value: preset.name, label: preset.called }))" data-test="batch-preset" @keep="fields.preset = $event" /></div>
+          <div class="field">Process <Choose says="Process" :value="fields.process" :options="[{ value: '', label: $t('as the preset is for') }, ...choices.all.processes]" @keep="fields.process = $event" /></div>
           <label>Finished width <ElInput v-model="fields.width" placeholder="as each file states" data-test="batch-width" /></label>
           <label>Title <ElInput v-model="fields.title" maxlength="120" /></label>
           <label>Table of sizes, CSV <input type="file" accept=".csv,text/csv" @change="sizes"></label>
-          <ElButton type="primary" native-type="submit" :disabled="files.length === 0" :loading="sending" data-test="batch-start">Prepare {{ howMany || 'them' }}</ElButton>
+          <ElButton type="primary" native-type="submit" :disabled="files.length === 0" :loading="sending" data-test="batch-start">{{ howMany ? $t('Prepare {them}', { them: howMany }) : $t('Prepare them') }}</ElButton>
         </div>
       </form>
       <ul class="list">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { number } from '@/words/words'
 import Surface from '@/bench/Surface.vue'
 import { useKeys } from '@/keys/useKeys'
 import KeyHelp from '@/help/KeyHelp.vue'
@@ -78,27 +79,27 @@ useBenchKeys(computed(() => current.value.key), enter, { help, versions })
     <header>
       <RouterLink to="/" class="home" title="All jobs"><img src="/mark.svg" alt="">Jobs</RouterLink>
       <div class="title">
-        <h1>{{ bench.job?.title ?? (bench.loading ? 'Opening…' : 'Job') }}</h1>
-        <p v-if="bench.job" class="quiet numbers" data-test="size">{{ bench.job.processLabel }} · {{ bench.job.width.toFixed(1) }} × {{ bench.job.height.toFixed(1) }} mm</p>
+        <h1>{{ bench.job?.title ?? (bench.loading ? $t('Opening…') : $t('Job')) }}</h1>
+        <p v-if="bench.job" class="quiet numbers" data-test="size">{{ bench.job.processLabel }} · {{ number(bench.job.width, 1, 1) }} × {{ number(bench.job.height, 1, 1) }} mm</p>
       </div>
       <StageLine class="stage-line" :current="current.key" @enter="enter" />
     </header>
     <div class="drawer"><WalkCard :stage="current.key" @enter="enter" /><StepDrawer v-if="bench.job && line.opened" @work="enter('draw')" /><component :is="current.drawer" v-else-if="bench.job" /></div>
     <main id="work" tabindex="-1">
       <div class="tools">
-        <ElButton size="small" :disabled="!bench.state?.history.canUndo || bench.busy" :title="`Undo${bench.state?.history.canUndo ? `: ${bench.state.history.label}` : ''} (Ctrl Z)`" class="step" data-test="undo" @click="bench.undo()"><span>Undo{{ bench.state?.history.canUndo ? `: ${bench.state.history.label}` : '' }}</span></ElButton>
+        <ElButton size="small" :disabled="!bench.state?.history.canUndo || bench.busy" :title="$t('Undo{a} (Ctrl Z)', { a: bench.state?.history.canUndo ? `: ${bench.state.history.label}` : '' })" class="step" data-test="undo" @click="bench.undo()"><span>Undo{{ bench.state?.history.canUndo ? `: ${bench.state.history.label}` : '' }}</span></ElButton>
         <ActsList />
-        <ElButton size="small" :disabled="!bench.state?.history.canRedo || bench.busy" :title="`Redo${bench.state?.history.nextLabel ? `: ${bench.state.history.nextLabel}` : ''} (Ctrl Shift Z)`" class="step" @click="bench.redo()"><span>Redo{{ bench.state?.history.nextLabel ? `: ${bench.state.history.nextLabel}` : '' }}</span></ElButton>
-        <ElButton size="small" :aria-pressed="bench.wire" :class="{ lit: bench.wire }" :title="keys.titled('Bare lines', 'bare')" data-test="bare" @click="bench.wire = !bench.wire">Bare lines</ElButton>
-        <ElButton v-if="bench.view.kind !== 'source'" size="small" :title="keys.titled('Back to the bench', 'source')" data-test="to-bench" @click="bench.show({ kind: 'source' })">Back to the bench</ElButton>
+        <ElButton size="small" :disabled="!bench.state?.history.canRedo || bench.busy" :title="$t('Redo{a} (Ctrl Shift Z)', { a: bench.state?.history.nextLabel ? `: ${bench.state.history.nextLabel}` : '' })" class="step" @click="bench.redo()"><span>Redo{{ bench.state?.history.nextLabel ? `: ${bench.state.history.nextLabel}` : '' }}</span></ElButton>
+        <ElButton size="small" :aria-pressed="bench.wire" :class="{ lit: bench.wire }" :title="keys.titled($t('Bare lines'), 'bare')" data-test="bare" @click="bench.wire = !bench.wire">Bare lines</ElButton>
+        <ElButton v-if="bench.view.kind !== 'source'" size="small" :title="keys.titled($t('Back to the bench'), 'source')" data-test="to-bench" @click="bench.show({ kind: 'source' })">Back to the bench</ElButton>
         <span v-if="bench.touching" class="touching" role="status" data-test="touching">Touching up the result <ElButton size="small" type="primary" data-test="to-source" @click="bench.source(), bench.preparation && bench.prepare()">Done: back to the source</ElButton></span>
         <span class="push" />
-        <span v-if="bench.job" class="saved quiet" data-test="saved">{{ bench.away > 0 ? 'Not saved yet' : bench.busy ? 'Saving…' : 'Saved' }}</span>
-        <ElButton size="small" text :title="keys.titled('Versions', 'versions')" data-test="versions" @click="versions = true">Versions</ElButton>
+        <span v-if="bench.job" class="saved quiet" data-test="saved">{{ bench.away > 0 ? $t('Not saved yet') : bench.busy ? $t('Saving…') : $t('Saved') }}</span>
+        <ElButton size="small" text :title="keys.titled($t('Versions'), 'versions')" data-test="versions" @click="versions = true">Versions</ElButton>
         <ElButton size="small" text data-test="keys" @click="help = true">Keys{{ keys.shown('keys') && ` ${keys.shown('keys')}` }}</ElButton>
       </div>
       <p v-if="bench.problem" class="trouble" role="alert" data-test="problem">{{ bench.problem }} <button v-if="bench.again" type="button" data-test="again" @click="bench.again?.()">Make my change on top of it</button> <button type="button" @click="bench.problem = ''">Close</button></p>
-      <p v-if="bench.away > 0" class="trouble" role="status" data-test="away">The server does not answer. {{ bench.away === 1 ? '1 change waits' : `${bench.away} changes wait` }} and will be sent, in order, when it is back; leave this page open.</p>
+      <p v-if="bench.away > 0" class="trouble" role="status" data-test="away">The server does not answer. {{ bench.away === 1 ? $t('1 change waits') : $t('{away} changes wait', { away: bench.away }) }} and will be sent, in order, when it is back; leave this page open.</p>
       <p v-if="bench.loading && !bench.job" class="waiting">Laying the art on the bench…</p>
       <LayoutView v-if="bench.job && (bench.view.kind === 'layout' || bench.view.kind === 'mix')" class="over" />
       <HandsView v-else-if="bench.job && bench.view.kind === 'hands'" class="over" />

@@ -9,9 +9,9 @@ defineProps<{ taken: TakenFile }>()
 
 <template>
   <section v-if="taken.look && taken.pagePictures.length > 0" class="pages" data-test="pages">
-    <p :class="{ asks: taken.needsPage }">{{ taken.look.says }} {{ taken.needsPage ? 'Choose the one that is to be made.' : `Page ${taken.taking.page} is taken.` }}</p>
+    <p :class="{ asks: taken.needsPage }">{{ taken.look.says }} {{ taken.needsPage ? $t('Choose the one that is to be made.') : $t('Page {page} is taken.', { page: taken.taking.page }) }}</p>
     <div role="radiogroup" aria-label="Page">
-      <button v-for="(png, index) in taken.pagePictures" :key="index" type="button" role="radio" :aria-checked="String(taken.taking.page) === String(index + 1)" :class="{ on: String(taken.taking.page) === String(index + 1) }" :data-test="`page-${index + 1}`" @click="taken.choose('page', String(index + 1))"><img :src="png" :alt="`Page ${index + 1}`"><span class="numbers">{{ index + 1 }}</span></button>
+      <button v-for="(png, index) in taken.pagePictures" :key="index" type="button" role="radio" :aria-checked="String(taken.taking.page) === String(index + 1)" :class="{ on: String(taken.taking.page) === String(index + 1) }" :data-test="`page-${index + 1}`" @click="taken.choose('page', String(index + 1))"><img :src="png" :alt="$t('Page {index}', { index: index + 1 })"><span class="numbers">{{ index + 1 }}</span></button>
     </div>
     <label v-if="taken.look.pages > taken.pagePictures.length" class="more">or page <ElInput :model-value="String(taken.taking.page ?? '')" placeholder="number" @change="taken.choose('page', $event)" /> of {{ taken.look.pages }}</label>
   </section>
@@ -22,17 +22,17 @@ defineProps<{ taken: TakenFile }>()
       <fieldset v-if="taken.partly" class="of">
         <legend>The finished width is that of</legend>
         <ElRadioGroup :model-value="taken.of" @change="taken.measure($event === 'art' ? 'art' : 'page')" class="plain-pick">
-          <ElRadio value="page">the page<span class="numbers quiet">{{ taken.look.statesSize ? size(...taken.look.page) : 'as large as you say' }}</span></ElRadio>
-          <ElRadio v-if="taken.look.box" value="art" data-test="of-art">the art alone<span class="numbers quiet">{{ taken.look.statesSize ? size(taken.look.box[2], taken.look.box[3]) : 'the box of all that is drawn' }}</span></ElRadio>
+          <ElRadio value="page">the page<span class="numbers quiet">{{ taken.look.statesSize ? size(...taken.look.page) : $t('as large as you say') }}</span></ElRadio>
+          <ElRadio v-if="taken.look.box" value="art" data-test="of-art">the art alone<span class="numbers quiet">{{ taken.look.statesSize ? size(taken.look.box[2], taken.look.box[3]) : $t('the box of all that is drawn') }}</span></ElRadio>
         </ElRadioGroup>
       </fieldset>
       <p v-if="taken.look.outside" class="asks">Some of the art lies outside the page of the file.</p>
       <fieldset v-if="taken.look.fields.some((field) => field.name !== 'page')" class="taking" data-test="taking">
         <legend>How its lines are taken</legend>
         <FieldForm :fields="taken.look.fields" :values="taken.values" :only="(field) => field.name !== 'page' && (field.name !== 'width' || taken.values.lines === 'drawn')" @keep="taken.choose" />
-        <p class="quiet numbers">{{ taken.look.says }}<template v-for="field in taken.look.fields.filter((one) => one.help !== '' && ['gap', 'asleep'].includes(one.name))" :key="field.name">; {{ field.name === 'gap' ? `${Number(field.usual)} mm is proposed: ` : 'not drawn: ' }}{{ field.help }}</template>.</p>
+        <p class="quiet numbers">{{ taken.look.says }}<template v-for="field in taken.look.fields.filter((one) => one.help !== '' && ['gap', 'asleep'].includes(one.name))" :key="field.name">; {{ field.name === 'gap' ? $t('{usual} mm is proposed: ', { usual: Number(field.usual) }) : $t('not drawn: ') }}{{ field.help }}</template>.</p>
       </fieldset>
-      <details v-if="taken.look.leftOut.length > 0"><summary>{{ taken.look.leftOut.length === 1 ? '1 remark' : `${taken.look.leftOut.length} remarks` }} on what was read</summary><ul><li v-for="(one, index) in taken.look.leftOut.slice(0, 30)" :key="index">{{ one }}</li></ul></details>
+      <details v-if="taken.look.leftOut.length > 0"><summary>{{ $t('{n, plural, one {# remark} other {# remarks} } on what was read', { n: taken.look.leftOut.length }) }}</summary><ul><li v-for="(one, index) in taken.look.leftOut.slice(0, 30)" :key="index">{{ one }}</li></ul></details>
     </div>
   </section>
   <p v-else-if="taken.looking" class="quiet" role="status">Reading the file…</p>

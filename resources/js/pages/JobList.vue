@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { number, region, t } from '@/words/words'
 import { labelled } from '@/fields/options'
 import Choose from '@/fields/Choose.vue'
 import TypedWords from '@/fields/TypedWords.vue'
@@ -63,7 +64,7 @@ async function load() {
   for (let number = 1; number <= many; number++) await page(number)
 }
 /** Above a thousand what is found is not counted any more. */
-const many = (found: number) => (found > 1000 ? 'over 1,000' : found.toLocaleString('en-GB'))
+const many = (found: number) => (found > 1000 ? t('over 1,000') : number(found, 0))
 const more = () => page(pages.value + 1)
 onMounted(load)
 watchDebounced(search, () => page(1), { debounce: 180 })
@@ -86,7 +87,7 @@ async function bringBack(id: number) {
 }
 async function burn(job: TrashedJob) {
   try {
-    await ElMessageBox.confirm(`"${job.title}" and everything made of it will be gone for good.`, 'Delete for good?', { confirmButtonText: 'Delete for good', cancelButtonText: 'Cancel', appendTo: '#over' })
+    await ElMessageBox.confirm(t('"{title}" and everything made of it will be gone for good.', { title: job.title }), t('Delete for good?'), { confirmButtonText: t('Delete for good'), cancelButtonText: t('Cancel'), appendTo: '#over' })
   } catch {
     return
   }
@@ -97,11 +98,11 @@ async function burn(job: TrashedJob) {
     problem.value = words(refused)
   }
 }
-const day = (text: string) => new Date(text).toLocaleDateString(undefined, { day: 'numeric', month: 'long' })
+const day = (text: string) => new Date(text).toLocaleDateString(region, { day: 'numeric', month: 'long' })
 
 function state(job: ListedJob): string {
-  if (job.state === 'done') return job.stale ? 'changed since it was prepared' : `${job.ready ? 'ready' : 'not ready'}, ${count(job.sheets, 'sheet')}`
-  return { new: 'not prepared', waiting: 'waiting', running: 'in progress', paused: 'paused', stopped: 'stopped', failed: 'failed' }[job.state]
+  if (job.state === 'done') return job.stale ? t('changed since it was prepared') : t('{ready, select, yes {ready} other {not ready}}, {sheets}', { ready: job.ready ? 'yes' : 'no', sheets: count(job.sheets, 'sheet') })
+  return { new: t('not prepared'), waiting: t('waiting'), running: t('in progress'), paused: t('paused'), stopped: t('stopped'), failed: t('failed') }[job.state]
 }
 
 const today = new Date().toISOString().slice(0, 10)
@@ -138,7 +139,7 @@ async function putAway(job: ListedJob) {
 }
 async function remove(job: ListedJob) {
   try {
-    await ElMessageBox.confirm(`"${job.title}" goes to the trash, and can be restored from there for ${choices.all.trashDays} days.`, 'Delete this job?', { confirmButtonText: 'To the trash', cancelButtonText: 'Cancel', appendTo: '#over' })
+    await ElMessageBox.confirm(t('"{title}" goes to the trash, and can be restored from there for {trashDays} days.', { title: job.title, trashDays: choices.all.trashDays }), t('Delete this job?'), { confirmButtonText: t('To the trash'), cancelButtonText: t('Cancel'), appendTo: '#over' })
   } catch {
     return
   }
@@ -176,7 +177,7 @@ async function remove(job: ListedJob) {
         <ElInput v-model="search" type="search" class="search" placeholder="Search title, customer, process" aria-label="Search the jobs" data-test="search" />
         <Choose class="inline" label="Show" :value="only" :options="labelled(states)" data-test="only" @keep="only = $event" />
         <Choose class="inline" label="By" :value="order" :options="labelled(orders)" data-test="order" @keep="order = $event" />
-        <span class="quiet numbers" data-test="found">{{ counts.found === counts.all ? `${many(counts.all)} ${counts.all === 1 ? 'job' : 'jobs'}` : `${many(counts.found)} of ${many(counts.all)} jobs` }}</span>
+        <span class="quiet numbers" data-test="found">{{ counts.found === counts.all ? counts.all === 1 ? count(1, 'job') : $t('{many} jobs', { many: many(counts.all) }) : $t('{found} of {all} jobs', { found: many(counts.found), all: many(counts.all) }) }}</span>
       </div>
       <p v-if="jobs.length === 0" class="quiet">No job matches. <button type="button" class="quiet-button" @click="(search = ''), (only = 'all')">Show all</button></p>
       <ul class="jobs">
@@ -185,23 +186,23 @@ async function remove(job: ListedJob) {
           <div class="body">
             <TypedWords v-if="naming === job.id" at-once :value="job.title" maxlength="120" aria-label="Title of the job" data-test="rename-field" @keydown.escape="naming = null" @left="naming === job.id && rename(job, $event)" />
             <RouterLink v-else :to="`/jobs/${job.id}`" class="title">{{ job.title }}</RouterLink>
-            <span class="quiet">{{ job.processLabel }}, <span class="numbers">{{ job.width.toFixed(0) }} × {{ job.height.toFixed(0) }} mm</span><template v-if="job.demo"> · demo</template></span>
+            <span class="quiet">{{ job.processLabel }}, <span class="numbers">{{ number(job.width, 0, 0) }} × {{ number(job.height, 0, 0) }} mm</span><template v-if="job.demo"> · demo</template></span>
           </div>
           <span class="who"><span>{{ job.customer || '–' }}</span><span v-if="job.due" :class="['numbers', { late: job.due < today }]">due {{ day(job.due) }}</span></span>
           <span class="how"><span>{{ state(job) }}</span><span v-if="job.findings > 0" class="findings">{{ count(job.findings, 'open finding') }}</span></span>
           <span class="when numbers quiet">{{ day(job.updated) }}</span>
           <span class="acts">
-            <button type="button" :aria-label="`Rename ${job.title}`" data-test="rename" @click="edit(job.id)">Rename</button>
-            <button type="button" :aria-label="`Duplicate ${job.title}`" data-test="duplicate" @click="duplicate(job)">Duplicate</button>
-            <button type="button" :aria-label="`${only === 'archived' ? 'Unarchive' : 'Archive'} ${job.title}`" data-test="archive" @click="putAway(job)">{{ only === 'archived' ? 'Unarchive' : 'Archive' }}</button>
-            <button type="button" :aria-label="`Delete ${job.title}`" title="Delete" @click="remove(job)">Delete</button>
+            <button type="button" :aria-label="$t('Rename {title}', { title: job.title })" data-test="rename" @click="edit(job.id)">Rename</button>
+            <button type="button" :aria-label="$t('Duplicate {title}', { title: job.title })" data-test="duplicate" @click="duplicate(job)">Duplicate</button>
+            <button type="button" :aria-label="`${only === 'archived' ? $t('Unarchive') : $t('Archive')} ${job.title}`" data-test="archive" @click="putAway(job)">{{ only === 'archived' ? $t('Unarchive') : $t('Archive') }}</button>
+            <button type="button" :aria-label="$t('Delete {title}', { title: job.title })" title="Delete" @click="remove(job)">Delete</button>
           </span>
         </li>
       </ul>
       <ElButton v-if="counts.found > jobs.length" data-test="more" :loading="loading" @click="more">Show more</ElButton>
     </template>
     <section v-if="trash.length > 0" class="trash" aria-label="Trash">
-      <button type="button" class="open" :aria-expanded="trashOpen" data-test="trash" @click="trashOpen = !trashOpen">{{ trashOpen ? 'Close the trash' : `Trash: ${moreTrash ? 'over ' : ''}${count(trash.length, 'job')}` }}</button>
+      <button type="button" class="open" :aria-expanded="trashOpen" data-test="trash" @click="trashOpen = !trashOpen">{{ trashOpen ? $t('Close the trash') : moreTrash ? $t('Trash: over {jobs}', { jobs: count(trash.length, 'job') }) : $t('Trash: {jobs}', { jobs: count(trash.length, 'job') }) }}</button>
       <ul v-if="trashOpen">
         <li v-for="job in trash" :key="job.id" data-test="trashed">
           <span><strong>{{ job.title }}</strong> <span class="quiet">{{ job.processLabel }}, deleted on {{ day(job.deleted) }}, kept until {{ day(job.gone) }}</span></span>

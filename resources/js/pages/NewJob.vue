@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { number, t } from '@/words/words'
 import { useArrived } from '@/arriving/arrived'
 import { api, words } from '@/api/client'
 import type { Job, Template } from '@/api/types'
@@ -42,7 +43,7 @@ const ask = useDebounceFn(async (text: string) => {
   }
   try {
     const { mm } = await api.post<{ mm: number }>('length', { text })
-    if (text === width.value) comesTo.value = `= ${Number(mm.toFixed(3))} mm`
+    if (text === width.value) comesTo.value = `= ${number(mm, 3)} mm`
   } catch (refused) {
     if (text === width.value) comesTo.value = words(refused)
   }
@@ -74,21 +75,21 @@ function drawOver() {
 function clear() {
   problem.value = taken.problem = ''
 }
-const placeholder = computed(() => (empty.value && ofTemplate.value ? `${ofTemplate.value.width.toFixed(0)} mm, as the template` : empty.value ? '300mm, 12in, 600mm/2' : taken.look && !taken.look.statesSize ? 'the file states none: type it' : 'as the file states, or 300mm, 12in, 600mm/2'))
-const widthOf = computed(() => (empty.value ? 'of the page' : taken.of === 'art' || (taken.look && !taken.partly) ? 'of all that is drawn; the height follows' : 'of the page of the drawing; the height follows'))
+const placeholder = computed(() => (empty.value && ofTemplate.value ? t('{width} mm, as the template', { width: number(ofTemplate.value.width, 0, 0) }) : empty.value ? '300mm, 12in, 600mm/2' : taken.look && !taken.look.statesSize ? t('the file states none: type it') : t('as the file states, or 300mm, 12in, 600mm/2')))
+const widthOf = computed(() => (empty.value ? t('of the page') : taken.of === 'art' || (taken.look && !taken.partly) ? t('of all that is drawn; the height follows') : t('of the page of the drawing; the height follows')))
 
 async function start() {
   clear()
   if (!empty.value && !taken.file && taken.reference) {
-    problem.value = 'A picture has no outlines to cut. Draw over it on an empty bench, or choose a drawing.'
+    problem.value = t('A picture has no outlines to cut. Draw over it on an empty bench, or choose a drawing.')
     return
   }
   if (!taken.file && !empty.value) {
-    problem.value = 'Choose a file first, or draw on an empty bench.'
+    problem.value = t('Choose a file first, or draw on an empty bench.')
     return
   }
   if (!empty.value && taken.needsPage) {
-    problem.value = `The file has ${taken.look!.pages} pages: choose one.`
+    problem.value = t('The file has {pages} pages: choose one.', { pages: taken.look!.pages })
     return
   }
   sending.value = true
@@ -113,7 +114,7 @@ async function start() {
     taken.others = []
     taken.file = null
     taken.look = null
-    problem.value = `${failed.length === 1 ? 'One file was' : `${failed.length} files were`} not taken; the others are jobs now. ${failed.join(' ')}`
+    problem.value = t('{n, plural, one {One file was} other {# files were}} not taken; the others are jobs now. {why}', { n: failed.length, why: failed.join(' ') })
   } catch (refused) {
     problem.value = words(refused)
   } finally {
@@ -165,7 +166,7 @@ async function layUnder(job: Job) {
         <legend>Begin with a template</legend>
         <ElRadioGroup v-model="template" class="plain-pick" aria-label="Template">
           <ElRadio :value="0">None: an empty page</ElRadio>
-          <ElRadio v-for="one in templates" :key="one.id" :value="one.id" :data-test="`template-${one.id}`">{{ one.name }}<span class="quiet numbers">{{ one.processLabel }}, {{ one.width.toFixed(0) }} × {{ one.height.toFixed(0) }} mm<template v-if="one.guides > 0">, {{ count(one.guides, 'guide') }}</template></span></ElRadio>
+          <ElRadio v-for="one in templates" :key="one.id" :value="one.id" :data-test="`template-${one.id}`">{{ one.name }}<span class="quiet numbers">{{ one.processLabel }}, {{ number(one.width, 0) }} × {{ number(one.height, 0) }} mm<template v-if="one.guides > 0">, {{ count(one.guides, 'guide') }}</template></span></ElRadio>
         </ElRadioGroup>
         <button v-if="ofTemplate" type="button" class="quiet-button" @click="forget(ofTemplate)">Delete this template</button>
       </fieldset>
@@ -175,20 +176,20 @@ async function layUnder(job: Job) {
           <span class="quiet numbers">{{ comesTo || widthOf }}</span>
         </label>
         <label v-if="empty">Finished height
-          <ElInput v-model="height" :placeholder="ofTemplate ? `${ofTemplate.height.toFixed(0)} mm, as the template` : '200mm'" size="large" data-test="height" />
+          <ElInput v-model="height" :placeholder="ofTemplate ? $t('{height} mm, as the template', { height: number(ofTemplate.height, 0, 0) }) : '200mm'" size="large" data-test="height" />
         </label>
         <label>Title
           <ElInput v-model="title" placeholder="the file's name, if left empty" maxlength="120" size="large" data-test="title" />
         </label>
       </div>
       <ElUpload v-if="!empty" class="drop" drag :auto-upload="false" :show-file-list="false" :accept="choices.all.endings.map((ending) => `.${ending}`).join()" :on-change="taken.take" multiple>
-        <p v-if="taken.file" class="file" data-test="taken">{{ taken.file.name }} <span class="quiet numbers">{{ (taken.file.size / 1000).toFixed(1) }} kB</span></p>
+        <p v-if="taken.file" class="file" data-test="taken">{{ taken.file.name }} <span class="quiet numbers">{{ number((taken.file.size / 1000), 1, 1) }} kB</span></p>
         <p v-else class="file">Drag the SVG, PDF, DXF, PLT or PostScript here</p>
         <p class="quiet">or press to browse. The file itself is never changed.</p>
       </ElUpload>
       <div v-if="!empty && taken.others.length > 0" class="others" data-test="others">
         <p><strong>{{ taken.others.length + 1 }} files</strong>: each becomes a job of its own, called after its file and made the same way.</p>
-        <ul><li v-for="(one, index) in taken.others" :key="`${index} ${one.name}`">{{ one.name }} <button type="button" class="quiet-button" :aria-label="`Leave out ${one.name}`" @click="taken.others = taken.others.filter((other) => other !== one)">Leave out</button></li></ul>
+        <ul><li v-for="(one, index) in taken.others" :key="`${index} ${one.name}`">{{ one.name }} <button type="button" class="quiet-button" :aria-label="$t('Leave out {name}', { name: one.name })" @click="taken.others = taken.others.filter((other) => other !== one)">Leave out</button></li></ul>
       </div>
       <div v-if="taken.reference" class="others" data-test="picture">
         <p><strong>{{ taken.reference.name }} is a picture</strong>, not a drawing: it has no outlines to cut. It can lie under an empty bench as a reference to draw over.</p>
@@ -198,7 +199,7 @@ async function layUnder(job: Job) {
       <FileAsTaken v-if="!empty" :taken="taken" />
       <ShopFonts @changed="taken.lookAt()" />
       <p v-if="problem || taken.problem" class="trouble" role="alert" data-test="problem">{{ problem || taken.problem }}</p>
-      <ElButton type="primary" size="large" native-type="submit" :loading="sending" data-test="start">{{ !empty && taken.others.length > 0 ? `Start ${taken.others.length + 1} jobs` : 'Start the job' }}</ElButton>
+      <ElButton type="primary" size="large" native-type="submit" :loading="sending" data-test="start">{{ !empty && taken.others.length > 0 ? $t('Start {others} jobs', { others: taken.others.length + 1 }) : $t('Start the job') }}</ElButton>
     </form>
   </main>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/words/words'
 import Choose from '@/fields/Choose.vue'
 import { api, words } from '@/api/client'
 import type { Preset } from '@/api/types'
@@ -36,7 +37,7 @@ async function take(picked: UploadFile) {
 }
 async function remove(preset: Preset) {
   try {
-    await ElMessageBox.confirm(`"${preset.name}" will be gone from the shelf; jobs that were made with it keep their lines.`, 'Delete this preset?', { confirmButtonText: 'Delete it', cancelButtonText: 'Cancel', appendTo: '#over' })
+    await ElMessageBox.confirm(t('"{name}" will be gone from the shelf; jobs that were made with it keep their lines.', { name: preset.name }), t('Delete this preset?'), { confirmButtonText: t('Delete it'), cancelButtonText: t('Cancel'), appendTo: '#over' })
     await api.delete(`presets/${encodeURIComponent(preset.name)}`)
     await load()
   } catch (refused) {
@@ -52,7 +53,7 @@ watch([one, other], async () => {
     problem.value = words(refused)
   }
 })
-const names = computed(() => presets.value?.map((preset) => preset.name) ?? [])
+const names = computed(() => presets.value?.map((preset) => ({ value: preset.name, label: preset.called })) ?? [])
 </script>
 
 <template>
@@ -65,7 +66,7 @@ const names = computed(() => presets.value?.map((preset) => preset.name) ?? [])
     <p v-if="presets === null && !problem" class="quiet">Looking at the shelf…</p>
     <ul v-if="presets" class="shelf">
       <li v-for="preset in presets" :key="preset.name" data-test="preset-row">
-        <div><strong>{{ preset.name }}</strong> <span class="quiet">version {{ preset.version }}{{ preset.ships ? ', built in' : '' }}</span><p v-if="preset.note" class="quiet">{{ preset.note }}</p></div>
+        <div><strong>{{ preset.called }}</strong> <span class="quiet">version {{ preset.version }}{{ preset.ships ? $t(', built in') : '' }}</span><p v-if="preset.note" class="quiet">{{ preset.note }}</p></div>
         <p class="steps"><span v-for="(step, i) in preset.steps" :key="i" :class="{ off: !step.on }">{{ step.label }}</span></p>
         <span class="acts"><a :href="`/api/v1/presets/${encodeURIComponent(preset.name)}.json`" download>Export</a><button v-if="!preset.ships" type="button" @click="remove(preset)">Delete</button></span>
       </li>
@@ -75,11 +76,11 @@ const names = computed(() => presets.value?.map((preset) => preset.name) ?? [])
       <section v-if="names.length > 1" aria-label="Compare">
         <h2>Compare two</h2>
         <div class="pair">
-          <Choose says="One preset" :value="one || null" :options="names.map((name) => ({ value: name, label: name }))" placeholder="one…" data-test="compare-one" @keep="one = $event" />
-          <Choose says="The other preset" :value="other || null" :options="names.map((name) => ({ value: name, label: name }))" placeholder="the other…" data-test="compare-other" @keep="other = $event" />
+          <Choose says="One preset" :value="one || null" :options="names" placeholder="one…" data-test="compare-one" @keep="one = $event" />
+          <Choose says="The other preset" :value="other || null" :options="names" placeholder="the other…" data-test="compare-other" @keep="other = $event" />
         </div>
         <p v-if="differences && differences.length === 0" class="quiet">They are the same.</p>
-        <table v-else-if="differences"><caption class="quiet">{{ count(differences.length, 'difference') }}</caption><tbody><tr v-for="(row, i) in differences" :key="i"><td>{{ row.step || 'Order' }}<span class="quiet"> {{ row.what === 'step' ? '' : row.what }}</span></td><td>{{ row.here || '–' }}</td><td>{{ row.there || '–' }}</td></tr></tbody></table>
+        <table v-else-if="differences"><caption class="quiet">{{ count(differences.length, 'difference') }}</caption><tbody><tr v-for="(row, i) in differences" :key="i"><td>{{ row.step || $t('Order') }}<span class="quiet"> {{ row.what === 'step' ? '' : row.what }}</span></td><td>{{ row.here || '–' }}</td><td>{{ row.there || '–' }}</td></tr></tbody></table>
         <ElButton v-if="one && other" size="small" @click="[one, other] = [other, one]">Turn round</ElButton>
       </section>
     </div>

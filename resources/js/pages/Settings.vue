@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Choose from '@/fields/Choose.vue'
+import { spoken, t } from '@/words/words'
 import { api, words } from '@/api/client'
 import type { FieldValue, Settings } from '@/api/types'
 import FieldForm from '@/fields/FieldForm.vue'
@@ -36,7 +38,14 @@ async function note(on: string | number | boolean) {
   wantsNotes.value = on === true && allowed === 'granted'
   refusedNotes.value = on === true && !wantsNotes.value
 }
-const lights: [Light, string][] = [['system', 'As the system has it'], ['day', 'Daylight'], ['lamp', 'Lamplight, for a dark room']]
+const languages = [{ value: 'any', label: t('As the browser has it') }, ...Object.entries(spoken).map(([value, label]) => ({ value, label }))]
+/** Which one is said to the server, with every request; the page is loaded anew in it. */
+const chosen = /(?:^|; )language=([a-z]*)/.exec(document.cookie)?.[1] || 'any'
+function speak(value: string) {
+  document.cookie = `language=${value}; path=/; max-age=${value === 'any' ? 0 : 31536000}; samesite=lax`
+  location.reload()
+}
+const lights: [Light, string][] = [['system', t('As the system has it')], ['day', t('Daylight')], ['lamp', t('Lamplight, for a dark room')]]
 </script>
 
 <template>
@@ -52,6 +61,7 @@ const lights: [Light, string][] = [['system', 'As the system has it'], ['day', '
     </section>
     <section>
       <h2>This browser</h2>
+      <Choose label="Language" :value="chosen" :options="languages" data-test="language" @keep="speak" />
       <ElRadioGroup v-model="light" class="plain-pick" aria-label="Light">
         <ElRadio v-for="[value, label] in lights" :key="value" :value="value" :data-test="`light-${value}`">{{ label }}</ElRadio>
       </ElRadioGroup>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { lower, number, t } from '@/words/words'
 import TypedWords from '@/fields/TypedWords.vue'
 import { api, words } from '@/api/client'
 import type { Stock, StockItem } from '@/api/making'
@@ -34,7 +35,7 @@ const add = () => attempt(async () => {
 const keep = (item: StockItem, name: string, value: FieldValue) => attempt(() => api.patch(`stock/${item.id}`, { values: { [name]: value } }))
 const rename = (item: StockItem, name: string) => name.trim() !== item.name && attempt(() => api.patch(`stock/${item.id}`, { name, values: {} }))
 const remove = (item: StockItem) => attempt(async () => {
-  await ElMessageBox.confirm(`"${item.name}" will be gone from the shop; jobs that were laid out on it go back to the default width.`, 'Delete for good?', { confirmButtonText: 'Delete for good', cancelButtonText: 'Cancel', appendTo: '#over' })
+  await ElMessageBox.confirm(t('"{name}" will be gone from the shop; jobs that were laid out on it go back to the default width.', { name: item.name }), t('Delete for good?'), { confirmButtonText: t('Delete for good'), cancelButtonText: t('Cancel'), appendTo: '#over' })
   await api.delete(`stock/${item.id}`)
 })
 /** What tells one from another, as its kind says. */
@@ -43,7 +44,7 @@ function brief(item: StockItem) {
   return of.brief.map((name) => {
     const field = of.fields.find((one) => one.name === name)!
     const value = item.values[name] ?? field.usual
-    return field.type === 'choice' ? field.options[String(value)] : `${field.label.toLowerCase()} ${value}${field.type === 'length' ? ' mm' : ''}`
+    return field.type === 'choice' ? field.options[String(value)] : `${lower(field.label)} ${typeof value === 'number' ? number(value, 4) : value}${field.type === 'length' ? ' mm' : ''}`
   }).join(', ')
 }
 </script>
@@ -73,7 +74,7 @@ function brief(item: StockItem) {
     </ul>
     <p v-if="stock && items.length === 0" class="quiet">None yet.</p>
     <form v-if="about" @submit.prevent="add">
-      <ElInput v-model="fresh" size="small" maxlength="80" :placeholder="`Name of a new ${about.one.toLowerCase()}`" :aria-label="`Name of a new ${about.one.toLowerCase()}`" data-test="new-name" />
+      <ElInput v-model="fresh" size="small" maxlength="80" :placeholder="$t('Name of a new {one}', { one: lower(about.one) })" :aria-label="$t('Name of a new {one}', { one: lower(about.one) })" data-test="new-name" />
       <ElButton native-type="submit" type="primary" :disabled="fresh.trim() === ''" data-test="add">Add</ElButton>
     </form>
   </main>

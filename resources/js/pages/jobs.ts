@@ -1,5 +1,6 @@
-export const states = { all: 'all jobs', open: 'not ready', ready: 'ready to send', fresh: 'not prepared', due: 'with a due day', archived: 'the archive' } as const
-export const orders = { updated: 'last changed', due: 'due day', title: 'title', customer: 'customer', findings: 'open findings' } as const
+import { t } from '@/words/words'
+export const states = { all: t('all jobs'), open: t('not ready'), ready: t('ready to send'), fresh: t('not prepared'), due: t('with a due day'), archived: t('the archive') } as const
+export const orders = { updated: t('last changed'), due: t('due day'), title: 'title', customer: 'customer', findings: t('open findings') } as const
 export type JobState = keyof typeof states
 export type JobOrder = keyof typeof orders
 

@@ -1,3 +1,4 @@
+import { t } from '@/words/words'
 import { useKeyActs, useKeyListener, type KeyHandler } from '@/keys/useKeys'
 import { commands, cut, paste, take } from '@/stages/draw/commands'
 import { stages } from '@/stages/stages'
@@ -21,7 +22,7 @@ export function useBenchKeys(stage: Ref<string>, enter: (stage: string) => void,
   /** The next finding of those that are shown: of the chosen group first, then of the one after it. */
   async function stepFinding(by: number) {
     const all = bench.openFindings
-    if (all.length === 0) return bench.prepared ? 'No finding is open.' : 'Prepare first: the findings come with it.'
+    if (all.length === 0) return bench.prepared ? t('No finding is open.') : t('Prepare first: the findings come with it.')
     if (stage.value !== 'check') {
       enter('check')
       await nextTick()
@@ -48,7 +49,7 @@ export function useBenchKeys(stage: Ref<string>, enter: (stage: string) => void,
         return void bench.draw({ kind: 'delete-segment', piece: piece.id, segments })
       }
     }
-    if (bench.chosen.size === 0) return 'Choose what is to go first.'
+    if (bench.chosen.size === 0) return t('Choose what is to go first.')
     return void (stage.value === 'draw' ? bench.draw({ kind: 'remove', pieces: [...bench.chosen] }) : bench.edit({ kind: 'remove', pieces: [...bench.chosen] }))
   }
   /** One thing at a time: out of what is looked at, then of the finding, its group, what is chosen. */
@@ -62,12 +63,12 @@ export function useBenchKeys(stage: Ref<string>, enter: (stage: string) => void,
   }
 
   const drawn = (act: (event: KeyboardEvent) => unknown): KeyHandler => (event) => (hands() ? act(event) : false)
-  const some = (act: () => unknown): KeyHandler => drawn(() => (bench.chosen.size === 0 ? 'Choose a piece first.' : void act()))
+  const some = (act: () => unknown): KeyHandler => drawn(() => (bench.chosen.size === 0 ? t('Choose a piece first.') : void act()))
   /** What is done to what is chosen, as the menu does it. */
   const command = (name: string): KeyHandler => drawn(() => {
     const one = commands.find((each) => each.act === name)!
     if (one.can(bench)) return void one.run(bench)
-    return bench.chosen.size === 0 ? 'Choose a piece first.' : (one.needs ?? `“${one.label}” does nothing to what is chosen.`)
+    return bench.chosen.size === 0 ? t('Choose a piece first.') : (one.needs ?? t('“{label}” does nothing to what is chosen.', { label: one.label }))
   })
   const tool = (which: Tool): KeyHandler => () => {
     if (stage.value !== 'draw') return false
@@ -81,16 +82,16 @@ export function useBenchKeys(stage: Ref<string>, enter: (stage: string) => void,
   })
   const undo = () => {
     if (shaping.hand && shaping.takeBack()) return
-    if (!bench.state?.history.canUndo && bench.waiting === 0) return 'There is nothing to undo.'
+    if (!bench.state?.history.canUndo && bench.waiting === 0) return t('There is nothing to undo.')
     return void bench.undo()
   }
 
   useKeyListener({ 'Esc': escape, 'Enter': () => (stage.value === 'shape' && shaping.hand ? shaping.keep() : false) })
   useKeyActs({
-    'prepare': () => (bench.running ? 'It is being prepared.' : void unkept.prepare()),
-    'wipe': () => (bench.prepared ? void bench.show({ kind: 'wipe' }) : 'Prepare first: the wipe compares with what came of it.'),
+    'prepare': () => (bench.running ? t('It is being prepared.') : void unkept.prepare()),
+    'wipe': () => (bench.prepared ? void bench.show({ kind: 'wipe' }) : t('Prepare first: the wipe compares with what came of it.')),
     'source': () => void bench.show({ kind: 'source' }),
-    'file': () => (bench.hasFile ? void bench.show({ kind: 'file' }) : 'This job came from no file.'),
+    'file': () => (bench.hasFile ? void bench.show({ kind: 'file' }) : t('This job came from no file.')),
     'bare': () => void (bench.wire = !bench.wire),
     'next-finding': () => stepFinding(1),
     'finding-before': () => stepFinding(-1),
@@ -99,19 +100,19 @@ export function useBenchKeys(stage: Ref<string>, enter: (stage: string) => void,
     'remove': remove,
     'choose-all': () => void bench.chooseAll(),
     'undo': undo,
-    'redo': () => (bench.state?.history.canRedo || bench.waiting > 0 ? void bench.redo() : 'There is nothing to redo.'),
+    'redo': () => (bench.state?.history.canRedo || bench.waiting > 0 ? void bench.redo() : t('There is nothing to redo.')),
     'copy': some(() => take(bench)),
     'cut': some(() => cut(bench)),
     'paste-in-place': drawn(() => void paste(bench, true)),
     ...Object.fromEntries(['duplicate', 'group', 'ungroup', 'forward', 'back'].map((name) => [name, command(name)])),
     'repeat': drawn(() => {
-      if (bench.chosen.size === 0) return 'Choose a piece first.'
-      if (!draw.lastTransform) return 'Nothing was moved, turned or sized yet.'
+      if (bench.chosen.size === 0) return t('Choose a piece first.')
+      if (!draw.lastTransform) return t('Nothing was moved, turned or sized yet.')
       return void bench.draw({ kind: 'transform', pieces: [...bench.chosen], matrix: draw.lastTransform, copies: true }, true)
     }),
-    'reference': drawn(() => (bench.art?.reference ? void bench.draw({ kind: 'reference', hidden: !bench.art.reference.hidden }) : 'There is no reference picture.')),
+    'reference': drawn(() => (bench.art?.reference ? void bench.draw({ kind: 'reference', hidden: !bench.art.reference.hidden }) : t('There is no reference picture.'))),
     'snapping': drawn(() => void (draw.snap.on = !draw.snap.on)),
-    'repeat-shape': () => (stage.value !== 'shape' ? false : shaping.last === null ? 'Nothing was made with a tool of Shape yet.' : bench.chosen.size === 0 ? 'Choose pieces first.' : void shaping.again()),
+    'repeat-shape': () => (stage.value !== 'shape' ? false : shaping.last === null ? t('Nothing was made with a tool of Shape yet.') : bench.chosen.size === 0 ? t('Choose pieces first.') : void shaping.again()),
     ...Object.fromEntries(stages.map((each) => [`stage:${each.key}`, () => enter(each.key)])),
     ...Object.fromEntries(tools.map((each) => [`tool:${each.tool}`, tool(each.tool)])),
   })

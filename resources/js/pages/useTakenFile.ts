@@ -1,3 +1,4 @@
+import { number } from '@/words/words'
 import { api, words } from '@/api/client'
 import type { Field, FieldValue } from '@/api/types'
 import type { UploadFile } from 'element-plus'
@@ -18,7 +19,7 @@ export interface Look {
   pages: number
   pagePictures: string[]
 }
-export const size = (width: number, height: number) => `${Number(width.toFixed(2))} × ${Number(height.toFixed(2))} mm`
+export const size = (width: number, height: number) => `${number(width, 2)} × ${number(height, 2)} mm`
 
 /** A file that a job is to begin with: what is read of it, and in which way it is taken where there are several. */
 export function useTakenFile() {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/words/words'
 import Choose from '@/fields/Choose.vue'
 import { timeLeft } from '@/api/works'
 import { words } from '@/api/client'
@@ -54,7 +55,7 @@ function add(what: string) {
   line.insert(what, at)
 }
 /** Which preset the line came from. */
-const came = computed(() => (bench.job?.preset ? `${bench.job.preset.name}, version ${bench.job.preset.version}${bench.job.preset.changed ? ', changed since' : ''}` : 'Presets…'))
+const came = computed(() => (bench.job?.preset ? t('{name}, version {version}{changed, select, yes {, changed since} other {}}', { name: bench.job.preset.called, version: bench.job.preset.version, changed: bench.job.preset.changed ? 'yes' : 'no' }) : t('Presets…')))
 async function preset(name: string) {
   if (name === '+') unkept.pass(savePreset)
   else {
@@ -65,7 +66,7 @@ async function preset(name: string) {
 }
 async function savePreset() {
   try {
-    const { value } = (await ElMessageBox.prompt('The line of this job, under a name of the shop. A preset that has the name already goes on as a newer version.', 'Save as a preset', { confirmButtonText: 'Save', cancelButtonText: 'Cancel', inputPlaceholder: 'Shop window, outdoor', inputValue: bench.job?.preset && line.presets.some((one) => !one.ships && one.name === bench.job?.preset?.name) ? bench.job.preset.name : '' })) as { value: string }
+    const { value } = (await ElMessageBox.prompt(t('The line of this job, under a name of the shop. A preset that has the name already goes on as a newer version.'), t('Save as a preset'), { confirmButtonText: t('Save'), cancelButtonText: t('Cancel'), inputPlaceholder: t('Shop window, outdoor'), inputValue: bench.job?.preset && line.presets.some((one) => !one.ships && one.name === bench.job?.preset?.name) ? bench.job.preset.name : '' })) as { value: string }
     if (value.trim() !== '') await line.save(value.trim(), '')
   } catch (refused) {
     if (refused instanceof Error) bench.problem = words(refused)
@@ -77,22 +78,22 @@ async function savePreset() {
   <section :class="['line', { folded }]" aria-label="Prep line">
     <div class="head">
       <h2>Prep line</h2>
-      <ElButton v-if="!bench.running" class="main" type="primary" data-test="prepare" @click="unkept.prepare()">{{ bench.preparation ? 'Prepare again' : 'Prepare' }}</ElButton>
+      <ElButton v-if="!bench.running" class="main" type="primary" data-test="prepare" @click="unkept.prepare()">{{ bench.preparation ? $t('Prepare again') : $t('Prepare') }}</ElButton>
       <ElButton v-else class="main" data-test="stop" @click="bench.stop()">Stop</ElButton>
       <template v-if="bench.running">
         <ElProgress class="progress" :percentage="share" :show-text="false" :stroke-width="7" />
-        <span class="doing" role="status">{{ bench.work?.doing || (bench.work?.state === 'running' ? 'At work' : 'Waiting for its turn') }}{{ left }}…</span>
+        <span class="doing" role="status">{{ bench.work?.doing || (bench.work?.state === 'running' ? $t('At work') : $t('Waiting for its turn')) }}{{ left }}…</span>
       </template>
       <span v-else-if="bench.preparation?.status === 'stopped'" class="quiet" role="status">Stopped; the source art is untouched.</span>
       <span v-else-if="bench.prepared && bench.preparation?.stale" class="stale">Out of date: prepare again</span>
-      <span v-else-if="bench.verdict" :class="['verdict', { ready: bench.verdict.ready }]" data-test="verdict" :title="bench.verdict.open.join(' ')"><strong v-if="!bench.verdict.empty">{{ bench.verdict.ready ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.<span v-for="reason in bench.verdict.empty ? [] : bench.verdict.open" :key="reason" class="quiet">{{ ` ${reason}` }}</span></span>
+      <span v-else-if="bench.verdict" :class="['verdict', { ready: bench.verdict.ready }]" data-test="verdict" :title="bench.verdict.open.join(' ')"><strong v-if="!bench.verdict.empty">{{ bench.verdict.ready ? $t('Ready.') : $t('Not ready.') }}</strong> {{ bench.verdict.sentence }}.<span v-for="reason in bench.verdict.empty ? [] : bench.verdict.open" :key="reason" class="quiet">{{ ` ${reason}` }}</span></span>
       <span class="push" />
       <template v-if="!folded">
         <Choose class="pick" :value="null" :options="choices.all.steps.map((one) => ({ value: one.kind, label: one.label, title: one.says }))" placeholder="Insert a step…" says="Insert a step" data-test="insert-step" :disabled="bench.busy" @keep="add" />
-        <Choose class="pick" :value="null" :options="[...line.presets.map((one) => ({ value: one.name, label: one.name })), { value: '+', label: 'Save this line as a preset…' }]" :placeholder="came" says="Presets" data-test="preset" :disabled="bench.busy" @keep="preset" />
+        <Choose class="pick" :value="null" :options="[...line.presets.map((one) => ({ value: one.name, label: one.called })), { value: '+', label: $t('Save this line as a preset…') }]" :placeholder="came" says="Presets" data-test="preset" :disabled="bench.busy" @keep="preset" />
       </template>
       <ElButton v-if="bench.prepared" :class="{ lit: bench.view.kind === 'wipe' }" title="Wipe (W)" data-test="show-wipe" @click="bench.show({ kind: 'wipe' })">Wipe before | after</ElButton>
-      <ElButton text class="fold" :aria-expanded="!folded" @click="folded = !folded">{{ folded ? 'Unfold' : 'Fold away' }}</ElButton>
+      <ElButton text class="fold" :aria-expanded="!folded" @click="folded = !folded">{{ folded ? $t('Unfold') : $t('Fold away') }}</ElButton>
     </div>
     <ol v-if="!folded">
       <li v-if="bench.job && bench.hasFile" :class="['came', { shown: bench.view.kind === 'file' }]">
@@ -108,15 +109,15 @@ async function savePreset() {
         <div class="text"><strong>On the bench</strong><span class="quiet numbers">{{ count(bench.art?.pieces.length ?? 0, 'piece') }}</span></div>
       </li>
       <li
-        v-for="(step, at) in line.steps" :key="step.id" draggable="true" tabindex="0" :aria-label="`Step ${at + 1}, ${step.label}${step.on ? '' : ', off'}: Enter opens it, space switches it, Alt and an arrow moves it, Delete takes it out`"
+        v-for="(step, at) in line.steps" :key="step.id" draggable="true" tabindex="0" :aria-label="$t('Step {at}, {label}{on, select, yes {} other {, off} }: Enter opens it, space switches it, Alt and an arrow moves it, Delete takes it out', { at: at + 1, label: step.label, on: step.on ? 'yes' : 'no' })"
         :class="{ shown: isShown(step.id), open: line.opened?.id === step.id, off: !step.on, wrong: step.says, target: over === at && dragged !== null }" :data-step="step.kind" :data-step-id="step.id"
         @keydown="keys($event, step, at)" @dragstart="dragged = step.id" @dragend="(dragged = null), (over = null)" @dragover.prevent="over = at" @drop.prevent="drop(at)"
       >
-        <button type="button" class="picture" tabindex="-1" :title="`Open: ${step.label}`" @click="unkept.pass(() => line.open(step.id))">
-          <img v-if="line.indexOf(step.id) >= 0" draggable="false" :src="`/api/v1/preparations/${bench.preparation?.id}/stages/${line.indexOf(step.id)}/picture.svg`" :alt="`After: ${step.label}`">
-          <span v-else class="blank">{{ step.on ? (bench.running && bench.work?.doing === step.label ? 'at work' : 'not yet') : 'off' }}</span>
+        <button type="button" class="picture" tabindex="-1" :title="$t('Open: {step}', { step: step.label })" @click="unkept.pass(() => line.open(step.id))">
+          <img v-if="line.indexOf(step.id) >= 0" draggable="false" :src="`/api/v1/preparations/${bench.preparation?.id}/stages/${line.indexOf(step.id)}/picture.svg`" :alt="$t('After: {step}', { step: step.label })">
+          <span v-else class="blank">{{ step.on ? (bench.running && bench.work?.doing === step.label ? $t('at work') : $t('not yet')) : $t('off') }}</span>
         </button>
-        <ElSwitch class="switch" size="small" :model-value="step.on" :disabled="bench.running || bench.busy" :aria-label="`${step.label} on or off`" @update:model-value="line.turn(step.id, $event === true)" />
+        <ElSwitch class="switch" size="small" :model-value="step.on" :disabled="bench.running || bench.busy" :aria-label="$t('{label} on or off', { label: step.label })" @update:model-value="line.turn(step.id, $event === true)" />
         <div class="text">
           <strong>{{ step.label }}</strong>
           <span v-if="step.says" class="says" :title="step.says">in an odd place</span>
@@ -124,7 +125,7 @@ async function savePreset() {
             <span class="numbers">pieces {{ line.reportOf(step.id)!.pieces.before }}→{{ line.reportOf(step.id)!.pieces.after }}</span>
             <span class="numbers">nodes {{ line.reportOf(step.id)!.nodes.before }}→{{ line.reportOf(step.id)!.nodes.after }}</span>
             <span v-if="line.foundOf(step.id)" class="numbers" data-test="found">findings {{ line.foundOf(step.id)!.before.findings }}→{{ line.foundOf(step.id)!.after.findings }}</span>
-            <span v-if="line.reportOf(step.id)!.done || line.reportOf(step.id)!.left?.length" class="numbers">{{ line.reportOf(step.id)!.done ?? 0 }} {{ step.kind === 'touch-up' ? 'by hand' : 'cured' }}<template v-if="line.reportOf(step.id)!.left?.length">, {{ line.reportOf(step.id)!.left!.length }} left</template></span>
+            <span v-if="line.reportOf(step.id)!.done || line.reportOf(step.id)!.left?.length" class="numbers">{{ line.reportOf(step.id)!.done ?? 0 }} {{ step.kind === 'touch-up' ? $t('by hand') : $t('cured') }}<template v-if="line.reportOf(step.id)!.left?.length">, {{ line.reportOf(step.id)!.left!.length }} left</template></span>
             <span v-else-if="line.lookOf(step.id)" class="numbers quiet">{{ percent(line.lookOf(step.id)!.percent) }} off</span>
             <span v-else-if="line.reportOf(step.id)!.slivers > 0 && !line.foundOf(step.id)" class="numbers quiet">{{ count(line.reportOf(step.id)!.slivers, 'sliver') }} given away</span>
           </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { number } from '@/words/words'
 import Tick from '@/fields/Tick.vue'
 import { api, words } from '@/api/client'
 import FieldForm from '@/fields/FieldForm.vue'
@@ -58,7 +59,7 @@ function look(x: number, y: number) {
 </script>
 
 <template>
-  <Drawer v-if="line.opened && line.about" :title="line.opened.label" :hint="line.about.says">
+  <Drawer v-if="line.opened && line.about" :title="line.opened.label" :hint="line.about.says" :guide="['reference', `step-${line.opened.kind}`]">
     <p v-if="line.opened.says" class="warn" role="note" data-test="order">{{ line.opened.says }}</p>
     <FieldForm v-if="line.fields.length > 0" :fields="line.fields" :values="line.values" @keep="line.type" />
     <template v-else-if="line.opened.kind === 'touch-up'">
@@ -67,7 +68,6 @@ function look(x: number, y: number) {
       <ElButton type="primary" data-test="touch" @click="work">Work on the result</ElButton>
     </template>
     <p v-else class="quiet">It has nothing to set.</p>
-    <p v-if="line.fields.some((field) => field.help.includes('ticket'))" class="quiet ticket">Where it says 0, the limit of the ticket holds.</p>
     <div v-if="dirty" class="row">
       <ElButton type="primary" data-test="keep-values" @click="line.keep()">Keep these values</ElButton>
       <ElButton data-test="leave-values" @click="line.leave()">As they were</ElButton>
@@ -78,18 +78,18 @@ function look(x: number, y: number) {
       <dt>Pieces</dt><dd>{{ report.pieces.before }} → {{ report.pieces.after }}</dd>
       <dt>Nodes</dt><dd>{{ report.nodes.before }} → {{ report.nodes.after }}</dd>
       <template v-if="report.slivers > 0"><dt>Slivers</dt><dd>{{ report.slivers }} given to neighbours</dd></template>
-      <template v-if="report.done || report.left?.length"><dt>{{ line.opened.kind === 'touch-up' ? 'By hand' : 'Cured' }}</dt><dd>{{ report.done ?? 0 }}<template v-if="report.left?.length">, {{ report.left.length }} left</template></dd></template>
+      <template v-if="report.done || report.left?.length"><dt>{{ line.opened.kind === 'touch-up' ? $t('By hand') : $t('Cured') }}</dt><dd>{{ report.done ?? 0 }}<template v-if="report.left?.length">, {{ report.left.length }} left</template></dd></template>
       <template v-if="!line.tried && line.lookOf(line.opened.id)"><dt>Look</dt><dd>{{ percent(line.lookOf(line.opened.id)!.percent) }} off</dd></template>
     </dl>
-    <p v-else class="quiet">{{ line.opened.on ? 'What it does is seen when the art has been prepared.' : 'It is switched off.' }}</p>
+    <p v-else class="quiet">{{ line.opened.on ? $t('What it does is seen when the art has been prepared.') : $t('It is switched off.') }}</p>
     <div v-if="report && !line.tried" class="row">
       <ElButton size="small" data-test="measure-look" @click="line.measure(line.opened.id)">Measure the look</ElButton>
-      <ElButton size="small" data-test="seek" @click="seek(1)">{{ places === null ? 'Show what looks otherwise' : places.length === 0 ? 'Nothing looks otherwise' : `Place ${place + 1} of ${count(places.length, 'place')}` }}</ElButton>
+      <ElButton size="small" data-test="seek" @click="seek(1)">{{ places === null ? $t('Show what looks otherwise') : places.length === 0 ? $t('Nothing looks otherwise') : $t('Place {place} of {places}', { place: place + 1, places: count(places.length, 'place') }) }}</ElButton>
     </div>
     <details v-if="line.left.length > 0" open>
       <summary>What was left, and why</summary>
       <ul>
-        <li v-for="(deed, i) in line.left.slice(0, 60)" :key="i"><button type="button" @click="deed.at && look(...deed.at)"><strong v-if="deed.measured !== null" class="numbers">{{ deed.measured.toFixed(2) }} mm</strong> {{ deed.how }}</button></li>
+        <li v-for="(deed, i) in line.left.slice(0, 60)" :key="i"><button type="button" @click="deed.at && look(...deed.at)"><strong v-if="deed.measured !== null" class="numbers">{{ number(deed.measured, 2, 2) }} mm</strong> {{ deed.how }}</button></li>
       </ul>
     </details>
     <div class="row foot">
@@ -107,7 +107,6 @@ function look(x: number, y: number) {
 .row .el-button { margin: 0; }
 .warn { background: var(--coral-pale); padding: 6px 10px; border-radius: 3px; font-size: 15px; line-height: 1.3; }
 .edits { margin: 0; padding-left: 20px; font-size: 15px; }
-.ticket { font-size: 14.5px; line-height: 1.2; }
 dl { display: grid; grid-template-columns: auto 1fr; gap: 2px 12px; margin: 0; font-size: 15.5px; }
 dt { color: var(--ink-mid); }
 dd { margin: 0; }

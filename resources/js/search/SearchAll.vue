@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/words/words'
 import { api } from '@/api/client'
 import type { JobPage } from '@/api/types'
 import { expectField } from '@/keys/field'
@@ -55,31 +56,31 @@ function show() {
 const askJobs = lane((search: string) => api.get<JobPage>(`jobs?${new URLSearchParams({ search, only: 'all', order: 'updated', page: '1' })}`))
 async function ask(search: string) {
   const answer = await askJobs(search)
-  if (answer && search === words.value.trim()) jobs.value = answer.jobs.slice(0, 7).map((job) => ({ sort: 'Jobs', label: job.title, says: `${job.processLabel}${job.customer ? `, ${job.customer}` : ''}`, to: `/jobs/${job.id}` }))
+  if (answer && search === words.value.trim()) jobs.value = answer.jobs.slice(0, 7).map((job) => ({ sort: t('Jobs'), label: job.title, says: `${job.processLabel}${job.customer ? `, ${job.customer}` : ''}`, to: `/jobs/${job.id}` }))
 }
 watch(words, (text) => {
   at.value = 0
   void ask(text.trim())
 })
-const sorts: Record<string, string> = { tool: 'Tools', step: 'Steps', finding: 'Findings', output: 'Files', process: 'Processes' }
+const sorts: Record<string, string> = { tool: t('Tools'), step: t('Steps'), finding: t('Findings'), output: t('Files'), process: t('Processes') }
 const onBench = computed(() => route.name === 'bench' && bench.job !== null)
 const here = computed<Place[]>(() => [
   ...(onBench.value
     ? [
-        ...stages.map((stage) => ({ sort: 'Stages', label: stage.label, says: 'Enter this stage', to: `/jobs/${bench.job!.id}/${stage.key}` })),
-        ...keys.all.filter((act) => act.part !== 'stages').map((act) => ({ sort: 'Keys and tools', label: act.label.replace(/^./, (first) => first.toUpperCase()), says: keys.shown(act.name), run: () => keys.run(act.name) })),
+        ...stages.map((stage) => ({ sort: t('Stages'), label: stage.label, says: t('Enter this stage'), to: `/jobs/${bench.job!.id}/${stage.key}` })),
+        ...keys.all.filter((act) => act.part !== 'stages').map((act) => ({ sort: t('Keys and tools'), label: act.label.replace(/^./, (first) => first.toUpperCase()), says: keys.shown(act.name), run: () => keys.run(act.name) })),
       ]
     : []),
-  { sort: 'Pages', label: 'New job', says: 'From a file, a template or an empty bench', to: '/new' },
-  { sort: 'Pages', label: 'All jobs', says: 'The list of jobs', to: '/' },
-  { sort: 'Pages', label: 'Batches', says: 'Many files by one preset', to: '/batches' },
-  { sort: 'Pages', label: 'Presets', says: 'Lines of the shop', to: '/presets' },
-  { sort: 'Pages', label: 'Shop stock', says: 'Materials, inks, screens, blades, machines', to: '/stock' },
-  { sort: 'Settings', label: 'Settings', says: 'Unit, currency, paper, days, light', to: '/settings' },
+  { sort: t('Pages'), label: t('New job'), says: t('From a file, a template or an empty bench'), to: '/new' },
+  { sort: t('Pages'), label: t('All jobs'), says: t('The list of jobs'), to: '/' },
+  { sort: t('Pages'), label: t('Batches'), says: t('Many files by one preset'), to: '/batches' },
+  { sort: t('Pages'), label: t('Presets'), says: t('Lines of the shop'), to: '/presets' },
+  { sort: t('Pages'), label: t('Shop stock'), says: t('Materials, inks, screens, blades, machines'), to: '/stock' },
+  { sort: t('Settings'), label: t('Settings'), says: t('Unit, currency, paper, days, light'), to: '/settings' },
   ...guide.all.entries.map((entry) => ({ sort: sorts[entry.sort] ?? entry.sort, label: entry.label, says: entry.says, to: `/guide/reference#${entry.id}` })),
-  ...guide.all.pages.flatMap((page) => [{ sort: 'Guide', label: page.title, says: 'A page of the guide', to: `/guide/${page.page}` }, ...page.headings.map((heading) => ({ sort: 'Guide', label: heading.text, says: page.title, to: `/guide/${page.page}#${heading.id}` }))]),
+  ...guide.all.pages.flatMap((page) => [{ sort: t('Guide'), label: page.title, says: t('A page of the guide'), to: `/guide/${page.page}` }, ...page.headings.map((heading) => ({ sort: t('Guide'), label: heading.text, says: page.title, to: `/guide/${page.page}#${heading.id}` }))]),
 ])
-const results = computed(() => [...jobs.value, ...(words.value.trim() === '' ? here.value.filter((one) => ['Pages', 'Settings', 'Stages'].includes(one.sort)) : found(words.value, here.value, 5))])
+const results = computed(() => [...jobs.value, ...(words.value.trim() === '' ? here.value.filter((one) => [t('Pages'), t('Settings'), t('Stages')].includes(one.sort)) : found(words.value, here.value, 5))])
 async function go(place: Place) {
   open.value = false
   await nextTick()

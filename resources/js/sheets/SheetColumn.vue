@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/words/words'
 import { useBench } from '@/stores/bench'
 import { useColours } from '@/stores/colours'
 import { useUnkept } from '@/stores/unkept'
@@ -22,7 +23,7 @@ function press(kind: 'sheet' | 'layout', index: number) {
 /** A colour that nothing of the shop stands for is told in words, and that nothing does. */
 function called(index: number) {
   const layer = laid.value[index]!.layers[0]
-  return names.said((layer?.name ?? '').replace(/ #[0-9a-f]{6}$/, layer?.role === 'plate' ? ', no ink chosen' : ', no film chosen'))
+  return names.said((layer?.name ?? '').replace(/ #[0-9a-f]{6}$/, `, ${layer?.role === 'plate' ? t('no ink chosen') : t('no film chosen')}`))
 }
 const told = (index: number) => [laid.value[index]!.title, ...laid.value[index]!.warns].map((text) => names.said(text)).join('. ').replace(/\.\./g, '.')
 </script>
@@ -45,7 +46,7 @@ const told = (index: number) => [laid.value[index]!.title, ...laid.value[index]!
         :key="sheet.file"
         type="button"
         :class="{ on: on('sheet', index) }"
-        :title="`Sheet ${index + 1}, ${names.of(sheet.colour)}: show alone`"
+        :title="$t('Sheet {index}, {what}: show alone', { index: index + 1, what: names.of(sheet.colour) })"
         :data-sheet="index + 1"
         @click="press('sheet', index)"
       >

@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { number as written, t } from '@/words/words'
 import Tick from '@/fields/Tick.vue'
+import GuideLink from '@/guide/GuideLink.vue'
 import type { FindingGroup } from '@/api/types'
 import { nameOf } from '@/findings'
 import { useBench } from '@/stores/bench'
@@ -27,11 +29,13 @@ const list = ref<HTMLElement | null>(null)
 /** What the reader said comes first. */
 const leftOut = computed(() => (bench.state?.notices ?? []).filter((one) => one.severity !== 'note').length)
 /** Fonts for which others stand in. */
-const replaced = computed(() => (bench.state?.notices ?? []).filter((one) => one.kind === 'missing-font' && one.sheet && !one.accepted?.startsWith('The font was added')).map((one) => one.sheet!))
+const replaced = computed(() => (bench.state?.notices ?? []).filter((one) => one.kind === 'missing-font' && one.sheet && one.cured !== 'added').map((one) => one.sheet!))
+/** What is said of a kind of finding; nothing of what only a file has. */
+const about = (kind: string) => choices.all.findings.find((one) => one.kind === kind)
 const isNotice = (index: number) => index < (bench.state?.notices.length ?? 0)
 const reason = ref('')
 const more = ref(SOME)
-const words = { small: 'Small ones too', done: 'Seen and accepted too', serious: 'Serious only' }
+const words = { small: t('Small ones too'), done: t('Seen and accepted too'), serious: t('Serious only') }
 
 const key = (one: FindingGroup) => `${one.kind} ${one.sheet}`
 function enter(index: number) {
@@ -82,13 +86,13 @@ watch(
 
 <template>
   <Drawer :guide="['first-job', 'check']" title="Findings">
-    <p v-if="bench.job" class="quiet">Lines under {{ mm(bench.job.limits.line) }} and gaps under {{ mm(bench.job.limits.gap) }}, for {{ bench.job.processLabel.toLowerCase() }}.</p>
+    <p v-if="bench.job" class="quiet">Lines under {{ mm(bench.job.limits.line) }} and gaps under {{ mm(bench.job.limits.gap) }}, for {{ bench.job.processLabel }}.</p>
     <div v-if="bench.verdict" :class="['look', { open: (!bench.verdict.ready && !bench.verdict.empty) || bench.preparation?.stale }]" data-test="look">
-      <p><strong v-if="!bench.verdict.empty">{{ bench.verdict.ready && !bench.preparation?.stale ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.</p>
+      <p><strong v-if="!bench.verdict.empty">{{ bench.verdict.ready && !bench.preparation?.stale ? $t('Ready.') : $t('Not ready.') }}</strong> {{ bench.verdict.sentence }}.</p>
       <p v-if="bench.preparation?.stale" class="reason">The job was changed since it was prepared.</p>
-      <p v-for="open in bench.verdict.empty ? [] : bench.verdict.open.filter((one) => !bench.preparation?.stale || !one.startsWith('The job was changed'))" :key="open" class="reason">{{ open }}</p>
-      <p v-if="bench.result && !bench.verdict.empty" class="reason numbers">{{ leftOut > 0 ? 'Measured of what was taken alone' : 'Measured' }}: {{ bench.result.look_difference.area_mm2.toFixed(3) }} mm², {{ percent(bench.result.look_difference.percent) }}<template v-if="leftOut > 0">; {{ leftOut === 1 ? 'what was left out is' : `the ${leftOut} things left out are` }} not in it</template><template v-if="replaced.length > 0">; letters that stood for {{ replaced.map((name) => `“${name}”`).join(', ') }} differ, and are measured as they are set here</template></p>
-      <details v-if="bench.result?.changes?.length" class="reason" data-test="changes"><summary>{{ bench.result.changes.length === 1 ? '1 thing' : `${bench.result.changes.length} things` }} that the line changed</summary><ul><li v-for="one in bench.result.changes" :key="one">{{ names.said(one) }}</li></ul></details>
+      <p v-for="open in bench.verdict.empty ? [] : bench.verdict.open.slice(bench.verdict.stale && bench.preparation?.stale ? 1 : 0)" :key="open" class="reason">{{ open }}</p>
+      <p v-if="bench.result && !bench.verdict.empty" class="reason numbers">{{ leftOut > 0 ? $t('Measured of what was taken alone: {area} mm², {percent}; {n, plural, one {what was left out is} other {the # things left out are} } not in it', { area: written(bench.result.look_difference.area_mm2, 3, 3), percent: percent(bench.result.look_difference.percent), n: leftOut }) : $t('Measured: {area} mm², {percent}', { area: written(bench.result.look_difference.area_mm2, 3, 3), percent: percent(bench.result.look_difference.percent) }) }}<template v-if="replaced.length > 0">; letters that stood for {{ replaced.map((name) => `“${name}”`).join(', ') }} differ, and are measured as they are set here</template></p>
+      <details v-if="bench.result?.changes?.length" class="reason" data-test="changes"><summary>{{ $t('{n, plural, one {# thing} other {# things} } that the line changed', { n: bench.result.changes.length }) }}</summary><ul><li v-for="one in bench.result.changes" :key="one">{{ names.said(one) }}</li></ul></details>
     </div>
     <template v-if="!bench.prepared && !bench.running">
       <p class="quiet">Lines and gaps are measured when the art has been prepared.</p>
@@ -103,17 +107,18 @@ watch(
         <button type="button" :class="['head', one.severity, { on: bench.group === index, done: bench.listed(one).length === 0 }]" :aria-expanded="bench.group === index" @click="enter(index)">
           <span class="kind"><i v-if="isColour(one.sheet)" class="dab" :style="{ background: one.sheet! }" />{{ nameOf(one.kind) }}<em v-if="isColour(one.sheet) && names.all[one.sheet!]">{{ names.of(one.sheet!) }}</em></span>
           <span class="value numbers">{{ tally(one) }}</span>
-          <span v-if="one.least_mm !== null" class="says numbers">{{ isWidth(one.kind) ? 'narrowest' : 'smallest' }} {{ mm(one.least_mm) }}<template v-if="one.findings.length > 1 && one.typical_mm !== null">, mostly {{ mm(one.typical_mm) }}</template><template v-if="one.length_mm">, {{ mm(one.length_mm) }} long</template></span>
+          <span v-if="one.least_mm !== null" class="says numbers">{{ isWidth(one.kind) ? $t('narrowest {width}', { width: mm(one.least_mm) }) : $t('smallest {width}', { width: mm(one.least_mm) }) }}<template v-if="one.findings.length > 1 && one.typical_mm !== null">, mostly {{ mm(one.typical_mm) }}</template><template v-if="one.length_mm">, {{ mm(one.length_mm) }} long</template></span>
           <span v-else-if="one.findings.length === 1 && bench.group !== index" class="says">{{ names.said(bench.findings[one.findings[0]!]?.message ?? '') }}</span>
         </button>
         <template v-if="bench.group === index">
-          <p v-if="bench.listed(one).length === 0" class="none">{{ one.minor === one.findings.length ? 'All of these are small.' : 'All of these are small, seen or accepted.' }}</p>
+          <p v-if="about(one.kind)" class="about quiet">{{ about(one.kind)!.says }} <GuideLink page="reference" :at="`finding-${one.kind}`" :about="nameOf(one.kind)" /></p>
+          <p v-if="bench.listed(one).length === 0" class="none">{{ one.minor === one.findings.length ? $t('All of these are small.') : $t('All of these are small, seen or accepted.') }}</p>
           <CureButtons v-if="bench.finding === null && bench.listed(one).length > 1" class="ofall" :kind="one.kind" :numbers="bench.listed(one).filter((number) => !isNotice(number))" />
           <ol>
             <li v-for="number in bench.listed(one).slice(0, more)" :key="number">
               <button type="button" :class="['row', { on: bench.finding === number, seen: bench.findings[number]!.seen || bench.findings[number]!.accepted !== undefined }]" :data-row="number" @click="press(number)">
                 <span class="value numbers">{{ bench.findings[number]!.width_mm !== undefined ? mm(bench.findings[number]!.width_mm!) : '' }}</span>
-                <span class="says">{{ bench.finding === number || bench.findings[number]!.length_mm === undefined ? names.said(bench.findings[number]!.message) : `over ${mm(bench.findings[number]!.length_mm!)}` }}</span>
+                <span class="says">{{ bench.finding === number || bench.findings[number]!.length_mm === undefined ? names.said(bench.findings[number]!.message) : $t('over {length_mm}', { length_mm: mm(bench.findings[number]!.length_mm!) }) }}</span>
                 <span v-if="bench.findings[number]!.accepted !== undefined" class="says accepted">Accepted{{ bench.findings[number]!.accepted ? `: ${bench.findings[number]!.accepted}` : '' }}</span>
               </button>
               <div v-if="bench.finding === number" class="cure">
@@ -126,7 +131,7 @@ watch(
                 </template>
                 <FontCure v-if="one.kind === 'missing-font' && one.sheet" :key="one.sheet" :missing="one.sheet" />
                 <CureButtons v-if="!isNotice(number)" :kind="one.kind" :numbers="[number]" />
-                <ElButton v-if="!isNotice(number) && bench.findings[number]!.accepted === undefined" size="small" :data-test="bench.findings[number]!.seen ? 'unseen' : 'seen'" @click="bench.judge([number], bench.findings[number]!.seen ? { open: true } : {})">{{ bench.findings[number]!.seen ? 'Open again' : 'Seen' }}</ElButton>
+                <ElButton v-if="!isNotice(number) && bench.findings[number]!.accepted === undefined" size="small" :data-test="bench.findings[number]!.seen ? 'unseen' : 'seen'" @click="bench.judge([number], bench.findings[number]!.seen ? { open: true } : {})">{{ bench.findings[number]!.seen ? $t('Open again') : $t('Seen') }}</ElButton>
               </div>
             </li>
           </ol>
@@ -177,5 +182,5 @@ ul, ol { list-style: none; margin: 0; padding: 0; }
 .kind, .value { font-weight: 700; }
 .row .value { font-weight: 500; font-size: 15px; }
 .says { grid-column: 1 / -1; font-size: 15px; color: var(--ink-mid); }
-.none { font-size: 15px; color: var(--ink-mid); padding: 3px 12px 6px; }
+.none, .about { font-size: 15px; color: var(--ink-mid); padding: 3px 12px 6px; }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/words/words'
 import Choose from '@/fields/Choose.vue'
 import FieldForm from '@/fields/FieldForm.vue'
 import Tick from '@/fields/Tick.vue'
@@ -50,8 +51,8 @@ watch(
   },
 )
 const says = computed(() => {
-  if (draw.tool === 'measure') return 'Drag along a distance on the reference picture.'
-  if (draw.tool === 'arrange' && bench.entered) return 'Inside a group: pieces are chosen one by one. Esc leaves it.'
+  if (draw.tool === 'measure') return t('Drag along a distance on the reference picture.')
+  if (draw.tool === 'arrange' && bench.entered) return t('Inside a group: pieces are chosen one by one. Esc leaves it.')
   return now.value?.says ?? ''
 })
 </script>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { lower, number, t } from '@/words/words'
 import { useBench } from '@/stores/bench'
 import { useUnkept } from '@/stores/unkept'
 import { ElButton } from 'element-plus'
@@ -8,11 +9,11 @@ import Drawer from './Drawer.vue'
 const bench = useBench()
 const unkept = useUnkept()
 const grounds = [
-  { name: 'Night cloth', colour: '#20242f' },
-  { name: 'River blue', colour: '#24516b' },
-  { name: 'Brass', colour: '#b8923f' },
-  { name: 'Lantern paper', colour: '#f1e4c3' },
-  { name: 'Window', colour: '#cfdcdc' },
+  { name: t('Night cloth'), colour: '#20242f' },
+  { name: t('River blue'), colour: '#24516b' },
+  { name: t('Brass'), colour: '#b8923f' },
+  { name: t('Lantern paper'), colour: '#f1e4c3' },
+  { name: t('Window'), colour: '#cfdcdc' },
 ]
 const ground = ref(grounds[0]!)
 /** On a page of its own: the art on its ground, the title and the size; paper is chosen where one prints. */
@@ -36,10 +37,10 @@ function print() {
         </button>
       </div>
       <figure class="proof-figure" :style="{ background: ground.colour }">
-        <img :src="`/api/v1/preparations/${bench.preparation?.id}/stages/${bench.lastStep}/picture.svg`" :alt="`The prepared art on ${ground.name.toLowerCase()}`">
+        <img :src="`/api/v1/preparations/${bench.preparation?.id}/stages/${bench.lastStep}/picture.svg`" :alt="$t('The prepared art on {name}', { name: lower(ground.name) })">
       </figure>
       <ElButton data-test="print-proof" @click="print">Print it</ElButton>
-      <p class="quiet numbers">{{ bench.job?.width.toFixed(1) }} × {{ bench.job?.height.toFixed(1) }} mm</p>
+      <p class="quiet numbers">{{ number(bench.job?.width ?? 0, 1, 1) }} × {{ number(bench.job?.height ?? 0, 1, 1) }} mm</p>
     </template>
   </Drawer>
 </template>

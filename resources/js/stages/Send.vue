@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/words/words'
 import { useBench } from '@/stores/bench'
 import { useGate } from '@/stores/gate'
 import { useMaking } from '@/stores/making'
@@ -17,7 +18,7 @@ const bench = useBench()
 const unkept = useUnkept()
 const making = useMaking()
 const gate = useGate()
-const tabs = [['sheets', 'Sheets'], ['laying', 'Lay out'], ['files', 'Files'], ['machine', 'Machine'], ['sizes', 'Sizes']] as const
+const tabs = [['sheets', t('Sheets')], ['laying', t('Lay out')], ['files', t('Files')], ['machine', t('Machine')], ['sizes', t('Sizes')]] as const
 const tab = ref<(typeof tabs)[number][0]>('sheets')
 const lastFormat = computed(() => making.making?.formats.find((one) => one.key === making.files.format)?.label ?? '')
 const stale = computed(() => bench.preparation?.stale === true)
@@ -35,8 +36,8 @@ const stale = computed(() => bench.preparation?.stale === true)
         <ElButton type="primary" :disabled="bench.running" data-test="prepare-stale" @click="unkept.prepare()">Prepare again</ElButton>
       </div>
       <p v-else-if="bench.verdict?.empty" class="verdict" data-test="send-verdict">{{ bench.verdict.sentence }}.</p>
-      <p v-else-if="bench.verdict" :class="['verdict', { open: !bench.verdict.ready }]" data-test="send-verdict"><strong>{{ bench.verdict.ready ? 'Ready.' : 'Not ready.' }}</strong> {{ bench.verdict.sentence }}.<span v-for="reason in bench.verdict.open" :key="reason">{{ ` ${reason}` }}</span><span v-if="gate.released" data-test="released"> Let go as it is by {{ gate.released.by }}: {{ gate.released.reason }}.</span></p>
-      <p v-if="making.making?.files && !stale" class="again"><a :href="making.zip()" download data-test="same-again" @click="gate.follow">The same files again</a> <span class="quiet">{{ lastFormat }}{{ making.files.together ? ', all in one' : ', a file a sheet' }}, as a ZIP</span></p>
+      <p v-else-if="bench.verdict" :class="['verdict', { open: !bench.verdict.ready }]" data-test="send-verdict"><strong>{{ bench.verdict.ready ? $t('Ready.') : $t('Not ready.') }}</strong> {{ bench.verdict.sentence }}.<span v-for="reason in bench.verdict.open" :key="reason">{{ ` ${reason}` }}</span><span v-if="gate.released" data-test="released"> Let go as it is by {{ gate.released.by }}: {{ gate.released.reason }}.</span></p>
+      <p v-if="making.making?.files && !stale" class="again"><a :href="making.zip()" download data-test="same-again" @click="gate.follow">The same files again</a> <span class="quiet">{{ making.files.together ? $t('{format}, all in one, as a ZIP', { format: lastFormat }) : $t('{format}, a file a sheet, as a ZIP', { format: lastFormat }) }}</span></p>
       <div class="tabs" role="tablist">
         <button v-for="[key, label] in tabs" :key="key" type="button" role="tab" :aria-selected="tab === key" :class="{ on: tab === key }" :data-test="`send-${key}`" @click="tab = key">{{ label }}</button>
       </div>
@@ -60,7 +61,7 @@ const stale = computed(() => bench.preparation?.stale === true)
 .verdict { background: var(--green-pale); padding: 7px 11px; border-radius: 3px; line-height: 1.3; font-size: 15.5px; }
 .verdict.open { background: var(--coral-pale); }
 .verdict strong { font-weight: 600; }
-.tabs { display: flex; gap: 11px; border-bottom: 1px solid var(--line); }
+.tabs { display: flex; flex-wrap: wrap; gap: 0 11px; border-bottom: 1px solid var(--line); }
 .tabs button { border: 0; border-bottom: 3px solid transparent; background: none; font: 500 15.5px var(--text-face); color: var(--ink-mid); padding: 3px 0 5px; cursor: pointer; white-space: nowrap; }
 .tabs button.on { border-bottom-color: var(--green); color: var(--green); }
 </style>

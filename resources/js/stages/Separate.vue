@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { number } from '@/words/words'
 import Count from '@/fields/Count.vue'
 import TypedWords from '@/fields/TypedWords.vue'
 import { api, words } from '@/api/client'
@@ -76,27 +77,27 @@ const stack = computed(() => line.steps.find((step) => step.kind === 'stack'))
     <p v-else-if="palette && palette.colours.length === 0" class="quiet">There is no flat colour on the bench yet.</p>
     <ul v-if="palette" class="list">
       <li v-for="one in palette.colours" :key="one.hex" :data-colour="one.hex">
-        <button type="button" :class="{ on: bench.view.kind === 'sheet' && bench.view.index === sheetOf(one.hex) }" :disabled="sheetOf(one.hex) < 0" :aria-label="`${names.of(one.hex)}: show its sheet`" @click="press(one.hex)"><span class="swatch" :style="{ background: one.hex }" /></button>
+        <button type="button" :class="{ on: bench.view.kind === 'sheet' && bench.view.index === sheetOf(one.hex) }" :disabled="sheetOf(one.hex) < 0" :aria-label="$t('{what}: show its sheet', { what: names.of(one.hex) })" @click="press(one.hex)"><span class="swatch" :style="{ background: one.hex }" /></button>
         <span class="what">
-          <TypedWords v-if="naming === one.hex" at-once :value="names.all[one.hex] ?? ''" maxlength="80" :placeholder="`material or ink for ${one.hex}`" :aria-label="`Material or ink for ${one.hex}`" data-test="colour-name" @left="name(one.hex, $event)" />
-          <button v-else type="button" class="name" :title="`${one.hex}: give it a name`" data-test="name-colour" @click="naming = one.hex">{{ names.of(one.hex) }}</button>
+          <TypedWords v-if="naming === one.hex" at-once :value="names.all[one.hex] ?? ''" maxlength="80" :placeholder="$t('material or ink for {hex}', { hex: one.hex })" :aria-label="$t('Material or ink for {hex}', { hex: one.hex })" data-test="colour-name" @left="name(one.hex, $event)" />
+          <button v-else type="button" class="name" :title="$t('{hex}: give it a name', { hex: one.hex })" data-test="name-colour" @click="naming = one.hex">{{ names.of(one.hex) }}</button>
         </span>
-        <span class="share numbers">{{ (100 * one.share).toFixed(1) }} %</span>
+        <span class="share numbers">{{ number((100 * one.share), 1, 1) }} %</span>
         <span class="bar"><span :style="{ width: `${100 * one.share}%`, background: one.hex }" /></span>
       </li>
     </ul>
     <div v-if="palette && palette.blended.length > 0" class="part" role="group" aria-label="Colours that are flat nowhere" data-test="blended">
-      <p class="quiet">{{ palette.blended.length === 1 ? '1 more colour is' : `${palette.blended.length} more colours are` }} flat nowhere; a step makes such colours flat before there are sheets of them.</p>
+      <p class="quiet">{{ $t('{n, plural, one {# more colour is} other {# more colours are} } flat nowhere; a step makes such colours flat before there are sheets of them.', { n: palette.blended.length }) }}</p>
       <ul class="list">
-        <li v-for="one in palette.blended" :key="one.hex" :data-colour="one.hex"><span class="swatch" :style="{ background: one.hex }" /><span class="what">{{ names.of(one.hex) }}</span><span class="share quiet">{{ one.of === 'gradient' ? 'in gradients' : 'seen through' }}</span></li>
+        <li v-for="one in palette.blended" :key="one.hex" :data-colour="one.hex"><span class="swatch" :style="{ background: one.hex }" /><span class="what">{{ names.of(one.hex) }}</span><span class="share quiet">{{ one.of === 'gradient' ? $t('in gradients') : $t('seen through') }}</span></li>
       </ul>
     </div>
     <div v-if="near.length > 0" class="part" role="group" aria-label="Near colours">
       <h3>Hardly told apart</h3>
       <ul>
         <li v-for="one in near" :key="one.from + one.to" class="near" data-test="near">
-          <i :style="{ background: one.from }" /><i :style="{ background: one.to }" /><span class="numbers">{{ one.distance.toFixed(1) }}</span>
-          <ElButton size="small" :class="{ lit: shown === one.from }" @click="look(one.from, one.to)">{{ shown === one.from ? 'Shown' : 'Show' }}</ElButton>
+          <i :style="{ background: one.from }" /><i :style="{ background: one.to }" /><span class="numbers">{{ number(one.distance, 1, 1) }}</span>
+          <ElButton size="small" :class="{ lit: shown === one.from }" @click="look(one.from, one.to)">{{ shown === one.from ? $t('Shown') : $t('Show') }}</ElButton>
           <ElButton size="small" data-test="join-colours" :disabled="bench.busy" @click="join(one.from, one.to)">Join</ElButton>
         </li>
       </ul>
@@ -108,8 +109,8 @@ const stack = computed(() => line.steps.find((step) => step.kind === 'stack'))
     </div>
     <div class="part" role="group" aria-label="How they lie">
       <h3>How they lie on each other</h3>
-      <p class="quiet small">{{ stack && stack.on ? `${stack.values.how === 'butt' ? 'Cut along each other' : stack.values.how === 'stack' ? 'Stacked whole' : `Underlapped by ${Number(stack.values.by).toFixed(2)} mm`}${stack.values.pairs ? ', with pairs of their own' : ''}.` : 'Butted: cut exactly along each other.' }}</p>
-      <ElButton size="small" data-test="lay" @click="stack ? line.open(stack.id) : line.insert('stack')">{{ stack ? 'Set how they lie' : 'Underlap or stack' }}</ElButton>
+      <p class="quiet small">{{ stack && stack.on ? `${stack.values.how === 'butt' ? $t('Cut along each other') : stack.values.how === 'stack' ? $t('Stacked whole') : $t('Underlapped by {by} mm', { by: number(Number(stack.values.by), 2, 2) })}${stack.values.pairs ? $t(', with pairs of their own') : ''}.` : $t('Butted: cut exactly along each other.') }}</p>
+      <ElButton size="small" data-test="lay" @click="stack ? line.open(stack.id) : line.insert('stack')">{{ stack ? $t('Set how they lie') : $t('Underlap or stack') }}</ElButton>
     </div>
     <ElButton v-if="bench.view.kind === 'sheet'" @click="bench.show({ kind: 'wipe' })">All sheets again</ElButton>
   </Drawer>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { number, t } from '@/words/words'
 import Choose from '@/fields/Choose.vue'
 import { api, words } from '@/api/client'
 import type { StockItem, Stock } from '@/api/making'
@@ -38,8 +39,8 @@ const named = computed(() => Object.entries(stock.value?.kinds ?? {}).filter(([,
 /** What the shop has of a kind, and what the ticket names though it is gone. */
 function offered(kind: { key: string; items: StockItem[] }) {
   const now = bench.job?.stock[kind.key]
-  const gone = now && !kind.items.some((item) => item.id === now.id) ? [{ value: now.id, label: `${now.name} (gone)` }] : []
-  return [{ value: 0, label: 'not set' }, ...kind.items.map((item) => ({ value: item.id, label: item.name })), ...gone]
+  const gone = now && !kind.items.some((item) => item.id === now.id) ? [{ value: now.id, label: t('{name} (gone)', { name: now.name }) }] : []
+  return [{ value: 0, label: t('not set') }, ...kind.items.map((item) => ({ value: item.id, label: item.name })), ...gone]
 }
 async function take(kind: string, id: number | null) {
   trouble.value = ''
@@ -97,7 +98,7 @@ async function keep() {
         </ElSelect>
       </label>
       <label>Finished width <ElInput v-model="fields.width" data-test="width" /></label>
-      <p v-if="bench.job" class="quiet small">Height follows: {{ bench.job.height.toFixed(2) }} mm. Units mm, cm, in, pt, px; sums such as 4in - 2*3mm.</p>
+      <p v-if="bench.job" class="quiet small">Height follows: {{ number(bench.job.height, 2, 2) }} mm. Units mm, cm, in, pt, px; sums such as 4in - 2*3mm.</p>
       <div class="pair">
         <label>Least line <ElInput v-model="fields.line" :placeholder="`${bench.job?.limits.line} mm`" /></label>
         <label>Least gap <ElInput v-model="fields.gap" :placeholder="`${bench.job?.limits.gap} mm`" /></label>
@@ -113,7 +114,7 @@ async function keep() {
       <details>
         <summary>More limits</summary>
         <div class="pair">
-          <label v-for="field in choices.all.limits" :key="field.name" :title="field.help">{{ field.label }} <ElInput v-model="fields.more[field.name]" :placeholder="`${bench.job?.limits[field.name as keyof Job['limits']] || 'none'}`" :data-test="`limit-${field.name}`" /></label>
+          <label v-for="field in choices.all.limits" :key="field.name" :title="field.help">{{ field.label }} <ElInput v-model="fields.more[field.name]" :placeholder="`${bench.job?.limits[field.name as keyof Job['limits']] || $t('none')}`" :data-test="`limit-${field.name}`" /></label>
         </div>
       </details>
       <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
@@ -125,7 +126,7 @@ async function keep() {
       <ElButton size="small" native-type="submit" :disabled="templateName.trim() === ''" data-test="keep-template">Save as template</ElButton>
     </form>
     <p v-if="templateKept" class="quiet small" role="status">New jobs can begin with “{{ templateKept }}”: this ticket, its guides and its line, without the art.</p>
-    <p class="quiet small">{{ bench.job?.sourceName ? `From ${bench.job.sourceName}` : 'Drawn on the bench' }}</p>
+    <p class="quiet small">{{ bench.job?.sourceName ? $t('From {sourceName}', { sourceName: bench.job.sourceName }) : $t('Drawn on the bench') }}</p>
   </Drawer>
 </template>
 

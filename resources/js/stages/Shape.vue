@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/words/words'
 import type { Field } from '@/api/types'
 import FieldForm from '@/fields/FieldForm.vue'
 import { useKeys } from '@/keys/useKeys'
@@ -21,7 +22,7 @@ onUnmounted(() => shaping.put())
 watch(() => shaping.hand, (kind) => kind && nextTick(() => document.querySelector('[data-test=hand]')?.closest('.drawer')?.querySelector('h2')?.scrollIntoView({ block: 'start' })))
 
 /** In the order of the work: what one wants to do first stands first. */
-const order = ['Join and cut', 'Cells', 'Lines', 'Borders', 'Clean']
+const order = [t('Join and cut'), t('Cells'), t('Lines'), t('Borders'), t('Clean')]
 const headings = computed(() => {
   const out = new Map<string, [string, (typeof shaping.tools)[string]][]>(order.map((heading) => [heading, []]))
   for (const [kind, about] of Object.entries(shaping.tools)) out.set(about.under, [...(out.get(about.under) ?? []), [kind, about]])
@@ -29,20 +30,20 @@ const headings = computed(() => {
 })
 /** What a press, a drag and each key do with the tool in hand. */
 const hints: Record<string, string> = {
-  'at-once': 'Press on the art; it is made at once, and one undo takes it back.',
-  'cells': 'Choose what a drag over cells does. [ and ] walk through them, Enter does it to one. Press a gap to close it.',
-  'line': 'Draw a line over the pieces; Shift holds it straight. Or type an angle, slices or sectors; a press says where through.',
-  'turn': 'Press a crossing to turn it; [ and ] walk, Enter turns.',
-  '': 'What it would give is on the bench; nothing is kept yet.',
+  'at-once': t('Press on the art; it is made at once, and one undo takes it back.'),
+  'cells': t('Choose what a drag over cells does. [ and ] walk through them, Enter does it to one. Press a gap to close it.'),
+  'line': t('Draw a line over the pieces; Shift holds it straight. Or type an angle, slices or sectors; a press says where through.'),
+  'turn': t('Press a crossing to turn it; [ and ] walk, Enter turns.'),
+  '': t('What it would give is on the bench; nothing is kept yet.'),
 }
-const cellActs = [['join', 'Join', 'Cells become one piece'], ['drop', 'Drop', 'Cells are left out'], ['lift', 'Lift', 'Each cell becomes a piece of its own']] as const
+const cellActs = [['join', t('Join'), t('Cells become one piece')], ['drop', t('Drop'), t('Cells are left out')], ['lift', t('Lift'), t('Each cell becomes a piece of its own')]] as const
 const shown = (field: Field) => !['place', 'places', 'path', 'nodes', 'data', 'text'].includes(field.type) && !(shaping.hand === 'fill-enclosed' && field.name === 'fill')
 const painted = computed(() => shaping.hand === 'cells' || shaping.hand === 'fill-enclosed')
 const pieces = computed(() => [...bench.chosen].map((id) => bench.byId.get(id)).filter((piece) => piece !== undefined).slice(0, 60).map((piece) => ({ id: piece.id, called: piece.called })))
 </script>
 
 <template>
-  <Drawer :guide="['draw-and-shape', 'shape']" title="Shape" :hint="bench.chosen.size === 0 ? 'Choose pieces on the bench first; Shift for more than one, or drag a box round them.' : `${bench.chosen.size} chosen.`">
+  <Drawer :guide="['draw-and-shape', 'shape']" title="Shape" :hint="bench.chosen.size === 0 ? $t('Choose pieces on the bench first; Shift for more than one, or drag a box round them.') : $t('{chosen} chosen.', { chosen: bench.chosen.size })">
     <button v-if="shaping.last && !shaping.hand" type="button" class="again" :disabled="bench.chosen.size === 0" data-test="again-shape" @click="shaping.again()">Once more: {{ shaping.tools[shaping.last.kind]?.label }}<kbd>{{ keys.shown('repeat-shape') }}</kbd></button>
     <section v-if="shaping.about" class="hand" data-test="hand">
       <header>
@@ -50,7 +51,7 @@ const pieces = computed(() => [...bench.chosen].map((id) => bench.byId.get(id)).
         <GuideLink page="reference" :at="`tool-${shaping.hand}`" :about="shaping.about.label" />
         <button v-if="shaping.about.press === 'at-once'" type="button" class="plain" data-test="put" @click="shaping.put()">Done</button>
       </header>
-      <p class="quiet">{{ shaping.enough ? hints[shaping.about.press] : `Choose ${shaping.about.least === 1 ? 'a piece' : `${shaping.about.least} pieces`} first.` }}</p>
+      <p class="quiet">{{ shaping.enough ? hints[shaping.about.press] : $t('Choose {n, plural, one {a piece} other {# pieces} } first.', { n: shaping.about.least }) }}</p>
       <div v-if="shaping.about.press === 'cells'" class="acts" role="radiogroup" aria-label="What a drag over cells does">
         <button v-for="[act, label, says] in cellActs" :key="act" type="button" role="radio" class="quiet-button" :aria-checked="shaping.cellAct === act" :class="{ on: shaping.cellAct === act }" :title="says" :data-act="act" @click="shaping.cellAct = act">{{ label }}</button>
       </div>
@@ -74,7 +75,7 @@ const pieces = computed(() => [...bench.chosen].map((id) => bench.byId.get(id)).
       <h3>{{ heading }}</h3>
       <ul>
         <li v-for="[kind, one] in list" :key="kind">
-          <button type="button" :class="{ on: shaping.hand === kind }" :aria-pressed="shaping.hand === kind" :title="keys.titled(one.says, `shape:${kind}`)" :data-test="kind" @click="shaping.take(kind)">
+          <button type="button" :class="{ on: shaping.hand === kind, long: /\S{11}/.test(one.label) }" :aria-pressed="shaping.hand === kind" :title="keys.titled(one.says, `shape:${kind}`)" :data-test="kind" @click="shaping.take(kind)">
             <!-- eslint-disable-next-line vue/no-v-html -- our own drawings, no words of others -->
             <svg viewBox="0 0 44 30" aria-hidden="true" v-html="pictures[kind] ?? ''" />
             <span>{{ one.label }}</span>
@@ -89,7 +90,8 @@ const pieces = computed(() => [...bench.chosen].map((id) => bench.byId.get(id)).
 h3 { font-size: 15px; font-weight: 700; margin: 0; color: var(--ink-mid); }
 section { display: flex; flex-direction: column; gap: 6px; }
 ul { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 6px; }
-li button { display: flex; flex-direction: column; align-items: center; gap: 2px; width: 100%; min-height: 66px; font: 14px/1.1 var(--text-face); padding: 5px 2px 4px; border: 1px solid var(--line-strong); border-radius: 4px; background: var(--card); cursor: pointer; color: var(--ink); }
+li button { display: flex; flex-direction: column; align-items: center; gap: 2px; width: 100%; min-height: 66px; font: 14px/1.1 var(--text-face); padding: 5px 2px 4px; overflow-wrap: anywhere; border: 1px solid var(--line-strong); border-radius: 4px; background: var(--card); cursor: pointer; color: var(--ink); }
+li button.long { font-size: 13px; padding-inline: 0; }
 li button:hover { border-color: var(--green); }
 li button.on { background: var(--green-pale); border-color: var(--green); font-weight: 700; }
 svg { width: 44px; height: 30px; flex: none; }

@@ -1,3 +1,4 @@
+import { t } from '@/words/words'
 import { useBench } from '@/stores/bench'
 import { count } from '@/units'
 import { defineAsyncComponent, type Component } from 'vue'
@@ -13,17 +14,17 @@ export interface Stage {
 
 /** The order of the work. A new stage is one drawer and one row here. */
 export const stages: Stage[] = [
-  { key: 'set-up', label: 'Set up', drawer: defineAsyncComponent(() => import('./SetUp.vue')), state: (b) => (b.job ? `${Math.round(b.job.width)} mm wide` : '') },
-  { key: 'draw', label: 'Draw', drawer: defineAsyncComponent(() => import('./Draw.vue')), state: (b) => (b.art ? count(b.art.pieces.length, 'piece') : '') },
-  { key: 'shape', label: 'Shape', drawer: defineAsyncComponent(() => import('./Shape.vue')), state: (b) => (b.chosen.size > 0 ? `${b.chosen.size} chosen` : '') },
-  { key: 'separate', label: 'Separate', drawer: defineAsyncComponent(() => import('./Separate.vue')), state: (b) => (b.prepared ? count(b.sheets.length, 'colour') : 'not yet') },
+  { key: 'set-up', label: t('Set up'), drawer: defineAsyncComponent(() => import('./SetUp.vue')), state: (b) => (b.job ? t('{width} mm wide', { width: Math.round(b.job.width) }) : '') },
+  { key: 'draw', label: t('Draw'), drawer: defineAsyncComponent(() => import('./Draw.vue')), state: (b) => (b.art ? count(b.art.pieces.length, 'piece') : '') },
+  { key: 'shape', label: t('Shape'), drawer: defineAsyncComponent(() => import('./Shape.vue')), state: (b) => (b.chosen.size > 0 ? t('{chosen} chosen', { chosen: b.chosen.size }) : '') },
+  { key: 'separate', label: t('Separate'), drawer: defineAsyncComponent(() => import('./Separate.vue')), state: (b) => (b.prepared ? count(b.sheets.length, 'colour') : t('not yet')) },
   {
     key: 'check',
-    label: 'Check',
+    label: t('Check'),
     drawer: defineAsyncComponent(() => import('./Check.vue')),
-    state: (b) => (b.findings.length > 0 ? count(b.findings.length, 'finding') : b.prepared ? 'clear' : 'not yet'),
+    state: (b) => (b.findings.length > 0 ? count(b.findings.length, 'finding') : b.prepared ? t('clear') : t('not yet')),
     alarming: (b) => b.findings.length > 0,
   },
-  { key: 'send', label: 'Send', drawer: defineAsyncComponent(() => import('./Send.vue')), state: (b) => (b.prepared ? (b.preparation?.stale ? 'out of date' : b.verdict?.empty ? 'nothing to make' : b.verdict?.ready ? 'ready' : 'not ready') : 'not yet') },
-  { key: 'proof', label: 'Proof', drawer: defineAsyncComponent(() => import('./Proof.vue')), state: () => '' },
+  { key: 'send', label: t('Send'), drawer: defineAsyncComponent(() => import('./Send.vue')), state: (b) => (b.prepared ? (b.preparation?.stale ? t('out of date') : b.verdict?.empty ? t('nothing to make') : b.verdict?.ready ? t('ready') : t('not ready')) : t('not yet')) },
+  { key: 'proof', label: t('Proof'), drawer: defineAsyncComponent(() => import('./Proof.vue')), state: () => '' },
 ]

@@ -39,7 +39,7 @@ onUnmounted(free)
     <div class="acts">
       <ElButton v-if="stage !== here.stage" size="small" type="primary" @click="emit('enter', here.stage)">Go there</ElButton>
       <ElButton size="small" :disabled="walk.kept!.at === 0" @click="walk.go(walk.kept!.at - 1)">Back</ElButton>
-      <ElButton size="small" data-test="walk-on" @click="walk.go(walk.kept!.at + 1)">{{ walk.kept!.at + 1 === stretches.length ? 'Done' : 'Next' }}</ElButton>
+      <ElButton size="small" data-test="walk-on" @click="walk.go(walk.kept!.at + 1)">{{ walk.kept!.at + 1 === stretches.length ? $t('Done') : $t('Next') }}</ElButton>
       <ElButton size="small" text data-test="walk-leave" @click="walk.leave()">Leave the walk</ElButton>
     </div>
   </section>

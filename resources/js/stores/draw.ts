@@ -1,3 +1,4 @@
+import { t } from '@/words/words'
 import type { FieldValue } from '@/api/types'
 import { combined, type Matrix } from '@/bench/geometry'
 import { defineStore } from 'pinia'
@@ -14,13 +15,13 @@ export interface ToolWords {
 
 /** The tools of the Draw stage, each with a key of ours. */
 export const tools: ToolWords[] = [
-  { tool: 'arrange', key: 'q', label: 'Arrange', says: 'Press a piece to choose it; drag to move, drag a knob to size or turn.' },
-  { tool: 'nodes', key: 'd', label: 'Nodes', says: 'Drag nodes, handles or the line itself; double press adds a node.' },
-  { tool: 'shape', key: 'h', label: 'Shapes', says: 'Drag from corner to corner; a double press lays one of the size below. Shift: equal sides. Alt: from the middle.' },
-  { tool: 'curve', key: 'c', label: 'Curve', says: 'Press for a corner, drag for a smooth node. Shift holds the angle. Press the first node to close; Enter ends.' },
-  { tool: 'brush', key: 'f', label: 'Brush line', says: 'Draw with the button down; the line is smoothed when you let go.' },
-  { tool: 'text', key: 'l', label: 'Letters', says: 'Press where the text begins and type on the art. Enter keeps it, Shift Enter begins a line.' },
-  { tool: 'pick', key: 'k', label: 'Pick colour', says: 'Press a piece to take its colour for what is chosen.' },
+  { tool: 'arrange', key: 'q', label: t('Arrange'), says: t('Press a piece to choose it; drag to move, drag a knob to size or turn.') },
+  { tool: 'nodes', key: 'd', label: t('Nodes'), says: t('Drag nodes, handles or the line itself; double press adds a node.') },
+  { tool: 'shape', key: 'h', label: t('Shapes'), says: t('Drag from corner to corner; a double press lays one of the size below. Shift: equal sides. Alt: from the middle.') },
+  { tool: 'curve', key: 'c', label: t('Curve'), says: t('Press for a corner, drag for a smooth node. Shift holds the angle. Press the first node to close; Enter ends.') },
+  { tool: 'brush', key: 'f', label: t('Brush line'), says: t('Draw with the button down; the line is smoothed when you let go.') },
+  { tool: 'text', key: 'l', label: t('Letters'), says: t('Press where the text begins and type on the art. Enter keeps it, Shift Enter begins a line.') },
+  { tool: 'pick', key: 'k', label: t('Pick colour'), says: t('Press a piece to take its colour for what is chosen.') },
 ]
 
 export const useDraw = defineStore('draw', () => {

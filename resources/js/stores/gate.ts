@@ -1,3 +1,4 @@
+import { t } from '@/words/words'
 import { api, words } from '@/api/client'
 import { useBench } from '@/stores/bench'
 import { useUnkept } from '@/stores/unkept'
@@ -40,7 +41,7 @@ export const useGate = defineStore('gate', () => {
   }
   async function letGo() {
     if (by.value.trim() === '' || reason.value.trim() === '') {
-      problem.value = by.value.trim() === '' ? 'Say who lets it go.' : 'Say why it may go as it is.'
+      problem.value = by.value.trim() === '' ? t('Say who lets it go.') : t('Say why it may go as it is.')
       return
     }
     sending.value = true

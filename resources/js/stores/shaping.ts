@@ -1,3 +1,4 @@
+import { t } from '@/words/words'
 import { api, Refused, words } from '@/api/client'
 import type { About, Changes, FieldValue, Mark, Outcome } from '@/api/types'
 import { fieldsOf, pressed, untouched, type Act, type CellState } from '@/stages/shape/presses'
@@ -242,12 +243,12 @@ export const useShaping = defineStore('shaping', () => {
     if (hand.value === null) return undefined
     if (!canKeep.value) {
       if (why.value !== '') return why.value
-      if (!enough.value) return `Choose ${about.value?.least === 1 ? 'a piece' : `${about.value?.least} pieces`} first.`
+      if (!enough.value) return t('Choose {n, plural, one {a piece} other {# pieces}} first.', { n: about.value?.least ?? 1 })
       if (waiting.value || (ready.value && report.value === null)) {
         wished.value = true
         return undefined
       }
-      return about.value?.press === 'at-once' ? 'Press where it is to be made.' : 'There is nothing to keep yet.'
+      return about.value?.press === 'at-once' ? t('Press where it is to be made.') : t('There is nothing to keep yet.')
     }
     wished.value = false
     await make()

@@ -1,3 +1,4 @@
+import { t } from '@/words/words'
 import { useBench } from '@/stores/bench'
 import { useCure } from '@/stores/cure'
 import { useLine } from '@/stores/line'
@@ -17,9 +18,9 @@ export const useUnkept = defineStore('unkept', () => {
   const held = ref<(() => unknown) | null>(null)
 
   const pending = computed<Unkept | null>(() => {
-    if (line.opened && Object.keys(line.typed).length > 0) return { says: `Values of the step “${line.opened.label}” are typed and not kept.`, keep: line.keep, leave: line.leave }
-    if (shaping.hand && shaping.canKeep) return { says: `What “${shaping.about?.label ?? 'the tool'}” would give is shown and not kept.`, keep: shaping.keep, leave: shaping.put }
-    if (cure.hand) return { says: `The remedy “${cure.hand.remedy.label}” is shown and not kept.`, keep: cure.hand.remedy.source ? cure.onArt : cure.asStep, leave: cure.put }
+    if (line.opened && Object.keys(line.typed).length > 0) return { says: t('Values of the step “{label}” are typed and not kept.', { label: line.opened.label }), keep: line.keep, leave: line.leave }
+    if (shaping.hand && shaping.canKeep) return { says: t('What “{label}” would give is shown and not kept.', { label: shaping.about?.label ?? t('the tool') }), keep: shaping.keep, leave: shaping.put }
+    if (cure.hand) return { says: t('The remedy “{label}” is shown and not kept.', { label: cure.hand.remedy.label }), keep: cure.hand.remedy.source ? cure.onArt : cure.asStep, leave: cure.put }
     return null
   })
   function pass(action: () => unknown) {

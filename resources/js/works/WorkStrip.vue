@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/words/words'
 import { words } from '@/api/client'
 import { isOpen, timeLeft, type Work } from '@/api/works'
 import { useWorks } from '@/stores/works'
@@ -29,11 +30,11 @@ watch(told, (all) => {
 })
 const running = computed(() => told.value.filter((work) => work.state === 'running'))
 const broken = computed(() => told.value.filter((work) => work.state === 'failed'))
-const says = (work: Work) => ({ waiting: work.error || 'waits for its turn', running: work.asked ? 'ends…' : [work.doing, timeLeft(work)].filter(Boolean).join(', ') || 'at work', paused: 'paused', stopped: 'stopped', done: 'done', failed: work.error || 'broke off' })[work.state]
+const says = (work: Work) => ({ waiting: work.error || t('waits for its turn'), running: work.asked ? t('ends…') : [work.doing, timeLeft(work)].filter(Boolean).join(', ') || t('at work'), paused: t('paused'), stopped: t('stopped'), done: t('done'), failed: work.error || t('broke off') })[work.state]
 const line = computed(() => {
   const one = running.value[0] ?? told.value[0]
-  if (broken.value.length > 0 && running.value.length === 0) return `${broken.value[0]!.label}: broke off`
-  if (running.value.length > 1) return `${running.value.length} works run`
+  if (broken.value.length > 0 && running.value.length === 0) return t('{label}: broke off', { label: broken.value[0]!.label })
+  if (running.value.length > 1) return t('{n} works run', { n: running.value.length })
   return one ? `${one.label}: ${one.state === 'running' ? `${Math.round(100 * one.share)} %` : says(one)}` : ''
 })
 const stages: Record<string, string> = { prepare: 'check', 'lay-out': 'send', nest: 'send', sizes: 'send', send: 'send' }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { lower, t } from '@/words/words'
 import type { Foretold } from '@/api/types'
 import { useBench } from '@/stores/bench'
 import { useCure } from '@/stores/cure'
@@ -12,10 +13,10 @@ const bench = useBench()
 /** One sentence of what it comes to. */
 function says(one: Foretold): string {
   const all = one.cures + one.leaves
-  const cures = one.cures === 0 ? 'cures nothing of it' : one.leaves === 0 ? (all === 1 ? 'cures it' : `cures all ${all}`) : `cures ${one.cures} of ${all}, leaves ${one.leaves}`
-  return one.makes.length === 0 ? cures : `${cures}, makes anew: ${one.makes.map((each) => `${each.label.toLowerCase()} (${each.count})`).join(', ')}`
+  const cures = one.cures === 0 ? t('cures nothing of it') : one.leaves === 0 ? (all === 1 ? t('cures it') : t('cures all {all}', { all })) : t('cures {cures} of {all}, leaves {leaves}', { cures: one.cures, all, leaves: one.leaves })
+  return one.makes.length === 0 ? cures : t('{cures}, makes anew: {kinds}', { cures, kinds: one.makes.map((each) => `${lower(each.label)} (${each.count})`).join(', ') })
 }
-const ways = computed(() => ([['step', 'As a step'], ['art', 'On the art']] as const).flatMap(([way, label]) => {
+const ways = computed(() => ([['step', t('As a step')], ['art', t('On the art')]] as const).flatMap(([way, label]) => {
   const one = cure.told[way]
   return one === undefined ? [] : [{ way, bad: typeof one === 'string' || one.cures === 0 || one.makes.length > 0, text: `${label}: ${typeof one === 'string' ? one : says(one)}${typeof one === 'string' ? '' : '.'}` }]
 }))
@@ -25,10 +26,10 @@ const mine = () => cure.hand !== null && cure.hand.numbers.length === props.numb
 <template>
   <div v-if="cure.remediesOf(kind).length > 0" class="remedies" role="group" aria-label="Remedies">
     <template v-if="!mine()">
-      <ElButton v-for="one in cure.remediesOf(kind)" :key="one.label" size="small" :disabled="bench.running || cure.showing" :data-test="`remedy-${one.step}`" @click="cure.take(one, numbers)">{{ one.label }}{{ numbers.length > 1 && one.places ? ' all' : '' }}</ElButton>
+      <ElButton v-for="one in cure.remediesOf(kind)" :key="one.label" size="small" :disabled="bench.running || cure.showing" :data-test="`remedy-${one.step}`" @click="cure.take(one, numbers)">{{ numbers.length > 1 && one.places ? $t('{remedy} all', { remedy: one.label }) : one.label }}</ElButton>
     </template>
     <template v-else-if="cure.hand">
-      <p>{{ cure.hand.remedy.label }}: {{ !cure.hand.remedy.onArt ? 'made of all that is seen, in the line.' : cure.showing ? 'working it out…' : bench.view.kind === 'preview' ? 'shown on the bench.' : 'it cannot be made here.' }}</p>
+      <p>{{ cure.hand.remedy.label }}: {{ !cure.hand.remedy.onArt ? $t('made of all that is seen, in the line.') : cure.showing ? $t('working it out…') : bench.view.kind === 'preview' ? $t('shown on the bench.') : $t('it cannot be made here.') }}</p>
       <p v-if="ways.length === 0 && !cure.showing" class="quiet" role="status">Counting what it cures…</p>
       <p v-for="one in ways" :key="one.way" :class="{ bad: one.bad }" role="status" :data-test="`told-${one.way}`">{{ one.text }}</p>
       <p v-if="cure.instead" data-test="told-instead">“{{ cure.instead.label }}” would help more: it {{ says(cure.instead) }}.</p>

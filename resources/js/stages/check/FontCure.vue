@@ -47,7 +47,7 @@ async function set(name: string) {
       </ElSelect>
       <ElButton size="small" :disabled="family === ''" :loading="busy" data-test="font-set" @click="set(family)">Set them in it</ElButton>
     </div>
-    <p v-if="stay > 0" class="quiet">{{ stay === 1 ? '1 of them was' : `${stay} of them were` }} changed by hand since and would stay.</p>
+    <p v-if="stay > 0" class="quiet">{{ $t('{n, plural, one {# of them was} other {# of them were} } changed by hand since and would stay.', { n: stay }) }}</p>
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
     <ElDialog v-model="fonts" title="Fonts of the shop" width="560" append-to="#over"><ShopFonts open @changed="choices.reload()" /></ElDialog>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/words/words'
 import { labelled } from '@/fields/options'
 import Choose from '@/fields/Choose.vue'
 import TypedValue from '@/fields/TypedValue.vue'
@@ -11,7 +12,7 @@ import Section from './Section.vue'
 const bench = useBench()
 const keys = useKeys()
 const to = ref('selection')
-const edges = [['left', 'Left'], ['centre', 'Centre'], ['right', 'Right'], ['top', 'Top'], ['middle', 'Middle'], ['bottom', 'Bottom']] as const
+const edges = [['left', t('Left')], ['centre', t('Centre')], ['right', t('Right')], ['top', t('Top')], ['middle', t('Middle')], ['bottom', t('Bottom')]] as const
 const key = computed(() => [...bench.chosen].map((id) => bench.byId.get(id)).filter((piece) => piece !== undefined).slice(0, 40))
 const target = computed(() => (to.value === 'selection' || to.value === 'page' || bench.chosen.has(to.value) ? to.value : 'selection'))
 const align = (edge: string) => bench.draw({ kind: 'align', pieces: [...bench.chosen], edge, to: target.value, inside: bench.entered ?? '' })
@@ -20,7 +21,7 @@ const spread = (way: string, more: Record<string, unknown> = {}) => bench.draw({
 
 <template>
   <Section title="Align and spread" name="align" shut>
-    <Choose label="To" :value="target" :options="[...labelled({ selection: 'All that is chosen', page: 'The page' }), ...key.map((piece) => ({ value: piece.id, label: piece.called }))]" data-field="alignTo" @keep="to = $event" />
+    <Choose label="To" :value="target" :options="[...labelled({ selection: $t('All that is chosen'), page: $t('The page') }), ...key.map((piece) => ({ value: piece.id, label: piece.called }))]" data-field="alignTo" @keep="to = $event" />
     <div class="three"><button v-for="[edge, label] in edges" :key="edge" type="button" class="quiet-button" :data-test="`align-${edge}`" @click="align(edge)">{{ label }}</button></div>
     <div class="three">
       <button type="button" class="quiet-button" @click="spread('across')">Even gaps across</button>

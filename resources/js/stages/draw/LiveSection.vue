@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { number, t } from '@/words/words'
 import type { FieldValue } from '@/api/types'
 import FieldForm from '@/fields/FieldForm.vue'
 import TypedValue from '@/fields/TypedValue.vue'
@@ -32,8 +33,8 @@ function setRepeat(name: string, value: FieldValue) {
   bench.draw({ kind: 'repeat', pieces: ids(), ...laid, ...steps })
 }
 /** A grid counts columns, all else copies. */
-const fields = computed(() => choices.all.repeat.map((field) => (field.name === 'count' && repeat.value?.as === 'grid' ? { ...field, label: 'Columns' } : field)))
-const says = computed(() => (repeat.value ? (repeat.value.as === 'grid' ? `grid, ${repeat.value.count} × ${repeat.value.rows}` : `${repeat.value.as}, ${repeat.value.count}`) : ''))
+const fields = computed(() => choices.all.repeat.map((field) => (field.name === 'count' && repeat.value?.as === 'grid' ? { ...field, label: t('Columns') } : field)))
+const says = computed(() => (repeat.value ? (repeat.value.as === 'grid' ? t('grid, {count} × {rows}', { count: repeat.value.count, rows: repeat.value.rows }) : `${repeat.value.as}, ${repeat.value.count}`) : ''))
 const shown = computed(() => {
   const kind = repeat.value?.as
   return (field: { name: string }) => field.name === 'as' || field.name === 'count' || (kind === 'ring' ? ['centreX', 'centreY', 'sweep', 'turning'].includes(field.name) : ['stepX', 'stepY'].includes(field.name) || (kind === 'grid' && field.name === 'rows'))
@@ -59,7 +60,7 @@ const shown = computed(() => {
   </Section>
   <Section title="Step and repeat" name="repeat" shut :says="says">
     <template v-if="repeat">
-      <p v-if="Number(repeat.stacked) > 0" class="warn" data-test="stacked">{{ Number(repeat.stacked) === 1 ? '1 copy lies' : `${repeat.stacked} copies lie` }} exactly on another: nobody sees more of them, and each is cut again.</p>
+      <p v-if="Number(repeat.stacked) > 0" class="warn" data-test="stacked">{{ $t('{n, plural, one {# copy lies} other {# copies lie} } exactly on another: nobody sees more of them, and each is cut again.', { n: Number(repeat.stacked) }) }}</p>
       <FieldForm :fields="fields" :values="repeat" :only="shown" @keep="setRepeat" />
       <button type="button" class="quiet-button" data-test="repeat-off" @click="bench.draw({ kind: 'repeat', pieces: ids(), off: true })">Only the first again</button>
     </template>
@@ -69,9 +70,9 @@ const shown = computed(() => {
       <button type="button" class="quiet-button" data-test="repeat-ring" @click="setRepeat('as', 'ring')">Ring</button>
     </div>
   </Section>
-  <Section v-if="one && (one.editable || one.shape)" title="Rounded corners" name="corners" shut :says="one.corners.length ? `${one.corners.length} corners` : ''">
+  <Section v-if="one && (one.editable || one.shape)" title="Rounded corners" name="corners" shut :says="one.corners.length ? $t('{corners} corners', { corners: one.corners.length }) : ''">
     <TypedValue label="All corners" name="allCorners" :value="one.corners[0]?.[2] ?? 0" @keep="bench.draw({ kind: 'round-corners', piece: one!.id, radius: $event })" />
-    <TypedValue v-for="corner in one.corners.slice(0, 30)" :key="`${corner[0]} ${corner[1]}`" :label="`Corner at ${corner[3].toFixed(1)}, ${corner[4].toFixed(1)}`" :value="corner[2]" @keep="bench.draw({ kind: 'round-corners', piece: one!.id, nodes: [[corner[0], corner[1]]], radius: $event })" />
+    <TypedValue v-for="corner in one.corners.slice(0, 30)" :key="`${corner[0]} ${corner[1]}`" :label="$t('Corner at {x}, {y}', { x: number(corner[3], 1, 1), y: number(corner[4], 1, 1) })" :value="corner[2]" @keep="bench.draw({ kind: 'round-corners', piece: one!.id, nodes: [[corner[0], corner[1]]], radius: $event })" />
     <p class="says">Chosen corners only: choose their nodes with the Nodes tool. 0 makes them sharp again.</p>
   </Section>
 </template>

@@ -29,7 +29,7 @@ defineExpose({ away })
 </script>
 
 <template>
-  <Section title="Nodes" name="nodes" :says="nodes.length ? `${nodes.length} chosen` : one ? `${one.contours.reduce((sum, contour) => sum + (contour.coords.length - 2) / 6 + (contour.closed ? 0 : 1), 0)}` : ''">
+  <Section title="Nodes" name="nodes" :says="nodes.length ? $t('{nodes} chosen', { nodes: nodes.length }) : one ? `${one.contours.reduce((sum, contour) => sum + (contour.coords.length - 2) / 6 + (contour.closed ? 0 : 1), 0)}` : ''">
     <p v-if="!one" class="says">Choose one piece to see its nodes.</p>
     <p v-else-if="!one.editable" class="says">It is still adjustable by its numbers. <button type="button" class="quiet-button" data-test="bake" @click="bench.draw({ kind: 'bake', pieces: [one!.id] })">Turn it into plain curves</button></p>
     <template v-else>
@@ -38,7 +38,7 @@ defineExpose({ away })
         <TypedValue brief label="Down" name="nodeY" :value="at.y" @keep="move('y', $event)" />
       </div>
       <div class="grid">
-        <button v-for="kind in ['corner', 'smooth', 'even'] as const" :key="kind" type="button" class="quiet-button" :disabled="!nodes.length" :aria-pressed="kinds.length === 1 && kinds[0] === kind" :data-test="`node-${kind}`" @click="act('node-kind', { nodes, to: kind })">{{ { corner: 'Corner', smooth: 'Smooth', even: 'Even' }[kind] }}</button>
+        <button v-for="kind in ['corner', 'smooth', 'even'] as const" :key="kind" type="button" class="quiet-button" :disabled="!nodes.length" :aria-pressed="kinds.length === 1 && kinds[0] === kind" :data-test="`node-${kind}`" @click="act('node-kind', { nodes, to: kind })">{{ { corner: $t('Corner'), smooth: $t('Smooth'), even: $t('Even') }[kind] }}</button>
         <button type="button" class="quiet-button" :disabled="!segments.length" @click="act('segment-kind', { segments, to: 'line' })">Straight</button>
         <button type="button" class="quiet-button" :disabled="!segments.length" @click="act('segment-kind', { segments, to: 'curve' })">Curve</button>
         <button type="button" class="quiet-button" :disabled="!segments.length" @click="act('add-node', { segments: [segments[0]], t: 0.5 })">Add in the middle</button>

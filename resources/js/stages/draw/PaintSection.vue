@@ -57,15 +57,15 @@ function addStop() {
       </div>
       <template v-if="now">
         <div v-for="(stop, index) in now.stops" :key="index" class="stop">
-          <ColourWell :value="stop.colour" :says="`Colour ${index + 1} of the gradient`" @keep="setStops(now.stops.map((one, i) => (i === index ? { ...one, colour: $event } : one)))" />
-          <Slide :value="stop.at" :says="`Place of colour ${index + 1}`" @keep="setStops(now.stops.map((one, i) => (i === index ? { ...one, at: $event } : one)))" />
-          <button type="button" class="quiet-button" :disabled="now.stops.length < 3" :aria-label="`Remove colour ${index + 1}`" @click="setStops(now.stops.filter((_, i) => i !== index))">×</button>
+          <ColourWell :value="stop.colour" :says="$t('Colour {index} of the gradient', { index: index + 1 })" @keep="setStops(now.stops.map((one, i) => (i === index ? { ...one, colour: $event } : one)))" />
+          <Slide :value="stop.at" :says="$t('Place of colour {index}', { index: index + 1 })" @keep="setStops(now.stops.map((one, i) => (i === index ? { ...one, at: $event } : one)))" />
+          <button type="button" class="quiet-button" :disabled="now.stops.length < 3" :aria-label="$t('Remove colour {index}', { index: index + 1 })" @click="setStops(now.stops.filter((_, i) => i !== index))">×</button>
         </div>
         <button type="button" class="quiet-button" @click="addStop">Add a colour</button>
         <p class="says">Drag the ends of the gradient on the art.</p>
       </template>
       <TypedValue label="Opacity" name="opacity" plain :value="piece.fillGradient ? (piece.fillGradient.stops[0]?.opacity ?? 1) : piece.fillOpacity" @keep="bench.draw({ kind: 'fill', pieces: ids(), opacity: $event })" />
-      <Choose label="Blend" :value="piece.blend" :options="labelled({ normal: 'Normal', multiply: 'Multiply', screen: 'Screen', darken: 'Darken', lighten: 'Lighten' })" data-field="blend" @keep="bench.draw({ kind: 'blend', pieces: ids(), blend: $event })" />
+      <Choose label="Blend" :value="piece.blend" :options="labelled({ normal: $t('Normal'), multiply: $t('Multiply'), screen: $t('Screen'), darken: $t('Darken'), lighten: $t('Lighten') })" data-field="blend" @keep="bench.draw({ kind: 'blend', pieces: ids(), blend: $event })" />
     </template>
   </Section>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { number, t } from '@/words/words'
 import TypedWords from '@/fields/TypedWords.vue'
 import { expectField } from '@/keys/field'
 import { useBench } from '@/stores/bench'
@@ -45,10 +46,10 @@ const hasLocked = computed(() => bench.art?.pieces.some((piece) => piece.locked)
 
 function describe(piece: Piece) {
   const parts = []
-  if (piece.stroke) parts.push(`line ${piece.stroke.width.toFixed(2)}`)
-  if (piece.box) parts.push(`${piece.box[2].toFixed(1)} × ${piece.box[3].toFixed(1)}`)
-  if (piece.box && doubled.value.has(piece.called)) parts.push(`at ${piece.box[0].toFixed(1)}, ${piece.box[1].toFixed(1)}`)
-  if (piece.groups.length > 0) parts.push(bench.art?.groups[piece.groups[0]!] ?? 'group')
+  if (piece.stroke) parts.push(t('line {width}', { width: number(piece.stroke.width, 2, 2) }))
+  if (piece.box) parts.push(`${number(piece.box[2], 1, 1)} × ${number(piece.box[3], 1, 1)}`)
+  if (piece.box && doubled.value.has(piece.called)) parts.push(t('at {x}, {y}', { x: number(piece.box[0], 1, 1), y: number(piece.box[1], 1, 1) }))
+  if (piece.groups.length > 0) parts.push(bench.art?.groups[piece.groups[0]!] ?? t('group'))
   return parts.join(' · ')
 }
 function press(piece: Piece, event: MouseEvent) {
@@ -80,11 +81,11 @@ function named(piece: Piece, words: string) {
   </div>
   <div v-if="(bench.art?.pieces.length ?? 0) > 1" class="find" role="search" aria-label="Find pieces">
     <ElInput v-model="asked.words" size="small" clearable placeholder="Name or letters" aria-label="Name or letters" data-test="find-words" @keydown.stop />
-    <Choose label="Colour" placeholder="any" :value="asked.colour" :options="[{ value: '', label: 'any' }, ...colours]" data-field="find-colour" @keep="asked.colour = $event" />
-    <Choose label="Kind" placeholder="any" :value="asked.kind" :options="[{ value: '', label: 'any' }, ...kinds]" data-field="find-kind" @keep="asked.kind = $event" />
-    <Choose v-if="(bench.art?.layers.length ?? 0) > 1" label="Layer" placeholder="any" :value="asked.layer" :options="[{ value: '', label: 'any' }, ...bench.art!.layers.map((layer) => ({ value: layer.id, label: layer.name }))]" data-field="find-layer" @keep="asked.layer = $event" />
+    <Choose label="Colour" placeholder="any" :value="asked.colour" :options="[{ value: '', label: $t('any') }, ...colours]" data-field="find-colour" @keep="asked.colour = $event" />
+    <Choose label="Kind" placeholder="any" :value="asked.kind" :options="[{ value: '', label: $t('any') }, ...kinds]" data-field="find-kind" @keep="asked.kind = $event" />
+    <Choose v-if="(bench.art?.layers.length ?? 0) > 1" label="Layer" placeholder="any" :value="asked.layer" :options="[{ value: '', label: $t('any') }, ...bench.art!.layers.map((layer) => ({ value: layer.id, label: layer.name }))]" data-field="find-layer" @keep="asked.layer = $event" />
     <p v-if="sifted" class="quiet" role="status" data-test="found">
-{{ found.length === 0 ? 'No piece is so.' : `${found.length} of ${bench.art?.pieces.length}` }}
+{{ found.length === 0 ? $t('No piece is so.') : `${found.length} of ${bench.art?.pieces.length}` }}
       <button v-if="found.length > 0" type="button" class="quiet-button" data-test="choose-found" @click="chooseFound">Choose these</button>
       <button type="button" class="quiet-button" @click="asked = { ...nothingAsked }">Show all again</button>
     </p>
@@ -93,15 +94,15 @@ function named(piece: Piece, words: string) {
   <section v-for="{ layer, pieces } in layers" :key="layer.id" :data-layer="layer.id" :class="{ dim: layer.hidden }">
     <header :class="{ current: layer.id === current }">
       <TypedWords v-if="naming === layer.id" at-once :value="layer.name" aria-label="Name of the layer" data-test="layer-name" @left="renamed(layer, $event)" />
-      <button v-else type="button" class="layer" :aria-pressed="layer.id === current" :title="`New pieces lie on ${layer.name}; a double press renames it`" @click="draw.layer = layer.id" @dblclick="name(layer.id)" @keydown.f2="name(layer.id)">{{ layer.name }} <i>{{ pieces.length }}</i></button>
+      <button v-else type="button" class="layer" :aria-pressed="layer.id === current" :title="$t('New pieces lie on {name}; a double press renames it', { name: layer.name })" @click="draw.layer = layer.id" @dblclick="name(layer.id)" @keydown.f2="name(layer.id)">{{ layer.name }} <i>{{ pieces.length }}</i></button>
       <span class="acts">
-        <button type="button" :aria-label="`${layer.hidden ? 'Show' : 'Hide'} the layer ${layer.name}`" @click="change(layer, { hidden: !layer.hidden })">{{ layer.hidden ? 'show' : 'hide' }}</button>
-        <button type="button" :aria-label="`${layer.locked ? 'Unlock' : 'Lock'} the layer ${layer.name}`" @click="change(layer, { locked: !layer.locked })">{{ layer.locked ? 'unlock' : 'lock' }}</button>
+        <button type="button" :aria-label="layer.hidden ? $t('Show the layer {name}', { name: layer.name }) : $t('Hide the layer {name}', { name: layer.name })" @click="change(layer, { hidden: !layer.hidden })">{{ layer.hidden ? $t('show') : $t('hide') }}</button>
+        <button type="button" :aria-label="layer.locked ? $t('Unlock the layer {name}', { name: layer.name }) : $t('Lock the layer {name}', { name: layer.name })" @click="change(layer, { locked: !layer.locked })">{{ layer.locked ? $t('unlock') : $t('lock') }}</button>
         <template v-if="layers.length > 1">
-          <button type="button" :aria-label="`Show ${layer.name} alone`" @click="change(layer, { alone: true })">alone</button>
-          <button type="button" :aria-label="`Move ${layer.name} up`" @click="bench.draw({ kind: 'order-layer', layer: layer.id, way: 'up' })">up</button>
-          <button v-if="bench.chosen.size > 0" type="button" :aria-label="`Lay what is chosen on ${layer.name}`" @click="bench.draw({ kind: 'to-layer', pieces: [...bench.chosen], layer: layer.id })">lay here</button>
-          <button type="button" :aria-label="`Remove the layer ${layer.name}`" @click="bench.draw({ kind: 'remove-layer', layer: layer.id })">remove</button>
+          <button type="button" :aria-label="$t('Show {name} alone', { name: layer.name })" @click="change(layer, { alone: true })">alone</button>
+          <button type="button" :aria-label="$t('Move {name} up', { name: layer.name })" @click="bench.draw({ kind: 'order-layer', layer: layer.id, way: 'up' })">up</button>
+          <button v-if="bench.chosen.size > 0" type="button" :aria-label="$t('Lay what is chosen on {name}', { name: layer.name })" @click="bench.draw({ kind: 'to-layer', pieces: [...bench.chosen], layer: layer.id })">lay here</button>
+          <button type="button" :aria-label="$t('Remove the layer {name}', { name: layer.name })" @click="bench.draw({ kind: 'remove-layer', layer: layer.id })">remove</button>
         </template>
       </span>
     </header>
@@ -117,8 +118,8 @@ function named(piece: Piece, words: string) {
           <span class="size numbers">{{ describe(piece) }}</span>
         </button>
         <span class="acts">
-          <button type="button" :aria-label="`${piece.hidden ? 'Show' : 'Hide'} ${piece.called}`" @click="mark(piece, { hidden: !piece.hidden })">{{ piece.hidden ? 'show' : 'hide' }}</button>
-          <button type="button" :aria-label="`${piece.locked ? 'Unlock' : 'Lock'} ${piece.called}`" @click="mark(piece, { locked: !piece.locked })">{{ piece.locked ? 'unlock' : 'lock' }}</button>
+          <button type="button" :aria-label="piece.hidden ? $t('Show {piece}', { piece: piece.called }) : $t('Hide {piece}', { piece: piece.called })" @click="mark(piece, { hidden: !piece.hidden })">{{ piece.hidden ? $t('show') : $t('hide') }}</button>
+          <button type="button" :aria-label="piece.locked ? $t('Unlock {piece}', { piece: piece.called }) : $t('Lock {piece}', { piece: piece.called })" @click="mark(piece, { locked: !piece.locked })">{{ piece.locked ? $t('unlock') : $t('lock') }}</button>
         </span>
       </li>
     </ul>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/words/words'
 import Tick from '@/fields/Tick.vue'
 import TypedWords from '@/fields/TypedWords.vue'
 import TypedValue from '@/fields/TypedValue.vue'
@@ -11,7 +12,7 @@ import Section from './Section.vue'
 const bench = useBench()
 const draw = useDraw()
 const origin = ref<[number, number]>([0.5, 0.5])
-const names = [['top left', 'top', 'top right'], ['left', 'middle', 'right'], ['bottom left', 'bottom', 'bottom right']]
+const names = [[t('top left'), t('top'), t('top right')], [t('left'), t('middle'), t('right')], [t('bottom left'), t('bottom'), t('bottom right')]]
 const frame = computed(() => bench.detail?.frame ?? null)
 const at = computed(() => {
   const f = frame.value
@@ -30,7 +31,7 @@ async function place(name: string, text: string, ratio = draw.keepRatio) {
   if (turning) {
     // A typed angle turns about the place that the centre was carried to.
     const degrees = Number(text)
-    if (!Number.isFinite(degrees)) return (bench.problem = 'Type the angle as a plain number of degrees, such as 30.')
+    if (!Number.isFinite(degrees)) return (bench.problem = t('Type the angle as a plain number of degrees, such as 30.'))
     draw.lastTransform = about(draw.pivot!, rotation(degrees - before.turn))
     return bench.draw({ kind: 'transform', pieces: pieces(), matrix: draw.lastTransform })
   }
@@ -52,7 +53,7 @@ const warns = computed(() => !draw.strokesScale && [...bench.chosen].some((id) =
     <div class="two">
       <div class="origin" role="radiogroup" aria-label="Origin of the numbers">
         <template v-for="(row, y) in names" :key="y">
-          <button v-for="(name, x) in row" :key="name" type="button" role="radio" :aria-checked="origin[0] === x / 2 && origin[1] === y / 2" :aria-label="name" :title="`Measured at: ${name}`" :class="{ on: origin[0] === x / 2 && origin[1] === y / 2 }" @click="origin = [x / 2, y / 2]" />
+          <button v-for="(name, x) in row" :key="name" type="button" role="radio" :aria-checked="origin[0] === x / 2 && origin[1] === y / 2" :aria-label="name" :title="$t('Measured at: {name}', { name })" :class="{ on: origin[0] === x / 2 && origin[1] === y / 2 }" @click="origin = [x / 2, y / 2]" />
         </template>
       </div>
       <div>

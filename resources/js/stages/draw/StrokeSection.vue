@@ -44,28 +44,28 @@ const dashes = computed(() => (stroke.value?.dashes ?? '').split(' ').filter((pa
 </script>
 
 <template>
-  <Section title="Stroke" name="stroke" :says="stroke?.cut ? 'cut once' : stroke ? widths : bench.chosen.size === 0 && draw.line !== 'none' ? inUnit(draw.lineWidth, bench.job?.unit ?? 'mm') : 'none'">
+  <Section title="Stroke" name="stroke" :says="stroke?.cut ? $t('cut once') : stroke ? widths : bench.chosen.size === 0 && draw.line !== 'none' ? inUnit(draw.lineWidth, bench.job?.unit ?? 'mm') : $t('none')">
     <Swatches label="Stroke" :value="bench.chosen.size > 0 ? (stroke?.colour ?? 'none') : draw.line" @keep="colour" />
     <TypedValue v-if="!stroke?.cut" label="Width" name="strokeWidth" :value="stroke?.widths[1] ?? draw.lineWidth" :local="bench.chosen.size === 0" :least="0.001" @keep="width" @measured="draw.lineWidth = $event" />
-    <Choose v-if="!stroke" label="Side" :value="draw.side" :options="labelled({ centre: 'Centre', inside: 'Inside', outside: 'Outside' })" data-field="nextSide" @keep="draw.side = $event" />
+    <Choose v-if="!stroke" label="Side" :value="draw.side" :options="labelled({ centre: $t('Centre'), inside: $t('Inside'), outside: $t('Outside') })" data-field="nextSide" @keep="draw.side = $event" />
     <template v-if="stroke">
-      <Choose label="The line is" :value="stroke.cut ? 'cut' : 'drawn'" :options="labelled({ drawn: 'Drawn', cut: 'Cut once' })" data-field="use" @keep="set({ use: $event })" />
+      <Choose label="The line is" :value="stroke.cut ? 'cut' : 'drawn'" :options="labelled({ drawn: $t('Drawn'), cut: $t('Cut once') })" data-field="use" @keep="set({ use: $event })" />
       <p v-if="stroke.cut" class="says">A tool follows it once, on the sheet of its colour. It paints nothing, and no step changes it.</p>
     </template>
     <template v-if="stroke && !stroke.cut">
       <p v-if="uneven" class="says" data-test="uneven">Stretched with its piece: {{ widths }} wide. A typed width makes it even again.</p>
       <TypedValue label="Opacity" name="strokeOpacity" plain :value="stroke.opacity" @keep="set({ opacity: $event })" />
-      <Choose label="Ends" :value="stroke.cap" :options="labelled({ butt: 'Cut off', round: 'Round', square: 'Square' })" data-field="cap" @keep="set({ cap: $event })" />
+      <Choose label="Ends" :value="stroke.cap" :options="labelled({ butt: $t('Cut off'), round: $t('Round'), square: $t('Square') })" data-field="cap" @keep="set({ cap: $event })" />
       <template v-if="!closed">
         <Choose label="Begins with" :value="stroke.ends?.[0] ?? 'plain'" :options="ends" data-field="start" @keep="set({ start: $event })" />
         <Choose label="Ends with" :value="stroke.ends?.[1] ?? 'plain'" :options="ends" data-field="finish" @keep="set({ finish: $event })" />
         <TypedValue v-if="stroke.ends" label="Size, in widths" name="endSize" plain :value="stroke.ends[2]" @keep="set({ endSize: $event })" />
       </template>
-      <Choose label="Corners" :value="stroke.join" :options="labelled({ miter: 'Mitred', round: 'Round', bevel: 'Bevelled' })" data-field="join" @keep="set({ join: $event })" />
+      <Choose label="Corners" :value="stroke.join" :options="labelled({ miter: $t('Mitred'), round: $t('Round'), bevel: $t('Bevelled') })" data-field="join" @keep="set({ join: $event })" />
       <TypedValue v-if="stroke.join === 'miter'" label="Mitre limit" name="miter" plain :value="stroke.miter" @keep="set({ miter: $event })" />
-      <Choose label="Side" :value="stroke.side" :options="labelled({ centre: 'Centre', inside: 'Inside', outside: 'Outside' })" data-field="side" @keep="set({ side: $event })" />
+      <Choose label="Side" :value="stroke.side" :options="labelled({ centre: $t('Centre'), inside: $t('Inside'), outside: $t('Outside') })" data-field="side" @keep="set({ side: $event })" />
       <label class="choice"><span>Dashes</span><TypedWords :value="dashes" placeholder="4mm 2mm" data-field="dashes" @keep="set({ dashes: $event })" /></label>
-      <Choose label="Width along it" :value="stroke.stops ? '' : 'even'" :options="[...(stroke.stops ? [{ value: '', label: 'As set' }] : []), ...Object.entries(choices.all.profiles).map(([value, profile]) => ({ value, label: profile.label }))]" data-field="profile" @keep="set({ profile: $event })" />
+      <Choose label="Width along it" :value="stroke.stops ? '' : 'even'" :options="[...(stroke.stops ? [{ value: '', label: $t('As set') }] : []), ...Object.entries(choices.all.profiles).map(([value, profile]) => ({ value, label: profile.label }))]" data-field="profile" @keep="set({ profile: $event })" />
       <WidthStops v-if="stroke.stops" :stops="stroke.stops" :width="stroke.width" :closed="closed" @keep="set({ stops: $event })" />
     </template>
   </Section>

@@ -25,8 +25,8 @@ function typed(words: string) {
   <div class="swatches" role="radiogroup" :aria-label="label">
     <button type="button" role="radio" class="none" :aria-checked="value === 'none'" :class="{ on: value === 'none' }" title="None" aria-label="None" @click="emit('keep', 'none')" />
     <button v-for="colour in colours" :key="colour" type="button" role="radio" :aria-checked="value === colour" :class="{ on: value === colour }" :style="{ background: colour }" :title="colour" :aria-label="colour" @click="emit('keep', colour)" />
-    <ColourWell :value="value.startsWith('#') ? value : '#26231d'" :says="`${label}: another colour`" @keep="emit('keep', $event)" />
-    <TypedWords class="number" :value="value" :aria-label="`${label}: colour by number`" :data-field="`${label} colour`" @keep="typed" />
+    <ColourWell :value="value.startsWith('#') ? value : '#26231d'" :says="$t('{label}: another colour', { label })" @keep="emit('keep', $event)" />
+    <TypedWords class="number" :value="value" :aria-label="$t('{label}: colour by number', { label })" :data-field="`${label} colour`" @keep="typed" />
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/words/words'
 import { labelled } from '@/fields/options'
 import Slide from '@/fields/Slide.vue'
 import Tick from '@/fields/Tick.vue'
@@ -26,7 +27,7 @@ function set(fields: Record<string, unknown>) {
   if (one.value?.text) bench.draw({ kind: 'set-text', pieces: [one.value.id], ...fields })
   else Object.assign(draw.text, fields)
 }
-const under = computed(() => [{ value: 'none', label: 'A straight line' }, ...(now.value.onLine && !now.value.follows ? [{ value: 'kept', label: 'A line that is gone' }] : []), ...lines.value.map((piece) => ({ value: piece.id, label: piece.called }))])
+const under = computed(() => [{ value: 'none', label: t('A straight line') }, ...(now.value.onLine && !now.value.follows ? [{ value: 'kept', label: t('A line that is gone') }] : []), ...lines.value.map((piece) => ({ value: piece.id, label: piece.called }))])
 /** A slide stops by itself near a stop. */
 function slide(value: number) {
   const stop = now.value.stops.find((each) => Math.abs(each - value) < 0.012)
@@ -35,7 +36,7 @@ function slide(value: number) {
 </script>
 
 <template>
-  <Section title="Letters" name="text" :says="one?.text ? 'still text' : ''">
+  <Section title="Letters" name="text" :says="one?.text ? $t('still text') : ''">
     <TypedWords :key="one?.id ?? 'next'" :value="now.text" :rows="2" aria-label="The text" data-field="text" @keep="set({ text: $event })" />
     <Choose label="Font" :value="now.family" :options="choices.all.families.map((each) => ({ value: each.family, label: `${each.family} - ${each.character}` }))" data-field="family" @keep="set({ family: $event })" />
     <div class="row">
@@ -47,13 +48,13 @@ function slide(value: number) {
     <TypedValue label="Capitals" name="capitals" :value="now.capitals" :local="!one?.text" :least="0.1" @keep="set({ capitals: $event })" @measured="set({ capitals: $event })" />
     <TypedValue label="Letter spacing" name="spacing" :value="now.spacing" :local="!one?.text" @keep="set({ spacing: $event })" @measured="set({ spacing: $event })" />
     <TypedValue v-if="one?.text" label="Line spacing" name="leading" plain :value="now.leading" @keep="set({ leading: $event })" />
-    <Choose label="Aligned" :value="now.align" :options="labelled({ start: 'At its start', middle: 'In the middle', end: 'At its end' })" data-field="align" @keep="set({ align: $event })" />
+    <Choose label="Aligned" :value="now.align" :options="labelled({ start: $t('At its start'), middle: $t('In the middle'), end: $t('At its end') })" data-field="align" @keep="set({ align: $event })" />
     <Tick v-if="!one?.text" :value="draw.onLine" data-field="onLine" @keep="draw.onLine = $event">The next stands on the line that I press</Tick>
     <template v-if="one?.text">
       <Choose label="Stands on" :value="now.onLine ? (now.follows ?? 'kept') : 'none'" :options="under" data-field="along" @keep="set({ along: $event })" />
       <template v-if="now.onLine">
-        <Choose label="Runs" :value="now.inside ? 'in' : 'out'" :options="labelled({ out: 'Outside it', in: 'Inside it' })" data-field="inside" @keep="set({ inside: $event === 'in' })" />
-        <Choose label="Stands" :value="now.stand" :options="labelled({ above: 'Above the line', on: 'On the line', below: 'Below the line' })" data-field="stand" @keep="set({ stand: $event })" />
+        <Choose label="Runs" :value="now.inside ? 'in' : 'out'" :options="labelled({ out: $t('Outside it'), in: $t('Inside it') })" data-field="inside" @keep="set({ inside: $event === 'in' })" />
+        <Choose label="Stands" :value="now.stand" :options="labelled({ above: $t('Above the line'), on: $t('On the line'), below: $t('Below the line') })" data-field="stand" @keep="set({ stand: $event })" />
         <TypedValue label="From the line" name="distance" :value="now.distance" @keep="set({ distance: $event })" />
         <TypedValue label="Along it, %" name="along-share" plain :value="Number((now.slide * 100).toFixed(2))" @keep="set({ slide: Number($event) / 100 })" />
         <div class="slid"><span>Slid along it</span><Slide says="Slid along it" :value="now.slide" :step="0.002" :marks="now.stops" data-field="slide" @keep="slide" /></div>

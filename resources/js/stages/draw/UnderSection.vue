@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/words/words'
 import Slide from '@/fields/Slide.vue'
 import Tick from '@/fields/Tick.vue'
 import Choose from '@/fields/Choose.vue'
@@ -37,39 +38,39 @@ async function trueSize(length: string) {
   const done = await bench.draw({ kind: 'true-size', marks: draw.marks, length })
   if (done) draw.use('arrange')
 }
-const kinds = [['nodes', 'nodes'], ['midpoints', 'midpoints'], ['centres', 'centres'], ['crossings', 'crossings'], ['edges', 'edges'], ['guides', 'guides and page'], ['grid', 'grid']] as const
+const kinds = [['nodes', t('nodes')], ['midpoints', t('midpoints')], ['centres', t('centres')], ['crossings', t('crossings')], ['edges', t('edges')], ['guides', t('guides and page')], ['grid', t('grid')]] as const
 const upright = ref(true)
 </script>
 
 <template>
-  <Section title="Reference picture" name="reference" shut :says="reference ? (reference.hidden ? 'hidden' : reference.locked ? 'locked' : 'free') : ''">
+  <Section title="Reference picture" name="reference" shut :says="reference ? (reference.hidden ? $t('hidden') : reference.locked ? $t('locked') : $t('free')) : ''">
     <label v-if="!reference" class="file">Lay a picture under the work <input type="file" accept="image/png,image/jpeg,image/svg+xml" data-field="reference" :disabled="sending" @change="add"></label>
     <template v-else>
       <div class="row">
-        <button type="button" class="quiet-button" :aria-pressed="reference.locked" @click="set({ locked: !reference.locked })">{{ reference.locked ? 'Unlock' : 'Lock' }}</button>
-        <button type="button" class="quiet-button" :aria-pressed="reference.hidden" title="G" @click="set({ hidden: !reference.hidden })">{{ reference.hidden ? 'Show' : 'Hide' }}</button>
+        <button type="button" class="quiet-button" :aria-pressed="reference.locked" @click="set({ locked: !reference.locked })">{{ reference.locked ? $t('Unlock') : $t('Lock') }}</button>
+        <button type="button" class="quiet-button" :aria-pressed="reference.hidden" title="G" @click="set({ hidden: !reference.hidden })">{{ reference.hidden ? $t('Show') : $t('Hide') }}</button>
         <button type="button" class="quiet-button" @click="set({ remove: true })">Remove</button>
       </div>
       <div class="dim">Seen <Slide says="How much of it is seen" :value="reference.strength" :least="0.05" :step="0.05" @keep="set({ strength: $event })" /></div>
       <TypedValue label="Wide" name="referenceWidth" :value="reference.width" :disabled="reference.locked" @keep="set({ width: $event })" />
       <button type="button" class="quiet-button" :aria-pressed="draw.tool === 'measure'" data-test="mark" @click="draw.use('measure')">Set true size: mark a distance</button>
       <template v-if="draw.tool === 'measure'">
-        <p class="says">{{ draw.marks ? 'Type what the marked distance really is:' : 'Drag along something on the picture whose length you know.' }}</p>
+        <p class="says">{{ draw.marks ? $t('Type what the marked distance really is:') : $t('Drag along something on the picture whose length you know.') }}</p>
         <TypedValue v-if="draw.marks" label="It is" name="trueLength" :value="Math.hypot(draw.marks[2] - draw.marks[0], draw.marks[3] - draw.marks[1])" @keep="trueSize" />
       </template>
     </template>
   </Section>
-  <Section title="Guides and snapping" name="guides" shut :says="draw.snap.on ? '' : 'off'">
+  <Section title="Guides and snapping" name="guides" shut :says="draw.snap.on ? '' : $t('off')">
     <div class="row">
       <button type="button" class="quiet-button" data-test="centre-lines" @click="bench.draw({ kind: 'centre-lines' })">Centre lines</button>
       <button v-if="bench.art?.guides.length" type="button" class="quiet-button" @click="bench.draw({ kind: 'remove-guide' })">Remove all</button>
     </div>
     <div class="row">
-      <Choose class="way" says="Which way the guide runs" :value="upright" :options="[{ value: true, label: 'Upright at' }, { value: false, label: 'Level at' }]" @keep="upright = $event" />
+      <Choose class="way" says="Which way the guide runs" :value="upright" :options="[{ value: true, label: $t('Upright at') }, { value: false, label: $t('Level at') }]" @keep="upright = $event" />
       <TypedValue brief label="" name="guideAt" :value="null" @keep="bench.draw({ kind: 'guide', upright, at: $event })" />
     </div>
     <div v-for="guide in bench.art?.guides" :key="guide.id" class="guide">
-      <TypedValue :label="guide.upright ? 'Upright at' : 'Level at'" :value="guide.at" @keep="bench.draw({ kind: 'guide', guide: guide.id, at: $event })" />
+      <TypedValue :label="guide.upright ? $t('Upright at') : $t('Level at')" :value="guide.at" @keep="bench.draw({ kind: 'guide', guide: guide.id, at: $event })" />
       <button type="button" class="quiet-button" aria-label="Remove this guide" @click="bench.draw({ kind: 'remove-guide', guide: guide.id })">×</button>
     </div>
     <Tick :value="draw.snap.on" data-field="snap" @keep="draw.snap.on = $event">Snap to (Ctrl held: not)</Tick>

@@ -69,7 +69,7 @@ const border = (side: number) => now.value.map((stop, i) => `${i === 0 ? 'M' : '
 </script>
 
 <template>
-  <svg ref="svg" :width="W" :height="H" tabindex="0" role="group" :aria-label="`Width stops: ${now.map((stop) => `${Math.round(stop[0] * 100)} % along, ${Math.round(stop[1] * 100)} % wide`).join('; ')}`" data-test="stops" @pointerdown="press" @pointermove="move" @pointerup="end" @keydown="key">
+  <svg ref="svg" :width="W" :height="H" tabindex="0" role="group" :aria-label="$t('Width stops: {stops}', { stops: now.map((stop) => $t('{share} % along, {part} % wide', { share: Math.round(stop[0] * 100), part: Math.round(stop[1] * 100) })).join('; ') })" data-test="stops" @pointerdown="press" @pointermove="move" @pointerup="end" @keydown="key">
     <line x1="6" :x2="W - 6" :y1="H / 2" :y2="H / 2" />
     <path :d="border(-1)" /><path :d="border(1)" />
     <circle v-for="(stop, i) in now" :key="i" :cx="x(stop)" :cy="y(stop, -1)" r="5" :class="{ on: i === on }" />

@@ -1,3 +1,4 @@
+import { t } from '@/words/words'
 import type { Piece } from '@/api/types'
 
 /** What is asked for of the list of pieces; '' is all. */
@@ -11,14 +12,14 @@ export const nothingAsked: Asked = { words: '', colour: '', kind: '', layer: '' 
 
 /** Kinds of pieces, as they are asked for. */
 const kinds: [string, string, (piece: Piece) => boolean][] = [
-  ['text', 'Letters', (piece) => piece.text !== undefined],
-  ['line', 'Lines', (piece) => piece.stroke !== undefined && piece.fill === null],
-  ['fill', 'Filled', (piece) => piece.fill !== null && piece.picture === undefined],
-  ['live', 'Still adjustable', (piece) => piece.live !== null && piece.text === undefined],
-  ['group', 'In a group', (piece) => piece.groups.length > 0],
-  ['picture', 'Pictures', (piece) => piece.picture !== undefined],
-  ['hidden', 'Hidden', (piece) => piece.hidden],
-  ['locked', 'Locked', (piece) => piece.locked],
+  ['text', t('Letters'), (piece) => piece.text !== undefined],
+  ['line', t('Lines'), (piece) => piece.stroke !== undefined && piece.fill === null],
+  ['fill', t('Filled'), (piece) => piece.fill !== null && piece.picture === undefined],
+  ['live', t('Still adjustable'), (piece) => piece.live !== null && piece.text === undefined],
+  ['group', t('In a group'), (piece) => piece.groups.length > 0],
+  ['picture', t('Pictures'), (piece) => piece.picture !== undefined],
+  ['hidden', t('Hidden'), (piece) => piece.hidden],
+  ['locked', t('Locked'), (piece) => piece.locked],
 ]
 
 export function isAsked(piece: Piece, asked: Asked): boolean {

@@ -2,6 +2,7 @@
 import Tick from '@/fields/Tick.vue'
 import Choose from '@/fields/Choose.vue'
 import type { FieldValue } from '@/api/types'
+import GuideLink from '@/guide/GuideLink.vue'
 import FieldForm from '@/fields/FieldForm.vue'
 import { useBench } from '@/stores/bench'
 import { useGate } from '@/stores/gate'
@@ -25,7 +26,7 @@ const query = computed(() => making.query(props.stale))
 
 <template>
   <Choose label="Format" :value="chosen" :options="(making.making?.formats ?? []).map((one) => ({ value: one.key, label: one.label }))" data-test="format" @keep="making.keepFiles({ format: $event })" />
-  <p v-if="format" class="quiet">{{ format.says }}</p>
+  <p v-if="format" class="quiet">{{ format.says }} <GuideLink page="reference" :at="`output-${format.key}`" :about="format.label" /></p>
   <FieldForm v-if="format && format.fields.length > 0" :fields="format.fields" :values="values" @keep="set" />
   <Tick v-if="format?.several" :value="making.files.together" data-test="together" @keep="making.keepFiles({ together: $event })">All in one file</Tick>
   <Tick v-if="stale" :value="earlier" data-test="earlier" @keep="earlier = $event">Use the earlier state anyway</Tick>

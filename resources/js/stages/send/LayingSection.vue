@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { number, t } from '@/words/words'
 import Count from '@/fields/Count.vue'
 import Choose from '@/fields/Choose.vue'
 import { isOpen } from '@/api/works'
@@ -21,7 +22,7 @@ const nests = computed(() => laid.value && making.making?.values.arrange !== 'dr
 const along = computed(() => making.making?.along ?? [])
 const others = computed(() => making.making?.others ?? [])
 const free = computed(() => others.value.filter((one) => !along.value.some((other) => other.job === one.id)))
-const titleOf = (id: number) => others.value.find((one) => one.id === id)?.title ?? 'a job that is gone'
+const titleOf = (id: number) => others.value.find((one) => one.id === id)?.title ?? t('a job that is gone')
 /** So many copies of another job lie with it; none takes it off. */
 function lay(job: number, copies: number) {
   const rest = along.value.filter((one) => one.job !== job)
@@ -29,23 +30,23 @@ function lay(job: number, copies: number) {
 }
 const seconds = ref(20)
 const running = computed(() => isOpen(making.nesting))
-const told = computed(() => Object.entries(making.nesting?.outcome?.progress ?? {}).map(([sheet, one]) => `${sheet === 'all' ? '' : `${names.of(sheet)}: `}${one.length.toFixed(0)} mm after ${one.tried} tries`).join(', '))
+const told = computed(() => Object.entries(making.nesting?.outcome?.progress ?? {}).map(([sheet, one]) => `${sheet === 'all' ? '' : `${names.of(sheet)}: `}${t('{long} mm after {tries, plural, one {# try} other {# tries}}', { long: number(one.length, 0), tries: one.tried })}`).join(', '))
 </script>
 
 <template>
   <div v-if="laid" class="materials">
     <div v-for="sheet in sheets" :key="sheet" class="one">
-      <span><i v-if="sheet !== 'all'" :style="{ background: sheet }" />{{ sheet === 'all' ? 'Material' : names.of(sheet) }}</span>
-      <Choose :value="making.making?.materials[sheet] ?? 0" :options="[{ value: 0, label: 'default width' }, ...making.materials.map((one) => ({ value: one.id, label: one.name }))]" :says="`Material of ${sheet}`" :data-material="sheet" @keep="making.material(sheet, $event || null)" />
+      <span><i v-if="sheet !== 'all'" :style="{ background: sheet }" />{{ sheet === 'all' ? $t('Material') : names.of(sheet) }}</span>
+      <Choose :value="making.making?.materials[sheet] ?? 0" :options="[{ value: 0, label: $t('default width') }, ...making.materials.map((one) => ({ value: one.id, label: one.name }))]" :says="$t('Material of {sheet}', { sheet })" :data-material="sheet" @keep="making.material(sheet, $event || null)" />
     </div>
   </div>
   <div v-if="laid" class="along">
     <div v-for="one in along" :key="one.job" class="other">
       <span>{{ titleOf(one.job) }}</span>
-      <Count :value="one.copies" :most="2000" :says="`Copies of ${titleOf(one.job)}`" :data-along="one.job" @keep="lay(one.job, $event)" />
-      <button type="button" :aria-label="`Lay ${titleOf(one.job)} by itself`" @click="lay(one.job, 0)">Remove</button>
+      <Count :value="one.copies" :most="2000" :says="$t('Copies of {titleOf}', { titleOf: titleOf(one.job) })" :data-along="one.job" @keep="lay(one.job, $event)" />
+      <button type="button" :aria-label="$t('Lay {titleOf} by itself', { titleOf: titleOf(one.job) })" @click="lay(one.job, 0)">Remove</button>
     </div>
-    <Choose v-if="free.length > 0" :value="null" :options="free.map((one) => ({ value: one.id, label: `${one.title}${one.ready ? '' : ' (not prepared)'}`, disabled: !one.ready }))" placeholder="Lay another job with it…" says="Lay another job with it" data-test="lay-along" @keep="lay($event, 1)" />
+    <Choose v-if="free.length > 0" :value="null" :options="free.map((one) => ({ value: one.id, label: one.ready ? one.title : $t('{title} (not prepared)', { title: one.title }), disabled: !one.ready }))" placeholder="Lay another job with it…" says="Lay another job with it" data-test="lay-along" @keep="lay($event, 1)" />
   </div>
   <FieldForm v-if="making.making" :fields="making.making.fields" :values="making.making.values" @keep="(name, value) => making.change(name, value)" />
   <div v-if="nests" class="search">

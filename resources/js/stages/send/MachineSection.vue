@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/words/words'
 import Choose from '@/fields/Choose.vue'
 import type { Work } from '@/api/works'
 import { useBench } from '@/stores/bench'
@@ -24,7 +25,7 @@ const send = (number: number) => gate.pass(async () => {
   await making.send(machine.value!, number)
 })
 const way = (index: number) => making.wayOf(latest(index)!)
-const words: Record<string, string> = { waiting: 'waiting for the machine', running: 'being sent', paused: 'paused', failed: 'failed', done: 'done', stopped: 'cancelled' }
+const words: Record<string, string> = { waiting: t('waiting for the machine'), running: t('being sent'), paused: t('paused'), failed: t('failed'), done: t('done'), stopped: t('cancelled') }
 const share = (one: Work) => (one.of > 0 ? Math.round((100 * one.done) / one.of) : 0)
 const open = ref<number | null>(null)
 </script>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { number } from '@/words/words'
 import Tick from '@/fields/Tick.vue'
 import { useBench } from '@/stores/bench'
 import { useColours } from '@/stores/colours'
@@ -28,14 +29,14 @@ function flip(index: number) {
   </div>
   <ul>
     <li v-for="(one, index) in making.layouts" :key="one.name" :class="{ on: on(index) }">
-      <button type="button" class="show" :title="`Show ${one.title}`" :data-layout="index" @click="bench.show(on(index) ? { kind: 'source' } : { kind: 'layout', index })">
+      <button type="button" class="show" :title="$t('Show {title}', { title: one.title })" :data-layout="index" @click="bench.show(on(index) ? { kind: 'source' } : { kind: 'layout', index })">
         <img :src="`/api/v1/jobs/${bench.job?.id}/layouts/${index}/picture.svg?v=${making.state}`" alt="" loading="lazy">
         <span class="text">
           <strong>{{ index + 1 }}. {{ names.said(one.layers[0]?.name ?? '') }}</strong>
-          <span class="quiet numbers">{{ one.width_mm.toFixed(0) }} × {{ one.height_mm.toFixed(0) }} mm<template v-if="one.length_mm > 0"><br>{{ metres(one.length_mm) }} along lines</template><template v-if="one.used !== null"><br>{{ Math.round(100 * one.used) }} % used</template></span>
+          <span class="quiet numbers">{{ number(one.width_mm, 0, 0) }} × {{ number(one.height_mm, 0, 0) }} mm<template v-if="one.length_mm > 0"><br>{{ metres(one.length_mm) }} along lines</template><template v-if="one.used !== null"><br>{{ Math.round(100 * one.used) }} % used</template></span>
         </span>
       </button>
-      <Tick v-if="plates" class="flip" :value="making.mixed.has(index)" :says="`${one.title} in the mix`" @keep="flip(index)">in the mix</Tick>
+      <Tick v-if="plates" class="flip" :value="making.mixed.has(index)" :says="$t('{title} in the mix', { title: one.title })" @keep="flip(index)">in the mix</Tick>
       <p v-for="warns in one.warns" :key="warns" class="says warns">{{ names.said(warns) }}</p>
       <p v-for="says in one.says" :key="says" class="says">{{ names.said(says) }}</p>
     </li>

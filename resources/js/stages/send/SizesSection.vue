@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { number, t } from '@/words/words'
 import { words } from '@/api/client'
 import type { SizeGroup, SizeRow, Sizes } from '@/api/making'
 import { isOpen, type Work } from '@/api/works'
@@ -40,7 +41,7 @@ onMounted(() => attempt(async () => {
 }))
 const check = () => attempt(() => works.ask(bench.job!.id, 'sizes', { widths: text.value.split(/[\n;]+/).map((one) => one.trim()).filter(Boolean) }))
 const stop = () => attempt(() => works.tell(work.value!, 'stop'))
-const says = (row: SizeRow) => (row.error ? 'not checked' : row.verdict ? (row.verdict.ready ? 'ready' : 'not ready') : busy.value ? '…' : 'not reached')
+const says = (row: SizeRow) => (row.error ? t('not checked') : row.verdict ? (row.verdict.ready ? t('ready') : t('not ready')) : busy.value ? '…' : t('not reached'))
 function show(group: SizeGroup) {
   if (!group.at) return
   bench.show({ kind: 'source' })
@@ -61,13 +62,13 @@ function show(group: SizeGroup) {
   <ul>
     <li v-for="(row, index) in run?.rows ?? []" :key="index" :class="{ bad: row.error || row.verdict?.ready === false, open: !row.error && !row.verdict }">
       <button type="button" class="head" :disabled="!row.groups" :aria-expanded="open === index" :data-size="index" @click="open = open === index ? null : index">
-        <strong class="numbers">{{ row.height ? `${row.width!.toFixed(1)} × ${mm(row.height)}` : row.typed }}</strong>
+        <strong class="numbers">{{ row.height ? `${number(row.width!, 1, 1)} × ${mm(row.height)}` : row.typed }}</strong>
         <span>{{ says(row) }}</span>
       </button>
       <p v-if="row.error" class="why">{{ row.error }}</p>
       <template v-if="open === index && row.groups">
         <p v-for="reason in row.verdict?.open" :key="reason" class="why">{{ reason }}</p>
-        <button v-for="(group, k) in row.groups" :key="k" type="button" class="why group" :disabled="!group.at" :title="group.at ? 'Look at the worst place' : undefined" @click="show(group)">{{ nameOf(group.kind) }}<template v-if="group.sheet?.startsWith('#')"> in {{ names.of(group.sheet) }}</template>: {{ group.count }}<template v-if="group.least_mm !== null">, least {{ mm(group.least_mm) }}</template>. {{ names.said(group.message) }}</button>
+        <button v-for="(group, k) in row.groups" :key="k" type="button" class="why group" :disabled="!group.at" :title="group.at ? $t('Look at the worst place') : undefined" @click="show(group)">{{ nameOf(group.kind) }}<template v-if="group.sheet?.startsWith('#')"> in {{ names.of(group.sheet) }}</template>: {{ group.count }}<template v-if="group.least_mm !== null">, least {{ mm(group.least_mm) }}</template>. {{ names.said(group.message) }}</button>
         <p v-if="row.groups.length === 0" class="why">Nothing found at this size.</p>
         <a :href="`/api/v1/jobs/${bench.job?.id}/sizes.zip?width=${encodeURIComponent(row.typed)}&format=svg`" download @click="gate.follow">Its sheets as ZIP</a>
       </template>

@@ -1,3 +1,4 @@
+import { t } from '@/words/words'
 import { api, isAway, Refused, words, workOn } from '@/api/client'
 import type { Art, ChangedState, Changes, JobState, Preparation, Previewed } from '@/api/types'
 import { isOpen } from '@/api/works'
@@ -162,7 +163,7 @@ export function useSession() {
         if (preparation.value?.id !== id) return
         preparation.value = next
         if (prepared.value) await wasPrepared.tell()
-        else if (next.status === 'failed') problem.value = next.work?.error || 'The preparation broke off.'
+        else if (next.status === 'failed') problem.value = next.work?.error || t('The preparation broke off.')
         return
       } catch (refused) {
         problem.value = words(refused)
