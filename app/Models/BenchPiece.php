@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Model;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\References;
+use NeatEdge\Core\Edit\FreeIds;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Json\PieceJson;
@@ -160,14 +161,25 @@ final class BenchPiece extends Model
     public static function artwork(ShopJob $job, array $rows, bool $part = false): Artwork
     {
         $frame = ArtworkJson::data((string) $job->bench);
+        $all = $frame['order'];
         if ($part) {
-            $frame['order'] = array_values(array_filter($frame['order'], static fn (string $id): bool => isset($rows[$id])));
+            $frame['order'] = array_values(array_filter($all, static fn (string $id): bool => isset($rows[$id])));
         }
-
-        return ArtworkJson::framed(
+        $artwork = ArtworkJson::framed(
             $frame,
             array_values(array_map(static fn (string $id): Piece => PieceJson::to(ArtworkJson::data($rows[$id])), $frame['order'])),
         );
+
+        return $part ? $artwork->with(numbered: max(FreeIds::highestOf($all), self::clips($job))) : $artwork;
+    }
+
+    /** The highest number of an id that a clip has: those are in no order. */
+    private static function clips(ShopJob $job): int
+    {
+        $clipped = self::query()->toBase()->where('shop_job_id', $job->id)->where('data', 'like', '%"clip":{%')->pluck('data');
+        preg_match_all('/"id":"([^"]+)"/', $clipped->implode(' '), $ids);
+
+        return FreeIds::highestOf($ids[1]);
     }
 
     /**

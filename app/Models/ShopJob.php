@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Check\Severity;
+use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Svg\Drawing;
 use NeatEdge\Core\Line\Presets;
 use NeatEdge\Core\Measure\Limits;
@@ -185,6 +186,33 @@ final class ShopJob extends Model
     public static function around(int $id, array $ids): self
     {
         return self::partly($id, static fn (self $job): ?array => BenchPiece::near($job, $ids));
+    }
+
+    /**
+     * The same with some pieces, to lay new ones above all: with all of them where the layer is not the uppermost, and others lie above.
+     *
+     * @param  list<string>  $ids
+     * @param  string  $layer  id of the layer that new pieces are to lie on; the uppermost when there is none such
+     */
+    public static function beneath(int $id, array $ids, string $layer): self
+    {
+        return self::partly($id, static function (self $job) use ($ids, $layer): ?array {
+            $layers = array_column(ArtworkJson::data((string) $job->bench)['layers'] ?? [], 'id');
+
+            return in_array($layer, array_slice($layers, 0, -1), true) ? null : BenchPiece::some($job, $ids);
+        });
+    }
+
+    /** Whether it was read with but some of its pieces. */
+    public function isPart(): bool
+    {
+        return $this->partly;
+    }
+
+    /** @return list<string> ids of all its pieces, the lowest first */
+    public function order(): array
+    {
+        return ArtworkJson::data((string) $this->bench)['order'];
     }
 
     /** @param  Closure(self): (array<string, string>|null)  $rows  pieces as they are stored, by id; null where all are needed */

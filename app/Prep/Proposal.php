@@ -47,13 +47,36 @@ final readonly class Proposal
             // A number typed again, a swatch pressed again: what is wished is so already.
             return self::ticket($columns, false);
         }
+        self::hold($ahead, $after);
+
+        return new self($ahead, ArtworkDifference::between($after, $before), $label, null, $columns, true);
+    }
+
+    /**
+     * A new state that has but more pieces, above all others; it may have been worked out on a part of the bench.
+     *
+     * @param  list<string>  $order  ids of all pieces that lie there, the lowest first
+     *
+     * @throws Refused when it cannot be stored
+     */
+    public static function above(string $label, Artwork $before, Artwork $after, array $order): self
+    {
+        $new = array_diff_key(ArtworkDifference::between($before, $after)->pieces, array_flip($order));
+        $ids = array_map(strval(...), array_keys($new));
+        $ahead = new ArtworkDifference($new, [...$order, ...$ids], null);
+        self::hold($ahead, $after);
+
+        return new self($ahead, new ArtworkDifference(array_fill_keys($ids, null), $order, null), $label, null, [], true);
+    }
+
+    /** @throws Refused */
+    private static function hold(ArtworkDifference $ahead, Artwork $after): void
+    {
         try {
             StoredForm::holdAll($ahead, $after);
         } catch (StoredFormRefused $refused) {
             throw Refused::because($refused->getMessage());
         }
-
-        return new self($ahead, ArtworkDifference::between($after, $before), $label, null, $columns, true);
     }
 
     /**

@@ -50,7 +50,11 @@ final class SentEdits
         $kind = $fields['kind'] ?? null;
         $only = is_string($kind) ? Edits::only($kind, $fields) : null;
 
-        return $only === null ? ShopJob::snapshot($job->id) : ShopJob::part($job->id, $only, Edits::minds($kind));
+        return match (true) {
+            $only === null => ShopJob::snapshot($job->id),
+            Edits::adds($kind) => ShopJob::beneath($job->id, $only, is_string($fields['layer'] ?? null) ? $fields['layer'] : ''),
+            default => ShopJob::part($job->id, $only, Edits::minds($kind)),
+        };
     }
 
     /**

@@ -17,6 +17,7 @@ use App\Prep\Proposal;
 use App\Prep\SentEdits;
 use App\Prep\ShopFonts;
 use App\Prep\TouchUps;
+use NeatEdge\Core\Edit\Adding;
 use NeatEdge\Core\Line\Edits;
 
 /** Changes of the art. */
@@ -40,8 +41,10 @@ final class EditController
         return new ChangedStateResource(History::change($job, $asker, static function (ShopJob $job) use ($fields, $fonts): Proposal {
             $edit = SentEdits::make($fields, $job, $fonts);
             $before = $job->art();
+            $after = Edits::applied($edit, $before, $fonts);
 
-            return Proposal::state($edit->label(), $before, Edits::applied($edit, $before, $fonts));
+            return $edit instanceof Adding && $job->isPart()
+                ? Proposal::above($edit->label(), $before, $after, $job->order()) : Proposal::state($edit->label(), $before, $after);
         }, SentEdits::read($fields, $job)));
     }
 

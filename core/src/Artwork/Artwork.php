@@ -20,6 +20,7 @@ final readonly class Artwork
      * @param  array<string, string>  $groups  names by the id of a group
      * @param  list<Guide>  $guides
      * @param  list<LineStep>|null  $line  by which it is prepared; as is usual for its process when null
+     * @param  int  $numbered  the highest number of an id that is in use beside those of the pieces: where they are but a part of what lies on a bench
      * @param  bool  $apart  whether it is known that no two solid pieces overlap; with other pieces it is known no more
      */
     public function __construct(
@@ -32,6 +33,7 @@ final readonly class Artwork
         public ?Reference $reference = null,
         public bool $apart = false,
         public ?array $line = null,
+        public int $numbered = 0,
     ) {
         $this->layers = $layers === [] ? [new Layer(Layer::FIRST, 'Art')] : $layers;
     }

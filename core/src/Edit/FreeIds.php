@@ -17,7 +17,7 @@ final class FreeIds
 
     public static function in(Artwork $artwork): self
     {
-        $last = 0;
+        $last = $artwork->numbered;
         foreach ($artwork->pieces as $piece) {
             $last = max($last, self::highest($piece));
         }
@@ -35,6 +35,17 @@ final class FreeIds
     public function next(string $letter = 'n'): string
     {
         return $letter.++$this->last;
+    }
+
+    /** @param  iterable<string>  $ids */
+    public static function highestOf(iterable $ids): int
+    {
+        $last = 0;
+        foreach ($ids as $id) {
+            $last = max($last, self::number($id));
+        }
+
+        return $last;
     }
 
     private static function highest(Piece $piece): int

@@ -9,6 +9,7 @@ use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
+use NeatEdge\Core\Edit\Adding;
 use NeatEdge\Core\Edit\Arranging\ArrangingRoom;
 use NeatEdge\Core\Edit\Edit;
 use NeatEdge\Core\Edit\Following;
@@ -83,7 +84,8 @@ final class Edits
     public static function only(string $kind, array $fields): ?array
     {
         $class = self::kinds()[$kind] ?? '';
-        if (! is_a($class, Local::class, true) || ($fields['copies'] ?? false) !== false) {
+        $adds = is_a($class, Adding::class, true);
+        if (! $adds && (! is_a($class, Local::class, true) || ($fields['copies'] ?? false) !== false)) {
             return null;
         }
         $ids = array_values(array_filter(
@@ -91,7 +93,13 @@ final class Edits
             is_string(...),
         ));
 
-        return $ids === [] || count($ids) > self::MOST_ALONE ? null : $ids;
+        return ($ids === [] && ! $adds) || count($ids) > self::MOST_ALONE ? null : $ids;
+    }
+
+    /** Whether it lays new pieces above all others, and leaves those alone. */
+    public static function adds(string $kind): bool
+    {
+        return is_a(self::kinds()[$kind] ?? '', Adding::class, true);
     }
 
     /** Whether such an edit needs all of a group of which it names a piece. */

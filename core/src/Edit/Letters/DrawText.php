@@ -10,7 +10,7 @@ use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
-use NeatEdge\Core\Edit\Edit;
+use NeatEdge\Core\Edit\Adding;
 use NeatEdge\Core\Edit\NewPiece;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Recipe\Letters\Lettering;
@@ -20,7 +20,7 @@ use NeatEdge\Core\Type\Setting;
 use NeatEdge\Core\Type\Typesetter;
 
 /** D8: a new text at a place, or along the line of a piece. */
-final readonly class DrawText implements Edit
+final readonly class DrawText implements Adding
 {
     /** @param  string|null  $along  id of the piece whose line it stands on */
     public function __construct(

@@ -11,7 +11,7 @@ use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
-use NeatEdge\Core\Edit\Edit;
+use NeatEdge\Core\Edit\Adding;
 use NeatEdge\Core\Edit\NewPiece;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\CurveThrough;
@@ -23,7 +23,7 @@ use NeatEdge\Core\Stroke\StrokeStyle;
 use NeatEdge\Core\Stroke\WidthStops;
 
 /** D9: a line drawn by hand, smoothed into few curves, with a width that changes along it. */
-final readonly class BrushLine implements Edit
+final readonly class BrushLine implements Adding
 {
     /** @param  non-empty-list<array{float, float}>  $points  mm */
     public function __construct(private array $points, private float $deviation, private Stroke $stroke, private NewPiece $new)

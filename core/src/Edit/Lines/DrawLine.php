@@ -9,13 +9,13 @@ use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
-use NeatEdge\Core\Edit\Edit;
+use NeatEdge\Core\Edit\Adding;
 use NeatEdge\Core\Edit\NewPiece;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
 
 /** D2: a new line of curves, open or closed. */
-final readonly class DrawLine implements Edit
+final readonly class DrawLine implements Adding
 {
     public function __construct(private Contour $contour, private NewPiece $new)
     {

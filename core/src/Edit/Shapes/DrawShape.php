@@ -9,14 +9,14 @@ use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Edit\About;
-use NeatEdge\Core\Edit\Edit;
+use NeatEdge\Core\Edit\Adding;
 use NeatEdge\Core\Edit\NewPiece;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Recipe\Basic\BasicShape;
 use NeatEdge\Core\Recipe\Basic\ShapeKind;
 
 /** D1: a new basic shape, its middle at a place. */
-final readonly class DrawShape implements Edit
+final readonly class DrawShape implements Adding
 {
     public function __construct(private BasicShape $shape, private float $x, private float $y, private NewPiece $new)
     {
