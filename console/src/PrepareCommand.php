@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Console;
 
 use NeatEdge\Core\Check\Finding;
+use NeatEdge\Core\Described\Counted;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Line\PrepLine;
 use NeatEdge\Core\Prepare\JoinNearBlacks;
@@ -112,12 +113,12 @@ final class PrepareCommand extends ArtworkCommand
         }
         foreach ($report['sheets'] as $sheet) {
             $lines[] = sprintf(
-                '%s: %.2f x %.2f mm, %d pieces, %d nodes, %.1f mm to cut',
+                '%s: %.2f x %.2f mm, %s, %s, %.1f mm to cut',
                 $sheet['file'],
                 $sheet['width_mm'],
                 $sheet['height_mm'],
-                $sheet['pieces'],
-                $sheet['nodes'],
+                Counted::of($sheet['pieces'], 'piece'),
+                Counted::of($sheet['nodes'], 'node'),
                 $sheet['cut_length_mm'],
             );
         }

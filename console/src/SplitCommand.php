@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Console;
 
+use NeatEdge\Core\Described\Counted;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Prepare\MergeByColour;
 use NeatEdge\Core\Sheet\Sheet;
@@ -29,7 +30,7 @@ final class SplitCommand extends ArtworkCommand
         foreach (Sheet::allOf((new MergeByColour)->apply($drawing->artwork)) as $i => $sheet) {
             $name = $sheet->fileName($i + 1);
             $files[$name] = Writer::write($sheet->artwork());
-            $lines[] = sprintf('%s: %d pieces, %d nodes, %.1f mm to cut', $name, $sheet->partCount(), $sheet->nodeCount(), $sheet->cutLength());
+            $lines[] = sprintf('%s: %s, %s, %.1f mm to cut', $name, Counted::of($sheet->partCount(), 'piece'), Counted::of($sheet->nodeCount(), 'node'), $sheet->cutLength());
         }
         if ($files === []) {
             $path = $input->getArgument('input');

@@ -134,7 +134,7 @@ final class CommandLineTest extends TestCase
             'a/b',
         ]);
         self::assertSame(0, $code);
-        self::assertStringContainsString('sheet-1-ff0000.svg: 1 pieces, 4 nodes, 60.0 mm to cut', $out);
+        self::assertStringContainsString('sheet-1-ff0000.svg: 1 piece, 4 nodes, 60.0 mm to cut', $out);
         self::assertSame(['sheet-1-ff0000.svg', 'sheet-2-0000ff.svg'], array_map(basename(...), glob("{$this->folder}/a/b/*") ?: []));
     }
 

@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Edit\Shaping;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Counted;
 use NeatEdge\Core\Recipe\Called;
 
 /** What an operation would change, in numbers: said before it is kept. */
@@ -80,15 +81,14 @@ final readonly class Outcome
     /** @return array{before: int, nodesBefore: int, after: int, nodesAfter: int, leftovers: int, says: string} */
     public function toArray(): array
     {
-        $count = static fn (int $n, string $one): string => $n === 1 ? "1 {$one}" : "{$n} {$one}s";
         $says = $this->before === 0
-            ? sprintf('%s more, with %s.', $count($this->after, 'piece'), $count($this->nodesAfter, 'node'))
+            ? sprintf('%s more, with %s.', Counted::of($this->after, 'piece'), Counted::of($this->nodesAfter, 'node'))
             : sprintf(
                 '%s with %s would be %s with %s.',
-                $count($this->before, 'piece'),
-                $count($this->nodesBefore, 'node'),
+                Counted::of($this->before, 'piece'),
+                Counted::of($this->nodesBefore, 'node'),
                 $this->after,
-                $count($this->nodesAfter, 'node'),
+                Counted::of($this->nodesAfter, 'node'),
             );
 
         return [
