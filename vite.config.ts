@@ -16,6 +16,7 @@ export default defineConfig({
     manifest: 'manifest.json',
     emptyOutDir: true,
     chunkSizeWarningLimit: 900,
-    rollupOptions: { input: 'resources/js/main.ts' },
+    // The page of the shop, and what a customer sees by a link.
+    rollupOptions: { input: ['resources/js/main.ts', 'resources/js/shown/main.ts'] },
   },
 })

@@ -25,6 +25,8 @@ return [
     // How often one address may ask, and how often of these with a file to be read, in a minute.
     'asks_a_minute' => (int) env('NEAT_EDGE_ASKS_A_MINUTE', 6000),
     'files_a_minute' => (int) env('NEAT_EDGE_FILES_A_MINUTE', 600),
+    // How often one address may look at proofs that it was sent, in a minute.
+    'looks_a_minute' => (int) env('NEAT_EDGE_LOOKS_A_MINUTE', 120),
     // How long deleted jobs stay in the trash, in days.
     'trash_days' => 30,
     // How much of a job's history is kept, in bytes as stored; the oldest changes go first.

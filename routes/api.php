@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\ApprovalController;
 use App\Http\Controllers\BatchController;
 use App\Http\Controllers\ChoiceController;
 use App\Http\Controllers\ColourController;
@@ -16,6 +17,7 @@ use App\Http\Controllers\JobController;
 use App\Http\Controllers\JobPictureController;
 use App\Http\Controllers\LayoutController;
 use App\Http\Controllers\LengthController;
+use App\Http\Controllers\LetterController;
 use App\Http\Controllers\LettersController;
 use App\Http\Controllers\LookController;
 use App\Http\Controllers\MakingController;
@@ -28,6 +30,7 @@ use App\Http\Controllers\ReleaseController;
 use App\Http\Controllers\SendingController;
 use App\Http\Controllers\SettingController;
 use App\Http\Controllers\SheetController;
+use App\Http\Controllers\ShownController;
 use App\Http\Controllers\StageController;
 use App\Http\Controllers\StockController;
 use App\Http\Controllers\TemplateController;
@@ -37,6 +40,7 @@ use App\Http\Controllers\VersionController;
 use App\Http\Controllers\WorkController;
 use App\Models\Batch;
 use App\Models\JobTemplate;
+use App\Models\Letter;
 use App\Models\ReferencePicture;
 use App\Models\ShopFont;
 use App\Models\ShopJob;
@@ -190,6 +194,18 @@ Route::prefix('v1')->name('v1.')->middleware('throttle:asks')->group(static func
         Route::get('jobs/{job}/files/{number}.{format}', 'show')->name('show')->whereNumber('number')->whereAlpha('format')->can('view', 'job');
         Route::get('jobs/{job}/job-sheet.pdf', 'jobSheet')->name('job-sheet')->can('view', 'job');
         Route::get('jobs/{job}/sizes.zip', 'size')->name('size')->can('view', 'job');
+    });
+    // What a customer is shown, and says.
+    Route::get('jobs/{job}/approvals', [ApprovalController::class, 'index'])->name('approvals.index')->can('view', 'job');
+    Route::post('jobs/{job}/approvals', [ApprovalController::class, 'store'])->name('approvals.store')->can('update', 'job')->middleware('throttle:files');
+    Route::get('approvals/{approval}/picture.png', [ApprovalController::class, 'picture'])->name('approvals.picture')->can('view', 'approval');
+    Route::delete('approvals/{approval}', [ApprovalController::class, 'destroy'])->name('approvals.destroy')->can('delete', 'approval');
+    Route::patch('answers/{answer}', [ApprovalController::class, 'settle'])->name('answers.settle')->can('update', 'answer');
+    Route::get('letters', [LetterController::class, 'index'])->name('letters.index')->can('viewAny', Letter::class);
+    Route::controller(ShownController::class)->name('shown.')->middleware('throttle:shown')->group(static function (): void {
+        Route::get('shown/{secret}', 'show')->name('show');
+        Route::get('shown/{secret}/picture.png', 'picture')->name('picture');
+        Route::post('shown/{secret}/answers', 'answer')->name('answer');
     });
     Route::get('jobs/{job}/releases', [ReleaseController::class, 'index'])->name('releases.index')->can('view', 'job');
     Route::post('jobs/{job}/releases', [ReleaseController::class, 'store'])->name('releases.store')->can('update', 'job');

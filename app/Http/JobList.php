@@ -38,7 +38,7 @@ final class JobList
 
     private const COLUMNS = [
         'id', 'title', 'customer', 'due', 'process', 'width_mm', 'height_mm', 'is_demo', 'version', 'created_at', 'updated_at', 'preparation_id',
-        'standing', 'findings', 'sheets',
+        'standing', 'customer_says', 'findings', 'sheets',
     ];
 
     /** So many that are found are counted; of more it is said that there are more. */
@@ -165,6 +165,7 @@ final class JobList
             'state' => $last === null ? 'new' : $last->status,
             'stale' => $last !== null && $last->version !== $job->version,
             'ready' => $job->standing === Standing::READY,
+            'customerSays' => $job->customer_says,
             'findings' => $job->findings,
             'sheets' => $job->sheets,
         ];

@@ -24,6 +24,7 @@ final class Contents
     /** Binary columns whose bytes may lie here, and columns that name a hash by itself. */
     public const COLUMNS = [
         'sources' => 'svg', 'versions' => 'artwork', 'step_results' => 'artwork', 'reference_pictures' => 'bytes', 'sendings' => 'content',
+        'approvals' => 'picture',
     ];
 
     public static function disk(): Filesystem

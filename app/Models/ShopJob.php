@@ -64,6 +64,7 @@ use NeatEdge\Core\Shop\Chosen;
  * @property-read Preparation|null $latestPreparation
  * @property int|null $preparation_id its last one
  * @property string $standing where it stands; see Standing
+ * @property string $customer_says where it stands with its customer; see Prep\Approvals
  * @property string $search words that it is found by
  * @property int $findings that nobody has accepted
  * @property int $sheets

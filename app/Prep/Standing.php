@@ -29,7 +29,7 @@ final class Standing
     /** After its preparation, or what was said of what it found, changed. */
     public static function store(int $job): void
     {
-        $one = ShopJob::withTrashed()->find($job, ['id', 'process', 'version', 'notices', 'width_mm']);
+        $one = ShopJob::withTrashed()->find($job, ['id', 'process', 'version', 'revision', 'notices', 'width_mm', 'height_mm']);
         if ($one === null) {
             return;
         }
@@ -37,7 +37,7 @@ final class Standing
         ShopJob::withTrashed()->whereKey($job)->toBase()->update(['preparation_id' => $last?->id, ...self::of($one, $last)]);
     }
 
-    /** @return array{standing: string, findings: int, sheets: int} */
+    /** @return array{standing: string, customer_says: string, findings: int, sheets: int} */
     private static function of(ShopJob $job, ?Preparation $last): array
     {
         $state = $last?->status;
@@ -55,6 +55,7 @@ final class Standing
                 Verdicts::judged($last, $job, new LookDifference(0.0, 0.0), $summary)->isReady() => self::READY,
                 default => self::OPEN,
             },
+            'customer_says' => Approvals::standing($job),
             'findings' => $waiting + ($summary['findings'] ?? 0),
             'sheets' => $summary['sheets'] ?? 0,
         ];

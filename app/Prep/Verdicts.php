@@ -47,6 +47,7 @@ final class Verdicts
             $summary['sheets'] === 0,
             $summary['serious'],
             $summary['kinds'] ?? [],
+            Approvals::open($job),
         );
     }
 }

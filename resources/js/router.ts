@@ -12,6 +12,7 @@ export const router = createRouter({
     { path: '/stock', name: 'stock', component: () => import('./pages/Stock.vue'), meta: { title: t('Shop stock') } },
     { path: '/batches/:id(\\d+)?', name: 'batches', component: () => import('./pages/Batches.vue'), props: true, meta: { title: t('Batches') } },
     { path: '/settings', name: 'settings', component: () => import('./pages/Settings.vue'), meta: { title: t('Settings') } },
+    { path: '/mailbox', name: 'mailbox', component: () => import('./pages/Mailbox.vue'), meta: { title: t('Mailbox') } },
     { path: '/guide/:page([a-z-]+)?', name: 'guide', component: () => import('./pages/GuidePage.vue'), props: true, meta: { title: t('Guide') } },
     { path: '/:any(.*)*', name: 'lost', component: () => import('./pages/Lost.vue'), meta: { title: t('Not here') } },
   ],

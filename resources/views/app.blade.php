@@ -9,7 +9,7 @@
         {{-- Before the page's own script, which says its first sentences while it is read. --}}
         <script src="{{ $words }}"></script>
     @endif
-    @vite('resources/js/main.ts')
+    @vite($entry)
 </head>
 <body>
     <div id="app"></div>

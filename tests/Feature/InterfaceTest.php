@@ -31,7 +31,7 @@ final class InterfaceTest extends TestCase
     use RefreshDatabase;
 
     /** What may be asked by whoever may ask at all. */
-    private const OPEN = ['token', 'openapi', 'choices', 'catalogue', 'length', 'guide.index', 'guide.show', 'guide.picture'];
+    private const OPEN = ['token', 'openapi', 'choices', 'catalogue', 'length', 'guide.index', 'guide.show', 'guide.picture', 'shown.show', 'shown.picture', 'shown.answer'];
 
     #[Test]
     public function its_description_is_as_the_code_is(): void

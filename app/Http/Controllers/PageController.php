@@ -19,6 +19,7 @@ final class PageController
 
         return view('app', [
             'language' => $language,
+            'entry' => $request->is('shown/*') ? 'resources/js/shown/main.ts' : 'resources/js/main.ts',
             'words' => is_file($file) ? route('words', $language, false).'?'.substr((string) md5_file($file), 0, 12) : null,
             'needs' => Words::of($request)->say('Neat Edge needs JavaScript to show the bench.'),
         ]);

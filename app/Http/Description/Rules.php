@@ -115,6 +115,7 @@ final class Rules
             $name === 'in' => ['enum' => explode(',', $says)],
             $name === 'max' => $size === null ? [] : [$size[1] => (int) $says],
             $name === 'min' => $size === null ? [] : [$size[0] => (int) $says],
+            $name === 'email' => ['format' => 'email'],
             $name === 'between' => self::between($says, $size),
             default => throw new LogicException("The rule {$rule} is not known to the description."),
         };

@@ -7,6 +7,7 @@ namespace App\Http\Resources;
 /**
  * One page of the jobs that somebody looks for.
  *
+ * @phpstan-import-type ApprovalStandingRow from ApprovalsResource
  * @phpstan-import-type WorkStateRow from WorkResource
  *
  * @phpstan-type JobPageRow array{
@@ -26,6 +27,7 @@ namespace App\Http\Resources;
  *     // Whether it was changed since it was prepared.
  *     stale: bool,
  *     ready: bool,
+ *     customerSays: ApprovalStandingRow,
  *     findings: int,
  *     sheets: int,
  * }

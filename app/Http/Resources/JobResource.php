@@ -6,6 +6,7 @@ namespace App\Http\Resources;
 
 use App\Models\ShopJob;
 use App\Models\StockItem;
+use App\Prep\Approvals;
 use Illuminate\Http\Request;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Line\Preset;
@@ -13,10 +14,14 @@ use NeatEdge\Core\Line\Preset;
 /**
  * A job with its ticket. Lengths are mm throughout.
  *
+ * @phpstan-import-type ApprovalStandingRow from ApprovalsResource
+ *
  * @phpstan-type JobRow array{
  *     id: int,
  *     title: string,
  *     customer: string,
+ *     // Where it stands with its customer.
+ *     customerSays: ApprovalStandingRow,
  *     // The day it is wanted.
  *     due: string|null,
  *     process: string,
@@ -63,6 +68,7 @@ final class JobResource extends Resource
             'id' => $job->id,
             'title' => $job->title,
             'customer' => $job->customer,
+            'customerSays' => Approvals::standing($job),
             'due' => $job->due,
             'process' => $job->process->key(),
             'processLabel' => $job->process->label(),

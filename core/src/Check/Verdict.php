@@ -33,10 +33,12 @@ final readonly class Verdict
      * @param  bool  $stale  whether the job was changed since
      * @param  bool  $empty  whether there is nothing to make
      * @param  array<string, int>  $kinds  how many there are of each kind of finding that is open
+     * @param  string|null  $customer  what the customer's word stands against it, in one sentence
      */
     public static function of(
         LookDifference $look, int $leftOut, int $accepted, int $findings, bool $stale = false, bool $empty = false, int $serious = 0,
         array $kinds = [],
+        ?string $customer = null,
     ): self {
         $things = $leftOut === 1 ? '1 thing that was' : "{$leftOut} things that were";
         if ($empty) {
@@ -70,6 +72,10 @@ final readonly class Verdict
                 $serious === $findings => $findings === 1 ? ', a serious one' : ', all of them serious',
                 default => ", {$serious} of them serious",
             }.self::named($kinds).'.';
+        }
+
+        if ($customer !== null) {
+            $open[] = $customer;
         }
 
         return new self($sentence, $open, stale: $stale);

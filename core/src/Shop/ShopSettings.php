@@ -22,6 +22,7 @@ final class ShopSettings
             Field::words('currency', 'Currency', usual: 'EUR', help: 'As it stands behind prices on the job sheet', most: 8),
             Field::choice('paper', 'Paper of the job sheet', 'a4', ['a4' => 'A4', 'letter' => 'Letter']),
             Field::choice('days', 'Days on paper', 'day', ['day' => '30 Nov 2026', 'month' => 'Nov 30, 2026', 'iso' => '2026-11-30']),
+            Field::words('news', 'Mail for news', help: 'Where it is told what customers say of proofs; nowhere when left empty', most: 200),
         ];
     }
 
@@ -41,6 +42,10 @@ final class ShopSettings
             $values[$field->name] = $field->type === Field::CHOICE
                 ? $in->choice($field->name, $known)
                 : ($in->has($field->name) ? trim($in->text($field->name)) : ($known ?? (string) $field->usual));
+        }
+
+        if ($values['news'] !== '' && filter_var($values['news'], FILTER_VALIDATE_EMAIL) === false) {
+            throw Refused::because('That is no address of mail.');
         }
 
         return $values;

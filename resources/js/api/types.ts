@@ -1414,6 +1414,143 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/jobs/{job}/approvals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Of one job, the latest first, and where it stands with its customer. */
+        get: operations["approvals.index"];
+        put?: never;
+        /** Keeps the proof as it is, and makes a link to it, which is told this once. */
+        post: operations["approvals.store"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/approvals/{approval}/picture.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Its picture, as it was shared. */
+        get: operations["approvals.picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/approvals/{approval}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes the link back: it leads nowhere any more. */
+        delete: operations["approvals.destroy"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/answers/{answer}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /** Whether what was asked for is done. */
+        patch: operations["answers.settle"];
+        trace?: never;
+    };
+    "/letters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Mail that would have gone out, the latest first. */
+        get: operations["letters.index"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/shown/{secret}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The proof and its facts. */
+        get: operations["shown.show"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/shown/{secret}/picture.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Its picture. */
+        get: operations["shown.picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/shown/{secret}/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Says yes, or what is to be changed. */
+        post: operations["shown.answer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/jobs/{job}/releases": {
         parameters: {
             query?: never;
@@ -1628,6 +1765,39 @@ export interface components {
         Along: {
             job: number;
             copies: number;
+        };
+        Answer: {
+            id: number;
+            /** @enum {unknown} */
+            kind: "approved" | "changes";
+            by: string;
+            words: string;
+            at: string | null;
+            pins: components["schemas"]["Pin"][];
+            settled: boolean;
+        };
+        /** @description A proof that was shown to a customer. */
+        Approval: {
+            id: number;
+            shows: string;
+            at: string | null;
+            ends: string;
+            live: boolean;
+            seen: string | null;
+            to: string;
+            width: number;
+            height: number;
+            ground: string;
+            link: string | null;
+            answers: components["schemas"]["Answer"][];
+        };
+        /** @enum {unknown} */
+        ApprovalStanding: "none" | "waiting" | "seen" | "changes" | "earlier" | "approved";
+        /** @description What a customer was shown of a job, and where it stands with them. */
+        Approvals: {
+            standing: components["schemas"]["ApprovalStanding"];
+            state: string;
+            approvals: components["schemas"]["Approval"][];
         };
         /** @description Art as a page draws it: path data and paints, lengths in mm. */
         Art: {
@@ -1997,6 +2167,7 @@ export interface components {
             id: number;
             title: string;
             customer: string;
+            customerSays: components["schemas"]["ApprovalStanding"];
             due: string | null;
             process: string;
             processLabel: string;
@@ -2108,6 +2279,17 @@ export interface components {
         Length: {
             mm: number;
         };
+        /** @description The stand-in mailbox. */
+        Letters: {
+            stand_in: boolean;
+            letters: {
+                id: number;
+                to: string;
+                subject: string;
+                words: string;
+                at: string;
+            }[];
+        };
         Limits: {
             line: number;
             gap: number;
@@ -2148,6 +2330,7 @@ export interface components {
             state: "new" | components["schemas"]["WorkState"];
             stale: boolean;
             ready: boolean;
+            customerSays: components["schemas"]["ApprovalStanding"];
             findings: number;
             sheets: number;
         };
@@ -2404,6 +2587,11 @@ export interface components {
                 number
             ][];
         };
+        Pin: {
+            x: number;
+            y: number;
+            words: string;
+        };
         /** @description One run of a job's line, with what came of it. */
         Preparation: {
             id: number;
@@ -2559,6 +2747,21 @@ export interface components {
             area_mm2: number;
         } & {
             [key: string]: unknown;
+        };
+        /** @description A proof, as whoever has its link sees it. */
+        Shown: {
+            title: string;
+            customer: string;
+            width: number;
+            height: number;
+            processLabel: string;
+            sheets: {
+                colour: string;
+                name: string;
+            }[];
+            sentence: string;
+            ends: string;
+            answers: components["schemas"]["Answer"][];
         };
         /** @description Places to snap to: x, y, what it is, whose it is; and edges as chains of places, by piece. */
         Snaps: {
@@ -5811,6 +6014,10 @@ export type AboutFinding = components['schemas']['AboutFinding'];
 export type AboutStep = components['schemas']['AboutStep'];
 export type Acts = components['schemas']['Acts'];
 export type Along = components['schemas']['Along'];
+export type Answer = components['schemas']['Answer'];
+export type Approval = components['schemas']['Approval'];
+export type ApprovalStanding = components['schemas']['ApprovalStanding'];
+export type Approvals = components['schemas']['Approvals'];
 export type Art = components['schemas']['Art'];
 export type Batch = components['schemas']['Batch'];
 export type BatchFile = components['schemas']['BatchFile'];
@@ -5853,6 +6060,7 @@ export type Joining = components['schemas']['Joining'];
 export type LaidOut = components['schemas']['LaidOut'];
 export type Layer = components['schemas']['Layer'];
 export type Length = components['schemas']['Length'];
+export type Letters = components['schemas']['Letters'];
 export type Limits = components['schemas']['Limits'];
 export type LineStep = components['schemas']['LineStep'];
 export type ListedBatch = components['schemas']['ListedBatch'];
@@ -5874,6 +6082,7 @@ export type Palette = components['schemas']['Palette'];
 export type PicturePaint = components['schemas']['PicturePaint'];
 export type Piece = components['schemas']['Piece'];
 export type PieceDetail = components['schemas']['PieceDetail'];
+export type Pin = components['schemas']['Pin'];
 export type Preparation = components['schemas']['Preparation'];
 export type Prepared = components['schemas']['Prepared'];
 export type Preset = components['schemas']['Preset'];
@@ -5891,6 +6100,7 @@ export type Sendings = components['schemas']['Sendings'];
 export type Settings = components['schemas']['Settings'];
 export type Severity = components['schemas']['Severity'];
 export type Sheet = components['schemas']['Sheet'];
+export type Shown = components['schemas']['Shown'];
 export type Snaps = components['schemas']['Snaps'];
 export type StepReport = components['schemas']['StepReport'];
 export type StepValue = components['schemas']['StepValue'];
@@ -8609,6 +8819,238 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "approvals.index": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Approvals"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "approvals.store": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    ground: string | number;
+                    days?: number | string | null;
+                    /** Format: email */
+                    to?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The answer. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Approval"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "approvals.picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                approval: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "approvals.destroy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                approval: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "answers.settle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                answer: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    settled: boolean | number | string;
+                };
+            };
+        };
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Approval"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "letters.index": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Letters"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "shown.show": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                secret: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shown"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "shown.picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                secret: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "shown.answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                secret: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @enum {string} */
+                    kind: "approved" | "changes";
+                    by: string;
+                    words?: string | null;
+                    pins?: {
+                        x: number | string;
+                        y: number | string;
+                        words?: string | null;
+                    }[] | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The answer. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shown"];
                 };
             };
             default: components["responses"]["Problem"];

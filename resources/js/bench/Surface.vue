@@ -13,6 +13,7 @@ import { useDrawn } from '@/stores/drawn'
 import { useTold } from '@/stores/told'
 import { useShaping } from '@/stores/shaping'
 import GuideLines from './GuideLines.vue'
+import PinMarks from './PinMarks.vue'
 import Ruler from './Ruler.vue'
 import SurfaceStrip from './SurfaceStrip.vue'
 import Told from './Told.vue'
@@ -184,6 +185,7 @@ defineExpose({ cancel: tools.cancel, endCurve: tools.endCurve })
           :first="bench.view.kind === 'file' ? bench.state?.notices.length : undefined"
           @select="bench.finding = $event"
         />
+        <PinMarks v-if="stage === 'proof' && bench.view.kind === 'source'" :scale="scale" :left="left" :top="top" />
         <rect v-if="bench.spot" class="looked" data-test="spot" :x="bench.spot.x * scale + left - 5" :y="bench.spot.y * scale + top - 5" :width="bench.spot.width * scale + 10" :height="bench.spot.height * scale + 10" rx="3" />
         <g
           v-if="wiping"

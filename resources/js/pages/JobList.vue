@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { customerSays } from '@/stages/stages'
 import { number, region, t } from '@/words/words'
 import { labelled } from '@/fields/options'
 import Choose from '@/fields/Choose.vue'
@@ -189,7 +190,7 @@ async function remove(job: ListedJob) {
             <span class="quiet">{{ job.processLabel }}, <span class="numbers">{{ number(job.width, 0, 0) }} × {{ number(job.height, 0, 0) }} mm</span><template v-if="job.demo"> · demo</template></span>
           </div>
           <span class="who"><span>{{ job.customer || '–' }}</span><span v-if="job.due" :class="['numbers', { late: job.due < today }]">due {{ day(job.due) }}</span></span>
-          <span class="how"><span>{{ state(job) }}</span><span v-if="job.findings > 0" class="findings">{{ count(job.findings, 'open finding') }}</span></span>
+          <span class="how"><span>{{ state(job) }}</span><span v-if="job.customerSays !== 'none'" :class="['says', job.customerSays]" data-test="customer-says">{{ customerSays(job.customerSays) }}</span><span v-if="job.findings > 0" class="findings">{{ count(job.findings, 'open finding') }}</span></span>
           <span class="when numbers quiet">{{ day(job.updated) }}</span>
           <span class="acts">
             <button type="button" :aria-label="$t('Rename {title}', { title: job.title })" data-test="rename" @click="edit(job.id)">Rename</button>
@@ -233,7 +234,8 @@ header div { flex: 1; }
 .body .typed-words { --el-input-height: 26px; font: 560 19px/1.2 var(--title-face); }
 .body :deep(.el-input__inner) { font: inherit; }
 .who span { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.late, .findings { color: var(--coral-deep); }
+.late, .findings, .says.changes, .says.earlier { color: var(--coral-deep); }
+.says.approved { color: var(--green-deep); font-weight: 700; }
 .acts { display: flex; gap: 12px; white-space: nowrap; }
 .jobs .acts button { border: 0; background: none; font: 15px var(--text-face); color: var(--ink-mid); cursor: pointer; text-decoration: underline; padding: 0; }
 .jobs .acts button:hover { color: var(--green); }

@@ -58,6 +58,7 @@ const lights: [Light, string][] = [['system', t('As the system has it')], ['day'
       <p v-if="!settings && !problem" class="quiet">Loading…</p>
       <FieldForm v-if="settings" :fields="settings.fields" :values="settings.values" @keep="keep" />
       <p v-if="saved" class="quiet" role="status">Saved.</p>
+      <RouterLink to="/mailbox">The mailbox of the shop</RouterLink>
     </section>
     <section>
       <h2>This browser</h2>

@@ -77,6 +77,7 @@ const here = computed<Place[]>(() => [
   { sort: t('Pages'), label: t('Presets'), says: t('Lines of the shop'), to: '/presets' },
   { sort: t('Pages'), label: t('Shop stock'), says: t('Materials, inks, screens, blades, machines'), to: '/stock' },
   { sort: t('Settings'), label: t('Settings'), says: t('Unit, currency, paper, days, light'), to: '/settings' },
+  { sort: t('Pages'), label: t('Mailbox'), says: t('Mail about proofs'), to: '/mailbox' },
   ...guide.all.entries.map((entry) => ({ sort: sorts[entry.sort] ?? entry.sort, label: entry.label, says: entry.says, to: `/guide/reference#${entry.id}` })),
   ...guide.all.pages.flatMap((page) => [{ sort: t('Guide'), label: page.title, says: t('A page of the guide'), to: `/guide/${page.page}` }, ...page.headings.map((heading) => ({ sort: t('Guide'), label: heading.text, says: page.title, to: `/guide/${page.page}#${heading.id}` }))]),
 ])

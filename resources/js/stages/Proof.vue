@@ -5,6 +5,7 @@ import { useUnkept } from '@/stores/unkept'
 import { ElButton } from 'element-plus'
 import { ref } from 'vue'
 import Drawer from './Drawer.vue'
+import CustomerSection from './proof/CustomerSection.vue'
 
 const bench = useBench()
 const unkept = useUnkept()
@@ -41,6 +42,7 @@ function print() {
       </figure>
       <ElButton data-test="print-proof" @click="print">Print it</ElButton>
       <p class="quiet numbers">{{ number(bench.job?.width ?? 0, 1, 1) }} × {{ number(bench.job?.height ?? 0, 1, 1) }} mm</p>
+      <CustomerSection :ground="ground.colour" />
     </template>
   </Drawer>
 </template>

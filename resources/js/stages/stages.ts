@@ -1,4 +1,5 @@
 import { t } from '@/words/words'
+import type { ApprovalStanding } from '@/api/types'
 import { useBench } from '@/stores/bench'
 import { count } from '@/units'
 import { defineAsyncComponent, type Component } from 'vue'
@@ -10,6 +11,11 @@ export interface Stage {
   /** One short word on how things stand; empty where there is nothing to say. */
   state: (bench: ReturnType<typeof useBench>) => string
   alarming?: (bench: ReturnType<typeof useBench>) => boolean
+}
+
+/** Where a job stands with its customer, in a word or two; nothing where nobody was asked. */
+export function customerSays(standing: ApprovalStanding | undefined): string {
+  return { none: '', waiting: t('shown'), seen: t('seen'), changes: t('change asked'), earlier: t('earlier approved'), approved: t('approved') }[standing ?? 'none']
 }
 
 /** The order of the work. A new stage is one drawer and one row here. */
@@ -26,5 +32,5 @@ export const stages: Stage[] = [
     alarming: (b) => b.findings.length > 0,
   },
   { key: 'send', label: t('Send'), drawer: defineAsyncComponent(() => import('./Send.vue')), state: (b) => (b.prepared ? (b.preparation?.stale ? t('out of date') : b.verdict?.empty ? t('nothing to make') : b.verdict?.ready ? t('ready') : t('not ready')) : t('not yet')) },
-  { key: 'proof', label: t('Proof'), drawer: defineAsyncComponent(() => import('./Proof.vue')), state: () => '' },
+  { key: 'proof', label: t('Proof'), drawer: defineAsyncComponent(() => import('./Proof.vue')), state: (b) => customerSays(b.job?.customerSays), alarming: (b) => b.job?.customerSays === 'changes' || b.job?.customerSays === 'earlier' },
 ]

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Description\Answers;
+use App\Http\Resources\LettersResource;
+use App\Models\Letter;
+
+/** The stand-in mailbox. */
+final class LetterController
+{
+    private const SHOWN = 100;
+
+    /** Mail that would have gone out, the latest first. */
+    #[Answers(LettersResource::class)]
+    public function index(): LettersResource
+    {
+        return new LettersResource([
+            'stand_in' => config('mail.default') === 'stand-in',
+            'letters' => Letter::query()->orderByDesc('id')->limit(self::SHOWN)->get()->all(),
+        ]);
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Mail;
+
+use Illuminate\Mail\Mailable;
+use Illuminate\Mail\Mailables\Content;
+use Illuminate\Mail\Mailables\Envelope;
+
+/** A plain mail of a few lines. */
+final class News extends Mailable
+{
+    /** @param  list<string>  $lines */
+    public function __construct(private readonly string $about, private readonly array $lines)
+    {
+    }
+
+    public function envelope(): Envelope
+    {
+        return new Envelope(subject: $this->about);
+    }
+
+    public function content(): Content
+    {
+        return new Content(text: 'news', with: ['lines' => $this->lines]);
+    }
+}

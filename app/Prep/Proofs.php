@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Prep;
+
+use App\Models\Preparation;
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Paint;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Format\Svg\Writer;
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
+
+/** F6: the prepared art on the colour of what it is made for. */
+final class Proofs
+{
+    /** @throws Refused when nothing is prepared */
+    public static function art(Preparation $preparation, string $ground): Artwork
+    {
+        $steps = count($preparation->result['steps'] ?? []);
+        $art = $preparation->status === 'done' ? $preparation->stageArt($steps - 1) : null;
+        if ($art === null) {
+            throw Refused::because('What was prepared is not kept any more; prepare the job again.');
+        }
+        $page = new Piece('ground', Shape::of(Contour::rectangle(0.0, 0.0, $art->width, $art->height)), new Paint(Colour::fromHex($ground)));
+
+        return $art->withPieces([$page, ...$art->pieces]);
+    }
+
+    /**
+     * @param  int  $width  dots across
+     * @return string PNG
+     *
+     * @throws Refused
+     */
+    public static function png(Preparation $preparation, string $ground, int $width): string
+    {
+        return Pixels::png(Writer::write(self::art($preparation, $ground)), $width);
+    }
+}
