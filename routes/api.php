@@ -25,6 +25,7 @@ use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PreparationController;
 use App\Http\Controllers\PresetController;
 use App\Http\Controllers\PreviewController;
+use App\Http\Controllers\ProofController;
 use App\Http\Controllers\ReferencePictureController;
 use App\Http\Controllers\ReleaseController;
 use App\Http\Controllers\SendingController;
@@ -139,6 +140,7 @@ Route::prefix('v1')->name('v1.')->middleware('throttle:asks')->group(static func
         Route::get('preparations/{preparation}/stages/{stage}/changes', 'changes')->name('changes')->can('view', 'preparation');
         Route::get('preparations/{preparation}/stages/{stage}/picture.svg', 'picture')->name('picture')->can('view', 'preparation');
     });
+    Route::get('preparations/{preparation}/proof.{format}', [ProofController::class, 'show'])->name('proof')->whereAlpha('format')->can('view', 'preparation');
     Route::controller(SheetController::class)->name('sheets.')->whereNumber('number')->group(static function (): void {
         Route::get('preparations/{preparation}/sheets.zip', 'all')->name('all')->can('view', 'preparation');
         Route::get('preparations/{preparation}/sheets/{number}.svg', 'show')->name('show')->can('view', 'preparation');

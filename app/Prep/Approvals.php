@@ -130,10 +130,10 @@ final class Approvals
         JobStands::dispatch($approval->shop_job_id);
     }
 
-    /** What of a job a customer says yes to: its art, its line, its size and how it is made. Undo leads back to what was approved. */
+    /** What of a job a customer says yes to: its art, line and size, which are a revision, and how it is made. Undo leads back to what was approved. */
     public static function state(ShopJob $job): string
     {
-        return hash('xxh128', json_encode([$job->revision, $job->process->key(), round($job->width_mm, 6), round($job->height_mm, 6)], JSON_THROW_ON_ERROR));
+        return hash('xxh128', json_encode([$job->revision, $job->process->key()], JSON_THROW_ON_ERROR));
     }
 
     /**
@@ -183,7 +183,10 @@ final class Approvals
         };
     }
 
-    /** @return array{title: string, customer: string, width_mm: float, height_mm: float, process: string, sheets: list<array{colour: string, name: string}>, look: string, ground: string} */
+    /**
+     * @return array{title: string, customer: string, width_mm: float, height_mm: float, process: string,
+     *     sheets: list<array{colour: string, name: string}>, look: string, ground: string}
+     */
     private static function facts(ShopJob $job, Preparation $preparation, string $ground): array
     {
         $names = Made::names();

@@ -8,7 +8,9 @@ use NeatEdge\Core\Described\Refused;
 use Symfony\Component\Process\Exception\ExceptionInterface;
 use Symfony\Component\Process\Process;
 
-/** Pictures in dots, made of our own SVG by librsvg's command in a process of its own: it takes no more time and memory than it may, and reads no other file. */
+/**
+ * Pictures in dots, made of our own SVG by librsvg's command in a process of its own: it takes no more time and memory than it may, and reads no other file.
+ */
 final class Pixels
 {
     private const SECONDS = 20;

@@ -5,14 +5,20 @@ declare(strict_types=1);
 namespace App\Prep;
 
 use App\Models\Preparation;
+use App\Models\ShopJob;
+use Illuminate\Support\Str;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Format\Formats;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Colour;
+use NeatEdge\Core\Sheet\Layout\Layer;
+use NeatEdge\Core\Sheet\Layout\Layout;
+use NeatEdge\Core\Sheet\Layout\Role;
 
 /** F6: the prepared art on the colour of what it is made for. */
 final class Proofs
@@ -28,6 +34,27 @@ final class Proofs
         $page = new Piece('ground', Shape::of(Contour::rectangle(0.0, 0.0, $art->width, $art->height)), new Paint(Colour::fromHex($ground)));
 
         return $art->withPieces([$page, ...$art->pieces]);
+    }
+
+    /**
+     * A page at true size; what is hard in the art stays lines.
+     *
+     * @return string PDF
+     *
+     * @throws Refused
+     */
+    public static function pdf(Preparation $preparation, string $ground): string
+    {
+        $art = self::art($preparation, $ground);
+        $layers = [new Layer(Role::Print, 'Proof', '#000000', $art->pieces)];
+
+        return Formats::bytes(Formats::make('pdf'), [new Layout('proof', self::name($preparation), $art->width, $art->height, $layers)]);
+    }
+
+    /** What its files are called. */
+    public static function name(Preparation $preparation): string
+    {
+        return (Str::slug((string) ShopJob::query()->withTrashed()->whereKey($preparation->shop_job_id)->value('title')) ?: 'job').'-proof';
     }
 
     /**

@@ -30,7 +30,8 @@ final class SplitCommand extends ArtworkCommand
         foreach (Sheet::allOf((new MergeByColour)->apply($drawing->artwork)) as $i => $sheet) {
             $name = $sheet->fileName($i + 1);
             $files[$name] = Writer::write($sheet->artwork());
-            $lines[] = sprintf('%s: %s, %s, %.1f mm to cut', $name, Counted::of($sheet->partCount(), 'piece'), Counted::of($sheet->nodeCount(), 'node'), $sheet->cutLength());
+            [$pieces, $nodes] = [Counted::of($sheet->partCount(), 'piece'), Counted::of($sheet->nodeCount(), 'node')];
+            $lines[] = sprintf('%s: %s, %s, %.1f mm to cut', $name, $pieces, $nodes, $sheet->cutLength());
         }
         if ($files === []) {
             $path = $input->getArgument('input');

@@ -156,5 +156,28 @@ final class ApprovalTest extends BrowserTestCase
             $found = self::$browser->executeAsyncScript('const done = arguments[0]; axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"] }).then((all) => done(all.violations.map((one) => `${one.id}: ${one.nodes[0].target.join(" ")}`)))');
             self::assertSame([], $found, $choice);
         }
+        // Pictures of the guide.
+        $this->telephone(true);
+        self::$browser->navigate()->refresh();
+        $this->see('[data-test=yes]');
+        self::$browser->executeScript('scrollTo(0, 0)');
+        $this->picture('customer');
+        $this->telephone(false);
+        self::asPage('shown/'.basename($link).'/answers', ['kind' => 'changes', 'by' => 'Ines Harrow', 'words' => 'Nearly there.', 'pins' => [
+            ['x' => 300, 'y' => 190, 'words' => 'The lantern a little larger'], ['x' => 243, 'y' => 272, 'words' => 'A white sail here'],
+        ]]);
+        $this->visit('/jobs/4/proof');
+        $this->pressed('[data-look]');
+        self::until(fn (): ?bool => $this->howMany('[data-pin]') === 2 ? true : null, 'both pins', 10);
+        self::$browser->executeScript('document.querySelector("[data-test=fit]").click(); document.querySelector("[data-answer]").scrollIntoView({ block: "center" })');
+        $this->picture('bench-proof');
+    }
+
+    private function picture(string $name): void
+    {
+        if (getenv('NEAT_EDGE_KEEP') === '1') {
+            usleep(900_000);
+            self::$browser->takeScreenshot(dirname(__DIR__, 2)."/docs/screenshots/{$name}.png");
+        }
     }
 }

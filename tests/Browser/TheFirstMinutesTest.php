@@ -205,7 +205,7 @@ final class TheFirstMinutesTest extends BrowserTestCase
     {
         foreach ([
             ['/jobs/4/set-up', '[data-test=keep-template]', 'bench-set-up'], ['/jobs/4/separate', '[data-sheet]', 'bench-separate'],
-            ['/jobs/4/proof', '[data-test=print-proof]', 'bench-proof'], ['/presets', '[data-test=preset-row]', 'presets'],
+            ['/presets', '[data-test=preset-row]', 'presets'],
         ] as [$path, $there, $name]) {
             $this->visit($path);
             $this->see($there);

@@ -123,6 +123,10 @@ final class ApprovalTest extends TestCase
         self::assertSame('approved', $this->standing($job));
         $this->patchJson("/api/v1/jobs/{$job}", ['version' => ShopJob::query()->findOrFail($job)->version, 'process' => 'engraving'])->assertOk();
         self::assertSame('earlier', $this->standing($job));
+        $this->patchJson("/api/v1/jobs/{$job}", ['version' => ShopJob::query()->findOrFail($job)->version, 'process' => 'cut-vinyl'])->assertOk();
+        self::assertSame('approved', $this->standing($job));
+        $this->patchJson("/api/v1/jobs/{$job}", ['version' => ShopJob::query()->findOrFail($job)->version, 'width' => '210mm'])->assertOk();
+        self::assertSame('earlier', $this->standing($job));
     }
 
     #[Test]
@@ -269,5 +273,36 @@ final class ApprovalTest extends TestCase
         $this->postJson("/api/v1/jobs/{$job}/approvals", ['ground' => '#f1e4c3'])->assertStatus(422)->assertJsonPath('message', 'The job was changed since it was prepared; prepare it, and look again.');
         $this->postJson("/api/v1/jobs/{$job}/approvals", ['ground' => 'red'])->assertStatus(422);
         self::assertSame(0, Approval::query()->count());
+    }
+
+    #[Test]
+    public function a_proof_leaves_as_a_picture_of_any_width_and_as_a_page_at_true_size(): void
+    {
+        $job = $this->job();
+        $preparation = $this->getJson("/api/v1/jobs/{$job}")->json('preparation.id');
+        $png = $this->get("/api/v1/preparations/{$preparation}/proof.png?ground=%2320242f&pixels=300")->assertOk()->assertHeader('Content-Type', 'image/png')
+            ->assertHeader('Content-Disposition', 'attachment; filename="boat-sign-proof.png"');
+        $picture = imagecreatefromstring((string) $png->getContent());
+        self::assertNotFalse($picture);
+        self::assertSame([300, 150, 0x20242F, 0x1D5C46], [imagesx($picture), imagesy($picture), imagecolorat($picture, 3, 3) & 0xFFFFFF, imagecolorat($picture, 150, 75) & 0xFFFFFF]);
+
+        $file = tempnam(sys_get_temp_dir(), 'proof').'.pdf';
+        file_put_contents($file, (string) $this->get("/api/v1/preparations/{$preparation}/proof.pdf?ground=%2320242f")->assertOk()->assertHeader('Content-Type', 'application/pdf')->getContent());
+        // Read by Poppler: its size, and its colours where they are.
+        self::assertStringContainsString('566.929 x 283.465 pts', (string) shell_exec('pdfinfo '.escapeshellarg($file)));
+        shell_exec('pdftoppm -png -r 50 -singlefile '.escapeshellarg($file).' '.escapeshellarg($file));
+        $page = imagecreatefrompng("{$file}.png");
+        self::assertNotFalse($page);
+        foreach ([[5, 5, 0x20242F], [197, 98, 0x1D5C46]] as [$x, $y, $wanted]) {
+            $is = imagecolorat($page, $x, $y) & 0xFFFFFF;
+            foreach ([16, 8, 0] as $shift) {
+                self::assertEqualsWithDelta(($wanted >> $shift) & 255, ($is >> $shift) & 255, 3, "{$x}, {$y}");
+            }
+        }
+        array_map(unlink(...), [$file, "{$file}.png"]);
+
+        $this->getJson("/api/v1/preparations/{$preparation}/proof.png?ground=red")->assertStatus(422);
+        $this->getJson("/api/v1/preparations/{$preparation}/proof.png?ground=%2320242f&pixels=9000")->assertStatus(422)->assertJsonPath('message', 'A proof is 50 to 8000 dots wide.');
+        $this->getJson("/api/v1/preparations/{$preparation}/proof.gif?ground=%2320242f")->assertNotFound();
     }
 }

@@ -163,7 +163,7 @@ final class LineTest extends TestCase
             ['name' => 'Shop window', 'note' => 'outdoor', 'for' => ['cut-vinyl']],
         )->assertCreated()->assertJsonPath('version', 1);
         $this->postJson("/api/v1/jobs/{$this->job}/presets", ['name' => 'Shop window'])->assertCreated()->assertJsonPath('version', 2);
-        self::assertSame(['name' => 'Shop window', 'version' => 2, 'changed' => false], $this->getJson("/api/v1/jobs/{$this->job}")->json('job.preset'));
+        self::assertSame(['name' => 'Shop window', 'called' => 'Shop window', 'version' => 2, 'changed' => false], $this->getJson("/api/v1/jobs/{$this->job}")->json('job.preset'));
         $this->edit(['kind' => 'line-switch', 'step' => $this->line()[0]['id'], 'on' => false]);
         self::assertTrue($this->getJson("/api/v1/jobs/{$this->job}")->json('job.preset.changed'));
         $this->edit(['kind' => 'line-switch', 'step' => $this->line()[0]['id'], 'on' => true]);

@@ -23,10 +23,10 @@ final class TheFirstMinutesTest extends TestCase
     #[Test]
     public function settings_are_as_is_usual_until_they_are_set_and_what_is_no_choice_is_refused(): void
     {
-        self::assertSame(['unit' => 'mm', 'currency' => 'EUR', 'paper' => 'a4', 'days' => 'day'], $this->getJson('/api/v1/settings')->assertOk()->json('values'));
+        self::assertSame(['unit' => 'mm', 'currency' => 'EUR', 'paper' => 'a4', 'days' => 'day', 'news' => ''], $this->getJson('/api/v1/settings')->assertOk()->json('values'));
         $this->putJson('/api/v1/settings', ['values' => ['unit' => 'in', 'currency' => ' USD ']])->assertOk();
         $this->putJson('/api/v1/settings', ['values' => ['paper' => 'letter']])->assertOk()
-            ->assertJsonPath('values', ['unit' => 'in', 'currency' => 'USD', 'paper' => 'letter', 'days' => 'day']);
+            ->assertJsonPath('values', ['unit' => 'in', 'currency' => 'USD', 'paper' => 'letter', 'days' => 'day', 'news' => '']);
         $this->putJson('/api/v1/settings', ['values' => ['paper' => 'a5']])->assertStatus(422);
         self::assertSame('letter', $this->getJson('/api/v1/settings')->json('values.paper'));
         // New jobs are worked in that unit; those of before stay in theirs.

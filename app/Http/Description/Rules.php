@@ -85,6 +85,18 @@ final class Rules
         return $schema;
     }
 
+    /** Rules that say of what kind a value is. A number in a form or an address is a word. */
+    private const KINDS = [
+        'string' => ['type' => 'string'],
+        'integer' => ['type' => ['integer', 'string']],
+        'numeric' => ['type' => ['number', 'string']],
+        'boolean' => ['type' => ['boolean', 'integer', 'string']],
+        'array' => ['type' => 'array'],
+        'file' => ['type' => 'string', 'format' => 'binary'],
+        'date_format' => ['type' => 'string', 'format' => 'date'],
+        'email' => ['format' => 'email'],
+    ];
+
     /**
      * @param  list<mixed>  $rules  all of the value
      * @return array<string, mixed>
@@ -103,19 +115,11 @@ final class Rules
 
         return match (true) {
             in_array($name, self::SILENT, true) || str_starts_with($name, 'required') => [],
-            $name === 'string' => ['type' => 'string'],
-            // A number in a form or an address is a word.
-            $name === 'integer' => ['type' => ['integer', 'string']],
-            $name === 'numeric' => ['type' => ['number', 'string']],
-            $name === 'boolean' => ['type' => ['boolean', 'integer', 'string']],
-            $name === 'array' => ['type' => 'array'],
-            $name === 'file' => ['type' => 'string', 'format' => 'binary'],
-            $name === 'date_format' => ['type' => 'string', 'format' => 'date'],
+            isset(self::KINDS[$name]) => self::KINDS[$name],
             $name === 'regex' => ['type' => ['string', 'integer'], 'pattern' => trim(rtrim($says, 'D'), '/')],
             $name === 'in' => ['enum' => explode(',', $says)],
             $name === 'max' => $size === null ? [] : [$size[1] => (int) $says],
             $name === 'min' => $size === null ? [] : [$size[0] => (int) $says],
-            $name === 'email' => ['format' => 'email'],
             $name === 'between' => self::between($says, $size),
             default => throw new LogicException("The rule {$rule} is not known to the description."),
         };

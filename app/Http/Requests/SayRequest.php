@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Http\ShownLinks;
 use App\Models\ApprovalAnswer;
 
 /** What a customer says of a proof. */
@@ -34,6 +35,12 @@ final class SayRequest extends Asks
             'pins.*' => 'A pin is a place on the picture, with at most 500 letters; there are at most 30.',
             'pins.*.*' => 'A pin is a place on the picture, with at most 500 letters; there are at most 30.',
         ];
+    }
+
+    /** Where the link leads nowhere, nothing is said of what was sent. */
+    protected function prepareForValidation(): void
+    {
+        ShownLinks::found($this, (string) $this->route('secret'));
     }
 
     /** @return array{kind: string, by: string, words?: string|null, pins?: list<array{x: float, y: float, words?: string|null}>|null} */

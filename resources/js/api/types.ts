@@ -913,6 +913,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/preparations/{preparation}/proof.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** In dots, as wide as is asked, or as a page at true size. */
+        get: operations["proof"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/preparations/{preparation}/sheets.zip": {
         parameters: {
             query?: never;
@@ -7763,6 +7780,34 @@ export interface operations {
                 };
                 content: {
                     "image/svg+xml": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    proof: {
+        parameters: {
+            query: {
+                ground: string | number;
+                pixels?: number | string | null;
+            };
+            header?: never;
+            path: {
+                preparation: number;
+                format: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                    "application/pdf": string;
                 };
             };
             default: components["responses"]["Problem"];

@@ -171,7 +171,7 @@ defineExpose({ cancel: tools.cancel, endCurve: tools.endCurve })
           </g>
         </g>
         <FindingMarks
-          v-if="marksShown && !drawing"
+          v-if="marksShown && !drawing && stage !== 'proof'"
           :findings="bench.findings"
           :shown="bench.openFindings"
           :group="chosenGroup"

@@ -4,6 +4,7 @@ import { useBench } from '@/stores/bench'
 import { useUnkept } from '@/stores/unkept'
 import { ElButton } from 'element-plus'
 import { ref } from 'vue'
+import Count from '@/fields/Count.vue'
 import Drawer from './Drawer.vue'
 import CustomerSection from './proof/CustomerSection.vue'
 
@@ -17,6 +18,8 @@ const grounds = [
   { name: t('Window'), colour: '#cfdcdc' },
 ]
 const ground = ref(grounds[0]!)
+const pixels = ref(1600)
+const file = (format: string) => `/api/v1/preparations/${bench.preparation?.id}/proof.${format}?ground=${encodeURIComponent(ground.value.colour)}&pixels=${pixels.value}`
 /** On a page of its own: the art on its ground, the title and the size; paper is chosen where one prints. */
 function print() {
   document.body.classList.add('prints-proof')
@@ -26,7 +29,7 @@ function print() {
 </script>
 
 <template>
-  <Drawer :guide="['colours-and-sheets', 'sheets']" title="On the material" hint="The prepared art on the colour of cloth, metal or paper that it is made for.">
+  <Drawer :guide="['proofs', 'proof']" title="On the material" hint="The prepared art on the colour of cloth, metal or paper that it is made for.">
     <template v-if="!bench.prepared">
       <p class="quiet">A proof shows the prepared art.</p>
       <ElButton type="primary" :disabled="bench.running" @click="unkept.prepare()">Prepare</ElButton>
@@ -41,6 +44,10 @@ function print() {
         <img :src="`/api/v1/preparations/${bench.preparation?.id}/stages/${bench.lastStep}/picture.svg`" :alt="$t('The prepared art on {name}', { name: lower(ground.name) })">
       </figure>
       <ElButton data-test="print-proof" @click="print">Print it</ElButton>
+      <p class="files">
+        <span>Download, <Count :value="pixels" :least="50" :most="8000" says="Dots across" @keep="pixels = $event" /> dots wide:</span>
+        <a :href="file('png')" download data-test="proof-png">PNG</a> <a :href="file('pdf')" download data-test="proof-pdf">PDF at true size</a>
+      </p>
       <p class="quiet numbers">{{ number(bench.job?.width ?? 0, 1, 1) }} × {{ number(bench.job?.height ?? 0, 1, 1) }} mm</p>
       <CustomerSection :ground="ground.colour" />
     </template>
@@ -48,6 +55,9 @@ function print() {
 </template>
 
 <style scoped>
+.files { display: flex; gap: 8px; flex-wrap: wrap; font-size: 15px; align-items: center; }
+.files span { display: flex; gap: 6px; align-items: center; flex-wrap: wrap; }
+.files a { color: var(--green); }
 .swatches { display: flex; flex-direction: column; gap: 2px; }
 .swatches button { display: flex; align-items: center; gap: 9px; border: 0; background: none; font: inherit; padding: 4px 6px; cursor: pointer; border-radius: 3px; color: var(--ink); }
 .swatches button.on { background: var(--green-pale); }
