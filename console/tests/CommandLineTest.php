@@ -428,6 +428,25 @@ final class CommandLineTest extends TestCase
     }
 
     #[Test]
+    public function a_drawing_of_others_is_laid_round_a_mug_by_its_measures(): void
+    {
+        $in = "{$this->folder}/stripe.svg";
+        file_put_contents($in, '<svg xmlns="http://www.w3.org/2000/svg" width="180mm" height="80mm" viewBox="0 0 180 80"><rect width="180" height="80" fill="#1d5c46"/></svg>');
+        self::assertSame(0, $this->call(['edit', 'wrap', $in, '--all', '--round=82mm', '--height=95mm', '--turn=20', '-o', 'out.svg'])[0]);
+        // Judged by another renderer: what faces whoever looks is as wide as the mug, in the middle of where the stripe lay.
+        shell_exec('cd '.escapeshellarg($this->folder).' && rsvg-convert -w 1800 -b white out.svg -o out.png');
+        $picture = imagecreatefrompng("{$this->folder}/out.png");
+        self::assertNotFalse($picture);
+        $inked = array_keys(array_filter(range(0, 1799), static fn (int $x): bool => (imagecolorat($picture, $x, 400) & 0xFF) < 200));
+        self::assertEqualsWithDelta(490, $inked[0], 2);
+        self::assertEqualsWithDelta(1309, $inked[count($inked) - 1], 2);
+        [$code, , $said] = $this->call(['edit', 'wrap', $in, '--all', '--round=82mm', '--above=89', '-o', 'out2.svg']);
+        self::assertNotSame(0, $code);
+        self::assertStringContainsString('Seen from above', $said);
+        self::assertFileDoesNotExist("{$this->folder}/out2.svg");
+    }
+
+    #[Test]
     public function a_call_of_an_edit_that_cannot_be_made_is_one_line_and_no_file(): void
     {
         $in = $this->drawing('<rect id="plate" width="20" height="20" fill="#cc3333"/>');

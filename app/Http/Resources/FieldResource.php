@@ -25,6 +25,8 @@ namespace App\Http\Resources;
  *     needed: bool,
  *     // Of a group or of rows.
  *     parts: list<array<string, mixed>>,
+ *     // Another field, and those of its values with which this one says anything.
+ *     where: array{string, list<string>}|null,
  * }
  * @phpstan-type FieldTypeRow string
  */

@@ -103,6 +103,7 @@ final readonly class Field
      * @param  string  $help  what it does, in one sentence
      * @param  bool  $needed  whether it must be said: nothing stands for it
      * @param  list<self>  $parts  of a group or of rows
+     * @param  array{string, list<string>}|null  $where  another field, and those of its values with which this one says anything
      */
     public function __construct(
         public string $name,
@@ -115,6 +116,7 @@ final readonly class Field
         public string $help = '',
         public bool $needed = false,
         public array $parts = [],
+        public ?array $where = null,
     ) {
     }
 
@@ -206,16 +208,26 @@ final readonly class Field
         return new self($name, $label, self::DATA, '', help: $help);
     }
 
+    /**
+     * The same, which says something only where another field has one of some values.
+     *
+     * @param  list<string>  $among
+     */
+    public function where(string $field, array $among): self
+    {
+        return new self(...[...get_object_vars($this), 'where' => [$field, $among]]);
+    }
+
     /** The same, which must be said. */
     public function needed(): self
     {
-        return new self($this->name, $this->label, $this->type, $this->usual, $this->least, $this->most, $this->options, $this->help, true, $this->parts);
+        return new self(...[...get_object_vars($this), 'needed' => true]);
     }
 
     /** The same, of which what is not said stays as it is now: nothing is usual for it. */
     public function asItIs(): self
     {
-        return new self($this->name, $this->label, $this->type, '', $this->least, $this->most, $this->options, $this->help, $this->needed, $this->parts);
+        return new self(...[...get_object_vars($this), 'usual' => '']);
     }
 
     public function isNumeric(): bool

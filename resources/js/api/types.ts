@@ -2020,6 +2020,10 @@ export interface components {
             parts: {
                 [key: string]: unknown;
             }[];
+            where: [
+                string,
+                string[]
+            ] | null;
         };
         FieldType: string;
         FieldValue: number | string | boolean;
@@ -4967,7 +4971,7 @@ export interface components {
              * @default arc
              * @enum {unknown}
              */
-            shape: "arc" | "arch" | "bulge" | "flag" | "cone" | "drawn";
+            shape: "arc" | "arch" | "bulge" | "flag" | "cone" | "round" | "drawn";
             /**
              * @description Amount. a share of 1, or a percentage such as "30%"; -1 to 1
              * @default 0.3
@@ -4978,6 +4982,31 @@ export interface components {
              * @default
              */
             frame: string;
+            /**
+             * @description Diameter. of what it is laid round; above, where it is not the same below. mm, or a length with its unit such as "1/4in"; 1 to 20000
+             * @default 82
+             */
+            round: number | string;
+            /**
+             * @description Diameter below. as above when nought. mm, or a length with its unit such as "1/4in"; 0 to 20000
+             * @default 0
+             */
+            below: number | string;
+            /**
+             * @description Height of it. upright, from one diameter to the other. mm, or a length with its unit such as "1/4in"; 1 to 20000
+             * @default 95
+             */
+            height: number | string;
+            /**
+             * @description Seen from above. degrees; 0 to 80
+             * @default 0
+             */
+            above: number | string;
+            /**
+             * @description Turned round. degrees; -180 to 180
+             * @default 0
+             */
+            turn: number | string;
             /**
              * @description Off
              * @default false

@@ -11,6 +11,11 @@ import TypedValue from './TypedValue.vue'
 const props = defineProps<{ fields: Field[]; values: Record<string, FieldValue>; only?: (field: Field) => boolean; pieces?: { id: string; called: string }[] }>()
 const emit = defineEmits<{ keep: [name: string, value: FieldValue] }>()
 const now = (field: Field) => props.values[field.name] ?? field.usual
+/** Whether it says anything, as the others are. */
+const says = (field: Field) => {
+  const other = field.where && props.fields.find((one) => one.name === field.where![0])
+  return !other || field.where![1].includes(String(now(other)))
+}
 const number = (field: Field) => (Number.isFinite(Number(now(field))) ? Number(now(field)) : null)
 const numeric = (field: Field) => ['length', 'angle', 'number', 'count', 'share'].includes(field.type)
 const asTyped = (field: Field) => (number(field) === null && typeof now(field) === 'string' ? String(now(field)) : undefined)
@@ -19,7 +24,7 @@ const asTyped = (field: Field) => (number(field) === null && typeof now(field) =
 <template>
   <div class="fields">
     <template v-for="field in fields" :key="field.name">
-      <template v-if="!only || only(field)">
+      <template v-if="says(field) && (!only || only(field))">
         <Choose v-if="field.type === 'choice'" :label="field.label" :title="field.help" :value="String(values[field.name] ?? field.usual)" :options="labelled(field.options)" :data-field="field.name" @keep="emit('keep', field.name, $event)" />
         <Tick v-else-if="field.type === 'flag'" :title="field.help" :value="Boolean(values[field.name])" :data-field="field.name" @keep="emit('keep', field.name, $event)">{{ field.label }}</Tick>
         <Choose v-else-if="field.type === 'piece'" :label="field.label" :title="field.help" :value="String(values[field.name] ?? '')" :options="[{ value: '', label: $t('As they lie') }, ...(pieces ?? []).map((piece) => ({ value: piece.id, label: piece.called }))]" :data-field="field.name" @keep="emit('keep', field.name, $event)" />

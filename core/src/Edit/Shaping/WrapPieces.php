@@ -22,35 +22,58 @@ use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Recipe\Border\BorderAround;
+use NeatEdge\Core\Recipe\Wrap\RoundThing;
 use NeatEdge\Core\Recipe\Wrap\Wrap;
 
 /** P12: the chosen pieces are bent together by one frame: by number, or with four sides drawn. It stays adjustable until it is turned into plain curves. */
 final readonly class WrapPieces implements Edit, ShowsMarks
 {
     public const KINDS = [
-        'arc' => 'Arch, both sides', 'arch' => 'Arch over a straight base', 'bulge' => 'Bulge', 'flag' => 'Wave', 'cone' => 'Taper', 'drawn' => 'Drawn sides',
+        'arc' => 'Arch, both sides', 'arch' => 'Arch over a straight base', 'bulge' => 'Bulge', 'flag' => 'Wave', 'cone' => 'Taper', 'round' => 'Round thing',
+        'drawn' => 'Drawn sides',
     ];
 
     /**
      * @param  list<string>  $ids
      * @param  list<list<float>>|null  $sides  of a drawn frame
      */
-    public function __construct(private array $ids, private string $kind, private float $amount, private ?array $sides, private bool $off)
-    {
+    public function __construct(
+        private array $ids,
+        private string $kind,
+        private float $amount,
+        private ?array $sides,
+        private bool $off,
+        private ?RoundThing $round = null,
+    ) {
     }
 
     public static function about(string $kind): About
     {
         return new About('Wrap', 'Bend by a frame with curved sides.', [
-            Field::choice('shape', 'Frame', 'arc', self::KINDS), Field::share('amount', 'Amount', 0.3, -1.0, 1.0),
+            Field::choice('shape', 'Frame', 'arc', self::KINDS),
+            Field::share('amount', 'Amount', 0.3, -1.0, 1.0)->where('shape', ['arc', 'arch', 'bulge', 'flag', 'cone']),
             Field::words('frame', 'Sides', Field::PATH, help: 'one closed line of four segments, clockwise from the upper left corner'),
+            ...self::roundFields(),
             Field::flag('off', 'Off', false),
         ], under: About::BORDERS, key: 'F');
     }
 
+    /** @return list<Field> measures of a round thing */
+    private static function roundFields(): array
+    {
+        return array_map(static fn (Field $field): Field => $field->where('shape', ['round']), [
+            Field::length('round', 'Diameter', 82.0, 1.0, 'of what it is laid round; above, where it is not the same below', 20_000.0),
+            Field::length('below', 'Diameter below', 0.0, 0.0, 'as above when nought', 20_000.0),
+            Field::length('height', 'Height of it', 95.0, 1.0, 'upright, from one diameter to the other', 20_000.0),
+            Field::angle('above', 'Seen from above', 0.0, 0.0, 80.0),
+            Field::angle('turn', 'Turned round', 0.0, -180.0, 180.0),
+        ]);
+    }
+
     public static function from(Values $values): self
     {
-        $kind = $values->choice('shape');
+        // A diameter says that it is one.
+        $kind = $values->has('round') && ! $values->has('shape') ? 'round' : $values->choice('shape');
         $sides = null;
         if ($kind === 'drawn' && ! $values->flag('off')) {
             $line = $values->path('frame')[0] ?? null;
@@ -61,7 +84,13 @@ final readonly class WrapPieces implements Edit, ShowsMarks
             $sides = [$segments[0], Cubic::reversed($segments[2]), Cubic::reversed($segments[3]), $segments[1]];
         }
 
-        return new self($values->pieces(), $kind, $values->number('amount'), $sides, $values->flag('off'));
+        $top = $values->length('round');
+        $bottom = $values->length('below');
+        $round = $kind === 'round' ? new RoundThing(
+            $top, $bottom > 0.0 ? $bottom : $top, $values->length('height'), $values->number('above'), $values->number('turn'),
+        ) : null;
+
+        return new self($values->pieces(), $kind, $values->number('amount'), $sides, $values->flag('off'), $round);
     }
 
     public function label(): string
@@ -81,13 +110,17 @@ final readonly class WrapPieces implements Edit, ShowsMarks
             );
         }
         $box = self::frameBox($chosen);
-        $sides = $this->sides ?? Wrap::frame($this->kind, $box, $this->amount);
-        $fold = (new Wrap($box, $sides, Matrix::identity()))->fold();
+        $sides = $this->sides ?? Wrap::frame($this->kind, $box, $this->round === null ? $this->amount : 0.0);
+        $fold = (new Wrap($box, $sides, Matrix::identity(), [], $this->round))->fold();
         if ($fold !== null) {
             throw Refused::because(sprintf('The frame folds over itself at %.1f, %.1f; bend it less.', ...$fold));
         }
 
-        return $artwork->mapped(function (Piece $piece) use ($box, $sides, $chosen): Piece {
+        $values = $this->round === null ? ['shape' => $this->kind, 'amount' => $this->amount] : [
+            'shape' => 'round', 'round' => $this->round->top, 'below' => $this->round->bottom, 'height' => $this->round->height,
+            'above' => $this->round->above, 'turn' => $this->round->turn,
+        ];
+        $wrapped = $artwork->mapped(function (Piece $piece) use ($box, $sides, $chosen, $values): Piece {
             $leaders = array_intersect(References::of($piece), array_keys($chosen));
             if ($piece->recipe?->base instanceof BorderAround && $leaders !== []) {
                 // It goes round what was bent by itself.
@@ -98,8 +131,14 @@ final readonly class WrapPieces implements Edit, ShowsMarks
             $recipe = Recipe::of($piece);
             $lay = $recipe->change(Wrap::class)->lay ?? $recipe->matrix;
 
-            return $piece->withRecipe($recipe->changed(new Wrap($box, $sides, $lay, ['shape' => $this->kind, 'amount' => $this->amount])));
+            return $piece->withRecipe($recipe->changed(new Wrap($box, $sides, $lay, $values, $this->round)));
         }, $chosen);
+        $seen = array_filter($wrapped->pieces, static fn (Piece $piece): bool => isset($chosen[$piece->id]) && ! $piece->shape->isEmpty());
+        if ($this->round !== null && $seen === []) {
+            throw Refused::because('None of it can be seen from there; turn it.');
+        }
+
+        return $wrapped;
     }
 
     /**
@@ -135,6 +174,9 @@ final readonly class WrapPieces implements Edit, ShowsMarks
     public function marks(Artwork $artwork): array
     {
         $chosen = Chosen::in($artwork, $this->ids);
+        if ($this->round !== null) {
+            return [];
+        }
         $box = self::frameBox($chosen);
         [$top, $bottom, $left, $right] = $this->sides ?? Wrap::frame($this->kind, $box, $this->amount);
         $frame = Contour::ofSegments(array_map(self::handled(...), [$top, $right, Cubic::reversed($bottom), Cubic::reversed($left)]), true);

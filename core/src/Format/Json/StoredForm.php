@@ -380,7 +380,11 @@ final class StoredForm
         }
         self::matrix($change['lay'] ?? null);
         $values = $change['values'] ?? null;
-        self::need(is_array($values) && count($values) <= 4, 'its frame cannot be read');
+        self::need(is_array($values) && count($values) <= 8, 'its frame cannot be read');
+        if (isset($change['round'])) {
+            $round = self::numbers($change['round'], 5, 'its frame cannot be read');
+            self::need(count($round) === 5 && min(array_slice($round, 0, 3)) > 0 && $round[3] >= 0 && $round[3] <= 80, 'its frame cannot be read');
+        }
         foreach ((array) $values as $value) {
             self::need(is_scalar($value) && strlen((string) $value) < 40, 'its frame cannot be read');
         }

@@ -10,6 +10,7 @@ use NeatEdge\Core\Artwork\Stored;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Geometry\Point;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Warp;
 
@@ -23,6 +24,9 @@ final readonly class Wrap extends Change
     /** mm */
     private const DEVIATION = 0.015;
 
+    /** mm, of what is laid round: where it turns away a cubic has much to follow. */
+    private const ROUND_DEVIATION = 0.035;
+
     /** Places a side at which the frame is tried for folds. */
     private const TRIED = 16;
 
@@ -31,9 +35,15 @@ final readonly class Wrap extends Change
      * @param  list<list<float>>  $sides  top, bottom (both left to right), left, right (both downwards): cubics on the bench, mm
      * @param  Matrix  $lay  from the space of the base to the bench, when it was wrapped
      * @param  array<string, float|string|bool>  $values  what the frame was made from
+     * @param  RoundThing|null  $round  what it is laid round, instead of bent by the frame
      */
-    public function __construct(public Box $box, public array $sides, public Matrix $lay, public array $values = [])
-    {
+    public function __construct(
+        public Box $box,
+        public array $sides,
+        public Matrix $lay,
+        public array $values = [],
+        public ?RoundThing $round = null,
+    ) {
     }
 
     public static function kind(): string
@@ -43,14 +53,23 @@ final readonly class Wrap extends Change
 
     public function stored(Stored $as): array
     {
-        return ['box' => array_values(get_object_vars($this->box)), 'sides' => $this->sides, 'lay' => $as->matrix($this->lay), 'values' => $this->values];
+        return [
+            'box' => array_values(get_object_vars($this->box)), 'sides' => $this->sides, 'lay' => $as->matrix($this->lay), 'values' => $this->values,
+            ...($this->round === null ? [] : ['round' => array_values(get_object_vars($this->round))]),
+        ];
     }
 
     public static function read(array $data, Stored $as): self
     {
         $floats = static fn (array $numbers): array => array_values(array_map(floatval(...), $numbers));
 
-        return new self(new Box(...$floats($data['box'])), array_values(array_map($floats, $data['sides'])), $as->toMatrix($data['lay']), $data['values']);
+        return new self(
+            new Box(...$floats($data['box'])),
+            array_values(array_map($floats, $data['sides'])),
+            $as->toMatrix($data['lay']),
+            $data['values'],
+            isset($data['round']) ? new RoundThing(...$floats($data['round'])) : null,
+        );
     }
 
     public function told(Recipe $recipe): array
@@ -60,11 +79,23 @@ final readonly class Wrap extends Change
 
     public function on(Shape $shape): Shape
     {
+        if ($this->round !== null) {
+            return self::laidRound($shape->transformed($this->lay), $this->round, $this->box->middle())->transformed($this->lay->inverse());
+        }
+
         return Warp::shape(
             $shape->transformed($this->lay),
             fn (float $x, float $y): array => $this->at($x, $y),
             self::DEVIATION,
         )->transformed($this->lay->inverse());
+    }
+
+    /** @param  Point  $middle  of the art, which is laid on the middle of the front */
+    private static function laidRound(Shape $shape, RoundThing $thing, Point $middle): Shape
+    {
+        $flat = $thing->kept($shape->transformed(Matrix::translation(-$middle->x, -$middle->y)));
+
+        return Warp::shape($flat, $thing->at(...), self::ROUND_DEVIATION)->transformed(Matrix::translation($middle->x, $middle->y));
     }
 
     /** @return array{float, float} where a place goes, mm */
@@ -98,6 +129,9 @@ final readonly class Wrap extends Change
     /** @return array{float, float}|null a place where the frame folds over itself, mm; null where it does not */
     public function fold(): ?array
     {
+        if ($this->round !== null) {
+            return null;
+        }
         $n = self::TRIED;
         $sign = 0.0;
         $h = 1e-4;

@@ -1,0 +1,209 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Recipe\Wrap;
+
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Cubic;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\PlanarMap\Combine;
+
+/**
+ * F2: the outside of a round thing, such as a mug, as it is seen: straight, or wider at one end. What lies flat on its unrolled outside, in true size about its
+ * middle, is laid round it, and only what faces whoever looks is kept. It is seen from far away, in parallel.
+ *
+ * @source a cylinder or cone unrolls without stretching: length round it stays length; seen in parallel, x = r sin(length / r)
+ */
+final readonly class RoundThing
+{
+    /** Half of what is laid out flat, mm: farther than any art. */
+    private const FAR = 2e4;
+
+    /** Radius in the middle, mm. */
+    private float $middle;
+
+    /** Radius that is gained on a mm upwards along the outside; nought for what is straight. */
+    private float $slope;
+
+    /** Upright mm on a mm along the outside. */
+    private float $upright;
+
+    /**
+     * @param  float  $top  diameter, mm
+     * @param  float  $bottom  diameter, mm
+     * @param  float  $height  mm
+     * @param  float  $above  how far it is looked down on, degrees, 0 to 80
+     * @param  float  $turn  how far it is turned, degrees
+     */
+    public function __construct(public float $top, public float $bottom, public float $height, public float $above = 0.0, public float $turn = 0.0)
+    {
+        $this->middle = ($top + $bottom) / 4;
+        $gain = ($top - $bottom) / 2;
+        $side = hypot($height, $gain);
+        $this->slope = abs($gain) < 1e-9 * $side ? 0.0 : $gain / $side;
+        $this->upright = $height / $side;
+    }
+
+    /**
+     * @param  float  $s  to the right of the middle, along the outside, mm
+     * @param  float  $t  below it
+     * @return array{float, float} where that is seen, from where the middle of the thing is, mm
+     */
+    public function at(float $s, float $t): array
+    {
+        [$angle, $radius, $down] = $this->round($s, $t);
+        $above = deg2rad($this->above);
+
+        return [$radius * sin($angle), $down * $this->upright * cos($above) + ($radius * cos($angle) - $this->middle) * sin($above)];
+    }
+
+    /** @return array{float, float, float} round the axis from the front, radians; radius there; and how far down the outside */
+    private function round(float $s, float $t): array
+    {
+        $turn = deg2rad($this->turn);
+        if ($this->slope === 0.0) {
+            return [$s / $this->middle + $turn, $this->middle, $t];
+        }
+        // Unrolled it is part of a ring about its tip, which lies below where it is wider above.
+        $tip = $this->middle / $this->slope;
+        $far = hypot($s, $tip - $t);
+
+        return [atan2($s, abs($tip - $t)) / abs($this->slope) + $turn, $far * abs($this->slope), $tip - ($tip <=> 0) * $far];
+    }
+
+    /** How far round, on either side of the front, it is seen, radians. */
+    public function seen(): float
+    {
+        // The outside faces away where its normal does: one that widens upwards hides more of itself the more it is looked down on.
+        return acos(max(-1.0, min(1.0, $this->slope / $this->upright * tan(deg2rad($this->above)))));
+    }
+
+    /** @return list<array{float, float}> what can be seen of it, flat, as a polygon round the middle */
+    private function facing(): array
+    {
+        $turn = deg2rad($this->turn);
+        $ends = [-$this->seen() - $turn, $this->seen() - $turn];
+        if ($this->slope === 0.0) {
+            [$left, $right] = [$ends[0] * $this->middle, $ends[1] * $this->middle];
+
+            return [[$left, -self::FAR], [$right, -self::FAR], [$right, self::FAR], [$left, self::FAR]];
+        }
+        $tip = $this->middle / $this->slope;
+        $ray = fn (float $angle): array => [self::FAR * sin($angle * abs($this->slope)), $tip - ($tip <=> 0) * self::FAR * cos($angle * abs($this->slope))];
+
+        return [[0.0, $tip], $ray($ends[0]), $ray($ends[1])];
+    }
+
+    /** What of a flat shape can be seen, from where its middle is; whole where all of it can. */
+    public function kept(Shape $shape): Shape
+    {
+        $facing = $this->facing();
+        // On which side of each edge the middle of what is seen lies.
+        $edges = [];
+        foreach ($facing as $i => [$ax, $ay]) {
+            [$bx, $by] = $facing[($i + 1) % count($facing)];
+            $long = hypot($bx - $ax, $by - $ay);
+            $edges[] = [($by - $ay) / $long, ($ax - $bx) / $long, ($ay * $bx - $ax * $by) / $long];
+        }
+        $doubled = array_map(static fn (array $p, array $q): float => $p[0] * $q[1] - $q[0] * $p[1], $facing, [...array_slice($facing, 1), $facing[0]]);
+        $side = array_sum($doubled) > 0 ? -1.0 : 1.0;
+        $inside = static function (float $x, float $y) use ($edges, $side): float {
+            $least = INF;
+            foreach ($edges as [$a, $b, $c]) {
+                $least = min($least, $side * ($a * $x + $b * $y + $c));
+            }
+
+            return $least;
+        };
+        $whole = true;
+        foreach ($shape->contours as $contour) {
+            for ($i = 0, $n = count($contour->coords); $whole && $i < $n; $i += 2) {
+                $whole = $inside($contour->coords[$i], $contour->coords[$i + 1]) >= 0.0;
+            }
+        }
+        if ($whole) {
+            return $shape;
+        }
+        $closed = array_values(array_filter($shape->contours, static fn (Contour $contour): bool => $contour->closed));
+        $kept = $closed === [] ? [] : Combine::keepOverlap([new Shape($closed, $shape->rule), Shape::of(Contour::polygon($facing))])->contours;
+        foreach ($shape->contours as $contour) {
+            if (! $contour->closed) {
+                array_push($kept, ...self::parts($contour, $edges, $inside));
+            }
+        }
+
+        return new Shape($kept, $shape->rule);
+    }
+
+    /**
+     * The stretches of an open line that can be seen.
+     *
+     * @param  list<array{float, float, float}>  $edges  as a x + b y + c
+     * @param  callable(float, float): float  $inside
+     * @return list<Contour>
+     */
+    private static function parts(Contour $line, array $edges, callable $inside): array
+    {
+        $runs = [];
+        $run = [];
+        foreach ($line->segments() as $s) {
+            $cuts = [0.0, 1.0];
+            foreach ($edges as [$a, $b, $c]) {
+                $d = [];
+                for ($k = 0; $k < 8; $k += 2) {
+                    $d[] = $a * $s[$k] + $b * $s[$k + 1] + $c;
+                }
+                array_push($cuts, ...self::crossings($d, Cubic::isLine($s)));
+            }
+            sort($cuts);
+            for ($k = 1, $n = count($cuts); $k < $n; $k++) {
+                if ($cuts[$k] - $cuts[$k - 1] < 1e-9) {
+                    continue;
+                }
+                $part = Cubic::isLine($s)
+                    ? Cubic::line(...Cubic::placeOn($s, $cuts[$k - 1]), ...Cubic::placeOn($s, $cuts[$k]))
+                    : Cubic::part($s, $cuts[$k - 1], $cuts[$k]);
+                if ($inside(...Cubic::placeOn($part, 0.5)) >= 0.0) {
+                    $run[] = $part;
+                } elseif ($run !== []) {
+                    $runs[] = $run;
+                    $run = [];
+                }
+            }
+        }
+
+        return array_map(static fn (array $run): Contour => Contour::ofSegments($run, false), $run === [] ? $runs : [...$runs, $run]);
+    }
+
+    /**
+     * Where a cubic of which the distances of its four points from a line are told crosses it.
+     *
+     * @param  list<float>  $d
+     * @return list<float> parameters
+     */
+    private static function crossings(array $d, bool $straight): array
+    {
+        if ($straight) {
+            return $d[0] * $d[3] < 0 ? [$d[0] / ($d[0] - $d[3])] : [];
+        }
+        $at = static fn (float $t): float => (1 - $t) ** 3 * $d[0] + 3 * (1 - $t) ** 2 * $t * $d[1] + 3 * (1 - $t) * $t * $t * $d[2] + $t ** 3 * $d[3];
+        // It turns at most twice; between its turns it crosses once or not.
+        $bounds = [0.0, ...Cubic::turns($d[0], $d[1], $d[2], $d[3]), 1.0];
+        sort($bounds);
+        $found = [];
+        for ($k = 1, $n = count($bounds); $k < $n; $k++) {
+            [$low, $high] = [$bounds[$k - 1], $bounds[$k]];
+            if ($at($low) * $at($high) >= 0) {
+                continue;
+            }
+            for ($i = 0; $i < 60; $i++) {
+                $half = ($low + $high) / 2;
+                $at($low) * $at($half) <= 0 ? $high = $half : $low = $half;
+            }
+            $found[] = ($low + $high) / 2;
+        }
+
+        return $found;
+    }
+}
