@@ -4971,7 +4971,7 @@ export interface components {
              * @default arc
              * @enum {unknown}
              */
-            shape: "arc" | "arch" | "bulge" | "flag" | "cone" | "round" | "drawn";
+            shape: "arc" | "arch" | "bulge" | "flag" | "cone" | "round" | "flat" | "drawn";
             /**
              * @description Amount. a share of 1, or a percentage such as "30%"; -1 to 1
              * @default 0.3

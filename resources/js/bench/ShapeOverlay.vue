@@ -95,6 +95,8 @@ function sweep(at: { x: number; y: number }) {
 
 /** The frame of a wrap, while one of its places is pulled. */
 const pulling = ref<{ x: number; y: number }[] | null>(null)
+/** A flat thing seen at an angle has corners and no bent sides. */
+const flat = computed(() => shaping.own.shape === 'flat')
 const frame = computed(() => pulling.value ?? frameOf(shaping.marks.find((mark) => mark.kind === 'frame')?.state ?? ''))
 let knob = -1
 function grab(event: PointerEvent, i: number) {
@@ -108,7 +110,7 @@ function pull(event: PointerEvent) {
   if (knob >= 0 && pulling.value) pulling.value = pulled(pulling.value, knob, props.toBench(event))
 }
 function letGo() {
-  if (knob >= 0 && pulling.value) shaping.setAll({ shape: 'drawn', frame: framePath(pulling.value) })
+  if (knob >= 0 && pulling.value) shaping.setAll({ shape: flat.value ? 'flat' : 'drawn', frame: framePath(pulling.value) })
   knob = -1
 }
 watch(() => shaping.marks, () => (pulling.value = null))
@@ -201,8 +203,8 @@ const walked = computed(() => (shaping.at === null ? null : (walk.value[shaping.
     <g v-if="frame.length" data-test="frame">
       <path :d="framePath(frame)" class="frame" vector-effect="non-scaling-stroke" :transform="place" />
       <template v-for="(at, i) in frame" :key="`k${i}`">
-        <line v-if="i % 3 !== 0" class="arm" :x1="px(at).x" :y1="px(at).y" :x2="px(frame[(i % 3 === 1 ? i - 1 : i + 1) % 12]!).x" :y2="px(frame[(i % 3 === 1 ? i - 1 : i + 1) % 12]!).y" />
-        <path :class="['knob', { corner: i % 3 === 0 }]" :transform="`translate(${px(at).x} ${px(at).y})`" :d="i % 3 === 0 ? 'M-7 7V-7H7z' : 'M-6 0A6 6 0 0 1 6 0z'" :data-knob="i" role="button" :aria-label="i % 3 === 0 ? $t('Corner {i} of the frame', { i: i / 3 + 1 }) : $t('Handle {i} of the frame', { i })" @pointerdown="grab($event, i)" @pointermove="pull" @pointerup="letGo" />
+        <line v-if="i % 3 !== 0 && !flat" class="arm" :x1="px(at).x" :y1="px(at).y" :x2="px(frame[(i % 3 === 1 ? i - 1 : i + 1) % 12]!).x" :y2="px(frame[(i % 3 === 1 ? i - 1 : i + 1) % 12]!).y" />
+        <path v-if="i % 3 === 0 || !flat" :class="['knob', { corner: i % 3 === 0 }]" :transform="`translate(${px(at).x} ${px(at).y})`" :d="i % 3 === 0 ? 'M-7 7V-7H7z' : 'M-6 0A6 6 0 0 1 6 0z'" :data-knob="i" role="button" :aria-label="i % 3 === 0 ? $t('Corner {i} of the frame', { i: i / 3 + 1 }) : $t('Handle {i} of the frame', { i })" @pointerdown="grab($event, i)" @pointermove="pull" @pointerup="letGo" />
       </template>
     </g>
     <path v-for="(mark, i) in nodes" :key="`n${i}`" class="node" :transform="`translate(${px(mark).x} ${px(mark).y})`" d="M-3.5-3.5l7 7M3.5-3.5l-7 7" data-test="needless" />

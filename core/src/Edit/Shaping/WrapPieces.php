@@ -22,6 +22,7 @@ use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Recipe\Border\BorderAround;
+use NeatEdge\Core\Recipe\Wrap\Perspective;
 use NeatEdge\Core\Recipe\Wrap\RoundThing;
 use NeatEdge\Core\Recipe\Wrap\Wrap;
 
@@ -30,6 +31,7 @@ final readonly class WrapPieces implements Edit, ShowsMarks
 {
     public const KINDS = [
         'arc' => 'Arch, both sides', 'arch' => 'Arch over a straight base', 'bulge' => 'Bulge', 'flag' => 'Wave', 'cone' => 'Taper', 'round' => 'Round thing',
+        'flat' => 'Flat thing at an angle',
         'drawn' => 'Drawn sides',
     ];
 
@@ -51,7 +53,7 @@ final readonly class WrapPieces implements Edit, ShowsMarks
     {
         return new About('Wrap', 'Bend by a frame with curved sides.', [
             Field::choice('shape', 'Frame', 'arc', self::KINDS),
-            Field::share('amount', 'Amount', 0.3, -1.0, 1.0)->where('shape', ['arc', 'arch', 'bulge', 'flag', 'cone']),
+            Field::share('amount', 'Amount', 0.3, -1.0, 1.0)->where('shape', ['arc', 'arch', 'bulge', 'flag', 'cone', 'flat']),
             Field::words('frame', 'Sides', Field::PATH, help: 'one closed line of four segments, clockwise from the upper left corner'),
             ...self::roundFields(),
             Field::flag('off', 'Off', false),
@@ -75,7 +77,7 @@ final readonly class WrapPieces implements Edit, ShowsMarks
         // A diameter says that it is one.
         $kind = $values->has('round') && ! $values->has('shape') ? 'round' : $values->choice('shape');
         $sides = null;
-        if ($kind === 'drawn' && ! $values->flag('off')) {
+        if (($kind === 'drawn' || ($kind === 'flat' && $values->has('frame'))) && ! $values->flag('off')) {
             $line = $values->path('frame')[0] ?? null;
             $segments = $line?->segments() ?? [];
             if (count($segments) !== 4) {
@@ -110,8 +112,9 @@ final readonly class WrapPieces implements Edit, ShowsMarks
             );
         }
         $box = self::frameBox($chosen);
-        $sides = $this->sides ?? Wrap::frame($this->kind, $box, $this->round === null ? $this->amount : 0.0);
-        $fold = (new Wrap($box, $sides, Matrix::identity(), [], $this->round))->fold();
+        $sides = $this->sidesOf($box);
+        $flat = $this->kind === 'flat' ? self::corners($sides) : null;
+        $fold = (new Wrap($box, $sides, Matrix::identity(), [], $this->round, $flat))->fold();
         if ($fold !== null) {
             throw Refused::because(sprintf('The frame folds over itself at %.1f, %.1f; bend it less.', ...$fold));
         }
@@ -120,7 +123,7 @@ final readonly class WrapPieces implements Edit, ShowsMarks
             'shape' => 'round', 'round' => $this->round->top, 'below' => $this->round->bottom, 'height' => $this->round->height,
             'above' => $this->round->above, 'turn' => $this->round->turn,
         ];
-        $wrapped = $artwork->mapped(function (Piece $piece) use ($box, $sides, $chosen, $values): Piece {
+        $wrapped = $artwork->mapped(function (Piece $piece) use ($box, $sides, $chosen, $values, $flat): Piece {
             $leaders = array_intersect(References::of($piece), array_keys($chosen));
             if ($piece->recipe?->base instanceof BorderAround && $leaders !== []) {
                 // It goes round what was bent by itself.
@@ -131,7 +134,7 @@ final readonly class WrapPieces implements Edit, ShowsMarks
             $recipe = Recipe::of($piece);
             $lay = $recipe->change(Wrap::class)->lay ?? $recipe->matrix;
 
-            return $piece->withRecipe($recipe->changed(new Wrap($box, $sides, $lay, $values, $this->round)));
+            return $piece->withRecipe($recipe->changed(new Wrap($box, $sides, $lay, $values, $this->round, $flat)));
         }, $chosen);
         $seen = array_filter($wrapped->pieces, static fn (Piece $piece): bool => isset($chosen[$piece->id]) && ! $piece->shape->isEmpty());
         if ($this->round !== null && $seen === []) {
@@ -139,6 +142,24 @@ final readonly class WrapPieces implements Edit, ShowsMarks
         }
 
         return $wrapped;
+    }
+
+    /** @return list<list<float>> see Wrap */
+    private function sidesOf(Box $box): array
+    {
+        return $this->sides ?? Wrap::frame($this->kind === 'flat' ? 'cone' : $this->kind, $box, $this->round === null ? $this->amount : 0.0);
+    }
+
+    /**
+     * Where a flat thing's corners are seen; that its sides are bent says nothing of it.
+     *
+     * @param  list<list<float>>  $sides
+     */
+    private static function corners(array $sides): Perspective
+    {
+        [$top, $bottom] = $sides;
+
+        return new Perspective([$top[0], $top[1], $top[6], $top[7], $bottom[6], $bottom[7], $bottom[0], $bottom[1]]);
     }
 
     /**
@@ -178,7 +199,7 @@ final readonly class WrapPieces implements Edit, ShowsMarks
             return [];
         }
         $box = self::frameBox($chosen);
-        [$top, $bottom, $left, $right] = $this->sides ?? Wrap::frame($this->kind, $box, $this->amount);
+        [$top, $bottom, $left, $right] = $this->sidesOf($box);
         $frame = Contour::ofSegments(array_map(self::handled(...), [$top, $right, Cubic::reversed($bottom), Cubic::reversed($left)]), true);
         $marks = [new Mark(
             'frame',
@@ -188,7 +209,8 @@ final readonly class WrapPieces implements Edit, ShowsMarks
             Shape::of($frame),
             implode(' ', array_map(static fn (float $n): string => (string) round($n, 4), array_slice($frame->coords, 0, 24))),
         )];
-        $fold = (new Wrap($box, [$top, $bottom, $left, $right], Matrix::identity()))->fold();
+        $flat = $this->kind === 'flat' ? self::corners([$top, $bottom, $left, $right]) : null;
+        $fold = (new Wrap($box, [$top, $bottom, $left, $right], Matrix::identity(), flat: $flat))->fold();
 
         return $fold === null ? $marks : [...$marks, new Mark('fault', $fold[0], $fold[1], 'The frame folds over itself here.')];
     }

@@ -381,6 +381,9 @@ final class StoredForm
         self::matrix($change['lay'] ?? null);
         $values = $change['values'] ?? null;
         self::need(is_array($values) && count($values) <= 8, 'its frame cannot be read');
+        if (isset($change['flat'])) {
+            self::need(count(self::numbers($change['flat'], 8, 'its frame cannot be read')) === 8, 'its frame has four sides');
+        }
         if (isset($change['round'])) {
             $round = self::numbers($change['round'], 5, 'its frame cannot be read');
             self::need(count($round) === 5 && min(array_slice($round, 0, 3)) > 0 && $round[3] >= 0 && $round[3] <= 80, 'its frame cannot be read');

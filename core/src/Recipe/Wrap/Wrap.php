@@ -36,6 +36,7 @@ final readonly class Wrap extends Change
      * @param  Matrix  $lay  from the space of the base to the bench, when it was wrapped
      * @param  array<string, float|string|bool>  $values  what the frame was made from
      * @param  RoundThing|null  $round  what it is laid round, instead of bent by the frame
+     * @param  Perspective|null  $flat  how it is seen at an angle, instead
      */
     public function __construct(
         public Box $box,
@@ -43,6 +44,7 @@ final readonly class Wrap extends Change
         public Matrix $lay,
         public array $values = [],
         public ?RoundThing $round = null,
+        public ?Perspective $flat = null,
     ) {
     }
 
@@ -56,6 +58,7 @@ final readonly class Wrap extends Change
         return [
             'box' => array_values(get_object_vars($this->box)), 'sides' => $this->sides, 'lay' => $as->matrix($this->lay), 'values' => $this->values,
             ...($this->round === null ? [] : ['round' => array_values(get_object_vars($this->round))]),
+            ...($this->flat === null ? [] : ['flat' => $this->flat->corners]),
         ];
     }
 
@@ -69,6 +72,7 @@ final readonly class Wrap extends Change
             $as->toMatrix($data['lay']),
             $data['values'],
             isset($data['round']) ? new RoundThing(...$floats($data['round'])) : null,
+            isset($data['flat']) ? new Perspective($floats($data['flat'])) : null,
         );
     }
 
@@ -103,6 +107,9 @@ final readonly class Wrap extends Change
     {
         $u = ($x - $this->box->left) / max(1e-12, $this->box->width());
         $v = ($y - $this->box->top) / max(1e-12, $this->box->height());
+        if ($this->flat !== null) {
+            return $this->flat->at($u, $v);
+        }
         [$top, $bottom, $left, $right] = $this->sides;
         [$tx, $ty] = self::side($top, $u);
         [$bx, $by] = self::side($bottom, $u);
@@ -131,6 +138,9 @@ final readonly class Wrap extends Change
     {
         if ($this->round !== null) {
             return null;
+        }
+        if ($this->flat !== null) {
+            return $this->flat->isConvex() ? null : [$this->flat->corners[0], $this->flat->corners[1]];
         }
         $n = self::TRIED;
         $sign = 0.0;
