@@ -25,7 +25,11 @@ use PHPUnit\Framework\TestCase;
 /** F2: what is flat and seen at an angle lies where a camera sees it. */
 final class PerspectiveTest extends TestCase
 {
-    /** A sign of 100 x 60 mm, turned about its middle, as a camera a metre off sees it. @return array{float, float} */
+    /**
+     * A sign of 100 x 60 mm, turned about its middle, as a camera a metre off sees it.
+     *
+     * @return array{float, float}
+     */
     private static function camera(float $u, float $v): array
     {
         [$x, $y, $z] = [100 * ($u - 0.5), 60 * ($v - 0.5), 0.0];
@@ -51,7 +55,12 @@ final class PerspectiveTest extends TestCase
 
     private static function art(Shape ...$shapes): Artwork
     {
-        return new Artwork(200.0, 100.0, array_values(array_map(static fn (Shape $shape, int $i): Piece => new Piece("p{$i}", $shape, new Paint(Colour::ink())), $shapes, array_keys($shapes))));
+        $pieces = [];
+        foreach ($shapes as $shape) {
+            $pieces[] = new Piece('p'.count($pieces), $shape, new Paint(Colour::ink()));
+        }
+
+        return new Artwork(200.0, 100.0, $pieces);
     }
 
     #[Test]
