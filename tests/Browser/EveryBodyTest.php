@@ -11,7 +11,7 @@ use PHPUnit\Framework\Attributes\Test;
 /** Whoever works here, by whatever means: every view, stage, drawer and dialog is measured by rules that we did not write. */
 final class EveryBodyTest extends BrowserTestCase
 {
-    use OnTheBench;
+    use AllOver;
 
     /** WCAG 2.2 A and AA, and what is good practice besides. */
     private const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
@@ -31,19 +31,6 @@ final class EveryBodyTest extends BrowserTestCase
             usleep(700_000);
         }
         self::assertSame([], $found, $what);
-    }
-
-    private function pushed(string $selector): void
-    {
-        $this->see($selector);
-        self::$browser->executeScript('document.querySelector(arguments[0]).click()', [$selector]);
-        usleep(700_000);
-    }
-
-    private function unfold(): void
-    {
-        self::$browser->executeScript('document.querySelectorAll("details").forEach((one) => (one.open = true))');
-        usleep(500_000);
     }
 
     private function shut(): void
@@ -95,25 +82,14 @@ final class EveryBodyTest extends BrowserTestCase
         $this->pushed('[data-row]');
         $this->holds('the list of pieces');
         self::$browser->executeScript('document.querySelector("[role=tab]").click()');
-        foreach (['arrange', 'nodes', 'shape', 'curve', 'brush', 'text', 'pick'] as $tool) {
-            $this->pushed("[data-tool={$tool}]");
-            $this->unfold();
-            $this->holds("the tool {$tool}");
-        }
+        $this->drawingTools($this->holds(...));
         $this->pushed('[data-tool=arrange]');
         self::$browser->executeScript('const one = document.querySelector(".surface"), r = one.getBoundingClientRect(); one.dispatchEvent(new MouseEvent("contextmenu", { bubbles: true, clientX: r.left + r.width / 2, clientY: r.top + r.height / 2 }))');
         $this->see('[data-test=menu]');
         $this->holds('the menu');
         $this->shut();
 
-        $this->visit('/jobs/7/shape');
-        $this->see('.page');
-        $this->keys(WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL);
-        foreach (['cells', 'part', 'weave', 'wrap', 'outset', 'trim', 'clean-nodes', 'cut-border'] as $tool) {
-            $this->pushed("[data-test={$tool}]");
-            usleep(900_000);
-            $this->holds("{$tool} in hand");
-        }
+        $this->shapingTools($this->holds(...));
 
         $this->visit('/jobs/4/check');
         $this->pushed('[data-group] .head');
@@ -127,12 +103,7 @@ final class EveryBodyTest extends BrowserTestCase
         $this->pushed('[data-step] .picture');
         $this->holds('a step that is open');
 
-        $this->visit('/jobs/4/send');
-        foreach (['laying', 'files', 'machine', 'sizes', 'sheets'] as $tab) {
-            $this->pushed("[data-test=send-{$tab}]");
-            usleep(500_000);
-            $this->holds("Send, {$tab}");
-        }
+        $this->tabsOfSend($this->holds(...));
         $this->pushed('[data-layout]');
         $this->holds('a sheet');
         $this->pushed('[data-test=send-laying]');

@@ -12,7 +12,7 @@ use PHPUnit\Framework\Attributes\Test;
 /** The page as a German reader has it: no sentence is left in English, and none is longer than its place. */
 final class InGermanTest extends BrowserTestCase
 {
-    use OnTheBench;
+    use AllOver;
 
     /**
      * What is shown, or read out, and stands in a catalogue in other words; and what does not fit its place. Names of the demo stay as they are, and so do words
@@ -75,13 +75,6 @@ final class InGermanTest extends BrowserTestCase
         self::$browser->manage()->addCookie(new Cookie('language', 'de'));
     }
 
-    private function pushed(string $selector): void
-    {
-        $this->see($selector);
-        self::$browser->executeScript('document.querySelector(arguments[0]).click()', [$selector]);
-        usleep(700_000);
-    }
-
     #[Test]
     public function no_sentence_is_left_in_english_and_none_is_cut_off(): void
     {
@@ -109,34 +102,17 @@ final class InGermanTest extends BrowserTestCase
         self::$browser->manage()->window()->setSize(new WebDriverDimension(1280, 943));
         $this->visit('/jobs/4/draw');
         $this->see('.page');
-        foreach (['arrange', 'nodes', 'shape', 'curve', 'brush', 'text', 'pick'] as $tool) {
-            $this->pushed("[data-tool={$tool}]");
-            self::$browser->executeScript('document.querySelectorAll("details").forEach((one) => (one.open = true))');
-            usleep(400_000);
-            $this->holds("the tool {$tool}");
-        }
+        $this->drawingTools($this->holds(...));
         $this->pushed('[data-test=keys]');
         $this->see('.keys-dialog');
         $this->holds('the list of keys');
         self::$browser->getKeyboard()->sendKeys(WebDriverKeys::ESCAPE);
-        $this->visit('/jobs/7/shape');
-        $this->see('.page');
-        $this->keys(WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL);
-        foreach (['cells', 'part', 'weave', 'wrap', 'outset', 'trim', 'clean-nodes', 'cut-border'] as $tool) {
-            $this->pushed("[data-test={$tool}]");
-            usleep(900_000);
-            $this->holds("{$tool} in hand");
-        }
+        $this->shapingTools($this->holds(...));
         $this->visit('/jobs/4/check');
         $this->pushed('[data-group] .head');
         $this->pushed('[data-group] .row');
         $this->holds('a finding that is looked at');
-        $this->visit('/jobs/4/send');
-        foreach (['laying', 'files', 'machine', 'sizes', 'sheets'] as $tab) {
-            $this->pushed("[data-test=send-{$tab}]");
-            usleep(500_000);
-            $this->holds("Send, {$tab}");
-        }
+        $this->tabsOfSend($this->holds(...));
         $this->pushed('[data-layout]');
         $this->holds('a sheet');
     }
