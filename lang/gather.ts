@@ -2,6 +2,7 @@ import { compileTemplate, parse } from 'vue/compiler-sfc'
 import { globSync, readFileSync, writeFileSync } from 'node:fs'
 import ts from 'typescript'
 import { sentences } from '../resources/js/words/sentences.ts'
+import { counted } from '../resources/js/words/words.ts'
 
 /** Every sentence of the page with the files that say it, in the order of the files: those of templates (sentences.ts) and those of `t(…)`, `$t(…)` and `count(…)`. */
 export function gather(root: string): Map<string, string[]> {
@@ -45,11 +46,6 @@ function ofCode(code: string): string[] {
   }
   visit(ts.createSourceFile('x.ts', code, ts.ScriptTarget.Latest, true))
   return found
-}
-
-/** As count() of words.ts asks for it. */
-export function counted(one: string, many = `${one}s`): string {
-  return `{n, plural, one {# ${one}} other {# ${many}}}`
 }
 
 /** `node lang/gather.ts`: writes what is missing into every catalogue, as empty sentences, and takes away what nothing says any more. */

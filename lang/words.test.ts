@@ -2,8 +2,9 @@ import { compileTemplate } from 'vue/compiler-sfc'
 import { parse, TYPE, type MessageFormatElement } from '@formatjs/icu-messageformat-parser'
 import { globSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { counted, gather } from './gather'
+import { gather } from './gather'
 import { sentences } from '../resources/js/words/sentences'
+import { counted } from '../resources/js/words/words'
 
 const said = [...gather('.').keys()]
 const catalogues = globSync('lang/page/*.json').map((file) => ({ file, words: JSON.parse(readFileSync(file, 'utf8')) as Record<string, string> }))

@@ -17,6 +17,11 @@ final class ShownLinks
     /** Wrong links that one address may try in ten minutes. */
     private const WRONG = 20;
 
+    public static function address(string $secret): string
+    {
+        return url("/shown/{$secret}");
+    }
+
     /** @throws ModelNotFoundException|ThrottleRequestsException where it leads nowhere, and when it is guessed at */
     public static function found(Request $request, string $secret): Approval
     {

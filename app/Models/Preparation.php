@@ -130,11 +130,16 @@ final class Preparation extends Model
         return $key === null ? null : StepResult::query()->find($key)?->art();
     }
 
+    /** What the line made; null until it has run. */
+    public function lastArt(): ?Artwork
+    {
+        return $this->stageArt(count($this->stage_keys ?? []) - 1);
+    }
+
     /** @return list<Sheet> what the machine gets; empty until the line has run */
     public function sheets(): array
     {
-        $last = count($this->stage_keys ?? []) - 1;
-        $art = $last < 0 ? null : $this->stageArt($last);
+        $art = $this->lastArt();
 
         return $art === null ? [] : Sheet::allOf($art);
     }

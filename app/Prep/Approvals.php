@@ -179,7 +179,7 @@ final class Approvals
             'waiting', 'seen' => 'The customer was asked and has not answered yet.',
             'changes' => 'The customer asked for a change.',
             'earlier' => 'The customer approved an earlier state of this job.',
-            default => null,
+            'none', 'approved' => null,
         };
     }
 

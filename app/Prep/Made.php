@@ -11,7 +11,6 @@ use App\Models\StockItem;
 use App\Works\BeingMade;
 use App\Works\Kinds\Lay;
 use Illuminate\Support\Facades\DB;
-use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Format\Json\LayoutJson;
 use NeatEdge\Core\Line\PrepLine;
@@ -164,7 +163,7 @@ final class Made
     public static function order(ShopJob $job): Order
     {
         $preparation = self::prepared($job);
-        $art = self::result($preparation) ?? throw Refused::because('What was prepared is not kept any more; prepare the job again.');
+        $art = $preparation->lastArt() ?? throw Refused::because('What was prepared is not kept any more; prepare the job again.');
         $values = self::values($job);
         $line = PrepLine::of($preparation->line(), $job->limits(), new DatabaseStepCache);
         $under = $preparation->version === $job->version ? $job->process->under($line, Seen::of($job->art()), $values) : [];
@@ -188,7 +187,7 @@ final class Made
         $along = $warns = [];
         foreach (self::companions($job) as ['job' => $other, 'copies' => $copies]) {
             $preparation = $other?->latestPreparation;
-            $art = $preparation?->status === 'done' ? self::result($preparation) : null;
+            $art = $preparation?->status === 'done' ? $preparation->lastArt() : null;
             if ($other === null) {
                 $warns[] = 'A job that was to be laid with it is not in the shop any more.';
             } elseif ($art === null || ! $other->process->is($job->process) || $preparation?->version !== $other->version) {
@@ -235,11 +234,6 @@ final class Made
                 'title' => $shopJob->title,
                 'ready' => in_array($shopJob->standing, [Standing::OPEN, Standing::READY], true),
             ])->all());
-    }
-
-    private static function result(Preparation $preparation): ?Artwork
-    {
-        return $preparation->stageArt(count($preparation->stage_keys ?? []) - 1);
     }
 
     /** @return array<string, float|string|bool> */

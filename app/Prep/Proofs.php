@@ -26,8 +26,7 @@ final class Proofs
     /** @throws Refused when nothing is prepared */
     public static function art(Preparation $preparation, string $ground): Artwork
     {
-        $steps = count($preparation->result['steps'] ?? []);
-        $art = $preparation->status === 'done' ? $preparation->stageArt($steps - 1) : null;
+        $art = $preparation->status === 'done' ? $preparation->lastArt() : null;
         if ($art === null) {
             throw Refused::because('What was prepared is not kept any more; prepare the job again.');
         }

@@ -10,9 +10,6 @@ namespace App\Words;
  */
 final class Template
 {
-    /** The word that it begins with; empty where that is filled in. */
-    public readonly string $first;
-
     /** How many letters it says itself. */
     public readonly int $weight;
 
@@ -30,7 +27,12 @@ final class Template
         $this->between = array_values(array_filter($parts, static fn (int $i): bool => $i % 2 === 0, ARRAY_FILTER_USE_KEY));
         $this->places = array_map('intval', array_values(array_filter($parts, static fn (int $i): bool => $i % 2 === 1, ARRAY_FILTER_USE_KEY)));
         $this->weight = strlen((string) preg_replace('/[^\pL]/u', '', implode('', $this->between)));
-        $this->first = str_contains($this->between[0], ' ') ? self::firstOf($english) : '';
+    }
+
+    /** The word that a template begins with; empty where that is filled in. */
+    public static function begins(string $english): string
+    {
+        return str_contains((string) strstr($english, '{', true), ' ') ? self::firstOf($english) : '';
     }
 
     public static function firstOf(string $english): string

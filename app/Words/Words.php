@@ -38,9 +38,15 @@ final class Words
     /** @var array<string, true> */
     private array $missed = [];
 
+    /** @var array<string, list<Template>> the templates by their first word, as far as they were asked for */
+    private array $made = [];
+
+    /** @var array<string, array{list<Template>, list<Template>}> what a sentence with such a first word may be: the others, and the sure ones */
+    private array $ordered = [];
+
     /**
      * @param  array<string, string>  $whole  sentences that nothing is filled into
-     * @param  array<string, list<Template>>  $templates  by their first word, and under '' those that begin with what is filled in
+     * @param  array<string, list<array{string, string}>>  $templates  English and said, by first word; under '' those that begin with what is filled in
      * @param  string  $point  of a decimal number
      */
     private function __construct(private readonly array $whole, private readonly array $templates, private readonly string $point)
@@ -73,8 +79,7 @@ final class Words
             // What is said in the middle of a sentence is known by its words alone.
             [$english, $said] = [rtrim(ltrim($english, ' ,;')), rtrim(ltrim((string) $said, ' ,;'))];
             if (str_contains($english, '{')) {
-                $template = new Template($english, $said);
-                $templates[$template->first][] = $template;
+                $templates[Template::begins($english)][] = [$english, $said];
             } else {
                 $whole[$english] = $said;
             }
@@ -171,18 +176,39 @@ final class Words
     /** @param  bool  $sure  whether by those that say so much themselves that nothing else can be meant, or by the others */
     private function templated(string $english, bool $sure, int $depth): ?string
     {
-        $first = Template::firstOf($english);
-        $some = [...($first === '' ? [] : $this->templates[$first] ?? []), ...($this->templates[''] ?? [])];
-        // The more a template says itself, the surer it is meant.
-        usort($some, static fn (Template $a, Template $b): int => $b->weight <=> $a->weight);
-        foreach ($some as $template) {
-            $values = $template->isSure() === $sure ? $template->values($english) : null;
+        foreach ($this->like($english)[(int) $sure] as $template) {
+            $values = $template->values($english);
             if ($values !== null && ($said = $this->filled($template, $values, $depth)) !== null) {
                 return $said;
             }
         }
 
         return null;
+    }
+
+    /** @return array{list<Template>, list<Template>} the templates that a sentence may be by its first word: the others, and the sure ones */
+    private function like(string $english): array
+    {
+        $first = Template::firstOf($english);
+        $first = isset($this->templates[$first]) ? $first : '';
+        if (! isset($this->ordered[$first])) {
+            $some = $first === '' ? $this->made('') : [...$this->made($first), ...$this->made('')];
+            // The more a template says itself, the surer it is meant.
+            usort($some, static fn (Template $a, Template $b): int => $b->weight <=> $a->weight);
+            $ordered = [[], []];
+            foreach ($some as $template) {
+                $ordered[(int) $template->isSure()][] = $template;
+            }
+            $this->ordered[$first] = $ordered;
+        }
+
+        return $this->ordered[$first];
+    }
+
+    /** @return list<Template> */
+    private function made(string $first): array
+    {
+        return $this->made[$first] ??= array_map(static fn (array $pair): Template => new Template(...$pair), $this->templates[$first] ?? []);
     }
 
     /** @param  list<string>  $values */

@@ -27,7 +27,7 @@ return new class extends Migration
         });
         Schema::create('approval_answers', static function (Blueprint $table): void {
             $table->id();
-            $table->foreignId('approval_id')->constrained()->cascadeOnDelete();
+            $table->foreignId('approval_id')->index()->constrained()->cascadeOnDelete();
             $table->string('kind', 10);
             $table->string('by', 80);
             $table->text('words');

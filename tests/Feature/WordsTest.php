@@ -110,7 +110,7 @@ final class WordsTest extends TestCase
         self::assertNull($template->values('a under b, by 3 mm.'));
         self::assertNull($template->values('a over b, by 3 mm. And more.'));
         self::assertSame('3 mm: b unter a', $template->fill(['a', 'b', '3']));
-        self::assertSame(['', 'Laid'], [$template->first, (new Template('Laid first of {0}.', ''))->first]);
+        self::assertSame(['', 'Laid'], [Template::begins('{0} over {1}, by {2} mm.'), Template::begins('Laid first of {0}.')]);
     }
 
     #[Test]

@@ -10,6 +10,7 @@ use App\Http\Requests\SettleRequest;
 use App\Http\Requests\ShareRequest;
 use App\Http\Resources\ApprovalResource;
 use App\Http\Resources\ApprovalsResource;
+use App\Http\ShownLinks;
 use App\Models\Approval;
 use App\Models\ApprovalAnswer;
 use App\Models\ShopJob;
@@ -41,7 +42,7 @@ final class ApprovalController
             (string) $request->validated('ground'),
             (int) ($request->validated('days') ?? 30),
             trim((string) $request->validated('to')),
-            static fn (string $secret): string => url("/shown/{$secret}"),
+            ShownLinks::address(...),
         );
 
         return (new ApprovalResource($approval))->telling($secret)->status(201);

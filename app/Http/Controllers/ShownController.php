@@ -38,7 +38,7 @@ final class ShownController
     #[Answers(ShownResource::class, 201)]
     public function answer(SayRequest $request, string $secret): ShownResource
     {
-        $approval = ShownLinks::found($request, $secret);
+        $approval = $request->approval();
         Approvals::answer($approval, $request->said());
 
         return (new ShownResource($approval->refresh()))->status(201);

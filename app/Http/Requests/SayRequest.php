@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Http\ShownLinks;
+use App\Models\Approval;
 use App\Models\ApprovalAnswer;
 
 /** What a customer says of a proof. */
 final class SayRequest extends Asks
 {
+    private Approval $approval;
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
@@ -40,7 +43,12 @@ final class SayRequest extends Asks
     /** Where the link leads nowhere, nothing is said of what was sent. */
     protected function prepareForValidation(): void
     {
-        ShownLinks::found($this, (string) $this->route('secret'));
+        $this->approval = ShownLinks::found($this, (string) $this->route('secret'));
+    }
+
+    public function approval(): Approval
+    {
+        return $this->approval;
     }
 
     /** @return array{kind: string, by: string, words?: string|null, pins?: list<array{x: float, y: float, words?: string|null}>|null} */

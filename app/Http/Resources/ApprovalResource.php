@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Http\ShownLinks;
 use App\Models\Approval;
 use App\Models\ApprovalAnswer;
 use Illuminate\Http\Request;
@@ -51,7 +52,7 @@ final class ApprovalResource extends Resource
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        return [...self::row($this->resource), 'link' => $this->secret === null ? null : url("/shown/{$this->secret}")];
+        return [...self::row($this->resource), 'link' => $this->secret === null ? null : ShownLinks::address($this->secret)];
     }
 
     /** @return array<string, mixed> */

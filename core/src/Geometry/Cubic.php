@@ -276,6 +276,41 @@ final class Cubic
     }
 
     /**
+     * Where a segment crosses the line a x + b y + c = 0: a curve turns at most twice towards it, and between its turns it crosses once or not.
+     *
+     * @param  list<float>  $s
+     * @param  float  $near  a stretch whose end is nearer to the line than this, with a and b of length 1, does not cross it
+     * @return list<float> parameters strictly inside the segment, rising; as placeOn() takes them
+     */
+    public static function crossings(array $s, float $a, float $b, float $c, float $near = 0.0): array
+    {
+        [$d0, $d1, $d2, $d3] = [
+            $a * $s[0] + $b * $s[1] + $c, $a * $s[2] + $b * $s[3] + $c, $a * $s[4] + $b * $s[5] + $c, $a * $s[6] + $b * $s[7] + $c,
+        ];
+        if (self::isLine($s)) {
+            return $d0 * $d3 < 0 && min(abs($d0), abs($d3)) >= $near ? [$d0 / ($d0 - $d3)] : [];
+        }
+        $at = static fn (float $t): float => (1 - $t) ** 3 * $d0 + 3 * (1 - $t) ** 2 * $t * $d1 + 3 * (1 - $t) * $t * $t * $d2 + $t ** 3 * $d3;
+        $stops = [0.0, ...self::turns($d0, $d1, $d2, $d3), 1.0];
+        sort($stops);
+        $crossings = [];
+        for ($k = 1, $n = count($stops); $k < $n; $k++) {
+            [$low, $high] = [$stops[$k - 1], $stops[$k]];
+            [$before, $after] = [$at($low), $at($high)];
+            if ($before * $after >= 0 || min(abs($before), abs($after)) < $near) {
+                continue;
+            }
+            for ($i = 0; $i < 60; $i++) {
+                $half = ($low + $high) / 2;
+                $at($half) * $before > 0 ? $low = $half : $high = $half;
+            }
+            $crossings[] = ($low + $high) / 2;
+        }
+
+        return $crossings;
+    }
+
+    /**
      * @param  list<float>  $segment
      * @param  float  $length  of all of it, known by whoever asks
      * @return float where so much of it was walked, by Newton's way held between bounds

@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Paint;
+use NeatEdge\Core\Described\Counted;
 use NeatEdge\Core\Prepare\Cure\Cured;
 
 /** What a step changed of what somebody drew, in words: nothing is dropped, joined or snapped without being said. */
@@ -34,18 +35,18 @@ final class Told
     /** What was done to each of some places. */
     private static function deeds(string $how, int $count): string
     {
-        $places = $count === 1 ? '1 place' : "{$count} places";
+        $places = Counted::of($count, 'place');
 
         return match ($how) {
-            'drop' => ($count === 1 ? '1 part' : "{$count} parts").' dropped as too small',
-            'join' => ($count === 1 ? '1 part' : "{$count} parts").' joined to the nearest of its colour',
-            'enlarge' => ($count === 1 ? '1 part' : "{$count} parts").' enlarged',
-            'filled' => ($count === 1 ? '1 hole' : "{$count} holes").' filled',
+            'drop' => Counted::of($count, 'part').' dropped as too small',
+            'join' => Counted::of($count, 'part').' joined to the nearest of its colour',
+            'enlarge' => Counted::of($count, 'part').' enlarged',
+            'filled' => Counted::of($count, 'hole').' filled',
             'thicken' => "{$places} thickened",
             'widen' => "{$places} widened",
-            'fill' => ($count === 1 ? '1 gap' : "{$count} gaps").' filled',
-            'blunt' => ($count === 1 ? '1 point' : "{$count} points").' blunted',
-            'part' => ($count === 1 ? '1 neck' : "{$count} necks").' cut through',
+            'fill' => Counted::of($count, 'gap').' filled',
+            'blunt' => Counted::of($count, 'point').' blunted',
+            'part' => Counted::of($count, 'neck').' cut through',
             default => "{$places}: ".lcfirst($how),
         };
     }

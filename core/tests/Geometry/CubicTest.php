@@ -125,4 +125,40 @@ final class CubicTest extends TestCase
 
         return $sum;
     }
+
+    /** @param  list<float>  $s */
+    #[Test]
+    #[DataProvider('segments')]
+    public function it_crosses_a_line_wherever_its_places_change_sides(array $s): void
+    {
+        foreach ([[1.0, 0.0, -4.0], [0.0, 1.0, -3.1], [0.6, -0.8, -0.7]] as [$a, $b, $c]) {
+            $side = static function (float $t) use ($s, $a, $b, $c): float {
+                [$x, $y] = Cubic::placeOn($s, $t);
+
+                return $a * $x + $b * $y + $c;
+            };
+            $found = Cubic::crossings($s, $a, $b, $c);
+            $changes = 0;
+            for ($i = 0; $i < 997; $i++) {
+                $changes += $side($i / 997) * $side(($i + 1) / 997) < 0 ? 1 : 0;
+            }
+            self::assertCount($changes, $found);
+            foreach ($found as $t) {
+                self::assertEqualsWithDelta(0.0, $side($t), 1e-9);
+            }
+        }
+    }
+
+    #[Test]
+    public function a_line_is_crossed_at_its_share_of_length_and_not_where_it_only_begins(): void
+    {
+        self::assertEqualsWithDelta([0.25], Cubic::crossings(Cubic::line(-1.0, 5.0, 3.0, 9.0), 1.0, 0.0, 0.0), 1e-12);
+        foreach ([Cubic::line(0.0, 5.0, 3.0, 9.0), [0.0, 5.0, 1.0, 0.0, 2.0, 1.0, 3.0, 9.0]] as $begins) {
+            self::assertSame([], Cubic::crossings($begins, 1.0, 0.0, 0.0));
+            $begins[0] = -1e-10;
+            $begins[2] -= $begins[2] === 0.0 ? 1e-10 : 0.0;
+            self::assertCount(1, Cubic::crossings($begins, 1.0, 0.0, 0.0));
+            self::assertSame([], Cubic::crossings($begins, 1.0, 0.0, 0.0, 1e-9));
+        }
+    }
 }

@@ -24,4 +24,13 @@ final class MirrorHalfTest extends TestCase
         $winding = array_sum(array_map(static fn (Contour $contour): int => $contour->box()->left <= 45.0 && $contour->box()->right >= 45.0 ? ($contour->area() <=> 0.0) : 0, $row->contours));
         self::assertSame(2, abs($winding));
     }
+
+    #[Test]
+    public function an_open_line_is_cut_where_it_crosses_the_axis(): void
+    {
+        [$roof] = (new MirrorHalf(30.0, 0.0, 90.0, 1.0, -1))->on(new Shape([Contour::polygon([[10, 0], [40, 30]], false)]))->contours;
+        $ends = array_map(static fn (array $s): array => [round($s[6], 9), round($s[7], 9)], $roof->segments());
+        self::assertEqualsCanonicalizing([[30.0, 20.0]], array_slice($ends, 0, -1));
+        self::assertSame([[10.0, 50.0], [0.0, 0.0]], [[$roof->box()->left, $roof->box()->right], [$roof->coords[1], $roof->coords[count($roof->coords) - 1]]]);
+    }
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { api, words } from '@/api/client'
 import type { Letters } from '@/api/types'
-import { region } from '@/words/words'
+import { moment } from '@/words/words'
 import { onMounted, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 
@@ -15,7 +15,6 @@ onMounted(async () => {
     problem.value = words(refused)
   }
 })
-const when = (text: string) => new Date(text).toLocaleString(region, { dateStyle: 'medium', timeStyle: 'short' })
 </script>
 
 <template>
@@ -29,7 +28,7 @@ const when = (text: string) => new Date(text).toLocaleString(region, { dateStyle
       <p v-if="box.letters.length === 0" class="quiet">There is no mail yet. Links to proofs and what customers say of them are told by mail.</p>
       <article v-for="one in box.letters" :key="one.id" data-test="letter">
         <h2>{{ one.subject }}</h2>
-        <p class="quiet">{{ $t('To {to}, {when}', { to: one.to, when: when(one.at) }) }}</p>
+        <p class="quiet">{{ $t('To {to}, {when}', { to: one.to, when: moment(one.at) }) }}</p>
         <p class="words">{{ one.words }}</p>
       </article>
     </template>

@@ -4,6 +4,7 @@ import type { ChangedState, VersionList } from '@/api/types'
 import { useBench } from '@/stores/bench'
 import { refusal } from '@/stores/refusal'
 import { useUnkept } from '@/stores/unkept'
+import { moment } from '@/words/words'
 import { ElButton, ElDrawer, ElInput } from 'element-plus'
 import { ref, watch } from 'vue'
 
@@ -39,7 +40,7 @@ async function back(id: number) {
   open.value = false
   await bench.changeBy((version, key) => api.post<ChangedState>(`jobs/${bench.job!.id}/versions/${id}/back`, { version, key }))
 }
-const when = (text: string) => new Date(`${text.replace(' ', 'T')}Z`).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
+const when = (text: string) => moment(`${text.replace(' ', 'T')}Z`)
 </script>
 
 <template>

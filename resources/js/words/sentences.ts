@@ -16,17 +16,14 @@ function escaped(text: string): string {
 /**
  * Makes every run of words in a template a sentence of the catalogue: words and what is interpolated between them are one message with numbered places, so that another
  * language can put them in another order; likewise attributes that are read. A template is written in plain English, and no sentence of it can be forgotten.
- *
- * @param found is told each message
  */
-export function sentences(found: (message: string) => void = () => {}): NodeTransform {
+export function sentences(): NodeTransform {
   return (node, context) => {
     if (node.type === 1) {
       if (node.tag === 'code' || node.tag === 'kbd' || node.tag === 'style' || node.tag === 'script') return
       node.props = node.props.map((prop) => {
         if (prop.type !== 6 || prop.value === undefined || !READ.has(prop.name) || !isWords(prop.value.content)) return prop
         const message = escaped(prop.value.content)
-        found(message)
         const said = createSimpleExpression(`$t(${JSON.stringify(message)})`, false, prop.loc)
         return { type: 7, name: 'bind', rawName: `:${prop.name}`, arg: createSimpleExpression(prop.name, true, prop.loc), exp: context.prefixIdentifiers ? processExpression(said, context) : said, modifiers: [], loc: prop.loc } as DirectiveNode | AttributeNode
       })
@@ -37,7 +34,7 @@ export function sentences(found: (message: string) => void = () => {}): NodeTran
     for (let at = 0; at < children.length; at++) {
       const run: TemplateChildNode[] = []
       while (at < children.length && (children[at]!.type === 2 || children[at]!.type === 5)) run.push(children[at++]!)
-      made.push(...said(run, found))
+      made.push(...said(run))
       if (at < children.length) made.push(children[at]!)
     }
     children.splice(0, children.length, ...made)
@@ -45,7 +42,7 @@ export function sentences(found: (message: string) => void = () => {}): NodeTran
 }
 
 /** One interpolation for a run of words and values; what has no words stays as it is. */
-function said(run: TemplateChildNode[], found: (message: string) => void): TemplateChildNode[] {
+function said(run: TemplateChildNode[]): TemplateChildNode[] {
   const words = run.map((one) => (one.type === 2 ? one.content : '')).join('')
   if (!isWords(words)) return run
   const values: string[] = []
@@ -55,7 +52,6 @@ function said(run: TemplateChildNode[], found: (message: string) => void): Templ
     return `{${values.length - 1}}`
   }).join('')
   const message = whole.trim()
-  found(message)
   const call = `$t(${JSON.stringify(message)}${values.length ? `, [${values.map((value) => `(${value})`).join(', ')}]` : ''})`
   const before = whole.startsWith(' ') ? '" " + ' : ''
   const after = whole.endsWith(' ') ? ' + " "' : ''

@@ -46,8 +46,18 @@ function shown(value: unknown): string {
 }
 
 /** So many of something: `count(3, 'piece')`, `count(1, 'box', 'boxes')`. */
-export function count(value: number, one: string, many = `${one}s`): string {
-  return t(`{n, plural, one {# ${one}} other {# ${many}}}`, { n: value })
+export function count(value: number, one: string, many?: string): string {
+  return t(counted(one, many), { n: value })
+}
+
+/** The message by which a catalogue knows it. */
+export function counted(one: string, many = `${one}s`): string {
+  return `{n, plural, one {# ${one}} other {# ${many}}}`
+}
+
+/** A day and its time, short, as the language writes them; nothing for what did not happen. */
+export function moment(at: string | null): string {
+  return at === null ? '' : new Date(at).toLocaleString(region, { dateStyle: 'medium', timeStyle: 'short' })
 }
 
 /** A number as the language writes it, with so many digits after its point at most, and at least. */

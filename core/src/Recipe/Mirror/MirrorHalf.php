@@ -227,7 +227,7 @@ final readonly class MirrorHalf extends Change
         $runs = [[]];
         foreach ($contour->segments() as $s) {
             $cuts = [0.0];
-            foreach (self::crossings($s) as $t) {
+            foreach (Cubic::crossings($s, 1.0, 0.0, 0.0, 1e-9) as $t) {
                 $cuts[] = $t;
             }
             $cuts[] = 1.0;
@@ -253,32 +253,6 @@ final readonly class MirrorHalf extends Change
             static fn (array $run): Contour => Contour::ofSegments($run, false),
             array_filter($runs, static fn (array $run): bool => $run !== []),
         ));
-    }
-
-    /**
-     * @param  list<float>  $s
-     * @return list<float> parameters inside the segment where x passes through 0, rising
-     */
-    private static function crossings(array $s): array
-    {
-        $x = static fn (float $t): float => Cubic::placeOn($s, $t)[0];
-        $stops = Cubic::isLine($s) ? [0.0, 1.0] : [0.0, ...Cubic::turns($s[0], $s[2], $s[4], $s[6]), 1.0];
-        sort($stops);
-        $crossings = [];
-        for ($i = 1, $n = count($stops); $i < $n; $i++) {
-            [$a, $b] = [$stops[$i - 1], $stops[$i]];
-            [$xa, $xb] = [$x($a), $x($b)];
-            if ($xa * $xb >= 0 || min(abs($xa), abs($xb)) < 1e-9) {
-                continue;
-            }
-            for ($k = 0; $k < 60; $k++) {
-                $t = ($a + $b) / 2;
-                $x($t) * $xa > 0 ? $a = $t : $b = $t;
-            }
-            $crossings[] = ($a + $b) / 2;
-        }
-
-        return $crossings;
     }
 
     /**

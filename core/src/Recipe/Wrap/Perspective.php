@@ -29,14 +29,11 @@ final readonly class Perspective
     /** Whether the corners go round without a dent: else the art would be turned inside out. */
     public function isConvex(): bool
     {
-        $sign = 0;
         for ($i = 0; $i < 8; $i += 2) {
             [$ax, $ay, $bx, $by, $cx, $cy] = array_map(fn (int $k): float => $this->corners[($i + $k) % 8], range(0, 5));
-            $turn = ($bx - $ax) * ($cy - $by) - ($by - $ay) * ($cx - $bx);
-            if ($turn <= 1e-9 || ($sign !== 0 && ($turn <=> 0) !== $sign)) {
+            if (($bx - $ax) * ($cy - $by) - ($by - $ay) * ($cx - $bx) <= 1e-9) {
                 return false;
             }
-            $sign = $turn <=> 0;
         }
 
         return true;

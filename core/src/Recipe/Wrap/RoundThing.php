@@ -150,11 +150,7 @@ final readonly class RoundThing
         foreach ($line->segments() as $s) {
             $cuts = [0.0, 1.0];
             foreach ($edges as [$a, $b, $c]) {
-                $d = [];
-                for ($k = 0; $k < 8; $k += 2) {
-                    $d[] = $a * $s[$k] + $b * $s[$k + 1] + $c;
-                }
-                array_push($cuts, ...self::crossings($d, Cubic::isLine($s)));
+                array_push($cuts, ...Cubic::crossings($s, $a, $b, $c));
             }
             sort($cuts);
             for ($k = 1, $n = count($cuts); $k < $n; $k++) {
@@ -174,36 +170,5 @@ final readonly class RoundThing
         }
 
         return array_map(static fn (array $run): Contour => Contour::ofSegments($run, false), $run === [] ? $runs : [...$runs, $run]);
-    }
-
-    /**
-     * Where a cubic of which the distances of its four points from a line are told crosses it.
-     *
-     * @param  list<float>  $d
-     * @return list<float> parameters
-     */
-    private static function crossings(array $d, bool $straight): array
-    {
-        if ($straight) {
-            return $d[0] * $d[3] < 0 ? [$d[0] / ($d[0] - $d[3])] : [];
-        }
-        $at = static fn (float $t): float => (1 - $t) ** 3 * $d[0] + 3 * (1 - $t) ** 2 * $t * $d[1] + 3 * (1 - $t) * $t * $t * $d[2] + $t ** 3 * $d[3];
-        // It turns at most twice; between its turns it crosses once or not.
-        $bounds = [0.0, ...Cubic::turns($d[0], $d[1], $d[2], $d[3]), 1.0];
-        sort($bounds);
-        $found = [];
-        for ($k = 1, $n = count($bounds); $k < $n; $k++) {
-            [$low, $high] = [$bounds[$k - 1], $bounds[$k]];
-            if ($at($low) * $at($high) >= 0) {
-                continue;
-            }
-            for ($i = 0; $i < 60; $i++) {
-                $half = ($low + $high) / 2;
-                $at($low) * $at($half) <= 0 ? $high = $half : $low = $half;
-            }
-            $found[] = ($low + $high) / 2;
-        }
-
-        return $found;
     }
 }

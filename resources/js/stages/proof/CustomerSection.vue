@@ -2,7 +2,7 @@
 import Count from '@/fields/Count.vue'
 import { useApprovals } from '@/stores/approvals'
 import { useBench } from '@/stores/bench'
-import { region, t } from '@/words/words'
+import { moment, t } from '@/words/words'
 import { ElButton, ElInput } from 'element-plus'
 import { nextTick, onUnmounted, ref, watch } from 'vue'
 import type { Approval } from '@/api/types'
@@ -39,7 +39,6 @@ async function copy() {
     // The field is there to be copied from by hand.
   }
 }
-const when = (text: string | null) => (text ? new Date(text).toLocaleString(region, { dateStyle: 'medium', timeStyle: 'short' }) : '')
 const isNow = (one: Approval) => one.shows === approvals.all?.state
 function stands(one: Approval): string {
   if (!one.live) return new Date(one.ends) < new Date() ? t('ended') : t('taken back')
@@ -64,10 +63,10 @@ function stands(one: Approval): string {
     <p v-if="approvals.all && approvals.all.approvals.length === 0 && !approvals.link" class="quiet">Nobody was shown this job yet.</p>
     <ul v-if="approvals.all" class="shown">
       <li v-for="one in approvals.all.approvals" :key="one.id" :data-approval="one.id">
-        <p class="head"><strong>{{ when(one.at) }}</strong><span v-if="one.to" class="quiet"> {{ one.to }}</span><span v-if="!isNow(one)" class="earlier">earlier state</span><button v-if="one.live" type="button" class="quiet-button" :disabled="approvals.busy" data-test="take-back" @click="approvals.takeBack(one)">Take back</button></p>
+        <p class="head"><strong>{{ moment(one.at) }}</strong><span v-if="one.to" class="quiet"> {{ one.to }}</span><span v-if="!isNow(one)" class="earlier">earlier state</span><button v-if="one.live" type="button" class="quiet-button" :disabled="approvals.busy" data-test="take-back" @click="approvals.takeBack(one)">Take back</button></p>
         <p v-if="one.answers.length === 0" class="quiet">{{ stands(one) }}</p>
         <div v-for="answer in one.answers" :key="answer.id" :class="['answer', answer.kind, { settled: answer.settled }]" :data-answer="answer.id">
-          <p><strong>{{ answer.kind === 'approved' ? $t('Approved by {by}', { by: answer.by }) : $t('{by} asks for a change', { by: answer.by }) }}</strong> <span class="quiet">{{ when(answer.at) }}</span></p>
+          <p><strong>{{ answer.kind === 'approved' ? $t('Approved by {by}', { by: answer.by }) : $t('{by} asks for a change', { by: answer.by }) }}</strong> <span class="quiet">{{ moment(answer.at) }}</span></p>
           <p v-if="answer.words" class="words">{{ answer.words }}</p>
           <ol v-if="answer.pins.length > 0">
             <li v-for="(pin, index) in answer.pins" :key="index"><button type="button" class="quiet-button" :disabled="answer.settled" :aria-pressed="approvals.at === `${answer.id}-${index}`" :data-look="`${answer.id}-${index}`" @click="approvals.look(`${answer.id}-${index}`)">{{ pin.words || $t('a place without words') }}</button></li>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '@/words/words'
+import { region, t } from '@/words/words'
 import Choose from '@/fields/Choose.vue'
 import type { Work } from '@/api/works'
 import { useBench } from '@/stores/bench'
@@ -56,7 +56,7 @@ const open = ref<number | null>(null)
           <ElButton v-if="way(index).state !== 'done'" size="small" text :data-test="`so-far-${index}`" @click="bench.show({ kind: 'layout', index })">On the sheet</ElButton>
           <ElButton size="small" text @click="open = open === latest(index)!.id ? null : latest(index)!.id">Log</ElButton>
         </div>
-        <ol v-if="open === latest(index)!.id"><li v-for="(row, k) in latest(index)!.log" :key="k">{{ new Date(row.at).toLocaleTimeString('en-GB') }} {{ row.what }}</li></ol>
+        <ol v-if="open === latest(index)!.id"><li v-for="(row, k) in latest(index)!.log" :key="k">{{ new Date(row.at).toLocaleTimeString(region) }} {{ row.what }}</li></ol>
       </template>
     </li>
   </ul>
