@@ -139,12 +139,14 @@ Route::prefix('v1')->name('v1.')->middleware('throttle:asks')->group(static func
         Route::get('preparations/{preparation}/stages/{stage}/found', 'found')->name('found')->can('view', 'preparation');
         Route::get('preparations/{preparation}/stages/{stage}/changes', 'changes')->name('changes')->can('view', 'preparation');
         Route::get('preparations/{preparation}/stages/{stage}/picture.svg', 'picture')->name('picture')->can('view', 'preparation');
+        Route::get('preparations/{preparation}/stages/{stage}/small.webp', 'small')->name('small')->can('view', 'preparation');
     });
     Route::get('preparations/{preparation}/proof.{format}', [ProofController::class, 'show'])->name('proof')->whereAlpha('format')->can('view', 'preparation');
     Route::controller(SheetController::class)->name('sheets.')->whereNumber('number')->group(static function (): void {
         Route::get('preparations/{preparation}/sheets.zip', 'all')->name('all')->can('view', 'preparation');
         Route::get('preparations/{preparation}/sheets/{number}.svg', 'show')->name('show')->can('view', 'preparation');
         Route::get('preparations/{preparation}/sheets/{number}/picture.svg', 'picture')->name('picture')->can('view', 'preparation');
+        Route::get('preparations/{preparation}/sheets/{number}/small.webp', 'small')->name('small')->can('view', 'preparation');
     });
 
     // What the shop has.
@@ -187,6 +189,7 @@ Route::prefix('v1')->name('v1.')->middleware('throttle:asks')->group(static func
         'jobs/{job}/layouts/{number}/picture.svg',
         [LayoutController::class, 'picture'],
     )->name('layouts.picture')->whereNumber('number')->can('view', 'job');
+    Route::get('jobs/{job}/layouts/{number}/small.webp', [LayoutController::class, 'small'])->name('layouts.small')->whereNumber('number')->can('view', 'job');
     Route::get('jobs/{job}/layouts/{number}/moves', [LayoutController::class, 'moves'])->name('layouts.moves')->whereNumber('number')->can('view', 'job');
     Route::get('jobs/{job}/layouts/mix.svg', [LayoutController::class, 'mix'])->name('layouts.mix')->can('view', 'job');
     Route::get('jobs/{job}/copies', [CopyController::class, 'index'])->name('copies.index')->can('view', 'job');

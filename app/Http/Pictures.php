@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Prep\Pixels;
+use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Format\Svg\Writer;
@@ -25,5 +27,21 @@ final class Pictures
         }
 
         return new Response($svg, 200, $headers);
+    }
+
+    /**
+     * For a card of the page, in few dots. Who has it already is told so, and nothing is made.
+     *
+     * @param  string  $svg  as a writer of ours gave it
+     */
+    public static function small(Request $request, string $svg): Response
+    {
+        $response = new Response('', 200, ['Content-Type' => 'image/webp', 'Cache-Control' => 'private, no-cache']);
+        $response->setEtag(hash('xxh128', $svg));
+        if (! $response->isNotModified($request)) {
+            $response->setContent(Pixels::small($svg));
+        }
+
+        return $response;
     }
 }

@@ -20,6 +20,30 @@ final class Pixels
     /** Dots a side that are made at most. */
     public const MOST = 8000;
 
+    /** A small picture is as wide and as high as this at most: twice what a card of the page shows, for screens of fine dots. */
+    private const SMALL = 160;
+
+    /**
+     * A picture for a card: a few kilobytes, whatever lies on the sheet, where its SVG may have a megabyte.
+     *
+     * @param  string  $svg  as a writer of ours gave it
+     * @return string WebP
+     *
+     * @throws Refused
+     */
+    public static function small(string $svg): string
+    {
+        $image = imagecreatefromstring(self::made($svg, ['--width', (string) self::SMALL, '--height', (string) self::SMALL]));
+        if ($image === false) {
+            throw Refused::because('The picture cannot be made.');
+        }
+        imagesavealpha($image, true);
+        ob_start();
+        imagewebp($image, null, 85);
+
+        return (string) ob_get_clean();
+    }
+
     /**
      * @param  string  $svg  as a writer of ours gave it
      * @param  int  $width  dots across; the height follows
@@ -29,9 +53,20 @@ final class Pixels
      */
     public static function png(string $svg, int $width): string
     {
+        return self::made($svg, ['--width', (string) $width]);
+    }
+
+    /**
+     * @param  list<string>  $size
+     * @return string PNG
+     *
+     * @throws Refused
+     */
+    private static function made(string $svg, array $size): string
+    {
         $process = new Process([
             'sh', '-c', sprintf('ulimit -v %d -t %d; exec "$@"', self::KILOBYTES, self::SECONDS), 'sh',
-            'rsvg-convert', '--format', 'png', '--width', (string) $width, '--keep-aspect-ratio', '--unlimited',
+            'rsvg-convert', '--format', 'png', ...$size, '--keep-aspect-ratio', '--unlimited',
         ], timeout: self::SECONDS, input: $svg);
         try {
             $process->run();

@@ -127,6 +127,15 @@ final class VerdictTest extends TestCase
             $this->get("/api/v1/preparations/{$id}/{$what}?earlier=1")->assertOk();
         }
         $this->get("/api/v1/preparations/{$id}/sheets/1/picture.svg")->assertOk();
+        foreach (['sheets/1', 'stages/0'] as $what) {
+            $small = imagecreatefromstring((string) $this->get("/api/v1/preparations/{$id}/{$what}/small.webp")->assertOk()->getContent());
+            self::assertNotFalse($small);
+            $seen = 0;
+            for ($at = 0; $at < 160; $at++) {
+                $seen += imagecolorat($small, min($at, imagesx($small) - 1), intdiv(imagesy($small), 2)) >> 24 < 64 ? 1 : 0;
+            }
+            self::assertGreaterThan(10, $seen, "{$what} shows its art");
+        }
         // The report that goes along says what is true of them.
         $path = (string) tempnam(sys_get_temp_dir(), 'zip');
         file_put_contents($path, $this->get("/api/v1/preparations/{$id}/sheets.zip?earlier=1")->getContent());

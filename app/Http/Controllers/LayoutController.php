@@ -11,6 +11,7 @@ use App\Http\Resources\MovesResource;
 use App\Models\ShopJob;
 use App\Models\StockItem;
 use App\Prep\Made;
+use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use NeatEdge\Core\Format\Svg\LayoutPicture;
 use NeatEdge\Core\Sheet\Cut\Moves;
@@ -24,6 +25,13 @@ final class LayoutController
     public function picture(ShopJob $job, int $number): Response
     {
         return Pictures::text(LayoutPicture::of(self::layout($job, $number)));
+    }
+
+    /** One of them for its card. */
+    #[Answers(type: 'image/webp'), Answers(status: 304)]
+    public function small(Request $request, ShopJob $job, int $number): Response
+    {
+        return Pictures::small($request, LayoutPicture::of(self::layout($job, $number)));
     }
 
     /** Some plates over each other on the cloth. */

@@ -13,6 +13,7 @@ use App\Models\Preparation;
 use App\Models\ShopJob;
 use App\Prep\Gate;
 use App\Prep\Verdicts;
+use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use NeatEdge\Core\Format\Svg\Writer;
@@ -36,6 +37,13 @@ final class SheetController
     public function picture(Preparation $preparation, int $number): Response
     {
         return Pictures::svg(self::sheet($preparation, $number)->artwork());
+    }
+
+    /** One of them for its card. */
+    #[Answers(type: 'image/webp'), Answers(status: 304)]
+    public function small(Request $request, Preparation $preparation, int $number): Response
+    {
+        return Pictures::small($request, Writer::write(self::sheet($preparation, $number)->artwork()));
     }
 
     /** All sheets and the report in one ZIP. */

@@ -15,10 +15,12 @@ use App\Models\Preparation;
 use App\Models\ShopJob;
 use App\Models\StepResult;
 use App\Works\Budget;
+use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Cache;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Check\Inspection;
+use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Line\PrepLine;
 use NeatEdge\Core\Prepare\Look;
 use NeatEdge\Core\Seen\Seen;
@@ -87,6 +89,13 @@ final class StageController
     public function picture(Preparation $preparation, int $stage): Response
     {
         return Pictures::svg($preparation->stageArt($stage) ?? abort(404));
+    }
+
+    /** The art after a step, for its card. */
+    #[Answers(type: 'image/webp'), Answers(status: 304)]
+    public function small(Request $request, Preparation $preparation, int $stage): Response
+    {
+        return Pictures::small($request, Writer::write($preparation->stageArt($stage) ?? abort(404)));
     }
 
     /** The art that a step began with. */

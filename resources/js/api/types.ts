@@ -913,6 +913,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/preparations/{preparation}/stages/{stage}/small.webp": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The art after a step, for its card. */
+        get: operations["stages.small"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/preparations/{preparation}/proof.{format}": {
         parameters: {
             query?: never;
@@ -973,6 +990,23 @@ export interface paths {
         };
         /** One of them as a picture. */
         get: operations["sheets.picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/preparations/{preparation}/sheets/{number}/small.webp": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One of them for its card. */
+        get: operations["sheets.small"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1303,6 +1337,23 @@ export interface paths {
         };
         /** One of them as a picture. */
         get: operations["layouts.picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jobs/{job}/layouts/{number}/small.webp": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One of them for its card. */
+        get: operations["layouts.small"];
         put?: never;
         post?: never;
         delete?: never;
@@ -7814,6 +7865,37 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    "stages.small": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                preparation: number;
+                stage: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/webp": string;
+                };
+            };
+            /** @description Done. */
+            304: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     proof: {
         parameters: {
             query: {
@@ -7931,6 +8013,37 @@ export interface operations {
                 content: {
                     "image/svg+xml": string;
                 };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "sheets.small": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                preparation: number;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/webp": string;
+                };
+            };
+            /** @description Done. */
+            304: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             default: components["responses"]["Problem"];
         };
@@ -8625,6 +8738,37 @@ export interface operations {
                 content: {
                     "image/svg+xml": string;
                 };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "layouts.small": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: number;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/webp": string;
+                };
+            };
+            /** @description Done. */
+            304: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             default: components["responses"]["Problem"];
         };

@@ -114,7 +114,7 @@ async function savePreset() {
         @keydown="keys($event, step, at)" @dragstart="dragged = step.id" @dragend="(dragged = null), (over = null)" @dragover.prevent="over = at" @drop.prevent="drop(at)"
       >
         <button type="button" class="picture" tabindex="-1" :title="$t('Open: {step}', { step: step.label })" @click="unkept.pass(() => line.open(step.id))">
-          <img v-if="line.indexOf(step.id) >= 0" draggable="false" :src="`/api/v1/preparations/${bench.preparation?.id}/stages/${line.indexOf(step.id)}/picture.svg`" :alt="$t('After: {step}', { step: step.label })">
+          <img v-if="line.indexOf(step.id) >= 0" draggable="false" :src="`/api/v1/preparations/${bench.preparation?.id}/stages/${line.indexOf(step.id)}/small.webp`" :alt="$t('After: {step}', { step: step.label })">
           <span v-else class="blank">{{ step.on ? (bench.running && bench.work?.doing === step.label ? $t('at work') : $t('not yet')) : $t('off') }}</span>
         </button>
         <ElSwitch class="switch" size="small" :model-value="step.on" :disabled="bench.running || bench.busy" :aria-label="$t('{label} on or off', { label: step.label })" @update:model-value="line.turn(step.id, $event === true)" />

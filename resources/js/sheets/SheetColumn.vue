@@ -35,7 +35,7 @@ const told = (index: number) => [laid.value[index]!.title, ...laid.value[index]!
     <template v-if="bench.sheets.length === 0"><p class="quiet">What the machine gets stands here.</p><button v-if="bench.job && !bench.prepared && !bench.running" type="button" class="quiet-button" data-test="prepare-sheets" @click="unkept.prepare()">Prepare</button></template>
     <template v-if="laid.length > 0">
       <button v-for="(one, index) in laid" :key="one.name" type="button" :class="{ on: on('layout', index), older }" :title="told(index)" :data-sheet="index + 1" @click="press('layout', index)">
-        <img :src="`/api/v1/jobs/${bench.job?.id}/layouts/${index}/picture.svg?v=${making.state}`" alt="" loading="lazy">
+        <img :src="`/api/v1/jobs/${bench.job?.id}/layouts/${index}/small.webp?v=${making.state}`" alt="" loading="lazy">
         <span class="name">{{ index + 1 }}. {{ called(index) }}</span>
         <span v-if="one.warns.length > 0" class="warns" data-test="warns">{{ count(one.warns.length, 'warning') }}</span>
       </button>
@@ -50,7 +50,7 @@ const told = (index: number) => [laid.value[index]!.title, ...laid.value[index]!
         :data-sheet="index + 1"
         @click="press('sheet', index)"
       >
-        <img :src="`/api/v1/preparations/${bench.preparation?.id}/sheets/${index + 1}/picture.svg`" :style="{ background: groundFor(sheet.colour) }" alt="" loading="lazy">
+        <img :src="`/api/v1/preparations/${bench.preparation?.id}/sheets/${index + 1}/small.webp`" :style="{ background: groundFor(sheet.colour) }" alt="" loading="lazy">
         <span class="foot"><span class="heard">Sheet {{ index + 1 }}, {{ names.of(sheet.colour) }},</span> <i :style="{ background: sheet.colour, opacity: sheet.opacity }" />{{ count(sheet.pieces, 'piece') }}</span>
       </button>
     </template>

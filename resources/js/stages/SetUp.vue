@@ -10,6 +10,7 @@ import { refusal } from '@/stores/refusal'
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus'
 import { computed, onMounted, ref, watch } from 'vue'
 import Drawer from './Drawer.vue'
+import SheetMaterials from './SheetMaterials.vue'
 
 const bench = useBench()
 const choices = useChoices()
@@ -110,6 +111,7 @@ async function keep() {
           <span v-if="bench.job?.stock[kind.key]?.changed" class="quiet small">The shop has changed it since. <button type="button" :data-test="`renew-${kind.key}`" @click="take(kind.key, bench.job!.stock[kind.key]!.id)">Update it</button></span>
         </div>
       </div>
+      <SheetMaterials />
       <p v-if="named.length > 0" class="quiet small">What it is made from and with sets the limits that are not typed.</p>
       <details>
         <summary>More limits</summary>
@@ -135,6 +137,8 @@ async function keep() {
 label { display: flex; flex-direction: column; gap: 3px; font-weight: 500; min-width: 0; }
 .pair { display: grid; grid-template-columns: 1fr 1fr; gap: 10px; }
 .named { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 10px; }
+.named .one { display: flex; flex-direction: column; gap: 3px; font-weight: 500; min-width: 0; }
+.named .one .quiet { font-weight: 400; }
 .named button { border: 0; background: none; padding: 0; font: inherit; color: var(--green); text-decoration: underline; cursor: pointer; }
 .as-template { display: flex; gap: 6px; border-top: 1px solid var(--line); padding-top: 10px; }
 .as-template .el-button { margin: 0; }

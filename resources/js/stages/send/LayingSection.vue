@@ -17,6 +17,12 @@ const names = useColours()
 names.load()
 const cut = computed(() => bench.job?.sheetsByColour ?? false)
 const sheets = computed(() => (cut.value ? [...new Set(making.layouts.map((one) => one.layers[0]?.colour ?? ''))] : ['all']))
+/** What the sheets lie on, as the ticket has it. */
+const on = computed(() => bench.job?.stock.material?.name ?? '')
+const own = computed(() => {
+  const own = Object.keys(making.making?.materials ?? {}).length
+  return own > 0 ? t('{own, plural, one {# colour has a material of its own.} other {# colours have materials of their own.}}', { own }) : ''
+})
 const laid = computed(() => making.making?.values.arrange !== undefined)
 const nests = computed(() => laid.value && making.making?.values.arrange !== 'drawn')
 const along = computed(() => making.making?.along ?? [])
@@ -34,12 +40,7 @@ const told = computed(() => Object.entries(making.nesting?.outcome?.progress ?? 
 </script>
 
 <template>
-  <div v-if="laid" class="materials">
-    <div v-for="sheet in sheets" :key="sheet" class="one">
-      <span><i v-if="sheet !== 'all'" :style="{ background: sheet }" />{{ sheet === 'all' ? $t('Material') : names.of(sheet) }}</span>
-      <Choose :value="making.making?.materials[sheet] ?? 0" :options="[{ value: 0, label: $t('default width') }, ...making.materials.map((one) => ({ value: one.id, label: one.name }))]" :says="$t('Material of {sheet}', { sheet })" :data-material="sheet" @keep="making.material(sheet, $event || null)" />
-    </div>
-  </div>
+  <p v-if="laid" class="on" data-test="laid-on">{{ on ? $t('On {name}.', { name: on }) : $t('No material is set: sheets have the default width.') }} {{ own }} <RouterLink :to="`/jobs/${bench.job?.id}/set-up`" data-test="to-ticket">{{ on ? $t('Change it at the ticket') : $t('Set it at the ticket') }}</RouterLink></p>
   <div v-if="laid" class="along">
     <div v-for="one in along" :key="one.job" class="other">
       <span>{{ titleOf(one.job) }}</span>
@@ -59,10 +60,8 @@ const told = computed(() => Object.entries(making.nesting?.outcome?.progress ?? 
 </template>
 
 <style scoped>
-.materials, .search { display: flex; flex-direction: column; gap: 5px; }
-.materials .one { display: grid; grid-template-columns: 1fr 130px; gap: 6px; align-items: center; font-size: 15px; }
-.materials span { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-i { display: inline-block; width: 12px; height: 12px; border-radius: 2px; border: 1px solid var(--line-strong); margin-right: 6px; vertical-align: -1px; }
+.on { margin: 0; font-size: 15px; line-height: 1.3; }
+.search { display: flex; flex-direction: column; gap: 5px; }
 .search { border-top: 1px solid var(--line); padding-top: 8px; font-size: 15px; }
 .for { display: flex; gap: 6px; align-items: center; }
 .along { display: flex; flex-direction: column; gap: 5px; font-size: 15px; }

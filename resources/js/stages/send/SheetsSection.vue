@@ -30,7 +30,7 @@ function flip(index: number) {
   <ul>
     <li v-for="(one, index) in making.layouts" :key="one.name" :class="{ on: on(index) }">
       <button type="button" class="show" :title="$t('Show {title}', { title: one.title })" :data-layout="index" @click="bench.show(on(index) ? { kind: 'source' } : { kind: 'layout', index })">
-        <img :src="`/api/v1/jobs/${bench.job?.id}/layouts/${index}/picture.svg?v=${making.state}`" alt="" loading="lazy">
+        <img :src="`/api/v1/jobs/${bench.job?.id}/layouts/${index}/small.webp?v=${making.state}`" alt="" loading="lazy">
         <span class="text">
           <strong>{{ index + 1 }}. {{ names.said(one.layers[0]?.name ?? '') }}</strong>
           <span class="quiet numbers">{{ number(one.width_mm, 0, 0) }} × {{ number(one.height_mm, 0, 0) }} mm<template v-if="one.length_mm > 0"><br>{{ metres(one.length_mm) }} along lines</template><template v-if="one.used !== null"><br>{{ Math.round(100 * one.used) }} % used</template></span>
