@@ -299,6 +299,41 @@ final class TypedAndTouchedTest extends BrowserTestCase
         self::assertSame([], $this->complaints());
     }
 
+    /** A key by the DevTools protocol: the driver's own way gives the keys back to what had them before. */
+    private function pressed(string $key, int $code, int $held = 0): void
+    {
+        foreach (['keyDown', 'keyUp'] as $type) {
+            self::$browser->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => 'Input.dispatchKeyEvent', 'params' => [
+                'type' => $type, 'key' => $key, 'code' => $key, 'windowsVirtualKeyCode' => $code, 'modifiers' => $held, ...($key === 'Enter' ? ['text' => "\r"] : []),
+            ]]);
+        }
+    }
+
+    #[Test]
+    public function the_menu_has_a_key_stands_at_what_is_chosen_and_gives_the_keys_back(): void
+    {
+        $this->emptyBench('A menu by key', 'plain', '120mm', '120mm');
+        $this->drawShape('rectangle', 20, 20, 30, 30);
+        $this->drawShape('ellipse', 70, 70, 30, 30);
+        $this->tool('arrange');
+        $this->keys(']');
+        self::$browser->executeScript('document.querySelector("[data-tool=arrange]").focus()');
+        $this->pressed('F10', 121, 8);
+        $this->see('[data-test=menu]');
+        $at = $this->spot('[data-test=menu]');
+        $chosen = $this->spot('[data-piece="'.$this->chosen()[0].'"]');
+        self::assertLessThan(300.0, hypot($at[0] - $chosen[0], $at[1] - $chosen[1]), 'at what is chosen');
+        $pieces = count($this->art()->pieces);
+        $this->change(function (): void {
+            for ($i = 0; $i < 30 && ! str_starts_with((string) self::$browser->executeScript('return document.activeElement.textContent'), 'Duplicate'); $i++) {
+                $this->pressed('ArrowDown', 40);
+            }
+            $this->pressed('Enter', 13);
+        });
+        self::assertCount($pieces + 1, $this->art()->pieces);
+        self::assertSame('arrange', self::$browser->executeScript('return document.activeElement?.dataset.tool'), 'the keys are where they were');
+    }
+
     #[Test]
     public function after_preparing_a_press_of_the_hand_is_for_the_art_again(): void
     {

@@ -3,7 +3,7 @@ import { commands } from '@/stages/draw/commands'
 import { useKeys } from '@/keys/useKeys'
 import { useBench } from '@/stores/bench'
 import { onClickOutside } from '@vueuse/core'
-import { computed, onMounted, ref } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 
 /** What can be done here, and what lies under the pointer. */
 const props = defineProps<{ at: { x: number; y: number; under: string[] } }>()
@@ -14,10 +14,14 @@ const menu = ref<HTMLElement | null>(null)
 onClickOutside(menu, () => emit('close'))
 /** Where there is room for all of it: in the window, not in the bench, whose frame would cut it off. */
 const place = ref({ left: props.at.x, top: props.at.y })
+const before = document.activeElement
+// The keys go back to what had them, unless something took them meanwhile.
+onBeforeUnmount(() => menu.value?.contains(document.activeElement) && before instanceof HTMLElement && before.isConnected && before.focus({ preventScroll: true }))
 onMounted(() => {
   const box = menu.value!.getBoundingClientRect()
   place.value = { left: Math.max(4, Math.min(props.at.x, window.innerWidth - box.width - 4)), top: Math.max(4, Math.min(props.at.y, window.innerHeight - box.height - 4)) }
-  menu.value?.querySelector<HTMLElement>('button')?.focus({ preventScroll: true })
+  // With nothing to press it has the keys itself, so that Esc shuts it.
+  ;(menu.value!.querySelector<HTMLElement>('button') ?? menu.value!).focus({ preventScroll: true })
 })
 const shown = computed(() => commands.filter((one) => one.menu && one.can(bench)))
 const under = computed(() => props.at.under.slice(0, 8).map((id) => bench.byId.get(id)).filter((piece) => piece !== undefined))
@@ -36,7 +40,7 @@ function key(event: KeyboardEvent) {
 
 <template>
   <Teleport to="#over">
-  <div ref="menu" class="menu" role="menu" aria-label="What can be done here" :style="{ left: `${place.left}px`, top: `${place.top}px` }" data-test="menu" @keydown="key" @pointerdown.stop @click.stop @contextmenu.prevent>
+  <div ref="menu" class="menu" role="menu" tabindex="-1" aria-label="What can be done here" :style="{ left: `${place.left}px`, top: `${place.top}px` }" data-test="menu" @keydown="key" @pointerdown.stop @click.stop @contextmenu.prevent>
     <template v-if="under.length > 1">
       <p>Under the pointer</p>
       <button v-for="piece in under" :key="piece.id" type="button" role="menuitem" :class="{ on: bench.chosen.has(piece.id) }" :data-under="piece.id" @click="bench.choose(piece.id, false, true), $emit('close')">
@@ -45,7 +49,7 @@ function key(event: KeyboardEvent) {
       <hr>
     </template>
     <button v-for="one in shown" :key="one.label" type="button" role="menuitem" @click="one.run(bench), $emit('close')"><span>{{ one.label }}</span><kbd v-if="one.act && keys.shown(one.act)">{{ keys.shown(one.act) }}</kbd></button>
-    <p v-if="shown.length === 0" class="quiet">Choose a piece first.</p>
+    <p v-if="shown.length === 0" class="quiet" role="status">Choose a piece first.</p>
   </div>
   </Teleport>
 </template>

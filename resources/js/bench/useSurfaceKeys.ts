@@ -39,6 +39,15 @@ export function useSurfaceKeys(surface: Ref<HTMLElement | null>, drawing: Ref<bo
     if (!frame) return t('Choose what is to be looked at first.')
     return pan.lookAt({ left: frame.left, top: frame.top, right: frame.left + frame.width, bottom: frame.top + frame.height }, 0.5)
   }
+  /** The menu at what is chosen, or in the middle of what is seen of the bench. */
+  function menu() {
+    if (!drawing.value || !surface.value) return false
+    const box = surface.value.getBoundingClientRect()
+    const frame = tools.outline()
+    const at = frame ? { x: pan.left.value + (frame.left + frame.width / 2) * pan.scale.value, y: pan.top.value + (frame.top + frame.height / 2) * pan.scale.value } : { x: box.width / 2, y: box.height / 2 }
+    tools.menu.value = { x: box.left + Math.max(0, Math.min(at.x, box.width)), y: box.top + Math.max(0, Math.min(at.y, box.height)), under: [] }
+    return undefined
+  }
   function enter() {
     if (!drawing.value) return false
     if (draw.tool === 'shape') return void tools.addShape()
@@ -46,7 +55,7 @@ export function useSurfaceKeys(surface: Ref<HTMLElement | null>, drawing: Ref<bo
     return tools.curve.value ? tools.endCurve() : false
   }
 
-  useKeyActs({ 'zoom-in': () => pan.zoomIn(), 'zoom-out': () => pan.zoomOut(), 'fit': () => pan.fit(), 'look': look, 'step-back': () => stepChoice(-1), 'step-on': () => stepChoice(1) })
+  useKeyActs({ 'zoom-in': () => pan.zoomIn(), 'zoom-out': () => pan.zoomOut(), 'fit': () => pan.fit(), 'look': look, 'menu': menu, 'step-back': () => stepChoice(-1), 'step-on': () => stepChoice(1) })
   usePlainKeys({
     Esc: () => (drawing.value && tools.cancel() ? undefined : false),
     Enter: enter,

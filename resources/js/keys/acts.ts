@@ -32,6 +32,7 @@ export const keyActs: KeyAct[] = [
   { name: 'remove', label: t('remove what is chosen'), usual: 'Delete', fixed: true },
   { name: 'versions', label: t('versions of this job'), usual: 'V' },
   { name: 'keys', label: t('this list'), usual: '?' },
+  { name: 'menu', label: t('what can be done with what is chosen'), usual: 'Shift F10', fixed: true, elsewhere: drawing },
   { name: 'copy', label: t('copy'), usual: 'Ctrl C', fixed: true, elsewhere: drawing },
   { name: 'cut', label: t('cut'), usual: 'Ctrl X', fixed: true, elsewhere: drawing },
   { name: 'paste', label: t('paste'), usual: 'Ctrl V', fixed: true, elsewhere: drawing },

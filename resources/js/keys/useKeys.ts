@@ -81,7 +81,7 @@ export const useKeys = defineStore('keys', () => {
       if (first(plain, bare, event)) event.preventDefault()
       return
     }
-    const same = { 'Ctrl Y': 'Ctrl Shift Z', 'Backspace': 'Delete', '=': '+' }[combo] ?? combo
+    const same = { 'Ctrl Y': 'Ctrl Shift Z', 'Backspace': 'Delete', '=': '+', 'ContextMenu': 'Shift F10' }[combo] ?? combo
     const act = byCombo.value.get(same)
     // What is pasted comes with the event of the clipboard.
     if (!act || act.name === 'paste' || (isSingle(same) && !single.value)) return
