@@ -41,7 +41,7 @@ nginx=$(command -v nginx || echo /usr/sbin/nginx)
 fpm=$(command -v php-fpm8.2 || echo /usr/sbin/php-fpm8.2)
 
 # PDF and PostScript come in through Poppler, Ghostscript and qpdf; pictures in dots go out through librsvg.
-php_packages="php8.2-cli php8.2-sqlite3 php8.2-mbstring php8.2-xml php8.2-zip poppler-utils ghostscript qpdf librsvg2-bin"
+php_packages="php8.2-cli php8.2-sqlite3 php8.2-mbstring php8.2-xml php8.2-zip php8.2-gd php8.2-intl poppler-utils ghostscript qpdf librsvg2-bin"
 command -v node >/dev/null 2>&1 || php_packages="$php_packages nodejs"
 command -v npm >/dev/null 2>&1 || php_packages="$php_packages npm"
 command -v composer >/dev/null 2>&1 || php_packages="$php_packages composer unzip"

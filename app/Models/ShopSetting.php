@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use IntlDateFormatter;
 use NeatEdge\Core\Shop\ShopSettings;
 
 /**
@@ -25,15 +26,19 @@ final class ShopSetting extends Model
 
     public $timestamps = false;
 
-    /** How days are written, as date() has it. */
-    private const DAYS = ['day' => 'j M Y', 'month' => 'M j, Y', 'iso' => 'Y-m-d'];
+    /** How days are written, as Unicode's pattern letters have it: by language where the day stands first, else with its names of months. */
+    private const DAYS = ['day' => ['en' => 'd MMM y', 'de' => 'd. MMM y'], 'month' => ['en' => 'MMM d, y'], 'iso' => ['en' => 'y-MM-dd']];
 
-    /** A day as the shop writes it, of one in ISO 8601; what is none stays as it is. */
-    public static function day(string $iso, string $days): string
+    /** A day as the shop writes it, of one in ISO 8601, months as a language calls them; what is none stays as it is. */
+    public static function day(string $iso, string $days, string $language = 'en'): string
     {
         $time = $iso === '' ? false : strtotime($iso);
+        if ($time === false) {
+            return $iso;
+        }
+        $pattern = self::DAYS[$days] ?? self::DAYS['day'];
 
-        return $time === false ? $iso : date(self::DAYS[$days] ?? self::DAYS['day'], $time);
+        return (string) (new IntlDateFormatter($language, IntlDateFormatter::NONE, IntlDateFormatter::NONE, date_default_timezone_get(), null, $pattern[$language] ?? $pattern['en']))->format($time);
     }
 
     /** @return array<string, string> all of them, by name; what was never set is as is usual, money as the configuration has it */

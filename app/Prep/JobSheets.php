@@ -76,7 +76,7 @@ final class JobSheets
         $words = Words::of();
         $ticket = [
             'Customer' => $job->customer,
-            'Due' => ShopSetting::day((string) $job->due, ShopSetting::values()['days']),
+            'Due' => ShopSetting::day((string) $job->due, ShopSetting::values()['days'], Words::asked(request())),
             'Process' => $words->say($job->process->label()),
             'Size' => $words->say(sprintf('%.1f × %.1f mm', $job->width_mm, $job->height_mm)),
             ...self::named($job),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\ShopSetting;
 use App\Words\Template;
 use App\Words\Words;
 use Illuminate\Foundation\Testing\RefreshDatabase;
@@ -168,6 +169,24 @@ final class WordsTest extends TestCase
         }
         self::assertStringContainsString('id="start-the-job">Auftrag beginnen', (string) $this->getJson('/api/v1/guide/first-job')->json('html'));
         self::assertStringContainsString('Verschweißen', (string) $this->getJson('/api/v1/guide/reference')->json('html'));
+    }
+
+    /** @return iterable<string, array{string, string, string}> */
+    public static function days(): iterable
+    {
+        yield 'English' => ['day', 'en', '3 May 2026'];
+        yield 'German' => ['day', 'de', '3. Mai 2026'];
+        yield 'German, month first' => ['month', 'de', 'Mai 3, 2026'];
+        yield 'month first' => ['month', 'en', 'May 3, 2026'];
+        yield 'as machines read it' => ['iso', 'de', '2026-05-03'];
+        yield 'as was set by a later version' => ['stars', 'en', '3 May 2026'];
+    }
+
+    #[Test, DataProvider('days')]
+    public function days_on_paper_have_the_months_of_the_language(string $way, string $language, string $written): void
+    {
+        self::assertSame($written, ShopSetting::day('2026-05-03', $way, $language));
+        self::assertSame('soon', ShopSetting::day('soon', $way, $language), 'what is no day stays');
     }
 
     #[Test]
