@@ -17,7 +17,8 @@ use Illuminate\Support\Collection;
  * @property int $shop_job_id
  * @property string $token SHA-256 of what stands in the link, hexadecimal: the link itself is stored nowhere
  * @property string $state what of the job it shows; see Prep\Approvals
- * @property array{title: string, width_mm: float, height_mm: float, process: string, sheets: list<array{colour: string, name: string}>, look: string,
+ * @property array{title: string, width_mm: float, height_mm: float, process: string, sheets: list<array{colour: string, name: string}>,
+ *     materials?: list<string>, look: string,
  *     customer: string, ground: string} $facts
  * @property string $picture PNG
  * @property string $sent_to an address, or nothing

@@ -185,7 +185,7 @@ final class Approvals
 
     /**
      * @return array{title: string, customer: string, width_mm: float, height_mm: float, process: string,
-     *     sheets: list<array{colour: string, name: string}>, look: string, ground: string}
+     *     sheets: list<array{colour: string, name: string}>, materials: list<string>, look: string, ground: string}
      */
     private static function facts(ShopJob $job, Preparation $preparation, string $ground): array
     {
@@ -202,6 +202,7 @@ final class Approvals
             'height_mm' => $job->height_mm,
             'process' => $job->process->label(),
             'sheets' => $sheets,
+            'materials' => Made::materialNames($job),
             'look' => Verdicts::of($preparation, $job)->sentence ?? '',
             'ground' => $ground,
         ];

@@ -285,6 +285,12 @@ final class Made
         return $known;
     }
 
+    /** @return list<string> what a job is made on: the material of its ticket, and those of single colours, as the shop calls them */
+    public static function materialNames(ShopJob $job): array
+    {
+        return array_values(array_unique(array_filter(array_column(self::beds($job), 'name'), static fn (string $name): bool => $name !== '')));
+    }
+
     /**
      * @return array<string, array{width: float, length: float, grain: bool, name: string, colour: string}> that of the ticket for all whose own is not
      *     chosen

@@ -8,6 +8,7 @@ use App\Mail\News;
 use App\Models\Approval;
 use App\Models\Letter;
 use App\Models\ShopJob;
+use App\Models\StockItem;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Testing\TestResponse;
@@ -71,6 +72,20 @@ final class ApprovalTest extends TestCase
     private function say(string $secret, array $said, int $status = 201): TestResponse
     {
         return $this->postJson("/api/v1/shown/{$secret}/answers", $said)->assertStatus($status);
+    }
+
+    #[Test]
+    public function a_customer_is_told_what_it_is_made_on_as_it_was_when_it_was_shared(): void
+    {
+        $job = $this->job();
+        self::assertSame([], $this->getJson('/api/v1/shown/'.$this->share($job))->assertOk()->json('materials'));
+        $film = StockItem::query()->create(['kind' => 'material', 'name' => 'Quay white film', 'data' => ['width' => 610]]);
+        $this->patchJson("/api/v1/jobs/{$job}", ['version' => $this->getJson("/api/v1/jobs/{$job}")->json('job.version'), 'stock' => ['material' => $film->id]])->assertOk();
+        $this->prepare($job);
+        $secret = $this->share($job);
+        self::assertSame(['Quay white film'], $this->getJson("/api/v1/shown/{$secret}")->assertOk()->json('materials'));
+        $film->update(['name' => 'Another film']);
+        self::assertSame(['Quay white film'], $this->getJson("/api/v1/shown/{$secret}")->json('materials'));
     }
 
     #[Test]

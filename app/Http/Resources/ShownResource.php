@@ -20,6 +20,8 @@ use Illuminate\Http\Request;
  *     height: float,
  *     processLabel: string,
  *     sheets: list<array{colour: string, name: string}>,
+ *     // What it is made on, as the shop calls it; none in what was shared before these were kept.
+ *     materials: list<string>,
  *     // What the preparation changed of what came in.
  *     sentence: string,
  *     ends: string,
@@ -42,6 +44,7 @@ final class ShownResource extends Resource
             'height' => (float) $facts['height_mm'],
             'processLabel' => $facts['process'],
             'sheets' => $facts['sheets'],
+            'materials' => $facts['materials'] ?? [],
             'sentence' => $facts['look'],
             'ends' => $approval->ends_at->toIso8601String(),
             'answers' => array_values($approval->answers->map(ApprovalResource::answer(...))->all()),

@@ -2831,6 +2831,7 @@ export interface components {
                 colour: string;
                 name: string;
             }[];
+            materials: string[];
             sentence: string;
             ends: string;
             answers: components["schemas"]["Answer"][];

@@ -95,6 +95,7 @@ async function say() {
       <dl v-show="asks === ''">
         <dt>Finished size</dt><dd>{{ size }}</dd>
         <dt>Made as</dt><dd>{{ shown.processLabel }}</dd>
+        <template v-if="shown.materials.length > 0"><dt>Material</dt><dd>{{ shown.materials.join(', ') }}</dd></template>
         <dt>Colours</dt><dd><ul class="colours"><li v-for="one in shown.sheets" :key="one.colour"><i :style="{ background: one.colour }" />{{ one.name || one.colour }}</li></ul></dd>
         <dt>Against your file</dt><dd>{{ shown.sentence }}.</dd>
         <dt>To be answered by</dt><dd>{{ day(shown.ends) }}</dd>
