@@ -213,7 +213,7 @@ final class ApprovalTest extends TestCase
         $this->share($this->job('Secret regatta', '#cc3333'));
         $seen = (string) $this->getJson("/api/v1/shown/{$mine}")->getContent();
         self::assertStringNotContainsString('regatta', $seen);
-        self::assertSame(['title', 'customer', 'width', 'height', 'processLabel', 'sheets', 'sentence', 'ends', 'answers'], array_keys(json_decode($seen, true)));
+        self::assertSame(['title', 'customer', 'width', 'height', 'processLabel', 'sheets', 'materials', 'sentence', 'ends', 'answers'], array_keys(json_decode($seen, true)));
         $this->say($mine, ['kind' => 'approved', 'by' => 'Ines', 'approval_id' => Approval::query()->max('id'), 'settled_at' => '2026-01-01']);
         self::assertSame([1, 0], Approval::query()->orderBy('id')->get()->map(static fn (Approval $one): int => $one->answers()->count())->all());
     }

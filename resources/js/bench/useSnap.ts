@@ -94,7 +94,7 @@ export function useSnap() {
 
   function nameOf(kind: string, id: string): string {
     const piece = bench.byId.get(id)
-    return piece ? `${kind} of ${piece.called}` : kind
+    return say('{kind, select, node {node} midpoint {midpoint} centre {centre} crossing {crossing} other {{kind}}}{piece, select, none {} other { of {piece}}}', { kind, piece: piece?.called ?? 'none' })
   }
 
   function point(p: Point, reach: number, without: Set<string>): Caught | null {

@@ -163,7 +163,7 @@ const words4: Record<string, string> = { waiting: t('waits'), running: t('at wor
             </tr>
           </tbody>
         </table>
-        <p v-if="rows.length === 0" class="quiet">None is like that.</p>
+        <p v-if="rows.length === 0" class="quiet">None is like that. <button type="button" class="quiet-button" @click="only = 'all'">Show all</button></p>
       </template>
     </template>
     <template v-else>

@@ -72,7 +72,7 @@ function brief(item: StockItem) {
         </div>
       </li>
     </ul>
-    <p v-if="stock && items.length === 0" class="quiet">None yet.</p>
+    <p v-if="stock && items.length === 0" class="quiet" data-test="none">The shop has none yet. Give the first a name below; what it is like is typed then.</p>
     <form v-if="about" @submit.prevent="add">
       <ElInput v-model="fresh" size="small" maxlength="80" :placeholder="$t('Name of a new {one}', { one: lower(about.one) })" :aria-label="$t('Name of a new {one}', { one: lower(about.one) })" data-test="new-name" />
       <ElButton native-type="submit" type="primary" :disabled="fresh.trim() === ''" data-test="add">Add</ElButton>

@@ -62,7 +62,7 @@ async function reopen(number: number) {
 /** How many of a group are still open, of all. */
 function tally(one: FindingGroup) {
   const open = one.findings.filter((number) => !bench.findings[number]?.seen && bench.findings[number]?.accepted === undefined).length
-  return open === one.findings.length ? `${open}` : `${open} of ${one.findings.length}`
+  return open === one.findings.length ? `${open}` : t('{found} of {all}', { found: open, all: one.findings.length })
 }
 const isWidth = (kind: string) => ['thin-line', 'narrow-gap'].includes(kind)
 const isColour = (sheet: string | null) => !!sheet?.startsWith('#')

@@ -85,7 +85,7 @@ function named(piece: Piece, words: string) {
     <Choose label="Kind" placeholder="any" :value="asked.kind" :options="[{ value: '', label: $t('any') }, ...kinds]" data-field="find-kind" @keep="asked.kind = $event" />
     <Choose v-if="(bench.art?.layers.length ?? 0) > 1" label="Layer" placeholder="any" :value="asked.layer" :options="[{ value: '', label: $t('any') }, ...bench.art!.layers.map((layer) => ({ value: layer.id, label: layer.name }))]" data-field="find-layer" @keep="asked.layer = $event" />
     <p v-if="sifted" class="quiet" role="status" data-test="found">
-{{ found.length === 0 ? $t('No piece is so.') : `${found.length} of ${bench.art?.pieces.length}` }}
+{{ found.length === 0 ? $t('No piece is so.') : $t('{found} of {all}', { found: found.length, all: bench.art?.pieces.length ?? 0 }) }}
       <button v-if="found.length > 0" type="button" class="quiet-button" data-test="choose-found" @click="chooseFound">Choose these</button>
       <button type="button" class="quiet-button" @click="asked = { ...nothingAsked }">Show all again</button>
     </p>
