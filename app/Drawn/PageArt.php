@@ -10,6 +10,7 @@ use NeatEdge\Core\Artwork\Gradient;
 use NeatEdge\Core\Artwork\Picture;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Recipe;
+use NeatEdge\Core\Artwork\SoftLook;
 use NeatEdge\Core\Artwork\Stroke;
 use NeatEdge\Core\Edit\Mark;
 use NeatEdge\Core\Format\Json\ArtworkDifference;
@@ -27,7 +28,7 @@ use NeatEdge\Core\Seen\StrokeRegion;
 final class PageArt
 {
     /** Grows whenever what is told of a piece changes: what was stored in another form is made anew. */
-    public const FORM = 7;
+    public const FORM = 8;
 
     /** @return array<string, mixed> */
     public static function of(Artwork $artwork): array
@@ -162,8 +163,31 @@ final class PageArt
         if ($picture !== null) {
             $row['picture'] = self::picture($picture);
         }
+        if ($piece->soft !== null) {
+            $row['soft'] = self::soft($piece->soft, $tolerance);
+        }
+        $drawn = $piece->fill?->soft;
+        if ($drawn !== null) {
+            $row['drawn'] = [
+                'pieces' => array_map(static fn (Piece $one): array => self::piece($one, $tolerance), $drawn->pieces),
+                'soft' => self::soft($drawn->look, $tolerance),
+            ];
+        }
 
         return $row;
+    }
+
+    /** @return array<string, mixed> */
+    private static function soft(SoftLook $look, Tolerance $tolerance): array
+    {
+        return [
+            'edge' => $look->edge,
+            'fade' => $look->fade === null ? null : self::gradient($look->fade, null),
+            'clips' => array_map(
+                static fn (array $clip): array => array_map(static fn (Piece $one): array => self::piece($one, $tolerance), $clip),
+                $look->clips,
+            ),
+        ];
     }
 
     /** @return array<string, mixed> */

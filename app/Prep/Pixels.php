@@ -5,18 +5,13 @@ declare(strict_types=1);
 namespace App\Prep;
 
 use NeatEdge\Core\Described\Refused;
-use Symfony\Component\Process\Exception\ExceptionInterface;
-use Symfony\Component\Process\Process;
+use NeatEdge\Pages\Dots;
 
 /**
- * Pictures in dots, made of our own SVG by librsvg's command in a process of its own: it takes no more time and memory than it may, and reads no other file.
+ * Pictures in dots, made of our own SVG (see Dots): as large as is asked, or small for a card.
  */
 final class Pixels
 {
-    private const SECONDS = 20;
-
-    private const KILOBYTES = 2_000_000;
-
     /** Dots a side that are made at most. */
     public const MOST = 8000;
 
@@ -33,7 +28,7 @@ final class Pixels
      */
     public static function small(string $svg): string
     {
-        $image = imagecreatefromstring(self::made($svg, ['--width', (string) self::SMALL, '--height', (string) self::SMALL]));
+        $image = imagecreatefromstring((new Dots)->within($svg, self::SMALL));
         if ($image === false) {
             throw Refused::because('The picture cannot be made.');
         }
@@ -53,31 +48,6 @@ final class Pixels
      */
     public static function png(string $svg, int $width): string
     {
-        return self::made($svg, ['--width', (string) $width]);
-    }
-
-    /**
-     * @param  list<string>  $size
-     * @return string PNG
-     *
-     * @throws Refused
-     */
-    private static function made(string $svg, array $size): string
-    {
-        $process = new Process([
-            'sh', '-c', sprintf('ulimit -v %d -t %d; exec "$@"', self::KILOBYTES, self::SECONDS), 'sh',
-            'rsvg-convert', '--format', 'png', ...$size, '--keep-aspect-ratio', '--unlimited',
-        ], timeout: self::SECONDS, input: $svg);
-        try {
-            $process->run();
-        } catch (ExceptionInterface) {
-            throw Refused::because('The picture takes too long to be made; make it smaller.');
-        }
-        $png = $process->getOutput();
-        if (! $process->isSuccessful() || ! str_starts_with($png, "\x89PNG")) {
-            throw Refused::because('The picture cannot be made.');
-        }
-
-        return $png;
+        return (new Dots)->png($svg, $width);
     }
 }

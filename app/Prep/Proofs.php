@@ -19,6 +19,7 @@ use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Sheet\Layout\Layer;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Layout\Role;
+use NeatEdge\Pages\Dots;
 
 /** F6: the prepared art on the colour of what it is made for. */
 final class Proofs
@@ -47,7 +48,7 @@ final class Proofs
         $art = self::art($preparation, $ground);
         $layers = [new Layer(Role::Print, 'Proof', '#000000', $art->pieces)];
 
-        return Formats::bytes(Formats::make('pdf'), [new Layout('proof', self::name($preparation), $art->width, $art->height, $layers)]);
+        return Formats::bytes(Formats::make('pdf'), [new Layout('proof', self::name($preparation), $art->width, $art->height, $layers)], new Dots);
     }
 
     /** What its files are called. */

@@ -8,6 +8,7 @@ use App\Models\ShopJob;
 use NeatEdge\Core\Format\Export;
 use NeatEdge\Core\Format\Formats;
 use NeatEdge\Core\Format\LayoutWriter;
+use NeatEdge\Pages\Dots;
 
 /** A file as somebody wants it to leave: one sheet, all of them in one ZIP, or those of another width. */
 final readonly class WantedFile
@@ -66,9 +67,9 @@ final readonly class WantedFile
         }
         $layouts = Made::layouts($job);
         if ($this->number !== null) {
-            return Formats::bytes($writer, [$layouts[$this->number]]);
+            return Formats::bytes($writer, [$layouts[$this->number]], new Dots);
         }
-        $files = Export::files($layouts, $this->format, $writer, $this->onePlate);
+        $files = Export::files($layouts, $this->format, $writer, $this->onePlate, new Dots);
         $manifest = Export::manifest($job->title, $layouts, $files, $this->format, $writer);
         $files['manifest.json'] = json_encode($manifest, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE)."\n";
 

@@ -16,6 +16,7 @@ use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Line\PrepLine;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Make\Order;
+use NeatEdge\Pages\Dots;
 
 /** Files as they leave. */
 final class Written
@@ -102,7 +103,7 @@ final class Written
             under: $under,
         );
 
-        return Export::files($order->layouts(), $format, $writer);
+        return Export::files($order->layouts(), $format, $writer, dots: new Dots);
     }
 
     /** @return float mm @throws Refused */

@@ -14,6 +14,7 @@ use NeatEdge\Core\Process\Process;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Make\Order;
 use NeatEdge\Core\Sheet\Prepared;
+use NeatEdge\Pages\Dots;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
@@ -87,7 +88,7 @@ final class ExportCommand extends ArtworkCommand
         if (! $ready && $input->getOption('anyway') !== true) {
             throw BadCall::notReady($prepared->verdict->sentence, $prepared->verdict->open);
         }
-        $files = Export::files($layouts, $format, $writer, $plates === 'one');
+        $files = Export::files($layouts, $format, $writer, $plates === 'one', new Dots);
         $manifest = [
             ...Export::manifest($order->name, $layouts, $files, $format, $writer),
             'changes' => $prepared->result->told(),

@@ -179,8 +179,9 @@ final class SendTest extends TestCase
         self::assertSame(3, $this->getJson("/api/v1/jobs/{$job}/making")->json('values.copies'), 'nothing was changed by what was refused');
         $this->get("/api/v1/jobs/{$job}/layouts/0/picture.svg")->assertOk()->assertHeader('Content-Type', 'image/svg+xml');
         $small = $this->get("/api/v1/jobs/{$job}/layouts/0/small.webp")->assertOk()->assertHeader('Content-Type', 'image/webp');
-        $size = (array) getimagesizefromstring((string) $small->getContent());
-        self::assertSame(160, max($size[0], $size[1]), 'as large as a card needs, by its longer side');
+        $picture = imagecreatefromstring((string) $small->getContent());
+        self::assertNotFalse($picture);
+        self::assertSame(160, max(imagesx($picture), imagesy($picture)), 'as large as a card needs, by its longer side');
         $this->get("/api/v1/jobs/{$job}/layouts/0/small.webp", ['If-None-Match' => (string) $small->headers->get('ETag')])->assertStatus(304);
         $moves = $this->getJson("/api/v1/jobs/{$job}/layouts/0/moves")->assertOk()->json();
         self::assertEqualsWithDelta($now->json('layouts.0.length_mm'), $moves['cut_mm'], 0.001 * $moves['cut_mm']);

@@ -15,6 +15,7 @@ use NeatEdge\Core\Check\Remedies;
 use NeatEdge\Core\Check\Remedy;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Edit\About;
+use NeatEdge\Core\Edit\Soft\SoftRoom;
 use NeatEdge\Core\Format\Incoming;
 use NeatEdge\Core\Line\Edits;
 use NeatEdge\Core\Line\Steps;
@@ -54,6 +55,11 @@ final class ChoiceController
                 ShapeKind::cases(),
             ),
             'repeat' => $told(StepAndRepeat::fields()),
+            'soft' => array_map(
+                static fn (string $class, string $kind): array => ['kind' => $kind, 'fields' => $told($class::about($kind)->fields)],
+                SoftRoom::edits(),
+                array_keys(SoftRoom::edits()),
+            ),
             'profiles' => array_map(static fn (array $profile): array => ['label' => $profile[0], 'stops' => $profile[1]], WidthStops::profiles()),
             'trashDays' => (int) config('neat-edge.trash_days'),
             'families' => ShopFonts::shelf()->families(),

@@ -57,6 +57,10 @@ namespace App\Http\Resources;
  *     // Outline of a stroke that a browser cannot draw.
  *     outline?: string,
  *     clip?: array{d: string, rule: FillRuleRow},
+ *     // How softly it is seen.
+ *     soft?: SoftRow,
+ *     // What a soft piece is painted with, once it is prepared: it is seen within its outline.
+ *     drawn?: array{pieces: list<array<string, mixed>>, soft: SoftRow},
  *     layer: string,
  *     groups: list<string>,
  *     hidden: bool,
@@ -67,6 +71,14 @@ namespace App\Http\Resources;
  *     // As it was typed, where it is still text.
  *     text?: string,
  *     live: list<string>|null,
+ * }
+ * @phpstan-type SoftRow array{
+ *     // mm: the deviation of the Gaussian that it is blurred by.
+ *     edge: float,
+ *     // How much is seen where, by the opacities of its stops.
+ *     fade: GradientPaintRow|null,
+ *     // Drawings whose light is what is seen of it, one after the other: each a list of pieces as they are told here.
+ *     clips: list<list<array<string, mixed>>>,
  * }
  * @phpstan-type FillRuleRow 'nonzero'|'evenodd'
  * @phpstan-type GradientPaintRow array{

@@ -21,6 +21,8 @@ namespace App\Http\Resources;
  *     limits: list<FieldRow>,
  *     shapes: list<array{kind: string, label: string, fields: list<FieldRow>}>,
  *     repeat: list<FieldRow>,
+ *     // What edits that make pieces soft take.
+ *     soft: list<array{kind: string, fields: list<FieldRow>}>,
  *     profiles: array<string, array{label: string, stops: list<array{float, float}>}>,
  *     // How long deleted jobs stay in the trash.
  *     trashDays: int,

@@ -7,15 +7,16 @@ namespace NeatEdge\Core\Artwork;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Measure\Colour;
 
-/** What a fill or a stroke is painted with: one flat colour, or a gradient or picture for which the colour stands. */
+/** What a fill or a stroke is painted with: one flat colour, or a gradient, a picture or a soft drawing for which the colour stands. */
 final readonly class Paint
 {
-    /** @param  float  $opacity 0 (nothing) to 1 (solid); of a gradient the mean, of a picture over all of it */
+    /** @param  float  $opacity 0 (nothing) to 1 (solid); of a gradient the mean, of a picture or a soft drawing over all of it */
     public function __construct(
         public Colour $colour,
         public float $opacity = 1.0,
         public ?Gradient $gradient = null,
         public ?Picture $picture = null,
+        public ?SoftDrawing $soft = null,
     ) {
     }
 
@@ -31,15 +32,20 @@ final readonly class Paint
         return new self(new Colour(128, 128, 128), 1.0, null, $picture);
     }
 
-    public function isFlatColour(): bool
+    public static function soft(SoftDrawing $drawing): self
     {
-        return $this->gradient === null && $this->picture === null;
+        return new self($drawing->mainPaint()->colour, 1.0, null, null, $drawing);
     }
 
-    /** Whether it hides what is under it. A picture may have clear parts, so it hides nothing. */
+    public function isFlatColour(): bool
+    {
+        return $this->gradient === null && $this->picture === null && $this->soft === null;
+    }
+
+    /** Whether it hides what is under it. A picture may have clear parts, and what is soft has: they hide nothing. */
     public function isOpaque(): bool
     {
-        return $this->picture === null && $this->opacity > 0.9999 && ($this->gradient === null || $this->gradient->isOpaque());
+        return $this->picture === null && $this->soft === null && $this->opacity > 0.9999 && ($this->gradient === null || $this->gradient->isOpaque());
     }
 
     public function faded(float $opacity): self
@@ -47,7 +53,7 @@ final readonly class Paint
         return match (true) {
             $opacity >= 1.0 => $this,
             $this->gradient !== null => self::gradient($this->gradient->faded($opacity)),
-            default => new self($this->colour, $this->opacity * $opacity, null, $this->picture),
+            default => new self($this->colour, $this->opacity * $opacity, null, $this->picture, $this->soft),
         };
     }
 
@@ -59,6 +65,7 @@ final readonly class Paint
             $this->opacity,
             $this->gradient?->transformed($matrix),
             $this->picture?->transformed($matrix),
+            $this->soft?->transformed($matrix),
         );
     }
 
@@ -67,6 +74,7 @@ final readonly class Paint
     {
         return match (true) {
             $this->gradient !== null => $this->gradient->key(),
+            $this->soft !== null => sprintf('%s@%.4f', $this->soft->key(), $this->opacity),
             $this->picture !== null => sprintf('%s@%.4f', $this->picture->key(), $this->opacity),
             $this->isOpaque() => $this->colour->hex(),
             default => sprintf('%s@%.4f', $this->colour->hex(), $this->opacity),

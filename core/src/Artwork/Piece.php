@@ -16,6 +16,7 @@ final readonly class Piece
      * @param  string  $name  what the artist called it; somebody's words, never markup
      * @param  Recipe|null  $recipe  how the shape is made while it can still be adjusted; the shape is always what it gives
      * @param  float  $turn  degrees by which its box is turned: what a typed angle is counted from
+     * @param  SoftLook|null  $soft  how softly it is seen; null where it is hard, which most are
      * @param  Piece|null  $clip  the filled shape inside which alone it is seen, as it was before it clipped
      */
     public function __construct(
@@ -29,6 +30,7 @@ final readonly class Piece
         public float $turn = 0.0,
         public ?self $clip = null,
         public Blend $blend = Blend::Normal,
+        public ?SoftLook $soft = null,
     ) {
     }
 
@@ -70,13 +72,14 @@ final readonly class Piece
             stroke: $this->stroke?->transformed($matrix, $strokes),
             recipe: $recipe,
             clip: $this->clip?->transformed($matrix),
+            soft: $this->soft?->transformed($matrix),
         );
     }
 
     /** Whether it is a solid, filled shape and nothing else: what a planar map takes as it is. */
     public function isSolid(): bool
     {
-        return $this->stroke === null && $this->fill !== null && $this->fill->isOpaque() && $this->blend === Blend::Normal;
+        return $this->stroke === null && $this->fill !== null && $this->fill->isOpaque() && $this->blend === Blend::Normal && $this->soft === null;
     }
 
     /** Whether it is a single cut and nothing else: what a tool follows once, and no step of preparation changes. */

@@ -104,7 +104,7 @@ final class Inspection
     {
         return [
             new LeastWidth($limits), new Islands($limits), new LinesLeft, new CutOnce($limits), new Overlapping, new OutsidePage,
-            new LargerThanBed($limits), new SeeThrough($limits), new NoFlatColour($limits), new Blended, new NearBlack,
+            new LargerThanBed($limits), new SeeThrough($limits), new NoFlatColour($limits), new SoftEdge($limits), new Blended, new NearBlack,
             new ColourCount($limits), new CrowdedNodes,
         ];
     }

@@ -28,6 +28,11 @@ final class Remedies
             'open-line' => [new Remedy('close-lines', 'Close it', source: true)],
             'stroke-left' => [new Remedy('outline-strokes', 'Outline strokes', onArt: false)],
             'gradient' => [new Remedy('flat-gradients', 'Make it one colour')],
+            'soft-edge' => [
+                new Remedy('soft-edges', 'Harden where half is seen'),
+                new Remedy('soft-edges', 'Keep the outline', ['how' => 'outline']),
+                new Remedy('soft-edges', 'Leave it out', ['how' => 'drop']),
+            ],
             'overlapping-sheets' => [new Remedy('solid-colours', 'Lay on what is under it, and on white', ['ground' => '#ffffff'], onArt: false)],
             'see-through' => [new Remedy('solid-colours', 'Lay on white', ['ground' => '#ffffff'], onArt: false)],
             'near-black' => [new Remedy('join-near-blacks', 'Join the blacks')],

@@ -15,6 +15,7 @@ final readonly class AboutFormat
      * @param  string  $says  what it is for, in one sentence
      * @param  bool  $several  whether one file holds several sheets or plates
      * @param  list<Field>  $fields  what can be chosen
+     * @param  bool  $inDots  whether what is soft goes into it as pictures, which are made before it is written
      */
     public function __construct(
         public string $key,
@@ -24,6 +25,7 @@ final readonly class AboutFormat
         public string $says,
         public bool $several = false,
         public array $fields = [],
+        public bool $inDots = false,
     ) {
     }
 

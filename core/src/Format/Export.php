@@ -17,10 +17,11 @@ final class Export
 {
     /**
      * @param  list<Layout>  $layouts
+     * @param  MakesDots|null  $dots  who makes pictures of what is soft; where nobody does it is as its outline
      * @param  bool  $together  whether all plates go into one file, where the format can say that
      * @return array<string, string> bytes by file name
      */
-    public static function files(array $layouts, string $format, LayoutWriter $writer, bool $together = false): array
+    public static function files(array $layouts, string $format, LayoutWriter $writer, bool $together = false, ?MakesDots $dots = null): array
     {
         $about = Formats::about($format);
         if ($layouts !== [] && $together && self::arePlates($layouts)) {
@@ -28,12 +29,12 @@ final class Export
         } elseif ($layouts !== [] && $together && $about->several) {
             $name = preg_replace('/-\d+-.*$/', '', $layouts[0]->name) ?? 'sheets';
 
-            return ["{$name}.{$about->extension}" => Formats::bytes($writer, $layouts)];
+            return ["{$name}.{$about->extension}" => Formats::bytes($writer, $layouts, $dots)];
         }
         $files = [];
         foreach ($layouts as $i => $layout) {
             Progress::tell($i, count($layouts), $layout->title);
-            $files["{$layout->name}.{$about->extension}"] = Formats::bytes($writer, [$layout]);
+            $files["{$layout->name}.{$about->extension}"] = Formats::bytes($writer, [$layout], $dots);
         }
 
         return $files;

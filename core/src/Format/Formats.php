@@ -52,9 +52,15 @@ final class Formats
         throw Refused::because('There is no such format.');
     }
 
-    /** @param  non-empty-list<Layout>  $layouts  the bytes at once */
-    public static function bytes(LayoutWriter $writer, array $layouts): string
+    /**
+     * @param  non-empty-list<Layout>  $layouts  the bytes at once
+     * @param  MakesDots|null  $dots  who makes pictures of what is soft, for formats that take it so
+     */
+    public static function bytes(LayoutWriter $writer, array $layouts, ?MakesDots $dots = null): string
     {
+        if ($dots !== null && $writer::about()->inDots) {
+            $layouts = array_map(static fn (Layout $layout): Layout => InDots::layout($layout, $dots), $layouts);
+        }
         $bytes = '';
         $writer->write($layouts, static function (string $part) use (&$bytes): void {
             $bytes .= $part;

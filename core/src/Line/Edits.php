@@ -27,6 +27,7 @@ use NeatEdge\Core\Edit\Shaping\Leftovers;
 use NeatEdge\Core\Edit\Shaping\ShapingRoom;
 use NeatEdge\Core\Edit\Shaping\WithoutLeftovers;
 use NeatEdge\Core\Edit\ShowsMarks;
+use NeatEdge\Core\Edit\Soft\SoftRoom;
 use NeatEdge\Core\Type\FontShelf;
 
 /** The registry: makes an edit from what the page sends. A new edit is one class and one line in its room. */
@@ -37,7 +38,7 @@ final class Edits
 
     /** @var list<class-string<Room>> */
     private const ROOMS = [
-        ArrangingRoom::class, LinesRoom::class, ShapesRoom::class, PaintRoom::class, LettersRoom::class, LayersRoom::class, LiveRoom::class,
+        ArrangingRoom::class, LinesRoom::class, ShapesRoom::class, PaintRoom::class, LettersRoom::class, LayersRoom::class, LiveRoom::class, SoftRoom::class,
         ShapingRoom::class, LineRoom::class,
     ];
 

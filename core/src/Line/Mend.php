@@ -122,6 +122,9 @@ final readonly class Mend implements Edit
             if ($now === null) {
                 return $piece;
             }
+            if ($piece->soft !== null && $now->soft === null) {
+                return $now;
+            }
             if ($now->shape !== $piece->shape
                 && $piece->recipe === null
                 && $piece->clip === null

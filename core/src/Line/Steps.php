@@ -25,6 +25,7 @@ use NeatEdge\Core\Prepare\Finish\Mirror;
 use NeatEdge\Core\Prepare\Finish\OffsetAll;
 use NeatEdge\Core\Prepare\Finish\RoundAllCorners;
 use NeatEdge\Core\Prepare\Finish\ScaleTo;
+use NeatEdge\Core\Prepare\Finish\SoftEdges;
 use NeatEdge\Core\Prepare\Finish\Stack;
 use NeatEdge\Core\Prepare\JoinNearBlacks;
 use NeatEdge\Core\Prepare\MergeByColour;
@@ -40,7 +41,7 @@ final class Steps
 {
     /** @var list<class-string<Step>> */
     private const ALL = [
-        ScaleTo::class, CloseLines::class, DropDoubled::class, OutlineStrokes::class, FlatGradients::class, SolidColours::class,
+        ScaleTo::class, CloseLines::class, DropDoubled::class, OutlineStrokes::class, SoftEdges::class, FlatGradients::class, SolidColours::class,
         JoinNearBlacks::class, JoinNearColours::class, ReduceColours::class, RemoveHidden::class, FitPage::class, MergeByColour::class,
         Islands::class, SmallHoles::class, BluntPoints::class, Thicken::class, WidenGaps::class, RoundAllCorners::class, OffsetAll::class,
         CleanNodes::class, Stack::class, Mirror::class, TouchUp::class,

@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Seen;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Artwork\SoftDrawing;
+use NeatEdge\Core\Artwork\SoftLook;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Tolerance;
@@ -71,9 +74,12 @@ final class Seen
      */
     private static function piece(Piece $piece, Tolerance $tolerance, array &$taken): array
     {
+        $stroke = $piece->stroke;
+        if ($piece->soft !== null && $stroke?->cut !== true) {
+            return self::soft($piece, $piece->soft, $tolerance);
+        }
         $plain = $piece->with(recipe: null, clip: null);
         $parts = [$plain];
-        $stroke = $piece->stroke;
         if ($stroke !== null && $stroke->cut) {
             $line = $plain->with(
                 id: $piece->fill === null ? $piece->id : self::lineId($piece->id, $taken),
@@ -103,6 +109,32 @@ final class Seen
         }
 
         return $cut;
+    }
+
+    /**
+     * A soft piece is one area as far as it is seen, painted with what was drawn: its line has no outline of its own any more.
+     *
+     * @return list<Piece>
+     */
+    private static function soft(Piece $piece, SoftLook $look, Tolerance $tolerance): array
+    {
+        $hard = new Piece($piece->id, $piece->shape, $piece->fill, $piece->stroke);
+        $parts = [$hard];
+        if ($piece->stroke?->isOwnKind() === true) {
+            $outline = StrokeRegion::of($piece->shape, $piece->stroke, $tolerance);
+            $parts = $piece->fill === null ? [] : [$hard->with(stroke: null)];
+            $parts = $outline->isEmpty() ? $parts : [...$parts, new Piece($piece->id, $outline, $piece->stroke->paint)];
+        }
+        if ($parts === []) {
+            return [];
+        }
+        $drawing = new SoftDrawing($parts, $look);
+        $reach = Reach::of($drawing, $tolerance);
+        if ($piece->clip !== null && ! $reach->isEmpty()) {
+            $reach = Combine::keepOverlap([$reach, $piece->clip->shape], $tolerance);
+        }
+
+        return $reach->isEmpty() ? [] : [new Piece($piece->id, $reach, Paint::soft($drawing), null, $piece->name, null, $piece->place, blend: $piece->blend)];
     }
 
     /**

@@ -15,6 +15,7 @@ use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Prepare\Colours\Tints;
 use NeatEdge\Core\Seen\Shade;
+use NeatEdge\Core\Seen\SoftTone;
 use NeatEdge\Core\Stroke\Offset;
 
 /** X3: the inks that art is printed in, and what each covers: whole areas as they are seen, tints and gradients as dots. */
@@ -40,7 +41,7 @@ final readonly class Inks
     {
         $flat = $other = [];
         foreach ($result->pieces as $piece) {
-            $paint = $piece->fill;
+            $paint = $piece->fill?->soft?->mainPaint() ?? $piece->fill;
             if ($paint === null || $paint->picture !== null) {
                 continue;
             }
@@ -87,7 +88,7 @@ final readonly class Inks
                 $result->pieces,
                 fn (Piece $piece): bool => $piece->fill !== null
                     && $piece->fill->picture === null
-                    && ($piece->fill->gradient !== null || isset($this->shares[$piece->fill->colour->hex()])),
+                    && ($piece->fill->gradient !== null || $piece->fill->soft !== null || isset($this->shares[$piece->fill->colour->hex()])),
             )),
         );
 
@@ -120,13 +121,7 @@ final readonly class Inks
     {
         $tints = [];
         foreach ($result->pieces as $piece) {
-            $paint = $piece->fill;
-            if ($paint === null || $paint->picture !== null) {
-                continue;
-            }
-            $share = $this->shareOf($paint->colour, $ink);
-            $flat = $paint->gradient === null ? $paint->opacity * $share : 0.0;
-            $cover = $paint->gradient === null ? ($flat > 0 && $flat < 0.9999 ? static fn (): float => $flat : null) : $this->cover($paint->gradient, $ink);
+            $cover = $piece->fill === null ? null : $this->covered($piece->fill, $ink);
             if ($cover === null) {
                 continue;
             }
@@ -142,6 +137,31 @@ final readonly class Inks
         }
 
         return $tints;
+    }
+
+    /** @return (Closure(float, float): float)|null how much of an ink a paint takes at a place; null for what is whole, and where it takes none */
+    private function covered(Paint $paint, int $ink): ?Closure
+    {
+        if ($paint->picture !== null) {
+            return null;
+        }
+        if ($paint->soft !== null) {
+            $main = $paint->soft->mainPaint();
+            $share = $main->gradient === null ? $main->opacity * $this->shareOf($main->colour, $ink) : 0.0;
+            $inside = $main->gradient === null ? ($share > 0 ? static fn (): float => $share : null) : $this->cover($main->gradient, $ink);
+            $tone = $inside === null ? null : SoftTone::of($paint->soft);
+            // What is seen of it is one field of tone with what it is painted with.
+            $whole = $main->gradient === null ? $paint->opacity * $share / max(1e-9, $main->opacity) : $paint->opacity;
+
+            return $tone === null ? null : static fn (float $x, float $y): float => $tone->at($x, $y)
+                * ($main->gradient === null ? $whole : $paint->opacity * $inside($x, $y) / max(1e-9, Shade::at($main->gradient, $x, $y)[3]));
+        }
+        if ($paint->gradient !== null) {
+            return $this->cover($paint->gradient, $ink);
+        }
+        $flat = $paint->opacity * $this->shareOf($paint->colour, $ink);
+
+        return $flat > 0 && $flat < 0.9999 ? static fn (): float => $flat : null;
     }
 
     /** @return (Closure(float, float): float)|null how much of an ink a gradient takes at a place; null when none anywhere */

@@ -62,8 +62,11 @@ final class EveryEditTest extends TestCase
         $bench->shape('rectangle', 130, 90, 30, 20, ['layer' => $bench->art->layers[1]->id]);
         $bench->shape('ellipse', 135, 92, 20, 20, ['layer' => $bench->art->layers[1]->id]);
         $bench->do('group', ['pieces' => array_slice($bench->order(), -2)]);
+        $bench->shape('rectangle', 130, 20, 30, 20, ['layer' => $bench->art->layers[1]->id]);
+        $bench->shape('ellipse', 130, 20, 20, 16, ['layer' => $bench->art->layers[1]->id]);
+        $bench->do('soft-clip', ['pieces' => array_slice($bench->order(), -2), 'edge' => 2]);
         // Called by what they are, the lowest first.
-        foreach (['star', 'copy', 'line', 'square', 'text', 'along', 'oblong', 'disc'] as $i => $name) {
+        foreach (['star', 'copy', 'line', 'square', 'text', 'along', 'oblong', 'disc', 'soft'] as $i => $name) {
             $bench->do('mark', ['pieces' => [$bench->order()[$i]], 'name' => $name]);
         }
 
@@ -75,9 +78,9 @@ final class EveryEditTest extends TestCase
     {
         $bench = self::bench();
         $named = array_column(array_map(static fn (Piece $piece): array => [$piece->name, $piece->id], $bench->art->pieces), 1, 0);
-        [$star, $line, $square, $text, $oblong, $disc] = array_map(
+        [$star, $line, $square, $text, $oblong, $disc, $soft] = array_map(
             static fn (string $name): string => $named[$name],
-            ['star', 'line', 'square', 'text', 'oblong', 'disc'],
+            ['star', 'line', 'square', 'text', 'oblong', 'disc', 'soft'],
         );
         $layer = $bench->art->layers[1]->id;
         $guide = $bench->art->guides[0]->id;
@@ -120,6 +123,12 @@ final class EveryEditTest extends TestCase
             'stroke' => ['pieces' => [$star], 'width' => '2mm', 'profile' => 'swell'],
             'blend' => ['pieces' => [$star], 'blend' => 'multiply'],
             'recolour' => ['colour' => '#aa3311', 'to' => '#11aa33'],
+            'soften' => ['pieces' => [$star], 'edge' => '0.8mm'],
+            'fade' => ['pieces' => [$star], 'way' => 'outwards', 'start' => 20, 'end' => 90],
+            'soft-clip' => ['pieces' => [$oblong, $disc], 'edge' => 2],
+            'paint-clip' => ['pieces' => [$star], 'points' => [10, 10, 20, 22, 30, 18], 'does' => 'takes', 'width' => 4, 'hardness' => 30],
+            'release-soft' => ['pieces' => [$soft]],
+            'harden' => ['pieces' => [$soft], 'level' => 40],
             'text' => ['text' => 'Pier', 'family' => 'Zilla Slab'],
             'set-text' => ['pieces' => [$text], 'size' => 11],
             'clip' => ['pieces' => [$oblong, $disc]],

@@ -215,13 +215,10 @@ final class SvgReaderTest extends TestCase
 
     #[Test]
     #[TestWith(['<filter id="m"/><path filter="url(#m)" d="M0 0h9v9z"/>', 'filter'])]
-    #[TestWith([
-        '<linearGradient id="g"><stop/><stop offset="1" stop-color="#fff"/></linearGradient><mask id="m"><rect width="9" height="9"'
-            .' fill="url(#g)"/></mask><path mask="url(#m)" d="M0 0h9v9z"/>',
-        'mask',
-    ])]
+    #[TestWith(['<filter id="m"><feTurbulence baseFrequency="1"/></filter><path filter="url(#m)" d="M0 0h9v9z"/>', 'filter'])]
+    #[TestWith(['<path style="filter:hue-rotate(90deg)" d="M0 0h9v9z"/>', 'filter'])]
     #[TestWith(['<path clip-path="inset(2px)" d="M0 0h9v9z"/>', 'clip-path'])]
-    #[TestWith(['<path style="mix-blend-mode:multiply" d="M0 0h9v9z"/>', 'blend'])]
+    #[TestWith(['<path style="mix-blend-mode:hue" d="M0 0h9v9z"/>', 'blend'])]
     public function what_is_drawn_without_an_effect_is_named_with_its_place(string $body, string $kind): void
     {
         $drawing = Reader::read("<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"9px\" height=\"9px\" viewBox=\"0 0 9 9\">{$body}</svg>");

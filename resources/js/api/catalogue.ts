@@ -57,6 +57,12 @@ export interface EditFields {
   'repeat': { as?: 'row' | 'grid' | 'ring'; count?: number | string; rows?: number | string; stepX?: number | string; stepY?: number | string; centreX?: number | string; centreY?: number | string; sweep?: number | string; turning?: boolean; off?: boolean }
   'clip': { by?: string }
   'release-clip': Record<string, never>
+  'soften': { edge?: number | string }
+  'fade': { way?: 'along' | 'outwards' | 'none'; angle?: number | string; start?: number | string; end?: number | string; from?: number | string; to?: number | string }
+  'soft-clip': { edge?: number | string; fill?: boolean }
+  'paint-clip': { points: number[]; does?: 'takes' | 'adds'; width?: number | string; hardness?: number | string; strength?: number | string }
+  'release-soft': Record<string, never>
+  'harden': { how?: 'harden' | 'outline'; level?: number | string }
   'weld': { bridge?: number | string }
   'cut-away': { knife?: string; keepKnife?: boolean; leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
   'keep-overlap': { leftover?: number | string; leftovers?: 'drop' | 'neighbour' }

@@ -1978,6 +1978,10 @@ export interface components {
                 fields: components["schemas"]["Field"][];
             }[];
             repeat: components["schemas"]["Field"][];
+            soft: {
+                kind: string;
+                fields: components["schemas"]["Field"][];
+            }[];
             profiles: {
                 [key: string]: {
                     label: string;
@@ -2591,6 +2595,13 @@ export interface components {
                 d: string;
                 rule: components["schemas"]["FillRule"];
             };
+            soft?: components["schemas"]["Soft"];
+            drawn?: {
+                pieces: {
+                    [key: string]: unknown;
+                }[];
+                soft: components["schemas"]["Soft"];
+            };
             layer: string;
             groups: string[];
             hidden: boolean;
@@ -2847,6 +2858,13 @@ export interface components {
             edges: {
                 [key: string]: number[][];
             };
+        };
+        Soft: {
+            edge: number;
+            fade: components["schemas"]["GradientPaint"] | null;
+            clips: {
+                [key: string]: unknown;
+            }[][];
         };
         StepReport: {
             id?: string;
@@ -4478,6 +4496,104 @@ export interface components {
         } | {
             /** @constant */
             kind: "release-clip";
+        } | {
+            /** @constant */
+            kind: "soften";
+            /**
+             * @description Softness. how far the edge runs out: the standard deviation; hard again at nought. mm, or a length with its unit such as "1/4in"; 0 to 500
+             * @default 2
+             */
+            edge: number | string;
+        } | {
+            /** @constant */
+            kind: "fade";
+            /**
+             * @description Fades
+             * @default along
+             * @enum {unknown}
+             */
+            way: "along" | "outwards" | "none";
+            /**
+             * @description Direction, °. -360 to 360
+             * @default 0
+             */
+            angle: number | string;
+            /**
+             * @description Seen at first, %. 0 to 100
+             * @default 100
+             */
+            start: number | string;
+            /**
+             * @description Seen at last, %. 0 to 100
+             * @default 0
+             */
+            end: number | string;
+            /**
+             * @description Begins, % of the way. 0 to 100
+             * @default 0
+             */
+            from: number | string;
+            /**
+             * @description Ends, % of the way. 0 to 100
+             * @default 100
+             */
+            to: number | string;
+        } | {
+            /** @constant */
+            kind: "soft-clip";
+            /**
+             * @description Softness of the clip. a soft edge that the uppermost has already is kept where this is nought. mm, or a length with its unit such as "1/4in"; 0 to 500
+             * @default 2
+             */
+            edge: number | string;
+            /**
+             * @description Fill it first. so that an outline without a fill clips by what it encloses
+             * @default false
+             */
+            fill: boolean | string | number;
+        } | {
+            /** @constant */
+            kind: "paint-clip";
+            /** @description Places */
+            points: number[];
+            /**
+             * @description The brush
+             * @default takes
+             * @enum {unknown}
+             */
+            does: "takes" | "adds";
+            /**
+             * @description Width. mm, or a length with its unit such as "1/4in"; 0.05 to 1000
+             * @default 8
+             */
+            width: number | string;
+            /**
+             * @description Hardness, %. 0 to 100
+             * @default 0
+             */
+            hardness: number | string;
+            /**
+             * @description Strength, %. 1 to 100
+             * @default 100
+             */
+            strength: number | string;
+        } | {
+            /** @constant */
+            kind: "release-soft";
+        } | {
+            /** @constant */
+            kind: "harden";
+            /**
+             * @description Along
+             * @default harden
+             * @enum {unknown}
+             */
+            how: "harden" | "outline";
+            /**
+             * @description Seen along the line, %. 2 to 98
+             * @default 50
+             */
+            level: number | string;
         } | {
             /** @constant */
             kind: "weld";
@@ -6200,6 +6316,7 @@ export type Severity = components['schemas']['Severity'];
 export type Sheet = components['schemas']['Sheet'];
 export type Shown = components['schemas']['Shown'];
 export type Snaps = components['schemas']['Snaps'];
+export type Soft = components['schemas']['Soft'];
 export type StepReport = components['schemas']['StepReport'];
 export type StepValue = components['schemas']['StepValue'];
 export type Stock = components['schemas']['Stock'];

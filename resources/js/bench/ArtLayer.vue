@@ -2,6 +2,7 @@
 import type { Art, Piece } from '@/api/types'
 import { computed, useId } from 'vue'
 import GradientDef from './GradientDef.vue'
+import SoftPiece from './SoftPiece.vue'
 
 const props = defineProps<{ art: Art; wire: boolean; pickable?: boolean; scale?: number }>()
 const emit = defineEmits<{ press: [id: string, more: boolean] }>()
@@ -12,7 +13,7 @@ function press(event: MouseEvent) {
   event.stopPropagation()
   emit('press', id, event.shiftKey || event.ctrlKey || event.metaKey)
 }
-const isPlain = (piece: Piece) => !piece.stroke && !piece.fillGradient && !piece.clip && !piece.picture && !piece.outline && !piece.transform && piece.blend === 'normal'
+const isPlain = (piece: Piece) => !piece.stroke && !piece.fillGradient && !piece.clip && !piece.picture && !piece.outline && !piece.transform && piece.blend === 'normal' && !piece.soft && !piece.drawn
 
 // Ids are the page's own: two layers may show the same piece.
 const layer = useId()
@@ -22,12 +23,12 @@ const seen = computed(() => props.art.pieces.filter((piece) => !piece.hidden && 
 const touchable = (piece: Piece) => props.pickable && !piece.locked && !closed.value.has(piece.layer)
 
 function fillOf(piece: Piece) {
-  if (props.wire || piece.picture?.href) return 'none'
+  if (props.wire || piece.picture?.href || piece.soft || piece.drawn) return 'none'
   return piece.fillGradient ? `url(#${layer}-f-${piece.id})` : (piece.fill ?? 'none')
 }
 function strokeOf(piece: Piece) {
   if (props.wire) return 'var(--ink)'
-  if (piece.outline) return 'none'
+  if (piece.outline || piece.soft || piece.drawn) return 'none'
   return lineOf(piece)
 }
 function lineOf(piece: Piece) {
@@ -69,19 +70,20 @@ function lineOf(piece: Piece) {
         <GradientDef v-if="piece.strokeGradient && !wire" :id="`${layer}-s-${piece.id}`" :gradient="piece.strokeGradient" />
         <clipPath v-if="piece.clip && !wire" :id="`${layer}-k-${piece.id}`"><path :d="piece.clip.d" :clip-rule="piece.clip.rule" /></clipPath>
         <g :clip-path="piece.clip && !wire ? `url(#${layer}-k-${piece.id})` : undefined">
-          <template v-if="piece.picture?.href && !wire">
+          <template v-if="piece.picture?.href && !piece.soft && !wire">
             <clipPath :id="`${layer}-c-${piece.id}`"><path :d="piece.d" :clip-rule="piece.rule" /></clipPath>
             <g :clip-path="`url(#${layer}-c-${piece.id})`" :opacity="piece.fillOpacity">
               <image :href="piece.picture.href" :width="piece.picture.width" :height="piece.picture.height" :preserveAspectRatio="piece.picture.fit" :transform="piece.picture.transform" />
             </g>
           </template>
+          <SoftPiece v-if="(piece.soft || piece.drawn) && !wire" :id="`${layer}-w-${piece.id}`" :piece="piece" />
           <path
             :data-piece="piece.id"
             :d="piece.d"
             :transform="piece.transform"
             :class="{ pickable: touchable(piece), untouchable: pickable && !touchable(piece) }"
             :fill="fillOf(piece)"
-            :pointer-events="piece.picture?.href ? 'all' : undefined"
+            :pointer-events="piece.picture?.href ? 'all' : piece.soft || piece.drawn ? (piece.fill ? 'all' : 'stroke') : undefined"
             :fill-opacity="piece.fillOpacity"
             :fill-rule="piece.rule"
             :stroke="strokeOf(piece)"
@@ -96,7 +98,7 @@ function lineOf(piece: Piece) {
             :stroke-dasharray="wire ? undefined : piece.stroke?.cut ? '7 3 1.5 3' : piece.stroke?.dashes || undefined"
             :stroke-dashoffset="piece.stroke?.offset"
           />
-          <path v-if="piece.outline && !wire" :data-piece="piece.id" :d="piece.outline" :fill="lineOf(piece)" :fill-opacity="piece.stroke?.opacity" :class="{ pickable: touchable(piece) }" />
+          <path v-if="piece.outline && !piece.soft && !wire" :data-piece="piece.id" :d="piece.outline" :fill="lineOf(piece)" :fill-opacity="piece.stroke?.opacity" :class="{ pickable: touchable(piece) }" />
         </g>
       </template>
     </g>

@@ -13,6 +13,8 @@ const props = defineProps<{ tools: ReturnType<typeof useTools>; scale: number; l
 const draw = useDraw()
 const tools = props.tools
 
+/** mm of the soft brush; one that is typed in another unit is shown once it is drawn. */
+const brush = computed(() => Number.parseFloat(String(draw.soft['paint-clip']?.width ?? 8)) || 8)
 const px = (p: Point): Point => ({ x: props.left + p.x * props.scale, y: props.top + p.y * props.scale })
 const place = computed(() => `translate(${props.left} ${props.top}) scale(${props.scale})`)
 const framed = computed(() => draw.tool === 'arrange' && tools.showing.value && tools.frame.value !== null)
@@ -103,7 +105,8 @@ const label = computed(() => (tools.said.value ? px(tools.said.value.at) : null)
     <g :transform="place">
       <ChosenMarks :hide="!tools.showing.value" />
       <path v-if="tools.tryPath.value !== null" class="try" :d="tools.tryPath.value" />
-      <path v-if="tools.draft.value" class="draft" :d="tools.draft.value" />
+      <path v-if="tools.draft.value && draw.tool === 'paint'" class="broad" :d="tools.draft.value" :stroke-width="brush" />
+      <path v-else-if="tools.draft.value" class="draft" :d="tools.draft.value" />
       <path v-for="d in tools.pending.value" :key="d" class="draft" :d="d" />
       <path v-if="segment" class="side" :d="segment" data-test="side" />
       <path v-if="tools.rubber.value" class="draft loose" :d="tools.rubber.value" />
@@ -162,6 +165,7 @@ const label = computed(() => (tools.said.value ? px(tools.said.value.at) : null)
 .thread { stroke-dasharray: 2 3; }
 .try { fill: color-mix(in srgb, var(--green) 14%, transparent); stroke: var(--green); stroke-width: 2; vector-effect: non-scaling-stroke; pointer-events: none; }
 .draft { fill: none; stroke: var(--green); stroke-width: 2; vector-effect: non-scaling-stroke; pointer-events: none; }
+.broad { fill: none; stroke: var(--green); stroke-opacity: .35; stroke-linecap: round; stroke-linejoin: round; pointer-events: none; }
 .draft.loose { stroke-dasharray: 3 4; }
 .box { fill: color-mix(in srgb, var(--green) 10%, transparent); stroke: var(--green); stroke-width: 1.5; vector-effect: non-scaling-stroke; pointer-events: none; }
 .measure { stroke: var(--coral); stroke-width: 2.5; vector-effect: non-scaling-stroke; pointer-events: none; }

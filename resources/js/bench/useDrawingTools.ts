@@ -202,6 +202,31 @@ export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hov
     })
   }
 
+  /** What is seen of chosen pieces, by a soft brush. With none chosen the press chooses. */
+  function paint(event: PointerEvent, at: Point, under: string[]) {
+    if (bench.chosen.size === 0) {
+      if (under[0]) bench.choose(under[0], false, true)
+      else told.tell(t('Choose what is to be painted on first.'))
+      return
+    }
+    const points = [at.x, at.y]
+    const stroke = (wait: string) => bench.draw({ kind: 'paint-clip', pieces: [...bench.chosen], points, ...draw.soft['paint-clip'] }).finally(() => {
+      if (draft.value === wait) draft.value = ''
+    })
+    begin(event, {
+      move(to) {
+        if (Math.hypot(to.x - points[points.length - 2]!, to.y - points[points.length - 1]!) * scale.value <= 2) return
+        points.push(to.x, to.y)
+        draft.value = `M${points.join(' ')}`
+      },
+      end() {
+        // A press alone is a dab.
+        if (points.length < 4) points.push(at.x + 0.01, at.y)
+        stroke(draft.value)
+      },
+    })
+  }
+
   /** Letters in the middle of what is seen: for whoever works by keyboard. */
   async function addText() {
     const area = surface.value!.getBoundingClientRect()
@@ -252,5 +277,5 @@ export function useDrawingTools({ surface, scale, toBench, snap, box, draft, hov
     return pathOf([now.from.x, now.from.y, now.out?.x ?? now.from.x, now.out?.y ?? now.from.y, hover.value.x, hover.value.y, hover.value.x, hover.value.y], false)
   })
 
-  return { curve, pending, rubber, drawShape, addShape, pressCurve, endCurve, drawBrush, pressText, addText }
+  return { curve, pending, rubber, drawShape, addShape, pressCurve, endCurve, drawBrush, paint, pressText, addText }
 }

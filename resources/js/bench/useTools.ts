@@ -73,6 +73,7 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
       shape: () => drawing.drawShape(event),
       curve: () => drawing.pressCurve(event, at),
       brush: () => drawing.drawBrush(event, at),
+      paint: () => drawing.paint(event, at, under),
       text: () => drawing.pressText(event, at, under),
       pick: () => pickColour(under),
       measure: () => mark(event, at),
@@ -346,7 +347,7 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
     menu.value = { x: event.clientX, y: event.clientY, under }
   }
 
-  const cursor = computed(() => ({ arrange: 'default', nodes: 'default', shape: 'crosshair', curve: 'crosshair', brush: 'crosshair', text: 'text', pick: 'copy', measure: 'crosshair' })[draw.tool])
+  const cursor = computed(() => ({ arrange: 'default', nodes: 'default', shape: 'crosshair', curve: 'crosshair', brush: 'crosshair', text: 'text', paint: 'crosshair', pick: 'copy', measure: 'crosshair' })[draw.tool])
 
   watch(() => draw.tool, () => {
     // A tool that is taken is for the art, not for what is compared.

@@ -17,6 +17,7 @@ import PaintSection from './draw/PaintSection.vue'
 import PieceList from './draw/PieceList.vue'
 import PlaceSection from './draw/PlaceSection.vue'
 import RecolourSection from './draw/RecolourSection.vue'
+import SoftSection from './draw/SoftSection.vue'
 import StrokeSection from './draw/StrokeSection.vue'
 import TextSection from './draw/TextSection.vue'
 import UnderSection from './draw/UnderSection.vue'
@@ -30,6 +31,11 @@ const now = computed(() => tools.find((one) => one.tool === draw.tool))
 const isText = computed(() => draw.tool === 'text' || draw.opening !== null || (bench.detail?.details.length === 1 && bench.detail.details[0]?.text !== null && bench.detail.details[0]?.text !== undefined))
 const shape = computed(() => choices.all.shapes.find((one) => one.kind === draw.shape) ?? null)
 const shapeValues = computed(() => ({ ...Object.fromEntries(shape.value?.fields.map((field) => [field.name, field.usual]) ?? []), ...draw.shapeValues[draw.shape] }))
+/** What is said of the soft brush; the places are drawn. */
+const brush = computed(() => choices.all.soft.find((one) => one.kind === 'paint-clip')?.fields.filter((field) => field.name !== 'points') ?? [])
+function setBrush(name: string, value: number | string | boolean) {
+  draw.soft['paint-clip'] = { ...draw.soft['paint-clip'], [name]: value }
+}
 function setShape(name: string, value: number | string | boolean) {
   const own = draw.shapeValues[draw.shape] ?? {}
   const field = shape.value?.fields.find((one) => one.name === name)
@@ -79,12 +85,14 @@ const says = computed(() => {
         <TypedValue label="Widest" name="brushWidth" :value="draw.brushWidth" local :least="0.01" @measured="draw.brushWidth = $event" />
         <TypedValue label="Smoothing" name="smoothing" :value="draw.smoothing" local :least="0" @measured="draw.smoothing = $event" />
       </template>
+      <FieldForm v-if="draw.tool === 'paint'" :fields="brush" :values="draw.soft['paint-clip']!" @keep="setBrush" />
       <NodeSection v-if="draw.tool === 'nodes'" />
       <TextSection v-if="isText" />
       <template v-if="bench.chosen.size > 0">
         <PlaceSection v-if="draw.tool !== 'nodes'" />
         <PaintSection />
         <StrokeSection />
+        <SoftSection />
         <LiveSection />
         <ArrangeSection />
       </template>

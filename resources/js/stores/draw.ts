@@ -4,7 +4,7 @@ import { combined, type Matrix } from '@/bench/geometry'
 import { defineStore } from 'pinia'
 import { reactive, ref, shallowRef } from 'vue'
 
-export type Tool = 'arrange' | 'nodes' | 'shape' | 'curve' | 'brush' | 'text' | 'pick' | 'measure'
+export type Tool = 'arrange' | 'nodes' | 'shape' | 'curve' | 'brush' | 'text' | 'paint' | 'pick' | 'measure'
 
 export interface ToolWords {
   tool: Tool
@@ -21,6 +21,7 @@ export const tools: ToolWords[] = [
   { tool: 'curve', key: 'c', label: t('Curve'), says: t('Press for a corner, drag for a smooth node. Shift holds the angle. Press the first node to close; Enter ends.') },
   { tool: 'brush', key: 'f', label: t('Brush line'), says: t('Draw with the button down; the line is smoothed when you let go.') },
   { tool: 'text', key: 'l', label: t('Letters'), says: t('Press where the text begins and type on the art. Enter keeps it, Shift Enter begins a line.') },
+  { tool: 'paint', key: 'y', label: t('Soft brush'), says: t('Paint away what is not to be seen of the chosen pieces, or bring it back. Each stroke stays a line of its own.') },
   { tool: 'pick', key: 'k', label: t('Pick colour'), says: t('Press a piece to take its colour for what is chosen.') },
 ]
 
@@ -42,6 +43,8 @@ export const useDraw = defineStore('draw', () => {
   /** Where a new text is being typed that nobody has kept yet, and the edit that lays it. */
   const opening = shallowRef<{ x: number; y: number; edit: Record<string, unknown> } | null>(null)
   const brushWidth = ref(2)
+  /** The soft brush, and what the forms of soft looks say, by kind of edit. */
+  const soft = reactive<Record<string, Record<string, FieldValue>>>({ 'paint-clip': { does: 'takes', width: 8, hardness: 0, strength: 100 }, 'soft-clip': { edge: 2 }, 'fade': {}, 'harden': {} })
   /** Whether a pen that tells how it is pressed sets the width of a brush line. */
   const byPressure = ref(true)
   const profile = ref('fold')
@@ -83,5 +86,5 @@ export const useDraw = defineStore('draw', () => {
     if (next !== 'measure') marks.value = null
   }
 
-  return { tool, shape, shapeValues, fill, line, lineWidth, side, pivot, outer, onLine, typing, opening, brushWidth, profile, smoothing, layer, text, adding, byTouch, byPressure, nudge, strokesScale, keepRatio, snap, grid, nodes, segment, marks, lastTransform, moved, pane, use }
+  return { tool, shape, shapeValues, fill, line, lineWidth, side, pivot, outer, onLine, typing, opening, brushWidth, soft, profile, smoothing, layer, text, adding, byTouch, byPressure, nudge, strokesScale, keepRatio, snap, grid, nodes, segment, marks, lastTransform, moved, pane, use }
 })

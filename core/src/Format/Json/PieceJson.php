@@ -13,6 +13,7 @@ use NeatEdge\Core\Artwork\Picture;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Place;
 use NeatEdge\Core\Artwork\Side;
+use NeatEdge\Core\Artwork\SoftDrawing;
 use NeatEdge\Core\Artwork\Spread;
 use NeatEdge\Core\Artwork\Stroke;
 use NeatEdge\Core\Geometry\Contour;
@@ -49,6 +50,7 @@ final class PieceJson
             'turn' => $piece->turn === 0.0 ? null : $piece->turn,
             'clip' => $piece->clip === null ? null : self::of($piece->clip),
             'blend' => $piece->blend === Blend::Normal ? null : $piece->blend->value,
+            'soft' => $piece->soft === null ? null : SoftJson::of($piece->soft),
         ], static fn (mixed $value): bool => $value !== null);
     }
 
@@ -66,6 +68,7 @@ final class PieceJson
             (float) ($data['turn'] ?? 0.0),
             isset($data['clip']) ? self::to($data['clip']) : null,
             Blend::from($data['blend'] ?? Blend::Normal->value),
+            isset($data['soft']) ? SoftJson::to($data['soft']) : null,
         );
     }
 
@@ -107,17 +110,40 @@ final class PieceJson
     {
         $row = [$paint->colour->hex(), $paint->opacity];
         if ($paint->gradient !== null) {
-            $gradient = $paint->gradient;
-            $row[] = ['gradient' => [
-                $gradient->kind->value, $gradient->spread->value, $gradient->axis, self::matrix($gradient->matrix),
-                array_map(static fn (array $stop): array => [$stop[0], $stop[1]->hex(), $stop[2]], $gradient->stops),
-            ]];
+            $row[] = ['gradient' => self::gradient($paint->gradient)];
         } elseif ($paint->picture !== null) {
             $picture = $paint->picture;
             $row[] = ['picture' => [$picture->reference, $picture->width, $picture->height, self::matrix($picture->matrix), $picture->fit]];
         }
 
+        if ($paint->soft !== null) {
+            $row[] = ['soft' => ['pieces' => array_map(self::of(...), $paint->soft->pieces), 'look' => SoftJson::of($paint->soft->look)]];
+        }
+
         return $row;
+    }
+
+    /** @return list<mixed> */
+    public static function gradient(Gradient $gradient): array
+    {
+        return [
+            $gradient->kind->value, $gradient->spread->value, $gradient->axis, self::matrix($gradient->matrix),
+            array_map(static fn (array $stop): array => [$stop[0], $stop[1]->hex(), $stop[2]], $gradient->stops),
+        ];
+    }
+
+    /** @param  array<mixed>  $data  as gradient() gives it */
+    public static function toGradient(array $data): Gradient
+    {
+        $stops = array_values(array_map(static fn (array $stop): array => [(float) $stop[0], Colour::fromHex($stop[1]), (float) $stop[2]], $data[4]));
+
+        return new Gradient(
+            GradientKind::from($data[0]),
+            self::floats($data[2]),
+            $stops === [] ? throw new \UnexpectedValueException('A gradient has no colours.') : $stops,
+            new Matrix(...self::floats($data[3])),
+            Spread::from($data[1]),
+        );
     }
 
     /** @param  array<mixed>  $data */
@@ -125,18 +151,12 @@ final class PieceJson
     {
         $gradient = $data[2]['gradient'] ?? null;
         $picture = $data[2]['picture'] ?? null;
-        $stops = array_values(array_map(static fn (array $stop): array => [(float) $stop[0], Colour::fromHex($stop[1]), (float) $stop[2]], $gradient[4] ?? []));
+        $soft = $data[2]['soft'] ?? null;
 
         return new Paint(
             Colour::fromHex($data[0]),
             (float) $data[1],
-            $stops === [] ? null : new Gradient(
-                GradientKind::from($gradient[0]),
-                self::floats($gradient[2]),
-                $stops,
-                new Matrix(...self::floats($gradient[3])),
-                Spread::from($gradient[1]),
-            ),
+            $gradient === null ? null : self::toGradient($gradient),
             $picture === null ? null : new Picture(
                 $picture[0],
                 (float) $picture[1],
@@ -144,7 +164,16 @@ final class PieceJson
                 new Matrix(...self::floats($picture[3])),
                 $picture[4],
             ),
+            $soft === null ? null : self::toDrawing($soft),
         );
+    }
+
+    /** @param  array<string, mixed>  $data */
+    private static function toDrawing(array $data): SoftDrawing
+    {
+        $pieces = array_values(array_map(self::to(...), $data['pieces']));
+
+        return new SoftDrawing($pieces === [] ? throw new \UnexpectedValueException('A soft paint paints nothing.') : $pieces, SoftJson::to($data['look']));
     }
 
     /** @return list<float> */

@@ -9,6 +9,7 @@ use NeatEdge\Core\Artwork\Blend;
 use NeatEdge\Core\Artwork\GradientKind;
 use NeatEdge\Core\Artwork\Picture;
 use NeatEdge\Core\Artwork\Side;
+use NeatEdge\Core\Artwork\SoftLook;
 use NeatEdge\Core\Artwork\Spread;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Geometry\FillRule;
@@ -97,6 +98,25 @@ final class StoredForm
         if (isset($piece['clip'])) {
             self::hold($piece['clip'], $depth + 1);
         }
+        if (isset($piece['soft'])) {
+            self::soft($piece['soft'], $depth);
+        }
+    }
+
+    private static function soft(mixed $data, int $depth): void
+    {
+        $look = self::record($data, 'its soft look cannot be read');
+        self::within($look['edge'] ?? 0.0, 0, SoftLook::WIDEST, sprintf('a soft edge is wider than %d mm', (int) SoftLook::WIDEST));
+        if (isset($look['fade'])) {
+            self::gradient(self::rows($look['fade'], 5, 'a fade cannot be read'));
+        }
+        foreach (self::rows($look['clips'] ?? [], SoftLook::MOST_CLIPS, sprintf('a piece takes at most %d clips', SoftLook::MOST_CLIPS)) as $clip) {
+            $pieces = self::rows($clip, SoftLook::MOST_PIECES, sprintf('a clip takes at most %d pieces', SoftLook::MOST_PIECES));
+            self::need($pieces !== [], 'a clip is made of nothing');
+            foreach ($pieces as $piece) {
+                self::hold($piece, $depth + 1);
+            }
+        }
     }
 
     private static function shape(mixed $data): void
@@ -135,6 +155,13 @@ final class StoredForm
         $more = isset($paint[2]) ? self::record($paint[2], 'a paint cannot be read') : [];
         if (isset($more['gradient'])) {
             self::gradient(self::rows($more['gradient'], 5, 'a gradient cannot be read'));
+        }
+        if (isset($more['soft'])) {
+            $soft = self::record($more['soft'], 'a soft paint cannot be read');
+            foreach (self::rows($soft['pieces'] ?? null, SoftLook::MOST_PIECES, 'a soft paint cannot be read') as $piece) {
+                self::hold($piece, 1);
+            }
+            self::soft($soft['look'] ?? null, 1);
         }
         if (isset($more['picture'])) {
             $picture = self::rows($more['picture'], 5, 'a picture cannot be read');

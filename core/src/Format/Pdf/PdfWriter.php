@@ -6,12 +6,15 @@ namespace NeatEdge\Core\Format\Pdf;
 
 use Closure;
 use NeatEdge\Core\Artwork\Paint;
+use NeatEdge\Core\Artwork\Picture;
+use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Format\AboutFormat;
 use NeatEdge\Core\Format\LayoutWriter;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\FillRule;
+use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Patience\Patience;
@@ -41,6 +44,12 @@ final class PdfWriter implements LayoutWriter
     /** @var array<string, string> */
     private array $states = [];
 
+    /** @var array<string, array{int, int, int}|null> pictures that were written, by their references */
+    private array $pictures = [];
+
+    /** @var array<string, string> those of the page that is written */
+    private array $shown = [];
+
     private function __construct(private readonly string $films, private readonly bool $overprint)
     {
     }
@@ -50,7 +59,7 @@ final class PdfWriter implements LayoutWriter
         return new AboutFormat('pdf', 'PDF', 'pdf', 'application/pdf', 'Pages at true size: separations, overprint, cut lines as spot colours.', true, [
             Field::choice('films', 'Plates', 'spot', ['spot' => 'By their inks, as separations', 'black' => 'Black, as films']),
             Field::flag('overprint', 'Cut lines overprint', true),
-        ]);
+        ], true);
     }
 
     public static function from(Values $values): self
@@ -62,15 +71,16 @@ final class PdfWriter implements LayoutWriter
 
     public function loses(Layout $layout): array
     {
+        $left = 0;
         foreach ($layout->layers as $layer) {
             foreach ($layer->areas as $piece) {
-                if ($piece->fill?->picture !== null) {
-                    return ['Pictures are left out of the PDF.'];
-                }
+                $picture = $piece->fill?->picture;
+                $left += $picture !== null && ($layer->role !== Role::Print || ! PdfPicture::canBeOpened($picture)) ? 1 : 0;
             }
         }
 
-        return [];
+        return $left === 0 ? [] : [$left === 1 ? 'A picture is left out of the PDF: it lies beside the drawing, or cannot be opened.'
+            : "{$left} pictures are left out of the PDF: they lie beside the drawing, or cannot be opened."];
     }
 
     public function write(array $layouts, Closure $put): void
@@ -118,7 +128,15 @@ final class PdfWriter implements LayoutWriter
 
     private function page(PdfFile $file, int $tree, Layout $layout): int
     {
-        $this->spaces = $this->patterns = $this->states = [];
+        $this->spaces = $this->patterns = $this->states = $this->shown = [];
+        foreach ($layout->layers as $layer) {
+            foreach ($layer->role === Role::Print ? $layer->areas : [] as $piece) {
+                $picture = $piece->fill?->picture;
+                if ($picture !== null && ! array_key_exists($picture->reference, $this->pictures)) {
+                    $this->pictures[$picture->reference] = PdfPicture::written($file, $picture);
+                }
+            }
+        }
         $page = $file->number();
         $content = $file->number();
         $file->stream($content, function (Closure $put) use ($layout): void {
@@ -143,7 +161,7 @@ final class PdfWriter implements LayoutWriter
         );
         $media = new Box(0.0, 0.0, $layout->width, $layout->height);
         $resources = $layout->words === [] ? '' : '/Font << /F1 << /Type /Font /Subtype /Type1 /BaseFont /Helvetica /Encoding /WinAnsiEncoding >> >> ';
-        foreach (['ColorSpace' => $this->spaces, 'Pattern' => $this->patterns, 'ExtGState' => $this->states] as $kind => $entries) {
+        foreach (['XObject' => $this->shown, 'ColorSpace' => $this->spaces, 'Pattern' => $this->patterns, 'ExtGState' => $this->states] as $kind => $entries) {
             if ($entries !== []) {
                 $resources .= "/{$kind} << ".implode(
                     ' ',
@@ -199,7 +217,12 @@ final class PdfWriter implements LayoutWriter
             $put($this->films === 'black' ? "0 g\n" : "/{$this->space('All', new Colour(0, 0, 0))} cs 1 scn\n");
         }
         foreach ($layer->areas as $piece) {
-            if ($piece->fill?->picture !== null || $piece->shape->isEmpty()) {
+            if ($piece->shape->isEmpty()) {
+                continue;
+            }
+            if ($piece->fill?->picture !== null) {
+                $put($layer->role === Role::Print ? $this->picture($piece, $piece->fill->picture, $piece->fill->opacity) : '');
+
                 continue;
             }
             if ($layer->role === Role::Print) {
@@ -228,6 +251,35 @@ final class PdfWriter implements LayoutWriter
                 addcslashes($bytes, '()\\'),
             ));
         }
+    }
+
+    /** A picture within its shape, as its frame fits it; nothing for one that cannot be opened, which is told. */
+    private function picture(Piece $piece, Picture $picture, float $opacity): string
+    {
+        $written = $this->pictures[$picture->reference] ?? null;
+        if ($written === null) {
+            return '';
+        }
+        [$number, $wide, $high] = $written;
+        $name = "I{$number}";
+        $this->shown[$name] = "{$number} 0 R";
+        [$sx, $sy] = [$picture->width / $wide, $picture->height / $high];
+        if ($picture->fit !== 'none') {
+            $sx = $sy = str_contains($picture->fit, 'slice') ? max($sx, $sy) : min($sx, $sy);
+        }
+        $share = static fn (string $axis): float => match (true) {
+            str_contains($picture->fit, "{$axis}Min") => 0.0,
+            str_contains($picture->fit, "{$axis}Max") => 1.0,
+            default => 0.5,
+        };
+        $x = $picture->fit === 'none' ? 0.0 : $share('x') * ($picture->width - $wide * $sx);
+        $y = $picture->fit === 'none' ? 0.0 : $share('Y') * ($picture->height - $high * $sy);
+        // A picture of this format has its unit square the other way up.
+        $m = $picture->matrix->after(new Matrix($wide * $sx, 0.0, 0.0, -$high * $sy, $x, $y + $high * $sy));
+        $numbers = implode(' ', array_map(static fn (float $v): string => PdfFile::real($v, 9), [$m->a, $m->b, $m->c, $m->d, $m->e, $m->f]));
+
+        return "q /{$this->state('/ca '.PdfFile::real($opacity, 4))} gs ".self::path($piece->shape)
+            .($piece->shape->rule === FillRule::Evenodd ? 'W* n ' : 'W n ')."{$numbers} cm /{$name} Do Q\n";
     }
 
     /** The operators that choose a paint. */

@@ -50,6 +50,14 @@ final class PngWriter implements LayoutWriter
 
     public function loses(Layout $layout): array
     {
+        foreach ($layout->layers as $layer) {
+            foreach ($layer->areas as $piece) {
+                if ($piece->fill?->picture !== null) {
+                    return ['Pictures are left out of the PNG.'];
+                }
+            }
+        }
+
         return [];
     }
 

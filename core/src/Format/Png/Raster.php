@@ -10,6 +10,7 @@ use NeatEdge\Core\Geometry\ScanLines;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\Seen\Shade;
+use NeatEdge\Core\Seen\SoftTone;
 
 /**
  * Shapes as rows of pixels, the lowest painted first. Whole stretches of one colour are laid at once; only edges and gradients are worked out pixel by
@@ -133,7 +134,7 @@ final readonly class Raster
     private function stretch(string &$bytes, int $from, int $to, float $share, Paint $paint, int $row): void
     {
         $wide = $this->clear ? 4 : 3;
-        if ($paint->gradient === null) {
+        if ($paint->gradient === null && $paint->soft === null) {
             $c = $paint->colour;
             if ($share * $paint->opacity > 0.998) {
                 $pixel = chr($c->red).chr($c->green).chr($c->blue).($this->clear ? "\xFF" : '');
@@ -149,11 +150,25 @@ final readonly class Raster
             }
         }
         for ($x = $from; $x < $to; $x++) {
-            [$r, $g, $b, $opacity] = $paint->gradient === null
+            [$r, $g, $b, $opacity] = $paint->soft !== null ? self::soft($paint, ($x + 0.5) / $this->scale, ($row + 0.5) / $this->scale) : ($paint->gradient === null
                 ? [$paint->colour->red, $paint->colour->green, $paint->colour->blue, $paint->opacity]
-                : Shade::at($paint->gradient, ($x + 0.5) / $this->scale, ($row + 0.5) / $this->scale);
+                : Shade::at($paint->gradient, ($x + 0.5) / $this->scale, ($row + 0.5) / $this->scale));
             $this->mix($bytes, $x * $wide, [$r, $g, $b], $share * $opacity);
         }
+    }
+
+    /** @return array{float|int, float|int, float|int, float} what a soft paint is at a place, mm: its main colour, as much of it as is seen */
+    private static function soft(Paint $paint, float $x, float $y): array
+    {
+        $drawing = $paint->soft ?? throw new \LogicException;
+        $main = $drawing->mainPaint();
+        $tone = $paint->opacity * SoftTone::of($drawing)->at($x, $y);
+        if ($main->gradient === null) {
+            return [$main->colour->red, $main->colour->green, $main->colour->blue, $tone];
+        }
+        [$red, $green, $blue] = Shade::at($main->gradient, $x, $y);
+
+        return [$red, $green, $blue, $tone];
     }
 
     /** @param  array{float|int, float|int, float|int}  $colour */

@@ -5,14 +5,19 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Format\Svg;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Blend;
+use NeatEdge\Core\Artwork\Gradient;
+use NeatEdge\Core\Artwork\GradientKind;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Artwork\SoftLook;
 use NeatEdge\Core\Artwork\Stroke;
 use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Format\Notes;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Prepare\RemoveHidden;
 use NeatEdge\Core\Prepare\SolidColours;
@@ -42,6 +47,12 @@ final class Canvas
         return count($this->pieces);
     }
 
+    /** @return list<Piece> what was drawn since a mark */
+    public function since(int $mark): array
+    {
+        return array_slice($this->pieces, $mark);
+    }
+
     /** @return list<Piece> what was drawn since a mark; it is taken off */
     public function takeSince(int $mark): array
     {
@@ -68,7 +79,7 @@ final class Canvas
         }
     }
 
-    public function add(Shape $shape, ?Paint $fill, ?Stroke $stroke, string $name): void
+    public function add(Shape $shape, ?Paint $fill, ?Stroke $stroke, string $name, ?SoftLook $soft = null, Blend $blend = Blend::Normal): void
     {
         if ($shape->isEmpty() || ($fill === null && $stroke === null)) {
             return;
@@ -85,7 +96,7 @@ final class Canvas
         if (count($this->pieces) >= $this->limits->pieces) {
             throw SvgRefused::tooMany($this->limits->pieces);
         }
-        $this->pieces[] = new Piece('p'.(count($this->pieces) + 1), $shape, $fill, $stroke, $name);
+        $this->pieces[] = new Piece('p'.(count($this->pieces) + 1), $shape, $fill, $stroke, $name, blend: $blend, soft: $soft);
     }
 
     /** Whether every node and handle is a number, and not farther from the page's corner than a distance. */
@@ -138,8 +149,77 @@ final class Canvas
     public function put(array $pieces, array $clips = []): void
     {
         foreach ($pieces as $piece) {
-            $this->addWithin($clips, $piece->shape, $piece->fill, $piece->stroke, $piece->name);
+            if ($piece->soft === null) {
+                $from = $this->mark();
+                $this->addWithin($clips, $piece->shape, $piece->fill, $piece->stroke, $piece->name);
+                $piece->blend === Blend::Normal || $this->blend($from, $piece->blend);
+
+                continue;
+            }
+            // What is soft cannot be cut along a line: it is seen through that.
+            $light = array_map(static fn (Shape $clip): array => [new Piece('k', $clip, new Paint(new Colour(255, 255, 255)))], $clips);
+            $this->add($piece->shape, $piece->fill, $piece->stroke, $piece->name, self::within($piece->soft, $light), $piece->blend);
         }
+    }
+
+    /**
+     * Lets the pieces drawn since a mark be seen through a drawing.
+     *
+     * @param  non-empty-list<Piece>  $clip
+     */
+    public function seenThrough(int $mark, array $clip): void
+    {
+        foreach ($this->takeSince($mark) as $piece) {
+            $this->add($piece->shape, $piece->fill, $piece->stroke, $piece->name, self::within($piece->soft ?? new SoftLook, [$clip]), $piece->blend);
+        }
+    }
+
+    /** @param  list<non-empty-list<Piece>>  $clips */
+    private static function within(SoftLook $look, array $clips): SoftLook
+    {
+        return $look->with(clips: array_slice([...$look->clips, ...$clips], -SoftLook::MOST_CLIPS));
+    }
+
+    /** Lays the pieces drawn since a mark over what is below by a blend. */
+    public function blend(int $mark, Blend $blend): void
+    {
+        foreach ($this->takeSince($mark) as $piece) {
+            $this->pieces[] = $piece->with(blend: $blend);
+        }
+    }
+
+    /** Leaves of what was drawn since a mark only what is seen, where several overlap: what is done to them together may then be done to each. */
+    public function together(int $mark): void
+    {
+        $group = array_slice($this->pieces, $mark);
+        $soft = array_filter($group, static fn (Piece $piece): bool => $piece->soft !== null || $piece->blend !== Blend::Normal);
+        if ($soft === [] && (count($group) > 1 || (count($group) === 1 && $group[0]->fill !== null && $group[0]->stroke !== null))) {
+            $this->put(self::apart($this->takeSince($mark)));
+        }
+    }
+
+    /** The same for what is soft or blended as one anyway: a fill with its line is. */
+    public function severalTogether(int $mark): void
+    {
+        if (count($this->pieces) - $mark > 1) {
+            $this->together($mark);
+        }
+    }
+
+    /**
+     * @param  list<Piece>  $group
+     * @return list<Piece>
+     */
+    private static function apart(array $group): array
+    {
+        $box = Box::around(...array_values(array_filter(array_map(static fn (Piece $piece): ?Box => $piece->box(), $group))));
+        $art = new Artwork(max(1e-9, $box?->width() ?? 1.0), max(1e-9, $box?->height() ?? 1.0), $group);
+        $solid = array_filter(
+            $group,
+            static fn (Piece $piece): bool => ! ($piece->fill?->isOpaque() ?? true) || ! ($piece->stroke?->paint->isOpaque() ?? true),
+        ) === [];
+
+        return ($solid ? new RemoveHidden : new SolidColours)->apply($art)->pieces;
     }
 
     /**
@@ -151,25 +231,32 @@ final class Canvas
         if ($opacity >= 1.0 || count($this->pieces) === $mark) {
             return;
         }
+        $this->together($mark);
         $group = $this->takeSince($mark);
-        if (count($group) > 1 || ($group[0]->fill !== null && $group[0]->stroke !== null)) {
-            $box = Box::around(...array_values(array_filter(array_map(static fn (Piece $piece): ?Box => $piece->box(), $group))));
-            $art = new Artwork(max(1e-9, $box?->width() ?? 1.0), max(1e-9, $box?->height() ?? 1.0), $group);
-            $solid = array_filter(
-                $group,
-                static fn (Piece $piece): bool => ! ($piece->fill?->isOpaque() ?? true) || ! ($piece->stroke?->paint->isOpaque() ?? true),
-            ) === [];
-            $group = ($solid ? new RemoveHidden : new SolidColours)->apply($art)->pieces;
-        }
         foreach ($group as $piece) {
-            $stroke = $piece->stroke;
+            if ($piece->soft !== null) {
+                $this->add($piece->shape, $piece->fill, $piece->stroke, $piece->name, self::faded($piece->soft, $opacity), $piece->blend);
+
+                continue;
+            }
             $this->add(
                 $piece->shape,
                 $piece->fill?->faded($opacity),
-                $stroke === null ? null : new Stroke($stroke->paint->faded($opacity), $stroke->style, $stroke->pen),
+                $piece->stroke?->with(paint: $piece->stroke->paint->faded($opacity)),
                 $piece->name,
+                null,
+                $piece->blend,
             );
         }
+    }
+
+    /** As much less of it is seen everywhere. */
+    private static function faded(SoftLook $look, float $opacity): SoftLook
+    {
+        $white = new Colour(255, 255, 255);
+
+        return $look->with(fade: $look->fade?->faded($opacity)
+            ?? new Gradient(GradientKind::Linear, [0.0, 0.0, 1.0, 0.0], [[0.0, $white, $opacity], [1.0, $white, $opacity]], Matrix::identity()));
     }
 
     /**

@@ -6,19 +6,23 @@ namespace NeatEdge\Core\Format\Svg;
 
 use DOMElement;
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Gradient;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Artwork\SoftLook;
 use NeatEdge\Core\Flat\Outlines;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\PlanarMap\PlanarMap;
 use NeatEdge\Core\Prepare\SeenPaints;
 
 /**
- * A mask of flat colours cuts: what it shows white stays, what it shows grey is as see-through as it is grey.
+ * A mask of flat colours cuts: what it shows white stays, what it shows grey is as see-through as it is grey. One that is soft or of many tones is kept as a
+ * drawing that what it is on is seen through.
  *
  * @source CSS Masking 1, 7: luminance and alpha masks
  */
@@ -34,15 +38,20 @@ final readonly class Masks
      * Masks what was drawn since a mark.
      *
      * @param  Box|null  $box  of it, in its user units
-     * @return bool false where the mask is none of flat colours; what was drawn is then left as it is
+     * @return bool false where the mask is of too many pieces; what was drawn is then left as it is
      */
     public function apply(DOMElement $mask, Scope $scope, int $mark, ?Box $box): bool
     {
-        $levels = $this->levels($mask, $scope, $box);
-        if ($levels === null) {
-            return false;
-        }
         $canvas = $this->walk->canvas;
+        $style = $this->walk->definitions->styleOf($mask);
+        $region = $this->region($mask, $scope, $box);
+        $drawn = $region === null ? [] : $this->content($mask, $style, $scope, $box);
+        $levels = $region === null ? [] : $this->levels($drawn, $region, $style->get('mask-type') === 'alpha');
+        $soft = array_filter($canvas->since($mark), static fn (Piece $piece): bool => $piece->soft !== null) !== [];
+        if ($region !== null && ($levels === null || ($soft && $levels !== []))) {
+            return $this->seenThrough($drawn, $region, $mark, $style->get('mask-type') === 'alpha');
+        }
+        $levels ??= [];
         $pieces = $canvas->takeSince($mark);
         foreach ($levels as [$value, $shape]) {
             $from = $canvas->mark();
@@ -53,11 +62,57 @@ final readonly class Masks
         return true;
     }
 
-    /** @return list<array{float, Shape}>|null what shows how much, 0 to 1; in mm */
-    private function levels(DOMElement $mask, Scope $scope, ?Box $box): ?array
+    /**
+     * A mask that is soft or of many tones: what was drawn keeps its outlines and is seen through it.
+     *
+     * @param  list<Piece>  $drawn
+     */
+    private function seenThrough(array $drawn, Shape $region, int $mark, bool $byAlpha): bool
     {
-        $style = $this->walk->definitions->styleOf($mask);
-        $region = $this->region($mask, $scope, $box);
+        if (count($drawn) > SoftLook::MOST_PIECES) {
+            return false;
+        }
+        $canvas = $this->walk->canvas;
+        $canvas->severalTogether($mark);
+        $white = new Colour(255, 255, 255);
+        $drawn = ! $byAlpha ? $drawn : array_map(static fn (Piece $piece): Piece => $piece->with(
+            fill: $piece->fill === null ? null : self::inWhite($piece->fill),
+            stroke: $piece->stroke?->with(paint: self::inWhite($piece->stroke->paint)),
+        ), $drawn);
+        if ($drawn === []) {
+            $canvas->takeSince($mark);
+
+            return true;
+        }
+        $canvas->seenThrough($mark, $drawn);
+        // Most masks are larger than what they are on.
+        $box = Box::around(...array_values(array_filter(array_map(static fn (Piece $piece): ?Box => $piece->box()?->grown(
+            3.5 * ($piece->soft->edge ?? 0.0) + ($piece->stroke?->widths()[1] ?? 0.0),
+        ), $canvas->since($mark)))));
+        if ($box !== null && (Within::touches($region, $box) || ! Within::covers($region, $box->left, $box->top))) {
+            $canvas->seenThrough($mark, [new Piece('k', $region, new Paint($white))]);
+        }
+
+        return true;
+    }
+
+    /** What is covered as light as can be. */
+    private static function inWhite(Paint $paint): Paint
+    {
+        $white = new Colour(255, 255, 255);
+
+        return $paint->gradient === null ? new Paint($white, $paint->opacity) : Paint::gradient(new Gradient(
+            $paint->gradient->kind,
+            $paint->gradient->axis,
+            array_map(static fn (array $stop): array => [$stop[0], $white, $stop[2]], $paint->gradient->stops),
+            $paint->gradient->matrix,
+            $paint->gradient->spread,
+        ));
+    }
+
+    /** @return list<Piece> */
+    private function content(DOMElement $mask, Style $style, Scope $scope, ?Box $box): array
+    {
         $content = $scope->unclipped($style, Matrix::identity());
         if ($mask->getAttribute('maskContentUnits') === 'objectBoundingBox') {
             if ($box === null) {
@@ -65,10 +120,19 @@ final readonly class Masks
             }
             $content = $content->inside($style, new Matrix($box->width(), 0, 0, $box->height(), $box->left, $box->top));
         }
-        if ($region === null) {
-            return [];
+
+        return $this->walk->aside($mask, $content);
+    }
+
+    /**
+     * @param  list<Piece>  $drawn
+     * @return list<array{float, Shape}>|null what shows how much, 0 to 1, in mm; null where the mask is not of a few flat tones
+     */
+    private function levels(array $drawn, Shape $region, bool $byAlpha): ?array
+    {
+        if (array_filter($drawn, static fn (Piece $piece): bool => $piece->soft !== null) !== []) {
+            return null;
         }
-        $drawn = $this->walk->aside($mask, $content);
         $pieces = array_values(array_filter(
             Outlines::of(new Artwork(1.0, 1.0, $drawn))->pieces,
             static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty(),
@@ -78,7 +142,6 @@ final readonly class Masks
             return [];
         }
         $rule = new SeenPaints($paints);
-        $byAlpha = $style->get('mask-type') === 'alpha';
         $byValue = [];
         foreach (PlanarMap::of(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces))->regions($rule) as $label => $shape) {
             $value = self::value($rule->seen[$label], $byAlpha);

@@ -46,6 +46,12 @@ final readonly class Scope
         return new self($style, $this->matrix->after($own), $this->viewport, [], $this->uses, $this->depth + 1);
     }
 
+    /** The same, nothing cut off yet: what is blurred is cut afterwards. */
+    public function whole(): self
+    {
+        return new self($this->style, $this->matrix, $this->viewport, [], $this->uses, $this->depth);
+    }
+
     public function showing(Viewport $viewport, Matrix $fit): self
     {
         return new self($this->style, $this->matrix->after($fit), $viewport, $this->clips, $this->uses, $this->depth);

@@ -13,12 +13,12 @@ final readonly class Style
         'fill', 'fill-opacity', 'fill-rule', 'clip-rule', 'stroke', 'stroke-width', 'stroke-opacity', 'stroke-linecap', 'stroke-linejoin',
         'stroke-miterlimit', 'stroke-dasharray', 'stroke-dashoffset', 'color', 'visibility', 'paint-order', 'marker-start', 'marker-mid', 'marker-end',
         'font-family', 'font-size', 'font-weight', 'font-style', 'letter-spacing', 'word-spacing', 'text-anchor', 'text-transform', 'white-space',
-        'writing-mode', 'direction', 'dominant-baseline', 'text-decoration', 'context-fill', 'context-stroke',
+        'writing-mode', 'direction', 'dominant-baseline', 'text-decoration', 'context-fill', 'context-stroke', 'color-interpolation-filters',
     ];
 
     private const OWN = [
         'opacity', 'display', 'clip-path', 'mask', 'mask-type', 'filter', 'overflow', 'transform', 'transform-origin', 'vector-effect', 'mix-blend-mode',
-        'stop-color', 'stop-opacity', 'baseline-shift', 'alignment-baseline'];
+        'stop-color', 'stop-opacity', 'flood-color', 'flood-opacity', 'baseline-shift', 'alignment-baseline'];
 
     /** Written only in style sheets, and taken apart. */
     private const SHORTHAND = ['marker', 'font', 'text-decoration-line'];

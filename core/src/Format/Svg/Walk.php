@@ -129,7 +129,6 @@ final class Walk
         if ($opacity <= 0.0 || $scope->matrix->isSingular()) {
             return;
         }
-        $this->tellLooks($e, $scope);
         $this->masked($e, $scope, $opacity, function (Scope $scope) use ($e, $name, $drawn): void {
             match (true) {
                 $drawn => $this->shape($e, $scope),
@@ -141,18 +140,6 @@ final class Walk
                 default => $this->within($e, $scope),
             };
         });
-    }
-
-    /** What it looks like here that it did not in its file. */
-    private function tellLooks(DOMElement $e, Scope $scope): void
-    {
-        $filter = $scope->style->get('filter');
-        if (Definitions::reference($filter) !== null || preg_match('/^[a-z-]+\(/', $filter) === 1) {
-            $this->notes->add('filter', 'A filter is not taken: what it is on is drawn without it.', Severity::Serious, $this->placeOf($e, $scope));
-        }
-        if (! in_array($scope->style->get('mix-blend-mode'), ['', 'normal'], true)) {
-            $this->notes->add('blend', 'A blend mode is taken as plain painting.', Severity::Warning, $this->placeOf($e, $scope));
-        }
     }
 
     /**
@@ -170,7 +157,14 @@ final class Walk
             $scope = $scope->clippedBy($this->clips->of($clip, $scope, $shape ? $this->boxOf($e, $scope) : null));
         }
         $mark = $this->canvas->mark();
-        $draw($mask === null ? $scope : $scope->using('mask '.$mask->getAttribute('id')));
+        $looks = new Looks($this->canvas, $this->notes, $this->definitions, fn (): ?Point => $this->placeOf($e, $scope));
+        $layers = $looks->filter($scope);
+        $inner = $layers === null ? $scope : $scope->whole();
+        $draw($mask === null ? $inner : $inner->using('mask '.$mask->getAttribute('id')));
+        if ($layers !== null) {
+            $looks->apply($layers, $mark, $scope);
+        }
+        $looks->blend($scope, $mark);
         if (! $late && $mask === null) {
             $this->canvas->fade($mark, $opacity);
 
@@ -184,7 +178,7 @@ final class Walk
             $this->canvas->clip($mark, $this->clips->of($clip, $scope, $box));
         }
         if ($mask !== null && ! (new Masks($this))->apply($mask, $scope->using('mask '.$mask->getAttribute('id')), $mark, $box)) {
-            $this->notes->add('mask', 'A mask that fades is not taken: what it is on is drawn whole.', Severity::Serious, $this->placeOf($e, $scope));
+            $this->notes->add('mask', 'A mask of very many pieces is not taken: what it is on is drawn whole.', Severity::Serious, $this->placeOf($e, $scope));
         }
         $this->canvas->fade($mark, $opacity);
     }

@@ -5,15 +5,19 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Format\Svg;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Blend;
 use NeatEdge\Core\Artwork\Gradient;
 use NeatEdge\Core\Artwork\GradientKind;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Picture;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Artwork\SoftLook;
 use NeatEdge\Core\Artwork\Spread;
+use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\Stroke\Cap;
 use NeatEdge\Core\Stroke\Join;
@@ -25,6 +29,17 @@ final class Writer
     private array $definitions = [];
 
     private int $clips = 0;
+
+    private int $softs = 0;
+
+    /** @var array<string, string> ids of what makes pieces soft, by the key of its definition */
+    private array $softIds = [];
+
+    /** Share of the page round it that what is soft is worked out over: what lies there may be seen softly on the page. */
+    private const ROUND = 0.25;
+
+    /** @var array{float, float} mm of the page */
+    private array $page = [1.0, 1.0];
 
     /** Digits after the point: a nanometre, so that what is rounded never shows and neighbours round alike. */
     private const DIGITS = 6;
@@ -42,6 +57,7 @@ final class Writer
             $out .= '<title>'.self::text($title)."</title>\n";
         }
         $self = new self;
+        $self->page = [$artwork->width, $artwork->height];
         $body = '';
         foreach ($artwork->pieces as $piece) {
             $body .= $self->piece($piece);
@@ -101,10 +117,103 @@ final class Writer
         return $path;
     }
 
+    /** A piece with all that makes it soft, and how it is laid over what lies below. */
     private function piece(Piece $piece): string
     {
+        $soft = $piece->fill?->soft;
+        if ($soft !== null) {
+            $seen = $piece->fill->opacity;
+            // What a step left of it to be seen: its drawing itself is whole.
+            $own = $this->clipPath($piece->shape);
+            $drawn = implode('', array_map(fn (Piece $one): string => $this->hard($one, ''), $soft->pieces));
+            $opacity = $seen < 1.0 ? ' opacity="'.self::number($seen).'"' : '';
+            $out = '<g id="'.self::text($piece->id)."\" clip-path=\"url(#{$own})\"{$opacity}>".$this->softened($drawn, $soft->look)."</g>\n";
+        } else {
+            $out = $piece->soft === null ? $this->hard($piece, $piece->id)
+                : '<g id="'.self::text($piece->id).'">'.$this->softened($this->hard($piece, ''), $piece->soft)."</g>\n";
+        }
+
+        return $piece->blend === Blend::Normal ? $out : "<g style=\"mix-blend-mode:{$piece->blend->value}\">{$out}</g>\n";
+    }
+
+    /** What was drawn, blurred, faded and seen through its clips: a group round it for each. */
+    private function softened(string $drawn, SoftLook $look): string
+    {
+        if ($look->edge > 0.0) {
+            $drawn = "<g filter=\"url(#{$this->blur($look->edge)})\">\n{$drawn}</g>";
+        }
+        if ($look->fade !== null) {
+            $light = new Gradient(
+                $look->fade->kind,
+                $look->fade->axis,
+                array_map(static fn (array $stop): array => [$stop[0], new Colour(255, 255, 255), $stop[2]], $look->fade->stops),
+                $look->fade->matrix,
+                $look->fade->spread,
+            );
+            [$width, $height] = $this->page;
+            $all = Shape::of(Contour::rectangle(-self::ROUND * $width, -self::ROUND * $height, (1 + 2 * self::ROUND) * $width, (1 + 2 * self::ROUND) * $height));
+            $drawn = "<g mask=\"url(#{$this->mask($this->hard(new Piece('', $all, Paint::gradient($light)), ''))})\">\n{$drawn}</g>";
+        }
+        foreach ($look->clips as $clip) {
+            $inside = implode('', array_map(fn (Piece $piece): string => $piece->soft === null ? $this->hard($piece, '')
+                : $this->softened($this->hard($piece, ''), $piece->soft)."\n", $clip));
+            $drawn = "<g mask=\"url(#{$this->mask($inside)})\">\n{$drawn}</g>";
+        }
+
+        return $drawn;
+    }
+
+    /** A Gaussian as an element; the same for the same deviation. It reaches as far as anything can lie. */
+    private function blur(float $edge): string
+    {
+        $deviation = self::number($edge);
+        $key = "blur {$deviation}";
+        if (! isset($this->definitions[$key])) {
+            $id = 'soft-'.(++$this->softs);
+            $this->softIds[$key] = $id;
+            $this->definitions[$key] = "<filter id=\"{$id}\" filterUnits=\"userSpaceOnUse\"{$this->region()} color-interpolation-filters=\"sRGB\">"
+                ."<feGaussianBlur stdDeviation=\"{$deviation}\"/></filter>\n";
+        }
+
+        return $this->softIds[$key];
+    }
+
+    private function mask(string $inside): string
+    {
+        $key = 'mask '.hash('xxh128', $inside);
+        if (! isset($this->definitions[$key])) {
+            $id = 'soft-'.(++$this->softs);
+            $this->softIds[$key] = $id;
+            $this->definitions[$key] = "<mask id=\"{$id}\" maskUnits=\"userSpaceOnUse\"{$this->region()}>\n{$inside}</mask>\n";
+        }
+
+        return $this->softIds[$key];
+    }
+
+    private function region(): string
+    {
+        [$width, $height] = $this->page;
+
+        return sprintf(' x="%s" y="%s" width="%s" height="%s"', ...array_map(
+            self::number(...),
+            [-self::ROUND * $width, -self::ROUND * $height, (1 + 2 * self::ROUND) * $width, (1 + 2 * self::ROUND) * $height],
+        ));
+    }
+
+    private function clipPath(Shape $shape): string
+    {
+        $id = 'frame-'.(++$this->clips);
+        $rule = $shape->rule === FillRule::Evenodd ? ' clip-rule="evenodd"' : '';
+        $this->definitions[$id] = "<clipPath id=\"{$id}\"><path d=\"".self::path($shape)."\"{$rule}/></clipPath>\n";
+
+        return $id;
+    }
+
+    /** A piece as it is drawn, without what makes it soft. @param  string  $id  none where it is part of something else */
+    private function hard(Piece $piece, string $id): string
+    {
         if ($piece->fill?->picture !== null) {
-            return $this->picture($piece, $piece->fill->picture, $piece->fill->opacity);
+            return $this->picture($piece, $piece->fill->picture, $piece->fill->opacity, $id);
         }
         $shape = $piece->shape;
         $stroke = $piece->stroke;
@@ -115,7 +224,7 @@ final class Writer
             $shape = $shape->transformed($space);
             $transform = self::transform($stroke->pen, 'transform');
         }
-        $out = '<path id="'.self::text($piece->id).'" d="'.self::path($shape).'"';
+        $out = '<path'.($id === '' ? '' : ' id="'.self::text($id).'"').' d="'.self::path($shape).'"';
         $out .= $piece->fill === null ? ' fill="none"' : $this->paint('fill', $piece->fill, $space);
         if ($piece->fill !== null && $shape->rule === FillRule::Evenodd) {
             $out .= ' fill-rule="evenodd"';
@@ -150,13 +259,11 @@ final class Writer
         return " {$attribute}=\"url(#{$id})\"";
     }
 
-    private function picture(Piece $piece, Picture $picture, float $opacity): string
+    private function picture(Piece $piece, Picture $picture, float $opacity, string $name): string
     {
-        $id = 'frame-'.(++$this->clips);
-        $rule = $piece->shape->rule === FillRule::Evenodd ? ' clip-rule="evenodd"' : '';
-        $this->definitions[$id] = "<clipPath id=\"{$id}\"><path d=\"".self::path($piece->shape)."\"{$rule}/></clipPath>\n";
+        $id = $this->clipPath($piece->shape);
 
-        return '<g id="'.self::text($piece->id)."\" clip-path=\"url(#{$id})\"".($opacity < 1.0 ? ' opacity="'.self::number($opacity).'"' : '').'><image href="'
+        return '<g'.($name === '' ? '' : ' id="'.self::text($name).'"')." clip-path=\"url(#{$id})\"".($opacity < 1.0 ? ' opacity="'.self::number($opacity).'"' : '').'><image href="'
             .self::text($picture->reference).'" width="'.self::number($picture->width, 8).'" height="'.self::number($picture->height, 8)
             .'" preserveAspectRatio="'.self::text($picture->fit).'"'.self::transform($picture->matrix, 'transform')."/></g>\n";
     }
