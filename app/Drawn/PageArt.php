@@ -159,6 +159,14 @@ final class PageArt
                 $row[$name] = self::gradient($gradient, $back);
             }
         }
+
+        return [...$row, ...self::beyondFlat($piece, $tolerance)];
+    }
+
+    /** @return array<string, mixed> what of its paint is no flat colour and no gradient, and how softly it is seen */
+    private static function beyondFlat(Piece $piece, Tolerance $tolerance): array
+    {
+        $row = [];
         $picture = $piece->fill?->picture;
         if ($picture !== null) {
             $row['picture'] = self::picture($picture);

@@ -38,7 +38,10 @@ final class ShopSetting extends Model
         }
         $pattern = self::DAYS[$days] ?? self::DAYS['day'];
 
-        return (string) (new IntlDateFormatter($language, IntlDateFormatter::NONE, IntlDateFormatter::NONE, date_default_timezone_get(), null, $pattern[$language] ?? $pattern['en']))->format($time);
+        $none = IntlDateFormatter::NONE;
+        $written = new IntlDateFormatter($language, $none, $none, date_default_timezone_get(), null, $pattern[$language] ?? $pattern['en']);
+
+        return (string) $written->format($time);
     }
 
     /** @return array<string, string> all of them, by name; what was never set is as is usual, money as the configuration has it */

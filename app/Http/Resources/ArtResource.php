@@ -28,7 +28,13 @@ namespace App\Http\Resources;
  *     line: list<LineStepRow>,
  *     pieces: list<PieceRow>,
  * }
- * @phpstan-type LayerRow array{id: string, name: string, hidden: bool, locked: bool}
+ * @phpstan-type LayerRow array{
+ *     id: string, name: string, hidden: bool, locked: bool,
+ *     // What it is of a thing that art is shown on.
+ *     part?: string,
+ *     // Where art lies on it.
+ *     place?: array<string, mixed>,
+ * }
  * @phpstan-type GuideRow array{id: string, upright: bool, at: float}
  * @phpstan-type ReferencePictureRow array{file: string, name: string, x: float, y: float, width: float, height: float, strength: float, hidden: bool,
  *     locked: bool}

@@ -10,8 +10,18 @@ final readonly class Layer
     /** The id of the layer that every artwork begins with. */
     public const FIRST = 'l1';
 
-    public function __construct(public string $id, public string $name, public bool $hidden = false, public bool $locked = false)
-    {
+    /**
+     * @param  string  $part  what it is of a thing that art is shown on (see Proof\Part); nothing as a rule
+     * @param  array<string, mixed>  $place  where art lies on it, by the fields of Proof\Place
+     */
+    public function __construct(
+        public string $id,
+        public string $name,
+        public bool $hidden = false,
+        public bool $locked = false,
+        public string $part = '',
+        public array $place = [],
+    ) {
     }
 
     public function with(mixed ...$changes): self

@@ -7,9 +7,9 @@ namespace NeatEdge\Core\Artwork;
 use NeatEdge\Core\Geometry\Matrix;
 
 /**
- * D13: how softly a piece is seen: all of it is blurred, then fades, then is seen through its clips, one after the other. A clip is a small drawing: where it is
- * light the piece is seen, where it is dark or bare it is not, as a mask of SVG by luminance has it. So a clip may be soft and fade itself, and what is painted
- * on it by hand are lines.
+ * D13: how softly a piece is seen: all of it is blurred, then fades, then is seen through its clips, one after the other. A clip is a small drawing: where it
+ * is light the piece is seen, where it is dark or bare it is not, as a mask of SVG by luminance has it. So a clip may be soft and fade itself, and what
+ * is painted on it by hand are lines.
  */
 final readonly class SoftLook
 {

@@ -126,7 +126,10 @@ final class Harden
         $shape = Combine::weld(self::outlines($drawing, $tolerance), $tolerance);
         foreach ($drawing->look->clips as $clip) {
             $light = array_values(array_filter(
-                array_map(static fn (Piece $piece): Shape => $piece->fill === null || $piece->fill->colour->hex() === '#000000' ? new Shape([]) : $piece->shape, $clip),
+                array_map(
+                    static fn (Piece $piece): Shape => $piece->fill === null || $piece->fill->colour->hex() === '#000000' ? new Shape([]) : $piece->shape,
+                    $clip,
+                ),
                 static fn (Shape $one): bool => ! $one->isEmpty(),
             ));
             $shape = $light === [] || $shape->isEmpty() ? new Shape([])

@@ -11,7 +11,7 @@ use NeatEdge\Core\Geometry\CurveThrough;
 use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\Stroke\Thin;
 
-/** A ring of many places as an outline of few nodes: straight where it is straight, else from where it lies farthest to one side to where it lies farthest to another. */
+/** A ring of many places as an outline of few nodes: straight where it is straight, else of curves that are each as long as one can be. */
 final class LevelCurve
 {
     /** Share of the deviation within which a stretch is taken for straight: what is left is for curves. */
@@ -124,7 +124,8 @@ final class LevelCurve
                     $bad = $to;
                 }
             }
-            $segments[] = $found ?? CurveThrough::fit(array_slice($points, $from, $good - $from + 1), $deviation, $start, $good === $n - 1 ? $in : $ways[$good])[0];
+            $last = $good === $n - 1 ? $in : $ways[$good];
+            $segments[] = $found ?? CurveThrough::fit(array_slice($points, $from, $good - $from + 1), $deviation, $start, $last)[0];
             $from = $good;
         }
 

@@ -34,23 +34,7 @@ final class LevelLine
                 }
                 // Edges of the square by a name that both squares beside it give it.
                 [$top, $right, $bottom, $left] = ["{$i} {$j} h", ($i + 1)." {$j} v", "{$i} ".($j + 1).' h', "{$i} {$j} v"];
-                // What is seen lies to the right of the way.
-                $ways = match ([$a, $b, $c, $d]) {
-                    [true, false, false, false] => [[$top, $left]],
-                    [false, true, false, false] => [[$right, $top]],
-                    [false, false, true, false] => [[$bottom, $right]],
-                    [false, false, false, true] => [[$left, $bottom]],
-                    [true, true, false, false] => [[$right, $left]],
-                    [false, true, true, false] => [[$bottom, $top]],
-                    [false, false, true, true] => [[$left, $right]],
-                    [true, false, false, true] => [[$top, $bottom]],
-                    [false, true, true, true] => [[$left, $top]],
-                    [true, false, true, true] => [[$top, $right]],
-                    [true, true, false, true] => [[$right, $bottom]],
-                    [true, true, true, false] => [[$bottom, $left]],
-                    [true, false, true, false] => [[$top, $left], [$bottom, $right]],
-                    default => [[$right, $top], [$left, $bottom]],
-                };
+                $ways = self::ways([$a, $b, $c, $d], $top, $right, $bottom, $left);
                 foreach ($ways as [$from, $to]) {
                     $next[$from] = $to;
                 }
@@ -72,6 +56,32 @@ final class LevelLine
         }
 
         return $rings;
+    }
+
+    /**
+     * Where the line goes through a square, by its edges; what is seen lies to the right of the way.
+     *
+     * @param  array{bool, bool, bool, bool}  $seen  whether its corners are, clockwise from the upper left
+     * @return list<array{string, string}>
+     */
+    private static function ways(array $seen, string $top, string $right, string $bottom, string $left): array
+    {
+        return match ($seen) {
+            [true, false, false, false] => [[$top, $left]],
+            [false, true, false, false] => [[$right, $top]],
+            [false, false, true, false] => [[$bottom, $right]],
+            [false, false, false, true] => [[$left, $bottom]],
+            [true, true, false, false] => [[$right, $left]],
+            [false, true, true, false] => [[$bottom, $top]],
+            [false, false, true, true] => [[$left, $right]],
+            [true, false, false, true] => [[$top, $bottom]],
+            [false, true, true, true] => [[$left, $top]],
+            [true, false, true, true] => [[$top, $right]],
+            [true, true, false, true] => [[$right, $bottom]],
+            [true, true, true, false] => [[$bottom, $left]],
+            [true, false, true, false] => [[$top, $left], [$bottom, $right]],
+            default => [[$right, $top], [$left, $bottom]],
+        };
     }
 
     /** @return array{float, float} where the level lies on an edge between the middles of two cells */

@@ -105,13 +105,16 @@ final class SoftTone
         $fade = $look->fade;
         if ($fade !== null) {
             $layer = array_map(
-                static fn (ToneGrid $grid): ToneGrid => $grid->changed(static fn (float $tone, float $x, float $y): float => $tone * Shade::at($fade, $x, $y)[3]),
+                static fn (ToneGrid $grid): ToneGrid => $grid->changed(
+                    static fn (float $tone, float $x, float $y): float => $tone * Shade::at($fade, $x, $y)[3],
+                ),
                 $layer,
             );
         }
         foreach ($look->clips as $clip) {
             $light = $this->drawn($clip)[1];
-            $layer = array_map(static fn (ToneGrid $grid): ToneGrid => $grid->with($light, static fn (float $tone, float $seen): float => $tone * $seen), $layer);
+            $through = static fn (float $tone, float $seen): float => $tone * $seen;
+            $layer = array_map(static fn (ToneGrid $grid): ToneGrid => $grid->with($light, $through), $layer);
         }
 
         return $layer;

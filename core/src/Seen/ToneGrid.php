@@ -155,7 +155,11 @@ final class ToneGrid
         );
     }
 
-    /** The same lattice with each tone changed by its place. @param  callable(float, float, float): float  $changed  of the tone and the middle of its cell, mm */
+    /**
+     * The same lattice with each tone changed by its place.
+     *
+     * @param  callable(float, float, float): float  $changed  of the tone and the middle of its cell, mm
+     */
     public function changed(callable $changed): self
     {
         $tones = [];

@@ -85,7 +85,8 @@ final readonly class FadePieces implements Local
         $white = new Colour(255, 255, 255);
         [$from, $to] = $this->span;
         // Both at one place would be no line: a hair apart is as hard.
-        $stops = [[min($from, $to), $white, $from <= $to ? $this->seen[0] : $this->seen[1]], [max($from, $to, $from + 1e-4), $white, $from <= $to ? $this->seen[1] : $this->seen[0]]];
+        [$first, $last] = $from <= $to ? $this->seen : array_reverse($this->seen);
+        $stops = [[min($from, $to), $white, $first], [max($from, $to, $from + 1e-4), $white, $last]];
         $middle = $box->middle();
         if ($this->way === 'outwards') {
             $reach = max(1e-6, hypot($box->width(), $box->height()) / 2);

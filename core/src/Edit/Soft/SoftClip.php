@@ -22,8 +22,8 @@ use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Seen\StrokeRegion;
 
 /**
- * D13: pieces are seen through the uppermost of those that are chosen. It may have a soft edge and a fade of its own; each piece may have several such clips, one
- * in the other. A line serves through what its stroke covers; its colour does not matter.
+ * D13: pieces are seen through the uppermost of those that are chosen. It may have a soft edge and a fade of its own; each piece may have several such clips,
+ * one in the other. A line serves through what its stroke covers; its colour does not matter.
  */
 final readonly class SoftClip implements Edit
 {
@@ -38,7 +38,7 @@ final readonly class SoftClip implements Edit
             'Soft clip',
             'Seen through the uppermost, whose edge may be soft.',
             [
-                Field::length('edge', 'Softness of the clip', 2.0, 0.0, 'a soft edge that the uppermost has already is kept where this is nought', SoftLook::WIDEST),
+                Field::length('edge', 'Softness of the clip', 2.0, 0.0, 'a soft edge that the uppermost has is kept at nought', SoftLook::WIDEST),
                 Field::flag('fill', 'Fill it first', false, 'so that an outline without a fill clips by what it encloses'),
             ],
             2,

@@ -42,6 +42,9 @@ final readonly class SoftenPieces implements Local
 
     public function apply(Artwork $artwork): Artwork
     {
-        return $artwork->mapped(fn (Piece $piece): Piece => Looked::with($piece, ($piece->soft ?? new SoftLook)->with(edge: $this->edge)), Chosen::in($artwork, $this->ids));
+        return $artwork->mapped(
+            fn (Piece $piece): Piece => Looked::with($piece, ($piece->soft ?? new SoftLook)->with(edge: $this->edge)),
+            Chosen::in($artwork, $this->ids),
+        );
     }
 }

@@ -39,7 +39,7 @@ final class ArtworkJson
         return [
             'width' => $artwork->width,
             'height' => $artwork->height,
-            'layers' => array_map(get_object_vars(...), $artwork->layers),
+            'layers' => array_map(self::layer(...), $artwork->layers),
             'groups' => (object) $artwork->groups,
             'guides' => array_map(get_object_vars(...), $artwork->guides),
             'reference' => $artwork->reference === null ? null : get_object_vars($artwork->reference),
@@ -47,6 +47,19 @@ final class ArtworkJson
                 static fn (LineStep $step): array => [...$step->toArray(), 'values' => (object) $step->values],
                 $artwork->line,
             ),
+        ];
+    }
+
+    /** @return array<string, mixed> what is as usual is left out */
+    private static function layer(Layer $layer): array
+    {
+        return [
+            'id' => $layer->id,
+            'name' => $layer->name,
+            'hidden' => $layer->hidden,
+            'locked' => $layer->locked,
+            ...($layer->part === '' ? [] : ['part' => $layer->part]),
+            ...($layer->place === [] ? [] : ['place' => $layer->place]),
         ];
     }
 

@@ -150,9 +150,10 @@ final readonly class Raster
             }
         }
         for ($x = $from; $x < $to; $x++) {
-            [$r, $g, $b, $opacity] = $paint->soft !== null ? self::soft($paint, ($x + 0.5) / $this->scale, ($row + 0.5) / $this->scale) : ($paint->gradient === null
+            $place = [($x + 0.5) / $this->scale, ($row + 0.5) / $this->scale];
+            [$r, $g, $b, $opacity] = $paint->soft !== null ? self::soft($paint, ...$place) : ($paint->gradient === null
                 ? [$paint->colour->red, $paint->colour->green, $paint->colour->blue, $paint->opacity]
-                : Shade::at($paint->gradient, ($x + 0.5) / $this->scale, ($row + 0.5) / $this->scale));
+                : Shade::at($paint->gradient, ...$place));
             $this->mix($bytes, $x * $wide, [$r, $g, $b], $share * $opacity);
         }
     }

@@ -101,7 +101,8 @@ final class Filters
                 $edge = trim($inside) === '' ? 0.0 : $scope->viewport->length(trim($inside), 'o', $scope->fontSize());
                 $layers = $edge === null ? null : self::blurred($layers, $edge);
             } else {
-                $colour = preg_match('/(#[0-9a-f]+|[a-z]+\([^()]*\)|[a-z]{3,})/i', $inside, $found) === 1 ? ColourText::parse($found[1]) : [new Colour(0, 0, 0), 1.0];
+                $named = preg_match('/(#[0-9a-f]+|[a-z]+\([^()]*\)|[a-z]{3,})/i', $inside, $found) === 1;
+                $colour = $named ? ColourText::parse($found[1]) : [new Colour(0, 0, 0), 1.0];
                 $lengths = preg_split('/\s+/', trim(str_replace($found[1] ?? '', '', $inside)), -1, PREG_SPLIT_NO_EMPTY) ?: [];
                 $numbers = array_map(static fn (string $one): ?float => $scope->viewport->length($one, 'o', $scope->fontSize()), $lengths);
                 if ($colour === null || count($numbers) < 2 || in_array(null, $numbers, true)) {
@@ -309,7 +310,7 @@ final class Filters
             return null;
         }
         [$red, $green, $blue, $alpha] = array_chunk($m, 5);
-        if ($alpha[0] !== 0.0 || $alpha[1] !== 0.0 || $alpha[2] !== 0.0 || $alpha[4] !== 0.0 || $alpha[3] < 0) {
+        if ([$alpha[0], $alpha[1], $alpha[2], $alpha[4]] !== [0.0, 0.0, 0.0, 0.0] || $alpha[3] < 0) {
             return null;
         }
         if ($alpha[3] > 1.0) {
@@ -326,11 +327,8 @@ final class Filters
         if ($red === [1.0, 0.0, 0.0, 0.0, 0.0] && $green === [0.0, 1.0, 0.0, 0.0, 0.0] && $blue === [0.0, 0.0, 1.0, 0.0, 0.0]) {
             return $thin(null);
         }
-        foreach ([$red, $green, $blue] as $row) {
-            // What is black already may be multiplied as one likes.
-            if ($row[3] !== 0.0 || (array_slice($row, 0, 3) !== [0.0, 0.0, 0.0] && array_filter($in, static fn (array $layer): bool => $layer['colour']?->hex() !== '#000000') !== [])) {
-                return null;
-            }
+        if (! self::isOneColour([$red, $green, $blue], $in)) {
+            return null;
         }
         $linear = ($this->definitions->styleOf($e)->get('color-interpolation-filters') ?: 'linearRGB') !== 'sRGB';
         $channel = static function (float $value) use ($linear): int {
@@ -341,6 +339,24 @@ final class Filters
         };
 
         return $thin(new Colour($channel($red[4]), $channel($green[4]), $channel($blue[4])));
+    }
+
+    /**
+     * Whether rows of a matrix give one colour, whatever it is on; what is black already may be multiplied as one likes.
+     *
+     * @param  list<list<float>>  $rows
+     * @param  list<Filtered>  $in
+     */
+    private static function isOneColour(array $rows, array $in): bool
+    {
+        $black = array_filter($in, static fn (array $layer): bool => $layer['colour']?->hex() !== '#000000') === [];
+        foreach ($rows as $row) {
+            if ($row[3] !== 0.0 || (! $black && array_slice($row, 0, 3) !== [0.0, 0.0, 0.0])) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /**

@@ -122,8 +122,8 @@ final class Looks
      */
     private static function allBut(array $pieces, Matrix $move, float $edge): array
     {
-        $box = Box::around(...array_values(array_filter(array_map(static fn (Piece $piece): ?Box => $piece->box()?->grown($piece->stroke?->widths()[1] ?? 0.0), $pieces))))
-            ?? new Box(0.0, 0.0, 1.0, 1.0);
+        $boxes = array_map(static fn (Piece $piece): ?Box => $piece->box()?->grown($piece->stroke?->widths()[1] ?? 0.0), $pieces);
+        $box = Box::around(...array_values(array_filter($boxes))) ?? new Box(0.0, 0.0, 1.0, 1.0);
         $box = $box->grown($box->width() + $box->height());
         $black = new Colour(0, 0, 0);
         $dark = array_map(static fn (Piece $piece): Piece => $piece->transformed($move)->with(
@@ -132,7 +132,9 @@ final class Looks
             soft: $edge > 0 ? new SoftLook(min(SoftLook::WIDEST, $edge)) : null,
         ), array_slice($pieces, 0, SoftLook::MOST_PIECES - 1));
 
-        return [new Piece('k', Shape::of(Contour::rectangle($box->left, $box->top, $box->width(), $box->height())), new Paint(new Colour(255, 255, 255))), ...$dark];
+        $all = Shape::of(Contour::rectangle($box->left, $box->top, $box->width(), $box->height()));
+
+        return [new Piece('k', $all, new Paint(new Colour(255, 255, 255))), ...$dark];
     }
 
     private static function inColour(?Paint $paint, ?Colour $colour): ?Paint
@@ -149,7 +151,8 @@ final class Looks
         }
         $blend = Blend::tryFrom($name);
         if ($blend === null) {
-            $this->notes->add('blend', sprintf('The blend mode "%s" is taken as plain painting.', mb_substr($name, 0, 30)), Severity::Warning, ($this->place)());
+            $says = sprintf('The blend mode "%s" is taken as plain painting.', mb_substr($name, 0, 30));
+            $this->notes->add('blend', $says, Severity::Warning, ($this->place)());
 
             return;
         }

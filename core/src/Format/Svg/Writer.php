@@ -150,8 +150,7 @@ final class Writer
                 $look->fade->matrix,
                 $look->fade->spread,
             );
-            [$width, $height] = $this->page;
-            $all = Shape::of(Contour::rectangle(-self::ROUND * $width, -self::ROUND * $height, (1 + 2 * self::ROUND) * $width, (1 + 2 * self::ROUND) * $height));
+            $all = Shape::of(Contour::rectangle(...$this->around()));
             $drawn = "<g mask=\"url(#{$this->mask($this->hard(new Piece('', $all, Paint::gradient($light)), ''))})\">\n{$drawn}</g>";
         }
         foreach ($look->clips as $clip) {
@@ -192,12 +191,15 @@ final class Writer
 
     private function region(): string
     {
+        return sprintf(' x="%s" y="%s" width="%s" height="%s"', ...array_map(self::number(...), $this->around()));
+    }
+
+    /** @return array{float, float, float, float} left, top, width and height of the page with what lies round it, mm */
+    private function around(): array
+    {
         [$width, $height] = $this->page;
 
-        return sprintf(' x="%s" y="%s" width="%s" height="%s"', ...array_map(
-            self::number(...),
-            [-self::ROUND * $width, -self::ROUND * $height, (1 + 2 * self::ROUND) * $width, (1 + 2 * self::ROUND) * $height],
-        ));
+        return [-self::ROUND * $width, -self::ROUND * $height, (1 + 2 * self::ROUND) * $width, (1 + 2 * self::ROUND) * $height];
     }
 
     private function clipPath(Shape $shape): string
@@ -263,7 +265,10 @@ final class Writer
     {
         $id = $this->clipPath($piece->shape);
 
-        return '<g'.($name === '' ? '' : ' id="'.self::text($name).'"')." clip-path=\"url(#{$id})\"".($opacity < 1.0 ? ' opacity="'.self::number($opacity).'"' : '').'><image href="'
+        $named = $name === '' ? '' : ' id="'.self::text($name).'"';
+        $faded = $opacity < 1.0 ? ' opacity="'.self::number($opacity).'"' : '';
+
+        return "<g{$named} clip-path=\"url(#{$id})\"{$faded}>".'<image href="'
             .self::text($picture->reference).'" width="'.self::number($picture->width, 8).'" height="'.self::number($picture->height, 8)
             .'" preserveAspectRatio="'.self::text($picture->fit).'"'.self::transform($picture->matrix, 'transform')."/></g>\n";
     }

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Proof;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Values;
+use NeatEdge\Core\Geometry\Box;
+use NeatEdge\Core\Seen\Extent;
+
+/** Art in a place of a thing: how wide it is there in truth, how far off the middle, and how far the thing is turned. */
+final readonly class Laid
+{
+    /**
+     * @param  Artwork  $art  as it is seen
+     * @param  float  $width  mm in truth
+     * @param  float  $x  mm in truth, to the right of the middle of the place
+     * @param  float  $y  mm in truth, below it
+     * @param  float  $turn  degrees by which a round thing is turned
+     */
+    public function __construct(public Artwork $art, public float $width, public float $x = 0.0, public float $y = 0.0, public float $turn = 0.0)
+    {
+    }
+
+    /** @return list<Field> what is said of it */
+    public static function fields(): array
+    {
+        return [
+            Field::length('width', 'Width on the thing', 0.0, 0.0, 'in true size; as wide as the art where that fits, when nought', 20_000.0),
+            Field::length('x', 'Off the middle, across', 0.0, -20_000.0, '', 20_000.0),
+            Field::length('y', 'Off the middle, down', 0.0, -20_000.0, '', 20_000.0),
+            Field::number('turn', 'Thing turned by, °', 0.0, -360.0, 360.0),
+        ];
+    }
+
+    /** @param  array<string, mixed>  $typed */
+    public static function of(Artwork $art, Place $place, array $typed): self
+    {
+        $values = Values::read(self::fields(), $typed);
+        $box = Extent::of($art) ?? new Box(0.0, 0.0, 1.0, 1.0);
+        $width = $values->length('width');
+        if ($width <= 0.0) {
+            // As it is, unless the place is smaller.
+            $width = $box->width() * min(1.0, $place->width / max(1e-9, $box->width()), $place->height / max(1e-9, $box->height()));
+        }
+
+        return new self($art, $width, $values->length('x'), $values->length('y'), $values->number('turn'));
+    }
+
+    /** What is seen of the art, mm of its page. */
+    public function box(): Box
+    {
+        return Extent::of($this->art) ?? new Box(0.0, 0.0, 1.0, 1.0);
+    }
+
+    public function height(): float
+    {
+        $box = $this->box();
+
+        return $this->width * $box->height() / max(1e-9, $box->width());
+    }
+}

@@ -1,0 +1,190 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Proof;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Gradient;
+use NeatEdge\Core\Artwork\Layer;
+use NeatEdge\Core\Artwork\Paint;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Geometry\Box;
+use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
+use NeatEdge\Core\Measure\Inside;
+use NeatEdge\Core\Patience\Patience;
+use NeatEdge\Core\Seen\Seen;
+
+/**
+ * F1, F3: a thing that art is shown on: an artwork whose layers have a part to play. Bodies and parts are drawn in greys and coloured by multiplying; art lies
+ * in its places, under shade and light, so that it stands in the light of the thing.
+ */
+final readonly class Product
+{
+    /** @param  list<Place>  $places */
+    private function __construct(private Artwork $artwork, public array $places)
+    {
+    }
+
+    /** @return self|null null for what has no place for art */
+    public static function of(Artwork $artwork): ?self
+    {
+        $places = [];
+        foreach ($artwork->layers as $layer) {
+            if ($layer->part !== Part::Place->value) {
+                continue;
+            }
+            foreach ($artwork->pieces as $piece) {
+                if ($piece->place->layer === $layer->id && $piece->fill !== null && $piece->box() !== null) {
+                    $places[] = Place::of($layer->id, $layer->name, $piece->shape, $layer->place);
+                    break;
+                }
+            }
+        }
+
+        return $places === [] ? null : new self($artwork, $places);
+    }
+
+    /** @return list<Layer> those that can be given a colour */
+    public function coloured(): array
+    {
+        return array_values(array_filter($this->artwork->layers, static fn (Layer $layer): bool => Part::tryFrom($layer->part)?->isColoured() ?? false));
+    }
+
+    /**
+     * The picture: the thing in its colours, art in its places, and its light.
+     *
+     * @param  array<string, Colour>  $colours  by id of the layer; what is not there is as it is drawn
+     * @param  array<string, Laid>  $arts  by id of the place's layer
+     * @param  bool  $lights  whether shade and light are shown
+     */
+    public function shown(array $colours, array $arts, bool $lights = true): Artwork
+    {
+        $parts = $placed = [];
+        foreach ($this->artwork->layers as $layer) {
+            $parts[$layer->id] = Part::tryFrom($layer->part);
+        }
+        foreach ($this->places as $place) {
+            $placed[$place->layer] = $place;
+        }
+        $under = $above = [];
+        $done = [];
+        foreach ($this->artwork->pieces as $piece) {
+            $layer = $piece->place->layer;
+            $part = $parts[$layer] ?? null;
+            if ($this->artwork->hides($piece)) {
+                continue;
+            }
+            if ($part === Part::Place) {
+                if (! isset($done[$layer]) && isset($placed[$layer], $arts[$layer])) {
+                    array_push($under, ...self::laid($placed[$layer], $arts[$layer]));
+                }
+                $done[$layer] = true;
+
+                continue;
+            }
+            if ($part === Part::Shade || $part === Part::Light) {
+                $lights && $above[] = $piece;
+
+                continue;
+            }
+            $under[] = isset($colours[$layer]) && $part?->isColoured() === true ? self::inColour($piece, $colours[$layer]) : $piece;
+        }
+        $pieces = [];
+        foreach ([...$under, ...$above] as $i => $piece) {
+            $pieces[] = $piece->with(id: "s{$i}", recipe: null, place: new \NeatEdge\Core\Artwork\Place);
+        }
+
+        return Seen::of(new Artwork($this->artwork->width, $this->artwork->height, $pieces));
+    }
+
+    /**
+     * Art in a place: flat in true size, then as the thing bends it, within what can be seen of the place.
+     *
+     * @return list<Piece>
+     */
+    private static function laid(Place $place, Laid $laid): array
+    {
+        $box = $laid->box();
+        $scale = $laid->width / max(1e-9, $box->width());
+        $middle = $box->middle();
+        $flat = new Matrix($scale, 0.0, 0.0, $scale, $laid->x - $scale * $middle->x, $laid->y - $scale * $middle->y);
+        $area = new Inside($place->area);
+        $pieces = [];
+        foreach ($laid->art->pieces as $piece) {
+            Patience::ask(64);
+            $piece = $piece->transformed($flat);
+            $own = $piece->box()?->middle();
+            $shape = $place->seen($piece->shape, $laid->turn);
+            if ($own === null || $shape->isEmpty()) {
+                continue;
+            }
+            $near = $place->near($own->x, $own->y, $laid->turn);
+            $bent = $piece->with(
+                shape: $shape,
+                recipe: null,
+                fill: $piece->fill?->transformed($near),
+                stroke: $piece->stroke?->transformed($near, true),
+                soft: $piece->soft?->transformed($near),
+            );
+            $pieces[] = self::isWithin($area, $shape) ? $bent : $bent->with(clip: new Piece('area', $place->area, new Paint(new Colour(255, 255, 255))));
+        }
+
+        return $pieces;
+    }
+
+    /** Whether a shape lies wholly in an area, as far as its box tells: most do, and are not cut. */
+    private static function isWithin(Inside $area, Shape $shape): bool
+    {
+        $box = $shape->box() ?? new Box(0.0, 0.0, 0.0, 0.0);
+        foreach ([[0, 0], [1, 0], [1, 1], [0, 1], [0.5, 0], [0.5, 1], [0, 0.5], [1, 0.5]] as [$u, $v]) {
+            if (! $area->holds($box->left + $u * $box->width(), $box->top + $v * $box->height())) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** Greys times a colour: white becomes it, black stays. */
+    private static function inColour(Piece $piece, Colour $colour): Piece
+    {
+        $times = static fn (Colour $grey): Colour => new Colour(
+            intdiv($grey->red * $colour->red + 127, 255),
+            intdiv($grey->green * $colour->green + 127, 255),
+            intdiv($grey->blue * $colour->blue + 127, 255),
+        );
+        $paint = static fn (?Paint $paint): ?Paint => $paint === null || $paint->picture !== null ? $paint : ($paint->gradient === null
+            ? new Paint($times($paint->colour), $paint->opacity)
+            : Paint::gradient(new Gradient(
+                $paint->gradient->kind,
+                $paint->gradient->axis,
+                array_map(static fn (array $stop): array => [$stop[0], $times($stop[1]), $stop[2]], $paint->gradient->stops),
+                $paint->gradient->matrix,
+                $paint->gradient->spread,
+            )));
+
+        return $piece->with(fill: $paint($piece->fill), stroke: $piece->stroke?->with(paint: $paint($piece->stroke->paint) ?? $piece->stroke->paint));
+    }
+
+    /**
+     * What does not fit, place by place.
+     *
+     * @param  array<string, Laid>  $arts
+     * @return list<string>
+     */
+    public function says(array $arts): array
+    {
+        $says = [];
+        foreach ($this->places as $place) {
+            $laid = $arts[$place->layer] ?? null;
+            if ($laid !== null) {
+                array_push($says, ...$place->says($laid->width, $laid->height()));
+            }
+        }
+
+        return $says;
+    }
+}

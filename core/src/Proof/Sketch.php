@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Proof;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Blend;
+use NeatEdge\Core\Artwork\Gradient;
+use NeatEdge\Core\Artwork\GradientKind;
+use NeatEdge\Core\Artwork\Layer;
+use NeatEdge\Core\Artwork\Paint;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Artwork\Place as Lies;
+use NeatEdge\Core\Artwork\SoftLook;
+use NeatEdge\Core\Geometry\FillRule;
+use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Geometry\PathData;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
+
+/** A thing as it is drawn, layer by layer: shapes as paths of SVG in mm. */
+final class Sketch
+{
+    /** @var list<Layer> */
+    private array $layers = [];
+
+    /** @var list<Piece> */
+    private array $pieces = [];
+
+    public function __construct(private readonly float $width, private readonly float $height)
+    {
+    }
+
+    /** @param  array<string, mixed>  $place  by the fields of Place */
+    public function layer(string $name, Part $part, array $place = []): self
+    {
+        $this->layers[] = new Layer('l'.(count($this->layers) + 1), $name, part: $part->value, place: $place);
+
+        return $this;
+    }
+
+    /**
+     * @param  string  $fill  #rrggbb, or several with a bar between for a gradient
+     * @param  list<float>|null  $axis  of the gradient, mm: a line; or a middle and a radius
+     * @param  string|null  $within  a path that it is seen within
+     */
+    public function shape(
+        string $name,
+        string $d,
+        string $fill,
+        ?array $axis = null,
+        float $edge = 0.0,
+        float $opacity = 1.0,
+        Blend $blend = Blend::Normal,
+        ?string $within = null,
+        FillRule $rule = FillRule::Nonzero,
+    ): self {
+        $white = new Colour(255, 255, 255);
+        $colours = array_map(Colour::fromHex(...), explode('|', $fill));
+        $paint = new Paint($colours[0], $opacity);
+        $axis = $axis === null ? null : array_map(floatval(...), $axis);
+        if ($axis !== null && count($colours) > 1) {
+            $stops = [];
+            foreach ($colours as $i => $colour) {
+                $stops[] = [(float) ($i / (count($colours) - 1)), $colour, $opacity];
+            }
+            $paint = Paint::gradient(count($axis) === 4 ? new Gradient(GradientKind::Linear, $axis, $stops, Matrix::identity())
+                : new Gradient(GradientKind::Radial, [$axis[0], $axis[1], $axis[2], $axis[0], $axis[1], 0.0], $stops, Matrix::identity()));
+        }
+        $id = 't'.(count($this->pieces) + 1);
+        $clips = $within === null ? [] : [[new Piece("{$id}k", self::path($within), new Paint($white))]];
+        $look = new SoftLook($edge, null, $clips);
+        $this->pieces[] = new Piece(
+            $id,
+            self::path($d, $rule),
+            $paint,
+            name: $name,
+            place: new Lies($this->layers[count($this->layers) - 1]->id),
+            blend: $blend,
+            soft: $look->isNone() ? null : $look,
+        );
+
+        return $this;
+    }
+
+    private static function path(string $d, FillRule $rule = FillRule::Nonzero): Shape
+    {
+        return new Shape(PathData::parse($d)[0], $rule);
+    }
+
+    public function artwork(): Artwork
+    {
+        return new Artwork($this->width, $this->height, $this->pieces, $this->layers);
+    }
+}

@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Tests\Proof;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Layer;
+use NeatEdge\Core\Artwork\Paint;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Artwork\Place as Lies;
+use NeatEdge\Core\Format\Json\ArtworkJson;
+use NeatEdge\Core\Format\Svg\Writer;
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Shape;
+use NeatEdge\Core\Measure\Colour;
+use NeatEdge\Core\Proof\Laid;
+use NeatEdge\Core\Proof\Part;
+use NeatEdge\Core\Proof\Product;
+use NeatEdge\Core\Proof\Things;
+use NeatEdge\Core\Seen\Seen;
+use NeatEdge\Core\Tests\Seen\SoftToneTest;
+use NeatEdge\Core\Tests\Support\Render;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Test;
+use PHPUnit\Framework\TestCase;
+
+/** F1, F2, F3: things that art is shown on: in their colours, with art in its true size and under their light. */
+final class ThingsTest extends TestCase
+{
+    /** A page of 100 mm with a red square of 40 mm and, at its right edge, a blue one. */
+    private static function art(): Artwork
+    {
+        $square = static fn (string $id, float $x, string $colour): Piece => new Piece(
+            $id,
+            Shape::of(Contour::rectangle($x, 30, 40, 40)),
+            new Paint(Colour::fromHex($colour)),
+        );
+
+        return new Artwork(100, 100, [$square('a', 10, '#ff0000'), $square('b', 50, '#0000ff')]);
+    }
+
+    /** @param  array<string, mixed>  $place */
+    private static function plain(array $place): Product
+    {
+        $piece = static fn (string $id, string $d, string $layer, string $colour): Piece => new Piece(
+            $id,
+            SoftToneTest::shape($d),
+            new Paint(Colour::fromHex($colour)),
+            place: new Lies($layer),
+        );
+
+        return Product::of(new Artwork(
+            200,
+            200,
+            [
+                $piece('g', 'M0 0H200V200H0Z', 'l1', '#808080'),
+                $piece('b', 'M20 20H180V180H20Z', 'l2', '#808080'),
+                $piece('p', 'M40 40H160V160H40Z', 'l3', '#ffffff'),
+                $piece('s', 'M100 100H200V200H100Z', 'l4', '#000000'),
+            ],
+            [
+                new Layer('l1', 'Ground', part: 'ground'), new Layer('l2', 'Body', part: 'body'),
+                new Layer('l3', 'Place', part: 'place', place: $place), new Layer('l4', 'Shade', part: 'shade'),
+            ],
+        )) ?? throw new \LogicException;
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function keys(): iterable
+    {
+        foreach (array_keys(Things::all()) as $key) {
+            yield $key => [$key];
+        }
+    }
+
+    #[Test]
+    #[DataProvider('keys')]
+    public function each_thing_that_ships_has_a_body_a_place_and_a_light_and_shows_art_there(string $key): void
+    {
+        $artwork = Things::artwork($key);
+        self::assertSame(ArtworkJson::encode($artwork), ArtworkJson::encode(ArtworkJson::decode(ArtworkJson::encode($artwork))), 'kept whole, parts and all');
+        $parts = array_map(static fn (Layer $layer): string => $layer->part, $artwork->layers);
+        foreach ([Part::Ground, Part::Body, Part::Place, Part::Light] as $part) {
+            self::assertContains($part->value, $parts);
+        }
+        $product = Things::product($key);
+        $place = $product->places[0];
+        $box = $place->area->box();
+        self::assertNotNull($box);
+        $laid = Laid::of(self::art(), $place, ['width' => 0.6 * min($place->width, $place->height)]);
+        $middle = $box->middle();
+        $at = [(int) (4 * ($middle->x - 4)), (int) (4 * $middle->y)];
+        $bare = Render::colours(Writer::write($product->shown([], [])), (int) (4 * $artwork->width), [$at])[0];
+        $shown = Render::colours(Writer::write($product->shown([], [$place->layer => $laid])), (int) (4 * $artwork->width), [$at])[0];
+        self::assertGreaterThan($shown[1] + 60, $shown[0], 'red is seen there');
+        self::assertLessThan(90, abs($bare[0] - $bare[1]), 'where the thing itself is not red');
+    }
+
+    #[Test]
+    public function greys_are_multiplied_by_a_colour_and_light_stays_above_the_art(): void
+    {
+        $product = self::plain(['kind' => 'flat', 'width' => 240.0, 'height' => 240.0]);
+        $laid = ['l3' => Laid::of(self::art(), $product->places[0], ['width' => 200])];
+        $places = [[25, 25], [70, 100], [130, 90], [130, 120], [190, 30]];
+        $shown = Render::colours(Writer::write($product->shown(['l2' => Colour::fromHex('#4080ff')], $laid)), 200, $places);
+        self::assertEqualsWithDelta([0x20, 0x40, 0x80], $shown[0], 1.5, 'half a grey of the colour');
+        self::assertEqualsWithDelta([255, 0, 0], $shown[1], 1.5);
+        self::assertEqualsWithDelta([0, 0, 255], $shown[2], 1.5);
+        self::assertEqualsWithDelta([0, 0, 0], $shown[3], 1.5, 'under the shade');
+        self::assertEqualsWithDelta([0x80, 0x80, 0x80], $shown[4], 1.5, 'the ground is as it was drawn');
+        $dark = Render::colours(Writer::write($product->shown([], $laid, false)), 200, $places);
+        self::assertEqualsWithDelta([0, 0, 255], $dark[3], 1.5, 'without its light');
+    }
+
+    #[Test]
+    public function art_has_its_true_size_in_a_place_and_what_does_not_fit_is_said(): void
+    {
+        $product = self::plain(['kind' => 'flat', 'width' => 240.0, 'height' => 120.0]);
+        $place = $product->places[0];
+        // 240 mm in truth are 120 mm of the picture: half.
+        $laid = Laid::of(self::art(), $place, ['width' => 160, 'x' => 20, 'y' => -10]);
+        self::assertEqualsWithDelta(80.0, $laid->height(), 1e-9);
+        $pieces = $product->shown([], ['l3' => $laid], false)->pieces;
+        $box = $pieces[2]->box();
+        self::assertEqualsWithDelta([70.0, 75.0, 40.0, 40.0], [$box?->left, $box?->top, $box?->width(), $box?->height()], 1e-6);
+        self::assertSame([], $product->says(['l3' => $laid]));
+        $large = Laid::of(self::art(), $place, ['width' => 400]);
+        self::assertCount(2, $product->says(['l3' => $large]), 'too wide and too high');
+        self::assertEqualsWithDelta(160.0, max(...array_map(static fn (Piece $piece): float => $piece->box()->right ?? 0.0, array_slice($product->shown([], ['l3' => $large], false)->pieces, 2))), 1e-6, 'and cut off there');
+        self::assertEqualsWithDelta(80.0, Laid::of(self::art(), $place, [])->width, 1e-9, 'as it is drawn, where that fits');
+    }
+
+    #[Test]
+    public function round_a_thing_it_goes_as_far_as_it_is_long_and_turning_shows_the_rest(): void
+    {
+        $product = self::plain(['kind' => 'round', 'width' => 300.0, 'height' => 100.0, 'round' => 60.0, 'tall' => 100.0]);
+        // 60 mm across are 120 mm of the picture; 80 mm of art, of which the left half is red.
+        $laid = static fn (float $turn): array => ['l3' => Laid::of(self::art(), $product->places[0], ['width' => 80, 'turn' => $turn])];
+        $pieces = $product->shown([], $laid(0), false)->pieces;
+        // A length of 40 mm on a radius of 30 mm is seen 30 sin(40/30) off the middle.
+        self::assertEqualsWithDelta(100 - 60 * sin(40 / 30), $pieces[2]->box()?->left, 0.05);
+        self::assertEqualsWithDelta(100.0, $pieces[2]->box()?->right, 0.05);
+        $turned = $product->shown([], $laid(90), false)->pieces;
+        self::assertEqualsWithDelta(100 + 60 * sin(M_PI / 2 - 40 / 30), $turned[2]->box()?->left, 0.05, 'a quarter round, its left edge has come to the front');
+        self::assertStringContainsString('meets itself', $product->says(['l3' => Laid::of(self::art(), $product->places[0], ['width' => 200])])[0]);
+    }
+
+    #[Test]
+    public function what_has_no_place_is_no_thing(): void
+    {
+        self::assertNull(Product::of(self::art()));
+        self::assertSame('#ff0000', Seen::of(self::art())->pieces[0]->fill?->colour->hex());
+    }
+}
