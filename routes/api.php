@@ -31,6 +31,7 @@ use App\Http\Controllers\ReleaseController;
 use App\Http\Controllers\SendingController;
 use App\Http\Controllers\SettingController;
 use App\Http\Controllers\SheetController;
+use App\Http\Controllers\ShowingController;
 use App\Http\Controllers\ShownController;
 use App\Http\Controllers\StageController;
 use App\Http\Controllers\StockController;
@@ -147,6 +148,14 @@ Route::prefix('v1')->name('v1.')->middleware('throttle:asks')->group(static func
         Route::get('preparations/{preparation}/sheets/{number}.svg', 'show')->name('show')->can('view', 'preparation');
         Route::get('preparations/{preparation}/sheets/{number}/picture.svg', 'picture')->name('picture')->can('view', 'preparation');
         Route::get('preparations/{preparation}/sheets/{number}/small.webp', 'small')->name('small')->can('view', 'preparation');
+    });
+
+    // Shown on things.
+    Route::controller(ShowingController::class)->name('showing.')->group(static function (): void {
+        Route::get('things', 'things')->name('things')->can('viewAny', ShopJob::class);
+        Route::get('jobs/{job}/showing', 'show')->name('show')->can('view', 'job');
+        Route::put('jobs/{job}/showing', 'update')->name('update')->can('update', 'job');
+        Route::get('jobs/{job}/showing.{format}', 'file')->name('file')->whereAlpha('format')->can('view', 'job');
     });
 
     // What the shop has.

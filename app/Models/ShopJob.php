@@ -40,6 +40,8 @@ use NeatEdge\Core\Shop\Chosen;
  *     placements?: array<string, list<array<string, mixed>>>,
  *     along?: list<array{job: int, copies: int}>,
  * }|null $making how it is laid out: choices, materials and places of copies, by colour of the sheet or "all"
+ * @property array{thing?: string, colours?: array<string, string>, arts?: array<string, array<string, mixed>>, lights?: bool}|null $shown what its art is
+ *     shown on
  * @property array<string, array{id: int, name: string, values: array<string, float|string|bool>}>|null $stock what of the shop its ticket names, by kind,
  *     as it was when it was chosen
  * @property bool $is_demo
@@ -120,6 +122,7 @@ final class ShopJob extends Model
             'preset' => 'array',
             'making' => 'array',
             'files' => 'array',
+            'shown' => 'array',
             'stock' => 'array',
             'file_frame' => 'array',
         ];

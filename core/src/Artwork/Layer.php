@@ -11,8 +11,8 @@ final readonly class Layer
     public const FIRST = 'l1';
 
     /**
-     * @param  string  $part  what it is of a thing that art is shown on (see Proof\Part); nothing as a rule
-     * @param  array<string, mixed>  $place  where art lies on it, by the fields of Proof\Place
+     * @param  string  $part  what it is of a thing that art is shown on (see LayerPart); nothing as a rule
+     * @param  array<string, mixed>  $place  where art lies on it, see PlaceOfArt
      */
     public function __construct(
         public string $id,

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Proof;
 
-use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Artwork\PlaceOfArt;
 use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Matrix;
@@ -19,8 +19,6 @@ use NeatEdge\Core\Recipe\Wrap\RoundThing;
  */
 final readonly class Place
 {
-    public const KINDS = ['flat' => 'Flat, seen from the front', 'round' => 'Round a thing', 'angle' => 'Flat, seen at an angle'];
-
     /** mm that what is bent may leave its true image by. */
     private const DEVIATION = 0.02;
 
@@ -46,24 +44,10 @@ final readonly class Place
     ) {
     }
 
-    /** @return list<Field> */
-    public static function fields(): array
-    {
-        return [
-            Field::choice('kind', 'Art lies', 'flat', self::KINDS),
-            Field::length('width', 'Printed across at most', 200.0, 1.0, 'in true size', 20_000.0),
-            Field::length('height', 'Printed down at most', 200.0, 1.0, 'in true size', 20_000.0),
-            Field::length('round', 'Diameter', 82.0, 1.0, 'of the thing, above', 20_000.0)->where('kind', ['round']),
-            Field::length('below', 'Diameter below', 0.0, 0.0, 'as above when nought', 20_000.0)->where('kind', ['round']),
-            Field::length('tall', 'Height of the thing', 95.0, 1.0, '', 20_000.0)->where('kind', ['round']),
-            Field::number('above', 'Seen from above, °', 0.0, 0.0, 80.0)->where('kind', ['round']),
-        ];
-    }
-
     /** @param  array<string, mixed>  $typed */
     public static function of(string $layer, string $name, Shape $area, array $typed): self
     {
-        $values = Values::read(self::fields(), $typed);
+        $values = Values::read(PlaceOfArt::fields(), $typed);
         $kind = $values->choice('kind');
         $box = $area->box() ?? new Box(0.0, 0.0, 1.0, 1.0);
         $top = $values->length('round');

@@ -7,6 +7,7 @@ namespace NeatEdge\Core\Proof;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Gradient;
 use NeatEdge\Core\Artwork\Layer;
+use NeatEdge\Core\Artwork\LayerPart;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Box;
@@ -33,7 +34,7 @@ final readonly class Product
     {
         $places = [];
         foreach ($artwork->layers as $layer) {
-            if ($layer->part !== Part::Place->value) {
+            if ($layer->part !== LayerPart::Place->value) {
                 continue;
             }
             foreach ($artwork->pieces as $piece) {
@@ -47,10 +48,16 @@ final readonly class Product
         return $places === [] ? null : new self($artwork, $places);
     }
 
+    /** @return array{float, float} mm of the picture, across and down */
+    public function size(): array
+    {
+        return [$this->artwork->width, $this->artwork->height];
+    }
+
     /** @return list<Layer> those that can be given a colour */
     public function coloured(): array
     {
-        return array_values(array_filter($this->artwork->layers, static fn (Layer $layer): bool => Part::tryFrom($layer->part)?->isColoured() ?? false));
+        return array_values(array_filter($this->artwork->layers, static fn (Layer $layer): bool => LayerPart::tryFrom($layer->part)?->isColoured() ?? false));
     }
 
     /**
@@ -64,7 +71,7 @@ final readonly class Product
     {
         $parts = $placed = [];
         foreach ($this->artwork->layers as $layer) {
-            $parts[$layer->id] = Part::tryFrom($layer->part);
+            $parts[$layer->id] = LayerPart::tryFrom($layer->part);
         }
         foreach ($this->places as $place) {
             $placed[$place->layer] = $place;
@@ -77,7 +84,7 @@ final readonly class Product
             if ($this->artwork->hides($piece)) {
                 continue;
             }
-            if ($part === Part::Place) {
+            if ($part === LayerPart::Place) {
                 if (! isset($done[$layer]) && isset($placed[$layer], $arts[$layer])) {
                     array_push($under, ...self::laid($placed[$layer], $arts[$layer]));
                 }
@@ -85,7 +92,7 @@ final readonly class Product
 
                 continue;
             }
-            if ($part === Part::Shade || $part === Part::Light) {
+            if ($part === LayerPart::Shade || $part === LayerPart::Light) {
                 $lights && $above[] = $piece;
 
                 continue;

@@ -9,6 +9,7 @@ use NeatEdge\Core\Artwork\Blend;
 use NeatEdge\Core\Artwork\Gradient;
 use NeatEdge\Core\Artwork\GradientKind;
 use NeatEdge\Core\Artwork\Layer;
+use NeatEdge\Core\Artwork\LayerPart;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Place as Lies;
@@ -33,7 +34,7 @@ final class Sketch
     }
 
     /** @param  array<string, mixed>  $place  by the fields of Place */
-    public function layer(string $name, Part $part, array $place = []): self
+    public function layer(string $name, LayerPart $part, array $place = []): self
     {
         $this->layers[] = new Layer('l'.(count($this->layers) + 1), $name, part: $part->value, place: $place);
 

@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Tests\Proof;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Layer;
+use NeatEdge\Core\Artwork\LayerPart;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Place as Lies;
@@ -15,7 +16,6 @@ use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Proof\Laid;
-use NeatEdge\Core\Proof\Part;
 use NeatEdge\Core\Proof\Product;
 use NeatEdge\Core\Proof\Things;
 use NeatEdge\Core\Seen\Seen;
@@ -81,7 +81,7 @@ final class ThingsTest extends TestCase
         $artwork = Things::artwork($key);
         self::assertSame(ArtworkJson::encode($artwork), ArtworkJson::encode(ArtworkJson::decode(ArtworkJson::encode($artwork))), 'kept whole, parts and all');
         $parts = array_map(static fn (Layer $layer): string => $layer->part, $artwork->layers);
-        foreach ([Part::Ground, Part::Body, Part::Place, Part::Light] as $part) {
+        foreach ([LayerPart::Ground, LayerPart::Body, LayerPart::Place, LayerPart::Light] as $part) {
             self::assertContains($part->value, $parts);
         }
         $product = Things::product($key);
@@ -90,7 +90,7 @@ final class ThingsTest extends TestCase
         self::assertNotNull($box);
         $laid = Laid::of(self::art(), $place, ['width' => 0.6 * min($place->width, $place->height)]);
         $middle = $box->middle();
-        $at = [(int) (4 * ($middle->x - 4)), (int) (4 * $middle->y)];
+        $at = [(int) (4 * ($middle->x - 10)), (int) (4 * $middle->y)];
         $bare = Render::colours(Writer::write($product->shown([], [])), (int) (4 * $artwork->width), [$at])[0];
         $shown = Render::colours(Writer::write($product->shown([], [$place->layer => $laid])), (int) (4 * $artwork->width), [$at])[0];
         self::assertGreaterThan($shown[1] + 60, $shown[0], 'red is seen there');

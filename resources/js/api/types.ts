@@ -1015,6 +1015,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/things": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Things that art can be shown on. */
+        get: operations["showing.things"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jobs/{job}/showing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What this job's art is shown on. */
+        get: operations["showing.show"];
+        /** Another thing, colours, places of art, with its light or without; kept with the job. */
+        put: operations["showing.update"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jobs/{job}/showing.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The picture: for the page as SVG, as a file in dots or as a PDF. */
+        get: operations["showing.file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/fonts": {
         parameters: {
             query?: never;
@@ -2350,6 +2402,10 @@ export interface components {
             name: string;
             hidden: boolean;
             locked: boolean;
+            part?: string;
+            place?: {
+                [key: string]: unknown;
+            };
         };
         /** @description What a typed length comes to. */
         Length: {
@@ -2831,6 +2887,18 @@ export interface components {
         } & {
             [key: string]: unknown;
         };
+        /** @description A job's art on a thing: what was chosen, and what does not fit. */
+        Showing: {
+            thing: string;
+            lights: boolean;
+            parts: {
+                layer: string;
+                label: string;
+                colour: string | null;
+            }[];
+            places: components["schemas"]["ShownPlace"][];
+            says: string[];
+        };
         /** @description A proof, as whoever has its link sees it. */
         Shown: {
             title: string;
@@ -2846,6 +2914,20 @@ export interface components {
             sentence: string;
             ends: string;
             answers: components["schemas"]["Answer"][];
+        };
+        ShownPlace: {
+            layer: string;
+            label: string;
+            job: number | null;
+            turns: boolean;
+            fields: components["schemas"]["Field"][];
+            values: {
+                [key: string]: components["schemas"]["FieldValue"];
+            };
+            size: [
+                number,
+                number
+            ] | null;
         };
         /** @description Places to snap to: x, y, what it is, whose it is; and edges as chains of places, by piece. */
         Snaps: {
@@ -2972,6 +3054,15 @@ export interface components {
             stops: number[];
         } & {
             [key: string]: unknown;
+        };
+        Thing: {
+            key: string;
+            label: string;
+            says: string;
+        };
+        /** @description Things that art can be shown on. */
+        Things: {
+            things: components["schemas"]["Thing"][];
         };
         /** @description What changes must be sent with, as the header X-CSRF-TOKEN: it stands for who asked, with the cookie of the same answer. */
         Token: {
@@ -4542,7 +4633,7 @@ export interface components {
             /** @constant */
             kind: "soft-clip";
             /**
-             * @description Softness of the clip. a soft edge that the uppermost has already is kept where this is nought. mm, or a length with its unit such as "1/4in"; 0 to 500
+             * @description Softness of the clip. a soft edge that the uppermost has is kept at nought. mm, or a length with its unit such as "1/4in"; 0 to 500
              * @default 2
              */
             edge: number | string;
@@ -6314,7 +6405,9 @@ export type Sendings = components['schemas']['Sendings'];
 export type Settings = components['schemas']['Settings'];
 export type Severity = components['schemas']['Severity'];
 export type Sheet = components['schemas']['Sheet'];
+export type Showing = components['schemas']['Showing'];
 export type Shown = components['schemas']['Shown'];
+export type ShownPlace = components['schemas']['ShownPlace'];
 export type Snaps = components['schemas']['Snaps'];
 export type Soft = components['schemas']['Soft'];
 export type StepReport = components['schemas']['StepReport'];
@@ -6326,6 +6419,8 @@ export type StrokePaint = components['schemas']['StrokePaint'];
 export type Taken = components['schemas']['Taken'];
 export type Template = components['schemas']['Template'];
 export type TextValues = components['schemas']['TextValues'];
+export type Thing = components['schemas']['Thing'];
+export type Things = components['schemas']['Things'];
 export type Token = components['schemas']['Token'];
 export type TrashedJob = components['schemas']['TrashedJob'];
 export type Unit = components['schemas']['Unit'];
@@ -8162,6 +8257,127 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "showing.things": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Things"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "showing.show": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Showing"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "showing.update": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    thing?: string | number;
+                    colours?: {
+                        [key: string]: string | number | null;
+                    } | (string | number | null)[];
+                    arts?: {
+                        [key: string]: {
+                            job?: number | string | null;
+                            width?: unknown;
+                            x?: unknown;
+                            y?: unknown;
+                            turn?: unknown;
+                        };
+                    } | {
+                        job?: number | string | null;
+                        width?: unknown;
+                        x?: unknown;
+                        y?: unknown;
+                        turn?: unknown;
+                    }[];
+                    lights?: boolean | number | string;
+                };
+            };
+        };
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Showing"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "showing.file": {
+        parameters: {
+            query?: {
+                pixels?: number | string | null;
+                v?: string | null;
+            };
+            header?: never;
+            path: {
+                job: number;
+                format: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": string;
+                    "image/png": string;
+                    "application/pdf": string;
+                };
             };
             default: components["responses"]["Problem"];
         };

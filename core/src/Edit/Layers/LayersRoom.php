@@ -14,6 +14,7 @@ final class LayersRoom implements Room
         return [
             'add-layer' => AddLayer::class,
             'change-layer' => ChangeLayer::class,
+            'layer-part' => LayerAsPart::class,
             'order-layer' => OrderLayer::class,
             'remove-layer' => RemoveLayer::class,
             'to-layer' => ToLayer::class,

@@ -6,7 +6,7 @@ namespace NeatEdge\Core\Proof\Things;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Blend;
-use NeatEdge\Core\Proof\Part;
+use NeatEdge\Core\Artwork\LayerPart;
 use NeatEdge\Core\Proof\Sketch;
 use NeatEdge\Core\Proof\Thing;
 
@@ -35,17 +35,17 @@ final class Tabard implements Thing
         $body = self::BODY;
 
         return (new Sketch(130, 170))
-            ->layer('Wall', Part::Ground)
+            ->layer('Wall', LayerPart::Ground)
             ->shape('Wall', 'M0 0H130V170H0Z', '#efe6d3|#d6c9ae', [0, 0, 130, 170])
             ->shape('Shadow', 'M24 26L116 30L120 156L22 160Z', '#4d4130', edge: 5.0, opacity: 0.45, blend: Blend::Multiply)
-            ->layer('Cloth', Part::Body)
+            ->layer('Cloth', LayerPart::Body)
             ->shape('Cloth', $body, '#f2f2f2|#ffffff|#dedede', [16, 30, 114, 140])
-            ->layer('Binding', Part::Piece)
+            ->layer('Binding', LayerPart::Piece)
             ->shape('Neck', 'M44 14C52 20 78 20 86 14L88.4 14.8C80 23.4 50 23.4 41.6 14.8Z', '#bdbdbd')
             ->shape('Hem', 'M16.1 146.4C34 152.4 96 152.4 113.9 146.4L114 150C96 156 34 156 16 150Z', '#bdbdbd')
-            ->layer('Breast', Part::Place, ['kind' => 'flat', 'width' => 280.0, 'height' => 360.0])
+            ->layer('Breast', LayerPart::Place, ['kind' => 'flat', 'width' => 280.0, 'height' => 360.0])
             ->shape('Where it is printed', 'M30 34H100V124H30Z', '#ffffff')
-            ->layer('Folds', Part::Shade)
+            ->layer('Folds', LayerPart::Shade)
             ->shape('Fold', 'M38 40C44 70 34 110 40 152L33 151C29 112 37 72 33 40Z', '#2b2418', edge: 3.0, opacity: 0.38, blend: Blend::Multiply, within: $body)
             ->shape('Fold', 'M84 60C78 90 88 118 84 154L92 153C95 118 86 92 90 58Z', '#2b2418', edge: 3.4, opacity: 0.34, blend: Blend::Multiply, within: $body)
             ->shape(
@@ -58,7 +58,7 @@ final class Tabard implements Thing
                 within: $body,
             )
             ->shape('Side', 'M104 10H122V164H104Z', '#2b2418', edge: 6.0, opacity: 0.4, blend: Blend::Multiply, within: $body)
-            ->layer('Light', Part::Light)
+            ->layer('Light', LayerPart::Light)
             ->shape('Light', 'M46 34C54 66 46 108 52 150L57 150C52 108 60 66 54 34Z', '#ffffff', edge: 3.4, opacity: 0.34, blend: Blend::Screen, within: $body)
             ->shape(
                 'Light',

@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-namespace NeatEdge\Core\Proof;
+namespace NeatEdge\Core\Artwork;
 
 /** What a layer is of a thing that art is shown on. */
-enum Part: string
+enum LayerPart: string
 {
     case Ground = 'ground';
     case Body = 'body';

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Description\Answers;
+use App\Http\Pictures;
+use App\Http\Requests\ShownFileRequest;
+use App\Http\Requests\ShowRequest;
+use App\Http\Resources\ShowingResource;
+use App\Http\Resources\ThingsResource;
+use App\Models\ShopJob;
+use App\Prep\Showing;
+use App\Works\Budget;
+use Illuminate\Http\Response;
+
+/** Art on things. */
+final class ShowingController
+{
+    /** Things that art can be shown on. */
+    #[Answers(ThingsResource::class)]
+    public function things(): ThingsResource
+    {
+        return new ThingsResource(['things' => Showing::things()]);
+    }
+
+    /** What this job's art is shown on. */
+    #[Answers(ShowingResource::class)]
+    public function show(ShopJob $job): ShowingResource
+    {
+        return new ShowingResource(Budget::within('Showing it', static fn (): array => (new Showing(ShopJob::snapshot($job->id)))->told()));
+    }
+
+    /** Another thing, colours, places of art, with its light or without; kept with the job. */
+    #[Answers(ShowingResource::class)]
+    public function update(ShowRequest $request, ShopJob $job): ShowingResource
+    {
+        Showing::choose($job, $request->chosen());
+
+        return $this->show($job);
+    }
+
+    /** The picture: for the page as SVG, as a file in dots or as a PDF. */
+    #[Answers(type: 'image/svg+xml|image/png|application/pdf')]
+    public function file(ShownFileRequest $request, ShopJob $job, string $format): Response
+    {
+        $showing = new Showing(ShopJob::snapshot($job->id));
+        $bytes = Budget::within('Showing it', static fn (): string => match ($format) {
+            'svg' => $showing->svg(),
+            'png' => $showing->png((int) ($request->validated('pixels') ?? 1600)),
+            'pdf' => $showing->pdf(),
+            default => abort(404),
+        });
+        if ($format === 'svg') {
+            return Pictures::text($bytes);
+        }
+
+        return new Response($bytes, 200, [
+            'Content-Type' => $format === 'png' ? 'image/png' : 'application/pdf',
+            'Content-Disposition' => "attachment; filename=\"{$showing->name()}.{$format}\"",
+            'Cache-Control' => 'private, no-cache',
+        ]);
+    }
+}

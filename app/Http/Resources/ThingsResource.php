@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+/**
+ * Things that art can be shown on.
+ *
+ * @phpstan-type ThingsRow array{things: list<ThingRow>}
+ * @phpstan-type ThingRow array{key: string, label: string, says: string}
+ */
+final class ThingsResource extends Resource
+{
+}

@@ -1,0 +1,215 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Prep;
+
+use App\Models\ShopJob;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Support\Str;
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Layer;
+use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Described\Values;
+use NeatEdge\Core\Format\Formats;
+use NeatEdge\Core\Format\Svg\Writer;
+use NeatEdge\Core\Measure\Colour;
+use NeatEdge\Core\Proof\Laid;
+use NeatEdge\Core\Proof\Place;
+use NeatEdge\Core\Proof\Product;
+use NeatEdge\Core\Proof\Things;
+use NeatEdge\Core\Seen\Seen;
+use NeatEdge\Core\Sheet\Layout\Layer as SheetLayer;
+use NeatEdge\Core\Sheet\Layout\Layout;
+use NeatEdge\Core\Sheet\Layout\Role;
+use NeatEdge\Pages\Dots;
+
+/**
+ * F1, F3: a job's art on a thing, always as the art is now: nothing of it is copied. What is chosen is kept with the job, beside its history: it changes nothing
+ * that is made.
+ *
+ * @phpstan-type Shown array{
+ *     thing?: string,
+ *     colours?: array<string, string>,
+ *     arts?: array<string, array<string, mixed>>,
+ *     lights?: bool,
+ * }
+ */
+final class Showing
+{
+    public const USUAL = 'mug';
+
+    /** Jobs whose layers have parts begin so, before their number. */
+    private const OWN = 'job-';
+
+    private readonly Product $product;
+
+    private readonly string $key;
+
+    /** @throws Refused for a thing that is gone */
+    public function __construct(private readonly ShopJob $job)
+    {
+        $this->key = $job->shown['thing'] ?? self::USUAL;
+        $this->product = self::product($this->key);
+    }
+
+    /** @return list<array{key: string, label: string, says: string}> what ships, and what the shop drew itself, the newest first */
+    public static function things(): array
+    {
+        $things = [];
+        foreach (Things::all() as $key => $thing) {
+            $things[] = ['key' => $key, 'label' => $thing['label'], 'says' => $thing['says']];
+        }
+        $own = ShopJob::query()->where('bench', 'like', '%"part":"place"%')->latest('id')->limit(50)->get(['id', 'title']);
+        foreach ($own as $job) {
+            $things[] = ['key' => self::OWN.$job->id, 'label' => $job->title, 'says' => 'A thing of the shop’s own.'];
+        }
+
+        return $things;
+    }
+
+    /** @throws Refused */
+    private static function product(string $key): Product
+    {
+        if (preg_match('/^'.self::OWN.'(\d{1,12})$/D', $key, $found) !== 1) {
+            return Things::product($key);
+        }
+        try {
+            $product = Product::of(ShopJob::snapshot((int) $found[1])->art());
+        } catch (ModelNotFoundException) {
+            throw Refused::because('The thing it is shown on is gone. Choose another.');
+        }
+
+        return $product ?? throw Refused::because('That job has no place for art: give one of its layers that part.');
+    }
+
+    /**
+     * Keeps what was chosen, as far as it is said.
+     *
+     * @param  Shown  $asked
+     *
+     * @throws Refused
+     */
+    public static function choose(ShopJob $job, array $asked): void
+    {
+        $shown = $job->shown ?? [];
+        if (isset($asked['thing']) && $asked['thing'] !== ($shown['thing'] ?? self::USUAL)) {
+            self::product($asked['thing']);
+            // Colours and places are those of another thing.
+            $shown = ['thing' => $asked['thing'], 'lights' => $shown['lights'] ?? true];
+        }
+        foreach ($asked['colours'] ?? [] as $layer => $hex) {
+            $shown['colours'][$layer] = $hex;
+        }
+        $shown['colours'] = array_filter($shown['colours'] ?? [], static fn (string $hex): bool => $hex !== '');
+        foreach ($asked['arts'] ?? [] as $layer => $art) {
+            if (isset($art['job']) && ShopJob::query()->whereKey($art['job'])->doesntExist()) {
+                throw Refused::because('That job is gone.');
+            }
+            // Held to their description before they are kept, and kept as they are understood.
+            $values = Values::read(Laid::fields(), array_diff_key($art, ['job' => 1]), $job->unit);
+            $now = $shown['arts'][$layer] ?? [];
+            foreach (Laid::fields() as $field) {
+                if (array_key_exists($field->name, $art)) {
+                    $now[$field->name] = $field->type === Field::LENGTH ? $values->length($field->name) : $values->number($field->name);
+                }
+            }
+            $shown['arts'][$layer] = [...$now, ...(array_key_exists('job', $art) ? ['job' => $art['job']] : [])];
+        }
+        if (isset($asked['lights'])) {
+            $shown['lights'] = $asked['lights'];
+        }
+        $job->timestamps = false;
+        $job->update(['shown' => $shown]);
+    }
+
+    /** @return array<string, Laid> by layer of the place: the first has the job's own art unless it has another's, others only what they were given */
+    private function arts(): array
+    {
+        $arts = [];
+        foreach ($this->product->places as $i => $place) {
+            $typed = $this->job->shown['arts'][$place->layer] ?? [];
+            if ($i > 0 && ! isset($typed['job'])) {
+                continue;
+            }
+            $art = Seen::of($this->artOf((int) ($typed['job'] ?? $this->job->id)));
+            if ($art->pieces !== []) {
+                $arts[$place->layer] = Laid::of($art, $place, array_diff_key($typed, ['job' => 1]));
+            }
+        }
+
+        return $arts;
+    }
+
+    private function artOf(int $id): Artwork
+    {
+        try {
+            return $id === $this->job->id ? $this->job->art() : ShopJob::snapshot($id)->art();
+        } catch (ModelNotFoundException) {
+            return new Artwork(1.0, 1.0, []);
+        }
+    }
+
+    public function picture(): Artwork
+    {
+        $colours = array_map(Colour::fromHex(...), $this->job->shown['colours'] ?? []);
+
+        return $this->product->shown($colours, $this->arts(), $this->job->shown['lights'] ?? true);
+    }
+
+    public function svg(): string
+    {
+        return Writer::write($this->picture());
+    }
+
+    /** @param  int  $width  dots across @return string PNG @throws Refused */
+    public function png(int $width): string
+    {
+        return Pixels::png($this->svg(), $width);
+    }
+
+    /** @return string PDF at the size that the thing was drawn in; what is soft as pictures @throws Refused */
+    public function pdf(): string
+    {
+        $art = $this->picture();
+        $layers = [new SheetLayer(Role::Print, 'Proof', '#000000', $art->pieces)];
+
+        return Formats::bytes(Formats::make('pdf'), [new Layout('proof', $this->name(), $art->width, $art->height, $layers)], new Dots);
+    }
+
+    /** What its files are called. */
+    public function name(): string
+    {
+        return (Str::slug($this->job->title) ?: 'job').'-on-'.(Str::slug($this->key) ?: 'thing');
+    }
+
+    /** @return array<string, mixed> as ShowingResource has it */
+    public function told(): array
+    {
+        $arts = $this->arts();
+        $shown = $this->job->shown ?? [];
+        $fields = array_map(static fn (Field $field): array => $field->toArray(), Laid::fields());
+
+        return [
+            'thing' => $this->key,
+            'width' => $this->product->size()[0],
+            'height' => $this->product->size()[1],
+            'lights' => $shown['lights'] ?? true,
+            'parts' => array_map(
+                static fn (Layer $layer): array => ['layer' => $layer->id, 'label' => $layer->name, 'colour' => $shown['colours'][$layer->id] ?? null],
+                $this->product->coloured(),
+            ),
+            'places' => array_map(static fn (Place $place): array => [
+                'layer' => $place->layer,
+                'label' => $place->name,
+                'job' => $shown['arts'][$place->layer]['job'] ?? null,
+                'turns' => $place->turns(),
+                'fields' => $fields,
+                'values' => (object) array_diff_key($shown['arts'][$place->layer] ?? [], ['job' => 1]),
+                'size' => isset($arts[$place->layer]) ? [$arts[$place->layer]->width, $arts[$place->layer]->height()] : null,
+            ], $this->product->places),
+            'says' => $this->product->says($arts),
+        ];
+    }
+}
