@@ -25,6 +25,7 @@ final class Application
         'remedy' => RemedyCommand::class,
         'batch' => BatchCommand::class,
         'export' => ExportCommand::class,
+        'proof' => ProofCommand::class,
         'send' => SendCommand::class,
         'device' => DeviceCommand::class,
         'edit' => EditCommand::class,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Format\Pdf;
 
 use Closure;
+use NeatEdge\Core\Artwork\Blend;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Picture;
 use NeatEdge\Core\Artwork\Piece;
@@ -220,17 +221,27 @@ final class PdfWriter implements LayoutWriter
             if ($piece->shape->isEmpty()) {
                 continue;
             }
-            if ($piece->fill?->picture !== null) {
-                $put($layer->role === Role::Print ? $this->picture($piece, $piece->fill->picture, $piece->fill->opacity) : '');
-
-                continue;
-            }
-            if ($layer->role === Role::Print) {
-                $put($this->paint($piece->fill ?? new Paint(new Colour(0, 0, 0)), $layout));
-            }
-            $put(self::path($piece->shape).($piece->shape->rule === FillRule::Evenodd ? "f*\n" : "f\n"));
+            $blended = $layer->role === Role::Print && $piece->blend !== Blend::Normal;
+            // Blends have the same names in both standards but for their first letter.
+            $put($blended ? 'q /'.$this->state('/BM /'.ucfirst($piece->blend->value))." gs\n" : '');
+            $this->area($piece, $layer, $layout, $put);
+            $put($blended ? "Q\n" : '');
         }
         $put("Q\n");
+    }
+
+    /** @param  Closure(string): void  $put */
+    private function area(Piece $piece, Layer $layer, Layout $layout, Closure $put): void
+    {
+        if ($piece->fill?->picture !== null) {
+            $put($layer->role === Role::Print ? $this->picture($piece, $piece->fill->picture, $piece->fill->opacity) : '');
+
+            return;
+        }
+        if ($layer->role === Role::Print) {
+            $put($this->paint($piece->fill ?? new Paint(new Colour(0, 0, 0)), $layout));
+        }
+        $put(self::path($piece->shape).($piece->shape->rule === FillRule::Evenodd ? "f*\n" : "f\n"));
     }
 
     /**

@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Console;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Described\Refused;
+use NeatEdge\Core\Format\Formats;
+use NeatEdge\Core\Format\Svg\Writer;
+use NeatEdge\Core\Measure\Colour;
+use NeatEdge\Core\Proof\Laid;
+use NeatEdge\Core\Proof\Product;
+use NeatEdge\Core\Proof\Things;
+use NeatEdge\Core\Seen\Seen;
+use NeatEdge\Core\Sheet\Layout\Layer;
+use NeatEdge\Core\Sheet\Layout\Layout;
+use NeatEdge\Core\Sheet\Layout\Role;
+use NeatEdge\Pages\Dots;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\ConsoleOutputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+
+#[AsCommand('proof', 'Show a drawing on a thing, such as a mug or a tabard, as a picture')]
+final class ProofCommand extends ArtworkCommand
+{
+    private const MOST = 8000;
+
+    protected function configure(): void
+    {
+        $things = implode(', ', array_keys(Things::all()));
+        $this->takesDrawing()
+            ->addOption('product', null, InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, "what it is shown on: {$things}; several give a file each", ['mug'])
+            ->addOption('width', null, InputOption::VALUE_REQUIRED, 'how wide the art is on the thing, in true size; as it is drawn when left out', '0')
+            ->addOption('x', null, InputOption::VALUE_REQUIRED, 'how far right of the middle of the place it lies', '0')
+            ->addOption('y', null, InputOption::VALUE_REQUIRED, 'how far below the middle', '0')
+            ->addOption('turn', null, InputOption::VALUE_REQUIRED, 'degrees by which a round thing is turned', '0')
+            ->addOption(
+                'colour',
+                null,
+                InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY,
+                'the colour of a part by its name, such as body=#1f3a34 or rim=#1b1b1b',
+            )
+            ->addOption('no-lights', null, InputOption::VALUE_NONE, 'without shade and light')
+            ->addOption('pixels', null, InputOption::VALUE_REQUIRED, 'dots across, of a PNG', '1600')
+            ->addOption('output', 'o', InputOption::VALUE_REQUIRED, 'the file to write, which ends in .png, .pdf or .svg; several things have their names before that', 'proof.png')
+            ->examples('Art lies on the thing in its true size, in the light of the thing.', [
+                'proof decal.svg --product=mug --width=180mm --turn=15 --colour=body=#1f3a34 --pixels=1600 -o proof.png',
+                'proof decal.svg --product=tabard --product=lantern -o proofs.pdf',
+            ]);
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $path = self::text($input, 'output');
+        $ending = strtolower(pathinfo($path, PATHINFO_EXTENSION));
+        if (! in_array($ending, ['png', 'pdf', 'svg'], true)) {
+            throw BadCall::choice('--output', $path, ['a file that ends in .png', '.pdf', '.svg']);
+        }
+        $pixels = self::text($input, 'pixels');
+        if (preg_match('/^\d{1,5}$/D', $pixels) !== 1 || (int) $pixels < 50 || (int) $pixels > self::MOST) {
+            throw BadCall::choice('--pixels', $pixels, ['a whole number between 50 and '.self::MOST]);
+        }
+        $drawing = $this->drawing($input);
+        $art = Seen::of($drawing->artwork);
+        if ($art->pieces === []) {
+            $from = $input->getArgument('input');
+            throw BadCall::nothingDrawn(is_string($from) ? $from : '-');
+        }
+        $keys = array_values(array_unique(array_map(strval(...), array_filter((array) $input->getOption('product'), is_string(...)))));
+        $files = [];
+        foreach ($keys as $key) {
+            if (! isset(Things::all()[$key])) {
+                throw BadCall::choice('--product', $key, array_keys(Things::all()));
+            }
+            $name = count($keys) === 1 ? $path : substr($path, 0, -strlen($ending) - 1)."-{$key}.{$ending}";
+            [$picture, $says] = self::shown($input, Things::product($key), $art);
+            $files[$name] = self::written($picture, $ending, (int) $pixels);
+            $error = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
+            foreach ($says as $one) {
+                $error->writeln("note: {$key}: {$one}", OutputInterface::OUTPUT_RAW);
+            }
+        }
+        OutputFile::write($files);
+        $this->tellLeftOut($output, $drawing->findings);
+
+        return self::SUCCESS;
+    }
+
+    /** @return array{Artwork, list<string>} the picture, and what does not fit */
+    private static function shown(InputInterface $input, Product $product, Artwork $art): array
+    {
+        $place = $product->places[0];
+        $typed = [];
+        foreach (Laid::fields() as $field) {
+            $typed[$field->name] = self::text($input, $field->name);
+        }
+        $laid = [$place->layer => Laid::of($art, $place, $typed)];
+        $colours = [];
+        foreach ((array) $input->getOption('colour') as $text) {
+            [$name, $hex] = [...explode('=', is_string($text) ? $text : '', 2), ''];
+            $hex = strtolower($hex);
+            $layers = array_values(array_filter(
+                $product->coloured(),
+                static fn ($layer): bool => strtolower($layer->name) === strtolower($name) || $layer->part === strtolower($name),
+            ));
+            if ($layers === []) {
+                throw BadCall::choice('--colour', $name, array_map(static fn ($layer): string => strtolower($layer->name), $product->coloured()));
+            }
+            if (preg_match('/^#[0-9a-f]{6}$/D', $hex) !== 1) {
+                throw BadCall::noColour($hex);
+            }
+            $colours[$layers[0]->id] = Colour::fromHex($hex);
+        }
+
+        return [$product->shown($colours, $laid, $input->getOption('no-lights') !== true), $product->says($laid)];
+    }
+
+    /** @throws Refused */
+    private static function written(Artwork $picture, string $ending, int $pixels): string
+    {
+        return match ($ending) {
+            'png' => (new Dots)->png(Writer::write($picture), $pixels),
+            'pdf' => Formats::bytes(
+                Formats::make('pdf'),
+                [new Layout('proof', 'Proof', $picture->width, $picture->height, [new Layer(Role::Print, 'Proof', '#000000', $picture->pieces)])],
+                new Dots,
+            ),
+            default => Writer::write($picture),
+        };
+    }
+}
