@@ -15,13 +15,13 @@ final class PlaceOfArt
     public static function fields(): array
     {
         return [
-            Field::choice('kind', 'Art lies', 'flat', self::KINDS),
+            Field::choice('lies', 'Art lies', 'flat', self::KINDS),
             Field::length('width', 'Printed across at most', 200.0, 1.0, 'in true size', 20_000.0),
             Field::length('height', 'Printed down at most', 200.0, 1.0, 'in true size', 20_000.0),
-            Field::length('round', 'Diameter', 82.0, 1.0, 'of the thing, above', 20_000.0)->where('kind', ['round']),
-            Field::length('below', 'Diameter below', 0.0, 0.0, 'as above when nought', 20_000.0)->where('kind', ['round']),
-            Field::length('tall', 'Height of the thing', 95.0, 1.0, '', 20_000.0)->where('kind', ['round']),
-            Field::number('above', 'Seen from above, °', 0.0, 0.0, 80.0)->where('kind', ['round']),
+            Field::length('round', 'Diameter', 82.0, 1.0, 'of the thing, above', 20_000.0)->where('lies', ['round']),
+            Field::length('below', 'Diameter below', 0.0, 0.0, 'as above when nought', 20_000.0)->where('lies', ['round']),
+            Field::length('tall', 'Height of the thing', 95.0, 1.0, '', 20_000.0)->where('lies', ['round']),
+            Field::number('above', 'Seen from above, °', 0.0, 0.0, 80.0)->where('lies', ['round']),
         ];
     }
 }

@@ -48,7 +48,7 @@ final readonly class Place
     public static function of(string $layer, string $name, Shape $area, array $typed): self
     {
         $values = Values::read(PlaceOfArt::fields(), $typed);
-        $kind = $values->choice('kind');
+        $kind = $values->choice('lies');
         $box = $area->box() ?? new Box(0.0, 0.0, 1.0, 1.0);
         $top = $values->length('round');
         $bottom = $values->length('below') ?: $top;
@@ -99,14 +99,13 @@ final readonly class Place
      */
     public function seen(Shape $flat, float $turn): Shape
     {
-        $middle = $this->box->middle();
         if ($this->thing === null) {
             return $this->corners === null ? $flat->transformed($this->flatMatrix())
                 : Warp::shape($flat, fn (float $x, float $y): array => $this->corners->at($x / $this->width + 0.5, $y / $this->height + 0.5), self::DEVIATION);
         }
         $thing = $this->turned($turn);
         $kept = $thing->kept($flat);
-        $matrix = new Matrix($this->scale, 0.0, 0.0, $this->scale, $middle->x, $middle->y);
+        $matrix = new Matrix($this->scale, 0.0, 0.0, $this->scale, ...$this->front());
 
         return $kept->isEmpty() ? $kept : Warp::shape($kept, $thing->at(...), self::DEVIATION / max(1e-6, $this->scale))->transformed($matrix);
     }
@@ -117,15 +116,15 @@ final readonly class Place
         if ($this->thing === null && $this->corners === null) {
             return $this->flatMatrix();
         }
-        $middle = $this->box->middle();
+        [$left, $top] = $this->front();
         $thing = $this->thing === null ? null : $this->turned($turn);
-        $at = function (float $x, float $y) use ($thing, $middle): array {
+        $at = function (float $x, float $y) use ($thing, $left, $top): array {
             if ($thing === null) {
                 return $this->corners?->at($x / $this->width + 0.5, $y / $this->height + 0.5) ?? [$x, $y];
             }
             [$u, $v] = $thing->at($x, $y);
 
-            return [$middle->x + $this->scale * $u, $middle->y + $this->scale * $v];
+            return [$left + $this->scale * $u, $top + $this->scale * $v];
         };
         [$px, $py] = $at($x, $y);
         $hair = 0.01;
@@ -134,6 +133,19 @@ final readonly class Place
         [$a, $b, $c, $d] = [($rx - $px) / $hair, ($ry - $py) / $hair, ($dx - $px) / $hair, ($dy - $py) / $hair];
 
         return new Matrix($a, $b, $c, $d, $px - $a * $x - $c * $y, $py - $b * $x - $d * $y);
+    }
+
+    /**
+     * Where the middle of the place is seen from the front. Looked down on, what is round sags there, so that it lies lower than the middle of its box.
+     *
+     * @return array{float, float} mm of the picture
+     */
+    private function front(): array
+    {
+        $middle = $this->box->middle();
+        $sag = $this->thing === null ? 0.0 : max($this->thing->top, $this->thing->bottom) / 2 * sin(deg2rad($this->thing->above));
+
+        return [$middle->x, $middle->y + $this->scale * $sag / 2];
     }
 
     private function flatMatrix(): Matrix

@@ -96,7 +96,7 @@ final class EveryEditTest extends TestCase
             'distribute' => ['pieces' => [$star, $square], 'way' => 'across', 'by' => 3],
             'order' => ['pieces' => [$star], 'to' => 'front'], 'mark' => ['pieces' => [$star], 'name' => 'Ray'], 'add-layer' => ['name' => 'Third'],
             'change-layer' => ['layer' => $layer, 'name' => 'Top'],
-            'layer-part' => ['layer' => $layer, 'part' => 'place', 'kind' => 'round', 'width' => '180mm'],
+            'layer-part' => ['layer' => $layer, 'part' => 'place', 'lies' => 'round', 'width' => '180mm'],
             'order-layer' => ['layer' => $layer, 'way' => 'down'],
             'remove-layer' => ['layer' => $layer],
             'to-layer' => ['pieces' => [$star], 'layer' => $layer],

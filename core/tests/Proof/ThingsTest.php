@@ -100,7 +100,7 @@ final class ThingsTest extends TestCase
     #[Test]
     public function greys_are_multiplied_by_a_colour_and_light_stays_above_the_art(): void
     {
-        $product = self::plain(['kind' => 'flat', 'width' => 240.0, 'height' => 240.0]);
+        $product = self::plain(['lies' => 'flat', 'width' => 240.0, 'height' => 240.0]);
         $laid = ['l3' => Laid::of(self::art(), $product->places[0], ['width' => 200])];
         $places = [[25, 25], [70, 100], [130, 90], [130, 120], [190, 30]];
         $shown = Render::colours(Writer::write($product->shown(['l2' => Colour::fromHex('#4080ff')], $laid)), 200, $places);
@@ -116,7 +116,7 @@ final class ThingsTest extends TestCase
     #[Test]
     public function art_has_its_true_size_in_a_place_and_what_does_not_fit_is_said(): void
     {
-        $product = self::plain(['kind' => 'flat', 'width' => 240.0, 'height' => 120.0]);
+        $product = self::plain(['lies' => 'flat', 'width' => 240.0, 'height' => 120.0]);
         $place = $product->places[0];
         // 240 mm in truth are 120 mm of the picture: half.
         $laid = Laid::of(self::art(), $place, ['width' => 160, 'x' => 20, 'y' => -10]);
@@ -134,7 +134,7 @@ final class ThingsTest extends TestCase
     #[Test]
     public function round_a_thing_it_goes_as_far_as_it_is_long_and_turning_shows_the_rest(): void
     {
-        $product = self::plain(['kind' => 'round', 'width' => 300.0, 'height' => 100.0, 'round' => 60.0, 'tall' => 100.0]);
+        $product = self::plain(['lies' => 'round', 'width' => 300.0, 'height' => 100.0, 'round' => 60.0, 'tall' => 100.0]);
         // 60 mm across are 120 mm of the picture; 80 mm of art, of which the left half is red.
         $laid = static fn (float $turn): array => ['l3' => Laid::of(self::art(), $product->places[0], ['width' => 80, 'turn' => $turn])];
         $pieces = $product->shown([], $laid(0), false)->pieces;
@@ -144,6 +144,17 @@ final class ThingsTest extends TestCase
         $turned = $product->shown([], $laid(90), false)->pieces;
         self::assertEqualsWithDelta(100 + 60 * sin(M_PI / 2 - 40 / 30), $turned[2]->box()?->left, 0.05, 'a quarter round, its left edge has come to the front');
         self::assertStringContainsString('meets itself', $product->says(['l3' => Laid::of(self::art(), $product->places[0], ['width' => 200])])[0]);
+    }
+
+    #[Test]
+    public function looked_down_on_the_middle_of_the_art_lies_where_the_front_sags_to(): void
+    {
+        $product = self::plain(['lies' => 'round', 'width' => 300.0, 'height' => 100.0, 'round' => 60.0, 'tall' => 100.0, 'above' => 30.0]);
+        $dot = new Artwork(10, 10, [new Piece('d', Shape::of(Contour::rectangle(4, 4, 2, 2)), new Paint(new Colour(255, 0, 0)))]);
+        $box = $product->shown([], ['l3' => Laid::of($dot, $product->places[0], ['width' => 1])], false)->pieces[2]->box();
+        // The rims sag by 30 mm times the sine of 30 degrees, twice as large on the picture; half of that is above the middle.
+        self::assertEqualsWithDelta(100.0 + 15.0, $box?->middle()->y, 0.05);
+        self::assertEqualsWithDelta(100.0, $box?->middle()->x, 0.05);
     }
 
     #[Test]

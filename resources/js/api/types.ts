@@ -2890,6 +2890,8 @@ export interface components {
         /** @description A job's art on a thing: what was chosen, and what does not fit. */
         Showing: {
             thing: string;
+            width: number;
+            height: number;
             lights: boolean;
             parts: {
                 layer: string;
@@ -4339,6 +4341,56 @@ export interface components {
              * @default false
              */
             alone: boolean | string | number;
+        } | {
+            /** @constant */
+            kind: "layer-part";
+            /**
+             * @description Layer
+             * @default
+             */
+            layer: string;
+            /**
+             * @description Part
+             * @default none
+             * @enum {unknown}
+             */
+            part: "none" | "ground" | "body" | "part" | "place" | "shade" | "light";
+            /**
+             * @description Art lies
+             * @default flat
+             * @enum {unknown}
+             */
+            lies: "flat" | "round" | "angle";
+            /**
+             * @description Printed across at most. in true size. mm, or a length with its unit such as "1/4in"; 1 to 20000
+             * @default 200
+             */
+            width: number | string;
+            /**
+             * @description Printed down at most. in true size. mm, or a length with its unit such as "1/4in"; 1 to 20000
+             * @default 200
+             */
+            height: number | string;
+            /**
+             * @description Diameter. of the thing, above. mm, or a length with its unit such as "1/4in"; 1 to 20000
+             * @default 82
+             */
+            round: number | string;
+            /**
+             * @description Diameter below. as above when nought. mm, or a length with its unit such as "1/4in"; 0 to 20000
+             * @default 0
+             */
+            below: number | string;
+            /**
+             * @description Height of the thing. mm, or a length with its unit such as "1/4in"; 1 to 20000
+             * @default 95
+             */
+            tall: number | string;
+            /**
+             * @description Seen from above, °. 0 to 80
+             * @default 0
+             */
+            above: number | string;
         } | {
             /** @constant */
             kind: "order-layer";

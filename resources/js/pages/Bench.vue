@@ -17,7 +17,7 @@ import { useShaping } from '@/stores/shaping'
 import { useUnkept } from '@/stores/unkept'
 import { useEventListener } from '@vueuse/core'
 import { ElButton } from 'element-plus'
-import { computed, onUnmounted, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, onUnmounted, ref, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import WorkStrip from '@/works/WorkStrip.vue'
 import Heard from './Heard.vue'
@@ -30,6 +30,7 @@ import WalkCard from '@/start/WalkCard.vue'
 import VersionDrawer from './VersionDrawer.vue'
 
 const props = defineProps<{ id: string; stage?: string }>()
+const ShownView = defineAsyncComponent(() => import('@/making/ShownView.vue'))
 const bench = useBench()
 const router = useRouter()
 const keys = useKeys()
@@ -103,7 +104,8 @@ useBenchKeys(computed(() => current.value.key), enter, { help, versions })
       <p v-if="bench.loading && !bench.job" class="waiting">Laying the art on the bench…</p>
       <LayoutView v-if="bench.job && (bench.view.kind === 'layout' || bench.view.kind === 'mix')" class="over" />
       <HandsView v-else-if="bench.job && bench.view.kind === 'hands'" class="over" />
-      <Surface v-if="bench.art" v-show="!['layout', 'mix', 'hands'].includes(bench.view.kind)" :editing="hands" :stage="current.key" />
+      <ShownView v-else-if="bench.job && bench.view.kind === 'shown'" class="over" />
+      <Surface v-if="bench.art" v-show="!['layout', 'mix', 'hands', 'shown'].includes(bench.view.kind)" :editing="hands" :stage="current.key" />
       <p v-if="!bench.loading && !bench.job" class="waiting"><RouterLink to="/">Back to the jobs</RouterLink></p>
       <WorkStrip class="works" />
     </main>

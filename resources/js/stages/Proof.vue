@@ -7,6 +7,7 @@ import { ref } from 'vue'
 import Count from '@/fields/Count.vue'
 import Drawer from './Drawer.vue'
 import CustomerSection from './proof/CustomerSection.vue'
+import ThingSection from './proof/ThingSection.vue'
 
 const bench = useBench()
 const unkept = useUnkept()
@@ -17,6 +18,8 @@ const grounds = [
   { name: t('Lantern paper'), colour: '#f1e4c3' },
   { name: t('Window'), colour: '#cfdcdc' },
 ]
+/** What the art is shown on: what was made is judged on its material first. */
+const tab = ref<'thing' | 'material'>('material')
 const ground = ref(grounds[0]!)
 const pixels = ref(1600)
 const file = (format: string) => `/api/v1/preparations/${bench.preparation?.id}/proof.${format}?ground=${encodeURIComponent(ground.value.colour)}&pixels=${pixels.value}`
@@ -29,8 +32,13 @@ function print() {
 </script>
 
 <template>
-  <Drawer :guide="['proofs', 'proof']" title="On the material" hint="The prepared art on the colour of cloth, metal or paper that it is made for.">
-    <template v-if="!bench.prepared">
+  <Drawer :guide="['proofs', 'proof']" title="Proof">
+    <div class="tabs" role="tablist">
+      <button type="button" role="tab" :aria-selected="tab === 'thing'" :class="{ on: tab === 'thing' }" data-test="proof-thing" @click="tab = 'thing'">On a thing</button>
+      <button type="button" role="tab" :aria-selected="tab === 'material'" :class="{ on: tab === 'material' }" data-test="proof-material" @click="tab = 'material'">On the material</button>
+    </div>
+    <ThingSection v-if="tab === 'thing'" />
+    <template v-else-if="!bench.prepared">
       <p class="quiet">A proof shows the prepared art.</p>
       <ElButton type="primary" :disabled="bench.running" @click="unkept.prepare()">Prepare</ElButton>
     </template>
@@ -55,6 +63,9 @@ function print() {
 </template>
 
 <style scoped>
+.tabs { display: flex; gap: 16px; border-bottom: 1px solid var(--line); }
+.tabs button { border: 0; border-bottom: 3px solid transparent; background: none; font: 500 16px var(--text-face); color: var(--ink-mid); padding: 2px 0 6px; cursor: pointer; }
+.tabs button.on { color: var(--green); border-bottom-color: var(--green); }
 .files { display: flex; gap: 8px; flex-wrap: wrap; font-size: 15px; align-items: center; }
 .files span { display: flex; gap: 6px; align-items: center; flex-wrap: wrap; }
 .files a { color: var(--green); }

@@ -41,7 +41,7 @@ final class Lantern implements Thing
             ->shape('Glow', 'M65 10A60 60 0 1 0 65.1 10Z', '#ffcf6b', edge: 14.0, opacity: 0.5, blend: Blend::Screen)
             ->layer('Paper', LayerPart::Body)
             ->shape('Paper', $paper, '#a8a8a8|#ffffff|#ffffff|#a8a8a8', [25, 70, 105, 70])
-            ->layer('Print', LayerPart::Place, ['kind' => 'round', 'width' => 700.0, 'height' => 240.0, 'round' => 240.0, 'tall' => 252.0, 'above' => 0.0])
+            ->layer('Print', LayerPart::Place, ['lies' => 'round', 'width' => 700.0, 'height' => 240.0, 'round' => 240.0, 'tall' => 252.0, 'above' => 0.0])
             ->shape('Where it is printed', 'M25 36H105V116H25Z', '#ffffff')
             ->layer('Frame', LayerPart::Piece)
             ->shape('Upper ring', 'M23 30H107V35H23Z', '#555555|#999999|#555555', [23, 30, 107, 30])

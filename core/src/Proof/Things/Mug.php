@@ -11,7 +11,7 @@ use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Proof\Sketch;
 use NeatEdge\Core\Proof\Thing;
 
-/** An enamel mug, 82 mm across and 95 mm high, looked down on a little. */
+/** An enamel mug, 82 mm across and 80 mm high, looked down on a little. */
 final class Mug implements Thing
 {
     private const BODY = 'M24 24A41 7 0 0 0 106 24V103A41 7 0 0 1 24 103Z';
@@ -28,7 +28,7 @@ final class Mug implements Thing
 
     public static function says(): string
     {
-        return '82 mm across, 95 mm high; turned, it shows what is printed farther round.';
+        return '82 mm across, 80 mm high; turned, it shows what is printed farther round.';
     }
 
     public static function drawn(): Artwork
@@ -51,7 +51,7 @@ final class Mug implements Thing
             ->shape('Inside', 'M24 24A41 7 0 1 0 106 24A41 7 0 1 0 24 24Z', '#d8d8d8|#ffffff', [24, 24, 106, 24])
             ->layer('Body', LayerPart::Body)
             ->shape('Body', $body, '#c9c9c9|#f4f4f4|#ffffff|#f1f1f1|#bdbdbd', [24, 60, 106, 60])
-            ->layer('Print', LayerPart::Place, ['kind' => 'round', 'width' => 200.0, 'height' => 78.0, 'round' => 82.0, 'tall' => 95.0, 'above' => 9.8])
+            ->layer('Print', LayerPart::Place, ['lies' => 'round', 'width' => 200.0, 'height' => 70.0, 'round' => 82.0, 'tall' => 80.0, 'above' => 9.8])
             ->shape('Where it is printed', 'M24 27A41 7 0 0 0 106 27V100A41 7 0 0 1 24 100Z', '#ffffff')
             ->layer('Rim', LayerPart::Piece)
             ->shape(

@@ -43,7 +43,7 @@ final class Tabard implements Thing
             ->layer('Binding', LayerPart::Piece)
             ->shape('Neck', 'M44 14C52 20 78 20 86 14L88.4 14.8C80 23.4 50 23.4 41.6 14.8Z', '#bdbdbd')
             ->shape('Hem', 'M16.1 146.4C34 152.4 96 152.4 113.9 146.4L114 150C96 156 34 156 16 150Z', '#bdbdbd')
-            ->layer('Breast', LayerPart::Place, ['kind' => 'flat', 'width' => 280.0, 'height' => 360.0])
+            ->layer('Breast', LayerPart::Place, ['lies' => 'flat', 'width' => 280.0, 'height' => 360.0])
             ->shape('Where it is printed', 'M30 34H100V124H30Z', '#ffffff')
             ->layer('Folds', LayerPart::Shade)
             ->shape('Fold', 'M38 40C44 70 34 110 40 152L33 151C29 112 37 72 33 40Z', '#2b2418', edge: 3.0, opacity: 0.38, blend: Blend::Multiply, within: $body)

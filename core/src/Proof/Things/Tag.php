@@ -43,7 +43,7 @@ final class Tag implements Thing
             ->shape('Shadow', 'M20 26H136V96H20Z', '#15100a', edge: 3.0, opacity: 0.6, blend: Blend::Multiply)
             ->layer('Plate', LayerPart::Body)
             ->shape('Plate', $plate.self::HOLE, '#b9b9b9|#ffffff|#a8a8a8|#e8e8e8', [15, 20, 135, 90], rule: FillRule::Evenodd)
-            ->layer('Face', LayerPart::Place, ['kind' => 'flat', 'width' => 46.0, 'height' => 30.0])
+            ->layer('Face', LayerPart::Place, ['lies' => 'flat', 'width' => 46.0, 'height' => 30.0])
             ->shape('Where it is engraved', 'M39 25H131V85H39Z', '#ffffff')
             ->layer('Shade', LayerPart::Shade)
             ->shape('Edge', 'M15 84H135V94H15Z', '#2a1c08', edge: 2.0, opacity: 0.4, blend: Blend::Multiply, within: $plate)

@@ -40,7 +40,7 @@ final class Window implements Thing
             ->shape('Wall', 'M0 0H150V130H0Z', '#a9765a|#8c5a42', [0, 0, 150, 130])
             ->layer('Room', LayerPart::Body)
             ->shape('Room behind', $glass, '#8f9a9c|#dfe6e6', [22, 30, 128, 100])
-            ->layer('Glass', LayerPart::Place, ['kind' => 'angle', 'width' => 1200.0, 'height' => 900.0])
+            ->layer('Glass', LayerPart::Place, ['lies' => 'angle', 'width' => 1200.0, 'height' => 900.0])
             ->shape('Where the film lies', $glass, '#ffffff')
             ->layer('Frame', LayerPart::Piece)
             ->shape('Frame', 'M16 25L134 14V119L16 106ZM22 30V100L128 112V20Z', '#9a9a9a|#ffffff|#b0b0b0', [16, 25, 134, 119], rule: FillRule::Evenodd)

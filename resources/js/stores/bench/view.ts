@@ -16,6 +16,7 @@ export type View =
   | { kind: 'layout'; index: number }
   | { kind: 'mix' }
   | { kind: 'hands'; sheet: string }
+  | { kind: 'shown' }
 
 /** One side of the wipe. */
 export type Side = 'file' | 'bench' | 'result' | `step ${number}` | `version ${number}`
@@ -66,7 +67,7 @@ export function useView(session: Session) {
     if (here.kind === 'preview') return { after: previewArt.value, before: null }
     if (here.kind === 'version') return { after: art.value, before: versionArt.value }
     if (here.kind === 'step') return { after: artAfter(here.index), before: null }
-    if (here.kind === 'file' || here.kind === 'layout' || here.kind === 'mix' || here.kind === 'hands') return { after: null, before: null }
+    if (here.kind === 'file' || here.kind === 'layout' || here.kind === 'mix' || here.kind === 'hands' || here.kind === 'shown') return { after: null, before: null }
     if (here.kind === 'wipe') return { after: sideArt(wipeTo.value), before: sideArt(wipeWith.value) }
     if (here.kind === 'sheet') {
       const whole = artAfter(lastStep.value)

@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import ColourWell from '@/fields/ColourWell.vue'
+import Choose from '@/fields/Choose.vue'
+import Count from '@/fields/Count.vue'
+import FieldForm from '@/fields/FieldForm.vue'
+import Tick from '@/fields/Tick.vue'
+import { api } from '@/api/client'
+import type { FieldValue, JobPage } from '@/api/types'
+import { useBench } from '@/stores/bench'
+import { useShowing } from '@/stores/showing'
+import { number } from '@/words/words'
+import { onMounted, onUnmounted, ref, watch } from 'vue'
+
+/** The art on a thing: which, in which colours, how large and how far round, with its light or without. */
+const bench = useBench()
+const showing = useShowing()
+const pixels = ref(1600)
+const jobs = ref<{ id: number; title: string }[]>([])
+watch(() => `${bench.job?.id} ${bench.job?.version}`, () => showing.load(), { immediate: true })
+onMounted(async () => {
+  bench.show({ kind: 'shown' })
+  jobs.value = (await api.get<JobPage>('jobs').catch(() => null))?.jobs.map((one) => ({ id: one.id, title: one.title })) ?? []
+})
+onUnmounted(() => bench.view.kind === 'shown' && bench.show({ kind: 'source' }))
+const set = (layer: string, name: string, value: FieldValue) => showing.choose({ arts: { [layer]: { [name]: value } } })
+const file = (format: string) => `/api/v1/jobs/${bench.job?.id}/showing.${format}?pixels=${pixels.value}`
+</script>
+
+<template>
+  <p v-if="showing.problem" class="trouble" role="alert" data-test="showing-problem">{{ showing.problem }}</p>
+  <p v-if="!showing.showing && !showing.problem" class="quiet" role="status">Looking for things to show it on…</p>
+  <template v-if="showing.showing">
+    <Choose label="Shown on" :value="showing.showing.thing" :options="showing.things.map((one) => ({ value: one.key, label: one.label, title: one.says }))" data-test="thing" @keep="showing.choose({ thing: $event })" />
+    <p class="quiet">{{ showing.things.find((one) => one.key === showing.showing!.thing)?.says }}</p>
+    <section v-for="place in showing.showing.places" :key="place.layer" class="place" :aria-label="place.label">
+      <h3>{{ place.label }}</h3>
+      <Choose label="Art of" :value="place.job ?? 0" :options="[{ value: 0, label: place === showing.showing!.places[0] ? $t('this job') : $t('nothing') }, ...jobs.filter((one) => one.id !== bench.job?.id).map((one) => ({ value: one.id, label: one.title }))]" :data-place="place.layer" @keep="showing.choose({ arts: { [place.layer]: { job: $event || null } } })" />
+      <FieldForm :fields="place.fields" :values="{ ...place.values, width: Number(place.values.width) || (place.size?.[0] ?? 0) }" :only="(field) => field.name !== 'turn' || place.turns" @keep="(name, value) => set(place.layer, name, value)" />
+      <p v-if="place.size" class="quiet numbers" data-test="shown-size">{{ $t('{wide} × {high} mm on the thing', { wide: number(place.size[0], 1, 1), high: number(place.size[1], 1, 1) }) }}</p>
+    </section>
+    <p v-for="says in showing.showing.says" :key="says" class="says" data-test="shown-says">{{ says }}</p>
+    <section class="place" aria-label="Colours of the thing">
+      <h3>Colours</h3>
+      <div v-for="part in showing.showing.parts" :key="part.layer" class="part">
+        <span>{{ part.label }}</span>
+        <ColourWell :off="part.colour === null" :value="part.colour ?? '#ffffff'" :says="part.label" :data-part="part.label" @keep="showing.choose({ colours: { [part.layer]: $event } })" />
+        <button v-if="part.colour !== null" type="button" class="quiet-button" :aria-label="$t('{part} as it is drawn', { part: part.label })" @click="showing.choose({ colours: { [part.layer]: null } })">As drawn</button>
+      </div>
+    </section>
+    <Tick :value="showing.showing.lights" data-field="lights" @keep="showing.choose({ lights: $event })">Shade and light</Tick>
+    <p class="files">
+      <span>Download, <Count :value="pixels" :least="50" :most="8000" says="Dots across" @keep="pixels = $event" /> dots wide:</span>
+      <a :href="file('png')" download data-test="shown-png">PNG</a> <a :href="file('pdf')" download data-test="shown-pdf">PDF</a>
+    </p>
+  </template>
+</template>
+
+<style scoped>
+h3 { font: 560 17px/1.2 var(--title-face); margin: 0; }
+.place { display: flex; flex-direction: column; gap: 6px; border-top: 1px solid var(--line); padding-top: 8px; }
+.part { display: grid; grid-template-columns: minmax(0, 1fr) auto auto; gap: 8px; align-items: center; }
+.part span { overflow-wrap: anywhere; }
+.says { color: var(--coral-deep); font-size: 15px; line-height: 1.3; }
+.files { display: flex; gap: 8px; flex-wrap: wrap; font-size: 15px; align-items: center; border-top: 1px solid var(--line); padding-top: 8px; }
+.files span { display: flex; gap: 6px; align-items: center; flex-wrap: wrap; }
+.files a { color: var(--green); }
+</style>

@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Http\UploadedFile;
+use PHPUnit\Framework\Attributes\Test;
+use Tests\TestCase;
+
+/** F1, F3: a job's art on things, by the interface: it follows the art, and its files are read by what others wrote. */
+final class ShowingTest extends TestCase
+{
+    use RefreshDatabase;
+
+    private function job(string $colour = '#ff0000'): int
+    {
+        return $this->post('/api/v1/jobs', [
+            'title' => 'Harbour mark', 'process' => 'plain', 'width' => '40mm',
+            'file' => UploadedFile::fake()->createWithContent('a.svg', "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 40 40\"><path fill=\"{$colour}\" d=\"M0 0h40v40h-40z\"/></svg>"),
+        ], ['Accept' => 'application/json'])->assertCreated()->json('id');
+    }
+
+    /** @return array{int, int, int} red, green and blue in the middle of the breast of the tabard */
+    private function seen(int $job): array
+    {
+        $png = imagecreatefromstring((string) $this->get("/api/v1/jobs/{$job}/showing.png?pixels=260")->assertOk()->assertHeader('Content-Type', 'image/png')->getContent());
+        self::assertNotFalse($png);
+        self::assertSame(260, imagesx($png));
+        $at = imagecolorat($png, 146, 158);
+
+        return [$at >> 16 & 255, $at >> 8 & 255, $at & 255];
+    }
+
+    #[Test]
+    public function art_lies_on_the_thing_that_was_chosen_and_follows_what_becomes_of_it(): void
+    {
+        $job = $this->job();
+        $this->getJson("/api/v1/jobs/{$job}/showing")->assertOk()->assertJsonPath('thing', 'mug')->assertJsonPath('places.0.turns', true);
+        $this->putJson("/api/v1/jobs/{$job}/showing", ['thing' => 'tabard', 'lights' => false])->assertOk()->assertJsonPath('lights', false);
+        $told = $this->putJson("/api/v1/jobs/{$job}/showing", ['arts' => ['l4' => ['width' => '20cm']]])->assertOk();
+        self::assertEquals([200, 200], $told->json('places.0.size'));
+        self::assertSame([255, 0, 0], $this->seen($job));
+        $piece = $this->getJson("/api/v1/jobs/{$job}")->json('art.pieces.0.id');
+        $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'fill', 'pieces' => [$piece], 'colour' => '#00ff00']])->assertOk();
+        self::assertSame([0, 255, 0], $this->seen($job), 'the art of now');
+        // Another's art in its place, and its own again.
+        $other = $this->job('#0000ff');
+        $this->putJson("/api/v1/jobs/{$job}/showing", ['arts' => ['l4' => ['job' => $other]]])->assertOk()->assertJsonPath('places.0.job', $other);
+        self::assertSame([0, 0, 255], $this->seen($job));
+        $this->putJson("/api/v1/jobs/{$job}/showing", ['arts' => ['l4' => ['job' => null]]])->assertOk();
+        self::assertSame([0, 255, 0], $this->seen($job));
+        self::assertSame(2, $this->getJson("/api/v1/jobs/{$job}")->json('job.version'), 'nothing of it is an act on the job');
+    }
+
+    #[Test]
+    public function colours_are_taken_and_given_back_and_what_does_not_fit_is_said(): void
+    {
+        $job = $this->job();
+        $this->putJson("/api/v1/jobs/{$job}/showing", ['thing' => 'tabard', 'lights' => false])->assertOk();
+        $this->putJson("/api/v1/jobs/{$job}/showing", ['colours' => ['l2' => '#204060'], 'arts' => ['l4' => ['x' => '-1000mm']]])->assertOk()->assertJsonPath('parts.1.colour', '#204060');
+        [$red, $green, $blue] = $this->seen($job);
+        self::assertEqualsWithDelta([0x20, 0x40, 0x60], [$red, $green, $blue], 6.0, 'its cloth, as the art lies beside it');
+        $this->putJson("/api/v1/jobs/{$job}/showing", ['colours' => ['l2' => null]])->assertOk()->assertJsonPath('parts.1.colour', null);
+        self::assertGreaterThan(220, $this->seen($job)[0]);
+        $says = $this->putJson("/api/v1/jobs/{$job}/showing", ['arts' => ['l4' => ['width' => 500]]])->assertOk()->json('says');
+        self::assertSame(['The art is wider than can be printed there: 500 mm of 280 mm.', 'The art is higher than can be printed there: 500 mm of 360 mm.'], $says);
+        foreach ([['thing' => 'boat'], ['thing' => 'job-999'], ['colours' => ['l2' => 'red']], ['arts' => ['l4' => ['width' => 'wide']]], ['arts' => ['l4' => ['job' => 999]]]] as $wrong) {
+            $this->putJson("/api/v1/jobs/{$job}/showing", $wrong)->assertStatus(422);
+        }
+        $this->getJson("/api/v1/jobs/{$job}/showing")->assertOk()->assertJsonPath('thing', 'tabard');
+    }
+
+    #[Test]
+    public function any_bench_becomes_a_thing_by_the_parts_of_its_layers(): void
+    {
+        $job = $this->job();
+        $thing = $this->job('#808080');
+        $state = $this->getJson("/api/v1/jobs/{$thing}");
+        $this->putJson("/api/v1/jobs/{$job}/showing", ['thing' => "job-{$thing}"])->assertStatus(422);
+        $this->postJson("/api/v1/jobs/{$thing}/edits", ['version' => 1, 'edit' => [
+            'kind' => 'layer-part', 'layer' => $state->json('art.layers.0.id'), 'part' => 'place', 'width' => '80mm',
+        ]])->assertOk();
+        self::assertContains("job-{$thing}", array_column($this->getJson('/api/v1/things')->assertOk()->json('things'), 'key'));
+        $this->putJson("/api/v1/jobs/{$job}/showing", ['thing' => "job-{$thing}"])->assertOk()->assertJsonPath('width', 40)->assertJsonPath('places.0.size', [40, 40]);
+        $this->deleteJson("/api/v1/jobs/{$thing}")->assertSuccessful();
+        $this->getJson("/api/v1/jobs/{$job}/showing")->assertStatus(422)->assertJsonPath('message', 'The thing it is shown on is gone. Choose another.');
+        $this->putJson("/api/v1/jobs/{$job}/showing", ['thing' => 'tag'])->assertOk();
+    }
+
+    #[Test]
+    public function its_pdf_has_lines_for_what_is_hard_and_pictures_with_soft_masks_for_what_is_soft(): void
+    {
+        $job = $this->job();
+        $pdf = (string) $this->get("/api/v1/jobs/{$job}/showing.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf')->getContent();
+        $path = (string) tempnam(sys_get_temp_dir(), 'pdf');
+        file_put_contents($path, $pdf);
+        exec('pdfimages -list '.escapeshellarg($path), $images);
+        self::assertGreaterThan(10, count(array_filter($images, static fn (string $line): bool => str_contains($line, 'smask'))) * 2);
+        self::assertMatchesRegularExpression('/\b300\s+300\b/', implode("\n", $images), 'dots an inch');
+        exec('pdftoppm -r 100 -png '.escapeshellarg($path).' '.escapeshellarg("{$path}-page"), $said, $code);
+        self::assertSame(0, $code);
+        $page = imagecreatefrompng("{$path}-page-1.png");
+        self::assertNotFalse($page);
+        $picture = imagecreatefromstring((string) $this->get("/api/v1/jobs/{$job}/showing.png?pixels=".imagesx($page))->getContent());
+        self::assertNotFalse($picture);
+        $off = 0;
+        $count = 0;
+        for ($y = 10; $y < imagesy($page) - 10; $y += 7) {
+            for ($x = 10; $x < imagesx($page) - 10; $x += 7) {
+                foreach ([0, 8, 16] as $shift) {
+                    $off += abs((imagecolorat($page, $x, $y) >> $shift & 255) - (imagecolorat($picture, $x, $y) >> $shift & 255));
+                    $count++;
+                }
+            }
+        }
+        self::assertLessThan(4.0, $off / $count, 'another reader shows what the picture shows');
+        array_map(unlink(...), [$path, "{$path}-page-1.png"]);
+    }
+}
