@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Prep;
 
 use App\Models\ShopJob;
+use App\Words\Words;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Str;
 use NeatEdge\Core\Artwork\Artwork;
@@ -15,6 +16,7 @@ use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Format\Formats;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Measure\Colour;
+use NeatEdge\Core\Process\Processes;
 use NeatEdge\Core\Proof\Laid;
 use NeatEdge\Core\Proof\Place;
 use NeatEdge\Core\Proof\Product;
@@ -54,19 +56,31 @@ final class Showing
         $this->product = self::product($this->key);
     }
 
-    /** @return list<array{key: string, label: string, says: string}> what ships, and what the shop drew itself, the newest first */
+    /** @return list<array{key: string, label: string, title: string, says: string}> what ships, and what the shop drew itself, the newest first */
     public static function things(): array
     {
         $things = [];
         foreach (Things::all() as $key => $thing) {
-            $things[] = ['key' => $key, 'label' => $thing['label'], 'says' => $thing['says']];
+            $things[] = ['key' => $key, 'label' => $thing['label'], 'title' => '', 'says' => $thing['says']];
         }
         $own = ShopJob::query()->where('bench', 'like', '%"part":"place"%')->latest('id')->limit(50)->get(['id', 'title']);
         foreach ($own as $job) {
-            $things[] = ['key' => self::OWN.$job->id, 'label' => $job->title, 'says' => 'A thing of the shop’s own.'];
+            $things[] = ['key' => self::OWN.$job->id, 'label' => '', 'title' => $job->title, 'says' => 'A thing of the shop’s own.'];
         }
 
         return $things;
+    }
+
+    /**
+     * A thing that ships as a job of the shop's, to be changed and shown on.
+     *
+     * @throws Refused
+     */
+    public static function asJob(string $key): ShopJob
+    {
+        $label = Things::all()[$key]['label'] ?? throw Refused::because('There is no such thing to show art on.');
+
+        return Intake::drawn(Words::of()->say($label), Processes::of('plain'), Things::artwork($key), 'A thing to show art on');
     }
 
     /** @throws Refused */

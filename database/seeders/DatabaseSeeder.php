@@ -36,6 +36,13 @@ final class DatabaseSeeder extends Seeder
         ['Lantern chain, woven', 'cut-vinyl', 'lantern-chain'],
     ];
 
+    /** By name: what they are shown on. */
+    private const SHOWN = [
+        'emblem' => ['thing' => 'mug', 'colours' => ['l1' => '#b9c6c4', 'l3' => '#1f5a6b', 'l5' => '#1f5a6b', 'l7' => '#14213d'], 'arts' => ['l6' => ['width' => 64.0, 'turn' => 8.0]]],
+        'tabard-flat' => ['thing' => 'tabard', 'colours' => ['l2' => '#f4ead2', 'l3' => '#c8452f'], 'arts' => ['l4' => ['width' => 240.0]]],
+        'lantern-chain' => ['thing' => 'lantern', 'colours' => ['l3' => '#f6e7c8'], 'arts' => ['l4' => ['width' => 230.0]]],
+    ];
+
     /** By title: who it is for, and in how many days it is wanted. */
     private const WANTED = [
         'Proof sticker sheet, six marks' => ['Lantern Regatta committee', 6], 'Brass lantern tags, no. 1 to 40' => ['Marrowby Boat Club', 9],
@@ -69,6 +76,7 @@ final class DatabaseSeeder extends Seeder
                 "{$name}.json",
                 true,
             );
+            $job->update(['shown' => self::SHOWN[$name] ?? null]);
             $picture = database_path("demo/{$name}.png");
             if (is_file($picture)) {
                 ReferencePictures::add($job, (string) file_get_contents($picture));

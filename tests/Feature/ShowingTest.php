@@ -90,6 +90,19 @@ final class ShowingTest extends TestCase
     }
 
     #[Test]
+    public function what_ships_can_be_opened_as_a_job_and_is_a_thing_of_the_shops_own_then(): void
+    {
+        $own = $this->postJson('/api/v1/things/mug/job')->assertCreated()->json('id');
+        self::assertSame(['ground', 'ground', 'part', 'part', 'body', 'place', 'part', 'shade', 'light'], array_map(
+            static fn (array $layer): string => $layer['part'] ?? '',
+            $this->getJson("/api/v1/jobs/{$own}")->assertOk()->json('art.layers'),
+        ));
+        self::assertContains("job-{$own}", array_column($this->getJson('/api/v1/things')->json('things'), 'key'));
+        $this->putJson('/api/v1/jobs/'.$this->job().'/showing', ['thing' => "job-{$own}"])->assertOk()->assertJsonPath('places.0.turns', true);
+        $this->postJson('/api/v1/things/boat/job')->assertStatus(422);
+    }
+
+    #[Test]
     public function its_pdf_has_lines_for_what_is_hard_and_pictures_with_soft_masks_for_what_is_soft(): void
     {
         $job = $this->job();

@@ -15,6 +15,7 @@ use NeatEdge\Core\Check\Remedies;
 use NeatEdge\Core\Check\Remedy;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Edit\About;
+use NeatEdge\Core\Edit\Layers\LayerAsPart;
 use NeatEdge\Core\Edit\Soft\SoftRoom;
 use NeatEdge\Core\Format\Incoming;
 use NeatEdge\Core\Line\Edits;
@@ -57,8 +58,8 @@ final class ChoiceController
             'repeat' => $told(StepAndRepeat::fields()),
             'soft' => array_map(
                 static fn (string $class, string $kind): array => ['kind' => $kind, 'fields' => $told($class::about($kind)->fields)],
-                SoftRoom::edits(),
-                array_keys(SoftRoom::edits()),
+                $formed = [...SoftRoom::edits(), 'layer-part' => LayerAsPart::class],
+                array_keys($formed),
             ),
             'profiles' => array_map(static fn (array $profile): array => ['label' => $profile[0], 'stops' => $profile[1]], WidthStops::profiles()),
             'trashDays' => (int) config('neat-edge.trash_days'),

@@ -8,6 +8,7 @@ use App\Http\Description\Answers;
 use App\Http\Pictures;
 use App\Http\Requests\ShownFileRequest;
 use App\Http\Requests\ShowRequest;
+use App\Http\Resources\JobResource;
 use App\Http\Resources\ShowingResource;
 use App\Http\Resources\ThingsResource;
 use App\Models\ShopJob;
@@ -23,6 +24,13 @@ final class ShowingController
     public function things(): ThingsResource
     {
         return new ThingsResource(['things' => Showing::things()]);
+    }
+
+    /** A thing that ships, as a job of the shop's own: its bench can be changed, and is a thing again. */
+    #[Answers(JobResource::class, 201)]
+    public function open(string $thing): JobResource
+    {
+        return (new JobResource(Showing::asJob($thing)))->status(201);
     }
 
     /** What this job's art is shown on. */

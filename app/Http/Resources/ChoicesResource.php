@@ -21,7 +21,7 @@ namespace App\Http\Resources;
  *     limits: list<FieldRow>,
  *     shapes: list<array{kind: string, label: string, fields: list<FieldRow>}>,
  *     repeat: list<FieldRow>,
- *     // What edits that make pieces soft take.
+ *     // What edits take whose forms the page has: those that make pieces soft, and that of the parts of a thing.
  *     soft: list<array{kind: string, fields: list<FieldRow>}>,
  *     profiles: array<string, array{label: string, stops: list<array{float, float}>}>,
  *     // How long deleted jobs stay in the trash.

@@ -1032,6 +1032,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/things/{thing}/job": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A thing that ships, as a job of the shop's own: its bench can be changed, and is a thing again. */
+        post: operations["showing.open"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/jobs/{job}/showing": {
         parameters: {
             query?: never;
@@ -3060,6 +3077,7 @@ export interface components {
         Thing: {
             key: string;
             label: string;
+            title: string;
             says: string;
         };
         /** @description Things that art can be shown on. */
@@ -8329,6 +8347,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Things"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "showing.open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                thing: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Job"];
                 };
             };
             default: components["responses"]["Problem"];

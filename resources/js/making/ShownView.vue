@@ -10,6 +10,8 @@ const surface = ref<HTMLElement | null>(null)
 const size = computed(() => (showing.showing ? { width: showing.showing.width, height: showing.showing.height } : null))
 const { scale, left, top, width, height, fit, zoomIn, zoomOut } = usePanZoom(surface, size)
 watch([() => showing.showing?.thing, width], ([now, wide], before) => now && wide > 10 && (now !== before?.[0] || !before?.[1]) && fit(), { immediate: true })
+const thing = computed(() => showing.things.find((one) => one.key === showing.showing?.thing))
+const called = computed(() => thing.value?.label || thing.value?.title)
 const failed = ref(false)
 watch(() => showing.picture, () => (failed.value = false))
 useKeyActs({ 'zoom-in': zoomIn, 'zoom-out': zoomOut, 'fit': fit })
@@ -27,7 +29,7 @@ useKeyActs({ 'zoom-in': zoomIn, 'zoom-out': zoomOut, 'fit': fit })
       <p v-else-if="!size" class="none" role="status">Showing it…</p>
     </div>
     <div class="strip">
-      <p class="what">{{ showing.things.find((one) => one.key === showing.showing?.thing)?.label }}</p>
+      <p class="what">{{ called }}</p>
       <div class="zoom">
         <button type="button" aria-label="Zoom out" @click="zoomOut()">−</button>
         <button type="button" aria-label="Fit the picture" @click="fit()">Fit</button>

@@ -39,7 +39,16 @@ export const useShowing = defineStore('showing', () => {
       busy.value = false
     }
   }
+  /** A thing that ships, as a job of the shop's own: what is drawn there is a thing again. */
+  async function open(): Promise<number | null> {
+    try {
+      return (await api.post<{ id: number }>(`things/${showing.value!.thing}/job`, {})).id
+    } catch (refused) {
+      problem.value = words(refused)
+      return null
+    }
+  }
   // Another job, or another state of this one, is shown otherwise.
   watch(() => bench.job?.id, () => (showing.value = null))
-  return { things, showing, problem, busy, picture, load, choose }
+  return { things, showing, problem, busy, picture, load, choose, open }
 })

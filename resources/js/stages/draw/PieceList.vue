@@ -8,6 +8,7 @@ import type { Layer, Piece } from '@/api/types'
 import Choose from '@/fields/Choose.vue'
 import { ElButton, ElInput } from 'element-plus'
 import { computed, ref, watch } from 'vue'
+import LayerParts from './LayerParts.vue'
 import PiecePicture from './PiecePicture.vue'
 import { alike, coloursOf, isAsked, kindsOf, nothingAsked } from './pieces'
 
@@ -125,6 +126,7 @@ function named(piece: Piece, words: string) {
     </ul>
     <ElButton v-if="pieces.length > shown" size="small" @click="shown += 500">Show more of {{ pieces.length }}</ElButton>
   </section>
+  <LayerParts />
 </template>
 
 <style scoped>

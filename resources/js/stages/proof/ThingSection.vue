@@ -10,10 +10,12 @@ import { useBench } from '@/stores/bench'
 import { useShowing } from '@/stores/showing'
 import { number } from '@/words/words'
 import { onMounted, onUnmounted, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
 
 /** The art on a thing: which, in which colours, how large and how far round, with its light or without. */
 const bench = useBench()
 const showing = useShowing()
+const router = useRouter()
 const pixels = ref(1600)
 const jobs = ref<{ id: number; title: string }[]>([])
 watch(() => `${bench.job?.id} ${bench.job?.version}`, () => showing.load(), { immediate: true })
@@ -22,6 +24,11 @@ onMounted(async () => {
   jobs.value = (await api.get<JobPage>('jobs').catch(() => null))?.jobs.map((one) => ({ id: one.id, title: one.title })) ?? []
 })
 onUnmounted(() => bench.view.kind === 'shown' && bench.show({ kind: 'source' }))
+/** It can be drawn on like any other bench, and is in the list of things from then on. */
+async function open() {
+  const id = await showing.open()
+  if (id !== null) await router.push(`/jobs/${id}/draw`)
+}
 const set = (layer: string, name: string, value: FieldValue) => showing.choose({ arts: { [layer]: { [name]: value } } })
 const file = (format: string) => `/api/v1/jobs/${bench.job?.id}/showing.${format}?pixels=${pixels.value}`
 </script>
@@ -30,8 +37,8 @@ const file = (format: string) => `/api/v1/jobs/${bench.job?.id}/showing.${format
   <p v-if="showing.problem" class="trouble" role="alert" data-test="showing-problem">{{ showing.problem }}</p>
   <p v-if="!showing.showing && !showing.problem" class="quiet" role="status">Looking for things to show it on…</p>
   <template v-if="showing.showing">
-    <Choose label="Shown on" :value="showing.showing.thing" :options="showing.things.map((one) => ({ value: one.key, label: one.label, title: one.says }))" data-test="thing" @keep="showing.choose({ thing: $event })" />
-    <p class="quiet">{{ showing.things.find((one) => one.key === showing.showing!.thing)?.says }}</p>
+    <Choose label="Shown on" :value="showing.showing.thing" :options="showing.things.map((one) => ({ value: one.key, label: one.label || one.title, title: one.says }))" data-test="thing" @keep="showing.choose({ thing: $event })" />
+    <p class="quiet">{{ showing.things.find((one) => one.key === showing.showing!.thing)?.says }} <button v-if="!showing.showing.thing.startsWith('job-')" type="button" class="quiet-button" data-test="thing-as-job" @click="open">Open it as a job</button></p>
     <section v-for="place in showing.showing.places" :key="place.layer" class="place" :aria-label="place.label">
       <h3>{{ place.label }}</h3>
       <Choose label="Art of" :value="place.job ?? 0" :options="[{ value: 0, label: place === showing.showing!.places[0] ? $t('this job') : $t('nothing') }, ...jobs.filter((one) => one.id !== bench.job?.id).map((one) => ({ value: one.id, label: one.title }))]" :data-place="place.layer" @keep="showing.choose({ arts: { [place.layer]: { job: $event || null } } })" />
