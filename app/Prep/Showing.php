@@ -28,8 +28,8 @@ use NeatEdge\Core\Sheet\Layout\Role;
 use NeatEdge\Pages\Dots;
 
 /**
- * F1, F3: a job's art on a thing, always as the art is now: nothing of it is copied. What is chosen is kept with the job, beside its history: it changes nothing
- * that is made.
+ * F1, F3: a job's art on a thing, always as the art is now: nothing of it is copied. What is chosen is kept with the job, beside its history: it changes
+ * nothing that is made.
  *
  * @phpstan-type Shown array{
  *     thing?: string,

@@ -32,7 +32,13 @@ final class ProofCommand extends ArtworkCommand
     {
         $things = implode(', ', array_keys(Things::all()));
         $this->takesDrawing()
-            ->addOption('product', null, InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, "what it is shown on: {$things}; several give a file each", ['mug'])
+            ->addOption(
+                'product',
+                null,
+                InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY,
+                "what it is shown on: {$things}; several give a file each",
+                ['mug'],
+            )
             ->addOption('width', null, InputOption::VALUE_REQUIRED, 'how wide the art is on the thing, in true size; as it is drawn when left out', '0')
             ->addOption('x', null, InputOption::VALUE_REQUIRED, 'how far right of the middle of the place it lies', '0')
             ->addOption('y', null, InputOption::VALUE_REQUIRED, 'how far below the middle', '0')
@@ -45,7 +51,13 @@ final class ProofCommand extends ArtworkCommand
             )
             ->addOption('no-lights', null, InputOption::VALUE_NONE, 'without shade and light')
             ->addOption('pixels', null, InputOption::VALUE_REQUIRED, 'dots across, of a PNG', '1600')
-            ->addOption('output', 'o', InputOption::VALUE_REQUIRED, 'the file to write, which ends in .png, .pdf or .svg; several things have their names before that', 'proof.png')
+            ->addOption(
+                'output',
+                'o',
+                InputOption::VALUE_REQUIRED,
+                'the file to write, which ends in .png, .pdf or .svg; several things have their names before that',
+                'proof.png',
+            )
             ->examples('Art lies on the thing in its true size, in the light of the thing.', [
                 'proof decal.svg --product=mug --width=180mm --turn=15 --colour=body=#1f3a34 --pixels=1600 -o proof.png',
                 'proof decal.svg --product=tabard --product=lantern -o proofs.pdf',

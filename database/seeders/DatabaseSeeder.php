@@ -38,7 +38,11 @@ final class DatabaseSeeder extends Seeder
 
     /** By name: what they are shown on. */
     private const SHOWN = [
-        'emblem' => ['thing' => 'mug', 'colours' => ['l1' => '#b9c6c4', 'l3' => '#1f5a6b', 'l5' => '#1f5a6b', 'l7' => '#14213d'], 'arts' => ['l6' => ['width' => 64.0, 'turn' => 8.0]]],
+        'emblem' => [
+            'thing' => 'mug',
+            'colours' => ['l1' => '#b9c6c4', 'l3' => '#1f5a6b', 'l5' => '#1f5a6b', 'l7' => '#14213d'],
+            'arts' => ['l6' => ['width' => 64.0, 'turn' => 8.0]],
+        ],
         'tabard-flat' => ['thing' => 'tabard', 'colours' => ['l2' => '#f4ead2', 'l3' => '#c8452f'], 'arts' => ['l4' => ['width' => 240.0]]],
         'lantern-chain' => ['thing' => 'lantern', 'colours' => ['l3' => '#f6e7c8'], 'arts' => ['l4' => ['width' => 230.0]]],
     ];

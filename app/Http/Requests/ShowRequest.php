@@ -38,7 +38,8 @@ final class ShowRequest extends Asks
     public function chosen(): array
     {
         $asked = $this->validated();
-        $keyed = static fn (mixed $of): array => array_filter((array) $of, static fn (int|string $key): bool => preg_match('/^\w{1,40}$/D', (string) $key) === 1, ARRAY_FILTER_USE_KEY);
+        $isLayer = static fn (int|string $key): bool => preg_match('/^\w{1,40}$/D', (string) $key) === 1;
+        $keyed = static fn (mixed $of): array => array_filter((array) $of, $isLayer, ARRAY_FILTER_USE_KEY);
 
         return [
             ...(isset($asked['thing']) ? ['thing' => (string) $asked['thing']] : []),
