@@ -153,7 +153,7 @@ Route::prefix('v1')->name('v1.')->middleware('throttle:asks')->group(static func
     // Shown on things.
     Route::controller(ShowingController::class)->name('showing.')->group(static function (): void {
         Route::get('things', 'things')->name('things')->can('viewAny', ShopJob::class);
-        Route::post('things/{thing}/job', 'open')->name('open')->can('create', ShopJob::class)->where('thing', '[a-z][a-z-]{0,40}');
+        Route::post('things/{thing}/job', 'open')->name('open')->can('create', ShopJob::class)->where('thing', '[a-z0-9-]{1,40}');
         Route::get('jobs/{job}/showing', 'show')->name('show')->can('view', 'job');
         Route::put('jobs/{job}/showing', 'update')->name('update')->can('update', 'job');
         Route::get('jobs/{job}/showing.{format}', 'file')->name('file')->whereAlpha('format')->can('view', 'job');

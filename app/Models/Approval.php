@@ -18,7 +18,8 @@ use Illuminate\Support\Collection;
  * @property string $token SHA-256 of what stands in the link, hexadecimal: the link itself is stored nowhere
  * @property string $state what of the job it shows; see Prep\Approvals
  * @property array{title: string, width_mm: float, height_mm: float, process: string, sheets: list<array{colour: string, name: string}>,
- *     materials?: list<string>, look: string,
+ *     materials?: list<string>, meaning?: array{thing: string, size: array{float|int, float|int},
+ *     arts: array<string, array{width: float|int, x: float|int, y: float|int, turn: float|int, box: list<float|int>}>}, look: string,
  *     customer: string, ground: string} $facts
  * @property string $picture PNG
  * @property string $sent_to an address, or nothing

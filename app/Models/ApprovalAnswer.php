@@ -16,7 +16,8 @@ use Illuminate\Support\Carbon;
  * @property string $kind approved or changes
  * @property string $by who, as they typed it
  * @property string $words
- * @property list<array{x: float, y: float, words: string}> $pins places on the art, mm from the upper left corner of its page
+ * @property list<array{x: float, y: float, words: string, on?: array{float, float}|null}> $pins places on what was shown, mm from the upper left corner of
+ *     its picture; of art on a thing with the place on the art that they mean
  * @property Carbon|null $settled_at when somebody of the shop said that it is done
  * @property Carbon|null $created_at
  * @property Approval $approval

@@ -37,24 +37,26 @@ final class Approvals
      * @param  string  $ground  colour beneath the art
      * @param  int  $days  for which the link leads there
      * @param  string  $to  an address that the link is sent to, or nothing
+     * @param  bool  $onThing  whether the art on its thing is shown in place of that on its material
      * @param  callable(string): string  $address  of the page that shows what a secret leads to
      * @return array{Approval, string} with the secret, which is told this once
      *
      * @throws Refused
      */
-    public static function share(ShopJob $job, string $ground, int $days, string $to, callable $address): array
+    public static function share(ShopJob $job, string $ground, int $days, string $to, callable $address, bool $onThing = false): array
     {
         $preparation = Made::prepared($job);
         if ($preparation->version !== $job->version) {
             throw Refused::because('The job was changed since it was prepared; prepare it, and look again.');
         }
-        $picture = Proofs::png($preparation, $ground, self::WIDTH);
+        $showing = $onThing ? new Showing($job) : null;
+        $picture = $showing?->png(self::WIDTH) ?? Proofs::png($preparation, $ground, self::WIDTH);
         $secret = rtrim(strtr(base64_encode(random_bytes(self::SECRET)), '+/', '-_'), '=');
         $approval = Approval::query()->create([
             'shop_job_id' => $job->id,
             'token' => hash('sha256', $secret),
             'state' => self::state($job),
-            'facts' => self::facts($job, $preparation, $ground),
+            'facts' => [...self::facts($job, $preparation, $ground), ...($showing === null ? [] : ['meaning' => $showing->meaning()])],
             'picture' => $picture,
             'sent_to' => $to,
             'ends_at' => now()->addDays($days),
@@ -96,6 +98,7 @@ final class Approvals
     {
         $pins = array_map(static fn (array $pin): array => [
             'x' => round((float) $pin['x'], 3), 'y' => round((float) $pin['y'], 3), 'words' => trim((string) ($pin['words'] ?? '')),
+            ...(isset($approval->facts['meaning']) ? ['on' => Showing::onArt($approval->facts['meaning'], (float) $pin['x'], (float) $pin['y'])] : []),
         ], $said['kind'] === ApprovalAnswer::CHANGES ? array_values($said['pins'] ?? []) : []);
         $words = trim((string) ($said['words'] ?? ''));
         if ($said['kind'] === ApprovalAnswer::CHANGES && $words === '' && implode('', array_column($pins, 'words')) === '') {

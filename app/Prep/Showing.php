@@ -15,6 +15,7 @@ use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Format\Formats;
 use NeatEdge\Core\Format\Svg\Writer;
+use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Process\Processes;
 use NeatEdge\Core\Proof\Laid;
@@ -196,6 +197,54 @@ final class Showing
     public function name(): string
     {
         return (Str::slug($this->job->title) ?: 'job').'-on-'.(Str::slug($this->key) ?: 'thing');
+    }
+
+    /**
+     * What a place on the picture means, to be kept with it: the art may be another when somebody asks.
+     *
+     * @return array{thing: string, size: array{float, float}, arts: array<string, array{width: float, x: float, y: float, turn: float, box: list<float>}>}
+     */
+    public function meaning(): array
+    {
+        $arts = [];
+        foreach ($this->arts() as $layer => $laid) {
+            // A mark on another job's art says nothing of this one.
+            if (! isset($this->job->shown['arts'][$layer]['job'])) {
+                $box = $laid->box();
+                $arts[$layer] = [
+                    'width' => $laid->width, 'x' => $laid->x, 'y' => $laid->y, 'turn' => $laid->turn,
+                    'box' => [$box->left, $box->top, $box->right, $box->bottom],
+                ];
+            }
+        }
+
+        return ['thing' => $this->key, 'size' => $this->product->size(), 'arts' => $arts];
+    }
+
+    /**
+     * The place on the art that a place on its picture means.
+     *
+     * @param  array{thing: string, arts: array<string, array{width: float|int, x: float|int, y: float|int, turn: float|int, box: list<float|int>}>}  $meaning
+     * @return array{float, float}|null mm of the job's page; null for what lies beside the art, and where the thing is gone
+     */
+    public static function onArt(array $meaning, float $x, float $y): ?array
+    {
+        try {
+            $product = self::product($meaning['thing']);
+        } catch (Refused) {
+            return null;
+        }
+        foreach ($product->places as $place) {
+            $art = $meaning['arts'][$place->layer] ?? null;
+            $flat = $art === null ? null : $place->flat($x, $y, (float) $art['turn']);
+            if ($art !== null && $flat !== null) {
+                $box = new Box(...array_map(floatval(...), $art['box']));
+
+                return Laid::onPage($box, (float) $art['width'], (float) $art['x'], (float) $art['y'], ...$flat);
+            }
+        }
+
+        return null;
     }
 
     /** @return array<string, mixed> as ShowingResource has it */

@@ -79,7 +79,8 @@ final class ShownOnThingsTest extends BrowserTestCase
         $this->click(20, 20);
         $this->change(fn () => $this->press('[data-test=harden]'));
         $hard = $this->art()->piece($first->id);
-        self::assertNull($hard?->soft);
+        self::assertNotNull($hard);
+        self::assertNull($hard->soft);
         self::assertLessThanOrEqual(14, $hard->shape->nodeCount());
         self::assertEqualsWithDelta(10.0, $hard->box()->left ?? 0.0, 0.03);
         self::assertSame([], $this->complaints());

@@ -75,6 +75,40 @@ final class ApprovalTest extends TestCase
     }
 
     #[Test]
+    public function a_pin_on_a_mug_lies_on_the_place_of_the_art_that_it_means(): void
+    {
+        $job = $this->job();
+        $this->putJson("/api/v1/jobs/{$job}/showing", ['thing' => 'mug', 'arts' => ['l6' => ['width' => '120mm', 'turn' => 12, 'y' => '4mm']]])->assertOk();
+        $secret = $this->share($job, ['onThing' => true]);
+        $shown = $this->getJson("/api/v1/shown/{$secret}")->assertOk()->assertJsonPath('across', 150)->assertJsonPath('down', 130)->assertJsonPath('width', 200);
+        self::assertSame('Boat sign', $shown->json('title'));
+        $png = imagecreatefromstring((string) $this->get("/api/v1/shown/{$secret}/picture.png")->getContent());
+        self::assertNotFalse($png);
+        self::assertEqualsWithDelta(150 / 130, imagesx($png) / imagesy($png), 0.01, 'the mug itself');
+        // 120 mm in truth for 160 mm of art (20 to 180): round a radius of 41 mm, turned by 12 degrees.
+        $at = static function (float $x, float $y): array {
+            $s = ($x - 100) * 120 / 160;
+            $angle = $s / 41 + deg2rad(12);
+
+            return [65 + 41 * sin($angle), 0.5 * (27 + 107) + 41 * sin(deg2rad(9.8)) / 2 + (($y - 50) * 120 / 160 + 4) * cos(deg2rad(9.8)) + 41 * (cos($angle) - 1) * sin(deg2rad(9.8))];
+        };
+        $places = [[100.0, 50.0], [70.0, 30.0], [120.0, 72.0]];
+        $pins = array_map(static fn (array $place): array => ['x' => $at(...$place)[0], 'y' => $at(...$place)[1], 'words' => 'here'], $places);
+        $this->say($secret, ['kind' => 'changes', 'by' => 'Ines', 'pins' => [...$pins, ['x' => 130, 'y' => 20, 'words' => 'the handle']]])
+            ->assertJsonPath('answers.0.pins.3.x', 130);
+        $seen = $this->getJson("/api/v1/jobs/{$job}/approvals")->assertOk()->json('approvals.0.answers.0.pins');
+        foreach ($places as $i => [$x, $y]) {
+            self::assertEqualsWithDelta($x, $seen[$i]['x'], 0.5);
+            self::assertEqualsWithDelta($y, $seen[$i]['y'], 0.5);
+            self::assertFalse($seen[$i]['beside']);
+        }
+        self::assertTrue($seen[3]['beside'], 'the handle is no place of the art');
+        // What it is shown on may be another since.
+        $this->putJson("/api/v1/jobs/{$job}/showing", ['thing' => 'tag'])->assertOk();
+        self::assertEqualsWithDelta($places[1][0], $this->getJson("/api/v1/jobs/{$job}/approvals")->json('approvals.0.answers.0.pins.1.x'), 0.5);
+    }
+
+    #[Test]
     public function a_customer_is_told_what_it_is_made_on_as_it_was_when_it_was_shared(): void
     {
         $job = $this->job();
@@ -213,7 +247,7 @@ final class ApprovalTest extends TestCase
         $this->share($this->job('Secret regatta', '#cc3333'));
         $seen = (string) $this->getJson("/api/v1/shown/{$mine}")->getContent();
         self::assertStringNotContainsString('regatta', $seen);
-        self::assertSame(['title', 'customer', 'width', 'height', 'processLabel', 'sheets', 'materials', 'sentence', 'ends', 'answers'], array_keys(json_decode($seen, true)));
+        self::assertSame(['title', 'customer', 'width', 'height', 'across', 'down', 'processLabel', 'sheets', 'materials', 'sentence', 'ends', 'answers'], array_keys(json_decode($seen, true)));
         $this->say($mine, ['kind' => 'approved', 'by' => 'Ines', 'approval_id' => Approval::query()->max('id'), 'settled_at' => '2026-01-01']);
         self::assertSame([1, 0], Approval::query()->orderBy('id')->get()->map(static fn (Approval $one): int => $one->answers()->count())->all());
     }

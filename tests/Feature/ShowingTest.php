@@ -99,7 +99,7 @@ final class ShowingTest extends TestCase
         ));
         self::assertContains("job-{$own}", array_column($this->getJson('/api/v1/things')->json('things'), 'key'));
         $this->putJson('/api/v1/jobs/'.$this->job().'/showing', ['thing' => "job-{$own}"])->assertOk()->assertJsonPath('places.0.turns', true);
-        $this->postJson('/api/v1/things/boat/job')->assertStatus(422);
+        $this->postJson('/api/v1/things/boat/job')->assertNotFound();
     }
 
     #[Test]

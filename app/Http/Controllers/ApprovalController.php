@@ -43,6 +43,7 @@ final class ApprovalController
             (int) ($request->validated('days') ?? 30),
             trim((string) $request->validated('to')),
             ShownLinks::address(...),
+            $request->boolean('onThing'),
         );
 
         return (new ApprovalResource($approval))->telling($secret)->status(201);

@@ -15,6 +15,7 @@ use App\Models\ShopJob;
 use App\Prep\Showing;
 use App\Works\Budget;
 use Illuminate\Http\Response;
+use NeatEdge\Core\Proof\Things;
 
 /** Art on things. */
 final class ShowingController
@@ -30,7 +31,7 @@ final class ShowingController
     #[Answers(JobResource::class, 201)]
     public function open(string $thing): JobResource
     {
-        return (new JobResource(Showing::asJob($thing)))->status(201);
+        return (new JobResource(Showing::asJob(isset(Things::all()[$thing]) ? $thing : abort(404))))->status(201);
     }
 
     /** What this job's art is shown on. */

@@ -14,6 +14,7 @@ final class ShareRequest extends Asks
             'ground' => ['required', 'string', 'regex:/^#[0-9a-f]{6}$/D'],
             'days' => ['nullable', 'integer', 'min:1', 'max:365'],
             'to' => ['nullable', 'string', 'email:rfc', 'max:200'],
+            'onThing' => ['sometimes', 'boolean'],
         ];
     }
 
@@ -24,6 +25,7 @@ final class ShareRequest extends Asks
             'ground.*' => 'A colour is written as # and six digits, such as #1d5c46.',
             'days.*' => 'A link leads there for 1 to 365 days.',
             'to.*' => 'That is no address of mail.',
+            'onThing.*' => 'Choose from what is there.',
         ];
     }
 }

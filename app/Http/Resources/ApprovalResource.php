@@ -35,7 +35,13 @@ use Illuminate\Http\Request;
  *     pins: list<PinRow>,
  *     settled: bool,
  * }
- * @phpstan-type PinRow array{x: float, y: float, words: string}
+ * @phpstan-type PinRow array{
+ *     x: float,
+ *     y: float,
+ *     words: string,
+ *     // Whether it lies beside the art, on the thing that was shown: then it has no place.
+ *     beside?: bool,
+ * }
  */
 final class ApprovalResource extends Resource
 {
@@ -70,11 +76,21 @@ final class ApprovalResource extends Resource
             'height' => (float) $approval->facts['height_mm'],
             'ground' => $approval->facts['ground'],
             'link' => null,
-            'answers' => array_values($approval->answers->map(self::answer(...))->all()),
+            'answers' => array_values($approval->answers->map(self::atBench(...))->all()),
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<string, mixed> as the shop sees it: pins where they lie on the art, whatever it was shown on */
+    public static function atBench(ApprovalAnswer $answer): array
+    {
+        $pins = array_map(static fn (array $pin): array => ! array_key_exists('on', $pin) ? [...$pin, 'beside' => false] : [
+            'x' => (float) ($pin['on'][0] ?? 0.0), 'y' => (float) ($pin['on'][1] ?? 0.0), 'words' => $pin['words'], 'beside' => $pin['on'] === null,
+        ], $answer->pins);
+
+        return [...self::answer($answer), 'pins' => $pins];
+    }
+
+    /** @return array<string, mixed> as whoever has the link sees it */
     public static function answer(ApprovalAnswer $answer): array
     {
         return [

@@ -18,6 +18,9 @@ use Illuminate\Http\Request;
  *     // mm
  *     width: float,
  *     height: float,
+ *     // mm of the picture, in which pins are told: that of the art, or of the thing it is shown on.
+ *     across: float,
+ *     down: float,
  *     processLabel: string,
  *     sheets: list<array{colour: string, name: string}>,
  *     // What it is made on, as the shop calls it; none in what was shared before these were kept.
@@ -42,6 +45,8 @@ final class ShownResource extends Resource
             'customer' => $facts['customer'],
             'width' => (float) $facts['width_mm'],
             'height' => (float) $facts['height_mm'],
+            'across' => (float) ($facts['meaning']['size'][0] ?? $facts['width_mm']),
+            'down' => (float) ($facts['meaning']['size'][1] ?? $facts['height_mm']),
             'processLabel' => $facts['process'],
             'sheets' => $facts['sheets'],
             'materials' => $facts['materials'] ?? [],

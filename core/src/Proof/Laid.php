@@ -49,6 +49,19 @@ final readonly class Laid
         return new self($art, $width, $values->length('x'), $values->length('y'), $values->number('turn'));
     }
 
+    /**
+     * Where on a page of art a place in true size lies.
+     *
+     * @param  Box  $box  of the art on its page
+     * @return array{float, float} mm of the page
+     */
+    public static function onPage(Box $box, float $width, float $x, float $y, float $s, float $t): array
+    {
+        $scale = max(1e-9, $width / max(1e-9, $box->width()));
+
+        return [$box->middle()->x + ($s - $x) / $scale, $box->middle()->y + ($t - $y) / $scale];
+    }
+
     /** What is seen of the art, mm of its page. */
     public function box(): Box
     {

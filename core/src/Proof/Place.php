@@ -10,6 +10,7 @@ use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Geometry\Warp;
+use NeatEdge\Core\Measure\Inside;
 use NeatEdge\Core\Recipe\Wrap\Perspective;
 use NeatEdge\Core\Recipe\Wrap\RoundThing;
 
@@ -108,6 +109,41 @@ final readonly class Place
         $matrix = new Matrix($this->scale, 0.0, 0.0, $this->scale, ...$this->front());
 
         return $kept->isEmpty() ? $kept : Warp::shape($kept, $thing->at(...), self::DEVIATION / max(1e-6, $this->scale))->transformed($matrix);
+    }
+
+    /**
+     * The inverse of what the thing does to what lies flat: where on that a place of the picture lies.
+     *
+     * @return array{float, float}|null mm in truth from the middle of the place; null where none of it is seen there
+     */
+    public function flat(float $x, float $y, float $turn): ?array
+    {
+        if (! (new Inside($this->area))->holds($x, $y)) {
+            return null;
+        }
+        // Newton, from where it would lie if nothing were bent: what is bent is bent smoothly.
+        $middle = $this->box->middle();
+        [$s, $t] = [($x - $middle->x) / $this->scale, ($y - $middle->y) / $this->scale];
+        if ($this->thing !== null) {
+            $radius = max($this->thing->top, $this->thing->bottom) / 2;
+            $s = $radius * (asin(max(-0.999, min(0.999, $s / $radius))) - deg2rad($turn));
+        }
+        for ($round = 0; $round < 40; $round++) {
+            $near = $this->near($s, $t, $turn);
+            $at = $near->apply($s, $t);
+            [$dx, $dy] = [$x - $at->x, $y - $at->y];
+            if (hypot($dx, $dy) < 1e-4) {
+                return [$s, $t];
+            }
+            $det = $near->a * $near->d - $near->b * $near->c;
+            if (abs($det) < 1e-12) {
+                return null;
+            }
+            $s += ($near->d * $dx - $near->c * $dy) / $det;
+            $t += ($near->a * $dy - $near->b * $dx) / $det;
+        }
+
+        return null;
     }
 
     /** What the bend does near a place, as a matrix: for paints, which are not bent. */

@@ -158,6 +158,23 @@ final class ThingsTest extends TestCase
     }
 
     #[Test]
+    #[DataProvider('keys')]
+    public function a_place_of_the_picture_leads_back_to_what_lies_there(string $key): void
+    {
+        $place = Things::product($key)->places[0];
+        foreach ([0.0, 25.0] as $turn) {
+            foreach ([[0.0, 0.0], [0.2, 0.1], [-0.15, -0.25], [0.05, 0.3]] as [$u, $v]) {
+                $flat = [$u * min($place->width, $place->height), $v * $place->height];
+                $at = $place->near($flat[0], $flat[1], $turn)->apply(...$flat);
+                $back = $place->flat($at->x, $at->y, $turn);
+                self::assertNotNull($back, "{$key}, turned by {$turn}");
+                self::assertEqualsWithDelta($flat, $back, 0.01);
+            }
+        }
+        self::assertNull($place->flat(1.0, 1.0, 0.0), 'the wall behind it');
+    }
+
+    #[Test]
     public function what_has_no_place_is_no_thing(): void
     {
         self::assertNull(Product::of(self::art()));

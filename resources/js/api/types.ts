@@ -2747,6 +2747,7 @@ export interface components {
             x: number;
             y: number;
             words: string;
+            beside?: boolean;
         };
         /** @description One run of a job's line, with what came of it. */
         Preparation: {
@@ -2924,6 +2925,8 @@ export interface components {
             customer: string;
             width: number;
             height: number;
+            across: number;
+            down: number;
             processLabel: string;
             sheets: {
                 colour: string;
@@ -9508,6 +9511,7 @@ export interface operations {
                     days?: number | string | null;
                     /** Format: email */
                     to?: string | null;
+                    onThing?: boolean | number | string;
                 };
             };
         };

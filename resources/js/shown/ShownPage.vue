@@ -57,7 +57,7 @@ function begin(kind: 'approved' | 'changes') {
   void nextTick(() => document.getElementById(kind === 'approved' ? 'by' : 'wish')?.focus())
 }
 async function say() {
-  const { width, height } = shown.value!
+  const { across: width, down: height } = shown.value!
   problem.value = by.value.trim() === '' ? t('Give your name.') : ''
   if (problem.value) return
   busy.value = true

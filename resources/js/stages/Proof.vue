@@ -37,7 +37,10 @@ function print() {
       <button type="button" role="tab" :aria-selected="tab === 'thing'" :class="{ on: tab === 'thing' }" data-test="proof-thing" @click="tab = 'thing'">On a thing</button>
       <button type="button" role="tab" :aria-selected="tab === 'material'" :class="{ on: tab === 'material' }" data-test="proof-material" @click="tab = 'material'">On the material</button>
     </div>
-    <ThingSection v-if="tab === 'thing'" />
+    <template v-if="tab === 'thing'">
+      <ThingSection />
+      <CustomerSection :ground="ground.colour" on-thing />
+    </template>
     <template v-else-if="!bench.prepared">
       <p class="quiet">A proof shows the prepared art.</p>
       <ElButton type="primary" :disabled="bench.running" @click="unkept.prepare()">Prepare</ElButton>

@@ -62,8 +62,8 @@ export const useApprovals = defineStore('approvals', () => {
       busy.value = false
     }
   }
-  const share = (ground: string, days: number, to: string) => doing(async () => {
-    link.value = (await api.post<Approval>(`jobs/${bench.job!.id}/approvals`, { ground, days, to: to.trim() === '' ? null : to.trim() })).link ?? ''
+  const share = (ground: string, days: number, to: string, onThing: boolean) => doing(async () => {
+    link.value = (await api.post<Approval>(`jobs/${bench.job!.id}/approvals`, { ground, days, to: to.trim() === '' ? null : to.trim(), onThing })).link ?? ''
   })
   const takeBack = (one: Approval) => doing(() => api.delete(`approvals/${one.id}`))
   const settle = (answer: Answer, settled: boolean) => doing(() => api.patch(`answers/${answer.id}`, { settled }))
@@ -71,7 +71,7 @@ export const useApprovals = defineStore('approvals', () => {
   /** What is asked for and not done yet, on the art as large as it is now. */
   const pins = computed<PlacedPin[]>(() => (all.value?.approvals ?? []).flatMap((one) => {
     const scale = (bench.job?.width ?? one.width) / one.width
-    return one.answers.filter((answer) => !answer.settled).flatMap((answer) => answer.pins.map((pin, index) => ({ ...pin, x: pin.x * scale, y: pin.y * scale, key: `${answer.id}-${index}`, number: index + 1 })))
+    return one.answers.filter((answer) => !answer.settled).flatMap((answer) => answer.pins.map((pin, index) => ({ ...pin, x: pin.x * scale, y: pin.y * scale, key: `${answer.id}-${index}`, number: index + 1 })).filter((pin) => !pin.beside))
   }))
   /** Looks at a pin, with the uppermost piece that it lies on. */
   function look(key: string) {

@@ -8,7 +8,7 @@ import { nextTick, onUnmounted, ref, watch } from 'vue'
 import type { Approval } from '@/api/types'
 
 /** The proof is shown to the customer by a link; what they say comes back here. */
-const props = defineProps<{ ground: string }>()
+const props = defineProps<{ ground: string; onThing?: boolean }>()
 const bench = useBench()
 const approvals = useApprovals()
 const days = ref(30)
@@ -26,7 +26,7 @@ onUnmounted(() => window.clearInterval(timer))
 
 async function share() {
   copied.value = false
-  if (!(await approvals.share(props.ground, days.value, to.value))) return
+  if (!(await approvals.share(props.ground, days.value, to.value, props.onThing === true))) return
   to.value = ''
   await nextTick()
   document.querySelector('[data-test=link]')?.scrollIntoView({ block: 'center' })
@@ -49,7 +49,8 @@ function stands(one: Approval): string {
 <template>
   <section class="customer" aria-label="The customer" data-test="customer">
     <h3>The customer</h3>
-    <p v-if="bench.preparation?.stale" class="quiet">The job was changed since it was prepared. Prepare it again before it is shown.</p>
+    <p v-if="!bench.prepared" class="quiet">Prepare the job before it is shown to anybody.</p>
+    <p v-else-if="bench.preparation?.stale" class="quiet">The job was changed since it was prepared. Prepare it again before it is shown.</p>
     <form v-else class="share" @submit.prevent="share">
       <label>Mail, if you want the link sent <ElInput v-model="to" size="small" type="email" maxlength="200" placeholder="name@example.test" data-test="share-to" /></label>
       <span class="days">Leads there for <Count :value="days" :most="365" says="Days" @keep="days = $event" /> days</span>
@@ -69,7 +70,7 @@ function stands(one: Approval): string {
           <p><strong>{{ answer.kind === 'approved' ? $t('Approved by {by}', { by: answer.by }) : $t('{by} asks for a change', { by: answer.by }) }}</strong> <span class="quiet">{{ moment(answer.at) }}</span></p>
           <p v-if="answer.words" class="words">{{ answer.words }}</p>
           <ol v-if="answer.pins.length > 0">
-            <li v-for="(pin, index) in answer.pins" :key="index"><button type="button" class="quiet-button" :disabled="answer.settled" :aria-pressed="approvals.at === `${answer.id}-${index}`" :data-look="`${answer.id}-${index}`" @click="approvals.look(`${answer.id}-${index}`)">{{ pin.words || $t('a place without words') }}</button></li>
+            <li v-for="(pin, index) in answer.pins" :key="index"><button type="button" class="quiet-button" :disabled="answer.settled || pin.beside" :title="pin.beside ? $t('On the thing, beside the art') : undefined" :aria-pressed="approvals.at === `${answer.id}-${index}`" :data-look="`${answer.id}-${index}`" @click="approvals.look(`${answer.id}-${index}`)">{{ pin.words || $t('a place without words') }}</button></li>
           </ol>
           <button v-if="answer.kind === 'changes'" type="button" class="quiet-button" :disabled="approvals.busy" data-test="settle" @click="approvals.settle(answer, !answer.settled)">{{ answer.settled ? $t('Not done after all') : $t('That is done') }}</button>
         </div>
