@@ -46,6 +46,9 @@ final class Showing
     /** Jobs whose layers have parts begin so, before their number. */
     private const OWN = 'job-';
 
+    /** In place of a job's number: nothing lies there. */
+    public const NOTHING = 0;
+
     private readonly Product $product;
 
     private readonly string $key;
@@ -119,7 +122,7 @@ final class Showing
         }
         $shown['colours'] = array_filter($shown['colours'] ?? [], static fn (string $hex): bool => $hex !== '');
         foreach ($asked['arts'] ?? [] as $layer => $art) {
-            if (isset($art['job']) && ShopJob::query()->whereKey($art['job'])->doesntExist()) {
+            if (isset($art['job']) && $art['job'] !== self::NOTHING && ShopJob::query()->whereKey($art['job'])->doesntExist()) {
                 throw Refused::because('That job is gone.');
             }
             // Held to their description before they are kept, and kept as they are understood.
@@ -139,16 +142,19 @@ final class Showing
         $job->update(['shown' => $shown]);
     }
 
-    /** @return array<string, Laid> by layer of the place: the first has the job's own art unless it has another's, others only what they were given */
+    /** @return array<string, Laid> by layer of the place: the job's own art unless it has another's, or nothing */
     private function arts(): array
     {
         $arts = [];
-        foreach ($this->product->places as $i => $place) {
+        /** @var array<int, Artwork> $seen by job: most places have the same */
+        $seen = [];
+        foreach ($this->product->places as $place) {
             $typed = $this->job->shown['arts'][$place->layer] ?? [];
-            if ($i > 0 && ! isset($typed['job'])) {
+            $id = (int) ($typed['job'] ?? $this->job->id);
+            if ($id === self::NOTHING) {
                 continue;
             }
-            $art = Seen::of($this->artOf((int) ($typed['job'] ?? $this->job->id)));
+            $art = $seen[$id] ??= Seen::of($this->artOf($id));
             if ($art->pieces !== []) {
                 $arts[$place->layer] = Laid::of($art, $place, array_diff_key($typed, ['job' => 1]));
             }

@@ -103,9 +103,15 @@ final class ApprovalTest extends TestCase
             self::assertFalse($seen[$i]['beside']);
         }
         self::assertTrue($seen[3]['beside'], 'the handle is no place of the art');
+        // A mark on another job's art means none of this one's.
+        $other = $this->job('Other sign');
+        $this->putJson("/api/v1/jobs/{$job}/showing", ['arts' => ['l6' => ['job' => $other]]])->assertOk();
+        $second = $this->share($job, ['onThing' => true]);
+        $this->say($second, ['kind' => 'changes', 'by' => 'Ines', 'pins' => [['x' => $at(100, 50)[0], 'y' => $at(100, 50)[1], 'words' => 'this']]]);
+        self::assertTrue($this->getJson("/api/v1/jobs/{$job}/approvals")->json('approvals.0.answers.0.pins.0.beside'));
         // What it is shown on may be another since.
         $this->putJson("/api/v1/jobs/{$job}/showing", ['thing' => 'tag'])->assertOk();
-        self::assertEqualsWithDelta($places[1][0], $this->getJson("/api/v1/jobs/{$job}/approvals")->json('approvals.0.answers.0.pins.1.x'), 0.5);
+        self::assertEqualsWithDelta($places[1][0], $this->getJson("/api/v1/jobs/{$job}/approvals")->json('approvals.1.answers.0.pins.1.x'), 0.5);
     }
 
     #[Test]

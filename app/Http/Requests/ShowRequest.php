@@ -16,7 +16,7 @@ final class ShowRequest extends Asks
             'colours.*' => ['nullable', 'string', 'regex:/^#[0-9a-f]{6}$/D'],
             'arts' => ['sometimes', 'array', 'max:12'],
             'arts.*' => ['array'],
-            'arts.*.job' => ['sometimes', 'nullable', 'integer', 'min:1'],
+            'arts.*.job' => ['sometimes', 'nullable', 'integer', 'min:0'],
             'arts.*.width' => ['sometimes'],
             'arts.*.x' => ['sometimes'],
             'arts.*.y' => ['sometimes'],

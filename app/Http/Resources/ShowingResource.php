@@ -25,7 +25,7 @@ namespace App\Http\Resources;
  * @phpstan-type ShownPlaceRow array{
  *     layer: string,
  *     label: string,
- *     // Whose art lies there; null for this job's own in the first place, and for nothing in others.
+ *     // Whose art lies there; null for this job's own, nought for nothing.
  *     job: int|null,
  *     // Whether the thing can be turned to show what lies farther round.
  *     turns: bool,

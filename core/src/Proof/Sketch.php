@@ -85,6 +85,31 @@ final class Sketch
         return $this;
     }
 
+    /**
+     * Another thing stands here: all of it but what it stands before.
+     *
+     * @param  string  $name  what its parts are called by
+     * @param  string  $without  name of its layer that stays behind
+     */
+    public function thing(Artwork $thing, string $name, float $scale, float $x, float $y, string $without): self
+    {
+        $matrix = new Matrix($scale, 0.0, 0.0, $scale, $x, $y);
+        $ids = [];
+        foreach ($thing->layers as $layer) {
+            if ($layer->name !== $without) {
+                $ids[$layer->id] = $id = 'l'.(count($this->layers) + 1);
+                $this->layers[] = $layer->with(id: $id, name: "{$name}: {$layer->name}");
+            }
+        }
+        foreach ($thing->pieces as $piece) {
+            if (isset($ids[$piece->place->layer])) {
+                $this->pieces[] = $piece->transformed($matrix)->with(id: 't'.(count($this->pieces) + 1), place: new Lies($ids[$piece->place->layer]));
+            }
+        }
+
+        return $this;
+    }
+
     private static function path(string $d, FillRule $rule = FillRule::Nonzero): Shape
     {
         return new Shape(PathData::parse($d)[0], $rule);

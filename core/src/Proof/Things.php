@@ -11,7 +11,7 @@ use NeatEdge\Core\Described\Refused;
 final class Things
 {
     /** @var list<class-string<Thing>> */
-    private const ALL = [Things\Mug::class, Things\Tabard::class, Things\Lantern::class, Things\Window::class, Things\Tag::class];
+    private const ALL = [Things\Mug::class, Things\Tabard::class, Things\Lantern::class, Things\Window::class, Things\Tag::class, Things\Quay::class];
 
     /** @return array<string, array{label: string, says: string}> by key */
     public static function all(): array

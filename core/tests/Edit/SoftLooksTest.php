@@ -93,8 +93,38 @@ final class SoftLooksTest extends TestCase
         $this->bench->do('release-soft', ['pieces' => [$this->square]]);
         self::assertCount(2, $this->bench->art->pieces);
         self::assertSame($other, $this->bench->art->pieces[1]->id, 'above what it clipped, as it was called');
+        $soft = $this->piece($this->square)->soft;
+        self::assertNotNull($soft);
+        self::assertSame($this->disc, $soft->clips[0][0]->id, 'the first is there still');
         $this->bench->do('release-soft', ['pieces' => [$this->square]]);
         self::assertNull($this->piece($this->square)->soft);
+        self::assertContains($this->disc, array_map(static fn (Piece $piece): string => $piece->id, $this->bench->art->pieces));
+    }
+
+    #[Test]
+    public function what_a_step_cut_off_stays_off_when_it_is_hardened(): void
+    {
+        $this->bench->do('soften', ['pieces' => [$this->square], 'edge' => 1]);
+        $cut = Steps::make('remove-hidden')->apply(Seen::of($this->bench->art));
+        self::assertTrue($cut->pieces[0]->fill?->soft !== null, 'as soft as it was, but for what the disc hides');
+        $hard = Steps::make('soft-edges')->apply($cut)->pieces[0];
+        self::assertEqualsWithDelta(40 * 30 - M_PI * 144, $hard->shape->area(), 6.0);
+    }
+
+    #[Test]
+    public function a_line_that_is_cut_once_clips_nothing_and_is_never_soft(): void
+    {
+        $line = $this->bench->line([30, 30, 30, 30, 50, 30, 50, 30, 50, 30, 50, 50, 50, 50, 50, 50, 30, 30, 30, 30], true);
+        $this->bench->do('fill', ['pieces' => [$line], 'colour' => 'none']);
+        $this->bench->do('stroke', ['pieces' => [$line], 'colour' => '#000000', 'width' => 1, 'use' => 'cut']);
+        foreach ([['soft-clip', ['pieces' => [$this->square, $line]]], ['soften', ['pieces' => [$line], 'edge' => 1]]] as [$kind, $fields]) {
+            try {
+                $this->bench->do($kind, $fields);
+                self::fail($kind);
+            } catch (Refused) {
+                self::assertNull($this->piece($line)->soft);
+            }
+        }
     }
 
     #[Test]

@@ -129,6 +129,8 @@ final class ThingsTest extends TestCase
         self::assertCount(2, $product->says(['l3' => $large]), 'too wide and too high');
         self::assertEqualsWithDelta(160.0, max(...array_map(static fn (Piece $piece): float => $piece->box()->right ?? 0.0, array_slice($product->shown([], ['l3' => $large], false)->pieces, 2))), 1e-6, 'and cut off there');
         self::assertEqualsWithDelta(80.0, Laid::of(self::art(), $place, [])->width, 1e-9, 'as it is drawn, where that fits');
+        $small = self::plain(['lies' => 'flat', 'width' => 30.0, 'height' => 300.0])->places[0];
+        self::assertEqualsWithDelta(30.0, Laid::of(self::art(), $small, [])->width, 1e-9, 'and as wide as the place where it does not');
     }
 
     #[Test]

@@ -41,7 +41,7 @@ const file = (format: string) => `/api/v1/jobs/${bench.job?.id}/showing.${format
     <p class="quiet">{{ showing.things.find((one) => one.key === showing.showing!.thing)?.says }} <button v-if="!showing.showing.thing.startsWith('job-')" type="button" class="quiet-button" data-test="thing-as-job" @click="open">Open it as a job</button></p>
     <section v-for="place in showing.showing.places" :key="place.layer" class="place" :aria-label="place.label">
       <h3>{{ place.label }}</h3>
-      <Choose label="Art of" :value="place.job ?? 0" :options="[{ value: 0, label: place === showing.showing!.places[0] ? $t('this job') : $t('nothing') }, ...jobs.filter((one) => one.id !== bench.job?.id).map((one) => ({ value: one.id, label: one.title }))]" :data-place="place.layer" @keep="showing.choose({ arts: { [place.layer]: { job: $event || null } } })" />
+      <Choose label="Art of" :value="place.job ?? -1" :options="[{ value: -1, label: $t('this job') }, { value: 0, label: $t('nothing') }, ...jobs.filter((one) => one.id !== bench.job?.id).map((one) => ({ value: one.id, label: one.title }))]" :data-place="place.layer" @keep="showing.choose({ arts: { [place.layer]: { job: $event < 0 ? null : $event } } })" />
       <FieldForm :fields="place.fields" :values="{ ...place.values, width: Number(place.values.width) || (place.size?.[0] ?? 0) }" :only="(field) => field.name !== 'turn' || place.turns" @keep="(name, value) => set(place.layer, name, value)" />
       <p v-if="place.size" class="quiet numbers" data-test="shown-size">{{ $t('{wide} × {high} mm on the thing', { wide: number(place.size[0], 1, 1), high: number(place.size[1], 1, 1) }) }}</p>
     </section>
