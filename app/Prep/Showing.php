@@ -266,7 +266,12 @@ final class Showing
             'height' => $this->product->size()[1],
             'lights' => $shown['lights'] ?? true,
             'parts' => array_map(
-                static fn (Layer $layer): array => ['layer' => $layer->id, 'label' => $layer->name, 'colour' => $shown['colours'][$layer->id] ?? null],
+                fn (Layer $layer): array => [
+                    'layer' => $layer->id,
+                    'label' => $layer->name,
+                    'colour' => $shown['colours'][$layer->id] ?? null,
+                    'drawn' => $this->product->drawnColour($layer->id)->hex(),
+                ],
                 $this->product->coloured(),
             ),
             'places' => array_map(static fn (Place $place): array => [

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Console;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Layer as Part;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Format\Formats;
 use NeatEdge\Core\Format\Svg\Writer;
@@ -82,13 +83,18 @@ final class ProofCommand extends ArtworkCommand
             throw BadCall::nothingDrawn(is_string($from) ? $from : '-');
         }
         $keys = array_values(array_unique(array_map(strval(...), array_filter((array) $input->getOption('product'), is_string(...)))));
-        $files = [];
+        $products = [];
         foreach ($keys as $key) {
             if (! isset(Things::all()[$key])) {
                 throw BadCall::choice('--product', $key, array_keys(Things::all()));
             }
-            $name = count($keys) === 1 ? $path : substr($path, 0, -strlen($ending) - 1)."-{$key}.{$ending}";
-            [$picture, $says] = self::shown($input, Things::product($key), $art);
+            $products[$key] = Things::product($key);
+        }
+        $colours = self::colours($input, array_values($products));
+        $files = [];
+        foreach ($products as $key => $product) {
+            $name = count($products) === 1 ? $path : substr($path, 0, -strlen($ending) - 1)."-{$key}.{$ending}";
+            [$picture, $says] = self::shown($input, $product, $art, $colours);
             $files[$name] = self::written($picture, $ending, (int) $pixels);
             $error = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
             foreach ($says as $one) {
@@ -101,8 +107,44 @@ final class ProofCommand extends ArtworkCommand
         return self::SUCCESS;
     }
 
-    /** @return array{Artwork, list<string>} the picture, and what does not fit */
-    private static function shown(InputInterface $input, Product $product, Artwork $art): array
+    /**
+     * The colours asked for, by the name of a part of any of the things that are shown.
+     *
+     * @param  list<Product>  $products
+     * @return array<string, Colour>
+     *
+     * @throws BadCall for a part that none of them has, and for what is no colour
+     */
+    private static function colours(InputInterface $input, array $products): array
+    {
+        $parts = array_merge(...array_map(static fn (Product $product): array => $product->coloured(), $products));
+        $colours = [];
+        foreach ((array) $input->getOption('colour') as $text) {
+            [$name, $hex] = [...explode('=', is_string($text) ? $text : '', 2), ''];
+            [$name, $hex] = [strtolower($name), strtolower($hex)];
+            if (array_filter($parts, static fn (Part $layer): bool => self::isCalled($layer, $name)) === []) {
+                $names = array_map(static fn (Part $layer): string => strtolower($layer->name), $parts);
+                throw BadCall::choice('--colour', $name, array_values(array_unique($names)));
+            }
+            if (preg_match('/^#[0-9a-f]{6}$/D', $hex) !== 1) {
+                throw BadCall::noColour($hex);
+            }
+            $colours[$name] = Colour::fromHex($hex);
+        }
+
+        return $colours;
+    }
+
+    private static function isCalled(Part $layer, string $name): bool
+    {
+        return strtolower($layer->name) === $name || $layer->part === $name;
+    }
+
+    /**
+     * @param  array<string, Colour>  $asked  by the name of a part
+     * @return array{Artwork, list<string>} the picture, and what does not fit
+     */
+    private static function shown(InputInterface $input, Product $product, Artwork $art, array $asked): array
     {
         $place = $product->places[0];
         $typed = [];
@@ -111,20 +153,13 @@ final class ProofCommand extends ArtworkCommand
         }
         $laid = [$place->layer => Laid::of($art, $place, $typed)];
         $colours = [];
-        foreach ((array) $input->getOption('colour') as $text) {
-            [$name, $hex] = [...explode('=', is_string($text) ? $text : '', 2), ''];
-            $hex = strtolower($hex);
-            $layers = array_values(array_filter(
-                $product->coloured(),
-                static fn ($layer): bool => strtolower($layer->name) === strtolower($name) || $layer->part === strtolower($name),
-            ));
-            if ($layers === []) {
-                throw BadCall::choice('--colour', $name, array_map(static fn ($layer): string => strtolower($layer->name), $product->coloured()));
+        foreach ($asked as $name => $colour) {
+            foreach ($product->coloured() as $layer) {
+                if (self::isCalled($layer, $name)) {
+                    $colours[$layer->id] = $colour;
+                    break;
+                }
             }
-            if (preg_match('/^#[0-9a-f]{6}$/D', $hex) !== 1) {
-                throw BadCall::noColour($hex);
-            }
-            $colours[$layers[0]->id] = Colour::fromHex($hex);
         }
 
         return [$product->shown($colours, $laid, $input->getOption('no-lights') !== true), $product->says($laid)];

@@ -525,4 +525,60 @@ final class CommandLineTest extends TestCase
         self::assertSame(0, $this->call([...$call, '--fonts=fonts'])[0]);
         self::assertCount(2, $this->shapes('out.svg'));
     }
+
+    #[Test]
+    public function a_drawing_is_shown_on_things(): void
+    {
+        $in = $this->drawing('<rect x="10" y="10" width="40" height="20" fill="#c81e1e"/>');
+        // The picture of the tag is twice as large as the tag.
+        [$code, $out, $error] = $this->call(['proof', $in, '--product=tag', '--width=30mm', '--no-lights', '-o', 'tag.svg']);
+        self::assertSame([0, '', ''], [$code, $out, $error]);
+        $widths = array_map(static fn (Shape $shape): float => $shape->box()?->width() ?? 0.0, $this->red('tag.svg'));
+        self::assertCount(1, $widths);
+        self::assertEqualsWithDelta(2 * 30.0, $widths[0], 0.1);
+
+        // Several things are a file each; a colour is for the thing that has the part.
+        [$code, , $error] = $this->call(['proof', $in, '--product=mug', '--product=tabard', '--colour=body=#123456', '--colour=CLOTH=#654321', '-o', 'all.svg']);
+        self::assertSame([0, ''], [$code, $error]);
+        self::assertSame(['all-mug.svg', 'all-tabard.svg'], array_map(basename(...), glob("{$this->folder}/all*") ?: []));
+        self::assertStringContainsString('#123456', (string) file_get_contents("{$this->folder}/all-mug.svg"));
+        self::assertStringContainsString('#654321', (string) file_get_contents("{$this->folder}/all-tabard.svg"));
+        self::assertStringNotContainsString('#123456', (string) file_get_contents("{$this->folder}/all-tabard.svg"));
+
+        // A picture has the dots that were asked for; what does not fit is said.
+        [$code, , $error] = $this->call(['proof', $in, '--product=tag', '--width=90mm', '--pixels=300', '-o', 'tag.png']);
+        self::assertSame(0, $code);
+        self::assertStringContainsString('note: tag: ', $error);
+        self::assertStringContainsString('90 mm of 46 mm', $error);
+        self::assertSame(300, (getimagesize("{$this->folder}/tag.png") ?: [0])[0]);
+    }
+
+    /** @param  list<string>  $words */
+    #[Test]
+    #[TestWith([['--product=boat'], '--product'])]
+    #[TestWith([['--colour=sail=#ffffff'], '--colour'])]
+    #[TestWith([['--colour=body=red'], 'red'])]
+    #[TestWith([['--pixels=5'], '--pixels'])]
+    #[TestWith([['--width=wide'], 'wide'])]
+    #[TestWith([['-o', 'proof.gif'], '--output'])]
+    public function what_cannot_be_shown_leaves_no_file(array $words, string $said): void
+    {
+        $in = $this->drawing('<rect x="10" y="10" width="40" height="20"/>');
+        [$code, $out, $error] = $this->call(['proof', $in, ...$words]);
+        self::assertSame([2, ''], [$code, $out]);
+        self::assertStringContainsString($said, $error);
+        self::assertSame(1, substr_count(trim($error), "\n") + 1, $error);
+        self::assertSame(["{$this->folder}/in.svg"], glob("{$this->folder}/*"));
+    }
+
+    /** @return list<Shape> */
+    private function red(string $path): array
+    {
+        $pieces = Reader::read((string) file_get_contents("{$this->folder}/{$path}"))->artwork->pieces;
+
+        return array_values(array_map(
+            static fn ($piece): Shape => $piece->shape,
+            array_filter($pieces, static fn ($piece): bool => $piece->fill?->colour->hex() === '#c81e1e'),
+        ));
+    }
 }

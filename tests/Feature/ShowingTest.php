@@ -59,7 +59,7 @@ final class ShowingTest extends TestCase
     {
         $job = $this->job();
         $this->putJson("/api/v1/jobs/{$job}/showing", ['thing' => 'tabard', 'lights' => false])->assertOk();
-        $this->putJson("/api/v1/jobs/{$job}/showing", ['colours' => ['l2' => '#204060'], 'arts' => ['l4' => ['x' => '-1000mm']]])->assertOk()->assertJsonPath('parts.1.colour', '#204060');
+        $this->putJson("/api/v1/jobs/{$job}/showing", ['colours' => ['l2' => '#204060'], 'arts' => ['l4' => ['x' => '-1000mm']]])->assertOk()->assertJsonPath('parts.1.colour', '#204060')->assertJsonPath('parts.0.drawn', '#e3d8c1');
         [$red, $green, $blue] = $this->seen($job);
         self::assertEqualsWithDelta([0x20, 0x40, 0x60], [$red, $green, $blue], 6.0, 'its cloth, as the art lies beside it');
         $this->putJson("/api/v1/jobs/{$job}/showing", ['colours' => ['l2' => null]])->assertOk()->assertJsonPath('parts.1.colour', null);

@@ -18,7 +18,7 @@ namespace App\Http\Resources;
  *     height: float,
  *     lights: bool,
  *     // What can be given a colour; null where it is as it was drawn.
- *     parts: list<array{layer: string, label: string, colour: string|null}>,
+ *     parts: list<array{layer: string, label: string, colour: string|null, drawn: string}>,
  *     places: list<ShownPlaceRow>,
  *     says: list<string>,
  * }

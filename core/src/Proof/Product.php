@@ -60,6 +60,19 @@ final readonly class Product
         return array_values(array_filter($this->artwork->layers, static fn (Layer $layer): bool => LayerPart::tryFrom($layer->part)?->isColoured() ?? false));
     }
 
+    /** The colour a layer is drawn in: that of its largest filled piece; white where nothing is filled. */
+    public function drawnColour(string $layer): Colour
+    {
+        [$largest, $colour] = [0.0, new Colour(255, 255, 255)];
+        foreach ($this->artwork->pieces as $piece) {
+            if ($piece->place->layer === $layer && $piece->fill !== null && ($area = $piece->shape->area()) > $largest) {
+                [$largest, $colour] = [$area, $piece->fill->colour];
+            }
+        }
+
+        return $colour;
+    }
+
     /**
      * The picture: the thing in its colours, art in its places, and its light.
      *

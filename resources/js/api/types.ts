@@ -2915,6 +2915,7 @@ export interface components {
                 layer: string;
                 label: string;
                 colour: string | null;
+                drawn: string;
             }[];
             places: components["schemas"]["ShownPlace"][];
             says: string[];

@@ -50,7 +50,7 @@ const file = (format: string) => `/api/v1/jobs/${bench.job?.id}/showing.${format
       <h3>Colours</h3>
       <div v-for="part in showing.showing.parts" :key="part.layer" class="part">
         <span>{{ part.label }}</span>
-        <ColourWell :off="part.colour === null" :value="part.colour ?? '#ffffff'" :says="part.label" :data-part="part.label" @keep="showing.choose({ colours: { [part.layer]: $event } })" />
+        <ColourWell :off="part.colour === null" :value="part.colour ?? part.drawn" :says="part.label" :data-part="part.label" @keep="showing.choose({ colours: { [part.layer]: $event } })" />
         <button v-if="part.colour !== null" type="button" class="quiet-button" :aria-label="$t('{part} as it is drawn', { part: part.label })" @click="showing.choose({ colours: { [part.layer]: null } })">As drawn</button>
       </div>
     </section>
