@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Console;
 
+use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Format\FileRefused;
@@ -17,7 +18,10 @@ use NeatEdge\Core\Line\Preset;
 use NeatEdge\Core\Process\Plain;
 use NeatEdge\Core\Process\Process;
 use NeatEdge\Core\Process\Processes;
+use NeatEdge\Core\Proof\Things;
+use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Prepared;
+use NeatEdge\Pages\Dots;
 use NeatEdge\Pages\PageReader;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -37,6 +41,9 @@ final class BatchCommand extends Command
 {
     private const FORMATS = ['text', 'json', 'csv'];
 
+    /** Dots across, of a picture on a thing. */
+    private const ACROSS = 1600;
+
     protected function configure(): void
     {
         $this->addArgument('folder', InputArgument::REQUIRED, 'the folder with the SVG files')
@@ -45,12 +52,19 @@ final class BatchCommand extends Command
             ->addOption('width', null, InputOption::VALUE_REQUIRED, 'the finished width of all; as each file states when left out')
             ->addOption('sizes', null, InputOption::VALUE_REQUIRED, 'a CSV table of finished widths: file,width')
             ->addOption('out-dir', null, InputOption::VALUE_REQUIRED, 'the folder to write into')
+            ->addOption(
+                'product',
+                null,
+                InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY,
+                'a picture of each drawing on a thing, too: '.implode(', ', array_keys(Things::all())),
+            )
             ->addOption('jobs', null, InputOption::VALUE_REQUIRED, 'how many are worked on at once', '2')
             ->addOption('format', null, InputOption::VALUE_REQUIRED, 'the summary: '.implode(', ', self::FORMATS), 'text')
             ->addOption('one', null, InputOption::VALUE_REQUIRED, 'only this file; how the workers of a batch are called')
             ->setHelp("Writes a folder for each file with its sheets and report.json. Run again after a stop it goes on where it was.\n\nExamples:\n "
                 ." <info>bin/neat-edge batch in --preset=\"Vinyl to weed\" --width=120mm --out-dir out --jobs=2</info>\n  <info>bin/neat-edge batch in"
-                ." --preset=shop.json --sizes=sizes.csv --out-dir out --format=csv</info>\n\nExit codes: 0 all are ready, 1 some need a person, 2"
+                ." --preset=shop.json --sizes=sizes.csv --out-dir out --format=csv</info>\n  <info>bin/neat-edge batch in"
+                ." --preset=\"Vinyl to weed\" --product=mug --product=tabard --out-dir out</info>\n\nExit codes: 0 all are ready, 1 some need a person, 2"
                 .' bad input.');
     }
 
@@ -72,11 +86,16 @@ final class BatchCommand extends Command
             throw BadCall::choice('--jobs', $word('jobs'), ['a number from 1 to 64']);
         }
         [$names, $others] = self::files($folder);
-        $work = self::work($folder, $names, self::sizes($word('sizes')), $word('width'), PresetJson::encode($preset).$process->key());
+        $things = array_values(array_unique(array_filter((array) $input->getOption('product'), is_string(...))));
+        foreach ($things as $thing) {
+            isset(Things::all()[$thing]) || throw BadCall::choice('--product', $thing, array_keys(Things::all()));
+        }
+        $line = PresetJson::encode($preset).$process->key().implode(' ', $things);
+        $work = self::work($folder, $names, self::sizes($word('sizes')), $word('width'), $line);
         $one = $word('one');
         if ($one !== '') {
             $task = $work[$one] ?? throw BadCall::noFile("{$folder}/{$one}");
-            $this->prepare($one, $task, $rows, $preset->steps, $process, ['name' => $preset->name, 'version' => $preset->version]);
+            $this->prepare($one, $task, $rows, $preset->steps, $process, ['name' => $preset->name, 'version' => $preset->version], $things);
 
             return self::SUCCESS;
         }
@@ -156,8 +175,9 @@ final class BatchCommand extends Command
      * @param  array{path: string, size: float|null, key: string}  $task
      * @param  list<\NeatEdge\Core\Artwork\LineStep>  $steps
      * @param  array{name: string, version: int}  $preset
+     * @param  list<string>  $things  that it is shown on
      */
-    private function prepare(string $name, array $task, BatchRows $rows, array $steps, Process $process, array $preset): void
+    private function prepare(string $name, array $task, BatchRows $rows, array $steps, Process $process, array $preset, array $things): void
     {
         $row = ['file' => $name, 'key' => $task['key'], 'state' => 'done', 'preset' => $preset, 'process' => $process->key()];
         $files = [];
@@ -169,6 +189,8 @@ final class BatchCommand extends Command
             }
             $report = $prepared->report();
             $files['report.json'] = json_encode($report, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRETTY_PRINT)."\n";
+            [$pictures, $says] = self::onThings($drawing->artwork, $things);
+            $files += $pictures;
             $row += [
                 'width_mm' => round($drawing->artwork->width, 4),
                 'height_mm' => round($drawing->artwork->height, 4),
@@ -179,6 +201,7 @@ final class BatchCommand extends Command
                 'open' => $prepared->verdict->open,
                 'verdict' => $prepared->verdict->sentence,
                 'ready' => $prepared->verdict->isReady(),
+                'on_things' => implode(' ', $says),
                 'error' => '',
             ];
         } catch (Throwable $problem) {
@@ -190,6 +213,24 @@ final class BatchCommand extends Command
             $files = [];
         }
         $rows->store($name, $files, $row);
+    }
+
+    /**
+     * @param  list<string>  $things
+     * @return array{array<string, string>, list<string>} PNG files by name, and what does not fit
+     */
+    private static function onThings(Artwork $artwork, array $things): array
+    {
+        $art = Seen::of($artwork);
+        $files = $says = [];
+        foreach ($things as $thing) {
+            $product = Things::product($thing);
+            $laid = $product->everywhere($art);
+            $files["proof-{$thing}.png"] = (new Dots)->png(Writer::write($product->shown([], $laid)), self::ACROSS);
+            array_push($says, ...array_map(static fn (string $one): string => "{$thing}: {$one}", $product->says($laid)));
+        }
+
+        return [$files, $says];
     }
 
     private static function drawing(string $path): Drawing

@@ -66,7 +66,7 @@ final readonly class BatchRows
         if ($handle === false) {
             return '';
         }
-        $columns = ['file', 'state', 'width_mm', 'height_mm', 'sheets', 'findings', 'serious', 'ready', 'verdict', 'error'];
+        $columns = ['file', 'state', 'width_mm', 'height_mm', 'sheets', 'findings', 'serious', 'ready', 'verdict', 'error', 'on_things'];
         fputcsv($handle, $columns, ',', '"', '');
         foreach ($rows as $row) {
             // A cell that a spreadsheet would take for a formula is said to be words.
@@ -90,14 +90,15 @@ final readonly class BatchRows
     {
         $lines = array_map(static fn (array $row): string => sprintf('%-40s %s', mb_substr((string) $row['file'], 0, 40), ($row['error'] ?? '') !== ''
             ? $row['error']
-            : sprintf(
-                '%s, %d sheets, %d findings (%d serious). %s.',
+            : rtrim(sprintf(
+                '%s, %d sheets, %d findings (%d serious). %s. %s',
                 $row['ready'] ? 'ready' : 'needs a person',
                 $row['sheets'],
                 $row['findings'],
                 $row['serious'],
                 $row['verdict'],
-            )), $rows);
+                $row['on_things'] ?? '',
+            ))), $rows);
         $ready = count(array_filter($rows, static fn (array $row): bool => ($row['ready'] ?? false) === true));
         $lines[] = sprintf('%d of %d are ready.', $ready, count($rows));
 

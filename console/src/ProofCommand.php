@@ -146,12 +146,11 @@ final class ProofCommand extends ArtworkCommand
      */
     private static function shown(InputInterface $input, Product $product, Artwork $art, array $asked): array
     {
-        $place = $product->places[0];
         $typed = [];
         foreach (Laid::fields() as $field) {
             $typed[$field->name] = self::text($input, $field->name);
         }
-        $laid = [$place->layer => Laid::of($art, $place, $typed)];
+        $laid = $product->everywhere($art, $typed);
         $colours = [];
         foreach ($asked as $name => $colour) {
             foreach ($product->coloured() as $layer) {

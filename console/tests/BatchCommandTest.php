@@ -131,7 +131,7 @@ final class BatchCommandTest extends TestCase
             0.01,
             'a line of 0.25 mm at that size, thickened',
         );
-        self::assertStringContainsString("pier.svg,done,100,50,1,0,0,yes,\"Looks the same\",\n", (string) file_get_contents("{$this->folder}/out/summary.csv"));
+        self::assertStringContainsString("pier.svg,done,100,50,1,0,0,yes,\"Looks the same\",,\n", (string) file_get_contents("{$this->folder}/out/summary.csv"));
         // Stopped in the middle: one is not done, one was being made.
         exec('rm -rf '.escapeshellarg("{$this->folder}/out/weir.svg"));
         touch("{$this->folder}/out/pier.svg/row.json", 1_000_000_000);
@@ -156,5 +156,32 @@ final class BatchCommandTest extends TestCase
         ] as $bad) {
             self::assertSame(2, $this->call($bad)[0]);
         }
+    }
+
+    #[Test]
+    public function a_batch_shows_each_drawing_on_things(): void
+    {
+        $this->drawing('<rect x="5" y="5" width="30" height="20" fill="#c81e1e"/>', 'in/weir.svg');
+        $call = ['batch', 'in', '--preset=Vinyl to weed', '--out-dir=out', '--product=lantern', '--product=quay'];
+        [$code, $said, $error] = $this->call($call);
+        self::assertSame(0, $code, $error);
+        $folder = dirname((glob("{$this->folder}/out/*/proof-lantern.png") ?: ['missing'])[0]);
+        self::assertSame(['proof-lantern.png', 'proof-quay.png'], array_map(basename(...), glob("{$folder}/*.png") ?: []));
+        $picture = imagecreatefrompng("{$folder}/proof-quay.png");
+        self::assertNotFalse($picture);
+        $wide = imagesx($picture);
+        self::assertSame(1600, $wide);
+        foreach ([0.165, 0.485, 0.805] as $across) {
+            $colour = imagecolorat($picture, (int) ($across * $wide), (int) (0.6 * imagesy($picture)));
+            self::assertGreaterThan((($colour >> 8) & 255) + 60, ($colour >> 16) & 255, 'on each of the three');
+        }
+        // Other things are other work; the same is kept.
+        self::assertStringContainsString('1 of 1 were done before', $this->call($call)[2]);
+        [$code, $said] = $this->call([...array_slice($call, 0, 4), '--product=tag', '--width=900mm']);
+        self::assertStringNotContainsString('tag:', $said, 'art as large as it is lies as large as the place lets it');
+        self::assertSame(['proof-tag.png'], array_map(basename(...), glob("{$folder}/*.png") ?: []));
+        [$code, , $error] = $this->call([...$call, '--product=boat']);
+        self::assertSame(2, $code);
+        self::assertStringContainsString('--product=boat is not known', $error);
     }
 }

@@ -60,6 +60,22 @@ final readonly class Product
         return array_values(array_filter($this->artwork->layers, static fn (Layer $layer): bool => LayerPart::tryFrom($layer->part)?->isColoured() ?? false));
     }
 
+    /**
+     * One art in every place.
+     *
+     * @param  array<string, mixed>  $typed  values of Laid::fields(); what is left out is as it is there
+     * @return array<string, Laid> by id of the place's layer
+     */
+    public function everywhere(Artwork $art, array $typed = []): array
+    {
+        $laid = [];
+        foreach ($this->places as $place) {
+            $laid[$place->layer] = Laid::of($art, $place, $typed);
+        }
+
+        return $laid;
+    }
+
     /** The colour a layer is drawn in: that of its largest filled piece; white where nothing is filled. */
     public function drawnColour(string $layer): Colour
     {

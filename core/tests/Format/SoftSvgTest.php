@@ -133,4 +133,18 @@ final class SoftSvgTest extends TestCase
             self::assertNull($drawing->artwork->pieces[0]->soft);
         }
     }
+
+    #[Test]
+    public function no_more_room_is_worked_out_for_a_soft_edge_than_it_takes(): void
+    {
+        // Renderers work out dots for all of a filter's region: a small blur on a large page must not cost a page.
+        $inside = '<path d="M200 200h20v20z" fill="#1f6f8b" stroke="#000" stroke-width="2" style="filter:blur(3px)"/>';
+        $written = Writer::write(Reader::read("<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"1000mm\" height=\"1000mm\" viewBox=\"0 0 1000 1000\">{$inside}</svg>")->artwork);
+        self::assertSame(1, preg_match('/<filter [^>]*x="([\d.]+)" y="([\d.]+)" width="([\d.]+)" height="([\d.]+)"/', $written, $found), $written);
+        [$x, $wide] = [(float) ($found[1] ?? 0), (float) ($found[3] ?? 0)];
+        self::assertLessThan(60.0, $wide);
+        // All of the blur and of the line with its points is in it.
+        self::assertLessThan(200 - 3 * 3 - 1, $x);
+        self::assertGreaterThan(220 + 3 * 3 + 4, $x + $wide);
+    }
 }

@@ -13,6 +13,7 @@ use NeatEdge\Core\Artwork\Picture;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\SoftLook;
 use NeatEdge\Core\Artwork\Spread;
+use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Matrix;
@@ -35,7 +36,10 @@ final class Writer
     /** @var array<string, string> ids of what makes pieces soft, by the key of its definition */
     private array $softIds = [];
 
-    /** Share of the page round it that what is soft is worked out over: what lies there may be seen softly on the page. */
+    /** mm round what is drawn: a renderer's dots at its edge are not cut. */
+    private const MARGIN = 0.1;
+
+    /** Share of the page round it that what is soft is worked out over at most: what lies there may be seen softly on the page. */
     private const ROUND = 0.25;
 
     /** @var array{float, float} mm of the page */
@@ -127,20 +131,33 @@ final class Writer
             $own = $this->clipPath($piece->shape);
             $drawn = implode('', array_map(fn (Piece $one): string => $this->hard($one, ''), $soft->pieces));
             $opacity = $seen < 1.0 ? ' opacity="'.self::number($seen).'"' : '';
-            $out = '<g id="'.self::text($piece->id)."\" clip-path=\"url(#{$own})\"{$opacity}>".$this->softened($drawn, $soft->look)."</g>\n";
+            $room = self::room($soft->pieces, $soft->look->edge);
+            $out = '<g id="'.self::text($piece->id)."\" clip-path=\"url(#{$own})\"{$opacity}>".$this->softened($drawn, $soft->look, $room)."</g>\n";
         } else {
             $out = $piece->soft === null ? $this->hard($piece, $piece->id)
-                : '<g id="'.self::text($piece->id).'">'.$this->softened($this->hard($piece, ''), $piece->soft)."</g>\n";
+                : '<g id="'.self::text($piece->id).'">'.$this->lookOf($piece)."</g>\n";
         }
 
         return $piece->blend === Blend::Normal ? $out : "<g style=\"mix-blend-mode:{$piece->blend->value}\">{$out}</g>\n";
     }
 
-    /** What was drawn, blurred, faded and seen through its clips: a group round it for each. */
-    private function softened(string $drawn, SoftLook $look): string
+    private function lookOf(Piece $piece): string
     {
+        $look = $piece->soft ?? new SoftLook;
+
+        return $this->softened($this->hard($piece, ''), $look, self::room([$piece], $look->edge));
+    }
+
+    /**
+     * What was drawn, blurred, faded and seen through its clips: a group round it for each.
+     *
+     * @param  Box|null  $room  all that is seen of it: readers work out dots for all of it
+     */
+    private function softened(string $drawn, SoftLook $look, ?Box $room): string
+    {
+        $region = $this->region($room);
         if ($look->edge > 0.0) {
-            $drawn = "<g filter=\"url(#{$this->blur($look->edge)})\">\n{$drawn}</g>";
+            $drawn = "<g filter=\"url(#{$this->blur($look->edge, $region)})\">\n{$drawn}</g>";
         }
         if ($look->fade !== null) {
             $light = new Gradient(
@@ -151,47 +168,76 @@ final class Writer
                 $look->fade->spread,
             );
             $all = Shape::of(Contour::rectangle(...$this->around()));
-            $drawn = "<g mask=\"url(#{$this->mask($this->hard(new Piece('', $all, Paint::gradient($light)), ''))})\">\n{$drawn}</g>";
+            $drawn = "<g mask=\"url(#{$this->mask($this->hard(new Piece('', $all, Paint::gradient($light)), ''), $region)})\">\n{$drawn}</g>";
         }
         foreach ($look->clips as $clip) {
             $inside = implode('', array_map(fn (Piece $piece): string => $piece->soft === null ? $this->hard($piece, '')
-                : $this->softened($this->hard($piece, ''), $piece->soft)."\n", $clip));
-            $drawn = "<g mask=\"url(#{$this->mask($inside)})\">\n{$drawn}</g>";
+                : $this->lookOf($piece)."\n", $clip));
+            $drawn = "<g mask=\"url(#{$this->mask($inside, $region)})\">\n{$drawn}</g>";
         }
 
         return $drawn;
     }
 
-    /** A Gaussian as an element; the same for the same deviation. It reaches as far as anything can lie. */
-    private function blur(float $edge): string
+    /** A Gaussian as an element; the same for the same deviation and room. */
+    private function blur(float $edge, string $region): string
     {
         $deviation = self::number($edge);
-        $key = "blur {$deviation}";
+        $key = "blur {$deviation}{$region}";
         if (! isset($this->definitions[$key])) {
             $id = 'soft-'.(++$this->softs);
             $this->softIds[$key] = $id;
-            $this->definitions[$key] = "<filter id=\"{$id}\" filterUnits=\"userSpaceOnUse\"{$this->region()} color-interpolation-filters=\"sRGB\">"
+            $this->definitions[$key] = "<filter id=\"{$id}\" filterUnits=\"userSpaceOnUse\"{$region} color-interpolation-filters=\"sRGB\">"
                 ."<feGaussianBlur stdDeviation=\"{$deviation}\"/></filter>\n";
         }
 
         return $this->softIds[$key];
     }
 
-    private function mask(string $inside): string
+    private function mask(string $inside, string $region): string
     {
-        $key = 'mask '.hash('xxh128', $inside);
+        $key = 'mask '.hash('xxh128', $inside.$region);
         if (! isset($this->definitions[$key])) {
             $id = 'soft-'.(++$this->softs);
             $this->softIds[$key] = $id;
-            $this->definitions[$key] = "<mask id=\"{$id}\" maskUnits=\"userSpaceOnUse\"{$this->region()}>\n{$inside}</mask>\n";
+            $this->definitions[$key] = "<mask id=\"{$id}\" maskUnits=\"userSpaceOnUse\"{$region}>\n{$inside}</mask>\n";
         }
 
         return $this->softIds[$key];
     }
 
-    private function region(): string
+    /** @param  Box|null  $room  of what is drawn; what lies off the page and round it is left out */
+    private function region(?Box $room): string
     {
-        return sprintf(' x="%s" y="%s" width="%s" height="%s"', ...array_map(self::number(...), $this->around()));
+        [$left, $top, $width, $height] = $this->around();
+        if ($room !== null) {
+            $right = min($left + $width, $room->right);
+            $bottom = min($top + $height, $room->bottom);
+            [$left, $top] = [max($left, $room->left), max($top, $room->top)];
+            [$width, $height] = [max(0.001, $right - $left), max(0.001, $bottom - $top)];
+        }
+
+        return sprintf(' x="%s" y="%s" width="%s" height="%s"', ...array_map(self::number(...), [$left, $top, $width, $height]));
+    }
+
+    /**
+     * As far as pieces are seen when they are blurred, with their lines.
+     *
+     * @param  iterable<Piece>  $pieces
+     * @param  float  $edge  deviation of the blur over all of them, mm
+     */
+    private static function room(iterable $pieces, float $edge): ?Box
+    {
+        $boxes = [];
+        foreach ($pieces as $piece) {
+            $style = $piece->stroke?->style;
+            $line = $style === null ? 0.0 : $style->width * max(1.0, $style->miterLimit / 2) * ($piece->stroke->pen?->greatestScale() ?? 1.0);
+            // Four deviations: nothing is told from bare there in eight bits.
+            $boxes[] = $piece->box()?->grown(self::MARGIN + $line + 4 * $edge);
+        }
+        $boxes = array_values(array_filter($boxes));
+
+        return $boxes === [] ? null : Box::around(...$boxes);
     }
 
     /** @return array{float, float, float, float} left, top, width and height of the page with what lies round it, mm */
