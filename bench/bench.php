@@ -10,6 +10,7 @@ use NeatEdge\Bench\Guard;
 use NeatEdge\Bench\Jobs;
 use NeatEdge\Bench\Look;
 use NeatEdge\Bench\Nodes;
+use NeatEdge\Bench\ProofTimes;
 use NeatEdge\Bench\SendFigures;
 use NeatEdge\Bench\Separations;
 use NeatEdge\Bench\ShapeNodes;
@@ -35,6 +36,7 @@ $all = [
     'edits' => EditTimes::class,
     'soak' => Soak::class,
     'line' => WholeLine::class,
+    'proofs' => ProofTimes::class,
     'shape' => ShapeTimes::class,
     'shape-nodes' => ShapeNodes::class,
     'send' => SendFigures::class,

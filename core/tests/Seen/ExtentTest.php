@@ -8,6 +8,7 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Stroke;
+use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
@@ -60,5 +61,24 @@ final class ExtentTest extends TestCase
         $extent = Extent::of(new Artwork(100, 100, [$piece]));
         self::assertEqualsWithDelta([20, 40, 30, 50], array_values((array) $extent), 0.02);
         self::assertNull(Extent::of(new Artwork(100, 100, [])));
+    }
+
+    #[Test]
+    public function many_strokes_together_reach_as_far_as_the_farthest(): void
+    {
+        mt_srand(5);
+        $black = new Paint(new Colour(0, 0, 0));
+        for ($try = 0; $try < 40; $try++) {
+            $pieces = [];
+            for ($k = 0; $k < 12; $k++) {
+                $points = array_map(static fn (): array => [mt_rand(0, 1000) / 10, mt_rand(0, 1000) / 10], range(0, 3));
+                $style = new StrokeStyle(mt_rand(1, 80) / 10, [Cap::Butt, Cap::Round, Cap::Square][$k % 3], [Join::Miter, Join::Round][$k % 2], 1.5 + $k);
+                $stroke = new Stroke($black, $style, $k % 4 === 0 ? Matrix::scaling(1, mt_rand(1, 4)) : null);
+                $pieces[] = new Piece("p{$k}", Shape::of(Contour::polygon($points, $k % 5 === 0)), $k % 6 === 0 ? $black : null, $stroke);
+            }
+            $artwork = new Artwork(100, 100, $pieces);
+            $each = Box::around(...array_filter(array_map(static fn (Piece $piece): ?Box => Extent::piece($piece, $artwork->tolerance()), $pieces)));
+            self::assertEquals($each, Extent::of($artwork));
+        }
     }
 }

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Bench;
+
+use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Format\Svg\Reader;
+use NeatEdge\Core\Format\Svg\Writer;
+use NeatEdge\Core\Measure\Colour;
+use NeatEdge\Core\Proof\Things;
+use NeatEdge\Core\Seen\Seen;
+use NeatEdge\Pages\Dots;
+
+/** What it takes to show art on things: art of 500 pieces on three mugs, another colour of one, and its picture in dots. */
+final class ProofTimes
+{
+    private const TRIES = 7;
+
+    /** @return iterable<array{string, string, string}> */
+    public function figures(): iterable
+    {
+        $art = Reader::read(Served::sheet(500))->artwork;
+        $product = Things::product('quay');
+        yield $this->figure('500 pieces in three places, from the art', 'under 2,000 ms', static function () use ($product, $art): void {
+            Writer::write($product->shown([], $product->everywhere(Seen::of($art))));
+        });
+        // The art is known: only the thing has another colour.
+        $laid = $product->everywhere(Seen::of($art));
+        $stone = $product->coloured()[1]->id;
+        yield $this->figure('another colour of the stone, the same art', 'under 500 ms', static function () use ($product, $laid, $stone): void {
+            Writer::write($product->shown([$stone => new Colour(120, 60, 40)], $laid));
+        });
+        $mug = Things::product('mug');
+        yield $this->figure('500 pieces on one mug', 'under 700 ms', static function () use ($mug, $art): void {
+            $mug->shown([], $mug->everywhere(Seen::of($art)));
+        });
+        $svg = Writer::write($product->shown([], $laid));
+        $start = hrtime(true);
+        (new Dots)->png($svg, 1600);
+        yield ['three mugs in 1,600 dots', sprintf('%.1f s', (hrtime(true) - $start) / 1e9), 'no target'];
+        yield ['pieces of the picture', (string) self::pieces($product->shown([], $laid)), 'at least 1,500'];
+    }
+
+    /**
+     * @param  callable(): void  $work
+     * @return array{string, string, string}
+     */
+    private function figure(string $name, string $target, callable $work): array
+    {
+        $times = [];
+        for ($k = 0; $k < self::TRIES; $k++) {
+            $before = self::cpu();
+            $work();
+            $times[] = self::cpu() - $before;
+        }
+        sort($times);
+
+        return ["{$name}: CPU, median, slowest of ".self::TRIES, sprintf('%.0f, %.0f ms', $times[intdiv(self::TRIES, 2)], $times[self::TRIES - 1]), $target];
+    }
+
+    private static function pieces(Artwork $artwork): int
+    {
+        return count($artwork->pieces);
+    }
+
+    /** ms */
+    private static function cpu(): float
+    {
+        $used = getrusage() ?: [];
+
+        return ($used['ru_utime.tv_sec'] ?? 0) * 1000 + ($used['ru_utime.tv_usec'] ?? 0) / 1000;
+    }
+}
