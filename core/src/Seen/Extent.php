@@ -53,10 +53,10 @@ final class Extent
         return $box;
     }
 
-    /** mm that a stroke lies beyond its line at most: its width, and the points of its corners; what has ends or widths of its own may reach anywhere. */
+    /** mm that a stroke lies beyond its line at most: its width, and the points of its corners. Strokes of our own kinds are outlined in what is seen. */
     private static function reach(Stroke $stroke): float
     {
-        return $stroke->isOwnKind() ? INF : $stroke->style->width * max(1.0, $stroke->style->miterLimit) * ($stroke->pen?->greatestScale() ?? 1.0) + 0.1;
+        return $stroke->style->width * max(1.0, $stroke->style->miterLimit) * ($stroke->pen?->greatestScale() ?? 1.0) + 0.1;
     }
 
     /**

@@ -126,7 +126,16 @@ final class SoftSvgTest extends TestCase
     #[Test]
     public function a_filter_of_no_known_sort_is_named_and_what_it_is_on_is_drawn_hard(): void
     {
-        foreach (['<feMorphology radius="2"/>', '<feGaussianBlur stdDeviation="2 9"/>', '<feGaussianBlur stdDeviation="2"/><feConvolveMatrix/>', '<feImage href="x.png"/>'] as $filter) {
+        foreach ([
+            '<feMorphology radius="2"/>',
+            '<feGaussianBlur stdDeviation="2 9"/>',
+            '<feGaussianBlur stdDeviation="2"/><feConvolveMatrix/>',
+            '<feImage href="x.png"/>',
+            '<feFlood flood-color="#00c000"/>',
+            '<feFlood flood-color="#00c000" result="a"/><feMerge><feMergeNode in="a"/></feMerge>',
+            '<feFlood flood-color="#00c000" result="a"/><feMerge><feMergeNode in="a"/><feMergeNode in="SourceGraphic"/></feMerge>',
+            '<feFlood flood-color="#00c000"/><feOffset dx="3"/>',
+        ] as $filter) {
             $drawing = Reader::read('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100" width="60mm" height="60mm"><filter id="f">'.$filter
                 .'</filter><path d="'.self::STAR.'" filter="url(#f)"/></svg>');
             self::assertSame(['filter'], array_map(static fn (Finding $one): string => $one->kind, $drawing->findings), $filter);

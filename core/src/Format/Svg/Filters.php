@@ -69,7 +69,10 @@ final class Filters
 
         $linear = $self->linear;
 
-        return $count === 0 ? null : $self->last;
+        // Colour all over the filter's region is none of what is made of the piece's own outline.
+        $floods = $count === 0 ? [] : array_filter($self->last, static fn (array $layer): bool => self::isFlood([$layer]));
+
+        return $count === 0 || $floods !== [] ? null : $self->last;
     }
 
     /**
