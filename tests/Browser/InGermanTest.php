@@ -26,7 +26,7 @@ final class InGermanTest extends BrowserTestCase
         while (walker.nextNode()) {
             const text = walker.currentNode.textContent.trim()
             const holder = walker.currentNode.parentElement
-            if (text !== '' && english.has(text) && seen(holder) && !holder.closest('code, kbd')) wrong.push(`English: ${text}`)
+            if (text !== '' && english.has(text) && seen(holder) && !holder.closest('code, kbd')) wrong.push(`English: ${text}, in ${holder.parentElement.outerHTML.slice(0, 300)}`)
         }
         for (const node of document.querySelectorAll('[title], [aria-label], [placeholder], [alt]')) {
             for (const name of ['title', 'aria-label', 'placeholder', 'alt']) if (english.has(node.getAttribute(name))) wrong.push(`English ${name}: ${node.getAttribute(name)}`)
