@@ -150,6 +150,8 @@ final class ShowingTest extends TestCase
             }
         }
         self::assertLessThan(2.5, $off / $count, 'another reader shows what the picture shows');
+        exec('qpdf --qdf --object-streams=disable '.escapeshellarg($path).' - | grep -a -c "/BM /Multiply"', $blends);
+        self::assertGreaterThan(0, (int) ($blends[0] ?? 0), 'as another program reads it');
         // Shade is multiplied, not laid on: a white cloth under half a shade is as dark as the picture has it.
         $places = [[(int) (0.62 * imagesx($page)), (int) (0.55 * imagesy($page))], [(int) (0.3 * imagesx($page)), (int) (0.4 * imagesy($page))]];
         foreach ($places as [$x, $y]) {

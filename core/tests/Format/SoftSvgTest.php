@@ -119,7 +119,9 @@ final class SoftSvgTest extends TestCase
             foreach (Render::colours($written, 300, $places) as $i => $colour) {
                 $off += abs($colour[0] - $shown[$i][0]) + abs($colour[1] - $shown[$i][1]) + abs($colour[2] - $shown[$i][2]);
             }
-            self::assertLessThan(2.0, $off / count($places) / 3, "in the mean, {$where}");
+            // Many soft edges over each other round a little more.
+            $most = str_contains((string) $this->dataName(), 'inwards') ? 2.0 : 1.2;
+            self::assertLessThan($most, $off / count($places) / 3, "in the mean, {$where}");
         }
     }
 
