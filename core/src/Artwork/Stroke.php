@@ -69,6 +69,14 @@ final readonly class Stroke
         return $this->with(paint: $paint, pen: null, style: abs($factor - 1) < 1e-12 ? $this->style : $this->style->scaled($factor));
     }
 
+    /** mm that it lies beyond its line at most: its width, and the points of its corners, which are half as long where it lies on both sides. */
+    public function reach(): float
+    {
+        $points = $this->isOwnKind() ? $this->style->miterLimit : $this->style->miterLimit / 2;
+
+        return $this->style->width * max(1.0, $points) * ($this->pen?->greatestScale() ?? 1.0);
+    }
+
     /** @return array{float, float} mm of its least and its greatest width: two unlike ones where its pen is no round one */
     public function widths(): array
     {

@@ -39,7 +39,7 @@ final readonly class Laid
     public static function of(Artwork $art, Place $place, array $typed): self
     {
         $values = Values::read(self::fields(), $typed);
-        $box = Extent::of($art) ?? new Box(0.0, 0.0, 1.0, 1.0);
+        $box = self::boxOf($art);
         $width = $values->length('width');
         if ($width <= 0.0) {
             // As it is, unless the place is smaller.
@@ -65,7 +65,12 @@ final readonly class Laid
     /** What is seen of the art, mm of its page. */
     public function box(): Box
     {
-        return Extent::of($this->art) ?? new Box(0.0, 0.0, 1.0, 1.0);
+        return self::boxOf($this->art);
+    }
+
+    private static function boxOf(Artwork $art): Box
+    {
+        return Extent::of($art) ?? new Box(0.0, 0.0, 1.0, 1.0);
     }
 
     public function height(): float

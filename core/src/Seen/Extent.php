@@ -6,7 +6,6 @@ namespace NeatEdge\Core\Seen;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Artwork\Stroke;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Tolerance;
 use WeakMap;
@@ -14,6 +13,9 @@ use WeakMap;
 /** How far art reaches: its painted areas, strokes with their width, and lines that are cut once. */
 final class Extent
 {
+    /** mm that an outlined stroke may lie beyond its own reach, as curves are rounded. */
+    private const ROUNDING = 0.1;
+
     /** @var WeakMap<Artwork, array{Box|null}>|null */
     private static ?WeakMap $known = null;
 
@@ -41,7 +43,7 @@ final class Extent
             }
             if ($piece->stroke !== null && ! $piece->stroke->cut) {
                 $stroked[] = $piece;
-                $reaches[] = $own->grown(self::reach($piece->stroke));
+                $reaches[] = $own->grown($piece->stroke->reach() + self::ROUNDING);
             }
         }
         foreach (self::outermost($reaches) as $k) {
@@ -51,12 +53,6 @@ final class Extent
         }
 
         return $box;
-    }
-
-    /** mm that a stroke lies beyond its line at most: its width, and the points of its corners. Strokes of our own kinds are outlined in what is seen. */
-    private static function reach(Stroke $stroke): float
-    {
-        return $stroke->style->width * max(1.0, $stroke->style->miterLimit) * ($stroke->pen?->greatestScale() ?? 1.0) + 0.1;
     }
 
     /**

@@ -269,7 +269,7 @@ final class Canvas
         if ($box === null) {
             return [];
         }
-        $reach = $stroke === null ? 0.0 : $stroke->style->width * ($stroke->pen?->greatestScale() ?? 1.0) * max(1.0, $stroke->style->miterLimit);
+        $reach = $stroke?->reach() ?? 0.0;
         $box = $box->grown($reach);
         $near = [];
         foreach ($clips as $clip) {

@@ -230,10 +230,8 @@ final class Writer
     {
         $boxes = [];
         foreach ($pieces as $piece) {
-            $style = $piece->stroke?->style;
-            $line = $style === null ? 0.0 : $style->width * max(1.0, $style->miterLimit / 2) * ($piece->stroke->pen?->greatestScale() ?? 1.0);
             // Four deviations: nothing is told from bare there in eight bits.
-            $boxes[] = $piece->box()?->grown(self::MARGIN + $line + 4 * $edge);
+            $boxes[] = $piece->box()?->grown(self::MARGIN + ($piece->stroke?->reach() ?? 0.0) + 4 * $edge);
         }
         $boxes = array_values(array_filter($boxes));
 
