@@ -29,6 +29,16 @@ final class Pictures
         return new Response($svg, 200, $headers);
     }
 
+    /** @param  string  $format  png or pdf, which is how the name ends, too */
+    public static function file(string $bytes, string $name, string $format): Response
+    {
+        return new Response($bytes, 200, [
+            'Content-Type' => $format === 'png' ? 'image/png' : 'application/pdf',
+            'Content-Disposition' => "attachment; filename=\"{$name}.{$format}\"",
+            'Cache-Control' => 'private, no-cache',
+        ]);
+    }
+
     /**
      * For a card of the page, in few dots. Who has it already is told so, and nothing is made.
      *

@@ -7,14 +7,9 @@ namespace App\Prep;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Pages\Dots;
 
-/**
- * Pictures in dots, made of our own SVG (see Dots): as large as is asked, or small for a card.
- */
+/** Small pictures in dots for cards, made of our own SVG (see Dots). */
 final class Pixels
 {
-    /** Dots a side that are made at most. */
-    public const MOST = 8000;
-
     /** A small picture is as wide and as high as this at most: twice what a card of the page shows, for screens of fine dots. */
     private const SMALL = 160;
 
@@ -37,17 +32,5 @@ final class Pixels
         imagewebp($image, null, 85);
 
         return (string) ob_get_clean();
-    }
-
-    /**
-     * @param  string  $svg  as a writer of ours gave it
-     * @param  int  $width  dots across; the height follows
-     * @return string PNG
-     *
-     * @throws Refused
-     */
-    public static function png(string $svg, int $width): string
-    {
-        return (new Dots)->png($svg, $width);
     }
 }

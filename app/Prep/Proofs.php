@@ -11,15 +11,10 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Described\Refused;
-use NeatEdge\Core\Format\Formats;
-use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Colour;
-use NeatEdge\Core\Sheet\Layout\Layer;
-use NeatEdge\Core\Sheet\Layout\Layout;
-use NeatEdge\Core\Sheet\Layout\Role;
-use NeatEdge\Pages\Dots;
+use NeatEdge\Pages\ProofFile;
 
 /** F6: the prepared art on the colour of what it is made for. */
 final class Proofs
@@ -45,10 +40,7 @@ final class Proofs
      */
     public static function pdf(Preparation $preparation, string $ground): string
     {
-        $art = self::art($preparation, $ground);
-        $layers = [new Layer(Role::Print, 'Proof', '#000000', $art->pieces)];
-
-        return Formats::bytes(Formats::make('pdf'), [new Layout('proof', self::name($preparation), $art->width, $art->height, $layers)], new Dots);
+        return ProofFile::pdf(self::art($preparation, $ground), self::name($preparation));
     }
 
     /** What its files are called. */
@@ -65,6 +57,6 @@ final class Proofs
      */
     public static function png(Preparation $preparation, string $ground, int $width): string
     {
-        return Pixels::png(Writer::write(self::art($preparation, $ground)), $width);
+        return ProofFile::png(self::art($preparation, $ground), $width);
     }
 }

@@ -13,7 +13,6 @@ use NeatEdge\Core\Artwork\Layer;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
-use NeatEdge\Core\Format\Formats;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Measure\Colour;
@@ -23,10 +22,7 @@ use NeatEdge\Core\Proof\Place;
 use NeatEdge\Core\Proof\Product;
 use NeatEdge\Core\Proof\Things;
 use NeatEdge\Core\Seen\Seen;
-use NeatEdge\Core\Sheet\Layout\Layer as SheetLayer;
-use NeatEdge\Core\Sheet\Layout\Layout;
-use NeatEdge\Core\Sheet\Layout\Role;
-use NeatEdge\Pages\Dots;
+use NeatEdge\Pages\ProofFile;
 
 /**
  * F1, F3: a job's art on a thing, always as the art is now: nothing of it is copied. What is chosen is kept with the job, beside its history: it changes
@@ -187,16 +183,13 @@ final class Showing
     /** @param  int  $width  dots across @return string PNG @throws Refused */
     public function png(int $width): string
     {
-        return Pixels::png($this->svg(), $width);
+        return ProofFile::png($this->picture(), $width);
     }
 
     /** @return string PDF at the size that the thing was drawn in; what is soft as pictures @throws Refused */
     public function pdf(): string
     {
-        $art = $this->picture();
-        $layers = [new SheetLayer(Role::Print, 'Proof', '#000000', $art->pieces)];
-
-        return Formats::bytes(Formats::make('pdf'), [new Layout('proof', $this->name(), $art->width, $art->height, $layers)], new Dots);
+        return ProofFile::pdf($this->picture(), $this->name());
     }
 
     /** What its files are called. */

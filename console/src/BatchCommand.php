@@ -21,8 +21,8 @@ use NeatEdge\Core\Process\Processes;
 use NeatEdge\Core\Proof\Things;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Prepared;
-use NeatEdge\Pages\Dots;
 use NeatEdge\Pages\PageReader;
+use NeatEdge\Pages\ProofFile;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
@@ -226,7 +226,7 @@ final class BatchCommand extends Command
         foreach ($things as $thing) {
             $product = Things::product($thing);
             $laid = $product->everywhere($art);
-            $files["proof-{$thing}.png"] = (new Dots)->png(Writer::write($product->shown([], $laid)), self::ACROSS);
+            $files["proof-{$thing}.png"] = ProofFile::png($product->shown([], $laid), self::ACROSS);
             array_push($says, ...array_map(static fn (string $one): string => "{$thing}: {$one}", $product->says($laid)));
         }
 

@@ -5,19 +5,15 @@ declare(strict_types=1);
 namespace NeatEdge\Console;
 
 use NeatEdge\Core\Artwork\Artwork;
-use NeatEdge\Core\Artwork\Layer as Part;
+use NeatEdge\Core\Artwork\Layer;
 use NeatEdge\Core\Described\Refused;
-use NeatEdge\Core\Format\Formats;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Proof\Laid;
 use NeatEdge\Core\Proof\Product;
 use NeatEdge\Core\Proof\Things;
 use NeatEdge\Core\Seen\Seen;
-use NeatEdge\Core\Sheet\Layout\Layer;
-use NeatEdge\Core\Sheet\Layout\Layout;
-use NeatEdge\Core\Sheet\Layout\Role;
-use NeatEdge\Pages\Dots;
+use NeatEdge\Pages\ProofFile;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
@@ -27,8 +23,6 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('proof', 'Show a drawing on a thing, such as a mug or a tabard, as a picture')]
 final class ProofCommand extends ArtworkCommand
 {
-    private const MOST = 8000;
-
     protected function configure(): void
     {
         $things = implode(', ', array_keys(Things::all()));
@@ -73,8 +67,8 @@ final class ProofCommand extends ArtworkCommand
             throw BadCall::choice('--output', $path, ['a file that ends in .png', '.pdf', '.svg']);
         }
         $pixels = self::text($input, 'pixels');
-        if (preg_match('/^\d{1,5}$/D', $pixels) !== 1 || (int) $pixels < 50 || (int) $pixels > self::MOST) {
-            throw BadCall::choice('--pixels', $pixels, ['a whole number between 50 and '.self::MOST]);
+        if (preg_match('/^\d{1,5}$/D', $pixels) !== 1 || (int) $pixels < 50 || (int) $pixels > ProofFile::MOST) {
+            throw BadCall::choice('--pixels', $pixels, ['a whole number between 50 and '.ProofFile::MOST]);
         }
         $drawing = $this->drawing($input);
         $art = Seen::of($drawing->artwork);
@@ -122,8 +116,8 @@ final class ProofCommand extends ArtworkCommand
         foreach ((array) $input->getOption('colour') as $text) {
             [$name, $hex] = [...explode('=', is_string($text) ? $text : '', 2), ''];
             [$name, $hex] = [strtolower($name), strtolower($hex)];
-            if (array_filter($parts, static fn (Part $layer): bool => self::isCalled($layer, $name)) === []) {
-                $names = array_map(static fn (Part $layer): string => strtolower($layer->name), $parts);
+            if (array_filter($parts, static fn (Layer $layer): bool => self::isCalled($layer, $name)) === []) {
+                $names = array_map(static fn (Layer $layer): string => strtolower($layer->name), $parts);
                 throw BadCall::choice('--colour', $name, array_values(array_unique($names)));
             }
             if (preg_match('/^#[0-9a-f]{6}$/D', $hex) !== 1) {
@@ -135,7 +129,7 @@ final class ProofCommand extends ArtworkCommand
         return $colours;
     }
 
-    private static function isCalled(Part $layer, string $name): bool
+    private static function isCalled(Layer $layer, string $name): bool
     {
         return strtolower($layer->name) === $name || $layer->part === $name;
     }
@@ -168,12 +162,8 @@ final class ProofCommand extends ArtworkCommand
     private static function written(Artwork $picture, string $ending, int $pixels): string
     {
         return match ($ending) {
-            'png' => (new Dots)->png(Writer::write($picture), $pixels),
-            'pdf' => Formats::bytes(
-                Formats::make('pdf'),
-                [new Layout('proof', 'Proof', $picture->width, $picture->height, [new Layer(Role::Print, 'Proof', '#000000', $picture->pieces)])],
-                new Dots,
-            ),
+            'png' => ProofFile::png($picture, $pixels),
+            'pdf' => ProofFile::pdf($picture, 'Proof'),
             default => Writer::write($picture),
         };
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Description\Answers;
+use App\Http\Pictures;
 use App\Http\Requests\ProofRequest;
 use App\Models\Preparation;
 use App\Prep\Proofs;
@@ -23,12 +24,7 @@ final class ProofController
             'pdf' => Proofs::pdf($preparation, $ground),
             default => abort(404),
         };
-        $name = Proofs::name($preparation);
 
-        return new Response($bytes, 200, [
-            'Content-Type' => $format === 'png' ? 'image/png' : 'application/pdf',
-            'Content-Disposition' => "attachment; filename=\"{$name}.{$format}\"",
-            'Cache-Control' => 'private, no-cache',
-        ]);
+        return Pictures::file($bytes, Proofs::name($preparation), $format);
     }
 }

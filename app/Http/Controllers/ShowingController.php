@@ -61,14 +61,7 @@ final class ShowingController
             'pdf' => $showing->pdf(),
             default => abort(404),
         });
-        if ($format === 'svg') {
-            return Pictures::text($bytes);
-        }
 
-        return new Response($bytes, 200, [
-            'Content-Type' => $format === 'png' ? 'image/png' : 'application/pdf',
-            'Content-Disposition' => "attachment; filename=\"{$showing->name()}.{$format}\"",
-            'Cache-Control' => 'private, no-cache',
-        ]);
+        return $format === 'svg' ? Pictures::text($bytes) : Pictures::file($bytes, $showing->name(), $format);
     }
 }

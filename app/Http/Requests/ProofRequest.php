@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Prep\Pixels;
+use NeatEdge\Pages\ProofFile;
 
 /** A proof as a file. */
 final class ProofRequest extends Asks
@@ -14,7 +14,7 @@ final class ProofRequest extends Asks
     {
         return [
             'ground' => ['required', 'string', 'regex:/^#[0-9a-f]{6}$/D'],
-            'pixels' => ['nullable', 'integer', 'min:50', 'max:'.Pixels::MOST],
+            'pixels' => ['nullable', 'integer', 'min:50', 'max:'.ProofFile::MOST],
         ];
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Prep\Pixels;
+use NeatEdge\Pages\ProofFile;
 
 /** A picture of art on a thing as a file. */
 final class ShownFileRequest extends Asks
@@ -13,7 +13,7 @@ final class ShownFileRequest extends Asks
     public function rules(): array
     {
         return [
-            'pixels' => ['nullable', 'integer', 'min:50', 'max:'.Pixels::MOST],
+            'pixels' => ['nullable', 'integer', 'min:50', 'max:'.ProofFile::MOST],
             'v' => ['sometimes', 'nullable', 'string', 'max:60'],
         ];
     }
