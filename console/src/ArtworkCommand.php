@@ -199,16 +199,22 @@ abstract class ArtworkCommand extends Command
         $this->tell($output, array_values(array_filter($findings, static fn (Finding $finding): bool => $finding->severity !== Severity::Note)));
     }
 
+    /** Where notes go, so that they are not in what a script takes from standard output. */
+    protected static function errors(OutputInterface $output): OutputInterface
+    {
+        return $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
+    }
+
     protected function tellVerdict(OutputInterface $output, Verdict $verdict): void
     {
-        $error = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
+        $error = self::errors($output);
         $error->writeln(sprintf('not ready: %s. %s', $verdict->sentence, implode(' ', $verdict->open)), OutputInterface::OUTPUT_RAW);
     }
 
     /** @param  list<string>  $changes  what a line changed of what was drawn: said on standard error, so that no script misses it */
     protected function tellChanges(OutputInterface $output, array $changes): void
     {
-        $error = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
+        $error = self::errors($output);
         foreach ($changes as $says) {
             $error->writeln("changed: {$says}", OutputInterface::OUTPUT_RAW);
         }
@@ -253,7 +259,7 @@ abstract class ArtworkCommand extends Command
     /** @param  list<Finding>  $findings */
     protected function tell(OutputInterface $output, array $findings): void
     {
-        $error = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
+        $error = self::errors($output);
         foreach ($findings as $finding) {
             $error->writeln('note: '.self::line($finding), OutputInterface::OUTPUT_RAW);
         }

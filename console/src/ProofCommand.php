@@ -17,7 +17,6 @@ use NeatEdge\Pages\ProofFile;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
-use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
 #[AsCommand('proof', 'Show a drawing on a thing, such as a mug or a tabard, as a picture')]
@@ -90,7 +89,7 @@ final class ProofCommand extends ArtworkCommand
             $name = count($products) === 1 ? $path : substr($path, 0, -strlen($ending) - 1)."-{$key}.{$ending}";
             [$picture, $says] = self::shown($input, $product, $art, $colours);
             $files[$name] = self::written($picture, $ending, (int) $pixels);
-            $error = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
+            $error = self::errors($output);
             foreach ($says as $one) {
                 $error->writeln("note: {$key}: {$one}", OutputInterface::OUTPUT_RAW);
             }

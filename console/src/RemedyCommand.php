@@ -10,7 +10,6 @@ use NeatEdge\Core\Geometry\Length;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
-use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
 #[AsCommand('remedy', 'Cure what a check finds: thicken thin lines, widen gaps, drop islands and more')]
@@ -61,7 +60,7 @@ final class RemedyCommand extends ArtworkCommand
         $drawing = $this->drawing($input);
         $cured = Remedying::of($drawing->artwork, $kinds, $limits);
         $this->tellLeftOut($output, $drawing->findings);
-        $error = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
+        $error = self::errors($output);
         if ($format === 'json') {
             $error->writeln(
                 json_encode(['done' => $cured->done, 'left' => $cured->left], JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES),

@@ -10,6 +10,7 @@ import { metres } from '@/units'
 import { useRafFn } from '@vueuse/core'
 import { ElButton } from 'element-plus'
 import { computed, ref, watch } from 'vue'
+import ZoomButtons from './ZoomButtons.vue'
 import { passed, say, type Passed } from './passed'
 
 /** A sheet, plate or mix of plates at its true proportions on its bed, and what the head will do there, in its order and time. */
@@ -102,11 +103,7 @@ useKeyActs({ 'zoom-in': zoomIn, 'zoom-out': zoomOut, 'fit': fit, 'play': () => (
         <Slide class="scrub" says="Time at the machine" :value="motion && motion.seconds > 0 ? time / motion.seconds : 0" :step="0.001" data-test="scrub" @move="scrub" />
         <span v-if="motion" class="numbers" data-test="clock">{{ now ? $t('{time} of {all}, {cut} of {whole}, {air} in the air', { time: clock(time), all: clock(motion.seconds), cut: metres(now.length), whole: metres(motion.cut_mm), air: metres(motion.air_mm) }) : $t('{time} of {all}, {cut}, {air} in the air', { time: clock(time), all: clock(motion.seconds), cut: metres(motion.cut_mm), air: metres(motion.air_mm) }) }}</span>
       </template>
-      <div class="zoom">
-        <button type="button" aria-label="Zoom out" @click="zoomOut()">−</button>
-        <button type="button" aria-label="Fit the sheet" @click="fit()">Fit</button>
-        <button type="button" aria-label="Zoom in" @click="zoomIn()">+</button>
-      </div>
+      <ZoomButtons says="Fit the sheet" @out="zoomOut()" @fit="fit()" @in="zoomIn()" />
     </div>
   </div>
 </template>
@@ -131,6 +128,4 @@ useKeyActs({ 'zoom-in': zoomIn, 'zoom-out': zoomOut, 'fit': fit, 'play': () => (
 .what { margin: 0; color: var(--green); font-weight: 500; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; min-width: 0; flex: 1; }
 .strip input { width: 150px; accent-color: var(--green); }
 .strip .numbers { white-space: nowrap; }
-.zoom { display: flex; margin-left: auto; border-left: 1px solid var(--line); height: 100%; }
-.zoom button { border: 0; background: none; min-width: 34px; padding: 0 8px; font: 15px var(--text-face); color: var(--ink); cursor: pointer; }
 </style>

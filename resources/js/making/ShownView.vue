@@ -3,6 +3,7 @@ import { usePanZoom } from '@/bench/usePanZoom'
 import { useKeyActs } from '@/keys/useKeys'
 import { useShowing } from '@/stores/showing'
 import { computed, ref, watch } from 'vue'
+import ZoomButtons from './ZoomButtons.vue'
 
 /** The art on a thing, as large as the bench. */
 const showing = useShowing()
@@ -30,11 +31,7 @@ useKeyActs({ 'zoom-in': zoomIn, 'zoom-out': zoomOut, 'fit': fit })
     </div>
     <div class="strip">
       <p class="what">{{ called }}</p>
-      <div class="zoom">
-        <button type="button" aria-label="Zoom out" @click="zoomOut()">−</button>
-        <button type="button" aria-label="Fit the picture" @click="fit()">Fit</button>
-        <button type="button" aria-label="Zoom in" @click="zoomIn()">+</button>
-      </div>
+      <ZoomButtons says="Fit the picture" @out="zoomOut()" @fit="fit()" @in="zoomIn()" />
     </div>
   </div>
 </template>
@@ -46,6 +43,4 @@ useKeyActs({ 'zoom-in': zoomIn, 'zoom-out': zoomOut, 'fit': fit })
 .none { margin: auto; padding: 40px; text-align: center; color: var(--ink-mid); position: relative; }
 .strip { display: flex; align-items: center; border-top: 1px solid var(--line); background: var(--paper); padding-left: 9px; font-size: 14px; }
 .what { margin: 0; color: var(--green); font-weight: 500; }
-.zoom { display: flex; margin-left: auto; border-left: 1px solid var(--line); height: 100%; }
-.zoom button { border: 0; background: none; min-width: 34px; padding: 0 8px; font: 15px var(--text-face); color: var(--ink); cursor: pointer; }
 </style>
