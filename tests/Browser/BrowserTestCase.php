@@ -32,7 +32,7 @@ abstract class BrowserTestCase extends TestCase
     /** @var array<string, string>|null the database with the demo in it and what lies beside it, as files by their paths */
     private static ?array $demo = null;
 
-    /** @var list<resource> */
+    /** @var array<string, resource> by what it is for */
     private static array $processes = [];
 
     public static function setUpBeforeClass(): void
@@ -68,10 +68,10 @@ abstract class BrowserTestCase extends TestCase
             }
         }
         self::$processes = [
-            self::launch([...$php, 'artisan', 'queue:work', '--queue=quick,page,later,batches', '--sleep=0.1', '--timeout=0'], $environment, $root),
-            self::launch([...$php, 'artisan', 'queue:work', '--queue=machines', '--sleep=0.1', '--timeout=0'], $environment, $root),
-            self::launch([...$php, '-S', '127.0.0.1:'.self::$port, '-t', 'public', 'server.php'], $environment, $root),
-            self::launch(['chromedriver', '--port='.$driver], $environment, $root),
+            'worker' => self::launch([...$php, 'artisan', 'queue:work', '--queue=quick,page,later,batches', '--sleep=0.1', '--timeout=0'], $environment, $root),
+            'machines' => self::launch([...$php, 'artisan', 'queue:work', '--queue=machines', '--sleep=0.1', '--timeout=0'], $environment, $root),
+            'server' => self::launch([...$php, '-S', '127.0.0.1:'.self::$port, '-t', 'public', 'server.php'], $environment, $root),
+            'driver' => self::launch(['chromedriver', '--port='.$driver], $environment, $root),
         ];
         self::listen(self::$port);
         self::listen($driver);
@@ -250,7 +250,26 @@ abstract class BrowserTestCase extends TestCase
         if (getenv('NEAT_EDGE_SEE') !== false) {
             self::$browser->takeScreenshot((string) getenv('NEAT_EDGE_SEE'));
         }
-        self::fail("Waited {$seconds} s for {$what}.");
+        self::fail("Waited {$seconds} s for {$what}.".self::around());
+    }
+
+    /** What stood round a wait that was in vain, for whoever reads it where nobody can look: the page, who has died, what was complained of. */
+    private static function around(): string
+    {
+        $said = '';
+        foreach (self::$processes as $name => $process) {
+            $status = proc_get_status($process);
+            $said .= $status['running'] ? '' : sprintf("\nThe %s had ended: code %d, signal %d.", $name, $status['exitcode'], $status['termsig']);
+            $said .= $name === 'server' ? "\nThe server's workers: ".count(array_filter(explode("\n", (string) shell_exec("pgrep -P {$status['pid']}")))) : '';
+        }
+        try {
+            $page = self::$browser->findElement(WebDriverBy::cssSelector('body'))->getText();
+            $said .= "\nAt ".self::$browser->getCurrentURL().': '.mb_substr((string) preg_replace('/\s+/', ' ', $page), 0, 400);
+        } catch (\Throwable $broken) {
+            $said .= "\nNo page: {$broken->getMessage()}";
+        }
+
+        return $said."\n".substr((string) @file_get_contents(self::$folder.'/errors.log'), -1200);
     }
 
     /** Where a job is not ready, what is open is named before anything leaves; somebody lets it go with a reason. */
