@@ -5,6 +5,7 @@ declare(strict_types=1);
 use NeatEdge\Bench\BadInput;
 use NeatEdge\Bench\Compare;
 use NeatEdge\Bench\Day;
+use NeatEdge\Bench\Doubling;
 use NeatEdge\Bench\EditTimes;
 use NeatEdge\Bench\Guard;
 use NeatEdge\Bench\Jobs;
@@ -36,6 +37,7 @@ $all = [
     'edits' => EditTimes::class,
     'soak' => Soak::class,
     'line' => WholeLine::class,
+    'doubling' => Doubling::class,
     'proofs' => ProofTimes::class,
     'shape' => ShapeTimes::class,
     'shape-nodes' => ShapeNodes::class,

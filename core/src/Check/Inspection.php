@@ -99,8 +99,8 @@ final class Inspection
         return [new LookChanged($limits), new MadeSolid($limits), new HandWork];
     }
 
-    /** @return list<Rule> a limit of nought switches its check off */
-    private static function rules(Limits $limits): array
+    /** @return list<Rule> what is asked of art that goes out; a limit of nought switches its check off */
+    public static function rules(Limits $limits): array
     {
         return [
             new LeastWidth($limits), new Islands($limits), new LinesLeft, new CutOnce($limits), new Overlapping, new OutsidePage,

@@ -6,11 +6,10 @@ namespace NeatEdge\Core\Check;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\MeasuredPart;
 use NeatEdge\Core\PlanarMap\Rule\EachCover;
-use NeatEdge\Core\PlanarMap\SharedMap;
 use NeatEdge\Core\Prepare\Finish\DropDoubled;
+use NeatEdge\Core\Seen\PaintedMap;
 
 /** C5: what is cut twice or lies hidden: pieces of what goes out that overlap, and lines that lie exactly on each other. */
 final readonly class Overlapping implements SeesCuts
@@ -47,14 +46,14 @@ final readonly class Overlapping implements SeesCuts
                 sheet: $piece?->fill?->colour->hex() ?? $piece?->stroke?->paint->colour->hex(),
             );
         }
-        $solid = array_values(array_filter($merged->pieces, static fn (Piece $piece): bool => $piece->isSolid() && ! $piece->shape->isEmpty()));
+        $filled = array_filter($merged->pieces, static fn (Piece $piece): bool => $piece->isSolid() && ! $piece->shape->isEmpty());
+        $solid = array_values($filled);
         if ($merged->apart || count($solid) < 2) {
             return $findings;
         }
         $rule = new EachCover;
         $seen = $over = [];
-        $shapes = array_map(static fn (Piece $piece): Shape => $piece->shape, $solid);
-        foreach (SharedMap::of($shapes, $merged->tolerance())->parts($rule) as $label => $parts) {
+        foreach (PaintedMap::of($merged)->ofFills(array_keys($filled), $rule) as $label => $parts) {
             $owners = $rule->covers[$label];
             $area = array_sum(array_map(static fn (MeasuredPart $part): float => $part->area, $parts));
             $border = array_sum(array_map(static fn (MeasuredPart $part): float => $part->border, $parts));

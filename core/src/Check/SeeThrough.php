@@ -13,6 +13,7 @@ use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\PlanarMap\MeasuredPart;
 use NeatEdge\Core\PlanarMap\PlanarMap;
 use NeatEdge\Core\PlanarMap\Rule\Laid;
+use NeatEdge\Core\Seen\PaintedMap;
 
 /**
  * C5, C9: pieces that are see-through when all is prepared, which no material and no spot ink is. Where they lie over others, sheets would be laid over one
@@ -37,12 +38,16 @@ final readonly class SeeThrough implements Rule
 
     public function findings(Artwork $source, Artwork $merged): array
     {
-        $pieces = $this->limits->opacity ? [] : self::near($merged);
-        if ($pieces === []) {
+        $near = $this->limits->opacity ? [] : self::near($merged);
+        if ($near === []) {
             return [];
         }
-        $hides = array_map(static fn (Piece $piece): bool => $piece->isSolid(), $pieces);
-        $parts = PlanarMap::of(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $merged->tolerance())->parts(new Laid($hides));
+        $pieces = array_values($near);
+        $rule = new Laid(array_map(static fn (Piece $piece): bool => $piece->isSolid(), $pieces));
+        // Where the sheet is mapped for other checks anyway, that map is asked; else only what lies by them is mapped.
+        $parts = $merged->apart
+            ? PlanarMap::of(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces), $merged->tolerance()->measuring())->parts($rule)
+            : PaintedMap::of($merged)->ofFills(array_keys($near), $rule);
         $findings = [];
         foreach ($pieces as $i => $piece) {
             $box = $piece->box();
@@ -67,7 +72,7 @@ final readonly class SeeThrough implements Rule
         return $findings;
     }
 
-    /** @return list<Piece> the see-through pieces and those by them, as they lie: what is elsewhere says nothing about them */
+    /** @return array<int, Piece> by number: what is filled of the see-through pieces and those by them; what is elsewhere says nothing about them */
     private static function near(Artwork $merged): array
     {
         $seeThrough = array_filter(array_map(static fn (Piece $piece): ?Box => $piece->isSolid() ? null : $piece->box(), $merged->pieces));
@@ -80,7 +85,7 @@ final readonly class SeeThrough implements Rule
             $near += array_flip($boxes->touching($box));
         }
 
-        return array_values(array_intersect_key($merged->pieces, $near));
+        return array_filter(array_intersect_key($merged->pieces, $near), static fn (Piece $piece): bool => $piece->fill !== null && ! $piece->shape->isEmpty());
     }
 
     /**

@@ -10,6 +10,9 @@ namespace NeatEdge\Core\Geometry;
  */
 final readonly class Tolerance
 {
+    /** Chords of a map that is measured, in those of one that is drawn. */
+    private const COARSER = 4.0;
+
     /**
      * @param  float  $flatness  greatest distance between a curve and the chords that stand for it while crossings are sought
      * @param  float  $weld  end points and curves nearer than this are taken as one
@@ -28,6 +31,15 @@ final readonly class Tolerance
     public function times(float $factor): self
     {
         return $factor === 1.0 ? $this : new self($this->flatness * $factor, $this->weld * $factor, $this->offset * $factor, $this->refine);
+    }
+
+    /**
+     * The same for a map that is only measured: with the lens of each curve on its chord counted, chords may be coarse, and curves that run close need
+     * not be told apart.
+     */
+    public function measuring(): self
+    {
+        return new self(self::COARSER * $this->flatness, $this->weld, $this->offset, refine: false);
     }
 
     /** @param  float  $extent the longer side of the art */

@@ -21,6 +21,11 @@ final class Inscribed
     /** Chords that stand for one curve. */
     private const CHORDS = 12;
 
+    /** The same where a place is asked for within a twentieth: a quarter of a circle is off by a hundredth of its width then. */
+    private const FEW = 4;
+
+    private const COARSE = 0.05;
+
     /** Cells that a shape is parted into at first, along its longer side at most: a gap of a hair's width over a metre would ask for millions. */
     private const FIRST = 64;
 
@@ -37,7 +42,7 @@ final class Inscribed
         if ($box === null) {
             return [0.0, 0.0, 0.0];
         }
-        $edges = self::edges($shape);
+        $edges = self::edges($shape, $precision < self::COARSE ? self::CHORDS : self::FEW);
         $least = min($box->width(), $box->height());
         if ($least <= 0.0) {
             return [$box->left, $box->top, 0.0];
@@ -119,13 +124,13 @@ final class Inscribed
     }
 
     /** @return list<array{float, float, float, float}> */
-    private static function edges(Shape $shape): array
+    private static function edges(Shape $shape, int $chords): array
     {
         $edges = [];
         foreach ($shape->contours as $contour) {
             // What is filled is closed, drawn so or not.
             foreach ((new Contour($contour->coords, true))->closedSegments() as $s) {
-                $n = Cubic::isLine($s) ? 1 : self::CHORDS;
+                $n = Cubic::isLine($s) ? 1 : $chords;
                 [$px, $py] = [$s[0], $s[1]];
                 for ($k = 1; $k <= $n; $k++) {
                     [$qx, $qy] = Cubic::placeOn($s, $k / $n);
@@ -171,6 +176,6 @@ final class Inscribed
     /** Whether a place lies inside. */
     public static function holds(Shape $shape, float $x, float $y): bool
     {
-        return self::distance(self::edges($shape), $x, $y, $shape->rule === FillRule::Evenodd) > 0;
+        return self::distance(self::edges($shape, self::CHORDS), $x, $y, $shape->rule === FillRule::Evenodd) > 0;
     }
 }

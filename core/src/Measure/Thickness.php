@@ -218,29 +218,26 @@ final class Thickness
                 $py = $y[$i];
                 $ux = $nx[$i];
                 $uy = $ny[$i];
-                $least = $this->limit / 2;
+                $width = $this->limit;
                 $at = -1;
                 foreach ($around as $j) {
                     $dx = $x[$j] - $px;
                     $dy = $y[$j] - $py;
-                    $toward = $ux * $dx + $uy * $dy;
                     $d = $dx * $dx + $dy * $dy;
                     if ($d < $touch && ($this->contour[$i] !== $this->contour[$j] || $this->wayRound($i, $j) > $this->limit)) {
                         // Where a corner touches another wall there is nothing between them.
                         $at = -1;
                         break;
                     }
-                    if ($toward <= 0.0) {
-                        continue;
-                    }
-                    $r = $d / (2 * $toward);
-                    if ($r < $least) {
-                        $least = $r;
+                    $toward = $ux * $dx + $uy * $dy;
+                    // What lies behind the wall is on no ball: nothing is less than less than nothing.
+                    if ($d < $width * $toward) {
+                        $width = $d / $toward;
                         $at = $j;
                     }
                 }
-                if ($at >= 0 && $this->isFacing($i, $at, $least)) {
-                    $thin[$i] = [2 * $least, $at, $this->isLine($i, $at, $least)];
+                if ($at >= 0 && $this->isFacing($i, $at, $width / 2)) {
+                    $thin[$i] = [$width, $at, $this->isLine($i, $at, $width / 2)];
                 }
             }
         }

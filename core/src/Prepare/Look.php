@@ -6,7 +6,6 @@ namespace NeatEdge\Core\Prepare;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Geometry\Shape;
-use NeatEdge\Core\Geometry\Tolerance;
 use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Measure\LookDifference;
 use NeatEdge\Core\PlanarMap\MeasuredPart;
@@ -24,9 +23,6 @@ final class Look
     private const HAIR = 0.05;
 
     private const HAIR_SHARE = 5e-4;
-
-    /** Chords of the measure, in those of the engine. */
-    private const COARSER = 4.0;
 
     /** Most places that are told of. */
     private const MOST = 200;
@@ -95,11 +91,8 @@ final class Look
             return [[], 0.0];
         }
         $shapes = array_map(static fn (Painted $area): Shape => $area->shape, $areas);
-        $tolerance = $before->tolerance();
-
-        // Measured with the lens of each curve, chords may be coarse, and curves that run close need not be told apart.
         $rule = new LookChange($areas, $split, $ground);
-        $parts = PlanarMap::of($shapes, new Tolerance(self::COARSER * $tolerance->flatness, $tolerance->weld, $tolerance->offset, refine: false))->parts($rule);
+        $parts = PlanarMap::of($shapes, $before->tolerance()->measuring())->parts($rule);
 
         return [$parts, $rule->farthest];
     }

@@ -21,8 +21,14 @@ final class Painted
     /** @var WeakMap<Piece, array{Tolerance, Shape}>|null */
     private static ?WeakMap $regions = null;
 
-    private function __construct(public readonly Shape $shape, public readonly Paint $paint, public readonly Blend $blend)
-    {
+    /** @param  int  $piece  its number in the artwork */
+    private function __construct(
+        public readonly Shape $shape,
+        public readonly Paint $paint,
+        public readonly Blend $blend,
+        public readonly int $piece,
+        public readonly bool $isFill,
+    ) {
     }
 
     /** @return list<self> the lowest first */
@@ -30,14 +36,14 @@ final class Painted
     {
         $tolerance = $artwork->tolerance();
         $areas = [];
-        foreach ($artwork->pieces as $piece) {
+        foreach ($artwork->pieces as $number => $piece) {
             if ($piece->fill !== null && ! $piece->shape->isEmpty()) {
-                $areas[] = new self($piece->shape, $piece->fill, $piece->blend);
+                $areas[] = new self($piece->shape, $piece->fill, $piece->blend, $number, true);
             }
             if ($piece->stroke !== null) {
                 $region = self::region($piece, $tolerance);
                 if (! $region->isEmpty()) {
-                    $areas[] = new self($region, $piece->stroke->paint, $piece->blend);
+                    $areas[] = new self($region, $piece->stroke->paint, $piece->blend, $number, false);
                 }
             }
         }

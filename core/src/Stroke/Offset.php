@@ -22,7 +22,7 @@ final class Offset
     public const JOINS = ['round' => 'Round', 'miter' => 'Mitred', 'bevel' => 'Bevelled'];
 
     /** How far a mitre may reach, in distances. */
-    private const MITER = 6.0;
+    public const MITER = 6.0;
 
     /** How far nodes that are not needed may move the outline, in distances. */
     private const DEVIATION = 0.004;

@@ -12,6 +12,7 @@ use NeatEdge\Core\Check\Finding;
 use NeatEdge\Core\Check\FindingGroups;
 use NeatEdge\Core\Check\Inspection;
 use NeatEdge\Core\Check\Judgements;
+use NeatEdge\Core\Check\SeeThrough;
 use NeatEdge\Core\Check\Severity;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Geometry\Contour;
@@ -163,6 +164,24 @@ final class RulesTest extends TestCase
         $kinds = static fn (Artwork $art): array => array_map(static fn (Finding $finding): string => $finding->kind, self::findings($art));
         self::assertContains('blend', $kinds($piece(Blend::Multiply)));
         self::assertNotContains('blend', $kinds($piece(Blend::Normal)));
+    }
+
+    #[Test]
+    public function what_one_sees_through_is_found_alike_whether_the_sheet_is_known_to_lie_apart_or_is_mapped(): void
+    {
+        $square = static fn (string $id, float $x, float $opacity): Piece => new Piece(
+            $id, Shape::of(Contour::rectangle($x, 10, 20, 20)), new Paint(new Colour(200, 30, 30), $opacity),
+        );
+        // One that lies far from it comes first.
+        $art = new Artwork(100, 100, [$square('far', 70, 1.0), $square('under', 10, 1.0), $square('veil', 25, 0.5)]);
+        foreach ([false, true] as $apart) {
+            $drawn = $art->with(apart: $apart);
+            $found = (new SeeThrough(new Limits(0.5, 0.5)))->findings($drawn, $drawn);
+            self::assertCount(1, $found);
+            self::assertSame(['overlapping-sheets', 'veil'], [$found[0]->kind, $found[0]->piece]);
+            self::assertStringContainsString('on 100.0 mm²', $found[0]->message);
+            self::assertEqualsWithDelta(27.5, $found[0]->at?->x, 1e-6);
+        }
     }
 
     #[Test]

@@ -31,6 +31,11 @@ final class JoiningTest extends TestCase
             );
         }
         self::assertSame([], Joining::near([], 5.0));
+        // By black and white a difference of lightness counts least: #111111 is 5.06 of L* above black, and 2.93 away.
+        self::assertSame([['#111111', '#000000'], ['#f0f0f0', '#ffffff']], array_map(
+            static fn (array $step): array => [$step['from'], $step['to']],
+            Joining::near(['#000000' => 2.0, '#111111' => 1.0, '#ffffff' => 2.0, '#f0f0f0' => 1.0], 3.2),
+        ));
         self::assertSame([], Joining::downTo(['#000000' => 1.0, '#ffffff' => 1.0], 1, ['#000000', '#ffffff']), 'both are kept');
     }
 

@@ -7,12 +7,11 @@ namespace NeatEdge\Core\Prepare\Colours;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\PlanarMap\MeasuredPart;
 use NeatEdge\Core\PlanarMap\Rule\SeenOwners;
-use NeatEdge\Core\PlanarMap\SharedMap;
 use NeatEdge\Core\Seen\Painted;
+use NeatEdge\Core\Seen\PaintedMap;
 
 /** Flat colours of some art: how much of each is seen, and what becomes of them where some become others. */
 final class ColourAreas
@@ -20,7 +19,8 @@ final class ColourAreas
     /** @return array<string, float> mm² that are seen, by hex, the largest first; see-through and unflat paints are left out */
     public static function seen(Artwork $artwork): array
     {
-        $areas = Painted::areas($artwork);
+        $map = PaintedMap::of($artwork);
+        $areas = $map->areas;
         $sorted = [];
         if ($artwork->apart) {
             foreach ($areas as $area) {
@@ -28,8 +28,7 @@ final class ColourAreas
             }
         } else {
             $rule = new SeenOwners(array_map(static fn (Painted $area): bool => $area->isSolid(), $areas));
-            $shapes = array_map(static fn (Painted $area): Shape => $area->shape, $areas);
-            foreach ($shapes === [] ? [] : SharedMap::of($shapes, $artwork->tolerance())->parts($rule) as $label => $parts) {
+            foreach ($map->parts($rule) as $label => $parts) {
                 $area = array_sum(array_map(static fn (MeasuredPart $part): float => $part->area, $parts));
                 foreach ($rule->groups()[$label] as $i) {
                     $sorted = self::counted($sorted, $areas[$i]->paint, $area);

@@ -19,6 +19,9 @@ final class Joining
 
     public const GREY = 6.0;
 
+    /** By how much L* of two colours may differ for each unit of CIEDE2000 that they are apart: what its weight of lightness comes to at black and white. */
+    private const LIGHTNESS = 1.75;
+
     /**
      * Pairs that are nearer than a distance become one, the nearest first, the smaller the larger.
      *
@@ -27,7 +30,13 @@ final class Joining
      */
     public static function near(array $areas, float $distance): array
     {
-        return self::steps($areas, static fn (array $step): bool => $step['distance'] <= $distance, 0, static fn (float $a, float $b, float $d): float => $d);
+        return self::steps(
+            $areas,
+            static fn (array $step): bool => $step['distance'] <= $distance,
+            0,
+            static fn (float $a, float $b, float $d): float => $d,
+            reach: self::LIGHTNESS * $distance,
+        );
     }
 
     /**
@@ -54,9 +63,10 @@ final class Joining
      * @param  callable(array{from: string, to: string, distance: float, cost: float}): bool  $goes
      * @param  callable(float, float, float): float  $cost  of two areas and a distance
      * @param  list<string>  $kept
+     * @param  float  $reach  L* by which those that are not to be joined anyway differ: they are not compared
      * @return list<array{from: string, to: string, distance: float, cost: float}>
      */
-    private static function steps(array $areas, callable $goes, int $least, callable $cost, array $kept = []): array
+    private static function steps(array $areas, callable $goes, int $least, callable $cost, array $kept = [], float $reach = INF): array
     {
         $names = array_map(strval(...), array_keys($areas));
         $lab = array_map(static fn (string $hex): Lab => Colour::fromHex($hex)->lab(), $names);
@@ -66,7 +76,7 @@ final class Joining
         $best = [];
         $left = array_keys($names);
         foreach ($left as $i) {
-            $best[$i] = self::best($i, $left, $lab, $area, $stays, $cost);
+            $best[$i] = self::best($i, $left, $lab, $area, $stays, $cost, $reach);
         }
         $steps = [];
         while (count($left) > max(1, $least)) {
@@ -86,9 +96,9 @@ final class Joining
             foreach ($left as $i) {
                 $own = $best[$i];
                 if ($i === $to || ($own !== null && ($own[2] === $from || $own[3] === $from || $own[2] === $to || $own[3] === $to))) {
-                    $best[$i] = self::best($i, $left, $lab, $area, $stays, $cost);
+                    $best[$i] = self::best($i, $left, $lab, $area, $stays, $cost, $reach);
                 } elseif ($i < $to) {
-                    $new = self::pair($i, $to, $lab, $area, $stays, $cost);
+                    $new = abs($lab[$i]->l - $lab[$to]->l) > $reach ? null : self::pair($i, $to, $lab, $area, $stays, $cost);
                     if ($new !== null && ($own === null || $new[0] < $own[0] || ($new[0] === $own[0] && $to < max($own[2], $own[3])))) {
                         $best[$i] = $new;
                     }
@@ -123,11 +133,12 @@ final class Joining
      * @param  callable(float, float, float): float  $cost
      * @return array{float, float, int, int}|null see pair()
      */
-    private static function best(int $i, array $left, array $lab, array $area, array $stays, callable $cost): ?array
+    private static function best(int $i, array $left, array $lab, array $area, array $stays, callable $cost, float $reach): ?array
     {
         $best = null;
+        $light = $lab[$i]->l;
         foreach ($left as $k) {
-            if ($k > $i) {
+            if ($k > $i && abs($light - $lab[$k]->l) <= $reach) {
                 $one = self::pair($i, $k, $lab, $area, $stays, $cost);
                 $best = $one !== null && ($best === null || $one[0] < $best[0]) ? $one : $best;
             }
