@@ -176,10 +176,13 @@ final class BenchPiece extends Model
     /** The highest number of an id that a clip has: those are in no order. */
     private static function clips(ShopJob $job): int
     {
-        $clipped = self::query()->toBase()->where('shop_job_id', $job->id)->where('data', 'like', '%"clip":{%')->pluck('data');
-        preg_match_all('/"id":"([^"]+)"/', $clipped->implode(' '), $ids);
+        return (int) self::query()->toBase()->where('shop_job_id', $job->id)->max('clip_number');
+    }
 
-        return FreeIds::highestOf($ids[1]);
+    /** @return list<string> ids of the clips of a piece, each in the one before */
+    private static function clipped(Piece $piece): array
+    {
+        return $piece->clip === null ? [] : [$piece->clip->id, ...self::clipped($piece->clip)];
     }
 
     /**
@@ -200,6 +203,7 @@ final class BenchPiece extends Model
                 'page' => $page,
                 'page_form' => PageArt::FORM,
                 'refers' => implode(' ', References::of($piece)),
+                'clip_number' => FreeIds::highestOf(self::clipped($piece)),
                 'left' => $box?->left,
                 'top' => $box?->top,
                 'right' => $box?->right,
@@ -207,7 +211,7 @@ final class BenchPiece extends Model
             ];
         }
         foreach (array_chunk($rows, self::AT_ONCE) as $some) {
-            self::query()->upsert($some, ['shop_job_id', 'piece'], ['data', 'page', 'page_form', 'refers', 'left', 'top', 'right', 'bottom']);
+            self::query()->upsert($some, ['shop_job_id', 'piece'], ['data', 'page', 'page_form', 'refers', 'clip_number', 'left', 'top', 'right', 'bottom']);
         }
 
         return $pages;
