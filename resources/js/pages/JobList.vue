@@ -168,8 +168,9 @@ async function remove(job: ListedJob) {
     <p v-if="problem" class="trouble" role="alert">{{ problem }} <ElButton size="small" @click="load">Try again</ElButton></p>
     <p v-if="jobs === null && !problem" class="quiet">Loading the jobs…</p>
     <div v-else-if="jobs && counts.all === 0 && only !== 'archived'" class="empty">
+      <StartHere :jobs="jobs" @problem="problem = $event" />
       <h2>No jobs yet</h2>
-      <p class="quiet">Drag a file anywhere onto this page, or press <RouterLink to="/new">New job</RouterLink>. The demo jobs come back with <code>php artisan db:seed</code>.</p>
+      <p class="quiet">Drag a file anywhere onto this page, or begin with one of the three above.</p>
     </div>
     <template v-else-if="jobs">
       <StartHere v-if="!own && only !== 'archived' && search === ''" :jobs="jobs" @problem="problem = $event" />

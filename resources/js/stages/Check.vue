@@ -9,17 +9,16 @@ import { useChoices } from '@/stores/choices'
 import { useColours } from '@/stores/colours'
 import { useCure } from '@/stores/cure'
 import { count, mm, percent } from '@/units'
-import { useUnkept } from '@/stores/unkept'
 import { ElButton, ElInput } from 'element-plus'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import CureButtons from './check/CureButtons.vue'
 import FontCure from './check/FontCure.vue'
+import NotYet from './NotYet.vue'
 import Drawer from './Drawer.vue'
 
 /** How many of a group are listed at first. */
 const SOME = 25
 const bench = useBench()
-const unkept = useUnkept()
 const choices = useChoices()
 const names = useColours()
 names.load()
@@ -94,10 +93,7 @@ watch(
       <p v-if="bench.result && !bench.verdict.empty" class="reason numbers">{{ leftOut > 0 ? $t('Measured of what was taken alone: {area} mm², {percent}; {n, plural, one {what was left out is} other {the # things left out are} } not in it', { area: written(bench.result.look_difference.area_mm2, 3, 3), percent: percent(bench.result.look_difference.percent), n: leftOut }) : $t('Measured: {area} mm², {percent}', { area: written(bench.result.look_difference.area_mm2, 3, 3), percent: percent(bench.result.look_difference.percent) }) }}<template v-if="replaced.length > 0">; letters that stood for {{ replaced.map((name) => `“${name}”`).join(', ') }} differ, and are measured as they are set here</template></p>
       <details v-if="bench.result?.changes?.length" class="reason" data-test="changes"><summary>{{ $t('{n, plural, one {# thing} other {# things} } that the line changed', { n: bench.result.changes.length }) }}</summary><ul><li v-for="one in bench.result.changes" :key="one">{{ names.said(one) }}</li></ul></details>
     </div>
-    <template v-if="!bench.prepared && !bench.running">
-      <p class="quiet">Lines and gaps are measured when the art has been prepared.</p>
-      <ElButton type="primary" @click="unkept.prepare()">Prepare</ElButton>
-    </template>
+    <NotYet v-if="!bench.prepared && !bench.running" :says="$t('Lines and gaps are measured when the art has been prepared.')" />
     <p v-else-if="bench.findings.length === 0 && bench.prepared" class="quiet">Nothing found: every line and gap can be made.</p>
     <div v-if="bench.findings.length > 0" class="sieve" role="group" aria-label="Which findings are shown">
       <Tick v-for="(label, name) in words" :key="name" :value="bench.sieve[name]" :data-test="`sieve-${name}`" @keep="bench.sieve[name] = $event">{{ label }}</Tick>

@@ -1,16 +1,15 @@
 <script setup lang="ts">
 import { lower, number, t } from '@/words/words'
 import { useBench } from '@/stores/bench'
-import { useUnkept } from '@/stores/unkept'
 import { ElButton } from 'element-plus'
 import { ref } from 'vue'
 import Count from '@/fields/Count.vue'
+import NotYet from './NotYet.vue'
 import Drawer from './Drawer.vue'
 import CustomerSection from './proof/CustomerSection.vue'
 import ThingSection from './proof/ThingSection.vue'
 
 const bench = useBench()
-const unkept = useUnkept()
 const grounds = [
   { name: t('Night cloth'), colour: '#20242f' },
   { name: t('River blue'), colour: '#24516b' },
@@ -41,10 +40,7 @@ function print() {
       <ThingSection />
       <CustomerSection :ground="ground.colour" on-thing />
     </template>
-    <template v-else-if="!bench.prepared">
-      <p class="quiet">A proof shows the prepared art.</p>
-      <ElButton type="primary" :disabled="bench.running" @click="unkept.prepare()">Prepare</ElButton>
-    </template>
+    <NotYet v-else-if="!bench.prepared" :says="$t('A proof shows the prepared art.')" />
     <template v-else>
       <div class="swatches">
         <button v-for="one in grounds" :key="one.name" type="button" :aria-pressed="one === ground" :class="{ on: one === ground }" @click="ground = one">

@@ -6,6 +6,7 @@ import { useMaking } from '@/stores/making'
 import { useUnkept } from '@/stores/unkept'
 import { ElButton } from 'element-plus'
 import { computed, ref } from 'vue'
+import NotYet from './NotYet.vue'
 import Drawer from './Drawer.vue'
 import FilesSection from './send/FilesSection.vue'
 import GateQuestion from './send/GateQuestion.vue'
@@ -26,10 +27,7 @@ const stale = computed(() => bench.preparation?.stale === true)
 
 <template>
   <Drawer :guide="['machines-and-shop', 'send-to-a-machine']" title="Send">
-    <template v-if="!bench.prepared">
-      <p class="quiet">There is nothing to send until the art has been prepared.</p>
-      <ElButton type="primary" :disabled="bench.running" @click="unkept.prepare()">Prepare</ElButton>
-    </template>
+    <NotYet v-if="!bench.prepared" :says="$t('There is nothing to send until the art has been prepared.')" />
     <template v-else>
       <div v-if="stale" class="trouble held" role="alert">
         <p>The job was changed since these sheets were made.</p>

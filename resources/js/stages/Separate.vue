@@ -9,6 +9,7 @@ import { useColours } from '@/stores/colours'
 import { useLine } from '@/stores/line'
 import { ElButton } from 'element-plus'
 import { computed, ref, watch } from 'vue'
+import NotYet from './NotYet.vue'
 import Drawer from './Drawer.vue'
 
 const bench = useBench()
@@ -74,6 +75,7 @@ const stack = computed(() => line.steps.find((step) => step.kind === 'stack'))
 <template>
   <Drawer :guide="['colours-and-sheets', 'colours']" title="Colours" hint="What is seen of each colour, by area. Give each its material or ink; press one to see its sheet.">
     <p v-if="busy && !palette" class="quiet">Measuring the colours…</p>
+    <NotYet v-else-if="bench.art?.pieces.length === 0" says="" />
     <p v-else-if="palette && palette.colours.length === 0" class="quiet">There is no flat colour on the bench yet.</p>
     <ul v-if="palette" class="list">
       <li v-for="one in palette.colours" :key="one.hex" :data-colour="one.hex">

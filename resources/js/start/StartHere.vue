@@ -2,6 +2,7 @@
 import { api, words } from '@/api/client'
 import type { Job, ListedJob } from '@/api/types'
 import { ElButton } from 'element-plus'
+import { t } from '@/words/words'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useWalk } from './useWalk'
@@ -15,7 +16,7 @@ const busy = ref(false)
 /** On a job of the walk's own, so that the demo stays as it is. */
 async function lead() {
   const demo = props.jobs.find((job) => job.demo && job.process === 'cut-vinyl') ?? props.jobs.find((job) => job.demo)
-  if (!demo) return emit('problem', 'The demo jobs are not here. They come back with “php artisan db:seed”.')
+  if (!demo) return emit('problem', t('The demo jobs are not here any more. Whoever runs the shop can bring them back.'))
   busy.value = true
   try {
     const job = await api.post<Job>(`jobs/${demo.id}/copy`)
