@@ -5,11 +5,17 @@ declare(strict_types=1);
 namespace NeatEdge\Bench;
 
 use NeatEdge\Core\Artwork\Artwork;
+use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Format\Svg\Writer;
+use NeatEdge\Core\Geometry\Box;
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Line\Edits;
 use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Proof\Things;
+use NeatEdge\Core\Recipe\Wrap\Net;
 use NeatEdge\Core\Seen\Seen;
+use NeatEdge\Core\Type\FontShelf;
 use NeatEdge\Pages\Dots;
 
 /** What it takes to show art on things: art of 500 pieces on three mugs, another colour of one, and its picture in dots. */
@@ -35,11 +41,40 @@ final class ProofTimes
         yield $this->figure('500 pieces on one mug', 'under 700 ms', static function () use ($mug, $art): void {
             $mug->shown([], $mug->everywhere(Seen::of($art)));
         });
+        yield from $this->wraps($art);
         $svg = Writer::write($product->shown([], $laid));
         $start = hrtime(true);
         (new Dots)->png($svg, 1600);
         yield ['three mugs in 1,600 dots', sprintf('%.1f s', (hrtime(true) - $start) / 1e9), 'no target'];
         yield ['pieces of the picture', (string) self::pieces($product->shown([], $laid)), 'at least 1,500'];
+    }
+
+    /** @return iterable<array{string, string, string}> */
+    private function wraps(Artwork $art): iterable
+    {
+        $ids = array_map(static fn (Piece $piece): string => $piece->id, $art->pieces);
+        $shapes = array_filter(array_map(static fn (Piece $piece): ?Box => $piece->box(), $art->pieces));
+        $box = Box::around(...$shapes) ?? new Box(0.0, 0.0, 1.0, 1.0);
+        // Each second knot is pulled by a twentieth of the art.
+        $lines = array_map(static function (Contour $line, int $k) use ($box): Contour {
+            $coords = $line->coords;
+            foreach ($coords as $i => $n) {
+                $coords[$i] += 0.02 * $box->width() * sin($n);
+            }
+
+            return new Contour(array_values($coords), false);
+        }, Net::straight($box, 4, 4)->lines()->contours, range(0, 7));
+        $path = implode(' ', array_map(static fn (Contour $line): string => 'M'.implode(' ', array_slice($line->coords, 0, 2)).'C'.implode(' ', array_slice($line->coords, 2)), $lines));
+        foreach ([
+            'an arch' => ['shape' => 'arc', 'amount' => 0.3],
+            'a round thing' => ['shape' => 'round', 'round' => '400mm', 'height' => '400mm', 'turn' => 10],
+            'a net of four by four' => ['shape' => 'net', 'frame' => $path],
+        ] as $name => $fields) {
+            $edit = Edits::make('wrap', ['pieces' => $ids, ...$fields], FontShelf::shipped());
+            yield $this->figure("500 pieces wrapped by {$name}", 'under 300 ms', static function () use ($edit, $art): void {
+                $edit->apply($art);
+            });
+        }
     }
 
     /**

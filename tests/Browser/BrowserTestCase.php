@@ -269,7 +269,10 @@ abstract class BrowserTestCase extends TestCase
             $said .= "\nNo page: {$broken->getMessage()}";
         }
 
-        return $said."\n".substr((string) @file_get_contents(self::$folder.'/errors.log'), -1200);
+        // The server tells of each call; what else it says matters.
+        $log = preg_replace('/^\[\d+\] \[[^\]]*\] [\d.]+:\d+ (Accepted|Closing)\n/m', '', (string) @file_get_contents(self::$folder.'/errors.log'));
+
+        return $said."\n".substr((string) $log, -1200);
     }
 
     /** Where a job is not ready, what is open is named before anything leaves; somebody lets it go with a reason. */

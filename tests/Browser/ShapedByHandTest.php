@@ -8,6 +8,7 @@ use Facebook\WebDriver\WebDriverKeys;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Recipe\Border\BorderAround;
+use NeatEdge\Core\Recipe\Wrap\Wrap;
 use PHPUnit\Framework\Attributes\Test;
 
 /** Pieces of the regatta made from nothing with the tools of Shape, with a mouse and keys; each is judged by its areas, pieces and nodes. */
@@ -230,6 +231,51 @@ final class ShapedByHandTest extends BrowserTestCase
         $before = count($this->art()->pieces);
         $this->change(fn () => $this->click(80, 42));
         self::assertCount($before + 1, $this->art()->pieces);
+        self::assertSame([], $this->complaints());
+    }
+
+    #[Test]
+    public function a_flag_hangs_in_folds_by_a_net_whose_knots_are_pulled(): void
+    {
+        $this->emptyBench('Flag in folds', 'plain', '160mm', '100mm');
+        $this->shape('rectangle', 80, 50, 120, 60);
+        $this->filled('#1d5c46');
+        $this->keys('2');
+        $this->take('wrap', 'f');
+        $this->choose('shape', 'net');
+        self::until(fn (): ?bool => $this->marks('[data-knot]') === 9 ?: null, 'nine knots', 15.0);
+
+        // The middle of the upper line is pulled up, and a press on the lower lays a line more, down.
+        $this->dragPx([$this->spot('[data-knot="1-2"]'), $this->px(80, 8)]);
+        self::until(fn (): ?bool => abs((float) self::$browser->executeScript('return document.querySelector("[data-field=knot-y]")?.value ?? 0') - 8) < 0.3 ?: null, 'the knot by number', 15.0);
+        $this->put('knot-y', '10');
+        $this->dragPx([$this->px(50, 80)]);
+        self::until(fn (): ?bool => $this->marks('[data-knot]') === 12 ?: null, 'twelve knots', 15.0);
+        self::assertSame('4', self::$browser->executeScript('return document.querySelector("[data-field=across]").value'), 'the form tells of it');
+
+        // A knot that is only pressed stays, and is made smooth; the grid shows how the art spreads.
+        $this->dragPx([$this->spot('[data-knot="1-3"]')]);
+        $this->press('[data-test=smooth-knot]');
+        $this->press('[data-field=grid]');
+        $this->see('[data-test=net-grid]');
+        $this->see('[data-test=report]');
+        $this->keepIt();
+        $flag = $this->lastPiece();
+        self::assertEqualsWithDelta([20.0, 140.0, 80.0], [$flag->box()?->left, $flag->box()?->right, $flag->box()?->bottom], 0.02);
+        self::assertEqualsWithDelta(10.0, $flag->box()?->top, 0.3, 'the upper side goes as high as it was pulled');
+        $wrap = $flag->recipe?->change(Wrap::class);
+        self::assertSame(4, count($wrap->net->columns ?? []));
+
+        // Pulled until it folds, it says where and cannot be kept; taken back, nothing of it is left.
+        $this->everything();
+        $this->take('wrap', 'f');
+        self::until(fn (): ?bool => $this->marks('[data-knot]') === 12 ?: null, 'the net that it has', 15.0);
+        $this->dragPx([$this->spot('[data-knot="2-1"]'), $this->px(158, 50)]);
+        $this->see('[data-test=fault]');
+        $this->seeText('folds over itself', '[data-test=why]');
+        $this->press('[data-test=hand] [data-test=put]');
+        $this->change(fn () => $this->keys(WebDriverKeys::CONTROL, 'z', WebDriverKeys::NULL));
+        self::assertEqualsWithDelta(20.0, $this->lastPiece()->box()?->top, 1e-6);
         self::assertSame([], $this->complaints());
     }
 

@@ -34,7 +34,7 @@ namespace App\Http\Resources;
  * }
  * @phpstan-type MarksRow array{marks: list<MarkRow>}
  * @phpstan-type MarkRow array{
- *     kind: 'cell'|'stretch'|'gap'|'sticks-out'|'crossing'|'fault'|'node'|'frame',
+ *     kind: 'cell'|'stretch'|'gap'|'sticks-out'|'crossing'|'fault'|'node'|'frame'|'net'|'grid',
  *     x: float,
  *     y: float,
  *     says: string,

@@ -11,7 +11,7 @@ final readonly class Mark
 {
     /**
      * @param  string  $kind  cell, stretch, gap, sticks-out, crossing, node, fault, or frame: then its state is the places of the four sides, corner, two
-     *     handles, corner and so on
+     *     handles, corner and so on; of a net the lines of its knots, how many are across, and where the inner ones stand; grid is a test grid, bent
      */
     public function __construct(
         public string $kind,

@@ -87,7 +87,7 @@ export interface EditFields {
   'cut-border': { distance?: number | string; bridge?: number | string; dropHoles?: number | string; radius?: number | string; each?: boolean; fill?: string }
   'drop-shade': { angle?: number | string; distance?: number | string; gap?: number | string; shade?: 'sweep' | 'copy'; fill?: string; leftover?: number | string; leftovers?: 'drop' | 'neighbour' }
   'spread-behind': { by?: number | string; join?: 'round' | 'miter' | 'bevel' }
-  'wrap': { shape?: 'arc' | 'arch' | 'bulge' | 'flag' | 'cone' | 'round' | 'flat' | 'drawn'; amount?: number | string; frame?: string; round?: number | string; below?: number | string; height?: number | string; above?: number | string; turn?: number | string; off?: boolean }
+  'wrap': { shape?: 'arc' | 'arch' | 'bulge' | 'flag' | 'cone' | 'round' | 'flat' | 'net' | 'drawn'; amount?: number | string; frame?: string; round?: number | string; below?: number | string; height?: number | string; above?: number | string; turn?: number | string; across?: number | string; down?: number | string; columns?: string; rows?: string; column?: string; row?: string; smooth?: string; grid?: boolean; off?: boolean }
   'clean-nodes': { deviation?: number | string }
   'merge-by-colour': Record<string, never>
   'line-insert': { what?: string; values?: unknown; at?: number | string }

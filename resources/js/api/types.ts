@@ -2557,7 +2557,7 @@ export interface components {
         };
         Mark: {
             /** @enum {unknown} */
-            kind: "cell" | "stretch" | "gap" | "sticks-out" | "crossing" | "fault" | "node" | "frame";
+            kind: "cell" | "stretch" | "gap" | "sticks-out" | "crossing" | "fault" | "node" | "frame" | "net" | "grid";
             x: number;
             y: number;
             says: string;
@@ -5304,14 +5304,14 @@ export interface components {
              * @default arc
              * @enum {unknown}
              */
-            shape: "arc" | "arch" | "bulge" | "flag" | "cone" | "round" | "flat" | "drawn";
+            shape: "arc" | "arch" | "bulge" | "flag" | "cone" | "round" | "flat" | "net" | "drawn";
             /**
              * @description Amount. a share of 1, or a percentage such as "30%"; -1 to 1
              * @default 0.3
              */
             amount: number | string;
             /**
-             * @description Sides. one closed line of four segments, clockwise from the upper left corner
+             * @description Sides. one closed line of four segments, clockwise from the upper left corner; of a net its lines
              * @default
              */
             frame: string;
@@ -5340,6 +5340,46 @@ export interface components {
              * @default 0
              */
             turn: number | string;
+            /**
+             * @description Knots across. 2 to 6
+             * @default 3
+             */
+            across: number | string;
+            /**
+             * @description Knots down. 2 to 6
+             * @default 3
+             */
+            down: number | string;
+            /**
+             * @description Inner lines, from the left. evenly spaced when left out
+             * @default
+             */
+            columns: string;
+            /**
+             * @description Inner lines, from the top. evenly spaced when left out
+             * @default
+             */
+            rows: string;
+            /**
+             * @description One line more down. through a place of a line across
+             * @default
+             */
+            column: string;
+            /**
+             * @description One line more across. through a place of a line down
+             * @default
+             */
+            row: string;
+            /**
+             * @description Smooth knot. the knot nearest to a place
+             * @default
+             */
+            smooth: string;
+            /**
+             * @description Test grid
+             * @default false
+             */
+            grid: boolean | string | number;
             /**
              * @description Off
              * @default false

@@ -8,6 +8,7 @@ import BenchMenu from './BenchMenu.vue'
 import ChosenMarks from './ChosenMarks.vue'
 import EditOverlay from './EditOverlay.vue'
 import FindingMarks from './FindingMarks.vue'
+import NetOverlay from './NetOverlay.vue'
 import ShapeOverlay from './ShapeOverlay.vue'
 import { useDrawn } from '@/stores/drawn'
 import { useTold } from '@/stores/told'
@@ -228,6 +229,7 @@ defineExpose({ cancel: tools.cancel, endCurve: tools.endCurve })
         <EditOverlay v-if="drawing" :tools="tools" :scale="scale" :left="left" :top="top" :caught="snap.caught.value" />
       </svg>
        <svg v-if="shapes" class="over" :width="width" :height="height" data-test="shape-marks">
+        <NetOverlay :scale="scale" :left="left" :top="top" :moving="spaceHeld || grabbing" :to-bench="toBench" />
         <ShapeOverlay :scale="scale" :left="left" :top="top" :width="width" :height="height" :moving="spaceHeld || grabbing" :to-bench="toBench" />
       </svg>
       <svg v-if="drawing" class="lift" data-lift :width="width" :height="height" aria-hidden="true"><g :transform="place" /></svg>

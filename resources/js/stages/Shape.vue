@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { t } from '@/words/words'
-import type { Field } from '@/api/types'
+import type { Field, FieldValue } from '@/api/types'
+import NetSection from './shape/NetSection.vue'
 import FieldForm from '@/fields/FieldForm.vue'
 import { useKeys } from '@/keys/useKeys'
 import { useBench } from '@/stores/bench'
@@ -37,6 +38,11 @@ const hints: Record<string, string> = {
   '': t('What it would give is on the bench; nothing is kept yet.'),
 }
 const cellActs = [['join', t('Join'), t('Cells become one piece')], ['drop', t('Drop'), t('Cells are left out')], ['lift', t('Lift'), t('Each cell becomes a piece of its own')]] as const
+/** Another frame, or another number of its knots, begins anew: what was pulled belongs to the one before. */
+function set(name: string, value: FieldValue) {
+  if (shaping.hand === 'wrap' && ['shape', 'across', 'down'].includes(name)) shaping.setAll({ frame: '', columns: '', rows: '', column: '', row: '', smooth: '', [name]: value })
+  else shaping.set(name, value)
+}
 const shown = (field: Field) => !['place', 'places', 'path', 'nodes', 'data', 'text'].includes(field.type) && !(shaping.hand === 'fill-enclosed' && field.name === 'fill')
 const painted = computed(() => shaping.hand === 'cells' || shaping.hand === 'fill-enclosed')
 const pieces = computed(() => [...bench.chosen].map((id) => bench.byId.get(id)).filter((piece) => piece !== undefined).slice(0, 60).map((piece) => ({ id: piece.id, called: piece.called })))
@@ -56,7 +62,8 @@ const pieces = computed(() => [...bench.chosen].map((id) => bench.byId.get(id)).
         <button v-for="[act, label, says] in cellActs" :key="act" type="button" role="radio" class="quiet-button" :aria-checked="shaping.cellAct === act" :class="{ on: shaping.cellAct === act }" :title="says" :data-act="act" @click="shaping.cellAct = act">{{ label }}</button>
       </div>
       <Swatches v-if="painted" label="Paint" :value="shaping.swatch ?? 'none'" @keep="shaping.swatch = $event === 'none' ? null : $event" />
-      <FieldForm :fields="shaping.about.fields" :values="shaping.own" :only="shown" :pieces="pieces" @keep="shaping.set" />
+      <FieldForm :fields="shaping.about.fields" :values="shaping.own" :only="shown" :pieces="pieces" @keep="set" />
+      <NetSection v-if="shaping.hand === 'wrap'" />
       <ElButton v-if="shaping.about.press === 'line'" size="small" :disabled="!shaping.enough" data-test="straight" @click="shaping.set('straight', true)">Straight by that angle</ElButton>
       <ElButton v-if="shaping.about.press === 'cells'" size="small" :disabled="shaping.cellsBefore.length === 0" data-test="take-back" @click="shaping.takeBack()">Take back a press</ElButton>
       <p v-if="shaping.why" class="why" role="status" data-test="why">{{ shaping.why }}</p>

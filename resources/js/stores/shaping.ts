@@ -11,7 +11,7 @@ import { lane } from './lane'
 type Values = Record<string, FieldValue>
 
 /** What belongs to these pieces alone and is not remembered. */
-const FLEETING = ['at', 'line', 'turn', 'knife', 'along', 'frame']
+const FLEETING = ['at', 'line', 'turn', 'knife', 'along', 'frame', 'columns', 'rows', 'column', 'row', 'smooth']
 
 /** The tool of shaping that is in hand: its values, what it shows on the art, and what it would give. */
 export const useShaping = defineStore('shaping', () => {

@@ -22,6 +22,7 @@ use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Recipe\Border\BorderAround;
+use NeatEdge\Core\Recipe\Wrap\Net;
 use NeatEdge\Core\Recipe\Wrap\Perspective;
 use NeatEdge\Core\Recipe\Wrap\RoundThing;
 use NeatEdge\Core\Recipe\Wrap\Wrap;
@@ -32,6 +33,7 @@ final readonly class WrapPieces implements Edit, ShowsMarks
     public const KINDS = [
         'arc' => 'Arch, both sides', 'arch' => 'Arch over a straight base', 'bulge' => 'Bulge', 'flag' => 'Wave', 'cone' => 'Taper', 'round' => 'Round thing',
         'flat' => 'Flat thing at an angle',
+        'net' => 'Net of knots',
         'drawn' => 'Drawn sides',
     ];
 
@@ -46,6 +48,7 @@ final readonly class WrapPieces implements Edit, ShowsMarks
         private ?array $sides,
         private bool $off,
         private ?RoundThing $round = null,
+        private ?NetPulled $net = null,
     ) {
     }
 
@@ -54,8 +57,9 @@ final readonly class WrapPieces implements Edit, ShowsMarks
         return new About('Wrap', 'Bend by a frame with curved sides.', [
             Field::choice('shape', 'Frame', 'arc', self::KINDS),
             Field::share('amount', 'Amount', 0.3, -1.0, 1.0)->where('shape', ['arc', 'arch', 'bulge', 'flag', 'cone', 'flat']),
-            Field::words('frame', 'Sides', Field::PATH, help: 'one closed line of four segments, clockwise from the upper left corner'),
+            Field::words('frame', 'Sides', Field::PATH, help: 'one closed line of four segments, clockwise from the upper left corner; of a net its lines'),
             ...self::roundFields(),
+            ...NetPulled::fields(),
             Field::flag('off', 'Off', false),
         ], under: About::BORDERS, key: 'F');
     }
@@ -92,7 +96,9 @@ final readonly class WrapPieces implements Edit, ShowsMarks
             $top, $bottom > 0.0 ? $bottom : $top, $values->length('height'), $values->number('above'), $values->number('turn'),
         ) : null;
 
-        return new self($values->pieces(), $kind, $values->number('amount'), $sides, $values->flag('off'), $round);
+        $net = $kind === 'net' ? NetPulled::from($values) : null;
+
+        return new self($values->pieces(), $kind, $values->number('amount'), $sides, $values->flag('off'), $round, $net);
     }
 
     public function label(): string
@@ -114,7 +120,8 @@ final readonly class WrapPieces implements Edit, ShowsMarks
         $box = self::frameBox($chosen);
         $sides = $this->sidesOf($box);
         $flat = $this->kind === 'flat' ? self::corners($sides) : null;
-        $fold = (new Wrap($box, $sides, Matrix::identity(), [], $this->round, $flat))->fold();
+        $net = $this->net?->of($box, $chosen);
+        $fold = (new Wrap($box, $sides, Matrix::identity(), [], $this->round, $flat, $net))->fold();
         if ($fold !== null) {
             throw Refused::because(sprintf('The frame folds over itself at %.1f, %.1f; bend it less.', ...$fold));
         }
@@ -123,7 +130,8 @@ final readonly class WrapPieces implements Edit, ShowsMarks
             'shape' => 'round', 'round' => $this->round->top, 'below' => $this->round->bottom, 'height' => $this->round->height,
             'above' => $this->round->above, 'turn' => $this->round->turn,
         ];
-        $wrapped = $artwork->mapped(function (Piece $piece) use ($box, $sides, $chosen, $values, $flat): Piece {
+        $values = $net === null ? $values : ['shape' => 'net', 'across' => count($net->columns), 'down' => count($net->rows)];
+        $wrapped = $artwork->mapped(function (Piece $piece) use ($box, $sides, $chosen, $values, $flat, $net): Piece {
             $leaders = array_intersect(References::of($piece), array_keys($chosen));
             if ($piece->recipe?->base instanceof BorderAround && $leaders !== []) {
                 // It goes round what was bent by itself.
@@ -134,7 +142,7 @@ final readonly class WrapPieces implements Edit, ShowsMarks
             $recipe = Recipe::of($piece);
             $lay = $recipe->change(Wrap::class)->lay ?? $recipe->matrix;
 
-            return $piece->withRecipe($recipe->changed(new Wrap($box, $sides, $lay, $values, $this->round, $flat)));
+            return $piece->withRecipe($recipe->changed(new Wrap($box, $sides, $lay, $values, $this->round, $flat, $net)));
         }, $chosen);
         $seen = array_filter($wrapped->pieces, static fn (Piece $piece): bool => isset($chosen[$piece->id]) && ! $piece->shape->isEmpty());
         if ($this->round !== null && $seen === []) {
@@ -147,7 +155,7 @@ final readonly class WrapPieces implements Edit, ShowsMarks
     /** @return list<list<float>> see Wrap */
     private function sidesOf(Box $box): array
     {
-        return $this->sides ?? Wrap::frame($this->kind === 'flat' ? 'cone' : $this->kind, $box, $this->round === null ? $this->amount : 0.0);
+        return $this->sides ?? Wrap::frame($this->kind === 'flat' ? 'cone' : $this->kind, $box, $this->round === null && $this->net === null ? $this->amount : 0.0);
     }
 
     /**
@@ -179,19 +187,6 @@ final readonly class WrapPieces implements Edit, ShowsMarks
         return $only ?? Chosen::box($chosen);
     }
 
-    /**
-     * A straight side with handles to pull it by.
-     *
-     * @param  list<float>  $s
-     * @return list<float>
-     */
-    private static function handled(array $s): array
-    {
-        return Cubic::isLine($s) ? [
-            $s[0], $s[1], (2 * $s[0] + $s[6]) / 3, (2 * $s[1] + $s[7]) / 3, ($s[0] + 2 * $s[6]) / 3, ($s[1] + 2 * $s[7]) / 3, $s[6], $s[7],
-        ] : $s;
-    }
-
     public function marks(Artwork $artwork): array
     {
         $chosen = Chosen::in($artwork, $this->ids);
@@ -199,8 +194,11 @@ final readonly class WrapPieces implements Edit, ShowsMarks
             return [];
         }
         $box = self::frameBox($chosen);
+        if ($this->net !== null) {
+            return $this->net->marks($box, $chosen);
+        }
         [$top, $bottom, $left, $right] = $this->sidesOf($box);
-        $frame = Contour::ofSegments(array_map(self::handled(...), [$top, $right, Cubic::reversed($bottom), Cubic::reversed($left)]), true);
+        $frame = Contour::ofSegments(array_map(Net::handled(...), [$top, $right, Cubic::reversed($bottom), Cubic::reversed($left)]), true);
         $marks = [new Mark(
             'frame',
             $top[0],

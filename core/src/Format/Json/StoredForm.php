@@ -12,11 +12,13 @@ use NeatEdge\Core\Artwork\Side;
 use NeatEdge\Core\Artwork\SoftLook;
 use NeatEdge\Core\Artwork\Spread;
 use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Recipe\Basic\ShapeKind;
 use NeatEdge\Core\Recipe\Border\BorderAround;
 use NeatEdge\Core\Recipe\Repeat\StepAndRepeat;
+use NeatEdge\Core\Recipe\Wrap\Net;
 use NeatEdge\Core\Stroke\Cap;
 use NeatEdge\Core\Stroke\EndKind;
 use NeatEdge\Core\Stroke\Join;
@@ -407,9 +409,12 @@ final class StoredForm
         }
         self::matrix($change['lay'] ?? null);
         $values = $change['values'] ?? null;
-        self::need(is_array($values) && count($values) <= 8, 'its frame cannot be read');
+        self::need(is_array($values) && count($values) <= 12, 'its frame cannot be read');
         if (isset($change['flat'])) {
             self::need(count(self::numbers($change['flat'], 8, 'its frame cannot be read')) === 8, 'its frame has four sides');
+        }
+        if (isset($change['net'])) {
+            self::net($change['net']);
         }
         if (isset($change['round'])) {
             $round = self::numbers($change['round'], 5, 'its frame cannot be read');
@@ -417,6 +422,23 @@ final class StoredForm
         }
         foreach ((array) $values as $value) {
             self::need(is_scalar($value) && strlen((string) $value) < 40, 'its frame cannot be read');
+        }
+    }
+
+    private static function net(mixed $net): void
+    {
+        self::need(is_array($net), 'its net cannot be read');
+        foreach (['columns', 'rows'] as $name) {
+            self::need(count(self::numbers($net[$name] ?? null, Net::MOST, 'its net cannot be read', 1.0)) >= 2, 'its net cannot be read');
+        }
+        foreach (self::rows($net['lines'] ?? null, 2 * Net::MOST, 'its net cannot be read') as $line) {
+            $many = count(self::numbers($line, 6 * (Net::MOST - 1) + 2, 'its net cannot be read'));
+            self::need($many >= 8 && $many % 6 === 2, 'its net cannot be read');
+        }
+        try {
+            Net::read($net);
+        } catch (Refused) {
+            throw StoredFormRefused::wrong('its net cannot be read');
         }
     }
 

@@ -37,6 +37,7 @@ final readonly class Wrap extends Change
      * @param  array<string, float|string|bool>  $values  what the frame was made from
      * @param  RoundThing|null  $round  what it is laid round, instead of bent by the frame
      * @param  Perspective|null  $flat  how it is seen at an angle, instead
+     * @param  Net|null  $net  a frame of more knots, instead
      */
     public function __construct(
         public Box $box,
@@ -45,6 +46,7 @@ final readonly class Wrap extends Change
         public array $values = [],
         public ?RoundThing $round = null,
         public ?Perspective $flat = null,
+        public ?Net $net = null,
     ) {
     }
 
@@ -59,6 +61,7 @@ final readonly class Wrap extends Change
             'box' => array_values(get_object_vars($this->box)), 'sides' => $this->sides, 'lay' => $as->matrix($this->lay), 'values' => $this->values,
             ...($this->round === null ? [] : ['round' => array_values(get_object_vars($this->round))]),
             ...($this->flat === null ? [] : ['flat' => $this->flat->corners]),
+            ...($this->net === null ? [] : ['net' => $this->net->stored()]),
         ];
     }
 
@@ -73,6 +76,7 @@ final readonly class Wrap extends Change
             $data['values'],
             isset($data['round']) ? new RoundThing(...$floats($data['round'])) : null,
             isset($data['flat']) ? new Perspective($floats($data['flat'])) : null,
+            isset($data['net']) ? Net::read($data['net']) : null,
         );
     }
 
@@ -85,6 +89,9 @@ final readonly class Wrap extends Change
     {
         if ($this->round !== null) {
             return self::laidRound($shape->transformed($this->lay), $this->round, $this->box->middle())->transformed($this->lay->inverse());
+        }
+        if ($this->net !== null) {
+            return $this->net->bent($shape->transformed($this->lay), $this->box, self::DEVIATION)->transformed($this->lay->inverse());
         }
 
         return Warp::shape(
@@ -109,6 +116,9 @@ final readonly class Wrap extends Change
         $v = ($y - $this->box->top) / max(1e-12, $this->box->height());
         if ($this->flat !== null) {
             return $this->flat->at($u, $v);
+        }
+        if ($this->net !== null) {
+            return $this->net->at($u, $v);
         }
         [$top, $bottom, $left, $right] = $this->sides;
         [$tx, $ty] = self::side($top, $u);
@@ -138,6 +148,9 @@ final readonly class Wrap extends Change
     {
         if ($this->round !== null) {
             return null;
+        }
+        if ($this->net !== null) {
+            return $this->net->folds()[0] ?? null;
         }
         if ($this->flat !== null) {
             return $this->flat->isConvex() ? null : [$this->flat->corners[0], $this->flat->corners[1]];
