@@ -168,16 +168,20 @@ final class Showing
         }
     }
 
-    public function picture(): Artwork
+    /** @param  'light'|'art'|null  $without  what is left away */
+    public function picture(?string $without = null): Artwork
     {
         $colours = array_map(Colour::fromHex(...), $this->job->shown['colours'] ?? []);
 
-        return $this->product->shown($colours, $this->arts(), $this->job->shown['lights'] ?? true);
+        $arts = $without === 'art' ? [] : $this->arts();
+
+        return $this->product->shown($colours, $arts, $without !== 'light' && ($this->job->shown['lights'] ?? true));
     }
 
-    public function svg(): string
+    /** @param  'light'|'art'|null  $without  what is left away, to be compared with all of it */
+    public function svg(?string $without = null): string
     {
-        return Writer::write($this->picture());
+        return Writer::write($this->picture($without));
     }
 
     /** @param  int  $width  dots across @return string PNG @throws Refused */

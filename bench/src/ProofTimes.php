@@ -64,7 +64,10 @@ final class ProofTimes
 
             return new Contour(array_values($coords), false);
         }, Net::straight($box, 4, 4)->lines()->contours, range(0, 7));
-        $path = implode(' ', array_map(static fn (Contour $line): string => 'M'.implode(' ', array_slice($line->coords, 0, 2)).'C'.implode(' ', array_slice($line->coords, 2)), $lines));
+        $path = implode(' ', array_map(
+            static fn (Contour $line): string => 'M'.implode(' ', array_slice($line->coords, 0, 2)).'C'.implode(' ', array_slice($line->coords, 2)),
+            $lines,
+        ));
         foreach ([
             'an arch' => ['shape' => 'arc', 'amount' => 0.3],
             'a round thing' => ['shape' => 'round', 'round' => '400mm', 'height' => '400mm', 'turn' => 10],

@@ -107,6 +107,14 @@ final class ShownOnThingsTest extends BrowserTestCase
         self::asPage("jobs/{$this->job}/edits", ['version' => $this->version(), 'edit' => ['kind' => 'fill', 'pieces' => [$piece], 'colour' => '#c8402e']]);
         self::assertStringContainsString('#c8402e', $this->shown());
         self::assertStringNotContainsString('#1f6f8b', $this->shown());
+        // The wipe: on the left without the light.
+        $this->pick('[data-test=shown-wipe]', 'light');
+        self::assertStringContainsString('without=light', (string) $this->see('[data-test=shown-bare]')->getAttribute('href'));
+        [$x, $y] = $this->spot('[data-test=shown-view] [data-test=wipe] rect');
+        $this->dragPx([[$x, $y], [$x - 120, $y]]);
+        self::until(fn (): ?bool => $this->spot('[data-test=shown-view] [data-test=wipe] rect')[0] < $x - 100 ? true : null, 'the border to follow', 10.0);
+        $this->pick('[data-test=shown-wipe]', '');
+        self::assertSame(0, $this->howMany('[data-test=shown-bare]'));
         $lit = $this->shown();
         $this->press('[data-field=lights]');
         self::until(fn (): ?bool => strlen($this->shown()) < strlen($lit) ? true : null, 'no light', 20.0);

@@ -52,6 +52,14 @@ final class ShowingTest extends TestCase
         $this->putJson("/api/v1/jobs/{$job}/showing", ['arts' => ['l4' => ['job' => null]]])->assertOk();
         self::assertSame([0, 255, 0], $this->seen($job));
         self::assertSame(2, $this->getJson("/api/v1/jobs/{$job}")->json('job.version'), 'nothing of it is an act on the job');
+        // To be compared: without the art, and without what light it stands in.
+        $this->putJson("/api/v1/jobs/{$job}/showing", ['lights' => true])->assertOk();
+        $picture = fn (string $without): string => (string) $this->get("/api/v1/jobs/{$job}/showing.svg?{$without}")->assertOk()->getContent();
+        self::assertStringContainsString('#00ff00', $picture(''));
+        self::assertStringContainsString('#00ff00', $picture('without=light'));
+        self::assertStringNotContainsString('#00ff00', $picture('without=art'));
+        self::assertLessThan(strlen($picture('')), strlen($picture('without=light')));
+        $this->get("/api/v1/jobs/{$job}/showing.svg?without=all", ['Accept' => 'application/json'])->assertStatus(422);
     }
 
     #[Test]

@@ -56,7 +56,7 @@ final class ShowingController
     {
         $showing = new Showing(ShopJob::snapshot($job->id));
         $bytes = Budget::within('Showing it', static fn (): string => match ($format) {
-            'svg' => $showing->svg(),
+            'svg' => $showing->svg($request->without()),
             'png' => $showing->png((int) ($request->validated('pixels') ?? 1600)),
             'pdf' => $showing->pdf(),
             default => abort(404),

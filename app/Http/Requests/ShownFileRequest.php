@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use Illuminate\Validation\Rule;
 use NeatEdge\Pages\ProofFile;
 
 /** A picture of art on a thing as a file. */
@@ -14,6 +15,7 @@ final class ShownFileRequest extends Asks
     {
         return [
             'pixels' => ['nullable', 'integer', 'min:50', 'max:'.ProofFile::MOST],
+            'without' => ['sometimes', Rule::in(['light', 'art'])],
             'v' => ['sometimes', 'nullable', 'string', 'max:60'],
         ];
     }
@@ -21,6 +23,16 @@ final class ShownFileRequest extends Asks
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['pixels.*' => 'A proof is 50 to 8000 dots wide.', 'v.*' => 'Choose from what is there.'];
+        return ['pixels.*' => 'A proof is 50 to 8000 dots wide.', 'without' => 'Choose from what is there.', 'v.*' => 'Choose from what is there.'];
+    }
+
+    /** @return 'light'|'art'|null */
+    public function without(): ?string
+    {
+        return match ($this->validated('without')) {
+            'light' => 'light',
+            'art' => 'art',
+            default => null,
+        };
     }
 }

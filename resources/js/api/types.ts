@@ -8494,6 +8494,7 @@ export interface operations {
         parameters: {
             query?: {
                 pixels?: number | string | null;
+                without?: "light" | "art";
                 v?: string | null;
             };
             header?: never;

@@ -24,6 +24,7 @@ import { usePanZoom } from './usePanZoom'
 import { useReference } from './useReference'
 import { useSurfaceKeys } from './useSurfaceKeys'
 import { useWipe } from './useWipe'
+import WipeLine from './WipeLine.vue'
 import { useFingers } from './useFingers'
 import { useGuides } from './useGuides'
 import { useSnap } from './useSnap'
@@ -188,28 +189,7 @@ defineExpose({ cancel: tools.cancel, endCurve: tools.endCurve })
         />
         <PinMarks v-if="stage === 'proof' && bench.view.kind === 'source'" :scale="scale" :left="left" :top="top" />
         <rect v-if="bench.spot" class="looked" data-test="spot" :x="bench.spot.x * scale + left - 5" :y="bench.spot.y * scale + top - 5" :width="bench.spot.width * scale + 10" :height="bench.spot.height * scale + 10" rx="3" />
-        <g
-          v-if="wiping"
-          class="wipe"
-          role="slider"
-          tabindex="0"
-          aria-label="Wipe between before and after"
-          :aria-valuenow="Math.round(bench.wipeAt * 100)"
-          aria-valuemin="0"
-          aria-valuemax="100"
-          data-test="wipe"
-          @pointerdown.stop="startWipe"
-          @keydown="wipeKey"
-          @click.stop
-        >
-          <line class="wide" :x1="wipeX" :x2="wipeX" y1="0" :y2="height" />
-          <line :x1="wipeX" :x2="wipeX" y1="0" :y2="height" />
-          <g :transform="`translate(${wipeX} ${height - 30})`">
-            <rect x="-64" y="-14" width="128" height="28" rx="14" />
-            <text x="-10" y="5" text-anchor="end">before</text>
-            <text x="10" y="5">after</text>
-          </g>
-        </g>
+        <WipeLine v-if="wiping" :x="wipeX" :height="height" :left="$t('before')" :right="$t('after')" @pointerdown.stop="startWipe" @keydown="wipeKey" />
       </svg>
       <!-- On a sheet of its own: what changes with every step of the pointer must not lay out thousands of pieces anew. -->
       <svg v-if="drawing" class="over" :width="width" :height="height">
@@ -255,11 +235,5 @@ defineExpose({ cancel: tools.cancel, endCurve: tools.endCurve })
 .reference { cursor: move; }
 .surface.grabbing { cursor: grabbing; }
 .page { fill: var(--sheet); stroke: var(--line-strong); stroke-width: 1; vector-effect: non-scaling-stroke; }
-.wipe { cursor: ew-resize; outline: none; }
-.wipe line { stroke: var(--green); stroke-width: 2; }
-.wipe line.wide { stroke: transparent; stroke-width: 18; }
-.wipe rect { fill: var(--green); }
-.wipe:focus-visible rect { stroke: var(--ink); stroke-width: 2; }
-.wipe text { font: 500 14px var(--text-face); fill: var(--on-green); }
 .looked { fill: none; stroke: var(--coral); stroke-width: 2; stroke-dasharray: 5 4; pointer-events: none; }
 </style>

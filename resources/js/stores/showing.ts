@@ -15,6 +15,10 @@ export const useShowing = defineStore('showing', () => {
   const state = ref(0)
   const picture = computed(() => `/api/v1/jobs/${bench.job?.id}/showing.svg?v=${bench.job?.version}-${state.value}`)
 
+  /** What is left away on the left of the wipe; empty without one. */
+  const without = ref<'' | 'light' | 'art'>('')
+  const bare = computed(() => (without.value === '' ? '' : `${picture.value}&without=${without.value}`))
+
   async function load() {
     const id = bench.job?.id
     if (id === undefined) return
@@ -49,6 +53,9 @@ export const useShowing = defineStore('showing', () => {
     }
   }
   // Another job, or another state of this one, is shown otherwise.
-  watch(() => bench.job?.id, () => (showing.value = null))
-  return { things, showing, problem, busy, picture, load, choose, open }
+  watch(() => bench.job?.id, () => {
+    showing.value = null
+    without.value = ''
+  })
+  return { things, showing, problem, busy, picture, without, bare, load, choose, open }
 })

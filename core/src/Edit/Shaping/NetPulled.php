@@ -85,8 +85,9 @@ final readonly class NetPulled
         // Where another number of knots is asked for, it begins anew.
         $has = $has !== null && [count($has->columns), count($has->rows)] === [$this->across, $this->down] ? $has : null;
         $lines = $this->lines !== [] ? $this->lines : ($has ?? Net::straight($box, $this->across, $this->down))->lines()->contours;
-        $columns = $this->columns === [] && $this->lines === [] && $has !== null ? array_slice($has->columns, 1, -1) : self::shares($this->columns, $box->width());
-        $rows = $this->rows === [] && $this->lines === [] && $has !== null ? array_slice($has->rows, 1, -1) : self::shares($this->rows, $box->height());
+        $as = $this->lines === [] ? $has : null;
+        $columns = $this->columns === [] && $as !== null ? array_slice($as->columns, 1, -1) : self::shares($this->columns, $box->width());
+        $rows = $this->rows === [] && $as !== null ? array_slice($as->rows, 1, -1) : self::shares($this->rows, $box->height());
         $net = Net::ofLines(array_values($lines), $columns, $rows);
         $net = $this->column === null ? $net : $net->withColumnAt(...$this->column);
         $net = $this->row === null ? $net : $net->withRowAt(...$this->row);

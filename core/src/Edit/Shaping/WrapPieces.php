@@ -155,7 +155,9 @@ final readonly class WrapPieces implements Edit, ShowsMarks
     /** @return list<list<float>> see Wrap */
     private function sidesOf(Box $box): array
     {
-        return $this->sides ?? Wrap::frame($this->kind === 'flat' ? 'cone' : $this->kind, $box, $this->round === null && $this->net === null ? $this->amount : 0.0);
+        $amount = $this->round === null && $this->net === null ? $this->amount : 0.0;
+
+        return $this->sides ?? Wrap::frame($this->kind === 'flat' ? 'cone' : $this->kind, $box, $amount);
     }
 
     /**

@@ -167,7 +167,7 @@ final readonly class Net
         [$bx, $by] = Cubic::at($bottom, $s);
         [$lx, $ly] = Cubic::at($left, $t);
         [$rx, $ry] = Cubic::at($right, $t);
-        $corners = static fn (int $c): float => (1 - $s) * (1 - $t) * $top[$c] + $s * (1 - $t) * $top[6 + $c] + (1 - $s) * $t * $bottom[$c] + $s * $t * $bottom[6 + $c];
+        $corners = static fn (int $c): float => (1 - $t) * ((1 - $s) * $top[$c] + $s * $top[6 + $c]) + $t * ((1 - $s) * $bottom[$c] + $s * $bottom[6 + $c]);
 
         return [
             (1 - $t) * $tx + $t * $bx + (1 - $s) * $lx + $s * $rx - $corners(0),

@@ -55,6 +55,7 @@ const file = (format: string) => `/api/v1/jobs/${bench.job?.id}/showing.${format
       </div>
     </section>
     <Tick :value="showing.showing.lights" data-field="lights" @keep="showing.choose({ lights: $event })">Shade and light</Tick>
+    <Choose label="Wipe, without" :value="showing.without" :options="[{ value: '', label: $t('no wipe') }, { value: 'light', label: $t('its light') }, { value: 'art', label: $t('the art') }]" data-test="shown-wipe" @keep="showing.without = $event" />
     <p class="files">
       <span>Download, <Count :value="pixels" :least="50" :most="8000" says="Dots across" @keep="pixels = $event" /> dots wide:</span>
       <a :href="file('png')" download data-test="shown-png">PNG</a> <a :href="file('pdf')" download data-test="shown-pdf">PDF</a>
