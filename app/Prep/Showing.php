@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Prep;
 
 use App\Models\ShopJob;
+use App\Models\Version;
 use App\Words\Words;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Str;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Layer;
@@ -41,6 +43,12 @@ final class Showing
 
     /** Jobs whose layers have parts begin so, before their number. */
     private const OWN = 'job-';
+
+    /** Seconds that what was measured is kept. */
+    private const KEPT = 86_400;
+
+    /** What says whose art it is, not how it lies. */
+    private const WHOSE = ['job' => 1, 'version' => 1];
 
     /** In place of a job's number: nothing lies there. */
     public const NOTHING = 0;
@@ -122,14 +130,25 @@ final class Showing
                 throw Refused::because('That job is gone.');
             }
             // Held to their description before they are kept, and kept as they are understood.
-            $values = Values::read(Laid::fields(), array_diff_key($art, ['job' => 1]), $job->unit);
+            $values = Values::read(Laid::fields(), array_diff_key($art, self::WHOSE), $job->unit);
             $now = $shown['arts'][$layer] ?? [];
+            if (array_key_exists('job', $art)) {
+                // A version is one of the job's before.
+                [$now['job'], $now['version']] = [$art['job'], null];
+            }
+            if (array_key_exists('version', $art)) {
+                $now['version'] = $art['version'];
+                $of = Version::query()->where('shop_job_id', $now['job'] ?? $job->id);
+                if ($now['version'] !== null && $of->whereKey($now['version'])->doesntExist()) {
+                    throw Refused::because('That version is gone.');
+                }
+            }
             foreach (Laid::fields() as $field) {
                 if (array_key_exists($field->name, $art)) {
                     $now[$field->name] = $field->type === Field::LENGTH ? $values->length($field->name) : $values->number($field->name);
                 }
             }
-            $shown['arts'][$layer] = [...$now, ...(array_key_exists('job', $art) ? ['job' => $art['job']] : [])];
+            $shown['arts'][$layer] = $now;
         }
         if (isset($asked['lights'])) {
             $shown['lights'] = $asked['lights'];
@@ -142,7 +161,7 @@ final class Showing
     private function arts(): array
     {
         $arts = [];
-        /** @var array<int, Artwork> $seen by job: most places have the same */
+        /** @var array<string, Artwork> $seen by job and version: most places have the same */
         $seen = [];
         foreach ($this->product->places as $place) {
             $typed = $this->job->shown['arts'][$place->layer] ?? [];
@@ -150,18 +169,24 @@ final class Showing
             if ($id === self::NOTHING) {
                 continue;
             }
-            $art = $seen[$id] ??= Seen::of($this->artOf($id));
+            $version = isset($typed['version']) ? (int) $typed['version'] : null;
+            $art = $seen["{$id} {$version}"] ??= Seen::of($this->artOf($id, $version));
             if ($art->pieces !== []) {
-                $arts[$place->layer] = Laid::of($art, $place, array_diff_key($typed, ['job' => 1]));
+                $arts[$place->layer] = Laid::of($art, $place, array_diff_key($typed, self::WHOSE));
             }
         }
 
         return $arts;
     }
 
-    private function artOf(int $id): Artwork
+    /** @param  int|null  $version  a named state of it, as it was; as it is now when null */
+    private function artOf(int $id, ?int $version): Artwork
     {
         try {
+            if ($version !== null) {
+                return Version::query()->where('shop_job_id', $id)->findOrFail($version)->art();
+            }
+
             return $id === $this->job->id ? $this->job->art() : ShopJob::snapshot($id)->art();
         } catch (ModelNotFoundException) {
             return new Artwork(1.0, 1.0, []);
@@ -200,6 +225,31 @@ final class Showing
     public function name(): string
     {
         return (Str::slug($this->job->title) ?: 'job').'-on-'.(Str::slug($this->key) ?: 'thing');
+    }
+
+    /**
+     * What is too thin at the size that it has on the thing. Measured once for each state and size.
+     *
+     * @param  array<string, Laid>  $arts
+     * @return list<string>
+     */
+    private function thin(array $arts): array
+    {
+        $limit = $this->job->limits()->line;
+        $says = [];
+        foreach ($limit > 0.0 ? $arts : [] as $layer => $laid) {
+            $typed = $this->job->shown['arts'][$layer] ?? [];
+            $of = (int) ($typed['job'] ?? $this->job->id);
+            $state = $typed['version'] ?? ShopJob::query()->whereKey($of)->value('version');
+            $key = sprintf('thin %d %s %.4f %.6f', $of, json_encode([isset($typed['version']), $state]), $limit, $laid->scale());
+            /** @var float $least nought where nothing is */
+            $least = Cache::remember($key, self::KEPT, static fn (): float => $laid->narrowest($limit) ?? 0.0);
+            if ($least > 0.0) {
+                $says[] = sprintf('The narrowest line is %.2f mm wide there; at least %.2f mm are needed.', $least, $limit);
+            }
+        }
+
+        return array_values(array_unique($says));
     }
 
     /**
@@ -275,12 +325,13 @@ final class Showing
                 'layer' => $place->layer,
                 'label' => $place->name,
                 'job' => $shown['arts'][$place->layer]['job'] ?? null,
+                'version' => $shown['arts'][$place->layer]['version'] ?? null,
                 'turns' => $place->turns(),
                 'fields' => $fields,
-                'values' => (object) array_diff_key($shown['arts'][$place->layer] ?? [], ['job' => 1]),
+                'values' => (object) array_diff_key($shown['arts'][$place->layer] ?? [], self::WHOSE),
                 'size' => isset($arts[$place->layer]) ? [$arts[$place->layer]->width, $arts[$place->layer]->height()] : null,
             ], $this->product->places),
-            'says' => $this->product->says($arts),
+            'says' => [...$this->product->says($arts), ...$this->thin($arts)],
         ];
     }
 }

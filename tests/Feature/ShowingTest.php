@@ -51,7 +51,19 @@ final class ShowingTest extends TestCase
         self::assertSame([0, 0, 255], $this->seen($job));
         $this->putJson("/api/v1/jobs/{$job}/showing", ['arts' => ['l4' => ['job' => null]]])->assertOk();
         self::assertSame([0, 255, 0], $this->seen($job));
-        self::assertSame(2, $this->getJson("/api/v1/jobs/{$job}")->json('job.version'), 'nothing of it is an act on the job');
+        // As it was when it had a name: what is done since changes nothing of it.
+        $version = $this->postJson("/api/v1/jobs/{$job}/versions", ['name' => 'Green'])->assertSuccessful()->json('versions.0.id');
+        $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 2, 'edit' => ['kind' => 'fill', 'pieces' => [$piece], 'colour' => '#ffff00']])->assertOk();
+        $this->putJson("/api/v1/jobs/{$job}/showing", ['arts' => ['l4' => ['version' => $version]]])->assertOk()->assertJsonPath('places.0.version', $version);
+        self::assertSame([0, 255, 0], $this->seen($job));
+        $this->putJson("/api/v1/jobs/{$other}/showing", ['arts' => ['l4' => ['version' => $version]]])->assertStatus(422);
+        $this->putJson("/api/v1/jobs/{$job}/showing", ['arts' => ['l4' => ['job' => $other]]])->assertOk()->assertJsonPath('places.0.version', null);
+        $this->putJson("/api/v1/jobs/{$job}/showing", ['arts' => ['l4' => ['job' => null, 'version' => $version]]])->assertOk();
+        self::assertSame([0, 255, 0], $this->seen($job));
+        $this->putJson("/api/v1/jobs/{$job}/showing", ['arts' => ['l4' => ['version' => null]]])->assertOk();
+        self::assertSame([255, 255, 0], $this->seen($job));
+        $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 3, 'edit' => ['kind' => 'fill', 'pieces' => [$piece], 'colour' => '#00ff00']])->assertOk();
+        self::assertSame(4, $this->getJson("/api/v1/jobs/{$job}")->json('job.version'), 'nothing of it is an act on the job');
         // To be compared: without the art, and without what light it stands in.
         $this->putJson("/api/v1/jobs/{$job}/showing", ['lights' => true])->assertOk();
         $picture = fn (string $without): string => (string) $this->get("/api/v1/jobs/{$job}/showing.svg?{$without}")->assertOk()->getContent();
@@ -60,6 +72,23 @@ final class ShowingTest extends TestCase
         self::assertStringNotContainsString('#00ff00', $picture('without=art'));
         self::assertLessThan(strlen($picture('')), strlen($picture('without=light')));
         $this->get("/api/v1/jobs/{$job}/showing.svg?without=all", ['Accept' => 'application/json'])->assertStatus(422);
+    }
+
+    #[Test]
+    public function a_line_that_is_too_thin_at_its_size_on_the_thing_is_said(): void
+    {
+        $bar = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="40mm" viewBox="0 0 100 40"><path d="M0 0h100v10H0zM0 20h100v1H0z" fill="#1d5c46"/></svg>';
+        $job = $this->post('/api/v1/jobs', ['process' => 'cut-vinyl', 'title' => 'Bar', 'file' => UploadedFile::fake()->createWithContent('bar.svg', $bar)], ['Accept' => 'application/json'])->json('id');
+        $limit = $this->getJson("/api/v1/jobs/{$job}")->json('job.limits.line');
+        self::assertSame(0.8, $limit);
+        $says = fn (string $width): array => $this->putJson("/api/v1/jobs/{$job}/showing", ['thing' => 'tabard', 'arts' => ['l4' => ['width' => $width]]])->assertOk()->json('says');
+        self::assertSame([], $says('90mm'), '0.9 mm');
+        self::assertSame(['The narrowest line is 0.50 mm wide there; at least 0.80 mm are needed.'], $says('50mm'));
+        self::assertSame(['The narrowest line is 0.70 mm wide there; at least 0.80 mm are needed.'], $says('70mm'));
+        // It is the art that is measured, as it is now.
+        $piece = $this->getJson("/api/v1/jobs/{$job}")->json('art.pieces.0.id');
+        $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'outset', 'pieces' => [$piece], 'distance' => '0.5mm']])->assertOk();
+        self::assertSame([], $says('50mm'));
     }
 
     #[Test]

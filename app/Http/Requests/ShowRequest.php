@@ -17,6 +17,7 @@ final class ShowRequest extends Asks
             'arts' => ['sometimes', 'array', 'max:12'],
             'arts.*' => ['array'],
             'arts.*.job' => ['sometimes', 'nullable', 'integer', 'min:0'],
+            'arts.*.version' => ['sometimes', 'nullable', 'integer', 'min:1'],
             'arts.*.width' => ['sometimes'],
             'arts.*.x' => ['sometimes'],
             'arts.*.y' => ['sometimes'],

@@ -27,6 +27,8 @@ namespace App\Http\Resources;
  *     label: string,
  *     // Whose art lies there; null for this job's own, nought for nothing.
  *     job: int|null,
+ *     // The named state of it that lies there; null for its art of now.
+ *     version: int|null,
  *     // Whether the thing can be turned to show what lies farther round.
  *     turns: bool,
  *     fields: list<FieldRow>,

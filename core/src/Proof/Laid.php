@@ -7,7 +7,10 @@ namespace NeatEdge\Core\Proof;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Values;
+use NeatEdge\Core\Flat\Merging;
 use NeatEdge\Core\Geometry\Box;
+use NeatEdge\Core\Measure\Limits;
+use NeatEdge\Core\Prepare\Widths;
 use NeatEdge\Core\Seen\Extent;
 
 /** Art in a place of a thing: how wide it is there in truth, how far off the middle, and how far the thing is turned. */
@@ -71,6 +74,31 @@ final readonly class Laid
     private static function boxOf(Artwork $art): Box
     {
         return Extent::of($art) ?? new Box(0.0, 0.0, 1.0, 1.0);
+    }
+
+    /** How many times as large it lies there as it was drawn. */
+    public function scale(): float
+    {
+        return $this->width / max(1e-9, $this->box()->width());
+    }
+
+    /**
+     * F2: how wide its narrowest line is on the thing.
+     *
+     * @param  float  $limit  mm on the thing
+     * @return float|null mm on the thing; null where none is under the limit
+     */
+    public function narrowest(float $limit): ?float
+    {
+        $scale = $this->scale();
+        $least = null;
+        foreach (Widths::of(Merging::laid($this->art), new Limits($limit / max(1e-9, $scale), 0.0))->lines as $places) {
+            foreach ($places as $place) {
+                $least = min($least ?? INF, $place->width * $scale);
+            }
+        }
+
+        return $least;
     }
 
     public function height(): float

@@ -2942,6 +2942,7 @@ export interface components {
             layer: string;
             label: string;
             job: number | null;
+            version: number | null;
             turns: boolean;
             fields: components["schemas"]["Field"][];
             values: {
@@ -8461,6 +8462,7 @@ export interface operations {
                     arts?: {
                         [key: string]: {
                             job?: number | string | null;
+                            version?: number | string | null;
                             width?: unknown;
                             x?: unknown;
                             y?: unknown;
@@ -8468,6 +8470,7 @@ export interface operations {
                         };
                     } | {
                         job?: number | string | null;
+                        version?: number | string | null;
                         width?: unknown;
                         x?: unknown;
                         y?: unknown;

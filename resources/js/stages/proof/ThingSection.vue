@@ -5,7 +5,7 @@ import Count from '@/fields/Count.vue'
 import FieldForm from '@/fields/FieldForm.vue'
 import Tick from '@/fields/Tick.vue'
 import { api } from '@/api/client'
-import type { FieldValue, JobPage } from '@/api/types'
+import type { FieldValue, JobPage, VersionList } from '@/api/types'
 import { useBench } from '@/stores/bench'
 import { useShowing } from '@/stores/showing'
 import { number } from '@/words/words'
@@ -24,6 +24,17 @@ onMounted(async () => {
   jobs.value = (await api.get<JobPage>('jobs').catch(() => null))?.jobs.map((one) => ({ id: one.id, title: one.title })) ?? []
 })
 onUnmounted(() => bench.view.kind === 'shown' && bench.show({ kind: 'source' }))
+/** Named states of the jobs whose art lies somewhere, by job. */
+const versions = ref<Record<number, { id: number; name: string }[]>>({})
+const whose = (place: { job: number | null }) => place.job ?? bench.job?.id ?? 0
+const versionsOf = (place: { job: number | null }) => versions.value[whose(place)] ?? []
+watch(() => [...new Set(showing.showing?.places.map(whose) ?? [])].join(' '), async (ids) => {
+  for (const id of ids.split(' ').map(Number).filter((one) => one > 0)) {
+    // Without versions there is its art of now to show.
+    const list = (await api.get<VersionList>(`jobs/${id}/versions`).catch(() => null))?.versions ?? []
+    versions.value = { ...versions.value, [id]: list.map((one) => ({ id: one.id, name: one.name })) }
+  }
+}, { immediate: true })
 /** It can be drawn on like any other bench, and is in the list of things from then on. */
 async function open() {
   const id = await showing.open()
@@ -42,6 +53,7 @@ const file = (format: string) => `/api/v1/jobs/${bench.job?.id}/showing.${format
     <section v-for="place in showing.showing.places" :key="place.layer" class="place" :aria-label="place.label">
       <h3>{{ place.label }}</h3>
       <Choose label="Art of" :value="place.job ?? -1" :options="[{ value: -1, label: $t('this job') }, { value: 0, label: $t('nothing') }, ...jobs.filter((one) => one.id !== bench.job?.id).map((one) => ({ value: one.id, label: one.title }))]" :data-place="place.layer" @keep="showing.choose({ arts: { [place.layer]: { job: $event < 0 ? null : $event } } })" />
+      <Choose v-if="versionsOf(place).length > 0 || place.version !== null" label="State" :value="place.version ?? 0" :options="[{ value: 0, label: $t('as it is now') }, ...versionsOf(place).map((one) => ({ value: one.id, label: $t('as it was at “{name}”', { name: one.name }) }))]" :data-version="place.layer" @keep="showing.choose({ arts: { [place.layer]: { version: $event === 0 ? null : $event } } })" />
       <FieldForm :fields="place.fields" :values="{ ...place.values, width: Number(place.values.width) || (place.size?.[0] ?? 0) }" :only="(field) => field.name !== 'turn' || place.turns" @keep="(name, value) => set(place.layer, name, value)" />
       <p v-if="place.size" class="quiet numbers" data-test="shown-size">{{ $t('{wide} × {high} mm on the thing', { wide: number(place.size[0], 1, 1), high: number(place.size[1], 1, 1) }) }}</p>
     </section>
