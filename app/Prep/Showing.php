@@ -126,35 +126,49 @@ final class Showing
         }
         $shown['colours'] = array_filter($shown['colours'] ?? [], static fn (string $hex): bool => $hex !== '');
         foreach ($asked['arts'] ?? [] as $layer => $art) {
-            if (isset($art['job']) && $art['job'] !== self::NOTHING && ShopJob::query()->whereKey($art['job'])->doesntExist()) {
-                throw Refused::because('That job is gone.');
-            }
-            // Held to their description before they are kept, and kept as they are understood.
-            $values = Values::read(Laid::fields(), array_diff_key($art, self::WHOSE), $job->unit);
-            $now = $shown['arts'][$layer] ?? [];
-            if (array_key_exists('job', $art)) {
-                // A version is one of the job's before.
-                [$now['job'], $now['version']] = [$art['job'], null];
-            }
-            if (array_key_exists('version', $art)) {
-                $now['version'] = $art['version'];
-                $of = Version::query()->where('shop_job_id', $now['job'] ?? $job->id);
-                if ($now['version'] !== null && $of->whereKey($now['version'])->doesntExist()) {
-                    throw Refused::because('That version is gone.');
-                }
-            }
-            foreach (Laid::fields() as $field) {
-                if (array_key_exists($field->name, $art)) {
-                    $now[$field->name] = $field->type === Field::LENGTH ? $values->length($field->name) : $values->number($field->name);
-                }
-            }
-            $shown['arts'][$layer] = $now;
+            $shown['arts'][$layer] = self::chosen($job, $shown['arts'][$layer] ?? [], $art);
         }
         if (isset($asked['lights'])) {
             $shown['lights'] = $asked['lights'];
         }
         $job->timestamps = false;
         $job->update(['shown' => $shown]);
+    }
+
+    /**
+     * What lies in a place, with what was asked of it.
+     *
+     * @param  array<string, mixed>  $now
+     * @param  array<string, mixed>  $art  as it was asked
+     * @return array<string, mixed>
+     *
+     * @throws Refused
+     */
+    private static function chosen(ShopJob $job, array $now, array $art): array
+    {
+        if (isset($art['job']) && $art['job'] !== self::NOTHING && ShopJob::query()->whereKey($art['job'])->doesntExist()) {
+            throw Refused::because('That job is gone.');
+        }
+        if (array_key_exists('job', $art)) {
+            // A version is one of the job's before.
+            [$now['job'], $now['version']] = [$art['job'], null];
+        }
+        if (array_key_exists('version', $art)) {
+            $now['version'] = $art['version'];
+            $of = Version::query()->where('shop_job_id', $now['job'] ?? $job->id);
+            if ($now['version'] !== null && $of->whereKey($now['version'])->doesntExist()) {
+                throw Refused::because('That version is gone.');
+            }
+        }
+        // Held to their description before they are kept, and kept as they are understood.
+        $values = Values::read(Laid::fields(), array_diff_key($art, self::WHOSE), $job->unit);
+        foreach (Laid::fields() as $field) {
+            if (array_key_exists($field->name, $art)) {
+                $now[$field->name] = $field->type === Field::LENGTH ? $values->length($field->name) : $values->number($field->name);
+            }
+        }
+
+        return $now;
     }
 
     /** @return array<string, Laid> by layer of the place: the job's own art unless it has another's, or nothing */

@@ -22,7 +22,11 @@ final class ShowingTest extends TestCase
         ], ['Accept' => 'application/json'])->assertCreated()->json('id');
     }
 
-    /** @return array{int, int, int} red, green and blue in the middle of the breast of the tabard */
+    /**
+     * @phpstan-impure
+     *
+     * @return array{int, int, int} red, green and blue in the middle of the breast of the tabard
+     */
     private function seen(int $job): array
     {
         $png = imagecreatefromstring((string) $this->get("/api/v1/jobs/{$job}/showing.png?pixels=260")->assertOk()->assertHeader('Content-Type', 'image/png')->getContent());
@@ -61,6 +65,13 @@ final class ShowingTest extends TestCase
         $this->putJson("/api/v1/jobs/{$job}/showing", ['arts' => ['l4' => ['job' => null, 'version' => $version]]])->assertOk();
         self::assertSame([0, 255, 0], $this->seen($job));
         $this->putJson("/api/v1/jobs/{$job}/showing", ['arts' => ['l4' => ['version' => null]]])->assertOk();
+        // Two states of one job beside each other.
+        $places = $this->putJson("/api/v1/jobs/{$job}/showing", ['thing' => 'quay'])->assertOk()->json('places.*.layer');
+        $this->putJson("/api/v1/jobs/{$job}/showing", ['arts' => [$places[0] => ['version' => $version]]])->assertOk();
+        $both = (string) $this->get("/api/v1/jobs/{$job}/showing.svg")->assertOk()->getContent();
+        self::assertStringContainsString('#00ff00', $both);
+        self::assertStringContainsString('#ffff00', $both);
+        $this->putJson("/api/v1/jobs/{$job}/showing", ['thing' => 'tabard', 'lights' => false, 'arts' => ['l4' => ['width' => '20cm']]])->assertOk();
         self::assertSame([255, 255, 0], $this->seen($job));
         $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 3, 'edit' => ['kind' => 'fill', 'pieces' => [$piece], 'colour' => '#00ff00']])->assertOk();
         self::assertSame(4, $this->getJson("/api/v1/jobs/{$job}")->json('job.version'), 'nothing of it is an act on the job');
@@ -77,7 +88,7 @@ final class ShowingTest extends TestCase
     #[Test]
     public function a_line_that_is_too_thin_at_its_size_on_the_thing_is_said(): void
     {
-        $bar = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="40mm" viewBox="0 0 100 40"><path d="M0 0h100v10H0zM0 20h100v1H0z" fill="#1d5c46"/></svg>';
+        $bar = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="40mm" viewBox="0 0 100 40"><path d="M0 0h100v10H0z" fill="#1d5c46"/><path d="M10 20h80v1H10z" fill="#1d5c46"/></svg>';
         $job = $this->post('/api/v1/jobs', ['process' => 'cut-vinyl', 'title' => 'Bar', 'file' => UploadedFile::fake()->createWithContent('bar.svg', $bar)], ['Accept' => 'application/json'])->json('id');
         $limit = $this->getJson("/api/v1/jobs/{$job}")->json('job.limits.line');
         self::assertSame(0.8, $limit);
@@ -86,7 +97,7 @@ final class ShowingTest extends TestCase
         self::assertSame(['The narrowest line is 0.50 mm wide there; at least 0.80 mm are needed.'], $says('50mm'));
         self::assertSame(['The narrowest line is 0.70 mm wide there; at least 0.80 mm are needed.'], $says('70mm'));
         // It is the art that is measured, as it is now.
-        $piece = $this->getJson("/api/v1/jobs/{$job}")->json('art.pieces.0.id');
+        $piece = $this->getJson("/api/v1/jobs/{$job}")->json('art.pieces.1.id');
         $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'outset', 'pieces' => [$piece], 'distance' => '0.5mm']])->assertOk();
         self::assertSame([], $says('50mm'));
     }
