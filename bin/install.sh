@@ -105,8 +105,13 @@ page() {
     want=$(find resources vite.config.ts package-lock.json -type f -print0 | sort -z | xargs -0 cat | sha256sum | cut -d' ' -f1)
     if [ ! -f public/build/manifest.json ] || [ "$(cat public/build/.stamp 2>/dev/null)" != "$want" ]; then
         say "Building the page"
-        npx vite build >"$logs/vite.log" 2>&1 || { tail -n 30 "$logs/vite.log" >&2; exit 1; }
-        printf '%s' "$want" > public/build/.stamp
+        # Beside the one that is served, and put in its place when it is whole: whoever has the page open meanwhile is served.
+        npx vite build --outDir public/build.new --emptyOutDir >"$logs/vite.log" 2>&1 || { tail -n 30 "$logs/vite.log" >&2; exit 1; }
+        printf '%s' "$want" > public/build.new/.stamp
+        rm -rf public/build.old
+        if [ -d public/build ]; then mv public/build public/build.old; fi
+        mv public/build.new public/build
+        rm -rf public/build.old
     fi
 }
 
