@@ -174,8 +174,14 @@ final class Showing
     /** @return array<string, Laid> by layer of the place: the job's own art unless it has another's, or nothing */
     private function arts(): array
     {
+        return array_map(static fn (array $laid): Laid => $laid[0], $this->laid());
+    }
+
+    /** @return array<string, array{Laid, string}> the same, each with a name of the state whose art it is */
+    private function laid(): array
+    {
         $arts = [];
-        /** @var array<string, Artwork> $seen by job and version: most places have the same */
+        /** @var array<string, array{Artwork, string}> $seen by job and version: most places have the same */
         $seen = [];
         foreach ($this->product->places as $place) {
             $typed = $this->job->shown['arts'][$place->layer] ?? [];
@@ -184,26 +190,30 @@ final class Showing
                 continue;
             }
             $version = isset($typed['version']) ? (int) $typed['version'] : null;
-            $art = $seen["{$id} {$version}"] ??= Seen::of($this->artOf($id, $version));
+            [$art, $state] = $seen["{$id} {$version}"] ??= $this->seen($id, $version);
             if ($art->pieces !== []) {
-                $arts[$place->layer] = Laid::of($art, $place, array_diff_key($typed, self::WHOSE));
+                $arts[$place->layer] = [Laid::of($art, $place, array_diff_key($typed, self::WHOSE)), $state];
             }
         }
 
         return $arts;
     }
 
-    /** @param  int|null  $version  a named state of it, as it was; as it is now when null */
-    private function artOf(int $id, ?int $version): Artwork
+    /**
+     * @param  int|null  $version  a named state of it, as it was; as it is now when null
+     * @return array{Artwork, string} what is seen of it, and a name of the very state that was read
+     */
+    private function seen(int $id, ?int $version): array
     {
         try {
             if ($version !== null) {
-                return Version::query()->where('shop_job_id', $id)->findOrFail($version)->art();
+                return [Seen::of(Version::query()->where('shop_job_id', $id)->findOrFail($version)->art()), "named {$version}"];
             }
+            $job = $id === $this->job->id ? $this->job : ShopJob::snapshot($id);
 
-            return $id === $this->job->id ? $this->job->art() : ShopJob::snapshot($id)->art();
+            return [Seen::of($job->art()), "{$id} at {$job->version}"];
         } catch (ModelNotFoundException) {
-            return new Artwork(1.0, 1.0, []);
+            return [new Artwork(1.0, 1.0, []), ''];
         }
     }
 
@@ -244,18 +254,15 @@ final class Showing
     /**
      * What is too thin at the size that it has on the thing. Measured once for each state and size.
      *
-     * @param  array<string, Laid>  $arts
+     * @param  array<string, array{Laid, string}>  $arts
      * @return list<string>
      */
     private function thin(array $arts): array
     {
         $limit = $this->job->limits()->line;
         $says = [];
-        foreach ($limit > 0.0 ? $arts : [] as $layer => $laid) {
-            $typed = $this->job->shown['arts'][$layer] ?? [];
-            $of = (int) ($typed['job'] ?? $this->job->id);
-            $state = $typed['version'] ?? ShopJob::query()->whereKey($of)->value('version');
-            $key = sprintf('thin %d %s %.4f %.6f', $of, json_encode([isset($typed['version']), $state]), $limit, $laid->scale());
+        foreach ($limit > 0.0 ? $arts : [] as [$laid, $state]) {
+            $key = sprintf('thin %s %.4f %.6f', $state, $limit, $laid->scale());
             /** @var float $least nought where nothing is */
             $least = Cache::remember($key, self::KEPT, static fn (): float => $laid->narrowest($limit) ?? 0.0);
             if ($least > 0.0) {
@@ -317,7 +324,8 @@ final class Showing
     /** @return array<string, mixed> as ShowingResource has it */
     public function told(): array
     {
-        $arts = $this->arts();
+        $laid = $this->laid();
+        $arts = array_map(static fn (array $one): Laid => $one[0], $laid);
         $shown = $this->job->shown ?? [];
         $fields = array_map(static fn (Field $field): array => $field->toArray(), Laid::fields());
 
@@ -345,7 +353,7 @@ final class Showing
                 'values' => (object) array_diff_key($shown['arts'][$place->layer] ?? [], self::WHOSE),
                 'size' => isset($arts[$place->layer]) ? [$arts[$place->layer]->width, $arts[$place->layer]->height()] : null,
             ], $this->product->places),
-            'says' => [...$this->product->says($arts), ...$this->thin($arts)],
+            'says' => [...$this->product->says($arts), ...$this->thin($laid)],
         ];
     }
 }

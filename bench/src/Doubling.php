@@ -94,10 +94,9 @@ final class Doubling
     {
         $least = INF;
         for ($k = 0; $k < 3 && ($k < 1 || $least < 2.0); $k++) {
-            $before = getrusage() ?: [];
+            $before = Timed::here();
             $work();
-            $after = getrusage() ?: [];
-            $least = min($least, $after['ru_utime.tv_sec'] - $before['ru_utime.tv_sec'] + ($after['ru_utime.tv_usec'] - $before['ru_utime.tv_usec']) / 1e6);
+            $least = min($least, Timed::here() - $before);
         }
 
         return $least;

@@ -88,9 +88,9 @@ final class ProofTimes
     {
         $times = [];
         for ($k = 0; $k < self::TRIES; $k++) {
-            $before = self::cpu();
+            $before = Timed::here();
             $work();
-            $times[] = self::cpu() - $before;
+            $times[] = 1000 * (Timed::here() - $before);
         }
         sort($times);
 
@@ -100,13 +100,5 @@ final class ProofTimes
     private static function pieces(Artwork $artwork): int
     {
         return count($artwork->pieces);
-    }
-
-    /** ms */
-    private static function cpu(): float
-    {
-        $used = getrusage() ?: [];
-
-        return ($used['ru_utime.tv_sec'] ?? 0) * 1000 + ($used['ru_utime.tv_usec'] ?? 0) / 1000;
     }
 }

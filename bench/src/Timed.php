@@ -15,20 +15,26 @@ final class Timed
      */
     public static function cpu(array $command): float
     {
-        $before = self::spent();
+        $before = self::spent(1);
         $process = proc_open($command, [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes);
         $code = $process === false ? -1 : proc_close($process);
         if ($code !== 0) {
             throw new RuntimeException(implode(' ', array_slice($command, 0, 4))." ended with {$code}.");
         }
 
-        return self::spent() - $before;
+        return self::spent(1) - $before;
     }
 
-    /** @return float seconds of all processes that were started from here and have ended */
-    private static function spent(): float
+    /** @return float seconds of this process so far */
+    public static function here(): float
     {
-        $u = getrusage(1) ?: [];
+        return self::spent(0);
+    }
+
+    /** @param  int  $whose  of this process, or 1: of all that were started from here and have ended @return float seconds */
+    private static function spent(int $whose): float
+    {
+        $u = getrusage($whose) ?: [];
 
         return $u['ru_utime.tv_sec'] + $u['ru_stime.tv_sec'] + ($u['ru_utime.tv_usec'] + $u['ru_stime.tv_usec']) / 1e6;
     }

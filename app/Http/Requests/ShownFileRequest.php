@@ -29,10 +29,9 @@ final class ShownFileRequest extends Asks
     /** @return 'light'|'art'|null */
     public function without(): ?string
     {
-        return match ($this->validated('without')) {
-            'light' => 'light',
-            'art' => 'art',
-            default => null,
-        };
+        /** @var 'light'|'art'|null $without held by the rules */
+        $without = $this->validated('without');
+
+        return $without;
     }
 }

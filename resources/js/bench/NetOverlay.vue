@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { at, isKnot, knotOf, linePath, spots, type Spot } from '@/stages/shape/net'
+import { at, called, knotOf, linePath, meeting, spots, type Spot } from '@/stages/shape/net'
 import { useNet } from '@/stages/shape/useNet'
 import { useShaping } from '@/stores/shaping'
 import { useEventListener } from '@vueuse/core'
@@ -19,8 +19,8 @@ const all = computed(() => (net.net ? spots(net.net) : { knots: [], handles: [] 
 const handles = computed(() => {
   const chosen = net.knot
   if (!net.net || !chosen) return []
-  const down = { line: net.net.across + chosen.point / 3, point: 3 * chosen.line }
-  return all.value.handles.filter((spot) => [chosen, down].some((knot) => knotOf(spot).line === knot.line && knotOf(spot).point === knot.point))
+  const knots = meeting(net.net, chosen)
+  return all.value.handles.filter((spot) => knots.some((knot) => knotOf(spot).line === knot.line && knotOf(spot).point === knot.point))
 })
 const grid = computed(() => shaping.marks.find((mark) => mark.kind === 'grid')?.d ?? '')
 const isChosen = (spot: Spot) => net.knot?.line === spot.line && net.knot.point === spot.point
@@ -67,7 +67,6 @@ function step(event: KeyboardEvent, spot: Spot) {
   const { x, y } = at(net.net, spot)
   net.move(spot, { x: x + way[0], y: y + way[1] })
 }
-const name = (spot: Spot) => ({ row: spot.line + 1, column: spot.point / 3 + 1 })
 </script>
 
 <template>
@@ -89,13 +88,13 @@ const name = (spot: Spot) => ({ row: spot.line + 1, column: spot.point / 3 + 1 }
       :class="['knob', 'corner', { chosen: isChosen(spot) }]"
       d="M-7 7V-7H7z"
       :transform="`translate(${px(spot).x} ${px(spot).y})`"
-      :data-knot="`${name(spot).row}-${name(spot).column}`"
+      :data-knot="`${called(spot).row}-${called(spot).column}`"
       role="button"
       tabindex="0"
-      :aria-label="$t('Knot {column} of line {row}', name(spot))"
+      :aria-label="$t('Knot {column} of line {row}', called(spot))"
       :aria-pressed="isChosen(spot)"
       @focus="net.choose(spot)"
-      @keydown="isKnot(spot) && step($event, spot)"
+      @keydown="step($event, spot)"
       @pointerdown="grab($event, spot)"
     />
   </g>

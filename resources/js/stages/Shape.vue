@@ -2,6 +2,7 @@
 import { t } from '@/words/words'
 import type { Field, FieldValue } from '@/api/types'
 import NetSection from './shape/NetSection.vue'
+import { unpulled } from './shape/net'
 import FieldForm from '@/fields/FieldForm.vue'
 import { useKeys } from '@/keys/useKeys'
 import { useBench } from '@/stores/bench'
@@ -40,7 +41,7 @@ const hints: Record<string, string> = {
 const cellActs = [['join', t('Join'), t('Cells become one piece')], ['drop', t('Drop'), t('Cells are left out')], ['lift', t('Lift'), t('Each cell becomes a piece of its own')]] as const
 /** Another frame, or another number of its knots, begins anew: what was pulled belongs to the one before. */
 function set(name: string, value: FieldValue) {
-  if (shaping.hand === 'wrap' && ['shape', 'across', 'down'].includes(name)) shaping.setAll({ frame: '', columns: '', rows: '', column: '', row: '', smooth: '', [name]: value })
+  if (shaping.hand === 'wrap' && ['shape', 'across', 'down'].includes(name)) shaping.setAll({ ...unpulled, [name]: value })
   else shaping.set(name, value)
 }
 const shown = (field: Field) => !['place', 'places', 'path', 'nodes', 'data', 'text'].includes(field.type) && !(shaping.hand === 'fill-enclosed' && field.name === 'fill')

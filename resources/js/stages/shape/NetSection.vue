@@ -2,7 +2,7 @@
 import TypedValue from '@/fields/TypedValue.vue'
 import { ElButton } from 'element-plus'
 import { computed } from 'vue'
-import { at } from './net'
+import { at, called } from './net'
 import { useNet } from './useNet'
 
 /** The chosen knot of a net by number, and what a press does to it. */
@@ -17,7 +17,7 @@ function move(to: { x?: number; y?: number }) {
   <div v-if="net.net" class="net" data-test="net-section">
     <p v-if="!net.knot || !place" class="quiet">Pull a knot. A press on a line lays another through it.</p>
     <template v-else>
-      <p class="quiet">{{ $t('Knot {column} of line {row}', { column: net.knot.point / 3 + 1, row: net.knot.line + 1 }) }}</p>
+      <p class="quiet">{{ $t('Knot {column} of line {row}', called(net.knot)) }}</p>
       <div class="places">
         <TypedValue label="X" local :value="place.x" name="knot-x" @measured="move({ x: $event })" />
         <TypedValue label="Y" local :value="place.y" name="knot-y" @measured="move({ y: $event })" />

@@ -34,8 +34,13 @@ export function knotOf(spot: Spot): Spot {
   return { line: spot.line, point: spot.point % 3 === 1 ? spot.point - 1 : spot.point + 1 }
 }
 
+/** A knot as it is called: counted from one. */
+export function called(knot: Spot): { row: number; column: number } {
+  return { row: knot.line + 1, column: knot.point / 3 + 1 }
+}
+
 /** Both lines of a knot that is named on its line across. */
-function meeting(net: Net, knot: Spot): [Spot, Spot] {
+export function meeting(net: Net, knot: Spot): [Spot, Spot] {
   return [knot, { line: net.across + knot.point / 3, point: 3 * knot.line }]
 }
 
@@ -56,7 +61,10 @@ export function linePath(places: number[]): string {
   return Array.from({ length: (n.length - 2) / 6 }, (_, k) => `C${n.slice(6 * k + 2, 6 * k + 8).join(' ')}`).reduce((path, curve) => path + curve, `M${n[0]} ${n[1]}`)
 }
 
+/** Nothing that was pulled, and nothing that a press had asked for. */
+export const unpulled = { frame: '', columns: '', rows: '', column: '', row: '', smooth: '' }
+
 /** What the edit takes: all of the net, and nothing of what a press had asked for. */
 export function fieldsOfNet(net: Net): Record<string, string | number> {
-  return { shape: 'net', across: (net.lines[0]!.length - 2) / 6 + 1, down: net.across, frame: net.lines.map(linePath).join(' '), columns: net.columns, rows: net.rows, column: '', row: '', smooth: '' }
+  return { ...unpulled, shape: 'net', across: (net.lines[0]!.length - 2) / 6 + 1, down: net.across, frame: net.lines.map(linePath).join(' '), columns: net.columns, rows: net.rows }
 }
