@@ -25,9 +25,10 @@ export function useDragging(scale: Ref<number>) {
     }
   }
 
-  function show(matrix: Matrix) {
+  /** @param  now  before the picture that is next, not within it */
+  function show(matrix: Matrix, now = false) {
     cancelAnimationFrame(frame)
-    frame = requestAnimationFrame(() => {
+    const draw = () => {
       const text = written(matrix)
       if (sheet) {
         const only = matrix[0] === 1 && matrix[1] === 0 && matrix[2] === 0 && matrix[3] === 1
@@ -36,7 +37,9 @@ export function useDragging(scale: Ref<number>) {
         return
       }
       for (const element of moved) element.setAttribute('transform', `${text} ${element.getAttribute('data-was')}`.trim())
-    })
+    }
+    if (now) draw()
+    else frame = requestAnimationFrame(draw)
   }
 
   async function end() {
@@ -57,13 +60,10 @@ export function useDragging(scale: Ref<number>) {
     }
   }
 
-  /** Keeps what is seen where it was let go until the answer is drawn. */
-  async function settle(work: Promise<unknown>) {
-    try {
-      await work
-    } finally {
-      await end()
-    }
+  /** Keeps what is seen where it was let go until the answer is drawn: with the picture that has it where it belongs now, not one later. */
+  async function settle(work: (taken: () => void) => Promise<unknown>) {
+    await new Promise<void>((taken) => void work(taken).then(() => taken(), () => taken()))
+    await end()
   }
 
   return { begin, show, end, settle }

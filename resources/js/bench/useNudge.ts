@@ -16,9 +16,10 @@ const SETTLES = 280
 export function useNudge(surface: Ref<HTMLElement | null>, tools: ReturnType<typeof useTools>) {
   const bench = useBench()
   const draw = useDraw()
-  const dragging = useDragging(tools.scale)
   /** What waits to be kept: whose, and how many steps across and down. */
   let waits: { pieces: string[]; node: string | null; nodes: [number, number][]; x: number; y: number } | null = null
+  /** What of these pieces is seen moved: what was kept and has no answer yet, mm, and what waits on top of it. */
+  let hand: { pieces: string; dragging: ReturnType<typeof useDragging>; flying: number; x: number; y: number } | null = null
   let timer = 0
   /** mm of one step, once the core has read it; what cannot be read here is shown when it is kept. */
   const read = new Map<string, number>()
@@ -42,19 +43,43 @@ export function useNudge(surface: Ref<HTMLElement | null>, tools: ReturnType<typ
       waits = { pieces, node, nodes, x: 0, y: 0 }
       if (node === null) {
         tools.showing.value = false
-        dragging.begin(surface.value, new Set(pieces))
+        if (hand?.pieces !== pieces.join(' ')) {
+          hand = { pieces: pieces.join(' '), dragging: useDragging(tools.scale), flying: 0, x: 0, y: 0 }
+          hand.dragging.begin(surface.value, pieces)
+        }
       }
     }
     waits.x += x
     waits.y += y
     const mm = step()
     if (mm !== null) {
-      if (node === null) dragging.show(translation(waits.x * mm, waits.y * mm))
+      if (node === null) hand!.dragging.show(seen())
       else tools.nudged(waits.nodes, waits.x * mm, waits.y * mm)
     }
     window.clearTimeout(timer)
     timer = window.setTimeout(keep, SETTLES)
     return true
+  }
+
+  function seen() {
+    const mm = step() ?? 0
+    return translation(hand!.x + (waits?.x ?? 0) * mm, hand!.y + (waits?.y ?? 0) * mm)
+  }
+
+  /** The answer to what was kept is drawn: what was pressed since stays where it is seen. */
+  async function settle(work: (taken: () => void) => Promise<unknown>, mine: NonNullable<typeof hand>, x: number, y: number) {
+    mine.flying++
+    mine.x += x
+    mine.y += y
+    await mine.dragging.settle(work)
+    mine.flying--
+    mine.x -= x
+    mine.y -= y
+    if (mine === hand && !waits && mine.flying === 0) hand = null
+    if (!hand) return
+    if (hand !== mine) await hand.dragging.end()
+    hand.dragging.begin(surface.value, hand.pieces.split(' '))
+    hand.dragging.show(seen(), true)
   }
 
   /** What waits is kept, as one change. */
@@ -67,10 +92,12 @@ export function useNudge(surface: Ref<HTMLElement | null>, tools: ReturnType<typ
     if (now.node !== null) return void tools.keepNudged({ kind: 'move-nodes', piece: now.node, nodes: now.nodes, x: typed(now.x), y: typed(now.y) })
     const before = bench.detail?.frame
     const version = bench.job!.version
-    const kept = bench.draw({ kind: 'move', pieces: now.pieces, x: typed(now.x), y: typed(now.y) }).then((done) => {
+    const kept = (taken: () => void) => bench.draw({ kind: 'move', pieces: now.pieces, x: typed(now.x), y: typed(now.y) }, false, taken).then((done) => {
       if (done && before && bench.detail) draw.moved(between(before, bench.detail.frame), now.pieces, version, bench.job!.version)
     })
-    void dragging.settle(kept)
+    const mm = step() ?? 0
+    if (hand) void settle(kept, hand, now.x * mm, now.y * mm)
+    else void kept(() => {})
     tools.showing.value = true
   }
   // Whatever comes next comes after it.

@@ -165,7 +165,7 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
         showing.value = true
         if (begun) {
           draw.lastTransform = matrix
-          dragging.settle(bench.draw({ kind: 'transform', pieces: [...ids], matrix, copies: ending.altKey }, ending.altKey))
+          dragging.settle((taken) => bench.draw({ kind: 'transform', pieces: [...ids], matrix, copies: ending.altKey }, ending.altKey, taken))
         } else if (was && more) bench.choose(hit, true)
         else if (was && bench.chosen.size > 1) bench.choose(top ?? hit, false)
       },
@@ -240,7 +240,7 @@ export function useTools(surface: Ref<HTMLElement | null>, scale: Ref<number>, t
         showing.value = true
         if (!begun) return
         draw.lastTransform = matrix
-        dragging.settle(bench.draw({ kind: 'transform', pieces: [...ids], matrix, strokes: draw.strokesScale }))
+        dragging.settle((taken) => bench.draw({ kind: 'transform', pieces: [...ids], matrix, strokes: draw.strokesScale }, false, taken))
       },
     })
     event.stopPropagation()

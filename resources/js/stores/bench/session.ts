@@ -215,7 +215,7 @@ export function useSession() {
   }
 
   /** Makes a change; when another window was faster, its state is shown and nothing is overwritten. */
-  async function change(send: Send, kind = ''): Promise<Changes | null> {
+  async function change(send: Send, kind = '', taken = () => {}): Promise<Changes | null> {
     if (!job.value) return null
     problem.value = ''
     again.value = null
@@ -226,6 +226,7 @@ export function useSession() {
       const before = preparation.value
       const answer = await sent(send, newKey())
       take(answer)
+      taken()
       if (touching.value) await loadTouched()
       await madeChange.tell()
       const onArt = !('changes' in answer) || answer.changes.pieces.length > 0 || answer.changes.gone.length > 0 || answer.changes.order !== null || answer.changes.frame !== null
@@ -263,17 +264,17 @@ export function useSession() {
   }
 
   const changeBy = (send: Send) => queued(() => change(send, 'draw:'))
-  const changed = (path: string, body: () => Record<string, unknown>, kind = '') =>
-    queued(() => change((version, key) => api.post<ChangedState>(`jobs/${job.value!.id}/${path}`, { version, key, ...body() }), kind))
+  const changed = (path: string, body: () => Record<string, unknown>, kind = '', taken = () => {}) =>
+    queued(() => change((version, key) => api.post<ChangedState>(`jobs/${job.value!.id}/${path}`, { version, key, ...body() }), kind, taken))
   type Fields = Record<string, unknown>
-  const edit = (fields: Fields | (() => Fields), kind = '') => changed('edits', () => ({ edit: typeof fields === 'function' ? fields() : fields }), kind)
-  /** An edit of the Draw stage; ids of the pieces that are new by it are chosen. */
-  async function draw(fields: Fields | (() => Fields), chooseNew = false): Promise<Changes | null> {
+  const edit = (fields: Fields | (() => Fields), kind = '', taken = () => {}) => changed('edits', () => ({ edit: typeof fields === 'function' ? fields() : fields }), kind, taken)
+  /** An edit of the Draw stage; ids of the pieces that are new by it are chosen. `taken` is called when the art of the answer is the one that is drawn next: more is asked after it. */
+  async function draw(fields: Fields | (() => Fields), chooseNew = false, taken = () => {}): Promise<Changes | null> {
     let known = new Set<string>()
     const changes = await edit(() => {
       known = new Set(art.value?.pieces.map((piece) => piece.id))
       return typeof fields === 'function' ? fields() : fields
-    }, 'draw:')
+    }, 'draw:', taken)
     const fresh = changes?.pieces.filter((piece) => !known.has(piece.id)).map((piece) => piece.id) ?? []
     if (chooseNew && fresh.length > 0) {
       chosen.value = new Set(fresh)
