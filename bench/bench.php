@@ -19,6 +19,7 @@ use NeatEdge\Bench\ShapeTimes;
 use NeatEdge\Bench\Soak;
 use NeatEdge\Bench\Start;
 use NeatEdge\Bench\ThinTime;
+use NeatEdge\Bench\TraceFigures;
 use NeatEdge\Bench\Web;
 use NeatEdge\Bench\WeldGrowth;
 use NeatEdge\Bench\WholeLine;
@@ -39,6 +40,7 @@ $all = [
     'line' => WholeLine::class,
     'doubling' => Doubling::class,
     'proofs' => ProofTimes::class,
+    'trace' => TraceFigures::class,
     'shape' => ShapeTimes::class,
     'shape-nodes' => ShapeNodes::class,
     'send' => SendFigures::class,

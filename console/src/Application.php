@@ -26,6 +26,7 @@ final class Application
         'batch' => BatchCommand::class,
         'export' => ExportCommand::class,
         'proof' => ProofCommand::class,
+        'trace' => TraceCommand::class,
         'send' => SendCommand::class,
         'device' => DeviceCommand::class,
         'edit' => EditCommand::class,

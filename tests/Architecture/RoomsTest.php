@@ -13,7 +13,7 @@ use PHPat\Test\PHPat;
 final class RoomsTest
 {
     private const ROOMS = [
-        'Patience', 'Geometry', 'PlanarMap', 'Stroke', 'Measure', 'Type', 'Described', 'Artwork', 'Recipe', 'Seen', 'Flat', 'Edit', 'Prepare',
+        'Patience', 'Geometry', 'PlanarMap', 'Stroke', 'Measure', 'Type', 'Described', 'Artwork', 'Recipe', 'Trace', 'Seen', 'Flat', 'Edit', 'Prepare',
         'Line', 'Check', 'Separate', 'Device', 'Sheet', 'Format', 'Process', 'Shop', 'Proof',
     ];
 

@@ -137,9 +137,9 @@ final readonly class Field
         return new self($name, $label, self::ANGLE, $usual, $least, $most);
     }
 
-    public static function count(string $name, string $label, int $usual, int $least, int $most): self
+    public static function count(string $name, string $label, int $usual, int $least, int $most, string $help = ''): self
     {
-        return new self($name, $label, self::COUNT, (float) $usual, $least, $most);
+        return new self($name, $label, self::COUNT, (float) $usual, $least, $most, help: $help);
     }
 
     public static function share(string $name, string $label, float $usual, float $least = 0.0, float $most = 1.0): self

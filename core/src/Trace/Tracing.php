@@ -1,0 +1,172 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Trace;
+
+use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Trace\Meant\Rules;
+
+/** From a picture to curves: the parts in their order. */
+final class Tracing
+{
+    /** Corners of a picture at which a colour lies that is its ground. */
+    private const GROUND = 3;
+
+    /** Dots of what is too small to be meant, clean and noisy. */
+    private const SPECK = 8;
+
+    private const SPECK_LOSSY = 24;
+
+    public static function of(Scan $scan, Options $options): Traced
+    {
+        if ($options->level) {
+            $scan = Levelled::of($scan);
+        }
+        $proposed = Inks::of($scan, $options->colours);
+        $inks = self::chosen($proposed->inks, $options->choices);
+        $labels = Labels::of($scan, $inks);
+        $light = Light::of($scan, $inks, $labels);
+        $labels = self::joined($labels, $inks, $options->choices);
+        $ground = self::ground($labels, $scan, count($inks));
+        $diagonal = new Diagonal($scan, $inks);
+        $regions = Regions::of($labels, $scan->width, $scan->height, $options->speck ?? ($scan->lossy ? self::SPECK_LOSSY : self::SPECK), $diagonal);
+        $borders = Borders::of($regions, $diagonal);
+        $edges = new Places($scan, $regions, $inks, $light);
+        $places = array_map($edges->along(...), $borders->chains);
+        $drawn = [];
+        foreach ($borders->chains as $i => $chain) {
+            if (! $chain->isFrame()) {
+                $drawn[] = $places[$i];
+            }
+        }
+        $noise = Noise::of($drawn);
+        $curves = new Curves($borders->chains, $places, Ends::of($borders->chains, $places), $noise, $options->closeness, self::kinds($options));
+        $meant = Rules::applied($curves, $noise, $options->off);
+        $parts = self::parts($regions, $borders, $curves, self::left($inks, $ground, $options));
+
+        return new Traced(
+            $scan->width,
+            $scan->height,
+            $scan->shrunk,
+            $inks,
+            $ground,
+            $parts,
+            $meant,
+            $noise,
+            $proposed->photo,
+            $regions->dropped,
+            $curves->nodeCount(),
+        );
+    }
+
+    /** @return list<string> */
+    private static function kinds(Options $options): array
+    {
+        return array_values(array_filter(['circle', 'ellipse', 'rectangle'], static fn (string $kind): bool => ! in_array("{$kind}s", $options->off, true)));
+    }
+
+    /**
+     * @param  non-empty-list<Ink>  $proposed
+     * @param  list<Choice>  $choices
+     * @return non-empty-list<Ink>
+     */
+    private static function chosen(array $proposed, array $choices): array
+    {
+        $inks = [];
+        foreach ($choices as $choice) {
+            $near = array_filter($proposed, static fn (Ink $ink): bool => $ink->colour->hex() === $choice->colour->hex());
+            $inks[] = new Ink($choice->colour, $near === [] ? 0.0 : reset($near)->share, $near !== [] && reset($near)->clear);
+        }
+
+        return $inks === [] ? $proposed : $inks;
+    }
+
+    /**
+     * Dots of colours that are one with another have that one's number.
+     *
+     * @param  list<int>  $labels
+     * @param  non-empty-list<Ink>  $inks
+     * @param  list<Choice>  $choices
+     * @return list<int>
+     */
+    private static function joined(array $labels, array $inks, array $choices): array
+    {
+        $number = [];
+        foreach ($inks as $i => $ink) {
+            $number[$ink->colour->hex()] ??= $i;
+        }
+        $into = [];
+        foreach ($choices as $i => $choice) {
+            if ($choice->into !== null && isset($number[$choice->into->hex()])) {
+                $into[$i] = $number[$choice->into->hex()];
+            }
+        }
+
+        return $into === [] ? $labels : array_map(static fn (int $label): int => $into[$label] ?? $label, $labels);
+    }
+
+    /**
+     * @param  list<int>  $labels
+     * @return int|null the colour that lies in the corners
+     */
+    private static function ground(array $labels, Scan $scan, int $count): ?int
+    {
+        [$w, $h] = [$scan->width, $scan->height];
+        $corners = array_count_values([$labels[0], $labels[$w - 1], $labels[($h - 1) * $w], $labels[$h * $w - 1]]);
+        $most = array_search(max($corners), $corners, true);
+
+        return $count > 1 && is_int($most) && max($corners) >= self::GROUND ? $most : null;
+    }
+
+    /**
+     * @param  list<Ink>  $inks
+     * @return array<int, true> numbers of colours that give no piece
+     */
+    private static function left(array $inks, ?int $ground, Options $options): array
+    {
+        $left = [];
+        foreach ($inks as $i => $ink) {
+            $choice = $options->choices[$i] ?? null;
+            if ($ink->clear || ($i === $ground && ! $options->paper && $choice === null) || ($choice !== null && $choice->drop)) {
+                $left[$i] = true;
+            }
+        }
+
+        return $left;
+    }
+
+    /**
+     * @param  array<int, true>  $left
+     * @return list<Part>
+     */
+    private static function parts(Regions $regions, Borders $borders, Curves $curves, array $left): array
+    {
+        $parts = [];
+        foreach ($borders->rings as $region => $rings) {
+            $ink = $regions->label[$region];
+            if (isset($left[$ink])) {
+                continue;
+            }
+            $contours = [];
+            foreach ($rings as $ring) {
+                $segments = [];
+                foreach ($ring as [$chain, $forward]) {
+                    array_push($segments, ...$curves->segments($chain, $forward));
+                }
+                if ($segments !== []) {
+                    $contours[] = Contour::ofSegments($segments, true);
+                }
+            }
+            if ($contours === []) {
+                continue;
+            }
+            usort($contours, static fn (Contour $a, Contour $b): int => abs($b->area()) <=> abs($a->area()));
+            $model = count($rings) === 1 && count($rings[0]) === 1 ? $curves->models[$rings[0][0][0]] ?? null : null;
+            $parts[] = new Part($ink, $contours, $model, $regions->size[$region]);
+        }
+        usort($parts, static fn (Part $a, Part $b): int => $b->dots <=> $a->dots);
+
+        return $parts;
+    }
+}
