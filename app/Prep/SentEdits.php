@@ -37,6 +37,8 @@ final class SentEdits
         }
         $fields['picture'] = isset($fields['picture']) ? ['reference' => self::reference($fields['picture'], $job)] : null;
 
+        $fields['traced'] = $kind === 'trace' ? TracedPictures::find($fields['traced'] ?? null) : null;
+
         return Edits::make(is_string($kind) ? $kind : '', $fields, $fonts, $job->unit);
     }
 

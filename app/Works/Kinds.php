@@ -9,6 +9,7 @@ use App\Works\Kinds\Nest;
 use App\Works\Kinds\Prepare;
 use App\Works\Kinds\RunBatch;
 use App\Works\Kinds\Send;
+use App\Works\Kinds\Trace;
 use App\Works\Kinds\TrySizes;
 use App\Works\Kinds\WriteFiles;
 use LogicException;
@@ -22,7 +23,7 @@ final class Kinds
         static $all = null;
         if ($all === null) {
             $all = [];
-            foreach ([new Prepare, new Lay, new Nest, new TrySizes, new RunBatch, new Send, new WriteFiles] as $kind) {
+            foreach ([new Prepare, new Lay, new Nest, new TrySizes, new RunBatch, new Send, new WriteFiles, new Trace] as $kind) {
                 $all[$kind->key()] = $kind;
             }
         }

@@ -10,7 +10,6 @@ use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Trace\Meant\Rules;
 use NeatEdge\Core\Trace\Options;
-use NeatEdge\Core\Trace\Scan;
 use NeatEdge\Core\Trace\Tracing;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputArgument;
@@ -68,7 +67,7 @@ final class TraceCommand extends ArtworkCommand
         }
         $width = Length::positive(self::text($input, 'width'))->mm;
         $options = self::options($input);
-        $traced = Tracing::of(Scan::of(self::bytes($input)), $options);
+        $traced = Tracing::picture(self::bytes($input), $width, $options);
         if ($to !== '') {
             OutputFile::write([$to => Writer::write($traced->artwork($width))]);
         }
@@ -83,7 +82,7 @@ final class TraceCommand extends ArtworkCommand
         } elseif ($to !== '-') {
             $output->writeln(sprintf('%d pieces, %d nodes, %d colours.', count($traced->parts), $traced->nodes, count($traced->inks)));
             foreach ($traced->meant as $found) {
-                $moves = $found->moves * $width / $traced->width;
+                $moves = $found->moves * $width / $traced->whole;
                 $output->writeln(sprintf('%s: moved by %.3f mm at most (--off=%s leaves it).', $found->label, $moves, $found->key));
             }
         }

@@ -26,6 +26,7 @@ use NeatEdge\Core\Process\Processes;
 use NeatEdge\Core\Recipe\Basic\ShapeKind;
 use NeatEdge\Core\Recipe\Repeat\StepAndRepeat;
 use NeatEdge\Core\Stroke\WidthStops;
+use NeatEdge\Core\Trace\Options;
 
 /** What there is to choose from, in the core's own words. */
 final class ChoiceController
@@ -61,6 +62,7 @@ final class ChoiceController
                 $formed = [...SoftRoom::edits(), 'layer-part' => LayerAsPart::class],
                 array_keys($formed),
             ),
+            'trace' => $told(array_filter(Options::fields(), static fn (Field $field): bool => $field->type !== Field::DATA)),
             'profiles' => array_map(static fn (array $profile): array => ['label' => $profile[0], 'stops' => $profile[1]], WidthStops::profiles()),
             'trashDays' => (int) config('neat-edge.trash_days'),
             'families' => ShopFonts::shelf()->families(),

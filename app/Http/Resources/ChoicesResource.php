@@ -23,6 +23,8 @@ namespace App\Http\Resources;
  *     repeat: list<FieldRow>,
  *     // What edits take whose forms the page has: those that make pieces soft, and that of the parts of a thing.
  *     soft: list<array{kind: string, fields: list<FieldRow>}>,
+ *     // How a reference picture is traced.
+ *     trace: list<FieldRow>,
  *     profiles: array<string, array{label: string, stops: list<array{float, float}>}>,
  *     // How long deleted jobs stay in the trash.
  *     trashDays: int,

@@ -113,6 +113,6 @@ final class Levelled
             }
         }
 
-        return new Scan($scan->width, $scan->height, $dots, null, true, $scan->shrunk);
+        return new Scan($scan->width, $scan->height, $dots, null, true, $scan->shrunk, $scan->left, $scan->top, $scan->whole());
     }
 }

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Trace;
 
 use NeatEdge\Core\Described\Field;
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Measure\Colour;
-use NeatEdge\Core\Trace\Meant\Rules;
 
 /** What an artist chooses of a trace. */
 final readonly class Options
@@ -21,6 +21,8 @@ final readonly class Options
      * @param  bool  $level  whether a ground that is not evenly lit is levelled
      * @param  list<string>  $off  keys of what was meant that is not to be, see Rules
      * @param  list<Choice>  $choices  colours as the artist has them; as they were found when empty
+     * @param  float  $turn  degrees by which the picture is turned first, clockwise, about its middle
+     * @param  list<float>  $part  left, top, width and height of what is traced, mm from the top left of the picture in its true size; all of it when empty
      */
     public function __construct(
         public ?int $colours = null,
@@ -31,6 +33,8 @@ final readonly class Options
         public bool $level = true,
         public array $off = [],
         public array $choices = [],
+        public float $turn = 0.0,
+        public array $part = [],
     ) {
     }
 
@@ -44,9 +48,21 @@ final readonly class Options
             Field::flag('lines', 'Middle lines', false, 'what is thin and even comes as a stroke along its middle'),
             Field::flag('paper', 'Keep the ground', false, 'the colour around everything comes as a piece, too'),
             Field::flag('level', 'Level the light', true, 'a ground that is darker to one side, as at the fold of a book, is made even first'),
-            Field::words('off', 'Not meant', help: 'what is left as the dots have it, of '.implode(', ', array_keys(Rules::all()))),
+            Field::angle('turn', 'Straighten', 0.0, -45.0, 45.0),
+            Field::words('part', 'Part of the picture', Field::LENGTHS, help: 'left, top, width and height from its top left; all of it when left out'),
+            Field::words('off', 'Not meant', help: 'what is left as the dots have it, such as circles, level'),
             Field::data('inks', 'Colours of the picture'),
         ];
+    }
+
+    /**
+     * @param  list<float>  $part
+     * @return list<float>
+     */
+    private static function part(array $part): array
+    {
+        return $part === [] || (count($part) === 4 && $part[2] > 0 && $part[3] > 0) ? $part
+            : throw Refused::because('A part of a picture is four lengths: left, top, width and height.');
     }
 
     public static function from(Values $values): self
@@ -70,6 +86,8 @@ final readonly class Options
             $values->flag('level'),
             array_values(array_filter(preg_split('/[\s,]+/', $values->text('off')) ?: [])),
             array_slice($choices, 0, Inks::MOST),
+            $values->number('turn'),
+            self::part($values->lengths('part')),
         );
     }
 }

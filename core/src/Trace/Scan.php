@@ -27,6 +27,9 @@ final class Scan
      * @param  int|null  $clear  the ground that clear dots show; null where none is clear
      * @param  bool  $lossy  whether it was kept by a way that leaves noise along edges (JPEG)
      * @param  float  $shrunk  dots of the file to a dot of it, along a side: 1 where nothing was made smaller
+     * @param  int  $left  dots of the picture that lie left of it, where it is a part of one
+     * @param  int  $top  and above
+     * @param  int  $whole  dots that the whole picture is wide; as wide as this when 0
      */
     public function __construct(
         public readonly int $width,
@@ -35,16 +38,20 @@ final class Scan
         public readonly ?int $clear = null,
         public readonly bool $lossy = false,
         public readonly float $shrunk = 1.0,
+        public readonly int $left = 0,
+        public readonly int $top = 0,
+        private readonly int $whole = 0,
     ) {
     }
 
     /**
      * @param  string  $bytes  of a PNG or JPEG
+     * @param  float  $turn  degrees by which it is turned first, clockwise
      * @param  int  $most  dots it has at most, else it is made smaller
      *
      * @throws Refused with one sentence
      */
-    public static function of(string $bytes, int $most = self::MOST): self
+    public static function of(string $bytes, float $turn = 0.0, int $most = self::MOST): self
     {
         $size = @getimagesizefromstring($bytes);
         if ($size === false || ! in_array($size[2], [IMAGETYPE_PNG, IMAGETYPE_JPEG], true)) {
@@ -74,7 +81,7 @@ final class Scan
             $shrunk = $size[0] / imagesx($image);
         }
 
-        return self::taken($image, $size[2] === IMAGETYPE_JPEG, $shrunk);
+        return self::taken($turn === 0.0 ? $image : self::turned($image, $turn), $size[2] === IMAGETYPE_JPEG, $shrunk);
     }
 
     private static function taken(GdImage $image, bool $lossy, float $shrunk): self
@@ -141,14 +148,63 @@ final class Scan
         return $one(16) | $one(8) | $one(0);
     }
 
-    /** A part of it, in its dots, both ends within. */
-    public function part(int $left, int $top, int $right, int $bottom): self
+    /** As large as it was, what is turned out of it is gone; what comes in is as its first dot is. */
+    private static function turned(GdImage $image, float $turn): GdImage
+    {
+        [$width, $height] = [imagesx($image), imagesy($image)];
+        imagealphablending($image, false);
+        $turned = imagerotate($image, -$turn, (int) imagecolorat($image, 0, 0));
+        if ($turned === false) {
+            return $image;
+        }
+        $kept = imagecrop($turned, [
+            'x' => intdiv(imagesx($turned) - $width, 2),
+            'y' => intdiv(imagesy($turned) - $height, 2),
+            'width' => $width,
+            'height' => $height,
+        ]);
+
+        return $kept === false ? $image : $kept;
+    }
+
+    /** Dots that the whole picture is wide. */
+    public function whole(): int
+    {
+        return $this->whole ?: $this->width;
+    }
+
+    /**
+     * A part of it.
+     *
+     * @param  list<float>  $part  left, top, width and height, mm
+     * @param  float  $width  mm of the whole picture
+     *
+     * @throws Refused where nothing of it lies in the part
+     */
+    public function within(array $part, float $width): self
+    {
+        if ($part === []) {
+            return $this;
+        }
+        $scale = $this->width / $width;
+        $left = max(0, (int) floor($part[0] * $scale));
+        $top = max(0, (int) floor($part[1] * $scale));
+        $right = min($this->width, (int) ceil(($part[0] + $part[2]) * $scale)) - 1;
+        $bottom = min($this->height, (int) ceil(($part[1] + $part[3]) * $scale)) - 1;
+
+        return $right - $left < 2 || $bottom - $top < 2
+            ? throw Refused::because('Nothing of the picture lies in that part.')
+            : $this->part($left, $top, $right, $bottom);
+    }
+
+    /** In its dots, both ends within. */
+    private function part(int $left, int $top, int $right, int $bottom): self
     {
         $dots = [];
         for ($y = $top; $y <= $bottom; $y++) {
             array_push($dots, ...array_slice($this->dots, $y * $this->width + $left, $right - $left + 1));
         }
 
-        return new self($right - $left + 1, $bottom - $top + 1, $dots, $this->clear, $this->lossy, $this->shrunk);
+        return new self($right - $left + 1, $bottom - $top + 1, $dots, $this->clear, $this->lossy, $this->shrunk, $left, $top, $this->width);
     }
 }

@@ -24,6 +24,9 @@ final readonly class Traced
     /**
      * @param  int  $width  dots
      * @param  float  $shrunk  dots of the file to one of these
+     * @param  int  $left  dots of the picture that lie left of it, where it is a part of one
+     * @param  int  $top  and above
+     * @param  int  $whole  dots that the whole picture is wide
      * @param  list<Ink>  $inks
      * @param  int|null  $ground  number of the colour that lies around everything
      * @param  list<Part>  $parts  the largest first
@@ -37,6 +40,9 @@ final readonly class Traced
         public int $width,
         public int $height,
         public float $shrunk,
+        public int $left,
+        public int $top,
+        public int $whole,
         public array $inks,
         public ?int $ground,
         public array $parts,
@@ -72,14 +78,16 @@ final readonly class Traced
     }
 
     /**
+     * As large as what was traced.
+     *
      * @param  float  $width  mm of the whole picture
      * @param  array<string, string>  $names  of colours, by their hex
      */
     public function artwork(float $width, array $names = []): Artwork
     {
-        $scale = $width / $this->width;
+        $scale = $width / $this->whole;
 
-        return new Artwork($width, $this->height * $scale, $this->pieces(Matrix::scaling($scale, $scale), $names));
+        return new Artwork($this->width * $scale, $this->height * $scale, $this->pieces(Matrix::scaling($scale, $scale), $names));
     }
 
     /**
@@ -128,9 +136,11 @@ final readonly class Traced
     /** @return array<string, mixed> in mm, as commands and the page tell it */
     public function told(float $width): array
     {
-        $scale = $width / $this->width;
+        $scale = $width / $this->whole;
 
         return [
+            'left' => round($scale * $this->left, 4),
+            'top' => round($scale * $this->top, 4),
             'picture' => ['width' => $this->width, 'height' => $this->height, 'photo' => $this->photo, 'noise' => round($this->noise, 3)],
             'colours' => array_map(fn (Ink $ink, int $i): array => [
                 'colour' => $ink->colour->hex(),

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Trace;
 
+use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Patience\Progress;
 use NeatEdge\Core\Trace\Meant\Rules;
 
 /** From a picture to curves: the parts in their order. */
@@ -18,13 +20,27 @@ final class Tracing
 
     private const SPECK_LOSSY = 24;
 
+    /**
+     * @param  string  $bytes  of a PNG or JPEG
+     * @param  float  $width  mm of the whole picture
+     * @param  int  $most  dots that are looked at: fewer are sooner done
+     *
+     * @throws Refused
+     */
+    public static function picture(string $bytes, float $width, Options $options, int $most = Scan::MOST): Traced
+    {
+        return self::of(Scan::of($bytes, $options->turn, $most)->within($options->part, $width), $options);
+    }
+
     public static function of(Scan $scan, Options $options): Traced
     {
         if ($options->level) {
             $scan = Levelled::of($scan);
         }
+        Progress::tell(0, 4, 'Colours');
         $proposed = Inks::of($scan, $options->colours);
         $inks = self::chosen($proposed->inks, $options->choices);
+        Progress::tell(1, 4, 'Regions');
         $labels = Labels::of($scan, $inks);
         $light = Light::of($scan, $inks, $labels);
         $labels = self::joined($labels, $inks, $options->choices);
@@ -32,6 +48,7 @@ final class Tracing
         $diagonal = new Diagonal($scan, $inks);
         $regions = Regions::of($labels, $scan->width, $scan->height, $options->speck ?? ($scan->lossy ? self::SPECK_LOSSY : self::SPECK), $diagonal);
         $borders = Borders::of($regions, $diagonal);
+        Progress::tell(2, 4, 'Borders');
         $edges = new Places($scan, $regions, $inks, $light);
         $places = array_map($edges->along(...), $borders->chains);
         $drawn = [];
@@ -41,6 +58,7 @@ final class Tracing
             }
         }
         $noise = Noise::of($drawn);
+        Progress::tell(3, 4, 'Curves');
         $curves = new Curves($borders->chains, $places, Ends::of($borders->chains, $places), $noise, $options->closeness, self::kinds($options));
         $meant = Rules::applied($curves, $noise, $options->off);
         $parts = self::parts($regions, $borders, $curves, self::left($inks, $ground, $options));
@@ -49,6 +67,9 @@ final class Tracing
             $scan->width,
             $scan->height,
             $scan->shrunk,
+            $scan->left,
+            $scan->top,
+            $scan->whole(),
             $inks,
             $ground,
             $parts,

@@ -50,6 +50,7 @@ export interface EditFields {
   'centre-lines': Record<string, never>
   'reference': { picture?: unknown; x?: number | string; y?: number | string; width?: number | string; strength?: number | string; hidden?: boolean; locked?: boolean; remove?: boolean }
   'true-size': { marks: number[]; length: number | string }
+  'trace': { traced?: unknown; within?: string; layer?: string }
   'knob': { knob?: string; x?: number | string; y?: number | string }
   'link-copy': { x?: number | string; y?: number | string }
   'bake': Record<string, never>

@@ -2051,6 +2051,7 @@ export interface components {
                 kind: string;
                 fields: components["schemas"]["Field"][];
             }[];
+            trace: components["schemas"]["Field"][];
             profiles: {
                 [key: string]: {
                     label: string;
@@ -4522,6 +4523,24 @@ export interface components {
             length: number | string;
         } | {
             /** @constant */
+            kind: "trace";
+            /**
+             * @description What was traced
+             * @default
+             */
+            traced: unknown;
+            /**
+             * @description Only what lies in. left, top, width and height on the page
+             * @default
+             */
+            within: string;
+            /**
+             * @description Layer
+             * @default
+             */
+            layer: string;
+        } | {
+            /** @constant */
             kind: "knob";
             /**
              * @description Knob
@@ -5567,6 +5586,59 @@ export interface components {
         } | {
             /** @constant */
             kind: "write-files";
+        } | {
+            /** @constant */
+            kind: "trace";
+            /**
+             * @description Colours. 0 to 24
+             * @default 0
+             */
+            colours: number | string;
+            /**
+             * @description Specks under. dots of what is too small to be meant; as the noise of the picture asks for at 0. 0 to 10000
+             * @default 0
+             */
+            specks: number | string;
+            /**
+             * @description Closeness. 0.2 to 5
+             * @default 1
+             */
+            closeness: number | string;
+            /**
+             * @description Middle lines. what is thin and even comes as a stroke along its middle
+             * @default false
+             */
+            lines: boolean | string | number;
+            /**
+             * @description Keep the ground. the colour around everything comes as a piece, too
+             * @default false
+             */
+            paper: boolean | string | number;
+            /**
+             * @description Level the light. a ground that is darker to one side, as at the fold of a book, is made even first
+             * @default true
+             */
+            level: boolean | string | number;
+            /**
+             * @description Straighten. degrees; -45 to 45
+             * @default 0
+             */
+            turn: number | string;
+            /**
+             * @description Part of the picture. left, top, width and height from its top left; all of it when left out
+             * @default
+             */
+            part: string;
+            /**
+             * @description Not meant. what is left as the dots have it, such as circles, level
+             * @default
+             */
+            off: string;
+            /**
+             * @description Colours of the picture
+             * @default
+             */
+            inks: unknown;
         };
         /** @description Values of a thing of the shop; which there are its kind says, see /stock. */
         StockValues: {
@@ -9966,7 +10038,7 @@ export interface operations {
             content: {
                 "application/json": {
                     /** @enum {unknown} */
-                    kind: "prepare" | "lay-out" | "nest" | "sizes" | "batch" | "send" | "write-files";
+                    kind: "prepare" | "lay-out" | "nest" | "sizes" | "batch" | "send" | "write-files" | "trace";
                 } & components["schemas"]["AskedWork"];
             };
         };

@@ -15,6 +15,7 @@ import { useTold } from '@/stores/told'
 import { useShaping } from '@/stores/shaping'
 import GuideLines from './GuideLines.vue'
 import PinMarks from './PinMarks.vue'
+import TraceMarks from './TraceMarks.vue'
 import Ruler from './Ruler.vue'
 import SurfaceStrip from './SurfaceStrip.vue'
 import Told from './Told.vue'
@@ -187,9 +188,10 @@ defineExpose({ cancel: tools.cancel, endCurve: tools.endCurve })
           :first="bench.view.kind === 'file' ? bench.state?.notices.length : undefined"
           @select="bench.finding = $event"
         />
+        <TraceMarks :scale="scale" :left="left" :top="top" />
         <PinMarks v-if="stage === 'proof' && bench.view.kind === 'source'" :scale="scale" :left="left" :top="top" />
         <rect v-if="bench.spot" class="looked" data-test="spot" :x="bench.spot.x * scale + left - 5" :y="bench.spot.y * scale + top - 5" :width="bench.spot.width * scale + 10" :height="bench.spot.height * scale + 10" rx="3" />
-        <WipeLine v-if="wiping" :x="wipeX" :height="height" :left="$t('before')" :right="$t('after')" @pointerdown.stop="startWipe" @keydown="wipeKey" />
+        <WipeLine v-if="wiping" :x="wipeX" :height="height" :left="bench.view.kind === 'preview' ? $t('picture') : $t('before')" :right="bench.view.kind === 'preview' ? $t('curves') : $t('after')" @pointerdown.stop="startWipe" @keydown="wipeKey" />
       </svg>
       <!-- On a sheet of its own: what changes with every step of the pointer must not lay out thousands of pieces anew. -->
       <svg v-if="drawing" class="over" :width="width" :height="height">

@@ -20,6 +20,7 @@ import RecolourSection from './draw/RecolourSection.vue'
 import SoftSection from './draw/SoftSection.vue'
 import StrokeSection from './draw/StrokeSection.vue'
 import TextSection from './draw/TextSection.vue'
+import TraceSection from './draw/TraceSection.vue'
 import UnderSection from './draw/UnderSection.vue'
 
 const bench = useBench()
@@ -102,6 +103,7 @@ const says = computed(() => {
       </template>
       <RecolourSection v-if="bench.art && bench.art.pieces.length > 0" />
       <UnderSection />
+      <TraceSection v-if="bench.art?.reference" />
     </template>
   </section>
 </template>

@@ -6,7 +6,7 @@ import { ref } from 'vue'
 
 /** What there is to choose from, asked of the server once. */
 export const useChoices = defineStore('choices', () => {
-  const all = ref<Choices>({ processes: [], steps: [], findings: [], limits: [], shapes: [], repeat: [], soft: [], profiles: {}, families: [], endings: [], trashDays: 30 })
+  const all = ref<Choices>({ processes: [], steps: [], findings: [], limits: [], shapes: [], repeat: [], soft: [], trace: [], profiles: {}, families: [], endings: [], trashDays: 30 })
   let asked: Promise<void> | null = null
 
   function load(): Promise<void> {

@@ -23,6 +23,7 @@ final class LayersRoom implements Room
             'centre-lines' => CentreLines::class,
             'reference' => ChangeReference::class,
             'true-size' => TrueSize::class,
+            'trace' => LayTraced::class,
         ];
     }
 }

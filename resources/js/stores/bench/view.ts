@@ -11,7 +11,7 @@ export type View =
   | { kind: 'step'; index: number }
   | { kind: 'wipe' }
   | { kind: 'sheet'; index: number }
-  | { kind: 'preview' }
+  | { kind: 'preview'; beside?: boolean }
   | { kind: 'version'; name: string }
   | { kind: 'layout'; index: number }
   | { kind: 'mix' }
@@ -64,7 +64,7 @@ export function useView(session: Session) {
   /** Art to draw, and for the wipe the art that lies beneath on the left. */
   const shown = computed<{ after: Art | null; before: Art | null }>(() => {
     const here = view.value
-    if (here.kind === 'preview') return { after: previewArt.value, before: null }
+    if (here.kind === 'preview') return { after: previewArt.value, before: here.beside ? art.value : null }
     if (here.kind === 'version') return { after: art.value, before: versionArt.value }
     if (here.kind === 'step') return { after: artAfter(here.index), before: null }
     if (here.kind === 'file' || here.kind === 'layout' || here.kind === 'mix' || here.kind === 'hands' || here.kind === 'shown') return { after: null, before: null }
@@ -132,10 +132,10 @@ export function useView(session: Session) {
   }
 
   /** Shows what an edit would give, as it was told. */
-  function showPreview(changes: Changes) {
+  function showPreview(changes: Changes, beside = false) {
     if (!art.value) return
     previewArt.value = patched(art.value, changes)
-    view.value = { kind: 'preview' }
+    view.value = { kind: 'preview', beside }
   }
 
   // Another job is looked at anew.
