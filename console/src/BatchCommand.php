@@ -46,7 +46,7 @@ final class BatchCommand extends Command
 
     protected function configure(): void
     {
-        $this->addArgument('folder', InputArgument::REQUIRED, 'the folder with the SVG files')
+        $this->addArgument('folder', InputArgument::REQUIRED, 'the folder with the files: drawings, and pictures (PNG, JPEG) whose width is said')
             ->addOption('preset', null, InputOption::VALUE_REQUIRED, 'a built-in one, by its name or its process, or a .json file')
             ->addOption('process', null, InputOption::VALUE_REQUIRED, 'how the jobs are made, which sets the limits; that of the preset when left out')
             ->addOption('width', null, InputOption::VALUE_REQUIRED, 'the finished width of all; as each file states when left out')
@@ -182,7 +182,7 @@ final class BatchCommand extends Command
         $row = ['file' => $name, 'key' => $task['key'], 'state' => 'done', 'preset' => $preset, 'process' => $process->key()];
         $files = [];
         try {
-            $drawing = self::drawing($task['path'])->atWidth($task['size']);
+            $drawing = self::drawing($task['path'], $task['size'])->atWidth($task['size']);
             $prepared = Prepared::of($drawing->artwork, $drawing->findings, PrepLine::of($steps, $process->limits()), $process->limits());
             foreach ($prepared->sheets as $i => $sheet) {
                 $files[$sheet->fileName($i + 1)] = Writer::write($sheet->artwork());
@@ -233,9 +233,13 @@ final class BatchCommand extends Command
         return [$files, $says];
     }
 
-    private static function drawing(string $path): Drawing
+    /** @param  float|null  $size  mm: how wide it is to be: a picture is traced at that */
+    private static function drawing(string $path, ?float $size): Drawing
     {
-        $arrived = Incoming::read((string) file_get_contents($path), basename($path), pages: new PageReader);
+        if ($size === null && Incoming::traces($path)) {
+            throw FileRefused::because('A picture says no size: give one with --width or --sizes, and it is traced.');
+        }
+        $arrived = Incoming::read((string) file_get_contents($path), basename($path), $size === null ? [] : ['trace' => "{$size}mm"], pages: new PageReader);
         if ($arrived->pages > 1) {
             throw FileRefused::because(sprintf('The file has %d pages: which of them is wanted must be chosen by a person.', $arrived->pages));
         }
@@ -248,7 +252,7 @@ final class BatchCommand extends Command
     {
         $names = array_values(array_filter(scandir($folder) ?: [], static fn (string $name): bool => is_file("{$folder}/{$name}") && $name[0] !== '.'));
         sort($names);
-        $taken = array_values(array_filter($names, Incoming::takes(...)));
+        $taken = array_values(array_filter($names, static fn (string $name): bool => Incoming::takes($name) || Incoming::traces($name)));
 
         return [$taken, array_values(array_diff($names, $taken))];
     }

@@ -426,7 +426,7 @@ final class JobsTest extends TestCase
         $this->post('/api/v1/bring', ['file' => $file("\x89PNG\r\n\x1a\n", 'art.svg')], ['Accept' => 'application/json'])->assertStatus(422)
             ->assertJsonPath(
                 'message',
-                'This is a picture (PNG), not a drawing: it has no outlines to cut. Lay it under the work as a reference and draw over it.',
+                'This is a picture (PNG), not a drawing: it has no outlines to cut. Lay it under the work as a reference, and draw over it or trace it.',
             );
         self::assertStringContainsString(
             'damaged at line 2',

@@ -18,7 +18,7 @@ final class FileRefused extends DomainException
     public static function picture(string $sort): self
     {
         return new self(sprintf(
-            'This is a picture (%s), not a drawing: it has no outlines to cut. Lay it under the work as a reference and draw over it.',
+            'This is a picture (%s), not a drawing: it has no outlines to cut. Lay it under the work as a reference, and draw over it or trace it.',
             $sort,
         ));
     }

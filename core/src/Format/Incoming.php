@@ -24,6 +24,8 @@ use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Seen\Seen;
+use NeatEdge\Core\Trace\Options;
+use NeatEdge\Core\Trace\Tracing;
 use NeatEdge\Core\Type\FontShelf;
 
 /** The door: what a file is, and how it becomes artwork in true millimetres. What cannot be read is refused by name; what is not taken of it is named. */
@@ -45,7 +47,7 @@ final class Incoming
     ];
 
     /** Names of all that can be chosen of how a file is taken; which of them a file offers, it says itself. */
-    public const CHOICES = ['lines', 'gap', 'width', 'unit', 'asleep', 'page'];
+    public const CHOICES = ['lines', 'gap', 'width', 'unit', 'asleep', 'page', 'trace'];
 
     /** How pictures begin, by their sort. */
     private const PICTURES = ['PNG' => "\x89PNG", 'JPEG' => "\xFF\xD8\xFF", 'GIF' => 'GIF8', 'TIFF' => "II*\x00", 'BMP' => "BM\x36", 'WebP' => 'RIFF'];
@@ -76,12 +78,22 @@ final class Incoming
             throw SvgRefused::tooLarge(strlen($bytes), $self->limits->bytes);
         }
 
+        if (isset($typed['trace']) && (str_starts_with($bytes, self::PICTURES['PNG']) || str_starts_with($bytes, self::PICTURES['JPEG']))) {
+            return $self->traced($bytes, $typed);
+        }
+
         return match (self::kind($bytes, $name)) {
             'pages' => $self->page($bytes, $typed),
             'dxf' => $self->dxf($bytes, $typed),
             'plt' => $self->lines(PltReader::drawing($bytes), [], $typed, 'The PLT file draws nothing.'),
             default => $self->svg($bytes),
         };
+    }
+
+    /** Whether a file of this name is a picture that can be traced, where it is said how wide it is. */
+    public static function traces(string $name): bool
+    {
+        return in_array(strtolower(pathinfo($name, PATHINFO_EXTENSION)), ['png', 'jpg', 'jpeg'], true);
     }
 
     /** Whether a file of this name is taken at all. */
@@ -132,6 +144,24 @@ final class Incoming
     private function svg(string $bytes): Arrived
     {
         return new Arrived(Reader::read($bytes, $this->limits, $this->fonts), $bytes);
+    }
+
+    /**
+     * A picture whose true width was said, as curves.
+     *
+     * @param  array<mixed>  $typed
+     */
+    private function traced(string $bytes, array $typed): Arrived
+    {
+        $width = Values::read([Field::length('trace', 'Wide', 0.0, 0.1)], $typed)->length('trace');
+        $traced = Tracing::picture($bytes, $width, new Options);
+        $art = $traced->artwork($width);
+        if ($art->pieces === []) {
+            throw FileRefused::because('The picture has one colour only: there is nothing to trace.');
+        }
+        $told = array_map(static fn (string $one): Finding => new Finding('page-note', Severity::Note, $one), $traced->says());
+
+        return new Arrived(new Drawing($art, $told), Writer::write($art));
     }
 
     /** @param  array<mixed>  $typed */

@@ -63,12 +63,27 @@ final class Ends
     }
 
     /**
+     * Where lines cross that were told by a place and a direction each.
+     *
+     * @param  non-empty-list<array{float, float, float, float}>  $lines
+     * @return array{float, float}
+     */
+    public static function crossing(array $lines): array
+    {
+        $x = array_sum(array_column($lines, 0)) / count($lines);
+        $y = array_sum(array_column($lines, 1)) / count($lines);
+
+        return self::nearest($x, $y, array_map(static fn (array $line): array => [...$line, 1.0], $lines), INF);
+    }
+
+    /**
      * Least squares of the distances to lines.
      *
      * @param  list<array{float, float, float, float, float}|null>  $lines
+     * @param  float  $most  dots that it may lie off the place that it is sought from
      * @return array{float, float}
      */
-    private static function nearest(float $x, float $y, array $lines): array
+    private static function nearest(float $x, float $y, array $lines, float $most = self::OFF): array
     {
         [$a, $b, $c, $u, $v] = [self::CORNER, 0.0, self::CORNER, 0.0, 0.0];
         foreach (array_filter($lines) as [$px, $py, $dx, $dy, $weight]) {
@@ -87,7 +102,7 @@ final class Ends
         $mx = ($u * $c - $v * $b) / $det;
         $my = ($a * $v - $b * $u) / $det;
         $off = hypot($mx, $my);
-        $share = $off > self::OFF ? self::OFF / $off : 1.0;
+        $share = $off > $most ? $most / $off : 1.0;
 
         return [$x + $share * $mx, $y + $share * $my];
     }

@@ -33,6 +33,11 @@ final class FewCurves
     /** Places that a curve is tried on; the one that is kept is fitted to all. */
     private const TRIED = 20;
 
+    /** Places by which a line is told without the corners that it leads to, and dots that those may lie beside it. */
+    private const TOLD = 5;
+
+    private const CORNER = 0.2;
+
     /** Joints that are tried on one stretch at most. */
     private const JOINTS = 64;
 
@@ -203,8 +208,32 @@ final class FewCurves
         return $some;
     }
 
-    /** @param  list<array{float, float}>  $places */
+    /**
+     * Whether places lie on a line; the first and the last of all are corners, which were told less well than the rest and are moved onto it later.
+     *
+     * @param  list<array{float, float}>  $places
+     */
     private function isStraight(array $places, int $from, int $to): bool
+    {
+        if ($this->isOnChord($places, $from, $to)) {
+            return true;
+        }
+        $ends = [$from === 0 ? 1 : $from, $to === count($places) - 1 ? $to - 1 : $to];
+        if ($ends === [$from, $to] || $ends[1] - $ends[0] < self::TOLD || ! $this->isOnChord($places, ...$ends)) {
+            return false;
+        }
+        [$mx, $my, $dx, $dy] = self::lineThrough($places, ...$ends);
+        foreach ([$from, $to] as $i) {
+            if (abs(($places[$i][0] - $mx) * $dy - ($places[$i][1] - $my) * $dx) > self::CORNER + $this->line) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** @param  list<array{float, float}>  $places */
+    private function isOnChord(array $places, int $from, int $to): bool
     {
         [$ax, $ay] = $places[$from];
         [$dx, $dy] = [$places[$to][0] - $ax, $places[$to][1] - $ay];

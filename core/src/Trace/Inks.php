@@ -47,6 +47,9 @@ final class Inks
     /** Share of dots that lie flat, below which a picture is taken for a photo. */
     private const PHOTO = 0.3;
 
+    /** Colours, told by the four highest bits of each channel, that a picture which is none has at most. */
+    private const MANIFOLD = 200;
+
     /** Of 441: what is farther from each colour and each mixture of two is explained by none. */
     private const UNEXPLAINED = 46.0;
 
@@ -69,7 +72,7 @@ final class Inks
         $least = max(6, (int) ($total * ($scan->lossy ? self::LEAST_LOSSY : self::LEAST)));
         $groups = array_values(array_filter($groups, static fn (array $group): bool => $group['n'] >= $least));
         $groups = $scan->lossy ? self::withoutTints($groups) : $groups;
-        $photo = $flat < self::PHOTO * $total && count($groups) > 8 || count($groups) > 3 * self::MOST;
+        $photo = ($flat < self::PHOTO * $total && self::manifold($scan) > self::MANIFOLD) || count($groups) > 3 * self::MOST;
         $groups = self::joined($groups, min($photo && $wanted === null ? self::OF_A_PHOTO : self::MOST, max(1, $wanted ?? self::MOST)));
         if (! $photo && ($wanted === null || count($groups) < $wanted)) {
             $groups = self::explained($scan, $groups, $wanted ?? self::MOST);
@@ -83,6 +86,16 @@ final class Inks
 
             return new Ink($colour, $group['n'] / $total, $clear !== null && $colour->distanceTo($clear) < 24);
         }, $groups), $photo);
+    }
+
+    private static function manifold(Scan $scan): int
+    {
+        $seen = [];
+        foreach ($scan->dots as $dot) {
+            $seen[$dot & 0xF0F0F0] = true;
+        }
+
+        return count($seen);
     }
 
     /** @return Bin */

@@ -19,41 +19,110 @@ final class Levelled
     private const EVEN = 9.0;
 
     /** Of 255: darker than this no part of a ground is. */
-    private const DARK = 90.0;
+    private const DARK = 70.0;
+
+    /** Of 255: what is darker than the ground by more is drawn on it. */
+    private const DRAWN = 7.0;
+
+    /** Share of the parts that show the ground at least, and how far (of 255) they are off a smooth one at most, as mean squares. */
+    private const SHOWN = 0.35;
+
+    private const SMOOTH = 3.5;
 
     public static function of(Scan $scan): Scan
     {
         if ($scan->clear !== null || min($scan->width, $scan->height) < 4 * self::PARTS) {
             return $scan;
         }
-        [$grid, $across, $down, $cell] = self::lightest($scan);
-        $values = array_merge(...$grid);
-        sort($values);
-        $n = count($values);
-        // What is even, or changes at once from one part to the next, is no light that falls off.
-        [$low, $high] = $n === 0 ? [0.0, 0.0] : [$values[intdiv($n, 20)], $values[$n - 1 - intdiv($n, 20)]];
-        if ($low < self::DARK || $high - $low < self::EVEN || ! self::isSmooth($grid, $across, $down)) {
+        $parts = self::lightest($scan);
+        $ground = self::ground($parts);
+        if ($ground === null) {
             return $scan;
         }
+        $values = array_map(static fn (array $part): float => self::at($ground, $part[0], $part[1]), $parts);
 
-        return self::against($scan, $grid, $across, $down, $cell);
+        return min($values) < self::DARK || max($values) - min($values) < self::EVEN ? $scan : self::against($scan, $ground);
     }
 
-    /** @return array{list<list<float>>, int, int, float} the lightest of each part, row by row */
+    /**
+     * A smooth ground of the second order through what is lightest; parts that lie darker have something drawn all over and are left out.
+     *
+     * @param  list<array{float, float, float}>  $parts
+     * @return list<float>|null its six numbers; null where there is none
+     */
+    private static function ground(array $parts): ?array
+    {
+        $kept = array_values(array_filter($parts, static fn (array $part): bool => $part[2] >= self::DARK));
+        for ($round = 0; $round < 12; $round++) {
+            $ground = count($kept) < max(8, self::SHOWN * count($parts)) ? null : self::fitted($kept);
+            if ($ground === null) {
+                return null;
+            }
+            $next = array_values(array_filter($parts, static fn (array $part): bool => $part[2] >= self::at($ground, $part[0], $part[1]) - self::DRAWN));
+            if (count($next) === count($kept)) {
+                break;
+            }
+            $kept = $next;
+        }
+        $sum = 0.0;
+        foreach ($kept as [$x, $y, $value]) {
+            $sum += ($value - self::at($ground, $x, $y)) ** 2;
+        }
+
+        return sqrt($sum / count($kept)) <= self::SMOOTH ? $ground : null;
+    }
+
+    /** @param  list<float>  $ground */
+    private static function at(array $ground, float $x, float $y): float
+    {
+        return $ground[0] + $ground[1] * $x + $ground[2] * $y + $ground[3] * $x * $x + $ground[4] * $x * $y + $ground[5] * $y * $y;
+    }
+
+    /**
+     * Least squares, by Gauss.
+     *
+     * @param  list<array{float, float, float}>  $parts
+     * @return list<float>|null
+     */
+    private static function fitted(array $parts): ?array
+    {
+        $rows = array_fill(0, 6, array_fill(0, 7, 0.0));
+        foreach ($parts as [$x, $y, $value]) {
+            $one = [1.0, $x, $y, $x * $x, $x * $y, $y * $y, $value];
+            for ($i = 0; $i < 6; $i++) {
+                for ($k = 0; $k < 7; $k++) {
+                    $rows[$i][$k] += $one[$i] * $one[$k];
+                }
+            }
+        }
+        for ($i = 0; $i < 6; $i++) {
+            if (abs($rows[$i][$i]) < 1e-9) {
+                return null;
+            }
+            for ($k = 0; $k < 6; $k++) {
+                $share = $k === $i ? 0.0 : $rows[$k][$i] / $rows[$i][$i];
+                for ($m = $i; $m < 7 && $share !== 0.0; $m++) {
+                    $rows[$k][$m] -= $share * $rows[$i][$m];
+                }
+            }
+        }
+
+        return array_map(static fn (int $i): float => $rows[$i][6] / $rows[$i][$i], range(0, 5));
+    }
+
+    /** @return list<array{float, float, float}> the middle of each part, in shares of the picture's longer side, and how light the lightest of it is */
     private static function lightest(Scan $scan): array
     {
-        $cell = max($scan->width, $scan->height) / self::PARTS;
-        $across = max(1, (int) ceil($scan->width / $cell));
-        $down = max(1, (int) ceil($scan->height / $cell));
-        $grid = [];
-        for ($v = 0; $v < $down; $v++) {
-            $row = [];
-            for ($u = 0; $u < $across; $u++) {
+        $long = max($scan->width, $scan->height);
+        $cell = $long / self::PARTS;
+        $parts = [];
+        for ($top = 0.0; $top < $scan->height; $top += $cell) {
+            for ($left = 0.0; $left < $scan->width; $left += $cell) {
                 Patience::ask(64);
                 $count = array_fill(0, 256, 0);
                 $all = 0;
-                for ($y = (int) ($v * $cell), $bottom = min($scan->height, (int) (($v + 1) * $cell)); $y < $bottom; $y += 2) {
-                    for ($x = (int) ($u * $cell), $right = min($scan->width, (int) (($u + 1) * $cell)); $x < $right; $x += 2) {
+                for ($y = (int) $top, $bottom = min($scan->height, (int) ($top + $cell)); $y < $bottom; $y += 2) {
+                    for ($x = (int) $left, $right = min($scan->width, (int) ($left + $cell)); $x < $right; $x += 2) {
                         $dot = $scan->dots[$y * $scan->width + $x];
                         $count[intdiv(299 * ($dot >> 16) + 587 * ($dot >> 8 & 255) + 114 * ($dot & 255), 1000)]++;
                         $all++;
@@ -63,51 +132,22 @@ final class Levelled
                 for ($value = 255, $sum = 0; $value > 0 && $sum < 0.15 * $all; $value--) {
                     $sum += $count[$value];
                 }
-                $row[] = (float) $value;
-            }
-            $grid[] = $row;
-        }
-
-        return [$grid, $across, $down, $cell];
-    }
-
-    /** @param  list<list<float>>  $grid */
-    private static function isSmooth(array $grid, int $across, int $down): bool
-    {
-        $flat = array_merge(...$grid);
-        $span = $flat === [] ? 0.0 : max($flat) - min($flat);
-        $bent = 0.0;
-        for ($v = 0; $v < $down; $v++) {
-            for ($u = 0; $u < $across; $u++) {
-                if ($u > 0 && $u < $across - 1) {
-                    $bent = max($bent, abs($grid[$v][$u - 1] - 2 * $grid[$v][$u] + $grid[$v][$u + 1]));
-                }
-                if ($v > 0 && $v < $down - 1) {
-                    $bent = max($bent, abs($grid[$v - 1][$u] - 2 * $grid[$v][$u] + $grid[$v + 1][$u]));
-                }
+                $parts[] = [($left + $cell / 2) / $long, ($top + $cell / 2) / $long, (float) $value];
             }
         }
 
-        return $bent <= max(16.0, 0.5 * $span);
+        return $parts;
     }
 
-    /** @param  list<list<float>>  $grid */
-    private static function against(Scan $scan, array $grid, int $across, int $down, float $cell): Scan
+    /** @param  list<float>  $ground */
+    private static function against(Scan $scan, array $ground): Scan
     {
+        $long = max($scan->width, $scan->height);
         $dots = [];
         for ($y = 0, $i = 0; $y < $scan->height; $y++) {
             Patience::ask(32);
-            $v = max(0.0, min($down - 1.0, ($y + 0.5) / $cell - 0.5));
-            $v0 = (int) $v;
-            $v1 = min($down - 1, $v0 + 1);
-            $fv = $v - $v0;
             for ($x = 0; $x < $scan->width; $x++, $i++) {
-                $u = max(0.0, min($across - 1.0, ($x + 0.5) / $cell - 0.5));
-                $u0 = (int) $u;
-                $u1 = min($across - 1, $u0 + 1);
-                $fu = $u - $u0;
-                $ground = ($grid[$v0][$u0] * (1 - $fu) + $grid[$v0][$u1] * $fu) * (1 - $fv) + ($grid[$v1][$u0] * (1 - $fu) + $grid[$v1][$u1] * $fu) * $fv;
-                $by = 250 / max(1.0, $ground);
+                $by = 250 / max(1.0, self::at($ground, ($x + 0.5) / $long, ($y + 0.5) / $long));
                 $dot = $scan->dots[$i];
                 $dots[] = min(255, (int) (($dot >> 16) * $by)) << 16 | min(255, (int) (($dot >> 8 & 255) * $by)) << 8 | min(255, (int) (($dot & 255) * $by));
             }

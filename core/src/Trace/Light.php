@@ -13,7 +13,7 @@ final class Light
     /** Dots along edges that are looked at, and at least. */
     private const LOOKED_AT = 4000;
 
-    private const LEAST = 150;
+    private const LEAST = 80;
 
     /** How often one mixture is told. */
     private const ALIKE = 6;

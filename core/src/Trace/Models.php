@@ -19,6 +19,9 @@ final class Models
     /** Dots of the smallest half axis that can be told from a polygon. */
     private const LEAST = 1.4;
 
+    /** Dots of a radius below which a corner may be sharp. */
+    private const BLUNT = 2.2;
+
     /** Beside a corner that is sharp the dots of both sides are mixed. */
     private const SPOILED = 1.6;
 
@@ -35,6 +38,10 @@ final class Models
                 'ellipse' => $moments === null ? null : self::ellipse($moments),
                 default => $moments === null ? null : self::rectangle($way, $moments),
             };
+            // The dots of a sharp corner look a little round.
+            if ($model !== null && $model->radius > 0 && $model->radius < self::BLUNT && self::holds($model->with(radius: 0.0), $way->places, $noise)) {
+                $model = $model->with(radius: 0.0);
+            }
             if ($model !== null && self::holds($model, $way->places, $noise)) {
                 return self::level($model, $way->places, $noise);
             }

@@ -51,7 +51,7 @@ final class Strands
             }
         }
 
-        return self::joined($chains, $next);
+        return self::joined(array_map(static fn (Chain $chain): bool => $chain->closed, $chains), $next);
     }
 
     /**
@@ -89,21 +89,20 @@ final class Strands
     }
 
     /**
-     * @param  list<Chain>  $chains
+     * @param  array<int, bool>  $chains  whether each is closed by itself
      * @param  array<int, array{int, bool}>  $next  what goes on after a chain, travelled as told (odd) or back (even)
      * @return list<Strand>
      */
-    private static function joined(array $chains, array $next): array
+    public static function joined(array $chains, array $next): array
     {
         $strands = [];
         $used = [];
-        foreach ($chains as $i => $chain) {
+        foreach ($chains as $i => $closed) {
             if (isset($used[$i])) {
                 continue;
             }
             // Back to where it begins, or round.
             $first = [$i, true];
-            $closed = $chain->closed;
             for ($seen = [$i => true]; isset($next[2 * $first[0] + (int) ! $first[1]]); $seen[$first[0]] = true) {
                 [$k, $out] = $next[2 * $first[0] + (int) ! $first[1]];
                 if (isset($seen[$k])) {

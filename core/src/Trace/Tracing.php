@@ -62,6 +62,7 @@ final class Tracing
         $curves = new Curves($borders->chains, $places, Ends::of($borders->chains, $places), $noise, $options->closeness, self::kinds($options));
         $meant = Rules::applied($curves, $noise, $options->off);
         $parts = self::parts($regions, $borders, $curves, self::left($inks, $ground, $options));
+        $parts = $options->lines ? self::lines($parts, $regions) : $parts;
 
         return new Traced(
             $scan->width,
@@ -72,7 +73,7 @@ final class Tracing
             $scan->whole(),
             $inks,
             $ground,
-            $parts,
+            array_values($parts),
             $meant,
             $noise,
             $proposed->photo,
@@ -137,7 +138,7 @@ final class Tracing
         $corners = array_count_values([$labels[0], $labels[$w - 1], $labels[($h - 1) * $w], $labels[$h * $w - 1]]);
         $most = array_search(max($corners), $corners, true);
 
-        return $count > 1 && is_int($most) && max($corners) >= self::GROUND ? $most : null;
+        return is_int($most) && ($count === 1 || max($corners) >= self::GROUND) ? $most : null;
     }
 
     /**
@@ -159,7 +160,7 @@ final class Tracing
 
     /**
      * @param  array<int, true>  $left
-     * @return list<Part>
+     * @return array<int, Part> by their regions, the largest first
      */
     private static function parts(Regions $regions, Borders $borders, Curves $curves, array $left): array
     {
@@ -184,9 +185,28 @@ final class Tracing
             }
             usort($contours, static fn (Contour $a, Contour $b): int => abs($b->area()) <=> abs($a->area()));
             $model = count($rings) === 1 && count($rings[0]) === 1 ? $curves->models[$rings[0][0][0]] ?? null : null;
-            $parts[] = new Part($ink, $contours, $model, $regions->size[$region]);
+            $parts[$region] = new Part($ink, $contours, $model, $regions->size[$region]);
         }
-        usort($parts, static fn (Part $a, Part $b): int => $b->dots <=> $a->dots);
+        uasort($parts, static fn (Part $a, Part $b): int => $b->dots <=> $a->dots);
+
+        return $parts;
+    }
+
+    /**
+     * @param  array<int, Part>  $parts  by their regions
+     * @return array<int, Part>
+     */
+    private static function lines(array $parts, Regions $regions): array
+    {
+        $dots = [];
+        foreach ($regions->of as $i => $region) {
+            if (isset($parts[$region])) {
+                $dots[$region][] = [$i % $regions->width, intdiv($i, $regions->width)];
+            }
+        }
+        foreach ($parts as $region => $part) {
+            $parts[$region] = MiddleLines::of($part, $dots[$region] ?? []) ?? $part;
+        }
 
         return $parts;
     }
