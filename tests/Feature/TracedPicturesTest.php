@@ -32,7 +32,10 @@ final class TracedPicturesTest extends TestCase
         $this->edit(['kind' => 'reference', 'picture' => ['file' => $file, 'name' => $name]])->assertOk();
     }
 
-    /** @param  array<string, mixed>  $edit */
+    /**
+     * @param  array<string, mixed>  $edit
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
     private function edit(array $edit): TestResponse
     {
         $version = ShopJob::query()->findOrFail($this->job)->version;
@@ -40,12 +43,16 @@ final class TracedPicturesTest extends TestCase
         return $this->postJson("/api/v1/jobs/{$this->job}/edits", ['version' => $version, 'edit' => $edit]);
     }
 
-    /** @param  array<string, mixed>  $values */
+    /**
+     * @param  array<string, mixed>  $values
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
     private function trace(array $values = []): TestResponse
     {
         return $this->postJson("/api/v1/jobs/{$this->job}/works", ['kind' => 'trace', ...$values]);
     }
 
+    /** @param  int<1, 10>  $scale */
     private static function stamp(int $scale = 1): string
     {
         return Painted::picture(200 * $scale, 100 * $scale, static fn (float $x, float $y): int => hypot($x / $scale - 50, $y / $scale - 50) < 30 ? 0xCC3333

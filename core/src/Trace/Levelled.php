@@ -41,7 +41,7 @@ final class Levelled
         }
         $values = array_map(static fn (array $part): float => self::at($ground, $part[0], $part[1]), $parts);
 
-        return min($values) < self::DARK || max($values) - min($values) < self::EVEN ? $scan : self::against($scan, $ground);
+        return $values === [] || min($values) < self::DARK || max($values) - min($values) < self::EVEN ? $scan : self::against($scan, $ground);
     }
 
     /**

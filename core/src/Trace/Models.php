@@ -32,6 +32,11 @@ final class Models
             return null;
         }
         $moments = self::moments($way->places);
+        $circle = in_array('circle', $kinds, true) ? null : self::circle($way->places);
+        if ($circle !== null && self::holds($circle, $way->places, $noise)) {
+            // What is a circle and is not to be is no ellipse either.
+            return null;
+        }
         foreach ($kinds as $kind) {
             $model = match ($kind) {
                 'circle' => self::circle($way->places),

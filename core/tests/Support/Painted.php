@@ -13,6 +13,8 @@ final class Painted
     private const FINE = 8;
 
     /**
+     * @param  int<1, max>  $width
+     * @param  int<1, max>  $height
      * @param  Closure(float, float): int  $colour  0xRRGGBB at a place in dots; less than none where it is clear
      * @param  int|null  $quality  of JPEG; PNG when null
      * @param  bool  $light  whether light itself is mixed along edges, as a lens does

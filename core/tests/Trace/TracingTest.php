@@ -251,7 +251,8 @@ final class TracingTest extends TestCase
         self::assertCount(3, $strokes);
         self::assertCount(4, $pieces, 'the disc is no line');
         foreach ($strokes as $piece) {
-            self::assertEqualsWithDelta(8.0, $piece->stroke?->style->width, 0.15);
+            self::assertNotNull($piece->stroke);
+            self::assertEqualsWithDelta(8.0, $piece->stroke->style->width, 0.15);
             self::assertSame(Cap::Butt, $piece->stroke->style->cap);
         }
         $single = array_values(array_filter($strokes, static fn (Piece $piece): bool => ($piece->box()?->height() ?? 9) < 0.5))[0];

@@ -153,7 +153,7 @@ export const useTracing = defineStore('tracing', () => {
   }
 
   // Another job, and another picture, begin anew.
-  watch(() => [bench.job?.id, bench.art?.reference?.file], () => {
+  watch(() => `${bench.job?.id} ${bench.art?.reference?.file}`, () => {
     if (on.value) put()
     forget()
   })

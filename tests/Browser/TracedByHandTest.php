@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Remote\LocalFileDetector;
+use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Tests\Support\Painted;
+use PHPUnit\Framework\Attributes\Test;
+
+/** D14: a picture that a customer sent becomes curves by presses. */
+final class TracedByHandTest extends BrowserTestCase
+{
+    use OnTheBench;
+
+    /** @return list<string> */
+    private function kinds(): array
+    {
+        return array_map(static fn (Piece $piece): string => ($piece->fill?->colour->hex() ?? 'line').($piece->recipe === null ? '' : ' live'), $this->art()->pieces);
+    }
+
+    #[Test]
+    public function a_picture_is_traced_looked_at_and_laid_on_the_bench(): void
+    {
+        $this->emptyBench('Harbour stamp', 'plain', '120mm', '80mm');
+        $path = self::$folder.'/stamp.png';
+        file_put_contents($path, Painted::picture(240, 160, static fn (float $x, float $y): int => hypot($x - 70, $y - 80) < 40 ? 0xCC3333
+            : (abs($x - 170) < 40 && abs($y - 80) < 30 ? 0x1D5C46 : (abs($y - 140) < 4 && $x > 30 && $x < 210 ? 0x224488 : 0xFFFFFF))));
+        $this->open('reference');
+        $this->change(fn () => $this->see('[data-field=reference]')->setFileDetector(new LocalFileDetector)->sendKeys($path));
+        $this->open('trace');
+        $this->press('[data-test=trace]');
+        $this->seeText('3 pieces', '[data-section=trace] summary');
+        // The picture on the left of the wipe, the curves on its right.
+        self::until(fn (): ?bool => $this->howMany('[data-test=art-before]') === 1 ?: null, 'the curves beside the picture', 20.0);
+        $this->seeText('1 circle', '[aria-label="What was meant"]');
+        self::assertSame([], $this->kinds(), 'nothing lies on the bench yet');
+        // What was meant is pointed at, and left as the dots have it.
+        self::$browser->action()->moveToElement($this->see('[data-field=meant-circles]'))->perform();
+        $this->see('[data-test=meant-mark]');
+        $this->press('[data-field=meant-circles]');
+        $this->seeText('as the dots have it', '[aria-label="What was meant"]');
+        // A colour is left out by its tick.
+        $this->press('[data-ink="#224488"] [data-field^=ink-]');
+        $this->seeText('2 pieces', '[data-section=trace] summary');
+        $this->change(fn () => $this->press('[data-test=keep-trace]'));
+        self::assertSame(['#cc3333', '#1d5c46 live'], $this->kinds());
+        self::assertEqualsWithDelta([65.0, 25.0, 40.0], [$this->lastPiece()->box()->left ?? 0, $this->lastPiece()->box()->top ?? 0, $this->lastPiece()->box()?->width()], 0.2, 'mm, as the picture lies');
+        self::assertSame(0, $this->howMany('[data-test=art-before]'));
+        $this->change(fn () => $this->press('[data-test=undo]'));
+        self::assertSame([], $this->kinds(), 'one act');
+        // Left, nothing of it stays.
+        $this->press('[data-test=trace]');
+        $this->seeText('2 pieces', '[data-section=trace] summary');
+        $this->press('[data-test=leave-trace]');
+        self::until(fn (): ?bool => $this->howMany('[data-test=art-before]') === 0 ?: null, 'the bench as it was', 10.0);
+        self::assertSame([], $this->kinds());
+        self::assertSame([], $this->complaints());
+    }
+}
