@@ -35,6 +35,9 @@ final class TraceFigures
 
     private const FINE = 0.1;
 
+    /** Pictures that the library is given in one process. */
+    private const AT_ONCE = 15;
+
     /** Dots of what counts as a region. */
     private const REGION = 10.0;
 
@@ -105,8 +108,13 @@ final class TraceFigures
                 );
             }
             $list[] = [$scan, count($traced->inks), $reference];
+            // So many at once as memory holds.
+            if (count($list) === self::AT_ONCE) {
+                array_push($theirs, ...self::others($list));
+                $list = [];
+            }
         }
-        $theirs = self::others($list);
+        array_push($theirs, ...self::others($list));
         $title = "{$size} px".($lossy ? ', JPEG 75' : '');
         yield from self::rows($title, $ours, $theirs);
     }

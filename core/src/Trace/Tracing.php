@@ -34,6 +34,7 @@ final class Tracing
 
     public static function of(Scan $scan, Options $options): Traced
     {
+        $scan = Denoised::of($scan);
         if ($options->level) {
             $scan = Levelled::of($scan);
         }

@@ -65,6 +65,11 @@ final class ScanTest extends TestCase
         $turned = Tracing::picture($bytes, 60.0, new Options(turn: 30.0))->artwork(60.0)->pieces[0];
         self::assertEqualsWithDelta(20 * 0.866 + 10 * 0.5, $turned->box()?->width(), 0.5, 'clockwise about the middle');
         self::assertEqualsWithDelta(200.0, abs($turned->shape->area()), 2.0);
+        $lowest = ['x' => 0.0, 'y' => 0.0];
+        foreach ($turned->shape->contours[0]->segments() as $segment) {
+            $lowest = $segment[7] > $lowest['y'] ? ['x' => $segment[6], 'y' => $segment[7]] : $lowest;
+        }
+        self::assertGreaterThan(30.0, $lowest['x'], 'its right end went down');
         $this->expectExceptionMessage('Nothing of the picture lies in that part.');
         Tracing::picture($bytes, 60.0, new Options(part: [70.0, 10.0, 40.0, 30.0]));
     }

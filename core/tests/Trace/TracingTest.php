@@ -17,6 +17,7 @@ use NeatEdge\Core\Stroke\Cap;
 use NeatEdge\Core\Tests\Support\Painted;
 use NeatEdge\Core\Tests\Support\RealArt;
 use NeatEdge\Core\Trace\Choice;
+use NeatEdge\Core\Trace\Denoised;
 use NeatEdge\Core\Trace\Meant\Found;
 use NeatEdge\Core\Trace\Meant\Rules;
 use NeatEdge\Core\Trace\Options;
@@ -205,6 +206,34 @@ final class TracingTest extends TestCase
         self::assertCount(2, $traced->parts);
         self::assertSame('2 circles', self::meant($traced)['circles']->label ?? '');
         self::assertGreaterThan(2, count(self::traced($bytes, new Options(level: false))->parts), 'shades of the ground, as they are');
+    }
+
+    #[Test]
+    public function grain_of_a_scanner_is_taken_away_before_and_what_is_clean_stays_as_it_is(): void
+    {
+        $stamp = static fn (float $x, float $y): int => abs(hypot($x - 80, $y - 80) - 50) < 8 ? 0x1D5C46 : (hypot($x - 80, $y - 80) < 25 ? 0xCC3333 : 0xE8E4DA);
+        $clean = Painted::picture(160, 160, $stamp);
+        self::assertEqualsWithDelta(0.0, Denoised::grain(Scan::of($clean)), 0.5);
+        self::assertSame(Scan::of($clean)->dots, Denoised::of(Scan::of($clean))->dots);
+        mt_srand(21);
+        $image = imagecreatefromstring($clean) ?: self::fail();
+        for ($i = 0; $i < 160 * 160; $i++) {
+            [$x, $y] = [$i % 160, intdiv($i, 160)];
+            $dot = (int) imagecolorat($image, $x, $y);
+            $grain = mt_rand(-20, 20);
+            $one = static fn (int $shift): int => max(0, min(255, ($dot >> $shift & 255) + $grain)) << $shift;
+            imagesetpixel($image, $x, $y, mt_rand(0, 500) === 0 ? 0x202020 : $one(16) | $one(8) | $one(0));
+        }
+        ob_start();
+        imagepng($image);
+        $bytes = (string) ob_get_clean();
+        self::assertEqualsWithDelta(11.8, Denoised::grain(Scan::of($bytes)), 2.5, 'as much as was strewn');
+        $traced = self::traced($bytes);
+        self::assertSame(2, count($traced->parts), implode(' ', $traced->says()));
+        self::assertFalse($traced->photo);
+        $pieces = $traced->artwork(160.0)->pieces;
+        self::assertEqualsWithDelta(M_PI * (58 ** 2 - 42 ** 2), abs($pieces[0]->shape->area()), 90.0);
+        self::assertLessThan(4 * 12, $traced->nodes);
     }
 
     /** @return array<string, array{string, string}> */
