@@ -40,6 +40,8 @@ final class TracedPictures
             $names[$choice->colour->hex()] = $choice->name;
         }
         $outcome = ['traced' => $key, 'fine' => $most >= min(Scan::MOST, $picture->width * $picture->height), 'wide' => $wide, ...$traced->told($wide)];
+        // What is coarse is only looked at while the rest is worked on.
+        $outcome['says'] = $outcome['fine'] ? $outcome['says'] : [];
         StepResult::query()->updateOrCreate(['key' => $key], [
             'artwork' => (string) gzcompress(ArtworkJson::encode($traced->artwork($wide, $names)), 3),
             'report' => json_encode($outcome, JSON_THROW_ON_ERROR),

@@ -75,10 +75,13 @@ final class Scan
         $shrunk = 1.0;
         if ($most < $size[0] * $size[1]) {
             $shrunk = sqrt($size[0] * $size[1] / $most);
-            imagealphablending($image, false);
-            $small = imagescale($image, max(1, (int) round($size[0] / $shrunk)), max(1, (int) round($size[1] / $shrunk)), IMG_BICUBIC);
-            $image = $small === false ? $image : $small;
-            $shrunk = $size[0] / imagesx($image);
+            // Each dot the mean of those that it stands for: edges keep their shares.
+            [$width, $height] = [max(1, (int) round($size[0] / $shrunk)), max(1, (int) round($size[1] / $shrunk))];
+            $small = imagecreatetruecolor($width, $height);
+            imagealphablending($small, false);
+            imagecopyresampled($small, $image, 0, 0, 0, 0, $width, $height, $size[0], $size[1]);
+            $image = $small;
+            $shrunk = $size[0] / $width;
         }
 
         return self::taken($turn === 0.0 ? $image : self::turned($image, $turn), $size[2] === IMAGETYPE_JPEG, $shrunk);

@@ -57,7 +57,7 @@ function part() {
       <ul v-if="tracing.choices.length > 0" class="inks" aria-label="Colours of the picture">
         <li v-for="(one, index) in tracing.choices" :key="one.colour" :data-ink="one.colour">
           <Tick :value="!one.drop" :data-field="`ink-${index}`" @keep="tracing.choose(index, { drop: !$event })"><i class="ink" :style="{ background: one.colour }" /> {{ one.colour }}</Tick>
-          <button type="button" class="more" :aria-expanded="opened === one.colour" :title="$t('Name it, or make it one with another')" :aria-label="$t('More of {colour}', { colour: one.colour })" :data-test="`ink-more-${index}`" @click="opened = opened === one.colour ? null : one.colour">{{ one.name || (one.into ? $t('as {colour}', { colour: one.into }) : $t('name, join')) }}</button>
+          <button type="button" class="more" :aria-expanded="opened === one.colour" :title="$t('Name it, or make it one with another')" :aria-label="$t('More of {colour}', { colour: one.colour })" :data-test="`ink-more-${index}`" @click="opened = opened === one.colour ? null : one.colour">{{ one.name || (one.into ? $t('as {colour}', { colour: one.into }) : $t('more')) }}</button>
           <span class="count">{{ one.drop ? $t('left out') : one.into ? '' : count(one.colour) }}</span>
           <div v-if="opened === one.colour" class="more-of">
             <TypedWords :value="one.name" :placeholder="$t('Material or ink')" :aria-label="$t('Name of {colour}', { colour: one.colour })" @keep="tracing.choose(index, { name: String($event) })" />
