@@ -42,7 +42,8 @@ abstract class ArtworkCommand extends Command
                 'take',
                 null,
                 InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY,
-                'how a file that can be taken in several ways is taken, such as lines=cut, lines=drawn, gap=0.1mm, width=0.5mm, unit=in, asleep=yes, page=2, or trace=120mm for a picture of that width',
+                'how a file that can be taken in several ways is taken, such as lines=cut, lines=drawn, gap=0.1mm, width=0.5mm, unit=in, asleep=yes, page=2,'
+                    .' or trace=120mm for a picture of that width',
             )
             ->addOption('fonts', null, InputOption::VALUE_REQUIRED, 'a folder of fonts (.ttf, .woff) for text, besides those that ship')
             ->addOption('solid-colours', null, InputOption::VALUE_NONE, 'turn what one can see through into the solid colours that are seen')

@@ -26,7 +26,8 @@ final class Skeleton
     /**
      * @param  list<array{int, int}>  $dots  of the region
      * @param  float  $width  dots that it is wide: a line that ends after less than about so much is none, but the corner of one
-     * @return list<array{places: list<array{float, float}>, from: int|null, to: int|null, closed: bool}> numbers of the crossings at its ends; null where it ends freely
+     * @return list<array{places: list<array{float, float}>, from: int|null, to: int|null, closed: bool}> with the numbers of the crossings at its ends;
+     *                                                                                                 null where it ends freely
      */
     public static function of(array $dots, float $width): array
     {

@@ -84,6 +84,10 @@ final class PartsOfTracingTest extends TestCase
         self::assertCount(6, self::found($scan));
         self::assertCount(4, self::found($scan, 4));
         self::assertCount(1, self::found($scan, 1));
+        $halves = Scan::of(Painted::picture(120, 40, static fn (float $x): int => $x < 30 ? 0x000000 : 0xC8C8C8));
+        self::assertContains(self::found($halves, 1)[0], ['#959595', '#969696', '#979797'], 'the mean of both, by how much there is of each');
+        $tiles = (string) file_get_contents(dirname(__DIR__, 3).'/node_modules/@twemoji/svg/1f004.svg');
+        self::assertCount(3, self::found(Scan::of(Painted::drawing($tiles, 512, 75))), 'what JPEG tints beside red is no colour of its own');
     }
 
     #[Test]
