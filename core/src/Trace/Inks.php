@@ -28,6 +28,15 @@ final class Inks
     /** CIEDE2000 within which two colours are one. */
     private const NEAR = 3.0;
 
+    /** The same of what is small in a noisy picture; dots of it at least, and how far (of 441) it is off what is known. */
+    private const FLAT_SMALL = 14;
+
+    private const SMALL = 12;
+
+    private const SMALL_SHARE = 1.5e-4;
+
+    private const UNEXPLAINED_SMALL = 44.0;
+
     /** CIEDE2000 within which a colour that has less than this share of another's dots is a tint of it, in a noisy picture. */
     private const TINTED = 9.0;
 
@@ -66,12 +75,12 @@ final class Inks
     /** @param  int|null  $wanted  how many; as many as there are when null */
     public static function of(Scan $scan, ?int $wanted = null): self
     {
-        [$bins, $flat] = self::flat($scan);
+        [$bins, $flat] = self::flat($scan, $scan->lossy ? self::AROUND_LOSSY : self::AROUND, self::FLAT);
         $total = max(1, count($scan->dots));
         $groups = self::groups($bins, self::NEAR);
         $least = max(6, (int) ($total * ($scan->lossy ? self::LEAST_LOSSY : self::LEAST)));
         $groups = array_values(array_filter($groups, static fn (array $group): bool => $group['n'] >= $least));
-        $groups = $scan->lossy ? self::withoutTints($groups) : $groups;
+        $groups = $scan->lossy ? self::withSmall($scan, self::withoutTints($groups)) : $groups;
         $photo = ($flat < self::PHOTO * $total && self::manifold($scan) > self::MANIFOLD) || count($groups) > 3 * self::MOST;
         $groups = self::joined($groups, min($photo && $wanted === null ? self::OF_A_PHOTO : self::MOST, max(1, $wanted ?? self::MOST)));
         if (! $photo && ($wanted === null || count($groups) < $wanted)) {
@@ -112,11 +121,13 @@ final class Inks
         return $sum;
     }
 
-    /** @return array{array<int, Bin>, int} dots that lie flat by the five highest bits of each channel, and how many */
-    private static function flat(Scan $scan): array
+    /**
+     * @param  list<int>  $around  how far the neighbours are that a dot is held against
+     * @return array{array<int, Bin>, int} dots that lie flat by the five highest bits of each channel, and how many
+     */
+    private static function flat(Scan $scan, array $around, int $limit): array
     {
         [$w, $h, $dots] = [$scan->width, $scan->height, $scan->dots];
-        $around = $scan->lossy ? self::AROUND_LOSSY : self::AROUND;
         $bins = [];
         $count = 0;
         for ($y = 0; $y < $h; $y++) {
@@ -125,8 +136,8 @@ final class Inks
                 $dot = $dots[$i];
                 $flat = true;
                 foreach ($around as $far) {
-                    $flat = $flat && ($y < $far || self::near($dot, $dots[$i - $far * $w])) && ($y + $far >= $h || self::near($dot, $dots[$i + $far * $w]))
-                        && ($x < $far || self::near($dot, $dots[$i - $far])) && ($x + $far >= $w || self::near($dot, $dots[$i + $far]));
+                    $flat = $flat && ($y < $far || self::near($dot, $dots[$i - $far * $w], $limit)) && ($y + $far >= $h || self::near($dot, $dots[$i + $far * $w], $limit))
+                        && ($x < $far || self::near($dot, $dots[$i - $far], $limit)) && ($x + $far >= $w || self::near($dot, $dots[$i + $far], $limit));
                 }
                 if (! $flat) {
                     continue;
@@ -147,10 +158,10 @@ final class Inks
         return [$bins, $count];
     }
 
-    private static function near(int $dot, int $other): bool
+    private static function near(int $dot, int $other, int $limit): bool
     {
-        return $dot === $other || (abs(($dot >> 16) - ($other >> 16)) <= self::FLAT && abs(($dot >> 8 & 255) - ($other >> 8 & 255)) <= self::FLAT
-            && abs(($dot & 255) - ($other & 255)) <= self::FLAT);
+        return $dot === $other || (abs(($dot >> 16) - ($other >> 16)) <= $limit && abs(($dot >> 8 & 255) - ($other >> 8 & 255)) <= $limit
+            && abs(($dot & 255) - ($other & 255)) <= $limit);
     }
 
     /**
@@ -182,6 +193,31 @@ final class Inks
                 $labs[] = $lab;
             } else {
                 $groups[$at] = self::sum($groups[$at], $bin);
+            }
+        }
+
+        return $groups;
+    }
+
+    /**
+     * With the colours of what is small in a noisy picture: it lies flat next to itself, as no mixture along an edge does, and far from the others.
+     *
+     * @param  list<Bin>  $groups
+     * @return list<Bin>
+     */
+    private static function withSmall(Scan $scan, array $groups): array
+    {
+        [$bins] = self::flat($scan, self::AROUND, self::FLAT_SMALL);
+        $small = self::groups($bins, 2 * self::NEAR);
+        usort($small, static fn (array $a, array $b): int => $b['n'] <=> $a['n']);
+        foreach ($small as $group) {
+            if ($group['n'] < max(self::SMALL, self::SMALL_SHARE * count($scan->dots)) || count($groups) >= self::MOST) {
+                break;
+            }
+            $colour = self::colour($group);
+            $near = array_filter($groups, static fn (array $one): bool => self::colour($one)->distanceTo($colour) < self::UNEXPLAINED_SMALL);
+            if ($near === []) {
+                $groups[] = $group;
             }
         }
 

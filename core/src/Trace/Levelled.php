@@ -16,7 +16,7 @@ final class Levelled
     private const PARTS = 12;
 
     /** Of 255: by less the ground of an even picture differs from part to part. */
-    private const EVEN = 9.0;
+    private const EVEN = 14.0;
 
     /** Of 255: darker than this no part of a ground is. */
     private const DARK = 70.0;
@@ -27,19 +27,19 @@ final class Levelled
     /** Share of the parts that show the ground at least, and how far (of 255) they are off a smooth one at most, as mean squares. */
     private const SHOWN = 0.35;
 
-    private const SMOOTH = 3.5;
+    private const SMOOTH = 2.2;
 
     public static function of(Scan $scan): Scan
     {
         if ($scan->clear !== null || min($scan->width, $scan->height) < 4 * self::PARTS) {
             return $scan;
         }
-        $parts = self::lightest($scan);
-        $ground = self::ground($parts);
+        [$ground, $shown] = self::ground(self::lightest($scan)) ?? [null, []];
         if ($ground === null) {
             return $scan;
         }
-        $values = array_map(static fn (array $part): float => self::at($ground, $part[0], $part[1]), $parts);
+        // Where nothing shows it, a ground is only guessed at.
+        $values = array_map(static fn (array $part): float => self::at($ground, $part[0], $part[1]), $shown);
 
         return $values === [] || min($values) < self::DARK || max($values) - min($values) < self::EVEN ? $scan : self::against($scan, $ground);
     }
@@ -48,7 +48,7 @@ final class Levelled
      * A smooth ground of the second order through what is lightest; parts that lie darker have something drawn all over and are left out.
      *
      * @param  list<array{float, float, float}>  $parts
-     * @return list<float>|null its six numbers; null where there is none
+     * @return array{list<float>, list<array{float, float, float}>}|null its six numbers, and the parts that show it; null where there is none
      */
     private static function ground(array $parts): ?array
     {
@@ -69,7 +69,7 @@ final class Levelled
             $sum += ($value - self::at($ground, $x, $y)) ** 2;
         }
 
-        return sqrt($sum / count($kept)) <= self::SMOOTH ? $ground : null;
+        return sqrt($sum / count($kept)) <= self::SMOOTH ? [$ground, $kept] : null;
     }
 
     /** @param  list<float>  $ground */
