@@ -31,8 +31,8 @@ final class Ends
                 continue;
             }
             [$ex, $ey] = $chain->end();
-            $meeting["{$chain->x} {$chain->y}"][] = self::line($places[$i], $chain);
-            $meeting["{$ex} {$ey}"][] = self::line(array_reverse($places[$i]), $chain);
+            $meeting["{$chain->x} {$chain->y}"][] = self::line($places[$i], $chain, $chain->steps[0]);
+            $meeting["{$ex} {$ey}"][] = self::line(array_reverse($places[$i]), $chain, $chain->steps[count($chain->steps) - 1]);
         }
         $found = [];
         foreach ($meeting as $corner => $lines) {
@@ -45,12 +45,13 @@ final class Ends
 
     /**
      * @param  list<array{float, float}>  $places  from the end on
+     * @param  int  $way  of the step at that end
      * @return array{float, float, float, float, float}|null a place and a direction of what comes in, and what it counts
      */
-    private static function line(array $places, Chain $chain): ?array
+    private static function line(array $places, Chain $chain, int $way): ?array
     {
         if ($chain->isFrame()) {
-            return [...$places[0], ($chain->steps[0] & 1) === 0 ? 1.0 : 0.0, ($chain->steps[0] & 1) === 0 ? 0.0 : 1.0, self::FRAME];
+            return [...$places[0], ($way & 1) === 0 ? 1.0 : 0.0, ($way & 1) === 0 ? 0.0 : 1.0, self::FRAME];
         }
         $way = new Way($places, false);
         $told = array_slice($way->around(0, self::TOLD[0] - 0.5, self::TOLD[1] - 0.5), 0, 12);

@@ -8,7 +8,9 @@ use NeatEdge\Core\Tests\Support\Painted;
 use NeatEdge\Core\Trace\Borders;
 use NeatEdge\Core\Trace\Chain;
 use NeatEdge\Core\Trace\Corners;
+use NeatEdge\Core\Trace\Denoised;
 use NeatEdge\Core\Trace\Diagonal;
+use NeatEdge\Core\Trace\Ends;
 use NeatEdge\Core\Trace\FewCurves;
 use NeatEdge\Core\Trace\Ink;
 use NeatEdge\Core\Trace\Inks;
@@ -20,6 +22,7 @@ use NeatEdge\Core\Trace\Noise;
 use NeatEdge\Core\Trace\Places;
 use NeatEdge\Core\Trace\Regions;
 use NeatEdge\Core\Trace\Scan;
+use NeatEdge\Core\Trace\Strands;
 use NeatEdge\Core\Trace\Way;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -110,6 +113,33 @@ final class PartsOfTracingTest extends TestCase
     }
 
     #[Test]
+    public function a_thin_line_beside_its_ground_alone_is_no_grey_that_lies_elsewhere(): void
+    {
+        $rule = static fn (float $x, float $y): int => $x < 20 ? 0x808080 : (abs($y - 0.31 * $x - 20.2) < 1.1 && $x > 40 ? 0x000000 : 0xFFFFFF);
+        [, $regions] = self::bordered(Painted::picture(150, 90, $rule), 1);
+        self::assertCount(3, $regions->size, 'grey, white, the line');
+    }
+
+    #[Test]
+    public function grain_goes_and_edges_stay_where_they_are(): void
+    {
+        mt_srand(4);
+        $dots = [];
+        for ($i = 0; $i < 60 * 60; $i++) {
+            $value = ($i % 60 < 30 ? 60 : 200) + mt_rand(-15, 15);
+            $dots[] = $value << 16 | $value << 8 | $value;
+        }
+        $dots[10 * 60 + 45] = 0x000000;
+        $smooth = Denoised::of(new Scan(60, 60, $dots));
+        $off = [];
+        foreach ($smooth->dots as $i => $dot) {
+            $off[] = abs(($dot & 255) - ($i % 60 < 30 ? 60 : 200));
+        }
+        self::assertLessThan(14, max($off), 'also next to the edge, and the lone dark dot is gone');
+        self::assertLessThan(4.0, array_sum($off) / count($off));
+    }
+
+    #[Test]
     public function specks_go_into_what_surrounds_them_and_a_thin_line_across_stays_one(): void
     {
         $specks = static fn (float $x, float $y): int => ((int) $x % 20 === 10 && (int) $y % 20 === 10) || abs($x - 50) < 5 ? 0x000000 : 0xFFFFFF;
@@ -117,9 +147,31 @@ final class PartsOfTracingTest extends TestCase
         self::assertSame(20, $regions->dropped);
         self::assertCount(3, $regions->size);
         $across = static fn (float $x, float $y): int => abs((int) $x - (int) $y) < 1 && $x > 10 && $x < 90 ? 0x000000 : 0xFFFFFF;
-        [, $regions] = self::bordered(Painted::picture(100, 100, $across), 4);
+        [$scan, $regions, $borders] = self::bordered(Painted::picture(100, 100, $across), 4);
+        self::assertSidesAreTold($scan, $regions, $borders);
         self::assertSame(0, $regions->dropped, 'its dots hang together corner to corner');
         self::assertEqualsWithDelta(80, min([PHP_INT_MAX, ...$regions->size]), 1);
+    }
+
+    /** At every step of every border the dots on both sides are of its regions. */
+    private static function assertSidesAreTold(Scan $scan, Regions $regions, Borders $borders): void
+    {
+        $at = static fn (int $x, int $y): int => $x < 0 || $y < 0 || $x >= $scan->width || $y >= $scan->height ? -1 : $regions->of[$y * $scan->width + $x];
+        foreach ($borders->chains as $chain) {
+            [$x, $y] = [$chain->x, $chain->y];
+            foreach ($chain->steps as $way) {
+                // Of who goes right, down, left, up.
+                [$left, $right] = [
+                    [$at($x, $y - 1), $at($x, $y)],
+                    [$at($x, $y), $at($x - 1, $y)],
+                    [$at($x - 1, $y), $at($x - 1, $y - 1)],
+                    [$at($x - 1, $y - 1), $at($x, $y - 1)],
+                ][$way];
+                self::assertSame([$chain->left, $chain->right], [$left, $right]);
+                $x += [1, 0, -1, 0][$way];
+                $y += [0, 1, 0, -1][$way];
+            }
+        }
     }
 
     #[Test]
@@ -131,6 +183,7 @@ final class PartsOfTracingTest extends TestCase
             return hypot($x - 50, $y - 50) > 38 ? 0xFFFFFF : ($angle < -2 ? 0xCC3333 : ($angle < 0.5 ? 0x33CC33 : 0x3333CC));
         };
         [$scan, $regions, $borders] = self::bordered(Painted::picture(100, 100, $pie));
+        self::assertSidesAreTold($scan, $regions, $borders);
         $edges = [];
         foreach ($borders->chains as $chain) {
             self::assertNotSame($chain->left, $chain->right);
@@ -160,6 +213,33 @@ final class PartsOfTracingTest extends TestCase
             }
         }
         self::assertSame(count($used), count(array_unique($used)), 'no border is used twice by one side');
+    }
+
+    #[Test]
+    public function borders_meet_where_they_come_in_along_and_go_on_where_they_are_one(): void
+    {
+        // Three sectors about a place within a dot.
+        $sector = static fn (float $x, float $y): int => [0xCC3333, 0x1D5C46, 0x224488][(int) floor(fmod(atan2($y - 49.64, $x - 50.31) + 0.3 + 4 * M_PI, 2 * M_PI) / (2 * M_PI / 3))];
+        [, , $borders, $places] = self::bordered(Painted::picture(100, 100, $sector));
+        $ends = Ends::of($borders->chains, $places);
+        $off = array_map(static fn (array $end): float => hypot($end[0] - 50.31, $end[1] - 49.64), $ends);
+        self::assertLessThan(0.12, min([INF, ...$off]));
+        foreach ($ends as [$x, $y]) {
+            self::assertTrue(hypot($x - 50.31, $y - 49.64) < 1 || $x < 1e-3 || $y < 1e-3 || $x > 99.999 || $y > 99.999, 'the others lie on the frame');
+        }
+        // A disc over two grounds: its border is one, though it is told in two chains.
+        $disc = static fn (float $x, float $y): int => hypot($x - 50, $y - 50) < 30 ? 0xCC3333 : ($y < 43 ? 0x1D5C46 : 0x224488);
+        [, , $borders, $places] = self::bordered(Painted::picture(100, 100, $disc));
+        $round = array_values(array_filter(Strands::of($borders->chains, $places, Ends::of($borders->chains, $places)), static fn (array $strand): bool => count($strand['chains']) > 1));
+        self::assertCount(1, $round);
+        self::assertSame([2, true], [count($round[0]['chains']), $round[0]['closed']]);
+    }
+
+    #[Test]
+    public function what_is_nearly_level_is(): void
+    {
+        $places = self::longest(Painted::picture(130, 90, static fn (float $x, float $y): int => abs($x - 64.3 + 0.002 * $y) < 40 && abs($y - 45.2 - 0.002 * $x) < 22 ? 0x101010 : 0xFFFFFF));
+        self::assertSame(0.0, Models::of(new Way($places, true), 0.03, ['rectangle'])?->turn);
     }
 
     /** @return array<string, array{bool, int|null, float}> */
@@ -193,6 +273,12 @@ final class PartsOfTracingTest extends TestCase
         $mean = static fn (array $all): float => array_sum(array_column($all, 1)) / max(1, count($all));
         self::assertEqualsWithDelta(29.92, $mean($upper), 0.06);
         self::assertEqualsWithDelta(31.32, $mean($lower), 0.06);
+        // Nine tenths of a dot wide, most of it in one row and the rest in the next: no dot has all of it. Of which black it is, the bar tells.
+        $places = self::longest(Painted::picture(100, 60, static fn (float $x, float $y): int => (abs($y - 30.62) < 0.45 && $x > 5 && $x < 90) || $x > 94 ? 0x000000 : 0xFFFFFF));
+        $upper = array_filter($places, static fn (array $place): bool => $place[0] > 15 && $place[0] < 85 && $place[1] < 30.62);
+        $lower = array_filter($places, static fn (array $place): bool => $place[0] > 15 && $place[0] < 85 && $place[1] > 30.62);
+        self::assertEqualsWithDelta(30.17, $mean($upper), 0.06);
+        self::assertEqualsWithDelta(31.07, $mean($lower), 0.06);
     }
 
     #[Test]
@@ -244,7 +330,15 @@ final class PartsOfTracingTest extends TestCase
             $size = (int) (2 * $r + 10);
             $places = self::longest(Painted::picture($size, $size, static fn (float $x, float $y): int => hypot($x - $r - 5.2, $y - $r - 4.9) < $r ? 0x101010 : 0xFFFFFF));
             self::assertSame([], Corners::of(new Way($places, true), 0.03), "radius {$r}");
+            self::assertGreaterThanOrEqual(4, count((new FewCurves(0.03))->along(new Way($places, true))), 'a quarter round each');
         }
+        $round = static function (float $x, float $y): bool {
+            [$u, $v] = [max(abs($x - 40.3) - 26, 0.0), max(abs($y - 35.6) - 20, 0.0)];
+
+            return hypot($u, $v) < 3.0;
+        };
+        $places = self::longest(Painted::picture(80, 70, static fn (float $x, float $y): int => $round($x, $y) ? 0x101010 : 0xFFFFFF));
+        self::assertSame([], Corners::of(new Way($places, true), 0.03), 'nor has a rounding of three dots');
     }
 
     #[Test]

@@ -81,7 +81,7 @@ final class TracingTest extends TestCase
                 self::assertTrue($off < 0.1 || abs($x + 0.4 * $y - 88) < 0.15, "{$x} {$y} lies on the disc or on the line through it");
             }
         }
-        self::assertLessThanOrEqual(24, $traced->nodes - 8, 'four joints where borders meet, and few others');
+        self::assertLessThanOrEqual(20, $traced->nodes, 'joints where borders meet and at the frame, and few others');
     }
 
     #[Test]
@@ -111,6 +111,20 @@ final class TracingTest extends TestCase
             self::assertNotSame([], $found->at);
         }
         self::assertEqualsWithDelta(190.0, $meant['level']->at[0][0], 1.0);
+        // They are drawn so, not only told.
+        $rings = $corners = [];
+        foreach ($traced->parts as $part) {
+            foreach ($part->contours as $contour) {
+                count($part->contours) === 2 ? $rings[] = $contour->box() : $corners = array_map(static fn (array $s): array => [$s[0], $s[1]], $contour->segments());
+            }
+        }
+        $widths = array_map(static fn ($box): float => $box->width(), $rings);
+        sort($widths);
+        self::assertEqualsWithDelta(0.0, $widths[1] - $widths[0], 1e-9, 'inner circles of one radius');
+        $middles = array_map(static fn ($box): string => sprintf('%.6f %.6f', ($box->left + $box->right) / 2, ($box->top + $box->bottom) / 2), $rings);
+        self::assertCount(2, array_unique($middles), 'four about one centre, two about another');
+        usort($corners, static fn (array $a, array $b): int => $a[1] <=> $b[1]);
+        self::assertEqualsWithDelta($corners[0][1], $corners[1][1], 1e-9, 'its upper side is level');
         foreach (array_keys($meant) as $key) {
             self::assertArrayNotHasKey($key, self::meant(self::traced($picture, new Options(off: [$key]))), $key);
         }
@@ -130,6 +144,9 @@ final class TracingTest extends TestCase
         self::assertInstanceOf(BasicShape::class, $recipes[1]);
         self::assertSame(['rectangle', 'ellipse'], [$recipes[0]->kind->value, $recipes[1]->kind->value]);
         self::assertEqualsWithDelta([40.1, 25.2, 30.5], [$recipes[0]->values['width'], $recipes[0]->values['height'], $recipes[1]->values['width']], 0.05, 'mm');
+        $turned = self::traced(Painted::picture(120, 100, static fn (float $x, float $y): int => abs(($x - 60) * 0.9 + ($y - 50) * 0.4359) < 35 && abs(($y - 50) * 0.9 - ($x - 60) * 0.4359) < 20 ? 0x1D5C46 : 0xFFFFFF))->artwork(120.0)->pieces[0];
+        self::assertInstanceOf(BasicShape::class, $turned->recipe?->base);
+        self::assertEqualsWithDelta(70 * 0.9 + 40 * 0.4359, $turned->box()?->width(), 0.3, 'turned as it was');
         self::assertEqualsWithDelta([9.75, 9.75], [$pieces[1]->box()->left ?? 0, $pieces[1]->box()->top ?? 0], 0.03);
     }
 
@@ -330,6 +347,7 @@ final class TracingTest extends TestCase
         $only = Edits::make('trace', ['traced' => $told, 'within' => '100mm 100mm 80mm 80mm', 'layer' => 'Square'], FontShelf::shipped())->apply($art);
         self::assertSame(['#1d5c46'], array_map(static fn (Piece $piece): ?string => $piece->fill?->colour->hex(), $only->pieces));
         self::assertSame('Square', $only->layers[1]->name);
+        self::assertCount(1, Edits::make('trace', ['traced' => $told, 'within' => '0mm 0mm 130mm 300mm'], FontShelf::shipped())->apply($art)->pieces, 'what reaches beyond its right side is not kept');
         foreach ([[['traced' => $told, 'within' => '0mm 0mm 5mm 5mm'], $art, 'in that box'], [[], $art, 'Trace the picture first'], [['traced' => $told], new Artwork(10, 10, []), 'no reference picture']] as [$fields, $on, $says]) {
             try {
                 Edits::make('trace', $fields, FontShelf::shipped())->apply($on);
