@@ -130,12 +130,12 @@ final class PartsOfTracingTest extends TestCase
             $dots[] = $value << 16 | $value << 8 | $value;
         }
         $dots[10 * 60 + 45] = 0x000000;
-        $smooth = Denoised::of(new Scan(60, 60, $dots));
+        $smooth = Denoised::of(new Scan(60, 60, array_values($dots)));
         $off = [];
         foreach ($smooth->dots as $i => $dot) {
             $off[] = abs(($dot & 255) - ($i % 60 < 30 ? 60 : 200));
         }
-        self::assertLessThan(14, max($off), 'also next to the edge, and the lone dark dot is gone');
+        self::assertLessThan(14, max([0, ...$off]), 'also next to the edge, and the lone dark dot is gone');
         self::assertLessThan(4.0, array_sum($off) / count($off));
     }
 
