@@ -100,7 +100,8 @@ final class KilledServerTest extends TestCase
             $version = $state['job']['version'];
             $this->everyStateIsWhole($job, $accepted);
         }
-        self::assertGreaterThan(20, $accepted);
+        // How many a busy machine takes in between is no matter; that some were is.
+        self::assertGreaterThan(5, $accepted);
     }
 
     #[Test]

@@ -249,7 +249,7 @@ final class EveryEditTest extends TestCase
     {
         $elsewhere = [
             'paste', 'reference', 'true-size', 're-square', 'join-ends', 'join-lines', 'release-clip', 'separate', 'trim', 'extend', 'lift-hole',
-            'fill-hole', 'clean-nodes',
+            'fill-hole', 'clean-nodes', 'trace',
         ];
         self::assertEqualsCanonicalizing(self::registered(), [...array_keys(iterator_to_array(self::calls())), ...$elsewhere]);
     }
