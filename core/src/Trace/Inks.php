@@ -136,7 +136,8 @@ final class Inks
                 $dot = $dots[$i];
                 $flat = true;
                 foreach ($around as $far) {
-                    $flat = $flat && ($y < $far || self::near($dot, $dots[$i - $far * $w], $limit)) && ($y + $far >= $h || self::near($dot, $dots[$i + $far * $w], $limit))
+                    $flat = $flat && ($y < $far || self::near($dot, $dots[$i - $far * $w], $limit))
+                        && ($y + $far >= $h || self::near($dot, $dots[$i + $far * $w], $limit))
                         && ($x < $far || self::near($dot, $dots[$i - $far], $limit)) && ($x + $far >= $w || self::near($dot, $dots[$i + $far], $limit));
                 }
                 if (! $flat) {
