@@ -33,6 +33,9 @@ final class Curves
     /** @var array<int, Model> of each chain that is closed and a shape with a name */
     public array $models = [];
 
+    /** @var list<array{Model, float}> shapes with a name whose border others meet, drawn in parts, and how far each leaves its dots' places */
+    public array $met = [];
+
     /** @var array<int, float> how far each of them leaves its dots' places */
     public array $off = [];
 
@@ -74,6 +77,9 @@ final class Curves
                 }
             } else {
                 $this->split($strand, $border, $chains, $ends, $parts);
+                if ($border->model !== null) {
+                    $this->met[] = [$border->model, $border->off()];
+                }
             }
         }
         $this->told($chains, $ends, $parts);

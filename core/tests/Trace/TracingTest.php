@@ -81,6 +81,7 @@ final class TracingTest extends TestCase
                 self::assertTrue($off < 0.1 || abs($x + 0.4 * $y - 88) < 0.15, "{$x} {$y} lies on the disc or on the line through it");
             }
         }
+        self::assertSame('1 circle', self::meant($traced)['circles']->label ?? '', 'also where others meet it');
         self::assertLessThanOrEqual(20, $traced->nodes, 'joints where borders meet and at the frame, and few others');
     }
 

@@ -19,6 +19,12 @@ final class Shapes
             }
         }
 
+        foreach ($curves->met as [$model, $off]) {
+            if ($model->kind === $kind) {
+                $found[] = [$model->x, $model->y, $off];
+            }
+        }
+
         return $found;
     }
 }
