@@ -150,6 +150,8 @@ final class PartsOfTracingTest extends TestCase
         [$scan, $regions, $borders] = self::bordered(Painted::picture(100, 100, $across), 4);
         self::assertSidesAreTold($scan, $regions, $borders);
         self::assertSame(0, $regions->dropped, 'its dots hang together corner to corner');
+        $line = array_search(min([PHP_INT_MAX, ...$regions->size]), $regions->size, true);
+        self::assertCount(1, $borders->rings[(int) $line], 'one ring round all of them, no beads');
         self::assertEqualsWithDelta(80, min([PHP_INT_MAX, ...$regions->size]), 1);
     }
 
