@@ -13,15 +13,11 @@ use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Format\Svg\SvgRefused;
 use NeatEdge\Core\Format\Svg\Writer;
+use NeatEdge\Core\Trace\Scan;
 
 /** Takes pictures in to draw over. An SVG is read and written anew, so that nothing of its own but numbers and colours stays. */
 final class ReferencePictures
 {
-    private const LONGEST_SIDE = 20_000;
-
-    /** Dots that a browser is asked to unpack: 100 million are some 400 MB there. */
-    private const MOST_DOTS = 100_000_000;
-
     /**
      * Keeps a picture for a job; it stays for as long as a job does that has it.
      *
@@ -48,22 +44,22 @@ final class ReferencePictures
     {
         $size = @getimagesizefromstring($bytes);
         if ($size !== false && in_array($size[2], [IMAGETYPE_PNG, IMAGETYPE_JPEG], true)) {
-            if ($size[0] < 1 || $size[1] < 1 || max($size[0], $size[1]) > self::LONGEST_SIDE) {
+            if ($size[0] < 1 || $size[1] < 1 || max($size[0], $size[1]) > Scan::LONGEST_SIDE) {
                 throw ValidationException::withMessages(['file' => sprintf(
                     'The picture is %d by %d dots; up to %d a side are taken.',
                     $size[0],
                     $size[1],
-                    self::LONGEST_SIDE,
+                    Scan::LONGEST_SIDE,
                 )]);
             }
 
-            if ($size[0] * $size[1] > self::MOST_DOTS) {
+            if ($size[0] * $size[1] > Scan::OPENED) {
                 throw ValidationException::withMessages(['file' => sprintf(
                     'The picture is %d by %d dots, %d million in all; up to %d million are taken.',
                     $size[0],
                     $size[1],
                     intdiv($size[0] * $size[1], 1_000_000),
-                    intdiv(self::MOST_DOTS, 1_000_000),
+                    intdiv(Scan::OPENED, 1_000_000),
                 )]);
             }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Trace;
 
+use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 
 /** One border as curves: its corners, the smooth stretches between them, and each of those as few curves. */
@@ -27,7 +28,9 @@ final class Border
         $this->model = Models::of($way, $noise, $kinds);
         if ($this->model !== null) {
             $contour = $this->model->contour();
-            $this->segments = ($contour->area() > 0) === (self::area($way->places) > 0) ? $contour->closedSegments() : $contour->reversed()->closedSegments();
+            // As its places run.
+            $alike = ($contour->area() > 0) === (Contour::polygon($way->places)->area() > 0);
+            $this->segments = ($alike ? $contour : $contour->reversed())->closedSegments();
 
             return;
         }
@@ -130,18 +133,6 @@ final class Border
         return $off === [] ? 0.0 : $off[intdiv(9 * count($off), 10)];
     }
 
-    /** @param  list<array{float, float}>  $places */
-    private static function area(array $places): float
-    {
-        $sum = 0.0;
-        for ($i = 0, $n = count($places); $i < $n; $i++) {
-            [[$ax, $ay], [$bx, $by]] = [$places[$i], $places[($i + 1) % $n]];
-            $sum += ($ax - $places[0][0]) * ($by - $places[0][1]) - ($bx - $places[0][0]) * ($ay - $places[0][1]);
-        }
-
-        return $sum / 2;
-    }
-
     /**
      * The line of least squares through the places of a stretch's first or last segment, where that is straight.
      *
@@ -175,7 +166,7 @@ final class Border
      * @param  array{float, float}  $place
      * @return list<float>
      */
-    public static function moved(array $s, array $place, bool $start): array
+    private static function moved(array $s, array $place, bool $start): array
     {
         if (Cubic::isLine($s)) {
             return $start ? Cubic::line($place[0], $place[1], $s[6], $s[7]) : Cubic::line($s[0], $s[1], $place[0], $place[1]);

@@ -285,7 +285,7 @@ final class MiddleLines
         $least = 0.6 * $width;
         $best = $crossing;
         foreach (array_filter($contours) as $contour) {
-            foreach ($contour->closed ? $contour->closedSegments() : $contour->segments() as $segment) {
+            foreach ($contour->closedSegments() as $segment) {
                 for ($k = 0; $k <= 64; $k++) {
                     $place = Cubic::placeOn($segment, $k / 64);
                     $far = hypot($place[0] - $crossing[0], $place[1] - $crossing[1]);
@@ -393,7 +393,7 @@ final class MiddleLines
                 $last = count($contour->coords);
                 array_push($ends, [$contour->coords[0], $contour->coords[1]], [$contour->coords[$last - 2], $contour->coords[$last - 1]]);
             }
-            foreach ($contour->closed ? $contour->closedSegments() : $contour->segments() as $segment) {
+            foreach ($contour->closedSegments() as $segment) {
                 for ($k = 0, $steps = max(2, (int) ceil(6 * Cubic::length($segment) / $width)); $k <= $steps; $k++) {
                     [$x, $y] = Cubic::placeOn($segment, $k / $steps);
                     $cells[(int) floor($x / $cell) * 65536 + (int) floor($y / $cell)][] = [$x, $y];

@@ -14,10 +14,10 @@ final class Scan
     /** Dots that are traced; what has more is made smaller first. */
     public const MOST = 4_000_000;
 
-    /** Dots a picture may have to be opened at all. */
-    private const OPENED = 100_000_000;
+    /** Dots a picture may have to be opened at all, here or in a browser: 100 million are some 400 MB there. */
+    public const OPENED = 100_000_000;
 
-    private const LONGEST_SIDE = 20_000;
+    public const LONGEST_SIDE = 20_000;
 
     /** Grounds that clear dots may show: the first that is far from every colour of the picture is taken. */
     private const GROUNDS = [0xFFFFFF, 0xFF00FF, 0x00FF00, 0x00FFFF, 0x000000];

@@ -104,13 +104,12 @@ final readonly class Traced
             $name = $names[$colour->hex()] ?? '';
             $id = (string) ($i + 1);
             $paint = new Paint($colour);
+            $shape = new Shape(array_map(static fn (Contour $contour): Contour => $contour->transformed($matrix), $part->contours));
             if ($part->line !== null) {
-                $shape = new Shape(array_map(static fn (Contour $contour): Contour => $contour->transformed($matrix), $part->contours));
                 $pieces[] = new Piece($id, $shape, null, new Stroke($paint, new StrokeStyle($part->line * $scale, $part->cap, Join::Round)), $name);
 
                 continue;
             }
-            $shape = new Shape(array_map(static fn (Contour $contour): Contour => $contour->transformed($matrix), $part->contours));
             $piece = new Piece($id, $shape, $paint, null, $name);
             $pieces[] = $part->model === null ? $piece : $piece->withRecipe(self::recipe($part->model, $matrix, $scale));
         }
