@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Console;
 
+use Closure;
 use NeatEdge\Core\Device\Devices;
 use NeatEdge\Core\Device\LineLost;
 use NeatEdge\Core\Device\MachineRefused;
@@ -54,6 +55,7 @@ final class SendCommand extends Command
 
             return self::SUCCESS;
         }
+        $kept = self::mark($mark, ['file' => $key, 'to' => $to, 'of' => $of], $done);
         $why = '';
         $tries = $input->getOption('tries');
         $tries = is_string($tries) ? max(1, (int) $tries) : 1;
@@ -69,9 +71,9 @@ final class SendCommand extends Command
             }
             try {
                 $name = basename($path).'-'.substr($key, 0, 8);
-                $device::send($bytes, $name, new StreamLine($stream), $done, static function (int $now) use (&$done, $of, $mark, $key, $to, $output): void {
+                $device::send($bytes, $name, new StreamLine($stream), $done, static function (int $now) use (&$done, $kept, $of, $output): void {
                     $done = $now;
-                    OutputFile::write([$mark => json_encode(['file' => $key, 'to' => $to, 'done' => $now, 'of' => $of], JSON_THROW_ON_ERROR)."\n"]);
+                    $kept($now);
                     if ($output->isVerbose()) {
                         $output->writeln("{$now} of {$of}");
                     }
@@ -88,6 +90,39 @@ final class SendCommand extends Command
         fwrite(STDERR, "neat-edge: {$why} {$done} of {$of} blocks are done; call it again to go on.\n");
 
         return self::FAILURE;
+    }
+
+    /**
+     * What keeps how far it came: begun as a whole file, then told anew in place, in one write of always the same length. A file moved there for each
+     * part would be flushed by the disk each time: of 28 s that a plate of 19,000 lines took, 21 s.
+     *
+     * @param  array{file: string, to: string, of: int}  $known
+     * @return Closure(int): void
+     */
+    private static function mark(string $path, array $known, int $done): Closure
+    {
+        $length = 0;
+        $written = static function (int $now) use ($known, &$length): string {
+            $text = json_encode([...$known, 'done' => $now], JSON_THROW_ON_ERROR);
+            $length = max($length, strlen($text) + strlen((string) $known['of']));
+
+            return str_pad($text, $length)."\n";
+        };
+        OutputFile::write([$path => $written($done)]);
+        $file = @fopen($path, 'r+');
+        if ($file === false) {
+            throw BadCall::cannotWrite($path);
+        }
+        // What is kept back by PHP would be lost with the process.
+        stream_set_write_buffer($file, 0);
+
+        return static function (int $now) use ($file, $path, $written): void {
+            rewind($file);
+            $text = $written($now);
+            if (@fwrite($file, $text) !== strlen($text)) {
+                throw BadCall::cannotWrite($path);
+            }
+        };
     }
 
     /** @return int parts of this file that this machine has acknowledged before */

@@ -35,6 +35,9 @@ final class Engraver extends Machine
 
     private bool $empty = false;
 
+    /** It was told to end; what it did is not left yet. */
+    private bool $ended = false;
+
     private string $name = '';
 
     /** @var list<array{float, float, float, float, float}> from, to and power of what was engraved */
@@ -123,6 +126,11 @@ final class Engraver extends Machine
         if ($fault === '') {
             $this->lines++;
         }
+        if ($this->ended) {
+            // What is left is whole before the last line is answered.
+            $this->ended = false;
+            $this->leave();
+        }
         $this->say($fault, (string) $this->lines);
         if ($this->fail === 'empty' && ! $this->failed && $this->deeds >= $this->after) {
             $this->failed = $this->empty = true;
@@ -187,7 +195,7 @@ final class Engraver extends Machine
         } elseif ($code === 2) {
             $this->rest();
             $this->note('done');
-            $this->leave();
+            $this->ended = true;
         }
     }
 
