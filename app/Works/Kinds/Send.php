@@ -27,6 +27,9 @@ final class Send extends Kind
     /** How often a broken line is gone on with by itself, and seconds between. */
     private const TRIES = 4;
 
+    /** Seconds after which it is stored how far it came, where the machine counts itself. */
+    private const TOLD = 0.1;
+
     private const WAIT = 0.5;
 
     public function key(): string
@@ -105,13 +108,19 @@ final class Send extends Kind
                 continue;
             }
             try {
-                // Stored before anything further is sent, and only by who holds it.
+                // Stored before anything further is sent, and only by who holds it; of what the machine counts itself, ten times a second.
+                $told = 0.0;
                 Devices::of($sending->kind)::send(
                     $bytes,
                     $sending->word(),
                     new StreamLine($stream),
                     $work->done,
-                    static fn (int $done) => $hold->tell($done, $work->of),
+                    static function (int $done, bool $must = true) use ($hold, $work, &$told): void {
+                        if ($must || microtime(true) - $told >= self::TOLD) {
+                            $hold->tell($done, $work->of);
+                            $told = microtime(true);
+                        }
+                    },
                 );
                 $sending->noted('Done');
 

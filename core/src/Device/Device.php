@@ -30,7 +30,8 @@ interface Device
      *
      * @param  string  $name  by which the machine knows the job again
      * @param  int  $done  parts that were acknowledged before; 0 begins anew
-     * @param  Closure(int): void  $kept  told after each acknowledged part how many there are; may throw Paused
+     * @param  Closure(int, bool=): void  $kept  told after each acknowledged part how many there are, and whether that must be kept before anything
+     *         further is sent (it need not where the machine is asked how far it came); may throw Paused
      *
      * @throws LineLost|MachineRefused|Paused
      */

@@ -92,13 +92,19 @@ final class EngraverDevice implements Device
             $kept($done);
         }
         $sent = $done;
-        for ($n = count($lines); $done < $n;) {
-            while ($sent < $n && $sent - $done < self::WINDOW) {
-                $line->say($lines[$sent++]."\n");
+        try {
+            for ($n = count($lines); $done < $n;) {
+                while ($sent < $n && $sent - $done < self::WINDOW) {
+                    $line->say($lines[$sent++]."\n");
+                }
+                self::mind($line->answer());
+                $done++;
+                // The machine counts, too, and is asked after a break: what is kept may lag behind.
+                $kept($done, $done === $n);
             }
-            self::mind($line->answer());
-            $done++;
-            $kept($done);
+        } catch (LineLost|MachineRefused $broke) {
+            $kept($done, true);
+            throw $broke;
         }
     }
 
@@ -111,7 +117,7 @@ final class EngraverDevice implements Device
             self::mind($answer);
             throw MachineRefused::rubbish($answer);
         }
-        if ($m[6] !== self::word($name) || (int) $m[4] < $done || (int) $m[4] > $done + self::WINDOW) {
+        if ($m[6] !== self::word($name) || (int) $m[4] < $done || (int) $m[4] > count($lines)) {
             throw MachineRefused::elsewhere();
         }
         $done = (int) $m[4];

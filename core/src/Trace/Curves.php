@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Trace;
 
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Patience\Patience;
+use NeatEdge\Core\Trace\Repeated\Again;
 
 /**
  * All borders of a picture as curves whose ends they share: a node is told once, and whoever ends there goes with it.
@@ -39,6 +40,9 @@ final class Curves
     /** @var array<int, float> how far each of them leaves its dots' places */
     public array $off = [];
 
+    /** @var list<Again> what was found to come again */
+    public array $again = [];
+
     /** @var array<string, int> nodes where borders meet, by the corner of dots */
     private array $meeting = [];
 
@@ -50,11 +54,11 @@ final class Curves
 
     /**
      * @param  list<Chain>  $chains
-     * @param  array<int, list<array{float, float}>>  $places
+     * @param  array<int, list<array{float, float}>>  $places  what the dots say of each
      * @param  array<string, array{float, float}>  $ends
      * @param  list<string>  $kinds  of shapes with a name that are looked for
      */
-    public function __construct(array $chains, array $places, array $ends, float $noise, float $closeness, array $kinds)
+    public function __construct(array $chains, public readonly array $places, array $ends, float $noise, float $closeness, array $kinds)
     {
         $parts = [];
         foreach (Strands::of($chains, $places, $ends) as $strand) {
@@ -273,7 +277,7 @@ final class Curves
      * @param  list<list<float>>  $segments
      * @return list<list<float>>
      */
-    private static function between(array $segments, float $from, float $to): array
+    public static function between(array $segments, float $from, float $to): array
     {
         $found = [];
         for ($k = (int) floor($from); $k < count($segments) && $k < $to; $k++) {
@@ -353,14 +357,69 @@ final class Curves
         return $forward ? $segments : self::reversed($segments);
     }
 
-    private function turnsRight(int $chain): bool
+    /** @return array{int, int} nodes at its ends, which are one where it is closed */
+    public function ends(int $chain): array
+    {
+        $segments = $this->chains[$chain];
+
+        return [$segments[0][0], $segments[count($segments) - 1][1]];
+    }
+
+    public function turnsRight(int $chain): bool
     {
         $sum = 0.0;
-        foreach ($this->chains[$chain] as [$from, $to]) {
-            $sum += $this->nodes[$from][0] * $this->nodes[$to][1] - $this->nodes[$to][0] * $this->nodes[$from][1];
+        foreach ($this->chains[$chain] as [$from, $to, $ax, $ay, $bx, $by]) {
+            [$x, $y] = $this->nodes[$from];
+            [$u, $v] = $this->nodes[$to];
+            $sum += Cubic::doubleArea([$x, $y, $x + $ax, $y + $ay, $u + $bx, $v + $by, $u, $v]);
         }
 
         return $sum > 0;
+    }
+
+    /**
+     * Draws a chain anew: its ends stay the nodes that they are, and come to lie where it ends now.
+     *
+     * @param  non-empty-list<list<float>>  $segments  see Cubic; dots, as it runs
+     */
+    public function redraw(int $chain, array $segments): void
+    {
+        [$first, $end] = $this->ends($chain);
+        $last = count($segments) - 1;
+        $this->nodes[$first] = [$segments[0][0], $segments[0][1]];
+        $this->chains[$chain] = [];
+        $before = $first;
+        foreach ($segments as $k => $s) {
+            $after = $k < $last ? count($this->nodes) : $end;
+            $this->nodes[$after] = $k === $last && $end === $first ? $this->nodes[$first] : [$s[6], $s[7]];
+            $this->chains[$chain][] = [$before, $after, $s[2] - $s[0], $s[3] - $s[1], $s[4] - $s[6], $s[5] - $s[7], Cubic::isLine($s)];
+            $before = $after;
+        }
+    }
+
+    /** Notes what was drawn after what. */
+    public function comesAgain(Again $again): void
+    {
+        foreach ($this->again as $i => $one) {
+            $both = $one->with($again);
+            if ($both !== null) {
+                $this->again[$i] = $both;
+
+                return;
+            }
+        }
+        $this->again[] = $again;
+    }
+
+    /** @return array<int, true> chains that are drawn after others, or others after them */
+    public function settled(): array
+    {
+        $settled = [];
+        foreach ($this->again as $again) {
+            $settled += $again->chains();
+        }
+
+        return $settled;
     }
 
     /** How many nodes there are, each told once. */

@@ -23,6 +23,7 @@ final readonly class Options
      * @param  list<Choice>  $choices  colours as the artist has them; as they were found when empty
      * @param  float  $turn  degrees by which the picture is turned first, clockwise, about its middle
      * @param  list<float>  $part  left, top, width and height of what is traced, mm from the top left of the picture in its true size; all of it when empty
+     * @param  bool  $live  whether what mirrors itself or comes again is drawn once and follows
      */
     public function __construct(
         public ?int $colours = null,
@@ -35,6 +36,7 @@ final readonly class Options
         public array $choices = [],
         public float $turn = 0.0,
         public array $part = [],
+        public bool $live = false,
     ) {
     }
 
@@ -46,6 +48,7 @@ final readonly class Options
             Field::count('specks', 'Specks under', 0, 0, 10_000, 'dots of what is too small to be meant; as the noise of the picture asks for at 0'),
             Field::number('closeness', 'Closeness', 1.0, 0.2, 5.0),
             Field::flag('lines', 'Middle lines', false, 'what is thin and even comes as a stroke along its middle'),
+            Field::flag('live', 'Mirrors and repeats live', false, 'what mirrors itself or comes again is drawn once, and its copies follow'),
             Field::flag('paper', 'Keep the ground', false, 'the colour around everything comes as a piece, too'),
             Field::flag('level', 'Level the light', true, 'a ground that is darker to one side, as at the fold of a book, is made even first'),
             Field::angle('turn', 'Straighten', 0.0, -45.0, 45.0),
@@ -88,6 +91,7 @@ final readonly class Options
             array_slice($choices, 0, Inks::MOST),
             $values->number('turn'),
             self::part($values->lengths('part')),
+            $values->flag('live'),
         );
     }
 }

@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Trace;
 
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Stroke\Cap;
+use NeatEdge\Core\Trace\Repeated\Again;
 
 /** What lies together of one colour, its holes cut out. */
 final readonly class Part
@@ -17,6 +18,7 @@ final readonly class Part
      * @param  int  $dots  of the picture
      * @param  float|null  $line  how wide it is where its contours are the middle of a line, in dots
      * @param  Cap  $cap  how such a line ends
+     * @param  Again|null  $again  how it comes again where it is drawn once
      */
     public function __construct(
         public int $ink,
@@ -25,6 +27,12 @@ final readonly class Part
         public int $dots,
         public ?float $line = null,
         public Cap $cap = Cap::Butt,
+        public ?Again $again = null,
     ) {
+    }
+
+    public function repeated(Again $again): self
+    {
+        return new self($this->ink, $this->contours, $this->model, $this->dots, $this->line, $this->cap, $again);
     }
 }

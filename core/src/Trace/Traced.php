@@ -17,6 +17,7 @@ use NeatEdge\Core\Recipe\Basic\ShapeKind;
 use NeatEdge\Core\Stroke\Join;
 use NeatEdge\Core\Stroke\StrokeStyle;
 use NeatEdge\Core\Trace\Meant\Found;
+use NeatEdge\Core\Trace\Repeated\Drawn;
 
 /** What a picture came to: its colours, its parts in dots, and what was meant. */
 final readonly class Traced
@@ -111,7 +112,8 @@ final readonly class Traced
                 continue;
             }
             $piece = new Piece($id, $shape, $paint, null, $name);
-            $pieces[] = $part->model === null ? $piece : $piece->withRecipe(self::recipe($part->model, $matrix, $scale));
+            $piece = $part->model === null ? $piece : $piece->withRecipe(self::recipe($part->model, $matrix, $scale));
+            $pieces[] = $part->again === null ? $piece : Drawn::live($piece, $part->again, $matrix);
         }
 
         return $pieces;

@@ -8,6 +8,7 @@ use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Patience\Progress;
 use NeatEdge\Core\Trace\Meant\Rules;
+use NeatEdge\Core\Trace\Repeated\Drawn;
 
 /** From a picture to curves: the parts in their order. */
 final class Tracing
@@ -64,6 +65,10 @@ final class Tracing
         $meant = Rules::applied($curves, $noise, $options->off);
         $parts = self::parts($regions, $borders, $curves, self::left($inks, $ground, $options));
         $parts = $options->lines ? self::lines($parts, $regions) : $parts;
+        if ($options->live) {
+            $own = array_map(static fn (array $rings): array => array_column(array_merge(...$rings), 0), $borders->rings);
+            $parts = Drawn::once($parts, $own, $curves->again);
+        }
 
         return new Traced(
             $scan->width,

@@ -19,6 +19,10 @@ final class Rules
         Squares::class,
         LevelLines::class,
         UprightLines::class,
+        SlantedLines::class,
+        AboutCentre::class,
+        AlongRow::class,
+        Halves::class,
     ];
 
     /** @return array<string, class-string<Rule>> */

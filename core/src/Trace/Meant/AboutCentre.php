@@ -1,0 +1,167 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Core\Trace\Meant;
+
+use NeatEdge\Core\Geometry\Matrix;
+use NeatEdge\Core\Patience\Patience;
+use NeatEdge\Core\Trace\Curves;
+use NeatEdge\Core\Trace\Repeated\Again;
+use NeatEdge\Core\Trace\Repeated\Cluster;
+use NeatEdge\Core\Trace\Repeated\Copies;
+use NeatEdge\Core\Trace\Repeated\Groups;
+use NeatEdge\Core\Trace\Repeated\Images;
+use NeatEdge\Core\Trace\Repeated\Lying;
+use NeatEdge\Core\Trace\Repeated\Orbits;
+
+/** What nearly comes again about a centre does: a rose, a wheel, petals that stand apart. */
+final class AboutCentre implements Rule
+{
+    private const WITHIN = 0.25;
+
+    private const LONG = 40.0;
+
+    /** Times that something comes again in a round. */
+    private const MOST = 24;
+
+    private const LEAST = 3;
+
+    /** Of how many alike parts each is tried as the one after which the others are drawn. */
+    private const TRIED = 3;
+
+    /** Dots within which centres are one. */
+    private const ONE = 0.5;
+
+    public static function key(): string
+    {
+        return 'round';
+    }
+
+    public static function label(int $count): string
+    {
+        return $count === 1 ? '1 part repeated about a centre' : "{$count} parts repeated about a centre";
+    }
+
+    public static function apply(Curves $curves, float $noise): array
+    {
+        $within = max(self::WITHIN, 2 * $noise);
+        $settled = $curves->settled();
+        $clusters = array_values(array_filter(Cluster::of($curves), static fn (Cluster $one): bool => ! isset($settled[$one->chains[0]])));
+        if ($clusters === []) {
+            return [];
+        }
+        usort($clusters, static fn (Cluster $a, Cluster $b): int => $b->long <=> $a->long);
+        $lying = Lying::of($curves, $clusters);
+        $centres = [];
+        foreach ($curves->models as $model) {
+            if ($model->kind === 'circle') {
+                $centres[] = [$model->x, $model->y];
+            }
+        }
+        $found = [];
+        foreach ($clusters as $one) {
+            if ($one->named || $one->long < self::LONG) {
+                continue;
+            }
+            $centre = self::known($centres, $one->x, $one->y);
+            if (self::itself($curves, $lying, $one, $centre, $within, $found)) {
+                $centres[] = $centre;
+            }
+        }
+        foreach (Groups::of($clusters, $curves, $within) as $group) {
+            $settled = $curves->settled();
+            if (count($group) >= self::LEAST && ! isset($settled[$group[0]->chains[0]])) {
+                self::ring($curves, $lying, $group, $centres, $within, $found);
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param  list<array{float, float}>  $centres
+     * @return array{float, float} one that is near already, so that all of them share it
+     */
+    private static function known(array $centres, float $x, float $y): array
+    {
+        foreach ($centres as $centre) {
+            if (hypot($centre[0] - $x, $centre[1] - $y) <= self::ONE) {
+                return $centre;
+            }
+        }
+
+        return [$x, $y];
+    }
+
+    /**
+     * @param  array{float, float}  $centre
+     * @param  list<array{float, float, float}>  $found
+     */
+    private static function itself(Curves $curves, Lying $lying, Cluster $one, array $centre, float $within, array &$found): bool
+    {
+        for ($order = self::MOST; $order >= self::LEAST; $order--) {
+            Patience::ask(4);
+            $turn = Matrix::rotation(360 / $order, $centre[0], $centre[1]);
+            $images = Images::of($curves, $lying, $one, $turn, $one, $within);
+            if ($images === null || ! (new Orbits($curves, $images, $turn, $order, $within))->draw()) {
+                continue;
+            }
+            $copies = [];
+            $at = array_combine($one->chains, $one->chains);
+            for ($k = 0; $k < $order; $k++) {
+                $copies[] = $at;
+                $at = array_map(static fn (int $chain): int => $images->chains[$chain][0], $at);
+            }
+            $curves->comesAgain(new Again(Again::RING, $copies, $centre[0], $centre[1], 360 / $order));
+            $found[] = [$centre[0], $centre[1], $images->off];
+
+            return true;
+        }
+
+        return false;
+    }
+
+    /**
+     * @param  non-empty-list<Cluster>  $group  that are alike
+     * @param  list<array{float, float}>  $centres
+     * @param  list<array{float, float, float}>  $found
+     */
+    private static function ring(Curves $curves, Lying $lying, array $group, array $centres, float $within, array &$found): void
+    {
+        $count = count($group);
+        [$x, $y] = self::known(
+            $centres,
+            array_sum(array_map(static fn (Cluster $one): float => $one->x, $group)) / $count,
+            array_sum(array_map(static fn (Cluster $one): float => $one->y, $group)) / $count,
+        );
+        $images = null;
+        $radius = hypot($group[0]->x - $x, $group[0]->y - $y);
+        usort($group, static fn (Cluster $a, Cluster $b): int => atan2($a->y - $y, $a->x - $x) <=> atan2($b->y - $y, $b->x - $x));
+        foreach ($group as $one) {
+            if (abs(hypot($one->x - $x, $one->y - $y) - $radius) > self::ONE + $within || $radius < 2.0) {
+                return;
+            }
+        }
+        $matrices = array_map(static fn (int $k): Matrix => Matrix::rotation(360 * $k / $count, $x, $y), range(0, $count - 1));
+        // The one after which all of them keep closest to their dots.
+        $least = INF;
+        $turns = $group;
+        foreach (array_slice($group, 0, self::TRIED) as $first => $one) {
+            $turned = [...array_slice($turns, $first), ...array_slice($turns, 0, $first)];
+            $all = Groups::images($curves, $lying, $turned, $matrices, $within);
+            $off = $all === null ? INF : Groups::off($curves, $all, $matrices);
+            if ($off < $least) {
+                [$group, $images, $least] = [$turned, $all, $off];
+            }
+        }
+        if ($images === null) {
+            return;
+        }
+        Copies::draw($curves, $images, $matrices);
+        $curves->comesAgain(Again::round(Groups::copies($images), $x, $y));
+        foreach ($group as $k => $one) {
+            $found[] = [$one->x, $one->y, $images[$k]->off];
+        }
+    }
+}
