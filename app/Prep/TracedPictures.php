@@ -9,15 +9,18 @@ use App\Models\StepResult;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Format\Json\ArtworkJson;
+use NeatEdge\Core\Format\TraceDifferences;
 use NeatEdge\Core\Trace\Options;
 use NeatEdge\Core\Trace\Scan;
+use NeatEdge\Core\Trace\Traced;
 use NeatEdge\Core\Trace\Tracing;
+use NeatEdge\Pages\Dots;
 
 /** What pictures were traced to, kept by the picture and what was chosen, beside what steps gave: nothing is traced twice. */
 final class TracedPictures
 {
     /** Grows whenever the same picture comes to other curves. */
-    private const FORM = 1;
+    private const FORM = 2;
 
     /**
      * @param  float  $wide  mm of the whole picture
@@ -34,12 +37,16 @@ final class TracedPictures
         if ($kept !== null) {
             return (array) json_decode($kept->report, true, 32, JSON_THROW_ON_ERROR);
         }
-        $traced = Tracing::picture($picture->bytes, $wide, $options, $most);
+        $scan = Tracing::ready(Tracing::scan($picture->bytes, $wide, $options, $most), $options);
+        $traced = Tracing::ofReady($scan, $options);
+        $isFine = $most >= min(Scan::MOST, $picture->width * $picture->height);
+        // What is coarse is not held against the picture: it is soon replaced.
+        $differs = $isFine ? self::differs($scan, $traced, $options) : null;
         $names = [];
         foreach ($options->choices as $choice) {
             $names[$choice->colour->hex()] = $choice->name;
         }
-        $outcome = ['traced' => $key, 'fine' => $most >= min(Scan::MOST, $picture->width * $picture->height), 'wide' => $wide, ...$traced->told($wide)];
+        $outcome = ['traced' => $key, 'fine' => $isFine, 'wide' => $wide, ...$traced->told($wide, $differs)];
         // What is coarse is only looked at while the rest is worked on.
         $outcome['says'] = $outcome['fine'] ? $outcome['says'] : [];
         StepResult::query()->updateOrCreate(['key' => $key], [
@@ -48,6 +55,17 @@ final class TracedPictures
         ]);
 
         return $outcome;
+    }
+
+    /** @return list<list<array{float, float, float, float}>>|null none where no renderer is there */
+    private static function differs(Scan $scan, Traced $traced, Options $options): ?array
+    {
+        try {
+            return TraceDifferences::of($scan, $traced, $options, new Dots);
+        } catch (Refused) {
+            // What was traced is good without; that it was not looked at is told.
+            return null;
+        }
     }
 
     /**

@@ -7,10 +7,12 @@ namespace NeatEdge\Console;
 use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Format\Svg\Writer;
+use NeatEdge\Core\Format\TraceDifferences;
 use NeatEdge\Core\Geometry\Length;
 use NeatEdge\Core\Trace\Meant\Rules;
 use NeatEdge\Core\Trace\Options;
 use NeatEdge\Core\Trace\Tracing;
+use NeatEdge\Pages\Dots;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
@@ -67,7 +69,9 @@ final class TraceCommand extends ArtworkCommand
         }
         $width = Length::positive(self::text($input, 'width'))->mm;
         $options = self::options($input);
-        $traced = Tracing::picture(self::bytes($input), $width, $options);
+        $scan = Tracing::ready(Tracing::scan(self::bytes($input), $width, $options), $options);
+        $traced = Tracing::ofReady($scan, $options);
+        $differs = $format === 'json' ? TraceDifferences::of($scan, $traced, $options, new Dots) : null;
         if ($to !== '') {
             OutputFile::write([$to => Writer::write($traced->artwork($width))]);
         }
@@ -76,7 +80,7 @@ final class TraceCommand extends ArtworkCommand
         }
         if ($format === 'json') {
             $output->writeln(
-                json_encode($traced->told($width), JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRETTY_PRINT),
+                json_encode($traced->told($width, $differs), JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRETTY_PRINT),
                 OutputInterface::OUTPUT_RAW,
             );
         } elseif ($to !== '-') {

@@ -60,12 +60,33 @@ final class TracedPicturesTest extends TestCase
     }
 
     #[Test]
+    public function where_curves_and_picture_differ_is_told_in_mm_and_what_comes_again_can_be_live(): void
+    {
+        // A hairline that is lost, and two squares at an angle that mirror each other.
+        $this->lay(Painted::picture(200, 100, static fn (float $x, float $y): int => abs($y - 90) < 0.17 && $x > 40 && $x < 160 ? 0x000000
+            : (abs(abs($x - 100) - 50) + abs($y - 45) < 30 ? 0xCC3333 : 0xFFFFFF)), 'signs.png');
+        $outcome = $this->getJson('/api/v1/works/'.$this->trace(['live' => true])->assertStatus(202)->json('id'))->json('outcome');
+        self::assertNotSame([], $outcome['differs']);
+        $wide = $outcome['wide'];
+        foreach (array_merge(...$outcome['differs']) as [$x, $y, $width]) {
+            self::assertEqualsWithDelta(0.45 * $wide, $y, 0.01 * $wide, 'along the hairline');
+            self::assertGreaterThan(0.19 * $wide, $x);
+            self::assertLessThan(0.81 * $wide, $x + $width);
+        }
+        self::assertSame(1, $outcome['pieces'], 'one square, which mirrors itself');
+        $kept = $this->edit(['kind' => 'trace', 'traced' => $outcome['traced']])->assertOk()->json('changes.pieces');
+        self::assertCount(1, $kept);
+        $told = $this->postJson("/api/v1/jobs/{$this->job}/pieces", ['pieces' => [$kept[0]['id']]])->assertOk()->getContent();
+        self::assertStringContainsString('"mirror":{', (string) $told);
+    }
+
+    #[Test]
     public function a_picture_is_traced_and_what_is_kept_is_what_was_shown(): void
     {
         $this->lay(self::stamp(), 'stamp.png');
         $work = $this->getJson('/api/v1/works/'.$this->trace()->assertStatus(202)->json('id'))->assertJsonPath('state', 'done')->json();
         $outcome = $work['outcome'];
-        self::assertSame([2, true, []], [$outcome['pieces'], $outcome['fine'], $outcome['says']]);
+        self::assertSame([2, true, [], []], [$outcome['pieces'], $outcome['fine'], $outcome['says'], $outcome['differs']]);
         self::assertSame(['1 circle', '1 rectangle'], array_column($outcome['meant'], 'label'));
         $shown = $this->postJson("/api/v1/jobs/{$this->job}/previews", ['what' => 'edit', 'edit' => ['kind' => 'trace', 'traced' => $outcome['traced']]])->assertOk()->json('pieces');
         self::assertCount(2, $shown);

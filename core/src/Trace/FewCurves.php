@@ -18,6 +18,14 @@ use NeatEdge\Core\Patience\Patience;
  */
 final class FewCurves
 {
+    /**
+     * Dots that a line and a curve may leave places by, however little noise there is: of 72 drawings at 512 dots, half as much gives an eighth more nodes
+     * and edges that are nearer by a fiftieth of a dot.
+     */
+    private const LEAST_LINE = 0.3;
+
+    private const LEAST_CURVE = 0.4;
+
     /** Price of a line beside that of a curve: where both fit, it is a line. */
     private const LINE = 0.75;
 
@@ -38,6 +46,12 @@ final class FewCurves
 
     private const CORNER = 0.2;
 
+    /** How much farther than it may a curve lies off once lines beside it say how it begins and ends. */
+    private const AFTER_ALL = 1.3;
+
+    /** Radians that a border turns by along a line that is none. */
+    private const STRAIGHT = 0.02;
+
     /** Joints that are tried on one stretch at most. */
     private const JOINTS = 64;
 
@@ -48,8 +62,8 @@ final class FewCurves
     /** @param  float  $closeness  1 as chance asks for; more keeps closer and takes more nodes */
     public function __construct(private readonly float $noise, float $closeness = 1.0)
     {
-        $this->line = max(0.17, 3.0 * $noise) / $closeness;
-        $this->curve = max(0.22, 3.2 * $noise) / $closeness;
+        $this->line = max(self::LEAST_LINE, 3.0 * $noise) / $closeness;
+        $this->curve = max(self::LEAST_CURVE, 3.2 * $noise) / $closeness;
     }
 
     /**
@@ -262,10 +276,64 @@ final class FewCurves
      */
     private function segments(array $chosen, array $places, bool $closed): array
     {
+        do {
+            [$segments, $bent] = $this->drawn($chosen, $places, $closed);
+            foreach ($chosen as $k => [$joint]) {
+                $chosen[$k] = in_array($k, $bent, true) ? [$joint, false] : $chosen[$k];
+            }
+        } while ($bent !== []);
+
+        return $segments;
+    }
+
+    /**
+     * @param  list<array{Joint, bool}>  $chosen
+     * @param  list<array{float, float}>  $places
+     * @return array{list<list<float>>, list<int>} and the lines into which a curve beside them does not go on smoothly: they were short parts of it
+     */
+    private function drawn(array $chosen, array $places, bool $closed): array
+    {
+        $last = count($chosen) - 1;
+        [$at, $ways] = self::joined($chosen, $places, $closed);
+        $segments = $bent = [];
+        for ($k = 1; $k <= $last; $k++) {
+            [$a, $b] = [$at[$k - 1], $at[$k]];
+            if ($chosen[$k][1]) {
+                $segments[] = Cubic::line($a['x'], $a['y'], $b['x'], $b['y']);
+
+                continue;
+            }
+            $beside = [$k > 1 ? $k - 1 : ($closed ? $last : 0), $k < $last ? $k + 1 : ($closed ? 1 : 0)];
+            $some = $this->some($a, $b, $places, 80);
+            [$fitted, $far] = CurveFit::through($some, $ways[$beside[0]] ?? [$a['dx'], $a['dy']], $ways[$beside[1]] ?? [$b['dx'], $b['dy']]);
+            if ($far > self::AFTER_ALL * $this->curve) {
+                [$own, $near] = CurveFit::through($some, [$a['dx'], $a['dy']], [$b['dx'], $b['dy']]);
+                // Better a slight corner than a curve beside its places.
+                $fitted = $near < $far / 2 ? $own : $fitted;
+                foreach ($beside as $line) {
+                    if (isset($ways[$line]) && $this->bends($chosen[$line - 1][0], $chosen[$line][0], $places)) {
+                        $bent[] = $line;
+                    }
+                }
+            }
+            $segments[] = $fitted;
+        }
+
+        return [$segments, $bent];
+    }
+
+    /**
+     * A line lies as its places have it, and what meets it goes on in its direction.
+     *
+     * @param  list<array{Joint, bool}>  $chosen
+     * @param  list<array{float, float}>  $places
+     * @return array{list<Joint>, array<int, array{float, float}>} joints as they come to lie, and the direction of each line by the joint to which it leads
+     */
+    private static function joined(array $chosen, array $places, bool $closed): array
+    {
         $last = count($chosen) - 1;
         $at = array_column($chosen, 0);
         /** @var list<Joint> $at */
-        // A line lies as its places have it, and what meets it goes on in its direction.
         $ways = [];
         for ($k = 1; $k <= $last; $k++) {
             if ($chosen[$k][1]) {
@@ -285,20 +353,22 @@ final class FewCurves
             $at[0] = [...$at[0], ...$place];
             $at[$last] = [...$at[$last], ...$place];
         }
-        $segments = [];
-        for ($k = 1; $k <= $last; $k++) {
-            [$a, $b] = [$at[$k - 1], $at[$k]];
-            if ($chosen[$k][1]) {
-                $segments[] = Cubic::line($a['x'], $a['y'], $b['x'], $b['y']);
 
-                continue;
-            }
-            $out = $ways[$k - 1] ?? ($closed && $k === 1 ? $ways[$last] ?? null : null) ?? [$a['dx'], $a['dy']];
-            $in = $ways[$k + 1] ?? ($closed && $k === $last ? $ways[1] ?? null : null) ?? [$b['dx'], $b['dy']];
-            [$segments[]] = CurveFit::through($this->some($a, $b, $places, 80), $out, $in);
-        }
+        return [array_values($at), $ways];
+    }
 
-        return $segments;
+    /**
+     * Whether what was taken for a line is a short part of a curve: as one it lies as near, going on as the border does at its ends.
+     *
+     * @param  Joint  $a
+     * @param  Joint  $b
+     * @param  list<array{float, float}>  $places
+     */
+    private function bends(array $a, array $b, array $places): bool
+    {
+        [, $far] = CurveFit::through($this->some($a, $b, $places, 80), [$a['dx'], $a['dy']], [$b['dx'], $b['dy']]);
+
+        return $far <= $this->curve && $b['turned'] - $a['turned'] > self::STRAIGHT;
     }
 
     /**

@@ -134,8 +134,12 @@ final readonly class Traced
         return new Recipe(new BasicShape($kind, $values), Matrix::translation($middle->x, $middle->y)->after(Matrix::rotation($turn)));
     }
 
-    /** @return array<string, mixed> in mm, as commands and the page tell it */
-    public function told(float $width): array
+    /**
+     * @param  list<list<array{float, float, float, float}>>|null  $differs  where it does not look as the picture does, see Format\TraceDifferences; null
+     *         where it was not looked at
+     * @return array<string, mixed> in mm, as commands and the page tell it
+     */
+    public function told(float $width, ?array $differs = null): array
     {
         $scale = $width / $this->whole;
 
@@ -158,6 +162,13 @@ final readonly class Traced
                 'moves' => round($found->moves * $scale, 4),
                 'at' => array_map(static fn (array $place): array => [round($place[0] * $scale, 3), round($place[1] * $scale, 3)], $found->at),
             ], $this->meant),
+            'differs' => $differs === null ? null : array_map(
+                static fn (array $place): array => array_map(
+                    static fn (array $box): array => array_map(static fn (float $dots): float => round($dots * $scale, 3), $box),
+                    $place,
+                ),
+                $differs,
+            ),
             'says' => $this->says(),
         ];
     }

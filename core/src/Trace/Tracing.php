@@ -21,6 +21,9 @@ final class Tracing
 
     private const SPECK_LOSSY = 24;
 
+    /** What JPEG leaves beside an edge runs along it for dots: it is no noise from place to place, and is not to be followed all the same. */
+    private const LOSSY = 0.77;
+
     /**
      * @param  string  $bytes  of a PNG or JPEG
      * @param  float  $width  mm of the whole picture
@@ -30,15 +33,27 @@ final class Tracing
      */
     public static function picture(string $bytes, float $width, Options $options, int $most = Scan::MOST): Traced
     {
-        return self::of(Scan::of($bytes, $options->turn, $most)->within($options->part, $width), $options);
+        return self::of(self::scan($bytes, $width, $options, $most), $options);
+    }
+
+    /**
+     * What of a picture is looked at.
+     *
+     * @throws Refused
+     */
+    public static function scan(string $bytes, float $width, Options $options, int $most = Scan::MOST): Scan
+    {
+        return Scan::of($bytes, $options->turn, $most)->within($options->part, $width);
     }
 
     public static function of(Scan $scan, Options $options): Traced
     {
-        $scan = Denoised::of($scan);
-        if ($options->level) {
-            $scan = Levelled::of($scan);
-        }
+        return self::ofReady(self::ready($scan, $options), $options);
+    }
+
+    /** @param  Scan  $scan  see ready() */
+    public static function ofReady(Scan $scan, Options $options): Traced
+    {
         Progress::tell(0, 4, 'Colours');
         $proposed = Inks::of($scan, $options->colours);
         $inks = self::chosen($proposed->inks, $options->choices);
@@ -61,7 +76,8 @@ final class Tracing
         }
         $noise = Noise::of($drawn);
         Progress::tell(3, 4, 'Curves');
-        $curves = new Curves($borders->chains, $places, Ends::of($borders->chains, $places), $noise, $options->closeness, self::kinds($options));
+        $closeness = $options->closeness * ($scan->lossy ? self::LOSSY : 1.0);
+        $curves = new Curves($borders->chains, $places, Ends::of($borders->chains, $places), $noise, $closeness, self::kinds($options));
         $meant = Rules::applied($curves, $noise, $options->off);
         $parts = self::parts($regions, $borders, $curves, self::left($inks, $ground, $options));
         $parts = $options->lines ? self::lines($parts, $regions) : $parts;
@@ -86,6 +102,14 @@ final class Tracing
             $regions->dropped,
             $curves->nodeCount(),
         );
+    }
+
+    /** Without a scanner's grain, and evenly lit. */
+    public static function ready(Scan $scan, Options $options): Scan
+    {
+        $scan = Denoised::of($scan);
+
+        return $options->level ? Levelled::of($scan) : $scan;
     }
 
     /** @return list<string> */

@@ -41,7 +41,7 @@ final class PlanarMapLawsTest extends TestCase
     #[Test]
     public function two_areas_together_are_their_union_and_their_overlap(): void
     {
-        foreach (self::cases(1500) as $art) {
+        foreach (self::cases(825) as $art) {
             $a = Combine::weld([$art->shape()]);
             $b = Combine::weld([$art->shape()]);
             $weld = Combine::weld([$a, $b])->area();
@@ -53,7 +53,7 @@ final class PlanarMapLawsTest extends TestCase
     #[Test]
     public function what_is_cut_away_and_what_overlaps_make_up_the_whole(): void
     {
-        foreach (self::cases(1000) as $art) {
+        foreach (self::cases(550) as $art) {
             $a = Combine::weld([$art->shape()]);
             $b = $art->shape();
             $left = Combine::cutAway($a, [$b])->area();
@@ -65,7 +65,7 @@ final class PlanarMapLawsTest extends TestCase
     #[Test]
     public function seen_parts_fill_the_union_without_overlap(): void
     {
-        foreach (self::cases(400) as $art) {
+        foreach (self::cases(220) as $art) {
             $shapes = [];
             for ($k = 0; $k < 6; $k++) {
                 $shapes[] = $art->shape();
@@ -83,7 +83,7 @@ final class PlanarMapLawsTest extends TestCase
     #[Test]
     public function the_same_outline_told_otherwise_changes_nothing(): void
     {
-        foreach (self::cases(800) as $art) {
+        foreach (self::cases(440) as $art) {
             $a = Combine::weld([$art->shape()]);
             $other = $art->retold($a);
             $weld = Combine::weld([$a, $other]);
@@ -96,7 +96,7 @@ final class PlanarMapLawsTest extends TestCase
     #[Test]
     public function welding_a_weld_again_changes_nothing(): void
     {
-        foreach (self::cases(500) as $art) {
+        foreach (self::cases(275) as $art) {
             $once = Combine::weld([$art->shape(), $art->shape(), $art->shape()]);
             $twice = Combine::weld([$once]);
             self::assertEqualsWithDelta($once->area(), $twice->area(), 1e-6, "seed {$art->seed}");
@@ -107,7 +107,7 @@ final class PlanarMapLawsTest extends TestCase
     #[Test]
     public function a_copy_moved_by_next_to_nothing_adds_next_to_nothing(): void
     {
-        foreach (self::cases(300) as $art) {
+        foreach (self::cases(165) as $art) {
             $a = Combine::weld([$art->shape()]);
             foreach ([1e-9, 1e-7, 1e-5, 1e-4, 1e-3, 1e-2] as $by) {
                 $b = $a->transformed(Matrix::translation($by, $by / 3));
@@ -121,7 +121,7 @@ final class PlanarMapLawsTest extends TestCase
     #[Test]
     public function art_far_from_the_origin_is_combined_as_exactly(): void
     {
-        foreach (self::cases(200) as $art) {
+        foreach (self::cases(110) as $art) {
             [$a, $b] = [Combine::weld([$art->shape()]), Combine::weld([$art->shape()])];
             $far = Matrix::translation(1e5, -1e5);
             $here = Combine::weld([$a, $b])->area();
@@ -133,7 +133,7 @@ final class PlanarMapLawsTest extends TestCase
     #[Test]
     public function curves_stay_curves_with_two_nodes_more_for_each_crossing(): void
     {
-        foreach (self::cases(200) as $art) {
+        foreach (self::cases(110) as $art) {
             $r = $art->between(2, 20);
             $apart = $art->between(0.2, 1.8) * $r;
             $turn = $art->between(0, 6.28);

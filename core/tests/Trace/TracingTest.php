@@ -179,7 +179,7 @@ final class TracingTest extends TestCase
         foreach ($scan->dots as $i => $dot) {
             $other = (int) imagecolorat($outcome, $i % $scan->width, intdiv($i, $scan->width));
             $far = max(abs(($dot >> 16) - ($other >> 16 & 255)), abs(($dot >> 8 & 255) - ($other >> 8 & 255)), abs(($dot & 255) - ($other & 255)));
-            $off += $far > 96 ? 1 : 0;
+            $off += $far > 128 ? 1 : 0;
         }
         // Of an edge that lies half a dot off, every dot along it is so far off.
         $edges = 0;

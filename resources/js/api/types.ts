@@ -5610,6 +5610,11 @@ export interface components {
              */
             lines: boolean | string | number;
             /**
+             * @description Mirrors and repeats live. what mirrors itself or comes again is drawn once, and its copies follow
+             * @default false
+             */
+            live: boolean | string | number;
+            /**
              * @description Keep the ground. the colour around everything comes as a piece, too
              * @default false
              */

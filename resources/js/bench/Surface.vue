@@ -188,10 +188,10 @@ defineExpose({ cancel: tools.cancel, endCurve: tools.endCurve })
           :first="bench.view.kind === 'file' ? bench.state?.notices.length : undefined"
           @select="bench.finding = $event"
         />
-        <TraceMarks :scale="scale" :left="left" :top="top" />
         <PinMarks v-if="stage === 'proof' && bench.view.kind === 'source'" :scale="scale" :left="left" :top="top" />
         <rect v-if="bench.spot" class="looked" data-test="spot" :x="bench.spot.x * scale + left - 5" :y="bench.spot.y * scale + top - 5" :width="bench.spot.width * scale + 10" :height="bench.spot.height * scale + 10" rx="3" />
         <WipeLine v-if="wiping" :x="wipeX" :height="height" :left="bench.view.kind === 'preview' ? $t('picture') : $t('before')" :right="bench.view.kind === 'preview' ? $t('curves') : $t('after')" @pointerdown.stop="startWipe" @keydown="wipeKey" />
+        <TraceMarks :scale="scale" :left="left" :top="top" :width="width" :height="height" />
       </svg>
       <!-- On a sheet of its own: what changes with every step of the pointer must not lay out thousands of pieces anew. -->
       <svg v-if="drawing" class="over" :width="width" :height="height">

@@ -72,6 +72,30 @@ function drawOver() {
   empty.value = true
   if (title.value === '') title.value = taken.reference!.name.replace(/\.[^.]+$/, '')
 }
+const traces = ref(false)
+/** Of a picture that is traced only the width is asked: it is as high as its dots say. */
+let shape = 0
+async function traceIt() {
+  drawOver()
+  traces.value = true
+  const url = URL.createObjectURL(taken.reference!)
+  try {
+    const image = new Image()
+    image.src = url
+    await image.decode()
+    shape = image.naturalHeight / image.naturalWidth
+  } catch {
+    // The server says what is wrong with it.
+    shape = 0
+  } finally {
+    URL.revokeObjectURL(url)
+  }
+}
+async function heightOf(): Promise<string> {
+  if (!traces.value || shape === 0) return height.value
+  const { mm } = await api.post<{ mm: number }>('length', { text: width.value })
+  return `${Math.max(0.01, mm * shape).toFixed(3)}mm`
+}
 function clear() {
   problem.value = taken.problem = ''
 }
@@ -107,7 +131,7 @@ async function start() {
   try {
     const job = await begin(empty.value ? null : taken.file!)
     if (empty.value && taken.reference) await layUnder(job)
-    if (empty.value || taken.others.length === 0) return void await router.push(empty.value ? `/jobs/${job.id}/draw` : `/jobs/${job.id}`)
+    if (empty.value || taken.others.length === 0) return void await router.push(empty.value ? `/jobs/${job.id}/draw${traces.value && taken.reference ? '?trace=1' : ''}` : `/jobs/${job.id}`)
     const failed: string[] = []
     for (const file of taken.others) await begin(file, true).catch((refused) => failed.push(`${file.name}: ${words(refused)}`))
     if (failed.length === 0) return void await router.push('/')
@@ -127,7 +151,7 @@ async function begin(file: File | null, further = false): Promise<Job> {
   form.set('title', taken.others.length > 0 && !empty.value ? '' : title.value)
   form.set('process', process.value)
   form.set('width', width.value)
-  if (file === null) form.set('height', height.value)
+  if (file === null) form.set('height', await heightOf())
   else {
     form.set('file', file)
     form.set('of', taken.of)
@@ -158,7 +182,7 @@ async function layUnder(job: Job) {
           </ElRadio>
         </ElRadioGroup>
       </fieldset>
-      <ElRadioGroup v-model="empty" class="pick" aria-label="What it begins with">
+      <ElRadioGroup v-model="empty" class="pick" aria-label="What it begins with" @change="traces = false">
         <ElRadio :value="false">From a file</ElRadio>
         <ElRadio :value="true" data-test="empty">On an empty bench</ElRadio>
       </ElRadioGroup>
@@ -175,7 +199,7 @@ async function layUnder(job: Job) {
           <ElInput v-model="width" :placeholder="placeholder" size="large" data-test="width" />
           <span class="quiet numbers">{{ comesTo || widthOf }}</span>
         </label>
-        <label v-if="empty">Finished height
+        <label v-if="empty && !traces">Finished height
           <ElInput v-model="height" :placeholder="ofTemplate ? $t('{height} mm, as the template', { height: number(ofTemplate.height, 0, 0) }) : '200mm'" size="large" data-test="height" />
         </label>
         <label>Title
@@ -192,8 +216,12 @@ async function layUnder(job: Job) {
         <ul><li v-for="(one, index) in taken.others" :key="`${index} ${one.name}`">{{ one.name }} <button type="button" class="quiet-button" :aria-label="$t('Leave out {name}', { name: one.name })" @click="taken.others = taken.others.filter((other) => other !== one)">Leave out</button></li></ul>
       </div>
       <div v-if="taken.reference" class="others" data-test="picture">
-        <p><strong>{{ taken.reference.name }} is a picture</strong>, not a drawing: it has no outlines to cut. It can lie under an empty bench as a reference to draw over.</p>
-        <ElButton v-if="!empty" data-test="draw-over" @click="drawOver">Draw over it</ElButton>
+        <p><strong>{{ taken.reference.name }} is a picture</strong>, not a drawing: it has no outlines to cut. It can be traced to curves, or lie under an empty bench as a reference to draw over.</p>
+        <template v-if="!empty">
+          <ElButton data-test="trace-it" @click="traceIt">Trace it</ElButton>
+          <ElButton data-test="draw-over" @click="drawOver">Draw over it</ElButton>
+        </template>
+        <p v-else-if="traces" class="quiet">It will lie under the bench and be traced there, at the width that you type; the height follows.</p>
         <p v-else class="quiet">It will lie under the bench. Type the finished width and height.</p>
       </div>
       <FileAsTaken v-if="!empty" :taken="taken" />

@@ -3,6 +3,8 @@ import type { Changes, FieldValue } from '@/api/types'
 import { isOpen, type Work } from '@/api/works'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
+import { t } from '@/words/words'
+import { colourAt } from './colourAt'
 import { useBench } from './bench'
 import { useWorks } from './works'
 
@@ -27,6 +29,8 @@ export interface Traced {
   nodes: number
   specks: number
   meant: { key: string; label: string; moves: number; at: [number, number][] }[]
+  /** of each place at which curves and picture differ the boxes that cover it: left, top, width, height, mm; null where that was not looked at */
+  differs: [number, number, number, number][][] | null
   says: string[]
   left: number
   top: number
@@ -52,6 +56,11 @@ export const useTracing = defineStore('tracing', () => {
   const busy = computed(() => isOpen(work.value))
   /** What is met by a mouse or a key in the list of what was meant, mm on the page. */
   const pointed = ref<string | null>(null)
+  const showsDifferences = ref(false)
+  /** What the next press on the bench is for: a box in which curves are kept, or a colour of the picture. */
+  const hand = ref<'box' | 'colour' | null>(null)
+  /** Left, top, width and height of what is kept, mm on the page. */
+  const box = ref<[number, number, number, number] | null>(null)
   let stamp = 0
   let timer = 0
 
@@ -70,6 +79,8 @@ export const useTracing = defineStore('tracing', () => {
     outcome.value = null
     current.value = null
     problem.value = ''
+    hand.value = null
+    box.value = null
     if (bench.view.kind === 'preview') void bench.show({ kind: 'source' })
   }
   function forget() {
@@ -135,6 +146,19 @@ export const useTracing = defineStore('tracing', () => {
     choices.value = [...choices.value, { colour, name: '', drop: false, into: null }]
     again()
   }
+  /** The colour of the reference picture at a place on the page, mm. */
+  async function pick(x: number, y: number) {
+    const under = bench.art?.reference
+    hand.value = null
+    if (!under) return
+    try {
+      const colour = await colourAt(`/api/v1/reference/${under.file}`, (x - under.x) / under.width, (y - under.y) / under.height)
+      if (colour === null) problem.value = t('There is no picture at that place.')
+      else add(colour)
+    } catch {
+      problem.value = t('The picture could not be read.')
+    }
+  }
   function propose() {
     choices.value = []
     again()
@@ -144,8 +168,9 @@ export const useTracing = defineStore('tracing', () => {
     again()
   }
 
-  async function keep(within = '') {
+  async function keep() {
     if (!outcome.value) return
+    const within = box.value ? box.value.map((mm) => `${mm.toFixed(3)}mm`).join(' ') : ''
     const changes = await bench.edit({ kind: 'trace', traced: outcome.value.traced, within })
     if (!changes) return
     bench.chosen = new Set(changes.pieces.map((piece) => piece.id))
@@ -161,5 +186,5 @@ export const useTracing = defineStore('tracing', () => {
     if (before === 'preview' && kind !== 'preview' && on.value && (outcome.value?.pieces ?? 0) > 0) put()
   })
 
-  return { on, values, choices, off, known, outcome, problem, work, busy, pointed, begin, put, set, choose, add, propose, mean, keep }
+  return { on, values, choices, off, known, outcome, problem, work, busy, pointed, showsDifferences, hand, box, begin, put, set, choose, add, pick, propose, mean, keep }
 })

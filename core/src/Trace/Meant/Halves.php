@@ -112,17 +112,50 @@ final class Halves implements Rule
      */
     private static function about(Curves $curves, Lying $lying, array &$left, float $x, float $y, float $angle, float $within): array
     {
-        $mirror = Matrix::rotation(2 * $angle, 0, 0);
-        // A reflection about an axis through the middle, then so that it runs through the place.
-        $mirror = new Matrix($mirror->a, $mirror->b, $mirror->b, -$mirror->a, 0.0, 0.0);
-        $at = $mirror->apply($x, $y);
-        $mirror = new Matrix($mirror->a, $mirror->b, $mirror->c, $mirror->d, $x - $at->x, $y - $at->y);
+        $mirror = self::mirror($x, $y, $angle);
+        $found = [];
+        foreach (self::pairs($curves, $lying, $left, $mirror, $within) as $i => [$k, $images]) {
+            $one = $left[$i] ?? null;
+            if ($one === null || ! isset($left[$k])) {
+                continue;
+            }
+            $drawn = $k === $i ? (new Orbits($curves, $images, $mirror, 2, $within))->draw()
+                : self::pair($curves, $lying, $one, $left[$k], $images, $mirror, $within);
+            if (! $drawn) {
+                continue;
+            }
+            $onto = array_map(static fn (array $image): int => $image[0], $images->chains);
+            $onto += array_flip($onto);
+            $curves->comesAgain(new Again(Again::MIRROR, [array_combine(array_keys($onto), array_keys($onto)), $onto], $x, $y, $angle));
+            if ($k !== $i || ! $one->named) {
+                $found[] = [$one->x, $one->y, $images->off];
+            }
+            unset($left[$i], $left[$k]);
+        }
+
+        return $found;
+    }
+
+    /** A reflection about an axis through a place. */
+    private static function mirror(float $x, float $y, float $angle): Matrix
+    {
+        [$cos, $sin] = [cos(deg2rad(2 * $angle)), sin(deg2rad(2 * $angle))];
+
+        return new Matrix($cos, $sin, $sin, -$cos, $x - $cos * $x - $sin * $y, $y - $sin * $x + $cos * $y);
+    }
+
+    /**
+     * @param  array<int, Cluster>  $clusters
+     * @return array<int, array{int, Images}> by each its image, which may be itself; none where only shapes with a name mirror themselves
+     */
+    private static function pairs(Curves $curves, Lying $lying, array $clusters, Matrix $mirror, float $within): array
+    {
         $pairs = [];
         $meant = false;
-        foreach ($left as $i => $one) {
+        foreach ($clusters as $i => $one) {
             Patience::ask(16);
             $image = $mirror->apply($one->x, $one->y);
-            foreach ($left as $k => $other) {
+            foreach ($clusters as $k => $other) {
                 if ($k < $i || hypot($image->x - $other->x, $image->y - $other->y) > 2 * self::ONE + $within || ! $one->isLike($other, $within)) {
                     continue;
                 }
@@ -135,32 +168,22 @@ final class Halves implements Rule
                 }
             }
         }
-        $found = [];
-        foreach ($meant ? $pairs : [] as $i => [$k, $images]) {
-            $one = $left[$i] ?? null;
-            if ($one === null || ! isset($left[$k])) {
-                continue;
-            }
-            $own = Images::of($curves, $lying, $one, Matrix::identity(), $one, $within);
-            if ($k === $i ? ! (new Orbits($curves, $images, $mirror, 2, $within))->draw() : $own === null) {
-                continue;
-            }
-            if ($k !== $i && $own !== null) {
-                $back = Images::of($curves, $lying, $left[$k], $mirror, $one, $within);
-                $other = Images::of($curves, $lying, $left[$k], Matrix::identity(), $left[$k], $within);
-                // The one that is the better image of the other is kept.
-                $swap = $back !== null && $other !== null && Seen::image($curves, $back->chains, $mirror) < Seen::image($curves, $images->chains, $mirror);
-                Copies::draw($curves, $swap ? [$other, $back] : [$own, $images], [Matrix::identity(), $mirror]);
-            }
-            $onto = array_map(static fn (array $image): int => $image[0], $images->chains);
-            $onto += array_flip($onto);
-            $curves->comesAgain(new Again(Again::MIRROR, [array_combine(array_keys($onto), array_keys($onto)), $onto], $x, $y, $angle));
-            if ($k !== $i || ! $one->named) {
-                $found[] = [$one->x, $one->y, $images->off];
-            }
-            unset($left[$i], $left[$k]);
-        }
 
-        return $found;
+        return $meant ? $pairs : [];
+    }
+
+    private static function pair(Curves $curves, Lying $lying, Cluster $one, Cluster $other, Images $images, Matrix $mirror, float $within): bool
+    {
+        $own = Images::of($curves, $lying, $one, Matrix::identity(), $one, $within);
+        if ($own === null) {
+            return false;
+        }
+        $back = Images::of($curves, $lying, $other, $mirror, $one, $within);
+        $still = Images::of($curves, $lying, $other, Matrix::identity(), $other, $within);
+        // The one that is the better image of the other is kept.
+        $swap = $back !== null && $still !== null && Seen::image($curves, $back->chains, $mirror) < Seen::image($curves, $images->chains, $mirror);
+        Copies::draw($curves, $swap ? [$still, $back] : [$own, $images], [Matrix::identity(), $mirror]);
+
+        return true;
     }
 }

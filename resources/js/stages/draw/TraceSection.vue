@@ -4,12 +4,15 @@ import ColourWell from '@/fields/ColourWell.vue'
 import Choose from '@/fields/Choose.vue'
 import FieldForm from '@/fields/FieldForm.vue'
 import Tick from '@/fields/Tick.vue'
+import TypedValue from '@/fields/TypedValue.vue'
 import TypedWords from '@/fields/TypedWords.vue'
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
 import { useTracing } from '@/stores/tracing'
 import { number, t } from '@/words/words'
-import { computed, ref } from 'vue'
+import { useLocalStorage } from '@vueuse/core'
+import { computed, nextTick, onMounted, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import Section from './Section.vue'
 
 /** The reference picture as few, true curves: its colours, what was meant in it, and how close the curves keep to its dots. */
@@ -25,9 +28,33 @@ const meant = computed(() => Object.entries(tracing.known).map(([key, label]) =>
 }))
 const count = (colour: string) => t('{pieces, plural, one {# piece} other {# pieces}}', { pieces: tracing.outcome?.colours.find((one) => one.colour === colour)?.pieces ?? 0 })
 const says = computed(() => (tracing.outcome ? t('{pieces, plural, one {# piece} other {# pieces}}, {nodes} nodes', { pieces: tracing.outcome.pieces, nodes: tracing.outcome.nodes }) : ''))
+const differing = computed(() => t('{n, plural, one {Show one place that differs} other {Show # places that differ}}', { n: tracing.outcome?.differs?.length ?? 0 }))
 const picked = ref('#1d5c46')
 /** The colour whose name and company are shown. */
 const opened = ref<string | null>(null)
+const route = useRoute()
+const router = useRouter()
+const whole = ref<HTMLElement | null>(null)
+/** A job that began with a picture to be traced: it is, at once, and where one sees it. */
+onMounted(async () => {
+  if (route.query.trace !== '1') return
+  useLocalStorage('neat-edge-open-trace', true, { serializer: { read: (kept) => kept === '1', write: (is) => (is ? '1' : '0') } }).value = true
+  await router.replace({ query: {} })
+  tracing.begin()
+  await nextTick()
+  whole.value?.scrollIntoView({ block: 'start' })
+})
+const sides = [t('Left'), t('Top'), t('Width'), t('Height')]
+/** The box that is kept; until there is one, the whole picture. */
+const boxed = computed((): [number, number, number, number] => {
+  const under = bench.art?.reference
+  return tracing.box ?? [under?.x ?? 0, under?.y ?? 0, under?.width ?? 0, under?.height ?? 0]
+})
+function boxTo(index: number, mm: number) {
+  const next = [...boxed.value] as [number, number, number, number]
+  next[index] = mm
+  tracing.box = next
+}
 const set = (name: string, value: FieldValue) => tracing.set(name, value)
 /** Of a picture of which a part is asked for, that of the chosen piece, as it lies in the picture. */
 function part() {
@@ -39,6 +66,7 @@ function part() {
 </script>
 
 <template>
+  <div ref="whole">
   <Section title="Trace" name="trace" :says="tracing.on ? says : ''">
     <template v-if="!tracing.on">
       <p class="says">Turns the reference picture into few, true curves: straight where straight was meant, round where round.</p>
@@ -54,6 +82,19 @@ function part() {
         <button type="button" class="quiet-button main" data-test="keep-trace" :disabled="!tracing.outcome || tracing.busy || tracing.outcome.pieces === 0" @click="tracing.keep()">Lay the curves on the bench</button>
         <button type="button" class="quiet-button" data-test="leave-trace" @click="tracing.put()">Leave it</button>
       </div>
+      <div class="row">
+        <button type="button" class="quiet-button" :aria-pressed="tracing.hand === 'box'" data-test="trace-box" :title="$t('Then drag over what is to be kept')" @click="tracing.hand = tracing.hand === 'box' ? null : 'box'">Lay only what lies in a box</button>
+        <button v-if="tracing.box" type="button" class="quiet-button" data-test="trace-all" @click="tracing.box = null">All of it</button>
+      </div>
+      <p v-if="tracing.hand === 'box'" class="says" role="status">Drag over what is to be kept, or type it.</p>
+      <div v-if="tracing.hand === 'box' || tracing.box" class="box-fields">
+        <TypedValue v-for="(side, index) in sides" :key="index" :label="side" :name="`box-${index}`" :value="boxed[index]!" local brief :least="index < 2 ? undefined : 0.01" @measured="boxTo(index, $event)" />
+      </div>
+      <div v-if="tracing.outcome && !tracing.busy" class="differences">
+        <template v-if="tracing.outcome.differs === null"><p class="says">Whether curves and picture differ was not looked at.</p></template>
+        <p v-else-if="tracing.outcome.differs.length === 0" class="says">Nowhere do the curves leave the picture by more than its noise.</p>
+        <Tick v-else :value="tracing.showsDifferences" data-field="differs" @keep="tracing.showsDifferences = $event">{{ differing }}</Tick>
+      </div>
       <ul v-if="tracing.choices.length > 0" class="inks" aria-label="Colours of the picture">
         <li v-for="(one, index) in tracing.choices" :key="one.colour" :data-ink="one.colour">
           <Tick :value="!one.drop" :data-field="`ink-${index}`" @keep="tracing.choose(index, { drop: !$event })"><i class="ink" :style="{ background: one.colour }" /> {{ one.colour }}</Tick>
@@ -68,7 +109,8 @@ function part() {
       <div class="row">
         <ColourWell :value="picked" :says="$t('A colour to add')" @keep="picked = $event" />
         <button type="button" class="quiet-button" @click="tracing.add(picked)">Add this colour</button>
-        <button type="button" class="quiet-button" @click="tracing.propose()">Propose anew</button>
+        <button type="button" class="quiet-button" :aria-pressed="tracing.hand === 'colour'" data-test="trace-pick" :title="$t('Then press on the picture')" @click="tracing.hand = tracing.hand === 'colour' ? null : 'colour'">Pick one from the picture</button>
+        <button type="button" class="quiet-button" data-test="trace-propose" @click="tracing.propose()">Propose anew</button>
       </div>
       <ul v-if="meant.length > 0" class="meant" aria-label="What was meant">
         <li v-for="one in meant" :key="one.key" @mouseenter="tracing.pointed = one.key" @mouseleave="tracing.pointed = null" @focusin="tracing.pointed = one.key" @focusout="tracing.pointed = null">
@@ -83,6 +125,7 @@ function part() {
       </div>
     </template>
   </Section>
+  </div>
 </template>
 
 <style scoped>
@@ -96,6 +139,7 @@ function part() {
 .more-of { grid-column: 1 / -1; display: flex; flex-direction: column; gap: 5px; padding: 0 0 4px 22px; }
 .meant li { display: flex; flex-direction: column; font-size: 15px; }
 .ink { display: inline-block; width: 15px; height: 15px; border-radius: 3px; border: 1px solid var(--line-strong); vertical-align: -3px; }
+.box-fields { display: grid; grid-template-columns: 1fr 1fr; gap: 4px 8px; }
 .count { font-size: 14px; color: var(--ink-mid); }
 .meant .count { padding-left: 22px; }
 </style>
