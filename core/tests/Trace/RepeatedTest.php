@@ -105,6 +105,9 @@ final class RepeatedTest extends TestCase
         self::assertLessThan(1e-3, self::differ($traced, $exact));
         // As the dots have it where it is off, which is nothing exact.
         $left = self::traced($inside, new Options(off: ['halves']), quality: $quality);
+        foreach ($traced->parts as $i => $part) {
+            self::assertGreaterThan(0.0, $part->contours[0]->area() * $left->parts[$i]->contours[0]->area(), 'it runs as it ran');
+        }
         self::assertNull(self::found($left, 'halves'));
         self::assertGreaterThan(1.0, self::differ($left, $mirror));
         self::assertLessThanOrEqual($left->nodes + 1, $traced->nodes, 'no node is added for it');
@@ -119,8 +122,11 @@ final class RepeatedTest extends TestCase
     {
         $notched = str_replace('c-3 14', 'l-4 3l4 3c-3 10', self::VASE);
         self::assertNull(self::found(self::traced("<path d=\"{$notched}\"/>"), 'halves'));
-        $leaning = self::traced('<path d="'.self::VASE.'" transform="skewX(3)"/>');
-        self::assertNull(self::found($leaning, 'halves'));
+        // A notch as small as a dot and a half, and a lean by half a dot all over, are meant as well.
+        self::assertNull(self::found(self::traced('<path d="'.str_replace('c-3 14', 'l-.9 .6l.9 .6c-3 12.8', self::VASE).'"/>'), 'halves'));
+        foreach ([3, 0.6] as $lean) {
+            self::assertNull(self::found(self::traced('<path d="'.self::VASE."\" transform=\"skewX({$lean})\"/>"), 'halves'), "{$lean} degrees");
+        }
         // A circle mirrors itself whatever was meant.
         self::assertNull(self::found(self::traced('<circle cx="80" cy="60" r="30"/>'), 'halves'));
     }
@@ -197,6 +203,36 @@ final class RepeatedTest extends TestCase
             self::assertLessThan(1e-6, min(array_map(static fn (array $one): float => hypot($one[0] - $at->x, $one[1] - $at->y), $nodes)));
         }
         self::assertNull(self::found(self::traced($inside, new Options(off: ['round'])), 'round'));
+    }
+
+    #[Test]
+    public function rivets_are_of_one_size_at_exact_places_and_what_lies_on_an_axis_lies_there(): void
+    {
+        $rivet = static fn (float $x, float $y): string => "<circle cx=\"{$x}\" cy=\"{$y}\" r=\"5\"/>";
+        $ring = implode('', array_map(static fn (int $k): string => $rivet(100 + 50 * cos(0.4 + $k * M_PI / 3), 70 + 50 * sin(0.4 + $k * M_PI / 3)), range(0, 5)));
+        $off = ['radii'];
+        $single = self::traced($ring, new Options(off: [...$off, 'round', 'halves']));
+        $traced = self::traced($ring, new Options(off: [...$off, 'halves']));
+        self::assertNotNull(self::found($traced, 'round'));
+        $width = static fn (Part $part): float => $part->model->width ?? 0.0;
+        $mean = array_sum(array_map($width, $single->parts)) / 6;
+        foreach ($traced->parts as $part) {
+            self::assertEqualsWithDelta($mean, $width($part), 1e-9, 'told from all six');
+        }
+        $middles = array_map(static fn (Part $part): array => [$part->model->x ?? 0.0, $part->model->y ?? 0.0], $traced->parts);
+        $x = array_sum(array_column($middles, 0)) / 6;
+        $y = array_sum(array_column($middles, 1)) / 6;
+        foreach ($middles as [$px, $py]) {
+            self::assertEqualsWithDelta(hypot($middles[0][0] - $x, $middles[0][1] - $y), hypot($px - $x, $py - $y), 1e-9);
+        }
+        // A lamp over its foot: the circle goes to the axis of what mirrors itself.
+        $lamp = self::traced('<path d="M100 60L128 120H72Z"/><path d="M84 46L100 54L116 46L112 40H88Z"/><circle cx="100.04" cy="24" r="12"/>');
+        self::assertNotNull(self::found($lamp, 'halves'));
+        $foot = (new Shape($lamp->parts[0]->contours))->box();
+        $round = array_values(array_filter(array_map(static fn (Part $part) => $part->model, $lamp->parts)));
+        self::assertCount(1, $round);
+        self::assertNotNull($foot);
+        self::assertEqualsWithDelta(($foot->left + $foot->right) / 2, $round[0]->x, 1e-9);
     }
 
     #[Test]
