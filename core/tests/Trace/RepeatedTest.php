@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Tests\Trace;
 
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\Recipe\Mirror\MirrorHalf;
 use NeatEdge\Core\Tests\Support\Painted;
 use NeatEdge\Core\Trace\Meant\Found;
 use NeatEdge\Core\Trace\Options;
@@ -169,6 +171,11 @@ final class RepeatedTest extends TestCase
 
             return ($k === 0 ? '' : 'L').$at(40, $from).'Q'.$at(66, $from + 0.25).' '.$at(40, $from + 0.5);
         }, range(0, 6))).'Z';
+        $flower = '<path d="M'.implode('L', array_map(static function (int $k): string {
+            $r = 42 + 9 * sin(5 * $k * M_PI / 180);
+
+            return (100 + $r * cos($k * M_PI / 180)).' '.(70 + $r * sin($k * M_PI / 180));
+        }, range(0, 359))).'Z"/>';
         $at = static fn (int $k): string => (100 + 56 * cos(M_PI * $k / 3 + 0.2)).' '.(70 + 56 * sin(M_PI * $k / 3 + 0.2));
         // One over the other, as they are drawn: beside each other they would have a light seam.
         $wheel = '<circle cx="100" cy="70" r="56" fill="#c83"/>'.implode('', array_map(
@@ -181,6 +188,7 @@ final class RepeatedTest extends TestCase
             'five of them' => [$turned(5), 5],
             'a star of one line' => ["<path d=\"{$star}\"/>", 5],
             'a gear of curves' => ["<path d=\"{$gear}\"/>", 7],
+            'a flower of one smooth line' => [$flower, 5],
             'sectors of two colours about a hub' => [$wheel, 6],
         ];
     }
@@ -201,6 +209,17 @@ final class RepeatedTest extends TestCase
         foreach ($nodes as [$px, $py]) {
             $at = Matrix::rotation(360 / $count, $x, $y)->apply($px, $py);
             self::assertLessThan(1e-6, min(array_map(static fn (array $one): float => hypot($one[0] - $at->x, $one[1] - $at->y), $nodes)));
+        }
+        foreach ($traced->parts as $part) {
+            $segments = $part->contours[0]->segments();
+            foreach ($segments as $k => $s) {
+                $before = $segments[($k + count($segments) - 1) % count($segments)];
+                $turn = rad2deg(atan2($s[3] - $s[1], $s[2] - $s[0]) - atan2($before[7] - $before[5], $before[6] - $before[4]));
+                $turn = abs($turn - 360 * round($turn / 360));
+                if (! Cubic::isLine($s) && ! Cubic::isLine($before) && $turn < 8) {
+                    self::assertLessThan(1e-4, $turn, 'smooth where it goes on smoothly');
+                }
+            }
         }
         self::assertNull(self::found(self::traced($inside, new Options(off: ['round'])), 'round'));
     }
@@ -225,6 +244,13 @@ final class RepeatedTest extends TestCase
         foreach ($middles as [$px, $py]) {
             self::assertEqualsWithDelta(hypot($middles[0][0] - $x, $middles[0][1] - $y), hypot($px - $x, $py - $y), 1e-9);
         }
+        // About a hub they lie about its middle, though theirs is another by a part of a dot.
+        $hub = self::traced($ring.'<circle cx="100.03" cy="70.02" r="20"/>', new Options(off: [...$off, 'halves']));
+        $models = array_values(array_filter(array_map(static fn (Part $part) => $part->model, $hub->parts)));
+        self::assertCount(7, $models);
+        usort($models, static fn ($a, $b): int => $b->width <=> $a->width);
+        $far = array_map(static fn ($one): float => hypot($one->x - $models[0]->x, $one->y - $models[0]->y), array_slice($models, 1));
+        self::assertEqualsWithDelta(min([INF, ...$far]), max([0.0, ...$far]), 1e-9);
         // A lamp over its foot: the circle goes to the axis of what mirrors itself.
         $lamp = self::traced('<path d="M100 60L128 120H72Z"/><path d="M84 46L100 54L116 46L112 40H88Z"/><circle cx="100.04" cy="24" r="12"/>');
         self::assertNotNull(self::found($lamp, 'halves'));
@@ -304,6 +330,12 @@ final class RepeatedTest extends TestCase
         )), $live->pieces);
         sort($kinds);
         self::assertSame(['mirror', 'repeat', 'repeat'], $kinds);
+        foreach ($live->pieces as $piece) {
+            $half = $piece->recipe?->base->shape()->box();
+            if ($piece->recipe?->change(MirrorHalf::class) !== null) {
+                self::assertEqualsWithDelta(0.5 * ($piece->box()?->width() ?? 0.0), $half?->width(), 1e-6, 'one half is drawn');
+            }
+        }
         $all = static fn (array $pieces): Shape => Combine::weld(array_values(array_map(static fn (Piece $piece): Shape => $piece->shape, $pieces)));
         self::assertLessThan(1e-3, Combine::keepDifference([$all($plain->pieces), $all($live->pieces)])->area(), 'it looks as it did');
         self::assertGreaterThan(1000, $all($live->pieces)->area());

@@ -64,9 +64,11 @@ final class AboutCentre implements Rule
             if ($one->named || $one->long < self::LONG) {
                 continue;
             }
-            $centre = self::known($centres, $one->x, $one->y);
-            if (self::itself($curves, $lying, $one, $centre, $within, $found)) {
-                $centres[] = $centre;
+            foreach (self::centres($centres, $one->x, $one->y) as $centre) {
+                if (self::itself($curves, $lying, $one, $centre, $within, $found)) {
+                    $centres[] = $centre;
+                    break;
+                }
             }
         }
         foreach (Groups::of($clusters, $curves, $within) as $group) {
@@ -81,17 +83,17 @@ final class AboutCentre implements Rule
 
     /**
      * @param  list<array{float, float}>  $centres
-     * @return array{float, float} one that is near already, so that all of them share it
+     * @return list<array{float, float}> one that is near already, so that all of them share it, and its own
      */
-    private static function known(array $centres, float $x, float $y): array
+    private static function centres(array $centres, float $x, float $y): array
     {
         foreach ($centres as $centre) {
             if (hypot($centre[0] - $x, $centre[1] - $y) <= self::ONE) {
-                return $centre;
+                return [$centre, [$x, $y]];
             }
         }
 
-        return [$x, $y];
+        return [[$x, $y]];
     }
 
     /**
@@ -130,12 +132,8 @@ final class AboutCentre implements Rule
     private static function ring(Curves $curves, Lying $lying, array $group, array $centres, float $within, array &$found): void
     {
         $count = count($group);
-        [$x, $y] = self::known(
-            $centres,
-            array_sum(array_map(static fn (Cluster $one): float => $one->x, $group)) / $count,
-            array_sum(array_map(static fn (Cluster $one): float => $one->y, $group)) / $count,
-        );
-        $images = null;
+        $x = array_sum(array_map(static fn (Cluster $one): float => $one->x, $group)) / $count;
+        $y = array_sum(array_map(static fn (Cluster $one): float => $one->y, $group)) / $count;
         $radius = hypot($group[0]->x - $x, $group[0]->y - $y);
         usort($group, static fn (Cluster $a, Cluster $b): int => atan2($a->y - $y, $a->x - $x) <=> atan2($b->y - $y, $b->x - $x));
         foreach ($group as $one) {
@@ -143,25 +141,41 @@ final class AboutCentre implements Rule
                 return;
             }
         }
-        $matrices = array_map(static fn (int $k): Matrix => Matrix::rotation(360 * $k / $count, $x, $y), range(0, $count - 1));
-        // The one after which all of them keep closest to their dots.
-        $least = INF;
-        $turns = $group;
+        foreach (self::centres($centres, $x, $y) as $centre) {
+            $matrices = array_map(static fn (int $k): Matrix => Matrix::rotation(360 * $k / $count, ...$centre), range(0, $count - 1));
+            [$turned, $images] = self::best($curves, $lying, $group, $matrices, $within);
+            if ($images === null) {
+                continue;
+            }
+            Copies::draw($curves, $images, $matrices);
+            $curves->comesAgain(Again::round(Groups::copies($images), ...$centre));
+            foreach ($turned as $k => $one) {
+                $found[] = [$one->x, $one->y, $images[$k]->off];
+            }
+
+            return;
+        }
+    }
+
+    /**
+     * The one after which all of them keep closest to their dots.
+     *
+     * @param  non-empty-list<Cluster>  $group  one after the other round the centre
+     * @param  list<Matrix>  $matrices
+     * @return array{list<Cluster>, list<Images>|null} from that one on, and its images; null where they are not alike
+     */
+    private static function best(Curves $curves, Lying $lying, array $group, array $matrices, float $within): array
+    {
+        [$best, $images, $least] = [$group, null, INF];
         foreach (array_slice($group, 0, self::TRIED) as $first => $one) {
-            $turned = [...array_slice($turns, $first), ...array_slice($turns, 0, $first)];
+            $turned = [...array_slice($group, $first), ...array_slice($group, 0, $first)];
             $all = Groups::images($curves, $lying, $turned, $matrices, $within);
             $off = $all === null ? INF : Groups::off($curves, $all, $matrices);
             if ($off < $least) {
-                [$group, $images, $least] = [$turned, $all, $off];
+                [$best, $images, $least] = [$turned, $all, $off];
             }
         }
-        if ($images === null) {
-            return;
-        }
-        Copies::draw($curves, $images, $matrices);
-        $curves->comesAgain(Again::round(Groups::copies($images), $x, $y));
-        foreach ($group as $k => $one) {
-            $found[] = [$one->x, $one->y, $images[$k]->off];
-        }
+
+        return [$best, $images];
     }
 }

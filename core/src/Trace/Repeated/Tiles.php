@@ -23,6 +23,9 @@ final readonly class Tiles
     /** So many times the nodes that it had are still few. */
     private const MORE = 1.15;
 
+    /** Nodes from which it is tried. */
+    private const STARTS = 12;
+
     /** Parts of a border may differ in length by so much of it. */
     private const UNEVEN = 0.04;
 
@@ -40,7 +43,7 @@ final readonly class Tiles
         if ($matrix->determinant() < 0) {
             $drawn = Halved::of($segments, $first === $last, $matrix, $within);
         } else {
-            $drawn = $first === $last && $order > 2 ? array_filter([self::round($segments, $curves->turnsRight($chain), $matrix, $order)]) : [];
+            $drawn = $first === $last && $order > 2 ? self::rounds($segments, $curves->turnsRight($chain), $matrix, $order) : [];
         }
         // Which half, or whether at all: what the dots of all of it say.
         $off = Seen::off($curves, $chain, $segments) + self::ALLOWED ** 2 * count($curves->places[$chain] ?? []);
@@ -57,15 +60,30 @@ final readonly class Tiles
 
     /**
      * @param  non-empty-list<list<float>>  $segments
-     * @return list<list<float>>|null
+     * @return list<list<list<float>>> as it is drawn from each of its nodes on: from where it turns the most, else from some
      */
-    private static function round(array $segments, bool $right, Matrix $matrix, int $order): ?array
+    private static function rounds(array $segments, bool $right, Matrix $matrix, int $order): array
     {
-        $count = count($segments);
-        $first = self::corner($segments);
-        $segments = [...array_slice($segments, $first), ...array_slice($segments, 0, $first)];
         // Forwards along it: the move turns clockwise where its sine is more than none.
         $matrix = ($matrix->b > 0) === $right ? $matrix : $matrix->inverse();
+        $count = count($segments);
+        $corner = self::corner($segments);
+        $drawn = [];
+        for ($k = 0; $k < min($count, self::STARTS); $k++) {
+            $first = ($corner + $k) % $count;
+            $drawn[] = self::round([...array_slice($segments, $first), ...array_slice($segments, 0, $first)], $matrix, $order);
+        }
+
+        return array_values(array_filter($drawn));
+    }
+
+    /**
+     * @param  list<list<float>>  $segments  from the node on at which its part begins
+     * @return list<list<float>>|null
+     */
+    private static function round(array $segments, Matrix $matrix, int $order): ?array
+    {
+        $count = count($segments);
         $lengths = [0.0];
         foreach ($segments as $s) {
             $lengths[] = end($lengths) + Cubic::length($s);
