@@ -37,7 +37,7 @@ final class Halves implements Rule
 
     public static function label(int $count): string
     {
-        return $count === 1 ? '1 part whose halves mirror each other' : "{$count} parts whose halves mirror each other";
+        return $count === 1 ? '1 part with mirrored halves' : "{$count} parts with mirrored halves";
     }
 
     public static function apply(Curves $curves, float $noise): array

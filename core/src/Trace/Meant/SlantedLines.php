@@ -28,7 +28,7 @@ final class SlantedLines implements Rule
 
     public static function label(int $count): string
     {
-        return "{$count} slanted lines parallel or square to each other";
+        return "{$count} parallel or square lines";
     }
 
     public static function apply(Curves $curves, float $noise): array

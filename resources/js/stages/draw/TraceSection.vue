@@ -25,7 +25,8 @@ const plain = (field: { name: string }) => !['off', 'part'].includes(field.name)
 const meant = computed(() => Object.entries(tracing.known).map(([key, label]) => {
   const found = tracing.outcome?.meant.find((one) => one.key === key)
   return { key, label: found?.label ?? label, on: !tracing.off.includes(key), moves: found ? number(found.moves, 3, 0) : null }
-}))
+  // What was found in the coarse picture only is not there.
+}).filter((one) => one.moves !== null || !one.on))
 const count = (colour: string) => t('{pieces, plural, one {# piece} other {# pieces}}', { pieces: tracing.outcome?.colours.find((one) => one.colour === colour)?.pieces ?? 0 })
 const says = computed(() => (tracing.outcome ? t('{pieces, plural, one {# piece} other {# pieces}}, {nodes} nodes', { pieces: tracing.outcome.pieces, nodes: tracing.outcome.nodes }) : ''))
 const differing = computed(() => t('{n, plural, one {Show one place that differs} other {Show # places that differ}}', { n: tracing.outcome?.differs?.length ?? 0 }))
@@ -138,6 +139,9 @@ function part() {
 .more { border: 0; background: none; font: inherit; font-size: 14px; color: var(--green); padding: 3px 4px; min-height: 24px; cursor: pointer; text-decoration: underline; text-underline-offset: 2px; max-width: 92px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 .more-of { grid-column: 1 / -1; display: flex; flex-direction: column; gap: 5px; padding: 0 0 4px 22px; }
 .meant li { display: flex; flex-direction: column; font-size: 15px; }
+/* What is said of one may take two lines. */
+.meant :deep(.el-checkbox), .differences :deep(.el-checkbox) { height: auto; min-height: 24px; }
+.meant :deep(.el-checkbox__label), .differences :deep(.el-checkbox__label) { white-space: normal; line-height: 1.2; }
 .ink { display: inline-block; width: 15px; height: 15px; border-radius: 3px; border: 1px solid var(--line-strong); vertical-align: -3px; }
 .box-fields { display: grid; grid-template-columns: 1fr 1fr; gap: 4px 8px; }
 .count { font-size: 14px; color: var(--ink-mid); }
