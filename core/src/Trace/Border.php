@@ -22,8 +22,9 @@ final class Border
     /**
      * @param  Way  $way  its places; the ends of an open one are where it meets others
      * @param  list<string>  $kinds  of shapes with a name that are looked for
+     * @param  float  $keen  see Corners
      */
-    public function __construct(public readonly Way $way, float $noise, float $closeness, array $kinds)
+    public function __construct(public readonly Way $way, float $noise, float $closeness, array $kinds, float $keen = 1.0)
     {
         $this->model = Models::of($way, $noise, $kinds);
         if ($this->model !== null) {
@@ -35,7 +36,7 @@ final class Border
             return;
         }
         $fit = new FewCurves($noise, $closeness);
-        $corners = Corners::of($way, $noise);
+        $corners = Corners::of($way, $noise, $keen);
         if ($corners === []) {
             $this->segments = $fit->along($way);
 

@@ -44,14 +44,15 @@ final class Corners
     private const BENT = 1.5;
 
     /**
+     * @param  float  $keen  1 as chance asks for; at more, blunter ones are corners, too
      * @return list<Corner> along the way
      */
-    public static function of(Way $way, float $noise): array
+    public static function of(Way $way, float $noise, float $keen = 1.0): array
     {
         $found = [];
         foreach (self::SCALES as [$long, $least, $spoiled]) {
             $long *= 1 + 2.5 * max(0.0, $noise - 0.03);
-            $least *= 1 + 5.0 * max(0.0, $noise - 0.03);
+            $least *= (1 + 5.0 * max(0.0, $noise - 0.03)) / $keen;
             if ($way->length < ($way->closed ? 2 : 1) * 4.0) {
                 continue;
             }

@@ -57,8 +57,9 @@ final class Curves
      * @param  array<int, list<array{float, float}>>  $places  what the dots say of each
      * @param  array<string, array{float, float}>  $ends
      * @param  list<string>  $kinds  of shapes with a name that are looked for
+     * @param  float  $keen  see Corners
      */
-    public function __construct(array $chains, public readonly array $places, array $ends, float $noise, float $closeness, array $kinds)
+    public function __construct(array $chains, public readonly array $places, array $ends, float $noise, float $closeness, array $kinds, float $keen = 1.0)
     {
         $parts = [];
         foreach (Strands::of($chains, $places, $ends) as $strand) {
@@ -72,7 +73,7 @@ final class Curves
             $way = $this->way($strand, $chains, $places, $ends);
             // Two colours that differ little are told less well than the rest.
             $own = count($way->places) < self::OWN ? $noise : max($noise, Noise::of([$way->places]));
-            $border = new Border($way, $own, $closeness, $kinds);
+            $border = new Border($way, $own, $closeness, $kinds, $keen);
             if (count($strand['chains']) === 1) {
                 $parts[$strand['chains'][0][0]] = $border->segments;
                 if ($border->model !== null && $strand['closed']) {

@@ -24,6 +24,7 @@ final readonly class Options
      * @param  float  $turn  degrees by which the picture is turned first, clockwise, about its middle
      * @param  list<float>  $part  left, top, width and height of what is traced, mm from the top left of the picture in its true size; all of it when empty
      * @param  bool  $live  whether what mirrors itself or comes again is drawn once and follows
+     * @param  float  $corners  1 as the picture's noise asks for; at more, blunter ones are corners, too, at less, only sharp ones
      */
     public function __construct(
         public ?int $colours = null,
@@ -37,6 +38,7 @@ final readonly class Options
         public float $turn = 0.0,
         public array $part = [],
         public bool $live = false,
+        public float $corners = 1.0,
     ) {
     }
 
@@ -47,6 +49,7 @@ final readonly class Options
             Field::count('colours', 'Colours', 0, 0, Inks::MOST),
             Field::count('specks', 'Specks under', 0, 0, 10_000, 'dots of what is too small to be meant; as the noise of the picture asks for at 0'),
             Field::number('closeness', 'Closeness', 1.0, 0.2, 5.0),
+            new Field('corners', 'Corners', Field::NUMBER, 1.0, 0.4, 2.5, help: 'above 1 blunter ones are corners, too; below, only sharp ones'),
             Field::flag('lines', 'Middle lines', false, 'what is thin and even comes as a stroke along its middle'),
             Field::flag('live', 'Mirrors and repeats live', false, 'what mirrors itself or comes again is drawn once, and its copies follow'),
             Field::flag('paper', 'Keep the ground', false, 'the colour around everything comes as a piece, too'),
@@ -92,6 +95,7 @@ final readonly class Options
             $values->number('turn'),
             self::part($values->lengths('part')),
             $values->flag('live'),
+            $values->number('corners'),
         );
     }
 }

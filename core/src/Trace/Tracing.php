@@ -77,7 +77,7 @@ final class Tracing
         $noise = Noise::of($drawn);
         Progress::tell(3, 4, 'Curves');
         $closeness = $options->closeness * ($scan->lossy ? self::LOSSY : 1.0);
-        $curves = new Curves($borders->chains, $places, Ends::of($borders->chains, $places), $noise, $closeness, self::kinds($options));
+        $curves = new Curves($borders->chains, $places, Ends::of($borders->chains, $places), $noise, $closeness, self::kinds($options), $options->corners);
         $meant = Rules::applied($curves, $noise, $options->off);
         $parts = self::parts($regions, $borders, $curves, self::left($inks, $ground, $options));
         $parts = $options->lines ? self::lines($parts, $regions) : $parts;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Tests\Trace;
 
+use Closure;
 use NeatEdge\Core\Tests\Support\Painted;
 use NeatEdge\Core\Trace\Borders;
 use NeatEdge\Core\Trace\Chain;
@@ -19,10 +20,12 @@ use NeatEdge\Core\Trace\Light;
 use NeatEdge\Core\Trace\Model;
 use NeatEdge\Core\Trace\Models;
 use NeatEdge\Core\Trace\Noise;
+use NeatEdge\Core\Trace\Options;
 use NeatEdge\Core\Trace\Places;
 use NeatEdge\Core\Trace\Regions;
 use NeatEdge\Core\Trace\Scan;
 use NeatEdge\Core\Trace\Strands;
+use NeatEdge\Core\Trace\Tracing;
 use NeatEdge\Core\Trace\Way;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -323,6 +326,23 @@ final class PartsOfTracingTest extends TestCase
             self::assertLessThan(0.35, $off);
             self::assertEqualsWithDelta(2 * M_PI / $sides, $corner['turn'], 0.12);
         }
+    }
+
+    #[Test]
+    public function an_artist_says_how_blunt_a_corner_may_be(): void
+    {
+        // A long bar that bends in its middle, on both of its sides.
+        $bar = static fn (float $bends): Closure => static fn (float $x, float $y): int => $x > 10 && $x < 150
+            && abs($y - 40 - ($x > 80 ? tan(deg2rad($bends)) * ($x - 80) : 0.0)) < 12 ? 0x101010 : 0xFFFFFF;
+        $count = static fn (float $bends, float $keen): int => count(Corners::of(new Way(self::longest(Painted::picture(160, 100, $bar($bends))), true), 0.03, $keen));
+        self::assertSame([4, 6], [$count(10.0, 1.0), $count(10.0, 2.0)]);
+        self::assertSame([6, 4], [$count(28.0, 1.0), $count(28.0, 0.4)]);
+        $traced = static fn (float $corners): array => Tracing::of(
+            Scan::of(Painted::picture(160, 100, $bar(10.0))),
+            new Options(corners: $corners),
+        )->parts[0]->contours[0]->segments();
+        self::assertCount(6, $traced(2.0), 'six lines');
+        self::assertNotEquals($traced(2.0), $traced(1.0));
     }
 
     #[Test]

@@ -5605,6 +5605,11 @@ export interface components {
              */
             closeness: number | string;
             /**
+             * @description Corners. above 1 blunter ones are corners, too; below, only sharp ones. 0.4 to 2.5
+             * @default 1
+             */
+            corners: number | string;
+            /**
              * @description Middle lines. what is thin and even comes as a stroke along its middle
              * @default false
              */
