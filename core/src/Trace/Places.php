@@ -28,6 +28,9 @@ final readonly class Places
     /** Brightness (0 to 255) by which two colours differ so that JPEG, which keeps colour coarser than light, is asked for light alone. */
     private const BY_LIGHT = 40.0;
 
+    /** What of the ground shows between two colours that were drawn beside each other is told where it is so far off their mixtures, beside how far they differ. */
+    private const ASIDE = 0.35;
+
     /** @var list<array{float, float, float}> */
     private array $colours;
 
@@ -36,8 +39,9 @@ final readonly class Places
     /**
      * @param  list<Ink>  $inks
      * @param  list<float>  $value  see Light
+     * @param  int|null  $ground  number of the colour that lies around everything
      */
-    public function __construct(private Scan $scan, private Regions $regions, array $inks, private array $value)
+    public function __construct(private Scan $scan, private Regions $regions, array $inks, private array $value, private ?int $ground = null)
     {
         $this->colours = array_map(static fn (Ink $ink): array => [$value[$ink->colour->red], $value[$ink->colour->green], $value[$ink->colour->blue]], $inks);
         $this->pure = $scan->lossy ? self::PURE_LOSSY : self::PURE;
@@ -93,8 +97,34 @@ final readonly class Places
         }
         $long = max(1e-9, $d[0] * $d[0] + $d[1] * $d[1] + $d[2] * $d[2]);
         $d = array_map(static fn (float $one): float => $one / $long, $d);
+        if ($this->ground !== null && ! in_array($this->ground, [$this->regions->label[$chain->left], $this->regions->label[$chain->right]], true)) {
+            $d = self::withoutSeam($d, $a, $this->colours[$this->ground], $long);
+        }
 
         return [$d[0], $d[1], $d[2], $d[0] * $a[0] + $d[1] * $a[1] + $d[2] * $a[2]];
+    }
+
+    /**
+     * Colours that a renderer drew beside each other let through what lies beneath: a share of each dot along them is the ground's, and says nothing of where
+     * the border is. It counts half for either.
+     *
+     * @param  array<float>  $d  weights of the channels
+     * @param  array{float, float, float}  $a  the left colour
+     * @param  array{float, float, float}  $ground
+     * @param  float  $long  how far both colours differ, squared
+     * @return array<float>
+     */
+    private static function withoutSeam(array $d, array $a, array $ground, float $long): array
+    {
+        $w = [$ground[0] - $a[0], $ground[1] - $a[1], $ground[2] - $a[2]];
+        $along = $d[0] * $w[0] + $d[1] * $w[1] + $d[2] * $w[2];
+        $aside = [$w[0] - $along * $long * $d[0], $w[1] - $along * $long * $d[1], $w[2] - $along * $long * $d[2]];
+        $far = $aside[0] ** 2 + $aside[1] ** 2 + $aside[2] ** 2;
+        if ($far < self::ASIDE ** 2 * $long) {
+            return $d;
+        }
+
+        return array_map(static fn (float $one, float $off): float => $one - ($along - 0.5) * $off / $far, $d, $aside);
     }
 
     /** @return list<bool> of each step, whether it is crossed steeply enough to say where the border lies */

@@ -66,7 +66,7 @@ final class Tracing
         $regions = Regions::of($labels, $scan->width, $scan->height, $options->speck ?? ($scan->lossy ? self::SPECK_LOSSY : self::SPECK), $diagonal);
         $borders = Borders::of($regions, $diagonal);
         Progress::tell(2, 4, 'Borders');
-        $edges = new Places($scan, $regions, $inks, $light);
+        $edges = new Places($scan, $regions, $inks, $light, $ground);
         $places = array_map($edges->along(...), $borders->chains);
         $drawn = [];
         foreach ($borders->chains as $i => $chain) {

@@ -190,6 +190,24 @@ final class TracingTest extends TestCase
     }
 
     #[Test]
+    public function colours_that_were_drawn_beside_each_other_have_a_straight_border_though_the_ground_shows_between_them(): void
+    {
+        $svg = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 200 100"><path d="M20 12.3L180 31.7L180 60L20 60Z" fill="#246"/>'
+            .'<path d="M20 12.3L180 31.7L180 4L20 4Z" fill="#c83"/></svg>';
+        $traced = self::traced(Painted::drawing($svg, 420), new Options(off: array_keys(Rules::all())));
+        self::assertCount(2, $traced->parts);
+        foreach ($traced->parts as $part) {
+            self::assertCount(4, $part->contours[0]->segments());
+            foreach ($part->contours[0]->segments() as $s) {
+                // The two ends of the border that they share.
+                if ($s[1] > 20 && $s[1] < 70) {
+                    self::assertEqualsWithDelta(2.1 * (12.3 + ($s[0] / 2.1 - 20) * 19.4 / 160), $s[1], 0.35);
+                }
+            }
+        }
+    }
+
+    #[Test]
     public function colours_are_chosen_dropped_joined_and_named(): void
     {
         $picture = Painted::picture(140, 100, self::flag(...));
