@@ -162,6 +162,24 @@ final class DevicesTest extends TestCase
     }
 
     #[Test]
+    public function what_an_engraver_did_before_it_stopped_must_be_kept_and_what_it_counts_meanwhile_need_not(): void
+    {
+        $pair = stream_socket_pair(STREAM_PF_UNIX, STREAM_SOCK_STREAM, STREAM_IPPROTO_IP);
+        self::assertNotFalse($pair);
+        fwrite($pair[1], "done begin\ndone 1\ndone 2\ndone 3\nfault 5 no plate on the bed\n");
+        $told = [];
+        $lines = implode("\n", array_map(static fn (int $k): string => "G0 X{$k} Y5", range(1, 9)));
+        try {
+            Devices::of('engraver')::send($lines, 'Tag', new StreamLine($pair[0], 0.3), 0, static function (int $done, bool $must = true) use (&$told): void {
+                $told[] = [$done, $must];
+            });
+            self::fail('It has no plate.');
+        } catch (MachineRefused) {
+            self::assertSame([[1, false], [2, false], [3, false], [3, true]], $told);
+        }
+    }
+
+    #[Test]
     public function a_film_that_was_begun_goes_on_with_the_plates_that_are_left(): void
     {
         $pdf = '%PDF-1.6 /Type /Page /Type /Page /Type /Pages';

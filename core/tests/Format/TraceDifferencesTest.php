@@ -69,6 +69,24 @@ final class TraceDifferencesTest extends TestCase
     }
 
     #[Test]
+    public function an_edge_within_what_a_curve_may_leave_it_by_dust_and_seams_are_no_difference(): void
+    {
+        $disc = static fn (float $off): Scan => Scan::of(Painted::picture(120, 120, static fn (float $x, float $y): int => hypot($x - 60 - $off, $y - 60) < 40 ? 0x1D5C46 : 0xFFFFFF));
+        $traced = Tracing::ofReady($disc(0.0), new Options);
+        self::assertSame([], TraceDifferences::of($disc(0.2), $traced, new Options, self::dots()));
+        self::assertNotSame([], TraceDifferences::of($disc(0.9), $traced, new Options, self::dots()));
+        // Two dots of dust are left out of the trace, and are not worth a mark.
+        $dusty = Scan::of(Painted::picture(120, 120, static fn (float $x, float $y): int => hypot($x - 60, $y - 60) < 40 || ($x >= 8 && $x < 10 && $y >= 8 && $y < 9) ? 0x1D5C46 : 0xFFFFFF));
+        self::assertSame([], TraceDifferences::of($dusty, $traced, new Options, self::dots()));
+        // Browns that touch: the white beneath would show between them, as far off as they are from each other.
+        $browns = Scan::of(Painted::picture(120, 120, static fn (float $x, float $y): int => hypot($x - 60.3, $y - 60.7) < 30.2 ? 0x60352A
+            : (abs($x - 60) < 50 && abs($y - 60) < 50 ? 0x7A4A38 : 0xFFFFFF)));
+        $two = Tracing::ofReady($browns, new Options);
+        self::assertCount(2, $two->parts);
+        self::assertSame([], TraceDifferences::of($browns, $two, new Options, self::dots()));
+    }
+
+    #[Test]
     public function what_was_left_out_by_choice_is_no_difference_and_one_colour_has_none(): void
     {
         $scan = self::picture(true);
