@@ -147,6 +147,8 @@ export const useMaking = defineStore('making', () => {
     }
     if (doneSoFar.value?.number === view.index && doneSoFar.value.done === wayOf(one).done) return
     const ways = await api.get<DoneSoFar>(`sendings/${one.id}/done`)
+    // An answer that comes late must not lie over what is done by now, nor over a newer one.
+    if (['done', 'stopped'].includes(wayOf(one).state) || (doneSoFar.value?.number === view.index && doneSoFar.value.done > ways.done)) return
     if (bench.view.kind === 'layout' && bench.view.index === view.index) doneSoFar.value = { ...ways, number: view.index }
   }
   watch(() => bench.view, () => loadDone().catch(() => (doneSoFar.value = null)))
