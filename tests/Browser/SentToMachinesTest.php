@@ -104,7 +104,7 @@ final class SentToMachinesTest extends BrowserTestCase
         self::assertGreaterThan(200, $some);
         $this->press('[data-test=go-on]');
         $this->sent(0, 'done');
-        self::until(fn (): ?bool => $this->howMany('[data-test=so-far]') === 0 ?: null, 'nothing to be left to do', 15.0);
+        self::until(fn (): ?bool => $this->howMany('[data-test=so-far]') === 0 ?: null, 'nothing to be left to do', 60.0);
         $log = $this->told('engraver');
         self::assertStringContainsString('no plate', (string) json_encode($log['log']));
         self::assertSame([], $this->complaints());
@@ -141,7 +141,7 @@ final class SentToMachinesTest extends BrowserTestCase
         $this->press('[data-test=send-machine]');
         $this->press('[data-send="0"]');
         $this->letGoIfAsked();
-        self::until(fn (): ?bool => str_contains((string) self::$browser->executeScript('return document.querySelector("[data-sending=\"0\"]")?.textContent ?? ""'), 'done') ?: null, 'the plate to be exposed', 20.0);
+        self::until(fn (): ?bool => str_contains((string) self::$browser->executeScript('return document.querySelector("[data-sending=\"0\"]")?.textContent ?? ""'), 'done') ?: null, 'the plate to be exposed', 60.0);
         self::assertSame(1, $this->told('recorder')['plates']);
 
         $this->at('Proof sticker sheet, six marks');
