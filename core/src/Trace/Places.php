@@ -28,7 +28,7 @@ final readonly class Places
     /** Brightness (0 to 255) by which two colours differ so that JPEG, which keeps colour coarser than light, is asked for light alone. */
     private const BY_LIGHT = 40.0;
 
-    /** What of the ground shows between two colours that were drawn beside each other is told where it is so far off their mixtures, beside how far they differ. */
+    /** Share of how far two colours differ by which the ground is off their mixtures at least, for it to be told apart between them. */
     private const ASIDE = 0.35;
 
     /** @var list<array{float, float, float}> */
