@@ -18,17 +18,12 @@ use NeatEdge\Core\Trace\Repeated\Orbits;
 /** What nearly comes again about a centre does: a rose, a wheel, petals that stand apart. */
 final class AboutCentre implements Rule
 {
-    private const WITHIN = 0.25;
-
     private const LONG = 40.0;
 
     /** Times that something comes again in a round. */
     private const MOST = 24;
 
     private const LEAST = 3;
-
-    /** Of how many alike parts each is tried as the one after which the others are drawn. */
-    private const TRIED = 3;
 
     /** Dots within which centres are one. */
     private const ONE = 0.5;
@@ -45,9 +40,8 @@ final class AboutCentre implements Rule
 
     public static function apply(Curves $curves, float $noise): array
     {
-        $within = max(self::WITHIN, 2 * $noise);
-        $settled = $curves->settled();
-        $clusters = array_values(array_filter(Cluster::of($curves), static fn (Cluster $one): bool => ! isset($settled[$one->chains[0]])));
+        $within = Images::within($noise);
+        $clusters = Cluster::free($curves);
         if ($clusters === []) {
             return [];
         }
@@ -132,8 +126,8 @@ final class AboutCentre implements Rule
     private static function ring(Curves $curves, Lying $lying, array $group, array $centres, float $within, array &$found): void
     {
         $count = count($group);
-        $x = array_sum(array_map(static fn (Cluster $one): float => $one->x, $group)) / $count;
-        $y = array_sum(array_map(static fn (Cluster $one): float => $one->y, $group)) / $count;
+        $x = array_sum(array_column($group, 'x')) / $count;
+        $y = array_sum(array_column($group, 'y')) / $count;
         $radius = hypot($group[0]->x - $x, $group[0]->y - $y);
         usort($group, static fn (Cluster $a, Cluster $b): int => atan2($a->y - $y, $a->x - $x) <=> atan2($b->y - $y, $b->x - $x));
         foreach ($group as $one) {
@@ -142,40 +136,18 @@ final class AboutCentre implements Rule
             }
         }
         foreach (self::centres($centres, $x, $y) as $centre) {
-            $matrices = array_map(static fn (int $k): Matrix => Matrix::rotation(360 * $k / $count, ...$centre), range(0, $count - 1));
-            [$turned, $images] = self::best($curves, $lying, $group, $matrices, $within);
-            if ($images === null) {
+            $move = static fn (int $steps): Matrix => Matrix::rotation(360 * $steps / $count, ...$centre);
+            $best = Groups::best($curves, $lying, $group, $move, $within);
+            if ($best === null) {
                 continue;
             }
-            Copies::draw($curves, $images, $matrices);
-            $curves->comesAgain(Again::round(Groups::copies($images), ...$centre));
-            foreach ($turned as $k => $one) {
-                $found[] = [$one->x, $one->y, $images[$k]->off];
+            Copies::draw($curves, ...$best);
+            $curves->comesAgain(Again::round(Groups::copies($best[0]), ...$centre));
+            foreach ($group as $k => $one) {
+                $found[] = [$one->x, $one->y, $best[0][$k]->off];
             }
 
             return;
         }
-    }
-
-    /**
-     * The one after which all of them keep closest to their dots.
-     *
-     * @param  non-empty-list<Cluster>  $group  one after the other round the centre
-     * @param  list<Matrix>  $matrices
-     * @return array{list<Cluster>, list<Images>|null} from that one on, and its images; null where they are not alike
-     */
-    private static function best(Curves $curves, Lying $lying, array $group, array $matrices, float $within): array
-    {
-        [$best, $images, $least] = [$group, null, INF];
-        foreach (array_slice($group, 0, self::TRIED) as $first => $one) {
-            $turned = [...array_slice($group, $first), ...array_slice($group, 0, $first)];
-            $all = Groups::images($curves, $lying, $turned, $matrices, $within);
-            $off = $all === null ? INF : Groups::off($curves, $all, $matrices);
-            if ($off < $least) {
-                [$best, $images, $least] = [$turned, $all, $off];
-            }
-        }
-
-        return [$best, $images];
     }
 }

@@ -16,8 +16,6 @@ use NeatEdge\Core\Trace\Repeated\Lying;
 /** What nearly comes again along a row, at even steps, does. */
 final class AlongRow implements Rule
 {
-    private const WITHIN = 0.25;
-
     private const LEAST = 3;
 
     /** Dots by which a place in the row may be off. */
@@ -35,9 +33,8 @@ final class AlongRow implements Rule
 
     public static function apply(Curves $curves, float $noise): array
     {
-        $within = max(self::WITHIN, 2 * $noise);
-        $settled = $curves->settled();
-        $clusters = array_values(array_filter(Cluster::of($curves), static fn (Cluster $one): bool => ! isset($settled[$one->chains[0]])));
+        $within = Images::within($noise);
+        $clusters = Cluster::free($curves);
         if (count($clusters) < self::LEAST) {
             return [];
         }
@@ -69,15 +66,7 @@ final class AlongRow implements Rule
                 return [];
             }
         }
-        [$best, $least] = [null, INF];
-        for ($first = 0; $first < self::LEAST; $first++) {
-            $matrices = array_map(static fn (int $k): Matrix => Matrix::translation(($k - $first) * $dx, ($k - $first) * $dy), range(0, $last));
-            $images = Groups::images($curves, $lying, $group, $matrices, $within, $first);
-            $off = $images === null ? INF : Groups::off($curves, $images, $matrices);
-            if ($images !== null && $off < $least) {
-                [$best, $least] = [[$images, $matrices], $off];
-            }
-        }
+        $best = Groups::best($curves, $lying, $group, static fn (int $steps): Matrix => Matrix::translation($steps * $dx, $steps * $dy), $within);
         if ($best === null) {
             return [];
         }

@@ -18,9 +18,6 @@ use NeatEdge\Core\Trace\Repeated\Seen;
 /** Halves that nearly mirror each other do: what lies on both sides of an axis, and pairs across one. */
 final class Halves implements Rule
 {
-    /** Dots that chance moves a place at least. */
-    private const WITHIN = 0.25;
-
     /** Dots of all that is drawn of the least that is told: a dot of ink mirrors itself whatever was meant. */
     private const LONG = 30.0;
 
@@ -42,9 +39,8 @@ final class Halves implements Rule
 
     public static function apply(Curves $curves, float $noise): array
     {
-        $within = max(self::WITHIN, 2 * $noise);
-        $settled = $curves->settled();
-        $left = array_filter(Cluster::of($curves), static fn (Cluster $one): bool => ! isset($settled[$one->chains[0]]) && $one->long >= self::LONG);
+        $within = Images::within($noise);
+        $left = array_filter(Cluster::free($curves), static fn (Cluster $one): bool => $one->long >= self::LONG);
         if ($left === []) {
             return [];
         }

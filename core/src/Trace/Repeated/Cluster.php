@@ -30,11 +30,12 @@ final readonly class Cluster
     ) {
     }
 
-    /** @return list<self> all that is drawn but the frame of the picture */
-    public static function of(Curves $curves): array
+    /** @return list<self> all that is drawn but the frame of the picture, and what was drawn after others or others after it */
+    public static function free(Curves $curves): array
     {
         $parent = [];
         $framed = [];
+        $settled = $curves->settled();
         foreach ($curves->chains as $chain => $segments) {
             foreach ($segments as [$from, $to]) {
                 $parent[self::root($parent, $from)] = self::root($parent, $to);
@@ -47,7 +48,7 @@ final readonly class Cluster
         }
         $groups = [];
         foreach ($curves->chains as $chain => $segments) {
-            if ($segments !== [] && ! isset($framed[self::root($parent, $segments[0][0])])) {
+            if ($segments !== [] && ! isset($settled[$chain]) && ! isset($framed[self::root($parent, $segments[0][0])])) {
                 $groups[self::root($parent, $segments[0][0])][] = $chain;
             }
         }
@@ -66,14 +67,13 @@ final readonly class Cluster
     }
 
     /** @param  non-empty-list<int>  $chains */
-    public static function from(Curves $curves, array $chains): self
+    private static function from(Curves $curves, array $chains): self
     {
         $meeting = [];
         [$sx, $sy, $sxx, $sxy, $syy, $long] = [0.0, 0.0, 0.0, 0.0, 0.0, 0.0];
         $box = [INF, INF, -INF, -INF];
         foreach ($chains as $chain) {
-            $segments = $curves->chains[$chain];
-            [$first, $last] = [$segments[0][0], $segments[count($segments) - 1][1]];
+            [$first, $last] = $curves->ends($chain);
             if ($first !== $last || count($chains) > 1) {
                 $meeting[$first] = $meeting[$last] = true;
             }

@@ -13,11 +13,9 @@ final class Copies
     /**
      * @param  list<Images>  $images  of the first on each, itself among them
      * @param  list<Matrix>  $matrices  of each of them
-     * @return float dots by which a meeting moved, at most
      */
-    public static function draw(Curves $curves, array $images, array $matrices): float
+    public static function draw(Curves $curves, array $images, array $matrices): void
     {
-        $moves = 0.0;
         foreach (array_keys($images[0]->nodes) as $node) {
             [$x, $y] = [0.0, 0.0];
             foreach ($images as $i => $image) {
@@ -27,8 +25,6 @@ final class Copies
             }
             foreach ($images as $i => $image) {
                 $at = $matrices[$i]->apply($x, $y);
-                $before = $curves->nodes[$image->nodes[$node]];
-                $moves = max($moves, hypot($at->x - $before[0], $at->y - $before[1]));
                 $curves->nodes[$image->nodes[$node]] = [$at->x, $at->y];
             }
         }
@@ -41,8 +37,6 @@ final class Copies
                 }
             }
         }
-
-        return $moves;
     }
 
     /**

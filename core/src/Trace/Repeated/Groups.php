@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Trace\Repeated;
 
+use Closure;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Trace\Curves;
 
 /** Clusters that may be one another, moved. */
 final class Groups
 {
+    /** Of how many alike parts each is tried as the one after which the others are drawn. */
+    private const TRIED = 3;
+
     /**
      * @param  list<Cluster>  $clusters
      * @return list<non-empty-list<Cluster>>
@@ -37,12 +41,40 @@ final class Groups
     }
 
     /**
+     * The one after which all of them keep closest to their dots.
+     *
+     * @param  list<Cluster>  $group  one after the other
+     * @param  Closure(int): Matrix  $move  from one to that so many steps on
+     * @return array{list<Images>, list<Matrix>}|null of that one on each, and its moves; null where one of them is another thing
+     */
+    public static function best(Curves $curves, Lying $lying, array $group, Closure $move, float $within): ?array
+    {
+        [$best, $least] = [null, INF];
+        for ($first = 0; $first < min(self::TRIED, count($group)); $first++) {
+            $matrices = array_map(static fn (int $k): Matrix => $move($k - $first), array_keys($group));
+            $images = self::images($curves, $lying, $group, $matrices, $within, $first);
+            if ($images === null) {
+                continue;
+            }
+            $off = 0.0;
+            foreach ($images as $k => $image) {
+                $off += Seen::image($curves, $image->chains, $matrices[$k]);
+            }
+            if ($off < $least) {
+                [$best, $least] = [[$images, $matrices], $off];
+            }
+        }
+
+        return $best;
+    }
+
+    /**
      * @param  list<Cluster>  $group
      * @param  list<Matrix>  $matrices  from the one that is drawn to each
      * @param  int  $first  number of the one that is drawn
-     * @return list<Images>|null of that one on each; null where one of them is another thing
+     * @return list<Images>|null
      */
-    public static function images(Curves $curves, Lying $lying, array $group, array $matrices, float $within, int $first = 0): ?array
+    private static function images(Curves $curves, Lying $lying, array $group, array $matrices, float $within, int $first): ?array
     {
         $images = [];
         foreach ($group as $k => $one) {
@@ -54,21 +86,6 @@ final class Groups
         }
 
         return $images;
-    }
-
-    /**
-     * @param  list<Images>  $images
-     * @param  list<Matrix>  $matrices
-     * @return float how far off what the dots say all of them are, drawn after the one, see Seen
-     */
-    public static function off(Curves $curves, array $images, array $matrices): float
-    {
-        $sum = 0.0;
-        foreach ($images as $k => $image) {
-            $sum += Seen::image($curves, $image->chains, $matrices[$k]);
-        }
-
-        return $sum;
     }
 
     /**

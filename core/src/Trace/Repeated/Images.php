@@ -15,6 +15,9 @@ final readonly class Images
 
     private const MEAN = 1.0;
 
+    /** Dots that chance moves a place at least. */
+    private const WITHIN = 0.25;
+
     /** An end that three borders share is told less well. */
     private const ENDS = 4.0;
 
@@ -27,7 +30,13 @@ final readonly class Images
     {
     }
 
-    /** @param  float  $within  dots that chance moves a place */
+    /** @return float dots that chance moves a place of a picture of so much noise */
+    public static function within(float $noise): float
+    {
+        return max(self::WITHIN, 2 * $noise);
+    }
+
+    /** @param  float  $within  see within() */
     public static function of(Curves $curves, Lying $lying, Cluster $from, Matrix $matrix, Cluster $to, float $within): ?self
     {
         $target = array_flip($to->chains);
