@@ -54,7 +54,7 @@ http {
     gzip_min_length 600;
     gzip_types application/json text/css text/javascript application/javascript image/svg+xml application/manifest+json font/ttf;
     server {
-        listen 127.0.0.1:$1;
+        listen ${NEAT_EDGE_LISTEN:-127.0.0.1}:$1;
         root $root/public;
         # Only what is meant to be fetched is: no script, no file with a dot before it.
         location ~ (^|/)\. { return 404; }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 use App\Http\Middleware\OwnPageOnly;
 use App\Http\Middleware\PageToken;
 use App\Http\Middleware\SafeHeaders;
+use App\Http\Middleware\SignedIn;
+use App\Http\Middleware\WhoAsks;
 use App\Http\PlainErrors;
 use Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse;
 use Illuminate\Cookie\Middleware\EncryptCookies;
@@ -13,6 +15,7 @@ use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Routing\Middleware\SubstituteBindings;
+use Illuminate\Routing\Middleware\ThrottleRequests;
 use Illuminate\Session\Middleware\StartSession;
 
 return Application::configure(basePath: dirname(__DIR__))
@@ -27,10 +30,14 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->remove(HandleCors::class);
         // Which language somebody reads is chosen in the page, and no secret.
         $middleware->encryptCookies(except: ['language']);
-        foreach (['web', 'api'] as $group) {
+        $middleware->alias(['signed-in' => SignedIn::class]);
+        // Who asks is known before they are counted, and nothing is looked up for who is not known.
+        $middleware->prependToPriorityList(ThrottleRequests::class, WhoAsks::class);
+        $middleware->prependToPriorityList(SubstituteBindings::class, SignedIn::class);
+        foreach (['web' => [], 'api' => [WhoAsks::class]] as $group => $more) {
             $middleware->group(
                 $group,
-                [EncryptCookies::class, AddQueuedCookiesToResponse::class, StartSession::class, PageToken::class, SubstituteBindings::class],
+                [EncryptCookies::class, AddQueuedCookiesToResponse::class, StartSession::class, PageToken::class, ...$more, SubstituteBindings::class],
             );
         }
     })

@@ -5,6 +5,10 @@ declare(strict_types=1);
 return [
     // Names that the application answers to, with commas between; others are refused.
     'hosts' => (string) env('NEAT_EDGE_HOSTS', '127.0.0.1,localhost,[::1]'),
+    // The address that the server listens at; others than the loopback's let others in.
+    'listen' => (string) env('NEAT_EDGE_LISTEN', '127.0.0.1'),
+    // How often one address may try to sign in, in a minute; under one name a fifth of it.
+    'sign_ins_a_minute' => (int) env('NEAT_EDGE_SIGN_INS_A_MINUTE', 25),
     // Whether changes must carry the token of the page.
     'page_token' => env('NEAT_EDGE_PAGE_TOKEN', 'on') !== 'off',
     // Where a preparation computes: "child" is a process of its own, "here" the one that was asked.

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-// A session holds nothing but the token of the page, so it lives in a cookie of its own and asks no database.
+// A session holds the token of the page and by what somebody is signed in (App\People\SigningIn, which can be ended): it lives in an encrypted cookie.
 return [
     'driver' => 'cookie',
     'lifetime' => 60 * 24 * 30,
@@ -12,7 +12,8 @@ return [
     'cookie' => 'neat-edge-page',
     'path' => '/',
     'domain' => null,
-    'secure' => env('SESSION_SECURE_COOKIE', false),
+    // Where nothing is said, by how the page was asked for.
+    'secure' => env('SESSION_SECURE_COOKIE'),
     'http_only' => true,
     'same_site' => 'strict',
     'partitioned' => false,

@@ -2,12 +2,15 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\AccountController;
 use App\Http\Controllers\ApprovalController;
 use App\Http\Controllers\BatchController;
 use App\Http\Controllers\ChoiceController;
 use App\Http\Controllers\ColourController;
+use App\Http\Controllers\CompanyController;
 use App\Http\Controllers\CopyController;
 use App\Http\Controllers\DescriptionController;
+use App\Http\Controllers\DoorController;
 use App\Http\Controllers\EditController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\FindingController;
@@ -21,6 +24,7 @@ use App\Http\Controllers\LetterController;
 use App\Http\Controllers\LettersController;
 use App\Http\Controllers\LookController;
 use App\Http\Controllers\MakingController;
+use App\Http\Controllers\PersonController;
 use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PreparationController;
 use App\Http\Controllers\PresetController;
@@ -43,6 +47,7 @@ use App\Http\Controllers\WorkController;
 use App\Models\Batch;
 use App\Models\JobTemplate;
 use App\Models\Letter;
+use App\Models\Person;
 use App\Models\ReferencePicture;
 use App\Models\ShopFont;
 use App\Models\ShopJob;
@@ -54,9 +59,44 @@ use Illuminate\Support\Facades\Route;
 
 // The HTTP interface, its first version. Every route has a name, by which its description calls it, and asks a policy; see EveryRouteTest.
 Route::prefix('v1')->name('v1.')->middleware('throttle:asks')->group(static function (): void {
-    // Open to all that may ask at all: what they say is no secret of the shop.
+    // Open to all that may ask at all: what they say is no secret of the shop, and the way in.
     Route::get('token', [TokenController::class, 'show'])->name('token');
     Route::get('openapi.json', [DescriptionController::class, 'show'])->name('openapi');
+    Route::controller(DoorController::class)->group(static function (): void {
+        Route::get('me', 'me')->name('me');
+        Route::post('sign-in', 'signIn')->name('sign-in')->middleware('throttle:doors');
+        Route::post('sign-out', 'signOut')->name('sign-out');
+        Route::post('password/forgot', 'forgot')->name('password.forgot')->middleware('throttle:doors');
+        Route::post('password/choose', 'choose')->name('password.choose')->middleware('throttle:doors');
+    });
+    // What a customer was sent a link to.
+    Route::controller(ShownController::class)->name('shown.')->middleware('throttle:shown')->group(static function (): void {
+        Route::get('shown/{secret}', 'show')->name('show');
+        Route::get('shown/{secret}/picture.png', 'picture')->name('picture');
+        Route::post('shown/{secret}/answers', 'answer')->name('answer');
+    });
+});
+
+Route::prefix('v1')->name('v1.')->middleware(['throttle:asks', 'signed-in'])->group(static function (): void {
+    // Of whoever is signed in.
+    Route::controller(AccountController::class)->prefix('account')->name('account.')->group(static function (): void {
+        Route::patch('', 'update')->name('update')->can('account', Person::class);
+        Route::put('password', 'password')->name('password')->can('account', Person::class)->middleware('throttle:doors');
+        Route::get('sign-ins', 'signIns')->name('sign-ins')->can('account', Person::class);
+        Route::delete('sign-ins/{signIn}', 'end')->name('end')->can('delete', 'signIn');
+        Route::get('tokens', 'tokens')->name('tokens')->can('account', Person::class);
+        Route::post('tokens', 'give')->name('give')->can('account', Person::class);
+        Route::delete('tokens/{token}', 'takeBack')->name('take-back')->whereNumber('token')->can('account', Person::class);
+    });
+    Route::controller(PersonController::class)->prefix('people')->name('people.')->group(static function (): void {
+        Route::get('', 'index')->name('index')->can('viewAny', Person::class);
+        Route::post('', 'store')->name('store')->can('create', Person::class);
+        Route::patch('{person}', 'update')->name('update')->can('update', 'person');
+        Route::post('{person}/link', 'link')->name('link')->can('update', 'person');
+        Route::delete('{person}/sign-ins', 'signOut')->name('sign-out')->can('update', 'person');
+    });
+    Route::put('jobs/{job}/here', [CompanyController::class, 'here'])->name('here')->can('view', 'job');
+    Route::delete('jobs/{job}/here', [CompanyController::class, 'gone'])->name('gone')->can('view', 'job');
     Route::get('choices', [ChoiceController::class, 'index'])->name('choices');
     Route::get('catalogue', [ChoiceController::class, 'catalogue'])->name('catalogue');
     Route::controller(GuideController::class)->name('guide.')->group(static function (): void {
@@ -173,10 +213,11 @@ Route::prefix('v1')->name('v1.')->middleware('throttle:asks')->group(static func
         Route::delete('presets/{name}', 'destroy')->name('destroy')->can('create', ShopPreset::class);
     });
     Route::get('colours', [ColourController::class, 'index'])->name('colours.index')->can('viewAny', StockItem::class);
-    Route::put('colours', [ColourController::class, 'name'])->name('colours.name')->can('create', StockItem::class);
+    Route::put('colours', [ColourController::class, 'name'])->name('colours.name')->can('nameColours', StockItem::class);
     Route::controller(StockController::class)->name('stock.')->whereNumber('item')->group(static function (): void {
         Route::get('stock', 'index')->name('index')->can('viewAny', StockItem::class);
-        Route::post('stock', 'store')->name('store')->can('create', StockItem::class);
+        // Of which kind, its request asks.
+        Route::post('stock', 'store')->name('store')->can('viewAny', StockItem::class);
         Route::patch('stock/{item}', 'update')->name('update')->can('update', 'item');
         Route::delete('stock/{item}', 'destroy')->name('destroy')->can('delete', 'item');
     });
@@ -193,8 +234,8 @@ Route::prefix('v1')->name('v1.')->middleware('throttle:asks')->group(static func
 
     // Laid out, written, sent.
     Route::get('jobs/{job}/making', [MakingController::class, 'show'])->name('making.show')->can('view', 'job');
-    Route::put('jobs/{job}/making', [MakingController::class, 'update'])->name('making.update')->can('update', 'job');
-    Route::put('jobs/{job}/files', [MakingController::class, 'files'])->name('making.files')->can('update', 'job');
+    Route::put('jobs/{job}/making', [MakingController::class, 'update'])->name('making.update')->can('produce', 'job');
+    Route::put('jobs/{job}/files', [MakingController::class, 'files'])->name('making.files')->can('produce', 'job');
     Route::get(
         'jobs/{job}/layouts/{number}/picture.svg',
         [LayoutController::class, 'picture'],
@@ -203,7 +244,7 @@ Route::prefix('v1')->name('v1.')->middleware('throttle:asks')->group(static func
     Route::get('jobs/{job}/layouts/{number}/moves', [LayoutController::class, 'moves'])->name('layouts.moves')->whereNumber('number')->can('view', 'job');
     Route::get('jobs/{job}/layouts/mix.svg', [LayoutController::class, 'mix'])->name('layouts.mix')->can('view', 'job');
     Route::get('jobs/{job}/copies', [CopyController::class, 'index'])->name('copies.index')->can('view', 'job');
-    Route::post('jobs/{job}/copies', [CopyController::class, 'move'])->name('copies.move')->can('update', 'job');
+    Route::post('jobs/{job}/copies', [CopyController::class, 'move'])->name('copies.move')->can('produce', 'job');
     Route::controller(FileController::class)->name('files.')->group(static function (): void {
         Route::get('jobs/{job}/files.zip', 'all')->name('all')->can('view', 'job');
         Route::get('jobs/{job}/files/{number}.{format}', 'show')->name('show')->whereNumber('number')->whereAlpha('format')->can('view', 'job');
@@ -217,21 +258,17 @@ Route::prefix('v1')->name('v1.')->middleware('throttle:asks')->group(static func
     Route::delete('approvals/{approval}', [ApprovalController::class, 'destroy'])->name('approvals.destroy')->can('delete', 'approval');
     Route::patch('answers/{answer}', [ApprovalController::class, 'settle'])->name('answers.settle')->can('update', 'answer');
     Route::get('letters', [LetterController::class, 'index'])->name('letters.index')->can('viewAny', Letter::class);
-    Route::controller(ShownController::class)->name('shown.')->middleware('throttle:shown')->group(static function (): void {
-        Route::get('shown/{secret}', 'show')->name('show');
-        Route::get('shown/{secret}/picture.png', 'picture')->name('picture');
-        Route::post('shown/{secret}/answers', 'answer')->name('answer');
-    });
     Route::get('jobs/{job}/releases', [ReleaseController::class, 'index'])->name('releases.index')->can('view', 'job');
     Route::post('jobs/{job}/releases', [ReleaseController::class, 'store'])->name('releases.store')->can('update', 'job');
     Route::get('jobs/{job}/sendings', [SendingController::class, 'index'])->name('sendings.index')->can('view', 'job');
-    Route::post('jobs/{job}/sendings', [SendingController::class, 'store'])->name('sendings.store')->can('update', 'job');
+    Route::post('jobs/{job}/sendings', [SendingController::class, 'store'])->name('sendings.store')->can('produce', 'job');
     Route::get('sendings/{sending}', [SendingController::class, 'show'])->name('sendings.show')->can('view', 'sending');
     Route::get('sendings/{sending}/done', [SendingController::class, 'done'])->name('sendings.done')->can('view', 'sending');
 
     Route::controller(WorkController::class)->name('works.')->whereNumber('work')->group(static function (): void {
         Route::get('works', 'index')->name('index')->can('viewAny', Work::class);
-        Route::post('jobs/{job}/works', 'store')->name('store')->can('update', 'job');
+        // Which kinds somebody may ask for, the controller asks.
+        Route::post('jobs/{job}/works', 'store')->name('store')->can('view', 'job');
         Route::get('works/{work}', 'show')->name('show')->can('view', 'work');
         Route::post('works/{work}/stop', 'stop')->name('stop')->can('update', 'work');
         Route::post('works/{work}/pause', 'pause')->name('pause')->can('update', 'work');

@@ -7,12 +7,15 @@ use App\Http\Description\Document;
 use App\Http\Description\PresetSchema;
 use App\Models\Database;
 use App\Models\Work;
+use App\People\Doors;
+use App\People\Staff;
 use App\Prep\Pruning;
 use App\Works\Hold;
 use App\Works\Works;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Process;
 use Illuminate\Support\Facades\Schedule;
+use NeatEdge\Core\Described\Refused;
 
 // Work whose process is gone is taken up again or named as cut off; what others are at is left alone.
 Artisan::command('neat-edge:recover', function (): void {
@@ -26,6 +29,32 @@ Artisan::command('neat-edge:work {work} {fence}', function (string $work, string
 
     return 0;
 })->purpose('Do one work that a worker took');
+
+// The owner of the shop, made or given another password: by whoever sits at the machine, as nobody else can.
+Artisan::command('neat-edge:owner {name : what they are called} {address : by which mail reaches them, and they sign in} {--password-in= : a file with it, or - for what is typed in}', function (string $name, string $address): int {
+    $in = $this->option('password-in');
+    $password = is_string($in) ? rtrim((string) file_get_contents($in === '-' ? 'php://stdin' : $in), "\r\n") : (string) $this->secret('A password, of at least 10 letters');
+    try {
+        $owner = Staff::owner($name, $address, $password);
+    } catch (Refused $refused) {
+        $this->error($refused->getMessage());
+
+        return 1;
+    }
+    $this->line("{$owner->name} owns the shop now, and signs in with {$owner->email}.");
+
+    return 0;
+})->purpose('Make somebody the owner of the shop, or give them another password');
+
+// Before the shop is opened: whether it may be.
+Artisan::command('neat-edge:doors', function (): int {
+    if (! Doors::isReached() || Doors::hasOwner()) {
+        return 0;
+    }
+    $this->error('This shop can be reached by others and has no owner yet. Make one: php artisan neat-edge:owner "THEIR NAME" THEIR@ADDRESS');
+
+    return 1;
+})->purpose('Say whether the shop may be opened as it is');
 
 Artisan::command('neat-edge:prune', function (): void {
     foreach (Pruning::run() as $what => $count) {

@@ -19,6 +19,7 @@ use App\Works\GivenUp;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Device\MachineRefused;
@@ -87,12 +88,14 @@ final class PlainErrors
             }
             $status = $problem instanceof HttpExceptionInterface ? $problem->getStatusCode() : 500;
             $words = match ($status) {
-                403 => 'You may not do that here.',
+                401 => $problem->getMessage() === 'token' ? 'This token does not lead in, or not any more.' : 'Sign in first.',
+                403 => Auth::check() ? 'That is not yours to do here; ask the owner of the shop.' : 'You may not do that here.',
                 404 => 'That is not here any more.',
                 405 => 'That cannot be done here.',
                 413 => 'The file is too large.',
                 419 => 'The page lay open for too long; load it again.',
                 429 => 'Too many requests at once; wait a moment and try again.',
+                503 => 'This shop can be reached by others and has no owner yet: run php artisan neat-edge:owner where it is served.',
                 default => Broken::why($problem, 'Something went wrong on our side').' Nothing was changed. Try again.',
             };
 

@@ -16,6 +16,19 @@ final class News extends Mailable
     {
     }
 
+    /**
+     * What leads somebody in: in the stand-in mailbox only the owner reads it.
+     *
+     * @param  list<string>  $lines
+     */
+    public static function secret(string $about, array $lines): self
+    {
+        $news = new self($about, $lines);
+        $news->metadata(StandInMailbox::SECRET, 'yes');
+
+        return $news;
+    }
+
     public function envelope(): Envelope
     {
         return new Envelope(subject: $this->about);

@@ -18,6 +18,9 @@ final class StandInMailbox extends AbstractTransport
     /** Letters that are kept; the oldest go first. */
     private const MOST = 500;
 
+    /** By what a mail says that it leads somebody in. */
+    public const SECRET = 'secret';
+
     protected function doSend(SentMessage $message): void
     {
         $original = $message->getOriginalMessage();
@@ -26,6 +29,7 @@ final class StandInMailbox extends AbstractTransport
             'to' => mb_substr(implode(', ', array_map(static fn (Address $to): string => $to->getAddress(), $mail->getTo())), 0, 200),
             'subject' => mb_substr((string) $mail->getSubject(), 0, 200),
             'words' => (string) $mail->getTextBody(),
+            'secret' => $mail->getHeaders()->has('X-Metadata-'.self::SECRET),
         ]);
         $last = Letter::query()->orderByDesc('id')->skip(self::MOST)->value('id');
         if (is_int($last)) {

@@ -32,6 +32,8 @@ use Illuminate\Support\Collection;
  */
 final class Approval extends Model
 {
+    use MadeBySomebody;
+
     protected $guarded = [];
 
     /** @return array<string, string> */

@@ -21,6 +21,8 @@ use Illuminate\Support\Carbon;
  * @property Carbon|null $settled_at when somebody of the shop said that it is done
  * @property Carbon|null $created_at
  * @property Approval $approval
+ * @property int|null $settled_by
+ * @property-read Person|null $settler
  */
 final class ApprovalAnswer extends Model
 {
@@ -40,5 +42,11 @@ final class ApprovalAnswer extends Model
     public function approval(): BelongsTo
     {
         return $this->belongsTo(Approval::class);
+    }
+
+    /** @return BelongsTo<Person, $this> who said that it is done */
+    public function settler(): BelongsTo
+    {
+        return $this->belongsTo(Person::class, 'settled_by');
     }
 }

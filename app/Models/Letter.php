@@ -14,6 +14,7 @@ use Illuminate\Support\Carbon;
  * @property string $to
  * @property string $subject
  * @property string $words
+ * @property bool $secret whether it leads somebody in
  * @property Carbon $created_at
  */
 final class Letter extends Model
@@ -21,4 +22,10 @@ final class Letter extends Model
     public const UPDATED_AT = null;
 
     protected $guarded = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['secret' => 'boolean'];
+    }
 }

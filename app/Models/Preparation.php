@@ -30,6 +30,8 @@ use NeatEdge\Core\Sheet\Sheet;
  */
 final class Preparation extends Model
 {
+    use MadeBySomebody;
+
     protected $guarded = [];
 
     /** @var list<string> */
@@ -98,7 +100,7 @@ final class Preparation extends Model
     }
 
     /**
-     * @param  list<array{kind: string, sheet: string|null, at: array{float, float}|null, share: float|null, accepted: string|null}>  $judged  see ShopJob
+     * @param  list<array{kind: string, sheet: string|null, at: array{float, float}|null, share: float|null, accepted: string|null, by?: string}>  $judged  see ShopJob
      * @return array{findings: int, sheets: int, serious: int, open: int, kinds: array<string, int>} findings that nobody has accepted; of these the serious
      *     ones, and those that stand between the job and its machine, these also by kind
      */

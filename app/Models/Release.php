@@ -21,6 +21,8 @@ use Illuminate\Support\Carbon;
  */
 final class Release extends Model
 {
+    use MadeBySomebody;
+
     public const UPDATED_AT = null;
 
     protected $guarded = [];

@@ -21,6 +21,8 @@ use NeatEdge\Core\Format\Json\ArtworkJson;
  */
 final class Revision extends Model
 {
+    use MadeBySomebody;
+
     protected $guarded = [];
 
     /** @return array<string, string> */

@@ -28,6 +28,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Sending extends Model
 {
+    use MadeBySomebody;
+
     protected $guarded = [];
 
     /** @var list<string> */

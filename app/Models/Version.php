@@ -20,6 +20,8 @@ use NeatEdge\Core\Format\Json\ArtworkJson;
  */
 final class Version extends Model
 {
+    use MadeBySomebody;
+
     protected $guarded = [];
 
     /** @return array<string, string> */

@@ -36,6 +36,8 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class Work extends Model
 {
+    use MadeBySomebody;
+
     public const OPEN = ['waiting', 'running'];
 
     protected $guarded = [];

@@ -4,7 +4,15 @@ declare(strict_types=1);
 
 namespace App\Policies;
 
-/** Who may do what with it; see HouseRules. */
+use App\Models\Role;
+use Illuminate\Contracts\Auth\Authenticatable;
+
+/** Art is its artists'; what is laid on sheets, written and sent is also the operator's. */
 final class ShopJobPolicy extends HouseRules
 {
+    /** Lay it out, write its files, send it. */
+    public function produce(?Authenticatable $person): bool
+    {
+        return self::may($person, [Role::Owner, Role::Artist, Role::Operator]);
+    }
 }

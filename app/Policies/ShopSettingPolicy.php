@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Policies;
 
-/** Who may do what with it; see HouseRules. */
+use App\Models\Role;
+
+/** What the shop has its own way in is its owner's to say. */
 final class ShopSettingPolicy extends HouseRules
 {
+    protected const CHANGE = [Role::Owner];
 }

@@ -15,7 +15,9 @@ final class Acts
     /** So many are listed: who wants to go farther goes to the last of them first. */
     private const LISTED = 300;
 
-    /** @return list<array{number: int, label: string, at: string, state: string}> the newest first; state is done, now or undone */
+    private const READ = ['id', 'shop_job_id', 'number', 'parent', 'label', 'created_at', 'person_id'];
+
+    /** @return list<array{number: int, label: string, at: string, by: string|null, state: string}> the newest first; state is done, now or undone */
     public static function of(ShopJob $job): array
     {
         [$done, $ahead] = self::line($job);
@@ -82,7 +84,7 @@ final class Acts
     private static function line(ShopJob $job): array
     {
         $byNumber = $newest = [];
-        foreach ($job->revisions()->orderBy('number')->get(['id', 'shop_job_id', 'number', 'parent', 'label', 'created_at']) as $each) {
+        foreach ($job->revisions()->with('person:id,name')->orderBy('number')->get(self::READ) as $each) {
             $byNumber[$each->number] = $each;
             if ($each->parent !== null) {
                 $newest[$each->parent] = $each;
@@ -100,9 +102,9 @@ final class Acts
         return [$done, $ahead];
     }
 
-    /** @return array{number: int, label: string, at: string, state: string} */
+    /** @return array{number: int, label: string, at: string, by: string|null, state: string} */
     private static function act(Revision $each, string $state): array
     {
-        return ['number' => $each->number, 'label' => $each->label, 'at' => (string) $each->created_at, 'state' => $state];
+        return ['number' => $each->number, 'label' => $each->label, 'at' => (string) $each->created_at, 'by' => $each->person?->name, 'state' => $state];
     }
 }

@@ -60,7 +60,12 @@ final class JobSheets
                     array_values(array_filter($preparation->result['changes'] ?? [], is_string(...))),
                 ),
                 ...array_map(
-                    static fn (array $finding): string => sprintf('%s Accepted: %s', (string) $finding['message'], (string) $finding['accepted']),
+                    static fn (array $finding): string => sprintf(
+                        '%s Accepted: %s%s',
+                        (string) $finding['message'],
+                        (string) $finding['accepted'],
+                        isset($finding['acceptedBy']) ? " ({$finding['acceptedBy']})" : '',
+                    ),
                     $accepted,
                 ),
             ],

@@ -11,6 +11,8 @@ use App\Models\Revision;
 use App\Models\Sending;
 use App\Models\ShopJob;
 use App\Models\Work;
+use App\People\Company;
+use App\People\SigningIn;
 use Illuminate\Support\Facades\DB;
 use Throwable;
 
@@ -30,6 +32,7 @@ final class Pruning
         $tasks = [
             'jobs' => self::jobs(...), 'revisions' => self::history(...), 'preparations' => self::preparations(...), 'step results' => self::stepResults(...),
             'reference pictures' => self::pictures(...), 'layouts' => self::layouts(...), 'sent files' => self::sent(...), 'works' => self::works(...),
+            'sign-ins' => SigningIn::prune(...), 'pages left open' => Company::prune(...),
             // After all that may let go of some.
             'contents' => Contents::prune(...),
         ];

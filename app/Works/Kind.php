@@ -42,6 +42,12 @@ abstract class Kind
         throw Refused::because('That is not begun in this way.');
     }
 
+    /** Whether it makes sheets and files of what is prepared, and sends them: whoever stands at the machines may ask for it too. */
+    public function produces(): bool
+    {
+        return false;
+    }
+
     /** Whether earlier ones of the same job that are not done yet are stopped by a new one: what they make would only be thrown away. */
     public function replaces(): bool
     {

@@ -5,9 +5,24 @@ import SearchAll from '@/search/SearchAll.vue'
 import { useLight } from '@/stores/light'
 import WorkStrip from '@/works/WorkStrip.vue'
 import { useDropped } from '@/arriving/useDropped'
-import { RouterView, useRoute } from 'vue-router'
+import { computed } from 'vue'
+import { RouterView, useRoute, useRouter } from 'vue-router'
+import { whenSignedOut } from '@/api/client'
+import { useMe } from '@/stores/me'
 
 const route = useRoute()
+const router = useRouter()
+const me = useMe()
+/** Where nobody is known yet. */
+const DOORS = ['sign-in', 'password']
+const atDoor = computed(() => DOORS.includes(String(route.name)))
+whenSignedOut(() => {
+  if (!atDoor.value && route.name) void router.push({ name: 'sign-in', query: route.fullPath === '/' ? {} : { to: route.fullPath } })
+})
+// Who is here is asked once; where that fails, every other question says why.
+void router.isReady().then(async () => {
+  if (!atDoor.value) await me.load().catch(() => {})
+})
 const over = useDropped()
 useLight()
 useEndings()
@@ -21,10 +36,10 @@ function toWork() {
   <a class="skip" href="#work" @click.prevent="toWork">To the work</a>
   <RouterView />
   <div v-if="over" class="arriving" data-test="arriving"><p>{{ route.name === 'bench' ? $t('Let go: it lands on the bench') : $t('Let go: a job begins with it') }}</p></div>
-  <SearchAll />
+  <SearchAll v-if="!atDoor" />
   <p v-if="newer" class="newer" role="status" data-test="newer">A newer version of this page is ready. <button type="button" class="quiet-button" @click="load">Load it</button> <button type="button" class="quiet-button" @click="newer = false">Later</button></p>
   <!-- The bench has a place of its own for it. -->
-  <WorkStrip v-if="route.name !== 'bench'" />
+  <WorkStrip v-if="route.name !== 'bench' && !atDoor" />
 </template>
 
 <style scoped>

@@ -32,6 +32,9 @@ abstract class BrowserTestCase extends TestCase
     /** @var array<string, string>|null the database with the demo in it and what lies beside it, as files by their paths */
     private static ?array $demo = null;
 
+    /** @var array<string, string> of all that belongs to the shop */
+    private static array $environment = [];
+
     /** @var array<string, resource> by what it is for */
     private static array $processes = [];
 
@@ -51,6 +54,7 @@ abstract class BrowserTestCase extends TestCase
             'PHP_CLI_SERVER_WORKERS' => '3', 'NEAT_EDGE_PAGE_TOKEN' => 'on', 'NEAT_EDGE_PREPARE_IN' => 'child',
             'NEAT_EDGE_MACHINES_PORT' => (string) self::$machines, 'NEAT_EDGE_CONTENTS' => self::$folder.'/contents',
         ];
+        self::$environment = $environment;
         $php = [PHP_BINARY, '-d', 'memory_limit=1G', '-d', 'upload_max_filesize=24M', '-d', 'post_max_size=240M', '-d', 'max_file_uploads=1001', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=64M', '-d', 'opcache.jit=tracing'];
         // The demo is made once for all classes, and copied: preparing it takes longer than many a test.
         if (self::$demo === null) {
@@ -303,6 +307,16 @@ abstract class BrowserTestCase extends TestCase
         $process = proc_open($command, [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', self::$folder.'/errors.log', 'a']], $pipes, $root, $environment);
 
         return $process === false ? throw new RuntimeException("{$command[0]} cannot be started.") : $process;
+    }
+
+    /**
+     * A command of the shop, run beside it.
+     *
+     * @param  list<string>  $command
+     */
+    protected static function artisan(array $command): void
+    {
+        self::wait(self::launch([PHP_BINARY, 'artisan', ...$command], self::$environment, dirname(__DIR__, 2)), implode(' ', $command));
     }
 
     /** @param  resource  $process */

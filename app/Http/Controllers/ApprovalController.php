@@ -16,6 +16,7 @@ use App\Models\ApprovalAnswer;
 use App\Models\ShopJob;
 use App\Prep\Approvals;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Auth;
 
 /** Proofs that a customer was shown, and what came back. */
 final class ApprovalController
@@ -69,7 +70,8 @@ final class ApprovalController
     #[Answers(ApprovalResource::class)]
     public function settle(SettleRequest $request, ApprovalAnswer $answer): ApprovalResource
     {
-        $answer->update(['settled_at' => $request->boolean('settled') ? now() : null]);
+        $settled = $request->boolean('settled');
+        $answer->update(['settled_at' => $settled ? now() : null, 'settled_by' => $settled ? Auth::id() : null]);
         JobStands::dispatch($answer->approval->shop_job_id);
 
         return new ApprovalResource($answer->approval->load('answers'));

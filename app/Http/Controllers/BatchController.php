@@ -73,6 +73,9 @@ final class BatchController
     public function again(BatchAgainRequest $request, Batch $batch): BatchResource
     {
         $file = $request->validated('file');
+        if (! is_dir($batch->folder('in'))) {
+            throw Refused::because('The files of this batch are not here any more; bring them again.');
+        }
         foreach ($batch->rows() as $row) {
             if ($file === null ? $row['state'] === 'failed' : $row['file'] === $file) {
                 File::deleteDirectory($batch->folder('out/'.FolderName::of((string) $row['file'])));

@@ -8,8 +8,10 @@ use App\Http\Description\Answers;
 use App\Http\Requests\AcceptNoticeRequest;
 use App\Http\Requests\JudgeFindingsRequest;
 use App\Http\Resources\JobWordsResource;
+use App\Models\Person;
 use App\Models\ShopJob;
 use App\Prep\Judging;
+use Illuminate\Support\Facades\Auth;
 
 /** What was found or left out, and what somebody says of it. */
 final class FindingController
@@ -20,7 +22,7 @@ final class FindingController
     {
         $reason = $request->validated('accepted');
 
-        return new JobWordsResource(Judging::notice($job, $notice, $reason === null ? null : trim($reason)) ?? abort(404));
+        return new JobWordsResource(Judging::notice($job, $notice, $reason === null ? null : trim($reason), self::by()) ?? abort(404));
     }
 
     /** Somebody looked at findings, accepts them with a reason, or takes that back. */
@@ -36,6 +38,14 @@ final class FindingController
             array_map(intval(...), array_values($fields['findings'])),
             $reason,
             (bool) ($fields['open'] ?? false),
+            self::by(),
         ) ?? abort(404));
+    }
+
+    private static function by(): ?string
+    {
+        $person = Auth::user();
+
+        return $person instanceof Person ? $person->name : null;
     }
 }

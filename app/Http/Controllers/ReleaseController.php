@@ -7,12 +7,14 @@ namespace App\Http\Controllers;
 use App\Http\Description\Answers;
 use App\Http\Requests\ReleaseRequest;
 use App\Http\Resources\ReleaseResource;
+use App\Models\Person;
 use App\Models\Release;
 use App\Models\ShopJob;
 use App\Prep\Gate;
 use App\Prep\Made;
 use App\Prep\Verdicts;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
+use Illuminate\Support\Facades\Auth;
 use NeatEdge\Core\Described\Refused;
 
 /** Who let a job go that was not ready, and why. */
@@ -39,6 +41,9 @@ final class ReleaseController
             throw Refused::because('There is nothing to make.');
         }
 
-        return (new ReleaseResource(Gate::release($job, $verdict, trim($request->validated('by')), trim($request->validated('reason')))))->status(201);
+        // Whoever is signed in lets it go under their own name, whatever was typed.
+        $by = Auth::user() instanceof Person ? Auth::user()->name : trim($request->validated('by'));
+
+        return (new ReleaseResource(Gate::release($job, $verdict, $by, trim($request->validated('reason')))))->status(201);
     }
 }

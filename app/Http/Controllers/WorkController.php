@@ -13,6 +13,7 @@ use App\Models\ShopJob;
 use App\Models\Work;
 use App\Works\Kinds;
 use App\Works\Works;
+use Illuminate\Support\Facades\Gate;
 use NeatEdge\Core\Described\Values;
 
 /** Long work of every kind: asked for, looked at, stopped, paused, gone on with. */
@@ -49,6 +50,7 @@ final class WorkController
     public function store(WorkRequest $request, ShopJob $job): WorkResource
     {
         $kind = Kinds::of($request->validated('kind'));
+        Gate::authorize('ask', [Work::class, $kind]);
         $work = $kind->ask($job, Values::read($kind->fields(), $request->except('kind'), $job->unit));
 
         return (new WorkResource($work))->status(202);

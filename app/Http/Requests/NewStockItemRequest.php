@@ -4,12 +4,19 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Models\StockItem;
+use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 use NeatEdge\Core\Shop\Stock;
 
 /** Something that the shop has. */
 final class NewStockItemRequest extends Asks
 {
+    public function authorize(): bool
+    {
+        return Gate::allows('create', [StockItem::class, is_string($this->input('kind')) ? $this->input('kind') : null]);
+    }
+
     public static function described(): array
     {
         return ['values' => 'StockValues'];

@@ -9,7 +9,7 @@ use Illuminate\Http\Request;
 /**
  * What was done to a job, the newest first: what was taken back and can be done again, the act that is in force, and those before it.
  *
- * @phpstan-type ActsRow array{acts: list<array{number: int, label: string, at: string, state: 'done'|'now'|'undone'}>}
+ * @phpstan-type ActsRow array{acts: list<array{number: int, label: string, at: string, by: string|null, state: 'done'|'now'|'undone'}>}
  */
 final class ActsResource extends Resource
 {

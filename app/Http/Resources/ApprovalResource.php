@@ -25,6 +25,8 @@ use Illuminate\Http\Request;
  *     width: float,
  *     height: float,
  *     ground: string,
+ *     // Who shared it, where that is known.
+ *     by: string|null,
  *     // Its link, told once, when it is made.
  *     link: string|null,
  *     answers: list<AnswerRow>,
@@ -34,6 +36,8 @@ use Illuminate\Http\Request;
  *     // mm from the upper left corner of the page.
  *     pins: list<PinRow>,
  *     settled: bool,
+ *     // Who said that it is done, where that is known; nobody outside the shop is told.
+ *     settledBy?: string|null,
  * }
  * @phpstan-type PinRow array{
  *     x: float,
@@ -75,6 +79,7 @@ final class ApprovalResource extends Resource
             'width' => (float) $approval->facts['width_mm'],
             'height' => (float) $approval->facts['height_mm'],
             'ground' => $approval->facts['ground'],
+            'by' => $approval->person?->name,
             'link' => null,
             'answers' => array_values($approval->answers->map(self::atBench(...))->all()),
         ];
@@ -87,7 +92,7 @@ final class ApprovalResource extends Resource
             'x' => (float) ($pin['on'][0] ?? 0.0), 'y' => (float) ($pin['on'][1] ?? 0.0), 'words' => $pin['words'], 'beside' => $pin['on'] === null,
         ], $answer->pins);
 
-        return [...self::answer($answer), 'pins' => $pins];
+        return [...self::answer($answer), 'pins' => $pins, 'settledBy' => $answer->settler?->name];
     }
 
     /** @return array<string, mixed> as whoever has the link sees it */

@@ -30,6 +30,8 @@ namespace App\Http\Resources;
  *     seen?: bool,
  *     // Why somebody can do without it.
  *     accepted?: string|null,
+ *     // Who said so, where that is known.
+ *     acceptedBy?: string,
  *     // A font that was missing is at hand now, or another stands instead; why it is accepted is said by us then.
  *     cured?: 'added'|'instead',
  *     // Outlines of the thin stretch, mm, whole.

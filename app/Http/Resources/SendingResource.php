@@ -18,6 +18,8 @@ use Illuminate\Http\Request;
  *     length: float,
  *     log: list<array{at: string, what: string, ...}>,
  *     version: int,
+ *     // Who sent it, where that is known.
+ *     by: string|null,
  * }
  */
 final class SendingResource extends Resource
@@ -42,6 +44,7 @@ final class SendingResource extends Resource
             'length' => $sending->length_mm,
             'log' => $sending->log,
             'version' => $sending->version,
+            'by' => $sending->person?->name,
         ];
     }
 }

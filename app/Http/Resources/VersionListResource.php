@@ -13,14 +13,16 @@ use Illuminate\Http\Request;
  * The versions of a job that were given names, and what was done last.
  *
  * @phpstan-type VersionListRow array{
- *     versions: list<array{id: int, number: int, name: string, made: string, current: bool}>,
- *     steps: list<array{number: int, label: string, made: string, current: bool}>,
+ *     versions: list<array{id: int, number: int, name: string, made: string, by: string|null, current: bool}>,
+ *     steps: list<array{number: int, label: string, made: string, by: string|null, current: bool}>,
  * }
  */
 final class VersionListResource extends Resource
 {
     /** Changes that are told of. */
     private const STEPS = 200;
+
+    private const VERSION = ['id', 'number', 'name', 'created_at', 'person_id'];
 
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
@@ -32,21 +34,24 @@ final class VersionListResource extends Resource
     public static function row(ShopJob $job): array
     {
         return [
-            'versions' => $job->versions()->orderByDesc('id')->get(['id', 'number', 'name', 'created_at'])->map(static fn (Version $version): array => [
+            'versions' => $job->versions()->with('person:id,name')->orderByDesc('id')->get(self::VERSION)->map(static fn (Version $version): array => [
                 'id' => $version->id,
                 'number' => $version->number,
                 'name' => $version->name,
                 'made' => $version->created_at,
+                'by' => $version->person?->name,
                 'current' => $version->number === $job->revision,
             ])->all(),
             'steps' => $job->revisions()
                 ->orderByDesc('number')
                 ->limit(self::STEPS)
-                ->get(['number', 'parent', 'label', 'created_at'])
+                ->with('person:id,name')
+                ->get(['number', 'parent', 'label', 'created_at', 'person_id'])
                 ->map(static fn (Revision $revision): array => [
                     'number' => $revision->number,
                     'label' => $revision->label,
                     'made' => $revision->created_at,
+                    'by' => $revision->person?->name,
                     'current' => $revision->number === $job->revision,
                 ])->all(),
         ];

@@ -32,6 +32,8 @@ use Illuminate\Http\Request;
  *     goesOn: bool,
  *     // When it ended; null while it is open.
  *     ended: string|null,
+ *     // Who asked for it, where that is known.
+ *     by: string|null,
  * }
  * @phpstan-type WorkStateRow 'waiting'|'running'|'paused'|'stopped'|'done'|'failed'
  */
@@ -59,6 +61,7 @@ final class WorkResource extends Resource
             'done' => $work->done, 'of' => $work->of, 'share' => $work->share, 'doing' => $work->doing, 'left' => $work->secondsLeft(), 'error' => $work->error,
             'outcome' => $work->outcome === null ? null : (object) $work->outcome,
             'pauses' => $kind->pauses(), 'goesOn' => $kind->goesOn($work), 'ended' => $work->isOpen() ? null : $work->updated_at?->toIso8601String(),
+            'by' => $work->person?->name,
         ];
     }
 }

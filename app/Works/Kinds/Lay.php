@@ -22,6 +22,11 @@ final class Lay extends Kind
         return 'lay-out';
     }
 
+    public function produces(): bool
+    {
+        return true;
+    }
+
     public function label(): string
     {
         return 'Lay out';

@@ -27,6 +27,11 @@ final class Nest extends Kind
         return 'nest';
     }
 
+    public function produces(): bool
+    {
+        return true;
+    }
+
     public function label(): string
     {
         return 'Nest';

@@ -37,6 +37,11 @@ final class Send extends Kind
         return 'send';
     }
 
+    public function produces(): bool
+    {
+        return true;
+    }
+
     public function label(): string
     {
         return 'Send';

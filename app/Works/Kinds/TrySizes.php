@@ -37,6 +37,11 @@ final class TrySizes extends Kind
         return 'sizes';
     }
 
+    public function produces(): bool
+    {
+        return true;
+    }
+
     public function label(): string
     {
         return 'Check sizes';

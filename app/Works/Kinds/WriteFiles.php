@@ -22,6 +22,11 @@ final class WriteFiles extends Kind
         return 'write-files';
     }
 
+    public function produces(): bool
+    {
+        return true;
+    }
+
     public function label(): string
     {
         return 'Write files';

@@ -11,7 +11,7 @@ use NeatEdge\Core\Patience\Patience;
  * on the same sheet, at the same place of the page, and no worse.
  *
  * @phpstan-type Row array<string, mixed>
- * @phpstan-type Judgement array{kind: string, sheet: string|null, at: array{float, float}|null, share: float|null, accepted: string|null}
+ * @phpstan-type Judgement array{kind: string, sheet: string|null, at: array{float, float}|null, share: float|null, accepted: string|null, by?: string}
  */
 final class Judgements
 {
@@ -28,9 +28,10 @@ final class Judgements
      * @param  Row  $finding  as Finding::toArray() gives it
      * @param  float  $width  mm of the page
      * @param  string|null  $accepted  the reason; null for what was only looked at
+     * @param  string|null  $by  who said so, where that is known
      * @return Judgement places as shares of the page's width, so that they hold at any size
      */
-    public static function of(array $finding, float $width, ?string $accepted): array
+    public static function of(array $finding, float $width, ?string $accepted, ?string $by = null): array
     {
         $at = $finding['at'] ?? null;
 
@@ -40,6 +41,7 @@ final class Judgements
             'at' => is_array($at) ? [$at[0] / $width, $at[1] / $width] : null,
             'share' => self::share($finding),
             'accepted' => $accepted,
+            ...($by === null ? [] : ['by' => $by]),
         ];
     }
 
@@ -47,7 +49,7 @@ final class Judgements
      * @param  list<Row>  $findings
      * @param  list<Judgement>  $judgements
      * @param  float  $width  mm of the page
-     * @return list<Row> with "seen", and "accepted" with the reason, where somebody said so
+     * @return list<Row> with "seen", and "accepted" with the reason and "acceptedBy" with who, where somebody said so
      */
     public static function on(array $findings, array $judgements, float $width): array
     {
@@ -68,6 +70,7 @@ final class Judgements
                     $findings[$i]['seen'] = true;
                     if ($judgements[$n]['accepted'] !== null) {
                         $findings[$i]['accepted'] = $judgements[$n]['accepted'];
+                        $findings[$i] += isset($judgements[$n]['by']) ? ['acceptedBy' => $judgements[$n]['by']] : [];
                     }
                     break;
                 }

@@ -31,6 +31,15 @@ export function workOn(step: string | null) {
   touchUp = step ?? ''
 }
 
+/** Whether this page is one that leads in: whoever is there is not known yet. */
+export const isAtDoor = () => /^\/(sign-in$|password\/)/.test(location.pathname)
+
+/** What is done where the server does not know, or does not know any more, who is at this page. */
+let onSignedOut = () => {}
+export function whenSignedOut(then: () => void) {
+  onSignedOut = then
+}
+
 async function call<T>(method: string, path: string, body?: unknown, signal?: AbortSignal, again = false): Promise<T> {
   const form = body instanceof FormData
   let response: Response
@@ -50,6 +59,7 @@ async function call<T>(method: string, path: string, body?: unknown, signal?: Ab
     await fetch('/api/v1/token', { headers: { Accept: 'application/json' }, signal })
     return call<T>(method, path, body, signal, true)
   }
+  if (response.status === 401) onSignedOut()
   const text = await response.text()
   let data: unknown = null
   try {

@@ -38,6 +38,332 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/me": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Who asks, what they may do, and whether anybody is asked who they are. */
+        get: operations["me"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sign-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Signs somebody in with this browser. */
+        post: operations["sign-in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sign-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Signs out of this browser. */
+        post: operations["sign-out"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/password/forgot": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Sends a link to choose another password; says the same whether there is such a person or not. */
+        post: operations["password.forgot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/password/choose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Chooses a password with a link that was sent; all who are signed in with the old one are not any more. */
+        post: operations["password.choose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/shown/{secret}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The proof and its facts. */
+        get: operations["shown.show"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/shown/{secret}/picture.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Its picture. */
+        get: operations["shown.picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/shown/{secret}/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Says yes, or what is to be changed. */
+        post: operations["shown.answer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/account": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /** Another name. */
+        patch: operations["account.update"];
+        trace?: never;
+    };
+    "/account/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Another password: signs out everywhere else. */
+        put: operations["account.password"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/account/sign-ins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where one is signed in. */
+        get: operations["account.sign-ins"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/account/sign-ins/{signIn}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Signs out there. */
+        delete: operations["account.end"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/account/tokens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Tokens that one gave to programs. */
+        get: operations["account.tokens"];
+        put?: never;
+        /** Gives one away: it is told this once. */
+        post: operations["account.give"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/account/tokens/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes it back: it leads in no more. */
+        delete: operations["account.take-back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All of them, also who left. */
+        get: operations["people.index"];
+        put?: never;
+        /** Somebody new, who is sent a link to choose a password. */
+        post: operations["people.store"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /** Another name or role; gone, or back again. */
+        patch: operations["people.update"];
+        trace?: never;
+    };
+    "/people/{person}/link": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Sends them another link to choose a password. */
+        post: operations["people.link"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}/sign-ins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Signs them out everywhere, and takes their programs' tokens back. */
+        delete: operations["people.sign-out"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jobs/{job}/here": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** This page is here, with these pieces chosen; who else is, and the state that the job is in. */
+        put: operations["here"];
+        post?: never;
+        /** This page is left. */
+        delete: operations["gone"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/choices": {
         parameters: {
             query?: never;
@@ -1637,57 +1963,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/shown/{secret}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The proof and its facts. */
-        get: operations["shown.show"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/shown/{secret}/picture.png": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Its picture. */
-        get: operations["shown.picture"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/shown/{secret}/answers": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Says yes, or what is to be changed. */
-        post: operations["shown.answer"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/jobs/{job}/releases": {
         parameters: {
             query?: never;
@@ -1895,6 +2170,7 @@ export interface components {
                 number: number;
                 label: string;
                 at: string;
+                by: string | null;
                 /** @enum {unknown} */
                 state: "done" | "now" | "undone";
             }[];
@@ -1912,6 +2188,7 @@ export interface components {
             at: string | null;
             pins: components["schemas"]["Pin"][];
             settled: boolean;
+            settledBy?: string | null;
         };
         /** @description A proof that was shown to a customer. */
         Approval: {
@@ -1925,6 +2202,7 @@ export interface components {
             width: number;
             height: number;
             ground: string;
+            by: string | null;
             link: string | null;
             answers: components["schemas"]["Answer"][];
         };
@@ -2096,6 +2374,14 @@ export interface components {
         ColourNames: {
             [key: string]: string;
         };
+        /** @description Who else is on a bench. */
+        Company: {
+            version: number;
+            others: {
+                name: string;
+                held: string[];
+            }[];
+        };
         /** @description Where the copies of a sheet lie, with their outlines, to be moved by hand. */
         Copies: {
             sheet: string;
@@ -2192,6 +2478,7 @@ export interface components {
             minor?: boolean;
             seen?: boolean;
             accepted?: string | null;
+            acceptedBy?: string;
             /** @enum {unknown} */
             cured?: "added" | "instead";
             ribbon?: [
@@ -2568,6 +2855,26 @@ export interface components {
         Marks: {
             marks: components["schemas"]["Mark"][];
         };
+        /** @description Who asks, and what they may do. */
+        Me: {
+            asks: boolean;
+            person: {
+                id: number;
+                name: string;
+                address: string;
+                /** @enum {unknown} */
+                role: "owner" | "artist" | "operator";
+            } | null;
+            may: {
+                draw: boolean;
+                produce: boolean;
+                stock: boolean;
+                settings: boolean;
+                people: boolean;
+                account: boolean;
+            };
+            scopes: ("look" | "jobs" | "machines")[];
+        };
         /** @description Letters that stand in for a font which was not at hand: where they are, and how many were changed by hand since. */
         MissingLetters: {
             pieces: string[];
@@ -2635,6 +2942,17 @@ export interface components {
             }[];
             near: components["schemas"]["Joining"][];
             down: components["schemas"]["Joining"][];
+        };
+        /** @description Somebody who works in the shop. */
+        Person: {
+            id: number;
+            name: string;
+            address: string;
+            /** @enum {unknown} */
+            role: "owner" | "artist" | "operator";
+            ready: boolean;
+            left: boolean;
+            seen: string | null;
         };
         PicturePaint: {
             href: string | null;
@@ -2824,6 +3142,17 @@ export interface components {
         } & {
             [key: string]: unknown;
         };
+        /** @description A token that was given to a program. What it is, is told once, as it is made; kept is what it comes to. */
+        ProgramToken: {
+            id: number;
+            name: string;
+            /** @enum {unknown} */
+            scope: "look" | "jobs" | "machines";
+            made: string;
+            used: string | null;
+            ends: string | null;
+            token?: string;
+        };
         /** @description A picture to draw after, as it was kept. */
         ReferenceFile: {
             file: string;
@@ -2874,6 +3203,7 @@ export interface components {
                 [key: string]: unknown;
             })[];
             version: number;
+            by: string | null;
         };
         /** @description Machines of the shop, and what of a job was sent to them. */
         Sendings: {
@@ -2953,6 +3283,15 @@ export interface components {
                 number,
                 number
             ] | null;
+        };
+        /** @description Where somebody is signed in. */
+        SignIn: {
+            id: number;
+            from: string;
+            with: string;
+            since: string;
+            seen: string;
+            here: boolean;
         };
         /** @description Places to snap to: x, y, what it is, whose it is; and edges as chains of places, by piece. */
         Snaps: {
@@ -3119,12 +3458,14 @@ export interface components {
                 number: number;
                 name: string;
                 made: string;
+                by: string | null;
                 current: boolean;
             }[];
             steps: {
                 number: number;
                 label: string;
                 made: string;
+                by: string | null;
                 current: boolean;
             }[];
         };
@@ -3149,6 +3490,7 @@ export interface components {
             pauses: boolean;
             goesOn: boolean;
             ended: string | null;
+            by: string | null;
         };
         /** @enum {unknown} */
         WorkState: "waiting" | "running" | "paused" | "stopped" | "done" | "failed";
@@ -6533,6 +6875,7 @@ export type Checked = components['schemas']['Checked'];
 export type Choices = components['schemas']['Choices'];
 export type Chosen = components['schemas']['Chosen'];
 export type ColourNames = components['schemas']['ColourNames'];
+export type Company = components['schemas']['Company'];
 export type Copies = components['schemas']['Copies'];
 export type Deed = components['schemas']['Deed'];
 export type DoneSoFar = components['schemas']['DoneSoFar'];
@@ -6574,6 +6917,7 @@ export type Machine = components['schemas']['Machine'];
 export type Making = components['schemas']['Making'];
 export type Mark = components['schemas']['Mark'];
 export type Marks = components['schemas']['Marks'];
+export type Me = components['schemas']['Me'];
 export type MissingLetters = components['schemas']['MissingLetters'];
 export type Moves = components['schemas']['Moves'];
 export type NodeContour = components['schemas']['NodeContour'];
@@ -6581,6 +6925,7 @@ export type None = components['schemas']['None'];
 export type OtherCure = components['schemas']['OtherCure'];
 export type Outcome = components['schemas']['Outcome'];
 export type Palette = components['schemas']['Palette'];
+export type Person = components['schemas']['Person'];
 export type PicturePaint = components['schemas']['PicturePaint'];
 export type Piece = components['schemas']['Piece'];
 export type PieceDetail = components['schemas']['PieceDetail'];
@@ -6593,6 +6938,7 @@ export type Preview = components['schemas']['Preview'];
 export type Previewed = components['schemas']['Previewed'];
 export type PreviewedStep = components['schemas']['PreviewedStep'];
 export type Problem = components['schemas']['Problem'];
+export type ProgramToken = components['schemas']['ProgramToken'];
 export type ReferenceFile = components['schemas']['ReferenceFile'];
 export type ReferencePicture = components['schemas']['ReferencePicture'];
 export type Release = components['schemas']['Release'];
@@ -6605,6 +6951,7 @@ export type Sheet = components['schemas']['Sheet'];
 export type Showing = components['schemas']['Showing'];
 export type Shown = components['schemas']['Shown'];
 export type ShownPlace = components['schemas']['ShownPlace'];
+export type SignIn = components['schemas']['SignIn'];
 export type Snaps = components['schemas']['Snaps'];
 export type Soft = components['schemas']['Soft'];
 export type StepReport = components['schemas']['StepReport'];
@@ -6672,6 +7019,562 @@ export interface operations {
                 content: {
                     "application/json": unknown;
                 };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    me: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Me"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "sign-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    address: string;
+                    password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Me"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "sign-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "password.forgot": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    address: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "password.choose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    address: string;
+                    token: string;
+                    password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "shown.show": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                secret: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shown"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "shown.picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                secret: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "shown.answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                secret: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @enum {string} */
+                    kind: "approved" | "changes";
+                    by: string;
+                    words?: string | null;
+                    pins?: {
+                        x: number | string;
+                        y: number | string;
+                        words?: string | null;
+                    }[] | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The answer. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shown"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "account.update": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Me"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "account.password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    current: string;
+                    password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "account.sign-ins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SignIn"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "account.end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                signIn: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "account.tokens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProgramToken"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "account.give": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                    /** @enum {unknown} */
+                    scope: "look" | "jobs" | "machines";
+                    days?: number | string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The answer. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProgramToken"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "account.take-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "people.index": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Person"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "people.store": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                    /** Format: email */
+                    address: string;
+                    /** @enum {unknown} */
+                    role: "owner" | "artist" | "operator";
+                };
+            };
+        };
+        responses: {
+            /** @description The answer. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Person"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "people.update": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    name?: string;
+                    /** @enum {unknown} */
+                    role?: "owner" | "artist" | "operator";
+                    left?: boolean | number | string;
+                };
+            };
+        };
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Person"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "people.link": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "people.sign-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    here: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    held?: {
+                        [key: string]: string;
+                    } | string[];
+                };
+            };
+        };
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Company"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    gone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    held?: {
+                        [key: string]: string;
+                    } | string[];
+                };
+            };
+        };
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             default: components["responses"]["Problem"];
         };
@@ -9744,89 +10647,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Letters"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    "shown.show": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                secret: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description The answer. */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Shown"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    "shown.picture": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                secret: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description The answer. */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "image/png": string;
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    "shown.answer": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                secret: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    /** @enum {string} */
-                    kind: "approved" | "changes";
-                    by: string;
-                    words?: string | null;
-                    pins?: {
-                        x: number | string;
-                        y: number | string;
-                        words?: string | null;
-                    }[] | null;
-                };
-            };
-        };
-        responses: {
-            /** @description The answer. */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Shown"];
                 };
             };
             default: components["responses"]["Problem"];

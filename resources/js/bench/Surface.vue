@@ -14,6 +14,7 @@ import { useDrawn } from '@/stores/drawn'
 import { useTold } from '@/stores/told'
 import { useShaping } from '@/stores/shaping'
 import GuideLines from './GuideLines.vue'
+import HeldMarks from './HeldMarks.vue'
 import PinMarks from './PinMarks.vue'
 import TraceMarks from './TraceMarks.vue'
 import Ruler from './Ruler.vue'
@@ -170,6 +171,7 @@ defineExpose({ cancel: tools.cancel, endCurve: tools.endCurve })
               :pickable="bench.view.kind === 'source'"
               @press="press"
             />
+            <HeldMarks v-if="bench.view.kind === 'source'" />
             <ChosenMarks v-if="bench.view.kind === 'source' && !drawing" />
           </g>
         </g>

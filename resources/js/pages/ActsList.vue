@@ -2,11 +2,13 @@
 import { api, words } from '@/api/client'
 import type { Acts } from '@/api/types'
 import { useBench } from '@/stores/bench'
+import { useMe } from '@/stores/me'
 import { ElButton, ElPopover } from 'element-plus'
 import { ref, watch } from 'vue'
 
 /** What was done, and what was taken back: each can be gone to. */
 const bench = useBench()
+const me = useMe()
 const open = ref(false)
 const acts = ref<Acts['acts']>([])
 const loading = ref(false)
@@ -37,7 +39,7 @@ function go(number: number) {
       <p v-else-if="acts.length <= 1" class="quiet">Nothing was done yet.</p>
       <ol v-else>
         <li v-for="act in acts" :key="act.number">
-          <button type="button" :class="act.state" :aria-current="act.state === 'now' ? 'step' : undefined" :disabled="bench.busy" :data-act="act.number" @click="go(act.number)">{{ act.label }}<i v-if="act.state === 'undone'"> undone</i></button>
+          <button type="button" :class="act.state" :aria-current="act.state === 'now' ? 'step' : undefined" :disabled="bench.busy" :data-act="act.number" @click="go(act.number)">{{ act.label }}<i v-if="act.state === 'undone'"> undone</i><i v-if="act.by && act.by !== me.name" class="by"> {{ act.by }}</i></button>
         </li>
       </ol>
     </div>

@@ -28,6 +28,8 @@ import { useBenchKeys } from './useBenchKeys'
 import ActsList from './ActsList.vue'
 import WalkCard from '@/start/WalkCard.vue'
 import VersionDrawer from './VersionDrawer.vue'
+import { useCompany } from '@/stores/company'
+import CompanyLine from './CompanyLine.vue'
 
 const props = defineProps<{ id: string; stage?: string }>()
 const ShownView = defineAsyncComponent(() => import('@/making/ShownView.vue'))
@@ -44,7 +46,11 @@ const line = useLine()
 const unkept = useUnkept()
 const current = computed(() => stages.find((stage) => stage.key === props.stage) ?? stages[0]!)
 
-watch(() => Number(props.id), (id) => bench.open(id), { immediate: true })
+const company = useCompany()
+watch(() => Number(props.id), (id) => {
+  bench.open(id)
+  company.come(id)
+}, { immediate: true })
 /** What was in hand in Draw is so again after a visit to Shape, where pieces are chosen and moved. */
 let inDraw: Tool = 'arrange'
 watch(() => current.value.key, (key, before) => {
@@ -57,7 +63,10 @@ watch(() => current.value.key, (key, before) => {
 watch(() => bench.job?.title, (title) => {
   if (title) document.title = `${title} · Neat Edge`
 })
-onUnmounted(() => bench.source())
+onUnmounted(() => {
+  bench.source()
+  company.leave()
+})
 
 function enter(key: string) {
   unkept.pass(() => {
@@ -95,6 +104,7 @@ useBenchKeys(computed(() => current.value.key), enter, { help, versions })
         <ElButton v-if="bench.view.kind !== 'source'" size="small" :title="keys.titled($t('Back to the bench'), 'source')" data-test="to-bench" @click="bench.show({ kind: 'source' })">Back to the bench</ElButton>
         <span v-if="bench.touching" class="touching" role="status" data-test="touching">Touching up the result <ElButton size="small" type="primary" data-test="to-source" @click="bench.source(), bench.preparation && bench.prepare()">Done: back to the source</ElButton></span>
         <span class="push" />
+        <CompanyLine />
         <span v-if="bench.job" class="saved quiet" data-test="saved">{{ bench.away > 0 ? $t('Not saved yet') : bench.busy ? $t('Saving…') : $t('Saved') }}</span>
         <ElButton size="small" text :title="keys.titled($t('Versions'), 'versions')" data-test="versions" @click="versions = true">Versions</ElButton>
         <ElButton size="small" text data-test="keys" @click="help = true">Keys{{ keys.shown('keys') && ` ${keys.shown('keys')}` }}</ElButton>

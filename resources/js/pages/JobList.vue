@@ -17,12 +17,14 @@ import { RouterLink } from 'vue-router'
 import StartHere from '@/start/StartHere.vue'
 import { useWalk } from '@/start/useWalk'
 import { usePages } from './usePages'
+import { useMe } from '@/stores/me'
 
 const jobs = ref<ListedJob[] | null>(null)
 const counts = ref({ found: 0, all: 0 })
 /** Whether there is a job besides the demo. */
 const own = ref(true)
 const walk = useWalk()
+const me = useMe()
 const problem = ref('')
 const loading = ref(false)
 const search = useSessionStorage('neat-edge-search', '')
@@ -163,7 +165,9 @@ async function remove(job: ListedJob) {
       <RouterLink to="/stock">Shop stock</RouterLink>
       <RouterLink to="/settings">Settings</RouterLink>
       <RouterLink to="/guide">Guide</RouterLink>
-      <RouterLink v-slot="{ navigate }" to="/new" custom><ElButton type="primary" size="large" data-test="new-job" @click="navigate">New job</ElButton></RouterLink>
+      <RouterLink v-if="me.asks && me.me.person" to="/account" class="me" data-test="me">{{ me.name }}</RouterLink>
+      <button v-if="me.asks && me.me.person" type="button" class="quiet-button" data-test="sign-out" @click="me.signOut()">Sign out</button>
+      <RouterLink v-if="me.may.draw" v-slot="{ navigate }" to="/new" custom><ElButton type="primary" size="large" data-test="new-job" @click="navigate">New job</ElButton></RouterLink>
     </header>
     <p v-if="problem" class="trouble" role="alert">{{ problem }} <ElButton size="small" @click="load">Try again</ElButton></p>
     <p v-if="jobs === null && !problem" class="quiet">Loading the jobs…</p>
@@ -193,7 +197,7 @@ async function remove(job: ListedJob) {
           <span class="who"><span>{{ job.customer || '–' }}</span><span v-if="job.due" :class="['numbers', { late: job.due < today }]">due {{ day(job.due) }}</span></span>
           <span class="how"><span>{{ state(job) }}</span><span v-if="job.customerSays !== 'none'" :class="['says', job.customerSays]" data-test="customer-says">{{ customerSays(job.customerSays) }}</span><span v-if="job.findings > 0" class="findings">{{ count(job.findings, 'open finding') }}</span></span>
           <span class="when numbers quiet">{{ day(job.updated) }}</span>
-          <span class="acts">
+          <span v-if="me.may.draw" class="acts">
             <button type="button" :aria-label="$t('Rename {title}', { title: job.title })" data-test="rename" @click="edit(job.id)">Rename</button>
             <button type="button" :aria-label="$t('Duplicate {title}', { title: job.title })" data-test="duplicate" @click="duplicate(job)">Duplicate</button>
             <button type="button" :aria-label="`${only === 'archived' ? $t('Unarchive') : $t('Archive')} ${job.title}`" data-test="archive" @click="putAway(job)">{{ only === 'archived' ? $t('Unarchive') : $t('Archive') }}</button>

@@ -9,8 +9,10 @@ import { wantsNotes } from '@/works/useEndings'
 import { ElRadio, ElRadioGroup, ElSwitch } from 'element-plus'
 import { onMounted, ref } from 'vue'
 import { RouterLink } from 'vue-router'
+import { useMe } from '@/stores/me'
 
 /** What the shop has its own way in, and by which light this browser shows the page. */
+const me = useMe()
 const settings = ref<Settings | null>(null)
 const problem = ref('')
 const saved = ref(false)
@@ -56,8 +58,11 @@ const lights: [Light, string][] = [['system', t('As the system has it')], ['day'
     <section>
       <h2>The shop</h2>
       <p v-if="!settings && !problem" class="quiet">Loading…</p>
-      <FieldForm v-if="settings" :fields="settings.fields" :values="settings.values" @keep="keep" />
+      <p v-if="settings && !me.may.settings" class="quiet">What the shop has its own way in is its owner's to say.</p>
+      <FieldForm v-else-if="settings" :fields="settings.fields" :values="settings.values" @keep="keep" />
       <p v-if="saved" class="quiet" role="status">Saved.</p>
+      <RouterLink v-if="me.may.people" to="/people" data-test="people">Who works here</RouterLink>
+      <RouterLink v-if="me.may.account" to="/account" data-test="account">Your account</RouterLink>
       <RouterLink to="/mailbox">The mailbox of the shop</RouterLink>
     </section>
     <section>

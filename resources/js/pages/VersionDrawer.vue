@@ -53,13 +53,13 @@ const when = (text: string) => moment(`${text.replace(' ', 'T')}Z`)
     <p v-if="list && list.versions.length === 0" class="quiet">No version has a name yet. A named one can be compared with the bench and laid on it again.</p>
     <ul>
       <li v-for="version in list?.versions" :key="version.id">
-        <strong>{{ version.name }}</strong><span class="quiet">{{ when(version.made) }}</span>
+        <strong>{{ version.name }}</strong><span class="quiet">{{ when(version.made) }}{{ version.by ? `, ${version.by}` : '' }}</span>
         <div><ElButton size="small" data-test="compare-version" @click="compare(version.id, version.name)">Compare</ElButton><ElButton size="small" @click="back(version.id)">Go back to it</ElButton><ElButton size="small" text @click="load(() => api.delete(`jobs/${bench.job!.id}/versions/${version.id}`) as unknown as Promise<VersionList>)">Forget</ElButton></div>
       </li>
     </ul>
     <h3>What was done</h3>
     <ol>
-      <li v-for="step in list?.steps.slice(0, 60)" :key="step.number" :class="{ here: step.current }"><span>{{ step.label }}</span><span class="quiet">{{ when(step.made) }}</span></li>
+      <li v-for="step in list?.steps.slice(0, 60)" :key="step.number" :class="{ here: step.current }"><span>{{ step.label }}</span><span class="quiet">{{ when(step.made) }}{{ step.by ? `, ${step.by}` : '' }}</span></li>
     </ol>
   </ElDrawer>
 </template>

@@ -1,16 +1,21 @@
 <script setup lang="ts">
 import { useBench } from '@/stores/bench'
+import { useMe } from '@/stores/me'
+import { computed } from 'vue'
 import { stages } from './stages'
 
 defineProps<{ current: string }>()
 defineEmits<{ enter: [key: string] }>()
 const bench = useBench()
+const me = useMe()
+/** Who changes no art is not led to where it is changed. */
+const open = computed(() => stages.filter((stage) => me.may.draw || !stage.changes))
 </script>
 
 <template>
   <nav class="stages" aria-label="Stages of the work">
     <ol>
-      <li v-for="(stage, index) in stages" :key="stage.key" :class="{ here: stage.key === current }">
+      <li v-for="(stage, index) in open" :key="stage.key" :class="{ here: stage.key === current }">
         <button type="button" :aria-current="stage.key === current ? 'step' : undefined" :title="`${stage.label} (${index + 1})`" :data-stage="stage.key" @click="$emit('enter', stage.key)">
           <span class="name">{{ stage.label }}</span>
           <span :class="['state', { alarming: stage.alarming?.(bench) }]">{{ stage.state(bench) || ' ' }}</span>

@@ -10,6 +10,8 @@ export interface Stage {
   drawer: Component
   /** One short word on how things stand; empty where there is nothing to say. */
   state: (bench: ReturnType<typeof useBench>) => string
+  /** Whether art is changed there and nothing else done. */
+  changes?: boolean
   alarming?: (bench: ReturnType<typeof useBench>) => boolean
 }
 
@@ -21,8 +23,8 @@ export function customerSays(standing: ApprovalStanding | undefined): string {
 /** The order of the work. A new stage is one drawer and one row here. */
 export const stages: Stage[] = [
   { key: 'set-up', label: t('Set up'), drawer: defineAsyncComponent(() => import('./SetUp.vue')), state: (b) => (b.job ? t('{width} mm wide', { width: Math.round(b.job.width) }) : '') },
-  { key: 'draw', label: t('Draw'), drawer: defineAsyncComponent(() => import('./Draw.vue')), state: (b) => (b.art ? count(b.art.pieces.length, 'piece') : '') },
-  { key: 'shape', label: t('Shape'), drawer: defineAsyncComponent(() => import('./Shape.vue')), state: (b) => (b.chosen.size > 0 ? t('{chosen} chosen', { chosen: b.chosen.size }) : '') },
+  { key: 'draw', changes: true, label: t('Draw'), drawer: defineAsyncComponent(() => import('./Draw.vue')), state: (b) => (b.art ? count(b.art.pieces.length, 'piece') : '') },
+  { key: 'shape', changes: true, label: t('Shape'), drawer: defineAsyncComponent(() => import('./Shape.vue')), state: (b) => (b.chosen.size > 0 ? t('{chosen} chosen', { chosen: b.chosen.size }) : '') },
   { key: 'separate', label: t('Separate'), drawer: defineAsyncComponent(() => import('./Separate.vue')), state: (b) => (b.prepared ? count(b.sheets.length, 'colour') : t('not yet')) },
   {
     key: 'check',

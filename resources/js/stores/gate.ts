@@ -1,6 +1,7 @@
 import { t } from '@/words/words'
 import { api, words } from '@/api/client'
 import { useBench } from '@/stores/bench'
+import { useMe } from '@/stores/me'
 import { useUnkept } from '@/stores/unkept'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
@@ -13,7 +14,10 @@ export const useGate = defineStore('gate', () => {
   const unkept = useUnkept()
   /** What is held, and goes on when it is let go. */
   const held = ref<(() => void) | null>(null)
-  const by = useLocalStorage('neat-edge-by', '')
+  const me = useMe()
+  const typed = useLocalStorage('neat-edge-by', '')
+  /** Who is signed in lets it go under their own name. */
+  const by = computed({ get: () => me.name || typed.value, set: (name: string) => (typed.value = name) })
   const reason = ref('')
   const problem = refusal(by, reason)
   const sending = ref(false)

@@ -9,7 +9,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 
 /** How far a sheet came that was sent so long ago that its work is not kept any more. */
-const FORGOTTEN: Work = { id: 0, kind: 'send', label: t('Send'), title: '', job: null, state: 'done', asked: '', done: 0, of: 0, share: 1, doing: '', left: null, error: '', outcome: null, pauses: false, goesOn: false, ended: null }
+const FORGOTTEN: Work = { id: 0, kind: 'send', label: t('Send'), title: '', job: null, state: 'done', asked: '', done: 0, of: 0, share: 1, doing: '', left: null, error: '', outcome: null, pauses: false, goesOn: false, ended: null, by: null }
 
 /** A job as it is laid out, and on its way to machines. */
 export const useMaking = defineStore('making', () => {

@@ -1,4 +1,4 @@
-import { api, Refused } from '@/api/client'
+import { api, isAtDoor, Refused } from '@/api/client'
 import { isOpen, type Work } from '@/api/works'
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
@@ -37,6 +37,11 @@ export const useWorks = defineStore('works', () => {
 
   async function look() {
     window.clearTimeout(timer)
+    // Whoever is not signed in yet is told of no work.
+    if (isAtDoor()) {
+      timer = window.setTimeout(look, IDLE)
+      return
+    }
     try {
       const seen = (await api.get<{ works: Work[] }>('works')).works
       const ids = new Set(seen.map((work) => work.id))

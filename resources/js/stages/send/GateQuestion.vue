@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { useBench } from '@/stores/bench'
 import { useGate } from '@/stores/gate'
+import { useMe } from '@/stores/me'
 import { ElButton, ElDialog, ElInput } from 'element-plus'
 
 /** Asks before what is not ready leaves: it names what is open, and keeps who let it go and why. */
 const bench = useBench()
 const gate = useGate()
+const me = useMe()
 </script>
 
 <template>
@@ -13,7 +15,8 @@ const gate = useGate()
     <form data-test="gate" @submit.prevent="gate.letGo()" @keydown.stop>
       <p>{{ bench.verdict?.sentence }}.</p>
       <ul><li v-for="one in bench.verdict?.open" :key="one">{{ one }}</li></ul>
-      <label>Who lets it go <ElInput v-model="gate.by" maxlength="80" data-test="gate-by" /></label>
+      <p v-if="me.name" data-test="gate-me">{{ $t('{name} lets it go.', { name: me.name }) }}</p>
+      <label v-else>Who lets it go <ElInput v-model="gate.by" maxlength="80" data-test="gate-by" /></label>
       <label>Why it may go as it is <ElInput v-model="gate.reason" maxlength="200" data-test="gate-reason" /></label>
       <p class="quiet">Both are kept with the job, for this state of it alone.</p>
       <p v-if="gate.problem" class="trouble" role="alert">{{ gate.problem }}</p>

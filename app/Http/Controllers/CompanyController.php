@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Description\Answers;
+use App\Http\Requests\HereRequest;
+use App\Http\Resources\CompanyResource;
+use App\Models\Person;
+use App\Models\ShopJob;
+use App\People\Company;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Auth;
+
+/** Who else is on a bench. */
+final class CompanyController
+{
+    /** This page is here, with these pieces chosen; who else is, and the state that the job is in. */
+    #[Answers(CompanyResource::class)]
+    public function here(HereRequest $request, ShopJob $job): CompanyResource
+    {
+        $person = Auth::user();
+
+        return new CompanyResource([
+            'version' => $job->version,
+            'others' => $person instanceof Person
+                ? Company::here($job, $person, self::page($request), array_values((array) $request->validated('held'))) : [],
+        ]);
+    }
+
+    /** This page is left. */
+    #[Answers(status: 204)]
+    public function gone(HereRequest $request, ShopJob $job): Response
+    {
+        $person = Auth::user();
+        $person instanceof Person ? Company::gone($job, $person, self::page($request)) : null;
+
+        return response()->noContent();
+    }
+
+    private static function page(HereRequest $request): string
+    {
+        return mb_substr($request->page(), 0, 40);
+    }
+}
