@@ -16,13 +16,13 @@ trait AllOver
     {
         $this->see($selector);
         self::$browser->executeScript('document.querySelector(arguments[0]).click()', [$selector]);
-        usleep(700_000);
+        self::still();
     }
 
     private function unfold(): void
     {
         self::$browser->executeScript('document.querySelectorAll("details").forEach((one) => (one.open = true))');
-        usleep(500_000);
+        self::still();
     }
 
     /** @param  callable(string): void  $holds  with the name of what is looked at */
@@ -43,7 +43,6 @@ trait AllOver
         $this->keys(WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL);
         foreach (['cells', 'part', 'weave', 'wrap', 'outset', 'trim', 'clean-nodes', 'cut-border'] as $tool) {
             $this->pushed("[data-test={$tool}]");
-            usleep(900_000);
             $holds("{$tool} in hand");
         }
     }
@@ -54,7 +53,6 @@ trait AllOver
         $this->visit('/jobs/4/send');
         foreach (['laying', 'files', 'machine', 'sizes', 'sheets'] as $tab) {
             $this->pushed("[data-test=send-{$tab}]");
-            usleep(500_000);
             $holds("Send, {$tab}");
         }
     }

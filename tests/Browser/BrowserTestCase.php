@@ -87,6 +87,10 @@ abstract class BrowserTestCase extends TestCase
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
         $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
         self::$browser = RemoteWebDriver::create('http://127.0.0.1:'.$driver, $capabilities, 60_000, 60_000);
+        // How many questions of the page are on their way: see still().
+        self::$browser->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => 'Page.addScriptToEvaluateOnNewDocument', 'params' => [
+            'source' => 'window.asking = 0; const ask = window.fetch; window.fetch = (...of) => { window.asking++; return ask(...of).finally(() => setTimeout(() => window.asking--, 0)) }',
+        ]]);
     }
 
     public static function tearDownAfterClass(): void
@@ -100,6 +104,21 @@ abstract class BrowserTestCase extends TestCase
             proc_close($process);
         }
         exec('rm -rf '.escapeshellarg(self::$folder));
+    }
+
+    /** Waits until the page stands still: nothing is asked for, and nothing moves, for a few pictures. @param  float  $seconds  at the most */
+    protected static function still(float $seconds = 5.0): void
+    {
+        self::$browser->executeAsyncScript('
+            const [most, done] = arguments, end = performance.now() + most;
+            let rests = 0;
+            const look = () => {
+                const moves = document.getAnimations().some((one) => one.playState === "running" && one.effect?.getComputedTiming().endTime !== Infinity);
+                rests = (window.asking ?? 0) > 0 || moves || document.readyState !== "complete" ? 0 : rests + 1;
+                if (rests >= 5 || performance.now() > end) done(); else setTimeout(look, 50);
+            };
+            look();
+        ', [1000 * $seconds]);
     }
 
     protected function visit(string $path): void

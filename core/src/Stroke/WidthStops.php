@@ -68,10 +68,12 @@ final readonly class WidthStops
     {
         $between = new self([$all[$from], $all[$to]]);
         [$worst, $at] = [$near, -1];
+        $middle = ($from + $to) / 2;
         for ($i = $from + 1; $i < $to; $i++) {
             $far = abs($between->at($all[$i][0]) - $all[$i][1]);
-            if ($far > $worst) {
-                [$worst, $at] = [$far, $i];
+            // Of those that are as far off the one nearest to the middle: what trembles evenly is halved, not shortened place by place.
+            if ($far > $worst + 1e-9 || ($at >= 0 && $far > $worst - 1e-9 && abs($i - $middle) < abs($at - $middle))) {
+                [$worst, $at] = [max($worst, $far), $i];
             }
         }
         if ($at < 0) {

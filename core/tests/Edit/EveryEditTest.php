@@ -352,7 +352,7 @@ final class EveryEditTest extends TestCase
         $made = $refused = 0;
         foreach (self::registered() as $kind) {
             $whole = $calls[$kind][1] ?? ['pieces' => [$bench->pieces[0]->id]];
-            for ($i = 0; $i < 25; $i++) {
+            for ($i = 0; $i < 15; $i++) {
                 $fields = $whole;
                 foreach ((array) $random->pickArrayKeys($names, $random->getInt(1, 4)) as $key) {
                     $fields[$names[$key]] = $nonsense[$random->getInt(0, count($nonsense) - 1)];

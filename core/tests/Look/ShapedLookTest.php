@@ -39,7 +39,7 @@ final class ShapedLookTest extends TestCase
 
     private static function howMany(): int
     {
-        return (int) (getenv('NEAT_EDGE_RUNS') ?: 14);
+        return (int) (getenv('NEAT_EDGE_RUNS') ?: 8);
     }
 
     private static function on(Piece ...$pieces): Artwork

@@ -331,7 +331,7 @@ final class TracingTest extends TestCase
     public function round_ends_are_round_and_no_part_of_a_drawing_of_lines_is_lost(): void
     {
         $strokes = 0;
-        foreach (RealArt::of('icons', 12) as $name => $svg) {
+        foreach (RealArt::of('icons', 7) as $name => $svg) {
             $traced = self::traced(Painted::drawing($svg, 300), new Options(lines: true));
             $strokes += count(array_filter($traced->parts, static fn (Part $part): bool => $part->line !== null));
             $scan = Scan::of(Painted::drawing($svg, 150));

@@ -20,7 +20,9 @@ const problem = refusal(current, next)
 const said = ref('')
 const given = ref<ProgramToken | null>(null)
 const fresh = ref({ name: '', scope: 'look' as ProgramToken['scope'], days: '90' })
-const load = async () => ([signIns.value, tokens.value] = await Promise.all([api.get<SignIn[]>('account/sign-ins'), api.get<ProgramToken[]>('account/tokens')]))
+const load = async () => {
+  if (me.me.person) [signIns.value, tokens.value] = await Promise.all([api.get<SignIn[]>('account/sign-ins'), api.get<ProgramToken[]>('account/tokens')])
+}
 async function attempt(work: () => Promise<unknown>, then = '') {
   problem.value = ''
   said.value = ''
@@ -62,7 +64,9 @@ function browser(tells: string): string {
     <h1>Your account</h1>
     <p v-if="problem" class="trouble" role="alert" data-test="problem">{{ problem }}</p>
     <p v-if="said" class="quiet" role="status" data-test="said">{{ said }}</p>
-    <section v-if="me.me.person">
+    <p v-if="me.known && !me.me.person" class="quiet" data-test="nobody">On this machine nobody is asked who they are.</p>
+    <template v-if="me.me.person">
+    <section>
       <label class="line">Name <TypedWords :value="me.me.person.name" maxlength="80" data-test="name" @keep="rename" /></label>
       <p class="quiet">{{ me.me.person.address }}, {{ roles[me.me.person.role] }}</p>
     </section>
@@ -77,7 +81,7 @@ function browser(tells: string): string {
     </section>
     <section>
       <h2>Where you are signed in</h2>
-      <p v-if="signIns.length === 0" class="quiet">On this machine nobody is asked who they are.</p>
+      <p v-if="signIns.length === 0" class="quiet">Nowhere: you work alone at this machine.</p>
       <ul>
         <li v-for="one in signIns" :key="one.id" data-test="sign-in">
           <span><strong>{{ browser(one.with) }}</strong> <em v-if="one.here">this one</em><br><span class="quiet">{{ $t('from {from}, since {since}, used {seen}', { from: one.from, since: moment(one.since), seen: moment(one.seen) }) }}</span></span>
@@ -102,6 +106,7 @@ function browser(tells: string): string {
         <ElButton native-type="submit" :disabled="fresh.name.trim() === ''" data-test="give">Make a token</ElButton>
       </form>
     </section>
+    </template>
   </main>
 </template>
 
