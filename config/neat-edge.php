@@ -18,6 +18,9 @@ return [
     'prepare_seconds' => (int) env('NEAT_EDGE_PREPARE_SECONDS', 600),
     // Where the files of batches lie, and what comes of them.
     'batches' => (string) env('NEAT_EDGE_BATCHES', storage_path('app/batches')),
+    // Where backups lie that the shop makes by itself, and how many of the nightly ones are kept.
+    'backups' => (string) env('NEAT_EDGE_BACKUPS', storage_path('app/backups')),
+    'backups_kept' => (int) env('NEAT_EDGE_BACKUPS_KEPT', 7),
     // Ports of the stand-in machines that start with the shop, from this one on; none when nought.
     'machines_port' => (int) env('NEAT_EDGE_MACHINES_PORT', 0),
     // What prices of materials and rates of machines are in, as it stands on job sheets.

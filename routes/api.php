@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\ApprovalController;
+use App\Http\Controllers\BackupController;
 use App\Http\Controllers\BatchController;
 use App\Http\Controllers\ChoiceController;
 use App\Http\Controllers\ColourController;
@@ -104,6 +105,7 @@ Route::prefix('v1')->name('v1.')->middleware(['throttle:asks', 'signed-in'])->gr
         Route::get('guide/{page}', 'show')->name('show')->where('page', '[a-z-]{1,40}');
         Route::get('guide/pictures/{picture}.png', 'picture')->name('picture')->where('picture', '[a-z-]{1,60}');
     });
+    Route::get('backups', [BackupController::class, 'index'])->name('backups.index')->can('viewAny', Person::class);
     Route::get('settings', [SettingController::class, 'index'])->name('settings.index')->can('viewAny', ShopSetting::class);
     Route::put('settings', [SettingController::class, 'update'])->name('settings.update')->can('create', ShopSetting::class);
     Route::controller(TemplateController::class)->name('templates.')->group(static function (): void {

@@ -87,20 +87,27 @@ final class PlainErrors
                 return self::answer(['message' => $problem->getMessage()], 409);
             }
             $status = $problem instanceof HttpExceptionInterface ? $problem->getStatusCode() : 500;
-            $words = match ($status) {
-                401 => $problem->getMessage() === 'token' ? 'This token does not lead in, or not any more.' : 'Sign in first.',
-                403 => Auth::check() ? 'That is not yours to do here; ask the owner of the shop.' : 'You may not do that here.',
-                404 => 'That is not here any more.',
-                405 => 'That cannot be done here.',
-                413 => 'The file is too large.',
-                419 => 'The page lay open for too long; load it again.',
-                429 => 'Too many requests at once; wait a moment and try again.',
-                503 => 'This shop can be reached by others and has no owner yet: run php artisan neat-edge:owner where it is served.',
-                default => Broken::why($problem, 'Something went wrong on our side').' Nothing was changed. Try again.',
-            };
 
-            return self::answer(['message' => $words], $status, $problem instanceof HttpExceptionInterface ? $problem->getHeaders() : []);
+            $headers = $problem instanceof HttpExceptionInterface ? $problem->getHeaders() : [];
+
+            return self::answer(['message' => self::words($status, $problem)], $status, $headers);
         });
+    }
+
+    /** What is said of a refusal that has no words of its own. */
+    private static function words(int $status, Throwable $problem): string
+    {
+        return match ($status) {
+            401 => $problem->getMessage() === 'token' ? 'This token does not lead in, or not any more.' : 'Sign in first.',
+            403 => Auth::check() ? 'That is not yours to do here; ask the owner of the shop.' : 'You may not do that here.',
+            404 => 'That is not here any more.',
+            405 => 'That cannot be done here.',
+            413 => 'The file is too large.',
+            419 => 'The page lay open for too long; load it again.',
+            429 => 'Too many requests at once; wait a moment and try again.',
+            503 => 'This shop can be reached by others and has no owner yet: run php artisan neat-edge:owner where it is served.',
+            default => Broken::why($problem, 'Something went wrong on our side').' Nothing was changed. Try again.',
+        };
     }
 
     /**

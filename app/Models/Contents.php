@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Backup\Archive;
 use Illuminate\Contracts\Filesystem\Filesystem;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Storage;
 use League\Flysystem\FilesystemException;
 use RuntimeException;
@@ -84,6 +86,10 @@ final class Contents
     /** Takes away what no row names and nobody put there lately; returns how many. */
     public static function prune(): int
     {
+        // What a backup is about to copy is named by the moment that it copies.
+        if (! Cache::lock(Archive::LOCK, 1)->get(static fn (): bool => true)) {
+            return 0;
+        }
         $named = Database::named(self::COLUMNS, self::MARK);
         $gone = 0;
         foreach (self::disk()->directories('kept') as $folder) {

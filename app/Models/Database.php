@@ -61,6 +61,18 @@ final class Database
         }
     }
 
+    /** After rows came with their numbers: the next one is given the number after the highest. */
+    public static function countsOn(Connection $connection, string $table): void
+    {
+        // SQLite looks for the highest by itself.
+        if ($connection instanceof PostgresConnection && $connection->getSchemaBuilder()->hasColumn($table, 'id')) {
+            $connection->statement(
+                "select setval(pg_get_serial_sequence('{$table}', 'id'), (select coalesce(max(id), 0) + 1 from \"{$table}\"), false)"
+                    ." where pg_get_serial_sequence('{$table}', 'id') is not null",
+            );
+        }
+    }
+
     /** How many bytes a binary column has. */
     public static function length(string $column, string $as): Expression
     {

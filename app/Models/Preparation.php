@@ -100,7 +100,8 @@ final class Preparation extends Model
     }
 
     /**
-     * @param  list<array{kind: string, sheet: string|null, at: array{float, float}|null, share: float|null, accepted: string|null, by?: string}>  $judged  see ShopJob
+     * @param  list<array{kind: string, sheet: string|null, at: array{float, float}|null, share: float|null, accepted: string|null, by?: string}>  $judged
+     *     see ShopJob
      * @return array{findings: int, sheets: int, serious: int, open: int, kinds: array<string, int>} findings that nobody has accepted; of these the serious
      *     ones, and those that stand between the job and its machine, these also by kind
      */

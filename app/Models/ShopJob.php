@@ -47,8 +47,8 @@ use NeatEdge\Core\Shop\Chosen;
  * @property bool $is_demo
  * @property string $source_name
  * @property list<array<string, mixed>> $notices what was left out when the file was read
- * @property list<array{kind: string, sheet: string|null, at: array{float, float}|null, share: float|null, accepted: string|null, by?: string}>|null $judged what was
- *     said of findings
+ * @property list<array{kind: string, sheet: string|null, at: array{float, float}|null, share: float|null, accepted: string|null, by?: string}>|null $judged
+ *     what was said of findings
  * @property string $last_key what the page called the last change: one whose answer was lost is known by it
  * @property string $customer
  * @property string|null $due the day it is wanted, YYYY-MM-DD

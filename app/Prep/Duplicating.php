@@ -20,8 +20,8 @@ final class Duplicating
             $copy->fill(['title' => mb_substr($job->title, 0, 112).' (copy)', 'revision' => 1, 'is_demo' => false]);
             $copy->save();
             DB::insert(
-                'insert into bench_pieces (shop_job_id, piece, data, page, page_form, refers, "left", top, "right", bottom) select ?, piece, data, page,'
-                    .' page_form, refers, "left", top, "right", bottom from bench_pieces where shop_job_id = ?',
+                'insert into bench_pieces (shop_job_id, piece, data, page, page_form, refers, "left", top, "right", bottom, clip_number)'
+                    .' select ?, piece, data, page, page_form, refers, "left", top, "right", bottom, clip_number from bench_pieces where shop_job_id = ?',
                 [$copy->id, $job->id],
             );
             DB::table('job_pictures')->insertOrIgnoreUsing(

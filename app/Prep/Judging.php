@@ -11,7 +11,11 @@ use NeatEdge\Core\Check\Judgements;
 /** What somebody says of what was found or left out. */
 final class Judging
 {
-    /** @param  string|null  $reason  why it can be done without; null takes that back. @param  string|null  $by  who says so. @return ShopJob|null null where there is no such notice */
+    /**
+     * @param  string|null  $reason  why it can be done without; null takes that back
+     * @param  string|null  $by  who says so
+     * @return ShopJob|null null where there is no such notice
+     */
     public static function notice(ShopJob $job, int $number, ?string $reason, ?string $by = null): ?ShopJob
     {
         return DB::transaction(static function () use ($job, $number, $reason, $by): ?ShopJob {

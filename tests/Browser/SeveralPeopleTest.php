@@ -99,7 +99,9 @@ final class SeveralPeopleTest extends BrowserTestCase
         $this->press('[data-test=give]');
         $token = (string) self::$browser->findElement(WebDriverBy::cssSelector('main'))->getText();
         self::until(function () use (&$token): ?bool {
-            return preg_match('/\d+\|edge_\w+/', $this->see('[data-test=given]')->getText(), $found) === 1 && ($token = $found[0]) !== '' ? true : null;
+            $token = preg_match('/\d+\|edge_\w+/', $this->see('[data-test=given]')->getText(), $found) === 1 ? $found[0] : '';
+
+            return $token !== '' ? true : null;
         }, 'the token', 15.0);
         $this->signOut();
         $this->signIn('isa@marrowby.test');

@@ -31,7 +31,7 @@ final class InterfaceTest extends TestCase
     use RefreshDatabase;
 
     /** What may be asked by whoever may ask at all. */
-    private const OPEN = ['token', 'openapi', 'choices', 'catalogue', 'length', 'guide.index', 'guide.show', 'guide.picture', 'shown.show', 'shown.picture', 'shown.answer'];
+    private const OPEN = ['me', 'sign-in', 'sign-out', 'password.forgot', 'password.choose', 'token', 'openapi', 'choices', 'catalogue', 'length', 'guide.index', 'guide.show', 'guide.picture', 'shown.show', 'shown.picture', 'shown.answer'];
 
     #[Test]
     public function its_description_is_as_the_code_is(): void
@@ -103,9 +103,9 @@ final class InterfaceTest extends TestCase
             self::assertSame(in_array(Document::name($route), self::OPEN, true), $asks === [], $route->uri());
             foreach ($asks as $one) {
                 $wanted = match ($route->methods()[0]) {
-                    'GET' => '/:(view|viewAny),/',
-                    'DELETE' => '/:(delete|create),/',
-                    default => '/:(update|create|view|viewAny),/',
+                    'GET' => '/:(view|viewAny|account),/',
+                    'DELETE' => '/:(delete|create|account|view|update),/',
+                    default => '/:(update|create|view|viewAny|account|produce|nameColours),/',
                 };
                 self::assertMatchesRegularExpression($wanted, $one, $route->uri());
             }

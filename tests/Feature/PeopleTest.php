@@ -209,7 +209,9 @@ final class PeopleTest extends TestCase
             $this->with(null)->postJson('/api/v1/password/forgot', ['address' => $address])->assertNoContent();
         }
         self::assertSame(['ola@marrowby.test'], Letter::query()->pluck('to')->all(), 'nobody else is written to');
-        self::assertSame(1, preg_match('~/password/([0-9a-f]{64})\?address=ola%40marrowby\.test~', Letter::query()->firstOrFail()->words, $link));
+        $words = Letter::query()->firstOrFail()->words;
+        self::assertSame(1, preg_match('~/password/([0-9a-f]{64})\?address=ola%40marrowby\.test~', $words, $link));
+        $token = (string) ($link[1] ?? '');
         // The mail itself is for the owner's eyes, as long as it does not go out.
         $this->with($ola)->getJson('/api/v1/letters')->assertOk()->assertJsonPath('letters', []);
         $this->with($isa)->getJson('/api/v1/letters')->assertJsonCount(1, 'letters');
@@ -218,15 +220,15 @@ final class PeopleTest extends TestCase
             ['address' => $address, 'token' => $token, 'password' => $password],
         );
         $choose(str_repeat('0', 64), 'quite another word')->assertStatus(422);
-        $choose($link[1], 'short')->assertStatus(422)->assertJsonPath('message', 'A password has at least 10 letters, and at most 200.');
-        $choose($link[1], 'quite another word', 'isa@marrowby.test')->assertStatus(422);
+        $choose($token, 'short')->assertStatus(422)->assertJsonPath('message', 'A password has at least 10 letters, and at most 200.');
+        $choose($token, 'quite another word', 'isa@marrowby.test')->assertStatus(422);
         $this->travel(61)->minutes();
-        $choose($link[1], 'quite another word')->assertStatus(422);
+        $choose($token, 'quite another word')->assertStatus(422);
         $this->travelBack();
 
-        $choose($link[1], 'quite another word')->assertNoContent();
+        $choose($token, 'quite another word')->assertNoContent();
         $this->with($ola)->getJson('/api/v1/jobs')->assertStatus(401);
-        $choose($link[1], 'quite a third word')->assertStatus(422);
+        $choose($token, 'quite a third word')->assertStatus(422);
         $this->signIn('ola@marrowby.test', 'quite another word');
         $this->with($isa)->getJson('/api/v1/jobs')->assertOk();
     }

@@ -38,6 +38,7 @@ final class RolesTest extends TestCase
 
     private const OWNERS = [
         'people.index', 'people.store', 'people.update', 'people.link', 'people.sign-out', 'settings.update', 'stock.store', 'stock.update', 'stock.destroy',
+        'backups.index',
     ];
 
     /** What somebody does in person. */
@@ -149,7 +150,7 @@ final class RolesTest extends TestCase
         $operator = Person::query()->create(['name' => 'Tam', 'email' => 'tam@marrowby.test', 'role' => Role::Operator, 'password' => 'river evening']);
         $this->actingAs($operator);
         $may = [...self::OPEN, ...self::OPERATORS, ...self::OWN];
-        self::holds($this->walk(), ['account.end', ...array_values(array_diff([...self::changing(), 'people.index'], $may))], 403);
+        self::holds($this->walk(), ['account.end', ...array_values(array_diff([...self::changing(), 'people.index', 'backups.index'], $may))], 403);
         // What cuts is theirs, what is cut the owner's.
         $fine = ['offset' => 0.25, 'overcut' => 0.3, 'deepest' => 0.12, 'leastLine' => 0.5, 'leastGap' => 0.3];
         $this->postJson('/api/v1/stock', ['kind' => 'blade', 'name' => 'Their knife', 'values' => $fine])->assertCreated();
@@ -171,7 +172,7 @@ final class RolesTest extends TestCase
         $looks = ['token', 'me', 'sign-in', 'sign-out', 'password.forgot', 'password.choose', 'shown.answer', 'here', 'gone', 'jobs.previews.store', 'jobs.pieces.show',
             'jobs.pieces.take', 'jobs.snaps.some', 'length'];
         self::holds($this->walk($may('look')), array_values(array_unique([
-            ...array_diff(self::changing(), $looks, ['works.store', 'stock.store']), 'works.stop', 'works.pause', 'works.go', 'stock.store', 'people.index',
+            ...array_diff(self::changing(), $looks, ['works.store', 'stock.store']), 'works.stop', 'works.pause', 'works.go', 'stock.store', 'people.index', 'backups.index',
             'account.sign-ins', 'account.tokens',
         ])), 403);
         Auth::forgetGuards();

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Person;
+use App\Models\Role;
 use App\Models\ShopJob;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Http\UploadedFile;
@@ -92,7 +94,8 @@ final class WhoMayAskTest extends TestCase
         self::assertSame(421, $answer->getStatusCode());
         self::assertStringNotContainsString('"id"', (string) $answer->getContent());
         config(['neat-edge.hosts' => 'localhost, edge.shop.test']);
-        self::assertSame(200, $this->call('GET', 'http://edge.shop.test:8080/api/v1/jobs', server: ['HTTP_ACCEPT' => 'application/json'])->getStatusCode());
+        Person::query()->create(['name' => 'Isa Quill', 'email' => 'isa@marrowby.test', 'role' => Role::Owner, 'password' => 'a lantern on the water']);
+        self::assertSame(200, $this->call('GET', 'http://edge.shop.test:8080/api/v1/me', server: ['HTTP_ACCEPT' => 'application/json'])->getStatusCode());
     }
 
     #[Test]

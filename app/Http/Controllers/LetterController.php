@@ -21,7 +21,9 @@ final class LetterController
     {
         return new LettersResource([
             'stand_in' => config('mail.default') === 'stand-in',
-            'letters' => Letter::query()->when(Gate::denies('viewAny', Person::class), static fn ($some) => $some->where('secret', false))->orderByDesc('id')->limit(self::SHOWN)->get()->all(),
+            'letters' => Letter::query()
+                ->when(Gate::denies('viewAny', Person::class), static fn ($some) => $some->where('secret', false))
+                ->orderByDesc('id')->limit(self::SHOWN)->get()->all(),
         ]);
     }
 }

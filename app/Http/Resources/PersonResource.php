@@ -35,7 +35,8 @@ final class PersonResource extends Resource
 
         return [
             'id' => $person->id, 'name' => $person->name, 'address' => $person->email, 'role' => $person->role->value,
-            'ready' => $person->password !== null, 'left' => $person->left_at !== null, 'seen' => $seen === null ? null : Carbon::parse($seen)->toIso8601String(),
+            'ready' => $person->password !== null, 'left' => $person->left_at !== null,
+            'seen' => $seen === null ? null : Carbon::parse($seen)->toIso8601String(),
         ];
     }
 }

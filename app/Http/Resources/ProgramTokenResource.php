@@ -39,7 +39,8 @@ final class ProgramTokenResource extends Resource
     {
         return [
             'id' => (int) $token->getKey(), 'name' => $token->name, 'scope' => (string) ($token->abilities[0] ?? ''),
-            'made' => $token->created_at?->toIso8601String(), 'used' => $token->last_used_at?->toIso8601String(), 'ends' => $token->expires_at?->toIso8601String(),
+            'made' => $token->created_at?->toIso8601String(), 'used' => $token->last_used_at?->toIso8601String(),
+            'ends' => $token->expires_at?->toIso8601String(),
         ];
     }
 }

@@ -449,6 +449,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/backups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Those that are kept, the newest first, and whether the last one failed. */
+        get: operations["backups.index"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/settings": {
         parameters: {
             query?: never;
@@ -2226,6 +2243,15 @@ export interface components {
             reference: components["schemas"]["ReferencePicture"] | null;
             line: components["schemas"]["LineStep"][];
             pieces: components["schemas"]["Piece"][];
+        };
+        /** @description Backups of the shop that lie where it is served. */
+        Backups: {
+            kept: {
+                name: string;
+                at: string;
+                bytes: number;
+            }[];
+            failed: string | null;
         };
         /** @description Many files through one preset. */
         Batch: {
@@ -6863,6 +6889,7 @@ export type Approval = components['schemas']['Approval'];
 export type ApprovalStanding = components['schemas']['ApprovalStanding'];
 export type Approvals = components['schemas']['Approvals'];
 export type Art = components['schemas']['Art'];
+export type Backups = components['schemas']['Backups'];
 export type Batch = components['schemas']['Batch'];
 export type BatchFile = components['schemas']['BatchFile'];
 export type BeforeAfter = components['schemas']['BeforeAfter'];
@@ -7683,6 +7710,27 @@ export interface operations {
                 };
                 content: {
                     "image/png": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "backups.index": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Backups"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -9,6 +9,7 @@ import { wantsNotes } from '@/works/useEndings'
 import { ElRadio, ElRadioGroup, ElSwitch } from 'element-plus'
 import { onMounted, ref } from 'vue'
 import { RouterLink } from 'vue-router'
+import BackupLines from './BackupLines.vue'
 import { useMe } from '@/stores/me'
 
 /** What the shop has its own way in, and by which light this browser shows the page. */
@@ -61,6 +62,7 @@ const lights: [Light, string][] = [['system', t('As the system has it')], ['day'
       <p v-if="settings && !me.may.settings" class="quiet">What the shop has its own way in is its owner's to say.</p>
       <FieldForm v-else-if="settings" :fields="settings.fields" :values="settings.values" @keep="keep" />
       <p v-if="saved" class="quiet" role="status">Saved.</p>
+      <BackupLines v-if="me.known && me.may.people" />
       <RouterLink v-if="me.may.people" to="/people" data-test="people">Who works here</RouterLink>
       <RouterLink v-if="me.may.account" to="/account" data-test="account">Your account</RouterLink>
       <RouterLink to="/mailbox">The mailbox of the shop</RouterLink>
