@@ -30,9 +30,6 @@ final class Archive
     /** Seconds after which one that died holds nothing up any more. */
     private const LONGEST = 7200;
 
-    /** Bytes of one line, or of the page of contents: more is none of ours. */
-    private const LINE = 300_000_000;
-
     public readonly About $about;
 
     private function __construct(private readonly ZipArchive $zip)
@@ -246,7 +243,7 @@ final class Archive
     private function lines(string $name): Generator
     {
         $stream = $this->zip->getStream($name) ?: throw new Damaged("The backup is damaged: {$name} is missing.");
-        while (($line = fgets($stream, self::LINE)) !== false) {
+        while (($line = fgets($stream)) !== false) {
             yield $line;
         }
         fclose($stream);
