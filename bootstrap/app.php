@@ -6,6 +6,7 @@ use App\Http\Middleware\OwnPageOnly;
 use App\Http\Middleware\PageToken;
 use App\Http\Middleware\SafeHeaders;
 use App\Http\Middleware\SignedIn;
+use App\Http\Middleware\Told;
 use App\Http\Middleware\WhoAsks;
 use App\Http\PlainErrors;
 use Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse;
@@ -26,6 +27,7 @@ return Application::configure(basePath: dirname(__DIR__))
     )
     ->withMiddleware(static function (Middleware $middleware): void {
         $middleware->prepend(OwnPageOnly::class);
+        $middleware->prepend(Told::class);
         $middleware->append(SafeHeaders::class);
         $middleware->remove(HandleCors::class);
         // Which language somebody reads is chosen in the page, and no secret.

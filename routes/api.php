@@ -17,6 +17,7 @@ use App\Http\Controllers\FileController;
 use App\Http\Controllers\FindingController;
 use App\Http\Controllers\FontController;
 use App\Http\Controllers\GuideController;
+use App\Http\Controllers\HealthController;
 use App\Http\Controllers\JobController;
 use App\Http\Controllers\JobPictureController;
 use App\Http\Controllers\LayoutController;
@@ -105,6 +106,7 @@ Route::prefix('v1')->name('v1.')->middleware(['throttle:asks', 'signed-in'])->gr
         Route::get('guide/{page}', 'show')->name('show')->where('page', '[a-z-]{1,40}');
         Route::get('guide/pictures/{picture}.png', 'picture')->name('picture')->where('picture', '[a-z-]{1,60}');
     });
+    Route::get('counts', [HealthController::class, 'counts'])->name('counts')->can('viewAny', Work::class);
     Route::get('backups', [BackupController::class, 'index'])->name('backups.index')->can('viewAny', Person::class);
     Route::get('settings', [SettingController::class, 'index'])->name('settings.index')->can('viewAny', ShopSetting::class);
     Route::put('settings', [SettingController::class, 'update'])->name('settings.update')->can('create', ShopSetting::class);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\People\Doors;
 use Illuminate\Auth\Authenticatable as KnownByPassword;
 use Illuminate\Auth\Passwords\CanResetPassword as ForgetsPassword;
 use Illuminate\Contracts\Auth\Authenticatable;
@@ -35,6 +36,12 @@ final class Person extends Model implements Authenticatable, CanResetPassword
     protected $guarded = [];
 
     protected $hidden = ['password'];
+
+    protected static function booted(): void
+    {
+        self::saved(Doors::forget(...));
+        self::deleted(Doors::forget(...));
+    }
 
     /** @return array<string, string> */
     protected function casts(): array

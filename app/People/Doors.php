@@ -13,9 +13,24 @@ final class Doors
     /** Names and addresses under which a machine is reached by itself alone. */
     private const HERE = ['127.0.0.1', 'localhost', '[::1]', '::1', ''];
 
+    /** @var list<Person>|null who works here, two at the most: looked up once a request */
+    private static ?array $few = null;
+
     public static function ask(): bool
     {
-        return self::isReached() || Person::query()->whereNull('left_at')->count() > 1;
+        return self::isReached() || count(self::few()) > 1;
+    }
+
+    /** What was known of who works here is looked up anew: another request begins, or somebody came or left. */
+    public static function forget(): void
+    {
+        self::$few = null;
+    }
+
+    /** @return list<Person> */
+    private static function few(): array
+    {
+        return self::$few ??= array_values(Person::query()->whereNull('left_at')->orderBy('id')->limit(2)->get()->all());
     }
 
     /** Whether the shop can be reached from elsewhere, by what it was told. */
@@ -35,6 +50,6 @@ final class Doors
     /** Who sits at the machine where nobody is asked: the one person of the shop, if it knows any. */
     public static function alone(): ?Person
     {
-        return Person::query()->whereNull('left_at')->first();
+        return self::few()[0] ?? null;
     }
 }

@@ -11,6 +11,7 @@ use App\Prep\Broken;
 use App\Prep\Holder;
 use Closure;
 use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\Context;
 use Illuminate\Support\Facades\DB;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Device\Paused;
@@ -114,6 +115,8 @@ final class Works
     public static function run(Hold $hold): void
     {
         $kind = $hold->work->kind();
+        // All that is logged of it says which work it is, and for whom.
+        Context::add(['work' => $hold->work->id, 'job' => $hold->work->shop_job_id, 'person' => $hold->work->person_id]);
         try {
             try {
                 self::end($hold, 'done', outcome: Patience::with($hold->goesOn(...), static fn (): ?array => $kind->run($hold->work, $hold)));

@@ -10,6 +10,7 @@ use App\People\SigningIn;
 use Closure;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Context;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\HttpException;
 
@@ -25,6 +26,7 @@ final class WhoAsks
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
+        Doors::forget();
         if (Doors::isReached() && ! Doors::hasOwner()) {
             throw new HttpException(503, 'no owner');
         }
@@ -36,6 +38,7 @@ final class WhoAsks
         };
         if ($person !== null) {
             Auth::setUser($person);
+            Context::add('person', $person->id);
         }
 
         return $next($request);
