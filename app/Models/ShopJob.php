@@ -51,6 +51,7 @@ use NeatEdge\Core\Shop\Chosen;
  *     what was said of findings
  * @property string $last_key what the page called the last change: one whose answer was lost is known by it
  * @property string $customer
+ * @property int|null $customer_id
  * @property string|null $due the day it is wanted, YYYY-MM-DD
  * @property string|null $picture small SVG of the bench, made at picture_version
  * @property int $picture_version
@@ -88,6 +89,9 @@ final class ShopJob extends Model
         self::saving(static function (self $job): void {
             if ($job->isDirty(['title', 'customer', 'due', 'process'])) {
                 $job->fill(Standing::keys((string) $job->title, (string) ($job->customer ?? ''), $job->due, $job->process->label()));
+            }
+            if ($job->isDirty('customer') && ! $job->isDirty('customer_id')) {
+                $job->customer_id = Customer::named((string) ($job->customer ?? ''))?->id;
             }
             // What was changed is not any more what was prepared.
             if ($job->exists && $job->isDirty('version') && in_array($job->standing ?? '', [Standing::OPEN, Standing::READY], true)) {

@@ -21,7 +21,7 @@ final class Words
     private const SAID = [
         'label' => true, 'nextLabel' => true, 'says' => true, 'under' => true, 'one' => true, 'help' => true, 'sentence' => true, 'open' => true,
         'error' => true, 'message' => true, 'doing' => true, 'changes' => true, 'verdict' => true, 'leftOut' => true, 'warns' => true, 'loses' => true,
-        'what' => true, 'how' => true, 'processLabel' => true, 'character' => true, 'options' => true, 'fields' => true, 'left' => true,
+        'what' => true, 'how' => true, 'processLabel' => true, 'machineLabel' => true, 'character' => true, 'options' => true, 'fields' => true, 'left' => true,
     ];
 
     /** What is drawn, and never read. */

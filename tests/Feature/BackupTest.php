@@ -14,11 +14,13 @@ use App\Models\Contents;
 use App\Models\Person;
 use App\Models\Role;
 use App\Models\ShopJob;
+use Illuminate\Filesystem\FilesystemAdapter;
 use Illuminate\Foundation\Testing\RefreshDatabaseState;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
+use Illuminate\Support\Facades\Storage;
 use PDO;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
@@ -211,6 +213,34 @@ final class BackupTest extends TestCase
     }
 
     #[Test]
+    public function what_was_not_written_as_it_was_read_stands_under_no_name(): void
+    {
+        $this->shop();
+        $disk = Storage::disk('contents');
+        // Somebody writes into what is being put together.
+        $spoils = new class($disk->getDriver(), $disk->getAdapter(), $disk->getConfig()) extends FilesystemAdapter
+        {
+            public function get($path): ?string
+            {
+                foreach (glob(sys_get_temp_dir().'/neat-edge-backup-*/people.jsonl') ?: [] as $file) {
+                    file_put_contents($file, str_replace('Isa', 'Ima', (string) file_get_contents($file)));
+                }
+
+                return parent::get($path);
+            }
+        };
+        Storage::set('contents', $spoils);
+        try {
+            Archive::write("{$this->folder}/shop.zip");
+            self::fail('it is read back');
+        } catch (Damaged $told) {
+            self::assertStringContainsString('people is not what was written', $told->getMessage());
+        }
+        self::assertSame([], File::glob("{$this->folder}/*.zip*"));
+        Storage::set('contents', $disk);
+    }
+
+    #[Test]
     public function a_backup_of_an_earlier_state_of_the_tables_is_brought_forward(): void
     {
         (new Rows)->drop();
@@ -253,9 +283,14 @@ final class BackupTest extends TestCase
         $lock->get();
         self::assertSame(1, Artisan::call('neat-edge:backup'));
         self::assertStringContainsString('Another backup', Artisan::output());
-        self::assertSame(0, Contents::prune(), 'nothing is tidied away from under it');
+        // Named by nothing, and long there: it goes, but not from under a backup.
+        $hash = Contents::put('what nobody names');
+        touch("{$this->folder}/contents/kept/".substr($hash, 0, 2)."/{$hash}", time() - 2 * Contents::FRESH);
+        self::assertSame(0, Contents::prune());
+        self::assertTrue(Contents::has($hash));
         self::assertNotNull($this->getJson('/api/v1/backups')->json('failed'));
         $lock->release();
+        self::assertSame(1, Contents::prune());
         self::assertSame(0, Artisan::call('neat-edge:backup'));
         $this->getJson('/api/v1/backups')->assertJsonPath('failed', null);
     }

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Person;
 use App\Models\Preparation;
+use App\Models\Role;
 use App\Models\ShopJob;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
 
@@ -80,6 +83,26 @@ final class FindingsTest extends TestCase
     }
 
     #[Test]
+    public function what_was_accepted_says_who_accepted_it(): void
+    {
+        // One person at their own machine: nobody is asked, and what they say is theirs.
+        Person::query()->create(['name' => 'Isa Quill', 'email' => 'isa@marrowby.test', 'role' => Role::Owner, 'password' => 'a lantern on the water']);
+        $job = $this->job();
+        $state = $this->prepared($job);
+        $number = $state['preparation']['groups'][0]['findings'][0];
+        $said = ['preparation' => $state['preparation']['id'], 'findings' => [$number], 'accepted' => 'she cuts it herself'];
+        $after = $this->patchJson("/api/v1/jobs/{$job}/findings", $said)->assertOk()->json();
+        self::assertSame(['Isa Quill'], array_values(array_filter(array_column($after['preparation']['result']['findings'], 'acceptedBy'))));
+        self::assertStringContainsString('Isa Quill', (string) json_encode($this->prepared($job)['preparation']['result']['findings']), 'also of the next preparation');
+        ShopJob::query()->whereKey($job)->firstOrFail()->update(['notices' => [['kind' => 'left-out', 'message' => 'x', 'severity' => 'warning']]]);
+        $told = $this->patchJson("/api/v1/jobs/{$job}/notices/0", ['accepted' => 'no matter'])->assertOk()->json('notices.0');
+        self::assertSame(['no matter', 'Isa Quill'], [$told['accepted'], $told['acceptedBy']]);
+        self::assertArrayNotHasKey('acceptedBy', $this->patchJson("/api/v1/jobs/{$job}/notices/0", ['accepted' => null])->assertOk()->json('notices.0'));
+        $released = $this->postJson("/api/v1/jobs/{$job}/releases", ['by' => 'Somebody else', 'reason' => 'A trial piece'])->assertCreated();
+        $released->assertJsonPath('by', 'Isa Quill');
+    }
+
+    #[Test]
     public function the_look_of_a_step_is_measured_when_somebody_asks_and_then_kept(): void
     {
         $preparation = $this->prepared($this->job())['preparation'];
@@ -87,7 +110,7 @@ final class FindingsTest extends TestCase
         $this->getJson("/api/v1/preparations/{$preparation['id']}/stages/1/look")->assertOk()->assertJsonPath('seen_mm2', 0);
         self::assertStringContainsString(
             'look_difference',
-            (string) \DB::table('step_results')->where('key', Preparation::query()->findOrFail($preparation['id'])->stage_keys[1] ?? '')->value('report'),
+            (string) DB::table('step_results')->where('key', Preparation::query()->findOrFail($preparation['id'])->stage_keys[1] ?? '')->value('report'),
         );
         $this->getJson("/api/v1/preparations/{$preparation['id']}/stages/9/look")->assertNotFound();
     }
@@ -121,7 +144,10 @@ final class FindingsTest extends TestCase
         $job = $this->job();
         $this->patchJson("/api/v1/jobs/{$job}", ['version' => 1, 'customer' => ' Marrowby Boat Club ', 'due' => '2026-12-01'])->assertOk();
         $this->postJson("/api/v1/jobs/{$job}/edits", ['version' => 1, 'edit' => ['kind' => 'remove', 'pieces' => ['p3']]])->assertOk();
+        // Ids of clips are counted on from, in the copy as well.
+        DB::table('bench_pieces')->where('shop_job_id', $job)->update(['clip_number' => 7]);
         $copy = $this->postJson("/api/v1/jobs/{$job}/copy")->assertCreated()->json();
+        self::assertSame([7], DB::table('bench_pieces')->where('shop_job_id', $copy['id'])->distinct()->pluck('clip_number')->map(intval(...))->all());
         self::assertSame(['a (copy)', 'Marrowby Boat Club', '2026-12-01', 1], [$copy['title'], $copy['customer'], $copy['due'], $copy['version']]);
         $state = $this->getJson("/api/v1/jobs/{$copy['id']}")->json();
         self::assertSame([2, false], [count($state['art']['pieces']), $state['history']['canUndo']]);

@@ -103,7 +103,7 @@ final class InterfaceTest extends TestCase
             self::assertSame(in_array(Document::name($route), self::OPEN, true), $asks === [], $route->uri());
             foreach ($asks as $one) {
                 $wanted = match ($route->methods()[0]) {
-                    'GET' => '/:(view|viewAny|account),/',
+                    'GET' => '/:(view|viewAny|account|delete),/',
                     'DELETE' => '/:(delete|create|account|view|update),/',
                     default => '/:(update|create|view|viewAny|account|produce|nameColours),/',
                 };

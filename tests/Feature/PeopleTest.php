@@ -127,6 +127,13 @@ final class PeopleTest extends TestCase
         $this->with($second)->getJson('/api/v1/jobs')->assertOk();
         $this->with($second)->postJson('/api/v1/sign-out')->assertNoContent();
         $this->with($second)->getJson('/api/v1/jobs')->assertStatus(401);
+        // Who left is out, however they left.
+        $isa->forceFill(['left_at' => now()])->save();
+        $late = SignIn::query()->create(['person_id' => $isa->id, 'key' => hash('sha256', 'late'), 'from' => 'x', 'with' => 'x', 'seen_at' => now()]);
+        $this->somebody('Una Moss', Role::Owner);
+        $this->with('late')->getJson('/api/v1/jobs')->assertStatus(401);
+        $late->delete();
+        $isa->forceFill(['left_at' => null])->save();
         // What was not used for a month is over, and goes.
         $third = $this->signIn('isa@marrowby.test');
         $this->travel(29)->days();
@@ -276,6 +283,11 @@ final class PeopleTest extends TestCase
         $this->with($key)->patchJson("/api/v1/people/{$ola->id}", ['left' => true])->assertOk()->assertJsonPath('left', true);
         $this->with($olas)->getJson('/api/v1/jobs')->assertStatus(401);
         self::assertSame(0, PersonalAccessToken::query()->count());
+        self::assertSame(0, $ola->signIns()->count());
+        $letters = Letter::query()->count();
+        $this->travel(2)->minutes();
+        $this->with(null)->postJson('/api/v1/password/forgot', ['address' => 'ola@marrowby.test'])->assertNoContent();
+        self::assertSame($letters, Letter::query()->count(), 'who left is sent no way in');
         $this->with(null)->postJson('/api/v1/sign-in', ['address' => 'ola@marrowby.test', 'password' => self::PASSWORD])->assertStatus(422);
         $this->with($key)->patchJson("/api/v1/people/{$ola->id}", ['left' => false])->assertOk();
         $this->signIn('ola@marrowby.test');
@@ -300,6 +312,9 @@ final class PeopleTest extends TestCase
         $job = ShopJob::query()->whereKey($this->flushHeaders()->with($key)->withoutMiddleware(\App\Http\Middleware\PageToken::class)
             ->postJson('/api/v1/jobs', ['process' => 'plain', 'width' => '9', 'height' => '9'])->json('id'))->firstOrFail();
         $this->with($key)->withToken($token)->deleteJson("/api/v1/jobs/{$job->id}")->assertForbidden();
+        Person::query()->where('name', 'Ola Reed')->firstOrFail()->forceFill(['left_at' => now()])->save();
+        self::assertSame(401, $asks($token), 'whose giver has left');
+        Person::query()->where('name', 'Ola Reed')->firstOrFail()->forceFill(['left_at' => null])->save();
         self::assertSame([401, 401, 401], [$asks($token.'x'), $asks('1|'), $asks(str_repeat('9', 5000))]);
         $this->travel(8)->days();
         self::assertSame(401, $asks($token));

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Http\Description\Document;
 use App\Models\Approval;
 use App\Models\Batch;
+use App\Models\Customer;
 use App\Models\JobTemplate;
 use App\Models\Person;
 use App\Models\Preparation;
@@ -38,7 +39,7 @@ final class RolesTest extends TestCase
 
     private const OWNERS = [
         'people.index', 'people.store', 'people.update', 'people.link', 'people.sign-out', 'settings.update', 'stock.store', 'stock.update', 'stock.destroy',
-        'backups.index',
+        'backups.index', 'customers.data', 'customers.destroy',
     ];
 
     /** What somebody does in person. */
@@ -71,6 +72,7 @@ final class RolesTest extends TestCase
             'version' => Version::keep(ShopJob::snapshot($job->id), 'one')->id,
             'preparation' => Preparation::query()->create(['shop_job_id' => $job->id, 'version' => 1, 'steps' => []])->id,
             'template' => JobTemplate::of(ShopJob::snapshot($job->id), 'one')->id,
+            'customer' => Customer::query()->create(['name' => 'The regatta', 'note' => ''])->id,
             'batch' => Batch::query()->create(['title' => 'x', 'process' => 'plain', 'preset' => 'x', 'files' => 0])->id,
             'font' => ShopFont::query()->create(['family' => 'x', 'bold' => false, 'italic' => false, 'file_name' => 'x', 'path' => 'x'])->id,
             'item' => StockItem::query()->create(['kind' => 'film', 'name' => 'x', 'data' => []])->id,
@@ -150,7 +152,7 @@ final class RolesTest extends TestCase
         $operator = Person::query()->create(['name' => 'Tam', 'email' => 'tam@marrowby.test', 'role' => Role::Operator, 'password' => 'river evening']);
         $this->actingAs($operator);
         $may = [...self::OPEN, ...self::OPERATORS, ...self::OWN];
-        self::holds($this->walk(), ['account.end', ...array_values(array_diff([...self::changing(), 'people.index', 'backups.index'], $may))], 403);
+        self::holds($this->walk(), ['account.end', ...array_values(array_diff([...self::changing(), 'people.index', 'backups.index', 'customers.data'], $may))], 403);
         // What cuts is theirs, what is cut the owner's.
         $fine = ['offset' => 0.25, 'overcut' => 0.3, 'deepest' => 0.12, 'leastLine' => 0.5, 'leastGap' => 0.3];
         $this->postJson('/api/v1/stock', ['kind' => 'blade', 'name' => 'Their knife', 'values' => $fine])->assertCreated();
@@ -172,7 +174,7 @@ final class RolesTest extends TestCase
         $looks = ['token', 'me', 'sign-in', 'sign-out', 'password.forgot', 'password.choose', 'shown.answer', 'here', 'gone', 'jobs.previews.store', 'jobs.pieces.show',
             'jobs.pieces.take', 'jobs.snaps.some', 'length'];
         self::holds($this->walk($may('look')), array_values(array_unique([
-            ...array_diff(self::changing(), $looks, ['works.store', 'stock.store']), 'works.stop', 'works.pause', 'works.go', 'stock.store', 'people.index', 'backups.index',
+            ...array_diff(self::changing(), $looks, ['works.store', 'stock.store']), 'works.stop', 'works.pause', 'works.go', 'stock.store', 'people.index', 'backups.index', 'customers.data',
             'account.sign-ins', 'account.tokens',
         ])), 403);
         Auth::forgetGuards();

@@ -53,8 +53,9 @@ final readonly class WidthStops
             $pressed,
         );
         for ($near = self::NEAR; ; $near *= 1.5) {
-            $kept = self::fewer($widths, 0, count($widths) - 1, $near);
-            if (count($kept) <= self::MOST) {
+            $room = self::MOST - 2;
+            $kept = self::fewer($widths, 0, count($widths) - 1, $near, $room);
+            if ($room >= 0) {
                 return new self($kept);
             }
         }
@@ -62,25 +63,25 @@ final readonly class WidthStops
 
     /**
      * @param  non-empty-list<array{float, float}>  $all
+     * @param  int  $room  how many stops between there is still room for; below nought where there was not enough, and it was given up
      * @return non-empty-list<array{float, float}>
      */
-    private static function fewer(array $all, int $from, int $to, float $near): array
+    private static function fewer(array $all, int $from, int $to, float $near, int &$room): array
     {
         $between = new self([$all[$from], $all[$to]]);
         [$worst, $at] = [$near, -1];
-        $middle = ($from + $to) / 2;
         for ($i = $from + 1; $i < $to; $i++) {
             $far = abs($between->at($all[$i][0]) - $all[$i][1]);
-            // Of those that are as far off the one nearest to the middle: what trembles evenly is halved, not shortened place by place.
-            if ($far > $worst + 1e-9 || ($at >= 0 && $far > $worst - 1e-9 && abs($i - $middle) < abs($at - $middle))) {
-                [$worst, $at] = [max($worst, $far), $i];
+            if ($far > $worst) {
+                [$worst, $at] = [$far, $i];
             }
         }
-        if ($at < 0) {
+        // What will not fit anyway is not gone through place by place.
+        if ($at < 0 || --$room < 0) {
             return $from === $to ? [$all[$from]] : [$all[$from], $all[$to]];
         }
 
-        return [...array_slice(self::fewer($all, $from, $at, $near), 0, -1), ...self::fewer($all, $at, $to, $near)];
+        return [...array_slice(self::fewer($all, $from, $at, $near, $room), 0, -1), ...self::fewer($all, $at, $to, $near, $room)];
     }
 
     /** @param  float  $share  of the length */

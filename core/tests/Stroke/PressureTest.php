@@ -32,6 +32,15 @@ final class PressureTest extends TestCase
         // However it trembled, no line has more stops than can be kept.
         $wild = WidthStops::ofPressures(array_map(static fn (int $i): array => [$i / 2000, (float) ($i % 2)], range(0, 2000)));
         self::assertLessThanOrEqual(WidthStops::MOST, count($wild->stops));
+        // Nor is it gone through place by place: twice the places take about twice as long, not four times.
+        $took = static function (int $places): float {
+            $began = hrtime(true);
+            WidthStops::ofPressures(array_map(static fn (int $i): array => [$i / $places, (float) ($i % 2)], range(0, $places)));
+
+            return (hrtime(true) - $began) / 1e9;
+        };
+        $took(200);
+        self::assertLessThan(8.0, min($took(1600), $took(1600)) / max(1e-6, min($took(400), $took(400))), '16 were it quadratic');
     }
 
     #[Test]

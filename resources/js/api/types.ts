@@ -449,6 +449,128 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/customers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Those that somebody looks for, by name. */
+        get: operations["customers.index"];
+        put?: never;
+        /** Somebody new. */
+        post: operations["customers.store"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All of them as a table. */
+        get: operations["customers.csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A table comes in: those that are new are kept, of those that are known what was not known. */
+        post: operations["customers.import"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One, with their jobs and colours. */
+        get: operations["customers.show"];
+        put?: never;
+        post?: never;
+        /** Forgets them: their jobs stay, as those of nobody. */
+        delete: operations["customers.destroy"];
+        options?: never;
+        head?: never;
+        /** What is known of them; another name stands on their tickets too. */
+        patch: operations["customers.update"];
+        trace?: never;
+    };
+    "/customers/{customer}/merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Two are one: this one's jobs are the other's. */
+        post: operations["customers.merge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/data.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All that the shop keeps of them, to hand it out. */
+        get: operations["customers.data"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/today": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is due, by day and machine, and whom it waits for. */
+        get: operations["today"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/counts": {
         parameters: {
             query?: never;
@@ -2441,6 +2563,37 @@ export interface components {
                 matrix: number[];
             }[];
         };
+        /** @description Who jobs are made for, with the latest of them. */
+        Customer: {
+            id: number;
+            name: string;
+            email: string;
+            phone: string;
+            note: string;
+            jobs: components["schemas"]["DueJob"][];
+            colours: {
+                colour: string;
+                name: string;
+            }[];
+        };
+        /** @description One page of the customers that somebody looks for. */
+        CustomerPage: {
+            found: number;
+            page: number;
+            customers: {
+                id: number;
+                name: string;
+                email: string;
+                phone: string;
+                jobs: number;
+            }[];
+        };
+        /** @description What came of a table of customers. */
+        CustomersTaken: {
+            new: number;
+            known: number;
+            passed: number;
+        };
         Deed: {
             kind: string;
             at: [
@@ -2457,6 +2610,23 @@ export interface components {
             done: number;
             of: number;
             ways: number[][];
+        };
+        DueJob: {
+            id: number;
+            title: string;
+            customer: string;
+            due: string | null;
+            processLabel: string;
+            machine: string;
+            machineLabel: string;
+            /** @enum {unknown} */
+            standing: "fresh" | "busy" | "broken" | "stale" | "open" | "ready";
+            customerSays: components["schemas"]["ApprovalStanding"];
+            /** @enum {unknown} */
+            waitsFor: "customer" | "artist" | "machine" | "shop";
+            findings: number;
+            sheets: number;
+            updated: string | null;
         };
         /** @description One value that can be typed, as it is described once for the page, the command line and this interface. */
         Field: {
@@ -3534,6 +3704,10 @@ export interface components {
             goesOn: boolean;
             ended: string | null;
             by: string | null;
+        };
+        /** @description What is due, by day and machine. */
+        WorkList: {
+            jobs: components["schemas"]["DueJob"][];
         };
         /** @enum {unknown} */
         WorkState: "waiting" | "running" | "paused" | "stopped" | "done" | "failed";
@@ -6921,8 +7095,12 @@ export type Chosen = components['schemas']['Chosen'];
 export type ColourNames = components['schemas']['ColourNames'];
 export type Company = components['schemas']['Company'];
 export type Copies = components['schemas']['Copies'];
+export type Customer = components['schemas']['Customer'];
+export type CustomerPage = components['schemas']['CustomerPage'];
+export type CustomersTaken = components['schemas']['CustomersTaken'];
 export type Deed = components['schemas']['Deed'];
 export type DoneSoFar = components['schemas']['DoneSoFar'];
+export type DueJob = components['schemas']['DueJob'];
 export type Field = components['schemas']['Field'];
 export type FieldType = components['schemas']['FieldType'];
 export type FieldValue = components['schemas']['FieldValue'];
@@ -7015,6 +7193,7 @@ export type Unit = components['schemas']['Unit'];
 export type Verdict = components['schemas']['Verdict'];
 export type VersionList = components['schemas']['VersionList'];
 export type Work = components['schemas']['Work'];
+export type WorkList = components['schemas']['WorkList'];
 export type WorkState = components['schemas']['WorkState'];
 export type Works = components['schemas']['Works'];
 export type Edit = components['schemas']['Edit'];
@@ -7727,6 +7906,260 @@ export interface operations {
                 };
                 content: {
                     "image/png": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "customers.index": {
+        parameters: {
+            query?: {
+                search?: string | null;
+                page?: number | string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CustomerPage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "customers.store": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                    email?: string | null;
+                    phone?: string | null;
+                    note?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The answer. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Customer"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "customers.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "customers.import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CustomersTaken"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "customers.show": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Customer"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "customers.destroy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "customers.update": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    name?: string;
+                    email?: string | null;
+                    phone?: string | null;
+                    note?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Customer"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "customers.merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    into: number | string;
+                };
+            };
+        };
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Customer"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "customers.data": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    today: {
+        parameters: {
+            query?: {
+                day?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkList"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -160,11 +160,15 @@ async function remove(job: ListedJob) {
     <header>
       <img src="/mark.svg" alt="" class="mark">
       <div><h1>Neat Edge</h1><p class="quiet">Artwork in, clean edges out: ready for the blade, the film and the engraver.</p></div>
-      <RouterLink to="/batches">Batches</RouterLink>
-      <RouterLink to="/presets">Presets</RouterLink>
-      <RouterLink to="/stock">Shop stock</RouterLink>
-      <RouterLink to="/settings">Settings</RouterLink>
-      <RouterLink to="/guide">Guide</RouterLink>
+      <nav aria-label="The shop">
+        <RouterLink to="/today">To do</RouterLink>
+        <RouterLink to="/customers">Customers</RouterLink>
+        <RouterLink to="/batches">Batches</RouterLink>
+        <RouterLink to="/presets">Presets</RouterLink>
+        <RouterLink to="/stock">Shop stock</RouterLink>
+        <RouterLink to="/settings">Settings</RouterLink>
+        <RouterLink to="/guide">Guide</RouterLink>
+      </nav>
       <RouterLink v-if="me.asks && me.me.person" to="/account" class="me" data-test="me">{{ me.name }}</RouterLink>
       <button v-if="me.asks && me.me.person" type="button" class="quiet-button" data-test="sign-out" @click="me.signOut()">Sign out</button>
       <RouterLink v-if="me.may.draw" v-slot="{ navigate }" to="/new" custom><ElButton type="primary" size="large" data-test="new-job" @click="navigate">New job</ElButton></RouterLink>
@@ -223,7 +227,8 @@ async function remove(job: ListedJob) {
 <style scoped>
 .page { max-width: 1180px; margin: 0 auto; padding: 28px 28px 60px; height: 100%; }
 header { display: flex; align-items: center; gap: 18px; padding-bottom: 20px; margin-bottom: 24px; border-bottom: 2px solid var(--ink); }
-header div { flex: 1; }
+header div { flex: 1; min-width: 170px; }
+header nav { display: flex; flex-wrap: wrap; gap: 4px 16px; justify-content: flex-end; max-width: 640px; }
 .mark { width: 54px; height: 54px; }
 .sieve { display: flex; align-items: center; gap: 16px; padding-bottom: 14px; }
 .search { flex: 1; max-width: 380px; }

@@ -3,17 +3,20 @@ import { number, t } from '@/words/words'
 import Choose from '@/fields/Choose.vue'
 import { api, words } from '@/api/client'
 import type { StockItem, Stock } from '@/api/making'
-import type { Job } from '@/api/types'
+import type { CustomerPage, Job } from '@/api/types'
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
 import { refusal } from '@/stores/refusal'
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus'
+import { watchDebounced } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import Drawer from './Drawer.vue'
 import SheetMaterials from './SheetMaterials.vue'
 
 const bench = useBench()
 const choices = useChoices()
+/** Customers that go by what was typed. */
+const known = ref<string[]>([])
 const fields = ref({ title: '', customer: '', due: '', process: '', unit: 'mm', width: '', line: '', gap: '', more: {} as Record<string, string> })
 const trouble = refusal(() => bench.job?.version)
 const kept = ref(false)
@@ -80,13 +83,18 @@ async function keep() {
   if (await bench.amend(changes)) kept.value = true
   else trouble.value = bench.problem
 }
+watchDebounced(() => fields.value.customer, async (typed) => {
+  if (typed.trim() === '' || typed === bench.job?.customer) return
+  known.value = await api.get<CustomerPage>(`customers?search=${encodeURIComponent(typed)}`).then((found) => found.customers.map((one) => one.name), () => [])
+}, { debounce: 200 })
 </script>
 
 <template>
   <Drawer :guide="['first-job', 'start-the-job']" title="Job ticket" hint="Changing the size or the process checks everything again.">
     <form class="form" @submit.prevent="keep">
       <label>Title <ElInput v-model="fields.title" maxlength="120" /></label>
-      <label>Customer <ElInput v-model="fields.customer" maxlength="120" data-test="customer" /></label>
+      <label>Customer <ElInput v-model="fields.customer" maxlength="120" list="customers-known" autocomplete="off" data-test="customer" /></label>
+      <datalist id="customers-known"><option v-for="one in known" :key="one" :value="one" /></datalist>
       <label>Due <ElInput v-model="fields.due" type="date" data-test="due" /></label>
       <label>Process
         <ElSelect v-model="fields.process" aria-label="Process">
