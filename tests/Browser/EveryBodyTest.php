@@ -44,7 +44,7 @@ final class EveryBodyTest extends BrowserTestCase
     {
         self::$browser->manage()->timeouts()->setScriptTimeout(120);
         foreach (['day', 'lamp'] as $light) {
-            foreach (['/' => '[data-test=job]', '/new' => '[data-test=start]', '/presets' => '[data-test=preset-row]', '/stock' => '[data-test=add]', '/batches' => '[data-test=batch-start]', '/sign-in' => '[data-test=address]', '/people' => '[data-test=new-name]', '/account' => '[data-test=nobody]'] as $path => $there) {
+            foreach (['/' => '[data-test=job]', '/new' => '[data-test=start]', '/presets' => '[data-test=preset-row]', '/stock' => '[data-test=add]', '/batches' => '[data-test=batch-start]', '/sign-in' => '[data-test=address]', '/people' => '[data-test=new-name]', '/account' => '[data-test=nobody]', '/today' => '[data-test=none], [data-test=due-job]', '/customers' => '[data-test=search]'] as $path => $there) {
                 $this->visit($path);
                 self::$browser->executeScript('localStorage.setItem("neat-edge-light", arguments[0])', [$light]);
                 self::$browser->navigate()->refresh();

@@ -79,7 +79,7 @@ final class InGermanTest extends BrowserTestCase
     public function no_sentence_is_left_in_english_and_none_is_cut_off(): void
     {
         $this->german();
-        $pages = ['/' => '[data-test=job]', '/new' => '[data-test=start]', '/presets' => '[data-test=preset-row]', '/stock' => '[data-test=add]', '/batches' => '[data-test=batch-start]', '/settings' => '[data-test=language]', '/mailbox' => 'h1', '/guide/reference' => '[data-test=guide], .text'];
+        $pages = ['/' => '[data-test=job]', '/new' => '[data-test=start]', '/presets' => '[data-test=preset-row]', '/stock' => '[data-test=add]', '/batches' => '[data-test=batch-start]', '/settings' => '[data-test=language]', '/mailbox' => 'h1', '/today' => 'h1', '/customers' => '[data-test=search]', '/people' => '[data-test=new-name]', '/sign-in' => '[data-test=address]', '/guide/reference' => '[data-test=guide], .text'];
         foreach ($pages as $path => $there) {
             $this->visit($path);
             $this->see($there);

@@ -306,6 +306,8 @@ final class PeopleTest extends TestCase
         self::assertStringNotContainsString(explode('|', $token)[1], PersonalAccessToken::query()->get()->toJson());
         $asks = fn (string $with) => $this->with(null)->withToken($with)->getJson('/api/v1/jobs')->getStatusCode();
         self::assertSame(200, $asks($token));
+        $this->with($key)->withToken('9|wrong')->getJson('/api/v1/jobs')->assertStatus(401);
+        $this->flushHeaders();
         // Beside a browser that is signed in nothing counts but the token, and no page's token is needed with it.
         config(['neat-edge.page_token' => true]);
         $this->with($key)->withToken($token)->deleteJson('/api/v1/jobs/1')->assertStatus(404);

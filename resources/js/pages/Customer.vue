@@ -34,7 +34,14 @@ const keep = (values: Partial<Customer>) => attempt(async () => {
 })
 /** Whom it may be one with: asked for when somebody wants to choose. */
 const candidates = () => attempt(async () => {
-  if (others.value.length === 0) others.value = (await api.get<CustomerPage>('customers')).customers
+  if (others.value.length > 0) return
+  const all: CustomerPage['customers'] = []
+  for (let page = 1, found = 1; all.length < found && page <= 50; page++) {
+    const got = await api.get<CustomerPage>(`customers?page=${page}`)
+    all.push(...got.customers)
+    found = got.found
+  }
+  others.value = all
 })
 const choices = computed(() => others.value.filter((one) => one.id !== customer.value?.id).map((one) => ({ value: one.id, label: one.name })))
 async function sure(question: string, title: string, yes: string): Promise<boolean> {
