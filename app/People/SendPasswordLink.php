@@ -25,8 +25,11 @@ final class SendPasswordLink implements ShouldQueue
     /** How often it is tried where no mail goes out. */
     public int $tries = 3;
 
-    /** @param  string  $language  of who asked */
-    public function __construct(private readonly string $address, private readonly string $language)
+    /**
+     * @param  string  $language  of who asked
+     * @param  string  $root  under which the shop was asked: one of its own names, see OwnPageOnly
+     */
+    public function __construct(private readonly string $address, private readonly string $language, private readonly string $root)
     {
         $this->onQueue('quick');
     }
@@ -37,11 +40,12 @@ final class SendPasswordLink implements ShouldQueue
             return;
         }
         $words = Words::in($this->language);
-        Password::broker()->sendResetLink(['email' => $this->address], static function (CanResetPassword $person, string $token) use ($words): void {
+        $root = $this->root;
+        Password::broker()->sendResetLink(['email' => $this->address], static function (CanResetPassword $person, string $token) use ($words, $root): void {
             $address = $person->getEmailForPasswordReset();
             Mail::to($address)->send(News::secret($words->say('Your password at Neat Edge'), [
                 $words->say('With this link you choose a password. It leads there for an hour, and once.'),
-                rtrim((string) config('app.url'), '/').'/password/'.$token.'?address='.rawurlencode($address),
+                $root.'/password/'.$token.'?address='.rawurlencode($address),
                 $words->say('Who did not ask for it need not do anything.'),
             ]));
         });

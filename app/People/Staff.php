@@ -22,16 +22,14 @@ final class Staff
     /** Tokens that one person may have. */
     private const TOKENS = 50;
 
-    /** Somebody comes to the shop; a link to choose a password is sent, in the language of who welcomes them. @throws Refused */
-    public static function welcome(string $name, string $address, Role $role, string $language): Person
+    /** Somebody comes to the shop; they have no password until they choose one by a link. @throws Refused */
+    public static function welcome(string $name, string $address, Role $role): Person
     {
         if (Person::query()->where('email', self::address($address))->exists()) {
             throw Refused::because('Somebody of the shop has this address already.');
         }
-        $person = Person::query()->create(['name' => trim($name), 'email' => self::address($address), 'role' => $role]);
-        SendPasswordLink::dispatch($person->email, $language);
 
-        return $person;
+        return Person::query()->create(['name' => trim($name), 'email' => self::address($address), 'role' => $role]);
     }
 
     /** Somebody is the owner, with this password, whoever they were before. @throws Refused */

@@ -60,7 +60,7 @@ final class DoorController
     #[Answers(status: 204)]
     public function forgot(ForgotPasswordRequest $request): Response
     {
-        SendPasswordLink::dispatch(Staff::address((string) $request->validated('address')), Words::asked($request));
+        SendPasswordLink::dispatch(Staff::address((string) $request->validated('address')), Words::asked($request), $request->getSchemeAndHttpHost());
 
         return response()->noContent();
     }

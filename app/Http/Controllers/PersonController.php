@@ -40,7 +40,8 @@ final class PersonController
         }
         $asked = $request->validated();
 
-        $welcome = Staff::welcome((string) $asked['name'], (string) $asked['address'], Role::from((string) $asked['role']), Words::asked($request));
+        $welcome = Staff::welcome((string) $asked['name'], (string) $asked['address'], Role::from((string) $asked['role']));
+        SendPasswordLink::dispatch($welcome->email, Words::asked($request), $request->getSchemeAndHttpHost());
 
         return (new PersonResource($welcome))->status(201);
     }
@@ -69,7 +70,7 @@ final class PersonController
         if (Password::broker()->getRepository()->recentlyCreatedToken($person)) {
             throw Refused::because('A link was sent a moment ago; wait a minute.');
         }
-        SendPasswordLink::dispatch($person->email, Words::asked($request));
+        SendPasswordLink::dispatch($person->email, Words::asked($request), $request->getSchemeAndHttpHost());
 
         return response()->noContent();
     }

@@ -181,7 +181,7 @@ async function remove(job: ListedJob) {
       <p class="quiet">Drag a file anywhere onto this page, or begin with one of the three above.</p>
     </div>
     <template v-else-if="jobs">
-      <StartHere v-if="!own && only !== 'archived' && search === ''" :jobs="jobs" @problem="problem = $event" />
+      <StartHere v-if="!own && me.may.draw && only !== 'archived' && search === ''" :jobs="jobs" @problem="problem = $event" />
       <p v-else-if="walk.kept" class="quiet walk">A walk through a job was begun. <RouterLink :to="`/jobs/${walk.kept.job}`" data-test="walk-again" @click="walk.find()">Go on with it</RouterLink> <button type="button" class="quiet-button" @click="walk.kept = null">Not any more</button></p>
       <div class="sieve" role="search">
         <ElInput v-model="search" type="search" class="search" placeholder="Search title, customer, process" aria-label="Search the jobs" data-test="search" />
@@ -211,7 +211,7 @@ async function remove(job: ListedJob) {
       </ul>
       <ElButton v-if="counts.found > jobs.length" data-test="more" :loading="loading" @click="more">Show more</ElButton>
     </template>
-    <section v-if="trash.length > 0" class="trash" aria-label="Trash">
+    <section v-if="trash.length > 0 && me.may.draw" class="trash" aria-label="Trash">
       <button type="button" class="open" :aria-expanded="trashOpen" data-test="trash" @click="trashOpen = !trashOpen">{{ trashOpen ? $t('Close the trash') : moreTrash ? $t('Trash: over {jobs}', { jobs: count(trash.length, 'job') }) : $t('Trash: {jobs}', { jobs: count(trash.length, 'job') }) }}</button>
       <ul v-if="trashOpen">
         <li v-for="job in trash" :key="job.id" data-test="trashed">
