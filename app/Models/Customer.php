@@ -46,7 +46,9 @@ final class Customer extends Model
     /** Whom a ticket names; one who is new is kept. Null for nobody. */
     public static function named(string $name): ?self
     {
-        return Str::squish($name) === '' ? null : self::query()->firstOrCreate(['key' => self::key($name)], ['name' => mb_substr(Str::squish($name), 0, 120), 'note' => '']);
+        $name = mb_substr(Str::squish($name), 0, 120);
+
+        return $name === '' ? null : self::query()->firstOrCreate(['key' => self::key($name)], ['name' => $name]);
     }
 
     /** @return HasMany<ShopJob, $this> */

@@ -113,7 +113,8 @@ final class Customers
                     'at' => $answer->created_at?->toIso8601String(),
                 ])->all(),
             ])->all(),
-            'letters' => $customer->email === '' ? [] : Letter::query()->where('to', $customer->email)->orderBy('id')->get(['subject', 'words', 'created_at'])->toArray(),
+            'letters' => $customer->email === ''
+                ? [] : Letter::query()->where('to', $customer->email)->orderBy('id')->get(['subject', 'words', 'created_at'])->toArray(),
         ];
     }
 

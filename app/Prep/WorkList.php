@@ -35,7 +35,8 @@ final class WorkList
     {
         return [
             'id' => $job->id, 'title' => $job->title, 'customer' => $job->customer, 'due' => $job->due, 'processLabel' => $job->process->label(),
-            'machine' => $job->process->machine(), 'machineLabel' => Devices::of($job->process->machine())::about()->label, 'standing' => $job->standing, 'customerSays' => $job->customer_says, 'waitsFor' => self::waitsFor($job),
+            'machine' => $job->process->machine(), 'machineLabel' => Devices::of($job->process->machine())::about()->label,
+            'standing' => $job->standing, 'customerSays' => $job->customer_says, 'waitsFor' => self::waitsFor($job),
             'findings' => $job->findings, 'sheets' => $job->sheets, 'updated' => $job->updated_at?->toIso8601String(),
         ];
     }

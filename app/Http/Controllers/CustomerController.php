@@ -56,7 +56,7 @@ final class CustomerController
             throw Refused::because('There is a customer of that name.');
         }
 
-        return (new CustomerResource(Customer::query()->create([...array_map(strval(...), $request->validated()), 'note' => (string) $request->validated('note')])))->status(201);
+        return (new CustomerResource(Customer::query()->create(array_map(strval(...), $request->validated()))))->status(201);
     }
 
     /** What is known of them; another name stands on their tickets too. */
@@ -79,7 +79,9 @@ final class CustomerController
     #[Answers(type: 'application/json')]
     public function data(Customer $customer): JsonResponse
     {
-        return new JsonResponse(Customers::told($customer), 200, ['Content-Disposition' => "attachment; filename=\"customer-{$customer->id}.json\""], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE);
+        $headers = ['Content-Disposition' => "attachment; filename=\"customer-{$customer->id}.json\""];
+
+        return new JsonResponse(Customers::told($customer), 200, $headers, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE);
     }
 
     /** Forgets them: their jobs stay, as those of nobody. */
@@ -95,7 +97,10 @@ final class CustomerController
     #[Answers(type: 'text/csv')]
     public function csv(): Response
     {
-        return new Response(Customers::csv(), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="customers.csv"']);
+        return new Response(Customers::csv(), 200, [
+            'Content-Type' => 'text/csv; charset=utf-8',
+            'Content-Disposition' => 'attachment; filename="customers.csv"',
+        ]);
     }
 
     /** A table comes in: those that are new are kept, of those that are known what was not known. */
