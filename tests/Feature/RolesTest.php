@@ -156,6 +156,8 @@ final class RolesTest extends TestCase
         // What cuts is theirs, what is cut the owner's.
         $fine = ['offset' => 0.25, 'overcut' => 0.3, 'deepest' => 0.12, 'leastLine' => 0.5, 'leastGap' => 0.3];
         $this->postJson('/api/v1/stock', ['kind' => 'blade', 'name' => 'Their knife', 'values' => $fine])->assertCreated();
+        $kinds = $this->getJson('/api/v1/stock')->assertOk()->json('kinds');
+        self::assertSame([true, true, true, false], [$kinds['machine']['changes'], $kinds['blade']['changes'], $kinds['head']['changes'], $kinds['material']['changes']]);
         $this->postJson('/api/v1/stock', ['kind' => array_key_first(Stock::kinds()), 'name' => 'Their film', 'values' => []])->assertForbidden();
         $this->postJson("/api/v1/jobs/{$this->things['job']}/works", ['kind' => 'trace'])->assertForbidden();
         self::assertNotSame(403, $this->postJson("/api/v1/jobs/{$this->things['job']}/works", ['kind' => 'lay-out'])->getStatusCode());

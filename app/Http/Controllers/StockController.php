@@ -11,6 +11,7 @@ use App\Http\Resources\StockItemResource;
 use App\Http\Resources\StockResource;
 use App\Models\StockItem;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Gate;
 use NeatEdge\Core\Shop\Stock;
 use NeatEdge\Core\Shop\StockKind;
 
@@ -22,7 +23,10 @@ final class StockController
     public function index(): StockResource
     {
         return new StockResource([
-            'kinds' => array_map(static fn (StockKind $kind): array => $kind->toArray(), Stock::kinds()),
+            'kinds' => collect(Stock::kinds())->map(static fn (StockKind $kind, string $key): array => [
+                ...$kind->toArray(),
+                'changes' => Gate::allows('create', [StockItem::class, $key]),
+            ])->all(),
             'items' => StockItem::query()->orderBy('kind')->orderBy('name')->get()->map(StockItemResource::row(...))->all(),
         ]);
     }

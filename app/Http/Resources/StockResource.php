@@ -17,6 +17,8 @@ namespace App\Http\Resources;
  *     brief: list<string>,
  *     // Processes whose tickets name one.
  *     for: list<string>,
+ *     // Whether whoever asks may add and change them.
+ *     changes: bool,
  * }
  */
 final class StockResource extends Resource

@@ -3565,6 +3565,7 @@ export interface components {
             fields: components["schemas"]["Field"][];
             brief: string[];
             for: string[];
+            changes: boolean;
         };
         StrokePaint: {
             colour: string;

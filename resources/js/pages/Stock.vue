@@ -66,14 +66,17 @@ function brief(item: StockItem) {
           <i v-if="item.values.colour" :style="{ background: String(item.values.colour) }" /><strong>{{ item.name }}</strong><span class="quiet numbers">{{ brief(item) }}</span>
         </button>
         <div v-if="open === item.id && about" class="open-item">
+          <fieldset :disabled="!about.changes">
           <label class="name">Name <TypedWords :value="item.name" maxlength="80" @keep="rename(item, $event)" /></label>
           <FieldForm :fields="about.fields" :values="item.values" @keep="(name, value) => keep(item, name, value)" />
-          <ElButton size="small" @click="remove(item)">Delete for good</ElButton>
+          </fieldset>
+          <ElButton v-if="about.changes" size="small" @click="remove(item)">Delete for good</ElButton>
         </div>
       </li>
     </ul>
     <p v-if="stock && items.length === 0" class="quiet" data-test="none">The shop has none yet. Give the first a name below; what it is like is typed then.</p>
-    <form v-if="about" @submit.prevent="add">
+    <p v-if="about && !about.changes" class="quiet" data-test="not-yours">What there is of this is the owner's to say.</p>
+    <form v-if="about?.changes" @submit.prevent="add">
       <ElInput v-model="fresh" size="small" maxlength="80" :placeholder="$t('Name of a new {one}', { one: lower(about.one) })" :aria-label="$t('Name of a new {one}', { one: lower(about.one) })" data-test="new-name" />
       <ElButton native-type="submit" type="primary" :disabled="fresh.trim() === ''" data-test="add">Add</ElButton>
     </form>
@@ -96,6 +99,7 @@ li { border: 1px solid var(--line); border-radius: 4px; background: var(--card);
 i { width: 16px; height: 16px; border-radius: 3px; border: 1px solid var(--line-strong); }
 .open-item { padding: 4px 12px 12px; max-width: 420px; display: flex; flex-direction: column; gap: 8px; align-items: stretch; }
 .open-item .el-button { align-self: flex-start; }
+fieldset { border: 0; margin: 0; padding: 0; display: flex; flex-direction: column; gap: 8px; }
 .name { display: grid; grid-template-columns: 1fr 220px; align-items: center; font-size: 15px; }
 form input[type='text'] { font: inherit; border: 1px solid var(--line-strong); border-radius: 3px; background: var(--card); padding: 4px 7px; }
 form { display: flex; gap: 8px; }
