@@ -60,12 +60,13 @@ final class CustomersTest extends TestCase
         $this->patchJson("/api/v1/customers/{$one->customer_id}", ['email' => 'old@marrowby.test', 'phone' => '07 00', 'note' => 'pays late'])->assertOk();
         $this->patchJson("/api/v1/customers/{$two->customer_id}", ['email' => 'new@marrowby.test', 'note' => 'by the river'])->assertOk();
         $two->delete();
+        $this->job('Thrown away', 'Regatta')->delete();
         $this->postJson("/api/v1/customers/{$one->customer_id}/merge", ['into' => $one->customer_id])->assertStatus(422);
         $this->postJson("/api/v1/customers/{$two->customer_id}/merge", ['into' => 999])->assertStatus(422);
         $joined = $this->postJson("/api/v1/customers/{$one->customer_id}/merge", ['into' => $two->customer_id])->assertOk()->json();
         self::assertSame(['new@marrowby.test', '07 00', "by the river\npays late"], [$joined['email'], $joined['phone'], $joined['note']]);
         self::assertSame('Marrowby Lantern Regatta', $one->refresh()->customer);
-        self::assertSame([$two->customer_id, $two->customer_id], ShopJob::withTrashed()->orderBy('id')->pluck('customer_id')->all());
+        self::assertSame([$two->customer_id, $two->customer_id, $two->customer_id], ShopJob::withTrashed()->orderBy('id')->pluck('customer_id')->all());
         $this->getJson("/api/v1/customers/{$one->customer_id}")->assertOk();
         self::assertSame(1, Customer::query()->count());
     }
