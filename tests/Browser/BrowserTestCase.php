@@ -195,6 +195,8 @@ abstract class BrowserTestCase extends TestCase
         // Where several may be chosen, what was given before would stay beside it.
         self::$browser->executeScript('arguments[0].value = ""', [$input]);
         $input->setFileDetector(new LocalFileDetector)->sendKeys($path);
+        // What is seen of it takes room: what is pressed next lies elsewhere then.
+        self::still(20.0);
     }
 
     protected function howMany(string $selector): int

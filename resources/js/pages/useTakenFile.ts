@@ -57,6 +57,8 @@ export function useTakenFile() {
   function take(picked: UploadFile) {
     if (!picked.raw) return
     together.push(picked.raw)
+    // Known at once: whoever starts in the same moment starts with it.
+    if (!isPicture(picked.raw) && together.length === 1) file.value = picked.raw
     if (together.length === 1) {
       setTimeout(() => {
         void takeAll(together)
