@@ -13,8 +13,16 @@ final class Pending
     public static function changes(): bool
     {
         $schema = (new Rows)->schema();
-        $known = array_map(static fn (string $file): string => basename($file, '.php'), File::glob(database_path('migrations/*.php')));
 
-        return $schema !== [] && array_diff($known, $schema) !== [];
+        return $schema !== [] && array_diff(self::known(), $schema) !== [];
+    }
+
+    /** @return list<string> migrations that this version of the program knows, in their order */
+    public static function known(): array
+    {
+        $known = array_map(static fn (string $file): string => basename($file, '.php'), File::glob(database_path('migrations/*.php')));
+        sort($known);
+
+        return $known;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Prep\Standing;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
@@ -38,9 +39,7 @@ final class Customer extends Model
     /** Neither case nor accents nor spaces tell one from another. */
     public static function key(string $name): string
     {
-        $squished = Str::squish($name);
-
-        return mb_substr(Str::lower(Str::ascii($squished) ?: $squished), 0, 180);
+        return mb_substr(Standing::plain(Str::squish($name)), 0, 180);
     }
 
     /** Whom a ticket names; one who is new is kept. Null for nobody. */

@@ -12,6 +12,7 @@ use Illuminate\Contracts\Auth\CanResetPassword;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\Auth;
 use Laravel\Sanctum\HasApiTokens;
 use Laravel\Sanctum\PersonalAccessToken;
 
@@ -53,6 +54,20 @@ final class Person extends Model implements Authenticatable, CanResetPassword
     public function signIns(): HasMany
     {
         return $this->hasMany(SignIn::class);
+    }
+
+    /** Who asks, where that is known. */
+    public static function asking(): ?self
+    {
+        $person = Auth::user();
+
+        return $person instanceof self ? $person : null;
+    }
+
+    /** Whether they ask themselves, and no program with a token of theirs. */
+    public function isInPerson(): bool
+    {
+        return $this->currentAccessToken() === null;
     }
 
     /** As whom this request acts: with a token no more than its scope; null where it may only look. */

@@ -15,9 +15,4 @@ enum Role: string
 
     /** Machines, sheets, job sheets. */
     case Operator = 'operator';
-
-    public function label(): string
-    {
-        return ucfirst($this->value);
-    }
 }

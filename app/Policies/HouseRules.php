@@ -63,11 +63,11 @@ abstract class HouseRules
         if (! $person instanceof Person) {
             return ! Doors::ask();
         }
-        if (! Doors::ask() && $person->currentAccessToken() === null) {
+        if (! Doors::ask() && $person->isInPerson()) {
             return true;
         }
         $role = $person->acts();
 
-        return $role !== null && in_array($role, $roles, true) && (static::BY_TOKEN || $person->currentAccessToken() === null);
+        return $role !== null && in_array($role, $roles, true) && (static::BY_TOKEN || $person->isInPerson());
     }
 }

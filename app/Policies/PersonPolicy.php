@@ -20,6 +20,6 @@ final class PersonPolicy extends HouseRules
     /** One's own name, password, sign-ins and tokens. */
     public function account(?Authenticatable $person): bool
     {
-        return $person instanceof Person && $person->currentAccessToken() === null;
+        return $person instanceof Person && $person->isInPerson();
     }
 }

@@ -13,6 +13,6 @@ final class ShopJobPolicy extends HouseRules
     /** Lay it out, write its files, send it. */
     public function produce(?Authenticatable $person): bool
     {
-        return self::may($person, [Role::Owner, Role::Artist, Role::Operator]);
+        return self::may($person, Role::cases());
     }
 }

@@ -13,6 +13,6 @@ final class SignInPolicy extends HouseRules
 {
     public function delete(?Authenticatable $person, ?SignIn $signIn = null): bool
     {
-        return $person instanceof Person && $person->currentAccessToken() === null && $signIn?->person_id === $person->id;
+        return $person instanceof Person && $person->isInPerson() && $signIn?->person_id === $person->id;
     }
 }

@@ -25,6 +25,6 @@ final class WorkPolicy extends HouseRules
 
     private static function asks(?Authenticatable $person, Kind $kind): bool
     {
-        return self::may($person, $kind->produces() ? [Role::Owner, Role::Artist, Role::Operator] : self::CHANGE);
+        return self::may($person, $kind->produces() ? Role::cases() : self::CHANGE);
     }
 }

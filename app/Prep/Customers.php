@@ -90,7 +90,7 @@ final class Customers
     /** @return list<array<string, mixed>> their jobs, the latest first */
     public static function jobs(Customer $customer): array
     {
-        return array_values($customer->jobs()->orderByDesc('updated_at')->limit(self::LOOKED)->get()->map(WorkList::row(...))->all());
+        return array_values($customer->jobs()->orderByDesc('updated_at')->limit(self::LOOKED)->get(WorkList::COLUMNS)->map(WorkList::row(...))->all());
     }
 
     /** @return array<string, mixed> all that the shop keeps of one */

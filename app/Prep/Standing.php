@@ -90,11 +90,17 @@ final class Standing
         });
     }
 
+    /** Without case and accents; as it is where nothing would be left. */
+    public static function plain(string $text): string
+    {
+        return Str::lower(Str::ascii($text) ?: $text);
+    }
+
     /** In which 10 comes after 9, and neither case nor accents count. */
     private static function key(string $text): string
     {
-        $plain = Str::lower(Str::ascii($text) ?: $text);
+        $padded = preg_replace_callback('/\d{1,12}/', static fn (array $m): string => str_pad($m[0], 12, '0', STR_PAD_LEFT), self::plain($text));
 
-        return mb_substr((string) preg_replace_callback('/\d{1,12}/', static fn (array $m): string => str_pad($m[0], 12, '0', STR_PAD_LEFT), $plain), 0, 180);
+        return mb_substr((string) $padded, 0, 180);
     }
 }

@@ -16,7 +16,8 @@ final class WorkList
     /** Jobs that are told of; who has more in two weeks plans with another list. */
     private const MOST = 400;
 
-    private const COLUMNS = ['id', 'title', 'customer', 'customer_id', 'due', 'process', 'standing', 'customer_says', 'findings', 'sheets', 'updated_at'];
+    /** What a row is made of: a bench, a picture or notices are not read for a list. */
+    public const COLUMNS = ['id', 'title', 'customer', 'customer_id', 'due', 'process', 'standing', 'customer_says', 'findings', 'sheets', 'updated_at'];
 
     /** @return list<array<string, mixed>> those that are late first, then by day and machine */
     public static function of(string $today): array

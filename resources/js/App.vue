@@ -7,15 +7,13 @@ import WorkStrip from '@/works/WorkStrip.vue'
 import { useDropped } from '@/arriving/useDropped'
 import { computed } from 'vue'
 import { RouterView, useRoute, useRouter } from 'vue-router'
-import { whenSignedOut } from '@/api/client'
+import { isAtDoor, whenSignedOut } from '@/api/client'
 import { useMe } from '@/stores/me'
 
 const route = useRoute()
 const router = useRouter()
 const me = useMe()
-/** Where nobody is known yet. */
-const DOORS = ['sign-in', 'password']
-const atDoor = computed(() => DOORS.includes(String(route.name)))
+const atDoor = computed(() => isAtDoor(route.path))
 whenSignedOut(() => {
   if (!atDoor.value && route.name) void router.push({ name: 'sign-in', query: route.fullPath === '/' ? {} : { to: route.fullPath } })
 })

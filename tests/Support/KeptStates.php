@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Support;
 
 use App\Backup\Archive;
+use App\Backup\Pending;
 use App\Backup\Rows;
 use App\Models\Bytes;
 use Illuminate\Support\Facades\Artisan;
@@ -24,22 +25,13 @@ final class KeptStates
         return __DIR__.'/states';
     }
 
-    /** @return list<string> migrations in their order */
-    public static function migrations(): array
-    {
-        $all = array_map(static fn (string $path): string => basename($path, '.php'), File::glob(database_path('migrations/*.php')));
-        sort($all);
-
-        return $all;
-    }
-
     /** Lays the tables as they were first, with a job, and keeps every state that they come through from there. */
     public static function keep(): void
     {
         File::ensureDirectoryExists(self::folder());
         (new Rows)->drop();
         Artisan::call('migrate:install');
-        foreach (self::migrations() as $i => $migration) {
+        foreach (Pending::known() as $i => $migration) {
             Artisan::call('migrate', ['--force' => true, '--realpath' => true, '--path' => [database_path("migrations/{$migration}.php")]]);
             if ($i === 0) {
                 self::job();

@@ -20,7 +20,6 @@ use App\People\Staff;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\Auth;
 use LogicException;
 use NeatEdge\Core\Described\Refused;
 
@@ -96,8 +95,6 @@ final class AccountController
 
     private static function own(): Person
     {
-        $person = Auth::user();
-
-        return $person instanceof Person ? $person : throw new LogicException('The policy lets nobody here who is not known.');
+        return Person::asking() ?? throw new LogicException('The policy lets nobody here who is not known.');
     }
 }

@@ -11,7 +11,6 @@ use App\Models\Person;
 use App\Models\ShopJob;
 use App\People\Company;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\Auth;
 
 /** Who else is on a bench. */
 final class CompanyController
@@ -20,11 +19,11 @@ final class CompanyController
     #[Answers(CompanyResource::class)]
     public function here(HereRequest $request, ShopJob $job): CompanyResource
     {
-        $person = Auth::user();
+        $person = Person::asking();
 
         return new CompanyResource([
             'version' => $job->version,
-            'others' => $person instanceof Person
+            'others' => $person !== null
                 ? Company::here($job, $person, self::page($request), array_values((array) $request->validated('held'))) : [],
         ]);
     }
@@ -33,8 +32,8 @@ final class CompanyController
     #[Answers(status: 204)]
     public function gone(HereRequest $request, ShopJob $job): Response
     {
-        $person = Auth::user();
-        $person instanceof Person ? Company::gone($job, $person, self::page($request)) : null;
+        $person = Person::asking();
+        $person !== null ? Company::gone($job, $person, self::page($request)) : null;
 
         return response()->noContent();
     }

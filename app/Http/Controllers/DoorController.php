@@ -6,15 +6,14 @@ namespace App\Http\Controllers;
 
 use App\Http\Description\Answers;
 use App\Http\Middleware\WhoAsks;
+use App\Http\PasswordLinks;
 use App\Http\Requests\ChoosePasswordRequest;
 use App\Http\Requests\ForgotPasswordRequest;
 use App\Http\Requests\SignInRequest;
 use App\Http\Resources\MeResource;
 use App\Models\Person;
-use App\People\SendPasswordLink;
 use App\People\SigningIn;
 use App\People\Staff;
-use App\Words\Words;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Auth;
@@ -60,7 +59,7 @@ final class DoorController
     #[Answers(status: 204)]
     public function forgot(ForgotPasswordRequest $request): Response
     {
-        SendPasswordLink::dispatch(Staff::address((string) $request->validated('address')), Words::asked($request), $request->getSchemeAndHttpHost());
+        PasswordLinks::send($request, Staff::address((string) $request->validated('address')));
 
         return response()->noContent();
     }

@@ -11,7 +11,6 @@ use App\Http\Resources\JobWordsResource;
 use App\Models\Person;
 use App\Models\ShopJob;
 use App\Prep\Judging;
-use Illuminate\Support\Facades\Auth;
 
 /** What was found or left out, and what somebody says of it. */
 final class FindingController
@@ -22,7 +21,7 @@ final class FindingController
     {
         $reason = $request->validated('accepted');
 
-        return new JobWordsResource(Judging::notice($job, $notice, $reason === null ? null : trim($reason), self::by()) ?? abort(404));
+        return new JobWordsResource(Judging::notice($job, $notice, $reason === null ? null : trim($reason), Person::asking()?->name) ?? abort(404));
     }
 
     /** Somebody looked at findings, accepts them with a reason, or takes that back. */
@@ -38,14 +37,7 @@ final class FindingController
             array_map(intval(...), array_values($fields['findings'])),
             $reason,
             (bool) ($fields['open'] ?? false),
-            self::by(),
+            Person::asking()?->name,
         ) ?? abort(404));
-    }
-
-    private static function by(): ?string
-    {
-        $person = Auth::user();
-
-        return $person instanceof Person ? $person->name : null;
     }
 }

@@ -5,16 +5,15 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Description\Answers;
+use App\Http\PasswordLinks;
 use App\Http\Requests\PersonRequest;
 use App\Http\Requests\WelcomeRequest;
 use App\Http\Resources\PersonResource;
 use App\Models\Person;
 use App\Models\Role;
 use App\People\Doors;
-use App\People\SendPasswordLink;
 use App\People\SigningIn;
 use App\People\Staff;
-use App\Words\Words;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Http\Response;
@@ -41,7 +40,7 @@ final class PersonController
         $asked = $request->validated();
 
         $welcome = Staff::welcome((string) $asked['name'], (string) $asked['address'], Role::from((string) $asked['role']));
-        SendPasswordLink::dispatch($welcome->email, Words::asked($request), $request->getSchemeAndHttpHost());
+        PasswordLinks::send($request, $welcome->email);
 
         return (new PersonResource($welcome))->status(201);
     }
@@ -70,7 +69,7 @@ final class PersonController
         if (Password::broker()->getRepository()->recentlyCreatedToken($person)) {
             throw Refused::because('A link was sent a moment ago; wait a minute.');
         }
-        SendPasswordLink::dispatch($person->email, Words::asked($request), $request->getSchemeAndHttpHost());
+        PasswordLinks::send($request, $person->email);
 
         return response()->noContent();
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 /** What is known of a customer; what is not named stays. */
-final class CustomerRequest extends Asks
+class CustomerRequest extends Asks
 {
     /** @return array<string, list<mixed>> */
     public function rules(): array

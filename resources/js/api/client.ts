@@ -32,7 +32,7 @@ export function workOn(step: string | null) {
 }
 
 /** Whether this page is one that leads in: whoever is there is not known yet. */
-export const isAtDoor = () => /^\/(sign-in$|password\/)/.test(location.pathname)
+export const isAtDoor = (path = location.pathname) => /^\/(sign-in$|password\/)/.test(path)
 
 /** What is done where the server does not know, or does not know any more, who is at this page. */
 let onSignedOut = () => {}

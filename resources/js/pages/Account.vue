@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { api, words } from '@/api/client'
+import { api } from '@/api/client'
 import type { Me, ProgramToken, SignIn } from '@/api/types'
 import Choose from '@/fields/Choose.vue'
 import TypedWords from '@/fields/TypedWords.vue'
@@ -9,6 +9,7 @@ import { moment, t } from '@/words/words'
 import { ElButton, ElInput } from 'element-plus'
 import { computed, onMounted, ref } from 'vue'
 import { RouterLink } from 'vue-router'
+import { useAttempt } from './useAttempt'
 
 /** What is one's own: name, password, where one is signed in, tokens of programs. */
 const me = useMe()
@@ -17,23 +18,12 @@ const tokens = ref<ProgramToken[]>([])
 const current = ref('')
 const next = ref('')
 const problem = refusal(current, next)
-const said = ref('')
 const given = ref<ProgramToken | null>(null)
 const fresh = ref({ name: '', scope: 'look' as ProgramToken['scope'], days: '90' })
 const load = async () => {
   if (me.me.person) [signIns.value, tokens.value] = await Promise.all([api.get<SignIn[]>('account/sign-ins'), api.get<ProgramToken[]>('account/tokens')])
 }
-async function attempt(work: () => Promise<unknown>, then = '') {
-  problem.value = ''
-  said.value = ''
-  try {
-    await work()
-    await load()
-    said.value = then
-  } catch (refused) {
-    problem.value = words(refused)
-  }
-}
+const { attempt, said } = useAttempt(problem, load)
 onMounted(() => attempt(() => me.load()))
 const rename = (name: string) => name.trim() !== me.name && attempt(async () => me.take(await api.patch<Me>('account', { name })))
 const change = () => attempt(async () => {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { api, words } from '@/api/client'
+import { api } from '@/api/client'
 import type { Customer, CustomerPage } from '@/api/types'
 import Choose from '@/fields/Choose.vue'
 import TypedWords from '@/fields/TypedWords.vue'
@@ -8,6 +8,7 @@ import { t } from '@/words/words'
 import { ElButton, ElMessageBox } from 'element-plus'
 import { computed, ref, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
+import { useAttempt } from './useAttempt'
 import DueJobs from './DueJobs.vue'
 
 /** One customer: how they are reached, their jobs and colours. */
@@ -17,14 +18,7 @@ const router = useRouter()
 const customer = ref<Customer | null>(null)
 const others = ref<CustomerPage['customers']>([])
 const problem = ref('')
-async function attempt(work: () => Promise<unknown>) {
-  problem.value = ''
-  try {
-    await work()
-  } catch (refused) {
-    problem.value = words(refused)
-  }
-}
+const { attempt } = useAttempt(problem)
 watch(() => props.id, (id) => attempt(async () => {
   customer.value = await api.get<Customer>(`customers/${id}`)
   document.title = `${customer.value.name} · Neat Edge`

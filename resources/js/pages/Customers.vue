@@ -9,6 +9,7 @@ import { watchDebounced } from '@vueuse/core'
 import { ElButton, ElInput } from 'element-plus'
 import { onMounted, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
+import { useAttempt } from './useAttempt'
 
 /** Who jobs are made for. */
 const me = useMe()
@@ -17,7 +18,6 @@ const found = ref<CustomerPage | null>(null)
 const search = ref('')
 const fresh = ref('')
 const problem = ref('')
-const said = ref('')
 const chooser = ref<HTMLInputElement>()
 const ask = lane((page: number) => api.get<CustomerPage>(`customers?search=${encodeURIComponent(search.value)}&page=${page}`))
 async function load(page = 1) {
@@ -30,15 +30,7 @@ async function load(page = 1) {
 }
 onMounted(load)
 watchDebounced(search, () => load(), { debounce: 180 })
-async function attempt(work: () => Promise<unknown>) {
-  problem.value = ''
-  said.value = ''
-  try {
-    await work()
-  } catch (refused) {
-    problem.value = words(refused)
-  }
-}
+const { attempt, said } = useAttempt(problem)
 const add = () => attempt(async () => {
   const customer = await api.post<Customer>('customers', { name: fresh.value })
   await router.push(`/customers/${customer.id}`)

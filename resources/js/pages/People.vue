@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { api, words } from '@/api/client'
+import { api } from '@/api/client'
 import type { Person } from '@/api/types'
 import { labelled } from '@/fields/options'
 import Choose from '@/fields/Choose.vue'
@@ -9,29 +9,15 @@ import { moment, t } from '@/words/words'
 import { ElButton, ElInput, ElMessageBox } from 'element-plus'
 import { computed, onMounted, ref } from 'vue'
 import { RouterLink } from 'vue-router'
+import { useAttempt } from './useAttempt'
 
 /** Who works in the shop, for its owner. */
 const me = useMe()
 const people = ref<Person[] | null>(null)
 const problem = ref('')
-const said = ref('')
 const fresh = ref({ name: '', address: '', role: 'artist' as Person['role'] })
-const busy = ref(false)
 const load = async () => (people.value = await api.get<Person[]>('people'))
-async function attempt(work: () => Promise<unknown>, then = '') {
-  problem.value = ''
-  said.value = ''
-  busy.value = true
-  try {
-    await work()
-    await load()
-    said.value = then
-  } catch (refused) {
-    if (refused instanceof Error) problem.value = words(refused)
-  } finally {
-    busy.value = false
-  }
-}
+const { attempt, said, busy } = useAttempt(problem, load)
 onMounted(() => attempt(async () => undefined))
 const first = computed(() => people.value?.filter((one) => !one.left).length === 1)
 const welcome = () => attempt(async () => {

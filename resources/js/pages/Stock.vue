@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { lower, number, t } from '@/words/words'
 import TypedWords from '@/fields/TypedWords.vue'
-import { api, words } from '@/api/client'
+import { api } from '@/api/client'
 import type { Stock, StockItem } from '@/api/making'
 import type { FieldValue } from '@/api/types'
 import FieldForm from '@/fields/FieldForm.vue'
 import { ElButton, ElInput, ElMessageBox } from 'element-plus'
 import { computed, onMounted, ref } from 'vue'
 import { RouterLink } from 'vue-router'
+import { useAttempt } from './useAttempt'
 
 /** What the shop has, kind by kind as they describe themselves. */
 const stock = ref<Stock | null>(null)
@@ -15,15 +16,7 @@ const problem = ref('')
 const kind = ref('material')
 const open = ref<number | null>(null)
 const fresh = ref('')
-async function attempt(work: () => Promise<unknown>) {
-  problem.value = ''
-  try {
-    await work()
-    stock.value = await api.get<Stock>('stock')
-  } catch (refused) {
-    if (refused instanceof Error) problem.value = words(refused)
-  }
-}
+const { attempt } = useAttempt(problem, async () => (stock.value = await api.get<Stock>('stock')))
 onMounted(() => attempt(async () => undefined))
 const items = computed(() => stock.value?.items.filter((one) => one.kind === kind.value) ?? [])
 const about = computed(() => stock.value?.kinds[kind.value] ?? null)
