@@ -8,6 +8,7 @@ use NeatEdge\Bench\Works;
 use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Tests\Support\HostileFiles;
+use NeatEdge\Core\Tests\Support\Share;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -68,7 +69,7 @@ final class CommandLineTest extends TestCase
     #[Test]
     public function what_the_compiler_of_the_moment_makes_of_the_code_changes_no_outcome(): void
     {
-        file_put_contents("{$this->folder}/emoji.svg", Works::emoji(60));
+        file_put_contents("{$this->folder}/emoji.svg", Works::emoji(Share::of(60)));
         file_put_contents("{$this->folder}/icons.svg", Works::icons());
         self::assertGreaterThan(100_000, filesize("{$this->folder}/icons.svg"), 'large enough for the JIT');
         foreach ([['visible', 'emoji.svg'], ['weld', 'emoji.svg'], ['weld', '--by=all', 'icons.svg'], ['check', '--fail-on=never', 'icons.svg']] as $call) {

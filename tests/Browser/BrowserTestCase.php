@@ -8,14 +8,18 @@ use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Exception\NoSuchElementException;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\JsonWireCompat;
 use Facebook\WebDriver\Remote\LocalFileDetector;
+use Facebook\WebDriver\Remote\RemoteExecuteMethod;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
+use Illuminate\Filesystem\Filesystem;
 use PHPUnit\Framework\TestCase;
 use RuntimeException;
 use Symfony\Component\Finder\Finder;
 use Tests\Support\FreePort;
+use Tests\Support\OnPostgres;
 
 /** The real page in headless Chromium, against a server and a worker of its own with an empty database. */
 abstract class BrowserTestCase extends TestCase
@@ -29,8 +33,11 @@ abstract class BrowserTestCase extends TestCase
     /** The first of the ports of stand-in machines, where a test starts them. */
     protected static int $machines = 0;
 
-    /** @var array<string, string>|null the database with the demo in it and what lies beside it, as files by their paths */
-    private static ?array $demo = null;
+    /** The database that has it, on PostgreSQL. */
+    private const DEMO = 'neat-edge-demo';
+
+    /** Where the demo lies that was made for all. */
+    private static ?string $kept = null;
 
     /** @var array<string, string> of all that belongs to the shop */
     private static array $environment = [];
@@ -53,24 +60,11 @@ abstract class BrowserTestCase extends TestCase
             'DB_DATABASE' => self::$folder.'/test.sqlite', 'QUEUE_CONNECTION' => 'database', 'CACHE_STORE' => 'database', 'LOG_CHANNEL' => 'errorlog',
             'PHP_CLI_SERVER_WORKERS' => '3', 'NEAT_EDGE_PAGE_TOKEN' => 'on', 'NEAT_EDGE_PREPARE_IN' => 'child',
             'NEAT_EDGE_MACHINES_PORT' => (string) self::$machines, 'NEAT_EDGE_CONTENTS' => self::$folder.'/contents',
+            ...(OnPostgres::isAsked() ? OnPostgres::environment(basename(self::$folder)) : []),
         ];
         self::$environment = $environment;
         $php = [PHP_BINARY, '-d', 'memory_limit=1G', '-d', 'upload_max_filesize=24M', '-d', 'post_max_size=240M', '-d', 'max_file_uploads=1001', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=64M', '-d', 'opcache.jit=tracing'];
-        // The demo is made once for all classes, and copied: preparing it takes longer than many a test.
-        if (self::$demo === null) {
-            foreach ([['migrate', '--force'], ['db:seed', '--force']] as $command) {
-                self::wait(self::launch([...$php, 'artisan', ...$command], $environment, $root), implode(' ', $command));
-            }
-            self::$demo = [];
-            foreach (Finder::create()->files()->in(self::$folder)->path('/^(test\.sqlite(-wal)?$|contents\/)/') as $file) {
-                self::$demo[$file->getRelativePathname()] = $file->getContents();
-            }
-        } else {
-            foreach (self::$demo as $path => $bytes) {
-                @mkdir(dirname(self::$folder."/{$path}"), 0775, true);
-                file_put_contents(self::$folder."/{$path}", $bytes);
-            }
-        }
+        self::demo($php, $environment, $root);
         self::$processes = [
             'worker' => self::launch([...$php, 'artisan', 'queue:work', '--queue=quick,page,later,batches', '--sleep=0.1', '--timeout=0'], $environment, $root),
             'machines' => self::launch([...$php, 'artisan', 'queue:work', '--queue=machines', '--sleep=0.1', '--timeout=0'], $environment, $root),
@@ -89,8 +83,46 @@ abstract class BrowserTestCase extends TestCase
         self::$browser = RemoteWebDriver::create('http://127.0.0.1:'.$driver, $capabilities, 60_000, 60_000);
         // How many questions of the page are on their way: see still().
         self::$browser->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => 'Page.addScriptToEvaluateOnNewDocument', 'params' => [
-            'source' => 'window.asking = 0; const ask = window.fetch; window.fetch = (...of) => { window.asking++; return ask(...of).finally(() => setTimeout(() => window.asking--, 0)) }',
+            'source' => 'window.asking = 0; const ask = window.fetch; window.fetch = (...of) => { window.asking++; return ask(...of).finally(() => setTimeout(() => window.asking--, 0)) }; const still = new CSSStyleSheet; still.replaceSync("*, ::before, ::after { transition: none !important; animation: none !important }"); document.adoptedStyleSheets = [still]',
         ]]);
+    }
+
+    /**
+     * Puts the demo into the shop. It is made once for all tests, in the folder NEAT_EDGE_TESTS_DEMO also for those of other processes, and copied: preparing it
+     * takes longer than many a test.
+     *
+     * @param  list<string>  $php
+     * @param  array<string, string>  $environment
+     */
+    private static function demo(array $php, array $environment, string $root): void
+    {
+        $files = new Filesystem;
+        $database = basename(self::$folder);
+        self::$kept ??= getenv('NEAT_EDGE_TESTS_DEMO') ?: sys_get_temp_dir().'/neat-edge-demo-'.getmypid();
+        if (OnPostgres::isAsked()) {
+            OnPostgres::create($database, is_dir(self::$kept) ? self::DEMO : null);
+        }
+        if (! is_dir(self::$kept)) {
+            foreach ([['migrate', '--force'], ['db:seed', '--force']] as $command) {
+                self::wait(self::launch([...$php, 'artisan', ...$command], $environment, $root), implode(' ', $command));
+            }
+            if (OnPostgres::isAsked() && ! OnPostgres::has(self::DEMO)) {
+                OnPostgres::create(self::DEMO, $database);
+            }
+            $part = self::$kept.'.'.getmypid();
+            $files->ensureDirectoryExists($part);
+            foreach (Finder::create()->files()->in(self::$folder)->path('/^(test\.sqlite(-wal)?$|contents\/)/') as $file) {
+                $files->ensureDirectoryExists(dirname("{$part}/{$file->getRelativePathname()}"));
+                copy($file->getPathname(), "{$part}/{$file->getRelativePathname()}");
+            }
+            // Of two that made it at once one is kept.
+            @rename($part, (string) self::$kept) || $files->deleteDirectory($part);
+            if (getenv('NEAT_EDGE_TESTS_DEMO') === false) {
+                register_shutdown_function(static fn () => $files->deleteDirectory((string) self::$kept));
+            }
+        } else {
+            $files->copyDirectory(self::$kept, self::$folder);
+        }
     }
 
     public static function tearDownAfterClass(): void
@@ -102,6 +134,9 @@ abstract class BrowserTestCase extends TestCase
             exec("pkill -TERM -P {$pid}");
             proc_terminate($process);
             proc_close($process);
+        }
+        if (OnPostgres::isAsked()) {
+            OnPostgres::drop(basename(self::$folder));
         }
         exec('rm -rf '.escapeshellarg(self::$folder));
     }
@@ -129,19 +164,28 @@ abstract class BrowserTestCase extends TestCase
     /** The element, once it is there and shown. */
     protected function see(string $selector, float $seconds = 30.0): RemoteWebElement
     {
-        return self::until(static function () use ($selector): ?RemoteWebElement {
-            $element = self::$browser->findElement(WebDriverBy::cssSelector($selector));
+        return self::until(static fn (): ?RemoteWebElement => self::shown($selector), "{$selector} to be seen", $seconds);
+    }
 
-            return $element->isDisplayed() ? $element : null;
-        }, "{$selector} to be seen", $seconds);
+    /** The first that a selector finds, where it is shown: asked of the page in one, for the driver's own way of looking costs four times as much. */
+    private static function shown(string $selector): ?RemoteWebElement
+    {
+        $one = self::$browser->executeScript('
+            const one = document.querySelector(arguments[0]);
+            const takesRoom = (some) => [...some.getClientRects()].some((box) => box.width > 0 && box.height > 0);
+            const seen = one && one.checkVisibility({ visibilityProperty: true, opacityProperty: true }) && (takesRoom(one) || one instanceof SVGElement || [...one.children].some(takesRoom));
+            return seen ? one : null;
+        ', [$selector]);
+
+        return is_array($one) ? new RemoteWebElement(new RemoteExecuteMethod(self::$browser), JsonWireCompat::getElement($one), true) : null;
     }
 
     protected function press(string $selector): void
     {
         // What was drawn anew between the look and the press was not pressed.
         self::until(static function () use ($selector): ?bool {
-            $element = self::$browser->findElement(WebDriverBy::cssSelector($selector));
-            if (! $element->isDisplayed()) {
+            $element = self::shown($selector);
+            if ($element === null) {
                 return null;
             }
             // Half over the edge of what it scrolls in, its middle may lie under something else.
@@ -177,7 +221,7 @@ abstract class BrowserTestCase extends TestCase
     protected function seeText(string $text, string $in = 'body', float $seconds = 30.0): void
     {
         $all = self::until(static function () use ($text, $in): ?string {
-            $all = self::$browser->findElement(WebDriverBy::cssSelector($in))->getText();
+            $all = (string) self::$browser->executeScript('const one = document.querySelector(arguments[0]); return one?.innerText ?? one?.textContent ?? ""', [$in]);
 
             return str_contains($all, $text) ? $all : null;
         }, "\"{$text}\" in {$in}", $seconds);

@@ -18,6 +18,9 @@ trait OnTheBench
 
     private float $wide = 0.0;
 
+    /** @var array{float, float, float} the last click, in px, and when it was */
+    private array $pressed = [-100.0, -100.0, 0.0];
+
     private function emptyBench(string $title, string $process, string $width, string $height): void
     {
         $this->visit('/new');
@@ -84,6 +87,7 @@ trait OnTheBench
             'params' => ['type' => $type, 'x' => $at[0], 'y' => $at[1], 'button' => $type === 'mouseMoved' && $down === 0 ? 'none' : $button, 'buttons' => $down, 'modifiers' => $keys, 'clickCount' => 1],
         ]);
         $send('mouseMoved', $points[0], 0);
+        $this->apart($points[0]);
         $send('mousePressed', $points[0], $button === 'right' ? 2 : 1);
         for ($i = 1; $i < count($points); $i++) {
             for ($k = 1; $k <= 4; $k++) {
@@ -95,9 +99,22 @@ trait OnTheBench
 
     private function click(float $x, float $y, int $keys = 0): void
     {
-        $this->drag([[$x, $y]], $keys);
-        // Two presses at once would be a double press.
-        usleep(520_000);
+        $at = $this->px($x, $y);
+        $this->dragPx([$at], $keys);
+        $this->pressed = [...$at, microtime(true)];
+    }
+
+    /**
+     * After a click another press at once at its place would make a double press of it: it waits.
+     *
+     * @param  array{float, float}  $at  px
+     */
+    private function apart(array $at): void
+    {
+        [$x, $y, $when] = $this->pressed;
+        if (hypot($at[0] - $x, $at[1] - $y) < 16.0) {
+            usleep((int) max(0.0, 1e6 * ($when + 0.52 - microtime(true))));
+        }
     }
 
     /** Letters typed on the art, kept by Enter: one change. */
@@ -133,9 +150,7 @@ trait OnTheBench
     private function type(string $field, string $text): void
     {
         $input = $this->see("[data-field=\"{$field}\"]");
-        $input->sendKeys([WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL]);
-        $input->sendKeys($text);
-        $input->sendKeys(WebDriverKeys::ENTER);
+        $input->sendKeys([WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL, $text, WebDriverKeys::ENTER]);
     }
 
     /** A value that may be so already: dragged out, a piece can lie exactly where it is wanted. */

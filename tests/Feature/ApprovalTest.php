@@ -12,6 +12,7 @@ use App\Models\StockItem;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Testing\TestResponse;
+use NeatEdge\Core\Tests\Support\Share;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
@@ -235,7 +236,7 @@ final class ApprovalTest extends TestCase
         $this->getJson('/api/v1/shown/'.strtolower($secret))->assertNotFound();
         $this->getJson('/api/v1/shown/'.str_repeat('a', 5000))->assertNotFound();
         $statuses = [];
-        for ($i = 0; $i < 1000; $i++) {
+        for ($i = 0; $i < Share::of(1000); $i++) {
             config(['neat-edge.looks_a_minute' => 100_000]);
             $statuses[$this->getJson('/api/v1/shown/'.bin2hex(random_bytes(20)))->getStatusCode()] = ($statuses[429] ?? 0) + 1;
         }

@@ -16,6 +16,7 @@ use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Json\StoredForm;
 use NeatEdge\Core\Line\Edits;
 use NeatEdge\Core\Tests\Support\Bench;
+use NeatEdge\Core\Tests\Support\Share;
 use NeatEdge\Core\Type\FontShelf;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -352,7 +353,7 @@ final class EveryEditTest extends TestCase
         $made = $refused = 0;
         foreach (self::registered() as $kind) {
             $whole = $calls[$kind][1] ?? ['pieces' => [$bench->pieces[0]->id]];
-            for ($i = 0; $i < 15; $i++) {
+            for ($i = 0; $i < Share::of(15); $i++) {
                 $fields = $whole;
                 foreach ((array) $random->pickArrayKeys($names, $random->getInt(1, 4)) as $key) {
                     $fields[$names[$key]] = $nonsense[$random->getInt(0, count($nonsense) - 1)];
@@ -367,7 +368,7 @@ final class EveryEditTest extends TestCase
                 }
             }
         }
-        self::assertGreaterThan(200, $made);
-        self::assertGreaterThan(300, $refused);
+        self::assertGreaterThan(Share::of(200), $made);
+        self::assertGreaterThan(Share::of(300), $refused);
     }
 }

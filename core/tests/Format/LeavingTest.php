@@ -197,7 +197,7 @@ final class LeavingTest extends TestCase
         self::assertGreaterThan(3, count($plates));
         $files = Export::files($plates, 'pdf', Formats::make('pdf'), true);
         file_put_contents("{$this->folder}/all.pdf", reset($files));
-        foreach ([900, 1800] as $fine) {
+        foreach ([600, 1200] as $fine) {
             self::tool([
                 'gs', '-q', '-dNOPAUSE', '-dBATCH', '-dSAFER', '-dMaxSpots=20', '-sDEVICE=tiffsep', "-r{$fine}",
                 "-sOutputFile={$this->folder}/{$fine}.tif",
@@ -208,7 +208,7 @@ final class LeavingTest extends TestCase
             $due = array_sum(array_map(static fn (Layer $layer): float => $layer->area(), $plate->layers));
             $name = $plate->layers[0]->name;
             // Every pixel that is touched is inked: what that adds halves when pixels do.
-            $inked = 2 * self::inked("{$this->folder}/1800({$name}).tif", 1800) - self::inked("{$this->folder}/900({$name}).tif", 900);
+            $inked = 2 * self::inked("{$this->folder}/1200({$name}).tif", 1200) - self::inked("{$this->folder}/600({$name}).tif", 600);
             self::assertEqualsWithDelta($due, $inked, 0.001 * $due + 0.3, "{$name}: as much as its own plate has");
         }
         $films = Export::files($plates, 'pdf', Formats::make('pdf', ['films' => 'black']), true);

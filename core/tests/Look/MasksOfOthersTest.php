@@ -10,6 +10,7 @@ use NeatEdge\Core\Format\Svg\Reader;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Tests\Support\RealArt;
 use NeatEdge\Core\Tests\Support\Render;
+use NeatEdge\Core\Tests\Support\Share;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -27,7 +28,7 @@ final class MasksOfOthersTest extends TestCase
     {
         $untold = [];
         $same = 0;
-        foreach (RealArt::of($set, $count) as $name => $svg) {
+        foreach (RealArt::of($set, Share::of($count)) as $name => $svg) {
             $drawing = Reader::read($svg);
             if (Render::looksSame($svg, Writer::write($drawing->artwork), self::WIDTH)) {
                 $same++;
@@ -36,6 +37,6 @@ final class MasksOfOthersTest extends TestCase
             }
         }
         self::assertSame([], $untold);
-        self::assertGreaterThanOrEqual((int) (0.95 * $count), $same);
+        self::assertGreaterThanOrEqual((int) (0.95 * Share::of($count)), $same);
     }
 }

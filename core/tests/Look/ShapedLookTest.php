@@ -23,6 +23,7 @@ use NeatEdge\Core\Stroke\Join;
 use NeatEdge\Core\Stroke\StrokeStyle;
 use NeatEdge\Core\Tests\Support\RealArt;
 use NeatEdge\Core\Tests\Support\Render;
+use NeatEdge\Core\Tests\Support\Share;
 use NeatEdge\Core\Type\FontShelf;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -39,7 +40,7 @@ final class ShapedLookTest extends TestCase
 
     private static function howMany(): int
     {
-        return (int) (getenv('NEAT_EDGE_RUNS') ?: 8);
+        return (int) (getenv('NEAT_EDGE_RUNS') ?: Share::of(16));
     }
 
     private static function on(Piece ...$pieces): Artwork

@@ -27,6 +27,7 @@ use NeatEdge\Core\Process\Processes;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Sheet\Layout\Layout;
 use NeatEdge\Core\Sheet\Make\Order;
+use NeatEdge\Core\Tests\Support\Share;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -49,11 +50,11 @@ final class PatienceTest extends TestCase
     #[DataProvider('processes')]
     public function from_the_file_to_the_sheets_and_files_it_asks_all_along(Process $process): void
     {
-        $bytes = Writer::write(self::art(110));
+        $bytes = Writer::write(self::art(Share::isWhole() ? 110 : 60));
         $art = self::asking('reading', 1, static fn (): Artwork => Incoming::read($bytes, 'stars.svg')->drawing->artwork)->atWidth(250.0);
         $line = PrepLine::of($process->preset()->steps, $process->limits());
         $seen = Seen::of($art);
-        $result = self::asking('the line', 60, static fn (): PrepResult => $line->run($seen));
+        $result = self::asking('the line', Share::isWhole() ? 60 : 30, static fn (): PrepResult => $line->run($seen));
         self::asking('checks', 4, static fn (): array => Inspection::ofResult($art, $seen, $result, $process->limits()));
         $values = $process->values([]);
         $layouts = self::asking(

@@ -29,6 +29,7 @@ use NeatEdge\Core\Process\CutVinyl;
 use NeatEdge\Core\Process\Processes;
 use NeatEdge\Core\Stroke\Offset;
 use NeatEdge\Core\Tests\Support\RealArt;
+use NeatEdge\Core\Tests\Support\Share;
 use NeatEdge\Core\Type\FontShelf;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -288,7 +289,7 @@ final class CuresTest extends TestCase
     {
         $limits = new Limits(0.8, 0.5);
         $places = $done = 0;
-        foreach ([...RealArt::of('icons', 12), ...RealArt::of('strokes', 8), ...RealArt::of('map-signs', 8), ...RealArt::of('emoji', 8)] as $name => $svg) {
+        foreach ([...RealArt::of('icons', Share::of(12)), ...RealArt::of('strokes', Share::of(8)), ...RealArt::of('map-signs', Share::of(8)), ...RealArt::of('emoji', Share::of(8))] as $name => $svg) {
             $art = Reader::read($svg)->artwork;
             for ($width = 40.0; $width > 3; $width *= 0.85) {
                 $flat = PrepLine::usual()->run($art->atWidth($width))->artwork();
@@ -301,7 +302,7 @@ final class CuresTest extends TestCase
             $done += count($cured->done);
             self::assertLessThanOrEqual(self::left($flat, $limits), self::left($cured->artwork, $limits), $name);
         }
-        self::assertGreaterThan(50, $places);
+        self::assertGreaterThan(Share::of(50), $places);
         self::assertGreaterThan(0.95, $done / $places);
     }
 

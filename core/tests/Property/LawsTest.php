@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NeatEdge\Core\Tests\Property;
 
 use NeatEdge\Core\Tests\Support\Laws;
+use NeatEdge\Core\Tests\Support\Share;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 
@@ -20,7 +21,7 @@ final class LawsTest extends TestCase
     #[Test]
     public function areas_add_up_and_an_outcome_combined_again_is_the_same(): void
     {
-        $runs = (int) (getenv('NEAT_EDGE_RUNS') ?: 120);
+        $runs = (int) (getenv('NEAT_EDGE_RUNS') ?: Share::of(120));
         $first = (int) (getenv('NEAT_EDGE_SEED') ?: 1);
         $broken = 0;
         for ($seed = $first; $seed < $first + $runs; $seed++) {

@@ -10,6 +10,7 @@ use NeatEdge\Core\PlanarMap\PlanarMap;
 use NeatEdge\Core\PlanarMap\Rule\TopOwner;
 use NeatEdge\Core\Tests\Support\Places;
 use NeatEdge\Core\Tests\Support\RandomArt;
+use NeatEdge\Core\Tests\Support\Share;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 
@@ -25,7 +26,7 @@ final class PlacesTest extends TestCase
     private static function places(RandomArt $art, array $all): array
     {
         $out = [];
-        for ($k = 0; $k < 60; $k++) {
+        for ($k = 0; $k < Share::of(60); $k++) {
             [$x, $y] = [$art->between(-22, 22), $art->between(-22, 22)];
             $near = min([INF, ...array_map(static fn (Places $places): float => $places->edgeDistance($x, $y), $all)]);
             if ($near > self::NEAR_AN_EDGE) {
@@ -90,7 +91,7 @@ final class PlacesTest extends TestCase
         }
         $in = array_map(static fn (Shape $shape): Places => new Places($shape), $shapes);
         $weld = new Places(Combine::weld($shapes));
-        for ($round = 0; $round < 12; $round++) {
+        for ($round = 0; $round < Share::of(12); $round++) {
             foreach (self::places($art, $in) as [$x, $y]) {
                 $covered = array_filter($in, static fn (Places $places): bool => $places->contains($x, $y)) !== [];
                 self::assertSame($covered, $weld->contains($x, $y), "at {$x}, {$y}");

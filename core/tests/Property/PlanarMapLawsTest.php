@@ -11,6 +11,7 @@ use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\PlanarMap\PlanarMap;
 use NeatEdge\Core\PlanarMap\Rule\TopOwner;
 use NeatEdge\Core\Tests\Support\RandomArt;
+use NeatEdge\Core\Tests\Support\Share;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 
@@ -20,7 +21,7 @@ final class PlanarMapLawsTest extends TestCase
     /** @return iterable<RandomArt> */
     private static function cases(int $usual): iterable
     {
-        $runs = (int) (getenv('NEAT_EDGE_RUNS') ?: $usual);
+        $runs = (int) (getenv('NEAT_EDGE_RUNS') ?: Share::of($usual));
         $first = (int) (getenv('NEAT_EDGE_SEED') ?: 1);
         for ($seed = $first; $seed < $first + $runs; $seed++) {
             yield new RandomArt($seed);

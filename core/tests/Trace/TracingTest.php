@@ -16,6 +16,7 @@ use NeatEdge\Core\Recipe\Basic\BasicShape;
 use NeatEdge\Core\Stroke\Cap;
 use NeatEdge\Core\Tests\Support\Painted;
 use NeatEdge\Core\Tests\Support\RealArt;
+use NeatEdge\Core\Tests\Support\Share;
 use NeatEdge\Core\Trace\Choice;
 use NeatEdge\Core\Trace\Denoised;
 use NeatEdge\Core\Trace\Meant\Found;
@@ -156,7 +157,7 @@ final class TracingTest extends TestCase
     {
         $cases = [];
         foreach (['icons' => 10, 'emoji' => 12, 'map-signs' => 6] as $set => $count) {
-            foreach (RealArt::of($set, $count) as $name => $svg) {
+            foreach (RealArt::of($set, Share::of($count)) as $name => $svg) {
                 $cases["{$set} {$name}"] = [$svg, 400, null];
                 if (count($cases) % 4 === 0) {
                     $cases["{$set} {$name}, JPEG"] = [$svg, 500, 80];
