@@ -46,6 +46,7 @@ use App\Http\Controllers\TemplateController;
 use App\Http\Controllers\TokenController;
 use App\Http\Controllers\TrashController;
 use App\Http\Controllers\VersionController;
+use App\Http\Controllers\WholeJobController;
 use App\Http\Controllers\WorkController;
 use App\Models\Batch;
 use App\Models\Customer;
@@ -151,6 +152,10 @@ Route::prefix('v1')->name('v1.')->middleware(['throttle:asks', 'signed-in'])->gr
     });
 
     // On the bench.
+    Route::name('jobs.whole.')->controller(WholeJobController::class)->middleware('throttle:files')->group(static function (): void {
+        Route::get('jobs/{job}/whole.zip', 'show')->name('show')->can('view', 'job');
+        Route::post('jobs/whole', 'store')->name('store')->can('create', ShopJob::class);
+    });
     Route::name('jobs.')->group(static function (): void {
         Route::get('jobs/{job}/source.svg', [JobPictureController::class, 'source'])->name('source')->can('view', 'job');
         Route::get('jobs/{job}/picture.svg', [JobPictureController::class, 'show'])->name('picture')->can('view', 'job');

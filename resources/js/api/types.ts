@@ -881,6 +881,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/jobs/{job}/whole.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The job as a file, for another shop or for later: its bench, ticket, named versions, pictures and the customer's file. */
+        get: operations["jobs.whole.show"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jobs/whole": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A job out of such a file. */
+        post: operations["jobs.whole.store"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/jobs/{job}/source.svg": {
         parameters: {
             query?: never;
@@ -3120,6 +3154,11 @@ export interface components {
         };
         None: {
             none: boolean;
+        };
+        /** @description A job that was opened from its file. */
+        OpenedJob: {
+            job: components["schemas"]["Job"];
+            says: string[];
         };
         OtherCure: {
             label: string;
@@ -7145,6 +7184,7 @@ export type MissingLetters = components['schemas']['MissingLetters'];
 export type Moves = components['schemas']['Moves'];
 export type NodeContour = components['schemas']['NodeContour'];
 export type None = components['schemas']['None'];
+export type OpenedJob = components['schemas']['OpenedJob'];
 export type OtherCure = components['schemas']['OtherCure'];
 export type Outcome = components['schemas']['Outcome'];
 export type Palette = components['schemas']['Palette'];
@@ -8758,6 +8798,57 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "jobs.whole.show": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    "jobs.whole.store": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The answer. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpenedJob"];
+                };
             };
             default: components["responses"]["Problem"];
         };

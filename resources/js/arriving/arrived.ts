@@ -4,6 +4,9 @@ import { ref, shallowRef } from 'vue'
 /** Pictures that are laid under the work, not read as drawings. */
 export const isPicture = (file: File) => /^image\/(png|jpeg)$/.test(file.type) || /\.(png|jpe?g)$/i.test(file.name)
 
+/** Whole jobs, as the ticket of a job saves them. */
+export const isWholeJob = (file: File) => /\.job(?: ?\(\d+\))?\.zip$/i.test(file.name)
+
 /** Files that came from outside and wait for the page that takes them. */
 export const useArrived = defineStore('arrived', () => {
   const files = shallowRef<File[]>([])

@@ -2,7 +2,7 @@
 import { number, t } from '@/words/words'
 import { useArrived } from '@/arriving/arrived'
 import { api, words } from '@/api/client'
-import type { Job, Template } from '@/api/types'
+import type { Job, OpenedJob, Template } from '@/api/types'
 import FileAsTaken from './FileAsTaken.vue'
 import ShopFonts from './ShopFonts.vue'
 import { useTakenFile } from './useTakenFile'
@@ -95,6 +95,23 @@ async function heightOf(): Promise<string> {
   if (!traces.value || shape === 0) return height.value
   const { mm } = await api.post<{ mm: number }>('length', { text: width.value })
   return `${Math.max(0.01, mm * shape).toFixed(3)}mm`
+}
+const opened = ref<OpenedJob | null>(null)
+/** A whole job brings its ticket along: nothing of what is asked here is. */
+async function openWhole() {
+  const form = new FormData()
+  form.set('file', taken.whole!)
+  sending.value = true
+  clear()
+  try {
+    opened.value = await api.post<OpenedJob>('jobs/whole', form)
+    // What did not come along is read before it is gone to.
+    if (opened.value.says.length === 0) await router.push(`/jobs/${opened.value.job.id}`)
+  } catch (refused) {
+    problem.value = words(refused)
+  } finally {
+    sending.value = false
+  }
 }
 function clear() {
   problem.value = taken.problem = ''
@@ -206,7 +223,7 @@ async function layUnder(job: Job) {
           <ElInput v-model="title" placeholder="the file's name, if left empty" maxlength="120" size="large" data-test="title" />
         </label>
       </div>
-      <ElUpload v-if="!empty" class="drop" drag :auto-upload="false" :show-file-list="false" :accept="choices.all.endings.map((ending) => `.${ending}`).join()" :on-change="taken.take" multiple>
+      <ElUpload v-if="!empty" class="drop" drag :auto-upload="false" :show-file-list="false" :accept="[...choices.all.endings, 'zip'].map((ending) => `.${ending}`).join()" :on-change="taken.take" multiple>
         <p v-if="taken.file" class="file" data-test="taken">{{ taken.file.name }} <span class="quiet numbers">{{ number((taken.file.size / 1000), 1, 1) }} kB</span></p>
         <p v-else class="file">Drag the SVG, PDF, DXF, PLT or PostScript here</p>
         <p class="quiet">or press to browse. The file itself is never changed.</p>
@@ -214,6 +231,17 @@ async function layUnder(job: Job) {
       <div v-if="!empty && taken.others.length > 0" class="others" data-test="others">
         <p><strong>{{ taken.others.length + 1 }} files</strong>: each becomes a job of its own, called after its file and made the same way.</p>
         <ul><li v-for="(one, index) in taken.others" :key="`${index} ${one.name}`">{{ one.name }} <button type="button" class="quiet-button" :aria-label="$t('Leave out {name}', { name: one.name })" @click="taken.others = taken.others.filter((other) => other !== one)">Leave out</button></li></ul>
+      </div>
+      <div v-if="taken.whole" class="others" data-test="whole-job">
+        <template v-if="opened">
+          <p role="status"><strong>{{ opened.job.title }}</strong> is a job of this shop now, but for this:</p>
+          <ul><li v-for="one in opened.says" :key="one">{{ one }}</li></ul>
+          <RouterLink :to="`/jobs/${opened.job.id}`" data-test="go-to-it">Go to it</RouterLink>
+        </template>
+        <template v-else>
+          <p><strong>{{ taken.whole.name }} is a whole job</strong> with a ticket of its own: its bench, versions, pictures and the customer’s file come along. Its history begins anew.</p>
+          <ElButton data-test="open-whole" :loading="sending" @click="openWhole">Open it</ElButton>
+        </template>
       </div>
       <div v-if="taken.reference" class="others" data-test="picture">
         <p><strong>{{ taken.reference.name }} is a picture</strong>, not a drawing: it has no outlines to cut. It can be traced to curves, or lie under an empty bench as a reference to draw over.</p>

@@ -2,7 +2,7 @@ import { number } from '@/words/words'
 import { api, words } from '@/api/client'
 import type { Field, FieldValue } from '@/api/types'
 import type { UploadFile } from 'element-plus'
-import { isPicture } from '@/arriving/arrived'
+import { isPicture, isWholeJob } from '@/arriving/arrived'
 import { computed, reactive, ref, shallowRef } from 'vue'
 
 /** What a file would be laid on the bench as. */
@@ -28,6 +28,8 @@ export function useTakenFile() {
   const others = shallowRef<File[]>([])
   /** A picture that was given as art: it can lie under an empty bench. */
   const reference = ref<File | null>(null)
+  /** A job that another shop, or this one, saved whole: it has a ticket of its own. */
+  const whole = ref<File | null>(null)
   const problem = ref('')
   /** What the file says of its size, and where its art lies; null until it was read. */
   const look = ref<Look | null>(null)
@@ -43,7 +45,8 @@ export function useTakenFile() {
 
   /** One or several, as they were let go or chosen together. */
   async function takeAll(files: File[]) {
-    const drawings = files.filter((each) => !isPicture(each))
+    whole.value = files.find(isWholeJob) ?? null
+    const drawings = files.filter((each) => !isPicture(each) && !isWholeJob(each))
     reference.value = files.find(isPicture) ?? null
     others.value = drawings.slice(1)
     if (drawings.length > 0) return first(drawings[0]!)
@@ -58,7 +61,7 @@ export function useTakenFile() {
     if (!picked.raw) return
     together.push(picked.raw)
     // Known at once: whoever starts in the same moment starts with it.
-    if (!isPicture(picked.raw) && together.length === 1) file.value = picked.raw
+    if (!isPicture(picked.raw) && !isWholeJob(picked.raw) && together.length === 1) file.value = picked.raw
     if (together.length === 1) {
       setTimeout(() => {
         void takeAll(together)
@@ -108,6 +111,6 @@ export function useTakenFile() {
   /** Whether page and art are two things: a file without a page has that of its art. */
   const partly = computed(() => !!look.value?.box && [0, 1].some((i) => Math.abs(look.value!.page[i]! - look.value!.box![i + 2]!) > 0.01))
 
-  return reactive({ file, problem, look, looking, of, picture, taking, values, pagePictures, needsPage, partly, others, reference, take, takeAll, choose, measure, tell, lookAt })
+  return reactive({ file, problem, look, looking, of, picture, taking, values, pagePictures, needsPage, partly, others, reference, whole, take, takeAll, choose, measure, tell, lookAt })
 }
 export type TakenFile = ReturnType<typeof useTakenFile>

@@ -136,6 +136,7 @@ watchDebounced(() => fields.value.customer, async (typed) => {
       <ElButton size="small" native-type="submit" :disabled="templateName.trim() === ''" data-test="keep-template">Save as template</ElButton>
     </form>
     <p v-if="templateKept" class="quiet small" role="status">New jobs can begin with “{{ templateKept }}”: this ticket, its guides and its line, without the art.</p>
+    <p class="quiet small"><a :href="`/api/v1/jobs/${bench.job?.id}/whole.zip`" download data-test="whole">Save the whole job as a file</a>, for another shop or for later: bench, ticket, versions, pictures and the customer’s file.</p>
     <p class="quiet small">{{ bench.job?.sourceName ? $t('From {sourceName}', { sourceName: bench.job.sourceName }) : $t('Drawn on the bench') }}</p>
   </Drawer>
 </template>
