@@ -9,6 +9,7 @@ return [
     'stores' => [
         'counts' => ['driver' => 'file', 'path' => storage_path('framework/cache/counts')],
         'array' => ['driver' => 'array', 'serialize' => false],
+        'redis' => ['driver' => 'redis', 'connection' => 'default', 'lock_connection' => 'default'],
         'database' => [
             'driver' => 'database',
             'connection' => env('DB_CACHE_CONNECTION'),

@@ -29,5 +29,24 @@ return [
             'sslmode' => 'prefer',
         ],
     ],
+    // Redis, where QUEUE_CONNECTION, CACHE_STORE or CACHE_LIMITER says so: what waits for workers, what is put by, locks, and how often somebody asked.
+    'redis' => [
+        'client' => 'phpredis',
+        'options' => ['prefix' => (string) env('REDIS_PREFIX', 'neat-edge-')],
+        'default' => [
+            'url' => env('REDIS_URL'),
+            // A name, or the path of a socket.
+            'host' => env('REDIS_HOST', '127.0.0.1'),
+            'port' => env('REDIS_PORT', '6379'),
+            'username' => env('REDIS_USERNAME'),
+            'password' => env('REDIS_PASSWORD'),
+            'database' => env('REDIS_DB', '0'),
+            // A server that is begun anew is tried again for some seconds before somebody is told.
+            'max_retries' => 5,
+            'backoff_algorithm' => 'decorrelated_jitter',
+            'backoff_base' => 100,
+            'backoff_cap' => 1000,
+        ],
+    ],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => true],
 ];

@@ -21,6 +21,10 @@ abstract class TestCase extends LaravelTestCase
             $app->make('config')->set(['database.default' => $on, 'database.connections.'.$on.'.database' => 'edge']);
         }
 
+        if (getenv('NEAT_EDGE_TESTS_REDIS') !== false) {
+            // Each test as if the server were empty.
+            $app->make('config')->set(['cache.default' => 'redis', 'cache.limiter' => 'redis', 'database.redis.options.prefix' => bin2hex(random_bytes(8)).'-']);
+        }
         $app->make('config')->set('filesystems.disks.contents.root', self::contents());
 
         return $app;

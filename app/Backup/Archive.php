@@ -6,6 +6,7 @@ namespace App\Backup;
 
 use App\Models\Contents;
 use App\Models\Database;
+use App\Prep\ShopFonts;
 use Generator;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
@@ -150,8 +151,8 @@ final class Archive
     {
         $fonts = [];
         foreach (Schema::hasTable('fonts') ? DB::table('fonts')->pluck('path') : [] as $path) {
-            if (preg_match('~^app/fonts/[0-9a-f]{64}$~', (string) $path) === 1 && is_file(storage_path((string) $path))) {
-                $fonts['fonts/'.basename((string) $path)] = storage_path((string) $path);
+            if (preg_match('~^app/fonts/[0-9a-f]{64}$~', (string) $path) === 1 && is_file(ShopFonts::here((string) $path))) {
+                $fonts['fonts/'.basename((string) $path)] = ShopFonts::here((string) $path);
             }
         }
 

@@ -48,6 +48,9 @@ final class Restoring
             $to = str_starts_with($name, 'fonts/') ? storage_path("app/{$name}") : config('neat-edge.batches').'/'.substr($name, strlen('batches/'));
             File::ensureDirectoryExists(dirname($to));
             file_put_contents($to, $archive->file($name));
+            if (str_starts_with($name, 'fonts/')) {
+                Contents::write($name, (string) file_get_contents($to));
+            }
         }
         // What came of an earlier state, brought to this one.
         Artisan::call('migrate', ['--force' => true]);

@@ -55,13 +55,15 @@ final class Contents
     /** Puts a file on the disk in one, whoever else writes it. @throws DiskFull */
     public static function write(string $path, string $bytes): void
     {
-        $part = $path.'.'.bin2hex(random_bytes(4));
         $disk = self::disk();
+        // A folder shows what is half written under its name; a store that puts a thing there whole or not at all needs no other name first.
+        $isWhole = (bool) config('filesystems.disks.contents.whole', false);
+        $part = $isWhole ? $path : $path.'.'.bin2hex(random_bytes(4));
         try {
             $disk->put($part, $bytes);
-            $disk->move($part, $path);
+            $isWhole || $disk->move($part, $path);
         } catch (FilesystemException $broke) {
-            rescue(static fn (): bool => $disk->delete($part), report: false);
+            $isWhole || rescue(static fn (): bool => $disk->delete($part), report: false);
             throw new DiskFull('What was to be kept could not be written: the disk is full, or may not be written to.', previous: $broke);
         }
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Prep;
 
+use App\Models\Contents;
 use App\Models\ShopFont;
 use App\Works\Budget;
 use Illuminate\Support\Facades\File;
@@ -20,13 +21,32 @@ final class ShopFonts
         return FontShelf::shipped(static function (FontShelf $shelf): void {
             foreach (ShopFont::query()->orderBy('id')->get() as $one) {
                 try {
-                    $shelf->put(Font::load(storage_path($one->path)));
+                    $shelf->put(Font::load(self::here($one->path)));
                 } catch (FontRefused) {
                     // A file that was taken away by hand: the finding on the text names what is missing.
                     continue;
                 }
             }
         });
+    }
+
+    /** Where a font lies on this host; one that was added at another is fetched from what they share. */
+    public static function here(string $path): string
+    {
+        $own = storage_path($path);
+        if (! is_file($own) && Contents::disk()->exists(self::shared($path))) {
+            File::ensureDirectoryExists(dirname($own));
+            $part = $own.'.'.getmypid();
+            File::put($part, (string) Contents::disk()->get(self::shared($path)));
+            rename($part, $own);
+        }
+
+        return $own;
+    }
+
+    private static function shared(string $path): string
+    {
+        return 'fonts/'.basename($path);
     }
 
     /** Another wherever one was added or taken away. */
@@ -54,6 +74,7 @@ final class ShopFonts
             File::delete($waiting);
             throw $refused;
         }
+        Contents::write(self::shared($path), $bytes);
         rename($waiting, storage_path($path));
 
         return ShopFont::query()->create([
@@ -69,5 +90,6 @@ final class ShopFonts
     {
         $font->delete();
         File::delete(storage_path($font->path));
+        Contents::disk()->delete(self::shared($font->path));
     }
 }

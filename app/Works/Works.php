@@ -13,11 +13,13 @@ use Closure;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\Context;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Redis;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Device\Paused;
 use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\Patience\Stopped;
 use NeatEdge\Core\PlanarMap\MapTooLarge;
+use RedisException;
 use Throwable;
 
 /** The one way of long work: asked for, taken by one process, done, stopped, gone on with, and taken up when its process is gone. */
@@ -70,10 +72,14 @@ final class Works
         return $work->refresh();
     }
 
-    /** Handed to the workers of its kind. */
+    /** Handed to the workers of its kind. What cannot be handed over just now waits all the same: the sweep does it then. */
     private static function queue(Work $work): void
     {
-        RunWork::dispatch($work->id)->onQueue($work->kind()->queue());
+        try {
+            RunWork::dispatch($work->id)->onQueue($work->kind()->queue());
+        } catch (RedisException $gone) {
+            report($gone);
+        }
     }
 
     /** Taken by this process, or nothing when another has it, when it is over, or when what it uses alone is in use. */
@@ -229,11 +235,18 @@ final class Works
                 $again ? self::queue($work->refresh()) : self::after($work->refresh());
             }
         }
-        foreach (Work::query()->where('state', 'waiting')->where('queued_at', '<', $now - self::FORGOTTEN)->get() as $work) {
+        $since = self::isQueueNew() ? $now : $now - self::FORGOTTEN;
+        foreach (Work::query()->where('state', 'waiting')->where('queued_at', '<', $since)->get() as $work) {
             Work::query()->whereKey($work->id)->update(['queued_at' => $now]);
             self::queue($work);
         }
 
         return $gone;
+    }
+
+    /** Whether what brings work to the workers began with nothing since it was last asked: a Redis that was begun anew knows of none that waits. */
+    private static function isQueueNew(): bool
+    {
+        return config('queue.default') === 'redis' && (bool) Redis::connection()->command('setnx', ['knows-what-waits', '1']);
     }
 }

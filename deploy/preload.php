@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+/**
+ * Read once, before the first request: what nearly every request needs is there then for all web workers, linked and without a look at the disk.
+ * Classes whose parents are not installed are left to whoever needs them.
+ */
+(static function (): void {
+    $root = dirname(__DIR__);
+    require $root.'/vendor/autoload.php';
+    $wanted = '/^(NeatEdge\\\\Core\\\\|App\\\\(Drawn|Http|Models|People|Policies|Prep|Providers|Words|Works)\\\\'
+        .'|Illuminate\\\\(Auth|Cache|Config|Container|Contracts|Cookie|Database\\\\(Eloquent|Query)|Encryption|Events|Filesystem|Foundation\\\\(Application|Http)|Http|Log|Pipeline|Queue|Redis|Routing|Session|Support|Validation)\\\\'
+        .'|Symfony\\\\Component\\\\(HttpFoundation|HttpKernel|Routing)\\\\)/';
+    foreach (require $root.'/vendor/composer/autoload_classmap.php' as $class => $file) {
+        if (preg_match($wanted, $class) !== 1 || str_contains($file, '/Console/') || str_contains($class, 'Test')) {
+            continue;
+        }
+        try {
+            class_exists($class);
+        } catch (Throwable) {
+            continue;
+        }
+    }
+})();
