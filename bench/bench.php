@@ -10,6 +10,7 @@ use NeatEdge\Bench\EditTimes;
 use NeatEdge\Bench\Guard;
 use NeatEdge\Bench\Jobs;
 use NeatEdge\Bench\Look;
+use NeatEdge\Bench\ManyAtWork;
 use NeatEdge\Bench\Nodes;
 use NeatEdge\Bench\ProofTimes;
 use NeatEdge\Bench\SendFigures;
@@ -48,10 +49,11 @@ $all = [
     'plates' => Separations::class,
     'guard' => Guard::class,
     'jobs' => Jobs::class,
+    'shop' => ManyAtWork::class,
 ];
 $words = array_slice($argv, 1);
 $keep = in_array('keep', $words, true);
-$asked = array_values(array_diff($words, ['keep'])) ?: array_diff(array_keys($all), ['guard']);
+$asked = array_values(array_diff($words, ['keep'])) ?: array_diff(array_keys($all), ['guard', 'shop']);
 $failed = false;
 printf("%-54s %24s   %s\n%s\n", 'figure', 'measured', 'target', str_repeat('-', 108));
 foreach ($asked as $name) {

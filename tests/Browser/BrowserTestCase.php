@@ -50,7 +50,9 @@ abstract class BrowserTestCase extends TestCase
         $root = dirname(__DIR__, 2);
         self::$port = FreePort::any();
         $driver = FreePort::any();
-        self::$machines = self::$machines > 0 ? self::$machines : random_int(20_000, 30_000);
+        self::$kept ??= getenv('NEAT_EDGE_TESTS_DEMO') ?: sys_get_temp_dir().'/neat-edge-demo-'.getmypid();
+        // The demo's machines are at the ports that it was made with.
+        self::$machines = (int) @file_get_contents(self::$kept.'/machines') ?: random_int(20_000, 30_000);
         self::$folder = sys_get_temp_dir().'/neat-edge-browser-'.bin2hex(random_bytes(4));
         mkdir(self::$folder.'/downloads', recursive: true);
         touch(self::$folder.'/test.sqlite');
@@ -98,11 +100,10 @@ abstract class BrowserTestCase extends TestCase
     {
         $files = new Filesystem;
         $database = basename(self::$folder);
-        self::$kept ??= getenv('NEAT_EDGE_TESTS_DEMO') ?: sys_get_temp_dir().'/neat-edge-demo-'.getmypid();
         if (OnPostgres::isAsked()) {
-            OnPostgres::create($database, is_dir(self::$kept) ? self::DEMO : null);
+            OnPostgres::create($database, is_dir((string) self::$kept) ? self::DEMO : null);
         }
-        if (! is_dir(self::$kept)) {
+        if (! is_dir((string) self::$kept)) {
             foreach ([['migrate', '--force'], ['db:seed', '--force']] as $command) {
                 self::wait(self::launch([...$php, 'artisan', ...$command], $environment, $root), implode(' ', $command));
             }
@@ -111,6 +112,7 @@ abstract class BrowserTestCase extends TestCase
             }
             $part = self::$kept.'.'.getmypid();
             $files->ensureDirectoryExists($part);
+            $files->put("{$part}/machines", (string) self::$machines);
             foreach (Finder::create()->files()->in(self::$folder)->path('/^(test\.sqlite(-wal)?$|contents\/)/') as $file) {
                 $files->ensureDirectoryExists(dirname("{$part}/{$file->getRelativePathname()}"));
                 copy($file->getPathname(), "{$part}/{$file->getRelativePathname()}");
@@ -121,7 +123,7 @@ abstract class BrowserTestCase extends TestCase
                 register_shutdown_function(static fn () => $files->deleteDirectory((string) self::$kept));
             }
         } else {
-            $files->copyDirectory(self::$kept, self::$folder);
+            $files->copyDirectory((string) self::$kept, self::$folder);
         }
     }
 

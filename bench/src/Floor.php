@@ -1,0 +1,274 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Bench;
+
+use RuntimeException;
+use Symfony\Component\Process\Process;
+
+/**
+ * A shop on servers of its own: PostgreSQL and Redis, two php-fpm behind one nginx, two workers for what is waited for and one a machine, contents on a disk of
+ * their own that can be full. What dies is begun again, as systemd does it; what is at hand to break it is here too. Root, for the database is its own user's and the disk is mounted.
+ */
+final class Floor
+{
+    public const PORT = 8397;
+
+    /** MB of the disk that contents lie on. */
+    private const DISK = 256;
+
+    public readonly string $folder;
+
+    /** @var array<string, list<string>> command by name */
+    private array $commands = [];
+
+    /** @var array<string, Process> */
+    private array $processes = [];
+
+    /** @var array<string, int> how often something was begun again, by its name */
+    public array $again = [];
+
+    /** @var array<string, string> */
+    private array $environment;
+
+    private readonly string $root;
+
+    /** @param  int  $machines  the first port of the stand-in machines */
+    public function __construct(public readonly int $machines, private readonly int $workers = 2)
+    {
+        $this->root = dirname(__DIR__, 2);
+        $this->folder = sys_get_temp_dir().'/neat-edge-floor-'.getmypid();
+        mkdir($this->folder);
+        chmod($this->folder, 0755);
+        mkdir("{$this->folder}/contents");
+        self::do(['mount', '-t', 'tmpfs', '-o', 'size='.self::DISK.'m', 'none', "{$this->folder}/contents"]);
+        $this->environment = [
+            'APP_ENV' => 'production', 'APP_KEY' => 'base64:'.base64_encode(random_bytes(32)), 'NEAT_EDGE_PAGE_TOKEN' => 'off', 'NEAT_EDGE_PREPARE_IN' => 'child',
+            'NEAT_EDGE_ASKS_A_MINUTE' => '1000000', 'NEAT_EDGE_FILES_A_MINUTE' => '1000000', 'NEAT_EDGE_CONTENTS' => "{$this->folder}/contents",
+            'NEAT_EDGE_MACHINES_PORT' => (string) $machines, 'APP_CONFIG_CACHE' => "{$this->folder}/config.php", 'APP_ROUTES_CACHE' => "{$this->folder}/routes.php",
+            'DB_CONNECTION' => 'pgsql', 'DB_HOST' => $this->folder, 'DB_DATABASE' => 'edge', 'DB_USERNAME' => 'edge', 'LOG_CHANNEL' => 'errorlog', 'LOG_LEVEL' => 'error',
+            'QUEUE_CONNECTION' => 'redis', 'CACHE_STORE' => 'redis', 'CACHE_LIMITER' => 'redis', 'REDIS_HOST' => "{$this->folder}/redis.sock", 'REDIS_PORT' => '0',
+        ];
+        $this->database();
+        $this->begin('redis', ['redis-server', '--port', '0', '--unixsocket', "{$this->folder}/redis.sock", '--save', '', '--appendonly', 'no', '--dir', $this->folder]);
+        $this->until(fn (): bool => file_exists("{$this->folder}/redis.sock"), 'Redis');
+        foreach ([['migrate', '--force'], ['db:seed', '--force'], ['config:cache'], ['route:cache']] as $command) {
+            self::do([...self::php(), 'artisan', ...$command], $this->environment);
+        }
+        $this->web();
+        foreach (range(1, $workers) as $number) {
+            $this->begin("worker {$number}", [...self::php(), 'artisan', 'queue:work', "--name=floor-{$number}", '--queue=quick,page,later,batches', '--sleep=0.1', '--timeout=0']);
+        }
+        foreach (['cutter' => '5000x610mm', 'recorder' => '450x600mm', 'engraver' => '600x400mm'] as $kind => $bed) {
+            $at = $machines + count(array_filter(array_keys($this->commands), static fn (string $name): bool => str_starts_with($name, 'machine ')));
+            $this->begin("machine {$kind}", [PHP_BINARY, 'console/neat-edge.php', 'device', $kind, "--port={$at}", "--out-dir={$this->folder}/{$kind}", "--bed={$bed}", '--pace=100']);
+            $this->begin("sender {$kind}", [...self::php(), 'artisan', 'queue:work', "--name=floor-{$kind}", '--queue=machines', '--sleep=0.1', '--timeout=0']);
+        }
+        $this->until(static fn (): bool => self::answers(), 'the page');
+    }
+
+    /** @return list<string> */
+    private static function php(): array
+    {
+        return [PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d', 'opcache.jit=tracing', '-d', 'memory_limit=1G'];
+    }
+
+    private function database(): void
+    {
+        $at = "{$this->folder}/pg";
+        mkdir($at);
+        self::do(['chown', 'postgres', $at, $this->folder]);
+        // What it acknowledged is on the disk, as in a shop.
+        self::as('initdb', ['-D', "{$at}/data", '-A', 'trust', '-U', 'edge', '-E', 'UTF8', '--locale=C.UTF-8']);
+        $this->startDatabase();
+        self::as('createdb', ['-h', $this->folder, '-U', 'edge', 'edge']);
+    }
+
+    private function startDatabase(): void
+    {
+        self::as('pg_ctl', ['-D', "{$this->folder}/pg/data", '-l', "{$this->folder}/pg/log", '-w', '-o', "-k {$this->folder} -c listen_addresses='' -c max_connections=100", 'start']);
+    }
+
+    /** As when its power is cut, and begun again. */
+    public function restartDatabase(): void
+    {
+        self::as('pg_ctl', ['-D', "{$this->folder}/pg/data", '-m', 'immediate', 'stop']);
+        $this->startDatabase();
+    }
+
+    /** It comes back empty. */
+    public function restartRedis(): void
+    {
+        $this->kill('redis');
+    }
+
+    public function fillDisk(): void
+    {
+        @file_put_contents("{$this->folder}/contents/full", str_repeat('x', 1024 * 1024 * (self::DISK + 8)));
+        self::do(['sh', '-c', "dd if=/dev/zero of={$this->folder}/contents/full bs=64k 2>/dev/null; true"]);
+    }
+
+    public function freeDisk(): void
+    {
+        unlink("{$this->folder}/contents/full");
+    }
+
+    private function web(): void
+    {
+        $flags = ['-d', 'opcache.jit_buffer_size=128M', '-d', 'opcache.jit=tracing', '-d', 'memory_limit=1G', '-d', 'upload_max_filesize=24M', '-d', 'post_max_size=240M'];
+        foreach ([1, 2] as $number) {
+            file_put_contents("{$this->folder}/fpm-{$number}.conf", <<<CONF
+                [global]
+                error_log = {$this->folder}/fpm-{$number}.log
+                daemonize = no
+                [web]
+                user = root
+                group = root
+                listen = {$this->folder}/fpm-{$number}.sock
+                listen.mode = 0666
+                listen.backlog = 1024
+                pm = static
+                pm.max_children = 4
+                catch_workers_output = yes
+                clear_env = no
+                CONF);
+            $this->begin("web {$number}", ['/usr/sbin/php-fpm8.2', '--allow-to-run-as-root', '--nodaemonize', '--fpm-config', "{$this->folder}/fpm-{$number}.conf", ...$flags]);
+        }
+        file_put_contents("{$this->folder}/nginx.conf", strtr(<<<'CONF'
+            daemon off;
+            user root;
+            worker_processes 1;
+            pid FOLDER/nginx.pid;
+            error_log FOLDER/nginx.log warn;
+            events { worker_connections 512; }
+            http {
+                access_log off;
+                client_body_temp_path FOLDER/body;
+                fastcgi_temp_path FOLDER/fastcgi;
+                proxy_temp_path FOLDER/proxy;
+                uwsgi_temp_path FOLDER/uwsgi;
+                scgi_temp_path FOLDER/scgi;
+                client_max_body_size 240m;
+                upstream php {
+                    server unix:FOLDER/fpm-1.sock max_fails=1 fail_timeout=1s;
+                    server unix:FOLDER/fpm-2.sock max_fails=1 fail_timeout=1s;
+                }
+                server {
+                    listen 127.0.0.1:PORT backlog=1024;
+                    location / {
+                        include /etc/nginx/fastcgi_params;
+                        fastcgi_param HTTP_HOST $http_host;
+                        fastcgi_param SCRIPT_FILENAME ROOT/public/index.php;
+                        fastcgi_param SCRIPT_NAME /index.php;
+                        fastcgi_read_timeout 10m;
+                        fastcgi_buffers 64 16k;
+                        fastcgi_pass php;
+                    }
+                }
+            }
+            CONF, ['FOLDER' => $this->folder, 'PORT' => (string) self::PORT, 'ROOT' => $this->root]));
+        $this->begin('nginx', ['/usr/sbin/nginx', '-e', "{$this->folder}/nginx.log", '-c', "{$this->folder}/nginx.conf", '-p', $this->folder]);
+    }
+
+    /** @param  list<string>  $command */
+    private function begin(string $name, array $command): void
+    {
+        $this->commands[$name] = $command;
+        $this->processes[$name] = new Process(['setsid', '-w', ...$command], $this->root, $this->environment, timeout: null);
+        $this->processes[$name]->disableOutput();
+        $this->processes[$name]->start();
+    }
+
+    /** What has ended is begun again. */
+    public function keepUp(): void
+    {
+        foreach ($this->processes as $name => $process) {
+            if (! $process->isRunning()) {
+                $this->again[$name] = ($this->again[$name] ?? 0) + 1;
+                if ($name === 'redis') {
+                    @unlink("{$this->folder}/redis.sock");
+                }
+                $this->begin($name, $this->commands[$name]);
+            }
+        }
+    }
+
+    /** At once and without a word, with all that it began. */
+    public function kill(string $name): void
+    {
+        $pid = (int) $this->processes[$name]->getPid();
+        // "setsid -w" leads nothing itself: what it began leads a group.
+        foreach (array_filter(explode("\n", (string) shell_exec("pgrep -P {$pid}"))) as $child) {
+            posix_kill(-(int) $child, SIGKILL);
+            posix_kill((int) $child, SIGKILL);
+        }
+        posix_kill($pid, SIGKILL);
+        $this->processes[$name]->wait();
+    }
+
+    /** @return int kB that a process holds by itself, with what it began */
+    public function memory(string $name): int
+    {
+        $sum = 0;
+        $of = [(int) $this->processes[$name]->getPid()];
+        while (($pid = array_pop($of)) !== null) {
+            preg_match('/^Pss:\s+(\d+)/m', (string) @file_get_contents("/proc/{$pid}/smaps_rollup"), $found);
+            $sum += (int) ($found[1] ?? 0);
+            array_push($of, ...array_map(intval(...), array_filter(explode("\n", (string) shell_exec("pgrep -P {$pid}")))));
+        }
+
+        return $sum;
+    }
+
+    public static function answers(): bool
+    {
+        return @file_get_contents('http://127.0.0.1:'.self::PORT.'/health') !== false;
+    }
+
+    /** @param  callable(): bool  $look */
+    private function until(callable $look, string $what): void
+    {
+        for ($i = 0; $i < 300; $i++) {
+            if ($look()) {
+                return;
+            }
+            usleep(100_000);
+        }
+        throw new RuntimeException("{$what} did not begin: ".@file_get_contents("{$this->folder}/nginx.log").@file_get_contents("{$this->folder}/fpm-1.log"));
+    }
+
+    /** @param  list<string>  $arguments */
+    private static function as(string $command, array $arguments): void
+    {
+        self::do(['runuser', '-u', 'postgres', '--', "/usr/lib/postgresql/15/bin/{$command}", ...$arguments]);
+    }
+
+    /**
+     * @param  list<string>  $command
+     * @param  array<string, string>  $environment
+     */
+    private static function do(array $command, array $environment = []): void
+    {
+        // A server that is begun keeps what it was given open: nothing of it is waited for.
+        $process = new Process($command, dirname(__DIR__, 2), $environment, timeout: 120);
+        $process->disableOutput();
+        if ($process->run() !== 0) {
+            throw new RuntimeException(implode(' ', $command).' failed.');
+        }
+    }
+
+    public function __destruct()
+    {
+        foreach (array_keys($this->processes) as $name) {
+            $this->processes[$name]->isRunning() && $this->kill($name);
+        }
+        try {
+            self::as('pg_ctl', ['-D', "{$this->folder}/pg/data", '-m', 'immediate', 'stop']);
+        } catch (RuntimeException) {
+            // It had ended.
+        }
+        self::do(['umount', '-l', "{$this->folder}/contents"]);
+        exec('rm -rf '.escapeshellarg($this->folder));
+    }
+}

@@ -1,0 +1,237 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NeatEdge\Bench;
+
+use RuntimeException;
+
+/**
+ * Fifty people at work for ten minutes while what serves them is killed, emptied and filled: no acknowledged edit may be lost, no sheet cut twice, nothing may
+ * be stuck, and what fails says so. NEAT_EDGE_MINUTES and NEAT_EDGE_PEOPLE make it shorter.
+ */
+final class ManyAtWork
+{
+    /** What happens, by the share of the time at which it does. */
+    private const HAPPENS = [
+        'a web process killed' => 0.15, 'a worker killed' => 0.3, 'the database cut off and begun anew' => 0.45, 'Redis killed and begun empty' => 0.6,
+        'the disk filled' => 0.72, 'the disk freed' => 0.78, 'the sender of the cutter killed' => 0.88,
+    ];
+
+    /** Seconds after one of these in which times are not those of a day. */
+    private const AFTER = 8.0;
+
+    /** @var list<array{float, string}> */
+    private array $happened = [];
+
+    /** @var array<string, array{job: int, machine: int, sending: int, length: float, sent: int, made: float}> by kind of machine */
+    private array $operators = [];
+
+    private float $asked = 0.0;
+
+    /** @return iterable<array{string, string, string}> */
+    public function figures(): iterable
+    {
+        if (posix_geteuid() !== 0) {
+            yield ['many people at work', 'not measured', 'root: a database has a user of its own'];
+
+            return;
+        }
+        $minutes = (float) (getenv('NEAT_EDGE_MINUTES') ?: 10);
+        $people = (int) (getenv('NEAT_EDGE_PEOPLE') ?: 50);
+        $floor = new Floor(random_int(31_000, 39_000));
+        $alone = new Crowd(1);
+        $alone->come();
+        $alone->work(min(60.0, 12 * $minutes), $floor->keepUp(...));
+        $crowd = new Crowd($people);
+        $crowd->come();
+        $this->operators($floor);
+        $start = microtime(true);
+        $crowd->work(60 * $minutes, function (float $at) use ($floor, $minutes): void {
+            $floor->keepUp();
+            $this->happens($floor, $at / (60 * $minutes));
+            $this->send($at / (60 * $minutes) < 0.97);
+        });
+        $seconds = microtime(true) - $start;
+        foreach (['edit', 'preview'] as $act) {
+            $one = $alone->times($act, static fn (): bool => true);
+            $many = $crowd->times($act, $this->isQuiet(...));
+            $say = static fn (array $times): string => $times === [] ? '-' : sprintf('%.0f / %.0f', self::share($times, 0.5), self::share($times, 0.95));
+            yield ["{$act}: median / 95th of one person, ms", $say($one), 'what there is to hold against'];
+            yield [sprintf('the same of %d people', $people), $say($many), '95th at most 3 times that of one'];
+        }
+        yield [sprintf('in %.0f s: edits acknowledged, prepared, laid out', $seconds), "{$crowd->edits}, {$crowd->prepared}, {$crowd->laid}", 'as many as were asked for'];
+        yield ['answers that were no acknowledgement, by status', self::counted($crowd->failed), 'while something was broken only'];
+        yield ['of these without a word of why', (string) $crowd->silent, '0'];
+        yield ['begun again', self::counted($floor->again), 'what was killed'];
+        [$lost, $pieces] = $crowd->lost();
+        yield ["places of {$pieces} pieces that are not as acknowledged", (string) $lost, '0'];
+        yield from $this->machines($floor);
+        yield from $this->stuck();
+    }
+
+    private function operators(Floor $floor): void
+    {
+        $ids = [];
+        foreach (Crowd::get('stock')['items'] as $item) {
+            if ($item['kind'] === 'machine') {
+                // What a machine says that it cut is then what the sheet says: no swivels, nothing past a start.
+                $this->patch("stock/{$item['id']}", ['values' => ['blade' => '0', 'overcut' => '0']]);
+                $ids[$item['values']['kind']] = $item['id'];
+            }
+        }
+        foreach (['cutter' => ['window-decal.svg', 'cut-vinyl', '300mm'], 'engraver' => ['brass-lantern-tag.svg', 'engraving', '60mm'], 'recorder' => ['stewards-tabard.svg', 'screen-print', '200mm']] as $kind => [$file, $process, $width]) {
+            $svg = (string) file_get_contents(dirname(__DIR__, 2)."/database/demo/{$file}");
+            $part = static fn (string $about): string => "--b\r\nContent-Disposition: form-data; {$about}\r\n\r\n";
+            $body = "{$part('name="process"')}{$process}\r\n{$part('name="width"')}{$width}\r\n{$part('name="file"; filename="a.svg"')}{$svg}\r\n--b--\r\n";
+            $job = (int) Crowd::post('jobs', $body, 'multipart/form-data; boundary=b')['id'];
+            $prepared = Crowd::post("jobs/{$job}/preparations", '{}');
+            self::until(static fn (): bool => in_array(Crowd::get("preparations/{$prepared['id']}")['status'] ?? '', ['done', 'failed'], true), "{$file} to be prepared");
+            // Whoever makes them has looked at what is open.
+            Crowd::post("jobs/{$job}/releases", Crowd::json(['by' => 'The shop', 'reason' => 'It is tried']));
+            self::until(static function () use ($job, &$layouts): bool {
+                $layouts = Crowd::get("jobs/{$job}/making")['layouts'] ?? [];
+
+                return $layouts !== [];
+            }, "{$file} to be laid out");
+            $this->operators[$kind] = ['job' => $job, 'machine' => $ids[$kind], 'sending' => 0, 'length' => (float) $layouts[0]['length_mm'], 'sent' => 0, 'made' => 0.0];
+        }
+    }
+
+    /** Sheet after sheet at each machine: what broke off is gone on with. */
+    private function send(bool $more): void
+    {
+        if (microtime(true) - $this->asked < 1.0) {
+            return;
+        }
+        $this->asked = microtime(true);
+        foreach ($this->operators as $kind => $one) {
+            $sending = $one['sending'] === 0 ? null : Crowd::tried("sendings/{$one['sending']}");
+            $state = $sending['work']['state'] ?? 'done';
+            if ($one['sending'] !== 0 && $sending === null) {
+                continue;
+            }
+            if ($state === 'failed') {
+                Crowd::tried("works/{$sending['work']['id']}/go", '{}');
+            } elseif ($state === 'done' && $more) {
+                $new = Crowd::tried("jobs/{$one['job']}/sendings", Crowd::json(['machine' => $one['machine'], 'number' => 0, 'again' => true]));
+                if ($new !== null) {
+                    $this->operators[$kind]['sending'] = (int) $new['id'];
+                    $this->operators[$kind]['sent']++;
+                }
+            }
+        }
+    }
+
+    private function happens(Floor $floor, float $share): void
+    {
+        $next = array_keys(self::HAPPENS)[count($this->happened)] ?? null;
+        if ($next === null || $share < self::HAPPENS[$next]) {
+            return;
+        }
+        $this->happened[] = [microtime(true), $next];
+        match ($next) {
+            'a web process killed' => $floor->kill('web 1'),
+            'a worker killed' => $floor->kill('worker 1'),
+            'the database cut off and begun anew' => $floor->restartDatabase(),
+            'Redis killed and begun empty' => $floor->restartRedis(),
+            'the disk filled' => $floor->fillDisk(),
+            'the disk freed' => $floor->freeDisk(),
+            'the sender of the cutter killed' => $floor->kill('sender cutter'),
+            default => throw new RuntimeException($next),
+        };
+    }
+
+    private function isQuiet(float $at): bool
+    {
+        foreach ($this->happened as [$when, $what]) {
+            $until = $when + self::AFTER;
+            foreach ($this->happened as [$then, $other]) {
+                $until = $what === 'the disk filled' && $other === 'the disk freed' ? $then + self::AFTER : $until;
+            }
+            if ($at >= $when && $at <= $until) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** @return iterable<array{string, string, string}> */
+    private function machines(Floor $floor): iterable
+    {
+        foreach ($this->operators as $kind => $one) {
+            $end = microtime(true) + 180;
+            while ($one['sending'] !== 0 && ($state = Crowd::get("sendings/{$one['sending']}")['work']['state'] ?? '') !== 'done' && microtime(true) < $end) {
+                $floor->keepUp();
+                $this->send(false);
+                usleep(300_000);
+            }
+        }
+        // A sheet that is told as sent and was refused by a lost answer is one more at the machine and none here: what is noted in the shop counts.
+        foreach (['cutter' => 'cut_mm', 'engraver' => 'engraved_mm'] as $kind => $name) {
+            $one = $this->operators[$kind];
+            $sent = self::sendings($one['job']);
+            $due = $sent * $one['length'];
+            $did = Day::did("{$floor->folder}/{$kind}", $name);
+            yield ["{$kind}: {$sent} sheets, went as far as they say, off by", sprintf('%.3f %%', $due > 0 ? 100 * abs($did - $due) / $due : 0), 'at most 0.1 %'];
+        }
+        $one = $this->operators['recorder'];
+        yield ['recorder: films exposed, of those that were sent', sprintf('%d of %d', Day::did("{$floor->folder}/recorder", 'plates'), self::sendings($one['job'])), 'as many'];
+    }
+
+    private static function sendings(int $job): int
+    {
+        return count(Crowd::get("jobs/{$job}/sendings")['sendings'] ?? Crowd::get("jobs/{$job}/sendings"));
+    }
+
+    /** @return iterable<array{string, string, string}> */
+    private function stuck(): iterable
+    {
+        $open = [];
+        for ($end = microtime(true) + 120; microtime(true) < $end; usleep(500_000)) {
+            preg_match_all('/neat_edge_works\{kind="([^"]+)",state="(waiting|running)"\} (\d+)/', self::counts(), $found);
+            if (($open = array_filter(array_combine(array_map(null, $found[1]), $found[3]))) === []) {
+                break;
+            }
+        }
+        yield ['long work that neither ended nor goes on after two minutes', self::counted(array_map(intval(...), $open)), '0'];
+        preg_match_all('/neat_edge_works\{kind="([^"]+)",state="failed"\} (\d+)/', self::counts(), $failed);
+        yield ['long work that failed, each with a sentence', self::counted(array_map(intval(...), array_combine($failed[1], $failed[2]))), 'of what was broken only'];
+    }
+
+    private static function counts(): string
+    {
+        return (string) @file_get_contents('http://127.0.0.1:'.Floor::PORT.'/api/v1/counts');
+    }
+
+    /** @param  array<string, mixed>  $fields */
+    private function patch(string $path, array $fields): void
+    {
+        file_get_contents('http://127.0.0.1:'.Floor::PORT."/api/v1/{$path}", false, stream_context_create(['http' => [
+            'method' => 'PATCH', 'header' => "Content-Type: application/json\r\nAccept: application/json", 'content' => Crowd::json($fields),
+        ]]));
+    }
+
+    /** @param  list<float>  $times  the shortest first */
+    private static function share(array $times, float $share): float
+    {
+        return $times[(int) min(count($times) - 1, floor($share * count($times)))];
+    }
+
+    /** @param  array<string, int>  $counts */
+    private static function counted(array $counts): string
+    {
+        return $counts === [] ? '0' : implode(', ', array_map(static fn (string|int $what, int $many): string => "{$what}: {$many}", array_keys($counts), $counts));
+    }
+
+    /** @param  callable(): bool  $is */
+    private static function until(callable $is, string $what): void
+    {
+        for ($end = microtime(true) + 120; ! $is(); usleep(200_000)) {
+            if (microtime(true) > $end) {
+                throw new RuntimeException("Waited too long for {$what}.");
+            }
+        }
+    }
+}
