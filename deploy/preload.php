@@ -10,10 +10,10 @@ declare(strict_types=1);
     $root = dirname(__DIR__);
     require $root.'/vendor/autoload.php';
     $wanted = '/^(NeatEdge\\\\Core\\\\|App\\\\(Drawn|Http|Models|People|Policies|Prep|Providers|Words|Works)\\\\'
-        .'|Illuminate\\\\(Auth|Cache|Config|Container|Contracts|Cookie|Database\\\\(Eloquent|Query)|Encryption|Events|Filesystem|Foundation\\\\(Application|Http)|Http|Log|Pipeline|Queue|Redis|Routing|Session|Support|Validation)\\\\'
-        .'|Symfony\\\\Component\\\\(HttpFoundation|HttpKernel|Routing)\\\\)/';
+        .'|Illuminate\\\\(Auth|Cache|Config|Container|Contracts|Cookie|Database\\\\(Eloquent|Query)|Encryption|Events|Filesystem|Foundation\\\\(Application|Http)|Http|Log|Pipeline|Queue|Redis|Routing|Session|Support|Translation|Validation)\\\\'
+        .'|Symfony\\\\Component\\\\HttpFoundation\\\\)/';
     foreach (require $root.'/vendor/composer/autoload_classmap.php' as $class => $file) {
-        if (preg_match($wanted, $class) !== 1 || str_contains($file, '/Console/') || str_contains($class, 'Test')) {
+        if (preg_match($wanted, $class) !== 1 || str_contains($file, '/Console/') || preg_match('/Test|IdentityMarshaller/', $class) === 1) {
             continue;
         }
         try {

@@ -15,7 +15,8 @@ use RuntimeException;
 use ZipArchive;
 
 /**
- * One job as a file, for another shop or for later: a ZIP with a page of contents, the bench, the customer's file untouched, the named versions and the pictures
+ * One job as a file, for another shop or for later: a ZIP with a page of contents, the bench, the customer's file untouched, the named versions and the
+ * pictures
  * that lie under the work. Not in it is what belongs to the shop: its history act by act, who did it, what was prepared (it is prepared anew), materials and
  * machines, proofs that were shared and what was sent.
  *
@@ -46,7 +47,8 @@ final class JobArchive
                 $versions[] = ['name' => $version->name, 'file' => $file, 'made' => (string) $version->created_at];
             }
             $pictures = [];
-            foreach (ReferencePicture::query()->whereIn('file', DB::table('job_pictures')->where('shop_job_id', $job->id)->pluck('file'))->orderBy('file')->get() as $picture) {
+            $under = DB::table('job_pictures')->where('shop_job_id', $job->id)->pluck('file');
+            foreach (ReferencePicture::query()->whereIn('file', $under)->orderBy('file')->get() as $picture) {
                 $files["pictures/{$picture->file}"] = $picture->bytes;
                 $pictures[] = $picture->file;
             }

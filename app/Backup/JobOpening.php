@@ -131,7 +131,8 @@ final class JobOpening
             'source_name' => self::word($intake['name'] ?? '', 200),
             'notices' => array_values(array_filter(
                 self::rows($intake['notices'] ?? []),
-                static fn (array $notice): bool => isset($notice['kind'], $notice['message'], $notice['severity']) && Severity::tryFrom($notice['severity']) !== null,
+                static fn (array $notice): bool => isset($notice['kind'], $notice['message'], $notice['severity'])
+                    && Severity::tryFrom($notice['severity']) !== null,
             )),
             'intake_width_mm' => (is_float($width) || is_int($width)) && $width > 1e-6 ? (float) $width : $job->width_mm,
         ]);
@@ -230,7 +231,10 @@ final class JobOpening
                     'word' => is_string($value),
                     'number' => is_float($value) || is_int($value),
                     'yes' => is_bool($value),
-                    'numbers' => is_array($value) && array_is_list($value) && array_filter($value, static fn (mixed $one): bool => ! is_float($one) && ! is_int($one)) === [],
+                    'numbers' => is_array($value) && array_is_list($value) && array_filter(
+                        $value,
+                        static fn (mixed $one): bool => ! is_float($one) && ! is_int($one),
+                    ) === [],
                 },
                 ARRAY_FILTER_USE_BOTH,
             );

@@ -24,7 +24,7 @@ final class Crowd
     /** @var list<int> job by person */
     private array $jobs = [];
 
-    /** @var list<int> version of the job by person */
+    /** @var array<int, int> version of the job by person */
     private array $versions = [];
 
     /** @var list<array<string, float>> mm that pieces were moved and it was acknowledged, by person and piece */
@@ -39,7 +39,7 @@ final class Crowd
     /** @var array<int, array{string, string}> act and path that somebody asks for now and then until it is made */
     private array $waited = [];
 
-    /** @var list<float> when each acts next */
+    /** @var array<int, float> when each acts next */
     private array $due = [];
 
     /** @var array<int, Asked> by number of the handle */
@@ -50,7 +50,7 @@ final class Crowd
     /** @var array<string, list<array{float, float}>> when it was acknowledged and milliseconds that it took, by act: only what was answered at the first try */
     public array $took = [];
 
-    /** @var array<string, int> answers that were no acknowledgement, by what they were */
+    /** @var array<string|int, int> answers that were no acknowledgement, by what they were */
     public array $failed = [];
 
     /** Answers that said nothing of why. */
@@ -154,7 +154,18 @@ final class Crowd
         }
         match ($act) {
             'edit' => $this->send($person, $act, "jobs/{$job}/edits", $this->edit($person)),
-            'preview' => $this->send($person, $act, "jobs/{$job}/previews", self::json(['version' => $this->versions[$person], 'edit' => ['kind' => 'offset', 'pieces' => [(string) array_key_first($this->from[$person])], 'distance' => '0.8mm']])),
+            'preview' => $this->send(
+                $person,
+                $act,
+                "jobs/{$job}/previews",
+                self::json(
+                    [
+                        'version' => $this->versions[$person],
+                        'what' => 'edit',
+                        'edit' => ['kind' => 'outset', 'pieces' => [(string) array_key_first($this->from[$person])], 'distance' => '0.8mm'],
+                    ],
+                ),
+            ),
             'prepare' => $this->send($person, $act, "jobs/{$job}/preparations", '{}'),
             'list' => $this->send($person, $act, 'jobs', null),
             default => $this->send($person, 'open', "jobs/{$job}", null),
@@ -172,7 +183,14 @@ final class Crowd
     {
         $handle = self::handle($path, $body);
         curl_setopt($handle, CURLOPT_TIMEOUT, 90);
-        $this->asked[spl_object_id($handle)] = ['person' => $person, 'act' => $act, 'path' => $path, 'body' => $body, 'tries' => $tries, 'began' => microtime(true)];
+        $this->asked[spl_object_id($handle)] = [
+            'person' => $person,
+            'act' => $act,
+            'path' => $path,
+            'body' => $body,
+            'tries' => $tries,
+            'began' => microtime(true),
+        ];
         curl_multi_add_handle($this->multi, $handle);
     }
 
@@ -232,7 +250,11 @@ final class Crowd
     {
         $lost = $looked = 0;
         foreach ($this->jobs as $person => $job) {
-            $now = array_column(array_map(static fn (array $piece): array => [$piece['id'], $piece['box'][0]], self::get("jobs/{$job}")['art']['pieces']), 1, 0);
+            $now = array_column(
+                array_map(static fn (array $piece): array => [$piece['id'], $piece['box'][0]], self::get("jobs/{$job}")['art']['pieces']),
+                1,
+                0,
+            );
             foreach ($this->from[$person] as $piece => $x) {
                 $looked++;
                 $lost += abs(($now[$piece] ?? INF) - $x - ($this->moved[$person][$piece] ?? 0.0)) > 0.001 ? 1 : 0;
@@ -286,7 +308,10 @@ final class Crowd
     private static function handle(string $path, ?string $body, string $type = 'application/json'): CurlHandle
     {
         $handle = curl_init('http://127.0.0.1:'.Floor::PORT."/api/v1/{$path}") ?: throw new \RuntimeException('No request can be made.');
-        curl_setopt_array($handle, [CURLOPT_RETURNTRANSFER => true, CURLOPT_HTTPHEADER => ['Accept: application/json', "Content-Type: {$type}"], CURLOPT_ENCODING => '']);
+        curl_setopt_array(
+            $handle,
+            [CURLOPT_RETURNTRANSFER => true, CURLOPT_HTTPHEADER => ['Accept: application/json', "Content-Type: {$type}"], CURLOPT_ENCODING => ''],
+        );
         if ($body !== null) {
             curl_setopt_array($handle, [CURLOPT_POST => true, CURLOPT_POSTFIELDS => $body]);
         }

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace NeatEdge\Bench;
 
+use PDO;
 use RuntimeException;
 use Symfony\Component\Process\Process;
 
 /**
  * A shop on servers of its own: PostgreSQL and Redis, two php-fpm behind one nginx, two workers for what is waited for and one a machine, contents on a disk of
- * their own that can be full. What dies is begun again, as systemd does it; what is at hand to break it is here too. Root, for the database is its own user's and the disk is mounted.
+ * their own that can be full. What dies is begun again, as systemd does it; what is at hand to break it is here too. Root, for the database is its own user's
+ * and the disk is mounted.
  */
 final class Floor
 {
@@ -44,25 +46,38 @@ final class Floor
         mkdir("{$this->folder}/contents");
         self::do(['mount', '-t', 'tmpfs', '-o', 'size='.self::DISK.'m', 'none', "{$this->folder}/contents"]);
         $this->environment = [
-            'APP_ENV' => 'production', 'APP_KEY' => 'base64:'.base64_encode(random_bytes(32)), 'NEAT_EDGE_PAGE_TOKEN' => 'off', 'NEAT_EDGE_PREPARE_IN' => 'child',
+            'APP_ENV' => 'production', 'APP_KEY' => 'base64:'.base64_encode(random_bytes(32)), 'NEAT_EDGE_PAGE_TOKEN' => 'off',
+            'NEAT_EDGE_PREPARE_IN' => 'child',
             'NEAT_EDGE_ASKS_A_MINUTE' => '1000000', 'NEAT_EDGE_FILES_A_MINUTE' => '1000000', 'NEAT_EDGE_CONTENTS' => "{$this->folder}/contents",
-            'NEAT_EDGE_MACHINES_PORT' => (string) $machines, 'APP_CONFIG_CACHE' => "{$this->folder}/config.php", 'APP_ROUTES_CACHE' => "{$this->folder}/routes.php",
-            'DB_CONNECTION' => 'pgsql', 'DB_HOST' => $this->folder, 'DB_DATABASE' => 'edge', 'DB_USERNAME' => 'edge', 'LOG_CHANNEL' => 'errorlog', 'LOG_LEVEL' => 'error',
-            'QUEUE_CONNECTION' => 'redis', 'CACHE_STORE' => 'redis', 'CACHE_LIMITER' => 'redis', 'REDIS_HOST' => "{$this->folder}/redis.sock", 'REDIS_PORT' => '0',
+            'NEAT_EDGE_MACHINES_PORT' => (string) $machines, 'APP_CONFIG_CACHE' => "{$this->folder}/config.php",
+            'APP_ROUTES_CACHE' => "{$this->folder}/routes.php",
+            'DB_CONNECTION' => 'pgsql', 'DB_HOST' => $this->folder, 'DB_DATABASE' => 'edge', 'DB_USERNAME' => 'edge', 'LOG_CHANNEL' => 'errorlog',
+            'LOG_LEVEL' => 'error',
+            'QUEUE_CONNECTION' => 'redis', 'CACHE_STORE' => 'redis', 'CACHE_LIMITER' => 'redis', 'REDIS_HOST' => "{$this->folder}/redis.sock",
+            'REDIS_PORT' => '0',
         ];
         $this->database();
-        $this->begin('redis', ['redis-server', '--port', '0', '--unixsocket', "{$this->folder}/redis.sock", '--save', '', '--appendonly', 'no', '--dir', $this->folder]);
+        $this->begin(
+            'redis',
+            ['redis-server', '--port', '0', '--unixsocket', "{$this->folder}/redis.sock", '--save', '', '--appendonly', 'no', '--dir', $this->folder],
+        );
         $this->until(fn (): bool => file_exists("{$this->folder}/redis.sock"), 'Redis');
         foreach ([['migrate', '--force'], ['db:seed', '--force'], ['config:cache'], ['route:cache']] as $command) {
             self::do([...self::php(), 'artisan', ...$command], $this->environment);
         }
         $this->web();
         foreach (range(1, $workers) as $number) {
-            $this->begin("worker {$number}", [...self::php(), 'artisan', 'queue:work', "--name=floor-{$number}", '--queue=quick,page,later,batches', '--sleep=0.1', '--timeout=0']);
+            $this->begin(
+                "worker {$number}",
+                [...self::php(), 'artisan', 'queue:work', "--name=floor-{$number}", '--queue=quick,page,later,batches', '--sleep=0.1', '--timeout=0'],
+            );
         }
         foreach (['cutter' => '5000x610mm', 'recorder' => '450x600mm', 'engraver' => '600x400mm'] as $kind => $bed) {
             $at = $machines + count(array_filter(array_keys($this->commands), static fn (string $name): bool => str_starts_with($name, 'machine ')));
-            $this->begin("machine {$kind}", [PHP_BINARY, 'console/neat-edge.php', 'device', $kind, "--port={$at}", "--out-dir={$this->folder}/{$kind}", "--bed={$bed}", '--pace=100']);
+            $this->begin(
+                "machine {$kind}",
+                [PHP_BINARY, 'console/neat-edge.php', 'device', $kind, "--port={$at}", "--out-dir={$this->folder}/{$kind}", "--bed={$bed}", '--pace=100'],
+            );
             $this->begin("sender {$kind}", [...self::php(), 'artisan', 'queue:work', "--name=floor-{$kind}", '--queue=machines', '--sleep=0.1', '--timeout=0']);
         }
         $this->until(static fn (): bool => self::answers(), 'the page');
@@ -87,7 +102,28 @@ final class Floor
 
     private function startDatabase(): void
     {
-        self::as('pg_ctl', ['-D', "{$this->folder}/pg/data", '-l', "{$this->folder}/pg/log", '-w', '-o', "-k {$this->folder} -c listen_addresses='' -c max_connections=100", 'start']);
+        self::as(
+            'pg_ctl',
+            [
+                '-D',
+                "{$this->folder}/pg/data",
+                '-l',
+                "{$this->folder}/pg/log",
+                '-w',
+                '-o',
+                "-k {$this->folder} -c listen_addresses='' -c max_connections=100",
+                'start',
+            ],
+        );
+    }
+
+    /** @return array<string, int> what the database answers: the second column by the first */
+    public function asked(string $query): array
+    {
+        $database = new PDO("pgsql:host={$this->folder};dbname=edge", 'edge', '', [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+        $answer = $database->query($query);
+
+        return $answer === false ? [] : array_map(intval(...), $answer->fetchAll(PDO::FETCH_KEY_PAIR));
     }
 
     /** As when its power is cut, and begun again. */
@@ -116,7 +152,18 @@ final class Floor
 
     private function web(): void
     {
-        $flags = ['-d', 'opcache.jit_buffer_size=128M', '-d', 'opcache.jit=tracing', '-d', 'memory_limit=1G', '-d', 'upload_max_filesize=24M', '-d', 'post_max_size=240M'];
+        $flags = [
+            '-d',
+            'opcache.jit_buffer_size=128M',
+            '-d',
+            'opcache.jit=tracing',
+            '-d',
+            'memory_limit=1G',
+            '-d',
+            'upload_max_filesize=24M',
+            '-d',
+            'post_max_size=240M',
+        ];
         foreach ([1, 2] as $number) {
             file_put_contents("{$this->folder}/fpm-{$number}.conf", <<<CONF
                 [global]
@@ -133,8 +180,17 @@ final class Floor
                 catch_workers_output = yes
                 clear_env = no
                 CONF);
-            $this->begin("web {$number}", ['/usr/sbin/php-fpm8.2', '--allow-to-run-as-root', '--nodaemonize', '--fpm-config', "{$this->folder}/fpm-{$number}.conf", ...$flags]);
+            $this->begin(
+                "web {$number}",
+                ['/usr/sbin/php-fpm8.2', '--allow-to-run-as-root', '--nodaemonize', '--fpm-config', "{$this->folder}/fpm-{$number}.conf", ...$flags],
+            );
         }
+        $this->nginx();
+    }
+
+    /** In front of both, to whichever is there. */
+    private function nginx(): void
+    {
         file_put_contents("{$this->folder}/nginx.conf", strtr(<<<'CONF'
             daemon off;
             user root;
@@ -204,7 +260,9 @@ final class Floor
             posix_kill((int) $child, SIGKILL);
         }
         posix_kill($pid, SIGKILL);
-        $this->processes[$name]->wait();
+        while ($this->processes[$name]->isRunning()) {
+            usleep(10_000);
+        }
     }
 
     /** @return int kB that a process holds by itself, with what it began */

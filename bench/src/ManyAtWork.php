@@ -18,6 +18,12 @@ final class ManyAtWork
         'the disk filled' => 0.72, 'the disk freed' => 0.78, 'the sender of the cutter killed' => 0.88,
     ];
 
+    /** By kind of machine: file of the demo, process and width of what is made there over and over. */
+    private const MADE = [
+        'cutter' => ['window-decal.svg', 'cut-vinyl', '300mm'], 'engraver' => ['brass-lantern-tag.svg', 'engraving', '60mm'],
+        'recorder' => ['stewards-tabard.svg', 'screen-print', '200mm'],
+    ];
+
     /** Seconds after one of these in which times are not those of a day. */
     private const AFTER = 8.0;
 
@@ -56,18 +62,21 @@ final class ManyAtWork
         foreach (['edit', 'preview'] as $act) {
             $one = $alone->times($act, static fn (): bool => true);
             $many = $crowd->times($act, $this->isQuiet(...));
-            $say = static fn (array $times): string => $times === [] ? '-' : sprintf('%.0f / %.0f', self::share($times, 0.5), self::share($times, 0.95));
-            yield ["{$act}: median / 95th of one person, ms", $say($one), 'what there is to hold against'];
-            yield [sprintf('the same of %d people', $people), $say($many), '95th at most 3 times that of one'];
+            yield ["{$act}: median / 95th of one person, ms", self::said($one), 'what there is to hold against'];
+            yield [sprintf('the same of %d people', $people), self::said($many), '95th at most 3 times that of one'];
         }
-        yield [sprintf('in %.0f s: edits acknowledged, prepared, laid out', $seconds), "{$crowd->edits}, {$crowd->prepared}, {$crowd->laid}", 'as many as were asked for'];
+        yield [
+            sprintf('in %.0f s: edits acknowledged, prepared, laid out', $seconds),
+            "{$crowd->edits}, {$crowd->prepared}, {$crowd->laid}",
+            'as many as were asked for',
+        ];
         yield ['answers that were no acknowledgement, by status', self::counted($crowd->failed), 'while something was broken only'];
         yield ['of these without a word of why', (string) $crowd->silent, '0'];
         yield ['begun again', self::counted($floor->again), 'what was killed'];
         [$lost, $pieces] = $crowd->lost();
         yield ["places of {$pieces} pieces that are not as acknowledged", (string) $lost, '0'];
         yield from $this->machines($floor);
-        yield from $this->stuck();
+        yield from $this->stuck($floor);
     }
 
     private function operators(Floor $floor): void
@@ -80,13 +89,17 @@ final class ManyAtWork
                 $ids[$item['values']['kind']] = $item['id'];
             }
         }
-        foreach (['cutter' => ['window-decal.svg', 'cut-vinyl', '300mm'], 'engraver' => ['brass-lantern-tag.svg', 'engraving', '60mm'], 'recorder' => ['stewards-tabard.svg', 'screen-print', '200mm']] as $kind => [$file, $process, $width]) {
+        foreach (self::MADE as $kind => [$file, $process, $width]) {
             $svg = (string) file_get_contents(dirname(__DIR__, 2)."/database/demo/{$file}");
             $part = static fn (string $about): string => "--b\r\nContent-Disposition: form-data; {$about}\r\n\r\n";
             $body = "{$part('name="process"')}{$process}\r\n{$part('name="width"')}{$width}\r\n{$part('name="file"; filename="a.svg"')}{$svg}\r\n--b--\r\n";
             $job = (int) Crowd::post('jobs', $body, 'multipart/form-data; boundary=b')['id'];
             $prepared = Crowd::post("jobs/{$job}/preparations", '{}');
-            self::until(static fn (): bool => in_array(Crowd::get("preparations/{$prepared['id']}")['status'] ?? '', ['done', 'failed'], true), "{$file} to be prepared");
+            self::until(static fn (): bool => in_array(
+                Crowd::get("preparations/{$prepared['id']}")['status'] ?? '',
+                ['done', 'failed'],
+                true,
+            ), "{$file} to be prepared");
             // Whoever makes them has looked at what is open.
             Crowd::post("jobs/{$job}/releases", Crowd::json(['by' => 'The shop', 'reason' => 'It is tried']));
             self::until(static function () use ($job, &$layouts): bool {
@@ -94,7 +107,14 @@ final class ManyAtWork
 
                 return $layouts !== [];
             }, "{$file} to be laid out");
-            $this->operators[$kind] = ['job' => $job, 'machine' => $ids[$kind], 'sending' => 0, 'length' => (float) $layouts[0]['length_mm'], 'sent' => 0, 'made' => 0.0];
+            $this->operators[$kind] = [
+                'job' => $job,
+                'machine' => $ids[$kind],
+                'sending' => 0,
+                'length' => (float) $layouts[0]['length_mm'],
+                'sent' => 0,
+                'made' => 0.0,
+            ];
         }
     }
 
@@ -112,7 +132,7 @@ final class ManyAtWork
                 continue;
             }
             if ($state === 'failed') {
-                Crowd::tried("works/{$sending['work']['id']}/go", '{}');
+                Crowd::tried('works/'.($sending['work']['id'] ?? 0).'/go', '{}');
             } elseif ($state === 'done' && $more) {
                 $new = Crowd::tried("jobs/{$one['job']}/sendings", Crowd::json(['machine' => $one['machine'], 'number' => 0, 'again' => true]));
                 if ($new !== null) {
@@ -174,10 +194,18 @@ final class ManyAtWork
             $sent = self::sendings($one['job']);
             $due = $sent * $one['length'];
             $did = Day::did("{$floor->folder}/{$kind}", $name);
-            yield ["{$kind}: {$sent} sheets, went as far as they say, off by", sprintf('%.3f %%', $due > 0 ? 100 * abs($did - $due) / $due : 0), 'at most 0.1 %'];
+            yield [
+                "{$kind}: {$sent} sheets, went as far as they say, off by",
+                sprintf('%.3f %%', $due > 0 ? 100 * abs($did - $due) / $due : 0),
+                'at most 0.1 %',
+            ];
         }
         $one = $this->operators['recorder'];
-        yield ['recorder: films exposed, of those that were sent', sprintf('%d of %d', Day::did("{$floor->folder}/recorder", 'plates'), self::sendings($one['job'])), 'as many'];
+        yield [
+            'recorder: films exposed, of those that were sent',
+            sprintf('%d of %d', Day::did("{$floor->folder}/recorder", 'plates'), self::sendings($one['job'])),
+            'as many',
+        ];
     }
 
     private static function sendings(int $job): int
@@ -186,7 +214,7 @@ final class ManyAtWork
     }
 
     /** @return iterable<array{string, string, string}> */
-    private function stuck(): iterable
+    private function stuck(Floor $floor): iterable
     {
         $open = [];
         for ($end = microtime(true) + 120; microtime(true) < $end; usleep(500_000)) {
@@ -196,8 +224,13 @@ final class ManyAtWork
             }
         }
         yield ['long work that neither ended nor goes on after two minutes', self::counted(array_map(intval(...), $open)), '0'];
-        preg_match_all('/neat_edge_works\{kind="([^"]+)",state="failed"\} (\d+)/', self::counts(), $failed);
-        yield ['long work that failed, each with a sentence', self::counted(array_map(intval(...), array_combine($failed[1], $failed[2]))), 'of what was broken only'];
+        $failed = $floor->asked(
+            "select kind || ': ' || left(error, 90) as said, count(*) as many from works where state = 'failed' group by 1 order by 2 desc",
+        );
+        yield ['long work that failed', (string) array_sum($failed), 'of what was broken only'];
+        foreach ($failed as $said => $many) {
+            yield ["  {$said}", (string) $many, str_ends_with(trim((string) $said), ':') ? 'a sentence' : 'said so'];
+        }
     }
 
     private static function counts(): string
@@ -214,15 +247,24 @@ final class ManyAtWork
     }
 
     /** @param  list<float>  $times  the shortest first */
+    private static function said(array $times): string
+    {
+        return $times === [] ? '-' : sprintf('%.0f / %.0f', self::share($times, 0.5), self::share($times, 0.95));
+    }
+
+    /** @param  list<float>  $times  the shortest first */
     private static function share(array $times, float $share): float
     {
         return $times[(int) min(count($times) - 1, floor($share * count($times)))];
     }
 
-    /** @param  array<string, int>  $counts */
+    /** @param  array<string|int, int>  $counts */
     private static function counted(array $counts): string
     {
-        return $counts === [] ? '0' : implode(', ', array_map(static fn (string|int $what, int $many): string => "{$what}: {$many}", array_keys($counts), $counts));
+        return $counts === [] ? '0' : implode(
+            ', ',
+            array_map(static fn (string|int $what, int $many): string => "{$what}: {$many}", array_keys($counts), $counts),
+        );
     }
 
     /** @param  callable(): bool  $is */

@@ -66,6 +66,22 @@ final class PeopleTest extends TestCase
     }
 
     #[Test]
+    public function whoever_signed_in_changes_something_at_once_with_the_token_that_came_along(): void
+    {
+        $this->shop();
+        config(['neat-edge.page_token' => true]);
+        $this->getJson('/api/v1/token')->assertOk();
+        $before = session()->token();
+        $came = $this->postJson('/api/v1/sign-in', ['address' => 'isa@marrowby.test', 'password' => self::PASSWORD], ['X-CSRF-TOKEN' => $before])->assertOk();
+        self::assertNotSame('', (string) $came->getCookie('XSRF-TOKEN', false)?->getValue());
+        $after = (string) session()->token();
+        self::assertSame(40, strlen($after));
+        self::assertNotSame($before, $after, 'nobody who knew the one before knows this one');
+        $this->postJson('/api/v1/length', ['text' => '10mm'], ['X-CSRF-TOKEN' => $before])->assertStatus(419);
+        $this->postJson('/api/v1/length', ['text' => '10mm'], ['X-CSRF-TOKEN' => $after])->assertOk();
+    }
+
+    #[Test]
     public function one_artist_on_their_own_machine_is_asked_nothing(): void
     {
         $this->getJson('/api/v1/me')->assertOk()->assertJsonPath('asks', false)->assertJsonPath('person', null)->assertJsonPath('may.people', true);

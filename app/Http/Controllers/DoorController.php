@@ -39,6 +39,7 @@ final class DoorController
         // A session that somebody else may have begun is none of theirs.
         WhoAsks::signIn($request)?->delete();
         $request->session()->invalidate();
+        $request->session()->regenerateToken();
         $request->session()->put(WhoAsks::KEY, SigningIn::begin($person, (string) $request->ip(), (string) $request->userAgent()));
         Auth::setUser($person);
 
@@ -51,6 +52,7 @@ final class DoorController
     {
         WhoAsks::signIn($request)?->delete();
         $request->session()->invalidate();
+        $request->session()->regenerateToken();
 
         return response()->noContent();
     }
