@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use NeatEdge\Bench\ActCosts;
 use NeatEdge\Bench\BadInput;
 use NeatEdge\Bench\Compare;
 use NeatEdge\Bench\Day;
@@ -13,6 +14,7 @@ use NeatEdge\Bench\Look;
 use NeatEdge\Bench\ManyAtWork;
 use NeatEdge\Bench\Nodes;
 use NeatEdge\Bench\ProofTimes;
+use NeatEdge\Bench\Scale;
 use NeatEdge\Bench\SendFigures;
 use NeatEdge\Bench\Separations;
 use NeatEdge\Bench\ShapeNodes;
@@ -50,6 +52,8 @@ $all = [
     'guard' => Guard::class,
     'jobs' => Jobs::class,
     'shop' => ManyAtWork::class,
+    'scale' => Scale::class,
+    'acts' => ActCosts::class,
 ];
 $words = array_slice($argv, 1);
 $keep = in_array('keep', $words, true);
@@ -61,7 +65,7 @@ foreach ($asked as $name) {
         fwrite(STDERR, "There is no measure \"{$name}\"; choose from ".implode(', ', array_keys($all)).".\n");
         exit(2);
     }
-    $measure = $name === 'guard' ? new Guard($keep) : new $all[$name];
+    $measure = $name === 'guard' ? new Guard($keep) : ($name === 'shop' ? new ManyAtWork($keep) : new $all[$name]);
     foreach ($measure->figures() as [$figure, $measured, $target]) {
         printf("%-54s %24s   %s\n", $figure, $measured, $target);
     }

@@ -126,6 +126,15 @@ final class Floor
         return $answer === false ? [] : array_map(intval(...), $answer->fetchAll(PDO::FETCH_KEY_PAIR));
     }
 
+    /** @return list<string> the first column of what the database answers */
+    public function list(string $query): array
+    {
+        $database = new PDO("pgsql:host={$this->folder};dbname=edge", 'edge', '', [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+        $answer = $database->query($query);
+
+        return $answer === false ? [] : array_values(array_map(strval(...), $answer->fetchAll(PDO::FETCH_COLUMN)));
+    }
+
     /** As when its power is cut, and begun again. */
     public function restartDatabase(): void
     {

@@ -35,6 +35,11 @@ final class ManyAtWork
 
     private float $asked = 0.0;
 
+    /** @param  bool  $keep  whether bench/shop.json is written anew: what bin/bench scale is held against */
+    public function __construct(private readonly bool $keep = false)
+    {
+    }
+
     /** @return iterable<array{string, string, string}> */
     public function figures(): iterable
     {
@@ -75,6 +80,7 @@ final class ManyAtWork
         yield ['begun again', self::counted($floor->again), 'what was killed'];
         [$lost, $pieces] = $crowd->lost();
         yield ["places of {$pieces} pieces that are not as acknowledged", (string) $lost, '0'];
+        yield from $this->waits($floor, $people, $seconds);
         yield from $this->machines($floor);
         yield from $this->stuck($floor);
     }
@@ -211,6 +217,35 @@ final class ManyAtWork
     private static function sendings(int $job): int
     {
         return count(Crowd::get("jobs/{$job}/sendings")['sendings'] ?? Crowd::get("jobs/{$job}/sendings"));
+    }
+
+    /** @return iterable<array{string, string, string}> */
+    private function waits(Floor $floor, int $people, float $seconds): iterable
+    {
+        $waits = array_map(
+            floatval(...),
+            $floor->list("select began_at - queued_at from works where state = 'done' and kind in ('prepare', 'lay-out') order by 1"),
+        );
+        $median = $waits === [] ? 0.0 : self::share($waits, 0.5);
+        $late = $waits === [] ? 0.0 : self::share($waits, 0.95);
+        yield [sprintf('long work waited for at the page: %d, wait 50th / 95th, s', count($waits)), sprintf('%.2f / %.2f', $median, $late), ''];
+        $kinds = [];
+        foreach (['prepare', 'lay-out'] as $kind) {
+            // When it ended is kept to the second.
+            $took = array_map(
+                static fn (string $one): float => max(0.05, (float) $one),
+                $floor->list("select extract(epoch from updated_at) + 0.5 - began_at from works where state = 'done' and kind = '{$kind}'"),
+            );
+            $mean = array_sum($took) / max(1, count($took));
+            $square = array_sum(array_map(static fn (float $one): float => ($one - $mean) ** 2, $took)) / max(1, count($took));
+            $kinds[$kind] = ['many' => count($took), 'seconds' => round($mean, 3), 'spread' => round(sqrt(log(1 + $square / max(1e-9, $mean ** 2))), 3)];
+            yield ["  {$kind}: many, seconds each", sprintf('%d, %.2f', count($took), $mean), ''];
+        }
+        if ($this->keep) {
+            file_put_contents(dirname(__DIR__).'/shop.json', json_encode([
+                'people' => $people, 'seconds' => round($seconds), 'workers' => 2, 'wait' => [round($median, 3), round($late, 3)], 'kinds' => $kinds,
+            ], JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR)."\n");
+        }
     }
 
     /** @return iterable<array{string, string, string}> */
