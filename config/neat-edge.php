@@ -32,6 +32,8 @@ return [
     // How often one address may ask, and how often of these with a file to be read, in a minute.
     'asks_a_minute' => (int) env('NEAT_EDGE_ASKS_A_MINUTE', 6000),
     'files_a_minute' => (int) env('NEAT_EDGE_FILES_A_MINUTE', 600),
+    // How much long work one person may have waiting or under way at once; nobody is held where nobody is asked who they are.
+    'works_a_person' => (int) env('NEAT_EDGE_WORKS_A_PERSON', 40),
     // How often one address may look at proofs that it was sent, in a minute.
     'looks_a_minute' => (int) env('NEAT_EDGE_LOOKS_A_MINUTE', 120),
     // How long deleted jobs stay in the trash, in days.

@@ -11,6 +11,7 @@ use App\Prep\Broken;
 use App\Prep\Holder;
 use Closure;
 use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Context;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Redis;
@@ -36,6 +37,8 @@ final class Works
      *
      * @param  array<string, mixed>  $about
      * @param  (Closure(Work): mixed)|null  $also  stored with it, in the same transaction
+     *
+     * @throws Refused where whoever asks has too much open already
      */
     public static function start(Kind $kind, ?ShopJob $job, string $title, array $about, string $key = '', string $lane = '', ?Closure $also = null): Work
     {
@@ -52,6 +55,7 @@ final class Works
                     self::tell($earlier, 'stop');
                 }
             }
+            self::holdPerson();
             $work = Work::query()->create([
                 'kind' => $kind->key(),
                 'key' => $key,
@@ -70,6 +74,15 @@ final class Works
         }
 
         return $work->refresh();
+    }
+
+    /** Of several people none takes all workers for long. @throws Refused where somebody has as much long work open as one may */
+    private static function holdPerson(): void
+    {
+        $most = (int) config('neat-edge.works_a_person');
+        if (Auth::id() !== null && Work::query()->where('person_id', Auth::id())->whereIn('state', Work::OPEN)->count() >= $most) {
+            throw Refused::because(sprintf('You have %d pieces of long work waiting or under way; let some of them end, or stop them.', $most));
+        }
     }
 
     /** Handed to the workers of its kind. What cannot be handed over just now waits all the same: the sweep does it then. */

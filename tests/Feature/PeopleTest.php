@@ -6,16 +6,20 @@ namespace Tests\Feature;
 
 use App\Models\Letter;
 use App\Models\Person;
+use App\Models\Preparation;
 use App\Models\Presence;
 use App\Models\Revision;
 use App\Models\Role;
 use App\Models\ShopJob;
 use App\Models\SignIn;
+use App\Models\Work;
 use App\People\Company;
 use App\People\Doors;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
 use Laravel\Sanctum\PersonalAccessToken;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
@@ -385,10 +389,57 @@ final class PeopleTest extends TestCase
         // One's page is ended by nobody else, and one that says nothing is there no more.
         $this->with($isa)->deleteJson("/api/v1/jobs/{$job}/here", [], ['X-Page' => 'b'])->assertNoContent();
         $here($isa, 'c', [])->assertJsonCount(1, 'others');
-        Presence::query()->where('page', 'b')->update(['seen_at' => microtime(true) - Company::GONE - 1]);
+        Presence::query()->where('page', 'like', '% b')->update(['seen_at' => microtime(true) - Company::GONE - 1]);
         $here($isa, 'c', [])->assertJsonPath('others', []);
         Presence::query()->update(['seen_at' => microtime(true) - 100]);
         Artisan::call('neat-edge:prune');
         self::assertSame(0, Presence::query()->count());
+    }
+
+    #[Test]
+    public function one_person_takes_no_more_than_their_share_of_the_workers(): void
+    {
+        $this->shop();
+        config(['neat-edge.works_a_person' => 2, 'queue.default' => 'null', 'queue.connections.null' => ['driver' => 'null']]);
+        $ola = $this->signIn('ola@marrowby.test');
+        $jobs = [];
+        foreach (['a', 'b', 'c'] as $title) {
+            $jobs[] = (int) $this->with($ola)->postJson('/api/v1/jobs', ['title' => $title, 'process' => 'plain', 'width' => '50', 'height' => '50'])->json('id');
+        }
+        $begun = static fn (int $job): string => "/api/v1/jobs/{$job}/preparations";
+        $this->with($ola)->postJson($begun($jobs[0]))->assertSuccessful();
+        $this->with($ola)->postJson($begun($jobs[1]))->assertSuccessful();
+        $this->with($ola)->postJson($begun($jobs[2]))->assertStatus(422)
+            ->assertJsonPath('message', 'You have 2 pieces of long work waiting or under way; let some of them end, or stop them.');
+        self::assertSame(2, Work::query()->count(), 'nothing half begun');
+        self::assertSame(2, Preparation::query()->count());
+        // Of another it is theirs.
+        $isa = $this->signIn('isa@marrowby.test');
+        $this->with($isa)->postJson($begun($jobs[2]))->assertSuccessful();
+        // What has ended counts no more.
+        Work::query()->where('shop_job_id', $jobs[0])->update(['state' => 'done']);
+        $this->with($ola)->postJson($begun($jobs[0]))->assertSuccessful();
+    }
+
+    #[Test]
+    public function nobody_does_anything_in_the_name_of_another_by_saying_so(): void
+    {
+        $owner = $this->shop();
+        $ola = $this->signIn('ola@marrowby.test');
+        $isa = $this->signIn('isa@marrowby.test');
+        $as = ['person_id' => $owner->id, 'person' => $owner->id, 'by' => $owner->name, 'user_id' => $owner->id];
+        $file = UploadedFile::fake()->createWithContent('a.svg', "<svg xmlns='http://www.w3.org/2000/svg' width='40mm' height='30mm'><rect width='9' height='9'/></svg>");
+        $job = (int) $this->with($ola)->postJson('/api/v1/jobs', ['process' => 'plain', 'file' => $file, ...$as])->assertCreated()->json('id');
+        $this->with($ola)->postJson("/api/v1/jobs/{$job}/versions", ['name' => 'Mine', ...$as])->assertOk();
+        $this->with($ola)->postJson("/api/v1/jobs/{$job}/preparations", $as)->assertSuccessful();
+        foreach (['revisions', 'versions', 'preparations', 'works'] as $table) {
+            self::assertSame(['Ola Reed'], DB::table($table)->join('people', 'people.id', '=', "{$table}.person_id")->distinct()->pluck('people.name')->all(), $table);
+        }
+        // Nor is somebody's place taken by a page that calls itself as theirs does.
+        $this->with($isa)->putJson("/api/v1/jobs/{$job}/here", ['held' => ['p1']], ['X-Page' => 'theirs'])->assertOk();
+        $this->with($ola)->putJson("/api/v1/jobs/{$job}/here", ['held' => []], ['X-Page' => 'theirs'])->assertOk()
+            ->assertJsonPath('others', [['name' => 'Isa Quill', 'held' => ['p1']]]);
+        $this->with($ola)->deleteJson("/api/v1/jobs/{$job}/here", ['held' => []], ['X-Page' => 'theirs'])->assertNoContent();
+        $this->with($ola)->putJson("/api/v1/jobs/{$job}/here", ['held' => []], ['X-Page' => 'mine'])->assertJsonPath('others.0.name', 'Isa Quill');
     }
 }

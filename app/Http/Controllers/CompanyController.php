@@ -24,7 +24,7 @@ final class CompanyController
         return new CompanyResource([
             'version' => $job->version,
             'others' => $person !== null
-                ? Company::here($job, $person, self::page($request), array_values((array) $request->validated('held'))) : [],
+                ? Company::here($job, $person, self::page($request, $person), array_values((array) $request->validated('held'))) : [],
         ]);
     }
 
@@ -33,13 +33,14 @@ final class CompanyController
     public function gone(HereRequest $request, ShopJob $job): Response
     {
         $person = Person::asking();
-        $person !== null ? Company::gone($job, $person, self::page($request)) : null;
+        $person !== null ? Company::gone($job, $person, self::page($request, $person)) : null;
 
         return response()->noContent();
     }
 
-    private static function page(HereRequest $request): string
+    /** What a page calls itself, of this person: whoever calls theirs by the name of another's takes nobody's place. */
+    private static function page(HereRequest $request, Person $person): string
     {
-        return mb_substr($request->page(), 0, 40);
+        return mb_substr("{$person->id} {$request->page()}", 0, 40);
     }
 }
