@@ -33,42 +33,41 @@ final class JobArchive
 
     public static function bytes(ShopJob $job): string
     {
-        return ShopJob::reading(static function () use ($job): string {
-            $job = ShopJob::snapshot($job->id);
-            $files = ['bench.json' => ArtworkJson::encode($job->art())];
-            $source = Source::query()->find($job->id);
-            if ($source !== null && $source->svg !== '') {
-                $files['customer-file'] = $source->svg;
-            }
-            $versions = [];
-            foreach (Version::query()->where('shop_job_id', $job->id)->orderBy('id')->get() as $version) {
-                $file = 'versions/'.(count($versions) + 1).'.json';
-                $files[$file] = ArtworkJson::encode($version->art());
-                $versions[] = ['name' => $version->name, 'file' => $file, 'made' => (string) $version->created_at];
-            }
-            $pictures = [];
-            $under = DB::table('job_pictures')->where('shop_job_id', $job->id)->pluck('file');
-            foreach (ReferencePicture::query()->whereIn('file', $under)->orderBy('file')->get() as $picture) {
-                $files["pictures/{$picture->file}"] = $picture->bytes;
-                $pictures[] = $picture->file;
-            }
-            $about = [
-                'form' => self::FORM,
-                'made' => now()->toIso8601String(),
-                'ticket' => self::ticket($job),
-                'intake' => [
-                    'name' => $job->source_name, 'notices' => $job->notices, 'width' => $job->intake_width_mm, 'frame' => $job->file_frame,
-                    'view' => $source?->view_box,
-                ],
-                'versions' => $versions,
-                'pictures' => $pictures,
-                'files' => array_map(static fn (string $bytes): string => hash('sha256', $bytes), $files),
-            ];
-            $bytes = Zip::bytes([self::ABOUT => ArtworkJson::text($about), ...$files]);
-            self::held($bytes, $about['files']);
+        // Bench and ticket of one moment; versions, pictures and the customer's file never change.
+        $job = ShopJob::snapshot($job->id);
+        $files = ['bench.json' => ArtworkJson::encode($job->art())];
+        $source = Source::query()->find($job->id);
+        if ($source !== null && $source->svg !== '') {
+            $files['customer-file'] = $source->svg;
+        }
+        $versions = [];
+        foreach (Version::query()->where('shop_job_id', $job->id)->orderBy('id')->get() as $version) {
+            $file = 'versions/'.(count($versions) + 1).'.json';
+            $files[$file] = ArtworkJson::encode($version->art());
+            $versions[] = ['name' => $version->name, 'file' => $file, 'made' => (string) $version->created_at];
+        }
+        $pictures = [];
+        $under = DB::table('job_pictures')->where('shop_job_id', $job->id)->pluck('file');
+        foreach (ReferencePicture::query()->whereIn('file', $under)->orderBy('file')->get() as $picture) {
+            $files["pictures/{$picture->file}"] = $picture->bytes;
+            $pictures[] = $picture->file;
+        }
+        $about = [
+            'form' => self::FORM,
+            'made' => now()->toIso8601String(),
+            'ticket' => self::ticket($job),
+            'intake' => [
+                'name' => $job->source_name, 'notices' => $job->notices, 'width' => $job->intake_width_mm, 'frame' => $job->file_frame,
+                'view' => $source?->view_box,
+            ],
+            'versions' => $versions,
+            'pictures' => $pictures,
+            'files' => array_map(static fn (string $bytes): string => hash('sha256', $bytes), $files),
+        ];
+        $bytes = Zip::bytes([self::ABOUT => ArtworkJson::text($about), ...$files]);
+        self::held($bytes, $about['files']);
 
-            return $bytes;
-        });
+        return $bytes;
     }
 
     /** @return Ticket */

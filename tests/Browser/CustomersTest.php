@@ -48,4 +48,28 @@ final class CustomersTest extends BrowserTestCase
         $this->see('[data-test=none]');
         self::assertSame([], $this->complaints());
     }
+
+    #[Test]
+    public function a_whole_job_goes_out_as_a_file_and_becomes_one_again(): void
+    {
+        $this->visit('/jobs/2/set-up');
+        $title = (string) $this->see('.drawer input')->getAttribute('value');
+        $this->press('[data-test=whole]');
+        $file = $this->downloaded();
+        self::assertStringEndsWith('.job.zip', $file);
+        $this->visit('/new');
+        $this->upload($file);
+        $this->press('[data-test=open-whole]');
+        $this->see('.page');
+        preg_match('~/jobs/(\d+)~', self::$browser->getCurrentURL(), $found);
+        self::assertGreaterThan(9, (int) ($found[1] ?? 0), 'another job than any of the demo');
+        $this->seeText($title);
+        $this->visit('/new');
+        $damaged = self::$folder.'/damaged.job.zip';
+        file_put_contents($damaged, substr((string) file_get_contents($file), 0, 900));
+        $this->upload($damaged);
+        $this->press('[data-test=open-whole]');
+        $this->seeText('That is no file of a job, or it is damaged.', '[data-test=problem]');
+        self::assertSame([], $this->complaints());
+    }
 }
