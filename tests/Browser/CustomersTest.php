@@ -60,9 +60,12 @@ final class CustomersTest extends BrowserTestCase
         $this->visit('/new');
         $this->upload($file);
         $this->press('[data-test=open-whole]');
-        $this->see('.page');
-        preg_match('~/jobs/(\d+)~', self::$browser->getCurrentURL(), $found);
-        self::assertGreaterThan(9, (int) ($found[1] ?? 0), 'another job than any of the demo');
+        $id = self::until(
+            static fn (): ?int => preg_match('~/jobs/(\d+)~', self::$browser->getCurrentURL(), $found) === 1 ? (int) $found[1] : null,
+            'the job',
+            20.0,
+        );
+        self::assertGreaterThan(9, $id, 'another than any of the demo');
         $this->seeText($title);
         $this->visit('/new');
         $damaged = self::$folder.'/damaged.job.zip';

@@ -121,6 +121,7 @@ const widthOf = computed(() => (empty.value ? t('of the page') : taken.of === 'a
 
 async function start() {
   clear()
+  if (!empty.value && taken.whole && !taken.file) return openWhole()
   if (!empty.value && !taken.file && taken.reference) {
     problem.value = t('A picture has no outlines to cut. Draw over it on an empty bench, or choose a drawing.')
     return
