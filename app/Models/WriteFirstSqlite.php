@@ -14,6 +14,9 @@ use PDOException;
  */
 final class WriteFirstSqlite extends SQLiteConnection
 {
+    /** Whether reads under way all see one state: what begins that is no transaction that PDO knows of. */
+    private bool $reads = false;
+
     protected function executeBeginTransactionStatement(): void
     {
         $pdo = $this->getPdo();
@@ -41,13 +44,16 @@ final class WriteFirstSqlite extends SQLiteConnection
     public function snapshot(Closure $read): mixed
     {
         $pdo = $this->getPdo();
-        if ($pdo->inTransaction()) {
+        // One within another sees what that sees.
+        if ($this->reads || $pdo->inTransaction()) {
             return $read();
         }
         $pdo->exec('BEGIN DEFERRED');
+        $this->reads = true;
         try {
             return $read();
         } finally {
+            $this->reads = false;
             $pdo->exec('ROLLBACK');
         }
     }

@@ -368,6 +368,9 @@ final class NothingIsLostTest extends TestCase
                 $read(static fn () => $writer->exec('BEGIN IMMEDIATE; UPDATE job SET width = 200; UPDATE piece SET x = 195; COMMIT')),
             );
             self::assertSame([200.0, 195.0], $read(null), 'and the next reading sees what was written');
+            $within = $reader->snapshot(static fn (): array => $read(static fn () => $writer->exec('BEGIN IMMEDIATE; UPDATE piece SET x = 295; COMMIT')));
+            self::assertSame([200.0, 195.0], $within, 'one within another sees what that sees');
+            self::assertSame([200.0, 295.0], $read(null));
             // Nobody was kept out meanwhile, and nothing is left locked.
             $writer->exec('UPDATE job SET width = 300');
             self::assertSame(300.0, $reader->selectOne('SELECT width FROM job')->width);
