@@ -10,6 +10,7 @@ use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Recipe\Letters\Lettering;
 use NeatEdge\Core\Seen\Seen;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\Attributes\Test;
 
 /** Three pieces for the regatta, made from nothing with only the page. */
@@ -122,6 +123,7 @@ final class DrawnOnTheBenchTest extends BrowserTestCase
     }
 
     #[Test]
+    #[Group('whole')]
     public function a_tabard_drawn_as_one_half_and_mirrored_with_brush_lines_for_its_folds(): void
     {
         $this->emptyBench("Stewards' tabard, flat", 'plain', '160mm', '180mm');

@@ -9,6 +9,7 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\PlanarMap\Combine;
 use NeatEdge\Core\Recipe\Border\BorderAround;
 use NeatEdge\Core\Recipe\Wrap\Wrap;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\Attributes\Test;
 
 /** Pieces of the regatta made from nothing with the tools of Shape, with a mouse and keys; each is judged by its areas, pieces and nodes. */
@@ -69,6 +70,7 @@ final class ShapedByHandTest extends BrowserTestCase
     }
 
     #[Test]
+    #[Group('whole')]
     public function a_lantern_chain_of_six_rings_over_and_under_in_turn(): void
     {
         $this->emptyBench('Lantern chain', 'cut-vinyl', '120mm', '120mm');
@@ -103,6 +105,7 @@ final class ShapedByHandTest extends BrowserTestCase
     }
 
     #[Test]
+    #[Group('whole')]
     public function a_pinwheel_of_lines_that_stop_short_and_stick_out_is_filled_and_no_line_is_left(): void
     {
         $this->emptyBench('Pinwheel', 'cut-vinyl', '100mm', '100mm');
@@ -194,6 +197,7 @@ final class ShapedByHandTest extends BrowserTestCase
     }
 
     #[Test]
+    #[Group('whole')]
     public function stickers_have_borders_that_follow_and_a_hole_is_lifted_as_a_rim(): void
     {
         $this->emptyBench('Sticker sheet', 'sticker', '160mm', '80mm');

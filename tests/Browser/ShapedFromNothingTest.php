@@ -8,6 +8,7 @@ use Facebook\WebDriver\WebDriverKeys;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Geometry\Parts;
 use NeatEdge\Core\PlanarMap\Combine;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\Attributes\Test;
 
 /** Two larger takes of the regatta, from an empty bench, with a mouse and keys; judged by areas, parts and nodes. */
@@ -99,6 +100,7 @@ final class ShapedFromNothingTest extends BrowserTestCase
     }
 
     #[Test]
+    #[Group('whole')]
     public function a_river_pennant_of_swelling_bands_that_end_exactly_on_the_inner_of_two_rings(): void
     {
         $this->emptyBench('River pennant', 'cut-vinyl', '140mm', '100mm');
