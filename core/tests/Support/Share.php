@@ -11,7 +11,7 @@ namespace NeatEdge\Core\Tests\Support;
 final class Share
 {
     /** Of bin/test. */
-    private const USUAL = 0.3;
+    private const USUAL = 0.4;
 
     public static function of(int $all): int
     {
