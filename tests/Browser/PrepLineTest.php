@@ -129,6 +129,8 @@ final class PrepLineTest extends BrowserTestCase
         $this->press('[data-test=touch]');
         $this->see('[data-test=touching]');
         $this->see('[data-tool=arrange]');
+        // The result is on the bench only when it was fetched: what is pressed before is a piece of the source.
+        self::still(20.0);
         $source = $this->art();
         // The bar is one piece of the result, in the strength that the line gave it; it is moved by hand.
         $this->click(100, 30);
