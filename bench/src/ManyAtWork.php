@@ -197,7 +197,7 @@ final class ManyAtWork
         // A sheet that is told as sent and was refused by a lost answer is one more at the machine and none here: what is noted in the shop counts.
         foreach (['cutter' => 'cut_mm', 'engraver' => 'engraved_mm'] as $kind => $name) {
             $one = $this->operators[$kind];
-            $sent = self::sendings($one['job']);
+            $sent = self::sendings($floor, $one['job']);
             $due = $sent * $one['length'];
             $did = Day::did("{$floor->folder}/{$kind}", $name);
             yield [
@@ -209,14 +209,17 @@ final class ManyAtWork
         $one = $this->operators['recorder'];
         yield [
             'recorder: films exposed, of those that were sent',
-            sprintf('%d of %d', Day::did("{$floor->folder}/recorder", 'plates'), self::sendings($one['job'])),
+            sprintf('%d of %d', Day::did("{$floor->folder}/recorder", 'plates'), self::sendings($floor, $one['job'])),
             'as many',
         ];
     }
 
-    private static function sendings(int $job): int
+    /** The list on the page has the newest alone. */
+    private static function sendings(Floor $floor, int $job): int
     {
-        return count(Crowd::get("jobs/{$job}/sendings")['sendings'] ?? Crowd::get("jobs/{$job}/sendings"));
+        return (int) $floor->list(
+            "select count(*) from sendings join works on works.id = sendings.work_id where sendings.shop_job_id = {$job} and works.state = 'done'",
+        )[0];
     }
 
     /** @return iterable<array{string, string, string}> */
