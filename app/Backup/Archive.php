@@ -151,8 +151,9 @@ final class Archive
     {
         $fonts = [];
         foreach (Schema::hasTable('fonts') ? DB::table('fonts')->pluck('path') : [] as $path) {
-            if (preg_match('~^app/fonts/[0-9a-f]{64}$~', (string) $path) === 1 && is_file(ShopFonts::here((string) $path))) {
-                $fonts['fonts/'.basename((string) $path)] = ShopFonts::here((string) $path);
+            $own = preg_match('~^app/fonts/[0-9a-f]{64}$~', (string) $path) === 1 ? ShopFonts::here((string) $path) : null;
+            if ($own !== null && is_file($own)) {
+                $fonts['fonts/'.basename($own)] = $own;
             }
         }
 

@@ -8,6 +8,7 @@ use App\Models\ReferencePicture;
 use App\Models\ShopJob;
 use App\Models\Source;
 use App\Models\Version;
+use App\Prep\Showing;
 use App\Prep\Zip;
 use Illuminate\Support\Facades\DB;
 use NeatEdge\Core\Format\Json\ArtworkJson;
@@ -16,9 +17,8 @@ use ZipArchive;
 
 /**
  * One job as a file, for another shop or for later: a ZIP with a page of contents, the bench, the customer's file untouched, the named versions and the
- * pictures
- * that lie under the work. Not in it is what belongs to the shop: its history act by act, who did it, what was prepared (it is prepared anew), materials and
- * machines, proofs that were shared and what was sent.
+ * pictures that lie under the work. Not in it is what belongs to the shop: its history act by act, who did it, what was prepared (it is prepared anew),
+ * materials and machines, proofs that were shared and what was sent.
  *
  * @phpstan-type Ticket array{
  *     title: string, process: string, customer: string, due: string|null, unit: string, line: float|null, gap: float|null,
@@ -89,7 +89,7 @@ final class JobArchive
             // Whose art lies in a place is a number of this shop's.
             'shown' => array_filter([
                 ...$shown,
-                'arts' => array_map(static fn (array $art): array => array_diff_key($art, ['job' => 1, 'version' => 1]), $shown['arts'] ?? []),
+                'arts' => array_map(static fn (array $art): array => array_diff_key($art, Showing::WHOSE), $shown['arts'] ?? []),
             ], static fn (mixed $one): bool => $one !== []),
         ];
     }

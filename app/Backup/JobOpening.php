@@ -215,7 +215,7 @@ final class JobOpening
             'shop_job_id' => $job->id,
             'number' => 1,
             'name' => $name,
-            'artwork' => (string) gzcompress(ArtworkJson::encode(self::over($this->file->artwork($file), $pictures)), 3),
+            'artwork' => Version::packed(self::over($this->file->artwork($file), $pictures)),
             ...(strtotime($made) === false ? [] : ['created_at' => date('Y-m-d H:i:s', (int) strtotime($made))]),
         ]);
     }

@@ -37,13 +37,19 @@ final class Version extends Model
         return ArtworkJson::decode((string) gzuncompress($this->artwork));
     }
 
+    /** As art() reads it. */
+    public static function packed(Artwork $art): string
+    {
+        return (string) gzcompress(ArtworkJson::encode($art), 3);
+    }
+
     public static function keep(ShopJob $job, string $name): self
     {
         return self::query()->create([
             'shop_job_id' => $job->id,
             'number' => $job->revision,
             'name' => $name,
-            'artwork' => (string) gzcompress(ArtworkJson::encode($job->art()), 3),
+            'artwork' => self::packed($job->art()),
         ]);
     }
 }

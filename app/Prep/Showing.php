@@ -48,7 +48,7 @@ final class Showing
     private const KEPT = 86_400;
 
     /** What says whose art it is, not how it lies. */
-    private const WHOSE = ['job' => 1, 'version' => 1];
+    public const WHOSE = ['job' => 1, 'version' => 1];
 
     /** In place of a job's number: nothing lies there. */
     public const NOTHING = 0;

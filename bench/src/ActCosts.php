@@ -84,8 +84,8 @@ final class ActCosts
             'a job opened' => fn (int $at) => fn () => $this->ask('GET', "jobs/{$id}"),
             'the list of jobs' => fn (int $at) => fn () => $this->ask('GET', 'jobs'),
             'a job of a file' => fn (int $at) => fn () => $this->made($svg),
-            'prepared' => fn (int $at) => fn () => $this->ask('POST', 'jobs/'.$this->newest().'/preparations', []),
-            'laid out' => fn (int $at) => fn () => $this->ask('GET', 'jobs/'.$this->newest().'/making'),
+            'prepared' => fn (int $at) => fn () => $this->ask('POST', 'jobs/'.$this->newest.'/preparations', []),
+            'laid out' => fn (int $at) => fn () => $this->ask('GET', 'jobs/'.$this->newest.'/making'),
         ];
         foreach ($acts as $name => $act) {
             $times = in_array($name, ['prepared', 'laid out'], true) ? 1 : self::TIMES;
@@ -94,9 +94,9 @@ final class ActCosts
             [$seconds, $queries, $bytes] = [[], [], []];
             for ($i = 0; $i < $times; $i++) {
                 $do = $act($version());
-                [$cpu, $had, $lay] = [self::cpu(), $this->queries, $this->bytes()];
+                [$cpu, $had, $lay] = [Timed::here(), $this->queries, $this->bytes()];
                 $do();
-                $seconds[] = self::cpu() - $cpu;
+                $seconds[] = Timed::here() - $cpu;
                 $queries[] = $this->queries - $had;
                 $bytes[] = $this->bytes() - $lay;
             }
@@ -109,11 +109,6 @@ final class ActCosts
         }
         $kept = DB::table('revisions')->where('shop_job_id', $id)->where('number', '>', 1)->selectRaw('avg(length(change)) as many')->value('many');
         yield ['what is kept of an edit, bytes', sprintf('%.0f', (float) $kept), 'within 20 MB a job'];
-    }
-
-    private function newest(): int
-    {
-        return $this->newest;
     }
 
     private function made(string $svg): int
@@ -146,13 +141,6 @@ final class ActCosts
         }
 
         return (array) json_decode((string) $answer->getContent(), true);
-    }
-
-    private static function cpu(): float
-    {
-        $used = getrusage() ?: [];
-
-        return ($used['ru_utime.tv_sec'] ?? 0) + ($used['ru_stime.tv_sec'] ?? 0) + (($used['ru_utime.tv_usec'] ?? 0) + ($used['ru_stime.tv_usec'] ?? 0)) / 1e6;
     }
 
     private function bytes(): int

@@ -11,7 +11,7 @@ use CurlMultiHandle;
  * People at a shop, as many as one process can play: each has a job of its own, moves its pieces, tries changes out, prepares it and has it laid out, with
  * pauses between. What was not answered is sent again with its key until it is, and what was acknowledged is written down.
  *
- * @phpstan-type Asked array{person: int, act: string, path: string, body: string|null, tries: int, began: float}
+ * @phpstan-type Asked array{person: int, act: string, tries: int, began: float}
  */
 final class Crowd
 {
@@ -74,22 +74,19 @@ final class Crowd
     {
         $svg = Served::sheet(40);
         for ($person = 0; $person < $this->people; $person++) {
-            $this->jobs[] = $job = $this->job($svg);
+            $this->jobs[] = $job = self::job($svg, 'cut-vinyl');
             $state = self::get("jobs/{$job}");
             $this->versions[] = $state['job']['version'];
-            $this->from[] = array_column(array_map(static fn (array $piece): array => [$piece['id'], $piece['box'][0]], $state['art']['pieces']), 1, 0);
+            $this->from[] = self::places($state);
             $this->moved[] = [];
             $this->due[] = 0.0;
             $this->open[] = null;
         }
     }
 
-    private function job(string $svg): int
+    public static function job(string $svg, string $process, string $width = ''): int
     {
-        $part = static fn (string $about): string => "--b\r\nContent-Disposition: form-data; {$about}\r\n\r\n";
-        $body = "{$part('name="process"')}cut-vinyl\r\n{$part('name="file"; filename="a.svg"')}{$svg}\r\n--b--\r\n";
-
-        return (int) self::post('jobs', $body, 'multipart/form-data; boundary=b')['id'];
+        return (int) self::post('jobs', Served::form($svg, $process, $width), Served::FORM)['id'];
     }
 
     /**
@@ -186,8 +183,6 @@ final class Crowd
         $this->asked[spl_object_id($handle)] = [
             'person' => $person,
             'act' => $act,
-            'path' => $path,
-            'body' => $body,
             'tries' => $tries,
             'began' => microtime(true),
         ];
@@ -245,16 +240,21 @@ final class Crowd
         }
     }
 
+    /**
+     * @param  array<mixed>  $state  of a job
+     * @return array<string, float> mm from the left, by piece
+     */
+    private static function places(array $state): array
+    {
+        return array_column(array_map(static fn (array $piece): array => [$piece['id'], $piece['box'][0]], $state['art']['pieces']), 1, 0);
+    }
+
     /** @return array{int, int} acknowledged moves that are not in their jobs, and pieces that were looked at */
     public function lost(): array
     {
         $lost = $looked = 0;
         foreach ($this->jobs as $person => $job) {
-            $now = array_column(
-                array_map(static fn (array $piece): array => [$piece['id'], $piece['box'][0]], self::get("jobs/{$job}")['art']['pieces']),
-                1,
-                0,
-            );
+            $now = self::places(self::get("jobs/{$job}"));
             foreach ($this->from[$person] as $piece => $x) {
                 $looked++;
                 $lost += abs(($now[$piece] ?? INF) - $x - ($this->moved[$person][$piece] ?? 0.0)) > 0.001 ? 1 : 0;
@@ -290,10 +290,13 @@ final class Crowd
     }
 
     /** @return array<mixed>|null */
-    public static function tried(string $path, ?string $body = null, string $type = 'application/json'): ?array
+    public static function tried(string $path, ?string $body = null, string $type = 'application/json', string $method = 'POST'): ?array
     {
         $handle = self::handle($path, $body, $type);
         curl_setopt($handle, CURLOPT_TIMEOUT, 60);
+        if ($body !== null && $method !== 'POST' && $method !== '') {
+            curl_setopt($handle, CURLOPT_CUSTOMREQUEST, $method);
+        }
         $data = json_decode((string) curl_exec($handle), true);
 
         return is_array($data) && curl_getinfo($handle, CURLINFO_RESPONSE_CODE) < 300 ? $data : null;

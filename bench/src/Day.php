@@ -157,7 +157,7 @@ final class Day
     }
 
     /** @param  callable(): bool  $is */
-    private static function until(callable $is, string $what): void
+    public static function until(callable $is, string $what): void
     {
         for ($end = microtime(true) + self::PATIENCE; ! $is(); usleep(200_000)) {
             if (microtime(true) > $end) {

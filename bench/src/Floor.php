@@ -37,7 +37,7 @@ final class Floor
     private readonly string $root;
 
     /** @param  int  $machines  the first port of the stand-in machines */
-    public function __construct(public readonly int $machines, private readonly int $workers = 2)
+    public function __construct(int $machines, int $workers = 2)
     {
         $this->root = dirname(__DIR__, 2);
         $this->folder = sys_get_temp_dir().'/neat-edge-floor-'.getmypid();
@@ -120,19 +120,22 @@ final class Floor
     /** @return array<string, int> what the database answers: the second column by the first */
     public function asked(string $query): array
     {
-        $database = new PDO("pgsql:host={$this->folder};dbname=edge", 'edge', '', [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
-        $answer = $database->query($query);
-
-        return $answer === false ? [] : array_map(intval(...), $answer->fetchAll(PDO::FETCH_KEY_PAIR));
+        return array_map(intval(...), $this->answered($query, PDO::FETCH_KEY_PAIR));
     }
 
     /** @return list<string> the first column of what the database answers */
     public function list(string $query): array
     {
+        return array_values(array_map(strval(...), $this->answered($query, PDO::FETCH_COLUMN)));
+    }
+
+    /** @return array<mixed> */
+    private function answered(string $query, int $as): array
+    {
         $database = new PDO("pgsql:host={$this->folder};dbname=edge", 'edge', '', [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
         $answer = $database->query($query);
 
-        return $answer === false ? [] : array_values(array_map(strval(...), $answer->fetchAll(PDO::FETCH_COLUMN)));
+        return $answer === false ? [] : $answer->fetchAll($as);
     }
 
     /** As when its power is cut, and begun again. */
@@ -150,7 +153,6 @@ final class Floor
 
     public function fillDisk(): void
     {
-        @file_put_contents("{$this->folder}/contents/full", str_repeat('x', 1024 * 1024 * (self::DISK + 8)));
         self::do(['sh', '-c', "dd if=/dev/zero of={$this->folder}/contents/full bs=64k 2>/dev/null; true"]);
     }
 
@@ -272,20 +274,6 @@ final class Floor
         while ($this->processes[$name]->isRunning()) {
             usleep(10_000);
         }
-    }
-
-    /** @return int kB that a process holds by itself, with what it began */
-    public function memory(string $name): int
-    {
-        $sum = 0;
-        $of = [(int) $this->processes[$name]->getPid()];
-        while (($pid = array_pop($of)) !== null) {
-            preg_match('/^Pss:\s+(\d+)/m', (string) @file_get_contents("/proc/{$pid}/smaps_rollup"), $found);
-            $sum += (int) ($found[1] ?? 0);
-            array_push($of, ...array_map(intval(...), array_filter(explode("\n", (string) shell_exec("pgrep -P {$pid}")))));
-        }
-
-        return $sum;
     }
 
     public static function answers(): bool

@@ -30,7 +30,7 @@ final class ManyAtWork
     /** @var list<array{float, string}> */
     private array $happened = [];
 
-    /** @var array<string, array{job: int, machine: int, sending: int, length: float, sent: int, made: float}> by kind of machine */
+    /** @var array<string, array{job: int, machine: int, sending: int, length: float}> by kind of machine */
     private array $operators = [];
 
     private float $asked = 0.0;
@@ -91,24 +91,22 @@ final class ManyAtWork
         foreach (Crowd::get('stock')['items'] as $item) {
             if ($item['kind'] === 'machine') {
                 // What a machine says that it cut is then what the sheet says: no swivels, nothing past a start.
-                $this->patch("stock/{$item['id']}", ['values' => ['blade' => '0', 'overcut' => '0']]);
+                Crowd::tried("stock/{$item['id']}", Crowd::json(['values' => ['blade' => '0', 'overcut' => '0']]), method: 'PATCH');
                 $ids[$item['values']['kind']] = $item['id'];
             }
         }
         foreach (self::MADE as $kind => [$file, $process, $width]) {
             $svg = (string) file_get_contents(dirname(__DIR__, 2)."/database/demo/{$file}");
-            $part = static fn (string $about): string => "--b\r\nContent-Disposition: form-data; {$about}\r\n\r\n";
-            $body = "{$part('name="process"')}{$process}\r\n{$part('name="width"')}{$width}\r\n{$part('name="file"; filename="a.svg"')}{$svg}\r\n--b--\r\n";
-            $job = (int) Crowd::post('jobs', $body, 'multipart/form-data; boundary=b')['id'];
+            $job = Crowd::job($svg, $process, $width);
             $prepared = Crowd::post("jobs/{$job}/preparations", '{}');
-            self::until(static fn (): bool => in_array(
+            Day::until(static fn (): bool => in_array(
                 Crowd::get("preparations/{$prepared['id']}")['status'] ?? '',
                 ['done', 'failed'],
                 true,
             ), "{$file} to be prepared");
             // Whoever makes them has looked at what is open.
             Crowd::post("jobs/{$job}/releases", Crowd::json(['by' => 'The shop', 'reason' => 'It is tried']));
-            self::until(static function () use ($job, &$layouts): bool {
+            Day::until(static function () use ($job, &$layouts): bool {
                 $layouts = Crowd::get("jobs/{$job}/making")['layouts'] ?? [];
 
                 return $layouts !== [];
@@ -118,8 +116,6 @@ final class ManyAtWork
                 'machine' => $ids[$kind],
                 'sending' => 0,
                 'length' => (float) $layouts[0]['length_mm'],
-                'sent' => 0,
-                'made' => 0.0,
             ];
         }
     }
@@ -143,7 +139,6 @@ final class ManyAtWork
                 $new = Crowd::tried("jobs/{$one['job']}/sendings", Crowd::json(['machine' => $one['machine'], 'number' => 0, 'again' => true]));
                 if ($new !== null) {
                     $this->operators[$kind]['sending'] = (int) $new['id'];
-                    $this->operators[$kind]['sent']++;
                 }
             }
         }
@@ -229,8 +224,8 @@ final class ManyAtWork
             floatval(...),
             $floor->list("select began_at - queued_at from works where state = 'done' and kind in ('prepare', 'lay-out') order by 1"),
         );
-        $median = $waits === [] ? 0.0 : self::share($waits, 0.5);
-        $late = $waits === [] ? 0.0 : self::share($waits, 0.95);
+        $median = Timed::share($waits, 0.5);
+        $late = Timed::share($waits, 0.95);
         yield [sprintf('long work waited for at the page: %d, wait 50th / 95th, s', count($waits)), sprintf('%.2f / %.2f', $median, $late), ''];
         $kinds = [];
         foreach (['prepare', 'lay-out'] as $kind) {
@@ -276,24 +271,10 @@ final class ManyAtWork
         return (string) @file_get_contents('http://127.0.0.1:'.Floor::PORT.'/api/v1/counts');
     }
 
-    /** @param  array<string, mixed>  $fields */
-    private function patch(string $path, array $fields): void
-    {
-        file_get_contents('http://127.0.0.1:'.Floor::PORT."/api/v1/{$path}", false, stream_context_create(['http' => [
-            'method' => 'PATCH', 'header' => "Content-Type: application/json\r\nAccept: application/json", 'content' => Crowd::json($fields),
-        ]]));
-    }
-
     /** @param  list<float>  $times  the shortest first */
     private static function said(array $times): string
     {
-        return $times === [] ? '-' : sprintf('%.0f / %.0f', self::share($times, 0.5), self::share($times, 0.95));
-    }
-
-    /** @param  list<float>  $times  the shortest first */
-    private static function share(array $times, float $share): float
-    {
-        return $times[(int) min(count($times) - 1, floor($share * count($times)))];
+        return $times === [] ? '-' : sprintf('%.0f / %.0f', Timed::share($times, 0.5), Timed::share($times, 0.95));
     }
 
     /** @param  array<string|int, int>  $counts */
@@ -303,15 +284,5 @@ final class ManyAtWork
             ', ',
             array_map(static fn (string|int $what, int $many): string => "{$what}: {$many}", array_keys($counts), $counts),
         );
-    }
-
-    /** @param  callable(): bool  $is */
-    private static function until(callable $is, string $what): void
-    {
-        for ($end = microtime(true) + 120; ! $is(); usleep(200_000)) {
-            if (microtime(true) > $end) {
-                throw new RuntimeException("Waited too long for {$what}.");
-            }
-        }
     }
 }

@@ -80,7 +80,7 @@ final class Scale
             sprintf('%.2f / %.2f', $run['wait'][0], $run['wait'][1]),
             '',
         ];
-        yield ['the same played', sprintf('%.2f / %.2f', self::share($waits, 0.5), self::share($waits, 0.95)), 'within a factor of 1.5 or 0.5 s'];
+        yield ['the same played', sprintf('%.2f / %.2f', Timed::share($waits, 0.5), Timed::share($waits, 0.95)), 'within a factor of 1.5 or 0.5 s'];
     }
 
     /** Mean wait in a queue for some workers, each of whom takes a second in the mean (Erlang 1917). */
@@ -100,12 +100,6 @@ final class Scale
     /** @param  list<float>  $times  the shortest first */
     private static function told(array $times): string
     {
-        return sprintf('%.1f / %.1f / %.1f', self::share($times, 0.5), self::share($times, 0.95), self::share($times, 0.99));
-    }
-
-    /** @param  list<float>  $times  the shortest first */
-    private static function share(array $times, float $share): float
-    {
-        return $times === [] ? 0.0 : $times[(int) min(count($times) - 1, floor($share * count($times)))];
+        return sprintf('%.1f / %.1f / %.1f', Timed::share($times, 0.5), Timed::share($times, 0.95), Timed::share($times, 0.99));
     }
 }

@@ -136,14 +136,22 @@ final class Served
         return self::send($path, (string) json_encode($fields), 'application/json', 'PATCH');
     }
 
+    /** What a form of this kind says of itself. */
+    public const FORM = 'multipart/form-data; boundary=b';
+
     /** Lays a drawing on a bench of its own and gives its job's id. */
     public static function job(string $svg, string $process = 'plain', string $width = ''): int
     {
+        return (int) self::send('jobs', self::form($svg, $process, $width), self::FORM)['id'];
+    }
+
+    /** The form by which a drawing becomes a job. */
+    public static function form(string $svg, string $process, string $width = ''): string
+    {
         $sized = $width === '' ? '' : "--b\r\nContent-Disposition: form-data; name=\"width\"\r\n\r\n{$width}\r\n";
         $part = static fn (string $about): string => "--b\r\nContent-Disposition: form-data; {$about}\r\n\r\n";
-        $body = "{$sized}{$part('name="process"')}{$process}\r\n{$part('name="file"; filename="a.svg"')}{$svg}\r\n--b--\r\n";
 
-        return (int) self::send('jobs', $body, 'multipart/form-data; boundary=b')['id'];
+        return "{$sized}{$part('name="process"')}{$process}\r\n{$part('name="file"; filename="a.svg"')}{$svg}\r\n--b--\r\n";
     }
 
     /** A drawing of pieces of several kinds on a sheet. */
