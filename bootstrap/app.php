@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Middleware\BroughtToday;
 use App\Http\Middleware\OwnPageOnly;
 use App\Http\Middleware\PageToken;
 use App\Http\Middleware\SafeHeaders;
@@ -32,7 +33,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->remove(HandleCors::class);
         // Which language somebody reads is chosen in the page, and no secret.
         $middleware->encryptCookies(except: ['language']);
-        $middleware->alias(['signed-in' => SignedIn::class]);
+        $middleware->alias(['signed-in' => SignedIn::class, 'brought' => BroughtToday::class]);
         // Who asks is known before they are counted, and nothing is looked up for who is not known.
         $middleware->prependToPriorityList(ThrottleRequests::class, WhoAsks::class);
         $middleware->prependToPriorityList(SubstituteBindings::class, SignedIn::class);

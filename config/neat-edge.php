@@ -34,6 +34,8 @@ return [
     'files_a_minute' => (int) env('NEAT_EDGE_FILES_A_MINUTE', 600),
     // How much long work one person may have waiting or under way at once; nobody is held where nobody is asked who they are.
     'works_a_person' => (int) env('NEAT_EDGE_WORKS_A_PERSON', 40),
+    // How much one person may bring in a day, in bytes; 0 for no end. Nobody is held where nobody is asked who they are.
+    'bytes_a_day' => (int) env('NEAT_EDGE_BYTES_A_DAY', 2_000_000_000),
     // How often one address may look at proofs that it was sent, in a minute.
     'looks_a_minute' => (int) env('NEAT_EDGE_LOOKS_A_MINUTE', 120),
     // How long deleted jobs stay in the trash, in days.

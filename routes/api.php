@@ -82,7 +82,7 @@ Route::prefix('v1')->name('v1.')->middleware('throttle:asks')->group(static func
     });
 });
 
-Route::prefix('v1')->name('v1.')->middleware(['throttle:asks', 'signed-in'])->group(static function (): void {
+Route::prefix('v1')->name('v1.')->middleware(['throttle:asks', 'signed-in', 'brought'])->group(static function (): void {
     // Of whoever is signed in.
     Route::controller(AccountController::class)->prefix('account')->name('account.')->group(static function (): void {
         Route::patch('', 'update')->name('update')->can('account', Person::class);

@@ -15,9 +15,6 @@ use Symfony\Component\Mime\MessageConverter;
 /** A way for mail that ends in a table of the shop: it can be read on a page of its own, and nothing leaves. */
 final class StandInMailbox extends AbstractTransport
 {
-    /** Letters that are kept; the oldest go first. */
-    private const MOST = 500;
-
     /** By what a mail says that it leads somebody in. */
     public const SECRET = 'secret';
 
@@ -25,16 +22,12 @@ final class StandInMailbox extends AbstractTransport
     {
         $original = $message->getOriginalMessage();
         $mail = $original instanceof Message ? MessageConverter::toEmail($original) : throw new LogicException('Only mail that was written here is kept.');
-        Letter::query()->create([
+        Letter::keep([
             'to' => mb_substr(implode(', ', array_map(static fn (Address $to): string => $to->getAddress(), $mail->getTo())), 0, 200),
             'subject' => mb_substr((string) $mail->getSubject(), 0, 200),
             'words' => (string) $mail->getTextBody(),
             'secret' => $mail->getHeaders()->has('X-Metadata-'.self::SECRET),
         ]);
-        $last = Letter::query()->orderByDesc('id')->skip(self::MOST)->value('id');
-        if (is_int($last)) {
-            Letter::query()->where('id', '<=', $last)->delete();
-        }
     }
 
     public function __toString(): string

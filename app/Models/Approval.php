@@ -29,6 +29,7 @@ use Illuminate\Support\Collection;
  * @property Carbon|null $created_at
  * @property ShopJob $job
  * @property Collection<int, ApprovalAnswer> $answers
+ * @property Collection<int, Letter> $unsent
  */
 final class Approval extends Model
 {
@@ -54,6 +55,12 @@ final class Approval extends Model
     public function answers(): HasMany
     {
         return $this->hasMany(ApprovalAnswer::class)->orderBy('id');
+    }
+
+    /** @return HasMany<Letter, $this> mail that was to tell of it and was not sent */
+    public function unsent(): HasMany
+    {
+        return $this->hasMany(Letter::class);
     }
 
     /** Whether its link still leads to it. */

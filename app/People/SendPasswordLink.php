@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\People;
 
 use App\Mail\News;
+use App\Models\Letter;
 use App\Models\Person;
 use App\Words\Words;
 use Illuminate\Bus\Queueable;
@@ -13,6 +14,7 @@ use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\Password;
+use Throwable;
 
 /**
  * Mails a link by which somebody chooses a password: the first, or another in place of one that was forgotten. A worker does it, and looks whether there is
@@ -24,6 +26,9 @@ final class SendPasswordLink implements ShouldQueue
 
     /** How often it is tried where no mail goes out. */
     public int $tries = 3;
+
+    /** @var list<int> seconds between tries */
+    public array $backoff = [10, 120];
 
     /**
      * @param  string  $language  of who asked
@@ -49,5 +54,10 @@ final class SendPasswordLink implements ShouldQueue
                 $words->say('Who did not ask for it need not do anything.'),
             ]));
         });
+    }
+
+    public function failed(Throwable $why): void
+    {
+        Letter::unsent($this->address, Words::in($this->language)->say('Your password at Neat Edge'), $why);
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Prep;
 
 use App\Events\JobStands;
-use App\Mail\News;
+use App\Mail\Post;
 use App\Models\Approval;
 use App\Models\ApprovalAnswer;
 use App\Models\Preparation;
@@ -14,7 +14,6 @@ use App\Models\ShopSetting;
 use App\Words\Words;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\Mail;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Measure\ColourName;
@@ -63,10 +62,10 @@ final class Approvals
         ]);
         if ($to !== '') {
             $words = Words::of();
-            self::mail($to, $words->say("Please look at “{$job->title}”"), [
+            Post::send($to, $words->say("Please look at “{$job->title}”"), [
                 $words->say('Here is the proof of your order. Look at it, and say yes or what is to be changed.'), $address($secret),
                 $words->say("This link leads there for {$days} days."),
-            ]);
+            ], $approval->id);
         }
         JobStands::dispatch($job->id);
 
@@ -115,7 +114,7 @@ final class Approvals
         });
         $news = ShopSetting::values()['news'];
         if ($news !== '') {
-            self::mail($news, $said['kind'] === ApprovalAnswer::APPROVED
+            Post::send($news, $said['kind'] === ApprovalAnswer::APPROVED
                 ? "Approved: {$approval->facts['title']}" : "A change is asked for: {$approval->facts['title']}", [
                     "{$answer->by}: ".($words === '' ? '-' : $words),
                     ...array_map(static fn (array $pin, int $i): string => sprintf('%d. %s', $i + 1, $pin['words']), $pins, array_keys($pins)),
@@ -215,15 +214,5 @@ final class Approvals
     private static function called(string $hex): string
     {
         return preg_match('/^#[0-9a-f]{6}$/D', $hex) === 1 ? ColourName::of(Colour::fromHex($hex))." {$hex}" : $hex;
-    }
-
-    /**
-     * News go out whether or not somebody's mail is at hand: what was said is kept all the same.
-     *
-     * @param  list<string>  $lines
-     */
-    private static function mail(string $to, string $about, array $lines): void
-    {
-        rescue(static fn () => Mail::to($to)->send(new News($about, $lines)));
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Works;
 
 use App\Models\Contents;
+use App\Models\Letter;
 use App\Models\ShopJob;
 use App\Models\Work;
 use Illuminate\Support\Facades\DB;
@@ -70,6 +71,12 @@ final class Health
             [$kind, $state] = [self::escaped((string) $row->kind), self::escaped((string) $row->state)];
             $lines[] = "neat_edge_works{kind=\"{$kind}\",state=\"{$state}\"} ".(int) $row->many;
         }
+        array_push(
+            $lines,
+            '# TYPE neat_edge_mail_unsent gauge',
+            '# HELP neat_edge_mail_unsent Mail of the last day that no server took.',
+            'neat_edge_mail_unsent '.Letter::query()->where('unsent', '!=', '')->where('created_at', '>', now()->subDay())->count(),
+        );
         $oldest = Work::query()->where('state', 'waiting')->min('queued_at');
         array_push(
             $lines,

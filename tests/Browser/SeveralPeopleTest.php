@@ -138,6 +138,20 @@ final class SeveralPeopleTest extends BrowserTestCase
         $this->visit("/jobs/{$this->job}");
         $this->see('[data-stage=send]');
         self::until(fn (): ?bool => $this->howMany('[data-stage=draw]') === 0 ?: null, 'no way to Draw', 10.0);
+        // Nor by an address or a key; what stands there is seen, and can be pressed by nobody who may not.
+        $this->visit("/jobs/{$this->job}/draw");
+        $this->see('[data-stage=set-up][aria-current=step]');
+        $this->seeText('written by those who draw', '[data-test=not-yours]');
+        self::assertFalse($this->see('.form [type=submit]')->isEnabled());
+        self::assertFalse($this->see('[data-test=width]')->isEnabled());
+        self::assertGreaterThan(0, $this->howMany('.form .el-select__wrapper.is-disabled'), 'nor what is drawn by hand');
+        self::assertTrue($this->see('[data-test=whole]')->isEnabled(), 'a link stays one');
+        self::assertFalse($this->see('[data-test=prepare]')->isEnabled());
+        self::assertFalse($this->see('[data-test=undo]')->isEnabled());
+        self::assertSame(2, $this->howMany('.line .choose .is-disabled'), 'neither a step nor a preset is taken');
+        $this->keys(WebDriverKeys::CONTROL, 'z');
+        $this->seeText('for those who draw to do', '[data-test=told]');
+        self::assertSame([], $this->complaints());
         $this->visit('/people');
         $this->seeText('not yours to do here', '[data-test=problem]');
     }

@@ -10,6 +10,8 @@ use App\Models\Letter;
 use App\Models\ShopJob;
 use App\Models\StockItem;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Testing\TestResponse;
 use NeatEdge\Core\Tests\Support\Share;
@@ -319,6 +321,38 @@ final class ApprovalTest extends TestCase
         Mail::fake();
         $this->say($secret, ['kind' => 'approved', 'by' => 'Ines']);
         Mail::assertSent(News::class, static fn (News $news): bool => $news->hasTo('desk@marrowby.test'));
+    }
+
+    #[Test]
+    public function mail_that_no_server_takes_is_told_of_at_the_proof_and_in_the_mailbox_and_nothing_of_its_words_stays(): void
+    {
+        config(['mail.default' => 'smtp', 'mail.mailers.smtp' => ['transport' => 'smtp', 'host' => '127.0.0.1', 'port' => 1, 'timeout' => 1]]);
+        $job = $this->job('Boat');
+        $this->putJson('/api/v1/settings', ['values' => ['news' => 'desk@marrowby.test']])->assertOk();
+        $secret = $this->share($job, ['to' => 'ines@harrow.test']);
+        $why = $this->getJson("/api/v1/jobs/{$job}/approvals")->assertOk()->json('approvals.0.unsent');
+        self::assertStringContainsString('127.0.0.1:1', $why);
+        // The answer is kept all the same.
+        $this->say($secret, ['kind' => 'approved', 'by' => 'Ines', 'words' => 'fine']);
+        $this->getJson("/api/v1/jobs/{$job}/approvals")->assertJsonPath('approvals.0.answers.0.words', 'fine');
+        $box = $this->getJson('/api/v1/letters')->assertOk()->assertJsonPath('stand_in', false)->assertJsonCount(2, 'letters')->json('letters');
+        self::assertSame([['desk@marrowby.test', 'Approved: Boat', ''], ['ines@harrow.test', 'Please look at “Boat”', '']], array_map(static fn (array $one): array => [$one['to'], $one['subject'], $one['words']], $box));
+        self::assertStringContainsString('127.0.0.1:1', $box[0]['unsent']);
+        self::assertStringContainsString("neat_edge_mail_unsent 2\n", (string) $this->get('/api/v1/counts')->getContent());
+    }
+
+    #[Test]
+    public function mail_waits_for_a_worker_and_what_leads_in_waits_encrypted(): void
+    {
+        $job = $this->job('Boat');
+        config(['queue.default' => 'database']);
+        $secret = $this->share($job, ['to' => 'ines@harrow.test']);
+        self::assertSame(0, Letter::query()->count());
+        $waiting = (string) DB::table('queued_work')->where('queue', 'quick')->value('payload');
+        self::assertStringContainsString('Post', $waiting);
+        self::assertStringNotContainsString($secret, stripslashes($waiting));
+        Artisan::call('queue:work', ['--once' => true, '--queue' => 'quick']);
+        self::assertStringContainsString("/shown/{$secret}", Letter::query()->firstOrFail()->words);
     }
 
     #[Test]

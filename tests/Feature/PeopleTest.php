@@ -15,13 +15,16 @@ use App\Models\SignIn;
 use App\Models\Work;
 use App\People\Company;
 use App\People\Doors;
+use App\People\SendPasswordLink;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
 use Laravel\Sanctum\PersonalAccessToken;
 use PHPUnit\Framework\Attributes\Test;
+use Symfony\Component\Mailer\Exception\TransportException;
 use Tests\TestCase;
 
 /** Who comes in, how, and what is written down of it. */
@@ -397,6 +400,26 @@ final class PeopleTest extends TestCase
     }
 
     #[Test]
+    public function the_owner_is_told_of_a_way_in_that_no_server_of_mail_took(): void
+    {
+        $this->shop();
+        $isa = $this->signIn('isa@marrowby.test');
+        config(['mail.default' => 'smtp', 'mail.mailers.smtp' => ['transport' => 'smtp', 'host' => '127.0.0.1', 'port' => 1, 'timeout' => 1]]);
+        // As a worker would have it, after its last try.
+        try {
+            SendPasswordLink::dispatch('ola@marrowby.test', 'en', 'http://shop.test');
+            self::fail('No server takes it.');
+        } catch (TransportException) {
+        }
+        $told = $this->with($isa)->getJson('/api/v1/letters')->assertOk()->assertJsonCount(1, 'letters')->json('letters.0');
+        self::assertSame(['ola@marrowby.test', 'Your password at Neat Edge', ''], [$told['to'], $told['subject'], $told['words']]);
+        self::assertStringContainsString('127.0.0.1:1', $told['unsent']);
+        // Somebody who is nobody here is told of nowhere.
+        SendPasswordLink::dispatch('nobody@marrowby.test', 'en', 'http://shop.test');
+        $this->with($isa)->getJson('/api/v1/letters')->assertJsonCount(1, 'letters');
+    }
+
+    #[Test]
     public function one_person_takes_no_more_than_their_share_of_the_workers(): void
     {
         $this->shop();
@@ -419,6 +442,34 @@ final class PeopleTest extends TestCase
         // What has ended counts no more.
         Work::query()->where('shop_job_id', $jobs[0])->update(['state' => 'done']);
         $this->with($ola)->postJson($begun($jobs[0]))->assertSuccessful();
+    }
+
+    #[Test]
+    public function one_person_brings_no_more_in_a_day_than_one_may(): void
+    {
+        $this->shop();
+        config(['neat-edge.bytes_a_day' => 100_000]);
+        $ola = $this->signIn('ola@marrowby.test');
+        $bring = function (string $as, int $bytes): TestResponse {
+            $file = UploadedFile::fake()->createWithContent('a.svg', str_pad("<svg xmlns='http://www.w3.org/2000/svg' width='40mm' height='30mm'><rect width='9' height='9'/></svg>", $bytes));
+
+            return $this->with($as)->postJson('/api/v1/jobs', ['process' => 'plain', 'file' => $file]);
+        };
+        $bring($ola, 60_000)->assertCreated();
+        $job = (int) $bring($ola, 30_000)->assertCreated()->json('id');
+        $bring($ola, 30_000)->assertStatus(422)
+            ->assertJsonPath('message', 'You have brought 0 MB in a day, and one person may bring 0; go on tomorrow, or ask the owner of the shop.');
+        self::assertSame(2, ShopJob::query()->count(), 'nothing of it was taken');
+        // What was refused is not counted, what is brought at the bench is, and small acts go on.
+        $this->with($ola)->postJson("/api/v1/jobs/{$job}/versions", ['name' => str_repeat('x', 11_000)])->assertStatus(422)->assertJsonPath('fields', []);
+        $this->with($ola)->postJson("/api/v1/jobs/{$job}/versions", ['name' => str_repeat('x', 9_900)])->assertStatus(422)->assertJsonStructure(['fields' => ['name']]);
+        $this->with($ola)->postJson("/api/v1/jobs/{$job}/versions", ['name' => 'Mine'])->assertOk();
+        $bring($ola, 10_000)->assertCreated();
+        // Of another it is theirs, and a day later it begins anew.
+        $isa = $this->signIn('isa@marrowby.test');
+        $bring($isa, 60_000)->assertCreated();
+        $this->travel(25)->hours();
+        $bring($this->signIn('ola@marrowby.test'), 60_000)->assertCreated();
     }
 
     #[Test]

@@ -30,7 +30,7 @@ final class ApprovalController
         return new ApprovalsResource([
             'standing' => Approvals::standing($job),
             'state' => Approvals::state($job),
-            'approvals' => Approval::query()->where('shop_job_id', $job->id)->with('answers')->orderByDesc('id')->limit(self::SHOWN)->get()->all(),
+            'approvals' => Approval::query()->where('shop_job_id', $job->id)->with('answers', 'unsent')->orderByDesc('id')->limit(self::SHOWN)->get()->all(),
         ]);
     }
 

@@ -22,6 +22,8 @@ use Illuminate\Http\Request;
  *     live: bool,
  *     seen: string|null,
  *     to: string,
+ *     // Why the mail with its link was not sent; nothing where it was, or none was to be.
+ *     unsent: string,
  *     width: float,
  *     height: float,
  *     ground: string,
@@ -76,6 +78,7 @@ final class ApprovalResource extends Resource
             'live' => $approval->isOpen(),
             'seen' => $approval->seen_at?->toIso8601String(),
             'to' => $approval->sent_to,
+            'unsent' => $approval->unsent->last()->unsent ?? '',
             'width' => (float) $approval->facts['width_mm'],
             'height' => (float) $approval->facts['height_mm'],
             'ground' => $approval->facts['ground'],

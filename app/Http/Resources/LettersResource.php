@@ -13,7 +13,12 @@ use Illuminate\Http\Request;
  * @phpstan-type LettersRow array{
  *     // Whether mail ends here; else it goes out by a server.
  *     stand_in: bool,
- *     letters: list<array{id: int, to: string, subject: string, words: string, at: string}>,
+ *     letters: list<LetterRow>,
+ * }
+ * @phpstan-type LetterRow array{
+ *     id: int, to: string, subject: string, words: string, at: string,
+ *     // Why no server took it; nothing of one that is here by intent.
+ *     unsent: string,
  * }
  */
 final class LettersResource extends Resource
@@ -22,7 +27,7 @@ final class LettersResource extends Resource
     public function toArray(Request $request): array
     {
         return [...$this->resource, 'letters' => array_map(static fn (Letter $letter): array => [
-            'id' => $letter->id, 'to' => $letter->to, 'subject' => $letter->subject, 'words' => $letter->words, 'at' => $letter->created_at->toIso8601String(),
+            'id' => $letter->id, 'to' => $letter->to, 'subject' => $letter->subject, 'words' => $letter->words, 'unsent' => $letter->unsent, 'at' => $letter->created_at->toIso8601String(),
         ], $this->resource['letters'])];
     }
 }

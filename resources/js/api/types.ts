@@ -2389,6 +2389,7 @@ export interface components {
             live: boolean;
             seen: string | null;
             to: string;
+            unsent: string;
             width: number;
             height: number;
             ground: string;
@@ -2963,16 +2964,18 @@ export interface components {
         Length: {
             mm: number;
         };
+        Letter: {
+            id: number;
+            to: string;
+            subject: string;
+            words: string;
+            at: string;
+            unsent: string;
+        };
         /** @description The stand-in mailbox. */
         Letters: {
             stand_in: boolean;
-            letters: {
-                id: number;
-                to: string;
-                subject: string;
-                words: string;
-                at: string;
-            }[];
+            letters: components["schemas"]["Letter"][];
         };
         Limits: {
             line: number;
@@ -7167,6 +7170,7 @@ export type Joining = components['schemas']['Joining'];
 export type LaidOut = components['schemas']['LaidOut'];
 export type Layer = components['schemas']['Layer'];
 export type Length = components['schemas']['Length'];
+export type Letter = components['schemas']['Letter'];
 export type Letters = components['schemas']['Letters'];
 export type Limits = components['schemas']['Limits'];
 export type LineStep = components['schemas']['LineStep'];

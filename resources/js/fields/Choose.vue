@@ -13,7 +13,7 @@ const emit = defineEmits<{ keep: [value: Value] }>()
     <ElSelect
       size="small"
       :model-value="value ?? undefined"
-      :disabled="disabled"
+      :disabled="disabled || undefined"
       :placeholder="placeholder ?? ''"
       :aria-label="says ?? label"
       :persistent="false"

@@ -7,5 +7,5 @@ const emit = defineEmits<{ keep: [value: boolean] }>()
 </script>
 
 <template>
-  <ElCheckbox class="tick-box" size="small" :model-value="value" :disabled="disabled" :aria-label="says" @change="emit('keep', Boolean($event))"><slot /></ElCheckbox>
+  <ElCheckbox class="tick-box" size="small" :model-value="value" :disabled="disabled || undefined" :aria-label="says" @change="emit('keep', Boolean($event))"><slot /></ElCheckbox>
 </template>

@@ -80,7 +80,7 @@ function key(given: Event | KeyboardEvent) {
 <template>
   <label :class="['typed', { brief }]">
     <span>{{ label }}</span>
-    <ElInput v-model="text" size="small" inputmode="text" autocomplete="off" spellcheck="false" :disabled="disabled" :data-field="name ?? label" @keydown.stop="key" @focus="take" @blur="keep" />
+    <ElInput v-model="text" size="small" inputmode="text" autocomplete="off" spellcheck="false" :disabled="disabled || undefined" :data-field="name ?? label" @keydown.stop="key" @focus="take" @blur="keep" />
     <i>{{ angle ? '°' : plain ? '' : unit }}</i>
   </label>
 </template>

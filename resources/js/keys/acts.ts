@@ -6,6 +6,8 @@ export interface KeyAct {
   usual: string
   /** Said when it is pressed where it does nothing. */
   elsewhere?: string
+  /** Whether the job is another after it: only those who draw may. */
+  changes?: boolean
   /** It can be changed to no other key: every program has it. */
   fixed?: boolean
 }
@@ -14,7 +16,7 @@ const drawing = t('That key works in Draw and Shape.')
 
 /** Every key of the bench but those of the tools, in the order in which they are listed. What changes or removes, or takes long, wants a key that is held. */
 export const keyActs: KeyAct[] = [
-  { name: 'prepare', label: t('prepare'), usual: 'Ctrl Enter' },
+  { name: 'prepare', changes: true, label: t('prepare'), usual: 'Ctrl Enter' },
   { name: 'next-finding', label: t('next finding'), usual: 'N' },
   { name: 'finding-before', label: t('the finding before'), usual: 'B' },
   { name: 'wipe', label: t('wipe before | after'), usual: 'W' },
@@ -27,24 +29,24 @@ export const keyActs: KeyAct[] = [
   { name: 'fit', label: t('fit the art'), usual: '0' },
   { name: 'look', label: t('look at what is chosen, close'), usual: 'Z' },
   { name: 'choose-all', label: t('choose all pieces'), usual: 'Ctrl A', fixed: true },
-  { name: 'undo', label: t('undo'), usual: 'Ctrl Z', fixed: true },
-  { name: 'redo', label: t('redo'), usual: 'Ctrl Shift Z', fixed: true },
-  { name: 'remove', label: t('remove what is chosen'), usual: 'Delete', fixed: true },
+  { name: 'undo', changes: true, label: t('undo'), usual: 'Ctrl Z', fixed: true },
+  { name: 'redo', changes: true, label: t('redo'), usual: 'Ctrl Shift Z', fixed: true },
+  { name: 'remove', changes: true, label: t('remove what is chosen'), usual: 'Delete', fixed: true },
   { name: 'versions', label: t('versions of this job'), usual: 'V' },
   { name: 'keys', label: t('this list'), usual: '?' },
   { name: 'menu', label: t('what can be done with what is chosen'), usual: 'Shift F10', fixed: true, elsewhere: drawing },
   { name: 'copy', label: t('copy'), usual: 'Ctrl C', fixed: true, elsewhere: drawing },
-  { name: 'cut', label: t('cut'), usual: 'Ctrl X', fixed: true, elsewhere: drawing },
-  { name: 'paste', label: t('paste'), usual: 'Ctrl V', fixed: true, elsewhere: drawing },
-  { name: 'paste-in-place', label: t('paste in place'), usual: 'Ctrl Shift V', elsewhere: drawing },
-  { name: 'duplicate', label: t('duplicate'), usual: 'Ctrl D', elsewhere: drawing },
-  { name: 'group', label: t('group'), usual: 'Ctrl G', elsewhere: drawing },
-  { name: 'ungroup', label: t('ungroup'), usual: 'Ctrl Shift G', elsewhere: drawing },
-  { name: 'forward', label: t('one up in the order'), usual: 'U', elsewhere: drawing },
-  { name: 'back', label: t('one down in the order'), usual: 'J', elsewhere: drawing },
-  { name: 'repeat', label: t('the last transform once more, on a copy'), usual: 'Alt R', elsewhere: drawing },
-  { name: 'repeat-shape', label: t('the last operation of Shape once more'), usual: 'Alt .', elsewhere: t('That key works in Shape.') },
-  { name: 'reference', label: t('reference picture hidden or shown'), usual: 'G', elsewhere: drawing },
+  { name: 'cut', changes: true, label: t('cut'), usual: 'Ctrl X', fixed: true, elsewhere: drawing },
+  { name: 'paste', changes: true, label: t('paste'), usual: 'Ctrl V', fixed: true, elsewhere: drawing },
+  { name: 'paste-in-place', changes: true, label: t('paste in place'), usual: 'Ctrl Shift V', elsewhere: drawing },
+  { name: 'duplicate', changes: true, label: t('duplicate'), usual: 'Ctrl D', elsewhere: drawing },
+  { name: 'group', changes: true, label: t('group'), usual: 'Ctrl G', elsewhere: drawing },
+  { name: 'ungroup', changes: true, label: t('ungroup'), usual: 'Ctrl Shift G', elsewhere: drawing },
+  { name: 'forward', changes: true, label: t('one up in the order'), usual: 'U', elsewhere: drawing },
+  { name: 'back', changes: true, label: t('one down in the order'), usual: 'J', elsewhere: drawing },
+  { name: 'repeat', changes: true, label: t('the last transform once more, on a copy'), usual: 'Alt R', elsewhere: drawing },
+  { name: 'repeat-shape', changes: true, label: t('the last operation of Shape once more'), usual: 'Alt .', elsewhere: t('That key works in Shape.') },
+  { name: 'reference', changes: true, label: t('reference picture hidden or shown'), usual: 'G', elsewhere: drawing },
   { name: 'snapping', label: t('snapping on or off'), usual: 'I', elsewhere: drawing },
   { name: 'step-back', label: t('choose the piece or node before'), usual: '[', elsewhere: drawing },
   { name: 'step-on', label: t('choose the piece or node after'), usual: ']', elsewhere: drawing },

@@ -1,5 +1,6 @@
 import { lower, t } from '@/words/words'
 import { tools } from '@/stores/draw'
+import { useMe } from '@/stores/me'
 import { useShaping } from '@/stores/shaping'
 import { useTold } from '@/stores/told'
 import { useEventListener, useLocalStorage } from '@vueuse/core'
@@ -18,9 +19,9 @@ export const useKeys = defineStore('keys', () => {
   const shaping = useShaping()
   const all = computed<(KeyAct & { part: 'bench' | 'stages' | 'draw' | 'shape' })[]>(() => [
     ...keyActs.map((act) => ({ ...act, part: 'bench' as const })),
-    ...stages.map((stage, index) => ({ name: `stage:${stage.key}`, label: t('enter {label}', { label: stage.label }), usual: `${index + 1}`, part: 'stages' as const })),
-    ...tools.map((tool) => ({ name: `tool:${tool.tool}`, label: lower(tool.label), usual: tool.key.toUpperCase(), elsewhere: t('That key works in Draw.'), part: 'draw' as const })),
-    ...Object.entries(shaping.tools).filter(([, tool]) => tool.key !== '').map(([kind, tool]) => ({ name: `shape:${kind}`, label: lower(tool.label), usual: `Shift ${tool.key.toUpperCase()}`, elsewhere: t('That key works in Draw and Shape.'), part: 'shape' as const })),
+    ...stages.map((stage, index) => ({ name: `stage:${stage.key}`, label: t('enter {label}', { label: stage.label }), usual: `${index + 1}`, changes: stage.changes, part: 'stages' as const })),
+    ...tools.map((tool) => ({ name: `tool:${tool.tool}`, label: lower(tool.label), usual: tool.key.toUpperCase(), elsewhere: t('That key works in Draw.'), changes: true, part: 'draw' as const })),
+    ...Object.entries(shaping.tools).filter(([, tool]) => tool.key !== '').map(([kind, tool]) => ({ name: `shape:${kind}`, label: lower(tool.label), usual: `Shift ${tool.key.toUpperCase()}`, elsewhere: t('That key works in Draw and Shape.'), changes: true, part: 'shape' as const })),
   ])
   /** What this person changed: the key by the act, '' for none. */
   const own = useLocalStorage<Record<string, string>>('neat-edge-keys', {}, { writeDefaults: false, onError: () => {} })
@@ -86,13 +87,21 @@ export const useKeys = defineStore('keys', () => {
     // What is pasted comes with the event of the clipboard.
     if (!act || act.name === 'paste' || (isSingle(same) && !single.value)) return
     event.preventDefault()
+    if (isNotYours(act)) return
     if (!first(handlers, act.name, event)) useTold().tell(act.elsewhere ?? t('There is nothing for that key to do here.'))
+  }
+
+  /** Says so where somebody may not do it. */
+  function isNotYours(act: KeyAct) {
+    if (!act.changes || useMe().may.draw) return false
+    useTold().tell(t('That is for those who draw to do.'))
+    return true
   }
 
   /** As if its key were pressed. */
   function run(name: string) {
     const act = all.value.find((each) => each.name === name)
-    if (act && !first(handlers, name, new KeyboardEvent('keydown'))) useTold().tell(act.elsewhere ?? t('There is nothing for that to do here.'))
+    if (act && !isNotYours(act) && !first(handlers, name, new KeyboardEvent('keydown'))) useTold().tell(act.elsewhere ?? t('There is nothing for that to do here.'))
   }
 
   return { run, all, own, single, of, shown, titled, set, reset, add, addPlain, press }

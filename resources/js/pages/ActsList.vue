@@ -39,7 +39,7 @@ function go(number: number) {
       <p v-else-if="acts.length <= 1" class="quiet">Nothing was done yet.</p>
       <ol v-else>
         <li v-for="act in acts" :key="act.number">
-          <button type="button" :class="act.state" :aria-current="act.state === 'now' ? 'step' : undefined" :disabled="bench.busy" :data-act="act.number" @click="go(act.number)">{{ act.label }}<i v-if="act.state === 'undone'"> undone</i><i v-if="act.by && act.by !== me.name" class="by"> {{ act.by }}</i></button>
+          <button type="button" :class="act.state" :aria-current="act.state === 'now' ? 'step' : undefined" :disabled="bench.busy || !me.may.draw" :data-act="act.number" @click="go(act.number)">{{ act.label }}<i v-if="act.state === 'undone'"> undone</i><i v-if="act.by && act.by !== me.name" class="by"> {{ act.by }}</i></button>
         </li>
       </ol>
     </div>

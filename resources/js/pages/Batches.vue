@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMe } from '@/stores/me'
 import { lower, number, t } from '@/words/words'
 import { labelled } from '@/fields/options'
 import Choose from '@/fields/Choose.vue'
@@ -13,6 +14,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { usePages } from './usePages'
 
+const me = useMe()
 const props = defineProps<{ id?: string }>()
 const router = useRouter()
 const choices = useChoices()
@@ -143,8 +145,8 @@ const words4: Record<string, string> = { waiting: t('waits'), running: t('at wor
           <span class="numbers" role="status" data-test="batch-state">{{ batch.done }} of {{ count(batch.files, 'file') }}, {{ words4[work?.state ?? 'stopped'] }}</span>
           <Choose class="inline" label="Show" :value="only" :options="labelled({ all: $t('all'), person: $t('what needs a person'), ready: $t('what is ready'), failed: $t('what failed') })" data-test="batch-only" @keep="only = $event" />
           <span class="push" />
-          <ElButton v-if="runs" data-test="batch-stop" @click="stop">Stop</ElButton>
-          <ElButton v-else-if="(batch.done ?? 0) < batch.files || batch.rows?.some((row) => row.state === 'failed')" data-test="batch-again" @click="again()">Go on</ElButton>
+          <ElButton v-if="runs" :disabled="!me.may.draw" data-test="batch-stop" @click="stop">Stop</ElButton>
+          <ElButton v-else-if="(batch.done ?? 0) < batch.files || batch.rows?.some((row) => row.state === 'failed')" :disabled="!me.may.draw" data-test="batch-again" @click="again()">Go on</ElButton>
           <a v-if="(batch.done ?? 0) > 0" class="all" :href="`/api/v1/batches/${batch.id}/all.zip`" download>Download all as ZIP</a>
         </div>
         <p v-if="work?.error" class="trouble">{{ work.error }}</p>
@@ -159,7 +161,7 @@ const words4: Record<string, string> = { waiting: t('waits'), running: t('at wor
               <td class="numbers">{{ row.sheets || '' }}</td>
               <td class="numbers">{{ row.state === 'done' ? `${row.findings}${row.serious ? $t(', {serious} serious', { serious: row.serious }) : ''}` : '' }}</td>
               <td :class="{ ready: row.ready, person: needs(row) || row.state === 'failed' }">{{ row.state === 'failed' ? row.error : row.state === 'waiting' ? $t('waits') : `${row.ready ? $t('Ready') : $t('Needs a person')}. ${row.verdict}.` }}</td>
-              <td class="acts"><button v-if="row.state === 'done'" type="button" data-test="as-job" @click="asJob(row)">Open as a job</button><button v-if="row.state === 'failed' && !runs" type="button" @click="again({ file: row.file })">Try again</button></td>
+              <td class="acts"><button v-if="row.state === 'done' && me.may.draw" type="button" data-test="as-job" @click="asJob(row)">Open as a job</button><button v-if="row.state === 'failed' && !runs && me.may.draw" type="button" @click="again({ file: row.file })">Try again</button></td>
             </tr>
           </tbody>
         </table>
@@ -167,7 +169,7 @@ const words4: Record<string, string> = { waiting: t('waits'), running: t('at wor
       </template>
     </template>
     <template v-else>
-      <form class="new" @submit.prevent="start">
+      <form v-if="me.may.draw" class="new" @submit.prevent="start">
         <ElUpload drag multiple :auto-upload="false" :show-file-list="false" :accept="[...choices.all.endings, 'zip'].map((ending) => `.${ending}`).join()" :on-change="add" data-test="batch-files">
           <p>Drag drawings or a ZIP of them here <span class="quiet numbers">{{ howMany }}</span></p>
           <p class="quiet">SVG, PDF, DXF, PLT, PostScript.</p>

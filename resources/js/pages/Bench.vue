@@ -9,10 +9,11 @@ import PrepLine from '@/prepline/PrepLine.vue'
 import StepDrawer from '@/prepline/StepDrawer.vue'
 import SheetColumn from '@/sheets/SheetColumn.vue'
 import StageLine from '@/stages/StageLine.vue'
-import { stages } from '@/stages/stages'
+import { stagesFor } from '@/stages/stages'
 import { useBench } from '@/stores/bench'
 import { useDraw, type Tool } from '@/stores/draw'
 import { useLine } from '@/stores/line'
+import { useMe } from '@/stores/me'
 import { useShaping } from '@/stores/shaping'
 import { useUnkept } from '@/stores/unkept'
 import { useEventListener } from '@vueuse/core'
@@ -44,7 +45,9 @@ const hands = computed(() => current.value.key === 'draw' || current.value.key =
 const shaping = useShaping()
 const line = useLine()
 const unkept = useUnkept()
-const current = computed(() => stages.find((stage) => stage.key === props.stage) ?? stages[0]!)
+const me = useMe()
+const open = computed(() => stagesFor(me.may.draw))
+const current = computed(() => open.value.find((stage) => stage.key === props.stage) ?? open.value[0]!)
 
 const company = useCompany()
 watch(() => Number(props.id), (id) => {
@@ -97,9 +100,9 @@ useBenchKeys(computed(() => current.value.key), enter, { help, versions })
     <div class="drawer"><WalkCard :stage="current.key" @enter="enter" /><StepDrawer v-if="bench.job && line.opened" @work="enter('draw')" /><component :is="current.drawer" v-else-if="bench.job" /></div>
     <main id="work" tabindex="-1">
       <div class="tools">
-        <ElButton size="small" :disabled="!bench.state?.history.canUndo || bench.busy" :title="$t('Undo{a} (Ctrl Z)', { a: bench.state?.history.canUndo ? `: ${bench.state.history.label}` : '' })" class="step" data-test="undo" @click="bench.undo()"><span>Undo{{ bench.state?.history.canUndo ? `: ${bench.state.history.label}` : '' }}</span></ElButton>
+        <ElButton size="small" :disabled="!me.may.draw || !bench.state?.history.canUndo || bench.busy" :title="$t('Undo{a} (Ctrl Z)', { a: bench.state?.history.canUndo ? `: ${bench.state.history.label}` : '' })" class="step" data-test="undo" @click="bench.undo()"><span>Undo{{ bench.state?.history.canUndo ? `: ${bench.state.history.label}` : '' }}</span></ElButton>
         <ActsList />
-        <ElButton size="small" :disabled="!bench.state?.history.canRedo || bench.busy" :title="$t('Redo{a} (Ctrl Shift Z)', { a: bench.state?.history.nextLabel ? `: ${bench.state.history.nextLabel}` : '' })" class="step" @click="bench.redo()"><span>Redo{{ bench.state?.history.nextLabel ? `: ${bench.state.history.nextLabel}` : '' }}</span></ElButton>
+        <ElButton size="small" :disabled="!me.may.draw || !bench.state?.history.canRedo || bench.busy" :title="$t('Redo{a} (Ctrl Shift Z)', { a: bench.state?.history.nextLabel ? `: ${bench.state.history.nextLabel}` : '' })" class="step" @click="bench.redo()"><span>Redo{{ bench.state?.history.nextLabel ? `: ${bench.state.history.nextLabel}` : '' }}</span></ElButton>
         <ElButton size="small" :aria-pressed="bench.wire" :class="{ lit: bench.wire }" :title="keys.titled($t('Bare lines'), 'bare')" data-test="bare" @click="bench.wire = !bench.wire">Bare lines</ElButton>
         <ElButton v-if="bench.view.kind !== 'source'" size="small" :title="keys.titled($t('Back to the bench'), 'source')" data-test="to-bench" @click="bench.show({ kind: 'source' })">Back to the bench</ElButton>
         <span v-if="bench.touching" class="touching" role="status" data-test="touching">Touching up the result <ElButton size="small" type="primary" data-test="to-source" @click="bench.source(), bench.preparation && bench.prepare()">Done: back to the source</ElButton></span>

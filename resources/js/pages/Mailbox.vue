@@ -24,12 +24,13 @@ onMounted(async () => {
     <p v-if="problem" class="trouble" role="alert">{{ problem }}</p>
     <p v-if="!box && !problem" class="quiet">Looking into it…</p>
     <template v-if="box">
-      <p class="quiet">{{ box.stand_in ? $t('Mail ends here and does not leave the shop, until a server of mail is set (docs/running.md).') : $t('Mail goes out by the server that is set; here lies what came before.') }}</p>
+      <p class="quiet">{{ box.stand_in ? $t('Mail ends here and does not leave the shop, until a server of mail is set (docs/running.md).') : $t('Mail goes out by the server that is set; here lies what it did not take, and what came before.') }}</p>
       <p v-if="box.letters.length === 0" class="quiet">There is no mail yet. Links to proofs and what customers say of them are told by mail.</p>
       <article v-for="one in box.letters" :key="one.id" data-test="letter">
         <h2>{{ one.subject }}</h2>
         <p class="quiet">{{ $t('To {to}, {when}', { to: one.to, when: moment(one.at) }) }}</p>
-        <p class="words">{{ one.words }}</p>
+        <p v-if="one.unsent" class="trouble" data-test="letter-unsent">{{ $t('It was not sent: {why}', { why: one.unsent }) }}</p>
+        <p v-else class="words">{{ one.words }}</p>
       </article>
     </template>
   </main>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMe } from '@/stores/me'
 import { t } from '@/words/words'
 import Choose from '@/fields/Choose.vue'
 import { api, words } from '@/api/client'
@@ -8,6 +9,7 @@ import { ElButton, ElMessageBox, ElUpload, type UploadFile } from 'element-plus'
 import { computed, onMounted, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 
+const me = useMe()
 const presets = ref<Preset[] | null>(null)
 const problem = ref('')
 const one = ref('')
@@ -68,11 +70,11 @@ const names = computed(() => presets.value?.map((preset) => ({ value: preset.nam
       <li v-for="preset in presets" :key="preset.name" data-test="preset-row">
         <div><strong>{{ preset.called }}</strong> <span class="quiet">version {{ preset.version }}{{ preset.ships ? $t(', built in') : '' }}</span><p v-if="preset.note" class="quiet">{{ preset.note }}</p></div>
         <p class="steps"><span v-for="(step, i) in preset.steps" :key="i" :class="{ off: !step.on }">{{ step.label }}</span></p>
-        <span class="acts"><a :href="`/api/v1/presets/${encodeURIComponent(preset.name)}.json`" download>Export</a><button v-if="!preset.ships" type="button" @click="remove(preset)">Delete</button></span>
+        <span class="acts"><a :href="`/api/v1/presets/${encodeURIComponent(preset.name)}.json`" download>Export</a><button v-if="!preset.ships && me.may.draw" type="button" @click="remove(preset)">Delete</button></span>
       </li>
     </ul>
     <div class="below">
-      <ElUpload drag :auto-upload="false" :show-file-list="false" accept=".json" :on-change="take" data-test="import"><p>Drag a preset file here <span class="quiet">JSON, as it is exported</span></p></ElUpload>
+      <ElUpload v-if="me.may.draw" drag :auto-upload="false" :show-file-list="false" accept=".json" :on-change="take" data-test="import"><p>Drag a preset file here <span class="quiet">JSON, as it is exported</span></p></ElUpload>
       <section v-if="names.length > 1" aria-label="Compare">
         <h2>Compare two</h2>
         <div class="pair">

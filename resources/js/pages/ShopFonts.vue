@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { useMe } from '@/stores/me'
 import { api, words } from '@/api/client'
 import { ElUpload, type UploadFile } from 'element-plus'
 import { computed, onMounted, ref } from 'vue'
 
+const me = useMe()
 interface ShopFont { id: number; family: string; style: string }
 
 const props = defineProps<{ open?: boolean }>()
@@ -51,9 +53,9 @@ async function remove(font: ShopFont) {
   <details class="fonts" :open="props.open">
     <summary>Fonts for text in the drawing <span class="quiet">at hand: {{ said }}</span></summary>
     <ul v-if="added.length > 0">
-      <li v-for="font in added" :key="font.id" data-test="font">{{ font.family }} <span class="quiet">{{ font.style }}</span> <button type="button" :aria-label="$t('Take away {family} {style}', { family: font.family, style: font.style })" @click="remove(font)">Take away</button></li>
+      <li v-for="font in added" :key="font.id" data-test="font">{{ font.family }} <span class="quiet">{{ font.style }}</span> <button v-if="me.may.draw" type="button" :aria-label="$t('Take away {family} {style}', { family: font.family, style: font.style })" @click="remove(font)">Take away</button></li>
     </ul>
-    <ElUpload drag multiple :auto-upload="false" :show-file-list="false" accept=".ttf,.otf,.woff" :on-change="take" data-test="fonts">
+    <ElUpload v-if="me.may.draw" drag multiple :auto-upload="false" :show-file-list="false" accept=".ttf,.otf,.woff" :on-change="take" data-test="fonts">
       <p>Drag fonts here <span class="quiet">TrueType, OpenType or WOFF. Add them before the drawing that needs them.</span></p>
     </ElUpload>
     <p v-if="problem" class="trouble" role="alert" data-test="font-problem">{{ problem }}</p>

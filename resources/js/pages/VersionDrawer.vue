@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import WhoMay from '@/fields/WhoMay.vue'
 import { api, words } from '@/api/client'
 import type { ChangedState, VersionList } from '@/api/types'
 import { useBench } from '@/stores/bench'
@@ -45,16 +46,18 @@ const when = (text: string) => moment(`${text.replace(' ', 'T')}Z`)
 
 <template>
   <ElDrawer v-model="open" title="Versions" size="400" append-to="#over">
-    <form @submit.prevent="keep">
+    <WhoMay of="draw">
+<form @submit.prevent="keep">
       <ElInput v-model="name" placeholder="Name what is on the bench now" maxlength="120" aria-label="Name of the version" data-test="version-name" />
       <ElButton type="primary" native-type="submit" :disabled="!name.trim()" data-test="keep-version">Keep</ElButton>
     </form>
+</WhoMay>
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
     <p v-if="list && list.versions.length === 0" class="quiet">No version has a name yet. A named one can be compared with the bench and laid on it again.</p>
     <ul>
       <li v-for="version in list?.versions" :key="version.id">
         <strong>{{ version.name }}</strong><span class="quiet">{{ when(version.made) }}{{ version.by ? `, ${version.by}` : '' }}</span>
-        <div><ElButton size="small" data-test="compare-version" @click="compare(version.id, version.name)">Compare</ElButton><ElButton size="small" @click="back(version.id)">Go back to it</ElButton><ElButton size="small" text @click="load(() => api.delete(`jobs/${bench.job!.id}/versions/${version.id}`) as unknown as Promise<VersionList>)">Forget</ElButton></div>
+        <div><ElButton size="small" data-test="compare-version" @click="compare(version.id, version.name)">Compare</ElButton><WhoMay of="draw"><ElButton size="small" @click="back(version.id)">Go back to it</ElButton><ElButton size="small" text @click="load(() => api.delete(`jobs/${bench.job!.id}/versions/${version.id}`) as unknown as Promise<VersionList>)">Forget</ElButton></WhoMay></div>
       </li>
     </ul>
     <h3>What was done</h3>

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { t } from '@/words/words'
 import Choose from '@/fields/Choose.vue'
+import WhoMay from '@/fields/WhoMay.vue'
 import { timeLeft } from '@/api/works'
 import { words } from '@/api/client'
 import type { LineStep } from '@/api/types'
 import { useBench } from '@/stores/bench'
 import { useChoices } from '@/stores/choices'
 import { useLine } from '@/stores/line'
+import { useMe } from '@/stores/me'
 import { count, percent } from '@/units'
 import { useUnkept } from '@/stores/unkept'
 import { ElButton, ElMessageBox, ElProgress, ElSwitch } from 'element-plus'
@@ -15,6 +17,7 @@ import { computed, onMounted, ref } from 'vue'
 const bench = useBench()
 const unkept = useUnkept()
 const line = useLine()
+const me = useMe()
 const props = defineProps<{ quiet?: boolean }>()
 /** While something is drawn the bench has the room, unless the line is unfolded there too. */
 const choice = ref<{ quiet: boolean; folded: boolean } | null>(null)
@@ -40,9 +43,13 @@ function drop(at: number) {
   over.value = null
 }
 function keys(event: KeyboardEvent, step: LineStep, at: number) {
-  const act: Record<string, () => unknown> = { Enter: () => unkept.pass(() => line.open(step.id)), Delete: () => line.remove(step.id), ' ': () => line.turn(step.id, !step.on) }
-  if (event.altKey && event.key === 'ArrowLeft') act.ArrowLeft = () => line.move(step.id, at - 1)
-  if (event.altKey && event.key === 'ArrowRight') act.ArrowRight = () => line.move(step.id, at + 1)
+  const act: Record<string, () => unknown> = { Enter: () => unkept.pass(() => line.open(step.id)) }
+  if (me.may.draw) {
+    act.Delete = () => line.remove(step.id)
+    act[' '] = () => line.turn(step.id, !step.on)
+    if (event.altKey && event.key === 'ArrowLeft') act.ArrowLeft = () => line.move(step.id, at - 1)
+    if (event.altKey && event.key === 'ArrowRight') act.ArrowRight = () => line.move(step.id, at + 1)
+  }
   if (act[event.key] && event.target === event.currentTarget) {
     event.preventDefault()
     event.stopPropagation()
@@ -78,8 +85,8 @@ async function savePreset() {
   <section :class="['line', { folded }]" aria-label="Prep line">
     <div class="head">
       <h2>Prep line</h2>
-      <ElButton v-if="!bench.running" class="main" type="primary" data-test="prepare" @click="unkept.prepare()">{{ bench.preparation ? $t('Prepare again') : $t('Prepare') }}</ElButton>
-      <ElButton v-else class="main" data-test="stop" @click="bench.stop()">Stop</ElButton>
+      <ElButton v-if="!bench.running" class="main" type="primary" :disabled="!me.may.draw" data-test="prepare" @click="unkept.prepare()">{{ bench.preparation ? $t('Prepare again') : $t('Prepare') }}</ElButton>
+      <ElButton v-else class="main" :disabled="!me.may.draw" data-test="stop" @click="bench.stop()">Stop</ElButton>
       <template v-if="bench.running">
         <ElProgress class="progress" :percentage="share" :show-text="false" :stroke-width="7" />
         <span class="doing" role="status">{{ bench.work?.doing || (bench.work?.state === 'running' ? $t('At work') : $t('Waiting for its turn')) }}{{ left }}…</span>
@@ -88,10 +95,10 @@ async function savePreset() {
       <span v-else-if="bench.prepared && bench.preparation?.stale" class="stale">Out of date: prepare again</span>
       <span v-else-if="bench.verdict" :class="['verdict', { ready: bench.verdict.ready }]" data-test="verdict" :title="bench.verdict.open.join(' ')"><strong v-if="!bench.verdict.empty">{{ bench.verdict.ready ? $t('Ready.') : $t('Not ready.') }}</strong> {{ bench.verdict.sentence }}.<span v-for="reason in bench.verdict.empty ? [] : bench.verdict.open" :key="reason" class="quiet">{{ ` ${reason}` }}</span></span>
       <span class="push" />
-      <template v-if="!folded">
+      <WhoMay v-if="!folded" of="draw">
         <Choose class="pick" :value="null" :options="choices.all.steps.map((one) => ({ value: one.kind, label: one.label, title: one.says }))" placeholder="Insert a step…" says="Insert a step" data-test="insert-step" :disabled="bench.busy" @keep="add" />
         <Choose class="pick" :value="null" :options="[...line.presets.map((one) => ({ value: one.name, label: one.called })), { value: '+', label: $t('Save this line as a preset…') }]" :placeholder="came" says="Presets" data-test="preset" :disabled="bench.busy" @keep="preset" />
-      </template>
+      </WhoMay>
       <ElButton v-if="bench.prepared" :class="{ lit: bench.view.kind === 'wipe' }" title="Wipe (W)" data-test="show-wipe" @click="bench.show({ kind: 'wipe' })">Wipe before | after</ElButton>
       <ElButton text class="fold" :aria-expanded="!folded" @click="folded = !folded">{{ folded ? $t('Unfold') : $t('Fold away') }}</ElButton>
     </div>
@@ -109,7 +116,7 @@ async function savePreset() {
         <div class="text"><strong>On the bench</strong><span class="quiet numbers">{{ count(bench.art?.pieces.length ?? 0, 'piece') }}</span></div>
       </li>
       <li
-        v-for="(step, at) in line.steps" :key="step.id" draggable="true" tabindex="0" :aria-label="$t('Step {at}, {label}{on, select, yes {} other {, off} }: Enter opens it, space switches it, Alt and an arrow moves it, Delete takes it out', { at: at + 1, label: step.label, on: step.on ? 'yes' : 'no' })"
+        v-for="(step, at) in line.steps" :key="step.id" :draggable="me.may.draw" tabindex="0" :aria-label="$t('Step {at}, {label}{on, select, yes {} other {, off} }: Enter opens it, space switches it, Alt and an arrow moves it, Delete takes it out', { at: at + 1, label: step.label, on: step.on ? 'yes' : 'no' })"
         :class="{ shown: isShown(step.id), open: line.opened?.id === step.id, off: !step.on, wrong: step.says, target: over === at && dragged !== null }" :data-step="step.kind" :data-step-id="step.id"
         @keydown="keys($event, step, at)" @dragstart="dragged = step.id" @dragend="(dragged = null), (over = null)" @dragover.prevent="over = at" @drop.prevent="drop(at)"
       >
@@ -117,7 +124,7 @@ async function savePreset() {
           <img v-if="line.indexOf(step.id) >= 0" draggable="false" :src="`/api/v1/preparations/${bench.preparation?.id}/stages/${line.indexOf(step.id)}/small.webp`" :alt="$t('After: {step}', { step: step.label })">
           <span v-else class="blank">{{ step.on ? (bench.running && bench.work?.doing === step.label ? $t('at work') : $t('not yet')) : $t('off') }}</span>
         </button>
-        <ElSwitch class="switch" size="small" :model-value="step.on" :disabled="bench.running || bench.busy" :aria-label="$t('{label} on or off', { label: step.label })" @update:model-value="line.turn(step.id, $event === true)" />
+        <ElSwitch class="switch" size="small" :model-value="step.on" :disabled="bench.running || bench.busy || !me.may.draw" :aria-label="$t('{label} on or off', { label: step.label })" @update:model-value="line.turn(step.id, $event === true)" />
         <div class="text">
           <strong>{{ step.label }}</strong>
           <span v-if="step.says" class="says" :title="step.says">in an odd place</span>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { number } from '@/words/words'
 import Tick from '@/fields/Tick.vue'
+import WhoMay from '@/fields/WhoMay.vue'
 import { api, words } from '@/api/client'
 import FieldForm from '@/fields/FieldForm.vue'
 import Drawer from '@/stages/Drawer.vue'
@@ -61,6 +62,7 @@ function look(x: number, y: number) {
 <template>
   <Drawer v-if="line.opened && line.about" :title="line.opened.label" :hint="line.about.says" :guide="['reference', `step-${line.opened.kind}`]">
     <p v-if="line.opened.says" class="warn" role="note" data-test="order">{{ line.opened.says }}</p>
+    <WhoMay of="draw">
     <FieldForm v-if="line.fields.length > 0" :fields="line.fields" :values="line.values" @keep="line.type" />
     <template v-else-if="line.opened.kind === 'touch-up'">
       <ol v-if="edits.length > 0" class="edits"><li v-for="(one, i) in edits" :key="i"><Tick :value="one.on" @keep="turn(i, $event)">{{ names[one.edit.kind] ?? one.edit.kind }}</Tick></li></ol>
@@ -72,6 +74,7 @@ function look(x: number, y: number) {
       <ElButton type="primary" data-test="keep-values" @click="line.keep()">Keep these values</ElButton>
       <ElButton data-test="leave-values" @click="line.leave()">As they were</ElButton>
     </div>
+    </WhoMay>
     <p v-if="line.why" class="warn" role="alert" data-test="step-why">{{ line.why }}</p>
     <p v-if="line.trying" class="quiet" role="status">Working it out…</p>
     <dl v-if="report" class="numbers" data-test="step-report">
@@ -92,12 +95,14 @@ function look(x: number, y: number) {
         <li v-for="(deed, i) in line.left.slice(0, 60)" :key="i"><button type="button" @click="deed.at && look(...deed.at)"><strong v-if="deed.measured !== null" class="numbers">{{ number(deed.measured, 2, 2) }} mm</strong> {{ deed.how }}</button></li>
       </ul>
     </details>
-    <div class="row foot">
+    <WhoMay of="draw">
+<div class="row foot">
       <ElButton size="small" :disabled="at <= 0" data-test="earlier-step" title="Alt and the left arrow on its card do the same" @click="line.move(line.opened.id, at - 1)">Earlier</ElButton>
       <ElButton size="small" :disabled="at >= line.steps.length - 1" data-test="later-step" @click="line.move(line.opened.id, at + 1)">Later</ElButton>
       <ElButton size="small" data-test="copy-step" @click="line.copy(line.opened.id)">Copy</ElButton>
       <ElButton size="small" data-test="remove-step" @click="line.remove(line.opened.id)">Remove from the line</ElButton>
     </div>
+</WhoMay>
     <ElButton data-test="close-step" @click="line.close()">Back to the stage</ElButton>
   </Drawer>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { number as written, t } from '@/words/words'
 import Tick from '@/fields/Tick.vue'
+import WhoMay from '@/fields/WhoMay.vue'
 import GuideLink from '@/guide/GuideLink.vue'
 import type { FindingGroup } from '@/api/types'
 import { nameOf } from '@/findings'
@@ -109,7 +110,7 @@ watch(
         <template v-if="bench.group === index">
           <p v-if="about(one.kind)" class="about quiet">{{ about(one.kind)!.says }} <GuideLink page="reference" :at="`finding-${one.kind}`" :about="nameOf(one.kind)" /></p>
           <p v-if="bench.listed(one).length === 0" class="none">{{ one.minor === one.findings.length ? $t('All of these are small.') : $t('All of these are small, seen or accepted.') }}</p>
-          <CureButtons v-if="bench.finding === null && bench.listed(one).length > 1" class="ofall" :kind="one.kind" :numbers="bench.listed(one).filter((number) => !isNotice(number))" />
+          <WhoMay of="draw"><CureButtons v-if="bench.finding === null && bench.listed(one).length > 1" class="ofall" :kind="one.kind" :numbers="bench.listed(one).filter((number) => !isNotice(number))" /></WhoMay>
           <ol>
             <li v-for="number in bench.listed(one).slice(0, more)" :key="number">
               <button type="button" :class="['row', { on: bench.finding === number, seen: bench.findings[number]!.seen || bench.findings[number]!.accepted !== undefined }]" :data-row="number" @click="press(number)">
@@ -117,7 +118,8 @@ watch(
                 <span class="says">{{ bench.finding === number || bench.findings[number]!.length_mm === undefined ? names.said(bench.findings[number]!.message) : $t('over {length_mm}', { length_mm: mm(bench.findings[number]!.length_mm!) }) }}</span>
                 <span v-if="bench.findings[number]!.accepted !== undefined" class="says accepted">Accepted{{ bench.findings[number]!.accepted ? `: ${bench.findings[number]!.accepted}` : '' }}</span>
               </button>
-              <div v-if="bench.finding === number" class="cure">
+              <WhoMay v-if="bench.finding === number" of="draw">
+<div class="cure">
                 <template v-if="canAccept(number)">
                   <ElButton v-if="bench.findings[number]!.accepted !== undefined" size="small" data-test="unaccept" @click="reopen(number)">Not accepted after all</ElButton>
                   <form v-else @submit.prevent="accept([number])">
@@ -129,16 +131,19 @@ watch(
                 <CureButtons v-if="!isNotice(number)" :kind="one.kind" :numbers="[number]" />
                 <ElButton v-if="!isNotice(number) && bench.findings[number]!.accepted === undefined" size="small" :data-test="bench.findings[number]!.seen ? 'unseen' : 'seen'" @click="bench.judge([number], bench.findings[number]!.seen ? { open: true } : {})">{{ bench.findings[number]!.seen ? $t('Open again') : $t('Seen') }}</ElButton>
               </div>
+</WhoMay>
             </li>
           </ol>
           <button v-if="bench.listed(one).length > more" type="button" class="quiet-button" @click="more += 100">Show {{ Math.min(100, bench.listed(one).length - more) }} more of {{ count(bench.listed(one).length, 'finding') }}</button>
-          <div v-if="bench.finding === null && bench.listed(one).length > 1" class="cure all">
+          <WhoMay v-if="bench.finding === null && bench.listed(one).length > 1" of="draw">
+<div class="cure all">
             <form v-if="bench.listed(one).some(canAccept)" @submit.prevent="accept(bench.listed(one).filter(canAccept))">
               <ElInput v-model="reason" size="small" maxlength="200" placeholder="why they can all stay so" aria-label="Why they can all stay so" data-test="reason-all" @keydown.stop />
               <ElButton size="small" native-type="submit" :disabled="reason.trim() === ''" data-test="accept-all">Accept all</ElButton>
             </form>
             <ElButton v-if="bench.listed(one).some((number) => !isNotice(number))" size="small" data-test="seen-all" @click="bench.judge(bench.listed(one), {})">All seen</ElButton>
           </div>
+</WhoMay>
         </template>
       </li>
     </ul>

@@ -2,11 +2,13 @@
 import { number } from '@/words/words'
 import Count from '@/fields/Count.vue'
 import TypedWords from '@/fields/TypedWords.vue'
+import WhoMay from '@/fields/WhoMay.vue'
 import { api, words } from '@/api/client'
 import type { Palette } from '@/api/types'
 import { useBench } from '@/stores/bench'
 import { useColours } from '@/stores/colours'
 import { useLine } from '@/stores/line'
+import { useMe } from '@/stores/me'
 import { ElButton } from 'element-plus'
 import { computed, ref, watch } from 'vue'
 import NotYet from './NotYet.vue'
@@ -15,6 +17,7 @@ import Drawer from './Drawer.vue'
 const bench = useBench()
 const line = useLine()
 const names = useColours()
+const me = useMe()
 const palette = ref<Palette | null>(null)
 const busy = ref(false)
 const naming = ref<string | null>(null)
@@ -82,7 +85,7 @@ const stack = computed(() => line.steps.find((step) => step.kind === 'stack'))
         <button type="button" :class="{ on: bench.view.kind === 'sheet' && bench.view.index === sheetOf(one.hex) }" :disabled="sheetOf(one.hex) < 0" :aria-label="$t('{what}: show its sheet', { what: names.of(one.hex) })" @click="press(one.hex)"><span class="swatch" :style="{ background: one.hex }" /></button>
         <span class="what">
           <TypedWords v-if="naming === one.hex" at-once :value="names.all[one.hex] ?? ''" maxlength="80" :placeholder="$t('material or ink for {hex}', { hex: one.hex })" :aria-label="$t('Material or ink for {hex}', { hex: one.hex })" data-test="colour-name" @left="name(one.hex, $event)" />
-          <button v-else type="button" class="name" :title="$t('{hex}: give it a name', { hex: one.hex })" data-test="name-colour" @click="naming = one.hex">{{ names.of(one.hex) }}</button>
+          <button v-else type="button" class="name" :disabled="!me.may.draw" :title="$t('{hex}: give it a name', { hex: one.hex })" data-test="name-colour" @click="naming = one.hex">{{ names.of(one.hex) }}</button>
         </span>
         <span class="share numbers">{{ number((100 * one.share), 1, 1) }} %</span>
         <span class="bar"><span :style="{ width: `${100 * one.share}%`, background: one.hex }" /></span>
@@ -94,6 +97,7 @@ const stack = computed(() => line.steps.find((step) => step.kind === 'stack'))
         <li v-for="one in palette.blended" :key="one.hex" :data-colour="one.hex"><span class="swatch" :style="{ background: one.hex }" /><span class="what">{{ names.of(one.hex) }}</span><span class="share quiet">{{ one.of === 'gradient' ? $t('in gradients') : $t('seen through') }}</span></li>
       </ul>
     </div>
+    <WhoMay of="draw">
     <div v-if="near.length > 0" class="part" role="group" aria-label="Near colours">
       <h3>Hardly told apart</h3>
       <ul>
@@ -114,6 +118,7 @@ const stack = computed(() => line.steps.find((step) => step.kind === 'stack'))
       <p class="quiet small">{{ stack && stack.on ? `${stack.values.how === 'butt' ? $t('Cut along each other') : stack.values.how === 'stack' ? $t('Stacked whole') : $t('Underlapped by {by} mm', { by: number(Number(stack.values.by), 2, 2) })}${stack.values.pairs ? $t(', with pairs of their own') : ''}.` : $t('Butted: cut exactly along each other.') }}</p>
       <ElButton size="small" data-test="lay" @click="stack ? line.open(stack.id) : line.insert('stack')">{{ stack ? $t('Set how they lie') : $t('Underlap or stack') }}</ElButton>
     </div>
+    </WhoMay>
     <ElButton v-if="bench.view.kind === 'sheet'" @click="bench.show({ kind: 'wipe' })">All sheets again</ElButton>
   </Drawer>
 </template>

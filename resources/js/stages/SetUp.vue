@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { number, t } from '@/words/words'
 import Choose from '@/fields/Choose.vue'
+import WhoMay from '@/fields/WhoMay.vue'
 import { api, words } from '@/api/client'
 import type { StockItem, Stock } from '@/api/making'
 import type { CustomerPage, Job } from '@/api/types'
@@ -91,6 +92,7 @@ watchDebounced(() => fields.value.customer, async (typed) => {
 
 <template>
   <Drawer :guide="['first-job', 'start-the-job']" title="Job ticket" hint="Changing the size or the process checks everything again.">
+    <WhoMay of="draw" :says="$t('The ticket is written by those who draw.')">
     <form class="form" @submit.prevent="keep">
       <label>Title <ElInput v-model="fields.title" maxlength="120" /></label>
       <label>Customer <ElInput v-model="fields.customer" maxlength="120" list="customers-known" autocomplete="off" data-test="customer" /></label>
@@ -135,6 +137,7 @@ watchDebounced(() => fields.value.customer, async (typed) => {
       <ElInput v-model="templateName" size="small" maxlength="80" placeholder="Name of a template" aria-label="Name of a template of this job" data-test="template-name" />
       <ElButton size="small" native-type="submit" :disabled="templateName.trim() === ''" data-test="keep-template">Save as template</ElButton>
     </form>
+    </WhoMay>
     <p v-if="templateKept" class="quiet small" role="status">New jobs can begin with “{{ templateKept }}”: this ticket, its guides and its line, without the art.</p>
     <p class="quiet small"><a :href="`/api/v1/jobs/${bench.job?.id}/whole.zip`" download data-test="whole">Save the whole job as a file</a>, for another shop or for later: bench, ticket, versions, pictures and the customer’s file.</p>
     <p class="quiet small">{{ bench.job?.sourceName ? $t('From {sourceName}', { sourceName: bench.job.sourceName }) : $t('Drawn on the bench') }}</p>

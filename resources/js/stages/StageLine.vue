@@ -2,14 +2,13 @@
 import { useBench } from '@/stores/bench'
 import { useMe } from '@/stores/me'
 import { computed } from 'vue'
-import { stages } from './stages'
+import { stagesFor } from './stages'
 
 defineProps<{ current: string }>()
 defineEmits<{ enter: [key: string] }>()
 const bench = useBench()
 const me = useMe()
-/** Who changes no art is not led to where it is changed. */
-const open = computed(() => stages.filter((stage) => me.may.draw || !stage.changes))
+const open = computed(() => stagesFor(me.may.draw))
 </script>
 
 <template>

@@ -20,6 +20,9 @@ export function customerSays(standing: ApprovalStanding | undefined): string {
   return { none: '', waiting: t('shown'), seen: t('seen'), changes: t('change asked'), earlier: t('earlier approved'), approved: t('approved') }[standing ?? 'none']
 }
 
+/** Where somebody may go: who changes no art is not led to where it is changed. */
+export const stagesFor = (draws: boolean) => stages.filter((stage) => draws || !stage.changes)
+
 /** The order of the work. A new stage is one drawer and one row here. */
 export const stages: Stage[] = [
   { key: 'set-up', label: t('Set up'), drawer: defineAsyncComponent(() => import('./SetUp.vue')), state: (b) => (b.job ? t('{width} mm wide', { width: Math.round(b.job.width) }) : '') },

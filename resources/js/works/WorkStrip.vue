@@ -2,6 +2,7 @@
 import { t } from '@/words/words'
 import { words } from '@/api/client'
 import { isOpen, timeLeft, type Work } from '@/api/works'
+import { useMe } from '@/stores/me'
 import { useWorks } from '@/stores/works'
 import { ElButton } from 'element-plus'
 import { computed, onMounted, ref, watch } from 'vue'
@@ -9,6 +10,7 @@ import { RouterLink } from 'vue-router'
 
 /** What runs, waits and has just ended in the shop, on every page: folded to one line, opened to a list. */
 const works = useWorks()
+const me = useMe()
 /** ms that something has to be at work before it is told of: most is done before. */
 const SOON = 700
 const unfolded = ref(false)
@@ -59,7 +61,7 @@ function clear() {
       <p v-if="problem" class="trouble" role="alert">{{ problem }}</p>
       <ul>
         <li v-for="work in told" :key="work.id" :class="work.state" :data-work="work.kind" :data-state="work.state">
-          <div class="what"><strong>{{ work.label }}</strong> <RouterLink :to="toIt(work)">{{ work.title }}</RouterLink></div>
+          <div class="what"><strong>{{ work.label }}</strong> <RouterLink :to="toIt(work)">{{ work.title }}</RouterLink><span v-if="work.by && work.by !== me.name" class="quiet by" data-test="work-by"> {{ $t('for {by}', { by: work.by }) }}</span></div>
           <span class="meter" aria-hidden="true"><span :style="{ width: `${100 * work.share}%` }" /></span>
           <p class="numbers">{{ says(work) }}</p>
           <span class="acts">

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useMe } from '@/stores/me'
+import WhoMay from '@/fields/WhoMay.vue'
 import Count from '@/fields/Count.vue'
 import { useApprovals } from '@/stores/approvals'
 import { useBench } from '@/stores/bench'
@@ -7,6 +9,7 @@ import { ElButton, ElInput } from 'element-plus'
 import { nextTick, onUnmounted, ref, watch } from 'vue'
 import type { Approval } from '@/api/types'
 
+const me = useMe()
 /** The proof is shown to the customer by a link; what they say comes back here. */
 const props = defineProps<{ ground: string; onThing?: boolean }>()
 const bench = useBench()
@@ -51,11 +54,13 @@ function stands(one: Approval): string {
     <h3>The customer</h3>
     <p v-if="!bench.prepared" class="quiet">Prepare the job before it is shown to anybody.</p>
     <p v-else-if="bench.preparation?.stale" class="quiet">The job was changed since it was prepared. Prepare it again before it is shown.</p>
-    <form v-else class="share" @submit.prevent="share">
+    <WhoMay v-else of="draw">
+<form class="share" @submit.prevent="share">
       <label>Mail, if you want the link sent <ElInput v-model="to" size="small" type="email" maxlength="200" placeholder="name@example.test" data-test="share-to" /></label>
       <span class="days">Leads there for <Count :value="days" :most="365" says="Days" @keep="days = $event" /> days</span>
       <ElButton type="primary" native-type="submit" :loading="approvals.busy" data-test="share">Make a link</ElButton>
     </form>
+</WhoMay>
     <p v-if="approvals.problem" class="trouble" role="alert">{{ approvals.problem }}</p>
     <div v-if="approvals.link" class="link" role="status">
       <label>Whoever has this link sees this proof, and nothing else. It is shown here once. <input :value="approvals.link" readonly data-test="link" @focus="($event.target as HTMLInputElement).select()"></label>
@@ -64,7 +69,8 @@ function stands(one: Approval): string {
     <p v-if="approvals.all && approvals.all.approvals.length === 0 && !approvals.link" class="quiet">Nobody was shown this job yet.</p>
     <ul v-if="approvals.all" class="shown">
       <li v-for="one in approvals.all.approvals" :key="one.id" :data-approval="one.id">
-        <p class="head"><strong>{{ moment(one.at) }}</strong><span v-if="one.to" class="quiet"> {{ one.to }}</span><span v-if="!isNow(one)" class="earlier">earlier state</span><button v-if="one.live" type="button" class="quiet-button" :disabled="approvals.busy" data-test="take-back" @click="approvals.takeBack(one)">Take back</button></p>
+        <p class="head"><strong>{{ moment(one.at) }}</strong><span v-if="one.to" class="quiet"> {{ one.to }}</span><span v-if="!isNow(one)" class="earlier">earlier state</span><button v-if="one.live" type="button" class="quiet-button" :disabled="approvals.busy || !me.may.draw" data-test="take-back" @click="approvals.takeBack(one)">Take back</button></p>
+        <p v-if="one.unsent" class="trouble" data-test="unsent">{{ $t('The mail to {to} was not sent: {why}', { to: one.to, why: one.unsent }) }}</p>
         <p v-if="one.answers.length === 0" class="quiet">{{ stands(one) }}</p>
         <div v-for="answer in one.answers" :key="answer.id" :class="['answer', answer.kind, { settled: answer.settled }]" :data-answer="answer.id">
           <p><strong>{{ answer.kind === 'approved' ? $t('Approved by {by}', { by: answer.by }) : $t('{by} asks for a change', { by: answer.by }) }}</strong> <span class="quiet">{{ moment(answer.at) }}</span></p>
@@ -72,7 +78,8 @@ function stands(one: Approval): string {
           <ol v-if="answer.pins.length > 0">
             <li v-for="(pin, index) in answer.pins" :key="index"><button type="button" class="quiet-button" :disabled="answer.settled || pin.beside" :title="pin.beside ? $t('On the thing, beside the art') : undefined" :aria-pressed="approvals.at === `${answer.id}-${index}`" :data-look="`${answer.id}-${index}`" @click="approvals.look(`${answer.id}-${index}`)">{{ pin.words || $t('a place without words') }}</button></li>
           </ol>
-          <button v-if="answer.kind === 'changes'" type="button" class="quiet-button" :disabled="approvals.busy" data-test="settle" @click="approvals.settle(answer, !answer.settled)">{{ answer.settled ? $t('Not done after all') : $t('That is done') }}</button>
+          <button v-if="answer.kind === 'changes'" type="button" class="quiet-button" :disabled="approvals.busy || !me.may.draw" data-test="settle" @click="approvals.settle(answer, !answer.settled)">{{ answer.settled ? $t('Not done after all') : $t('That is done') }}</button>
+          <span v-if="answer.settled && answer.settledBy" class="quiet" data-test="settled-by"> {{ $t('done, says {by}', { by: answer.settledBy }) }}</span>
         </div>
       </li>
     </ul>

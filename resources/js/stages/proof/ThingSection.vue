@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import WhoMay from '@/fields/WhoMay.vue'
 import ColourWell from '@/fields/ColourWell.vue'
 import Choose from '@/fields/Choose.vue'
 import Count from '@/fields/Count.vue'
@@ -48,6 +49,7 @@ const file = (format: string) => `/api/v1/jobs/${bench.job?.id}/showing.${format
   <p v-if="showing.problem" class="trouble" role="alert" data-test="showing-problem">{{ showing.problem }}</p>
   <p v-if="!showing.showing && !showing.problem" class="quiet" role="status">Looking for things to show it on…</p>
   <template v-if="showing.showing">
+    <WhoMay of="draw">
     <Choose label="Shown on" :value="showing.showing.thing" :options="showing.things.map((one) => ({ value: one.key, label: one.label || one.title, title: one.says }))" data-test="thing" @keep="showing.choose({ thing: $event })" />
     <p class="quiet">{{ showing.things.find((one) => one.key === showing.showing!.thing)?.says }} <button v-if="!showing.showing.thing.startsWith('job-')" type="button" class="quiet-button" data-test="thing-as-job" @click="open">Open it as a job</button></p>
     <section v-for="place in showing.showing.places" :key="place.layer" class="place" :aria-label="place.label">
@@ -67,6 +69,7 @@ const file = (format: string) => `/api/v1/jobs/${bench.job?.id}/showing.${format
       </div>
     </section>
     <Tick :value="showing.showing.lights" data-field="lights" @keep="showing.choose({ lights: $event })">Shade and light</Tick>
+    </WhoMay>
     <Choose label="Wipe, without" :value="showing.without" :options="[{ value: '', label: $t('no wipe') }, { value: 'light', label: $t('its light') }, { value: 'art', label: $t('the art') }]" data-test="shown-wipe" @keep="showing.without = $event" />
     <p class="files">
       <span>Download, <Count :value="pixels" :least="50" :most="8000" says="Dots across" @keep="pixels = $event" /> dots wide:</span>
