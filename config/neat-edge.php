@@ -11,6 +11,8 @@ return [
     'sign_ins_a_minute' => (int) env('NEAT_EDGE_SIGN_INS_A_MINUTE', 25),
     // Whether changes must carry the token of the page.
     'page_token' => env('NEAT_EDGE_PAGE_TOKEN', 'on') !== 'off',
+    // What this host is called among those that work for the shop; as its system has it when empty.
+    'host' => (string) env('NEAT_EDGE_HOST', ''),
     // Where a preparation computes: "child" is a process of its own, "here" the one that was asked.
     'prepare_in' => (string) env('NEAT_EDGE_PREPARE_IN', 'child'),
     // What such a process may take, in MB and seconds.

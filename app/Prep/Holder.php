@@ -25,9 +25,18 @@ final class Holder
         return preg_match('/^([^:]+):(\d+):(.+)$/D', $holder ?? '', $m) === 1 && $m[1] === self::machine() && self::begun((int) $m[2]) === $m[3];
     }
 
-    private static function machine(): string
+    /** This host and no other, though another may be called alike: names of machines that were copied are. */
+    public static function machine(): string
     {
-        return str_replace(':', '-', (string) gethostname());
+        $name = (string) config('neat-edge.host') ?: (string) gethostname();
+
+        return str_replace(':', '-', mb_substr($name, 0, 60)).'-'.substr(md5(self::boot()), 0, 6);
+    }
+
+    /** What the system that was begun here calls itself until it ends. */
+    private static function boot(): string
+    {
+        return trim((string) @file_get_contents('/proc/sys/kernel/random/boot_id'));
     }
 
     /** @return float seconds of CPU that a process took so far; nothing of one that is not there */
@@ -48,7 +57,7 @@ final class Holder
             return '';
         }
 
-        return substr(md5($after[19].' '.trim((string) @file_get_contents('/proc/sys/kernel/random/boot_id'))), 0, 16);
+        return substr(md5($after[19].' '.self::boot()), 0, 16);
     }
 
     /** @return list<string> what the system says of a process, from its third field on; empty where there is none */

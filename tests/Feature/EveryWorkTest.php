@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Http\Resources\WorkResource;
 use App\Models\Work;
+use App\Prep\Holder;
 use App\Works\Hold;
 use App\Works\Kind;
 use App\Works\Kinds;
@@ -126,7 +127,7 @@ final class EveryWorkTest extends TestCase
     public function when_its_process_is_gone_it_is_taken_up_or_named_and_who_had_it_stores_nothing_more(Kind $kind): void
     {
         $hold = self::taken(self::start($kind));
-        $hold->keep(['holder' => gethostname().':1:gone', 'done' => 3]);
+        $hold->keep(['holder' => Holder::machine().':1:gone', 'done' => 3]);
         self::assertSame(1, Works::sweep());
         $now = $hold->work->refresh();
         self::assertSame($kind->resumes() ? ['waiting', ''] : ['failed', $kind->broke($now, 'The server was stopped.')], [$now->state, $now->error]);
@@ -154,7 +155,7 @@ final class EveryWorkTest extends TestCase
         // One that was to be stopped when its process died is stopped, and not begun anew.
         $hold = self::taken(self::start($kind));
         Works::tell($hold->work, 'stop');
-        $hold->keep(['holder' => gethostname().':1:gone']);
+        $hold->keep(['holder' => Holder::machine().':1:gone']);
         Works::sweep();
         self::assertSame('stopped', $hold->work->refresh()->state);
     }

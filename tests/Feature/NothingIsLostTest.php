@@ -324,7 +324,7 @@ final class NothingIsLostTest extends TestCase
         Queue::fake();
         $asked = $this->postJson("/api/v1/jobs/{$this->job()}/preparations")->json();
         $waiting = $this->postJson("/api/v1/jobs/{$this->job()}/preparations")->json('id');
-        $gone = gethostname().':1:0';
+        $gone = Holder::machine().':1:0';
         foreach ([1, 2, 3] as $try) {
             $hold = Works::take($asked['work']['id']);
             self::assertNotNull($hold);

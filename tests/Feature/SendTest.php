@@ -596,8 +596,8 @@ final class SendTest extends TestCase
         $this->workOf($first, ['state' => 'running', 'done' => 0]);
         $next = $this->postJson("/api/v1/jobs/{$job}/sendings", ['machine' => $machine->id, 'number' => 1])->assertStatus(202)->json('id');
         self::assertSame('waiting', $this->sending($next)['status']);
-        self::assertFalse(Holder::isThere(gethostname().':1:'.str_repeat('0', 16)));
-        $this->workOf($first, ['holder' => gethostname().':1:'.str_repeat('0', 16)]);
+        self::assertFalse(Holder::isThere(Holder::machine().':1:'.str_repeat('0', 16)));
+        $this->workOf($first, ['holder' => Holder::machine().':1:'.str_repeat('0', 16)]);
         Artisan::call('neat-edge:recover');
         self::assertSame(
             ['failed', 'done'],
@@ -894,7 +894,7 @@ final class SendTest extends TestCase
         $work->update(['state' => 'waiting']);
         $this->postJson("/api/v1/works/{$asked}/stop")->assertOk()->assertJsonPath('state', 'stopped');
         self::assertNull(Works::take($asked), 'what was stopped before its turn is not begun');
-        $work->update(['state' => 'running', 'holder' => gethostname().':1:0']);
+        $work->update(['state' => 'running', 'holder' => Holder::machine().':1:0']);
         Works::sweep();
         self::assertSame(['failed', 'It broke off; what is done stands below. Check again for the rest.'], [$last('state'), $last('error')]);
         self::assertTrue($last('outcome.rows.0.verdict.ready'));
