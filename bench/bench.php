@@ -57,7 +57,7 @@ $all = [
 ];
 $words = array_slice($argv, 1);
 $keep = in_array('keep', $words, true);
-$asked = array_values(array_diff($words, ['keep'])) ?: array_diff(array_keys($all), ['guard', 'shop']);
+$asked = array_values(array_diff($words, ['keep'])) ?: array_diff(array_keys($all), ['guard', 'shop', 'soak']);
 $failed = false;
 printf("%-54s %24s   %s\n%s\n", 'figure', 'measured', 'target', str_repeat('-', 108));
 foreach ($asked as $name) {

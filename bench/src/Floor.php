@@ -261,6 +261,32 @@ final class Floor
         }
     }
 
+    /** @return array<string, float> MB that programs take, each with its share of what several have in common: web, worker, sender and so on, and the database */
+    public function memory(): array
+    {
+        $own = [];
+        foreach (glob('/proc/[0-9]*/stat') ?: [] as $path) {
+            $stat = (string) @file_get_contents($path);
+            // The parent is the second field behind the name.
+            $after = explode(' ', trim(substr($stat, (int) strrpos($stat, ')') + 1)));
+            $own[(int) ($after[1] ?? 0)][] = (int) basename(dirname($path));
+        }
+        $roots = ['database' => [(int) @file_get_contents("{$this->folder}/pg/data/postmaster.pid")]];
+        foreach ($this->processes as $name => $process) {
+            $roots[(string) strtok($name, ' ')][] = (int) $process->getPid();
+        }
+        $memory = [];
+        foreach ($roots as $program => $pids) {
+            $memory[$program] = 0.0;
+            while (($pid = array_pop($pids)) !== null) {
+                array_push($pids, ...$own[$pid] ?? []);
+                $memory[$program] += preg_match('/^Pss:\s+(\d+) kB/m', (string) @file_get_contents("/proc/{$pid}/smaps_rollup"), $found) === 1 ? (int) $found[1] / 1024 : 0.0;
+            }
+        }
+
+        return $memory;
+    }
+
     /** At once and without a word, with all that it began. */
     public function kill(string $name): void
     {

@@ -4,77 +4,73 @@ declare(strict_types=1);
 
 namespace NeatEdge\Bench;
 
-use RuntimeException;
-
-/** Two clients on two jobs, 200 edits a minute each, for ten minutes; nothing may fail or be lost. */
+/**
+ * Twelve people at work for an hour on the servers of a shop: what these take of memory stays where it was, nothing fails and nothing is lost. Memory is that
+ * of each process and its share of what several have in common. NEAT_EDGE_MINUTES makes it shorter.
+ */
 final class Soak
 {
-    private const MINUTES = 10;
+    private const MINUTES = 60;
 
-    private const A_MINUTE = 200;
+    private const PEOPLE = 12;
+
+    /** Seconds between two looks. */
+    private const LOOK = 10.0;
+
+    /** Shares of the time that are held against each other: the first of all is for warming up. */
+    private const EARLY = [0.1, 0.25];
+
+    private const LATE = [0.85, 1.0];
 
     /** @return iterable<array{string, string, string}> */
     public function figures(): iterable
     {
-        $served = new Served;
-        $minutes = (float) (getenv('NEAT_EDGE_MINUTES') ?: self::MINUTES);
-        $jobs = [Served::job(Served::sheet(200)), Served::job(Served::sheet(200))];
-        $clients = [];
-        foreach ($jobs as $id) {
-            $pid = pcntl_fork();
-            if ($pid === 0) {
-                $this->client($id, $minutes);
-                // Without the destructor of the server, which belongs to the parent.
-                posix_kill(posix_getpid(), SIGKILL);
+        if (posix_geteuid() !== 0) {
+            yield ['many hours at work', 'not measured', 'root: a database has a user of its own'];
+
+            return;
+        }
+        $seconds = 60 * (float) (getenv('NEAT_EDGE_MINUTES') ?: self::MINUTES);
+        $floor = new Floor(random_int(31_000, 39_000));
+        $crowd = new Crowd(self::PEOPLE);
+        $crowd->come();
+        /** @var list<array{float, array<string, float>}> $looks share of the time, and MB by program */
+        $looks = [];
+        $looked = -self::LOOK;
+        $crowd->work($seconds, static function (float $at) use ($floor, $seconds, &$looks, &$looked): void {
+            $floor->keepUp();
+            if ($at - $looked >= self::LOOK) {
+                $looked = $at;
+                $looks[] = [$at / $seconds, $floor->memory()];
             }
-            $clients[$id] = $pid;
-        }
-        foreach ($clients as $pid) {
-            pcntl_waitpid($pid, $status);
-        }
-        foreach ($jobs as $i => $id) {
-            $told = array_map(floatval(...), explode(' ', (string) file_get_contents(self::file($id))));
-            unlink(self::file($id));
-            $number = Served::get("jobs/{$id}/versions")['steps'][0]['number'];
-            $at = Served::get("jobs/{$id}")['art']['pieces'][0]['box'][0];
-            $lost = $told[0] + 1 - $number;
+        });
+        [$lost, $pieces] = $crowd->lost();
+        yield [sprintf('%d people for %.0f min: edits, prepared, laid out', self::PEOPLE, $seconds / 60), "{$crowd->edits}, {$crowd->prepared}, {$crowd->laid}", ''];
+        yield ['answers that were no acknowledgement, begun again', array_sum($crowd->failed).', '.array_sum($floor->again), '0, 0'];
+        yield ["places of {$pieces} pieces that are not as acknowledged", (string) $lost, '0'];
+        foreach (array_keys($looks[0][1] ?? []) as $program) {
+            [$early, $late] = array_map(static fn (array $between): float => self::median($looks, (string) $program, $between), [self::EARLY, self::LATE]);
+            $most = max(array_map(static fn (array $look): float => $look[1][$program] ?? 0.0, $looks));
             yield [
-                'client '.($i + 1)." on its job for {$minutes} min: edits, errors, lost, slowest",
-                sprintf('%d, %d, %d, %.0f ms', $told[0], $told[1], $lost + (abs($at - $told[2]) > 1e-6 ? 1 : 0), $told[3]),
-                sprintf('%d, 0, 0', $minutes * self::A_MINUTE),
+                "memory of {$program}: early, late, most, MB",
+                sprintf('%.0f, %.0f, %.0f', $early, $late, $most),
+                sprintf('late at most 1.1 times early: %.2f', $early > 0 ? $late / $early : 0),
             ];
         }
     }
 
-    private static function file(int $id): string
+    /**
+     * @param  list<array{float, array<string, float>}>  $looks
+     * @param  array{float, float}  $between
+     */
+    private static function median(array $looks, string $program, array $between): float
     {
-        return sys_get_temp_dir()."/neat-edge-soak-{$id}";
-    }
+        $some = array_map(
+            static fn (array $look): float => $look[1][$program] ?? 0.0,
+            array_values(array_filter($looks, static fn (array $look): bool => $look[0] >= $between[0] && $look[0] <= $between[1])),
+        );
+        sort($some);
 
-    private function client(int $id, float $minutes): void
-    {
-        $state = Served::get("jobs/{$id}");
-        [$version, $at] = [$state['job']['version'], $state['art']['pieces'][0]['box'][0]];
-        [$done, $failed, $slowest] = [0, 0, 0.0];
-        $start = microtime(true);
-        while ($done + $failed < $minutes * self::A_MINUTE) {
-            $due = $start + ($done + $failed) * 60 / self::A_MINUTE;
-            usleep((int) max(0, 1e6 * ($due - microtime(true))));
-            $before = microtime(true);
-            try {
-                $version = Served::post(
-                    "jobs/{$id}/edits",
-                    ['version' => $version, 'edit' => ['kind' => 'move', 'pieces' => ['p1', 'p'.(2 + $done % 190)], 'x' => 0.01, 'y' => 0]],
-                )['job']['version'];
-                $at += 0.01;
-                $done++;
-            } catch (RuntimeException $problem) {
-                $failed++;
-                fwrite(STDERR, "client of job {$id}: {$problem->getMessage()}\n");
-                $version = Served::get("jobs/{$id}")['job']['version'];
-            }
-            $slowest = max($slowest, 1000 * (microtime(true) - $before));
-        }
-        file_put_contents(self::file($id), "{$done} {$failed} {$at} {$slowest}");
+        return $some === [] ? 0.0 : Timed::share($some, 0.5);
     }
 }
