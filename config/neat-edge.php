@@ -18,8 +18,8 @@ return [
     // What such a process may take, in MB and seconds.
     'prepare_megabytes' => (int) env('NEAT_EDGE_PREPARE_MEGABYTES', 1536),
     'prepare_seconds' => (int) env('NEAT_EDGE_PREPARE_SECONDS', 600),
-    // Where the files of batches lie, and what comes of them.
-    'batches' => (string) env('NEAT_EDGE_BATCHES', storage_path('app/batches')),
+    // Where the files of batches lie, and what comes of them; "store": beside the contents, where these are on a store that several hosts share.
+    'batches' => (string) env('NEAT_EDGE_BATCHES', env('NEAT_EDGE_CONTENTS_DISK', 'folder') === 's3' ? 'store' : storage_path('app/batches')),
     // Where backups lie that the shop makes by itself, and how many of the nightly ones are kept.
     'backups' => (string) env('NEAT_EDGE_BACKUPS', storage_path('app/backups')),
     'backups_kept' => (int) env('NEAT_EDGE_BACKUPS_KEPT', 7),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Backup;
 
+use App\Models\BatchFiles;
 use App\Models\Contents;
 use App\Models\Database;
 use App\Prep\ShopFonts;
@@ -14,7 +15,6 @@ use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Schema;
 use JsonException;
 use RuntimeException;
-use Symfony\Component\Finder\Finder;
 use ZipArchive;
 
 /**
@@ -93,7 +93,7 @@ final class Archive
             }
         }
         $files = [];
-        foreach ([...$fonts, ...self::batches()] as $name => $file) {
+        foreach ([...$fonts, ...self::batches($folder)] as $name => $file) {
             $files[$name] = (string) hash_file('sha256', $file);
             $zip->addFile($file, "files/{$name}");
         }
@@ -160,13 +160,14 @@ final class Archive
         return $fonts;
     }
 
-    /** @return array<string, string> */
-    private static function batches(): array
+    /** @return array<string, string> where each lies, or a copy of it, by its name in the archive */
+    private static function batches(string $folder): array
     {
-        $root = (string) config('neat-edge.batches');
         $files = [];
-        foreach (is_dir($root) ? Finder::create()->files()->in($root) : [] as $file) {
-            $files['batches/'.str_replace('\\', '/', $file->getRelativePathname())] = $file->getPathname();
+        foreach (BatchFiles::disk()->allFiles() as $number => $name) {
+            $files["batches/{$name}"] = $path = BatchFiles::areHere() ? config('neat-edge.batches')."/{$name}" : "{$folder}/batch-{$number}";
+            BatchFiles::areHere() || file_put_contents($path, (string) BatchFiles::disk()->get($name)) !== false
+                ?: throw new RuntimeException('No room for a backup: the disk is full.');
         }
 
         return $files;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Backup;
 
+use App\Models\BatchFiles;
 use App\Models\Contents;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
@@ -45,12 +46,15 @@ final class Restoring
             Contents::put($bytes);
         }
         foreach (array_keys($archive->about->files) as $name) {
-            $to = str_starts_with($name, 'fonts/') ? storage_path("app/{$name}") : config('neat-edge.batches').'/'.substr($name, strlen('batches/'));
+            if (! str_starts_with($name, 'fonts/')) {
+                BatchFiles::disk()->writeStream(substr($name, strlen('batches/')), $archive->file($name));
+
+                continue;
+            }
+            $to = storage_path("app/{$name}");
             File::ensureDirectoryExists(dirname($to));
             file_put_contents($to, $archive->file($name));
-            if (str_starts_with($name, 'fonts/')) {
-                Contents::write($name, (string) file_get_contents($to));
-            }
+            Contents::write($name, (string) file_get_contents($to));
         }
         // What came of an earlier state, brought to this one.
         Artisan::call('migrate', ['--force' => true]);

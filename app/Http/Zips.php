@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http;
 
 use App\Prep\Zip;
+use Closure;
 use Illuminate\Http\Response;
 
 /** Several files as one. */
@@ -12,7 +13,7 @@ final class Zips
 {
     /**
      * @param  array<string, string>  $files  bytes by name
-     * @param  iterable<string, string>  $more  paths of files on the disk, by their names in the ZIP
+     * @param  iterable<string, Closure(): string>  $more  what gives the bytes of further files, one by one, by their names in the ZIP
      */
     public static function of(array $files, string $name, iterable $more = []): Response
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Closure;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use NeatEdge\Core\Format\FolderName;
@@ -41,25 +42,47 @@ final class Batch extends Model
         return $this->belongsTo(Work::class);
     }
 
-    /** How many of its files something came of. */
-    public function countDone(): int
+    /** Rows of files that something came of, where they lie on a store. */
+    private const ROWS = 'rows.json';
+
+    public function files(): BatchFiles
     {
-        return count(glob($this->folder('out').'/*/row.json') ?: []);
+        return new BatchFiles($this->id);
     }
 
-    public function folder(string $part = ''): string
+    /** @return array<string, array<string, mixed>> rows of files that something came of, by file, as far as they stand in one table: where each is read from afar */
+    public function told(): array
     {
-        return rtrim((string) config('neat-edge.batches'), '/')."/{$this->id}".($part === '' ? '' : "/{$part}");
+        return BatchFiles::areHere() ? [] : $this->files()->table(self::ROWS) ?? [];
+    }
+
+    /** @param  array<string, array<string, mixed>>  $rows  see told() */
+    public function tell(array $rows): void
+    {
+        $this->files()->write(self::ROWS, json_encode((object) $rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES));
+    }
+
+    /**
+     * What came of some of its files is nothing any more.
+     *
+     * @param  list<string>  $names
+     */
+    public function undo(array $names): void
+    {
+        foreach ($names as $name) {
+            $this->files()->remove('out/'.FolderName::of($name));
+        }
+        $names === [] || BatchFiles::areHere() || $this->tell(array_diff_key($this->told(), array_flip($names)));
     }
 
     /** @return list<array<string, mixed>> a row for each file, in order: what came of it, or that it waits */
     public function rows(): array
     {
         $rows = [];
-        foreach (array_filter(@scandir($this->folder('in')) ?: [], Incoming::takes(...)) as $name) {
-            $done = $this->folder('out/'.FolderName::of($name).'/row.json');
-            $data = is_file($done) ? json_decode((string) file_get_contents($done), true) : null;
-            $rows[$name] = is_array($data) ? $data : ['file' => $name, 'state' => 'waiting'];
+        $told = $this->told();
+        foreach (array_filter($this->files()->names('in'), Incoming::takes(...)) as $name) {
+            $row = BatchFiles::areHere() ? $this->files()->table('out/'.FolderName::of($name).'/row.json') : $told[$name] ?? null;
+            $rows[$name] = $row ?? ['file' => $name, 'state' => 'waiting'];
         }
         ksort($rows);
 
@@ -78,14 +101,14 @@ final class Batch extends Model
         return null;
     }
 
-    /** @return iterable<string, string> paths of the files that came out, by folder and name */
+    /** @return iterable<string, Closure(): string> what gives the bytes of each file that came out, by folder and name */
     public function made(): iterable
     {
         foreach ($this->rows() as $row) {
             $folder = FolderName::of((string) $row['file']);
-            foreach (glob($this->folder("out/{$folder}").'/*') ?: [] as $file) {
-                if (basename($file) !== 'row.json') {
-                    yield "{$folder}/".basename($file) => $file;
+            foreach ($row['state'] === 'waiting' ? [] : $this->files()->names("out/{$folder}") as $name) {
+                if ($name !== 'row.json') {
+                    yield "{$folder}/{$name}" => fn (): string => $this->files()->read("out/{$folder}/{$name}");
                 }
             }
         }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Prep;
 
 use App\Models\Batch;
-use Illuminate\Support\Facades\File;
 use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Format\Incoming;
 use NeatEdge\Core\Format\Json\PresetJson;
@@ -67,18 +66,15 @@ final class BatchIntake
             'not_taken' => array_values(array_unique($not)),
         ]);
         try {
-            File::ensureDirectoryExists($batch->folder('in'));
             foreach ($contents as $name => $bytes) {
-                if (file_put_contents($batch->folder('in')."/{$name}", $bytes) !== strlen($bytes)) {
-                    throw ValidationException::withMessages(['files' => 'The files cannot be stored; the disk may be full.']);
-                }
+                $batch->files()->write("in/{$name}", $bytes);
             }
-            file_put_contents($batch->folder('preset.json'), PresetJson::encode($preset));
+            $batch->files()->write('preset.json', PresetJson::encode($preset));
             if (trim($sizes) !== '') {
-                file_put_contents($batch->folder('sizes.csv'), $sizes);
+                $batch->files()->write('sizes.csv', $sizes);
             }
         } catch (Throwable $problem) {
-            File::deleteDirectory($batch->folder());
+            rescue(static fn () => $batch->files()->remove(), report: false);
             $batch->delete();
             throw $problem;
         }

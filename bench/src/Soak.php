@@ -50,7 +50,7 @@ final class Soak
         yield ["places of {$pieces} pieces that are not as acknowledged", (string) $lost, '0'];
         foreach (array_keys($looks[0][1] ?? []) as $program) {
             [$early, $late] = array_map(static fn (array $between): float => self::median($looks, (string) $program, $between), [self::EARLY, self::LATE]);
-            $most = max(array_map(static fn (array $look): float => $look[1][$program] ?? 0.0, $looks));
+            $most = max(0.0, ...array_map(static fn (array $look): float => $look[1][$program] ?? 0.0, $looks));
             yield [
                 "memory of {$program}: early, late, most, MB",
                 sprintf('%.0f, %.0f, %.0f', $early, $late, $most),

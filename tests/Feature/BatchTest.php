@@ -21,7 +21,7 @@ final class BatchTest extends TestCase
     protected function tearDown(): void
     {
         foreach (Batch::query()->get() as $batch) {
-            File::deleteDirectory($batch->folder());
+            $batch->files()->remove();
         }
         parent::tearDown();
     }
@@ -93,17 +93,17 @@ final class BatchTest extends TestCase
             ['width' => '80mm'],
         )->assertCreated()->json('id');
         $batch = Batch::query()->whereKey($id)->firstOrFail();
-        $at = filemtime($batch->folder('out/a.svg/row.json'));
-        File::deleteDirectory($batch->folder('out/b.svg'));
+        $at = filemtime($batch->files()->path('out/a.svg/row.json'));
+        File::deleteDirectory($batch->files()->path('out/b.svg'));
         $batch->work?->update(['state' => 'stopped']);
-        touch($batch->folder('out/a.svg/row.json'), (int) $at - 100);
+        touch($batch->files()->path('out/a.svg/row.json'), (int) $at - 100);
         self::assertSame(1, $this->getJson("/api/v1/batches/{$id}")->json('done'));
         $this->postJson("/api/v1/batches/{$id}/again")->assertOk();
         self::assertSame(['done', 2], [$this->getJson("/api/v1/batches/{$id}")->json('work.state'), $this->getJson("/api/v1/batches/{$id}")->json('done')]);
         clearstatcache();
-        self::assertSame((int) $at - 100, filemtime($batch->folder('out/a.svg/row.json')), 'what was done is not done again');
+        self::assertSame((int) $at - 100, filemtime($batch->files()->path('out/a.svg/row.json')), 'what was done is not done again');
         $this->deleteJson("/api/v1/batches/{$id}")->assertNoContent();
-        self::assertDirectoryDoesNotExist($batch->folder());
+        self::assertDirectoryDoesNotExist($batch->files()->path());
     }
 
     #[Test]

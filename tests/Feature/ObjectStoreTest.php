@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Backup\Archive;
+use App\Models\Batch;
+use App\Models\BatchFiles;
 use App\Models\Contents;
 use App\Models\DiskFull;
 use App\Models\ShopFont;
@@ -14,6 +16,7 @@ use App\Prep\Intake;
 use App\Prep\ShopFonts;
 use App\Works\Health;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Storage;
 use NeatEdge\Core\Process\Processes;
@@ -21,6 +24,7 @@ use PHPUnit\Framework\Attributes\Test;
 use RuntimeException;
 use Tests\Support\FreePort;
 use Tests\TestCase;
+use ZipArchive;
 
 /** Large contents on a store that speaks S3, which several hosts share: a stand-in for one, asked through the framework's own adapter. */
 final class ObjectStoreTest extends TestCase
@@ -128,6 +132,52 @@ final class ObjectStoreTest extends TestCase
         self::assertFileDoesNotExist($own);
         self::assertSame([], $this->kept());
         self::assertSame(0, ShopFont::query()->count());
+    }
+
+    #[Test]
+    public function a_batch_lies_there_and_any_host_goes_on_with_it_where_it_was(): void
+    {
+        config(['neat-edge.batches' => BatchFiles::STORE]);
+        $svg = static fn (int $width): string => '<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="40mm"><rect x="9" y="9" width="'.$width.'" height="30"/></svg>';
+        $files = array_map(static fn (string $name, string $bytes): UploadedFile => UploadedFile::fake()->createWithContent($name, $bytes), ['oar.svg', 'Boje ü.svg', 'torn.svg'], [$svg(30), $svg(40), '<svg']);
+        $here = glob(sys_get_temp_dir().'/neat-edge-batch-*') ?: [];
+        $id = (int) $this->post('/api/v1/batches', ['preset' => 'Vinyl to weed', 'files' => $files, 'sizes' => "oar.svg,120mm\n"], ['Accept' => 'application/json'])->assertCreated()->json('id');
+        $batch = $this->getJson("/api/v1/batches/{$id}")->assertOk()->assertJsonPath('work.state', 'done')->assertJsonPath('done', 3)->json();
+        self::assertSame(['Boje ü.svg' => 'done', 'oar.svg' => 'done', 'torn.svg' => 'failed'], array_column($batch['rows'], 'state', 'file'));
+        self::assertSame(120.0, (float) array_column($batch['rows'], 'width_mm', 'file')['oar.svg']);
+        self::assertSame($here, glob(sys_get_temp_dir().'/neat-edge-batch-*') ?: [], 'the copy is gone');
+        self::assertDirectoryDoesNotExist(storage_path("app/batches/{$id}"));
+        $this->get("/api/v1/batches/{$id}/picture/".rawurlencode('Boje ü.svg'))->assertOk();
+        $this->postJson("/api/v1/batches/{$id}/open", ['file' => 'oar.svg'])->assertCreated()->assertJsonPath('width', 120);
+        File::put("{$this->folder}/all.zip", (string) $this->get("/api/v1/batches/{$id}/all.zip")->assertOk()->getContent());
+        $zip = new ZipArchive;
+        self::assertTrue($zip->open("{$this->folder}/all.zip"));
+        self::assertStringContainsString('width="120mm"', (string) $zip->getFromName('oar.svg/sheet-1-000000.svg'));
+        self::assertStringContainsString('torn.svg', (string) $zip->getFromName('summary.csv'));
+        // Cut off after one of them: another goes on, and what was done is not done again.
+        $model = Batch::query()->findOrFail($id);
+        $rows = $model->told();
+        $model->tell(['oar.svg' => [...$rows['oar.svg'], 'height_mm' => 77]]);
+        $model->work?->update(['state' => 'stopped']);
+        self::assertSame(1, $this->getJson("/api/v1/batches/{$id}")->json('done'));
+        $this->postJson("/api/v1/batches/{$id}/again")->assertOk();
+        $heights = array_column($this->getJson("/api/v1/batches/{$id}")->assertJsonPath('done', 3)->json('rows'), 'height_mm', 'file');
+        self::assertSame([77.0, (float) $rows['Boje ü.svg']['height_mm']], [(float) $heights['oar.svg'], (float) $heights['Boje ü.svg']]);
+        // One is tried again by itself.
+        $this->postJson("/api/v1/batches/{$id}/again", ['file' => 'oar.svg'])->assertOk();
+        self::assertSame((float) $rows['oar.svg']['height_mm'], (float) array_column($this->getJson("/api/v1/batches/{$id}")->json('rows'), 'height_mm', 'file')['oar.svg']);
+        // It comes along in a backup, and back.
+        $archive = "{$this->folder}/shop.zip";
+        Archive::write($archive);
+        $kept = array_values(array_filter($this->kept(), static fn (string $key): bool => str_starts_with($key, 'batches/')));
+        $this->deleteJson("/api/v1/batches/{$id}")->assertNoContent();
+        self::assertSame([], array_filter($this->kept(), static fn (string $key): bool => str_starts_with($key, 'batches/')));
+        Archive::open($archive)->check();
+        self::assertSame($kept, array_map(static fn (string $name): string => $name, array_values(array_filter(array_keys(Archive::open($archive)->about->files), static fn (string $name): bool => str_starts_with($name, 'batches/')))));
+        // No room: said, and nothing of it stays.
+        touch("{$this->folder}/full");
+        $this->post('/api/v1/batches', ['preset' => 'Vinyl to weed', 'files' => [UploadedFile::fake()->createWithContent('oar.svg', $svg(5))]], ['Accept' => 'application/json'])->assertStatus(507);
+        self::assertSame(0, Batch::query()->count());
     }
 
     #[Test]

@@ -124,19 +124,17 @@ final class TwoHostsTest extends TestCase
     private function told(string $code): string
     {
         $begin = 'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap();';
-        $process = $this->begin('none', ['-r', "{$begin}\n{$code}"], $out);
-        $said = (string) stream_get_contents($out);
-        self::assertSame(0, proc_close($process), $said.file_get_contents("{$this->folder}/said"));
+        $process = $this->begin('none', ['-r', "{$begin}\n{$code}"]);
+        self::assertSame(0, proc_close($process), (string) file_get_contents("{$this->folder}/said"));
 
-        return $said;
+        return (string) file_get_contents("{$this->folder}/out");
     }
 
     /**
      * @param  list<string>  $command
-     * @param  resource|null  $out  what it says
      * @return resource the leader of a group of its own
      */
-    private function begin(string $host, array $command, &$out = null)
+    private function begin(string $host, array $command)
     {
         $environment = array_filter([...getenv(), 'APP_ENV' => 'production', 'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)),
             'DB_DATABASE' => "{$this->folder}/shop.sqlite", 'QUEUE_CONNECTION' => 'database', 'CACHE_STORE' => 'database',
@@ -144,13 +142,12 @@ final class TwoHostsTest extends TestCase
             'NEAT_EDGE_CONTENTS' => "{$this->folder}/contents", 'NEAT_EDGE_PREPARE_IN' => 'child']);
         $process = proc_open(
             ['setsid', PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'memory_limit=1G', ...$command],
-            [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', "{$this->folder}/said", 'a']],
+            [['file', '/dev/null', 'r'], ['file', "{$this->folder}/".($command[0] === '-r' ? 'out' : 'said'), 'w'], ['file', "{$this->folder}/said", 'a']],
             $pipes,
             dirname(__DIR__, 2),
             $environment,
         );
         self::assertIsResource($process);
-        $out = $pipes[1];
         $this->begun[] = $process;
 
         return $process;
@@ -172,7 +169,8 @@ final class TwoHostsTest extends TestCase
         $end = microtime(true) + $seconds;
         while (! $is()) {
             if (microtime(true) > $end) {
-                self::fail("Waited {$seconds} s for {$what}: ".json_encode($this->shop->query('select * from works')?->fetchAll(PDO::FETCH_ASSOC)).file_get_contents("{$this->folder}/said"));
+                $works = $this->shop->query('select * from works');
+                self::fail("Waited {$seconds} s for {$what}: ".json_encode($works === false ? [] : $works->fetchAll(PDO::FETCH_ASSOC)).file_get_contents("{$this->folder}/said"));
             }
             usleep(50_000);
         }

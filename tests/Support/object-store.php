@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 // A stand-in for a store that speaks S3, served by "php -S" for tests: buckets are folders under STORE, keys files in them. What comes without the key of
-// ACCESS is refused; where the file STORE/full lies, there is no room. What it understands: put, copy, get, head, delete, and the list of what begins so.
+// ACCESS is refused; where the file STORE/full lies, there is no room. What it understands: put, copy, get, head, delete, one and several, and the list of what begins so.
 $store = (string) getenv('STORE');
 [$path, $bucket, $key] = [rawurldecode((string) parse_url((string) $_SERVER['REQUEST_URI'], PHP_URL_PATH)), '', ''];
 [, $bucket, $key] = [...explode('/', $path, 3), '', ''];
@@ -43,6 +43,13 @@ if ($method === 'PUT') {
 } elseif ($method === 'DELETE') {
     @unlink($file($key));
     http_response_code(204);
+} elseif ($method === 'POST' && isset($_GET['delete'])) {
+    $listed = simplexml_load_string((string) file_get_contents('php://input'), options: LIBXML_NONET) ?: $refuse(400, 'MalformedXML');
+    foreach ($listed->Object as $one) {
+        @unlink($file((string) $one->Key));
+    }
+    header('Content-Type: application/xml');
+    echo '<?xml version="1.0"?><DeleteResult/>';
 } elseif ($key === '') {
     [$prefix, $parts] = [(string) ($_GET['prefix'] ?? ''), (string) ($_GET['delimiter'] ?? '')];
     $found = $folders = [];

@@ -20,11 +20,9 @@ use App\Works\Kinds\RunBatch;
 use App\Works\Works;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use NeatEdge\Core\Described\Refused;
-use NeatEdge\Core\Format\FolderName;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Process\Plain;
 use NeatEdge\Core\Process\Processes;
@@ -73,14 +71,13 @@ final class BatchController
     public function again(BatchAgainRequest $request, Batch $batch): BatchResource
     {
         $file = $request->validated('file');
-        if (! is_dir($batch->folder('in'))) {
+        if ($batch->files()->names('in') === []) {
             throw Refused::because('The files of this batch are not here any more; bring them again.');
         }
-        foreach ($batch->rows() as $row) {
-            if ($file === null ? $row['state'] === 'failed' : $row['file'] === $file) {
-                File::deleteDirectory($batch->folder('out/'.FolderName::of((string) $row['file'])));
-            }
-        }
+        $batch->undo(array_column(array_filter(
+            $batch->rows(),
+            static fn (array $row): bool => $file === null ? $row['state'] === 'failed' : $row['file'] === $file,
+        ), 'file'));
         // One whose work is not kept any more is begun with another.
         $batch->work === null ? RunBatch::begin($batch) : Works::goOn($batch->work);
 
@@ -98,7 +95,7 @@ final class BatchController
             Processes::of($batch->process),
             isset($row['width_mm']) ? (float) $row['width_mm'] : null,
             (string) $row['file'],
-            (string) file_get_contents($batch->folder('in/'.$row['file'])),
+            $batch->files()->read('in/'.$row['file']),
             line: $preset?->steps,
             taking: ['page' => '1'],
         );
@@ -114,7 +111,7 @@ final class BatchController
     public function picture(Batch $batch, string $file): Response
     {
         $row = $batch->row($file) ?? abort(404);
-        $drawing = Intake::read((string) file_get_contents($batch->folder('in/'.$row['file'])), (string) $row['file'])->drawing;
+        $drawing = Intake::read($batch->files()->read('in/'.$row['file']), (string) $row['file'])->drawing;
 
         return new Response(Writer::write(Small::of($drawing->artwork)), 200, ['Content-Type' => 'image/svg+xml', 'Cache-Control' => 'private, max-age=86400']);
     }
@@ -124,8 +121,8 @@ final class BatchController
     public function zip(Batch $batch): Response
     {
         $files = ['summary.json' => json_encode($batch->rows(), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)];
-        if (is_file($batch->folder('out/summary.csv'))) {
-            $files['summary.csv'] = (string) file_get_contents($batch->folder('out/summary.csv'));
+        if ($batch->files()->has('out/summary.csv')) {
+            $files['summary.csv'] = $batch->files()->read('out/summary.csv');
         }
 
         return Zips::of($files, Str::slug($batch->title) ?: 'batch', $batch->made());
@@ -138,7 +135,7 @@ final class BatchController
         if ($batch->work?->isOpen() === true) {
             throw Refused::because('Stop the batch first.');
         }
-        File::deleteDirectory($batch->folder());
+        $batch->files()->remove();
         $batch->delete();
 
         return response()->noContent();

@@ -27,7 +27,8 @@ final class LettersResource extends Resource
     public function toArray(Request $request): array
     {
         return [...$this->resource, 'letters' => array_map(static fn (Letter $letter): array => [
-            'id' => $letter->id, 'to' => $letter->to, 'subject' => $letter->subject, 'words' => $letter->words, 'unsent' => $letter->unsent, 'at' => $letter->created_at->toIso8601String(),
+            'id' => $letter->id, 'to' => $letter->to, 'subject' => $letter->subject, 'words' => $letter->words, 'unsent' => $letter->unsent,
+            'at' => $letter->created_at->toIso8601String(),
         ], $this->resource['letters'])];
     }
 }

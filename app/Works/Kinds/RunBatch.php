@@ -6,6 +6,7 @@ namespace App\Works\Kinds;
 
 use App\Models\Batch;
 use App\Models\Work;
+use App\Prep\BatchAtHand;
 use App\Prep\Broken;
 use App\Works\Apart;
 use App\Works\Hold;
@@ -53,29 +54,40 @@ final class RunBatch extends Kind
     public function run(Work $work, Hold $hold): ?array
     {
         $batch = Batch::query()->where('work_id', $work->id)->first() ?? throw Refused::because('The batch is not there any more.');
+        $at = new BatchAtHand($batch);
+        try {
+            return $this->through($batch, $at, $work, $hold);
+        } finally {
+            $at->forget();
+        }
+    }
+
+    private function through(Batch $batch, BatchAtHand $at, Work $work, Hold $hold): null
+    {
         $process = new Process([
             ...Apart::php((int) config('neat-edge.prepare_megabytes')),
             base_path('console/neat-edge.php'),
             'batch',
-            $batch->folder('in'),
-            '--preset='.$batch->folder('preset.json'),
+            $at->path('in'),
+            '--preset='.$at->path('preset.json'),
             '--process='.$batch->process,
-            '--out-dir='.$batch->folder('out'),
+            '--out-dir='.$at->path('out'),
             '--jobs='.config('neat-edge.batch_jobs'),
             ...($batch->width === '' ? [] : ["--width={$batch->width}"]),
-            ...(is_file($batch->folder('sizes.csv')) ? ['--sizes='.$batch->folder('sizes.csv')] : []),
+            ...(is_file($at->path('sizes.csv')) ? ['--sizes='.$at->path('sizes.csv')] : []),
         ], base_path(), timeout: null);
         $process->start();
         try {
             while ($process->isRunning()) {
                 usleep(self::LOOK);
-                $done = $batch->countDone();
-                $hold->tell($done, max(1, $batch->files), sprintf('%d of %d files', $done, $batch->files));
+                $this->keep($batch, $at, $hold);
             }
         } finally {
             // However it ends, what it began ends with it.
             $process->stop(0.0, SIGKILL);
         }
+        $this->keep($batch, $at, $hold);
+        $at->leave();
         $words = trim((string) preg_replace('/^neat-edge: /', '', trim($process->getErrorOutput())));
 
         // 0: all are ready; 1: some are not; 2: the call was wrong. With anything else the command itself fell over.
@@ -84,6 +96,14 @@ final class RunBatch extends Kind
             2 => throw Refused::because(mb_substr($words, 0, 400)),
             default => throw Refused::because($this->broke($work, Broken::why(new RuntimeException($words.$process->getOutput()), ''))),
         };
+    }
+
+    /** Only who still holds the batch keeps what came of it. */
+    private function keep(Batch $batch, BatchAtHand $at, Hold $hold): void
+    {
+        $done = $at->done();
+        $hold->tell(count($done), max(1, $batch->files), sprintf('%d of %d files', count($done), $batch->files));
+        $at->keep($done);
     }
 
     protected function brokeOff(): string
