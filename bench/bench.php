@@ -13,6 +13,7 @@ use NeatEdge\Bench\Jobs;
 use NeatEdge\Bench\Look;
 use NeatEdge\Bench\ManyAtWork;
 use NeatEdge\Bench\Nodes;
+use NeatEdge\Bench\Plans;
 use NeatEdge\Bench\ProofTimes;
 use NeatEdge\Bench\Scale;
 use NeatEdge\Bench\SendFigures;
@@ -54,10 +55,11 @@ $all = [
     'shop' => ManyAtWork::class,
     'scale' => Scale::class,
     'acts' => ActCosts::class,
+    'plans' => Plans::class,
 ];
 $words = array_slice($argv, 1);
 $keep = in_array('keep', $words, true);
-$asked = array_values(array_diff($words, ['keep'])) ?: array_diff(array_keys($all), ['guard', 'shop', 'soak']);
+$asked = array_values(array_diff($words, ['keep'])) ?: array_diff(array_keys($all), ['guard', 'shop', 'soak', 'plans']);
 $failed = false;
 printf("%-54s %24s   %s\n%s\n", 'figure', 'measured', 'target', str_repeat('-', 108));
 foreach ($asked as $name) {

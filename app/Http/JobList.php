@@ -127,7 +127,9 @@ final class JobList
     {
         $ids = null;
         foreach ($words as $word) {
-            $some = DB::table('job_words')->whereBetween('word', [$word, "{$word}\u{FFFD}"])->limit(self::COUNTED + 1)->pluck('shop_job_id')->unique();
+            $some = DB::table('job_words')->whereBetween('word', [$word, "{$word}\u{FFFD}"])
+                // Along the index: in no order one database reads all words until it has so many.
+                ->orderBy('word')->limit(self::COUNTED + 1)->pluck('shop_job_id')->unique();
             $ids = $some->count() <= self::COUNTED
                 && ($ids === null || $some->count() < count($ids)) ? array_map(intval(...), array_values($some->all())) : $ids;
         }

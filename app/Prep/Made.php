@@ -225,6 +225,7 @@ final class Made
     {
         return array_values(ShopJob::query()
             ->where('process', $job->process->key())
+            ->whereNull('archived_at')
             ->whereKeyNot($job->id)
             ->orderByDesc('id')
             ->limit(200)

@@ -36,6 +36,8 @@ final class Floor
 
     private readonly string $root;
 
+    private readonly PostgresHere $database;
+
     /** @param  int  $machines  the first port of the stand-in machines */
     public function __construct(int $machines, int $workers = 2)
     {
@@ -56,7 +58,7 @@ final class Floor
             'QUEUE_CONNECTION' => 'redis', 'CACHE_STORE' => 'redis', 'CACHE_LIMITER' => 'redis', 'REDIS_HOST' => "{$this->folder}/redis.sock",
             'REDIS_PORT' => '0',
         ];
-        $this->database();
+        $this->database = new PostgresHere($this->folder);
         $this->begin(
             'redis',
             ['redis-server', '--port', '0', '--unixsocket', "{$this->folder}/redis.sock", '--save', '', '--appendonly', 'no', '--dir', $this->folder],
@@ -89,34 +91,6 @@ final class Floor
         return [PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d', 'opcache.jit=tracing', '-d', 'memory_limit=1G'];
     }
 
-    private function database(): void
-    {
-        $at = "{$this->folder}/pg";
-        mkdir($at);
-        self::do(['chown', 'postgres', $at, $this->folder]);
-        // What it acknowledged is on the disk, as in a shop.
-        self::as('initdb', ['-D', "{$at}/data", '-A', 'trust', '-U', 'edge', '-E', 'UTF8', '--locale=C.UTF-8']);
-        $this->startDatabase();
-        self::as('createdb', ['-h', $this->folder, '-U', 'edge', 'edge']);
-    }
-
-    private function startDatabase(): void
-    {
-        self::as(
-            'pg_ctl',
-            [
-                '-D',
-                "{$this->folder}/pg/data",
-                '-l',
-                "{$this->folder}/pg/log",
-                '-w',
-                '-o',
-                "-k {$this->folder} -c listen_addresses='' -c max_connections=100",
-                'start',
-            ],
-        );
-    }
-
     /** @return array<string, int> what the database answers: the second column by the first */
     public function asked(string $query): array
     {
@@ -141,8 +115,7 @@ final class Floor
     /** As when its power is cut, and begun again. */
     public function restartDatabase(): void
     {
-        self::as('pg_ctl', ['-D', "{$this->folder}/pg/data", '-m', 'immediate', 'stop']);
-        $this->startDatabase();
+        $this->database->restart();
     }
 
     /** It comes back empty. */
@@ -319,12 +292,6 @@ final class Floor
         throw new RuntimeException("{$what} did not begin: ".@file_get_contents("{$this->folder}/nginx.log").@file_get_contents("{$this->folder}/fpm-1.log"));
     }
 
-    /** @param  list<string>  $arguments */
-    private static function as(string $command, array $arguments): void
-    {
-        self::do(['runuser', '-u', 'postgres', '--', "/usr/lib/postgresql/15/bin/{$command}", ...$arguments]);
-    }
-
     /**
      * @param  list<string>  $command
      * @param  array<string, string>  $environment
@@ -344,11 +311,7 @@ final class Floor
         foreach (array_keys($this->processes) as $name) {
             $this->processes[$name]->isRunning() && $this->kill($name);
         }
-        try {
-            self::as('pg_ctl', ['-D', "{$this->folder}/pg/data", '-m', 'immediate', 'stop']);
-        } catch (RuntimeException) {
-            // It had ended.
-        }
+        $this->database->end();
         self::do(['umount', '-l', "{$this->folder}/contents"]);
         exec('rm -rf '.escapeshellarg($this->folder));
     }

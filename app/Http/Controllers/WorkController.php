@@ -29,11 +29,11 @@ final class WorkController
     public function index(ListWorksRequest $request): WorksResource
     {
         $job = $request->validated('job');
-        $works = Work::query()->whereIn('state', Work::OPEN)->orWhere(static fn ($query) => $query->where(
-            'updated_at',
-            '>=',
-            now()->subSeconds(self::TOLD),
-        )->whereNotIn('state', Work::OPEN))->orderBy('id')->limit(self::MOST)->get();
+        // Each along an index of its own: there is the work of every job behind them.
+        $works = Work::query()->whereIn('state', Work::OPEN)->orderBy('id')->limit(self::MOST)->get()
+            ->merge(Work::query()->where('updated_at', '>=', now()->subSeconds(self::TOLD))->whereNotIn('state', Work::OPEN)
+                ->orderBy('updated_at')->limit(self::MOST)->get())
+            ->sortBy('id')->values()->take(self::MOST);
         $last = $job === null ? null : Work::query()->whereIn(
             'id',
             Work::query()->where('shop_job_id', $job)->where('kind', '!=', 'send')->groupBy('kind')->selectRaw('max(id)'),
