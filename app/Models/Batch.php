@@ -50,7 +50,11 @@ final class Batch extends Model
         return new BatchFiles($this->id);
     }
 
-    /** @return array<string, array<string, mixed>> rows of files that something came of, by file, as far as they stand in one table: where each is read from afar */
+    /**
+     * Rows of files that something came of, as far as they stand in one table: where each would be read from afar.
+     *
+     * @return array<string, array<string, mixed>> by file
+     */
     public function told(): array
     {
         return BatchFiles::areHere() ? [] : $this->files()->table(self::ROWS) ?? [];

@@ -26,7 +26,9 @@ final readonly class BatchFiles
     {
         static $disks = [];
         $root = (string) config('neat-edge.batches');
-        $settings = $root === self::STORE ? [...(array) config('filesystems.disks.contents'), 'root' => 'batches'] : ['driver' => 'local', 'root' => $root, 'throw' => true];
+        $settings = $root === self::STORE
+            ? [...(array) config('filesystems.disks.contents'), 'root' => 'batches']
+            : ['driver' => 'local', 'root' => $root, 'throw' => true];
 
         return $disks[serialize($settings)] ??= Storage::build($settings);
     }

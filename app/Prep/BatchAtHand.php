@@ -10,8 +10,8 @@ use Illuminate\Support\Facades\File;
 use NeatEdge\Core\Format\FolderName;
 
 /**
- * The files of a batch where a command can work on them: as they lie where they are on this host, else a copy, from which what came of a file is kept as soon as
- * it is there. What was done before comes along as its row alone, by which the command knows that it is done.
+ * The files of a batch where a command can work on them: as they lie where they are on this host, else a copy, from which what came of a file is kept as
+ * soon as it is there. What was done before comes along as its row alone, by which the command knows that it is done.
  */
 final class BatchAtHand
 {

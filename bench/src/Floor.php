@@ -234,7 +234,11 @@ final class Floor
         }
     }
 
-    /** @return array<string, float> MB that programs take, each with its share of what several have in common: web, worker, sender and so on, and the database */
+    /**
+     * What programs take of memory, each with its share of what several have in common.
+     *
+     * @return array<string, float> MB of web, worker, sender and so on, and of the database
+     */
     public function memory(): array
     {
         $own = [];
@@ -253,7 +257,8 @@ final class Floor
             $memory[$program] = 0.0;
             while (($pid = array_pop($pids)) !== null) {
                 array_push($pids, ...$own[$pid] ?? []);
-                $memory[$program] += preg_match('/^Pss:\s+(\d+) kB/m', (string) @file_get_contents("/proc/{$pid}/smaps_rollup"), $found) === 1 ? (int) $found[1] / 1024 : 0.0;
+                $told = (string) @file_get_contents("/proc/{$pid}/smaps_rollup");
+                $memory[$program] += preg_match('/^Pss:\s+(\d+) kB/m', $told, $found) === 1 ? (int) $found[1] / 1024 : 0.0;
             }
         }
 

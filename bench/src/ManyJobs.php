@@ -34,18 +34,24 @@ final class ManyJobs
             ));
         };
         $copy('shop_jobs', [
-            'id' => 'i', 'is_demo' => $isSqlite ? '0' : 'false', 'title' => "'Lantern ' || i", 'search' => "case when i = {$first} then ' zebra' else ' lantern ' || i || ' marrowby boat club cut vinyl' end",
+            'id' => 'i', 'is_demo' => $isSqlite ? '0' : 'false', 'title' => "'Lantern ' || i",
+            'search' => "case when i = {$first} then ' zebra' else ' lantern ' || i || ' marrowby boat club cut vinyl' end",
             'title_key' => $isSqlite ? "'lantern ' || printf('%012d', i)" : "'lantern ' || lpad(cast(i as text), 12, '0')",
             'standing' => "case i % 3 when 0 then 'ready' when 1 then 'open' else 'stale' end", 'preparation_id' => '1000000 + i',
             'updated_at' => $isSqlite ? "datetime('2026-01-01', '+' || i || ' minutes')" : "timestamp '2026-01-01' + i * interval '1 minute'",
         ], "shop_jobs where id = {$sample}");
         $copy('works', ['id' => '1000000 + i', 'shop_job_id' => 'i'], "works where kind = 'prepare'");
-        $copy('preparations', ['id' => '1000000 + i', 'shop_job_id' => 'i', 'work_id' => '1000000 + i', 'result' => "'{}'"], "preparations where shop_job_id = {$sample}");
+        $copy(
+            'preparations',
+            ['id' => '1000000 + i', 'shop_job_id' => 'i', 'work_id' => '1000000 + i', 'result' => "'{}'"],
+            "preparations where shop_job_id = {$sample}",
+        );
         $copy('revisions', ['id' => '1000000 + i', 'shop_job_id' => 'i'], "revisions where shop_job_id = {$sample} order by number");
         foreach (['lantern', 'marrowby', 'boat', 'club', 'cut', 'vinyl'] as $word) {
             $database->exec("{$numbers} insert into job_words (word, shop_job_id) select '{$word}', i from n");
         }
-        $database->exec("{$numbers} insert into job_words (word, shop_job_id) select case when i = {$first} then 'zebra' else cast(i as varchar(20)) end, i from n");
+        $database->exec("{$numbers} insert into job_words (word, shop_job_id)
+            select case when i = {$first} then 'zebra' else cast(i as varchar(20)) end, i from n");
         $database->commit();
         // As a shop's is after a night: what was written lies in the database itself, and it knows how much there is of what.
         self::rows($database, $isSqlite ? 'pragma wal_checkpoint(TRUNCATE)' : 'analyze');
@@ -61,7 +67,10 @@ final class ManyJobs
     {
         $all = $database->getAttribute(PDO::ATTR_DRIVER_NAME) === 'sqlite'
             ? array_column(self::rows($database, "pragma table_info({$table})"), 'name')
-            : array_column(self::rows($database, "select column_name as name from information_schema.columns where table_name = '{$table}' and table_schema = 'public'"), 'name');
+            : array_column(
+                self::rows($database, "select column_name as name from information_schema.columns where table_name = '{$table}' and table_schema = 'public'"),
+                'name',
+            );
 
         return implode(', ', array_map(static fn (mixed $name): string => '"'.$name.'"', array_diff($all, $other)));
     }

@@ -58,7 +58,8 @@ final class Plans
         ManyJobs::fill(DB::connection()->getPdo(), self::MANY);
         DB::listen(function (QueryExecuted $query): void {
             if ($this->often > 0 && preg_match('/^(select|update|insert|delete)/i', $query->sql) === 1) {
-                $this->asked[$query->sql] = [($this->asked[$query->sql][0] ?? 0.0) + $this->often, array_values($query->connection->prepareBindings($query->bindings))];
+                $before = $this->asked[$query->sql][0] ?? 0.0;
+                $this->asked[$query->sql] = [$before + $this->often, array_values($query->connection->prepareBindings($query->bindings))];
             }
         });
         foreach ($this->acts($shop, $job) as [$often, $act]) {
@@ -89,8 +90,10 @@ final class Plans
         $before = $version();
         // Workers look for what a process that died left behind every two seconds: six of them, ten hours.
         yield [108_000.0, Works::sweep(...)];
-        yield [4000.0, static fn () => $shop->ask('POST', "jobs/{$job}/previews", ['version' => $before, 'what' => 'edit', 'edit' => ['kind' => 'outset', 'pieces' => [$piece], 'distance' => '0.7mm']])];
-        yield [2500.0, static fn () => $shop->ask('POST', "jobs/{$job}/edits", ['version' => $before, 'key' => 'one', 'edit' => ['kind' => 'move', 'pieces' => [$piece], 'x' => 1, 'y' => 0]])];
+        $outset = ['kind' => 'outset', 'pieces' => [$piece], 'distance' => '0.7mm'];
+        yield [4000.0, static fn () => $shop->ask('POST', "jobs/{$job}/previews", ['version' => $before, 'what' => 'edit', 'edit' => $outset])];
+        $move = ['kind' => 'move', 'pieces' => [$piece], 'x' => 1, 'y' => 0];
+        yield [2500.0, static fn () => $shop->ask('POST', "jobs/{$job}/edits", ['version' => $before, 'key' => 'one', 'edit' => $move])];
         // A page that lies open says that it is there, and looks at what is at work.
         yield [7200.0, static fn () => $shop->ask('PUT', "jobs/{$job}/here", ['held' => [$piece]])];
         yield [3600.0, static fn () => $shop->ask('GET', 'works')];

@@ -7,7 +7,10 @@ namespace NeatEdge\Bench;
 use RuntimeException;
 use Symfony\Component\Process\Process;
 
-/** A server of Debian's PostgreSQL in a folder of its own, reached by a socket there, gone when nobody has it any more. Root begins it, the user "postgres" runs it. */
+/**
+ * A server of Debian's PostgreSQL in a folder of its own, reached by a socket there, gone when nobody has it any more. Root begins it, the user "postgres"
+ * runs it.
+ */
 final class PostgresHere
 {
     public function __construct(public readonly string $folder)
@@ -51,7 +54,8 @@ final class PostgresHere
     private function start(): void
     {
         self::as('pg_ctl', [
-            '-D', "{$this->folder}/pg/data", '-l', "{$this->folder}/pg/log", '-w', '-o', "-k {$this->folder} -c listen_addresses='' -c max_connections=100", 'start',
+            '-D', "{$this->folder}/pg/data", '-l', "{$this->folder}/pg/log", '-w', '-o',
+            "-k {$this->folder} -c listen_addresses='' -c max_connections=100", 'start',
         ]);
     }
 

@@ -45,7 +45,11 @@ final class Soak
             }
         });
         [$lost, $pieces] = $crowd->lost();
-        yield [sprintf('%d people for %.0f min: edits, prepared, laid out', self::PEOPLE, $seconds / 60), "{$crowd->edits}, {$crowd->prepared}, {$crowd->laid}", ''];
+        yield [
+            sprintf('%d people for %.0f min: edits, prepared, laid out', self::PEOPLE, $seconds / 60),
+            "{$crowd->edits}, {$crowd->prepared}, {$crowd->laid}",
+            '',
+        ];
         yield ['answers that were no acknowledgement, begun again', array_sum($crowd->failed).', '.array_sum($floor->again), '0, 0'];
         yield ["places of {$pieces} pieces that are not as acknowledged", (string) $lost, '0'];
         foreach (array_keys($looks[0][1] ?? []) as $program) {
