@@ -15,6 +15,7 @@ use NeatEdge\Bench\ManyAtWork;
 use NeatEdge\Bench\Nodes;
 use NeatEdge\Bench\Plans;
 use NeatEdge\Bench\ProofTimes;
+use NeatEdge\Bench\Rates;
 use NeatEdge\Bench\Scale;
 use NeatEdge\Bench\SendFigures;
 use NeatEdge\Bench\Separations;
@@ -56,10 +57,11 @@ $all = [
     'scale' => Scale::class,
     'acts' => ActCosts::class,
     'plans' => Plans::class,
+    'rates' => Rates::class,
 ];
 $words = array_slice($argv, 1);
 $keep = in_array('keep', $words, true);
-$asked = array_values(array_diff($words, ['keep'])) ?: array_diff(array_keys($all), ['guard', 'shop', 'soak', 'plans']);
+$asked = array_values(array_diff($words, ['keep'])) ?: array_diff(array_keys($all), ['guard', 'shop', 'soak', 'plans', 'rates']);
 $failed = false;
 printf("%-54s %24s   %s\n%s\n", 'figure', 'measured', 'target', str_repeat('-', 108));
 foreach ($asked as $name) {

@@ -93,6 +93,22 @@ final class Customers
         return array_values($customer->jobs()->orderByDesc('updated_at')->limit(self::LOOKED)->get(WorkList::COLUMNS)->map(WorkList::row(...))->all());
     }
 
+    /** @return list<array<string, mixed>> what they were shown of their jobs and what they said of it, the latest first */
+    public static function proofs(Customer $customer): array
+    {
+        $shown = Approval::query()->whereIn('shop_job_id', $customer->jobs()->select('id'))->with('answers', 'job:id,title,deleted_at')
+            ->orderByDesc('id')->limit(self::LOOKED)->get(['id', 'shop_job_id', 'created_at', 'sent_to', 'seen_at', 'ends_at', 'taken_back_at']);
+
+        return array_values($shown->map(static fn (Approval $approval): array => [
+            'id' => $approval->id, 'job' => $approval->shop_job_id, 'title' => $approval->job->title, 'at' => $approval->created_at?->toIso8601String(),
+            'to' => $approval->sent_to, 'live' => $approval->isOpen(), 'seen' => $approval->seen_at?->toIso8601String(),
+            'answers' => $approval->answers->map(static fn (ApprovalAnswer $answer): array => [
+                'kind' => $answer->kind, 'by' => $answer->by, 'at' => $answer->created_at?->toIso8601String(), 'settled' => $answer->settled_at !== null,
+                'words' => implode(' ', array_filter([$answer->words, ...array_column($answer->pins, 'words')])),
+            ])->all(),
+        ])->all());
+    }
+
     /** @return array<string, mixed> all that the shop keeps of one */
     public static function told(Customer $customer): array
     {

@@ -106,6 +106,10 @@ final class CustomersTest extends TestCase
             Letter::query()->create(['to' => "{$each->title}@marrowby.test", 'subject' => 's', 'words' => 'w']);
         }
         Letter::query()->create(['to' => 'una@marrowby.test', 'subject' => 'hello', 'words' => 'w']);
+        $shown = $this->getJson("/api/v1/customers/{$job->customer_id}")->assertOk()->assertJsonCount(1, 'proofs')->json('proofs.0');
+        self::assertSame([$job->id, 'Decal', true, null, 'changes', 'greener', false], [
+            $shown['job'], $shown['title'], $shown['live'], $shown['seen'], $shown['answers'][0]['kind'], $shown['answers'][0]['words'], $shown['answers'][0]['settled'],
+        ]);
         $told = $this->getJson("/api/v1/customers/{$job->customer_id}/data.json")->assertOk()->json();
         self::assertSame(['Una Moss', 'likes green', 'Decal', 'Una Moss', 'greener', 'hello'], [
             $told['customer']['name'], $told['customer']['note'], $told['jobs'][0]['title'], $told['proofs'][0]['answers'][0]['by'],

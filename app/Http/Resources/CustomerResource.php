@@ -18,6 +18,15 @@ use Illuminate\Http\Request;
  *     jobs: list<DueJobRow>,
  *     // That those jobs were separated into, each once.
  *     colours: list<array{colour: string, name: string}>,
+ *     proofs: list<CustomerProofRow>,
+ * }
+ * @phpstan-type CustomerProofRow array{
+ *     id: int, job: int, title: string, at: string|null, to: string,
+ *     // Whether its link leads there.
+ *     live: bool,
+ *     seen: string|null,
+ *     // With the words of their pins.
+ *     answers: list<array{kind: 'approved'|'changes', by: string, at: string|null, settled: bool, words: string}>,
  * }
  */
 final class CustomerResource extends Resource
@@ -34,6 +43,7 @@ final class CustomerResource extends Resource
         return [
             'id' => $customer->id, 'name' => $customer->name, 'email' => (string) $customer->email, 'phone' => (string) $customer->phone,
             'note' => (string) $customer->note, 'jobs' => Customers::jobs($customer), 'colours' => Customers::colours($customer),
+            'proofs' => Customers::proofs($customer),
         ];
     }
 }

@@ -2610,6 +2610,7 @@ export interface components {
                 colour: string;
                 name: string;
             }[];
+            proofs: components["schemas"]["CustomerProof"][];
         };
         /** @description One page of the customers that somebody looks for. */
         CustomerPage: {
@@ -2621,6 +2622,23 @@ export interface components {
                 email: string;
                 phone: string;
                 jobs: number;
+            }[];
+        };
+        CustomerProof: {
+            id: number;
+            job: number;
+            title: string;
+            at: string | null;
+            to: string;
+            live: boolean;
+            seen: string | null;
+            answers: {
+                /** @enum {unknown} */
+                kind: "approved" | "changes";
+                by: string;
+                at: string | null;
+                settled: boolean;
+                words: string;
             }[];
         };
         /** @description What came of a table of customers. */
@@ -7140,6 +7158,7 @@ export type Company = components['schemas']['Company'];
 export type Copies = components['schemas']['Copies'];
 export type Customer = components['schemas']['Customer'];
 export type CustomerPage = components['schemas']['CustomerPage'];
+export type CustomerProof = components['schemas']['CustomerProof'];
 export type CustomersTaken = components['schemas']['CustomersTaken'];
 export type Deed = components['schemas']['Deed'];
 export type DoneSoFar = components['schemas']['DoneSoFar'];

@@ -4,7 +4,7 @@ import type { Customer, CustomerPage } from '@/api/types'
 import Choose from '@/fields/Choose.vue'
 import TypedWords from '@/fields/TypedWords.vue'
 import { useMe } from '@/stores/me'
-import { t } from '@/words/words'
+import { moment, t } from '@/words/words'
 import { ElButton, ElMessageBox } from 'element-plus'
 import { computed, ref, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
@@ -81,6 +81,18 @@ async function forget() {
         <p v-if="customer.jobs.length === 0" class="quiet">None.</p>
         <DueJobs :jobs="customer.jobs" dated />
       </section>
+      <section v-if="customer.proofs.length > 0">
+        <h2>Proofs they were shown</h2>
+        <ul class="proofs">
+          <li v-for="one in customer.proofs" :key="one.id" data-test="proof">
+            <span><RouterLink :to="`/jobs/${one.job}/proof`">{{ one.title }}</RouterLink><br><span class="quiet">{{ one.at && moment(one.at) }}</span></span>
+            <span>
+              <template v-for="(answer, index) in one.answers" :key="index"><strong :class="answer.kind">{{ answer.kind === 'approved' ? $t('Approved by {by}', { by: answer.by }) : $t('{by} asks for a change', { by: answer.by }) }}</strong> <span class="quiet">{{ answer.at && moment(answer.at) }}{{ answer.settled ? `, ${$t('done')}` : '' }}</span><br><template v-if="answer.words"><span class="words">{{ answer.words }}</span><br></template></template>
+              <span v-if="one.answers.length === 0" class="quiet">{{ !one.live ? $t('The link leads there no more') : one.seen ? $t('Seen {when}, not answered', { when: moment(one.seen) }) : $t('Not seen yet') }}</span>
+            </span>
+          </li>
+        </ul>
+      </section>
       <section v-if="customer.colours.length > 0">
         <h2>Colours of their jobs</h2>
         <ul class="colours"><li v-for="one in customer.colours" :key="one.colour"><i :style="{ background: one.colour }" />{{ one.name || one.colour }}</li></ul>
@@ -104,6 +116,12 @@ section { margin-bottom: 26px; display: flex; flex-direction: column; gap: 9px; 
 .line { display: grid; grid-template-columns: 130px minmax(0, 1fr); align-items: center; }
 .colours { list-style: none; margin: 0; padding: 0; display: flex; flex-wrap: wrap; gap: 6px 18px; }
 .colours i { display: inline-block; width: 18px; height: 18px; border-radius: 3px; border: 1px solid var(--line-strong); vertical-align: -3px; margin-right: 8px; }
+ul.proofs { list-style: none; margin: 0; padding: 0; }
+.proofs li { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.5fr); gap: 14px; padding: 8px 0; border-top: 1px solid var(--line); }
+.proofs a { font-weight: 500; overflow-wrap: anywhere; }
+.proofs .approved { color: var(--green-deep); }
+.proofs .changes { color: var(--coral-deep); }
+.proofs .words { overflow-wrap: anywhere; }
 .more { align-items: flex-start; }
 .more a { text-decoration: none; }
 .more :deep(.choose) { grid-template-columns: 130px 220px; }
