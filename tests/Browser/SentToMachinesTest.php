@@ -88,7 +88,7 @@ final class SentToMachinesTest extends BrowserTestCase
     }
 
     /** The state of a sheet at its machine, as the page says it. */
-    private function sent(int $number, string $state, float $seconds = 180.0): void
+    private function sent(int $number, string $state, float $seconds = 400.0): void
     {
         self::until(static fn (): ?bool => str_contains((string) self::$browser->executeScript('return document.querySelector(`[data-sending="${arguments[0]}"]`)?.textContent ?? ""', [$number]), $state) ?: null, "sheet {$number} to be {$state}", $seconds);
     }
