@@ -7,6 +7,7 @@ namespace App\Http;
 use App\Http\Resources\JobStateResource;
 use App\Http\Resources\SendingResource;
 use App\Http\Resources\WorkResource;
+use App\Models\ContentsLost;
 use App\Models\DiskFull;
 use App\Prep\Broken;
 use App\Prep\NotReady;
@@ -40,6 +41,9 @@ final class PlainErrors
         SvgRefused::class, FileRefused::class, MachineRefused::class, InvalidLength::class, Refused::class, FontRefused::class, PresetRefused::class,
         MapTooLarge::class, BudgetSpent::class,
     ];
+
+    /** Which contents, is in the log. */
+    private const LOST = 'A part of this that is kept beside the database is missing or damaged. Nothing was changed; put it back from a backup (docs/running.md).';
 
     public static function register(Exceptions $exceptions): void
     {
@@ -81,6 +85,9 @@ final class PlainErrors
             }
             if ($problem instanceof DiskFull) {
                 return self::answer(['message' => $problem->getMessage()], 507);
+            }
+            if ($problem instanceof ContentsLost) {
+                return self::answer(['message' => self::LOST], 500);
             }
             if ($problem instanceof GivenUp) {
                 // The page has asked for something else since.

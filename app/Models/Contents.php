@@ -68,13 +68,13 @@ final class Contents
         }
     }
 
-    /** @throws RuntimeException when it is not there, or not what it was */
+    /** @throws ContentsLost when it is not there, or not what it was */
     public static function get(string $hash): string
     {
         $path = self::path($hash);
         $bytes = self::disk()->exists($path) ? (string) self::disk()->get($path) : null;
         if ($bytes === null || hash('sha256', $bytes) !== $hash) {
-            throw new RuntimeException("Contents {$hash} ".($bytes === null ? 'are not kept any more.' : 'are not what was kept.'));
+            throw new ContentsLost("Contents {$hash} ".($bytes === null ? 'are not kept any more.' : 'are not what was kept.'));
         }
 
         return $bytes;

@@ -16,6 +16,11 @@ final class Apart
     /** How often it is looked at, in microseconds. */
     private const LOOK = 100_000;
 
+    /** How far it stands back behind whoever answers the page: of what somebody waits for, and of what nobody does (nice(1)). */
+    private const BACK = 5;
+
+    private const FAR_BACK = 12;
+
     public static function run(Hold $hold): void
     {
         $work = $hold->work;
@@ -23,7 +28,7 @@ final class Apart
         $megabytes = (int) config('neat-edge.prepare_megabytes');
         $seconds = (int) config('neat-edge.prepare_seconds');
         $process = new Process(
-            [...self::php($megabytes), base_path('artisan'), 'neat-edge:work', (string) $work->id, (string) $fence],
+            [...self::php($work->kind(), $megabytes), base_path('artisan'), 'neat-edge:work', (string) $work->id, (string) $fence],
             base_path(),
             timeout: null,
         );
@@ -62,12 +67,13 @@ final class Apart
         ));
     }
 
-    /** @return list<string> a command that computes as fast as can be */
-    public static function php(int $megabytes): array
+    /** @return list<string> a command that computes as fast as can be, and stands back behind whoever answers the page where the cores are full */
+    public static function php(Kind $kind, int $megabytes): array
     {
         return [
-            PHP_BINARY, '-d', "memory_limit={$megabytes}M", '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d',
-            'opcache.jit=function', '-d', 'display_errors=stderr',
+            'nice', '-n', (string) ($kind->isWaitedFor() ? self::BACK : self::FAR_BACK),
+            PHP_BINARY, '-d', "memory_limit={$megabytes}M", '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d', 'opcache.jit=function',
+            '-d', 'display_errors=stderr',
         ];
     }
 }

@@ -34,7 +34,7 @@ final class Health
     {
         return array_values(array_map(
             static fn (Kind $kind): string => $kind->key(),
-            array_filter(Kinds::all(), static fn (Kind $kind): bool => in_array($kind->queue(), ['quick', 'page'], true)),
+            array_filter(Kinds::all(), static fn (Kind $kind): bool => $kind->isWaitedFor()),
         ));
     }
 

@@ -25,6 +25,12 @@ abstract class Kind
     /** Which workers take it: `quick` and `page` are waited for at the page, `later` is not, `batches` and `machines` have workers of their own. */
     abstract public function queue(): string;
 
+    /** Whether somebody sits at the page and waits for it. */
+    public function isWaitedFor(): bool
+    {
+        return in_array($this->queue(), ['quick', 'page'], true);
+    }
+
     /** @return list<Field> what somebody may say who asks for it; see ask() */
     public function fields(): array
     {

@@ -17,6 +17,9 @@ final class Floor
 {
     public const PORT = 8397;
 
+    /** How far workers stand back, as deploy/systemd has them. */
+    private const BACK = 7;
+
     /** MB of the disk that contents lie on. */
     private const DISK = 256;
 
@@ -24,6 +27,9 @@ final class Floor
 
     /** @var array<string, list<string>> command by name */
     private array $commands = [];
+
+    /** @var array<string, int> see begin() */
+    private array $backs = [];
 
     /** @var array<string, Process> */
     private array $processes = [];
@@ -72,6 +78,7 @@ final class Floor
             $this->begin(
                 "worker {$number}",
                 [...self::php(), 'artisan', 'queue:work', "--name=floor-{$number}", '--queue=quick,page,later,batches', '--sleep=0.1', '--timeout=0'],
+                self::BACK,
             );
         }
         foreach (['cutter' => '5000x610mm', 'recorder' => '450x600mm', 'engraver' => '600x400mm'] as $kind => $bed) {
@@ -211,11 +218,16 @@ final class Floor
         $this->begin('nginx', ['/usr/sbin/nginx', '-e', "{$this->folder}/nginx.log", '-c', "{$this->folder}/nginx.conf", '-p', $this->folder]);
     }
 
-    /** @param  list<string>  $command */
-    private function begin(string $name, array $command): void
+    /**
+     * @param  list<string>  $command
+     * @param  int  $back  how far its session stands back behind the others, as a unit with a smaller share does (sched(7), autogroup)
+     */
+    private function begin(string $name, array $command, int $back = 0): void
     {
         $this->commands[$name] = $command;
-        $this->processes[$name] = new Process(['setsid', '-w', ...$command], $this->root, $this->environment, timeout: null);
+        $this->backs[$name] = $back;
+        $apart = $back === 0 ? $command : ['sh', '-c', 'echo '.$back.' >/proc/self/autogroup 2>/dev/null; exec "$@"', 'sh', ...$command];
+        $this->processes[$name] = new Process(['setsid', '-w', ...$apart], $this->root, $this->environment, timeout: null);
         $this->processes[$name]->disableOutput();
         $this->processes[$name]->start();
     }
@@ -229,7 +241,7 @@ final class Floor
                 if ($name === 'redis') {
                     @unlink("{$this->folder}/redis.sock");
                 }
-                $this->begin($name, $this->commands[$name]);
+                $this->begin($name, $this->commands[$name], $this->backs[$name] ?? 0);
             }
         }
     }

@@ -137,6 +137,19 @@ final class ContentsTest extends TestCase
     }
 
     #[Test]
+    public function a_job_whose_contents_are_gone_says_what_is_to_be_done_and_the_rest_goes_on(): void
+    {
+        $job = $this->job(self::art(90));
+        $other = $this->job(self::art(91));
+        $hash = hash('sha256', self::art(90));
+        unlink("{$this->folder}/kept/".substr($hash, 0, 2)."/{$hash}");
+        $this->getJson("/api/v1/jobs/{$job}/source.svg")->assertStatus(500)
+            ->assertJsonPath('message', 'A part of this that is kept beside the database is missing or damaged. Nothing was changed; put it back from a backup (docs/running.md).');
+        $this->getJson("/api/v1/jobs/{$job}")->assertOk();
+        $this->getJson("/api/v1/jobs/{$other}/source.svg")->assertOk();
+    }
+
+    #[Test]
     public function every_column_that_may_name_contents_is_asked_before_they_go(): void
     {
         $columns = [];

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Http\Resources\WorkResource;
 use App\Models\Work;
 use App\Prep\Holder;
+use App\Works\Apart;
 use App\Works\Hold;
 use App\Works\Kind;
 use App\Works\Kinds;
@@ -76,6 +77,18 @@ final class EveryWorkTest extends TestCase
             self::assertMatchesRegularExpression('/^[A-Z].*\.$/s', $kind->broke($work, $why), 'a whole sentence, whatever is known');
             self::assertStringNotContainsString('..', $kind->broke($work, $why));
         }
+    }
+
+    #[Test]
+    #[DataProvider('kinds')]
+    public function what_it_computes_stands_back_behind_the_page_and_most_where_nobody_waits(Kind $kind): void
+    {
+        [$nice, , $by] = Apart::php($kind, 512);
+        self::assertSame('nice', $nice);
+        self::assertSame($kind->isWaitedFor() ? 5 : 12, (int) $by);
+        self::assertSame(in_array($kind->key(), ['prepare', 'lay-out', 'write-files', 'trace'], true), $kind->isWaitedFor(), $kind->key());
+        $says = shell_exec(implode(' ', array_map(escapeshellarg(...), [...Apart::php($kind, 512), '-r', 'echo trim((string) shell_exec("nice"));'])));
+        self::assertSame((int) $by + (int) shell_exec('nice'), (int) $says);
     }
 
     #[Test]

@@ -65,7 +65,7 @@ final class RunBatch extends Kind
     private function through(Batch $batch, BatchAtHand $at, Work $work, Hold $hold): null
     {
         $process = new Process([
-            ...Apart::php((int) config('neat-edge.prepare_megabytes')),
+            ...Apart::php($this, (int) config('neat-edge.prepare_megabytes')),
             base_path('console/neat-edge.php'),
             'batch',
             $at->path('in'),
