@@ -43,7 +43,8 @@ final class PlainErrors
     ];
 
     /** Which contents, is in the log. */
-    private const LOST = 'A part of this that is kept beside the database is missing or damaged. Nothing was changed; put it back from a backup (docs/running.md).';
+    private const LOST = 'A part of this that is kept beside the database is missing or damaged. '
+        .'Nothing was changed; put it back from a backup (docs/running.md).';
 
     public static function register(Exceptions $exceptions): void
     {

@@ -28,7 +28,8 @@ final class Rates
             $floor = new Floor(random_int(31_000, 39_000), $workers);
             for ($i = 0; $i < self::WAIT * $workers; $i++) {
                 // Each is another: nothing of it was made for one before.
-                $job = Crowd::job(str_replace('</svg>', sprintf('<path d="M0 0h%1$.2fv%1$.2fz" fill="#123"/></svg>', 5 + $i / 7), Served::sheet(60)), 'cut-vinyl');
+                $own = sprintf('<path d="M0 0h%1$.2fv%1$.2fz" fill="#123"/></svg>', 5 + $i / 7);
+                $job = Crowd::job(str_replace('</svg>', $own, Served::sheet(60)), 'cut-vinyl');
                 Crowd::post("jobs/{$job}/preparations", '{}');
                 if ($i === 0) {
                     // Who is compiled and warm does as much at the end as at the beginning.

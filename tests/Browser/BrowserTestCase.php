@@ -187,7 +187,8 @@ abstract class BrowserTestCase extends TestCase
         // What was drawn anew between the look and the press was not pressed.
         self::until(static function () use ($selector): ?bool {
             $element = self::shown($selector);
-            if ($element === null) {
+            // A press on what waits for something else is lost, without a word.
+            if ($element === null || ! $element->isEnabled()) {
                 return null;
             }
             // Half over the edge of what it scrolls in, its middle may lie under something else.
