@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Bench;
 
+use Symfony\Component\Process\Process;
+
 /** How much more several workers do than one: preparations that wait are counted as they end, for as long for one worker as for two and four. */
 final class Rates
 {
@@ -23,6 +25,13 @@ final class Rates
             return;
         }
         $cores = (int) shell_exec('nproc');
+        // By turns, for the host of this machine has other work too.
+        $shares = array_map(static fn (): float => self::counted($cores) / self::counted(1) / $cores, range(1, 5));
+        yield [
+            "{$cores} processes that only count, of that of one each",
+            sprintf('%.2f', Timed::median($shares)),
+            'what the cores themselves give',
+        ];
         $one = 0.0;
         foreach (self::WORKERS as $workers) {
             $floor = new Floor(random_int(31_000, 39_000), $workers);
@@ -44,10 +53,22 @@ final class Rates
             yield [
                 "{$workers} ".($workers === 1 ? 'worker' : 'workers').': preparations a minute, of that of one each',
                 sprintf('%.0f, %.2f', 60 * $rate, $one > 0 ? $rate / $one / $workers : 0),
-                $workers <= $cores ? 'at least 0.9' : "there are {$cores} cores",
+                $workers <= $cores ? 'at least 0.9 of what the cores give' : "there are {$cores} cores",
             ];
             unset($floor);
         }
+    }
+
+    /** How far so many processes count in three seconds, together. */
+    private static function counted(int $many): float
+    {
+        $loop = '$end = hrtime(true) + 3e9; for ($n = 0; hrtime(true) < $end; $n++) {'
+            .' for ($i = 0, $x = 1.0; $i < 20000; $i++) { $x = sqrt($x + $i); } } echo $n;';
+        $processes = array_map(static fn (): Process => new Process([PHP_BINARY, '-r', $loop]), range(1, $many));
+        array_walk($processes, static fn (Process $process) => $process->start());
+        array_walk($processes, static fn (Process $process) => $process->wait());
+
+        return (float) array_sum(array_map(static fn (Process $process): int => (int) $process->getOutput(), $processes));
     }
 
     private static function done(Floor $floor): int
