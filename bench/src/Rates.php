@@ -32,7 +32,7 @@ final class Rates
             sprintf('%.2f', Timed::median($shares)),
             'what the cores themselves give',
         ];
-        $one = 0.0;
+        $one = $takes = 0.0;
         foreach (self::WORKERS as $workers) {
             $floor = new Floor(random_int(31_000, 39_000), $workers);
             for ($i = 0; $i < self::WAIT * $workers; $i++) {
@@ -46,14 +46,19 @@ final class Rates
                 }
             }
             $before = self::done($floor);
+            $busy = self::busy();
             $start = microtime(true);
             usleep((int) (1e6 * self::SECONDS));
-            $rate = (self::done($floor) - $before) / (microtime(true) - $start);
-            $one = $workers === 1 ? $rate : $one;
+            $seconds = microtime(true) - $start;
+            $rate = (self::done($floor) - $before) / $seconds;
+            $busy = (self::busy() - $busy) / $seconds;
+            // What one of them keeps busy, with the database and whoever looks how far it is: more than all cores is not to be had.
+            [$one, $takes] = $workers === 1 ? [$rate, $busy] : [$one, $takes];
+            $most = min(1.0, $cores / ($workers * max(0.01, $takes)));
             yield [
                 "{$workers} ".($workers === 1 ? 'worker' : 'workers').': preparations a minute, of that of one each',
-                sprintf('%.0f, %.2f', 60 * $rate, $one > 0 ? $rate / $one / $workers : 0),
-                $workers <= $cores ? 'at least 0.9 of what the cores give' : "there are {$cores} cores",
+                sprintf('%.0f, %.2f (%.2f cores busy)', 60 * $rate, $one > 0 ? $rate / $one / $workers : 0, $busy),
+                sprintf('at least %.2f: 0.9 of what %d cores allow', 0.9 * $most, $cores),
             ];
             unset($floor);
         }
@@ -69,6 +74,15 @@ final class Rates
         array_walk($processes, static fn (Process $process) => $process->wait());
 
         return (float) array_sum(array_map(static fn (Process $process): int => (int) $process->getOutput(), $processes));
+    }
+
+    /** @return float seconds that cores were at work since the system began */
+    private static function busy(): float
+    {
+        // User, nice, system; idle and waiting for the disk are the fourth and fifth.
+        $times = array_map(intval(...), array_slice(preg_split('/\s+/', (string) strtok((string) file_get_contents('/proc/stat'), "\n")) ?: [], 1, 8));
+
+        return (array_sum($times) - $times[3] - $times[4]) / 100;
     }
 
     private static function done(Floor $floor): int
