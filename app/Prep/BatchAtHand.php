@@ -80,7 +80,7 @@ final class BatchAtHand
         }
     }
 
-    /** What is told of all of them is kept, and a copy goes. */
+    /** What is told of all of them is kept. */
     public function leave(): void
     {
         if (BatchFiles::areHere()) {
@@ -89,7 +89,6 @@ final class BatchAtHand
         foreach (['summary.csv', 'summary.json'] as $name) {
             File::exists($this->path("out/{$name}")) && $this->files->write("out/{$name}", File::get($this->path("out/{$name}")));
         }
-        $this->forget();
     }
 
     /** A copy goes, whatever came of it: others may have the batch. */
