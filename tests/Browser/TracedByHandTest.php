@@ -53,6 +53,10 @@ final class TracedByHandTest extends BrowserTestCase
         $this->press('[data-test=trace-pick]');
         $this->click(-4.0, 40.0);
         $this->seeText('There is no picture at that place.', '[data-section=trace]');
+        // What is traced meanwhile does not take it away.
+        $this->press('[data-ink="#1d5c46"] [data-field^=ink-]');
+        $this->seeText('1 piece', '[data-section=trace] summary');
+        $this->seeText('There is no picture at that place.', '[data-section=trace]');
         $this->press('[data-test=trace-propose]');
         $this->press('[data-ink="#224488"] [data-field^=ink-]');
         $this->seeText('2 pieces', '[data-section=trace] summary');

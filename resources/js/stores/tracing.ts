@@ -51,6 +51,8 @@ export const useTracing = defineStore('tracing', () => {
   const known = shallowRef<Record<string, string>>({})
   const outcome = shallowRef<Traced | null>(null)
   const problem = ref('')
+  /** Why no colour came of a press on the picture, until the next: a trace that ends meanwhile says nothing of it. */
+  const unpicked = ref('')
   const current = shallowRef<Work<Traced> | null>(null)
   const work = computed(() => works.of(current.value))
   const busy = computed(() => isOpen(work.value))
@@ -79,6 +81,7 @@ export const useTracing = defineStore('tracing', () => {
     outcome.value = null
     current.value = null
     problem.value = ''
+    unpicked.value = ''
     hand.value = null
     box.value = null
     if (bench.view.kind === 'preview') void bench.show({ kind: 'source' })
@@ -150,16 +153,18 @@ export const useTracing = defineStore('tracing', () => {
   async function pick(x: number, y: number) {
     const under = bench.art?.reference
     hand.value = null
+    unpicked.value = ''
     if (!under) return
     try {
       const colour = await colourAt(`/api/v1/reference/${under.file}`, (x - under.x) / under.width, (y - under.y) / under.height)
-      if (colour === null) problem.value = t('There is no picture at that place.')
+      if (colour === null) unpicked.value = t('There is no picture at that place.')
       else add(colour)
     } catch {
-      problem.value = t('The picture could not be read.')
+      unpicked.value = t('The picture could not be read.')
     }
   }
   function propose() {
+    unpicked.value = ''
     choices.value = []
     again()
   }
@@ -186,5 +191,5 @@ export const useTracing = defineStore('tracing', () => {
     if (before === 'preview' && kind !== 'preview' && on.value && (outcome.value?.pieces ?? 0) > 0) put()
   })
 
-  return { on, values, choices, off, known, outcome, problem, work, busy, pointed, showsDifferences, hand, box, begin, put, set, choose, add, pick, propose, mean, keep }
+  return { on, values, choices, off, known, outcome, problem, unpicked, work, busy, pointed, showsDifferences, hand, box, begin, put, set, choose, add, pick, propose, mean, keep }
 })

@@ -113,6 +113,7 @@ function part() {
         <button type="button" class="quiet-button" :aria-pressed="tracing.hand === 'colour'" data-test="trace-pick" :title="$t('Then press on the picture')" @click="tracing.hand = tracing.hand === 'colour' ? null : 'colour'">Pick one from the picture</button>
         <button type="button" class="quiet-button" data-test="trace-propose" @click="tracing.propose()">Propose anew</button>
       </div>
+      <p v-if="tracing.unpicked" class="wrong" role="alert">{{ tracing.unpicked }}</p>
       <ul v-if="meant.length > 0" class="meant" aria-label="What was meant">
         <li v-for="one in meant" :key="one.key" @mouseenter="tracing.pointed = one.key" @mouseleave="tracing.pointed = null" @focusin="tracing.pointed = one.key" @focusout="tracing.pointed = null">
           <Tick :value="one.on" :data-field="`meant-${one.key}`" @keep="tracing.mean(one.key, $event)">{{ one.label }}</Tick>
