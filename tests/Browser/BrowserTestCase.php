@@ -63,10 +63,13 @@ abstract class BrowserTestCase extends TestCase
             'PHP_CLI_SERVER_WORKERS' => '3', 'NEAT_EDGE_PAGE_TOKEN' => 'on', 'NEAT_EDGE_PREPARE_IN' => 'child',
             'NEAT_EDGE_MACHINES_PORT' => (string) self::$machines, 'NEAT_EDGE_CONTENTS' => self::$folder.'/contents',
             ...(OnPostgres::isAsked() ? OnPostgres::environment(basename(self::$folder)) : []),
+            // Settings and routes are read once, as in a shop.
+            'APP_CONFIG_CACHE' => self::$folder.'/config.php', 'APP_ROUTES_CACHE' => self::$folder.'/routes.php',
         ];
         self::$environment = $environment;
         $php = [PHP_BINARY, '-d', 'memory_limit=1G', '-d', 'upload_max_filesize=24M', '-d', 'post_max_size=240M', '-d', 'max_file_uploads=1001', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=64M', '-d', 'opcache.jit=tracing'];
         self::demo($php, $environment, $root);
+        self::wait(self::launch([...$php, 'artisan', 'config:cache'], $environment, $root), 'config:cache');
         self::$processes = [
             'worker' => self::launch([...$php, 'artisan', 'queue:work', '--queue=quick,page,later,batches', '--sleep=0.1', '--timeout=0'], $environment, $root),
             'machines' => self::launch([...$php, 'artisan', 'queue:work', '--queue=machines', '--sleep=0.1', '--timeout=0'], $environment, $root),
@@ -107,13 +110,16 @@ abstract class BrowserTestCase extends TestCase
             foreach ([['migrate', '--force'], ['db:seed', '--force']] as $command) {
                 self::wait(self::launch([...$php, 'artisan', ...$command], $environment, $root), implode(' ', $command));
             }
+            // As somebody left it who had looked at all of it: what is counted or drawn on the first look is not to be waited for in each test.
+            self::wait(self::launch([...$php, 'tests/Support/look-at-all.php'], $environment, $root), 'the demo to be looked at');
+            self::wait(self::launch([...$php, 'artisan', 'route:cache'], $environment, $root), 'route:cache');
             if (OnPostgres::isAsked() && ! OnPostgres::has(self::DEMO)) {
                 OnPostgres::create(self::DEMO, $database);
             }
             $part = self::$kept.'.'.getmypid();
             $files->ensureDirectoryExists($part);
             $files->put("{$part}/machines", (string) self::$machines);
-            foreach (Finder::create()->files()->in(self::$folder)->path('/^(test\.sqlite(-wal)?$|contents\/)/') as $file) {
+            foreach (Finder::create()->files()->in(self::$folder)->path('/^(test\.sqlite(-wal)?$|routes\.php$|contents\/)/') as $file) {
                 $files->ensureDirectoryExists(dirname("{$part}/{$file->getRelativePathname()}"));
                 copy($file->getPathname(), "{$part}/{$file->getRelativePathname()}");
             }

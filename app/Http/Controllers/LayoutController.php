@@ -31,7 +31,7 @@ final class LayoutController
     #[Answers(type: 'image/webp'), Answers(status: 304)]
     public function small(Request $request, ShopJob $job, int $number): Response
     {
-        return Pictures::small($request, LayoutPicture::of(self::layout($job, $number)));
+        return Pictures::small($request, 'layout '.Made::key($job)." {$number}", static fn (): string => LayoutPicture::of(self::layout($job, $number)));
     }
 
     /** Some plates over each other on the cloth. */

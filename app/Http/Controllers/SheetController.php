@@ -43,7 +43,9 @@ final class SheetController
     #[Answers(type: 'image/webp'), Answers(status: 304)]
     public function small(Request $request, Preparation $preparation, int $number): Response
     {
-        return Pictures::small($request, Writer::write(self::sheet($preparation, $number)->artwork()));
+        $art = $preparation->stage_keys[count($preparation->stage_keys ?? []) - 1] ?? abort(404);
+
+        return Pictures::small($request, "sheet {$art} {$number}", static fn (): string => Writer::write(self::sheet($preparation, $number)->artwork()));
     }
 
     /** All sheets and the report in one ZIP. */

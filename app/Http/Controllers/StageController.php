@@ -70,13 +70,18 @@ final class StageController
     #[Answers(FoundResource::class)]
     public function found(Preparation $preparation, int $stage): FoundResource
     {
-        $job = ShopJob::snapshot($preparation->shop_job_id);
-        $bench = $job->art();
-        $source = Seen::of($bench);
+        $job = $preparation->job()->firstOrFail();
         $limits = $job->limits();
-        $tally = static function (int $at) use ($preparation, $job, $bench, $source, $limits): array {
+        // What was counted already wants nothing of the bench.
+        $bench = null;
+        $tally = static function (int $at) use ($preparation, $job, $limits, &$bench): array {
             $key = $at < 0 ? "source {$job->id} {$job->version}" : ($preparation->stage_keys[$at] ?? abort(404));
-            $count = static fn (): array => Inspection::tally($bench, $source, $at < 0 ? $source : ($preparation->stageArt($at) ?? abort(404)), $limits);
+            $count = static function () use ($preparation, $job, $limits, $at, &$bench): array {
+                $bench ??= ShopJob::snapshot($job->id)->art();
+                $source = Seen::of($bench);
+
+                return Inspection::tally($bench, $source, $at < 0 ? $source : ($preparation->stageArt($at) ?? abort(404)), $limits);
+            };
 
             return Cache::remember('found '.hash('xxh128', $key.PrepLine::ENGINE.json_encode($limits, JSON_THROW_ON_ERROR)), self::KEPT, $count);
         };
@@ -95,7 +100,9 @@ final class StageController
     #[Answers(type: 'image/webp'), Answers(status: 304)]
     public function small(Request $request, Preparation $preparation, int $stage): Response
     {
-        return Pictures::small($request, Writer::write($preparation->stageArt($stage) ?? abort(404)));
+        $key = $preparation->stage_keys[$stage] ?? abort(404);
+
+        return Pictures::small($request, "stage {$key}", static fn (): string => Writer::write($preparation->stageArt($stage) ?? abort(404)));
     }
 
     /** The art that a step began with. */

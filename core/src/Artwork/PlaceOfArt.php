@@ -6,10 +6,15 @@ namespace NeatEdge\Core\Artwork;
 
 use NeatEdge\Core\Described\Field;
 
-/** What is said of a place on a thing in which art is shown. A shape on the picture says where it is; on something round its box is the thing's diameter. */
+/**
+ * What is said of a place on a thing in which art is shown. A shape on the picture says where it is; on something round its box is the thing's diameter.
+ * Lines without a fill on its layer are seams.
+ */
 final class PlaceOfArt
 {
-    public const KINDS = ['flat' => 'Flat, seen from the front', 'round' => 'Round a thing', 'angle' => 'Flat, seen at an angle'];
+    public const KINDS = [
+        'flat' => 'Flat, seen from the front', 'round' => 'Round a thing', 'angle' => 'Flat, seen at an angle', 'wrapped' => 'As its shape is wrapped',
+    ];
 
     /** @return list<Field> */
     public static function fields(): array

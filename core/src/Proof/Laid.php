@@ -9,6 +9,7 @@ use NeatEdge\Core\Described\Field;
 use NeatEdge\Core\Described\Values;
 use NeatEdge\Core\Flat\Merging;
 use NeatEdge\Core\Geometry\Box;
+use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Measure\Limits;
 use NeatEdge\Core\Prepare\Widths;
 use NeatEdge\Core\Seen\Extent;
@@ -74,6 +75,16 @@ final readonly class Laid
     private static function boxOf(Artwork $art): Box
     {
         return Extent::of($art) ?? new Box(0.0, 0.0, 1.0, 1.0);
+    }
+
+    /** From its page to the place: mm in truth about the middle of that. */
+    public function flat(): Matrix
+    {
+        $box = $this->box();
+        $scale = $this->width / max(1e-9, $box->width());
+        $middle = $box->middle();
+
+        return new Matrix($scale, 0.0, 0.0, $scale, $this->x - $scale * $middle->x, $this->y - $scale * $middle->y);
     }
 
     /** How many times as large it lies there as it was drawn. */

@@ -10,12 +10,8 @@ use NeatEdge\Core\Artwork\Layer;
 use NeatEdge\Core\Artwork\LayerPart;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
-use NeatEdge\Core\Geometry\Box;
-use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Colour;
-use NeatEdge\Core\Measure\Inside;
-use NeatEdge\Core\Patience\Patience;
 use NeatEdge\Core\Seen\Seen;
 
 /**
@@ -37,11 +33,12 @@ final readonly class Product
             if ($layer->part !== LayerPart::Place->value) {
                 continue;
             }
-            foreach ($artwork->pieces as $piece) {
-                if ($piece->place->layer === $layer->id && $piece->fill !== null && $piece->box() !== null) {
-                    $places[] = Place::of($layer->id, $layer->name, $piece->shape, $layer->place);
-                    break;
-                }
+            $own = array_filter($artwork->pieces, static fn (Piece $piece): bool => $piece->place->layer === $layer->id && $piece->box() !== null);
+            $filled = array_filter($own, static fn (Piece $piece): bool => $piece->fill !== null);
+            if ($filled !== []) {
+                $area = $filled[array_key_first($filled)];
+                $seams = array_map(static fn (Piece $piece): Shape => $piece->shape, array_values(array_diff_key($own, $filled)));
+                $places[] = Place::of($layer->id, $layer->name, $area->shape, $layer->place, $area->recipe, $seams);
             }
         }
 
@@ -115,7 +112,7 @@ final readonly class Product
             }
             if ($part === LayerPart::Place) {
                 if (! isset($done[$layer]) && isset($placed[$layer], $arts[$layer])) {
-                    array_push($under, ...self::laid($placed[$layer], $arts[$layer]));
+                    array_push($under, ...(new Bent($placed[$layer], $arts[$layer]->turn))->art($arts[$layer]));
                 }
                 $done[$layer] = true;
 
@@ -134,54 +131,6 @@ final readonly class Product
         }
 
         return Seen::of(new Artwork($this->artwork->width, $this->artwork->height, $pieces));
-    }
-
-    /**
-     * Art in a place: flat in true size, then as the thing bends it, within what can be seen of the place.
-     *
-     * @return list<Piece>
-     */
-    private static function laid(Place $place, Laid $laid): array
-    {
-        $box = $laid->box();
-        $scale = $laid->width / max(1e-9, $box->width());
-        $middle = $box->middle();
-        $flat = new Matrix($scale, 0.0, 0.0, $scale, $laid->x - $scale * $middle->x, $laid->y - $scale * $middle->y);
-        $area = new Inside($place->area);
-        $pieces = [];
-        foreach ($laid->art->pieces as $piece) {
-            Patience::ask(64);
-            $piece = $piece->transformed($flat);
-            $own = $piece->box()?->middle();
-            $shape = $place->seen($piece->shape, $laid->turn);
-            if ($own === null || $shape->isEmpty()) {
-                continue;
-            }
-            $near = $place->near($own->x, $own->y, $laid->turn);
-            $bent = $piece->with(
-                shape: $shape,
-                recipe: null,
-                fill: $piece->fill?->transformed($near),
-                stroke: $piece->stroke?->transformed($near, true),
-                soft: $piece->soft?->transformed($near),
-            );
-            $pieces[] = self::isWithin($area, $shape) ? $bent : $bent->with(clip: new Piece('area', $place->area, new Paint(new Colour(255, 255, 255))));
-        }
-
-        return $pieces;
-    }
-
-    /** Whether a shape lies wholly in an area, as far as its box tells: most do, and are not cut. */
-    private static function isWithin(Inside $area, Shape $shape): bool
-    {
-        $box = $shape->box() ?? new Box(0.0, 0.0, 0.0, 0.0);
-        foreach ([[0, 0], [1, 0], [1, 1], [0, 1], [0.5, 0], [0.5, 1], [0, 0.5], [1, 0.5]] as [$u, $v]) {
-            if (! $area->holds($box->left + $u * $box->width(), $box->top + $v * $box->height())) {
-                return false;
-            }
-        }
-
-        return true;
     }
 
     /** Greys times a colour: white becomes it, black stays. */
@@ -217,7 +166,7 @@ final readonly class Product
         foreach ($this->places as $place) {
             $laid = $arts[$place->layer] ?? null;
             if ($laid !== null) {
-                array_push($says, ...$place->says($laid->width, $laid->height()));
+                array_push($says, ...$place->says($laid));
             }
         }
 

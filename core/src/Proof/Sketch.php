@@ -6,6 +6,7 @@ namespace NeatEdge\Core\Proof;
 
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Blend;
+use NeatEdge\Core\Artwork\Contours;
 use NeatEdge\Core\Artwork\Gradient;
 use NeatEdge\Core\Artwork\GradientKind;
 use NeatEdge\Core\Artwork\Layer;
@@ -13,12 +14,17 @@ use NeatEdge\Core\Artwork\LayerPart;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Place as Lies;
+use NeatEdge\Core\Artwork\Recipe;
 use NeatEdge\Core\Artwork\SoftLook;
+use NeatEdge\Core\Geometry\Box;
+use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\FillRule;
 use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\PathData;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Colour;
+use NeatEdge\Core\Recipe\Wrap\Net;
+use NeatEdge\Core\Recipe\Wrap\Wrap;
 
 /** A thing as it is drawn, layer by layer: shapes as paths of SVG in mm. */
 final class Sketch
@@ -80,6 +86,36 @@ final class Sketch
             place: new Lies($this->layers[count($this->layers) - 1]->id),
             blend: $blend,
             soft: $look->isNone() ? null : $look,
+        );
+
+        return $this;
+    }
+
+    /**
+     * Where art lies as a net takes it, which is pulled over the shape of a place by its knots and runs smoothly through them.
+     *
+     * @param  list<list<array{float, float}>>  $knots  row by row, mm; the corners of what is bent are those of its straight box
+     */
+    public function net(string $name, Box $box, array $knots): self
+    {
+        $lines = array_map(static fn (array $row): Contour => Contour::polygon($row, false), $knots);
+        for ($column = 0; $column < count($knots[0]); $column++) {
+            $lines[] = Contour::polygon(array_column($knots, $column), false);
+        }
+        $net = Net::ofLines($lines);
+        foreach (array_merge(...$knots) as [$x, $y]) {
+            $net = $net->smoothAt($x, $y);
+        }
+        $base = new Contours(Shape::of(Contour::rectangle($box->left, $box->top, $box->width(), $box->height())));
+        $values = ['shape' => 'net', 'across' => count($net->columns), 'down' => count($net->rows)];
+        $recipe = new Recipe($base, changes: [new Wrap($box, Wrap::frame('cone', $box, 0.0), Matrix::identity(), $values, net: $net)]);
+        $this->pieces[] = new Piece(
+            't'.(count($this->pieces) + 1),
+            $recipe->shape(),
+            new Paint(new Colour(255, 255, 255)),
+            name: $name,
+            place: new Lies($this->layers[count($this->layers) - 1]->id),
+            recipe: $recipe,
         );
 
         return $this;

@@ -10,15 +10,21 @@ use NeatEdge\Core\Artwork\LayerPart;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Place as Lies;
+use NeatEdge\Core\Artwork\SoftLook;
+use NeatEdge\Core\Artwork\Stroke;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Svg\Writer;
+use NeatEdge\Core\Geometry\Box;
 use NeatEdge\Core\Geometry\Contour;
+use NeatEdge\Core\Geometry\Matrix;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Colour;
 use NeatEdge\Core\Proof\Laid;
 use NeatEdge\Core\Proof\Product;
+use NeatEdge\Core\Proof\Sketch;
 use NeatEdge\Core\Proof\Things;
 use NeatEdge\Core\Seen\Seen;
+use NeatEdge\Core\Stroke\StrokeStyle;
 use NeatEdge\Core\Tests\Seen\SoftToneTest;
 use NeatEdge\Core\Tests\Support\Render;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -174,6 +180,143 @@ final class ThingsTest extends TestCase
             }
         }
         self::assertNull($place->flat(1.0, 1.0, 0.0), 'the wall behind it');
+    }
+
+    /**
+     * A place of 100 by 100 mm in truth on a square of 100 mm of the picture, from 20, 20.
+     *
+     * @param  list<list<array{float, float}>>|null  $knots  of the net over it; as it is drawn, when null
+     * @param  list<Piece>  $more  on the layer of the place
+     */
+    private static function pulled(?array $knots, array $more = []): Product
+    {
+        $sketch = (new Sketch(140, 140))->layer('Place', LayerPart::Place, ['lies' => 'wrapped', 'width' => 100.0, 'height' => 100.0]);
+        $sketch = $knots === null ? $sketch->shape('Area', 'M20 20H120V120H20Z', '#ffffff') : $sketch->net('Area', new Box(20.0, 20.0, 120.0, 120.0), $knots);
+        $drawn = $sketch->artwork();
+
+        return Product::of($drawn->with(pieces: [...$drawn->pieces, ...$more])) ?? throw new \LogicException;
+    }
+
+    /** @return list<list<array{float, float}>> knots of which the one in the middle is pulled */
+    private static function knots(float $x, float $y): array
+    {
+        return [
+            [[20.0, 20.0], [70.0, 20.0], [120.0, 20.0]],
+            [[20.0, 70.0], [$x, $y], [120.0, 70.0]],
+            [[20.0, 120.0], [70.0, 120.0], [120.0, 120.0]],
+        ];
+    }
+
+    #[Test]
+    public function art_lies_as_the_shape_of_its_place_is_wrapped(): void
+    {
+        $art = self::art();
+        $lies = static fn (Product $product, float $width, float $x = 0.0): array => $product->shown([], $product->everywhere($art, ['width' => $width, 'x' => $x]))->pieces;
+        $straight = $lies(self::pulled(self::knots(70.0, 70.0)), 40.0);
+        // 80 mm of art as 40 mm: two squares of 20 mm about the middle.
+        self::assertEqualsWithDelta([50.0, 60.0, 70.0, 80.0], [$straight[0]->box()?->left, $straight[0]->box()?->top, $straight[0]->box()?->right, $straight[0]->box()?->bottom], 0.01);
+        // The border between the two goes where the knot was pulled to, and what lies at the edge stays.
+        $pulled = self::pulled(self::knots(80.0, 64.0));
+        $at = $pulled->places[0]->near(0.0, 0.0, 0.0)->apply(0.0, 0.0);
+        self::assertEqualsWithDelta([80.0, 64.0], [$at->x, $at->y], 1e-6);
+        $bent = $lies($pulled, 40.0);
+        self::assertEqualsWithDelta(80.0, $bent[0]->box()?->right, 0.6, 'it bulges a little beyond the knot');
+        self::assertGreaterThanOrEqual(80.0 - 0.02, $bent[0]->box()?->right);
+        $edge = $pulled->places[0]->near(-50.0, 20.0, 0.0)->apply(-50.0, 20.0);
+        self::assertEqualsWithDelta([20.0, 90.0], [$edge->x, $edge->y], 1e-6);
+        // A place that was moved and made half as large takes its art along.
+        $drawn = self::pulled(self::knots(80.0, 64.0));
+        self::assertSame([], $drawn->says($drawn->everywhere($art, ['width' => 40.0])));
+        // What reaches beyond the frame, of which a net says nothing, ends at it.
+        foreach ($lies($pulled, 40.0, 45.0) as $piece) {
+            self::assertLessThanOrEqual(120.001, $piece->box()?->right);
+        }
+        self::assertSame(['The shape of the place is not wrapped: art lies flat there.'], self::pulled(null)->says(self::pulled(null)->everywhere($art, ['width' => 40.0])));
+    }
+
+    #[Test]
+    public function a_place_that_is_moved_after_it_was_wrapped_takes_its_art_along(): void
+    {
+        $drawn = (new Sketch(140, 140))->layer('Place', LayerPart::Place, ['lies' => 'wrapped', 'width' => 100.0, 'height' => 100.0])
+            ->net('Area', new Box(20.0, 20.0, 120.0, 120.0), self::knots(80.0, 64.0))->artwork();
+        $moved = Product::of($drawn->with(pieces: [$drawn->pieces[0]->transformed(new Matrix(0.5, 0.0, 0.0, 0.5, 10.0, 30.0))]));
+        $at = $moved?->places[0]->near(0.0, 0.0, 0.0)->apply(0.0, 0.0);
+        self::assertEqualsWithDelta([50.0, 62.0], [$at?->x, $at?->y], 1e-6);
+        self::assertEqualsWithDelta([-30.0, 20.0], $moved?->places[0]->flat(...self::seen($moved, -30.0, 20.0), turn: 0.0), 0.01);
+        $seen = $moved?->shown([], $moved->everywhere(self::art(), ['width' => 40.0]))->pieces ?? [];
+        self::assertEqualsWithDelta(50.0, $seen[0]->box()?->right, 0.3, 'outlines as well as places');
+    }
+
+    /** @return array{float, float} where a place in truth is seen */
+    private static function seen(?Product $product, float $x, float $y): array
+    {
+        $at = $product?->places[0]->near($x, $y, 0.0)->apply($x, $y);
+
+        return [$at->x ?? 0.0, $at->y ?? 0.0];
+    }
+
+    #[Test]
+    public function art_over_a_seam_is_told_wherever_the_seam_was_drawn(): void
+    {
+        $seam = static fn (Contour $line): Piece => new Piece(
+            's',
+            Shape::of($line),
+            null,
+            new Stroke(new Paint(new Colour(0, 0, 0)), new StrokeStyle(0.5)),
+            place: new Lies('l1'),
+        );
+        $says = static fn (Contour $line, float $width, float $x, Artwork $art): array => ($product = self::pulled(self::knots(80.0, 64.0), [$seam($line)]))
+            ->says($product->everywhere($art, ['width' => $width, 'x' => $x]));
+        $told = ['The art lies over a seam.'];
+        $down = Contour::polygon([[80.0, 20.0], [80.0, 120.0]], false);
+        self::assertSame($told, $says($down, 40.0, 0.0, self::art()));
+        // Pulled to the right in its middle, art that ends at 70 of the bench is seen up to beyond 80: in truth it ends at the middle.
+        self::assertSame([], $says($down, 30.0, -20.0, self::art()));
+        self::assertSame($told, $says(Contour::polygon([[76.0, 63.0], [77.0, 66.0]], false), 40.0, 0.0, self::art()), 'a short one that lies within a shape');
+        self::assertSame([], $says(Contour::polygon([[22.0, 22.0], [30.0, 22.0]], false), 40.0, 0.0, self::art()));
+        $line = new Artwork(100, 100, [new Piece('a', Shape::of(Contour::polygon([[10.0, 30.0], [90.0, 70.0]], false)), null, new Stroke(new Paint(new Colour(0, 0, 0)), new StrokeStyle(1.0)))]);
+        self::assertSame($told, $says($down, 60.0, 0.0, $line), 'a line that runs across it');
+        self::assertSame([], $says(Contour::polygon([[60.0, 85.0], [60.0, 95.0]], false), 60.0, 0.0, $line), 'beside a line there is nothing of it');
+    }
+
+    #[Test]
+    public function what_is_soft_is_bent_with_its_drawing_and_its_clips(): void
+    {
+        $product = self::plain(['lies' => 'round', 'width' => 300.0, 'height' => 100.0, 'round' => 60.0, 'tall' => 100.0]);
+        $white = new Paint(new Colour(255, 255, 255));
+        $wide = Shape::of(Contour::rectangle(0, 40, 80, 20));
+        $soft = new Piece('a', $wide, new Paint(new Colour(255, 0, 0)), soft: new SoftLook(0.2));
+        // Two dots beside say how wide the art is.
+        $dots = [new Piece('l', Shape::of(Contour::rectangle(0, 49, 1, 1)), $white), new Piece('r', Shape::of(Contour::rectangle(79, 49, 1, 1)), $white)];
+        $clipped = new Piece('a', $wide, new Paint(new Colour(255, 0, 0)), soft: new SoftLook(0.0, null, [[new Piece('k', Shape::of(Contour::rectangle(60, 0, 20, 100)), $white)]]));
+        $seen = static fn (Piece $piece, float $x): array => Render::colours(Writer::write($product->shown([], $product->everywhere(new Artwork(80, 100, [...$dots, $piece]), ['width' => 80.0]), false)), 400, [[(int) (2 * $x), 200]])[0];
+        // 40 mm round a radius of 30 are seen 30 sin(40 / 30) off the middle, twice as large on the picture: its flat image would end 80 off.
+        $end = 60 * sin(40 / 30);
+        self::assertGreaterThan(200, $seen($soft, 100 + $end - 3)[0]);
+        self::assertLessThan(60, $seen($soft, 100 + $end - 3)[1]);
+        self::assertGreaterThan(100, $seen($soft, 100 + $end + 1.6)[1], 'nothing of it beyond');
+        // Its clip leaves the last quarter of it: 20 to 40 mm to the right of the middle.
+        $from = 60 * sin(20 / 30);
+        self::assertGreaterThan(200, $seen($clipped, 100 + $from + 2)[0]);
+        self::assertLessThan(60, $seen($clipped, 100 + $from + 2)[1]);
+        self::assertGreaterThan(100, $seen($clipped, 100 + $from - 2)[1]);
+    }
+
+    #[Test]
+    public function the_stroke_of_what_goes_round_ends_where_it_is_no_longer_seen(): void
+    {
+        $product = self::plain(['lies' => 'round', 'width' => 300.0, 'height' => 100.0, 'round' => 60.0, 'tall' => 100.0]);
+        $ring = new Piece('a', Shape::of(Contour::rectangle(0, 0, 150, 40)), new Paint(new Colour(255, 0, 0)), new Stroke(new Paint(new Colour(0, 0, 255)), new StrokeStyle(2.0)));
+        $pieces = array_slice($product->shown([], $product->everywhere(new Artwork(150, 40, [$ring]), ['width' => 150.0]), false)->pieces, 2);
+        self::assertCount(2, $pieces);
+        self::assertNull($pieces[0]->stroke);
+        self::assertTrue($pieces[0]->shape->contours[0]->closed);
+        // Cut to the place, the line is an outline: its upper side and its lower, and none where it turns away.
+        self::assertCount(2, $pieces[1]->shape->contours);
+        foreach ($pieces[1]->shape->contours as $side) {
+            self::assertEqualsWithDelta(4.0, $side->box()->height(), 0.1);
+            self::assertEqualsWithDelta(120.0, $side->box()->width(), 0.1);
+        }
     }
 
     #[Test]

@@ -7,6 +7,7 @@ namespace NeatEdge\Core\Tests\Recipe;
 use NeatEdge\Core\Artwork\Artwork;
 use NeatEdge\Core\Artwork\Paint;
 use NeatEdge\Core\Artwork\Piece;
+use NeatEdge\Core\Artwork\SoftLook;
 use NeatEdge\Core\Described\Refused;
 use NeatEdge\Core\Edit\Shaping\WrapPieces;
 use NeatEdge\Core\Format\Json\PieceJson;
@@ -197,6 +198,27 @@ final class RoundThingTest extends TestCase
         $this->expectExceptionMessage('None of it can be seen from there; turn it.');
         $small = new Artwork(10.0, 10.0, [new Piece('p', Shape::of(Contour::circle(0, 0, 2)), new Paint(Colour::ink()))]);
         (new WrapPieces(['p'], 'round', 0.0, null, false, new RoundThing(82, 82, 95, 0, 170)))->apply($small);
+    }
+
+    #[Test]
+    public function what_a_piece_is_seen_through_is_bent_with_it_and_comes_back(): void
+    {
+        $square = Shape::of(Contour::rectangle(0, 0, 80, 40));
+        $clip = new Piece('c', Shape::of(Contour::rectangle(60, 0, 20, 40)), new Paint(Colour::ink()));
+        $piece = new Piece('p', $square, new Paint(Colour::ink()), clip: $clip, soft: new SoftLook(0.0, null, [[$clip]]));
+        $art = new Artwork(80.0, 40.0, [$piece]);
+        $bent = (new WrapPieces(['p'], 'round', 0.0, null, false, new RoundThing(60, 60, 95, 0, 0)))->apply($art);
+        // 20 and 40 mm right of the middle, round a radius of 30.
+        foreach ([$bent->pieces[0]->clip, $bent->pieces[0]->soft?->clips[0][0]] as $one) {
+            self::assertEqualsWithDelta([40 + 30 * sin(20 / 30), 40 + 30 * sin(40 / 30)], [$one?->box()?->left, $one?->box()?->right], 0.05);
+        }
+        $stored = PieceJson::to(json_decode((string) json_encode(PieceJson::of($bent->pieces[0])), true));
+        self::assertNotNull($stored->soft?->clips[0][0]->recipe?->change(Wrap::class));
+        $again = (new WrapPieces(['p'], 'round', 0.0, null, true, null))->apply($bent->with(pieces: [$stored]))->pieces[0];
+        foreach ([$again, $again->clip, $again->soft?->clips[0][0]] as $one) {
+            self::assertNull($one?->recipe?->change(Wrap::class));
+        }
+        self::assertEqualsWithDelta([60.0, 80.0], [$again->clip?->box()?->left, $again->soft?->clips[0][0]->box()?->right], 1e-6);
     }
 
     #[Test]

@@ -110,12 +110,9 @@ final readonly class WrapPieces implements Edit, ShowsMarks
     {
         $chosen = Chosen::in($artwork, $this->ids);
         if ($this->off) {
-            return $artwork->mapped(
-                static fn (Piece $piece): Piece => $piece->recipe?->change(Wrap::class) === null
-                    ? $piece
-                    : $piece->withRecipe($piece->recipe->without(Wrap::class)),
-                $chosen,
-            );
+            $flat = static fn (Piece $one): Piece => $one->recipe?->change(Wrap::class) === null ? $one : $one->withRecipe($one->recipe->without(Wrap::class));
+
+            return $artwork->mapped(static fn (Piece $piece): Piece => self::withClips($piece, $flat), $chosen);
         }
         $box = self::frameBox($chosen);
         $sides = $this->sidesOf($box);
@@ -139,10 +136,13 @@ final readonly class WrapPieces implements Edit, ShowsMarks
             }
             // What follows a piece that is bent along would be bent twice.
             $piece = References::following($piece, array_fill_keys($leaders, null));
-            $recipe = Recipe::of($piece);
-            $lay = $recipe->change(Wrap::class)->lay ?? $recipe->matrix;
 
-            return $piece->withRecipe($recipe->changed(new Wrap($box, $sides, $lay, $values, $this->round, $flat, $net)));
+            return self::withClips($piece, function (Piece $one) use ($box, $sides, $values, $flat, $net): Piece {
+                $recipe = Recipe::of($one);
+                $lay = $recipe->change(Wrap::class)->lay ?? $recipe->matrix;
+
+                return $one->withRecipe($recipe->changed(new Wrap($box, $sides, $lay, $values, $this->round, $flat, $net)));
+            });
         }, $chosen);
         $seen = array_filter($wrapped->pieces, static fn (Piece $piece): bool => isset($chosen[$piece->id]) && ! $piece->shape->isEmpty());
         if ($this->round !== null && $seen === []) {
@@ -150,6 +150,22 @@ final readonly class WrapPieces implements Edit, ShowsMarks
         }
 
         return $wrapped;
+    }
+
+    /**
+     * The same done to a piece and to all that it is seen through.
+     *
+     * @param  callable(Piece): Piece  $do
+     */
+    private static function withClips(Piece $piece, callable $do): Piece
+    {
+        $clip = $piece->clip === null ? null : self::withClips($piece->clip, $do);
+        $look = $piece->soft?->with(clips: array_map(
+            static fn (array $one): array => array_map(static fn (Piece $part): Piece => self::withClips($part, $do), $one),
+            $piece->soft->clips,
+        ));
+
+        return $do($piece->with(clip: $clip, soft: $look));
     }
 
     /** @return list<list<float>> see Wrap */

@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Recipe\Wrap;
 
-use NeatEdge\Core\Geometry\Contour;
-use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Shape;
-use NeatEdge\Core\PlanarMap\Combine;
+use NeatEdge\Core\PlanarMap\Convex;
 
 /**
  * F2: the outside of a round thing, such as a mug, as it is seen: straight, or wider at one end. What lies flat on its unrolled outside, in true size about its
@@ -95,80 +93,13 @@ final readonly class RoundThing
         return [[0.0, $tip], $ray($ends[0]), $ray($ends[1])];
     }
 
-    /** What of a flat shape can be seen, from where its middle is; whole where all of it can. */
-    public function kept(Shape $shape): Shape
-    {
-        $facing = $this->facing();
-        // On which side of each edge the middle of what is seen lies.
-        $edges = [];
-        foreach ($facing as $i => [$ax, $ay]) {
-            [$bx, $by] = $facing[($i + 1) % count($facing)];
-            $long = hypot($bx - $ax, $by - $ay);
-            $edges[] = [($by - $ay) / $long, ($ax - $bx) / $long, ($ay * $bx - $ax * $by) / $long];
-        }
-        $doubled = array_map(static fn (array $p, array $q): float => $p[0] * $q[1] - $q[0] * $p[1], $facing, [...array_slice($facing, 1), $facing[0]]);
-        $side = array_sum($doubled) > 0 ? -1.0 : 1.0;
-        $inside = static function (float $x, float $y) use ($edges, $side): float {
-            $least = INF;
-            foreach ($edges as [$a, $b, $c]) {
-                $least = min($least, $side * ($a * $x + $b * $y + $c));
-            }
-
-            return $least;
-        };
-        $whole = true;
-        foreach ($shape->contours as $contour) {
-            for ($i = 0, $n = count($contour->coords); $whole && $i < $n; $i += 2) {
-                $whole = $inside($contour->coords[$i], $contour->coords[$i + 1]) >= 0.0;
-            }
-        }
-        if ($whole) {
-            return $shape;
-        }
-        $closed = array_values(array_filter($shape->contours, static fn (Contour $contour): bool => $contour->closed));
-        $kept = $closed === [] ? [] : Combine::keepOverlap([new Shape($closed, $shape->rule), Shape::of(Contour::polygon($facing))])->contours;
-        foreach ($shape->contours as $contour) {
-            if (! $contour->closed) {
-                array_push($kept, ...self::parts($contour, $edges, $inside));
-            }
-        }
-
-        return new Shape($kept, $shape->rule);
-    }
-
     /**
-     * The stretches of an open line that can be seen.
+     * What of a flat shape can be seen, from where its middle is; whole where all of it can.
      *
-     * @param  list<array{float, float, float}>  $edges  as a x + b y + c
-     * @param  callable(float, float): float  $inside
-     * @return list<Contour>
+     * @param  bool  $asLines  whether closed outlines are lines, too, which are not closed anew along the edge
      */
-    private static function parts(Contour $line, array $edges, callable $inside): array
+    public function kept(Shape $shape, bool $asLines = false): Shape
     {
-        $runs = [];
-        $run = [];
-        foreach ($line->segments() as $s) {
-            $cuts = [0.0, 1.0];
-            foreach ($edges as [$a, $b, $c]) {
-                array_push($cuts, ...Cubic::crossings($s, $a, $b, $c));
-            }
-            sort($cuts);
-            for ($k = 1, $n = count($cuts); $k < $n; $k++) {
-                if ($cuts[$k] - $cuts[$k - 1] < 1e-9) {
-                    continue;
-                }
-                $part = Cubic::isLine($s)
-                    ? Cubic::line(...Cubic::placeOn($s, $cuts[$k - 1]), ...Cubic::placeOn($s, $cuts[$k]))
-                    : Cubic::part($s, $cuts[$k - 1], $cuts[$k]);
-                if ($inside(...Cubic::placeOn($part, 0.5)) >= 0.0) {
-                    $run[] = $part;
-                } elseif ($run !== []) {
-                    $runs[] = $run;
-                    $run = [];
-                }
-            }
-        }
-
-        return array_map(static fn (array $run): Contour => Contour::ofSegments($run, false), $run === [] ? $runs : [...$runs, $run]);
+        return (new Convex($this->facing()))->kept($shape, $asLines);
     }
 }

@@ -112,6 +112,12 @@ final readonly class Wrap extends Change
     /** @return array{float, float} where a place goes, mm */
     public function at(float $x, float $y): array
     {
+        if ($this->round !== null) {
+            $middle = $this->box->middle();
+            [$s, $t] = $this->round->at($x - $middle->x, $y - $middle->y);
+
+            return [$middle->x + $s, $middle->y + $t];
+        }
         $u = ($x - $this->box->left) / max(1e-12, $this->box->width());
         $v = ($y - $this->box->top) / max(1e-12, $this->box->height());
         if ($this->flat !== null) {
