@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NeatEdge\Core\Proof;
 
+use NeatEdge\Core\Geometry\Contour;
 use NeatEdge\Core\Geometry\Cubic;
 use NeatEdge\Core\Geometry\Shape;
 use NeatEdge\Core\Measure\Inside;
@@ -50,7 +51,8 @@ final class Seam
         }
         [$alongX, $alongY] = [($bx - $ax) / $long, ($by - $ay) / $long];
         foreach ($shape->contours as $contour) {
-            foreach ($isFilled ? $contour->closedSegments() : $contour->segments() as $s) {
+            // What is filled is closed, whether its outline is or not.
+            foreach ((new Contour($contour->coords, $isFilled || $contour->closed))->closedSegments() as $s) {
                 foreach (Cubic::crossings($s, -$alongY, $alongX, $alongY * $ax - $alongX * $ay) as $t) {
                     [$x, $y] = Cubic::placeOn($s, $t);
                     $along = ($x - $ax) * $alongX + ($y - $ay) * $alongY;

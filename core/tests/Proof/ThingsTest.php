@@ -12,6 +12,7 @@ use NeatEdge\Core\Artwork\Piece;
 use NeatEdge\Core\Artwork\Place as Lies;
 use NeatEdge\Core\Artwork\SoftLook;
 use NeatEdge\Core\Artwork\Stroke;
+use NeatEdge\Core\Edit\Shaping\WrapPieces;
 use NeatEdge\Core\Format\Json\ArtworkJson;
 use NeatEdge\Core\Format\Svg\Writer;
 use NeatEdge\Core\Geometry\Box;
@@ -23,6 +24,7 @@ use NeatEdge\Core\Proof\Laid;
 use NeatEdge\Core\Proof\Product;
 use NeatEdge\Core\Proof\Sketch;
 use NeatEdge\Core\Proof\Things;
+use NeatEdge\Core\Recipe\Wrap\RoundThing;
 use NeatEdge\Core\Seen\Seen;
 use NeatEdge\Core\Stroke\StrokeStyle;
 use NeatEdge\Core\Tests\Seen\SoftToneTest;
@@ -224,13 +226,17 @@ final class ThingsTest extends TestCase
         self::assertGreaterThanOrEqual(80.0 - 0.02, $bent[0]->box()?->right);
         $edge = $pulled->places[0]->near(-50.0, 20.0, 0.0)->apply(-50.0, 20.0);
         self::assertEqualsWithDelta([20.0, 90.0], [$edge->x, $edge->y], 1e-6);
-        // A place that was moved and made half as large takes its art along.
-        $drawn = self::pulled(self::knots(80.0, 64.0));
-        self::assertSame([], $drawn->says($drawn->everywhere($art, ['width' => 40.0])));
+        self::assertSame([], $pulled->says($pulled->everywhere($art, ['width' => 40.0])));
+        // It runs smoothly through the knot: on both its sides it goes as fast.
+        [$before, $after] = [$pulled->places[0]->near(-0.02, 0.0, 0.0), $pulled->places[0]->near(0.0, 0.0, 0.0)];
+        self::assertEqualsWithDelta([$after->a, $after->b], [$before->a, $before->b], 1e-3);
         // What reaches beyond the frame, of which a net says nothing, ends at it.
         foreach ($lies($pulled, 40.0, 45.0) as $piece) {
             self::assertLessThanOrEqual(120.001, $piece->box()?->right);
         }
+        self::assertTrue($pulled->places[0]->seen(Shape::of(Contour::rectangle(60, -10, 400, 20)), 0.0)->isEmpty());
+        // And far beyond a window seen at an angle lies the horizon, behind which all would come back.
+        self::assertTrue(Things::product('window')->places[0]->seen(Shape::of(Contour::rectangle(-30_000, -400, 25_000, 800)), 0.0)->isEmpty());
         self::assertSame(['The shape of the place is not wrapped: art lies flat there.'], self::pulled(null)->says(self::pulled(null)->everywhere($art, ['width' => 40.0])));
     }
 
@@ -245,6 +251,35 @@ final class ThingsTest extends TestCase
         self::assertEqualsWithDelta([-30.0, 20.0], $moved?->places[0]->flat(...self::seen($moved, -30.0, 20.0), turn: 0.0), 0.01);
         $seen = $moved?->shown([], $moved->everywhere(self::art(), ['width' => 40.0]))->pieces ?? [];
         self::assertEqualsWithDelta(50.0, $seen[0]->box()?->right, 0.3, 'outlines as well as places');
+    }
+
+    #[Test]
+    public function every_place_of_a_net_leads_back_to_what_lies_there(): void
+    {
+        // Pulled hard both ways, between two folds.
+        $place = self::pulled([
+            [[20.0, 20.0], [60.0, 16.0], [80.0, 24.0], [120.0, 20.0]],
+            [[20.0, 70.0], [60.0, 62.0], [80.0, 78.0], [120.0, 70.0]],
+            [[20.0, 120.0], [42.0, 114.0], [94.0, 126.0], [120.0, 120.0]],
+        ])->places[0];
+        for ($k = 0; $k < 81; $k++) {
+            [$x, $y] = [-48.0 + 12.0 * ($k % 9), -48.0 + 12.0 * intdiv($k, 9)];
+            $at = $place->near($x, $y, 0.0)->apply($x, $y);
+            self::assertEqualsWithDelta([$x, $y], $place->flat($at->x, $at->y, 0.0), 0.01);
+        }
+    }
+
+    #[Test]
+    public function a_place_that_was_wrapped_round_something_takes_art_round_it(): void
+    {
+        $base = new Piece('p', Shape::of(Contour::rectangle(20, 20, 100, 100)), new Paint(new Colour(255, 255, 255)), place: new Lies('l1'));
+        $drawn = new Artwork(140, 140, [$base], [new Layer('l1', 'Place', part: 'place', place: ['lies' => 'wrapped', 'width' => 100.0, 'height' => 100.0])]);
+        $place = Product::of((new WrapPieces(['p'], 'round', 0.0, null, false, new RoundThing(80, 80, 100, 30, 0)))->apply($drawn))?->places[0];
+        $at = $place?->near(20.0, 15.0, 0.0)->apply(20.0, 15.0);
+        self::assertEqualsWithDelta(70 + 40 * sin(20 / 40), $at?->x, 1e-6);
+        self::assertEqualsWithDelta(70 + 15 * cos(M_PI / 6) + 40 * (cos(20 / 40) - 1) * 0.5, $at?->y, 1e-6);
+        $box = $place?->seen(Shape::of(Contour::rectangle(19.5, 14.5, 1, 1)), 0.0)->box();
+        self::assertEqualsWithDelta([$at?->x, $at?->y], [$box?->middle()->x, $box?->middle()->y], 0.02);
     }
 
     /** @return array{float, float} where a place in truth is seen */
@@ -277,6 +312,14 @@ final class ThingsTest extends TestCase
         $line = new Artwork(100, 100, [new Piece('a', Shape::of(Contour::polygon([[10.0, 30.0], [90.0, 70.0]], false)), null, new Stroke(new Paint(new Colour(0, 0, 0)), new StrokeStyle(1.0)))]);
         self::assertSame($told, $says($down, 60.0, 0.0, $line), 'a line that runs across it');
         self::assertSame([], $says(Contour::polygon([[60.0, 85.0], [60.0, 95.0]], false), 60.0, 0.0, $line), 'beside a line there is nothing of it');
+        // A seam ends where it ends, and a line that is open has no way back to where it began.
+        self::assertSame([], $says(Contour::polygon([[26.0, 24.0], [26.0, 70.0]], false), 30.0, -20.0, self::art()));
+        $corner = Shape::of(Contour::polygon([[0.0, 0.0], [100.0, 0.0], [100.0, 100.0]], false));
+        $hook = new Artwork(100, 100, [new Piece('a', $corner, null, new Stroke(new Paint(new Colour(0, 0, 0)), new StrokeStyle(1.0)))]);
+        $within = [[50.0, 110.0], [50.0, 40.0]];
+        self::assertSame([], $says(Contour::polygon($within, false), 80.0, 0.0, $hook));
+        self::assertSame([], $says(Contour::polygon(array_reverse($within), false), 80.0, 0.0, $hook));
+        self::assertSame($told, $says(Contour::polygon($within, false), 80.0, 0.0, new Artwork(100, 100, [new Piece('a', $corner, new Paint(new Colour(0, 0, 0)))])), 'filled, it has');
     }
 
     #[Test]
@@ -295,11 +338,20 @@ final class ThingsTest extends TestCase
         self::assertGreaterThan(200, $seen($soft, 100 + $end - 3)[0]);
         self::assertLessThan(60, $seen($soft, 100 + $end - 3)[1]);
         self::assertGreaterThan(100, $seen($soft, 100 + $end + 1.6)[1], 'nothing of it beyond');
+        // Of one in two parts each lies where it is seen: at both its ends.
+        $parts = new Piece('a', new Shape([Contour::rectangle(0, 40, 5, 20), Contour::rectangle(75, 40, 5, 20)]), new Paint(new Colour(255, 0, 0)), soft: new SoftLook(0.2));
+        self::assertLessThan(60, $seen($parts, 100 + $end - 1)[1]);
+        self::assertGreaterThan(100, $seen($parts, 100)[1]);
+        $look = array_slice($product->shown([], $product->everywhere(new Artwork(80, 100, [$soft]), ['width' => 80.0]), false)->pieces, -1)[0]->fill?->soft?->look;
+        self::assertEqualsWithDelta(0.4, $look?->edge, 0.02, 'as soft as it is large');
         // Its clip leaves the last quarter of it: 20 to 40 mm to the right of the middle.
         $from = 60 * sin(20 / 30);
         self::assertGreaterThan(200, $seen($clipped, 100 + $from + 2)[0]);
         self::assertLessThan(60, $seen($clipped, 100 + $from + 2)[1]);
         self::assertGreaterThan(100, $seen($clipped, 100 + $from - 2)[1]);
+        // Turned until the clip is behind, nothing of the piece is seen, though it reaches to the front.
+        $turned = $product->shown([], $product->everywhere(new Artwork(80, 100, [...$dots, $clipped]), ['width' => 80.0, 'turn' => 70.0]), false);
+        self::assertEqualsWithDelta([128, 128, 128], Render::colours(Writer::write($turned), 400, [[240, 200]])[0], 2.0);
     }
 
     #[Test]

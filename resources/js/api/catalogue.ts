@@ -41,7 +41,7 @@ export interface EditFields {
   'set-text': { text?: string; family?: string; bold?: boolean; italic?: boolean; size?: number | string; capitals?: number | string; spacing?: number | string; leading?: number | string; align?: 'start' | 'middle' | 'end'; inside?: boolean; stand?: 'above' | 'on' | 'below'; distance?: number | string; slide?: number | string; along?: string }
   'add-layer': { name?: string }
   'change-layer': { layer?: string; name?: string; hidden?: boolean; locked?: boolean; alone?: boolean }
-  'layer-part': { layer?: string; part?: 'none' | 'ground' | 'body' | 'part' | 'place' | 'shade' | 'light'; lies?: 'flat' | 'round' | 'angle'; width?: number | string; height?: number | string; round?: number | string; below?: number | string; tall?: number | string; above?: number | string }
+  'layer-part': { layer?: string; part?: 'none' | 'ground' | 'body' | 'part' | 'place' | 'shade' | 'light'; lies?: 'flat' | 'round' | 'angle' | 'wrapped'; width?: number | string; height?: number | string; round?: number | string; below?: number | string; tall?: number | string; above?: number | string }
   'order-layer': { layer?: string; way?: 'up' | 'down' }
   'remove-layer': { layer?: string }
   'to-layer': { layer?: string }

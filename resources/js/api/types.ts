@@ -5004,7 +5004,7 @@ export interface components {
              * @default flat
              * @enum {unknown}
              */
-            lies: "flat" | "round" | "angle";
+            lies: "flat" | "round" | "angle" | "wrapped";
             /**
              * @description Printed across at most. in true size. mm, or a length with its unit such as "1/4in"; 1 to 20000
              * @default 200
