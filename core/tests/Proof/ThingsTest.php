@@ -332,7 +332,17 @@ final class ThingsTest extends TestCase
         // Two dots beside say how wide the art is.
         $dots = [new Piece('l', Shape::of(Contour::rectangle(0, 49, 1, 1)), $white), new Piece('r', Shape::of(Contour::rectangle(79, 49, 1, 1)), $white)];
         $clipped = new Piece('a', $wide, new Paint(new Colour(255, 0, 0)), soft: new SoftLook(0.0, null, [[new Piece('k', Shape::of(Contour::rectangle(60, 0, 20, 100)), $white)]]));
-        $seen = static fn (Piece $piece, float $x): array => Render::colours(Writer::write($product->shown([], $product->everywhere(new Artwork(80, 100, [...$dots, $piece]), ['width' => 80.0]), false)), 400, [[(int) (2 * $x), 200]])[0];
+        $both = static fn (Artwork $art): array => [$art, Seen::of($art)];
+        // As it lies on the bench, and as what is seen of it, the same.
+        $seen = static function (Piece $piece, float $x) use ($product, $dots, $both): array {
+            [$bench, $seen] = array_map(
+                static fn (Artwork $art): array => Render::colours(Writer::write($product->shown([], $product->everywhere($art, ['width' => 80.0]), false)), 400, [[(int) (2 * $x), 200]])[0],
+                $both(new Artwork(80, 100, [...$dots, $piece])),
+            );
+            self::assertEqualsWithDelta($bench, $seen, 2.0);
+
+            return $seen;
+        };
         // 40 mm round a radius of 30 are seen 30 sin(40 / 30) off the middle, twice as large on the picture: its flat image would end 80 off.
         $end = 60 * sin(40 / 30);
         self::assertGreaterThan(200, $seen($soft, 100 + $end - 3)[0]);
@@ -350,8 +360,10 @@ final class ThingsTest extends TestCase
         self::assertLessThan(60, $seen($clipped, 100 + $from + 2)[1]);
         self::assertGreaterThan(100, $seen($clipped, 100 + $from - 2)[1]);
         // Turned until the clip is behind, nothing of the piece is seen, though it reaches to the front.
-        $turned = $product->shown([], $product->everywhere(new Artwork(80, 100, [...$dots, $clipped]), ['width' => 80.0, 'turn' => 70.0]), false);
-        self::assertEqualsWithDelta([128, 128, 128], Render::colours(Writer::write($turned), 400, [[240, 200]])[0], 2.0);
+        foreach ($both(new Artwork(80, 100, [...$dots, $clipped])) as $art) {
+            $turned = $product->shown([], $product->everywhere($art, ['width' => 80.0, 'turn' => 70.0]), false);
+            self::assertEqualsWithDelta([128, 128, 128], Render::colours(Writer::write($turned), 400, [[240, 200]])[0], 2.0);
+        }
     }
 
     #[Test]
