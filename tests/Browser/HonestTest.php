@@ -91,6 +91,8 @@ final class HonestTest extends BrowserTestCase
         $this->press('[data-stage=check]');
         $this->press('[data-group=overlapping-sheets] .head');
         $this->press('[data-test=remedy-solid-colours]');
+        // What it would come to is told beside the button, which moves for it.
+        self::still(20.0);
         $this->press('[data-test=cure-step]');
         // It looks the same; that it goes out in a solid colour that nobody drew is told, and waits for somebody.
         $this->see('[data-group=made-solid]', 20.0);

@@ -7,37 +7,11 @@ namespace Tests\Browser;
 use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
-use Symfony\Component\Process\Process;
 
 /** The last stage with a mouse: what is laid out is looked at, gone through, and goes to the machines, which fail. */
 final class SentToMachinesTest extends BrowserTestCase
 {
-    /** @var list<Process> */
-    private array $running = [];
-
-    protected function tearDown(): void
-    {
-        foreach ($this->running as $machine) {
-            $machine->stop(0.0, SIGKILL);
-        }
-    }
-
-    private function machine(string $kind, string ...$options): void
-    {
-        $port = self::$machines + (int) array_search($kind, ['cutter', 'recorder', 'engraver'], true);
-        $machine = new Process([PHP_BINARY, 'console/neat-edge.php', 'device', $kind, "--port={$port}", '--out-dir='.self::$folder."/{$kind}", ...$options], dirname(__DIR__, 2), timeout: null);
-        $machine->start();
-        $this->running[] = $machine;
-        self::until(static fn (): ?bool => str_contains($machine->getOutput(), 'listening') ?: null, "the {$kind}", 10.0);
-    }
-
-    /** @return array<string, mixed> what a machine says that it did */
-    private function told(string $kind): array
-    {
-        $jobs = glob(self::$folder."/{$kind}/*.json") ?: [];
-
-        return json_decode((string) file_get_contents((string) end($jobs)), true);
-    }
+    use AtMachines;
 
     private function at(string $title): void
     {

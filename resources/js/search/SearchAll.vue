@@ -19,6 +19,8 @@ const open = ref(false)
 const words = ref('')
 const at = ref(0)
 const jobs = ref<Place[]>([])
+/** What the jobs were looked for by: until those for what is typed now are there, only such of them as have it. */
+const askedFor = ref('')
 const router = useRouter()
 const route = useRoute()
 const guide = useGuide()
@@ -56,7 +58,9 @@ function show() {
 const askJobs = lane((search: string) => api.get<JobPage>(`jobs?${new URLSearchParams({ search, only: 'all', order: 'updated', page: '1' })}`))
 async function ask(search: string) {
   const answer = await askJobs(search)
-  if (answer && search === words.value.trim()) jobs.value = answer.jobs.slice(0, 7).map((job) => ({ sort: t('Jobs'), label: job.title, says: `${job.processLabel}${job.customer ? `, ${job.customer}` : ''}`, to: `/jobs/${job.id}` }))
+  if (!answer || search !== words.value.trim()) return
+  askedFor.value = search
+  jobs.value = answer.jobs.slice(0, 7).map((job) => ({ sort: t('Jobs'), label: job.title, says: `${job.processLabel}${job.customer ? `, ${job.customer}` : ''}`, to: `/jobs/${job.id}` }))
 }
 watch(words, (text) => {
   at.value = 0
@@ -81,7 +85,7 @@ const here = computed<Place[]>(() => [
   ...guide.all.entries.map((entry) => ({ sort: sorts[entry.sort] ?? entry.sort, label: entry.label, says: entry.says, to: `/guide/reference#${entry.id}` })),
   ...guide.all.pages.flatMap((page) => [{ sort: t('Guide'), label: page.title, says: t('A page of the guide'), to: `/guide/${page.page}` }, ...page.headings.map((heading) => ({ sort: t('Guide'), label: heading.text, says: page.title, to: `/guide/${page.page}#${heading.id}` }))]),
 ])
-const results = computed(() => [...jobs.value, ...(words.value.trim() === '' ? here.value.filter((one) => [t('Pages'), t('Settings'), t('Stages')].includes(one.sort)) : found(words.value, here.value, 5))])
+const results = computed(() => [...(askedFor.value === words.value.trim() ? jobs.value : found(words.value, jobs.value)), ...(words.value.trim() === '' ? here.value.filter((one) => [t('Pages'), t('Settings'), t('Stages')].includes(one.sort)) : found(words.value, here.value, 5))])
 async function go(place: Place) {
   open.value = false
   await nextTick()
