@@ -169,6 +169,7 @@ final class MugFromNothingTest extends BrowserTestCase
 
         // Shade and lights, each cut from the body's own outline: a copy of it is what they are seen through.
         $bodyPiece = array_values(array_filter($this->art()->pieces, static fn ($piece): bool => $piece->place->layer === $body))[0]->id;
+        $layers = ['Shade' => '', 'Light' => ''];
         foreach ([['Shade', '#3b3326', 86, 10, 26, 106, '6', 'multiply'], ['Light', '#ffffff', 40, 36, 10, 60, '3', 'screen']] as [$name, $colour, $x, $y, $w, $h, $edge, $blend]) {
             $layers[$name] = $this->layer($name);
             $this->open('fill');
@@ -407,5 +408,117 @@ final class MugFromNothingTest extends BrowserTestCase
         $this->letGoIfAsked();
         self::until(static fn (): ?bool => str_contains((string) self::$browser->executeScript('return document.querySelector(`[data-sending="0"]`)?.textContent ?? ""'), 'done') ?: null, 'the cut', 60.0);
         self::assertGreaterThan(100.0, $this->told('cutter')['cut_mm']);
+    }
+
+    /** @return string a photo of ours as SVG: dots of a sky over a quay, 120 by 90 mm */
+    private static function photo(): string
+    {
+        $picture = imagecreatetruecolor(240, 180);
+        self::assertNotFalse($picture);
+        for ($x = 0; $x < 240; $x++) {
+            for ($y = 0; $y < 180; $y++) {
+                imagesetpixel($picture, $x, $y, (40 + (int) ($x / 3)) << 16 | (90 + (int) ($y / 4)) << 8 | 60);
+            }
+        }
+        ob_start();
+        imagepng($picture);
+
+        return '<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="120mm" height="90mm" viewBox="0 0 120 90">'
+            .'<image width="120" height="90" preserveAspectRatio="none" xlink:href="data:image/png;base64,'.base64_encode((string) ob_get_clean()).'"/></svg>';
+    }
+
+    /**
+     * Red, green and blue of the bench at places, and how much of the photo is there: 1 for all of it, 0 for the white beneath.
+     *
+     * @param  list<array{float, float}>  $places  mm
+     * @return list<float>
+     */
+    private function seenOfPhoto(array $places): array
+    {
+        $seen = self::colours($this->picture('picture'), 120.0, $places);
+
+        return array_map(static fn (array $place, array $colour): float => (255 - $colour[2]) / (255 - 60), $places, $seen);
+    }
+
+    #[Test]
+    #[Group('whole')]
+    public function a_photo_is_seen_through_a_brush_line_a_fading_polygon_a_soft_circle_and_what_a_soft_brush_leaves(): void
+    {
+        file_put_contents(self::$folder.'/quay.svg', self::photo());
+        $this->visit('/new');
+        $this->press('[data-test=process-plain]');
+        $this->upload(self::$folder.'/quay.svg');
+        $this->press('[data-test=start]');
+        $this->job = self::until(static fn (): ?int => preg_match('~/jobs/(\d+)~', self::$browser->getCurrentURL(), $found) === 1 ? (int) $found[1] : null, 'the job', 30.0);
+        $this->wide = 120.0;
+        $this->visit("/jobs/{$this->job}/draw");
+        $this->see('[data-tool=arrange]');
+        $photo = $this->lastPiece()->id;
+        self::assertEqualsWithDelta([1.0, 1.0, 1.0], $this->seenOfPhoto([[5, 5], [60, 45], [115, 85]]), 0.03);
+        // What clips it is drawn over it; both are chosen, and one press makes it so.
+        $clip = function (string $edge, bool $fills = false) use ($photo): void {
+            $mask = $this->lastPiece()->id;
+            $this->press('[data-test=pieces]');
+            $this->press("[data-row={$photo}]");
+            self::$browser->action()->keyDown(null, WebDriverKeys::SHIFT)->click(self::$browser->findElement(WebDriverBy::cssSelector("[data-row={$mask}]")))->keyUp(null, WebDriverKeys::SHIFT)->perform();
+            $this->tools();
+            $this->open('soft');
+            $this->type('edge', $edge);
+            if ($fills) {
+                // A line encloses nothing to be seen through; one press fills it and goes on.
+                $this->press('[data-test=soft-clip]');
+                $this->seeText('Only a filled shape can clip');
+            }
+            $this->change(fn () => $this->press($fills ? '[data-test=fill-and-clip]' : '[data-test=soft-clip]'));
+            self::assertCount(1, $this->art()->pieces);
+        };
+
+        // A brush line, through its outline.
+        $this->none();
+        $this->tool('brush');
+        $this->type('brushWidth', '16mm');
+        $this->change(fn () => $this->drag([[20, 30], [40, 32], [60, 30], [80, 28], [100, 30]]));
+        $this->tool('arrange');
+        $clip('0');
+        [$on, $above, $below] = $this->seenOfPhoto([[60, 30], [60, 12], [60, 60]]);
+        self::assertEqualsWithDelta([1.0, 0.0, 0.0], [$on, $above, $below], 0.03);
+        $this->change(fn () => $this->press('[data-test=undo]'));
+        $this->change(fn () => $this->press('[data-test=undo]'));
+
+        // A polygon that fades from its left to its right.
+        $this->none();
+        $this->curve([[[20, 10]], [[100, 20]], [[110, 80]], [[20, 80]], [[20, 10]]]);
+        $this->open('soft');
+        $this->change(fn () => $this->press('[data-test=fade]'));
+        $clip('0', true);
+        [$left, $middle, $right, $out] = $this->seenOfPhoto([[22, 50], [62, 50], [104, 50], [10, 50]]);
+        self::assertGreaterThan(0.93, $left);
+        self::assertEqualsWithDelta(0.5, $middle, 0.1);
+        self::assertLessThan(0.12, $right);
+        self::assertEqualsWithDelta(0.0, $out, 0.01);
+        $this->change(fn () => $this->press('[data-test=undo]'));
+        while (count($this->art()->pieces) > 1) {
+            $this->change(fn () => $this->press('[data-test=undo]'));
+        }
+
+        // A circle with a soft edge of 3 mm: half of the photo at its edge, as a Gaussian has it beside.
+        $this->none();
+        $this->shape('ellipse', 60, 45, 50, 50);
+        $this->plain('#26231d');
+        $clip('3');
+        [$middle, $edge, $within, $beyond] = $this->seenOfPhoto([[60, 45], [85, 45], [82, 45], [88, 45]]);
+        self::assertEqualsWithDelta([1.0, 0.5, 0.84, 0.16], [$middle, $edge, $within, $beyond], 0.06);
+
+        // And by hand with a soft brush: it takes away along its line, softly, and each stroke is one act.
+        $this->press('[data-test=paint]');
+        $this->type('width', '12mm');
+        $this->change(fn () => $this->drag([[40, 45], [52, 46], [68, 44], [80, 45]]));
+        [$on, $beside, $far] = $this->seenOfPhoto([[60, 45], [60, 39], [60, 30]]);
+        self::assertLessThan(0.12, $on);
+        self::assertGreaterThan(0.15, $beside);
+        self::assertGreaterThan(0.9, $far);
+        $this->change(fn () => $this->press('[data-test=undo]'));
+        self::assertEqualsWithDelta(1.0, $this->seenOfPhoto([[60, 45]])[0], 0.03);
+        self::assertSame([], $this->complaints());
     }
 }
