@@ -281,12 +281,14 @@ final class Floor
     public function kill(string $name): void
     {
         $pid = (int) $this->processes[$name]->getPid();
-        // "setsid -w" leads nothing itself: what it began leads a group.
-        foreach (array_filter(explode("\n", (string) shell_exec("pgrep -P {$pid}"))) as $child) {
+        $children = array_filter(explode("\n", (string) shell_exec("pgrep -P {$pid}")));
+        // All of a group at once: a server whose worker dies first begins another. "setsid -w" leads the group, or what it began does.
+        posix_kill(-$pid, SIGKILL);
+        posix_kill($pid, SIGKILL);
+        foreach ($children as $child) {
             posix_kill(-(int) $child, SIGKILL);
             posix_kill((int) $child, SIGKILL);
         }
-        posix_kill($pid, SIGKILL);
         while ($this->processes[$name]->isRunning()) {
             usleep(10_000);
         }

@@ -17,6 +17,7 @@ use PHPUnit\Framework\Attributes\Test;
  * D12, D13, F1 to F7 from end to end, with a mouse: a thing is drawn over a picture of it, a design is shown on it by numbers and by a net, in a scene, is
  * changed and changed for another; and a customer says what they think until they say yes. What is seen is judged by another renderer.
  */
+#[Group('whole')]
 final class MugFromNothingTest extends BrowserTestCase
 {
     use AtMachines;
@@ -113,7 +114,6 @@ final class MugFromNothingTest extends BrowserTestCase
     }
 
     #[Test]
-    #[Group('whole')]
     public function a_mug_is_drawn_shown_in_a_scene_and_approved(): void
     {
         $mug = $this->drawnMug();
@@ -441,7 +441,6 @@ final class MugFromNothingTest extends BrowserTestCase
     }
 
     #[Test]
-    #[Group('whole')]
     public function a_photo_is_seen_through_a_brush_line_a_fading_polygon_a_soft_circle_and_what_a_soft_brush_leaves(): void
     {
         file_put_contents(self::$folder.'/quay.svg', self::photo());

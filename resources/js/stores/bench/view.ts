@@ -150,7 +150,8 @@ export function useView(session: Session) {
   session.onPrepared(async () => {
     if (wipeWith.value.startsWith('step')) wipeWith.value = 'file'
     if (wipeTo.value.startsWith('step')) wipeTo.value = 'result'
-    await show({ kind: 'wipe' })
+    // Whose hands are on the result keeps it on the bench.
+    if (session.touching.value === null) await show({ kind: 'wipe' })
   })
 
   return { view, shown, wire, wipeAt, spot, hasFile, wipesFile, wipeWith, wipeTo, wipe, show, compare, versionArt, preview, showPreview, showArt }
