@@ -50,12 +50,12 @@ final readonly class Bent
      */
     private function pieces(Piece $piece): array
     {
+        if ($piece->fill !== null && $piece->stroke !== null && ! $this->place->holds($piece->shape, $this->turn)) {
+            return [...$this->pieces($piece->with(stroke: null)), ...$this->pieces($piece->with(fill: null))];
+        }
         $bent = $this->bent($piece);
         if ($bent === null) {
             return [];
-        }
-        if ($piece->fill !== null && $piece->stroke !== null && $this->place->seen($piece->shape, $this->turn, true)->contours != $bent->shape->contours) {
-            return [...$this->pieces($piece->with(stroke: null)), ...$this->pieces($piece->with(fill: null))];
         }
 
         return [$this->isWithin($bent->shape) ? $bent : $bent->with(clip: new Piece('area', $this->place->area, new Paint(new Colour(255, 255, 255))))];

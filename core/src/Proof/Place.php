@@ -99,6 +99,12 @@ final readonly class Place
         return $this->surface->seen($flat, $turn, $asLines);
     }
 
+    /** Whether all of a flat shape is seen. @param  float  $turn  degrees */
+    public function holds(Shape $flat, float $turn): bool
+    {
+        return $this->surface->holds($flat, $turn);
+    }
+
     /**
      * The inverse of what the thing does to what lies flat: where on that a place of the picture lies.
      *

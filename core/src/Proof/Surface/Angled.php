@@ -51,6 +51,11 @@ final readonly class Angled implements Surface
         return $kept->isEmpty() ? $kept : Warp::shape($kept, fn (float $x, float $y): array => $this->at($x, $y, $turn), $this->deviation);
     }
 
+    public function holds(Shape $flat, float $turn): bool
+    {
+        return Convex::rectangle($this->width, $this->height)->holds($flat);
+    }
+
     public function guess(float $x, float $y, float $turn): array
     {
         $middle = $this->box->middle();

@@ -38,6 +38,11 @@ final readonly class Flat implements Surface
         return $flat->transformed($this->matrix);
     }
 
+    public function holds(Shape $flat, float $turn): bool
+    {
+        return true;
+    }
+
     public function guess(float $x, float $y, float $turn): array
     {
         $at = $this->back->apply($x, $y);

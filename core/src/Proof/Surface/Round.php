@@ -47,6 +47,11 @@ final readonly class Round implements Surface
         return $kept->isEmpty() ? $kept : Warp::shape($kept, $thing->at(...), $this->deviation / max(1e-6, $this->scale))->transformed($onPicture);
     }
 
+    public function holds(Shape $flat, float $turn): bool
+    {
+        return $this->turned($turn)->faces($flat);
+    }
+
     public function guess(float $x, float $y, float $turn): array
     {
         $radius = max($this->thing->top, $this->thing->bottom) / 2;

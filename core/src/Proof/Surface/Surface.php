@@ -24,6 +24,9 @@ interface Surface
      */
     public function seen(Shape $flat, float $turn, bool $asLines): Shape;
 
+    /** Whether all of a shape is seen: nothing of it is cut off, as far as its nodes and handles tell. */
+    public function holds(Shape $flat, float $turn): bool;
+
     /**
      * Where to begin to look for what is seen at a place of the picture.
      *

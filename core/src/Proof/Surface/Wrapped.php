@@ -18,6 +18,9 @@ final readonly class Wrapped implements Surface
     /** From mm in truth to the space of the base that was wrapped. */
     private Matrix $toBase;
 
+    /** From the bench on which it was wrapped to the picture. */
+    private Matrix $fromBench;
+
     /**
      * @param  Matrix  $onPicture  where the base lies now
      * @param  float  $width  mm in truth, of what the frame was laid round
@@ -28,12 +31,13 @@ final readonly class Wrapped implements Surface
         $box = $wrap->box;
         $onBench = new Matrix($box->width() / $width, 0.0, 0.0, $box->height() / $height, $box->middle()->x, $box->middle()->y);
         $this->toBase = $wrap->lay->inverse()->after($onBench);
+        $this->fromBench = $onPicture->after($wrap->lay->inverse());
     }
 
     public function at(float $x, float $y, float $turn): array
     {
         $box = $this->wrap->box;
-        $at = $this->onPicture->after($this->wrap->lay->inverse())->apply(...$this->wrap->at(
+        $at = $this->fromBench->apply(...$this->wrap->at(
             $box->middle()->x + $x * $box->width() / $this->width,
             $box->middle()->y + $y * $box->height() / $this->height,
         ));
@@ -47,6 +51,11 @@ final readonly class Wrapped implements Surface
         $kept = Convex::rectangle($this->width, $this->height)->kept($flat, $asLines);
 
         return $kept->isEmpty() ? $kept : $this->wrap->on($kept->transformed($this->toBase))->transformed($this->onPicture);
+    }
+
+    public function holds(Shape $flat, float $turn): bool
+    {
+        return Convex::rectangle($this->width, $this->height)->holds($flat);
     }
 
     public function guess(float $x, float $y, float $turn): array

@@ -93,6 +93,12 @@ final readonly class RoundThing
         return [[0.0, $tip], $ray($ends[0]), $ray($ends[1])];
     }
 
+    /** Whether all of a flat shape can be seen, from where its middle is. */
+    public function faces(Shape $shape): bool
+    {
+        return (new Convex($this->facing()))->holds($shape);
+    }
+
     /**
      * What of a flat shape can be seen, from where its middle is; whole where all of it can.
      *
